@@ -1,0 +1,70 @@
+import * as v from 'valibot';
+import { designSchema, JOB_KINDS, type JobKind } from '../job';
+import { logEventSchema } from '../log';
+import type { Plan } from '../plan';
+import { nameText, numberBetween, wholeBetween } from '../units';
+
+const instant = () => v.pipe(v.string(), v.isoTimestamp());
+const revision = () => wholeBetween(1, 1_000_000_000);
+
+/** Asks for a new job. */
+export const newJobSchema = v.strictObject({
+  title: nameText(),
+  kind: v.picklist(Object.keys(JOB_KINDS) as JobKind[], `must be one of ${Object.keys(JOB_KINDS).join(' ')}`),
+  scale: v.optional(numberBetween(1, 1000), 1),
+});
+export type NewJob = v.InferInput<typeof newJobSchema>;
+
+/** A job as it is kept: its design at the newest revision. */
+export const jobSchema = v.object({ id: v.pipe(v.string(), v.uuid()), revision: revision(), updatedAt: instant(), design: designSchema });
+export type Job = v.InferOutput<typeof jobSchema>;
+
+/** Saves a design that was changed from `revision`. */
+export const saveJobSchema = v.strictObject({ revision: revision(), design: designSchema });
+export type SaveJob = v.InferOutput<typeof saveJobSchema>;
+
+const windowSchema = v.object({ step: v.string(), title: v.string(), what: v.string(), opens: v.number(), closes: v.nullable(v.number()) });
+
+/** A job in the list, with what is on. */
+export const jobSummarySchema = v.object({
+  id: v.string(),
+  title: v.string(),
+  kind: v.picklist(Object.keys(JOB_KINDS) as JobKind[]),
+  revision: revision(),
+  updatedAt: instant(),
+  state: v.picklist(['planning', 'in-shop', 'finished']),
+  /** What is to be done next, in words; empty while the job is being planned or is finished. */
+  next: v.string(),
+  finishedAt: v.nullable(v.number()),
+  windows: v.array(windowSchema),
+});
+export type JobSummary = v.InferOutput<typeof jobSummarySchema>;
+export const jobListSchema = v.object({ now: v.number(), jobs: v.array(jobSummarySchema) });
+
+/** The plan a job was started with, and its log. */
+export const runSchema = v.object({
+  started: v.nullable(
+    v.object({
+      revision: revision(),
+      // The frozen plan is the server's own output; its shape is the Plan type of the version that wrote it.
+      plan: v.custom<Plan>((plan) => typeof plan === 'object' && plan !== null && (plan as Plan).format === 'lintrel-plan'),
+    }),
+  ),
+  events: v.array(logEventSchema),
+});
+export type RunRecord = v.InferOutput<typeof runSchema>;
+
+/** Starts a job in the shop with the plan of this revision. */
+export const startSchema = v.strictObject({ revision: revision(), event: logEventSchema });
+
+/** The one shape of every refusal. */
+export const errorSchema = v.object({
+  error: v.object({
+    code: v.string(),
+    message: v.string(),
+    fields: v.optional(v.array(v.object({ path: v.string(), message: v.string() }))),
+    /** With code `stale`: the version sent and the version kept. */
+    versions: v.optional(v.object({ yours: saveJobSchema, current: jobSchema })),
+  }),
+});
+export type ApiErrorBody = v.InferOutput<typeof errorSchema>;

@@ -1,0 +1,3 @@
+export * from './arrange';
+export * from './borders';
+export * from './find';

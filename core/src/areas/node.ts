@@ -1,0 +1,143 @@
+import { keyOf, turn, type GridPoint } from './grid';
+
+/** A straight piece on the grid that remembers where it came from. */
+export interface Segment {
+  readonly a: GridPoint;
+  readonly b: GridPoint;
+  /** Index of the line or outline it is part of. */
+  readonly source: number;
+  /** Distance along the source at each end, mm. */
+  readonly fromAt: number;
+  readonly toAt: number;
+}
+
+/** A place on the way of a segment nearer than this, in grid units, is on it: rounding moves a place by at most 0.71. */
+const ON_SEGMENT = 0.75;
+
+/** Rounded crossings may cross again; a few rounds settle it. */
+const MOST_ROUNDS = 12;
+
+/**
+ * Splits segments until they meet only at their ends.
+ * @param segments on the grid, none of zero length
+ * @returns pieces that neither cross nor touch except at shared ends; pieces that lie on each other have the same ends
+ */
+export function noded(segments: readonly Segment[]): Segment[] {
+  let current = [...segments];
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const cuts = findCuts(current);
+    if (cuts.size === 0) return current;
+    current = current.flatMap((segment, index) => split(segment, cuts.get(index)));
+  }
+  return current;
+}
+
+function findCuts(segments: readonly Segment[]): Map<number, GridPoint[]> {
+  const cuts = new Map<number, GridPoint[]>();
+  const cut = (index: number, place: GridPoint) => {
+    const { a, b } = segments[index];
+    if ((place.x === a.x && place.y === a.y) || (place.x === b.x && place.y === b.y)) return;
+    const list = cuts.get(index);
+    if (list) list.push(place);
+    else cuts.set(index, [place]);
+  };
+  forNearPairs(segments, (first, second) => {
+    const p = segments[first];
+    const q = segments[second];
+    for (const end of [q.a, q.b]) if (liesOn(end, p)) cut(first, end);
+    for (const end of [p.a, p.b]) if (liesOn(end, q)) cut(second, end);
+    const met = properCrossing(p, q);
+    if (met) {
+      cut(first, met);
+      cut(second, met);
+    }
+  });
+  return cuts;
+}
+
+/** True where a place lies on a segment between its ends, within rounding. */
+function liesOn(place: GridPoint, { a, b }: Segment): boolean {
+  const dx = b.x - a.x;
+  const dy = b.y - a.y;
+  const lengthSquared = dx * dx + dy * dy;
+  const along = (place.x - a.x) * dx + (place.y - a.y) * dy;
+  if (along <= 0 || along >= lengthSquared) return false;
+  return Math.abs(turn(a, b, place)) <= ON_SEGMENT * Math.sqrt(lengthSquared);
+}
+
+function properCrossing(p: Segment, q: Segment): GridPoint | null {
+  const ofA = turn(p.a, p.b, q.a);
+  const ofB = turn(p.a, p.b, q.b);
+  if (ofA === 0 || ofB === 0 || ofA > 0 === ofB > 0) return null;
+  const ofC = turn(q.a, q.b, p.a);
+  const ofD = turn(q.a, q.b, p.b);
+  if (ofC === 0 || ofD === 0 || ofC > 0 === ofD > 0) return null;
+  const share = ofA / (ofA - ofB);
+  return { x: Math.round(q.a.x + share * (q.b.x - q.a.x)), y: Math.round(q.a.y + share * (q.b.y - q.a.y)) };
+}
+
+function split(segment: Segment, places: readonly GridPoint[] | undefined): Segment[] {
+  if (!places) return [segment];
+  const { a, b, source, fromAt, toAt } = segment;
+  const dx = b.x - a.x;
+  const dy = b.y - a.y;
+  const share = ({ x, y }: GridPoint) => ((x - a.x) * dx + (y - a.y) * dy) / (dx * dx + dy * dy);
+  const stops = [a, ...[...places].sort((p, q) => share(p) - share(q)), b];
+  const pieces: Segment[] = [];
+  for (let index = 1; index < stops.length; index++) {
+    const [from, to] = [stops[index - 1], stops[index]];
+    if (from.x === to.x && from.y === to.y) continue;
+    const at = (place: GridPoint) => (place === a ? fromAt : place === b ? toAt : fromAt + share(place) * (toAt - fromAt));
+    pieces.push({ a: from, b: to, source, fromAt: at(from), toAt: at(to) });
+  }
+  return pieces;
+}
+
+/** Calls back once for every two segments whose boxes come near each other: sweep over x. */
+function forNearPairs(segments: readonly Segment[], visit: (first: number, second: number) => void): void {
+  const order = segments.map((_, index) => index).sort((i, j) => leftOf(segments[i]) - leftOf(segments[j]) || i - j);
+  let active: number[] = [];
+  for (const index of order) {
+    const segment = segments[index];
+    const left = leftOf(segment) - 1;
+    active = active.filter((other) => rightOf(segments[other]) >= left);
+    const low = Math.min(segment.a.y, segment.b.y) - 1;
+    const high = Math.max(segment.a.y, segment.b.y) + 1;
+    for (const other of active) {
+      const { a, b } = segments[other];
+      if (Math.max(a.y, b.y) >= low && Math.min(a.y, b.y) <= high) visit(other, index);
+    }
+    active.push(index);
+  }
+}
+
+const leftOf = ({ a, b }: Segment): number => Math.min(a.x, b.x);
+const rightOf = ({ a, b }: Segment): number => Math.max(a.x, b.x);
+
+/** One edge of the arrangement, once for all the segments that lie on it. */
+export interface Edge {
+  readonly a: GridPoint;
+  readonly b: GridPoint;
+  /** The segments on it; those running b→a have been turned, so that fromAt belongs to a. */
+  readonly segments: readonly Segment[];
+}
+
+/** Joins segments that lie on each other into one edge; order follows the first of each. */
+export function mergedEdges(segments: readonly Segment[]): Edge[] {
+  const edges: { a: GridPoint; b: GridPoint; segments: Segment[] }[] = [];
+  const fromPlace = new Map<number, Map<number, number>>();
+  for (const segment of segments) {
+    const [keyA, keyB] = [keyOf(segment.a), keyOf(segment.b)];
+    const [low, high] = keyA < keyB ? [keyA, keyB] : [keyB, keyA];
+    const reached = fromPlace.get(low) ?? new Map<number, number>();
+    fromPlace.set(low, reached);
+    const known = reached.get(high);
+    if (known === undefined) {
+      reached.set(high, edges.length);
+      edges.push({ a: segment.a, b: segment.b, segments: [segment] });
+    } else edges[known].segments.push(edges[known].a.x === segment.a.x && edges[known].a.y === segment.a.y ? segment : turned(segment));
+  }
+  return edges;
+}
+
+const turned = (segment: Segment): Segment => ({ ...segment, a: segment.b, b: segment.a, fromAt: segment.toAt, toAt: segment.fromAt });

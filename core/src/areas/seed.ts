@@ -1,0 +1,54 @@
+import { boxOf, distanceToSegment, type Point } from '../surface';
+
+/** Lines of sight across the area in each direction: enough to find the broad place of any ordinary shape. */
+const SCANS = 9;
+
+/**
+ * A place well inside an area, though not always the innermost: the best middle of a few straight cuts across it.
+ * @param rings rim and holes
+ */
+export function placeWellInside(rings: readonly (readonly Point[])[]): Point {
+  const { minX, minY, maxX, maxY } = boxOf(rings[0]);
+  let best: Point = rings[0][0];
+  let bestReach = -1;
+  for (let scan = 1; scan <= SCANS; scan++) {
+    // Uneven shares, so that a cut seldom runs through a corner.
+    const share = (scan - 0.53) / SCANS;
+    const candidates = [
+      ...middles(rings, minX + share * (maxX - minX), 'x', 'y').map(([x, y]) => ({ x, y })),
+      ...middles(rings, minY + share * (maxY - minY), 'y', 'x').map(([y, x]) => ({ x, y })),
+    ];
+    for (const place of candidates) {
+      const reach = reachAt(place, rings, bestReach);
+      if (reach > bestReach) [best, bestReach] = [place, reach];
+    }
+  }
+  return best;
+}
+
+/** Middles of the pieces of one straight cut that lie inside. */
+function middles(rings: readonly (readonly Point[])[], at: number, across: 'x' | 'y', along: 'x' | 'y'): [number, number][] {
+  const hits: number[] = [];
+  for (const ring of rings) {
+    ring.forEach((a, index) => {
+      const b = ring[(index + 1) % ring.length];
+      if (a[across] > at !== b[across] > at) hits.push(a[along] + ((at - a[across]) / (b[across] - a[across])) * (b[along] - a[along]));
+    });
+  }
+  hits.sort((a, b) => a - b);
+  const found: [number, number][] = [];
+  for (let index = 1; index < hits.length; index += 2) found.push([at, (hits[index - 1] + hits[index]) / 2]);
+  return found;
+}
+
+/** Distance to the nearest rim; gives up early, with a smaller number, once it falls to `enough`. */
+function reachAt(place: Point, rings: readonly (readonly Point[])[], enough: number): number {
+  let reach = Infinity;
+  for (const ring of rings) {
+    for (let index = 0; index < ring.length; index++) {
+      reach = Math.min(reach, distanceToSegment(place, ring[index], ring[(index + 1) % ring.length]));
+      if (reach <= enough) return reach;
+    }
+  }
+  return reach;
+}

@@ -1,0 +1,32 @@
+import { SHIPPED_SHELF, type Checked, type Shelf } from '../job';
+import { rounded } from '../units';
+import { bend } from './bend';
+import { dew } from './dew';
+import { dome } from './dome';
+import { facets } from './facets';
+import { askQuestion, refuseAt, type Answer, type Question } from './question';
+import { windows } from './windows';
+
+export { exampleInput, type Answer, type Question, type Way, type Words } from './question';
+export type { Key } from './key';
+
+/** The questions of the Bench, in the order they are shown. */
+export const QUESTIONS: readonly Question[] = [bend, windows, dew, facets, dome];
+
+/** The question with this name; undefined where there is none. */
+export const questionNamed = (name: string): Question | undefined => QUESTIONS.find((one) => one.name === name);
+
+/** Decimals kept in answers: enough for a micrometre in a metre, free of the last bits machines differ in. */
+const ANSWER_DECIMALS = 9;
+
+/**
+ * Asks a question by name: the one way in for screen, HTTP and command line.
+ * @param input keys with text or numbers
+ * @param shelf what `tape=` and `finish=` are looked up on
+ */
+export function ask(name: string, input: unknown, shelf: Shelf = SHIPPED_SHELF): Checked<Answer> {
+  const found = questionNamed(name);
+  if (!found) return refuseAt('question', `there is no question "${name}"; there are ${QUESTIONS.map((one) => one.name).join(', ')}`);
+  const answer = askQuestion(found, input, shelf);
+  return answer.ok ? { ok: true, value: rounded(answer.value, ANSWER_DECIMALS) } : answer;
+}

@@ -1,0 +1,106 @@
+import * as v from 'valibot';
+import { LONGEST_MM, readHumidity, readLength, readTemperature, refused, understood, type Reading } from '../units';
+
+/** One value a question takes. The same key serves the form, the request body and the command line. */
+export interface Key<T = unknown> {
+  /** What the form calls it. */
+  readonly label: string;
+  /** Unit shown beside the field; empty where the value has none or carries its own. */
+  readonly unit: string;
+  /** What is accepted, to complete "accepts …". */
+  readonly accepts: string;
+  /** A sensible value, so that the form opens answered. */
+  readonly example: string;
+  readonly optional: boolean;
+  /** What stands in when it is left out. */
+  readonly fallback: T | undefined;
+  /** The words to choose from; null for a typed value. */
+  readonly choices: readonly string[] | null;
+  /** Shelf entries to choose from, if any. */
+  readonly from: 'tapes' | 'finishes' | null;
+  readonly schema: v.GenericSchema<unknown, T>;
+}
+
+interface KeyWords {
+  readonly label: string;
+  readonly example: string;
+}
+
+/** Builds a schema from a reader of typed text; numbers are read as if typed. */
+function readBy<T>(accepts: string, read: (text: string) => Reading<T>): v.GenericSchema<unknown, T> {
+  return v.pipe(
+    v.union([v.string(), v.number()], `accepts ${accepts}`),
+    v.rawTransform(({ dataset, addIssue, NEVER }) => {
+      const reading = read(String(dataset.value));
+      if (reading.ok) return reading.value;
+      addIssue({ message: `${reading.message} (accepts ${accepts})` });
+      return NEVER;
+    }),
+  ) as v.GenericSchema<unknown, T>;
+}
+
+const key = <T>(words: KeyWords, unit: string, accepts: string, read: (text: string) => Reading<T>): Key<T> => ({
+  ...words, unit, accepts, optional: false, fallback: undefined, choices: null, from: null, schema: readBy(accepts, read),
+});
+
+const NUMBER = /^[-−+]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?$/i;
+
+function readNumber(text: string): Reading<number> {
+  const trimmed = text.trim();
+  if (!NUMBER.test(trimmed)) return refused(`"${trimmed}" is not a number`);
+  return understood(Number(trimmed.replace('−', '-')));
+}
+
+const within = (reading: Reading<number>, least: number, most: number, unit: string): Reading<number> =>
+  reading.ok && !(reading.value >= least && reading.value <= most) ? refused(`must lie between ${least} and ${most}${unit && ` ${unit}`}`) : reading;
+
+/** A length above zero, in any notation. */
+export const lengthKey = (words: KeyWords): Key<number> =>
+  key(words, 'mm', 'a length above 0 such as 120, 18mm, 4 3/4"', (text) => {
+    const reading = readLength(text);
+    if (!reading.ok) return reading;
+    return reading.value > 0 && reading.value <= LONGEST_MM ? reading : refused(`must be above 0 and at most ${LONGEST_MM} mm`);
+  });
+
+/** A number between two bounds. */
+export const numberKey = (words: KeyWords, least: number, most: number, unit = ''): Key<number> =>
+  key(words, unit, `a number from ${least} to ${most}${unit && ` ${unit}`}`, (text) => within(readNumber(text), least, most, unit));
+
+/** A share from 0 to 1; `15%` is understood as 0.15. */
+export const shareKey = (words: KeyWords, most = 1): Key<number> =>
+  key(words, 'share', `a share from 0 to ${most} such as 0.15, or 15%`, (text) => {
+    const percent = /^\s*(.+?)\s*%\s*$/.exec(text);
+    const reading = readNumber(percent ? percent[1] : text);
+    return within(reading.ok && percent ? understood(reading.value / 100) : reading, 0, most, '');
+  });
+
+/** A time above zero, in minutes. */
+export const minutesKey = (words: KeyWords, least = 0): Key<number> =>
+  key(words, 'min', `minutes, from ${least} to 100000`, (text) => within(readNumber(text), least, 100_000, 'min'));
+
+/** A temperature in °C, or °F when it says so. */
+export const temperatureKey = (words: KeyWords): Key<number> =>
+  key(words, '°C', 'a temperature such as 23 or 73 °F', (text) => within(readTemperature(text), -40, 80, '°C'));
+
+/** Relative humidity in percent. */
+export const humidityKey = (words: KeyWords): Key<number> => key(words, '%', 'a humidity in percent such as 50', readHumidity);
+
+/** One of a few words. */
+export const choiceKey = <const C extends string>(words: KeyWords, choices: readonly C[]): Key<C> => ({
+  ...key(words, '', choices.join(' or '), (text) => {
+    const found = choices.find((choice) => choice === text.trim().toLowerCase());
+    return found ? understood(found) : refused(`"${text.trim()}" is not one of them`);
+  }),
+  choices,
+});
+
+/** The code of a tape or the id of a finish on the shelf. */
+export const shelfKey = (words: KeyWords, from: 'tapes' | 'finishes'): Key<string> => ({
+  ...key(words, '', from === 'tapes' ? 'the code of a tape on the shelf such as V6' : 'the id of a finish on the shelf', (text) =>
+    text.trim() ? understood(text.trim()) : refused('nothing is chosen'),
+  ),
+  from,
+});
+
+/** The same key, to be left out if one likes. */
+export const optional = <T>(of: Key<T>, fallback?: T): Key<T> => ({ ...of, optional: true, fallback });

@@ -1,0 +1,101 @@
+import { pathText, type Checked, type Fault, type Shelf } from '../job';
+import * as v from 'valibot';
+import type { Key } from './key';
+
+/** Values of a question as its keys read them; those left out without a fallback are undefined. */
+export type Values<K extends Record<string, Key>> = { readonly [N in keyof K]: K[N] extends Key<infer T> ? T | undefined : never };
+
+/** An answer in words, for the screen. */
+export interface Words {
+  readonly headline: string;
+  readonly tone: 'good' | 'caution' | 'bad';
+  readonly rows: readonly { readonly label: string; readonly value: string }[];
+}
+
+/** Plain data, as it is printed. */
+export type Answer = Readonly<Record<string, unknown>>;
+
+/** A way to give part of the input: exactly one of a question's ways is used. */
+export interface Way {
+  readonly label: string;
+  readonly keys: readonly string[];
+}
+
+/** One question of the Bench. */
+export interface Question<K extends Record<string, Key> = Record<string, Key>, A extends Answer = Answer> {
+  readonly name: string;
+  readonly title: string;
+  /** What it is good for, in one sentence. */
+  readonly about: string;
+  readonly keys: K;
+  /** Ways that exclude each other; empty where there is only one. The first is what the form opens with. */
+  readonly ways: readonly Way[];
+  readonly answer: (values: Values<K>, shelf: Shelf) => Checked<A>;
+  readonly words: (answer: A) => Words;
+}
+
+/** Defines a question, keeping the types of its keys and answer; what it returns is the plain kind all doors use. */
+export function question<K extends Record<string, Key>, A extends Answer>(of: Question<K, A>): Question {
+  return of as unknown as Question;
+}
+
+/** Refuses an answer at one key. */
+export const refuseAt = (path: string, message: string): { readonly ok: false; readonly faults: readonly Fault[] } => ({ ok: false, faults: [{ path, message }] });
+
+/**
+ * Asks a question.
+ * @param input keys and values as typed or sent: text or numbers
+ * @returns the answer, or a fault for every key that is unknown, missing or not understood
+ */
+export function askQuestion(of: Question, input: unknown, shelf: Shelf): Checked<Answer> {
+  if (input === null || typeof input !== 'object' || Array.isArray(input)) return refuseAt('(body)', `needs an object with ${Object.keys(of.keys).join(', ')}`);
+  const given = input as Record<string, unknown>;
+  const faults = [...unknownKeys(of, given), ...wayFaults(of, given), ...missingKeys(of, given)];
+  const values: Record<string, unknown> = {};
+  for (const [name, key] of Object.entries(of.keys)) {
+    values[name] = key.fallback;
+    if (!isGiven(given[name])) continue;
+    const result = v.safeParse(key.schema, given[name]);
+    if (result.success) values[name] = result.output;
+    else faults.push(...result.issues.map((issue) => ({ path: pathText([name]), message: issue.message })));
+  }
+  return faults.length > 0 ? { ok: false, faults } : of.answer(values, shelf);
+}
+
+const isGiven = (value: unknown): boolean => value !== undefined && value !== null && value !== '';
+
+function unknownKeys(of: Question, given: Record<string, unknown>): Fault[] {
+  return Object.keys(given)
+    .filter((name) => !Object.hasOwn(of.keys, name))
+    .map((name) => ({ path: name, message: `is not known here; ${of.name} accepts ${Object.keys(of.keys).join(', ')}` }));
+}
+
+function missingKeys(of: Question, given: Record<string, unknown>): Fault[] {
+  const way = usedWay(of, given);
+  const asked = (name: string) => !of.ways.some(({ keys }) => keys.includes(name)) || way.keys.includes(name);
+  const noWay = way.keys.every((name) => !isGiven(given[name]));
+  const instead = noWay ? of.ways.filter((other) => other !== way).map(({ keys }) => `; or give ${keys.filter((name) => !of.keys[name].optional).join(', ')}`) : [];
+  return Object.entries(of.keys).flatMap(([name, key]) =>
+    key.optional || isGiven(given[name]) || !asked(name)
+      ? []
+      : [{ path: name, message: `is missing; accepts ${key.accepts}${way.keys.includes(name) ? instead.join('') : ''}` }],
+  );
+}
+
+/** The way most of whose keys were given; the first where none was. */
+function usedWay(of: Question, given: Record<string, unknown>): Way {
+  const count = ({ keys }: Way) => keys.filter((name) => isGiven(given[name])).length;
+  return of.ways.reduce<Way>((best, way) => (count(way) > count(best) ? way : best), of.ways[0] ?? { label: '', keys: [] });
+}
+
+function wayFaults(of: Question, given: Record<string, unknown>): Fault[] {
+  const used = usedWay(of, given);
+  const others = of.ways.filter((way) => way !== used).flatMap(({ keys }) => keys).filter((name) => isGiven(given[name]) && !used.keys.includes(name));
+  return others.map((name) => ({ path: name, message: `cannot be given together with ${used.keys.filter((key) => isGiven(given[key])).join(', ')}` }));
+}
+
+/** The input a form opens with: the examples of every key in use. */
+export function exampleInput(of: Question, way: Way | undefined = of.ways[0]): Record<string, string> {
+  const hidden = of.ways.filter((other) => other !== way).flatMap(({ keys }) => keys).filter((name) => !way?.keys.includes(name));
+  return Object.fromEntries(Object.entries(of.keys).flatMap(([name, key]) => (hidden.includes(name) ? [] : [[name, key.example]])));
+}

@@ -1,0 +1,4 @@
+export * from './climate';
+export * from './dew';
+export * from './rate';
+export * from './window';

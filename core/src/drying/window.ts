@@ -1,0 +1,97 @@
+import { PAINT_SYSTEMS, type Finish, type Hardening } from '../finish';
+import { RULE_OF_THUMB } from '../units';
+import type { DryingAir } from './rate';
+import { dryingRate, REFERENCE_AIR_C } from './rate';
+
+/** A span of minutes after the last coat; `to` null: no end. */
+export interface Span {
+  readonly from: number;
+  readonly to: number | null;
+}
+
+/** Data-sheet marks of a film, minutes at the reference. */
+export interface DryingMarks {
+  readonly flashMin: number;
+  readonly touchMin: number;
+  readonly tapeSafeMin: number | null;
+  readonly throughMin: number;
+  /** End of the wet school; null: a fifth of touch-dry. */
+  readonly wetLimitMin: number | null;
+  readonly activationKj: number;
+  readonly waterborne: boolean;
+  /** Base that is cleared over: the touch school closes with the tape's limit. */
+  readonly fastBase: boolean;
+  readonly wetOnly: boolean;
+}
+
+/** The marks and pull windows on the clock, minutes after the last coat. */
+export interface PullWindows {
+  /** Data-sheet minutes that pass in one minute on the clock. */
+  readonly rate: number;
+  readonly flashMin: number;
+  readonly touchMin: number;
+  readonly tapeSafeMin: number | null;
+  readonly throughMin: number;
+  readonly wet: Span | null;
+  /** Null where the film may not be pulled touch-dry, or is past it before it is reached. */
+  readonly touch: Span | null;
+  /** Null where the tape's limit comes before the film is through. */
+  readonly dry: Span | null;
+}
+
+// Rule of thumb: thicker films need longer, by how they harden.
+const BUILD_EXPONENT: Readonly<Record<Hardening, number>> = { evaporating: 1.3, reacting: 1.0, oxidising: 1.2 };
+
+/** Drying marks of a finish on the shelf. */
+export function marksOf(finish: Finish): DryingMarks {
+  const { flashMin, touchMin, tapeSafeMin, throughMin, wetLimitMin, activationKj, system } = finish;
+  const { waterborne, fastBase, wetOnly } = PAINT_SYSTEMS[system];
+  return { flashMin, touchMin, tapeSafeMin, throughMin, wetLimitMin, activationKj, waterborne, fastBase, wetOnly };
+}
+
+/**
+ * How much longer a film needs than at its reference build.
+ * @param buildUm dry film as sprayed, µm, above 0
+ * @returns factor on the data-sheet minutes
+ */
+export function buildFactor(finish: Finish, buildUm: number): number {
+  return (buildUm / finish.referenceBuildUm) ** BUILD_EXPONENT[PAINT_SYSTEMS[finish.system].hardening];
+}
+
+/**
+ * Windows of the three schools in constant air.
+ * @param marks data-sheet minutes
+ * @param air the air of the day
+ * @param factor thickness factor on the marks, 1 at the reference build
+ * @param dwellH hours at 23 °C within which the tape comes off clean, counted from the last coat
+ * @returns minutes on the clock after the last coat
+ */
+export function pullWindows(marks: DryingMarks, air: DryingAir, factor: number, dwellH: number): PullWindows {
+  const rate = dryingRate(marks.activationKj, marks.waterborne, air);
+  const clock = (minutes: number) => (minutes * factor) / rate;
+  const dwell = dwellMinutes(dwellH, air.airC);
+  const wetLimit = marks.wetLimitMin ?? RULE_OF_THUMB.wetShareOfTouch * marks.touchMin;
+  const touchClose = marks.fastBase ? dwell : Math.min(dwell, clock(Math.min(RULE_OF_THUMB.touchCloseFactor * marks.touchMin, marks.throughMin)));
+  return {
+    rate,
+    flashMin: clock(marks.flashMin),
+    touchMin: clock(marks.touchMin),
+    tapeSafeMin: marks.tapeSafeMin === null ? null : clock(marks.tapeSafeMin),
+    throughMin: clock(marks.throughMin),
+    wet: { from: 0, to: Math.min(dwell, clock(wetLimit)) },
+    touch: marks.wetOnly ? null : spanOrNone(clock(marks.touchMin), touchClose),
+    dry: marks.wetOnly ? null : spanOrNone(clock(marks.throughMin), dwell),
+  };
+}
+
+/**
+ * Minutes a tape may stay.
+ * @param cleanHours clean-removal hours at 23 °C
+ * @param airC halves the time for every 15 °C above 23 °C
+ */
+export function dwellMinutes(cleanHours: number, airC: number): number {
+  const above = Math.max(0, airC - REFERENCE_AIR_C);
+  return cleanHours * 60 * 0.5 ** (above / RULE_OF_THUMB.dwellHalvesPerC);
+}
+
+const spanOrNone = (from: number, to: number): Span | null => (to > from ? { from, to } : null);

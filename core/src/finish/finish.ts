@@ -1,0 +1,49 @@
+import * as v from 'valibot';
+import { colourText, idText, nameText, noteText, numberBetween, positiveUpTo, wholeBetween } from '../units';
+import { PAINT_SYSTEM_KEYS } from './system';
+
+/** When to pull the tape. */
+export const SCHOOLS = ['wet', 'touch', 'dry'] as const;
+export type School = (typeof SCHOOLS)[number];
+
+export const EFFECTS = ['solid', 'metallic', 'pearl', 'candy', 'clear'] as const;
+export const METHODS = ['gun', 'can', 'airbrush', 'roller', 'brush'] as const;
+
+const minutes = () => numberBetween(0, 100_000, 'min');
+
+/** One recoat window: from, and to (null: no end). */
+const recoatSchema = v.strictObject({ fromMin: minutes(), toMin: v.nullable(minutes()) });
+
+/** A paint as it is applied. Times are data-sheet minutes at 23 °C, 50 % RH and the reference build. */
+export const finishSchema = v.strictObject({
+  id: idText(),
+  name: nameText(),
+  colour: colourText(),
+  system: v.picklist(PAINT_SYSTEM_KEYS, `must be one of ${PAINT_SYSTEM_KEYS.join(' ')}`),
+  effect: v.picklist(EFFECTS, `must be one of ${EFFECTS.join(' ')}`),
+  method: v.picklist(METHODS, `must be one of ${METHODS.join(' ')}`),
+  flashMin: minutes(),
+  recoat: v.pipe(v.array(recoatSchema, 'needs one or two recoat windows'), v.minLength(1, 'needs at least one recoat window'), v.maxLength(2, 'has at most two recoat windows')),
+  touchMin: positiveUpTo(100_000, 'min'),
+  /** Null where the film never takes tape. */
+  tapeSafeMin: v.nullable(positiveUpTo(100_000, 'min')),
+  throughMin: positiveUpTo(100_000, 'min'),
+  cureH: v.nullable(positiveUpTo(5000, 'h')),
+  /** Null: a fifth of the touch-dry time. */
+  wetLimitMin: v.nullable(minutes()),
+  coatUm: positiveUpTo(1000, 'µm'),
+  solids: positiveUpTo(1),
+  referenceBuildUm: positiveUpTo(5000, 'µm'),
+  activationKj: numberBetween(0, 200, 'kJ/mol'),
+  school: v.picklist(SCHOOLS, 'must be wet, touch or dry'),
+  /** Dry film that hides a black-and-white card, µm. */
+  hidingUm: positiveUpTo(5000, 'µm'),
+  /** Coats the data sheet asks for; null: computed from hiding. */
+  coats: v.nullable(wholeBetween(1, 20)),
+  /** Parts by volume, paint first: [4, 1, 1]. */
+  mixRatio: v.pipe(v.array(positiveUpTo(100), 'needs mixing parts such as 4, 1, 1'), v.minLength(1, 'needs at least one part'), v.maxLength(4, 'has at most four parts')),
+  potLifeMin: v.nullable(positiveUpTo(10_000, 'min')),
+  basis: noteText(),
+});
+
+export type Finish = v.InferOutput<typeof finishSchema>;

@@ -1,0 +1,5 @@
+export * from './catalogue';
+export * from './finish';
+export * from './hiding';
+export * from './layer';
+export * from './system';

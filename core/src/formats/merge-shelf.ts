@@ -1,0 +1,50 @@
+import type { JobFile } from './job-file';
+import type { Shelf } from '../job';
+import type { Finish } from '../finish';
+import type { Tape } from '../tape';
+
+/** What an imported file adds to a shelf, and the file with its references following. */
+export interface ShelfMerge {
+  readonly newTapes: readonly Tape[];
+  readonly newFinishes: readonly Finish[];
+  readonly file: JobFile;
+}
+
+/**
+ * Fits the entries of a job file onto a shelf without changing what is there.
+ * A finish whose figures differ from the shelf's is added under a new id, and the design follows it. A tape that differs is
+ * left as the shop has it: a tape is chosen anew in every plan, from what is really there.
+ */
+export function mergeShelf(file: JobFile, shelf: Shelf): ShelfMerge {
+  const taken = new Set(shelf.finishes.map(({ id }) => id));
+  const renamed = new Map<string, string>();
+  const newFinishes: Finish[] = [];
+  for (const finish of file.shelf.finishes) {
+    const own = shelf.finishes.find(({ id }) => id === finish.id);
+    if (own && JSON.stringify(own) === JSON.stringify(finish)) continue;
+    const id = freeId(finish.id, taken);
+    taken.add(id);
+    if (id !== finish.id) renamed.set(finish.id, id);
+    newFinishes.push({ ...finish, id });
+  }
+  const follow = (id: string) => renamed.get(id) ?? id;
+  const { design } = file;
+  const followed: JobFile = {
+    ...file,
+    design: {
+      ...design,
+      scheme: { areas: design.scheme.areas.map((choice) => ({ ...choice, finish: choice.finish === null ? null : follow(choice.finish) })) },
+      choices: { ...design.choices, order: design.choices.order?.map(follow) ?? null },
+    },
+  };
+  const codes = new Set(shelf.tapes.map(({ code }) => code));
+  return { newTapes: file.shelf.tapes.filter(({ code }) => !codes.has(code)), newFinishes, file: followed };
+}
+
+function freeId(id: string, taken: ReadonlySet<string>): string {
+  if (!taken.has(id)) return id;
+  for (let number = 2; ; number++) {
+    const candidate = `${id.slice(0, 36)}-${number}`;
+    if (!taken.has(candidate)) return candidate;
+  }
+}

@@ -1,0 +1,5 @@
+export * from './check';
+export * from './design';
+export * from './fault';
+export * from './part';
+export * from './shelf';

@@ -1,0 +1,13 @@
+import { distance, type Point } from '../surface';
+import { withDistances, type Path } from './path';
+
+/** A straight line between two places; null where they are the same place. */
+export function straightPath(from: Point, to: Point): Path | null {
+  const length = distance(from, to);
+  if (length < 1e-3) return null;
+  const heading = { tx: (to.x - from.x) / length, ty: (to.y - from.y) / length, curvature: 0 };
+  return withDistances([
+    { ...from, ...heading },
+    { ...to, ...heading },
+  ]);
+}

@@ -1,0 +1,3 @@
+export * from './event';
+export * from './progress';
+export * from './step';

@@ -1,0 +1,4 @@
+export * from './problem';
+export * from './reason';
+export * from './search';
+export * from './stage-cost';

@@ -1,0 +1,4 @@
+export * from './choose';
+export * from './edge-runs';
+export * from './stage-runs';
+export * from './technique';

@@ -1,0 +1,3 @@
+export * from './datum';
+export * from './point';
+export * from './surface';

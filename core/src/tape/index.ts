@@ -1,0 +1,6 @@
+export * from './bend';
+export * from './catalogue';
+export * from './dome';
+export * from './facets';
+export * from './fit';
+export * from './tape';

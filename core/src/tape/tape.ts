@@ -1,0 +1,44 @@
+import * as v from 'valibot';
+import { idText, lengthMm, nameText, noteText, numberBetween, positiveUpTo } from '../units';
+
+/** Kinds of tape: the letter that starts the code, and what people call it. */
+export const TAPE_KINDS = {
+  V: 'Fine line, soft vinyl',
+  F: 'Fine line, stiff film',
+  W: 'Smooth washi',
+  M: 'Flexible model vinyl',
+  P: "Painter's crepe, gentle",
+  C: 'Refinish crepe, high tack',
+  G: 'General crepe',
+  X: 'Flexible wheel crepe',
+  T: 'Transfer film',
+} as const;
+
+export type TapeKind = keyof typeof TAPE_KINDS;
+
+/** How clean an edge a tape leaves. Only a crisp one makes a line that stays. */
+export const EDGE_CLASSES = ['crisp', 'fair', 'soft'] as const;
+
+/** One tape on the shelf: one kind in one width. */
+export const tapeSchema = v.strictObject({
+  /** Letter of the kind and width, `V6`; unique on a shelf. */
+  code: idText(),
+  kind: v.picklist(Object.keys(TAPE_KINDS) as TapeKind[], 'must be one of V F W M P C G X T'),
+  name: nameText(),
+  widthMm: lengthMm(),
+  thicknessUm: positiveUpTo(2000, 'µm'),
+  /** Elongation held for an hour without creeping back or breaking, as a fraction. */
+  stretch: numberBetween(0, 1),
+  /** Compression the inner edge takes before it pleats, as a fraction. */
+  fold: numberBetween(0, 0.5),
+  adhesionN25: positiveUpTo(50, 'N/25 mm'),
+  edge: v.picklist(EDGE_CLASSES, 'must be crisp, fair or soft'),
+  minApplyC: numberBetween(-20, 60, '°C'),
+  /** Hours at 23 °C within which it comes off clean. */
+  cleanHours: positiveUpTo(2000, 'h'),
+  use: noteText(),
+  /** Where the figures come from. */
+  basis: noteText(),
+});
+
+export type Tape = v.InferOutput<typeof tapeSchema>;

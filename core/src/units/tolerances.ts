@@ -1,0 +1,20 @@
+/** Tolerances of the geometry, each with its reason. Lengths in millimetres. */
+export const TOLERANCE = {
+  /** Chords stray at most this far from a curve: below what a trimmed edge shows. */
+  flatten: 0.05,
+  /** The arrangement is computed on this grid: 1 µm, far below any tape, exact in doubles up to 47 m. */
+  grid: 0.001,
+  /** An end nearer than this to a line or edge was meant to touch it (handbook: 0.01 mm is a gap). */
+  snap: 0.005,
+  /** Areas narrower than this are reported as slivers: no tape or hand keeps such an edge. */
+  sliverWidth: 0.5,
+  /** A strip counts as one tape wide within this: the cutting tolerance of slit rolls. */
+  tapeWidth: 0.1,
+  /** A change of direction above this is a corner, not a bend (handbook, computation 1). Degrees. */
+  cornerDeg: 3,
+  /** Curvature is sampled at least this often along a line, as a share of its length. */
+  curvatureShare: 1 / 200,
+} as const;
+
+/** Longest coordinate accepted, in millimetres: 30 m, beyond any part that is masked in one piece. */
+export const LONGEST_MM = 30_000;

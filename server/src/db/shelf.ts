@@ -1,0 +1,64 @@
+import { finishSchema, tapeSchema, type Finish, type Shelf, type Tape } from '@lintrel/core';
+import type { Queryable } from './pool';
+
+// Columns carry the names of the fields, in snake case; the schemas say which fields there are.
+const snake = (name: string): string => name.replace(/[A-Z0-9]+/g, (match, at) => (at > 0 ? `_${match.toLowerCase()}` : match));
+const camel = (name: string): string => name.replace(/_([a-z0-9])/g, (_, letter: string) => letter.toUpperCase());
+
+const FIELDS = {
+  tapes: Object.keys(tapeSchema.entries),
+  finishes: Object.keys(finishSchema.entries),
+} as const;
+const KEYS = { tapes: 'code', finishes: 'id' } as const;
+
+/** The two tables of the shelf and what they hold. */
+export interface ShelfTables {
+  readonly tapes: Tape;
+  readonly finishes: Finish;
+}
+export type ShelfTable = keyof ShelfTables;
+
+const columnsOf = (table: ShelfTable): string[] => FIELDS[table].map(snake);
+
+function fromRow<T extends ShelfTable>(row: Record<string, unknown>): ShelfTables[T] {
+  return Object.fromEntries(Object.entries(row).map(([name, value]) => [camel(name), value])) as unknown as ShelfTables[T];
+}
+
+const JSON_FIELDS = new Set(['recoat', 'mixRatio']);
+const toValues = (table: ShelfTable, entry: Tape | Finish): unknown[] =>
+  FIELDS[table].map((field) => {
+    const value = (entry as unknown as Record<string, unknown>)[field];
+    return JSON_FIELDS.has(field) ? JSON.stringify(value) : value;
+  });
+
+async function listTable<T extends ShelfTable>(db: Queryable, table: T): Promise<ShelfTables[T][]> {
+  const { rows } = await db.query(`SELECT ${columnsOf(table).join(', ')} FROM ${table} ORDER BY place`);
+  return rows.map((row) => fromRow<T>(row));
+}
+
+/** Everything on the shelf, in the order it was put there. */
+export async function readShelf(db: Queryable): Promise<Shelf> {
+  const tapes = await listTable(db, 'tapes');
+  return { tapes, finishes: await listTable(db, 'finishes') };
+}
+
+/** Puts an entry on the shelf; returns false where its code is taken. */
+export async function insertEntry<T extends ShelfTable>(db: Queryable, table: T, entry: ShelfTables[T]): Promise<boolean> {
+  const columns = columnsOf(table);
+  const places = columns.map((_, index) => `$${index + 1}`).join(', ');
+  const { rowCount } = await db.query(`INSERT INTO ${table} (${columns.join(', ')}) VALUES (${places}) ON CONFLICT DO NOTHING`, toValues(table, entry));
+  return rowCount === 1;
+}
+
+/** Changes an entry, its code included; returns false where there is none with this key. */
+export async function updateEntry<T extends ShelfTable>(db: Queryable, table: T, key: string, entry: ShelfTables[T]): Promise<boolean> {
+  const sets = columnsOf(table).map((column, index) => `${column} = $${index + 2}`).join(', ');
+  const { rowCount } = await db.query(`UPDATE ${table} SET ${sets} WHERE ${KEYS[table]} = $1`, [key, ...toValues(table, entry)]);
+  return rowCount === 1;
+}
+
+/** Takes an entry off the shelf; returns false where there was none. */
+export async function deleteEntry(db: Queryable, table: ShelfTable, key: string): Promise<boolean> {
+  const { rowCount } = await db.query(`DELETE FROM ${table} WHERE ${KEYS[table]} = $1`, [key]);
+  return rowCount === 1;
+}

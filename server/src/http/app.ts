@@ -1,0 +1,67 @@
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import type pg from 'pg';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { askRoutes } from './ask';
+import { clientFiles } from './client-files';
+import { answerError, ApiError, noRoute } from './errors';
+import { jobRoutes } from './jobs';
+import { runRoutes } from './run';
+import { shelfRoutes } from './shelf';
+
+/** Bodies larger than this are refused; a job with a long log is far below. */
+const BODY_LIMIT = '4mb';
+
+export interface AppParts {
+  readonly pool: pg.Pool;
+  readonly log: Logger;
+  /** Folder of the exported client; null serves the API alone. */
+  readonly clientFolder: string | null;
+}
+
+/** Puts the server together. It keeps nothing itself: everything is in the database. */
+export function createApp({ pool, log, clientFolder }: AppParts): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({
+    logger: log,
+    autoLogging: { ignore: (request) => !request.url?.startsWith('/api') },
+    serializers: { req: ({ id, method, url }) => ({ id, method, url }), res: ({ statusCode }) => ({ statusCode }) },
+  }));
+  app.use(helmet({
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        fontSrc: ["'self'", 'data:'],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        workerSrc: ["'self'", 'blob:'],
+        // Served over plain HTTP in the shop: asking for HTTPS would leave the page empty.
+        upgradeInsecureRequests: null,
+      },
+    },
+    strictTransportSecurity: false,
+  }));
+  app.use(compression());
+  app.use('/api', express.json({ limit: BODY_LIMIT }), (_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  app.get('/api/health', async (_request, response) => {
+    await pool.query('SELECT 1').catch(() => {
+      throw new ApiError(503, 'database', 'The database does not answer.');
+    });
+    response.json({ ok: true });
+  });
+  app.use('/api/jobs', jobRoutes(pool), runRoutes(pool));
+  app.use('/api/shelf', shelfRoutes(pool));
+  app.use('/api/ask', askRoutes(pool));
+  app.use('/api', noRoute);
+  if (clientFolder) app.use(clientFiles(clientFolder));
+  app.use(noRoute);
+  app.use(answerError);
+  return app;
+}

@@ -1,0 +1,66 @@
+import type { ApiErrorBody, Fault } from '@lintrel/core';
+import type { ErrorRequestHandler, RequestHandler } from 'express';
+
+/** A refusal the client is told about. */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly details: Pick<ApiErrorBody['error'], 'fields' | 'versions'> = {},
+  ) {
+    super(message);
+  }
+}
+
+/** Refuses data with faults at their places. */
+export const invalid = (faults: readonly Fault[]): ApiError =>
+  new ApiError(422, 'invalid', faults.length === 1 ? `${faults[0].path}: ${faults[0].message}` : `${faults.length} things need mending`, { fields: [...faults] });
+
+export const notFound = (what: string): ApiError => new ApiError(404, 'not-found', `There is no ${what} here.`);
+
+/** What the database refuses, by the first digits of SQLSTATE. */
+const SQL_REFUSALS: Readonly<Record<string, readonly [status: number, code: string, message: string]>> = {
+  '22': [422, 'invalid', 'Part of this text cannot be stored: it holds characters that are not text.'],
+  '23': [409, 'conflict', 'This is at odds with what is kept already. Load it anew and try again.'],
+  '08': [503, 'database', 'The database cannot be reached. Nothing was changed; try again.'],
+  '53': [503, 'database', 'The database is at its limit. Nothing was changed; try again.'],
+  '57': [503, 'database', 'The database is restarting. Nothing was changed; try again.'],
+};
+
+const UNREACHABLE = new Set(['ECONNREFUSED', 'ECONNRESET', 'ENOTFOUND', 'EPIPE', 'ETIMEDOUT']);
+
+/** Errors of the body reader, by their type. */
+const BODY_REFUSALS: Readonly<Record<string, readonly [status: number, code: string, message: string]>> = {
+  'entity.too.large': [413, 'too-large', 'This is too large to be kept: at most 4 MB.'],
+  'entity.parse.failed': [400, 'not-json', 'The body is not JSON.'],
+  'encoding.unsupported': [415, 'encoding', 'The body is in an encoding that is not read here.'],
+  'charset.unsupported': [415, 'encoding', 'The body is in a character set that is not read here.'],
+  'request.aborted': [400, 'aborted', 'The request broke off.'],
+  'request.size.invalid': [400, 'aborted', 'The request broke off.'],
+};
+
+/** Turns anything thrown into the one error there is an answer for. */
+export function toApiError(error: unknown): ApiError {
+  if (error instanceof ApiError) return error;
+  const { code = '', type = '', message = '', status } = (error ?? {}) as { code?: string; type?: string; message?: string; status?: number };
+  const body = BODY_REFUSALS[type];
+  if (body) return new ApiError(...body);
+  if (UNREACHABLE.has(code) || /timeout exceeded when trying to connect|Connection terminated/.test(message)) return new ApiError(...SQL_REFUSALS['08']);
+  const sql = /^[0-9A-Z]{5}$/.test(code) ? SQL_REFUSALS[code.slice(0, 2)] : undefined;
+  if (sql) return new ApiError(...sql);
+  if (status && status >= 400 && status < 500) return new ApiError(status, 'bad-request', 'The request cannot be read.');
+  return new ApiError(500, 'internal', 'Something went wrong on the server. Nothing was changed; try again.');
+}
+
+/** Answers what no route has answered. */
+export const noRoute: RequestHandler = (request, _response, next) => next(notFound(`${request.method} ${request.path}`.slice(0, 200)));
+
+/** The one place errors become answers. */
+export const answerError: ErrorRequestHandler = (error, request, response, next) => {
+  if (response.headersSent) return next(error);
+  const { status, code, message, details } = toApiError(error);
+  if (status >= 500) request.log.error({ err: error }, message);
+  const body: ApiErrorBody = { error: { code, message, ...details } };
+  response.status(status).json(body);
+};
