@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { ask, hashOf, ROOT, run, say, Stop } from './shell.mjs';
 
 const MARK = join(ROOT, 'node_modules', '.lintrel-installed');
-const PACKAGE_FILES = ['package-lock.json', 'package.json', 'core/package.json', 'server/package.json', 'client/package.json', 'cli/package.json'];
+// The lock file names every package of every workspace.
+const PACKAGE_FILES = ['package-lock.json'];
 
 /** Installs npm packages when the lock file is not the one last installed from. */
 export function ensurePackages() {

@@ -2,7 +2,7 @@ import { insideRing, type Point } from '../surface';
 import type { Area } from './arrange';
 
 /** Index of the area a place lies in; -1 outside all. */
-export const areaAt = (areas: readonly Area[], place: Point): number =>
+export const areaAt = (areas: readonly Pick<Area, 'rim' | 'holes'>[], place: Point): number =>
   areas.findIndex(({ rim, holes }) => insideRing(place, rim) && !holes.some((hole) => insideRing(place, hole)));
 
 /** A finish given to the area round a place; null keeps what is there. */

@@ -1,7 +1,8 @@
-import { carriedChoices } from '../areas';
+import { areaAt, carriedChoices } from '../areas';
 import type { Design, PartAreaChoice } from '../job';
 import { rounded } from '../units';
 import { workOutPart } from './part-work';
+import type { AreaPlan } from './types';
 
 /**
  * Carries the finishes of areas over to a changed design, part by part.
@@ -24,4 +25,17 @@ export function carryScheme(before: Design, after: Design): Design {
     }));
   });
   return { ...after, scheme: { areas } };
+}
+
+/**
+ * Gives an area a finish, in place of whatever was said about it before.
+ * @param area the area as the plan draws it
+ * @param finish null keeps what is on it
+ */
+export function giveFinish(design: Design, partId: string, area: AreaPlan, finish: string | null): Design {
+  const ring = (points: AreaPlan['rim']) => points.map(([x, y]) => ({ x, y }));
+  const outline = { rim: ring(area.rim), holes: area.holes.map(ring) };
+  const others = design.scheme.areas.filter(({ part, seed: [x, y] }) => part !== partId || areaAt([outline], { x, y }) < 0);
+  const [x, y] = area.seed;
+  return { ...design, scheme: { areas: [...others, { part: partId, seed: [x, y], finish }] } };
 }

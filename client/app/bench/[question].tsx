@@ -1,0 +1,38 @@
+import { questionNamed, SHIPPED_SHELF, type Question, type Shelf } from '@lintrel/core';
+import { router, useLocalSearchParams } from 'expo-router';
+import { useShelf } from '@/api/queries';
+import { AnswerSheet } from '@/bench/AnswerSheet';
+import { QuestionForm } from '@/bench/QuestionForm';
+import { useQuestion } from '@/bench/useQuestion';
+import { Action } from '@/ui/Action';
+import { Screen, Sheet } from '@/ui/Screen';
+import { Body } from '@/ui/Words';
+
+/** One question of the Bench. */
+export default function QuestionScreen() {
+  const { question: name } = useLocalSearchParams<{ question: string }>();
+  const shelf = useShelf().data ?? SHIPPED_SHELF;
+  const found = questionNamed(name);
+  if (!found) {
+    return (
+      <Screen title="Bench">
+        <Sheet>
+          <Body>There is no such question.</Body>
+          <Action label="All questions" onPress={() => router.replace('/bench')} />
+        </Sheet>
+      </Screen>
+    );
+  }
+  return <OneQuestion key={name} question={found} shelf={shelf} />;
+}
+
+function OneQuestion({ question, shelf }: { question: Question; shelf: Shelf }) {
+  const asked = useQuestion(question, shelf);
+  return (
+    <Screen title={question.title} about={question.about}>
+      <AnswerSheet question={question} answer={asked.answer} />
+      <Sheet><QuestionForm question={question} asked={asked} shelf={shelf} /></Sheet>
+      <Action rank="quiet" label="All questions" icon="arrow-left" onPress={() => router.push('/bench')} />
+    </Screen>
+  );
+}

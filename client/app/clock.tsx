@@ -1,0 +1,88 @@
+import { windowState, type JobSummary, type RunningWindow } from '@lintrel/core';
+import { router, type Href } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { useJobs } from '@/api/queries';
+import { Rail, type Band } from '@/clock/Rail';
+import { ticksIn, tickStep } from '@/clock/ticks';
+import { space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Row } from '@/ui/Row';
+import { Screen, Sheet, Waiting } from '@/ui/Screen';
+import { useNow } from '@/ui/useNow';
+import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { clockTime, countdown, WINDOW_WORDS } from '@/words';
+
+interface Due {
+  readonly job: JobSummary;
+  readonly window: RunningWindow;
+}
+
+const MINUTE_MS = 60_000;
+/** The rail shows at least this much of the future, and at most this much. */
+const LEAST_AHEAD_MIN = 60;
+const MOST_AHEAD_MIN = 3 * 1440;
+
+/** Clock: every wait that is on, of all jobs, on one rail with the present at one third. */
+export default function ClockScreen() {
+  const { data, error, refetch } = useJobs();
+  const now = useNow();
+  if (!data) return <Screen title="Clock"><Waiting what="the windows" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} /></Screen>;
+  const due = data.jobs.flatMap((job): Due[] => job.windows.map((window) => ({ job, window }))).sort((a, b) => a.window.opens - b.window.opens);
+  return (
+    <Screen title="Clock" about="What is drying or due, in all jobs. Times are estimates from the air and the film; a touch test counts for more.">
+      {due.length === 0 ? (
+        <Sheet>
+          <Body>Nothing is drying. Windows show here once a run sheet has been started and a coat is logged.</Body>
+          <Action label="See the jobs" onPress={() => router.push('/')} />
+        </Sheet>
+      ) : (
+        <>
+          <Sheet><AllOnOneRail due={due} now={now} /></Sheet>
+          <Sheet>{due.map((one) => <DueRow key={`${one.job.id}${one.window.step}${one.window.opens}`} due={one} now={now} />)}</Sheet>
+        </>
+      )}
+    </Screen>
+  );
+}
+
+function AllOnOneRail({ due, now }: { due: readonly Due[]; now: number }) {
+  const ends = due.map(({ window: { opens, closes } }) => (closes !== null && closes - now < MOST_AHEAD_MIN * MINUTE_MS ? closes : opens) - now);
+  const aheadMin = Math.min(MOST_AHEAD_MIN, Math.max(LEAST_AHEAD_MIN, 1.15 * (Math.max(...ends) / MINUTE_MS)));
+  const from = now - (aheadMin / 2) * MINUTE_MS;
+  const to = now + aheadMin * MINUTE_MS;
+  const step = tickStep(aheadMin * 1.5, 5) * MINUTE_MS;
+  const midnight = new Date(now).setHours(0, 0, 0, 0);
+  const ticks = ticksIn(from - midnight, to - midnight, step).map((at) => ({ at: at + midnight, label: clockTime(at + midnight, now) }));
+  const bands = due.map(({ job, window }): Band => ({
+    key: `${job.id}${window.step}${window.opens}`,
+    label: `${job.title}: ${window.what}`,
+    from: window.opens,
+    to: window.closes,
+    words: `from ${clockTime(window.opens, now)}${window.closes === null ? ', no end' : ` to ${clockTime(window.closes, now)}`}`,
+    tone: windowState(window, now) === 'open' ? 'chosen' : 'window',
+  }));
+  return <Rail from={from} to={to} now={now} ticks={ticks} bands={bands} />;
+}
+
+function DueRow({ due: { job, window }, now }: { due: Due; now: number }) {
+  const state = windowState(window, now);
+  const left = state === 'before' ? window.opens - now : window.closes === null ? null : window.closes - now;
+  return (
+    <Row label={`Go to ${job.title}`} onPress={() => router.push(`/job/${job.id}/run` as Href)} testID="due">
+      <View style={styles.due}>
+        <View style={styles.words}>
+          <Heading>{job.title}</Heading>
+          <Body>{window.title}</Body>
+          <Small tone={state === 'before' ? 'caution' : 'accent'}>{`${WINDOW_WORDS[state]}: ${window.what}`}</Small>
+        </View>
+        {left !== null && state !== 'passed' ? <Figure large label={state === 'before' ? 'opens in' : 'closes in'} value={countdown(left)} /> : null}
+        {state === 'passed' ? <Figure large label="closed at" value={clockTime(window.closes ?? now, now)} /> : null}
+      </View>
+    </Row>
+  );
+}
+
+const styles = StyleSheet.create({
+  due: { flexDirection: 'row', alignItems: 'center', gap: space.middle },
+  words: { flex: 1, gap: space.hair },
+});

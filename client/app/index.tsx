@@ -1,0 +1,50 @@
+import type { JobSummary } from '@lintrel/core';
+import { router } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { useImportJob, useJobs } from '@/api/queries';
+import { JobRow } from '@/jobs/JobRow';
+import { openTextFile } from '@/jobs/openFile';
+import { space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Notice } from '@/ui/Notice';
+import { Screen, Sheet, Waiting } from '@/ui/Screen';
+import { useNow } from '@/ui/useNow';
+import { Body } from '@/ui/Words';
+
+const RANK: Readonly<Record<JobSummary['state'], number>> = { 'in-shop': 0, planning: 1, finished: 2 };
+
+/** Jobs: what is on, and the next action of each. */
+export default function JobsScreen() {
+  const { data, error, refetch } = useJobs();
+  const importJob = useImportJob();
+  const now = useNow();
+  const open = async () => {
+    const text = await openTextFile('.json,application/json');
+    if (text !== null) importJob.mutate(text, { onSuccess: ({ id }) => router.push(`/job/${id}/piece`) });
+  };
+  const jobs = [...(data?.jobs ?? [])].sort((a, b) => RANK[a.state] - RANK[b.state] || a.title.localeCompare(b.title));
+  return (
+    <Screen
+      title="Jobs"
+      about="What is on, and what to do next"
+      action={
+        <View style={styles.actions}>
+          <Action rank="main" label="New job" icon="plus" onPress={() => router.push('/job/new')} />
+          <Action label="Open a job file" icon="folder-open-outline" busy={importJob.isPending} onPress={() => void open()} />
+        </View>
+      }
+    >
+      {importJob.error ? <Notice level="stop" text={`This file was not taken in. ${importJob.error.message}`} /> : null}
+      {data ? (
+        <Sheet>
+          {jobs.map((job) => <JobRow key={job.id} job={job} now={now} />)}
+          {jobs.length === 0 ? <Body>No job yet. Start one, or answer a single question on the Bench.</Body> : null}
+        </Sheet>
+      ) : (
+        <Waiting what="the jobs" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
+      )}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({ actions: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small } });

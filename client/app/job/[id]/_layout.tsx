@@ -1,0 +1,46 @@
+import { router, Slot, useLocalSearchParams } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { IconButton, Snackbar } from 'react-native-paper';
+import { JobProvider, useJob } from '@/job/JobContext';
+import { SaveNote, SaveTrouble } from '@/job/SaveNote';
+import { StepBar } from '@/job/StepBar';
+import { colour, measure, space } from '@/theme/theme';
+import { Heading } from '@/ui/Words';
+
+/** Round every screen of a job: its name, how it is kept, and the steps. */
+export default function JobLayout() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return (
+    <JobProvider id={id}>
+      <Frame id={id} />
+    </JobProvider>
+  );
+}
+
+function Frame({ id }: { id: string }) {
+  const { design, undoable } = useJob();
+  return (
+    <View style={styles.fill}>
+      <View style={styles.head}>
+        <IconButton icon="arrow-left" accessibilityLabel="Back to the jobs" onPress={() => router.push('/')} style={styles.back} />
+        <Heading style={styles.name}>{design.title}</Heading>
+        <SaveNote />
+      </View>
+      <StepBar id={id} />
+      <SaveTrouble />
+      <View style={styles.fill}>
+        <Slot />
+      </View>
+      <Snackbar visible={undoable !== null} onDismiss={() => undoable?.dismiss()} duration={8000} action={{ label: 'Take it back', onPress: () => undoable?.undo() }}>
+        {undoable?.words ?? ''}
+      </Snackbar>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  fill: { flex: 1, backgroundColor: colour.ground },
+  head: { flexDirection: 'row', alignItems: 'center', minHeight: measure.target, paddingRight: space.middle, backgroundColor: colour.sheet },
+  back: { width: measure.target, height: measure.target, margin: 0 },
+  name: { flex: 1 },
+});

@@ -1,0 +1,7 @@
+import { Redirect, useLocalSearchParams, type Href } from 'expo-router';
+
+/** A job opens at its first step. */
+export default function JobStart() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <Redirect href={`/job/${id}/piece` as Href} />;
+}

@@ -1,0 +1,52 @@
+import { EVENT_KINDS, type LogEvent, type Plan } from '@lintrel/core';
+import { StyleSheet, View } from 'react-native';
+import { useJob } from '@/job/JobContext';
+import { Missing } from '@/job/Missing';
+import { StepLayout } from '@/job/StepLayout';
+import { useRunSheet } from '@/job/useRunSheet';
+import { space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Row } from '@/ui/Row';
+import { Sheet, Waiting } from '@/ui/Screen';
+import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { showMinutes } from '@lintrel/core';
+
+/** Look back: what was really done and when, as it was written down. */
+export default function LookBackScreen() {
+  const { id } = useJob();
+  const { plan, events, progress, loading, error, retry } = useRunSheet(id);
+  if (loading || error) return <StepLayout><Waiting what="the log" error={error} retry={<Action label="Try again" onPress={retry} />} /></StepLayout>;
+  if (events.length === 0) return <StepLayout><Missing need="start" /></StepLayout>;
+  const spanMin = progress.startedAt === null ? null : ((progress.finishedAt ?? Date.now()) - progress.startedAt) / 60_000;
+  const wrong = events.filter(({ kind }) => kind === 'trouble').length;
+  return (
+    <StepLayout>
+      <Sheet>
+        <View style={styles.figures}>
+          <Figure large label="Steps done" value={`${progress.doneAt.size} of ${plan?.steps.length ?? 0}`} />
+          {spanMin === null ? null : <Figure large label={progress.finishedAt === null ? 'Since the start' : 'From start to finish'} value={showMinutes(spanMin)} />}
+          <Figure large label="Went wrong" value={String(wrong)} />
+        </View>
+      </Sheet>
+      <Sheet>
+        <Heading>Log</Heading>
+        <Small>Entries stay as they were written; a later one corrects an earlier one.</Small>
+        {[...events].sort((a, b) => Date.parse(b.at) - Date.parse(a.at)).map((event) => <Entry key={event.id} event={event} plan={plan} />)}
+      </Sheet>
+    </StepLayout>
+  );
+}
+
+function Entry({ event, plan }: { event: LogEvent; plan: Plan | null }) {
+  const step = plan?.steps.find(({ id }) => id === event.step);
+  const at = new Date(event.at);
+  return (
+    <Row label="entry" testID="entry">
+      <Small>{`${at.toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} ${at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`}</Small>
+      <Body>{`${EVENT_KINDS[event.kind]}${step ? `: ${step.title}` : ''}`}</Body>
+      {event.note ? <Body tone="quiet">{event.note}</Body> : null}
+    </Row>
+  );
+}
+
+const styles = StyleSheet.create({ figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.wide } });

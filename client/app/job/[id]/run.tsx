@@ -1,0 +1,168 @@
+import { windowState, type RunningWindow, type Step } from '@lintrel/core';
+import { useState } from 'react';
+import { ScrollView, StyleSheet, Text, TextInput, View } from 'react-native';
+import { BoothButton } from '@/job/BoothButton';
+import { useJob } from '@/job/JobContext';
+import { Missing } from '@/job/Missing';
+import { StepLayout } from '@/job/StepLayout';
+import { useRunSheet, type RunSheet } from '@/job/useRunSheet';
+import { booth, font, measure, size, space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Notice } from '@/ui/Notice';
+import { Sheet, Waiting } from '@/ui/Screen';
+import { useNow } from '@/ui/useNow';
+import { Body, Heading, Small } from '@/ui/Words';
+import { clockTime, countdown } from '@/words';
+
+/** Run: one thing at a time, very large. */
+export default function RunScreen() {
+  const { id, plan } = useJob();
+  const sheet = useRunSheet(id);
+  if (sheet.loading || sheet.error) return <StepLayout><Waiting what="the run sheet" error={sheet.error} retry={<Action label="Try again" onPress={sheet.retry} />} /></StepLayout>;
+  if (sheet.plan) return <Running sheet={sheet} />;
+  if (!plan || plan.steps.length === 0) return <StepLayout><Missing need="finish" /></StepLayout>;
+  return <BeforeStart sheet={sheet} />;
+}
+
+function BeforeStart({ sheet }: { sheet: RunSheet }) {
+  const { plan, revision, saved } = useJob();
+  if (!plan) return null;
+  const blocking = plan.advice.filter(({ level }) => level === 'stop');
+  return (
+    <StepLayout action={<Action rank="main" label="Start in the shop" busy={sheet.busy} disabled={saved.kind !== 'saved'} onPress={() => sheet.start(revision)} testID="start" />}>
+      <Sheet>
+        <Heading>{`${plan.steps.length} steps in ${plan.stages.length} ${plan.stages.length === 1 ? 'stage' : 'stages'}`}</Heading>
+        <Body>Starting freezes this plan with its log: what you change later does not change under your hands.</Body>
+        {sheet.trouble ? <Notice level="stop" text={sheet.trouble} /> : null}
+        {blocking.map(({ level, text }) => <Notice key={text} level={level} text={text} />)}
+        {plan.safety.map((text) => <Notice key={text} level="caution" text={text} />)}
+      </Sheet>
+      <Sheet>
+        {plan.steps.map((step) => <Small key={step.id} tone="ink">{`${step.stage}. ${step.title}`}</Small>)}
+      </Sheet>
+    </StepLayout>
+  );
+}
+
+function Running({ sheet }: { sheet: RunSheet }) {
+  const { revision } = useJob();
+  const now = useNow();
+  const [asking, setAsking] = useState<'trouble' | 'touch' | 'over' | null>(null);
+  const { progress, plan } = sheet;
+  const { next } = progress;
+  const last = [...progress.doneAt].sort((a, b) => b[1] - a[1])[0];
+  const lastStep = plan?.steps.find(({ id }) => id === last?.[0]);
+  const total = plan?.steps.length ?? 0;
+  return (
+    <ScrollView style={styles.booth} contentContainerStyle={styles.content}>
+      <Text style={styles.quiet}>{`${progress.doneAt.size} of ${total} done${sheet.waiting ? ' · no connection: entries are kept and sent later' : ''}`}</Text>
+      {sheet.trouble ? <Text role="alert" style={styles.warn}>{sheet.trouble}</Text> : null}
+      {next ? <Current step={next} running={progress.running} now={now} /> : <Text style={styles.title}>{progress.finishedAt === null ? 'All steps are done' : 'This job is finished'}</Text>}
+      {asking === null ? (
+        <View style={styles.buttons}>
+          {next ? <BoothButton main label="Done" disabled={sheet.busy && !sheet.waiting} onPress={() => sheet.log('done', next.id)} testID="done" /> : null}
+          {!next && progress.finishedAt === null ? <BoothButton main label="Finish the job" onPress={() => sheet.log('finish', null)} testID="finish" /> : null}
+          <View style={styles.pair}>
+            {next ? <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" /> : null}
+            <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
+          </View>
+          {lastStep && progress.finishedAt === null ? <BoothButton label={`Not done after all: ${lastStep.title}`} onPress={() => sheet.log('undo', lastStep.id)} testID="undo" /> : null}
+        </View>
+      ) : asking === 'over' ? (
+        <View style={styles.buttons}>
+          <Text style={styles.detail}>Begin again with the plan as it is now? The log so far stays in Look back.</Text>
+          <BoothButton main label="Begin again" onPress={() => { sheet.start(revision); setAsking(null); }} />
+          <BoothButton label="No" onPress={() => setAsking(null)} />
+        </View>
+      ) : (
+        <Ask
+          what={asking === 'trouble' ? 'What went wrong, and where?' : 'How does it feel? Tacky, dry, marks …'}
+          onCancel={() => setAsking(null)}
+          onSay={(note) => {
+            sheet.log(asking, (asking === 'touch' ? lastStep : next)?.id ?? null, note);
+            setAsking(null);
+          }}
+        />
+      )}
+      <OtherWindows running={progress.running.filter(({ step }) => step !== next?.id)} now={now} />
+      {(plan?.safety ?? []).map((text) => <Text key={text} style={styles.quiet}>{text}</Text>)}
+      <Text style={styles.quiet}>Keep the phone outside while there is vapour about: it can be read through the booth window.</Text>
+      {sheet.revision !== revision ? <Text style={styles.quiet}>{`Started from revision ${sheet.revision}; the design is at ${revision} now.`}</Text> : null}
+      {asking === null ? <BoothButton label={sheet.revision === revision ? 'Begin again' : 'Begin again with the present plan'} onPress={() => setAsking('over')} testID="again" /> : null}
+    </ScrollView>
+  );
+}
+
+function Current({ step, running, now }: { step: Step; running: readonly RunningWindow[]; now: number }) {
+  const windows = running.filter((window) => window.step === step.id);
+  return (
+    <View style={styles.current} testID="current">
+      <Text role="heading" aria-level={2} style={styles.title}>{step.title}</Text>
+      <Text style={styles.detail}>{step.detail}</Text>
+      {windows.map((window) => <Countdown key={window.opens} window={window} now={now} />)}
+    </View>
+  );
+}
+
+/** Time to the opening of a window, or to its close; very large. */
+function Countdown({ window, now }: { window: RunningWindow; now: number }) {
+  const state = windowState(window, now);
+  const closing = window.closes === null ? '' : ` · closes ${clockTime(window.closes, now)}`;
+  if (state === 'before') {
+    return (
+      <View>
+        <Text style={styles.label}>{`Not yet: ${window.what} in`}</Text>
+        <Text style={styles.countdown} testID="countdown">{countdown(window.opens - now)}</Text>
+        <Text style={styles.quiet}>{`opens ${clockTime(window.opens, now)}${closing} (estimate)`}</Text>
+      </View>
+    );
+  }
+  if (state === 'passed') return <Text role="alert" style={styles.warn}>{`Passed: ${window.what} closed at ${clockTime(window.closes ?? now, now)}. Test in a hidden place first.`}</Text>;
+  return (
+    <View>
+      <Text style={styles.warn}>{`Open now: ${window.what}`}</Text>
+      {window.closes !== null ? <Text style={styles.countdown} testID="countdown">{countdown(window.closes - now)}</Text> : null}
+      <Text style={styles.quiet}>{window.closes === null ? 'no end' : `left, until ${clockTime(window.closes, now)} (estimate)`}</Text>
+    </View>
+  );
+}
+
+function OtherWindows({ running, now }: { running: readonly RunningWindow[]; now: number }) {
+  if (running.length === 0) return null;
+  return (
+    <View style={styles.others}>
+      <Text style={styles.label}>Later</Text>
+      {running.map((window) => (
+        <Text key={`${window.step}${window.opens}`} style={styles.quiet}>{`${window.title}: ${window.what} from ${clockTime(window.opens, now)}${window.closes === null ? '' : ` to ${clockTime(window.closes, now)}`}`}</Text>
+      ))}
+    </View>
+  );
+}
+
+function Ask({ what, onSay, onCancel }: { what: string; onSay: (note: string) => void; onCancel: () => void }) {
+  const [note, setNote] = useState('');
+  return (
+    <View style={styles.buttons}>
+      <Text style={styles.label}>{what}</Text>
+      <TextInput style={styles.input} value={note} onChangeText={setNote} multiline maxLength={4000} accessibilityLabel={what} placeholderTextColor={booth.quiet} testID="note" />
+      <BoothButton main label="Write it down" disabled={note.trim() === ''} onPress={() => onSay(note.trim())} testID="say" />
+      <BoothButton label="Never mind" onPress={onCancel} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  booth: { flex: 1, backgroundColor: booth.ground },
+  content: { padding: space.base, gap: space.base, width: '100%', maxWidth: 2 * measure.panel, alignSelf: 'center' },
+  current: { gap: space.middle },
+  title: { fontFamily: font.heading, fontSize: size.figure, lineHeight: size.figure * 1.1, color: booth.ink },
+  detail: { fontFamily: font.body, fontSize: size.title, lineHeight: size.title * 1.35, color: booth.ink },
+  label: { fontFamily: font.heading, fontSize: size.large, color: booth.ink },
+  countdown: { fontFamily: font.heading, fontSize: size.countdown, lineHeight: size.countdown * 1.1, color: booth.ink, fontVariant: ['tabular-nums'] },
+  warn: { fontFamily: font.heading, fontSize: size.title, color: booth.accent },
+  quiet: { fontFamily: font.label, fontSize: size.base, lineHeight: size.base * 1.4, color: booth.quiet },
+  buttons: { gap: space.middle },
+  pair: { flexDirection: 'row', gap: space.middle },
+  others: { gap: space.tight, borderTopWidth: measure.hairline, borderTopColor: booth.hairline, paddingTop: space.middle },
+  input: { minHeight: 2 * measure.runTarget, padding: space.middle, fontFamily: font.body, fontSize: size.large, color: booth.ink, backgroundColor: booth.sheet, borderWidth: measure.hairline, borderColor: booth.quiet, borderRadius: measure.corner },
+});

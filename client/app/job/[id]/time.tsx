@@ -1,0 +1,97 @@
+import { SCHOOLS, showMinutes, type School, type Span, type StagePlan } from '@lintrel/core';
+import { router, type Href } from 'expo-router';
+import { Rail, type Band } from '@/clock/Rail';
+import { ticksIn, tickStep } from '@/clock/ticks';
+import { useJob } from '@/job/JobContext';
+import { Missing } from '@/job/Missing';
+import { StepLayout } from '@/job/StepLayout';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Sheet } from '@/ui/Screen';
+import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { StyleSheet, View } from 'react-native';
+import { space } from '@/theme/theme';
+import { SCHOOL_WORDS } from '@/words';
+
+/** Time: the stages end to end, and when the tape of each may be pulled by the three schools. */
+export default function TimeScreen() {
+  const { id, design, plan, change } = useJob();
+  if (design.parts.length === 0) return <StepLayout><Missing need="part" /></StepLayout>;
+  if (!plan) return <StepLayout><Body>Working out the times …</Body></StepLayout>;
+  if (plan.stages.length === 0) return <StepLayout><Missing need="finish" /></StepLayout>;
+  const end = plan.timeline[plan.timeline.length - 1].toMin;
+  const work = plan.timeline.filter(({ kind }) => kind === 'work').reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
+  const { airC, rhPercent } = design.climate;
+  return (
+    <StepLayout>
+      <Sheet>
+        <View style={styles.figures}>
+          <Figure large label="From start to end (estimate)" value={showMinutes(end)} />
+          <Figure large label="of it work (estimate)" value={showMinutes(work)} />
+        </View>
+        <Body>{`Counted for today's air, ${airC} °C and ${rhPercent} %, as if someone were there all the time.`}</Body>
+        <Action label="Change the air" onPress={() => router.push(`/job/${id}/piece` as Href)} />
+        <Choice<School | 'own'>
+          label="When to pull"
+          value={design.choices.school ?? 'own'}
+          options={[{ value: 'own', label: 'As each finish likes' }, ...SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))]}
+          onChange={(value) => void change((now) => ({ ...now, choices: { ...now.choices, school: value === 'own' ? null : value } }))}
+        />
+      </Sheet>
+      <Sheet>
+        <Heading>The whole job</Heading>
+        <Rail
+          from={0}
+          to={end}
+          now={null}
+          ticks={minuteTicks(end)}
+          bands={plan.timeline.map(({ stage, kind, what, fromMin, toMin }): Band => ({
+            key: `${stage}${what}`,
+            label: `${stage}: ${what}`,
+            from: fromMin,
+            to: toMin,
+            words: `${showMinutes(toMin - fromMin)}, from ${showMinutes(fromMin)} after the start`,
+            tone: kind,
+          }))}
+        />
+      </Sheet>
+      {plan.stages.filter(({ windows }) => windows !== null).map((stage) => <StageWindows key={stage.number} stage={stage} />)}
+    </StepLayout>
+  );
+}
+
+/** The three windows of one stage, minutes after its last coat. */
+function StageWindows({ stage }: { stage: StagePlan }) {
+  const { shelf } = useJob();
+  const { windows } = stage;
+  if (!windows) return null;
+  const spans = SCHOOLS.flatMap((school): { school: School; span: Span }[] => (windows[school] ? [{ school, span: windows[school] as Span }] : []));
+  // The dry school lasts for days: the rail ends soon after it opens, or the others could not be seen.
+  const end = 1.3 * Math.max(...spans.map(({ school, span }) => (school === 'dry' ? span.from : (span.to ?? span.from))));
+  const name = shelf.finishes.find(({ id }) => id === stage.finish)?.name ?? stage.finish;
+  return (
+    <Sheet>
+      <Heading>{`Stage ${stage.number}: pull after ${name}`}</Heading>
+      <Small>Time after the last coat (estimate). Between wet and touch-dry do not pull: the film strings. Between touch-dry and dry pull slowly, it may tear.</Small>
+      <Rail
+        from={0}
+        to={end}
+        now={null}
+        ticks={minuteTicks(end)}
+        bands={spans.map(({ school, span }) => ({
+          key: school,
+          label: `${SCHOOL_WORDS[school]}${school === stage.school ? ' (planned)' : ''}`,
+          from: span.from,
+          to: span.to,
+          words: `${showMinutes(span.from)} to ${span.to === null ? 'any time' : showMinutes(span.to)}`,
+          tone: school === stage.school ? 'chosen' : 'window',
+        }))}
+      />
+      {windows.tapeSafeMin === null ? null : <Body>{`Takes tape after ${showMinutes(windows.tapeSafeMin)}.`}</Body>}
+    </Sheet>
+  );
+}
+
+const minuteTicks = (end: number) => ticksIn(0, end, tickStep(end, 5)).map((at) => ({ at, label: showMinutes(at) }));
+
+const styles = StyleSheet.create({ figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.wide } });

@@ -1,0 +1,37 @@
+import { MaterialCommunityIcons } from '@expo/vector-icons';
+import type { Answer, Checked, Question } from '@lintrel/core';
+import { StyleSheet, View } from 'react-native';
+import { colour, size, space } from '@/theme/theme';
+import { Sheet } from '@/ui/Screen';
+import { Body, Figure, Title } from '@/ui/Words';
+import { AnswerPicture } from './AnswerPicture';
+
+const TONES = {
+  good: { icon: 'check-circle-outline', colour: colour.calm },
+  caution: { icon: 'triangle-outline', colour: colour.caution },
+  bad: { icon: 'octagon-outline', colour: colour.accent },
+} as const;
+
+/** The answer in words, large, with its figures and a picture. */
+export function AnswerSheet({ question, answer }: { question: Question; answer: Checked<Answer> }) {
+  if (!answer.ok) return <Sheet><Body>The answer comes back when every field can be read.</Body></Sheet>;
+  const { headline, tone, rows } = question.words(answer.value);
+  return (
+    <Sheet>
+      <View style={styles.head} role="status" testID="answer">
+        <MaterialCommunityIcons name={TONES[tone].icon} size={size.title} color={TONES[tone].colour} />
+        <Title style={styles.headline}>{headline}</Title>
+      </View>
+      <AnswerPicture name={question.name} answer={answer.value} />
+      <View style={styles.figures}>
+        {rows.map(({ label, value }) => <Figure key={label} label={label} value={value} />)}
+      </View>
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  head: { flexDirection: 'row', alignItems: 'center', gap: space.small },
+  headline: { flex: 1 },
+  figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.base },
+});

@@ -1,0 +1,28 @@
+import { ask, exampleInput, type Answer, type Checked, type Question, type Shelf, type Way } from '@lintrel/core';
+import { useState } from 'react';
+
+/** A question being asked: what is typed, and what it answers right now. */
+export interface Asked {
+  readonly input: Readonly<Record<string, string>>;
+  readonly way: Way | undefined;
+  readonly answer: Checked<Answer>;
+  readonly set: (key: string, value: string) => void;
+  readonly choose: (way: Way) => void;
+}
+
+/** Opens a question already answered for its example. */
+export function useQuestion(of: Question, shelf: Shelf): Asked {
+  const [way, setWay] = useState(of.ways[0] as Way | undefined);
+  const [input, setInput] = useState(() => exampleInput(of));
+  return {
+    input,
+    way,
+    answer: ask(of.name, input, shelf),
+    set: (key, value) => setInput((now) => ({ ...now, [key]: value })),
+    choose: (next) => {
+      setWay(next);
+      // What both ways share stays as it was typed.
+      setInput((now) => Object.fromEntries(Object.entries(exampleInput(of, next)).map(([key, example]) => [key, now[key] ?? example])));
+    },
+  };
+}

@@ -1,0 +1,47 @@
+/** The piece of a sheet that is shown: lower left corner and width, mm, and mm to a dp. */
+export interface View {
+  readonly x: number;
+  readonly y: number;
+  readonly mmPerDp: number;
+}
+
+export interface Frame {
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface SheetBox {
+  readonly minX: number;
+  readonly minY: number;
+  readonly maxX: number;
+  readonly maxY: number;
+}
+
+/** Room left round a drawing, dp. */
+const MARGIN_DP = 22;
+const CLOSEST_MM_PER_DP = 0.01;
+
+/** Shows a whole box in a frame, centred. */
+export function fitted(box: SheetBox, frame: Frame): View {
+  const inner = { width: Math.max(1, frame.width - 2 * MARGIN_DP), height: Math.max(1, frame.height - 2 * MARGIN_DP) };
+  const mmPerDp = Math.max((box.maxX - box.minX) / inner.width, (box.maxY - box.minY) / inner.height, 1e-6);
+  return {
+    x: (box.minX + box.maxX) / 2 - (frame.width * mmPerDp) / 2,
+    y: (box.minY + box.maxY) / 2 - (frame.height * mmPerDp) / 2,
+    mmPerDp,
+  };
+}
+
+/** Moves the view by a drag of the finger, dp. */
+export const panned = (view: View, dx: number, dy: number): View => ({ ...view, x: view.x - dx * view.mmPerDp, y: view.y + dy * view.mmPerDp });
+
+/**
+ * Zooms about a place in the frame.
+ * @param factor above 1 comes closer
+ * @param at place in the frame, dp from the upper left, that stays where it is
+ */
+export function zoomed(view: View, factor: number, at: { x: number; y: number }, frame: Frame, widest: number): View {
+  const mmPerDp = Math.min(widest * 2, Math.max(CLOSEST_MM_PER_DP, view.mmPerDp / factor));
+  const held = { x: view.x + at.x * view.mmPerDp, y: view.y + (frame.height - at.y) * view.mmPerDp };
+  return { x: held.x - at.x * mmPerDp, y: held.y - (frame.height - at.y) * mmPerDp, mmPerDp };
+}

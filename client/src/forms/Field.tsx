@@ -1,0 +1,60 @@
+import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { HelperText, TextInput } from 'react-native-paper';
+import { colour, font, size } from '@/theme/theme';
+
+interface TypedProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (text: string) => void;
+  readonly onBlur?: () => void;
+  readonly fault?: string;
+  readonly hint?: string;
+  readonly unit?: string;
+  readonly multiline?: boolean;
+  /** `numeric` brings up the number keys; lengths keep letters and signs for their notation. */
+  readonly keys?: 'default' | 'numeric';
+  readonly testID?: string;
+}
+
+/** A typed value with its unit, and what is wrong with it right below. */
+export const Typed = ({ label, value, onChange, onBlur, fault, hint, unit, multiline, keys = 'default', testID }: TypedProps) => (
+  <View style={styles.field}>
+    <TextInput
+      mode="outlined"
+      label={label}
+      accessibilityLabel={unit ? `${label}, ${unit}` : label}
+      value={value}
+      onChangeText={onChange}
+      onBlur={onBlur}
+      error={Boolean(fault)}
+      multiline={multiline}
+      inputMode={keys === 'numeric' ? 'decimal' : 'text'}
+      right={unit ? <TextInput.Affix text={unit} textStyle={styles.unit} /> : undefined}
+      style={styles.input}
+      outlineColor={colour.quiet}
+      testID={testID}
+    />
+    {fault ? <HelperText type="error" role="alert" style={styles.help}>{fault}</HelperText> : hint ? <HelperText type="info" style={styles.help}>{hint}</HelperText> : null}
+  </View>
+);
+
+type FieldProps<V extends FieldValues, T> = Omit<TypedProps, 'value' | 'onChange' | 'onBlur' | 'fault'> & { readonly control: Control<V, unknown, T>; readonly name: FieldPath<V> };
+
+/** A typed value of a form. */
+export function Field<V extends FieldValues, T>({ control, name, ...rest }: FieldProps<V, T>) {
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field, fieldState }) => <Typed {...rest} value={String(field.value ?? '')} onChange={field.onChange} onBlur={field.onBlur} fault={fieldState.error?.message} testID={rest.testID ?? name} />}
+    />
+  );
+}
+
+const styles = StyleSheet.create({
+  field: { flexGrow: 1, flexShrink: 1, flexBasis: 130 },
+  input: { backgroundColor: colour.sheet, fontFamily: font.body, fontSize: size.large },
+  unit: { fontFamily: font.label, fontSize: size.base, color: colour.quiet },
+  help: { fontFamily: font.label, fontSize: size.small },
+});

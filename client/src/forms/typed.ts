@@ -1,0 +1,39 @@
+import { readHumidity, readLength, readTemperature, type LengthContext, type Reading } from '@lintrel/core';
+import * as v from 'valibot';
+
+/** Schema of a field: typed text, read by a reader of core, then checked by a schema of core. */
+function typed<T>(read: (text: string) => Reading<T>, then: v.GenericSchema<T, T>) {
+  return v.pipe(
+    v.string(),
+    v.rawTransform(({ dataset, addIssue, NEVER }) => {
+      const reading = read(dataset.value);
+      const checked = reading.ok ? v.safeParse(then, reading.value) : null;
+      if (checked?.success) return checked.output;
+      addIssue({ message: reading.ok ? (checked?.issues?.[0].message ?? '') : reading.message });
+      return NEVER;
+    }),
+  );
+}
+
+/** A typed length, mm. */
+export const typedLength = (then: v.GenericSchema<number, number>, context: LengthContext = {}) => typed((text) => readLength(text, context), then);
+
+/** A typed temperature, °C. */
+export const typedTemperature = (then: v.GenericSchema<number, number>) => typed(readTemperature, then);
+
+/** A typed humidity, %. */
+export const typedHumidity = (then: v.GenericSchema<number, number>) => typed(readHumidity, then);
+
+const readNumber = (text: string): Reading<number> => {
+  const trimmed = text.trim();
+  if (trimmed === '') return { ok: false, message: 'a number is missing' };
+  const number = Number(trimmed.replace('−', '-'));
+  return Number.isFinite(number) ? { ok: true, value: number } : { ok: false, message: `"${trimmed}" is not a number: write it like 12 or 0.5` };
+};
+
+/** A typed plain number. */
+export const typedNumber = (then: v.GenericSchema<number, number>) => typed(readNumber, then);
+
+/** A typed number that may be left empty, which means none. */
+export const typedOrNone = (then: v.GenericSchema<number | null, number | null>) =>
+  typed<number | null>((text) => (text.trim() === '' ? { ok: true, value: null } : readNumber(text)), then);

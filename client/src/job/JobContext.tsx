@@ -1,0 +1,127 @@
+import type { Design, Plan, Shelf } from '@lintrel/core';
+import { createContext, useContext, useEffect, useRef, useState, type PropsWithChildren } from 'react';
+import { useJobQuery, useShelf } from '@/api/queries';
+import { Action } from '@/ui/Action';
+import { Waiting } from '@/ui/Screen';
+import { compute } from '@/worker/worker';
+import { dropDraft, readDraft } from './drafts';
+import { createSaver, type Saver, type SaveState } from './saving';
+
+/** A job being worked on: what a person decided, what follows, and how it is kept. */
+export interface OpenJob {
+  readonly id: string;
+  readonly design: Design;
+  /** Revision the server has confirmed. */
+  readonly revision: number;
+  readonly shelf: Shelf;
+  /** The newest plan; null until the first is there. */
+  readonly plan: Plan | null;
+  /** True while the plan shown is older than the design. */
+  readonly planning: boolean;
+  readonly planError: string | null;
+  readonly saved: SaveState;
+  /** Changes the design; finishes of areas follow their lines. `words` offers to take it back. */
+  readonly change: (update: (design: Design) => Design, words?: string) => Promise<void>;
+  /** The last change that can be taken back, in words. */
+  readonly undoable: { readonly words: string; readonly undo: () => void; readonly dismiss: () => void } | null;
+  readonly settleStale: (keep: 'mine' | 'theirs') => void;
+}
+
+const Context = createContext<OpenJob | null>(null);
+
+/** The job the screen is in. */
+export function useJob(): OpenJob {
+  const job = useContext(Context);
+  if (!job) throw new Error('useJob is used outside a job');
+  return job;
+}
+
+/** Loads a job and keeps it at hand for the screens inside. */
+export function JobProvider({ id, children }: PropsWithChildren<{ id: string }>) {
+  const job = useJobQuery(id);
+  const shelf = useShelf();
+  if (!job.data || !shelf.data) {
+    const error = job.error ?? shelf.error;
+    return <Waiting what="the job" error={error} retry={<Action label="Try again" onPress={() => void Promise.all([job.refetch(), shelf.refetch()])} />} />;
+  }
+  return <Loaded key={id} id={id} first={job.data} shelf={shelf.data}>{children}</Loaded>;
+}
+
+function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; first: { revision: number; design: Design }; shelf: Shelf }>) {
+  const [design, setDesign] = useState(() => readDraft(id)?.design ?? first.design);
+  const [revision, setRevision] = useState(first.revision);
+  const [saved, setSaved] = useState<SaveState>({ kind: 'saved' });
+  const [undoable, setUndoable] = useState<{ words: string; before: Design } | null>(null);
+  const newest = useRef(design);
+  const saver = useRef<Saver>(null);
+  const chain = useRef(Promise.resolve());
+
+  const saveFrom = (base: number) => {
+    saver.current?.stop();
+    saver.current = createSaver(id, base, (state, confirmed) => {
+      setSaved(state);
+      if (confirmed) setRevision(confirmed.revision);
+    });
+  };
+  useEffect(() => {
+    const draft = readDraft(id);
+    saveFrom(draft?.revision ?? first.revision);
+    if (draft) saver.current?.save(draft.design);
+    return () => saver.current?.stop();
+    // A job is loaded once; later revisions come by way of the saver.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [id]);
+
+  const show = (next: Design) => {
+    newest.current = next;
+    setDesign(next);
+  };
+  const change: OpenJob['change'] = (update, words) => {
+    // Changes wait for each other, since the finishes are carried over by the worker in between.
+    chain.current = chain.current.then(async () => {
+      const before = newest.current;
+      const next = await compute('carry', { before, after: update(before) });
+      show(next);
+      setUndoable(words ? { words, before } : null);
+      saver.current?.save(next);
+    });
+    return chain.current;
+  };
+  const settleStale = (keep: 'mine' | 'theirs') => {
+    if (saved.kind !== 'stale') return;
+    if (keep === 'theirs') {
+      dropDraft(id);
+      show(saved.current.design);
+      setRevision(saved.current.revision);
+      saveFrom(saved.current.revision);
+      setSaved({ kind: 'saved' });
+    } else saver.current?.rebase(saved.current.revision);
+  };
+  const planned = usePlan(design, shelf);
+  const undo = undoable && {
+    words: undoable.words,
+    undo: () => {
+      show(undoable.before);
+      saver.current?.save(undoable.before);
+      setUndoable(null);
+    },
+    dismiss: () => setUndoable(null),
+  };
+  return <Context.Provider value={{ id, design, revision, shelf, ...planned, saved, change, undoable: undo, settleStale }}>{children}</Context.Provider>;
+}
+
+/** The plan of a design, from the worker; an older answer never replaces a newer one. */
+export function usePlan(design: Design, shelf: Shelf): Pick<OpenJob, 'plan' | 'planning' | 'planError'> {
+  const [state, setState] = useState<{ plan: Plan | null; of: Design | null; error: string | null }>({ plan: null, of: null, error: null });
+  useEffect(() => {
+    let wanted = true;
+    compute('plan', { design, shelf }).then(
+      (plan) => wanted && setState({ plan, of: design, error: null }),
+      (error: Error) => wanted && setState((last) => ({ ...last, of: design, error: error.message })),
+    );
+    return () => {
+      wanted = false;
+    };
+  }, [design, shelf]);
+  return { plan: state.plan, planning: state.of !== design, planError: state.error };
+}

@@ -1,0 +1,30 @@
+import { Link, usePathname, type Href } from 'expo-router';
+import { ScrollView, StyleSheet, Text } from 'react-native';
+import { colour, font, measure, size, space } from '@/theme/theme';
+import { STEPS } from '@/words';
+
+/** The steps of a job in the order of the work; any can be gone to at any time. */
+export function StepBar({ id }: { id: string }) {
+  const path = usePathname();
+  return (
+    <ScrollView horizontal showsHorizontalScrollIndicator={false} style={styles.bar} contentContainerStyle={styles.steps} role="navigation" aria-label="Steps of the job">
+      {STEPS.map(({ path: step, label }) => {
+        const here = path.startsWith(`/job/${id}/${step}`);
+        return (
+          <Link key={step} href={`/job/${id}/${step}` as Href} replace aria-current={here ? 'step' : undefined} style={[styles.step, here && styles.here]}>
+            <Text style={[styles.word, here && styles.wordHere]}>{label}</Text>
+          </Link>
+        );
+      })}
+    </ScrollView>
+  );
+}
+
+const styles = StyleSheet.create({
+  bar: { flexGrow: 0, backgroundColor: colour.sheet, borderBottomWidth: measure.hairline, borderBottomColor: colour.hairline },
+  steps: { paddingHorizontal: space.small },
+  step: { height: measure.target, paddingHorizontal: space.middle, lineHeight: measure.target, borderBottomWidth: 3, borderBottomColor: 'transparent' },
+  here: { borderBottomColor: colour.calm },
+  word: { fontFamily: font.label, fontSize: size.base, color: colour.quiet },
+  wordHere: { fontFamily: font.heading, color: colour.ink },
+});

@@ -1,0 +1,54 @@
+import { useState, type PropsWithChildren, type ReactNode } from 'react';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { MaterialCommunityIcons } from '@expo/vector-icons';
+import { colour, measure, size, space } from '@/theme/theme';
+import { useWide } from '@/theme/useWide';
+import { Small } from '@/ui/Words';
+
+interface StepLayoutProps {
+  /** The part, large; left out where a step has nothing to draw. */
+  readonly drawing?: ReactNode;
+  /** The one main action, at the thumb. */
+  readonly action?: ReactNode;
+}
+
+/** A step of a job: on a phone the drawing above and the list below, to be pulled up; on a wide screen side by side. */
+export function StepLayout({ drawing, action, children }: PropsWithChildren<StepLayoutProps>) {
+  const wide = useWide();
+  const [pulledUp, setPulledUp] = useState(false);
+  const list = (
+    <View style={[styles.list, wide && drawing ? styles.panel : null]}>
+      {!wide && drawing ? <Handle up={pulledUp} onPress={() => setPulledUp(!pulledUp)} /> : null}
+      <ScrollView style={styles.fill} contentContainerStyle={[styles.content, !drawing && styles.readable]}>{children}</ScrollView>
+      {action ? <View style={styles.action}>{action}</View> : null}
+    </View>
+  );
+  if (!drawing) return list;
+  return (
+    <View style={[styles.fill, wide ? styles.across : styles.down]}>
+      <View style={wide ? styles.fill : pulledUp ? styles.low : styles.high}>{drawing}</View>
+      {list}
+    </View>
+  );
+}
+
+const Handle = ({ up, onPress }: { up: boolean; onPress: () => void }) => (
+  <Pressable role="button" aria-label={up ? 'Larger drawing' : 'Larger list'} onPress={onPress} style={styles.handle}>
+    <MaterialCommunityIcons name={up ? 'chevron-down' : 'chevron-up'} size={size.title} color={colour.quiet} />
+    <Small>{up ? 'Larger drawing' : 'Larger list'}</Small>
+  </Pressable>
+);
+
+const styles = StyleSheet.create({
+  fill: { flex: 1 },
+  across: { flexDirection: 'row' },
+  down: { flexDirection: 'column' },
+  high: { flex: 5 },
+  low: { flex: 1 },
+  list: { flex: 6, backgroundColor: colour.ground },
+  panel: { flex: 0, flexBasis: measure.panel, borderLeftWidth: measure.hairline, borderLeftColor: colour.hairline },
+  content: { padding: space.middle, gap: space.middle },
+  readable: { width: '100%', maxWidth: measure.readable, alignSelf: 'center' },
+  handle: { flexDirection: 'row', alignItems: 'center', justifyContent: 'center', gap: space.tight, minHeight: measure.target, backgroundColor: colour.sheet, borderTopWidth: measure.hairline, borderBottomWidth: measure.hairline, borderColor: colour.hairline },
+  action: { padding: space.small, backgroundColor: colour.sheet, borderTopWidth: measure.hairline, borderTopColor: colour.hairline },
+});

@@ -1,0 +1,72 @@
+import { MD3LightTheme, type MD3Theme } from 'react-native-paper';
+
+/** Colours of the workshop drawing: paper, ink, one accent for "act now". Paint alone brings other colours. */
+export const colour = {
+  ground: '#F3F0E9',
+  sheet: '#FBFAF6',
+  ink: '#1D2A2D',
+  quiet: '#55625F',
+  hairline: '#CFC8BA',
+  accent: '#A63D12',
+  calm: '#1E6068',
+  caution: '#7A5200',
+  onDark: '#FBFAF6',
+} as const;
+
+/** The booth: dark, for the run sheet. */
+export const booth = {
+  ground: '#0F1415',
+  sheet: '#182022',
+  ink: '#EAE4D8',
+  quiet: '#A9B0AA',
+  hairline: '#364043',
+  accent: '#FF9D6E',
+  onAccent: '#0F1415',
+} as const;
+
+/** Steps of space, in dp. */
+export const space = { hair: 2, tight: 4, small: 8, middle: 12, base: 16, wide: 24, huge: 32 } as const;
+
+/** The few sizes of type. */
+export const size = { small: 13, base: 15, large: 18, title: 24, figure: 40, countdown: 72 } as const;
+
+/** Smallest targets, and other fixed measures, in dp. */
+export const measure = { target: 48, runTarget: 64, corner: 6, hairline: 1, rail: 208, panel: 420, readable: 640, wideFrom: 1000, swatch: 28, header: 56 } as const;
+
+export const font = {
+  label: 'BarlowSemiCondensed_500Medium',
+  heading: 'BarlowSemiCondensed_600SemiBold',
+  body: 'Barlow_400Regular',
+} as const;
+
+const variants = Object.fromEntries(
+  Object.entries(MD3LightTheme.fonts).map(([name, variant]) => [name, { ...variant, fontFamily: /body|default/.test(name) ? font.body : font.label, letterSpacing: 0 }]),
+) as unknown as MD3Theme['fonts'];
+
+/** The same look for the components of the library. */
+export const paperTheme: MD3Theme = {
+  ...MD3LightTheme,
+  roundness: measure.corner / 4,
+  fonts: variants,
+  colors: {
+    ...MD3LightTheme.colors,
+    primary: colour.calm,
+    onPrimary: colour.onDark,
+    primaryContainer: colour.ground,
+    onPrimaryContainer: colour.ink,
+    secondaryContainer: colour.ground,
+    background: colour.sheet,
+    surface: colour.sheet,
+    surfaceVariant: colour.sheet,
+    onSurface: colour.ink,
+    onSurfaceVariant: colour.quiet,
+    outline: colour.quiet,
+    outlineVariant: colour.hairline,
+    error: colour.accent,
+    onError: colour.onDark,
+    inverseSurface: colour.ink,
+    inverseOnSurface: colour.ground,
+    inversePrimary: booth.accent,
+    elevation: { level0: 'transparent', level1: colour.sheet, level2: colour.sheet, level3: colour.sheet, level4: colour.sheet, level5: colour.sheet },
+  },
+};

@@ -1,0 +1,37 @@
+import { StyleSheet } from 'react-native';
+import { Button } from 'react-native-paper';
+import { colour, font, measure, size } from '@/theme/theme';
+
+interface ActionProps {
+  readonly label: string;
+  readonly onPress: () => void;
+  /** `main`: the one thing to do here; `other`: beside it; `quiet`: on the side. */
+  readonly rank?: 'main' | 'other' | 'quiet';
+  readonly icon?: string;
+  readonly disabled?: boolean;
+  readonly busy?: boolean;
+  readonly testID?: string;
+}
+
+/** A button. */
+export const Action = ({ label, onPress, rank = 'other', icon, disabled, busy, testID }: ActionProps) => (
+  <Button
+    mode={rank === 'main' ? 'contained' : rank === 'other' ? 'outlined' : 'text'}
+    onPress={onPress}
+    icon={icon}
+    disabled={disabled}
+    loading={busy}
+    testID={testID}
+    contentStyle={styles.content}
+    labelStyle={styles.label}
+    style={rank === 'other' && styles.outlined}
+  >
+    {label}
+  </Button>
+);
+
+const styles = StyleSheet.create({
+  content: { minHeight: measure.target },
+  label: { fontFamily: font.heading, fontSize: size.base, marginVertical: 0 },
+  outlined: { borderColor: colour.quiet },
+});

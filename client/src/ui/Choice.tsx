@@ -1,0 +1,45 @@
+import { Pressable, StyleSheet, Text, View } from 'react-native';
+import { colour, font, measure, size, space } from '@/theme/theme';
+
+interface ChoiceProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly { readonly value: T; readonly label: string }[];
+  readonly onChange: (value: T) => void;
+}
+
+/** One of a few: the chosen one is inked in and underlined. */
+export function Choice<T extends string>({ label, value, options, onChange }: ChoiceProps<T>) {
+  return (
+    <View style={styles.group}>
+      <Text style={styles.label}>{label}</Text>
+      <View style={styles.row} role="radiogroup" aria-label={label}>
+        {options.map((option) => {
+          const chosen = option.value === value;
+          return (
+            <Pressable
+              key={option.value}
+              role="radio"
+              aria-checked={chosen}
+              aria-label={`${label}: ${option.label}`}
+              onPress={() => onChange(option.value)}
+              style={[styles.option, chosen && styles.chosen]}
+            >
+              <Text style={[styles.word, chosen && styles.wordChosen]}>{option.label}</Text>
+            </Pressable>
+          );
+        })}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: space.tight },
+  label: { fontFamily: font.label, fontSize: size.small, color: colour.quiet },
+  row: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.tight, rowGap: space.tight },
+  option: { minHeight: measure.target, justifyContent: 'center', paddingHorizontal: space.middle, borderBottomWidth: 3, borderBottomColor: colour.hairline },
+  chosen: { borderBottomColor: colour.calm, backgroundColor: colour.ground },
+  word: { fontFamily: font.label, fontSize: size.base, color: colour.quiet },
+  wordChosen: { fontFamily: font.heading, color: colour.ink },
+});

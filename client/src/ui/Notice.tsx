@@ -1,0 +1,30 @@
+import { MaterialCommunityIcons } from '@expo/vector-icons';
+import type { Advice } from '@lintrel/core';
+import { StyleSheet, View } from 'react-native';
+import { colour, measure, size, space } from '@/theme/theme';
+import { Body, Small } from './Words';
+
+const LOOK = {
+  stop: { icon: 'octagon-outline', tone: 'accent', word: 'Settle this' },
+  caution: { icon: 'triangle-outline', tone: 'caution', word: 'Look at this' },
+  note: { icon: 'circle-outline', tone: 'calm', word: 'Good to know' },
+} as const;
+
+/** Something a person should know: shape, word and sentence. */
+export function Notice({ level, text }: Pick<Advice, 'level' | 'text'>) {
+  const { icon, tone, word } = LOOK[level];
+  return (
+    <View style={styles.notice} role={level === 'stop' ? 'alert' : undefined}>
+      <MaterialCommunityIcons name={icon} size={size.large} color={colour[tone]} />
+      <View style={styles.words}>
+        <Small tone={tone}>{word}</Small>
+        <Body>{text}</Body>
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  notice: { flexDirection: 'row', gap: space.small, paddingVertical: space.small, borderTopWidth: measure.hairline, borderTopColor: colour.hairline },
+  words: { flex: 1, gap: space.hair },
+});

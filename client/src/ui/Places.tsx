@@ -1,0 +1,49 @@
+import { MaterialCommunityIcons } from '@expo/vector-icons';
+import { Link, usePathname, type Href } from 'expo-router';
+import { StyleSheet, Text, View } from 'react-native';
+import { colour, font, measure, size, space } from '@/theme/theme';
+import { useWide } from '@/theme/useWide';
+
+const PLACES = [
+  { href: '/', label: 'Jobs', icon: 'clipboard-text-outline', owns: (path: string) => path === '/' || path.startsWith('/job') },
+  { href: '/clock', label: 'Clock', icon: 'timer-sand', owns: (path: string) => path.startsWith('/clock') },
+  { href: '/bench', label: 'Bench', icon: 'ruler-square', owns: (path: string) => path.startsWith('/bench') },
+  { href: '/shelf', label: 'Shelf', icon: 'tape-measure', owns: (path: string) => path.startsWith('/shelf') },
+] as const;
+
+/** The four places, always in reach: below on a phone, at the left on a wide screen. */
+export function Places() {
+  const wide = useWide();
+  const path = usePathname();
+  return (
+    <View role="navigation" aria-label="Places" style={wide ? styles.rail : styles.bar}>
+      {wide ? <Text style={styles.name}>Lintrel</Text> : null}
+      {PLACES.map(({ href, label, icon, owns }) => {
+        const here = owns(path);
+        const tone = here ? colour.ink : colour.quiet;
+        return (
+          <Link key={href} href={href as Href} aria-current={here ? 'page' : undefined} style={[wide ? styles.railLink : styles.barLink, here && (wide ? styles.railHere : styles.barHere)]}>
+            <View style={wide ? styles.railInside : styles.barInside}>
+              <MaterialCommunityIcons name={icon} size={size.title} color={tone} />
+              <Text style={[styles.label, wide && styles.railLabel, { color: tone }]}>{label}</Text>
+            </View>
+          </Link>
+        );
+      })}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  bar: { flexDirection: 'row', backgroundColor: colour.sheet, borderTopWidth: measure.hairline, borderTopColor: colour.hairline },
+  barLink: { flex: 1, height: measure.header, borderTopWidth: 3, borderTopColor: 'transparent' },
+  barHere: { borderTopColor: colour.calm },
+  barInside: { flex: 1, alignItems: 'center', justifyContent: 'center' },
+  rail: { width: measure.rail, backgroundColor: colour.sheet, borderRightWidth: measure.hairline, borderRightColor: colour.hairline, paddingTop: space.base },
+  railLink: { minHeight: measure.target, paddingHorizontal: space.base, borderLeftWidth: 4, borderLeftColor: 'transparent' },
+  railHere: { borderLeftColor: colour.calm, backgroundColor: colour.ground },
+  railInside: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.target },
+  name: { fontFamily: font.heading, fontSize: size.title, color: colour.ink, paddingHorizontal: space.wide, paddingBottom: space.base },
+  label: { fontFamily: font.label, fontSize: size.small },
+  railLabel: { fontSize: size.large },
+});

@@ -1,0 +1,39 @@
+import type { PropsWithChildren, ReactNode } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { colour, measure, space } from '@/theme/theme';
+
+interface RowProps {
+  readonly onPress?: () => void;
+  readonly chosen?: boolean;
+  readonly label: string;
+  readonly before?: ReactNode;
+  readonly after?: ReactNode;
+  readonly testID?: string;
+}
+
+/** A line of a list, pressable when it leads somewhere. */
+export function Row({ onPress, chosen = false, label, before, after, testID, children }: PropsWithChildren<RowProps>) {
+  const inside = (
+    <>
+      {before}
+      <View style={styles.middle}>{children}</View>
+      {after}
+    </>
+  );
+  if (!onPress) return <View style={styles.row} testID={testID}>{inside}</View>;
+  return (
+    <Pressable role="button" aria-label={label} aria-pressed={chosen} onPress={onPress} testID={testID} style={[styles.row, chosen && styles.chosen]}>
+      {inside}
+    </Pressable>
+  );
+}
+
+/** A small square of paint. */
+export const Swatch = ({ colour: paint }: { colour: string }) => <View style={[styles.swatch, { backgroundColor: paint }]} />;
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.target, paddingVertical: space.small, paddingHorizontal: space.small, borderTopWidth: measure.hairline, borderTopColor: colour.hairline, borderLeftWidth: 4, borderLeftColor: 'transparent' },
+  chosen: { borderLeftColor: colour.calm, backgroundColor: colour.ground },
+  middle: { flex: 1, gap: space.hair },
+  swatch: { width: measure.swatch, height: measure.swatch, borderRadius: measure.corner, borderWidth: measure.hairline, borderColor: colour.quiet },
+});

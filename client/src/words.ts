@@ -1,0 +1,41 @@
+import type { School, WindowState } from '@lintrel/core';
+
+// Words that stand in more than one place.
+
+export const STEPS = [
+  { path: 'piece', label: 'Piece' },
+  { path: 'lines', label: 'Lines' },
+  { path: 'areas', label: 'Areas' },
+  { path: 'coats', label: 'Coats' },
+  { path: 'tape', label: 'Tape' },
+  { path: 'time', label: 'Time' },
+  { path: 'run', label: 'Run' },
+  { path: 'look-back', label: 'Look back' },
+] as const;
+
+export const SCHOOL_WORDS: Readonly<Record<School, string>> = { wet: 'Wet', touch: 'Touch-dry', dry: 'Dry' };
+
+export const WINDOW_WORDS: Readonly<Record<WindowState, string>> = { before: 'Not yet', open: 'Open now', passed: 'Passed' };
+
+export const STATE_WORDS = { planning: 'Being planned', 'in-shop': 'In the shop', finished: 'Finished' } as const;
+
+export const KEEP = 'Keep as it is';
+export const ESTIMATE = 'estimate';
+
+/** Time of day of an instant, with the weekday when it is not today. */
+export function clockTime(at: number, now: number): string {
+  const time = new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
+  if (new Date(at).toDateString() === new Date(now).toDateString()) return time;
+  const days = Math.abs(at - now) / 86_400_000;
+  const day = new Date(at).toLocaleDateString(undefined, days < 6 ? { weekday: 'short' } : { day: 'numeric', month: 'short' });
+  return `${day} ${time}`;
+}
+
+/** Countdown: minutes and seconds under an hour, hours and minutes above. */
+export function countdown(ms: number): string {
+  const seconds = Math.max(0, Math.round(ms / 1000));
+  const pad = (number: number) => String(number).padStart(2, '0');
+  if (seconds < 3600) return `${Math.floor(seconds / 60)}:${pad(seconds % 60)}`;
+  if (seconds < 48 * 3600) return `${Math.floor(seconds / 3600)} h ${pad(Math.floor((seconds % 3600) / 60))}`;
+  return `${Math.floor(seconds / 86_400)} d ${Math.floor((seconds % 86_400) / 3600)} h`;
+}

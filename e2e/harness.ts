@@ -1,0 +1,125 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { createServer, type AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pg from 'pg';
+import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+
+/** Address of a PostgreSQL that databases may be made in and dropped from; set by the scripts. */
+function adminUrl(): string {
+  const url = process.env.LINTREL_TEST_DATABASE;
+  if (!url) throw new Error('LINTREL_TEST_DATABASE is not set: run "npm test"');
+  return url;
+}
+
+export interface TestDatabase {
+  readonly url: string;
+  readonly drop: () => Promise<void>;
+}
+
+/** Makes an empty database of its own. */
+export async function makeDatabase(): Promise<TestDatabase> {
+  const name = `test_${randomBytes(6).toString('hex')}`;
+  const run = async (sql: string) => {
+    const client = new pg.Client({ connectionString: adminUrl() });
+    await client.connect();
+    try {
+      await client.query(sql);
+    } finally {
+      await client.end();
+    }
+  };
+  await run(`CREATE DATABASE ${name}`);
+  const url = new URL(adminUrl());
+  url.pathname = `/${name}`;
+  return { url: url.href, drop: () => run(`DROP DATABASE ${name} WITH (FORCE)`) };
+}
+
+export interface RunningServer {
+  readonly url: string;
+  readonly process: ChildProcess;
+  readonly stop: () => Promise<void>;
+}
+
+/** Starts the real server in a process of its own and waits until it is healthy. */
+export async function startServer(database: string, { demo = true, port = 0 } = {}): Promise<RunningServer> {
+  const usedPort = port || (await freePort());
+  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+    env: { ...process.env, DATABASE_URL: database, PORT: String(usedPort), LINTREL_DEMO: demo ? 'yes' : 'no', LOG_LEVEL: 'error' },
+    stdio: ['ignore', 'inherit', 'inherit'],
+  });
+  const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+  const url = `http://127.0.0.1:${usedPort}`;
+  for (const start = Date.now(); ; ) {
+    if (await fetch(`${url}/api/health`).then(({ ok }) => ok, () => false)) break;
+    if (child.exitCode !== null || Date.now() - start > 60_000) throw new Error('the server did not start');
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  return {
+    url,
+    process: child,
+    stop: async () => {
+      child.kill('SIGTERM');
+      await ended;
+    },
+  };
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+export const PHONE = { width: 390, height: 844, hasTouch: true, isMobile: true } as const;
+export const WIDE = { width: 1280, height: 800 } as const;
+
+/** Said by a library about itself on the web, and by the browser about our own refusals on purpose. */
+const ALLOWED = [/useNativeDriver/];
+
+export interface TestBrowser {
+  readonly open: (url: string, size?: typeof PHONE | typeof WIDE) => Promise<TestPage>;
+  readonly close: () => Promise<void>;
+}
+
+export interface TestPage {
+  readonly page: Page;
+  /** Errors the console has shown so far, those a test expects left out. */
+  readonly errors: () => string[];
+  /** From here on, console lines that match are expected. */
+  readonly expectErrors: (pattern: RegExp) => void;
+}
+
+/** Starts a real browser with a fresh profile. */
+export async function startBrowser(): Promise<TestBrowser> {
+  const profile = await mkdtemp(join(tmpdir(), 'lintrel-browser-'));
+  const browser: Browser = await puppeteer.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    headless: true,
+    userDataDir: profile,
+    args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu-sandbox', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run', '--force-color-profile=srgb'],
+  });
+  return {
+    open: async (url, size = PHONE) => {
+      const page = await browser.newPage();
+      await page.setViewport({ ...size, deviceScaleFactor: 1 });
+      const seen: string[] = [];
+      const allowed = [...ALLOWED];
+      page.on('console', (message) => message.type() === 'error' && seen.push(message.text()));
+      page.on('pageerror', (error) => seen.push(String(error)));
+      await page.goto(url, { waitUntil: 'domcontentloaded' });
+      return { page, errors: () => seen.filter((text) => !allowed.some((pattern) => pattern.test(text))), expectErrors: (pattern) => void allowed.push(pattern) };
+    },
+    close: async () => {
+      await browser.close();
+      await rm(profile, { recursive: true, force: true, maxRetries: 5 });
+    },
+  };
+}
