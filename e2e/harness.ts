@@ -52,8 +52,14 @@ export async function startServer(database: string, { demo = true, port = 0 } = 
   });
   const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
   const url = `http://127.0.0.1:${usedPort}`;
-  for (const start = Date.now(); ; ) {
-    if (await fetch(`${url}/api/health`).then(({ ok }) => ok, () => false)) break;
+  for (const start = Date.now(); ;) {
+    if (
+      await fetch(`${url}/api/health`).then(
+        ({ ok }) => ok,
+        () => false,
+      )
+    )
+      break;
     if (child.exitCode !== null || Date.now() - start > 60_000) throw new Error('the server did not start');
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
@@ -104,7 +110,18 @@ export async function startBrowser(): Promise<TestBrowser> {
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     headless: true,
     userDataDir: profile,
-    args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu-sandbox', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run', '--force-color-profile=srgb'],
+    args: [
+      '--no-sandbox',
+      '--disable-dev-shm-usage',
+      '--disable-gpu-sandbox',
+      '--use-angle=swiftshader',
+      '--enable-unsafe-swiftshader',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--no-first-run',
+      '--force-color-profile=srgb',
+    ],
   });
   return {
     open: async (url, size = PHONE) => {
@@ -115,7 +132,11 @@ export async function startBrowser(): Promise<TestBrowser> {
       page.on('console', (message) => message.type() === 'error' && seen.push(message.text()));
       page.on('pageerror', (error) => seen.push(String(error)));
       await page.goto(url, { waitUntil: 'domcontentloaded' });
-      return { page, errors: () => seen.filter((text) => !allowed.some((pattern) => pattern.test(text))), expectErrors: (pattern) => void allowed.push(pattern) };
+      return {
+        page,
+        errors: () => seen.filter((text) => !allowed.some((pattern) => pattern.test(text))),
+        expectErrors: (pattern) => void allowed.push(pattern),
+      };
     },
     close: async () => {
       await browser.close();

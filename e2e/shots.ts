@@ -15,10 +15,12 @@ interface Shot {
   readonly before?: (page: Page) => Promise<void>;
 }
 
-const tap = (selector: string, index = 0) => async (page: Page) => {
-  await page.waitForSelector(selector, { timeout: 20_000 });
-  await (await page.$$(selector))[index].click();
-};
+const tap =
+  (selector: string, index = 0) =>
+  async (page: Page) => {
+    await page.waitForSelector(selector, { timeout: 20_000 });
+    await (await page.$$(selector))[index].click();
+  };
 
 const shots = (job: (title: string) => string): Shot[] => [
   { name: 'jobs', path: '/' },

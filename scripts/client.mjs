@@ -3,7 +3,17 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import { hashOf, ROOT, run, say } from './shell.mjs';
 
-const SOURCES = ['core/src', 'client/app', 'client/src', 'client/public', 'client/assets', 'client/app.json', 'client/babel.config.js', 'client/metro.config.js', 'package-lock.json'];
+const SOURCES = [
+  'core/src',
+  'client/app',
+  'client/src',
+  'client/public',
+  'client/assets',
+  'client/app.json',
+  'client/babel.config.js',
+  'client/metro.config.js',
+  'package-lock.json',
+];
 const NOT_BUILT = /\.test\.tsx?$/;
 
 /** Makes sure that client/dist belongs to the sources as they are. */

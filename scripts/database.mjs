@@ -27,7 +27,12 @@ export async function startDatabase(programs, name, { durable = true } = {}) {
     const secret = randomBytes(24).toString('hex');
     writeFileSync(secretFile, secret, { mode: 0o600 });
     own(secretFile, user);
-    runAs(user, join(programs, 'initdb'), ['-D', data, '-U', 'lintrel', '-A', 'scram-sha-256', `--pwfile=${secretFile}`, '-E', 'UTF8', '--locale=C.UTF-8', ...(durable ? [] : ['--no-sync'])], 'ignore');
+    runAs(
+      user,
+      join(programs, 'initdb'),
+      ['-D', data, '-U', 'lintrel', '-A', 'scram-sha-256', `--pwfile=${secretFile}`, '-E', 'UTF8', '--locale=C.UTF-8', ...(durable ? [] : ['--no-sync'])],
+      'ignore',
+    );
   }
   const secret = readFileSync(secretFile, 'utf8').trim();
   const sockets = socketFolder(home, user);
@@ -35,7 +40,9 @@ export async function startDatabase(programs, name, { durable = true } = {}) {
   let port = runningPort(user, programs, data);
   if (port === null) {
     port = await freePort();
-    const options = [`-c listen_addresses=127.0.0.1`, `-c port=${port}`, `-c unix_socket_directories=${sockets}`, ...(durable ? [] : ['-c fsync=off'])].join(' ');
+    const options = [`-c listen_addresses=127.0.0.1`, `-c port=${port}`, `-c unix_socket_directories=${sockets}`, ...(durable ? [] : ['-c fsync=off'])].join(
+      ' ',
+    );
     try {
       control(['-l', join(home, 'log'), '-o', options, 'start']);
     } catch {

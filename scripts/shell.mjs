@@ -42,7 +42,10 @@ export function hashOf(paths, skip = () => false) {
   const hash = createHash('sha256');
   const visit = (path) => {
     if (skip(path) || !existsSync(path)) return;
-    if (statSync(path).isDirectory()) return readdirSync(path).sort().forEach((name) => visit(join(path, name)));
+    if (statSync(path).isDirectory())
+      return readdirSync(path)
+        .sort()
+        .forEach((name) => visit(join(path, name)));
     hash.update(path.slice(ROOT.length)).update('\0').update(readFileSync(path)).update('\0');
   };
   paths.forEach((path) => visit(join(ROOT, path)));

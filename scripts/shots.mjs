@@ -9,7 +9,9 @@ const chromium = ensureChromium();
 ensureClient();
 const database = await startDatabase(ensurePostgres(), 'test-database', { durable: false });
 try {
-  run(process.execPath, ['--import', 'tsx', 'e2e/shots.ts', ...process.argv.slice(2)], { env: { ...process.env, LINTREL_TEST_DATABASE: database.url, CHROMIUM: chromium } });
+  run(process.execPath, ['--import', 'tsx', 'e2e/shots.ts', ...process.argv.slice(2)], {
+    env: { ...process.env, LINTREL_TEST_DATABASE: database.url, CHROMIUM: chromium },
+  });
 } finally {
   database.stop();
 }

@@ -29,7 +29,10 @@ async function announce(ended) {
   void ended.then(() => (over = true));
   const address = `http://${HOST === '0.0.0.0' ? '127.0.0.1' : HOST}:${PORT}`;
   while (!over) {
-    const healthy = await fetch(`${address}/api/health`).then((answer) => answer.ok, () => false);
+    const healthy = await fetch(`${address}/api/health`).then(
+      (answer) => answer.ok,
+      () => false,
+    );
     if (healthy) return say(`open ${address} in a browser; ctrl-C stops it`);
     await new Promise((resolve) => setTimeout(resolve, 150));
   }

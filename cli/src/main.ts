@@ -58,7 +58,11 @@ function answer(name: string, words: readonly string[]): number {
   for (const word of words) {
     const at = word.indexOf('=');
     const key = word.slice(0, at);
-    if (at < 1) faults.push({ path: word, message: `is not KEY=VALUE${questionNamed(name) ? `; ${name} accepts ${Object.keys(questionNamed(name)?.keys ?? {}).join(', ')}` : ''}` });
+    if (at < 1)
+      faults.push({
+        path: word,
+        message: `is not KEY=VALUE${questionNamed(name) ? `; ${name} accepts ${Object.keys(questionNamed(name)?.keys ?? {}).join(', ')}` : ''}`,
+      });
     else if (Object.hasOwn(input, key)) faults.push({ path: key, message: 'is given twice' });
     else input[key] = word.slice(at + 1);
   }

@@ -6,7 +6,7 @@ import { Rail, type Band } from '@/clock/Rail';
 import { ticksIn, tickStep } from '@/clock/ticks';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Row } from '@/ui/Row';
+import { Row, Rows } from '@/ui/Row';
 import { Screen, Sheet, Waiting } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
@@ -26,7 +26,12 @@ const MOST_AHEAD_MIN = 3 * 1440;
 export default function ClockScreen() {
   const { data, error, refetch } = useJobs();
   const now = useNow();
-  if (!data) return <Screen title="Clock"><Waiting what="the windows" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} /></Screen>;
+  if (!data)
+    return (
+      <Screen title="Clock">
+        <Waiting what="the windows" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
+      </Screen>
+    );
   const due = data.jobs.flatMap((job): Due[] => job.windows.map((window) => ({ job, window }))).sort((a, b) => a.window.opens - b.window.opens);
   return (
     <Screen title="Clock" about="What is drying or due, in all jobs. Times are estimates from the air and the film; a touch test counts for more.">
@@ -37,8 +42,16 @@ export default function ClockScreen() {
         </Sheet>
       ) : (
         <>
-          <Sheet><AllOnOneRail due={due} now={now} /></Sheet>
-          <Sheet>{due.map((one) => <DueRow key={`${one.job.id}${one.window.step}${one.window.opens}`} due={one} now={now} />)}</Sheet>
+          <Sheet>
+            <AllOnOneRail due={due} now={now} />
+          </Sheet>
+          <Sheet>
+            <Rows>
+              {due.map((one) => (
+                <DueRow key={`${one.job.id}${one.window.step}${one.window.opens}`} due={one} now={now} />
+              ))}
+            </Rows>
+          </Sheet>
         </>
       )}
     </Screen>
@@ -56,10 +69,8 @@ function AllOnOneRail({ due, now }: { due: readonly Due[]; now: number }) {
   const bands = due.map(({ job, window }): Band => ({
     key: `${job.id}${window.step}${window.opens}`,
     label: `${job.title}: ${window.what}`,
-    from: window.opens,
-    to: window.closes,
     words: `from ${clockTime(window.opens, now)}${window.closes === null ? ', no end' : ` to ${clockTime(window.closes, now)}`}`,
-    tone: windowState(window, now) === 'open' ? 'chosen' : 'window',
+    pieces: [{ from: window.opens, to: window.closes, tone: windowState(window, now) === 'open' ? 'chosen' : 'window' }],
   }));
   return <Rail from={from} to={to} now={now} ticks={ticks} bands={bands} />;
 }

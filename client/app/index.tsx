@@ -6,6 +6,7 @@ import { JobRow } from '@/jobs/JobRow';
 import { openTextFile } from '@/jobs/openFile';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
+import { Rows } from '@/ui/Row';
 import { Notice } from '@/ui/Notice';
 import { Screen, Sheet, Waiting } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
@@ -37,7 +38,11 @@ export default function JobsScreen() {
       {importJob.error ? <Notice level="stop" text={`This file was not taken in. ${importJob.error.message}`} /> : null}
       {data ? (
         <Sheet>
-          {jobs.map((job) => <JobRow key={job.id} job={job} now={now} />)}
+          <Rows>
+            {jobs.map((job) => (
+              <JobRow key={job.id} job={job} now={now} />
+            ))}
+          </Rows>
           {jobs.length === 0 ? <Body>No job yet. Start one, or answer a single question on the Bench.</Body> : null}
         </Sheet>
       ) : (

@@ -9,11 +9,16 @@ const EXAMPLES = new URL('../../examples/', import.meta.url);
 
 /** Fills an empty database with the shelf that ships and the demo jobs; leaves any other as it is. */
 export async function seedIfEmpty(db: Queryable, now: number): Promise<boolean> {
-  const { rows } = await db.query<{ filled: boolean }>('SELECT EXISTS (SELECT 1 FROM jobs) OR EXISTS (SELECT 1 FROM tapes) OR EXISTS (SELECT 1 FROM finishes) AS filled');
+  const { rows } = await db.query<{ filled: boolean }>(
+    'SELECT EXISTS (SELECT 1 FROM jobs) OR EXISTS (SELECT 1 FROM tapes) OR EXISTS (SELECT 1 FROM finishes) AS filled',
+  );
   if (rows[0].filled) return false;
   for (const tape of SHIPPED_SHELF.tapes) await insertEntry(db, 'tapes', tape);
   for (const finish of SHIPPED_SHELF.finishes) await insertEntry(db, 'finishes', finish);
-  for (const name of (await readdir(EXAMPLES)).filter((file) => file.endsWith('.json')).sort().reverse()) {
+  for (const name of (await readdir(EXAMPLES))
+    .filter((file) => file.endsWith('.json'))
+    .sort()
+    .reverse()) {
     await seedJob(db, name, now);
   }
   return true;

@@ -31,7 +31,9 @@ function OneQuestion({ question, shelf }: { question: Question; shelf: Shelf }) 
   return (
     <Screen title={question.title} about={question.about}>
       <AnswerSheet question={question} answer={asked.answer} />
-      <Sheet><QuestionForm question={question} asked={asked} shelf={shelf} /></Sheet>
+      <Sheet>
+        <QuestionForm question={question} asked={asked} shelf={shelf} />
+      </Sheet>
       <Action rank="quiet" label="All questions" icon="arrow-left" onPress={() => router.push('/bench')} />
     </Screen>
   );

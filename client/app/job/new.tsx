@@ -22,13 +22,16 @@ interface Fields {
 /** A new job: its name and what kind of thing it is. */
 export default function NewJobScreen() {
   const create = useCreateJob();
-  const { control, handleSubmit, watch, setValue } = useForm<Fields, unknown, v.InferOutput<typeof formSchema>>({ resolver: resolverOf<Fields, v.InferOutput<typeof formSchema>>(formSchema), defaultValues: { title: '', kind: 'road', scale: '1' } });
+  const { control, handleSubmit, watch, setValue } = useForm<Fields, unknown, v.InferOutput<typeof formSchema>>({
+    resolver: resolverOf<Fields, v.InferOutput<typeof formSchema>>(formSchema),
+    defaultValues: { title: '', kind: 'road', scale: '1' },
+  });
   const kind = watch('kind');
   const submit = handleSubmit((job) => create.mutate(job, { onSuccess: ({ id }) => router.replace(`/job/${id}/part/new`) }));
   return (
     <Screen title="New job" action={<Action rank="main" label="Start setting out" busy={create.isPending} onPress={() => void submit()} testID="submit" />}>
       <Sheet>
-        <Field control={control} name="title" label="Name of the job" />
+        <Field whole control={control} name="title" label="Name of the job" />
         <Choice
           label="What is it?"
           value={kind}
@@ -38,7 +41,16 @@ export default function NewJobScreen() {
             setValue('scale', value === 'model' ? '72' : '1');
           }}
         />
-        {kind === 'model' ? <Field control={control} name="scale" label="Scale, 1 to" keys="numeric" hint="72 for 1:72. Sizes may then be typed as the real thing's: 600 mm real" /> : null}
+        {kind === 'model' ? (
+          <Field
+            whole
+            control={control}
+            name="scale"
+            label="Scale, 1 to"
+            keys="numeric"
+            hint="72 for 1:72. Sizes may then be typed as the real thing's: 600 mm real"
+          />
+        ) : null}
         {create.error ? <Notice level="stop" text={create.error.message} /> : null}
       </Sheet>
     </Screen>

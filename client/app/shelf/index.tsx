@@ -6,7 +6,7 @@ import { useShelf } from '@/api/queries';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
-import { Row, Swatch } from '@/ui/Row';
+import { Row, Rows, Swatch } from '@/ui/Row';
 import { Screen, Sheet, Waiting } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 
@@ -14,14 +14,29 @@ import { Body, Heading, Small } from '@/ui/Words';
 export default function ShelfScreen() {
   const { data, error, refetch } = useShelf();
   const [side, setSide] = useState<'tape' | 'finish'>('tape');
-  if (!data) return <Screen title="Shelf"><Waiting what="the shelf" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} /></Screen>;
+  if (!data)
+    return (
+      <Screen title="Shelf">
+        <Waiting what="the shelf" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
+      </Screen>
+    );
   return (
     <Screen
       title="Shelf"
       about="Figures that ship are typical: take your data sheet's"
-      action={<Action rank="main" icon="plus" label={side === 'tape' ? 'Add a tape' : 'Add a finish'} onPress={() => router.push(`/shelf/${side}/new` as Href)} />}
+      action={
+        <Action rank="main" icon="plus" label={side === 'tape' ? 'Add a tape' : 'Add a finish'} onPress={() => router.push(`/shelf/${side}/new` as Href)} />
+      }
     >
-      <Choice label="Show" value={side} options={[{ value: 'tape', label: 'Tapes' }, { value: 'finish', label: 'Finishes' }]} onChange={setSide} />
+      <Choice
+        label="Show"
+        value={side}
+        options={[
+          { value: 'tape', label: 'Tapes' },
+          { value: 'finish', label: 'Finishes' },
+        ]}
+        onChange={setSide}
+      />
       {side === 'tape' ? (
         (Object.keys(TAPE_KINDS) as TapeKind[]).map((kind) => {
           const tapes = data.tapes.filter((tape) => tape.kind === kind);
@@ -33,19 +48,29 @@ export default function ShelfScreen() {
                 <Small>{`${tapes[0].use} · stretch ${(tapes[0].stretch * 100).toFixed(0)} %, fold ${(tapes[0].fold * 100).toFixed(1)} %, clean within ${tapes[0].cleanHours} h at 23 °C`}</Small>
               </View>
               <View style={styles.codes}>
-                {tapes.map((tape) => <Action key={tape.code} label={tape.code} onPress={() => router.push(`/shelf/tape/${tape.code}` as Href)} testID={`tape-${tape.code}`} />)}
+                {tapes.map((tape) => (
+                  <Action key={tape.code} label={tape.code} onPress={() => router.push(`/shelf/tape/${tape.code}` as Href)} testID={`tape-${tape.code}`} />
+                ))}
               </View>
             </Sheet>
           );
         })
       ) : (
         <Sheet>
-          {data.finishes.map((finish) => (
-            <Row key={finish.id} label={finish.name} onPress={() => router.push(`/shelf/finish/${finish.id}` as Href)} before={<Swatch colour={finish.colour} />} testID="finish">
-              <Body>{finish.name}</Body>
-              <Small>{`${PAINT_SYSTEMS[finish.system].label} · touch-dry ${finish.touchMin} min, takes tape ${finish.tapeSafeMin === null ? 'never' : `${finish.tapeSafeMin} min`}`}</Small>
-            </Row>
-          ))}
+          <Rows>
+            {data.finishes.map((finish) => (
+              <Row
+                key={finish.id}
+                label={finish.name}
+                onPress={() => router.push(`/shelf/finish/${finish.id}` as Href)}
+                before={<Swatch colour={finish.colour} />}
+                testID="finish"
+              >
+                <Body>{finish.name}</Body>
+                <Small>{`${PAINT_SYSTEMS[finish.system].label} · touch-dry ${finish.touchMin} min, takes tape ${finish.tapeSafeMin === null ? 'never' : `${finish.tapeSafeMin} min`}`}</Small>
+              </Row>
+            ))}
+          </Rows>
         </Sheet>
       )}
     </Screen>

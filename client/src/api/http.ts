@@ -18,7 +18,12 @@ const UNREACHABLE: ApiErrorBody['error'] = { code: 'unreachable', message: 'The 
  * Sends a request and reads the answer by its schema.
  * @param schema shape of the answer; null where there is none
  */
-export async function request<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, schema: v.GenericSchema<unknown, T> | null, body?: unknown): Promise<T> {
+export async function request<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  schema: v.GenericSchema<unknown, T> | null,
+  body?: unknown,
+): Promise<T> {
   const answer = await fetch(`/api${path}`, {
     method,
     headers: body === undefined ? {} : { 'content-type': 'application/json' },

@@ -8,7 +8,8 @@ const MINUTE_MS = 60_000;
 export const useJobs = () => useQuery({ queryKey: ['jobs'], queryFn: () => request('GET', '/jobs', jobListSchema), refetchInterval: MINUTE_MS / 4 });
 
 /** The newest design of a job. */
-export const useJobQuery = (id: string) => useQuery({ queryKey: ['job', id], queryFn: () => request('GET', `/jobs/${id}`, jobSchema), staleTime: Infinity, gcTime: 0 });
+export const useJobQuery = (id: string) =>
+  useQuery({ queryKey: ['job', id], queryFn: () => request('GET', `/jobs/${id}`, jobSchema), staleTime: Infinity, gcTime: 0 });
 
 /** Tapes and finishes. */
 export const useShelf = () => useQuery({ queryKey: ['shelf'], queryFn: () => request('GET', '/shelf', shelfSchema), staleTime: MINUTE_MS });
@@ -63,7 +64,9 @@ export function useSaveEntry<T extends Tape | Finish>(table: 'tapes' | 'finishes
   return useMutation({
     mutationFn: ({ entry, key }: { entry: T; key: string | null }) => {
       const schema = table === 'tapes' ? tapeSchema : finishSchema;
-      return key === null ? request<Tape | Finish>('POST', `/shelf/${table}`, schema, entry) : request<Tape | Finish>('PUT', `/shelf/${table}/${encodeURIComponent(key)}`, schema, entry);
+      return key === null
+        ? request<Tape | Finish>('POST', `/shelf/${table}`, schema, entry)
+        : request<Tape | Finish>('PUT', `/shelf/${table}/${encodeURIComponent(key)}`, schema, entry);
     },
     onSuccess: () => client.invalidateQueries({ queryKey: ['shelf'] }),
   });

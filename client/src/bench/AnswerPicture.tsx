@@ -27,10 +27,8 @@ function WindowsPicture({ windows }: { windows: PullWindows }) {
       bands={spans.map(({ school, span }) => ({
         key: school,
         label: SCHOOL_WORDS[school],
-        from: span.from,
-        to: span.to,
         words: `${showMinutes(span.from)} to ${span.to === null ? 'any time' : showMinutes(span.to)}`,
-        tone: 'window',
+        pieces: [{ from: span.from, to: span.to, tone: 'window' }],
       }))}
     />
   );
@@ -50,7 +48,9 @@ function FacetsPicture({ pieces }: { pieces: number }) {
       {Array.from({ length: shown }, (_, piece) => {
         const from = at(piece / shown);
         const to = at((piece + 1) / shown);
-        return <Line key={piece} x1={from.x} y1={from.y + 10} x2={to.x} y2={to.y + 10} stroke={colour.quiet} strokeWidth={8} strokeOpacity={piece % 2 ? 0.5 : 0.8} />;
+        return (
+          <Line key={piece} x1={from.x} y1={from.y + 10} x2={to.x} y2={to.y + 10} stroke={colour.quiet} strokeWidth={8} strokeOpacity={piece % 2 ? 0.5 : 0.8} />
+        );
       })}
     </Svg>
   );

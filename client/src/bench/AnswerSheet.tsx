@@ -14,7 +14,12 @@ const TONES = {
 
 /** The answer in words, large, with its figures and a picture. */
 export function AnswerSheet({ question, answer }: { question: Question; answer: Checked<Answer> }) {
-  if (!answer.ok) return <Sheet><Body>The answer comes back when every field can be read.</Body></Sheet>;
+  if (!answer.ok)
+    return (
+      <Sheet>
+        <Body>The answer comes back when every field can be read.</Body>
+      </Sheet>
+    );
   const { headline, tone, rows } = question.words(answer.value);
   return (
     <Sheet>
@@ -24,7 +29,9 @@ export function AnswerSheet({ question, answer }: { question: Question; answer: 
       </View>
       <AnswerPicture name={question.name} answer={answer.value} />
       <View style={styles.figures}>
-        {rows.map(({ label, value }) => <Figure key={label} label={label} value={value} />)}
+        {rows.map(({ label, value }) => (
+          <Figure key={label} label={label} value={value} />
+        ))}
       </View>
     </Sheet>
   );

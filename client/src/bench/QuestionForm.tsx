@@ -14,10 +14,17 @@ export function QuestionForm({ question, asked, shelf }: { question: Question; a
   return (
     <View style={styles.form}>
       {question.ways.length > 1 && asked.way ? (
-        <Choice label="Given by" value={asked.way.label} options={question.ways.map(({ label }) => ({ value: label, label }))} onChange={(label) => asked.choose(question.ways.find((way) => way.label === label) ?? question.ways[0])} />
+        <Choice
+          label="Given by"
+          value={asked.way.label}
+          options={question.ways.map(({ label }) => ({ value: label, label }))}
+          onChange={(label) => asked.choose(question.ways.find((way) => way.label === label) ?? question.ways[0])}
+        />
       ) : null}
       <View style={styles.row}>
-        {shown.map(([name, key]) => <KeyField key={name} name={name} of={key} asked={asked} shelf={shelf} fault={faults.find(({ path }) => path === name)} />)}
+        {shown.map(([name, key]) => (
+          <KeyField key={name} name={name} of={key} asked={asked} shelf={shelf} fault={faults.find(({ path }) => path === name)} />
+        ))}
       </View>
     </View>
   );
@@ -26,10 +33,46 @@ export function QuestionForm({ question, asked, shelf }: { question: Question; a
 function KeyField({ name, of, asked, shelf, fault }: { name: string; of: Key; asked: Asked; shelf: Shelf; fault?: Fault }) {
   const value = asked.input[name] ?? '';
   const change = (text: string) => asked.set(name, text);
-  if (of.choices) return <View style={styles.whole}><Choice label={of.label} value={value} options={of.choices.map((choice) => ({ value: choice, label: choice }))} onChange={change} /></View>;
-  if (of.from === 'tapes') return <View style={styles.whole}><Pick label={of.label} value={value} options={shelf.tapes.map(({ code, name: words }) => ({ value: code, label: `${code}  ${words}` }))} onChange={change} fault={fault?.message} /></View>;
-  if (of.from === 'finishes') return <View style={styles.whole}><Pick label={of.label} value={value} options={shelf.finishes.map(({ id, name: words, colour }) => ({ value: id, label: words, colour }))} onChange={change} fault={fault?.message} /></View>;
-  return <Typed label={of.optional ? `${of.label} (optional)` : of.label} unit={of.unit || undefined} value={value} onChange={change} fault={fault?.message} testID={name} />;
+  if (of.choices)
+    return (
+      <View style={styles.whole}>
+        <Choice label={of.label} value={value} options={of.choices.map((choice) => ({ value: choice, label: choice }))} onChange={change} />
+      </View>
+    );
+  if (of.from === 'tapes')
+    return (
+      <View style={styles.whole}>
+        <Pick
+          label={of.label}
+          value={value}
+          options={shelf.tapes.map(({ code, name: words }) => ({ value: code, label: `${code}  ${words}` }))}
+          onChange={change}
+          fault={fault?.message}
+        />
+      </View>
+    );
+  if (of.from === 'finishes')
+    return (
+      <View style={styles.whole}>
+        <Pick
+          label={of.label}
+          value={value}
+          options={shelf.finishes.map(({ id, name: words, colour }) => ({ value: id, label: words, colour }))}
+          onChange={change}
+          fault={fault?.message}
+        />
+      </View>
+    );
+  return (
+    <Typed
+      label={of.optional ? `${of.label} (optional)` : of.label}
+      unit={of.unit || undefined}
+      value={value}
+      onChange={change}
+      fault={fault?.message}
+      testID={name}
+    />
+  );
 }
 
 const styles = StyleSheet.create({

@@ -4,11 +4,15 @@ import { colour, font, measure, size, space } from '@/theme/theme';
 export interface Band {
   readonly key: string;
   readonly label: string;
-  /** In the unit of the rail. */
+  /** Its pieces, in the unit of the rail. */
+  readonly pieces: readonly Piece[];
+  readonly words: string;
+}
+
+interface Piece {
   readonly from: number;
   /** Null: it does not end; drawn to the end of the rail. */
   readonly to: number | null;
-  readonly words: string;
   readonly tone: 'work' | 'wait' | 'window' | 'chosen';
 }
 
@@ -23,27 +27,36 @@ interface RailProps {
 
 const TONES = { work: colour.ink, wait: colour.hairline, window: colour.ground, chosen: colour.calm } as const;
 
-/** Time drawn sideways: one band a row, its times written beside it. */
+/** Time drawn sideways: one band a row, its times written below it. */
 export function Rail({ from, to, bands, now, ticks }: RailProps) {
   const share = (at: number) => `${Math.min(100, Math.max(0, ((at - from) / (to - from)) * 100))}%` as const;
   return (
     <View style={styles.rail}>
       <View style={styles.ticks}>
-        {ticks.map(({ at, label }) => <Text key={at} style={[styles.tick, { left: share(at) }]}>{label}</Text>)}
+        {ticks.map(({ at, label }) => (
+          <Text key={at} numberOfLines={1} style={[styles.tick, { left: share(at) }]}>
+            {label}
+          </Text>
+        ))}
       </View>
-      {bands.map(({ key, label, from: start, to: end, words, tone }) => {
-        const width = Math.max(0.5, ((Math.min(end ?? to, to) - Math.max(start, from)) / (to - from)) * 100);
-        return (
-          <View key={key} style={styles.band} accessible accessibilityLabel={`${label}: ${words}`}>
-            <Text style={styles.label}>{label}</Text>
-            <View style={styles.track}>
-              <View style={[styles.bar, tone === 'window' && styles.window, { left: share(start), width: `${width}%`, backgroundColor: TONES[tone] }]} />
-              {now !== null ? <View style={[styles.now, { left: share(now) }]} /> : null}
-            </View>
-            <Text style={styles.words}>{words}</Text>
+      {bands.map(({ key, label, pieces, words }) => (
+        <View key={key} style={styles.band} accessible accessibilityLabel={`${label}: ${words}`}>
+          <Text style={styles.label}>{label}</Text>
+          <View style={styles.track}>
+            {pieces.map(({ from: start, to: end, tone }) => {
+              const width = Math.max(0.5, ((Math.min(end ?? to, to) - Math.max(start, from)) / (to - from)) * 100);
+              return (
+                <View
+                  key={start}
+                  style={[styles.bar, tone === 'window' && styles.window, { left: share(start), width: `${width}%`, backgroundColor: TONES[tone] }]}
+                />
+              );
+            })}
+            {now !== null ? <View style={[styles.now, { left: share(now) }]} /> : null}
           </View>
-        );
-      })}
+          <Text style={styles.words}>{words}</Text>
+        </View>
+      ))}
     </View>
   );
 }

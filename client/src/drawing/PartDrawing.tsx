@@ -2,7 +2,7 @@ import type { AreaPlan, LinePlan, PartPlan, Run } from '@lintrel/core';
 import { useId } from 'react';
 import { Defs, G, Path, Pattern, Polygon, Text } from 'react-native-svg';
 import { colour, font } from '@/theme/theme';
-import { areaPath, boxRound, middleOf, openPath, ringPath, stripAlong } from './path';
+import { areaPath, boxRound, openPath, placeOfCode, ringPath, stripAlong } from './path';
 import { Sheet } from './Sheet';
 
 export interface DrawnArea {
@@ -24,8 +24,6 @@ interface PartDrawingProps {
   readonly onArea?: (code: string) => void;
   readonly onLine?: (id: string) => void;
   readonly codes?: 'areas' | 'lines' | 'none';
-  /** A still picture without gestures, as in a strip of stages. */
-  readonly still?: boolean;
 }
 
 /** A part in true proportions: areas in their paint, lines in ink, tapes along them. */
@@ -39,7 +37,18 @@ export function PartDrawing(props: PartDrawingProps) {
 }
 
 /** What is on the sheet, in millimetres; `mmPerDp` keeps strokes and codes the same on screen. */
-export function PartPicture({ part, areas, chosenArea, chosenLine, runs = [], chosenRun, onArea, onLine, codes = 'none', mmPerDp }: PartDrawingProps & { mmPerDp: number }) {
+export function PartPicture({
+  part,
+  areas,
+  chosenArea,
+  chosenLine,
+  runs = [],
+  chosenRun,
+  onArea,
+  onLine,
+  codes = 'none',
+  mmPerDp,
+}: PartDrawingProps & { mmPerDp: number }) {
   const hatch = `hatch${useId().replace(/[^A-Za-z0-9]/g, '')}`;
   const painted = new Map(areas.map((area) => [area.code, area]));
   return (
@@ -50,19 +59,49 @@ export function PartPicture({ part, areas, chosenArea, chosenLine, runs = [], ch
         </Pattern>
       </Defs>
       {part.areas.map((area) => (
-        <AreaShape key={area.code} area={area} drawn={painted.get(area.code)} hatch={hatch} onPress={onArea} chosen={area.code === chosenArea} mmPerDp={mmPerDp} />
+        <AreaShape
+          key={area.code}
+          area={area}
+          drawn={painted.get(area.code)}
+          hatch={hatch}
+          onPress={onArea}
+          chosen={area.code === chosenArea}
+          mmPerDp={mmPerDp}
+        />
       ))}
       <Path d={ringPath(part.ring)} fill="none" stroke={colour.ink} strokeWidth={1.5 * mmPerDp} />
-      {runs.map((run) => <RunShape key={`${run.part}${run.code}`} run={run} part={part} chosen={run.code === chosenRun} mmPerDp={mmPerDp} />)}
-      {part.lines.map((line) => <LineShape key={line.id} line={line} chosen={line.id === chosenLine} onPress={onLine} mmPerDp={mmPerDp} />)}
+      {runs.map((run) => (
+        <RunShape key={`${run.part}${run.code}`} run={run} part={part} chosen={run.code === chosenRun} mmPerDp={mmPerDp} />
+      ))}
+      {part.lines.map((line) => (
+        <LineShape key={line.id} line={line} chosen={line.id === chosenLine} onPress={onLine} mmPerDp={mmPerDp} />
+      ))}
       {codes === 'areas' ? part.areas.map((area) => <Code key={area.code} at={area.seed} text={area.code} mmPerDp={mmPerDp} />) : null}
-      {codes === 'lines' ? part.lines.flatMap((line) => (line.pieces[0] ? [<Code key={line.id} at={middleOf(line.pieces[0])} text={line.code} mmPerDp={mmPerDp} lift={9} />] : [])) : null}
+      {codes === 'lines'
+        ? part.lines.flatMap((line, index) =>
+            line.pieces[0] ? [<Code key={line.id} at={placeOfCode(line.pieces[0], index)} text={line.code} mmPerDp={mmPerDp} lift={9} />] : [],
+          )
+        : null}
       {codes === 'lines' ? part.lines.flatMap((line) => (line.tightest ? [<WorstBend key={line.id} line={line} mmPerDp={mmPerDp} />] : [])) : null}
     </G>
   );
 }
 
-function AreaShape({ area, drawn, hatch, chosen, onPress, mmPerDp }: { area: AreaPlan; drawn?: DrawnArea; hatch: string; chosen: boolean; onPress?: (code: string) => void; mmPerDp: number }) {
+function AreaShape({
+  area,
+  drawn,
+  hatch,
+  chosen,
+  onPress,
+  mmPerDp,
+}: {
+  area: AreaPlan;
+  drawn?: DrawnArea;
+  hatch: string;
+  chosen: boolean;
+  onPress?: (code: string) => void;
+  mmPerDp: number;
+}) {
   const d = areaPath(area);
   return (
     <G onPress={() => onPress?.(area.code)}>
@@ -105,7 +144,14 @@ function WorstBend({ line, mmPerDp }: { line: LinePlan; mmPerDp: number }) {
   if (!line.tightest) return null;
   const [x, y] = line.tightest.place;
   const r = 6 * mmPerDp;
-  return <Polygon points={`${x},${y - 2 * mmPerDp} ${x - r},${y - 2 * mmPerDp - 1.7 * r} ${x + r},${y - 2 * mmPerDp - 1.7 * r}`} fill={colour.sheet} stroke={colour.caution} strokeWidth={1.5 * mmPerDp} />;
+  return (
+    <Polygon
+      points={`${x},${y - 2 * mmPerDp} ${x - r},${y - 2 * mmPerDp - 1.7 * r} ${x + r},${y - 2 * mmPerDp - 1.7 * r}`}
+      fill={colour.sheet}
+      stroke={colour.caution}
+      strokeWidth={1.5 * mmPerDp}
+    />
+  );
 }
 
 function Code({ at: [x, y], text, mmPerDp, lift = 0 }: { at: readonly [number, number]; text: string; mmPerDp: number; lift?: number }) {
@@ -114,8 +160,12 @@ function Code({ at: [x, y], text, mmPerDp, lift = 0 }: { at: readonly [number, n
   // The sheet runs upwards, text does not: it is turned over about its own place.
   return (
     <G transform={`translate(${x} ${y + lift * mmPerDp}) scale(1 -1)`}>
-      <Text {...letters} stroke={colour.sheet} strokeWidth={3 * mmPerDp}>{text}</Text>
-      <Text {...letters} fill={colour.ink}>{text}</Text>
+      <Text {...letters} stroke={colour.sheet} strokeWidth={3 * mmPerDp}>
+        {text}
+      </Text>
+      <Text {...letters} fill={colour.ink}>
+        {text}
+      </Text>
     </G>
   );
 }

@@ -34,7 +34,9 @@ export function Sheet({ box, label, children }: SheetProps) {
     <View ref={host} style={styles.host} onLayout={layout} {...responder.panHandlers}>
       {view && frame ? (
         <Svg width={frame.width} height={frame.height} aria-label={label} role="img">
-          <G transform={`translate(0 ${frame.height}) scale(${1 / view.mmPerDp} ${-1 / view.mmPerDp}) translate(${-view.x} ${-view.y})`}>{children(view.mmPerDp)}</G>
+          <G transform={`translate(0 ${frame.height}) scale(${1 / view.mmPerDp} ${-1 / view.mmPerDp}) translate(${-view.x} ${-view.y})`}>
+            {children(view.mmPerDp)}
+          </G>
         </Svg>
       ) : null}
       <View style={styles.buttons}>

@@ -18,12 +18,14 @@ export function boxRound(points: readonly Coordinates[]): { minX: number; minY: 
   return { minX: Math.min(...xs), minY: Math.min(...ys), maxX: Math.max(...xs), maxY: Math.max(...ys) };
 }
 
-/** The middle of a line, for its code. */
-export const middleOf = (points: readonly Coordinates[]): Coordinates => {
-  const at = points.length / 2;
-  const [a, b] = [points[Math.ceil(at) - 1], points[Math.floor(at)]];
-  return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
-};
+/** Where the code of a line stands: codes of lines close together are spread along them. */
+export function placeOfCode(points: readonly Coordinates[], index: number): Coordinates {
+  const share = 0.5 + 0.14 * ((index % 3) - 1);
+  const at = share * (points.length - 1);
+  const [a, b] = [points[Math.floor(at)], points[Math.ceil(at)]];
+  const within = at - Math.floor(at);
+  return [a[0] + within * (b[0] - a[0]), a[1] + within * (b[1] - a[1])];
+}
 
 /** The part of a line between two distances from its start, shifted to one side; mm. */
 export function stripAlong(points: readonly Coordinates[], from: number, to: number, shift: number): Coordinates[] {

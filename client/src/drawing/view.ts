@@ -17,19 +17,31 @@ export interface SheetBox {
   readonly maxY: number;
 }
 
-/** Room left round a drawing, dp. */
+/** Room left round a drawing, dp; more below, for the buttons. */
 const MARGIN_DP = 22;
+const BELOW_DP = 54;
 const CLOSEST_MM_PER_DP = 0.01;
 
 /** Shows a whole box in a frame, centred. */
 export function fitted(box: SheetBox, frame: Frame): View {
-  const inner = { width: Math.max(1, frame.width - 2 * MARGIN_DP), height: Math.max(1, frame.height - 2 * MARGIN_DP) };
+  const inner = { width: Math.max(1, frame.width - 2 * MARGIN_DP), height: Math.max(1, frame.height - MARGIN_DP - BELOW_DP) };
   const mmPerDp = Math.max((box.maxX - box.minX) / inner.width, (box.maxY - box.minY) / inner.height, 1e-6);
   return {
     x: (box.minX + box.maxX) / 2 - (frame.width * mmPerDp) / 2,
-    y: (box.minY + box.maxY) / 2 - (frame.height * mmPerDp) / 2,
+    y: (box.minY + box.maxY) / 2 - ((frame.height + BELOW_DP - MARGIN_DP) * mmPerDp) / 2,
     mmPerDp,
   };
+}
+
+/** Height a drawing of this box needs at a width, dp. */
+export const heightFor = (box: SheetBox, width: number): number =>
+  ((width - 2 * MARGIN_DP) * (box.maxY - box.minY)) / Math.max(1e-6, box.maxX - box.minX) + MARGIN_DP + BELOW_DP;
+
+/** Shows a whole box in a small still frame, with a hair of room. */
+export function fittedStill(box: SheetBox, frame: Frame): View {
+  const room = 4;
+  const mmPerDp = Math.max((box.maxX - box.minX) / (frame.width - room), (box.maxY - box.minY) / (frame.height - room), 1e-6);
+  return { x: (box.minX + box.maxX) / 2 - (frame.width * mmPerDp) / 2, y: (box.minY + box.maxY) / 2 - (frame.height * mmPerDp) / 2, mmPerDp };
 }
 
 /** Moves the view by a drag of the finger, dp. */

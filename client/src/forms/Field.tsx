@@ -12,14 +12,16 @@ interface TypedProps {
   readonly hint?: string;
   readonly unit?: string;
   readonly multiline?: boolean;
+  /** Takes the whole width, standing alone in a column; else it shares a row. */
+  readonly whole?: boolean;
   /** `numeric` brings up the number keys; lengths keep letters and signs for their notation. */
   readonly keys?: 'default' | 'numeric';
   readonly testID?: string;
 }
 
 /** A typed value with its unit, and what is wrong with it right below. */
-export const Typed = ({ label, value, onChange, onBlur, fault, hint, unit, multiline, keys = 'default', testID }: TypedProps) => (
-  <View style={styles.field}>
+export const Typed = ({ label, value, onChange, onBlur, fault, hint, unit, multiline, whole = false, keys = 'default', testID }: TypedProps) => (
+  <View style={whole ? styles.whole : styles.field}>
     <TextInput
       mode="outlined"
       label={label}
@@ -35,11 +37,22 @@ export const Typed = ({ label, value, onChange, onBlur, fault, hint, unit, multi
       outlineColor={colour.quiet}
       testID={testID}
     />
-    {fault ? <HelperText type="error" role="alert" style={styles.help}>{fault}</HelperText> : hint ? <HelperText type="info" style={styles.help}>{hint}</HelperText> : null}
+    {fault ? (
+      <HelperText type="error" role="alert" style={styles.help}>
+        {fault}
+      </HelperText>
+    ) : hint ? (
+      <HelperText type="info" style={styles.help}>
+        {hint}
+      </HelperText>
+    ) : null}
   </View>
 );
 
-type FieldProps<V extends FieldValues, T> = Omit<TypedProps, 'value' | 'onChange' | 'onBlur' | 'fault'> & { readonly control: Control<V, unknown, T>; readonly name: FieldPath<V> };
+type FieldProps<V extends FieldValues, T> = Omit<TypedProps, 'value' | 'onChange' | 'onBlur' | 'fault'> & {
+  readonly control: Control<V, unknown, T>;
+  readonly name: FieldPath<V>;
+};
 
 /** A typed value of a form. */
 export function Field<V extends FieldValues, T>({ control, name, ...rest }: FieldProps<V, T>) {
@@ -47,12 +60,22 @@ export function Field<V extends FieldValues, T>({ control, name, ...rest }: Fiel
     <Controller
       control={control}
       name={name}
-      render={({ field, fieldState }) => <Typed {...rest} value={String(field.value ?? '')} onChange={field.onChange} onBlur={field.onBlur} fault={fieldState.error?.message} testID={rest.testID ?? name} />}
+      render={({ field, fieldState }) => (
+        <Typed
+          {...rest}
+          value={String(field.value ?? '')}
+          onChange={field.onChange}
+          onBlur={field.onBlur}
+          fault={fieldState.error?.message}
+          testID={rest.testID ?? name}
+        />
+      )}
     />
   );
 }
 
 const styles = StyleSheet.create({
+  whole: { width: '100%' },
   field: { flexGrow: 1, flexShrink: 1, flexBasis: 130 },
   input: { backgroundColor: colour.sheet, fontFamily: font.body, fontSize: size.large },
   unit: { fontFamily: font.label, fontSize: size.base, color: colour.quiet },

@@ -26,7 +26,13 @@ export function Pick<T extends string>({ label, value, options, onChange, fault 
   return (
     <View style={styles.group}>
       <Text style={styles.label}>{label}</Text>
-      <Pressable role="button" aria-expanded={open} aria-label={`${label}: ${chosen?.label ?? 'nothing chosen'}`} onPress={() => setOpen(!open)} style={styles.closed}>
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        aria-label={`${label}: ${chosen?.label ?? 'nothing chosen'}`}
+        onPress={() => setOpen(!open)}
+        style={styles.closed}
+      >
         {chosen?.colour ? <Swatch colour={chosen.colour} /> : null}
         <Text style={styles.word}>{chosen?.label ?? 'Choose'}</Text>
         <MaterialCommunityIcons name={open ? 'chevron-up' : 'chevron-down'} size={size.title} color={colour.quiet} />
@@ -50,7 +56,11 @@ export function Pick<T extends string>({ label, value, options, onChange, fault 
           ))}
         </ScrollView>
       ) : null}
-      {fault ? <HelperText type="error" role="alert">{fault}</HelperText> : null}
+      {fault ? (
+        <HelperText type="error" role="alert">
+          {fault}
+        </HelperText>
+      ) : null}
     </View>
   );
 }
@@ -58,8 +68,24 @@ export function Pick<T extends string>({ label, value, options, onChange, fault 
 const styles = StyleSheet.create({
   group: { gap: space.tight },
   label: { fontFamily: font.label, fontSize: size.small, color: colour.quiet },
-  closed: { flexDirection: 'row', alignItems: 'center', gap: space.small, minHeight: measure.target, paddingHorizontal: space.middle, borderWidth: measure.hairline, borderColor: colour.quiet, borderRadius: measure.corner, backgroundColor: colour.sheet },
-  list: { maxHeight: 5 * measure.target, borderWidth: measure.hairline, borderColor: colour.hairline, borderRadius: measure.corner, backgroundColor: colour.sheet },
+  closed: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.small,
+    minHeight: measure.target,
+    paddingHorizontal: space.middle,
+    borderWidth: measure.hairline,
+    borderColor: colour.quiet,
+    borderRadius: measure.corner,
+    backgroundColor: colour.sheet,
+  },
+  list: {
+    maxHeight: 5 * measure.target,
+    borderWidth: measure.hairline,
+    borderColor: colour.hairline,
+    borderRadius: measure.corner,
+    backgroundColor: colour.sheet,
+  },
   option: { flexDirection: 'row', alignItems: 'center', gap: space.small, minHeight: measure.target, paddingHorizontal: space.middle },
   chosen: { backgroundColor: colour.ground, borderLeftWidth: 4, borderLeftColor: colour.calm },
   word: { flex: 1, fontFamily: font.label, fontSize: size.base, color: colour.ink },

@@ -13,7 +13,18 @@ const { airC, rhPercent, movement } = climateSchema.entries;
 const formSchema = v.object({
   airC: typedTemperature(airC),
   rhPercent: typedHumidity(rhPercent),
-  surfaceC: v.union([v.pipe(v.string(), v.trim(), v.literal(''), v.transform(() => null)), typedTemperature(climateSchema.entries.surfaceC.wrapped)], 'write a temperature such as 18, or leave it empty'),
+  surfaceC: v.union(
+    [
+      v.pipe(
+        v.string(),
+        v.trim(),
+        v.literal(''),
+        v.transform(() => null),
+      ),
+      typedTemperature(climateSchema.entries.surfaceC.wrapped),
+    ],
+    'write a temperature such as 18, or leave it empty',
+  ),
   movement,
 });
 
@@ -31,7 +42,12 @@ export function AirForm({ climate, onChange }: { climate: Climate; onChange: (cl
   const { control, handleSubmit, watch, setValue, formState } = useForm<Fields, unknown, v.InferOutput<typeof formSchema>>({
     resolver: resolverOf<Fields, v.InferOutput<typeof formSchema>>(formSchema),
     mode: 'onBlur',
-    values: { airC: String(climate.airC), rhPercent: String(climate.rhPercent), surfaceC: climate.surfaceC === null ? '' : String(climate.surfaceC), movement: climate.movement },
+    values: {
+      airC: String(climate.airC),
+      rhPercent: String(climate.rhPercent),
+      surfaceC: climate.surfaceC === null ? '' : String(climate.surfaceC),
+      movement: climate.movement,
+    },
   });
   const submit = handleSubmit((values) => onChange(values));
   return (
@@ -41,7 +57,12 @@ export function AirForm({ climate, onChange }: { climate: Climate; onChange: (cl
         <Field control={control} name="rhPercent" label="Humidity" unit="%" keys="numeric" />
         <Field control={control} name="surfaceC" label="Surface" unit="°C" hint="Empty: as the air" />
       </View>
-      <Choice label="The air moves" value={watch('movement')} options={AIR_MOVEMENTS.map((value) => ({ value, label: MOVES[value] }))} onChange={(value) => setValue('movement', value, { shouldDirty: true })} />
+      <Choice
+        label="The air moves"
+        value={watch('movement')}
+        options={AIR_MOVEMENTS.map((value) => ({ value, label: MOVES[value] }))}
+        onChange={(value) => setValue('movement', value, { shouldDirty: true })}
+      />
       {formState.isDirty ? <Action label="Use this air" onPress={() => void submit()} /> : null}
     </View>
   );

@@ -44,7 +44,11 @@ export function JobProvider({ id, children }: PropsWithChildren<{ id: string }>)
     const error = job.error ?? shelf.error;
     return <Waiting what="the job" error={error} retry={<Action label="Try again" onPress={() => void Promise.all([job.refetch(), shelf.refetch()])} />} />;
   }
-  return <Loaded key={id} id={id} first={job.data} shelf={shelf.data}>{children}</Loaded>;
+  return (
+    <Loaded key={id} id={id} first={job.data} shelf={shelf.data}>
+      {children}
+    </Loaded>
+  );
 }
 
 function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; first: { revision: number; design: Design }; shelf: Shelf }>) {

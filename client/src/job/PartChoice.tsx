@@ -8,6 +8,8 @@ export function usePart(plan: Plan | null, first?: string): { part: PartPlan | n
   const parts = plan?.parts ?? [];
   const part = parts.find(({ id }) => id === chosen) ?? parts[0] ?? null;
   const choice =
-    parts.length > 1 && part ? <Choice label="Part" value={part.id} options={parts.map(({ id, name }) => ({ value: id, label: name }))} onChange={setChosen} /> : null;
+    parts.length > 1 && part ? (
+      <Choice label="Part" value={part.id} options={parts.map(({ id, name }) => ({ value: id, label: name }))} onChange={setChosen} />
+    ) : null;
   return { part, choice };
 }

@@ -20,7 +20,9 @@ export function SaveNote() {
   return (
     <View style={styles.note} role="status" testID={`save-${saved.kind}`}>
       <MaterialCommunityIcons name={icon} size={size.base} color={colour.quiet} />
-      <Small lines={2} style={styles.words}>{words}</Small>
+      <Small lines={2} style={styles.words}>
+        {words}
+      </Small>
     </View>
   );
 }
@@ -29,7 +31,11 @@ export function SaveNote() {
 export function SaveTrouble() {
   const { saved, settleStale } = useJob();
   if (saved.kind === 'refused') {
-    return <View style={styles.trouble} role="alert"><Body>{`Not saved: ${saved.message}. Your changes are still here; change that and they are saved.`}</Body></View>;
+    return (
+      <View style={styles.trouble} role="alert">
+        <Body>{`Not saved: ${saved.message}. Your changes are still here; change that and they are saved.`}</Body>
+      </View>
+    );
   }
   if (saved.kind !== 'stale') return null;
   return (

@@ -3,15 +3,32 @@ import { ScrollView, StyleSheet, Text } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { STEPS } from '@/words';
 
+/** On a phone the bar is longer than the screen: the step one is at comes into view. */
+const intoView = (link: unknown) => (link as HTMLElement | null)?.scrollIntoView?.({ inline: 'center', block: 'nearest' });
+
 /** The steps of a job in the order of the work; any can be gone to at any time. */
 export function StepBar({ id }: { id: string }) {
   const path = usePathname();
   return (
-    <ScrollView horizontal showsHorizontalScrollIndicator={false} style={styles.bar} contentContainerStyle={styles.steps} role="navigation" aria-label="Steps of the job">
+    <ScrollView
+      horizontal
+      showsHorizontalScrollIndicator={false}
+      style={styles.bar}
+      contentContainerStyle={styles.steps}
+      role="navigation"
+      aria-label="Steps of the job"
+    >
       {STEPS.map(({ path: step, label }) => {
         const here = path.startsWith(`/job/${id}/${step}`);
         return (
-          <Link key={step} href={`/job/${id}/${step}` as Href} replace aria-current={here ? 'step' : undefined} style={[styles.step, here && styles.here]}>
+          <Link
+            key={step}
+            ref={here ? intoView : undefined}
+            href={`/job/${id}/${step}` as Href}
+            replace
+            aria-current={here ? 'step' : undefined}
+            style={[styles.step, here && styles.here]}
+          >
             <Text style={[styles.word, here && styles.wordHere]}>{label}</Text>
           </Link>
         );

@@ -1,6 +1,9 @@
 import { useState, type PropsWithChildren, type ReactNode } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import type { PartPlan } from '@lintrel/core';
+import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { MaterialCommunityIcons } from '@expo/vector-icons';
+import { boxRound } from '@/drawing/path';
+import { heightFor } from '@/drawing/view';
 import { colour, measure, size, space } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
 import { Small } from '@/ui/Words';
@@ -8,25 +11,36 @@ import { Small } from '@/ui/Words';
 interface StepLayoutProps {
   /** The part, large; left out where a step has nothing to draw. */
   readonly drawing?: ReactNode;
+  /** The part that is drawn: on a phone the drawing is as high as it needs. */
+  readonly part?: PartPlan | null;
   /** The one main action, at the thumb. */
   readonly action?: ReactNode;
 }
 
+/** Share of a phone's height a drawing takes at least and at most. */
+const LEAST_DRAWING = 0.2;
+const MOST_DRAWING = 0.42;
+
 /** A step of a job: on a phone the drawing above and the list below, to be pulled up; on a wide screen side by side. */
-export function StepLayout({ drawing, action, children }: PropsWithChildren<StepLayoutProps>) {
+export function StepLayout({ drawing, part, action, children }: PropsWithChildren<StepLayoutProps>) {
   const wide = useWide();
   const [pulledUp, setPulledUp] = useState(false);
+  const { width, height } = useWindowDimensions();
+  const wanted = part ? heightFor(boxRound(part.ring), width) : height;
+  const high = { height: Math.max(LEAST_DRAWING * height, Math.min(MOST_DRAWING * height, wanted)) };
   const list = (
     <View style={[styles.list, wide && drawing ? styles.panel : null]}>
       {!wide && drawing ? <Handle up={pulledUp} onPress={() => setPulledUp(!pulledUp)} /> : null}
-      <ScrollView style={styles.fill} contentContainerStyle={[styles.content, !drawing && styles.readable]}>{children}</ScrollView>
+      <ScrollView style={styles.fill} contentContainerStyle={[styles.content, !drawing && styles.readable]}>
+        {children}
+      </ScrollView>
       {action ? <View style={styles.action}>{action}</View> : null}
     </View>
   );
   if (!drawing) return list;
   return (
     <View style={[styles.fill, wide ? styles.across : styles.down]}>
-      <View style={wide ? styles.fill : pulledUp ? styles.low : styles.high}>{drawing}</View>
+      <View style={wide ? styles.fill : pulledUp ? styles.low : high}>{drawing}</View>
       {list}
     </View>
   );
@@ -43,12 +57,21 @@ const styles = StyleSheet.create({
   fill: { flex: 1 },
   across: { flexDirection: 'row' },
   down: { flexDirection: 'column' },
-  high: { flex: 5 },
-  low: { flex: 1 },
-  list: { flex: 6, backgroundColor: colour.ground },
+  low: { height: 0, overflow: 'hidden' },
+  list: { flex: 1, backgroundColor: colour.ground },
   panel: { flex: 0, flexBasis: measure.panel, borderLeftWidth: measure.hairline, borderLeftColor: colour.hairline },
   content: { padding: space.middle, gap: space.middle },
   readable: { width: '100%', maxWidth: measure.readable, alignSelf: 'center' },
-  handle: { flexDirection: 'row', alignItems: 'center', justifyContent: 'center', gap: space.tight, minHeight: measure.target, backgroundColor: colour.sheet, borderTopWidth: measure.hairline, borderBottomWidth: measure.hairline, borderColor: colour.hairline },
+  handle: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: space.tight,
+    minHeight: measure.target,
+    backgroundColor: colour.sheet,
+    borderTopWidth: measure.hairline,
+    borderBottomWidth: measure.hairline,
+    borderColor: colour.hairline,
+  },
   action: { padding: space.small, backgroundColor: colour.sheet, borderTopWidth: measure.hairline, borderTopColor: colour.hairline },
 });

@@ -3,7 +3,12 @@ import * as v from 'valibot';
 import { lengthText } from '@/forms/lengthText';
 import { typedLength } from '@/forms/typed';
 
-const POINTS_NEEDED = { straight: { least: 2, most: 2 }, arc: { least: 3, most: 3 }, sweep: { least: 2, most: 200 }, parallel: { least: 0, most: 0 } } as const satisfies Record<LineKind, object>;
+const POINTS_NEEDED = {
+  straight: { least: 2, most: 2 },
+  arc: { least: 3, most: 3 },
+  sweep: { least: 2, most: 200 },
+  parallel: { least: 0, most: 0 },
+} as const satisfies Record<LineKind, object>;
 
 /** How many measured points a kind of line takes. */
 export const pointsNeeded = (kind: LineKind) => POINTS_NEEDED[kind];
@@ -27,13 +32,27 @@ export const lineFormSchema = (context: LengthContext) => {
   const place = () => typedLength(coordinate(), context);
   const common = { name: nameSchema, runOn: v.boolean() };
   const measured = (kind: Exclude<LineKind, 'parallel'>) =>
-    v.object({ ...common, kind: v.literal(kind), datum: v.string(), points: v.pipe(v.array(v.object({ along: place(), above: place() })), v.minLength(pointsNeeded(kind).least, 'needs more points')) });
-  const distance = v.pipe(coordinate(), v.check((value) => value >= 0.05, 'must be at least 0.05 mm'));
+    v.object({
+      ...common,
+      kind: v.literal(kind),
+      datum: v.string(),
+      points: v.pipe(v.array(v.object({ along: place(), above: place() })), v.minLength(pointsNeeded(kind).least, 'needs more points')),
+    });
+  const distance = v.pipe(
+    coordinate(),
+    v.check((value) => value >= 0.05, 'must be at least 0.05 mm'),
+  );
   return v.variant('kind', [
     measured('straight'),
     measured('arc'),
     measured('sweep'),
-    v.object({ ...common, kind: v.literal('parallel'), of: v.pipe(v.string(), v.minLength(1, 'choose the line it follows')), distance: typedLength(distance, context), side: v.picklist(['left', 'right']) }),
+    v.object({
+      ...common,
+      kind: v.literal('parallel'),
+      of: v.pipe(v.string(), v.minLength(1, 'choose the line it follows')),
+      distance: typedLength(distance, context),
+      side: v.picklist(['left', 'right']),
+    }),
   ]);
 };
 export type LineValues = v.InferOutput<ReturnType<typeof lineFormSchema>>;
@@ -46,7 +65,10 @@ export function lineFields(line: TrimLine | null, part: Part, unit: 'mm' | 'in',
     name: line?.name ?? newName,
     runOn: line?.runOn ?? true,
     datum: part.datums[0].id,
-    points: [{ along: '', above: '' }, { along: '', above: '' }],
+    points: [
+      { along: '', above: '' },
+      { along: '', above: '' },
+    ],
     of: part.lines.find(({ id }) => id !== line?.id)?.id ?? '',
     distance: '',
     side: 'right',
@@ -70,7 +92,8 @@ function measuresOf(line: Exclude<TrimLine, { kind: 'parallel' }>) {
 /** The line the form describes. */
 export function lineFrom(values: LineValues, id: string): TrimLine {
   const { name, runOn } = values;
-  if (values.kind === 'parallel') return { kind: 'parallel', id, name, runOn, of: values.of, offset: values.side === 'left' ? values.distance : -values.distance };
+  if (values.kind === 'parallel')
+    return { kind: 'parallel', id, name, runOn, of: values.of, offset: values.side === 'left' ? values.distance : -values.distance };
   const { datum, points } = values;
   switch (values.kind) {
     case 'straight':

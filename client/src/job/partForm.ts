@@ -1,4 +1,14 @@
-import { BASE_DATUM, datumSchema, outlineFaults, partSchema, PAINT_SYSTEM_KEYS, type LengthContext, type Outline, type Part, type Substrate } from '@lintrel/core';
+import {
+  BASE_DATUM,
+  datumSchema,
+  outlineFaults,
+  partSchema,
+  PAINT_SYSTEM_KEYS,
+  type LengthContext,
+  type Outline,
+  type Part,
+  type Substrate,
+} from '@lintrel/core';
 import * as v from 'valibot';
 import { lengthText } from '@/forms/lengthText';
 import { typedLength, typedNumber } from '@/forms/typed';
@@ -37,7 +47,11 @@ export const partFormSchema = (context: LengthContext) => {
   return v.variant('shape', [
     v.object({ ...common, shape: v.literal('rectangle'), width: size(), height: size() }),
     v.pipe(
-      v.object({ ...common, shape: v.literal('polygon'), corners: v.pipe(v.array(v.object({ x: place(), y: place() })), v.minLength(3, 'needs at least 3 corners')) }),
+      v.object({
+        ...common,
+        shape: v.literal('polygon'),
+        corners: v.pipe(v.array(v.object({ x: place(), y: place() })), v.minLength(3, 'needs at least 3 corners')),
+      }),
       v.rawCheck(({ dataset, addIssue }) => {
         if (!dataset.typed) return;
         const { corners } = dataset.value;
@@ -52,7 +66,8 @@ export const partFormSchema = (context: LengthContext) => {
 export type PartValues = v.InferOutput<ReturnType<typeof partFormSchema>>;
 
 function pathTo(value: { corners: { x: number; y: number }[] }, corner: number | null): [v.IssuePathItem, ...v.IssuePathItem[]] {
-  const item = (type: 'object' | 'array', input: unknown, key: string | number, of: unknown) => ({ type, origin: 'value', input, key, value: of }) as v.IssuePathItem;
+  const item = (type: 'object' | 'array', input: unknown, key: string | number, of: unknown) =>
+    ({ type, origin: 'value', input, key, value: of }) as v.IssuePathItem;
   const first = item('object', value, 'corners', value.corners);
   const at = corner ?? 0;
   return [first, item('array', value.corners, at, value.corners[at]), item('object', value.corners[at], 'x', value.corners[at]?.x)];
@@ -73,13 +88,22 @@ export function partFields(part: Part | null, unit: 'mm' | 'in'): PartFields {
     width: outline.kind === 'rectangle' && outline.width > 0 ? text(outline.width) : '',
     height: outline.kind === 'rectangle' && outline.height > 0 ? text(outline.height) : '',
     corners: outline.kind === 'polygon' ? outline.points.map(([x, y]) => ({ x: text(x), y: text(y) })) : [],
-    datums: (part?.datums ?? [BASE_DATUM]).map(({ id, name: datumName, at: [x, y], angleDeg }) => ({ id, name: datumName, x: text(x), y: text(y), angleDeg: String(angleDeg) })),
+    datums: (part?.datums ?? [BASE_DATUM]).map(({ id, name: datumName, at: [x, y], angleDeg }) => ({
+      id,
+      name: datumName,
+      x: text(x),
+      y: text(y),
+      angleDeg: String(angleDeg),
+    })),
   };
 }
 
 /** The part the form describes. */
 export function partFrom(values: PartValues, id: string, lines: Part['lines']): Part {
-  const outline: Outline = values.shape === 'rectangle' ? { kind: 'rectangle', width: values.width, height: values.height } : { kind: 'polygon', points: values.corners.map(({ x, y }) => [x, y]) };
+  const outline: Outline =
+    values.shape === 'rectangle'
+      ? { kind: 'rectangle', width: values.width, height: values.height }
+      : { kind: 'polygon', points: values.corners.map(({ x, y }) => [x, y]) };
   return {
     id,
     name: values.name,

@@ -49,7 +49,10 @@ export function createSaver(id: string, revision: number, tell: (state: SaveStat
       } else keepDraft(id, { revision: base, design: wanted });
       tell({ kind: wanted === null ? 'saved' : 'saving' }, job);
     } catch (error) {
-      tell(stateAfter(error, () => (timer = setTimeout(() => void next(), RETRY_MS))), null);
+      tell(
+        stateAfter(error, () => (timer = setTimeout(() => void next(), RETRY_MS))),
+        null,
+      );
       busy = false;
       return;
     }

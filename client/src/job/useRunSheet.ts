@@ -44,7 +44,7 @@ export function useRunSheet(id: string): RunSheet {
     log: (kind, step, note) => append.mutate(entry(kind, step, note)),
     start: (revision) => begin.mutate({ revision, event: entry('start', null) }),
     busy: append.isPending || begin.isPending,
-    waiting: append.isPaused || append.failureCount > 0 && append.isPending,
+    waiting: append.isPaused || (append.failureCount > 0 && append.isPending),
     trouble: (append.error ?? begin.error)?.message ?? null,
   };
 }

@@ -10,9 +10,15 @@ const ICONS = { planning: 'pencil-outline', 'in-shop': 'hammer-wrench', finished
 
 /** A job in the list: what it is, and the next thing to do. */
 export function JobRow({ job, now }: { job: JobSummary; now: number }) {
-  const open = () => router.push(job.state === 'in-shop' ? `/job/${job.id}/run` : job.state === 'finished' ? `/job/${job.id}/look-back` : `/job/${job.id}/piece`);
+  const open = () =>
+    router.push(job.state === 'in-shop' ? `/job/${job.id}/run` : job.state === 'finished' ? `/job/${job.id}/look-back` : `/job/${job.id}/piece`);
   return (
-    <Row label={`Open ${job.title}`} onPress={open} testID="job" before={<MaterialCommunityIcons name={ICONS[job.state]} size={size.title} color={colour.calm} />}>
+    <Row
+      label={`Open ${job.title}`}
+      onPress={open}
+      testID="job"
+      before={<MaterialCommunityIcons name={ICONS[job.state]} size={size.title} color={colour.calm} />}
+    >
       <Heading>{job.title}</Heading>
       <Small>{`${JOB_KINDS[job.kind]} · ${STATE_WORDS[job.state]}${job.finishedAt === null ? '' : ` ${clockTime(job.finishedAt, now)}`}`}</Small>
       {job.next ? <Body>{`Next: ${job.next}`}</Body> : null}
@@ -28,5 +34,7 @@ function NextWindow({ job, now }: { job: JobSummary; now: number }) {
   const state = windowState(window, now);
   if (state === 'before') return <Small tone="caution">{`${WINDOW_WORDS.before}: opens in ${countdown(window.opens - now)} (${window.what}, estimate)`}</Small>;
   if (state === 'passed') return <Small tone="accent">{`${WINDOW_WORDS.passed}: closed at ${clockTime(window.closes ?? now, now)} (${window.what})`}</Small>;
-  return <Small tone="accent">{`${WINDOW_WORDS.open}: ${window.what}${window.closes === null ? '' : `, until ${clockTime(window.closes, now)}`} (estimate)`}</Small>;
+  return (
+    <Small tone="accent">{`${WINDOW_WORDS.open}: ${window.what}${window.closes === null ? '' : `, until ${clockTime(window.closes, now)}`} (estimate)`}</Small>
+  );
 }

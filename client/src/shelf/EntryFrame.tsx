@@ -15,7 +15,10 @@ interface EntryFrameProps {
 
 /** Round the form of one shelf entry: save, take off, and what stood in the way. */
 export const EntryFrame = ({ title, isNew, busy, trouble, onSave, onDelete, children }: PropsWithChildren<EntryFrameProps>) => (
-  <Screen title={title} action={<Action rank="main" label={isNew ? 'Put it on the shelf' : 'Keep these figures'} busy={busy} onPress={onSave} testID="submit" />}>
+  <Screen
+    title={title}
+    action={<Action rank="main" label={isNew ? 'Put it on the shelf' : 'Keep these figures'} busy={busy} onPress={onSave} testID="submit" />}
+  >
     {trouble ? <Notice level="stop" text={trouble} /> : null}
     {children}
     {isNew ? null : <Action rank="quiet" icon="delete-outline" label="Take it off the shelf" onPress={onDelete} testID="delete" />}

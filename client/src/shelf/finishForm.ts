@@ -79,7 +79,14 @@ export function finishFields(finish: Finish = typicalFinish('', '', 'base-solven
   const [first, again] = finish.recoat;
   const { id, name, colour, system, effect, method, school, basis } = finish;
   return {
-    id, name, colour, system, effect, method, school, basis,
+    id,
+    name,
+    colour,
+    system,
+    effect,
+    method,
+    school,
+    basis,
     flashMin: text(finish.flashMin),
     recoatFrom: text(first.fromMin),
     recoatTo: text(first.toMin),

@@ -19,7 +19,21 @@ export const tapeFormSchema = v.object({
   cleanHours: typedNumber(entries.cleanHours),
 });
 
-const NEW_TAPE: Tape = { code: '', kind: 'V', name: '', widthMm: 6, thicknessUm: 130, stretch: 0.15, fold: 0.005, adhesionN25: 6, edge: 'crisp', minApplyC: 10, cleanHours: 72, use: '', basis: TYPICAL };
+const NEW_TAPE: Tape = {
+  code: '',
+  kind: 'V',
+  name: '',
+  widthMm: 6,
+  thicknessUm: 130,
+  stretch: 0.15,
+  fold: 0.005,
+  adhesionN25: 6,
+  edge: 'crisp',
+  minApplyC: 10,
+  cleanHours: 72,
+  use: '',
+  basis: TYPICAL,
+};
 
 /** What the form opens with. */
 export function tapeFields(tape: Tape = NEW_TAPE): TapeFields {

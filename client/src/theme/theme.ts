@@ -31,7 +31,18 @@ export const space = { hair: 2, tight: 4, small: 8, middle: 12, base: 16, wide: 
 export const size = { small: 13, base: 15, large: 18, title: 24, figure: 40, countdown: 72 } as const;
 
 /** Smallest targets, and other fixed measures, in dp. */
-export const measure = { target: 48, runTarget: 64, corner: 6, hairline: 1, rail: 208, panel: 420, readable: 640, wideFrom: 1000, swatch: 28, header: 56 } as const;
+export const measure = {
+  target: 48,
+  runTarget: 64,
+  corner: 6,
+  hairline: 1,
+  rail: 208,
+  panel: 420,
+  readable: 640,
+  wideFrom: 1000,
+  swatch: 28,
+  header: 56,
+} as const;
 
 export const font = {
   label: 'BarlowSemiCondensed_500Medium',
@@ -40,7 +51,10 @@ export const font = {
 } as const;
 
 const variants = Object.fromEntries(
-  Object.entries(MD3LightTheme.fonts).map(([name, variant]) => [name, { ...variant, fontFamily: /body|default/.test(name) ? font.body : font.label, letterSpacing: 0 }]),
+  Object.entries(MD3LightTheme.fonts).map(([name, variant]) => [
+    name,
+    { ...variant, fontFamily: /body|default/.test(name) ? font.body : font.label, letterSpacing: 0 },
+  ]),
 ) as unknown as MD3Theme['fonts'];
 
 /** The same look for the components of the library. */

@@ -1,6 +1,6 @@
 import { MaterialCommunityIcons } from '@expo/vector-icons';
 import { Link, usePathname, type Href } from 'expo-router';
-import { StyleSheet, Text, View } from 'react-native';
+import { Pressable, StyleSheet, Text, View } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
 
@@ -22,11 +22,14 @@ export function Places() {
         const here = owns(path);
         const tone = here ? colour.ink : colour.quiet;
         return (
-          <Link key={href} href={href as Href} aria-current={here ? 'page' : undefined} style={[wide ? styles.railLink : styles.barLink, here && (wide ? styles.railHere : styles.barHere)]}>
-            <View style={wide ? styles.railInside : styles.barInside}>
+          <Link key={href} href={href as Href} asChild>
+            <Pressable
+              aria-current={here ? 'page' : undefined}
+              style={StyleSheet.flatten([wide ? styles.railLink : styles.barLink, here && (wide ? styles.railHere : styles.barHere)])}
+            >
               <MaterialCommunityIcons name={icon} size={size.title} color={tone} />
               <Text style={[styles.label, wide && styles.railLabel, { color: tone }]}>{label}</Text>
-            </View>
+            </Pressable>
           </Link>
         );
       })}
@@ -36,13 +39,19 @@ export function Places() {
 
 const styles = StyleSheet.create({
   bar: { flexDirection: 'row', backgroundColor: colour.sheet, borderTopWidth: measure.hairline, borderTopColor: colour.hairline },
-  barLink: { flex: 1, height: measure.header, borderTopWidth: 3, borderTopColor: 'transparent' },
+  barLink: { flex: 1, height: measure.header, alignItems: 'center', justifyContent: 'center', borderTopWidth: 3, borderTopColor: 'transparent' },
   barHere: { borderTopColor: colour.calm },
-  barInside: { flex: 1, alignItems: 'center', justifyContent: 'center' },
   rail: { width: measure.rail, backgroundColor: colour.sheet, borderRightWidth: measure.hairline, borderRightColor: colour.hairline, paddingTop: space.base },
-  railLink: { minHeight: measure.target, paddingHorizontal: space.base, borderLeftWidth: 4, borderLeftColor: 'transparent' },
+  railLink: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.middle,
+    minHeight: measure.target,
+    paddingHorizontal: space.base,
+    borderLeftWidth: 4,
+    borderLeftColor: 'transparent',
+  },
   railHere: { borderLeftColor: colour.calm, backgroundColor: colour.ground },
-  railInside: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.target },
   name: { fontFamily: font.heading, fontSize: size.title, color: colour.ink, paddingHorizontal: space.wide, paddingBottom: space.base },
   label: { fontFamily: font.label, fontSize: size.small },
   railLabel: { fontSize: size.large },

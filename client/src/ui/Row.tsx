@@ -1,4 +1,4 @@
-import type { PropsWithChildren, ReactNode } from 'react';
+import { Children, type PropsWithChildren, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, measure, space } from '@/theme/theme';
 
@@ -20,7 +20,12 @@ export function Row({ onPress, chosen = false, label, before, after, testID, chi
       {after}
     </>
   );
-  if (!onPress) return <View style={styles.row} testID={testID}>{inside}</View>;
+  if (!onPress)
+    return (
+      <View style={styles.row} testID={testID}>
+        {inside}
+      </View>
+    );
   return (
     <Pressable role="button" aria-label={label} aria-pressed={chosen} onPress={onPress} testID={testID} style={[styles.row, chosen && styles.chosen]}>
       {inside}
@@ -28,11 +33,32 @@ export function Row({ onPress, chosen = false, label, before, after, testID, chi
   );
 }
 
+/** Rows below each other, with a hairline between them. */
+export const Rows = ({ children }: PropsWithChildren) => (
+  <View>
+    {Children.toArray(children).map((row, index) => (
+      <View key={index} style={index > 0 && styles.rule}>
+        {row}
+      </View>
+    ))}
+  </View>
+);
+
 /** A small square of paint. */
 export const Swatch = ({ colour: paint }: { colour: string }) => <View style={[styles.swatch, { backgroundColor: paint }]} />;
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.target, paddingVertical: space.small, paddingHorizontal: space.small, borderTopWidth: measure.hairline, borderTopColor: colour.hairline, borderLeftWidth: 4, borderLeftColor: 'transparent' },
+  row: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.middle,
+    minHeight: measure.target,
+    paddingVertical: space.small,
+    paddingHorizontal: space.small,
+    borderLeftWidth: 4,
+    borderLeftColor: 'transparent',
+  },
+  rule: { borderTopWidth: measure.hairline, borderTopColor: colour.hairline },
   chosen: { borderLeftColor: colour.calm, backgroundColor: colour.ground },
   middle: { flex: 1, gap: space.hair },
   swatch: { width: measure.swatch, height: measure.swatch, borderRadius: measure.corner, borderWidth: measure.hairline, borderColor: colour.quiet },

@@ -39,7 +39,14 @@ const styles = StyleSheet.create({
   fill: { flex: 1, backgroundColor: colour.ground },
   content: { padding: space.base, gap: space.base, width: '100%', maxWidth: measure.readable + 2 * space.base, alignSelf: 'center' },
   head: { gap: space.tight },
-  sheet: { backgroundColor: colour.sheet, borderWidth: measure.hairline, borderColor: colour.hairline, borderRadius: measure.corner, padding: space.base, gap: space.middle },
+  sheet: {
+    backgroundColor: colour.sheet,
+    borderWidth: measure.hairline,
+    borderColor: colour.hairline,
+    borderRadius: measure.corner,
+    padding: space.base,
+    gap: space.middle,
+  },
   action: { padding: space.middle, borderTopWidth: measure.hairline, borderTopColor: colour.hairline, backgroundColor: colour.sheet },
   waiting: { padding: space.wide, gap: space.base, alignItems: 'flex-start' },
 });

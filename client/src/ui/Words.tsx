@@ -12,22 +12,30 @@ const toneOf = (tone: WordsProps['tone'] = 'ink') => ({ color: colour[tone] });
 
 /** Heading of a screen. */
 export const Title = ({ children, style }: PropsWithChildren<WordsProps>) => (
-  <Text role="heading" aria-level={1} style={[styles.title, style]}>{children}</Text>
+  <Text role="heading" aria-level={1} style={[styles.title, style]}>
+    {children}
+  </Text>
 );
 
 /** Heading of a section. */
 export const Heading = ({ children, tone, style }: PropsWithChildren<WordsProps>) => (
-  <Text role="heading" aria-level={2} style={[styles.heading, toneOf(tone), style]}>{children}</Text>
+  <Text role="heading" aria-level={2} style={[styles.heading, toneOf(tone), style]}>
+    {children}
+  </Text>
 );
 
 /** Text to be read. */
 export const Body = ({ children, tone, style, lines }: PropsWithChildren<WordsProps>) => (
-  <Text numberOfLines={lines} style={[styles.body, toneOf(tone), style]}>{children}</Text>
+  <Text numberOfLines={lines} style={[styles.body, toneOf(tone), style]}>
+    {children}
+  </Text>
 );
 
 /** Labels and side notes. */
 export const Small = ({ children, tone = 'quiet', style, lines }: PropsWithChildren<WordsProps>) => (
-  <Text numberOfLines={lines} style={[styles.small, toneOf(tone), style]}>{children}</Text>
+  <Text numberOfLines={lines} style={[styles.small, toneOf(tone), style]}>
+    {children}
+  </Text>
 );
 
 /** A number: its label small above, its unit beside. */

@@ -50,8 +50,15 @@ export function arrange(ring: readonly Point[], lines: readonly ResolvedLine[]):
   named.forEach(({ face }, index) => [face.rim, ...face.holes].forEach((cycle) => areaOfCycle.set(cycle, index)));
   return {
     areas: named.map(({ area }) => area),
-    borders: bordersBetween(cycles, areaOfCycle, lines.map(({ id }) => id)),
-    loose: looseLengths(dangling.flatMap(({ segments: on }) => on), lines),
+    borders: bordersBetween(
+      cycles,
+      areaOfCycle,
+      lines.map(({ id }) => id),
+    ),
+    loose: looseLengths(
+      dangling.flatMap(({ segments: on }) => on),
+      lines,
+    ),
   };
 }
 

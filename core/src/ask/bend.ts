@@ -30,7 +30,8 @@ export const bend = question({
     { label: 'Its figures', keys: ['width', 'stretch', 'fold'] },
   ],
   answer: ({ radius, body, tape: code, width, stretch, fold }, shelf) => {
-    const tape = code === undefined ? { widthMm: width as number, stretch: stretch as number, fold: fold as number } : shelf.tapes.find((one) => one.code === code);
+    const tape =
+      code === undefined ? { widthMm: width as number, stretch: stretch as number, fold: fold as number } : shelf.tapes.find((one) => one.code === code);
     if (!tape) return refuseAt('tape', `there is no tape "${code}" on the shelf; accepts ${shelf.tapes.map((one) => one.code).join(', ')}`);
     return { ok: true, value: { ...layRoundBend(radius as number, tape, body as BodySide) } };
   },
@@ -38,7 +39,10 @@ export const bend = question({
     ...VERDICT_WORDS[verdict],
     rows: [
       ...(verdict === 'stretch' ? [{ label: 'Stretch it by about', value: showShare(meanStretch ?? 0) }] : []),
-      { label: 'Tightest line it follows', value: tightestEdgeRadiusMm === null ? 'none: it neither stretches nor folds' : `radius ${showLength(tightestEdgeRadiusMm)}` },
+      {
+        label: 'Tightest line it follows',
+        value: tightestEdgeRadiusMm === null ? 'none: it neither stretches nor folds' : `radius ${showLength(tightestEdgeRadiusMm)}`,
+      },
       { label: 'Radius of its inner edge', value: innerRadiusMm > 0 ? showLength(innerRadiusMm) : 'none left' },
       ...(outerStrain === null ? [] : [{ label: 'Strain of its outer edge', value: showShare(Math.max(0, outerStrain)) }]),
     ],

@@ -40,7 +40,14 @@ function readBy<T>(accepts: string, read: (text: string) => Reading<T>): v.Gener
 }
 
 const key = <T>(words: KeyWords, unit: string, accepts: string, read: (text: string) => Reading<T>): Key<T> => ({
-  ...words, unit, accepts, optional: false, fallback: undefined, choices: null, from: null, schema: readBy(accepts, read),
+  ...words,
+  unit,
+  accepts,
+  optional: false,
+  fallback: undefined,
+  choices: null,
+  from: null,
+  schema: readBy(accepts, read),
 });
 
 const NUMBER = /^[-−+]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?$/i;

@@ -40,7 +40,10 @@ export function question<K extends Record<string, Key>, A extends Answer>(of: Qu
 }
 
 /** Refuses an answer at one key. */
-export const refuseAt = (path: string, message: string): { readonly ok: false; readonly faults: readonly Fault[] } => ({ ok: false, faults: [{ path, message }] });
+export const refuseAt = (path: string, message: string): { readonly ok: false; readonly faults: readonly Fault[] } => ({
+  ok: false,
+  faults: [{ path, message }],
+});
 
 /**
  * Asks a question.
@@ -74,7 +77,9 @@ function missingKeys(of: Question, given: Record<string, unknown>): Fault[] {
   const way = usedWay(of, given);
   const asked = (name: string) => !of.ways.some(({ keys }) => keys.includes(name)) || way.keys.includes(name);
   const noWay = way.keys.every((name) => !isGiven(given[name]));
-  const instead = noWay ? of.ways.filter((other) => other !== way).map(({ keys }) => `; or give ${keys.filter((name) => !of.keys[name].optional).join(', ')}`) : [];
+  const instead = noWay
+    ? of.ways.filter((other) => other !== way).map(({ keys }) => `; or give ${keys.filter((name) => !of.keys[name].optional).join(', ')}`)
+    : [];
   return Object.entries(of.keys).flatMap(([name, key]) =>
     key.optional || isGiven(given[name]) || !asked(name)
       ? []
@@ -90,12 +95,18 @@ function usedWay(of: Question, given: Record<string, unknown>): Way {
 
 function wayFaults(of: Question, given: Record<string, unknown>): Fault[] {
   const used = usedWay(of, given);
-  const others = of.ways.filter((way) => way !== used).flatMap(({ keys }) => keys).filter((name) => isGiven(given[name]) && !used.keys.includes(name));
+  const others = of.ways
+    .filter((way) => way !== used)
+    .flatMap(({ keys }) => keys)
+    .filter((name) => isGiven(given[name]) && !used.keys.includes(name));
   return others.map((name) => ({ path: name, message: `cannot be given together with ${used.keys.filter((key) => isGiven(given[key])).join(', ')}` }));
 }
 
 /** The input a form opens with: the examples of every key in use. */
 export function exampleInput(of: Question, way: Way | undefined = of.ways[0]): Record<string, string> {
-  const hidden = of.ways.filter((other) => other !== way).flatMap(({ keys }) => keys).filter((name) => !way?.keys.includes(name));
+  const hidden = of.ways
+    .filter((other) => other !== way)
+    .flatMap(({ keys }) => keys)
+    .filter((name) => !way?.keys.includes(name));
   return Object.fromEntries(Object.entries(of.keys).flatMap(([name, key]) => (hidden.includes(name) ? [] : [[name, key.example]])));
 }

@@ -39,7 +39,8 @@ function marksFrom(values: Values<typeof keys>, shelf: Shelf): DryingMarks | nul
   };
 }
 
-const showSpan = (span: Span | null): string => (span ? `${showMinutes(span.from)} to ${span.to === null ? 'any time' : showMinutes(span.to)}` : 'not for this film');
+const showSpan = (span: Span | null): string =>
+  span ? `${showMinutes(span.from)} to ${span.to === null ? 'any time' : showMinutes(span.to)}` : 'not for this film';
 
 export const windows = question<typeof keys, PullWindows & Record<string, unknown>>({
   name: 'windows',
@@ -57,7 +58,11 @@ export const windows = question<typeof keys, PullWindows & Record<string, unknow
     return { ok: true, value: { ...pullWindows(marks, air, values.buildFactor as number, values.dwell as number) } };
   },
   words: ({ rate, wet, touch, dry, tapeSafeMin }) => ({
-    headline: touch ? `Touch-dry: pull from ${showMinutes(touch.from)}` : dry ? `Dry: pull from ${showMinutes(dry.from)}` : `Wet only: pull within ${showMinutes(wet?.to ?? 0)}`,
+    headline: touch
+      ? `Touch-dry: pull from ${showMinutes(touch.from)}`
+      : dry
+        ? `Dry: pull from ${showMinutes(dry.from)}`
+        : `Wet only: pull within ${showMinutes(wet?.to ?? 0)}`,
     tone: 'good',
     rows: [
       { label: 'Wet (estimate)', value: showSpan(wet) },

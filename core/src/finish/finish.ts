@@ -23,7 +23,11 @@ export const finishSchema = v.strictObject({
   effect: v.picklist(EFFECTS, `must be one of ${EFFECTS.join(' ')}`),
   method: v.picklist(METHODS, `must be one of ${METHODS.join(' ')}`),
   flashMin: minutes(),
-  recoat: v.pipe(v.array(recoatSchema, 'needs one or two recoat windows'), v.minLength(1, 'needs at least one recoat window'), v.maxLength(2, 'has at most two recoat windows')),
+  recoat: v.pipe(
+    v.array(recoatSchema, 'needs one or two recoat windows'),
+    v.minLength(1, 'needs at least one recoat window'),
+    v.maxLength(2, 'has at most two recoat windows'),
+  ),
   touchMin: positiveUpTo(100_000, 'min'),
   /** Null where the film never takes tape. */
   tapeSafeMin: v.nullable(positiveUpTo(100_000, 'min')),
@@ -41,7 +45,11 @@ export const finishSchema = v.strictObject({
   /** Coats the data sheet asks for; null: computed from hiding. */
   coats: v.nullable(wholeBetween(1, 20)),
   /** Parts by volume, paint first: [4, 1, 1]. */
-  mixRatio: v.pipe(v.array(positiveUpTo(100), 'needs mixing parts such as 4, 1, 1'), v.minLength(1, 'needs at least one part'), v.maxLength(4, 'has at most four parts')),
+  mixRatio: v.pipe(
+    v.array(positiveUpTo(100), 'needs mixing parts such as 4, 1, 1'),
+    v.minLength(1, 'needs at least one part'),
+    v.maxLength(4, 'has at most four parts'),
+  ),
   potLifeMin: v.nullable(positiveUpTo(10_000, 'min')),
   basis: noteText(),
 });

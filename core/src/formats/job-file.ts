@@ -52,7 +52,13 @@ function repeatedEntries({ tapes, finishes }: JobFile['shelf']) {
   const twice = (keys: readonly string[], path: (index: number) => string) =>
     keys.flatMap((key, index) => (keys.indexOf(key) < index ? [{ path: path(index), message: `"${key}" is used twice` }] : []));
   return [
-    ...twice(tapes.map(({ code }) => code), (index) => `shelf.tapes[${index}].code`),
-    ...twice(finishes.map(({ id }) => id), (index) => `shelf.finishes[${index}].id`),
+    ...twice(
+      tapes.map(({ code }) => code),
+      (index) => `shelf.tapes[${index}].code`,
+    ),
+    ...twice(
+      finishes.map(({ id }) => id),
+      (index) => `shelf.finishes[${index}].id`,
+    ),
   ];
 }

@@ -10,7 +10,12 @@ export function runOn(path: Path, ring: readonly Point[]): { readonly path: Path
   const [first, last] = [path[0], path[path.length - 1]];
   const box = boxOf([...ring, first, last]);
   const far = distance({ x: box.minX, y: box.minY }, { x: box.maxX, y: box.maxY }) + 1;
-  const ahead = (point: PathPoint, sign: number): PathPoint => ({ ...point, x: point.x + sign * far * point.tx, y: point.y + sign * far * point.ty, curvature: 0 });
+  const ahead = (point: PathPoint, sign: number): PathPoint => ({
+    ...point,
+    x: point.x + sign * far * point.tx,
+    y: point.y + sign * far * point.ty,
+    curvature: 0,
+  });
   // The join keeps its own bend: the place is there twice, once for each side of it.
   const longer = withDistances([ahead(first, -1), { ...first, curvature: 0 }, ...path, { ...last, curvature: 0 }, ahead(last, 1)]);
   return { path: longer, from: far, to: far + pathLength(path) };

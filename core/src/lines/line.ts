@@ -23,7 +23,10 @@ const parallelSchema = v.strictObject({
   ...common,
   of: idText(),
   /** Positive: to the left of the other line's direction, which is above a line that runs to the right. */
-  offset: v.pipe(coordinate(), v.check((value) => Math.abs(value) >= 0.05, 'must be at least 0.05 mm to either side')),
+  offset: v.pipe(
+    coordinate(),
+    v.check((value) => Math.abs(value) >= 0.05, 'must be at least 0.05 mm to either side'),
+  ),
 });
 
 /** A trim line by its measurements. */

@@ -62,7 +62,13 @@ function pathOf(line: TrimLine, lines: readonly TrimLine[], ground: LineGround, 
 
 type ParallelLine = Extract<TrimLine, { kind: 'parallel' }>;
 
-function parallelOf(line: ParallelLine, lines: readonly TrimLine[], ground: LineGround, known: Map<string, Path | string>, asking: readonly string[]): Path | string {
+function parallelOf(
+  line: ParallelLine,
+  lines: readonly TrimLine[],
+  ground: LineGround,
+  known: Map<string, Path | string>,
+  asking: readonly string[],
+): Path | string {
   if (asking.includes(line.id)) return 'is parallel to itself by way of other lines';
   const other = lines.find(({ id }) => id === line.of);
   if (!other) return 'is parallel to a line that is no longer there';

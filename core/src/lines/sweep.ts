@@ -15,8 +15,14 @@ export function sweepPath(points: readonly Point[]): Path | null {
   if (gaps.some((gap) => gap < 1e-3)) return null;
   if (points.length === 2) return straightPath(points[0], points[1]);
   const knots = gaps.reduce((sums, gap) => [...sums, sums[sums.length - 1] + Math.sqrt(gap)], [0]);
-  const x = naturalSpline(knots, points.map((point) => point.x));
-  const y = naturalSpline(knots, points.map((point) => point.y));
+  const x = naturalSpline(
+    knots,
+    points.map((point) => point.x),
+  );
+  const y = naturalSpline(
+    knots,
+    points.map((point) => point.y),
+  );
   const total = gaps.reduce((sum, gap) => sum + gap, 0);
   const samples: Omit<PathPoint, 'at'>[] = [];
   gaps.forEach((gap, span) => {

@@ -43,6 +43,4 @@ export interface OrderProblem {
 }
 
 /** Finishes the job uses, in the order they first appear. */
-export const usedFinishes = ({ areas }: OrderProblem): string[] => [
-  ...new Set(areas.flatMap(({ finish }) => (finish === null ? [] : [finish]))),
-];
+export const usedFinishes = ({ areas }: OrderProblem): string[] => [...new Set(areas.flatMap(({ finish }) => (finish === null ? [] : [finish])))];

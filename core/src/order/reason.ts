@@ -19,8 +19,7 @@ export function reasonFor(problem: OrderProblem, sequence: Sequence, others: rea
 }
 
 /** Sum over the stages of a sequence. */
-export const totalOf = (sequence: Sequence, pick: (stage: StageCost) => number): number =>
-  sequence.stages.reduce((sum, stage) => sum + pick(stage), 0);
+export const totalOf = (sequence: Sequence, pick: (stage: StageCost) => number): number => sequence.stages.reduce((sum, stage) => sum + pick(stage), 0);
 
 function largestSaving(problem: OrderProblem, { stages, order }: Sequence): string | null {
   let best: { saved: number; text: string } | null = null;

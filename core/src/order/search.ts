@@ -1,3 +1,4 @@
+import { byText } from '../units';
 import { usedFinishes, type OrderProblem } from './problem';
 import { stageCost, stageScore, startProgress, type Progress, type StageCost } from './stage-cost';
 
@@ -5,7 +6,7 @@ import { stageCost, stageScore, startProgress, type Progress, type StageCost } f
 export interface Sequence {
   readonly order: readonly string[];
   readonly stages: readonly StageCost[];
-  /** Work plus weighted waiting, minutes. */
+  /** Work plus weighted waiting, in millionths of a minute: whole numbers, so that equal costs are equal. */
   readonly score: number;
 }
 
@@ -17,7 +18,7 @@ export interface SearchResult {
 }
 
 /** More combinations than this are not tried one by one. */
-const MOST_COMBINATIONS = 20_000;
+const MOST_COMBINATIONS = 100_000;
 /** How many different orders are told. */
 const KEPT_ORDERS = 3;
 
@@ -46,12 +47,18 @@ export function searchOrder(problem: OrderProblem, fixedOrder: readonly string[]
     for (const finish of next) {
       for (const open of openChoices(problem, progress, finish, left, grain)) {
         const stage = stageCost(problem, progress, finish, open);
-        visit(stage.after, left.filter((id) => id !== finish), [...stages, stage], score + stageScore(stage));
+        visit(
+          stage.after,
+          left.filter((id) => id !== finish),
+          [...stages, stage],
+          score + stageScore(stage),
+        );
       }
     }
   };
   visit(startProgress(problem), fixed || lightFirst(problem, used), [], 0);
-  const sequences = [...best.values()].sort((a, b) => a.score - b.score || a.order.join().localeCompare(b.order.join()));
+  // Equal scores keep the order they were found in: light colours first.
+  const sequences = [...best.values()].sort((a, b) => a.score - b.score);
   return { sequences: sequences.slice(0, KEPT_ORDERS), complete: grain === 'areas' };
 }
 
@@ -84,7 +91,7 @@ function lightFirst({ finishes }: OrderProblem, used: readonly string[]): string
     const hex = finishes.get(id)?.colour ?? '#000000';
     return [1, 3, 5].reduce((sum, at) => sum + parseInt(hex.slice(at, at + 2), 16), 0);
   };
-  return [...used].sort((a, b) => light(b) - light(a) || a.localeCompare(b));
+  return [...used].sort((a, b) => light(b) - light(a) || byText(a, b));
 }
 
 /** Every way to open areas in a stage: its own areas always, kept and painted ones never, later ones either way. */

@@ -39,9 +39,12 @@ export interface StageCost {
   readonly after: Progress;
 }
 
-/** Minutes that weigh in the comparison of orders: work, and waiting at a share of its length. */
+/**
+ * What weighs in the comparison of orders: work, and waiting at a share of its length.
+ * @returns millionths of a minute, a whole number: sums are exact, so ties are the same on every machine
+ */
 export const stageScore = (stage: StageCost): number =>
-  stage.layMin + stage.coatMin + stage.pullMin + stage.changeMin + RULE_OF_THUMB.waitingShare * stage.waitMin;
+  Math.round(1e6 * (stage.layMin + stage.coatMin + stage.pullMin + stage.changeMin + RULE_OF_THUMB.waitingShare * stage.waitMin));
 
 /** Before any coat. */
 export const startProgress = ({ areas }: OrderProblem): Progress => ({
@@ -79,7 +82,20 @@ export function stageCost(problem: OrderProblem, before: Progress, finishId: str
     clock: lastCoat + pullWait + masks.pullMin,
     lastFinish: finishId,
   };
-  return { finish: finishId, open, ...decided, layMin: masks.layMin, coatMin, pullMin: masks.pullMin, changeMin, waitMin, waits: { tapeMin: tapeWait, flashMin: flashWait, pullMin: pullWait }, tapeM: masks.tapeM, drapeM2: masks.drapeM2, after };
+  return {
+    finish: finishId,
+    open,
+    ...decided,
+    layMin: masks.layMin,
+    coatMin,
+    pullMin: masks.pullMin,
+    changeMin,
+    waitMin,
+    waits: { tapeMin: tapeWait, flashMin: flashWait, pullMin: pullWait },
+    tapeM: masks.tapeM,
+    drapeM2: masks.drapeM2,
+    after,
+  };
 }
 
 /** The finish with this id; a job is never ordered with one that is missing. */

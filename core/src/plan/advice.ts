@@ -21,8 +21,23 @@ const advice = (level: Advice['level'], text: string, place: Partial<Pick<Advice
 function airAdvice({ climate }: Design): Advice[] {
   const surfaceC = climate.surfaceC ?? climate.airC;
   const { dewPointC, marginC, ok } = dewMargin(climate.airC, climate.rhPercent, surfaceC);
-  const dew = ok ? [] : [advice('stop', `The surface is ${marginC.toFixed(1)} °C above the dew point of ${dewPointC.toFixed(1)} °C and needs ${RULE_OF_THUMB.dewMarginC}: warm it or dry the air before tape or paint.`)];
-  const cold = surfaceC < RULE_OF_THUMB.coldC ? [advice('caution', `Below ${RULE_OF_THUMB.coldC} °C most adhesives do not wet out: tape goes on and lets go later. Keep tape and part in a warm room overnight.`)] : [];
+  const dew = ok
+    ? []
+    : [
+        advice(
+          'stop',
+          `The surface is ${marginC.toFixed(1)} °C above the dew point of ${dewPointC.toFixed(1)} °C and needs ${RULE_OF_THUMB.dewMarginC}: warm it or dry the air before tape or paint.`,
+        ),
+      ];
+  const cold =
+    surfaceC < RULE_OF_THUMB.coldC
+      ? [
+          advice(
+            'caution',
+            `Below ${RULE_OF_THUMB.coldC} °C most adhesives do not wet out: tape goes on and lets go later. Keep tape and part in a warm room overnight.`,
+          ),
+        ]
+      : [];
   return [...dew, ...cold];
 }
 
@@ -31,24 +46,39 @@ function partAdvice({ part, lines, arrangement, finishes, conflicts }: PartWork,
   const faults = lines.flatMap(({ id, code, fault }) => (fault ? [advice('stop', `${code} ${fault}.`, { ...place, line: id })] : []));
   const loose = arrangement.loose.map(({ line, lengthMm }) => {
     const code = lines.find(({ id }) => id === line)?.code;
-    return advice('caution', `${code}: ${showLength(lengthMm, design.unit)} of it ends free and bounds nothing. Let its ends run on, or measure it to the edge.`, { ...place, line });
+    return advice(
+      'caution',
+      `${code}: ${showLength(lengthMm, design.unit)} of it ends free and bounds nothing. Let its ends run on, or measure it to the edge.`,
+      { ...place, line },
+    );
   });
-  const slivers = arrangement.areas.flatMap(({ code, sliver }) => (sliver ? [advice('caution', `${code} is a sliver, narrower than any tape edge keeps.`, { ...place, area: code })] : []));
+  const slivers = arrangement.areas.flatMap(({ code, sliver }) =>
+    sliver ? [advice('caution', `${code} is a sliver, narrower than any tape edge keeps.`, { ...place, area: code })] : [],
+  );
   const clashes = conflicts.map(({ area, finishes: asked }) => {
     const names = asked.map((id) => (id === null ? 'kept as it is' : (shelf.get(id)?.name ?? id)));
     const { code } = arrangement.areas[area];
     return advice('stop', `${code} is asked to be ${names.join(' and ')}: choose one.`, { ...place, area: code });
   });
   const open = finishes.flatMap((finish, index) => (finish === undefined ? [arrangement.areas[index].code] : []));
-  const unchosen = open.length > 0 && finishes.some((finish) => finish !== undefined) ? [advice('note', `${open.join(', ')}: no finish chosen, kept as it is.`, { ...place, area: open[0] })] : [];
+  const unchosen =
+    open.length > 0 && finishes.some((finish) => finish !== undefined)
+      ? [advice('note', `${open.join(', ')}: no finish chosen, kept as it is.`, { ...place, area: open[0] })]
+      : [];
   return [...faults, ...loose, ...slivers, ...clashes, ...unchosen];
 }
 
 function stageAdvice({ number, finish, coatsWhy, runs, school, windows, coats }: StagePlan, finishes: ReadonlyMap<string, Finish>): Advice[] {
   const { name, school: preferred } = finishes.get(finish) as Finish;
-  const weak = coats >= RULE_OF_THUMB.mostCoats ? [advice('caution', `Stage ${number}: ${name} ${coatsWhy} coats. Put a lighter or closer colour under it.`)] : [];
-  const doubts = runs.flatMap(({ code, doubt, line, part, lineCode }) => (doubt ? [advice('caution', `Stage ${number}, ${code} on ${lineCode}: ${doubt}.`, { part, line })] : []));
-  const missed = windows && school !== null && school !== preferred && windows[preferred] === null ? [advice('note', `Stage ${number}: ${name} has no ${preferred} window in this air and thickness; pull ${school}.`)] : [];
+  const weak =
+    coats >= RULE_OF_THUMB.mostCoats ? [advice('caution', `Stage ${number}: ${name} ${coatsWhy} coats. Put a lighter or closer colour under it.`)] : [];
+  const doubts = runs.flatMap(({ code, doubt, line, part, lineCode }) =>
+    doubt ? [advice('caution', `Stage ${number}, ${code} on ${lineCode}: ${doubt}.`, { part, line })] : [],
+  );
+  const missed =
+    windows && school !== null && school !== preferred && windows[preferred] === null
+      ? [advice('note', `Stage ${number}: ${name} has no ${preferred} window in this air and thickness; pull ${school}.`)]
+      : [];
   return [...weak, ...doubts, ...missed];
 }
 
@@ -60,7 +90,9 @@ export function safetyFor(stages: readonly StagePlan[], finishes: ReadonlyMap<st
   const spray = used.some(({ method }) => method !== 'brush' && method !== 'roller');
   return [
     ...(used.some(({ system }) => PAINT_SYSTEMS[system].isocyanate)
-      ? [`Two-part hardener can hold isocyanates: supplied air and full cover, no one else in until it is cleared. Pulling wet keeps the protection on. ${follow}`]
+      ? [
+          `Two-part hardener can hold isocyanates: supplied air and full cover, no one else in until it is cleared. Pulling wet keeps the protection on. ${follow}`,
+        ]
       : []),
     ...(spray ? [`Spray and solvent vapour: vapour filter, eyes, gloves, moving air; no flame, heater or spark. ${follow}`] : []),
   ];

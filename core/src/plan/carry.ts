@@ -18,7 +18,11 @@ export function carryScheme(before: Design, after: Design): Design {
     if (!old || unchanged || choices.length === 0) return choices;
     const was = workOutPart(old, before).arrangement.areas;
     const is = workOutPart(part, after).arrangement.areas;
-    return carriedChoices(was, is, choices.map(({ seed: [x, y], finish }) => ({ seed: { x, y }, finish }))).map(({ seed, finish }) => ({
+    return carriedChoices(
+      was,
+      is,
+      choices.map(({ seed: [x, y], finish }) => ({ seed: { x, y }, finish })),
+    ).map(({ seed, finish }) => ({
       part: part.id,
       seed: rounded([seed.x, seed.y], 3) as [number, number],
       finish,

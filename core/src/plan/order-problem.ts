@@ -12,29 +12,31 @@ export function orderProblem(works: readonly PartWork[], design: Design, shelf: 
   const borders: OrderBorder[] = [];
   for (const work of works) {
     const first = areas.length;
-    areas.push(...work.arrangement.areas.map((area, index) => ({
-      id: `${work.part.id}/${area.code}`,
-      sizeM2: (area.sizeMm2 / 1e6) * work.part.count,
-      present: work.part.present.colour,
-      finish: work.finishes[index] ?? null,
-      oneTapeWide: oneTapeStrip(work, index, shelf.tapes) !== null,
-    })));
-    borders.push(...work.arrangement.borders.map(({ line, from, to, left, right }) => ({
-      a: first + left,
-      b: first + right,
-      lengthM: ((to - from) / 1000) * work.part.count,
-      pieces: work.part.count,
-      points: measuredPoints(work, line) * ((to - from) / lengthOf(work, line)) * work.part.count,
-      bend: bendClass(work.lines.find(({ id }) => id === line) as ResolvedLine, from, to),
-    })));
+    areas.push(
+      ...work.arrangement.areas.map((area, index) => ({
+        id: `${work.part.id}/${area.code}`,
+        sizeM2: (area.sizeMm2 / 1e6) * work.part.count,
+        present: work.part.present.colour,
+        finish: work.finishes[index] ?? null,
+        oneTapeWide: oneTapeStrip(work, index, shelf.tapes) !== null,
+      })),
+    );
+    borders.push(
+      ...work.arrangement.borders.map(({ line, from, to, left, right }) => ({
+        a: first + left,
+        b: first + right,
+        lengthM: ((to - from) / 1000) * work.part.count,
+        pieces: work.part.count,
+        points: measuredPoints(work, line) * ((to - from) / lengthOf(work, line)) * work.part.count,
+        bend: bendClass(work.lines.find(({ id }) => id === line) as ResolvedLine, from, to),
+      })),
+    );
   }
   return { areas, borders, finishes, air: design.climate, model: isModelScale(design.scale), school: design.choices.school };
 }
 
 function bendClass(line: ResolvedLine, from: number, to: number): BendClass {
-  const worst = Math.max(
-    ...line.pieces.flatMap((piece) => pieceOf(piece, from, to) ?? []).map(({ curvature }) => Math.abs(curvature)),
-  );
+  const worst = Math.max(...line.pieces.flatMap((piece) => pieceOf(piece, from, to) ?? []).map(({ curvature }) => Math.abs(curvature)));
   const radius = worst > 0 ? 1 / worst : Infinity;
   if (radius > RULE_OF_THUMB.straightAboveMm) return 'straight';
   return radius < RULE_OF_THUMB.tightBelowMm ? 'tight' : 'gentle';

@@ -1,6 +1,6 @@
 import type { Design, Shelf } from '../job';
 import { reasonFor, searchOrder, totalOf, type OrderProblem, type Sequence } from '../order';
-import { rounded } from '../units';
+import { byText, rounded } from '../units';
 import { adviceFor, safetyFor } from './advice';
 import { orderProblem } from './order-problem';
 import { partPlan, workOutPart } from './part-work';
@@ -33,7 +33,7 @@ export function planJob(design: Design, shelf: Shelf): Plan {
     sequences: summaries(problem, free.sequences, chosen),
     orderComplete: free.complete,
     stages,
-    timeline: chosen ? timelineOf(chosen, finishes) : [],
+    timeline: chosen ? timelineOf(chosen) : [],
     tapes: tapeNeeds(stages),
     steps: chosen ? stepsOf({ stages, sequence: chosen, parts, finishes, air: design.climate }) : [],
   });
@@ -62,5 +62,5 @@ function tapeNeeds(stages: readonly StagePlan[]): TapeNeed[] {
     const need = needs.get(tape) ?? { pieces: 0, lengthM: 0 };
     needs.set(tape, { pieces: need.pieces + count, lengthM: need.lengthM + (tapeMm / 1000) * count });
   }
-  return [...needs].map(([tape, need]) => ({ tape, ...need })).sort((a, b) => b.lengthM - a.lengthM || a.tape.localeCompare(b.tape));
+  return [...needs].map(([tape, need]) => ({ tape, ...need })).sort((a, b) => b.lengthM - a.lengthM || byText(a.tape, b.tape));
 }

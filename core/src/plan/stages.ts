@@ -84,12 +84,16 @@ function coversOf(parts: readonly MaskedPart[], runs: readonly Run[]): StagePlan
   return parts.flatMap(({ id, arrangement, open, count }) => {
     if (!runs.some(({ part }) => part === id)) return [];
     const strips = new Set(
-      runs.filter(({ part, coversStrip }) => part === id && coversStrip).map(({ line, side, from, to }) => {
-        const border = arrangement.borders.find((one) => one.line === line && one.from < to && one.to > from);
-        return border && (side === 'left' ? border.left : border.right);
-      }),
+      runs
+        .filter(({ part, coversStrip }) => part === id && coversStrip)
+        .map(({ line, side, from, to }) => {
+          const border = arrangement.borders.find((one) => one.line === line && one.from < to && one.to > from);
+          return border && (side === 'left' ? border.left : border.right);
+        }),
     );
-    return arrangement.areas.flatMap(({ code, sizeMm2 }, index) => (open[index] || strips.has(index) ? [] : [{ part: id, area: code, sizeM2: (sizeMm2 / 1e6) * count }]));
+    return arrangement.areas.flatMap(({ code, sizeMm2 }, index) =>
+      open[index] || strips.has(index) ? [] : [{ part: id, area: code, sizeM2: (sizeMm2 / 1e6) * count }],
+    );
   });
 }
 
@@ -121,7 +125,9 @@ function pullOf(windows: PullWindows, wanted: School): Pulling | null {
 
 function coatsWhy(finish: Finish, { coats, coatsFrom, under }: StageCost, { problem }: StageGround): string {
   if (coatsFrom === 'sheet') return `${coats} by its data sheet`;
-  const below = usedFinishes(problem).map((id) => finishOf(problem, id)).find(({ colour, id }) => colour === under && id !== finish.id);
+  const below = usedFinishes(problem)
+    .map((id) => finishOf(problem, id))
+    .find(({ colour, id }) => colour === under && id !== finish.id);
   const over = below ? below.name : 'what is on it now';
   return coatsFrom === 'hiding' ? `${coats} to hide ${over} (estimate)` : `does not hide ${over} even in ${coats}`;
 }

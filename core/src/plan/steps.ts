@@ -33,20 +33,40 @@ function stageSteps(stage: StagePlan, ground: StepGround): Step[] {
     windows: index === 0 ? tapeSafeWindows(stage, ground) : [],
   }));
   const covered = stage.covers.map(({ part, area }) => (ground.parts.length > 1 ? `${nameOf(ground.parts, part)} ${area}` : area));
-  const cover: Step[] = covered.length === 0 ? [] : [{
-    id: id('cover'), stage: stage.number, kind: 'cover', run: null, windows: [],
-    title: `Cover ${covered.join(', ')}`,
-    detail: 'Paper or film to the tape, a second tape over the seam. Keep it off the open edge.',
-  }];
+  const cover: Step[] =
+    covered.length === 0
+      ? []
+      : [
+          {
+            id: id('cover'),
+            stage: stage.number,
+            kind: 'cover',
+            run: null,
+            windows: [],
+            title: `Cover ${covered.join(', ')}`,
+            detail: 'Paper or film to the tape, a second tape over the seam. Keep it off the open edge.',
+          },
+        ];
   const gate: Step = {
-    id: id('gate'), stage: stage.number, kind: 'gate', run: null, windows: [],
+    id: id('gate'),
+    stage: stage.number,
+    kind: 'gate',
+    run: null,
+    windows: [],
     title: 'Check before colour',
-    detail: stage.runs.length > 0 ? 'Wipe lightly without wetting the tape edges, tack off, press every edge and crossing again.' : 'Wipe, tack off, look for dust and finger marks.',
+    detail:
+      stage.runs.length > 0
+        ? 'Wipe lightly without wetting the tape edges, tack off, press every edge and crossing again.'
+        : 'Wipe, tack off, look for dust and finger marks.',
   };
   const coats = Array.from({ length: stage.coats }, (_, index): Step => ({
-    id: id(`coat-${index + 1}`), stage: stage.number, kind: 'coat', run: null,
+    id: id(`coat-${index + 1}`),
+    stage: stage.number,
+    kind: 'coat',
+    run: null,
     title: `${finish.name}: coat ${index + 1} of ${stage.coats}`,
-    detail: index === 0 ? 'Thin and even, from the tape towards the bare side, never into a tape edge.' : 'Check flash by touching the masking paper, not the part.',
+    detail:
+      index === 0 ? 'Thin and even, from the tape towards the bare side, never into a tape edge.' : 'Check flash by touching the masking paper, not the part.',
     windows: index === 0 ? [] : [flashWindow(finish, id(`coat-${index}`), ground.air)],
   }));
   return [...lays, ...cover, gate, ...coats, ...pullStep(stage, finish, id)];
@@ -83,10 +103,15 @@ function pullStep(stage: StagePlan, finish: Finish, id: (suffix: string) => stri
   if (!stage.pull || stage.runs.length === 0) return [];
   const { fromMin, toMin } = stage.pull;
   const until = toMin === null ? '' : `, within ${showMinutes(toMin)}`;
-  return [{
-    id: id('pull'), stage: stage.number, kind: 'pull', run: null,
-    title: `Pull the tape: ${stage.school === 'touch' ? 'touch-dry' : stage.school}`,
-    detail: `${fromMin > 0 ? `From ${showMinutes(fromMin)}` : 'At once'} after the last coat of ${finish.name}${until} (estimate). Low and slow, folded back on itself, away from the fresh paint.`,
-    windows: [{ after: id(`coat-${stage.coats}`), fromMin, toMin, what: 'pull the tape' }],
-  }];
+  return [
+    {
+      id: id('pull'),
+      stage: stage.number,
+      kind: 'pull',
+      run: null,
+      title: `Pull the tape: ${stage.school === 'touch' ? 'touch-dry' : stage.school}`,
+      detail: `${fromMin > 0 ? `From ${showMinutes(fromMin)}` : 'At once'} after the last coat of ${finish.name}${until} (estimate). Low and slow, folded back on itself, away from the fresh paint.`,
+      windows: [{ after: id(`coat-${stage.coats}`), fromMin, toMin, what: 'pull the tape' }],
+    },
+  ];
 }

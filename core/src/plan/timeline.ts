@@ -1,17 +1,15 @@
-import type { Finish } from '../finish';
 import type { Sequence } from '../order';
 import type { TimelineEntry } from './types';
 
 /** Lays the stages end to end: work and waiting, minutes from the start. Entries of no length are left out. */
-export function timelineOf({ stages }: Sequence, finishes: ReadonlyMap<string, Finish>): TimelineEntry[] {
+export function timelineOf({ stages }: Sequence): TimelineEntry[] {
   let clock = 0;
-  return stages.flatMap(({ finish, layMin, coatMin, changeMin, pullMin, waits }, index) => {
-    const name = finishes.get(finish)?.name ?? finish;
+  return stages.flatMap(({ layMin, coatMin, changeMin, pullMin, waits }, index) => {
     const pieces = [
-      { kind: 'wait', what: 'until the colour takes tape', minutes: waits.tapeMin },
-      { kind: 'work', what: `mask for ${name}`, minutes: layMin },
-      { kind: 'work', what: `mix and paint ${name}, with flash between coats`, minutes: changeMin + coatMin + waits.flashMin },
-      { kind: 'wait', what: pullMin > 0 ? 'until the tape may be pulled' : 'flash', minutes: waits.pullMin },
+      { kind: 'wait', what: 'wait until the colour takes tape', minutes: waits.tapeMin },
+      { kind: 'work', what: 'mask', minutes: layMin },
+      { kind: 'work', what: 'mix and paint', minutes: changeMin + coatMin + waits.flashMin },
+      { kind: 'wait', what: pullMin > 0 ? 'wait for the pull' : 'flash', minutes: waits.pullMin },
       { kind: 'work', what: 'pull the tape', minutes: pullMin },
     ] as const;
     return pieces.flatMap(({ kind, what, minutes }) => {

@@ -1,5 +1,5 @@
 import { fitAlong, follows, type BendSample, type Fit, type LineSide, type Tape, type TapeKind } from '../tape';
-import { RULE_OF_THUMB, TOLERANCE } from '../units';
+import { byText, RULE_OF_THUMB, TOLERANCE } from '../units';
 
 /** What a run asks of its tape. */
 export interface TapeWish {
@@ -42,7 +42,8 @@ export function chooseTape(shelf: readonly Tape[], wish: TapeWish): TapeChoice |
   const warm = fitting.filter(({ tape }) => tape.minApplyC <= wish.surfaceC);
   const good = warm.filter(({ fit }) => follows(fit));
   if (good.length > 0) return { ...firstByTrade(good, wish), doubt: null };
-  if (warm.length > 0) return { ...tightestFollower(warm), doubt: 'too tight for every tape on the shelf: split the run at the bend or cut the edge from film' };
+  if (warm.length > 0)
+    return { ...tightestFollower(warm), doubt: 'too tight for every tape on the shelf: split the run at the bend or cut the edge from film' };
   if (fitting.length > 0) {
     const best = fitting.filter(({ fit }) => follows(fit));
     const choice = best.length > 0 ? firstByTrade(best, wish) : tightestFollower(fitting);
@@ -64,9 +65,11 @@ function firstByTrade(candidates: readonly Candidate[], wish: TapeWish): Candida
   const kinds: readonly TapeKind[] = KINDS[!wish.crisp ? 'rough' : straight ? 'straight' : 'curved'][wish.model ? 'model' : 'full'];
   const rank = ({ tape }: Candidate) => (kinds.includes(tape.kind) ? kinds.indexOf(tape.kind) : kinds.length);
   const effort = ({ fit }: Candidate) => (fit.stretch <= RULE_OF_THUMB.easyStretch ? 0 : 1);
-  return [...candidates].sort((a, b) => rank(a) - rank(b) || effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || a.tape.code.localeCompare(b.tape.code))[0];
+  return [...candidates].sort((a, b) => rank(a) - rank(b) || effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || byText(a.tape.code, b.tape.code))[0];
 }
 
 /** Of tapes that all fail, the one that bends most: narrow and stretchy. */
 const tightestFollower = (candidates: readonly Candidate[]): Candidate =>
-  [...candidates].sort((a, b) => a.tape.widthMm / (a.tape.stretch + a.tape.fold) - b.tape.widthMm / (b.tape.stretch + b.tape.fold) || a.tape.code.localeCompare(b.tape.code))[0];
+  [...candidates].sort(
+    (a, b) => a.tape.widthMm / (a.tape.stretch + a.tape.fold) - b.tape.widthMm / (b.tape.stretch + b.tape.fold) || byText(a.tape.code, b.tape.code),
+  )[0];

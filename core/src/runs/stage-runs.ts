@@ -1,7 +1,7 @@
 import type { Arrangement } from '../areas';
 import { pieceOf, type Path, type ResolvedLine } from '../lines';
 import type { BendSample, Fit, LineSide, Tape } from '../tape';
-import { isModelScale, RULE_OF_THUMB, TOLERANCE } from '../units';
+import { byText, isModelScale, RULE_OF_THUMB, TOLERANCE } from '../units';
 import { chooseTape } from './choose';
 import { edgeSpans, stripWidth, type EdgeSpan } from './edge-runs';
 import { techniqueFor } from './technique';
@@ -63,7 +63,9 @@ export interface MaskingMeans {
  */
 export function stageRuns(parts: readonly MaskedPart[], means: MaskingMeans): Run[] {
   const drafts = parts.flatMap((part) => partRuns(part, means));
-  drafts.sort((a, b) => Number(b.crisp) - Number(a.crisp) || b.edgeMm - a.edgeMm || a.part.localeCompare(b.part) || a.lineCode.localeCompare(b.lineCode) || a.from - b.from);
+  drafts.sort(
+    (a, b) => Number(b.crisp) - Number(a.crisp) || b.edgeMm - a.edgeMm || byText(a.part, b.part) || byText(a.lineCode, b.lineCode) || a.from - b.from,
+  );
   return drafts.map((run, index) => ({ ...run, code: `R${index + 1}` }));
 }
 
@@ -98,7 +100,15 @@ function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, mean
 function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan, strip: number | null, means: MaskingMeans): Run {
   const model = isModelScale(means.scale);
   const samples: BendSample[] = piece.map(({ at, curvature }) => ({ at, curvature }));
-  const choice = chooseTape(means.tapes, { samples, side: span.side, crisp: span.crisp || strip !== null, exactWidthMm: strip, roomMm: roomBehind(part, span), surfaceC: means.surfaceC, model });
+  const choice = chooseTape(means.tapes, {
+    samples,
+    side: span.side,
+    crisp: span.crisp || strip !== null,
+    exactWidthMm: strip,
+    roomMm: roomBehind(part, span),
+    surfaceC: means.surfaceC,
+    model,
+  });
   const from = piece[0].at;
   const to = piece[piece.length - 1].at;
   const edgeMm = to - from;
@@ -125,7 +135,9 @@ function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan
     count: part.count,
     coversStrip: strip !== null,
     ...technique,
-    doubt: choice ? choice.doubt : `no tape on the shelf is ${strip === null ? `narrower than the ${roomBehind(part, span).toFixed(1)} mm there is` : 'as wide as this strip'}`,
+    doubt: choice
+      ? choice.doubt
+      : `no tape on the shelf is ${strip === null ? `narrower than the ${roomBehind(part, span).toFixed(1)} mm there is` : 'as wide as this strip'}`,
   };
 }
 

@@ -16,10 +16,16 @@ export function techniqueFor(fit: Fit, oneTapeWide: boolean): Technique {
   }
   if (fit.verdict === 'stretch') {
     const percent = fit.stretch * 100;
-    return { how: `Steer with the free hand and stretch about ${percent.toFixed(percent < 1 ? 1 : 0)} %.`, why: 'Less leaves pleats on the inner edge, each one a leak.' };
+    return {
+      how: `Steer with the free hand and stretch about ${percent.toFixed(percent < 1 ? 1 : 0)} %.`,
+      why: 'Less leaves pleats on the inner edge, each one a leak.',
+    };
   }
   if (fit.worstRadiusMm === null) {
-    return { how: 'Tack one end, unroll past the other, sight along it, set it down as one, press.', why: 'A tape under light tension is straighter than a hand.' };
+    return {
+      how: 'Tack one end, unroll past the other, sight along it, set it down as one, press.',
+      why: 'A tape under light tension is straighter than a hand.',
+    };
   }
   return { how: 'Steer with the free hand, no stretch.', why: 'The bend is wide enough for this tape as it is.' };
 }

@@ -29,8 +29,7 @@ export function ringArea(ring: readonly Point[]): number {
 }
 
 /** Length round a ring, mm. */
-export const ringLength = (ring: readonly Point[]): number =>
-  ring.reduce((sum, point, index) => sum + distance(point, ring[(index + 1) % ring.length]), 0);
+export const ringLength = (ring: readonly Point[]): number => ring.reduce((sum, point, index) => sum + distance(point, ring[(index + 1) % ring.length]), 0);
 
 /** True where a place lies inside a ring; on the rim either answer may come. */
 export function insideRing(place: Point, ring: readonly Point[]): boolean {

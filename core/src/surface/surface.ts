@@ -24,7 +24,12 @@ export type Surface = v.InferOutput<typeof surfaceSchema>;
 export function outlineRing(outline: Outline): Point[] {
   if (outline.kind === 'rectangle') {
     const { width, height } = outline;
-    return [{ x: 0, y: 0 }, { x: width, y: 0 }, { x: width, y: height }, { x: 0, y: height }];
+    return [
+      { x: 0, y: 0 },
+      { x: width, y: 0 },
+      { x: width, y: height },
+      { x: 0, y: height },
+    ];
   }
   const ring = outline.points.map(([x, y]) => ({ x, y }));
   return ringArea(ring) < 0 ? ring.reverse() : ring;
@@ -68,9 +73,7 @@ function firstCrossing(ring: readonly Point[]): readonly [number, number] | null
 /** Two edges that share a corner cross only where the outline turns straight back on itself. */
 function foldsBack(ring: readonly Point[], first: number, second: number): boolean {
   const [before, corner, after] =
-    second === first + 1
-      ? [ring[first], ring[second], ring[(second + 1) % ring.length]]
-      : [ring[second], ring[first], ring[first + 1]];
+    second === first + 1 ? [ring[first], ring[second], ring[(second + 1) % ring.length]] : [ring[second], ring[first], ring[first + 1]];
   const inX = corner.x - before.x;
   const inY = corner.y - before.y;
   const outX = after.x - corner.x;

@@ -30,21 +30,20 @@ const KINDS: readonly KindRow[] = [
 ];
 
 /** The tapes that ship, one entry a width, in the order of the kinds. */
-export const SHIPPED_TAPES: readonly Tape[] = KINDS.flatMap(
-  ([kind, widths, thicknessUm, stretch, fold, adhesionN25, edge, minApplyC, cleanHours, use]) =>
-    widths.map((widthMm) => ({
-      code: `${kind}${widthMm}`,
-      kind,
-      name: `${TAPE_KINDS[kind]} ${widthMm} mm`,
-      widthMm,
-      thicknessUm,
-      stretch,
-      fold,
-      adhesionN25,
-      edge,
-      minApplyC,
-      cleanHours,
-      use,
-      basis: TYPICAL,
-    })),
+export const SHIPPED_TAPES: readonly Tape[] = KINDS.flatMap(([kind, widths, thicknessUm, stretch, fold, adhesionN25, edge, minApplyC, cleanHours, use]) =>
+  widths.map((widthMm) => ({
+    code: `${kind}${widthMm}`,
+    kind,
+    name: `${TAPE_KINDS[kind]} ${widthMm} mm`,
+    widthMm,
+    thicknessUm,
+    stretch,
+    fold,
+    adhesionN25,
+    edge,
+    minApplyC,
+    cleanHours,
+    use,
+    basis: TYPICAL,
+  })),
 );

@@ -52,14 +52,16 @@ export const idText = () =>
   v.pipe(v.string('needs an id'), v.regex(/^[A-Za-z0-9_.-]{1,40}$/, 'must be 1 to 40 letters, digits, hyphens, points or underscores'));
 
 /** Colour as #rrggbb. */
-export const colourText = () =>
-  v.pipe(v.string('needs a colour'), v.regex(/^#[0-9a-f]{6}$/i, 'must be a colour such as #f5f3ea'), v.toLowerCase());
+export const colourText = () => v.pipe(v.string('needs a colour'), v.regex(/^#[0-9a-f]{6}$/i, 'must be a colour such as #f5f3ea'), v.toLowerCase());
 
 /** Instant in ISO 8601 UTC with milliseconds, as JSON writes dates. */
 export const instantText = () =>
   v.pipe(
     v.string('needs a time'),
-    v.check((text) => /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/.test(text) && !Number.isNaN(Date.parse(text)), 'must be a time such as 2026-05-04T13:30:00.000Z'),
+    v.check(
+      (text) => /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/.test(text) && !Number.isNaN(Date.parse(text)),
+      'must be a time such as 2026-05-04T13:30:00.000Z',
+    ),
   );
 
 function hasControls(text: string): boolean {

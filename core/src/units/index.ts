@@ -4,6 +4,7 @@ export * from './minutes';
 export * from './reading';
 export * from './rounding';
 export * from './temperature';
+export * from './text';
 export * from './tolerances';
 export * from './rules-of-thumb';
 export * from './fields';

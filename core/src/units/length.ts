@@ -66,7 +66,7 @@ function tokens(body: string): string[] {
 function sumOfTerms(parts: readonly string[], bare: 'mm' | 'in'): number | null {
   let sum = 0;
   let lastUnitMm = Infinity;
-  for (let index = 0; index < parts.length; ) {
+  for (let index = 0; index < parts.length;) {
     const whole = NUMBER.test(parts[index]) ? Number(parts[index++]) : null;
     const fraction = index < parts.length ? readFraction(parts[index]) : null;
     if (fraction !== null) index++;

@@ -25,7 +25,11 @@ export async function findJob(db: Queryable, id: string): Promise<Job | null> {
 
 /** Keeps a new job at revision 1. Call inside a transaction. */
 export async function insertJob(db: Queryable, design: Design): Promise<Job> {
-  const { rows } = await db.query<JobRow>(`INSERT INTO jobs (title, kind, revision, design) VALUES ($1, $2, 1, $3) RETURNING ${COLUMNS}`, [design.title, design.kind, design]);
+  const { rows } = await db.query<JobRow>(`INSERT INTO jobs (title, kind, revision, design) VALUES ($1, $2, 1, $3) RETURNING ${COLUMNS}`, [
+    design.title,
+    design.kind,
+    design,
+  ]);
   await keepRevision(db, rows[0]);
   return toJob(rows[0]);
 }

@@ -30,7 +30,14 @@ export async function listAllEvents(db: Queryable): Promise<Map<string, LogEvent
  * @returns false where an event with this id belongs to another job
  */
 export async function appendEvent(db: Queryable, jobId: string, { id, at, kind, step, note }: LogEvent): Promise<boolean> {
-  const { rowCount } = await db.query('INSERT INTO run_log (id, job_id, at, kind, step, note) VALUES ($1, $2, $3, $4, $5, $6) ON CONFLICT (id) DO NOTHING', [id, jobId, at, kind, step, note]);
+  const { rowCount } = await db.query('INSERT INTO run_log (id, job_id, at, kind, step, note) VALUES ($1, $2, $3, $4, $5, $6) ON CONFLICT (id) DO NOTHING', [
+    id,
+    jobId,
+    at,
+    kind,
+    step,
+    note,
+  ]);
   if (rowCount === 1) return true;
   const { rows } = await db.query('SELECT 1 FROM run_log WHERE id = $1 AND job_id = $2', [id, jobId]);
   return rows.length === 1;
@@ -55,6 +62,8 @@ export async function findStartedPlan(db: Queryable, jobId: string): Promise<Sta
 
 /** Run-sheet steps of every started job, by job. */
 export async function listStartedSteps(db: Queryable): Promise<Map<string, Plan['steps']>> {
-  const { rows } = await db.query<{ job_id: string; steps: Plan['steps'] }>(`SELECT DISTINCT ON (job_id) job_id, plan->'steps' AS steps FROM started_plans ORDER BY job_id, id DESC`);
+  const { rows } = await db.query<{ job_id: string; steps: Plan['steps'] }>(
+    `SELECT DISTINCT ON (job_id) job_id, plan->'steps' AS steps FROM started_plans ORDER BY job_id, id DESC`,
+  );
   return new Map(rows.map(({ job_id, steps }) => [job_id, steps]));
 }

@@ -11,7 +11,10 @@ const LOCK = 7_216_001;
  * Brings the tables up to date: runs the numbered files not yet run, in order, all in one transaction.
  * @param afterwards work done under the same lock, such as filling an empty database
  */
-export async function migrate(pool: pg.Pool, afterwards: (client: Parameters<Parameters<typeof inTransaction>[1]>[0]) => Promise<void> = async () => undefined): Promise<void> {
+export async function migrate(
+  pool: pg.Pool,
+  afterwards: (client: Parameters<Parameters<typeof inTransaction>[1]>[0]) => Promise<void> = async () => undefined,
+): Promise<void> {
   const files = (await readdir(FOLDER)).filter((name) => /^\d{3}_.*\.sql$/.test(name)).sort();
   await inTransaction(pool, async (client) => {
     await client.query('SELECT pg_advisory_xact_lock($1)', [LOCK]);

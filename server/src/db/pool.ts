@@ -22,7 +22,10 @@ export async function inTransaction<T>(pool: pg.Pool, work: (client: Queryable) 
     return result;
   } catch (error) {
     // A connection that cannot even roll back is thrown away.
-    await client.query('ROLLBACK').then(() => client.release(), () => client.release(true));
+    await client.query('ROLLBACK').then(
+      () => client.release(),
+      () => client.release(true),
+    );
     throw error;
   }
 }

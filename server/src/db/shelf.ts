@@ -52,7 +52,9 @@ export async function insertEntry<T extends ShelfTable>(db: Queryable, table: T,
 
 /** Changes an entry, its code included; returns false where there is none with this key. */
 export async function updateEntry<T extends ShelfTable>(db: Queryable, table: T, key: string, entry: ShelfTables[T]): Promise<boolean> {
-  const sets = columnsOf(table).map((column, index) => `${column} = $${index + 2}`).join(', ');
+  const sets = columnsOf(table)
+    .map((column, index) => `${column} = $${index + 2}`)
+    .join(', ');
   const { rowCount } = await db.query(`UPDATE ${table} SET ${sets} WHERE ${KEYS[table]} = $1`, [key, ...toValues(table, entry)]);
   return rowCount === 1;
 }

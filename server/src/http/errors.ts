@@ -15,7 +15,9 @@ export class ApiError extends Error {
 
 /** Refuses data with faults at their places. */
 export const invalid = (faults: readonly Fault[]): ApiError =>
-  new ApiError(422, 'invalid', faults.length === 1 ? `${faults[0].path}: ${faults[0].message}` : `${faults.length} things need mending`, { fields: [...faults] });
+  new ApiError(422, 'invalid', faults.length === 1 ? `${faults[0].path}: ${faults[0].message}` : `${faults.length} things need mending`, {
+    fields: [...faults],
+  });
 
 export const notFound = (what: string): ApiError => new ApiError(404, 'not-found', `There is no ${what} here.`);
 

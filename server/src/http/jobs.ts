@@ -1,6 +1,20 @@
 import {
-  checkJobFile, designFaults, emptyDesign, jobListSchema, jobSchema, mergeShelf, newJobSchema, planJob, progressOf, saveJobSchema, usedShelf, writeJobFile,
-  type Design, type Job, type JobSummary, type Plan,
+  checkJobFile,
+  designFaults,
+  emptyDesign,
+  jobListSchema,
+  jobSchema,
+  mergeShelf,
+  newJobSchema,
+  planJob,
+  progressOf,
+  saveJobSchema,
+  usedShelf,
+  writeJobFile,
+  type Design,
+  type Job,
+  type JobSummary,
+  type Plan,
 } from '@lintrel/core';
 import { Router } from 'express';
 import type pg from 'pg';
@@ -41,7 +55,12 @@ export function jobRoutes(pool: pg.Pool): Router {
     const saved = await inTransaction(pool, (db) => saveJob(db, id, sent.revision, sent.design));
     if (saved) return void response.json(answered(jobSchema, saved));
     const current = await knownJob(pool, id);
-    throw new ApiError(409, 'stale', `This job was changed elsewhere: it is at revision ${current.revision} now. Nothing of yours is lost; choose which to keep.`, { versions: { yours: sent, current } });
+    throw new ApiError(
+      409,
+      'stale',
+      `This job was changed elsewhere: it is at revision ${current.revision} now. Nothing of yours is lost; choose which to keep.`,
+      { versions: { yours: sent, current } },
+    );
   });
 
   routes.get('/:id/plan', async (request, response) => {
@@ -68,7 +87,12 @@ export async function knownJob(pool: pg.Pool, id: unknown): Promise<Job> {
   return job;
 }
 
-const fileName = ({ title }: Design): string => title.normalize('NFKD').replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '').toLowerCase() || 'job';
+const fileName = ({ title }: Design): string =>
+  title
+    .normalize('NFKD')
+    .replace(/[^A-Za-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .toLowerCase() || 'job';
 
 /** Adds a job file: what the shelf lacks, the design, and the log with it. */
 async function importJob(pool: pg.Pool, body: unknown): Promise<Job> {

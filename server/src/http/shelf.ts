@@ -17,12 +17,33 @@ export function shelfRoutes(pool: pg.Pool): Router {
     response.json(answered(shelfSchema, { tapes: [...tapes], finishes: [...finishes] }));
   });
 
-  entryRoutes(routes, pool, 'tapes', (body) => bodyOf(tapeSchema, body), ({ code }) => code, 'code');
-  entryRoutes(routes, pool, 'finishes', (body) => bodyOf(finishSchema, body), ({ id }) => id, 'id');
+  entryRoutes(
+    routes,
+    pool,
+    'tapes',
+    (body) => bodyOf(tapeSchema, body),
+    ({ code }) => code,
+    'code',
+  );
+  entryRoutes(
+    routes,
+    pool,
+    'finishes',
+    (body) => bodyOf(finishSchema, body),
+    ({ id }) => id,
+    'id',
+  );
   return routes;
 }
 
-function entryRoutes<T extends ShelfTable>(routes: Router, pool: pg.Pool, table: T, read: (body: unknown) => ShelfTables[T], keyOf: (entry: ShelfTables[T]) => string, keyName: string): void {
+function entryRoutes<T extends ShelfTable>(
+  routes: Router,
+  pool: pg.Pool,
+  table: T,
+  read: (body: unknown) => ShelfTables[T],
+  keyOf: (entry: ShelfTables[T]) => string,
+  keyName: string,
+): void {
   routes.post(`/${table}`, async (request, response) => {
     const entry = read(request.body);
     if (!(await insertEntry(pool, table, entry))) throw invalid([{ path: keyName, message: `"${keyOf(entry)}" is taken` }]);

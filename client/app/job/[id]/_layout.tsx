@@ -31,7 +31,12 @@ function Frame({ id }: { id: string }) {
       <View style={styles.fill}>
         <Slot />
       </View>
-      <Snackbar visible={undoable !== null} onDismiss={() => undoable?.dismiss()} duration={8000} action={{ label: 'Take it back', onPress: () => undoable?.undo() }}>
+      <Snackbar
+        visible={undoable !== null}
+        onDismiss={() => undoable?.dismiss()}
+        duration={8000}
+        action={{ label: 'Take it back', onPress: () => undoable?.undo() }}
+      >
         {undoable?.words ?? ''}
       </Snackbar>
     </View>

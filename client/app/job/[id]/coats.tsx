@@ -20,30 +20,62 @@ export default function CoatsScreen() {
   const { design, plan } = useJob();
   const { part, choice } = usePart(plan);
   const [number, setNumber] = useState(1);
-  if (design.parts.length === 0) return <StepLayout><Missing need="part" /></StepLayout>;
-  if (!plan || !part) return <StepLayout><Body>Finding the order of coats …</Body></StepLayout>;
-  if (plan.stages.length === 0) return <StepLayout drawing={<PartDrawing part={part} areas={part.areas} codes="areas" />}>{choice}<Missing need="finish" /></StepLayout>;
+  if (design.parts.length === 0)
+    return (
+      <StepLayout>
+        <Missing need="part" />
+      </StepLayout>
+    );
+  if (!plan || !part)
+    return (
+      <StepLayout>
+        <Body>Finding the order of coats …</Body>
+      </StepLayout>
+    );
+  if (plan.stages.length === 0)
+    return (
+      <StepLayout part={part} drawing={<PartDrawing part={part} areas={part.areas} codes="areas" />}>
+        {choice}
+        <Missing need="finish" />
+      </StepLayout>
+    );
   const stage = plan.stages[Math.min(number, plan.stages.length) - 1];
   return (
-    <StepLayout drawing={<PartDrawing part={part} areas={stageAreas(stage, part)} runs={stage.runs} codes="areas" />}>
+    <StepLayout part={part} drawing={<PartDrawing part={part} areas={stageAreas(stage, part)} runs={stage.runs} codes="areas" />}>
       <StageStrip plan={plan} part={part} chosen={stage.number} onChoose={setNumber} />
       {choice}
       <StageFacts stage={stage} />
       <Orders plan={plan} />
-      {plan.advice.filter(({ text }) => /^Stage/.test(text)).map(({ level, text }) => <Notice key={text} level={level} text={text} />)}
+      {plan.advice
+        .filter(({ text }) => /^Stage/.test(text))
+        .map(({ level, text }) => (
+          <Notice key={text} level={level} text={text} />
+        ))}
     </StepLayout>
   );
 }
 
 /** Colours after a stage, with what is covered in it. */
 const stageAreas = (stage: StagePlan, part: PartPlan) =>
-  (stage.pictures.find((picture) => picture.part === part.id)?.areas ?? []).map(({ code, open, colour: paint }) => ({ code, colour: paint, covered: !open && stage.runs.some((run) => run.part === part.id) }));
+  (stage.pictures.find((picture) => picture.part === part.id)?.areas ?? []).map(({ code, open, colour: paint }) => ({
+    code,
+    colour: paint,
+    covered: !open && stage.runs.some((run) => run.part === part.id),
+  }));
 
 function StageStrip({ plan, part, chosen, onChoose }: { plan: Plan; part: PartPlan; chosen: number; onChoose: (number: number) => void }) {
   return (
     <ScrollView horizontal contentContainerStyle={styles.strip}>
       {plan.stages.map((stage) => (
-        <Pressable key={stage.number} role="button" aria-label={`Stage ${stage.number}`} aria-pressed={stage.number === chosen} onPress={() => onChoose(stage.number)} style={[styles.picture, stage.number === chosen && styles.chosen]} testID="stage">
+        <Pressable
+          key={stage.number}
+          role="button"
+          aria-label={`Stage ${stage.number}`}
+          aria-pressed={stage.number === chosen}
+          onPress={() => onChoose(stage.number)}
+          style={[styles.picture, stage.number === chosen && styles.chosen]}
+          testID="stage"
+        >
           <PartThumb part={part} areas={stageAreas(stage, part)} width={96} height={56} />
           <Small tone="ink">{`Stage ${stage.number}`}</Small>
         </Pressable>
@@ -117,14 +149,26 @@ function Order({ sequence, best, onChoose }: { sequence: SequenceSummary; best: 
         <Figure label="Coats" value={String(sequence.coats)} />
       </View>
       <Small>{sequence.reason}</Small>
-      {sequence.chosen ? <Small tone="calm">{`This order is planned${best ? ', the cheapest found' : ''}`}</Small> : <Action label="Take this order" onPress={onChoose} />}
+      {sequence.chosen ? (
+        <Small tone="calm">{`This order is planned${best ? ', the cheapest found' : ''}`}</Small>
+      ) : (
+        <Action label="Take this order" onPress={onChoose} />
+      )}
     </View>
   );
 }
 
 const styles = StyleSheet.create({
   strip: { gap: space.small },
-  picture: { padding: space.small, gap: space.tight, borderWidth: measure.hairline, borderColor: colour.hairline, backgroundColor: colour.sheet, alignItems: 'center', borderRadius: measure.corner },
+  picture: {
+    padding: space.small,
+    gap: space.tight,
+    borderWidth: measure.hairline,
+    borderColor: colour.hairline,
+    backgroundColor: colour.sheet,
+    alignItems: 'center',
+    borderRadius: measure.corner,
+  },
   chosen: { borderColor: colour.calm, borderWidth: 2 },
   row: { flexDirection: 'row', alignItems: 'center', gap: space.small },
   figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.middle },

@@ -6,7 +6,7 @@ import { StepLayout } from '@/job/StepLayout';
 import { useRunSheet } from '@/job/useRunSheet';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Row } from '@/ui/Row';
+import { Row, Rows } from '@/ui/Row';
 import { Sheet, Waiting } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { showMinutes } from '@lintrel/core';
@@ -15,8 +15,18 @@ import { showMinutes } from '@lintrel/core';
 export default function LookBackScreen() {
   const { id } = useJob();
   const { plan, events, progress, loading, error, retry } = useRunSheet(id);
-  if (loading || error) return <StepLayout><Waiting what="the log" error={error} retry={<Action label="Try again" onPress={retry} />} /></StepLayout>;
-  if (events.length === 0) return <StepLayout><Missing need="start" /></StepLayout>;
+  if (loading || error)
+    return (
+      <StepLayout>
+        <Waiting what="the log" error={error} retry={<Action label="Try again" onPress={retry} />} />
+      </StepLayout>
+    );
+  if (events.length === 0)
+    return (
+      <StepLayout>
+        <Missing need="start" />
+      </StepLayout>
+    );
   const spanMin = progress.startedAt === null ? null : ((progress.finishedAt ?? Date.now()) - progress.startedAt) / 60_000;
   const wrong = events.filter(({ kind }) => kind === 'trouble').length;
   return (
@@ -24,14 +34,22 @@ export default function LookBackScreen() {
       <Sheet>
         <View style={styles.figures}>
           <Figure large label="Steps done" value={`${progress.doneAt.size} of ${plan?.steps.length ?? 0}`} />
-          {spanMin === null ? null : <Figure large label={progress.finishedAt === null ? 'Since the start' : 'From start to finish'} value={showMinutes(spanMin)} />}
+          {spanMin === null ? null : (
+            <Figure large label={progress.finishedAt === null ? 'Since the start' : 'From start to finish'} value={showMinutes(spanMin)} />
+          )}
           <Figure large label="Went wrong" value={String(wrong)} />
         </View>
       </Sheet>
       <Sheet>
         <Heading>Log</Heading>
         <Small>Entries stay as they were written; a later one corrects an earlier one.</Small>
-        {[...events].sort((a, b) => Date.parse(b.at) - Date.parse(a.at)).map((event) => <Entry key={event.id} event={event} plan={plan} />)}
+        <Rows>
+          {[...events]
+            .sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
+            .map((event) => (
+              <Entry key={event.id} event={event} plan={plan} />
+            ))}
+        </Rows>
       </Sheet>
     </StepLayout>
   );

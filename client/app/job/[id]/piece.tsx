@@ -1,4 +1,4 @@
-import { SUBSTRATES } from '@lintrel/core';
+import { counted, SUBSTRATES } from '@lintrel/core';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -10,7 +10,7 @@ import { StepLayout } from '@/job/StepLayout';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
-import { Row } from '@/ui/Row';
+import { Row, Rows } from '@/ui/Row';
 import { Sheet } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { downloadJob } from '@/job/download';
@@ -21,33 +21,41 @@ export default function PieceScreen() {
   const [trouble, setTrouble] = useState<string | null>(null);
   const advice = (plan?.advice ?? []).filter(({ part }) => part === null);
   return (
-    <StepLayout action={design.parts.length > 0 ? <Action rank="main" label="Add a part" icon="plus" onPress={() => router.push(`/job/${id}/part/new` as Href)} /> : undefined}>
+    <StepLayout
+      action={
+        design.parts.length > 0 ? <Action rank="main" label="Add a part" icon="plus" onPress={() => router.push(`/job/${id}/part/new` as Href)} /> : undefined
+      }
+    >
       {design.parts.length === 0 ? <Missing need="part" /> : null}
       {design.parts.length > 0 ? (
         <Sheet>
           <Heading>Parts</Heading>
-          {(plan?.parts ?? []).map((part) => {
-            const made = design.parts.find((one) => one.id === part.id);
-            return (
-              <Row
-                key={part.id}
-                label={`Change ${part.name}`}
-                testID="part"
-                onPress={() => router.push(`/job/${id}/part/${part.id}` as Href)}
-                before={<PartThumb part={part} areas={part.areas} width={104} height={64} />}
-              >
-                <Body>{part.name}</Body>
-                <Small>{`${made ? SUBSTRATES[made.substrate] : ''} · ${part.sizeM2.toFixed(part.sizeM2 < 0.1 ? 4 : 2)} m²${part.count > 1 ? ` · ${part.count} alike` : ''}`}</Small>
-                <Small>{`${part.lines.length} lines, ${part.areas.length} areas`}</Small>
-              </Row>
-            );
-          })}
+          <Rows>
+            {(plan?.parts ?? []).map((part) => {
+              const made = design.parts.find((one) => one.id === part.id);
+              return (
+                <Row
+                  key={part.id}
+                  label={`Change ${part.name}`}
+                  testID="part"
+                  onPress={() => router.push(`/job/${id}/part/${part.id}` as Href)}
+                  before={<PartThumb part={part} areas={part.areas} width={104} height={64} />}
+                >
+                  <Body>{part.name}</Body>
+                  <Small>{`${made ? SUBSTRATES[made.substrate] : ''} · ${part.sizeM2.toFixed(part.sizeM2 < 0.1 ? 4 : 2)} m²${part.count > 1 ? ` · ${part.count} alike` : ''}`}</Small>
+                  <Small>{`${counted(part.lines.length, 'line')}, ${counted(part.areas.length, 'area')}`}</Small>
+                </Row>
+              );
+            })}
+          </Rows>
         </Sheet>
       ) : null}
       <Sheet>
         <Heading>Air today</Heading>
         <AirForm climate={design.climate} onChange={(climate) => void change((now) => ({ ...now, climate }))} />
-        {advice.map(({ level, text }) => <Notice key={text} level={level} text={text} />)}
+        {advice.map(({ level, text }) => (
+          <Notice key={text} level={level} text={text} />
+        ))}
       </Sheet>
       <View style={styles.files}>
         <Action rank="quiet" icon="download-outline" label="Save as a job file" onPress={() => void downloadJob(id, design.title).then(setTrouble)} />

@@ -18,9 +18,19 @@ import { clockTime, countdown } from '@/words';
 export default function RunScreen() {
   const { id, plan } = useJob();
   const sheet = useRunSheet(id);
-  if (sheet.loading || sheet.error) return <StepLayout><Waiting what="the run sheet" error={sheet.error} retry={<Action label="Try again" onPress={sheet.retry} />} /></StepLayout>;
+  if (sheet.loading || sheet.error)
+    return (
+      <StepLayout>
+        <Waiting what="the run sheet" error={sheet.error} retry={<Action label="Try again" onPress={sheet.retry} />} />
+      </StepLayout>
+    );
   if (sheet.plan) return <Running sheet={sheet} />;
-  if (!plan || plan.steps.length === 0) return <StepLayout><Missing need="finish" /></StepLayout>;
+  if (!plan || plan.steps.length === 0)
+    return (
+      <StepLayout>
+        <Missing need="finish" />
+      </StepLayout>
+    );
   return <BeforeStart sheet={sheet} />;
 }
 
@@ -29,16 +39,33 @@ function BeforeStart({ sheet }: { sheet: RunSheet }) {
   if (!plan) return null;
   const blocking = plan.advice.filter(({ level }) => level === 'stop');
   return (
-    <StepLayout action={<Action rank="main" label="Start in the shop" busy={sheet.busy} disabled={saved.kind !== 'saved'} onPress={() => sheet.start(revision)} testID="start" />}>
+    <StepLayout
+      action={
+        <Action
+          rank="main"
+          label="Start in the shop"
+          busy={sheet.busy}
+          disabled={saved.kind !== 'saved'}
+          onPress={() => sheet.start(revision)}
+          testID="start"
+        />
+      }
+    >
       <Sheet>
         <Heading>{`${plan.steps.length} steps in ${plan.stages.length} ${plan.stages.length === 1 ? 'stage' : 'stages'}`}</Heading>
         <Body>Starting freezes this plan with its log: what you change later does not change under your hands.</Body>
         {sheet.trouble ? <Notice level="stop" text={sheet.trouble} /> : null}
-        {blocking.map(({ level, text }) => <Notice key={text} level={level} text={text} />)}
-        {plan.safety.map((text) => <Notice key={text} level="caution" text={text} />)}
+        {blocking.map(({ level, text }) => (
+          <Notice key={text} level={level} text={text} />
+        ))}
+        {plan.safety.map((text) => (
+          <Notice key={text} level="caution" text={text} />
+        ))}
       </Sheet>
       <Sheet>
-        {plan.steps.map((step) => <Small key={step.id} tone="ink">{`${step.stage}. ${step.title}`}</Small>)}
+        {plan.steps.map((step) => (
+          <Small key={step.id} tone="ink">{`${step.stage}. ${step.title}`}</Small>
+        ))}
       </Sheet>
     </StepLayout>
   );
@@ -56,8 +83,16 @@ function Running({ sheet }: { sheet: RunSheet }) {
   return (
     <ScrollView style={styles.booth} contentContainerStyle={styles.content}>
       <Text style={styles.quiet}>{`${progress.doneAt.size} of ${total} done${sheet.waiting ? ' · no connection: entries are kept and sent later' : ''}`}</Text>
-      {sheet.trouble ? <Text role="alert" style={styles.warn}>{sheet.trouble}</Text> : null}
-      {next ? <Current step={next} running={progress.running} now={now} /> : <Text style={styles.title}>{progress.finishedAt === null ? 'All steps are done' : 'This job is finished'}</Text>}
+      {sheet.trouble ? (
+        <Text role="alert" style={styles.warn}>
+          {sheet.trouble}
+        </Text>
+      ) : null}
+      {next ? (
+        <Current step={next} running={progress.running} now={now} />
+      ) : (
+        <Text style={styles.title}>{progress.finishedAt === null ? 'All steps are done' : 'This job is finished'}</Text>
+      )}
       {asking === null ? (
         <View style={styles.buttons}>
           {next ? <BoothButton main label="Done" disabled={sheet.busy && !sheet.waiting} onPress={() => sheet.log('done', next.id)} testID="done" /> : null}
@@ -66,12 +101,21 @@ function Running({ sheet }: { sheet: RunSheet }) {
             {next ? <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" /> : null}
             <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
           </View>
-          {lastStep && progress.finishedAt === null ? <BoothButton label={`Not done after all: ${lastStep.title}`} onPress={() => sheet.log('undo', lastStep.id)} testID="undo" /> : null}
+          {lastStep && progress.finishedAt === null ? (
+            <BoothButton label={`Not done after all: ${lastStep.title}`} onPress={() => sheet.log('undo', lastStep.id)} testID="undo" />
+          ) : null}
         </View>
       ) : asking === 'over' ? (
         <View style={styles.buttons}>
           <Text style={styles.detail}>Begin again with the plan as it is now? The log so far stays in Look back.</Text>
-          <BoothButton main label="Begin again" onPress={() => { sheet.start(revision); setAsking(null); }} />
+          <BoothButton
+            main
+            label="Begin again"
+            onPress={() => {
+              sheet.start(revision);
+              setAsking(null);
+            }}
+          />
           <BoothButton label="No" onPress={() => setAsking(null)} />
         </View>
       ) : (
@@ -85,10 +129,20 @@ function Running({ sheet }: { sheet: RunSheet }) {
         />
       )}
       <OtherWindows running={progress.running.filter(({ step }) => step !== next?.id)} now={now} />
-      {(plan?.safety ?? []).map((text) => <Text key={text} style={styles.quiet}>{text}</Text>)}
+      {(plan?.safety ?? []).map((text) => (
+        <Text key={text} style={styles.quiet}>
+          {text}
+        </Text>
+      ))}
       <Text style={styles.quiet}>Keep the phone outside while there is vapour about: it can be read through the booth window.</Text>
       {sheet.revision !== revision ? <Text style={styles.quiet}>{`Started from revision ${sheet.revision}; the design is at ${revision} now.`}</Text> : null}
-      {asking === null ? <BoothButton label={sheet.revision === revision ? 'Begin again' : 'Begin again with the present plan'} onPress={() => setAsking('over')} testID="again" /> : null}
+      {asking === null ? (
+        <BoothButton
+          label={sheet.revision === revision ? 'Begin again' : 'Begin again with the present plan'}
+          onPress={() => setAsking('over')}
+          testID="again"
+        />
+      ) : null}
     </ScrollView>
   );
 }
@@ -97,9 +151,13 @@ function Current({ step, running, now }: { step: Step; running: readonly Running
   const windows = running.filter((window) => window.step === step.id);
   return (
     <View style={styles.current} testID="current">
-      <Text role="heading" aria-level={2} style={styles.title}>{step.title}</Text>
+      <Text role="heading" aria-level={2} style={styles.title}>
+        {step.title}
+      </Text>
       <Text style={styles.detail}>{step.detail}</Text>
-      {windows.map((window) => <Countdown key={window.opens} window={window} now={now} />)}
+      {windows.map((window) => (
+        <Countdown key={window.opens} window={window} now={now} />
+      ))}
     </View>
   );
 }
@@ -112,16 +170,25 @@ function Countdown({ window, now }: { window: RunningWindow; now: number }) {
     return (
       <View>
         <Text style={styles.label}>{`Not yet: ${window.what} in`}</Text>
-        <Text style={styles.countdown} testID="countdown">{countdown(window.opens - now)}</Text>
+        <Text style={styles.countdown} testID="countdown">
+          {countdown(window.opens - now)}
+        </Text>
         <Text style={styles.quiet}>{`opens ${clockTime(window.opens, now)}${closing} (estimate)`}</Text>
       </View>
     );
   }
-  if (state === 'passed') return <Text role="alert" style={styles.warn}>{`Passed: ${window.what} closed at ${clockTime(window.closes ?? now, now)}. Test in a hidden place first.`}</Text>;
+  if (state === 'passed')
+    return (
+      <Text role="alert" style={styles.warn}>{`Passed: ${window.what} closed at ${clockTime(window.closes ?? now, now)}. Test in a hidden place first.`}</Text>
+    );
   return (
     <View>
       <Text style={styles.warn}>{`Open now: ${window.what}`}</Text>
-      {window.closes !== null ? <Text style={styles.countdown} testID="countdown">{countdown(window.closes - now)}</Text> : null}
+      {window.closes !== null ? (
+        <Text style={styles.countdown} testID="countdown">
+          {countdown(window.closes - now)}
+        </Text>
+      ) : null}
       <Text style={styles.quiet}>{window.closes === null ? 'no end' : `left, until ${clockTime(window.closes, now)} (estimate)`}</Text>
     </View>
   );
@@ -133,7 +200,10 @@ function OtherWindows({ running, now }: { running: readonly RunningWindow[]; now
     <View style={styles.others}>
       <Text style={styles.label}>Later</Text>
       {running.map((window) => (
-        <Text key={`${window.step}${window.opens}`} style={styles.quiet}>{`${window.title}: ${window.what} from ${clockTime(window.opens, now)}${window.closes === null ? '' : ` to ${clockTime(window.closes, now)}`}`}</Text>
+        <Text
+          key={`${window.step}${window.opens}`}
+          style={styles.quiet}
+        >{`${window.title}: ${window.what} from ${clockTime(window.opens, now)}${window.closes === null ? '' : ` to ${clockTime(window.closes, now)}`}`}</Text>
       ))}
     </View>
   );
@@ -144,7 +214,16 @@ function Ask({ what, onSay, onCancel }: { what: string; onSay: (note: string) =>
   return (
     <View style={styles.buttons}>
       <Text style={styles.label}>{what}</Text>
-      <TextInput style={styles.input} value={note} onChangeText={setNote} multiline maxLength={4000} accessibilityLabel={what} placeholderTextColor={booth.quiet} testID="note" />
+      <TextInput
+        style={styles.input}
+        value={note}
+        onChangeText={setNote}
+        multiline
+        maxLength={4000}
+        accessibilityLabel={what}
+        placeholderTextColor={booth.quiet}
+        testID="note"
+      />
       <BoothButton main label="Write it down" disabled={note.trim() === ''} onPress={() => onSay(note.trim())} testID="say" />
       <BoothButton label="Never mind" onPress={onCancel} />
     </View>
@@ -164,5 +243,15 @@ const styles = StyleSheet.create({
   buttons: { gap: space.middle },
   pair: { flexDirection: 'row', gap: space.middle },
   others: { gap: space.tight, borderTopWidth: measure.hairline, borderTopColor: booth.hairline, paddingTop: space.middle },
-  input: { minHeight: 2 * measure.runTarget, padding: space.middle, fontFamily: font.body, fontSize: size.large, color: booth.ink, backgroundColor: booth.sheet, borderWidth: measure.hairline, borderColor: booth.quiet, borderRadius: measure.corner },
+  input: {
+    minHeight: 2 * measure.runTarget,
+    padding: space.middle,
+    fontFamily: font.body,
+    fontSize: size.large,
+    color: booth.ink,
+    backgroundColor: booth.sheet,
+    borderWidth: measure.hairline,
+    borderColor: booth.quiet,
+    borderRadius: measure.corner,
+  },
 });

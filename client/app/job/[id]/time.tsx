@@ -15,10 +15,25 @@ import { SCHOOL_WORDS } from '@/words';
 
 /** Time: the stages end to end, and when the tape of each may be pulled by the three schools. */
 export default function TimeScreen() {
-  const { id, design, plan, change } = useJob();
-  if (design.parts.length === 0) return <StepLayout><Missing need="part" /></StepLayout>;
-  if (!plan) return <StepLayout><Body>Working out the times …</Body></StepLayout>;
-  if (plan.stages.length === 0) return <StepLayout><Missing need="finish" /></StepLayout>;
+  const { id, design, plan, shelf, change } = useJob();
+  if (design.parts.length === 0)
+    return (
+      <StepLayout>
+        <Missing need="part" />
+      </StepLayout>
+    );
+  if (!plan)
+    return (
+      <StepLayout>
+        <Body>Working out the times …</Body>
+      </StepLayout>
+    );
+  if (plan.stages.length === 0)
+    return (
+      <StepLayout>
+        <Missing need="finish" />
+      </StepLayout>
+    );
   const end = plan.timeline[plan.timeline.length - 1].toMin;
   const work = plan.timeline.filter(({ kind }) => kind === 'work').reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
   const { airC, rhPercent } = design.climate;
@@ -45,17 +60,22 @@ export default function TimeScreen() {
           to={end}
           now={null}
           ticks={minuteTicks(end)}
-          bands={plan.timeline.map(({ stage, kind, what, fromMin, toMin }): Band => ({
-            key: `${stage}${what}`,
-            label: `${stage}: ${what}`,
-            from: fromMin,
-            to: toMin,
-            words: `${showMinutes(toMin - fromMin)}, from ${showMinutes(fromMin)} after the start`,
-            tone: kind,
-          }))}
+          bands={plan.stages.map((stage): Band => {
+            const entries = plan.timeline.filter((entry) => entry.stage === stage.number);
+            return {
+              key: String(stage.number),
+              label: `Stage ${stage.number}: ${shelf.finishes.find(({ id: own }) => own === stage.finish)?.name ?? stage.finish}`,
+              pieces: entries.map(({ fromMin, toMin, kind }) => ({ from: fromMin, to: toMin, tone: kind })),
+              words: entries.map(({ what, fromMin, toMin }) => `${what} ${showMinutes(toMin - fromMin)}`).join(' · '),
+            };
+          })}
         />
       </Sheet>
-      {plan.stages.filter(({ windows }) => windows !== null).map((stage) => <StageWindows key={stage.number} stage={stage} />)}
+      {plan.stages
+        .filter(({ windows }) => windows !== null)
+        .map((stage) => (
+          <StageWindows key={stage.number} stage={stage} />
+        ))}
     </StepLayout>
   );
 }
@@ -72,7 +92,9 @@ function StageWindows({ stage }: { stage: StagePlan }) {
   return (
     <Sheet>
       <Heading>{`Stage ${stage.number}: pull after ${name}`}</Heading>
-      <Small>Time after the last coat (estimate). Between wet and touch-dry do not pull: the film strings. Between touch-dry and dry pull slowly, it may tear.</Small>
+      <Small>
+        Time after the last coat (estimate). Between wet and touch-dry do not pull: the film strings. Between touch-dry and dry pull slowly, it may tear.
+      </Small>
       <Rail
         from={0}
         to={end}
@@ -81,10 +103,8 @@ function StageWindows({ stage }: { stage: StagePlan }) {
         bands={spans.map(({ school, span }) => ({
           key: school,
           label: `${SCHOOL_WORDS[school]}${school === stage.school ? ' (planned)' : ''}`,
-          from: span.from,
-          to: span.to,
           words: `${showMinutes(span.from)} to ${span.to === null ? 'any time' : showMinutes(span.to)}`,
-          tone: school === stage.school ? 'chosen' : 'window',
+          pieces: [{ from: span.from, to: span.to, tone: school === stage.school ? 'chosen' : 'window' }],
         }))}
       />
       {windows.tapeSafeMin === null ? null : <Body>{`Takes tape after ${showMinutes(windows.tapeSafeMin)}.`}</Body>}

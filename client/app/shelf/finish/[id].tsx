@@ -23,7 +23,12 @@ const words = (value: string) => value[0].toUpperCase() + value.slice(1);
 export default function FinishScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const { data, error } = useShelf();
-  if (!data) return <Screen title="Finish"><Waiting what="the shelf" error={error} /></Screen>;
+  if (!data)
+    return (
+      <Screen title="Finish">
+        <Waiting what="the shelf" error={error} />
+      </Screen>
+    );
   return <FinishForm key={id} id={id} shelf={data} />;
 }
 
@@ -32,7 +37,10 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
   const save = useSaveEntry<Finish>('finishes');
   const remove = useDeleteEntry('finishes');
   const [trouble, setTrouble] = useState<string | null>(null);
-  const { control, handleSubmit, watch, setValue, setError, getValues, reset } = useForm<FinishFields, unknown, Finish>({ resolver: resolverOf<FinishFields, Finish>(finishFormSchema), defaultValues: finishFields(finish) });
+  const { control, handleSubmit, watch, setValue, setError, getValues, reset } = useForm<FinishFields, unknown, Finish>({
+    resolver: resolverOf<FinishFields, Finish>(finishFormSchema),
+    defaultValues: finishFields(finish),
+  });
   const back = () => router.push('/shelf');
   const fail = (error: Error) => setTrouble(placeFaults(error, setError, Object.keys(getValues())));
   const submit = handleSubmit((entry) => save.mutate({ entry, key: finish ? id : null }, { onSuccess: back, onError: fail }));
@@ -44,7 +52,14 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
   };
   const colour = watch('colour');
   return (
-    <EntryFrame title={finish ? finish.name : 'New finish'} isNew={!finish} busy={save.isPending} trouble={trouble} onSave={() => void submit()} onDelete={() => remove.mutate(id, { onSuccess: back, onError: fail })}>
+    <EntryFrame
+      title={finish ? finish.name : 'New finish'}
+      isNew={!finish}
+      busy={save.isPending}
+      trouble={trouble}
+      onSave={() => void submit()}
+      onDelete={() => remove.mutate(id, { onSuccess: back, onError: fail })}
+    >
       <Sheet>
         <View style={styles.row}>
           {finish ? null : <Field control={control} name="id" label="Short id" hint="Such as sky-blue" />}
@@ -52,10 +67,30 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
           <Field control={control} name="colour" label="Colour" hint="Such as #f5f3ea" />
           {/^#[0-9a-f]{6}$/i.test(colour) ? <Swatch colour={colour} /> : null}
         </View>
-        <Pick label="System" value={watch('system')} options={PAINT_SYSTEM_KEYS.map((value) => ({ value, label: PAINT_SYSTEMS[value].label }))} onChange={chooseSystem} />
-        <Choice label="Effect" value={watch('effect')} options={EFFECTS.map((value) => ({ value, label: words(value) }))} onChange={(value) => setValue('effect', value)} />
-        <Choice label="Put on with" value={watch('method')} options={METHODS.map((value) => ({ value, label: words(value) }))} onChange={(value) => setValue('method', value)} />
-        <Choice label="Tape is pulled" value={watch('school')} options={SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))} onChange={(value) => setValue('school', value)} />
+        <Pick
+          label="System"
+          value={watch('system')}
+          options={PAINT_SYSTEM_KEYS.map((value) => ({ value, label: PAINT_SYSTEMS[value].label }))}
+          onChange={chooseSystem}
+        />
+        <Choice
+          label="Effect"
+          value={watch('effect')}
+          options={EFFECTS.map((value) => ({ value, label: words(value) }))}
+          onChange={(value) => setValue('effect', value)}
+        />
+        <Choice
+          label="Put on with"
+          value={watch('method')}
+          options={METHODS.map((value) => ({ value, label: words(value) }))}
+          onChange={(value) => setValue('method', value)}
+        />
+        <Choice
+          label="Tape is pulled"
+          value={watch('school')}
+          options={SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))}
+          onChange={(value) => setValue('school', value)}
+        />
       </Sheet>
       <Sheet>
         <Heading>Times</Heading>
@@ -85,7 +120,7 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
           <Field control={control} name="solids" label="Solids, share of volume" keys="numeric" />
           <Field control={control} name="mixRatio" label="Mix" hint="Such as 4:1:1" />
         </View>
-        <Field control={control} name="basis" label="Where the figures come from" />
+        <Field whole control={control} name="basis" label="Where the figures come from" />
       </Sheet>
     </EntryFrame>
   );

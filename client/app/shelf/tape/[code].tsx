@@ -20,7 +20,12 @@ const EDGE_WORDS = { crisp: 'Crisp', fair: 'Fair', soft: 'Soft' } as const;
 export default function TapeScreen() {
   const { code } = useLocalSearchParams<{ code: string }>();
   const { data, error } = useShelf();
-  if (!data) return <Screen title="Tape"><Waiting what="the shelf" error={error} /></Screen>;
+  if (!data)
+    return (
+      <Screen title="Tape">
+        <Waiting what="the shelf" error={error} />
+      </Screen>
+    );
   return <TapeForm key={code} code={code} shelf={data} />;
 }
 
@@ -29,19 +34,39 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
   const save = useSaveEntry<Tape>('tapes');
   const remove = useDeleteEntry('tapes');
   const [trouble, setTrouble] = useState<string | null>(null);
-  const { control, handleSubmit, watch, setValue, setError } = useForm<TapeFields, unknown, Tape>({ resolver: resolverOf<TapeFields, Tape>(tapeFormSchema), defaultValues: tapeFields(tape) });
+  const { control, handleSubmit, watch, setValue, setError } = useForm<TapeFields, unknown, Tape>({
+    resolver: resolverOf<TapeFields, Tape>(tapeFormSchema),
+    defaultValues: tapeFields(tape),
+  });
   const back = () => router.push('/shelf');
   const fail = (error: Error) => setTrouble(placeFaults(error, setError, Object.keys(tapeFormSchema.entries)));
   const submit = handleSubmit((entry) => save.mutate({ entry, key: tape ? code : null }, { onSuccess: back, onError: fail }));
   return (
-    <EntryFrame title={tape ? tape.name : 'New tape'} isNew={!tape} busy={save.isPending} trouble={trouble} onSave={() => void submit()} onDelete={() => remove.mutate(code, { onSuccess: back, onError: fail })}>
+    <EntryFrame
+      title={tape ? tape.name : 'New tape'}
+      isNew={!tape}
+      busy={save.isPending}
+      trouble={trouble}
+      onSave={() => void submit()}
+      onDelete={() => remove.mutate(code, { onSuccess: back, onError: fail })}
+    >
       <Sheet>
         <View style={styles.row}>
           {tape ? null : <Field control={control} name="code" label="Code" hint="Letter of the kind and width: V6" />}
           <Field control={control} name="name" label="Name" />
         </View>
-        <Pick label="Kind" value={watch('kind')} options={(Object.keys(TAPE_KINDS) as TapeKind[]).map((value) => ({ value, label: `${value}  ${TAPE_KINDS[value]}` }))} onChange={(kind) => setValue('kind', kind)} />
-        <Choice label="Edge it leaves" value={watch('edge')} options={EDGE_CLASSES.map((value) => ({ value, label: EDGE_WORDS[value] }))} onChange={(edge) => setValue('edge', edge)} />
+        <Pick
+          label="Kind"
+          value={watch('kind')}
+          options={(Object.keys(TAPE_KINDS) as TapeKind[]).map((value) => ({ value, label: `${value}  ${TAPE_KINDS[value]}` }))}
+          onChange={(kind) => setValue('kind', kind)}
+        />
+        <Choice
+          label="Edge it leaves"
+          value={watch('edge')}
+          options={EDGE_CLASSES.map((value) => ({ value, label: EDGE_WORDS[value] }))}
+          onChange={(edge) => setValue('edge', edge)}
+        />
         <View style={styles.row}>
           <Field control={control} name="widthMm" label="Width" unit="mm" />
           <Field control={control} name="thicknessUm" label="Thickness" unit="µm" keys="numeric" />
@@ -51,8 +76,8 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
           <Field control={control} name="minApplyC" label="Sticks from" unit="°C" />
           <Field control={control} name="cleanHours" label="Comes off clean within" unit="h" keys="numeric" hint="At 23 °C" />
         </View>
-        <Field control={control} name="use" label="Good for" />
-        <Field control={control} name="basis" label="Where the figures come from" />
+        <Field whole control={control} name="use" label="Good for" />
+        <Field whole control={control} name="basis" label="Where the figures come from" />
       </Sheet>
     </EntryFrame>
   );

@@ -32,12 +32,23 @@ export default function PartScreen() {
   const shape = watch('shape');
   const leave = (to: string) => router.replace(`/job/${id}/${to}` as Href);
   const submit = handleSubmit(async (values) => {
-    const made = partFrom(values, part?.id ?? freeId('part', design.parts.map((one) => one.id)), part?.lines ?? []);
+    const made = partFrom(
+      values,
+      part?.id ??
+        freeId(
+          'part',
+          design.parts.map((one) => one.id),
+        ),
+      part?.lines ?? [],
+    );
     await change((now) => ({ ...now, parts: part ? now.parts.map((one): Part => (one.id === made.id ? made : one)) : [...now.parts, made] }));
     leave(part ? 'piece' : 'lines');
   });
   const remove = async () => {
-    await change((now) => ({ ...now, parts: now.parts.filter((one) => one.id !== partId), scheme: { areas: now.scheme.areas.filter((area) => area.part !== partId) } }), `${part?.name} taken out`);
+    await change(
+      (now) => ({ ...now, parts: now.parts.filter((one) => one.id !== partId), scheme: { areas: now.scheme.areas.filter((area) => area.part !== partId) } }),
+      `${part?.name} taken out`,
+    );
     leave('piece');
   };
   const addCorner = () => corners.append({ x: '', y: '' }, { shouldFocus: false });
@@ -49,7 +60,12 @@ export default function PartScreen() {
           <Field control={control} name="name" label="Name of the part" />
           <Field control={control} name="count" label="How many alike" keys="numeric" />
         </View>
-        <Pick label="Made of" value={watch('substrate')} options={(Object.keys(SUBSTRATES) as Substrate[]).map((value) => ({ value, label: SUBSTRATES[value] }))} onChange={(value) => setValue('substrate', value)} />
+        <Pick
+          label="Made of"
+          value={watch('substrate')}
+          options={(Object.keys(SUBSTRATES) as Substrate[]).map((value) => ({ value, label: SUBSTRATES[value] }))}
+          onChange={(value) => setValue('substrate', value)}
+        />
         <Pick label="What is on it now" value={watch('presentSystem')} options={SYSTEMS} onChange={(value) => setValue('presentSystem', value)} />
         <View style={styles.row}>
           <Field control={control} name="presentColour" label="Its colour" hint="Such as #c7bfa6" />
@@ -61,7 +77,10 @@ export default function PartScreen() {
         <Choice
           label="Shape"
           value={shape}
-          options={[{ value: 'rectangle', label: 'Width × height' }, { value: 'polygon', label: 'Corner by corner' }]}
+          options={[
+            { value: 'rectangle', label: 'Width × height' },
+            { value: 'polygon', label: 'Corner by corner' },
+          ]}
           onChange={(value) => {
             setValue('shape', value);
             if (value === 'polygon' && corners.fields.length === 0) [1, 2, 3].forEach(addCorner);
@@ -91,7 +110,7 @@ export default function PartScreen() {
         <Small>Lines are measured along a datum and above it.</Small>
         {datums.fields.map((field, index) => (
           <View key={field.key} style={styles.datum}>
-            <Field control={control} name={`datums.${index}.name`} label="Measured from" />
+            <Field whole control={control} name={`datums.${index}.name`} label="Measured from" />
             <View style={styles.row}>
               <Field control={control} name={`datums.${index}.x`} label="Starts right" unit={design.unit} />
               <Field control={control} name={`datums.${index}.y`} label="up" unit={design.unit} />
@@ -99,7 +118,25 @@ export default function PartScreen() {
             </View>
           </View>
         ))}
-        <Action label="Another datum" icon="plus" onPress={() => datums.append({ id: freeId('d', datums.fields.map((datum) => datum.id)), name: '', x: '0', y: '0', angleDeg: '0' }, { shouldFocus: false })} />
+        <Action
+          label="Another datum"
+          icon="plus"
+          onPress={() =>
+            datums.append(
+              {
+                id: freeId(
+                  'd',
+                  datums.fields.map((datum) => datum.id),
+                ),
+                name: '',
+                x: '0',
+                y: '0',
+                angleDeg: '0',
+              },
+              { shouldFocus: false },
+            )
+          }
+        />
       </Sheet>
       {part ? <Action rank="quiet" label="Take this part out" icon="delete-outline" onPress={() => void remove()} /> : null}
     </StepLayout>

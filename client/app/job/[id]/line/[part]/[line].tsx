@@ -39,14 +39,25 @@ export default function LineScreen() {
   const { part: partId, line: lineId } = useLocalSearchParams<{ part: string; line: string }>();
   const { design } = useJob();
   const part = design.parts.find(({ id }) => id === partId);
-  return part ? <LineForm partId={partId} lineId={lineId} key={`${partId}/${lineId}`} /> : <StepLayout><Missing need="part" /></StepLayout>;
+  return part ? (
+    <LineForm partId={partId} lineId={lineId} key={`${partId}/${lineId}`} />
+  ) : (
+    <StepLayout>
+      <Missing need="part" />
+    </StepLayout>
+  );
 }
 
 function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   const { id, design, shelf, change } = useJob();
   const part = design.parts.find((one) => one.id === partId) as Design['parts'][number];
   const line = part.lines.find((one) => one.id === lineId) ?? null;
-  const ownId = line?.id ?? freeId('line', part.lines.map((one) => one.id));
+  const ownId =
+    line?.id ??
+    freeId(
+      'line',
+      part.lines.map((one) => one.id),
+    );
   const schema = lineFormSchema({ bare: design.unit, scale: design.scale });
   const { control, handleSubmit, watch, setValue, setError, formState } = useForm<LineFields, unknown, LineValues>({
     resolver: resolverOf<LineFields, LineValues>(schema),
@@ -67,7 +78,10 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
     leave();
   });
   const remove = async () => {
-    await change((now) => replaceLines(now, partId, (lines) => lines.filter((one) => one.id !== ownId && !(one.kind === 'parallel' && one.of === ownId))), `${line?.name} taken out`);
+    await change(
+      (now) => replaceLines(now, partId, (lines) => lines.filter((one) => one.id !== ownId && !(one.kind === 'parallel' && one.of === ownId))),
+      `${line?.name} taken out`,
+    );
     leave();
   };
   const chooseKind = (kind: LineKind) => {
@@ -77,23 +91,48 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   const followers = part.lines.filter((one) => one.kind === 'parallel' && one.of === ownId);
   return (
     <StepLayout
+      part={drawn}
       drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" chosenLine={ownId} /> : undefined}
       action={<Action rank="main" label={line ? 'Keep this line' : 'Add this line'} onPress={() => void submit()} testID="submit" />}
     >
       <Sheet>
-        <Choice label="Kind of line" value={fields.kind} options={KINDS.filter(({ value }) => value !== 'parallel' || part.lines.some((one) => one.id !== ownId))} onChange={chooseKind} />
-        <Field control={control} name="name" label="Name of the line" />
+        <Choice
+          label="Kind of line"
+          value={fields.kind}
+          options={KINDS.filter(({ value }) => value !== 'parallel' || part.lines.some((one) => one.id !== ownId))}
+          onChange={chooseKind}
+        />
+        <Field whole control={control} name="name" label="Name of the line" />
         {fields.kind === 'parallel' ? (
           <>
-            <Pick label="Follows" value={fields.of} options={part.lines.filter((one) => one.id !== ownId).map((one) => ({ value: one.id, label: one.name }))} onChange={(of) => setValue('of', of)} fault={formState.errors.of?.message} />
+            <Pick
+              label="Follows"
+              value={fields.of}
+              options={part.lines.filter((one) => one.id !== ownId).map((one) => ({ value: one.id, label: one.name }))}
+              onChange={(of) => setValue('of', of)}
+              fault={formState.errors.of?.message}
+            />
             <View style={styles.row}>
               <Field control={control} name="distance" label="At a distance of" unit={design.unit} />
-              <Choice label="On its" value={fields.side} options={[{ value: 'left', label: 'upper or left side' }, { value: 'right', label: 'lower or right side' }]} onChange={(side) => setValue('side', side)} />
+              <Choice
+                label="On its"
+                value={fields.side}
+                options={[
+                  { value: 'left', label: 'upper or left side' },
+                  { value: 'right', label: 'lower or right side' },
+                ]}
+                onChange={(side) => setValue('side', side)}
+              />
             </View>
           </>
         ) : (
           <>
-            <Pick label="Measured from" value={fields.datum} options={part.datums.map((one) => ({ value: one.id, label: one.name }))} onChange={(datum) => setValue('datum', datum)} />
+            <Pick
+              label="Measured from"
+              value={fields.datum}
+              options={part.datums.map((one) => ({ value: one.id, label: one.name }))}
+              onChange={(datum) => setValue('datum', datum)}
+            />
             {points.fields.map((field, index) => (
               <View key={field.id} style={styles.row}>
                 <Field control={control} name={`points.${index}.along`} label={`${POINT_NAMES[fields.kind](index)}: along`} unit={design.unit} />
@@ -103,7 +142,9 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
                 ) : null}
               </View>
             ))}
-            {fields.kind === 'sweep' ? <Action label="Another point" icon="plus" onPress={() => points.append({ along: '', above: '' }, { shouldFocus: false })} /> : null}
+            {fields.kind === 'sweep' ? (
+              <Action label="Another point" icon="plus" onPress={() => points.append({ along: '', above: '' }, { shouldFocus: false })} />
+            ) : null}
           </>
         )}
         <View style={styles.switch}>
@@ -111,9 +152,18 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
           <Body>Ends run on to the edge of the part</Body>
         </View>
         {preview?.fault ? <Notice level="stop" text={`This line ${preview.fault}.`} /> : null}
-        {preview && !preview.fault ? <Small>{`${preview.lengthMm.toFixed(0)} mm long${preview.tightest ? `, tightest bend radius ${preview.tightest.radiusMm.toFixed(0)} mm` : ''}`}</Small> : null}
+        {preview && !preview.fault ? (
+          <Small>{`${preview.lengthMm.toFixed(0)} mm long${preview.tightest ? `, tightest bend radius ${preview.tightest.radiusMm.toFixed(0)} mm` : ''}`}</Small>
+        ) : null}
       </Sheet>
-      {line ? <Action rank="quiet" icon="delete-outline" label={followers.length > 0 ? `Take out this line and ${followers.length} parallel to it` : 'Take this line out'} onPress={() => void remove()} /> : null}
+      {line ? (
+        <Action
+          rank="quiet"
+          icon="delete-outline"
+          label={followers.length > 0 ? `Take out this line and ${followers.length} parallel to it` : 'Take this line out'}
+          onPress={() => void remove()}
+        />
+      ) : null}
     </StepLayout>
   );
 }
@@ -127,7 +177,9 @@ const replaceLines = (design: Design, partId: string, update: (lines: Design['pa
 function withLine(design: Design, partId: string, ownId: string, typed: { success: boolean; output: unknown }): Design | null {
   if (!typed.success) return null;
   const made = lineFrom(typed.output as LineValues, ownId);
-  return replaceLines(design, partId, (lines) => (lines.some(({ id }) => id === ownId) ? lines.map((one) => (one.id === ownId ? made : one)) : [...lines, made]));
+  return replaceLines(design, partId, (lines) =>
+    lines.some(({ id }) => id === ownId) ? lines.map((one) => (one.id === ownId ? made : one)) : [...lines, made],
+  );
 }
 
 /** The same draft until it really differs, so that the worker is asked once per change. */

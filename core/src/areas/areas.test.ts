@@ -1,0 +1,172 @@
+import fc from 'fast-check';
+import GeometryFactory from 'jsts/org/locationtech/jts/geom/GeometryFactory.js';
+import PrecisionModel from 'jsts/org/locationtech/jts/geom/PrecisionModel.js';
+import Coordinate from 'jsts/org/locationtech/jts/geom/Coordinate.js';
+import UnaryUnionOp from 'jsts/org/locationtech/jts/operation/union/UnaryUnionOp.js';
+import Polygonizer from 'jsts/org/locationtech/jts/operation/polygonize/Polygonizer.js';
+import { resolveLines, type TrimLine } from '../lines';
+import { insideRing, ringArea, type Point } from '../surface';
+import { areaAt, arrange, carriedChoices, chosenFinishes } from '.';
+
+const at = (x: number, y: number): Point => ({ x, y });
+const SQUARE = [at(0, 0), at(1000, 0), at(1000, 1000), at(0, 1000)];
+const datums = [{ id: 'base', name: 'Base', at: [0, 0] as [number, number], angleDeg: 0 }];
+const straight = (id: string, a: [number, number], b: [number, number], runOn = false): TrimLine => ({
+  kind: 'straight', id, name: id, runOn, datum: 'base', from: { along: a[0], above: a[1] }, to: { along: b[0], above: b[1] },
+});
+const sweep = (id: string, ...points: [number, number][]): TrimLine => ({ kind: 'sweep', id, name: id, runOn: true, datum: 'base', points: points.map(([along, above]) => ({ along, above })) });
+const on = (lines: TrimLine[], ring = SQUARE) => arrange(ring, resolveLines(lines, { ring, datums }));
+const sizes = (lines: TrimLine[], ring = SQUARE) => on(lines, ring).areas.map(({ sizeMm2 }) => Math.round(sizeMm2)).sort((a, b) => a - b);
+const total = (lines: TrimLine[], ring = SQUARE) => on(lines, ring).areas.reduce((sum, { sizeMm2 }) => sum + sizeMm2, 0);
+
+describe('arrange', () => {
+  it('is the part itself without lines', () => expect(sizes([])).toEqual([1_000_000]));
+  it('splits at a line from edge to edge', () => expect(sizes([straight('a', [0, 250], [1000, 250])])).toEqual([250_000, 750_000]));
+  it('makes four areas of two crossing lines', () => expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 0], [500, 1000])])).toEqual([250_000, 250_000, 250_000, 250_000]));
+  it('ends a line on another', () => expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 500], [500, 1000])])).toEqual([250_000, 250_000, 500_000]));
+  it('closes a T that is a billionth short', () => expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 500 + 1e-9], [500, 1000])]).length).toBe(3));
+  it('leaves a T open that is a hundredth short, and says how much hangs loose', () => {
+    const { areas, loose } = on([straight('a', [0, 500], [1000, 500]), straight('b', [500, 500.01], [500, 1000])]);
+    expect(areas.length).toBe(2);
+    expect(loose[0].line).toBe('b');
+    expect(loose[0].lengthMm).toBeCloseTo(499.99, 3);
+  });
+  it('counts lines on top of each other once', () => {
+    const { areas, borders } = on([straight('a', [0, 500], [1000, 500]), straight('b', [200, 500], [800, 500]), straight('c', [1000, 500], [0, 500])]);
+    expect(areas.length).toBe(2);
+    expect(borders.reduce((sum, { from, to }) => sum + to - from, 0)).toBeCloseTo(1000);
+  });
+  it('goes through a corner and along an edge', () => {
+    expect(sizes([straight('a', [0, 0], [1000, 1000])])).toEqual([500_000, 500_000]);
+    expect(sizes([straight('a', [0, 0], [1000, 0])])).toEqual([1_000_000]);
+  });
+  it('meets three lines in one place', () => {
+    expect(on([straight('a', [0, 0], [1000, 1000]), straight('b', [0, 1000], [1000, 0]), straight('c', [0, 500], [1000, 500])]).areas.length).toBe(6);
+  });
+  it('finds a hole: a closed ring of lines inside', () => {
+    const { areas } = on([straight('a', [300, 300], [700, 300]), straight('b', [700, 300], [700, 700]), straight('c', [700, 700], [300, 700]), straight('d', [300, 700], [300, 300])]);
+    expect(areas.map(({ sizeMm2 }) => Math.round(sizeMm2)).sort((a, b) => a - b)).toEqual([160_000, 840_000]);
+    const outer = areas.find(({ holes }) => holes.length === 1);
+    expect(outer && areaAt([outer], at(500, 500))).toBe(-1);
+    expect(outer && areaAt([outer], outer.seed)).toBe(0);
+  });
+  it('reports slivers and keeps them', () => {
+    const { areas } = on([straight('a', [0, 500], [1000, 500]), straight('b', [0, 500.3], [1000, 500.3])]);
+    expect(areas.map(({ sliver }) => sliver).sort()).toEqual([false, false, true]);
+  });
+  it('works on a part with a notch', () => {
+    const notched = [at(0, 0), at(1000, 0), at(1000, 1000), at(600, 1000), at(600, 400), at(400, 400), at(400, 1000), at(0, 1000)];
+    expect(sizes([straight('a', [0, 700], [1000, 700])], notched).length).toBe(3);
+    expect(sizes([straight('a', [100, 700], [200, 700], true)], notched).length).toBe(2);
+  });
+
+  it('tells which area lies on which side of a line', () => {
+    const { areas, borders } = on([straight('a', [0, 250], [1000, 250])]);
+    expect(borders).toHaveLength(1);
+    expect(areas[borders[0].left].seed.y).toBeGreaterThan(250);
+    expect(areas[borders[0].right].seed.y).toBeLessThan(250);
+    expect([borders[0].from, borders[0].to]).toEqual([0, 1000]);
+  });
+});
+
+const coordinate = fc.integer({ min: 0, max: 100 }).map((value) => value * 10);
+const anyLine = fc.oneof(
+  fc.tuple(coordinate, coordinate, coordinate, coordinate).filter(([a, b, c, d]) => a !== c || b !== d).map(([a, b, c, d]) => (id: string) => straight(id, [a, b], [c, d], (a + d) % 20 === 0)),
+  fc.tuple(coordinate, coordinate, coordinate, coordinate).map(([a, b, c, d]) => (id: string) => sweep(id, [0, a], [300, b], [650, c], [1000, d])),
+);
+const anyLines = fc.array(anyLine, { minLength: 1, maxLength: 7 }).map((makers) => makers.map((make, index) => make(`l${index}`)));
+
+describe('any arrangement', () => {
+  it('adds up to the part, every seed lies in its own area, and only there', () => {
+    fc.assert(
+      fc.property(anyLines, (lines) => {
+        const { areas } = on(lines);
+        const sum = areas.reduce((all, { sizeMm2 }) => all + sizeMm2, 0);
+        // A micrometre of grid along every rim is what may be lost or won.
+        const slack = areas.reduce((all, { perimeterMm }) => all + perimeterMm, 0) * 0.001;
+        return Math.abs(sum - 1_000_000) <= slack && areas.every(({ seed }, index) => areaAt(areas, seed) === index);
+      }),
+      { numRuns: 120 },
+    );
+  });
+
+  it('agrees with a geometry library on how many areas there are and how large', () => {
+    fc.assert(
+      fc.property(anyLines, (lines) => {
+        const ours = sizes(lines).filter((size) => size > 5);
+        const theirs = oracleSizes(lines).filter((size) => size > 5);
+        return ours.length === theirs.length && ours.every((size, index) => Math.abs(size - theirs[index]) <= 6);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('obeys Euler: areas = borders − meeting places + pieces', () => {
+    // n lines in general position through a square, each from edge to edge, make 1 + n + crossings areas.
+    fc.assert(
+      fc.property(fc.uniqueArray(fc.integer({ min: 1, max: 49 }), { minLength: 1, maxLength: 6 }), (heights) => {
+        const lines = heights.map((height, index) => straight(`l${index}`, [0, height * 20], [1000, ((height * 7) % 50) * 20 + index]));
+        const ends = lines.map((line) => (line.kind === 'straight' ? [line.from.above, line.to.above] : [0, 0]));
+        let crossings = 0;
+        for (let i = 0; i < ends.length; i++) for (let j = 0; j < i; j++) if ((ends[i][0] - ends[j][0]) * (ends[i][1] - ends[j][1]) < 0) crossings++;
+        fc.pre(new Set(ends.map(([, right]) => right)).size === ends.length && ends.every(([, right]) => right > 0 && right < 1000));
+        const { areas } = on(lines);
+        // Three lines through one place make one area fewer each time; those draws are left out by their sizes.
+        return areas.some(({ sizeMm2 }) => sizeMm2 < 20) || areas.length === 1 + lines.length + crossings;
+      }),
+      { numRuns: 80 },
+    );
+  });
+});
+
+/** Sizes by a general library: node everything by union, then polygonize, then keep what lies in the part. */
+function oracleSizes(lines: TrimLine[]): number[] {
+  const factory = new GeometryFactory(new PrecisionModel(1000));
+  const snap = (value: number) => Math.round(value * 1000) / 1000;
+  const asLine = (points: readonly Point[]) => factory.createLineString(points.map(({ x, y }) => new Coordinate(snap(x), snap(y))));
+  const pieces = resolveLines(lines, { ring: SQUARE, datums }).flatMap((line) => line.pieces.map(asLine));
+  const noded = UnaryUnionOp.union(factory.createGeometryCollection([asLine([...SQUARE, SQUARE[0]]), ...pieces]));
+  const polygonizer = new Polygonizer();
+  polygonizer.add(noded);
+  const found = polygonizer.getPolygons();
+  const result: number[] = [];
+  for (const iterator = found.iterator(); iterator.hasNext(); ) result.push(Math.round(iterator.next().getArea()));
+  return result.sort((a, b) => a - b);
+}
+
+describe('finishes of areas', () => {
+  const halves = [straight('a', [0, 500], [1000, 500])];
+  const give = (lines: TrimLine[], finishes: (string | null)[]) => on(lines).areas.map(({ seed }, index) => ({ seed, finish: finishes[index] }));
+  const carried = (before: TrimLine[], after: TrimLine[], finishes: (string | null)[]) => {
+    const is = on(after).areas;
+    return { is, chosen: chosenFinishes(is, carriedChoices(on(before).areas, is, give(before, finishes))) };
+  };
+
+  it('stay with their areas when a line moves', () => {
+    const { is, chosen } = carried(halves, [straight('a', [0, 620], [1000, 380])], ['upper', 'lower']);
+    expect(chosen.finishes).toEqual(['upper', 'lower']);
+    expect(is).toHaveLength(2);
+  });
+  it('go to both halves of a split', () => {
+    const { chosen } = carried(halves, [...halves, straight('b', [500, 0], [500, 1000])], ['upper', 'lower']);
+    expect([...chosen.finishes].sort()).toEqual(['lower', 'lower', 'upper', 'upper']);
+    expect(chosen.conflicts).toEqual([]);
+  });
+  it('are asked about where two areas become one', () => {
+    const { chosen } = carried(halves, [], ['upper', 'lower']);
+    expect(chosen.conflicts).toHaveLength(1);
+    expect([...chosen.conflicts[0].finishes].sort()).toEqual(['lower', 'upper']);
+  });
+  it('are not asked about where they agree, and a kept area stays kept', () => {
+    expect(carried(halves, [], ['same', 'same']).chosen.conflicts).toEqual([]);
+    expect(carried(halves, [straight('a', [0, 550], [1000, 550])], [null, 'lower']).chosen.finishes).toEqual([null, 'lower']);
+  });
+});
+
+it('total of a part with a curved line is the part', () => expect(total([sweep('s', [0, 200], [400, 700], [1000, 300])])).toBeCloseTo(1_000_000, 0));
+it('rims run anticlockwise round their seed', () => {
+  for (const { rim, seed } of on([sweep('s', [0, 200], [400, 700], [1000, 300])]).areas) {
+    expect(ringArea(rim)).toBeGreaterThan(0);
+    expect(insideRing(seed, rim)).toBe(true);
+  }
+});

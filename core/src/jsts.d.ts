@@ -1,0 +1,34 @@
+// The oracle of the geometry tests: only what they use of it.
+declare module 'jsts/org/locationtech/jts/geom/Coordinate.js' {
+  export default class Coordinate {
+    constructor(x: number, y: number);
+  }
+}
+declare module 'jsts/org/locationtech/jts/geom/PrecisionModel.js' {
+  export default class PrecisionModel {
+    constructor(scale: number);
+  }
+}
+declare module 'jsts/org/locationtech/jts/geom/GeometryFactory.js' {
+  export interface Geometry {
+    getArea(): number;
+  }
+  export default class GeometryFactory {
+    constructor(model: object);
+    createLineString(coordinates: object[]): Geometry;
+    createGeometryCollection(parts: Geometry[]): Geometry;
+  }
+}
+declare module 'jsts/org/locationtech/jts/operation/union/UnaryUnionOp.js' {
+  import type { Geometry } from 'jsts/org/locationtech/jts/geom/GeometryFactory.js';
+  export default class UnaryUnionOp {
+    static union(geometry: Geometry): Geometry;
+  }
+}
+declare module 'jsts/org/locationtech/jts/operation/polygonize/Polygonizer.js' {
+  import type { Geometry } from 'jsts/org/locationtech/jts/geom/GeometryFactory.js';
+  export default class Polygonizer {
+    add(geometry: Geometry): void;
+    getPolygons(): { iterator(): { hasNext(): boolean; next(): Geometry } };
+  }
+}

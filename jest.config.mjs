@@ -1,0 +1,28 @@
+const swc = ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }];
+
+/** Unit and server tests run through swc; packages that ship as ES modules only are transformed as well. */
+const node = (name, roots, extra = {}) => ({
+  displayName: name,
+  testEnvironment: 'node',
+  roots,
+  testMatch: ['**/*.test.ts'],
+  transform: { '^.+\\.[mc]?[tj]sx?$': swc },
+  transformIgnorePatterns: ['/node_modules/(?!(culori|valibot|@valibot|jsts)/)'],
+  moduleNameMapper: { '^@lintrel/core$': '<rootDir>/core/src/index.ts' },
+  ...extra,
+});
+
+export default {
+  projects: [
+    node('core', ['<rootDir>/core/src', '<rootDir>/cli/src']),
+    node('server', ['<rootDir>/server/src']),
+    {
+      displayName: 'client',
+      preset: 'jest-expo/ios',
+      rootDir: 'client',
+      testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
+      moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+    },
+    node('browser', ['<rootDir>/e2e']),
+  ],
+};
