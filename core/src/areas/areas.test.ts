@@ -138,8 +138,8 @@ describe('finishes of areas', () => {
   const halves = [straight('a', [0, 500], [1000, 500])];
   const give = (lines: TrimLine[], finishes: (string | null)[]) => on(lines).areas.map(({ seed }, index) => ({ seed, finish: finishes[index] }));
   const carried = (before: TrimLine[], after: TrimLine[], finishes: (string | null)[]) => {
-    const is = on(after).areas;
-    return { is, chosen: chosenFinishes(is, carriedChoices(on(before).areas, is, give(before, finishes))) };
+    const is = on(after);
+    return { is: is.areas, chosen: chosenFinishes(is.areas, carriedChoices(on(before), is, give(before, finishes))) };
   };
 
   it('stay with their areas when a line moves', () => {
@@ -151,6 +151,10 @@ describe('finishes of areas', () => {
     const { chosen } = carried(halves, [...halves, straight('b', [500, 0], [500, 1000])], ['upper', 'lower']);
     expect([...chosen.finishes].sort()).toEqual(['lower', 'lower', 'upper', 'upper']);
     expect(chosen.conflicts).toEqual([]);
+  });
+  it('stay with a strip that is moved farther than it is wide', () => {
+    const strip = (y: number) => [straight('a', [0, y], [1000, y]), straight('b', [0, y + 6], [1000, y + 6])];
+    expect(carried(strip(500), strip(620), ['upper', 'stripe', 'lower']).chosen).toEqual({ finishes: ['upper', 'stripe', 'lower'], conflicts: [] });
   });
   it('are asked about where two areas become one', () => {
     const { chosen } = carried(halves, [], ['upper', 'lower']);

@@ -31,24 +31,3 @@ export function chosenFinishes(areas: readonly Area[], choices: readonly AreaCho
     conflicts: asked.flatMap((finishes, area) => (finishes.length > 1 ? [{ area, finishes }] : [])),
   };
 }
-
-/**
- * Carries choices over when lines have changed.
- * An area takes what its middle had before, so both halves of a split keep the finish. Where areas with different
- * finishes have become one, all their choices are kept, so that the conflict is seen and a person decides.
- */
-export function carriedChoices(before: readonly Area[], after: readonly Area[], choices: readonly AreaChoice[]): AreaChoice[] {
-  const had = chosenFinishes(before, choices).finishes;
-  return after.flatMap((area) => {
-    const from = areaAt(before, area.seed);
-    const own = from >= 0 && had[from] !== undefined ? [{ seed: area.seed, finish: had[from] as string | null }] : [];
-    const merged = choices.filter(({ seed, finish }) => {
-      const old = areaAt(before, seed);
-      const stillIts = areaAt([area], seed) === 0;
-      // A seed the line has merely moved across belongs to an area that lives on elsewhere.
-      const livesOn = old >= 0 && old !== from && after.some((other) => other !== area && areaAt(before, other.seed) === old);
-      return stillIts && !livesOn && finish !== own[0]?.finish;
-    });
-    return [...own, ...merged];
-  });
-}

@@ -1,3 +1,4 @@
 export * from './arrange';
 export * from './borders';
+export * from './carry';
 export * from './find';

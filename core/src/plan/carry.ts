@@ -16,8 +16,8 @@ export function carryScheme(before: Design, after: Design): Design {
     const choices = after.scheme.areas.filter((choice) => choice.part === part.id);
     const unchanged = old && JSON.stringify([old.surface, old.datums, old.lines]) === JSON.stringify([part.surface, part.datums, part.lines]);
     if (!old || unchanged || choices.length === 0) return choices;
-    const was = workOutPart(old, before).arrangement.areas;
-    const is = workOutPart(part, after).arrangement.areas;
+    const was = workOutPart(old, before).arrangement;
+    const is = workOutPart(part, after).arrangement;
     return carriedChoices(
       was,
       is,

@@ -1,0 +1,63 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const ROOT = join(__dirname, '../..');
+const lintrel = (...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['cli/bin/lintrel.mjs', ...args], { cwd: ROOT, encoding: 'utf8', env: { ...process.env, NODE_OPTIONS: '' } });
+  return { status, stdout, stderr };
+};
+const folder = mkdtempSync(join(tmpdir(), 'lintrel-cli-'));
+function file(change: (data: { design: { parts: { surface: { outline: object }; lines: object[] }[] } }) => void): string {
+  const data = JSON.parse(readFileSync(join(ROOT, 'examples/juniper.json'), 'utf8'));
+  change(data);
+  const path = join(folder, `${Math.random()}.json`);
+  writeFileSync(path, JSON.stringify(data));
+  return path;
+}
+
+it('plans a job, twice the same', () => {
+  const first = lintrel('plan', 'examples/juniper.json');
+  expect(first.status).toBe(0);
+  expect(JSON.parse(first.stdout)).toMatchObject({ format: 'lintrel-plan', version: 1 });
+  expect(lintrel('plan', 'examples/juniper.json').stdout).toBe(first.stdout);
+});
+it('checks a sound file', () => expect(lintrel('check', 'examples/saltwort.json')).toMatchObject({ status: 0, stdout: expect.stringMatching(/sound/) }));
+it('refuses a bad file with exit 2 and one line a fault, without a stack', () => {
+  const bad = file(({ design }) => {
+    design.parts[1].surface.outline = { kind: 'rectangle', width: -1, height: 'tall' };
+  });
+  for (const command of ['check', 'plan']) {
+    const { status, stdout, stderr } = lintrel(command, bad);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr.trim().split('\n')).toEqual([
+      'design.parts[1].surface.outline.width: must be above 0 and at most 30000 mm',
+      'design.parts[1].surface.outline.height: needs a number above 0 and up to 30000 mm',
+    ]);
+  }
+});
+it('names a line that lies outside its part', () => {
+  const off = file(({ design }) => {
+    design.parts[0].lines[0] = { kind: 'straight', id: 'waist', name: 'Waist', runOn: false, datum: 'base', from: { along: 0, above: 9000 }, to: { along: 9, above: 9000 } };
+    design.parts[0].lines.pop();
+  });
+  expect(lintrel('check', off)).toMatchObject({ status: 2, stderr: expect.stringMatching(/^design\.parts\[0\]\.lines\[0\]: lies outside the part/) });
+});
+it.each([
+  [['check', '/nowhere/job.json'], /cannot be read: ENOENT/],
+  [['ask', 'bend', 'radius=abc', 'tape=V6'], /^radius: "abc" is not a length/],
+  [['ask', 'bend', 'radius', '=3'], /is not KEY=VALUE/],
+  [['ask', 'bend', 'radius=1', 'radius=2'], /given twice/],
+  [['ask', 'moon'], /there is no question/],
+  [['fly'], /lintrel plan FILE/],
+  [[], /lintrel plan FILE/],
+])('ends with 2 on %j', (args, message) => {
+  const { status, stdout, stderr } = lintrel(...args);
+  expect([status, stdout]).toEqual([2, '']);
+  expect(stderr).toMatch(message);
+});
+it('answers a question as one JSON object', () => {
+  const { status, stdout } = lintrel('ask', 'dome', 'radius=90', 'width=18mm', 'fold=0.5%');
+  expect([status, JSON.parse(stdout)]).toEqual([0, { pleatStrain: 0.005, lays: true, widestMm: 18 }]);
+});

@@ -1,0 +1,158 @@
+import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
+import { carryScheme, fitsOfLine, giveFinish, planJob } from '.';
+
+const part = (over: Partial<Part> = {}): Part => ({
+  id: 'side',
+  name: 'Side',
+  count: 1,
+  substrate: 'aluminium',
+  present: { system: 'filler-primer', colour: '#c7bfa6', ageH: 96 },
+  surface: { kind: 'flat', outline: { kind: 'rectangle', width: 2000, height: 1000 } },
+  datums: [{ id: 'base', name: 'Base', at: [0, 0], angleDeg: 0 }],
+  lines: [
+    { kind: 'sweep', id: 'waist', name: 'Waist', runOn: true, datum: 'base', points: [{ along: 0, above: 500 }, { along: 1000, above: 600 }, { along: 2000, above: 450 }] },
+    { kind: 'parallel', id: 'coach', name: 'Coach', runOn: true, of: 'waist', offset: -6 },
+  ],
+  ...over,
+});
+
+function job(over: Partial<Design> = {}, parts = [part()]): Design {
+  const design: Design = { ...emptyDesign('Test', 'road'), parts, ...over };
+  return planJob(design, SHIPPED_SHELF).parts[0].areas.reduce((given, area) => {
+    const finish = area.sizeM2 < 0.05 ? 'copper-two-part' : area.seed[1] > 550 ? 'cream-two-part' : 'sea-green-two-part';
+    return giveFinish(given, 'side', area, finish);
+  }, design);
+}
+
+describe('planJob', () => {
+  const plan = planJob(job(), SHIPPED_SHELF);
+
+  it('is the same, to the byte, for the same input', () => {
+    expect(JSON.stringify(planJob(JSON.parse(JSON.stringify(job())) as Design, SHIPPED_SHELF))).toBe(JSON.stringify(plan));
+  });
+
+  it('gives every area its finish in the end, and paints each once', () => {
+    const last = plan.stages[plan.stages.length - 1].pictures[0].areas;
+    for (const area of plan.parts[0].areas) expect(last.find(({ code }) => code === area.code)?.colour).toBe(area.colour);
+    expect(plan.stages.map(({ finish }) => finish).sort()).toEqual(['copper-two-part', 'cream-two-part', 'sea-green-two-part']);
+  });
+
+  it('lays every run on a covered area, along the line, with tape to spare', () => {
+    const runs = plan.stages.flatMap(({ runs: of }) => of);
+    expect(runs.length).toBeGreaterThan(2);
+    for (const run of runs) {
+      const line = plan.parts[0].lines.find(({ id }) => id === run.line);
+      expect(run.from).toBeGreaterThanOrEqual(-0.001);
+      expect(run.to).toBeLessThanOrEqual((line?.lengthMm ?? 0) + 0.001);
+      expect(run.tapeMm).toBeCloseTo(run.edgeMm / (1 + run.stretch) + 40, 3);
+      expect(run.doubt).toBeNull();
+    }
+  });
+
+  it('covers the 6 mm coach line with one 6 mm tape where it is kept closed', () => {
+    const strips = plan.stages.flatMap(({ runs }) => runs).filter(({ coversStrip }) => coversStrip);
+    expect(strips.length).toBeGreaterThan(0);
+    for (const { tapeWidthMm } of strips) expect(tapeWidthMm).toBe(6);
+  });
+
+  it('counts alike parts', () => {
+    const twice = planJob(job({}, [part({ count: 2 })]), SHIPPED_SHELF);
+    const metres = (of: typeof plan) => of.tapes.reduce((sum, { lengthM }) => sum + lengthM, 0);
+    expect(metres(twice)).toBeCloseTo(2 * metres(plan), 5);
+  });
+
+  it('writes a run sheet in the order of the work, each window after a step before it', () => {
+    const seen = new Set<string>();
+    for (const step of plan.steps) {
+      for (const window of step.windows) expect(seen.has(window.after)).toBe(true);
+      expect(seen.has(step.id)).toBe(false);
+      seen.add(step.id);
+    }
+    const kinds = plan.steps.filter(({ stage }) => stage === 1).map(({ kind }) => kind);
+    expect(kinds).toEqual([...kinds].sort((a, b) => ['lay', 'cover', 'gate', 'coat', 'pull'].indexOf(a) - ['lay', 'cover', 'gate', 'coat', 'pull'].indexOf(b)));
+  });
+
+  it('lays the timeline end to end without a gap', () => {
+    plan.timeline.slice(1).forEach((entry, index) => expect(entry.fromMin).toBeCloseTo(plan.timeline[index].toMin, 5));
+    const [first] = plan.stages;
+    const coats = plan.timeline.find(({ stage, what }) => stage === 1 && what.startsWith('mix'));
+    expect(first.lastCoatMin).toBeCloseTo(coats?.toMin ?? 0, 5);
+  });
+
+  it('takes the order and the school a person has chosen', () => {
+    const order = ['copper-two-part', 'sea-green-two-part', 'cream-two-part'];
+    const chosen = planJob(job({ choices: { order, school: 'touch' } }), SHIPPED_SHELF);
+    expect(chosen.stages.map(({ finish }) => finish)).toEqual(order);
+    expect(chosen.stages.filter(({ pull }) => pull).every(({ school }) => school === 'touch')).toBe(true);
+    expect(chosen.sequences.filter((one) => one.chosen)).toHaveLength(1);
+  });
+
+  it('warns of cold, of damp and of tape that will not stick', () => {
+    const cold = planJob(job({ climate: { airC: 6, rhPercent: 95, surfaceC: 6, movement: 'still' } }), SHIPPED_SHELF);
+    expect(cold.advice.filter(({ level }) => level === 'stop').map(({ text }) => text).join()).toMatch(/dew point/);
+    expect(cold.advice.map(({ text }) => text).join()).toMatch(/adhesives/);
+    expect(cold.stages.flatMap(({ runs }) => runs).some(({ doubt }) => doubt?.includes('°C'))).toBe(true);
+  });
+
+  it('tells each usual caution once', () => {
+    expect(plan.safety.filter((text) => text.includes('isocyanates'))).toHaveLength(1);
+    expect(plan.safety.every((text) => /data sheet/.test(text))).toBe(true);
+  });
+
+  it.each([
+    ['no part', { ...emptyDesign('x', 'boat') }],
+    ['a part without lines', { ...emptyDesign('x', 'boat'), parts: [part({ lines: [] })] }],
+    ['lines without finishes', { ...emptyDesign('x', 'boat'), parts: [part()] }],
+  ])('answers for %s', (_, design) => {
+    const empty = planJob(design, SHIPPED_SHELF);
+    expect(empty.stages).toEqual([]);
+    expect(empty.steps).toEqual([]);
+    expect(empty.parts).toHaveLength(design.parts.length);
+  });
+
+  it('paints one area in one stage without any tape', () => {
+    const design = { ...emptyDesign('x', 'boat'), parts: [part({ lines: [] })] };
+    const [area] = planJob(design, SHIPPED_SHELF).parts[0].areas;
+    const simple = planJob(giveFinish(design, 'side', area, 'signal-base'), SHIPPED_SHELF);
+    expect(simple.stages[0].runs).toEqual([]);
+    expect(simple.stages[0].pull).toBeNull();
+    expect(simple.steps.map(({ kind }) => kind)).toEqual(['gate', ...Array.from({ length: simple.stages[0].coats }, () => 'coat')]);
+  });
+
+  it('tells of a line off the part and of one that ends free', () => {
+    const lines = [
+      { kind: 'straight' as const, id: 'off', name: 'Off', runOn: false, datum: 'base', from: { along: 0, above: 3000 }, to: { along: 10, above: 3000 } },
+      { kind: 'straight' as const, id: 'free', name: 'Free', runOn: false, datum: 'base', from: { along: 0, above: 300 }, to: { along: 900, above: 300 } },
+    ];
+    const { advice } = planJob({ ...emptyDesign('x', 'boat'), parts: [part({ lines })] }, SHIPPED_SHELF);
+    expect(advice.find(({ line }) => line === 'off')).toMatchObject({ level: 'stop', text: expect.stringMatching(/outside the part/) });
+    expect(advice.find(({ line }) => line === 'free')).toMatchObject({ level: 'caution', text: expect.stringMatching(/900 mm/) });
+  });
+});
+
+describe('finishes', () => {
+  it('follow their areas when a line moves, and a removed part takes its own along', () => {
+    const before = job();
+    const [waist, coach] = before.parts[0].lines;
+    const moved: Design = { ...before, parts: [part({ lines: [waist.kind === 'sweep' ? { ...waist, points: waist.points.map(({ along, above }) => ({ along, above: above + 150 })) } : waist, coach] })] };
+    const names = (design: Design) => planJob(design, SHIPPED_SHELF).parts[0].areas.map(({ finish }) => finish);
+    expect(names(carryScheme(before, moved)).filter((finish) => finish === 'cream-two-part')).toHaveLength(1);
+    expect(names(carryScheme(before, moved))).toContain('sea-green-two-part');
+    expect(carryScheme(before, { ...before, parts: [] }).scheme.areas).toEqual([]);
+  });
+
+  it('are replaced, not added, when an area is given another', () => {
+    const design = job();
+    const [area] = planJob(design, SHIPPED_SHELF).parts[0].areas;
+    const again = giveFinish(giveFinish(design, 'side', area, 'signal-base'), 'side', area, null);
+    expect(again.scheme.areas).toHaveLength(design.scheme.areas.length);
+    expect(planJob(again, SHIPPED_SHELF).parts[0].areas[0]).toMatchObject({ finish: null, chosen: true });
+  });
+});
+
+it('fitsOfLine tries every crisp tape on both sides', () => {
+  const fits = fitsOfLine(part(), 'waist', SHIPPED_SHELF.tapes);
+  expect(fits.length).toBe(SHIPPED_SHELF.tapes.filter(({ edge }) => edge === 'crisp').length);
+  expect(fits.every(({ left, right }) => left.verdict !== 'impossible' && right.verdict !== 'impossible')).toBe(true);
+  expect(fitsOfLine(part(), 'nowhere', SHIPPED_SHELF.tapes)).toEqual([]);
+});
