@@ -14,7 +14,7 @@ import { Places } from '@/ui/Places';
 
 type IconName = keyof typeof MaterialCommunityIcons.glyphMap;
 const paperSettings = {
-  icon: ({ name, color, size }: { name: string; color?: string; size: number }) => <MaterialCommunityIcons name={name as IconName} color={color} size={size} />,
+  icon: ({ name, color, size }: { name: string; color?: string; size: number }) => <MaterialCommunityIcons aria-hidden name={name as IconName} color={color} size={size} />,
 };
 
 /** Everything stands in here: fonts, theme, data, and the four places round the screen. */

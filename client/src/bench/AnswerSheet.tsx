@@ -24,7 +24,7 @@ export function AnswerSheet({ question, answer }: { question: Question; answer: 
   return (
     <Sheet>
       <View style={styles.head} role="status" testID="answer">
-        <MaterialCommunityIcons name={TONES[tone].icon} size={size.title} color={TONES[tone].colour} />
+        <MaterialCommunityIcons aria-hidden name={TONES[tone].icon} size={size.title} color={TONES[tone].colour} />
         <Title style={styles.headline}>{headline}</Title>
       </View>
       <AnswerPicture name={question.name} answer={answer.value} />

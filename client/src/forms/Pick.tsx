@@ -35,7 +35,7 @@ export function Pick<T extends string>({ label, value, options, onChange, fault 
       >
         {chosen?.colour ? <Swatch colour={chosen.colour} /> : null}
         <Text style={styles.word}>{chosen?.label ?? 'Choose'}</Text>
-        <MaterialCommunityIcons name={open ? 'chevron-up' : 'chevron-down'} size={size.title} color={colour.quiet} />
+        <MaterialCommunityIcons aria-hidden name={open ? 'chevron-up' : 'chevron-down'} size={size.title} color={colour.quiet} />
       </Pressable>
       {open ? (
         <ScrollView style={styles.list} nestedScrollEnabled role="radiogroup">

@@ -56,7 +56,7 @@ function Verdict({ fit, unit }: { fit: Fit; unit: 'mm' | 'in' }) {
   const share = fit.verdict === 'stretch' ? ` up to ${(fit.stretch * 100).toFixed(1)} %` : '';
   return (
     <View style={styles.verdict}>
-      <MaterialCommunityIcons name={icon} size={size.base} color={colour.quiet} />
+      <MaterialCommunityIcons aria-hidden name={icon} size={size.base} color={colour.quiet} />
       <Small tone="ink">{`${words}${share}${where}`}</Small>
     </View>
   );

@@ -19,7 +19,7 @@ export function SaveNote() {
   const { icon, words } = LOOK[saved.kind];
   return (
     <View style={styles.note} role="status" testID={`save-${saved.kind}`}>
-      <MaterialCommunityIcons name={icon} size={size.base} color={colour.quiet} />
+      <MaterialCommunityIcons aria-hidden name={icon} size={size.base} color={colour.quiet} />
       <Small lines={2} style={styles.words}>
         {words}
       </Small>

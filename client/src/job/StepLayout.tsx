@@ -48,7 +48,7 @@ export function StepLayout({ drawing, part, action, children }: PropsWithChildre
 
 const Handle = ({ up, onPress }: { up: boolean; onPress: () => void }) => (
   <Pressable role="button" aria-label={up ? 'Larger drawing' : 'Larger list'} onPress={onPress} style={styles.handle}>
-    <MaterialCommunityIcons name={up ? 'chevron-down' : 'chevron-up'} size={size.title} color={colour.quiet} />
+    <MaterialCommunityIcons aria-hidden name={up ? 'chevron-down' : 'chevron-up'} size={size.title} color={colour.quiet} />
     <Small>{up ? 'Larger drawing' : 'Larger list'}</Small>
   </Pressable>
 );

@@ -17,7 +17,7 @@ export function JobRow({ job, now }: { job: JobSummary; now: number }) {
       label={`Open ${job.title}`}
       onPress={open}
       testID="job"
-      before={<MaterialCommunityIcons name={ICONS[job.state]} size={size.title} color={colour.calm} />}
+      before={<MaterialCommunityIcons aria-hidden name={ICONS[job.state]} size={size.title} color={colour.calm} />}
     >
       <Heading>{job.title}</Heading>
       <Small>{`${JOB_KINDS[job.kind]} · ${STATE_WORDS[job.state]}${job.finishedAt === null ? '' : ` ${clockTime(job.finishedAt, now)}`}`}</Small>

@@ -21,6 +21,7 @@ export const Action = ({ label, onPress, rank = 'other', icon, disabled, busy, t
     icon={icon}
     disabled={disabled}
     loading={busy}
+    accessibilityLabel={label}
     testID={testID}
     contentStyle={styles.content}
     labelStyle={styles.label}

@@ -15,7 +15,7 @@ export function Notice({ level, text }: Pick<Advice, 'level' | 'text'>) {
   const { icon, tone, word } = LOOK[level];
   return (
     <View style={styles.notice} role={level === 'stop' ? 'alert' : undefined}>
-      <MaterialCommunityIcons name={icon} size={size.large} color={colour[tone]} />
+      <MaterialCommunityIcons aria-hidden name={icon} size={size.large} color={colour[tone]} />
       <View style={styles.words}>
         <Small tone={tone}>{word}</Small>
         <Body>{text}</Body>

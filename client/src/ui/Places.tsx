@@ -27,7 +27,7 @@ export function Places() {
               aria-current={here ? 'page' : undefined}
               style={StyleSheet.flatten([wide ? styles.railLink : styles.barLink, here && (wide ? styles.railHere : styles.barHere)])}
             >
-              <MaterialCommunityIcons name={icon} size={size.title} color={tone} />
+              <MaterialCommunityIcons aria-hidden name={icon} size={size.title} color={tone} />
               <Text style={[styles.label, wide && styles.railLabel, { color: tone }]}>{label}</Text>
             </Pressable>
           </Link>

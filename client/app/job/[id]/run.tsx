@@ -81,7 +81,7 @@ function Running({ sheet }: { sheet: RunSheet }) {
   const lastStep = plan?.steps.find(({ id }) => id === last?.[0]);
   const total = plan?.steps.length ?? 0;
   return (
-    <ScrollView style={styles.booth} contentContainerStyle={styles.content}>
+    <ScrollView testID="booth" style={styles.booth} contentContainerStyle={styles.content}>
       <Text style={styles.quiet}>{`${progress.doneAt.size} of ${total} done${sheet.waiting ? ' · no connection: entries are kept and sent later' : ''}`}</Text>
       {sheet.trouble ? (
         <Text role="alert" style={styles.warn}>

@@ -22,7 +22,8 @@ CREATE TABLE started_plans (
   id         bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
   job_id     uuid NOT NULL REFERENCES jobs (id),
   revision   integer NOT NULL,
-  plan       jsonb NOT NULL,
+  -- json, not jsonb: what was frozen comes back byte for byte
+  plan       json NOT NULL,
   started_at timestamptz NOT NULL DEFAULT now()
 );
 CREATE INDEX started_plans_of_job ON started_plans (job_id, id DESC);

@@ -1,0 +1,69 @@
+import type { ElementHandle, Page } from 'puppeteer-core';
+import type { TestPage } from './harness';
+
+const PATIENCE_MS = 12_000;
+
+/** What a person can do with a page, by finger or by mouse. */
+export class Hands {
+  constructor(
+    readonly test: TestPage,
+    private readonly byTouch: boolean,
+  ) {}
+
+  get page(): Page {
+    return this.test.page;
+  }
+
+  async press(selector: string, index = 0): Promise<void> {
+    await this.page.waitForFunction((css, least) => document.querySelectorAll(css).length > least, { timeout: PATIENCE_MS }, selector, index);
+    await this.pressElement((await this.page.$$(selector))[index]);
+  }
+
+  /** Presses what a screen reader would announce by this name. */
+  async pressNamed(role: string, name: string): Promise<void> {
+    const handle = await this.page.waitForSelector(`::-p-aria([role="${role}"][name="${name}"])`, { timeout: PATIENCE_MS });
+    await this.pressElement(handle as ElementHandle<Element>);
+  }
+
+  async fill(field: string, text: string): Promise<void> {
+    const input = await this.page.waitForSelector(`[data-testid="${field}"]`, { timeout: PATIENCE_MS });
+    await input?.scrollIntoView();
+    await input?.focus();
+    await this.page.keyboard.down('Control');
+    await this.page.keyboard.press('a');
+    await this.page.keyboard.up('Control');
+    await this.page.keyboard.press('Backspace');
+    await input?.type(text);
+  }
+
+  /** Waits until the page holds a text, given as a pattern. */
+  async sees(pattern: RegExp): Promise<void> {
+    const found = this.page.waitForFunction((source, flags) => new RegExp(source, flags).test(document.body.innerText), { timeout: PATIENCE_MS }, pattern.source, pattern.flags);
+    await found.catch(async () => {
+      throw new Error(`waited for ${pattern}; the page says:\n${(await this.text()).slice(0, 2000)}`);
+    });
+  }
+
+  text(): Promise<string> {
+    return this.page.evaluate(() => document.body.innerText);
+  }
+
+  count(selector: string): Promise<number> {
+    return this.page.$$eval(selector, (all) => all.length);
+  }
+
+  /** Waits until everything on screen is confirmed by the server. */
+  async saved(): Promise<void> {
+    await this.page.waitForSelector('[data-testid=save-saved]', { timeout: PATIENCE_MS });
+  }
+
+  async goTo(step: string): Promise<void> {
+    await this.pressNamed('link', step);
+  }
+
+  private async pressElement(handle: ElementHandle<Element>): Promise<void> {
+    await handle.scrollIntoView();
+    if (this.byTouch) await handle.tap();
+    else await handle.click();
+  }
+}

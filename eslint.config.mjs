@@ -1,0 +1,32 @@
+import js from '@eslint/js';
+import hooks from 'eslint-plugin-react-hooks';
+import globals from 'globals';
+import tseslint from 'typescript-eslint';
+
+/** Rooms of core in the order of the work: a room may import only rooms before it, and only by their door. */
+const ROOMS = ['units', 'tape', 'finish', 'drying', 'surface', 'lines', 'areas', 'job', 'order', 'runs', 'log', 'plan', 'formats', 'ask', 'api'];
+
+const refuse = (files, patterns, ignores = []) => ({ files, ignores, rules: { 'no-restricted-imports': ['error', { patterns }] } });
+
+const roomRules = ROOMS.map((room, index) => {
+  const later = ROOMS.slice(index + 1);
+  return refuse([`core/src/${room}/**/*.ts`], [
+    ...(later.length > 0 ? [{ group: later.flatMap((name) => [`../${name}`, `../${name}/*`]), message: 'A room of core imports only rooms of earlier steps.' }] : []),
+    { group: ['../*/*'], message: 'A room is entered by its door, index.ts.' },
+    { regex: '^(\\.\\.|\\.\\./index|@lintrel/.*)$', message: 'Rooms import each other, not the house.' },
+    { group: ['react', 'react-*', 'react-native*', 'express', 'pg', 'node:*', 'expo*'], message: 'core knows nothing of screens, servers or files.' },
+  ], ['**/*.test.ts']);
+});
+
+export default tseslint.config(
+  { ignores: ['**/node_modules/**', '.data/**', 'client/dist/**', 'client/.expo/**'] },
+  js.configs.recommended,
+  ...tseslint.configs.recommended,
+  { files: ['**/*.mjs', 'client/*.js'], languageOptions: { globals: globals.node } },
+  { files: ['client/*.js'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
+  { files: ['client/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' } },
+  { rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] } },
+  ...roomRules,
+  refuse(['server/**/*.ts', 'cli/**/*.ts'], [{ group: ['**/client/**', 'react', 'react-native*', 'expo*'], message: 'server → core only.' }, { group: ['@lintrel/core/*', '**/core/src/**'], message: 'core is entered by its door.' }]),
+  refuse(['client/app/**/*.tsx', 'client/src/**/*.{ts,tsx}'], [{ group: ['**/server/**', 'express', 'pg', 'node:*'], message: 'client → core only.' }, { group: ['@lintrel/core/*', '**/core/src/**'], message: 'core is entered by its door.' }]),
+);

@@ -1,0 +1,52 @@
+// npm test: installs what is missing, then lint, types, unit, server and browser tests against a database of their own.
+import { mkdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureClient } from './client.mjs';
+import { startDatabase } from './database.mjs';
+import { ensureChromium, ensurePackages, ensurePostgres } from './ensure.mjs';
+import { DATA, ROOT, say, start, Stop } from './shell.mjs';
+
+async function main() {
+  ensurePackages();
+  const programs = ensurePostgres();
+  const chromium = ensureChromium();
+  const checks = [
+    ['lint', 'npx', ['eslint', '.', '--max-warnings', '0']],
+    ['types of core, server and tests', 'npx', ['tsc', '-p', 'tsconfig.json', '--noEmit']],
+    ['types of the client', 'npx', ['tsc', '-p', 'client/tsconfig.json', '--noEmit']],
+  ];
+  let failedChecks = 0;
+  for (const [name, command, args] of checks) {
+    say(name);
+    if ((await start(command, args).ended) !== 0) failedChecks++;
+  }
+  ensureClient();
+  const database = await startDatabase(programs, 'test-database', { durable: false });
+  try {
+    say('tests');
+    const results = join(DATA, 'test-results.json');
+    mkdirSync(DATA, { recursive: true });
+    const args = ['--workerIdleMemoryLimit=1GB', '--json', `--outputFile=${results}`, ...process.argv.slice(2)];
+    const code = await start(process.execPath, [join(ROOT, 'node_modules/jest/bin/jest.js'), ...args], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, LINTREL_TEST_DATABASE: database.url, CHROMIUM: chromium, NODE_ENV: 'test' },
+    }).ended;
+    const { numPassedTests, numFailedTests, numFailedTestSuites, testResults } = JSON.parse(readFileSync(results, 'utf8'));
+    // A suite that could not even start has no failed test in it, but failed all the same.
+    const brokenSuites = testResults.filter(({ status, assertionResults }) => status === 'failed' && assertionResults.every((one) => one.status !== 'failed')).length;
+    const failed = numFailedTests + brokenSuites + failedChecks;
+    const passed = numPassedTests + checks.length - failedChecks;
+    console.log(`${passed} passed, ${failed} failed`);
+    return failed > 0 || numFailedTestSuites > 0 || code !== 0 ? 1 : 0;
+  } finally {
+    database.stop();
+  }
+}
+
+main().then(
+  (code) => process.exit(code),
+  (error) => {
+    console.error(`lintrel: ${error instanceof Stop ? error.message : error.stack}`);
+    process.exit(1);
+  },
+);

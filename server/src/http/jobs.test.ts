@@ -1,0 +1,142 @@
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { planJob, SHIPPED_SHELF, type Design, type Job, type JobSummary } from '@lintrel/core';
+import request from 'supertest';
+import { migrate } from '../db/migrate';
+import { seedIfEmpty } from '../seed';
+import { startTestServer, type TestServer } from '../testing';
+
+let server: TestServer;
+const api = () => request(server.app);
+const list = async () => (await api().get('/api/jobs').expect(200)).body.jobs as JobSummary[];
+const idOf = async (title: string) => (await list()).find((job) => job.title === title)?.id ?? '';
+const jobOf = async (title: string) => (await api().get(`/api/jobs/${await idOf(title)}`).expect(200)).body as Job;
+const example = (name: string) => readFileSync(join(__dirname, `../../../examples/${name}.json`), 'utf8');
+
+beforeAll(async () => {
+  server = await startTestServer();
+});
+afterAll(() => server.close());
+
+it('is seeded once with the demo workshop in the middle of its day', async () => {
+  const jobs = await list();
+  expect(jobs.map(({ title, state }) => `${title} ${state}`).sort()).toEqual(['Brindle planning', 'Juniper in-shop', 'Marigold finished', 'Saltwort in-shop']);
+  const [opening] = jobs.find(({ title }) => title === 'Juniper')?.windows ?? [];
+  expect(opening.opens).toBeGreaterThan(Date.now());
+  expect(opening.opens).toBeLessThan(Date.now() + 30 * 60_000);
+  expect(await seedIfEmpty(server.pool, Date.now())).toBe(false);
+  await migrate(server.pool);
+  expect(await list()).toHaveLength(4);
+});
+
+it('makes a job, changes it, and has it after a restart of the server', async () => {
+  const made = (await api().post('/api/jobs').send({ title: 'Plover', kind: 'boat' }).expect(201)).body as Job;
+  expect(made).toMatchObject({ revision: 1, design: { title: 'Plover', kind: 'boat', scale: 1, parts: [] } });
+  const saved = (await api().put(`/api/jobs/${made.id}`).send({ revision: 1, design: { ...made.design, title: 'Plover II' } }).expect(200)).body as Job;
+  expect(saved.revision).toBe(2);
+  expect(((await api().get(`/api/jobs/${made.id}`)).body as Job).design.title).toBe('Plover II');
+  const { rows } = await server.pool.query('SELECT revision FROM job_revisions WHERE job_id = $1 ORDER BY revision', [made.id]);
+  expect(rows).toEqual([{ revision: 1 }, { revision: 2 }]);
+});
+
+it('answers a stale save with both versions and loses neither', async () => {
+  const job = await jobOf('Brindle');
+  await api().put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: { ...job.design, title: 'Brindle, theirs' } }).expect(200);
+  const mine: Design = { ...job.design, title: 'Brindle, mine' };
+  const { body } = await api().put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: mine }).expect(409);
+  expect(body.error).toMatchObject({ code: 'stale', versions: { yours: { design: mine }, current: { revision: job.revision + 1, design: { title: 'Brindle, theirs' } } } });
+  expect((await api().get(`/api/jobs/${job.id}`)).body.design.title).toBe('Brindle, theirs');
+  await api().put(`/api/jobs/${job.id}`).send({ revision: job.revision + 1, design: { ...job.design, title: 'Brindle' } }).expect(200);
+});
+
+it('takes only one of many saves at once', async () => {
+  const job = await jobOf('Brindle');
+  const answers = await Promise.all(Array.from({ length: 8 }, () => api().put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: job.design })));
+  expect(answers.filter(({ status }) => status === 200)).toHaveLength(1);
+  expect(answers.filter(({ status }) => status === 409)).toHaveLength(7);
+});
+
+it.each<[string, (design: Design) => unknown, string]>([
+  ['a negative width', (design) => ({ ...design, parts: [{ ...design.parts[0], surface: { kind: 'flat', outline: { kind: 'rectangle', width: -1, height: 5 } } }] }), 'design.parts[0].surface.outline.width'],
+  ['a crossing outline', (design) => ({ ...design, parts: [{ ...design.parts[0], surface: { kind: 'flat', outline: { kind: 'polygon', points: [[0, 0], [9, 9], [9, 0], [0, 9]] } } }] }), 'design.parts[0].surface.outline.points[2]'],
+  ['an empty title', (design) => ({ ...design, title: ' ' }), 'design.title'],
+  ['a finish that is not there', (design) => ({ ...design, scheme: { areas: [{ ...design.scheme.areas[0], finish: 'mauve' }] } }), 'design.scheme.areas[0].finish'],
+  ['a wrong type', (design) => ({ ...design, scale: '1:72' }), 'design.scale'],
+  ['something unknown', (design) => ({ ...design, secret: 1 }), 'design.secret'],
+])('refuses %s at its field and keeps what there was', async (_, change, path) => {
+  const job = await jobOf('Juniper');
+  const { body } = await api().put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: change(job.design) }).expect(422);
+  expect(body.error.code).toBe('invalid');
+  expect(body.error.fields.map((field: { path: string }) => field.path)).toContain(path);
+  expect((await jobOf('Juniper')).revision).toBe(job.revision);
+});
+
+it.each([`'; DROP TABLE jobs; --`, '<img src=x onerror=alert(1)>', '${7*7}', 'a'.repeat(120), 'Ωmega 船 🎨'])('keeps the title %s as text', async (title) => {
+  const { body } = await api().post('/api/jobs').send({ title, kind: 'other' }).expect(201);
+  expect((await api().get(`/api/jobs/${body.id}`)).body.design.title).toBe(title);
+  expect((await list()).some((job) => job.title === title)).toBe(true);
+});
+
+it('refuses text that is none, and goes on', async () => {
+  await api().post('/api/jobs').send({ title: 'a\u0000b', kind: 'other' }).expect(422);
+  const { body } = await api().post('/api/jobs').set('content-type', 'application/json').send('{"title":"\\ud800","kind":"other"}').expect(422);
+  expect(body.error.code).toBe('invalid');
+  await api().get('/api/health').expect(200);
+});
+
+it.each([
+  ['GET', '/api/jobs/not-a-uuid', 404],
+  ['GET', `/api/jobs/${randomUUID()}`, 404],
+  ['GET', `/api/jobs/${randomUUID()}/plan`, 404],
+  ['GET', `/api/jobs/${randomUUID()}/file`, 404],
+  ['GET', '/api/nothing', 404],
+  ['DELETE', '/api/jobs', 404],
+] as const)('answers %s %s with %d in the one shape', async (method, path, status) => {
+  const { body } = await api()[method.toLowerCase() as 'get' | 'delete'](path).expect(status);
+  expect(body.error).toMatchObject({ code: expect.any(String), message: expect.any(String) });
+});
+
+it('refuses ten megabytes, broken JSON and a body that is no object, and stays up', async () => {
+  const big = await api().post('/api/jobs').set('content-type', 'application/json').send(`{"title":"${'x'.repeat(10_000_000)}"}`);
+  expect([big.status, big.body.error.code]).toEqual([413, 'too-large']);
+  expect((await api().post('/api/jobs').set('content-type', 'application/json').send('{"title":')).body.error.code).toBe('not-json');
+  await api().post('/api/jobs').send([]).expect(422);
+  await api().post('/api/jobs').set('content-type', 'text/plain').send('hello').expect(422);
+  await api().get('/api/health').expect(200);
+});
+
+it('plans a job as the core does', async () => {
+  const job = await jobOf('Juniper');
+  const { text } = await api().get(`/api/jobs/${job.id}/plan`).expect(200);
+  expect(text).toBe(JSON.stringify(planJob(job.design, SHIPPED_SHELF)));
+});
+
+it('takes a job file in and gives the same bytes out', async () => {
+  const fresh = await startTestServer({ demo: false });
+  const { body } = await request(fresh.app).post('/api/jobs/import').set('content-type', 'application/json').send(example('juniper')).expect(201);
+  const { text, headers } = await request(fresh.app).get(`/api/jobs/${body.id}/file`).expect(200);
+  const [sent, back] = [JSON.parse(example('juniper')), JSON.parse(text)];
+  expect(JSON.stringify({ ...back, writtenAt: sent.writtenAt }, null, 2)).toBe(JSON.stringify(sent, null, 2));
+  expect(headers['content-disposition']).toMatch(/juniper\.json/);
+  await request(fresh.app).post('/api/jobs/import').set('content-type', 'application/json').send(example('juniper')).expect(409);
+  await fresh.close();
+});
+
+it('refuses a job file with a fault at each place and adds nothing', async () => {
+  const before = (await list()).length;
+  const file = JSON.parse(example('saltwort'));
+  file.design.parts[0].lines[1].points = [];
+  file.shelf.tapes[0].widthMm = 0;
+  const { body } = await api().post('/api/jobs/import').send(file).expect(422);
+  expect(body.error.fields.map(({ path }: { path: string }) => path).sort()).toEqual(['design.parts[0].lines[1].points', 'shelf.tapes[0].widthMm']);
+  expect((await list()).length).toBe(before);
+});
+
+it('sends security headers and no hint of what it runs on', async () => {
+  const { headers } = await api().get('/api/health');
+  expect(headers['content-security-policy']).toMatch(/default-src 'self'/);
+  expect(headers['x-content-type-options']).toBe('nosniff');
+  expect(headers['x-powered-by']).toBeUndefined();
+  expect((await api().get('/api/jobs')).headers['cache-control']).toBe('no-store');
+});

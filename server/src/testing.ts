@@ -1,0 +1,30 @@
+import { pino } from 'pino';
+import type pg from 'pg';
+import { makeDatabase, type TestDatabase } from '../../e2e/harness';
+import { migrate } from './db/migrate';
+import { openPool } from './db/pool';
+import { createApp } from './http/app';
+import { seedIfEmpty } from './seed';
+
+/** The real server on a real database of its own, for tests. */
+export interface TestServer {
+  readonly app: ReturnType<typeof createApp>;
+  readonly pool: pg.Pool;
+  readonly close: () => Promise<void>;
+}
+
+export async function startTestServer({ demo = true } = {}): Promise<TestServer> {
+  const database: TestDatabase = await makeDatabase();
+  const pool = openPool(database.url);
+  await migrate(pool, async (db) => {
+    if (demo) await seedIfEmpty(db, Date.now());
+  });
+  return {
+    app: createApp({ pool, log: pino({ level: 'silent' }), clientFolder: null }),
+    pool,
+    close: async () => {
+      await pool.end();
+      await database.drop();
+    },
+  };
+}
