@@ -1,0 +1,5 @@
+import { Button } from 'react-native-paper';
+
+export default function Page() {
+  return <Button mode="contained">A button</Button>;
+}

@@ -1,0 +1,79 @@
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { planJob, readJobFile, type JobSummary } from '@lintrel/core';
+import pg from 'pg';
+import { makeDatabase, startServer } from '../e2e/harness';
+
+// Ratios measured in one run on one machine; it reports and never fails.
+
+interface Ratio {
+  readonly name: string;
+  readonly measured: number;
+  readonly against: number;
+  readonly unit: string;
+  readonly ratio: number;
+  readonly aim: number;
+}
+
+const ratio = (name: string, measured: number, against: number, unit: string, aim: number): Ratio => ({ name, measured, against, unit, ratio: measured / against, aim });
+const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
+
+/** Median time of some work, ms, after a warm-up of as many turns. */
+async function time(turns: number, work: () => unknown): Promise<number> {
+  const times: number[] = [];
+  for (let turn = 0; turn < 2 * turns; turn++) {
+    const start = performance.now();
+    await work();
+    if (turn >= turns) times.push(performance.now() - start);
+  }
+  return median(times);
+}
+
+/** One frame at 60 Hz, ms. */
+const FRAME_MS = 1000 / 60;
+
+async function planRatio(): Promise<Ratio> {
+  const read = readJobFile(readFileSync('examples/juniper.json', 'utf8'));
+  if (!read.ok) throw new Error('the demo job cannot be read');
+  const { design, shelf } = read.value;
+  return ratio('full plan of the demo job ÷ one 60 Hz frame', await time(60, () => planJob(design, shelf)), FRAME_MS, 'ms', 1);
+}
+
+/** Gzipped size of the scripts the page itself names, kB. */
+function firstLoad(folder: string): number {
+  const page = readFileSync(join(folder, 'index.html'), 'utf8');
+  const scripts = [...page.matchAll(/src="\/([^"]+\.js)"/g)].map(([, path]) => path);
+  return scripts.reduce((sum, path) => sum + gzipSync(readFileSync(join(folder, path))).length, 0) / 1000;
+}
+
+async function readRatio(): Promise<Ratio> {
+  const database = await makeDatabase();
+  const server = await startServer(database.url);
+  const pool = new pg.Pool({ connectionString: database.url, max: 1 });
+  try {
+    const { jobs } = (await (await fetch(`${server.url}/api/jobs`)).json()) as { jobs: JobSummary[] };
+    const id = jobs.find(({ title }) => title === 'Juniper')?.id;
+    const overHttp = await time(300, async () => (await fetch(`${server.url}/api/jobs/${id}`)).json());
+    const straight = await time(300, () => pool.query('SELECT id, revision, design, updated_at FROM jobs WHERE id = $1', [id]));
+    return ratio('API read of a job ÷ the same row through pg', overHttp, straight, 'ms', 3);
+  } finally {
+    await pool.end();
+    await server.stop();
+    await database.drop();
+  }
+}
+
+function workerSize(): number {
+  const folder = 'client/dist/_expo/static/js/web';
+  const worker = readdirSync(folder).find((name) => name.startsWith('plan'));
+  return worker ? statSync(join(folder, worker)).size / 1000 : 0;
+}
+
+const ratios = [
+  await planRatio(),
+  ratio('first-load JavaScript, gzip ÷ a bare Expo Router and Paper page', firstLoad('client/dist'), firstLoad(process.env.LINTREL_BARE_CLIENT ?? ''), 'kB', 1.4),
+  await readRatio(),
+];
+console.log(JSON.stringify({ ratios, workerKb: workerSize() }, null, 2));
+console.table(Object.fromEntries(ratios.map(({ name, measured, against, unit, ratio: value, aim }) => [name, { measured: `${measured.toFixed(2)} ${unit}`, against: `${against.toFixed(2)} ${unit}`, ratio: value.toFixed(2), aim: `≤ ${aim}` }])));
