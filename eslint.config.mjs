@@ -10,12 +10,18 @@ const refuse = (files, patterns, ignores = []) => ({ files, ignores, rules: { 'n
 
 const roomRules = ROOMS.map((room, index) => {
   const later = ROOMS.slice(index + 1);
-  return refuse([`core/src/${room}/**/*.ts`], [
-    ...(later.length > 0 ? [{ group: later.flatMap((name) => [`../${name}`, `../${name}/*`]), message: 'A room of core imports only rooms of earlier steps.' }] : []),
-    { group: ['../*/*'], message: 'A room is entered by its door, index.ts.' },
-    { regex: '^(\\.\\.|\\.\\./index|@lintrel/.*)$', message: 'Rooms import each other, not the house.' },
-    { group: ['react', 'react-*', 'react-native*', 'express', 'pg', 'node:*', 'expo*'], message: 'core knows nothing of screens, servers or files.' },
-  ], ['**/*.test.ts']);
+  return refuse(
+    [`core/src/${room}/**/*.ts`],
+    [
+      ...(later.length > 0
+        ? [{ group: later.flatMap((name) => [`../${name}`, `../${name}/*`]), message: 'A room of core imports only rooms of earlier steps.' }]
+        : []),
+      { group: ['../*/*'], message: 'A room is entered by its door, index.ts.' },
+      { regex: '^(\\.\\.|\\.\\./index|@lintrel/.*)$', message: 'Rooms import each other, not the house.' },
+      { group: ['react', 'react-*', 'react-native*', 'express', 'pg', 'node:*', 'expo*'], message: 'core knows nothing of screens, servers or files.' },
+    ],
+    ['**/*.test.ts'],
+  );
 });
 
 export default tseslint.config(
@@ -24,9 +30,25 @@ export default tseslint.config(
   ...tseslint.configs.recommended,
   { files: ['**/*.mjs', 'client/*.js'], languageOptions: { globals: globals.node } },
   { files: ['client/*.js'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
-  { files: ['client/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' } },
+  {
+    files: ['client/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
   { rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] } },
   ...roomRules,
-  refuse(['server/**/*.ts', 'cli/**/*.ts'], [{ group: ['**/client/**', 'react', 'react-native*', 'expo*'], message: 'server → core only.' }, { group: ['@lintrel/core/*', '**/core/src/**'], message: 'core is entered by its door.' }]),
-  refuse(['client/app/**/*.tsx', 'client/src/**/*.{ts,tsx}'], [{ group: ['**/server/**', 'express', 'pg', 'node:*'], message: 'client → core only.' }, { group: ['@lintrel/core/*', '**/core/src/**'], message: 'core is entered by its door.' }]),
+  refuse(
+    ['server/**/*.ts', 'cli/**/*.ts'],
+    [
+      { group: ['**/client/**', 'react', 'react-native*', 'expo*'], message: 'server → core only.' },
+      { group: ['@lintrel/core/*', '**/core/src/**'], message: 'core is entered by its door.' },
+    ],
+  ),
+  refuse(
+    ['client/app/**/*.tsx', 'client/src/**/*.{ts,tsx}'],
+    [
+      { group: ['**/server/**', 'express', 'pg', 'node:*'], message: 'client → core only.' },
+      { group: ['@lintrel/core/*', '**/core/src/**'], message: 'core is entered by its door.' },
+    ],
+  ),
 );

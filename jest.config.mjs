@@ -22,6 +22,7 @@ export default {
       rootDir: 'client',
       testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+      transformIgnorePatterns: ['/node_modules/(?!(react-native|@react-native|expo|@expo|culori|valibot|@valibot))'],
     },
     node('browser', ['<rootDir>/e2e']),
   ],

@@ -16,7 +16,14 @@ interface Ratio {
   readonly aim: number;
 }
 
-const ratio = (name: string, measured: number, against: number, unit: string, aim: number): Ratio => ({ name, measured, against, unit, ratio: measured / against, aim });
+const ratio = (name: string, measured: number, against: number, unit: string, aim: number): Ratio => ({
+  name,
+  measured,
+  against,
+  unit,
+  ratio: measured / against,
+  aim,
+});
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
 
 /** Median time of some work, ms, after a warm-up of as many turns. */
@@ -72,8 +79,21 @@ function workerSize(): number {
 
 const ratios = [
   await planRatio(),
-  ratio('first-load JavaScript, gzip ÷ a bare Expo Router and Paper page', firstLoad('client/dist'), firstLoad(process.env.LINTREL_BARE_CLIENT ?? ''), 'kB', 1.4),
+  ratio(
+    'first-load JavaScript, gzip ÷ a bare Expo Router and Paper page',
+    firstLoad('client/dist'),
+    firstLoad(process.env.LINTREL_BARE_CLIENT ?? ''),
+    'kB',
+    1.4,
+  ),
   await readRatio(),
 ];
 console.log(JSON.stringify({ ratios, workerKb: workerSize() }, null, 2));
-console.table(Object.fromEntries(ratios.map(({ name, measured, against, unit, ratio: value, aim }) => [name, { measured: `${measured.toFixed(2)} ${unit}`, against: `${against.toFixed(2)} ${unit}`, ratio: value.toFixed(2), aim: `≤ ${aim}` }])));
+console.table(
+  Object.fromEntries(
+    ratios.map(({ name, measured, against, unit, ratio: value, aim }) => [
+      name,
+      { measured: `${measured.toFixed(2)} ${unit}`, against: `${against.toFixed(2)} ${unit}`, ratio: value.toFixed(2), aim: `≤ ${aim}` },
+    ]),
+  ),
+);

@@ -90,7 +90,12 @@ it('the plan in the browser is the plan on the server, to the byte', () =>
     const ids = await Promise.all(['Juniper', 'Saltwort', 'Brindle', 'Marigold'].map(async (title) => (await jobNamed(title)).id));
     await hands.page.goto(`${server.url}/job/${ids[0]}/lines`);
     await hands.page.waitForSelector('[data-testid=line]', { timeout: 20_000 });
-    const script = await hands.page.evaluate(() => performance.getEntriesByType('resource').map(({ name }) => name).find((name) => /plan[^/]*\.js/.test(name)));
+    const script = await hands.page.evaluate(() =>
+      performance
+        .getEntriesByType('resource')
+        .map(({ name }) => name)
+        .find((name) => /plan[^/]*\.js/.test(name)),
+    );
     expect(script).toBeDefined();
     const shelf = await get<Shelf>('/shelf');
     for (const id of ids) {
@@ -115,7 +120,11 @@ it('a change made elsewhere is found, and neither version is lost', async () => 
     hands.test.expectErrors(/status of 409/);
     await hands.saved();
     const job = await get<Job>(`/jobs/${id}`);
-    await fetch(`${server.url}/api/jobs/${id}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ revision: job.revision, design: { ...job.design, title: 'Brindle elsewhere' } }) });
+    await fetch(`${server.url}/api/jobs/${id}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ revision: job.revision, design: { ...job.design, title: 'Brindle elsewhere' } }),
+    });
     await hands.fill('airC', '25');
     await hands.pressNamed('button', 'Use this air');
     await hands.sees(/was changed elsewhere/);
@@ -228,7 +237,11 @@ it('every target on the main views is large enough for a finger', async () => {
         '[role=button], button, [role=radio], a[href]',
         (targets, wanted) =>
           targets
-            .map((target) => ({ name: target.getAttribute('aria-label') ?? target.textContent, box: target.getBoundingClientRect(), inBooth: target.closest('[data-testid=booth]') !== null }))
+            .map((target) => ({
+              name: target.getAttribute('aria-label') ?? target.textContent,
+              box: target.getBoundingClientRect(),
+              inBooth: target.closest('[data-testid=booth]') !== null,
+            }))
             .filter(({ box, inBooth }) => box.height > 0 && box.height < (inBooth ? wanted : 48) - 0.5)
             .map(({ name, box }) => `${name} ${box.height}`),
         least,

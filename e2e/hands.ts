@@ -38,7 +38,12 @@ export class Hands {
 
   /** Waits until the page holds a text, given as a pattern. */
   async sees(pattern: RegExp): Promise<void> {
-    const found = this.page.waitForFunction((source, flags) => new RegExp(source, flags).test(document.body.innerText), { timeout: PATIENCE_MS }, pattern.source, pattern.flags);
+    const found = this.page.waitForFunction(
+      (source, flags) => new RegExp(source, flags).test(document.body.innerText),
+      { timeout: PATIENCE_MS },
+      pattern.source,
+      pattern.flags,
+    );
     await found.catch(async () => {
       throw new Error(`waited for ${pattern}; the page says:\n${(await this.text()).slice(0, 2000)}`);
     });

@@ -75,7 +75,11 @@ describe.each([
     await hands.pressNamed('button', 'Set out a line');
     await hands.pressNamed('radio', 'Kind of line: Sweep');
     await hands.pressNamed('button', 'Another point');
-    for (const [index, along, above] of [[0, '0', '260'], [1, '400', '320'], [2, '800', '250']] as const) {
+    for (const [index, along, above] of [
+      [0, '0', '260'],
+      [1, '400', '320'],
+      [2, '800', '250'],
+    ] as const) {
       await hands.fill(`points.${index}.along`, along);
       await hands.fill(`points.${index}.above`, above);
     }
@@ -101,10 +105,20 @@ describe.each([
   it('gives the areas their finishes', async () => {
     await hands.goTo('Areas');
     await hands.page.waitForFunction(() => document.querySelectorAll('[data-testid=area]').length === 4);
-    for (const [index, finish] of [[0, 'cream-two-part'], [1, 'copper-two-part'], [2, 'cream-two-part'], [3, 'sea-green-two-part']] as const) {
+    for (const [index, finish] of [
+      [0, 'cream-two-part'],
+      [1, 'copper-two-part'],
+      [2, 'cream-two-part'],
+      [3, 'sea-green-two-part'],
+    ] as const) {
       await hands.press('[data-testid=area]', index);
       await hands.press(`[data-testid=finish-${finish}]`);
-      await hands.page.waitForFunction((at, name) => document.querySelectorAll('[data-testid=area]')[at].textContent?.toLowerCase().includes(name), {}, index, finish.split('-')[0]);
+      await hands.page.waitForFunction(
+        (at, name) => document.querySelectorAll('[data-testid=area]')[at].textContent?.toLowerCase().includes(name),
+        {},
+        index,
+        finish.split('-')[0],
+      );
     }
     await hands.saved();
   });

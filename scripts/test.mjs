@@ -26,14 +26,16 @@ async function main() {
     say('tests');
     const results = join(DATA, 'test-results.json');
     mkdirSync(DATA, { recursive: true });
-    const args = ['--workerIdleMemoryLimit=1GB', '--json', `--outputFile=${results}`, ...process.argv.slice(2)];
+    const args = ['--runInBand', '--json', `--outputFile=${results}`, ...process.argv.slice(2)];
     const code = await start(process.execPath, [join(ROOT, 'node_modules/jest/bin/jest.js'), ...args], {
       stdio: ['ignore', 'ignore', 'inherit'],
       env: { ...process.env, LINTREL_TEST_DATABASE: database.url, CHROMIUM: chromium, NODE_ENV: 'test' },
     }).ended;
     const { numPassedTests, numFailedTests, numFailedTestSuites, testResults } = JSON.parse(readFileSync(results, 'utf8'));
     // A suite that could not even start has no failed test in it, but failed all the same.
-    const brokenSuites = testResults.filter(({ status, assertionResults }) => status === 'failed' && assertionResults.every((one) => one.status !== 'failed')).length;
+    const brokenSuites = testResults.filter(
+      ({ status, assertionResults }) => status === 'failed' && assertionResults.every((one) => one.status !== 'failed'),
+    ).length;
     const failed = numFailedTests + brokenSuites + failedChecks;
     const passed = numPassedTests + checks.length - failedChecks;
     console.log(`${passed} passed, ${failed} failed`);

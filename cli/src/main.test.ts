@@ -5,7 +5,11 @@ import { join } from 'node:path';
 
 const ROOT = join(__dirname, '../..');
 const lintrel = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['cli/bin/lintrel.mjs', ...args], { cwd: ROOT, encoding: 'utf8', env: { ...process.env, NODE_OPTIONS: '' } });
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['cli/bin/lintrel.mjs', ...args], {
+    cwd: ROOT,
+    encoding: 'utf8',
+    env: { ...process.env, NODE_OPTIONS: '' },
+  });
   return { status, stdout, stderr };
 };
 const folder = mkdtempSync(join(tmpdir(), 'lintrel-cli-'));
@@ -39,7 +43,15 @@ it('refuses a bad file with exit 2 and one line a fault, without a stack', () =>
 });
 it('names a line that lies outside its part', () => {
   const off = file(({ design }) => {
-    design.parts[0].lines[0] = { kind: 'straight', id: 'waist', name: 'Waist', runOn: false, datum: 'base', from: { along: 0, above: 9000 }, to: { along: 9, above: 9000 } };
+    design.parts[0].lines[0] = {
+      kind: 'straight',
+      id: 'waist',
+      name: 'Waist',
+      runOn: false,
+      datum: 'base',
+      from: { along: 0, above: 9000 },
+      to: { along: 9, above: 9000 },
+    };
     design.parts[0].lines.pop();
   });
   expect(lintrel('check', off)).toMatchObject({ status: 2, stderr: expect.stringMatching(/^design\.parts\[0\]\.lines\[0\]: lies outside the part/) });

@@ -1,7 +1,7 @@
 import { BarlowSemiCondensed_500Medium } from '@expo-google-fonts/barlow-semi-condensed/500Medium';
 import { BarlowSemiCondensed_600SemiBold } from '@expo-google-fonts/barlow-semi-condensed/600SemiBold';
 import { Barlow_400Regular } from '@expo-google-fonts/barlow/400Regular';
-import { MaterialCommunityIcons } from '@expo/vector-icons';
+import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
@@ -14,7 +14,9 @@ import { Places } from '@/ui/Places';
 
 type IconName = keyof typeof MaterialCommunityIcons.glyphMap;
 const paperSettings = {
-  icon: ({ name, color, size }: { name: string; color?: string; size: number }) => <MaterialCommunityIcons aria-hidden name={name as IconName} color={color} size={size} />,
+  icon: ({ name, color, size }: { name: string; color?: string; size: number }) => (
+    <MaterialCommunityIcons aria-hidden name={name as IconName} color={color} size={size} />
+  ),
 };
 
 /** Everything stands in here: fonts, theme, data, and the four places round the screen. */

@@ -15,7 +15,9 @@ const json = async <T>(url: string, init?: { method: string; body: unknown }): P
 
 it('loses no save it has confirmed when it is killed in the middle of saving', async () => {
   const server = await startServer(database.url, { demo: false });
-  const jobs = await Promise.all(Array.from({ length: 6 }, (_, index) => json<Job>(`${server.url}/api/jobs`, { method: 'POST', body: { title: `Job ${index}`, kind: 'other' } })));
+  const jobs = await Promise.all(
+    Array.from({ length: 6 }, (_, index) => json<Job>(`${server.url}/api/jobs`, { method: 'POST', body: { title: `Job ${index}`, kind: 'other' } })),
+  );
   const confirmed = new Map(jobs.map(({ id, revision, design }) => [id, { revision, title: design.title }]));
   let killed = false;
   const saving = jobs.map(async (job) => {
@@ -51,7 +53,9 @@ it('lets two servers share one database, and both see what either keeps', async 
   const [first, second] = await Promise.all([startServer(database.url, { demo: false }), startServer(database.url, { demo: false })]);
   const job = await json<Job>(`${first.url}/api/jobs`, { method: 'POST', body: { title: 'Shared', kind: 'boat' } });
   expect((await json<Job>(`${second.url}/api/jobs/${job.id}`)).design.title).toBe('Shared');
-  await expect(Promise.all([first, second].map(({ url }) => json(`${url}/api/jobs/${job.id}`, { method: 'PUT', body: { revision: 1, design: job.design } })))).rejects.toThrow('409');
+  await expect(
+    Promise.all([first, second].map(({ url }) => json(`${url}/api/jobs/${job.id}`, { method: 'PUT', body: { revision: 1, design: job.design } }))),
+  ).rejects.toThrow('409');
   await Promise.all([first.stop(), second.stop()]);
 }, 60_000);
 

@@ -1,4 +1,4 @@
-import { MaterialCommunityIcons } from '@expo/vector-icons';
+import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import type { Answer, Checked, Question } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { colour, size, space } from '@/theme/theme';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, Text, View } from 'react-native';
-import { MaterialCommunityIcons } from '@expo/vector-icons';
+import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { HelperText } from 'react-native-paper';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { Swatch } from '@/ui/Row';

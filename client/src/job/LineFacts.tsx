@@ -1,6 +1,6 @@
 import { showLength, type Fit, type LineFit, type LinePlan } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
-import { MaterialCommunityIcons } from '@expo/vector-icons';
+import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { colour, size, space } from '@/theme/theme';
 import { Body, Figure, Small } from '@/ui/Words';
 

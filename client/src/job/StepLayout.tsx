@@ -1,7 +1,7 @@
 import { useState, type PropsWithChildren, type ReactNode } from 'react';
 import type { PartPlan } from '@lintrel/core';
 import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { MaterialCommunityIcons } from '@expo/vector-icons';
+import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { boxRound } from '@/drawing/path';
 import { heightFor } from '@/drawing/view';
 import { colour, measure, size, space } from '@/theme/theme';

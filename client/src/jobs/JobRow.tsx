@@ -1,4 +1,4 @@
-import { MaterialCommunityIcons } from '@expo/vector-icons';
+import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { JOB_KINDS, windowState, type JobSummary } from '@lintrel/core';
 import { router } from 'expo-router';
 import { colour, size } from '@/theme/theme';

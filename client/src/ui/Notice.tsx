@@ -1,4 +1,4 @@
-import { MaterialCommunityIcons } from '@expo/vector-icons';
+import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import type { Advice } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { colour, measure, size, space } from '@/theme/theme';

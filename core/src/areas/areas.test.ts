@@ -12,19 +12,38 @@ const at = (x: number, y: number): Point => ({ x, y });
 const SQUARE = [at(0, 0), at(1000, 0), at(1000, 1000), at(0, 1000)];
 const datums = [{ id: 'base', name: 'Base', at: [0, 0] as [number, number], angleDeg: 0 }];
 const straight = (id: string, a: [number, number], b: [number, number], runOn = false): TrimLine => ({
-  kind: 'straight', id, name: id, runOn, datum: 'base', from: { along: a[0], above: a[1] }, to: { along: b[0], above: b[1] },
+  kind: 'straight',
+  id,
+  name: id,
+  runOn,
+  datum: 'base',
+  from: { along: a[0], above: a[1] },
+  to: { along: b[0], above: b[1] },
 });
-const sweep = (id: string, ...points: [number, number][]): TrimLine => ({ kind: 'sweep', id, name: id, runOn: true, datum: 'base', points: points.map(([along, above]) => ({ along, above })) });
+const sweep = (id: string, ...points: [number, number][]): TrimLine => ({
+  kind: 'sweep',
+  id,
+  name: id,
+  runOn: true,
+  datum: 'base',
+  points: points.map(([along, above]) => ({ along, above })),
+});
 const on = (lines: TrimLine[], ring = SQUARE) => arrange(ring, resolveLines(lines, { ring, datums }));
-const sizes = (lines: TrimLine[], ring = SQUARE) => on(lines, ring).areas.map(({ sizeMm2 }) => Math.round(sizeMm2)).sort((a, b) => a - b);
+const sizes = (lines: TrimLine[], ring = SQUARE) =>
+  on(lines, ring)
+    .areas.map(({ sizeMm2 }) => Math.round(sizeMm2))
+    .sort((a, b) => a - b);
 const total = (lines: TrimLine[], ring = SQUARE) => on(lines, ring).areas.reduce((sum, { sizeMm2 }) => sum + sizeMm2, 0);
 
 describe('arrange', () => {
   it('is the part itself without lines', () => expect(sizes([])).toEqual([1_000_000]));
   it('splits at a line from edge to edge', () => expect(sizes([straight('a', [0, 250], [1000, 250])])).toEqual([250_000, 750_000]));
-  it('makes four areas of two crossing lines', () => expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 0], [500, 1000])])).toEqual([250_000, 250_000, 250_000, 250_000]));
-  it('ends a line on another', () => expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 500], [500, 1000])])).toEqual([250_000, 250_000, 500_000]));
-  it('closes a T that is a billionth short', () => expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 500 + 1e-9], [500, 1000])]).length).toBe(3));
+  it('makes four areas of two crossing lines', () =>
+    expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 0], [500, 1000])])).toEqual([250_000, 250_000, 250_000, 250_000]));
+  it('ends a line on another', () =>
+    expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 500], [500, 1000])])).toEqual([250_000, 250_000, 500_000]));
+  it('closes a T that is a billionth short', () =>
+    expect(sizes([straight('a', [0, 500], [1000, 500]), straight('b', [500, 500 + 1e-9], [500, 1000])]).length).toBe(3));
   it('leaves a T open that is a hundredth short, and says how much hangs loose', () => {
     const { areas, loose } = on([straight('a', [0, 500], [1000, 500]), straight('b', [500, 500.01], [500, 1000])]);
     expect(areas.length).toBe(2);
@@ -44,7 +63,12 @@ describe('arrange', () => {
     expect(on([straight('a', [0, 0], [1000, 1000]), straight('b', [0, 1000], [1000, 0]), straight('c', [0, 500], [1000, 500])]).areas.length).toBe(6);
   });
   it('finds a hole: a closed ring of lines inside', () => {
-    const { areas } = on([straight('a', [300, 300], [700, 300]), straight('b', [700, 300], [700, 700]), straight('c', [700, 700], [300, 700]), straight('d', [300, 700], [300, 300])]);
+    const { areas } = on([
+      straight('a', [300, 300], [700, 300]),
+      straight('b', [700, 300], [700, 700]),
+      straight('c', [700, 700], [300, 700]),
+      straight('d', [300, 700], [300, 300]),
+    ]);
     expect(areas.map(({ sizeMm2 }) => Math.round(sizeMm2)).sort((a, b) => a - b)).toEqual([160_000, 840_000]);
     const outer = areas.find(({ holes }) => holes.length === 1);
     expect(outer && areaAt([outer], at(500, 500))).toBe(-1);
@@ -71,8 +95,19 @@ describe('arrange', () => {
 
 const coordinate = fc.integer({ min: 0, max: 100 }).map((value) => value * 10);
 const anyLine = fc.oneof(
-  fc.tuple(coordinate, coordinate, coordinate, coordinate).filter(([a, b, c, d]) => a !== c || b !== d).map(([a, b, c, d]) => (id: string) => straight(id, [a, b], [c, d], (a + d) % 20 === 0)),
-  fc.tuple(coordinate, coordinate, coordinate, coordinate).map(([a, b, c, d]) => (id: string) => sweep(id, [0, a], [300, b], [650, c], [1000, d])),
+  fc
+    .tuple(coordinate, coordinate, coordinate, coordinate)
+    .filter(([a, b, c, d]) => a !== c || b !== d)
+    .map(
+      ([a, b, c, d]) =>
+        (id: string) =>
+          straight(id, [a, b], [c, d], (a + d) % 20 === 0),
+    ),
+  fc.tuple(coordinate, coordinate, coordinate, coordinate).map(
+    ([a, b, c, d]) =>
+      (id: string) =>
+        sweep(id, [0, a], [300, b], [650, c], [1000, d]),
+  ),
 );
 const anyLines = fc.array(anyLine, { minLength: 1, maxLength: 7 }).map((makers) => makers.map((make, index) => make(`l${index}`)));
 
@@ -130,7 +165,7 @@ function oracleSizes(lines: TrimLine[]): number[] {
   polygonizer.add(noded);
   const found = polygonizer.getPolygons();
   const result: number[] = [];
-  for (const iterator = found.iterator(); iterator.hasNext(); ) result.push(Math.round(iterator.next().getArea()));
+  for (const iterator = found.iterator(); iterator.hasNext();) result.push(Math.round(iterator.next().getArea()));
   return result.sort((a, b) => a - b);
 }
 

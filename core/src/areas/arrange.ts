@@ -92,11 +92,14 @@ function snapEnds(segments: readonly Segment[], ring: readonly Point[]): Segment
     return place;
   };
   return segments.flatMap((piece, index) => {
-    const first = index === 0 || segments[index - 1].source !== piece.source || segments[index - 1].b !== piece.a;
-    const last = index === segments.length - 1 || segments[index + 1].source !== piece.source;
+    const [before, after] = [segments[index - 1], segments[index + 1]];
+    const first = !before || before.source !== piece.source || !samePlace(before.b, piece.a);
+    const last = !after || after.source !== piece.source || !samePlace(after.a, piece.b);
     return segment(first ? snap(piece.a) : piece.a, last ? snap(piece.b) : piece.b, piece.source, piece.fromAt, piece.toAt);
   });
 }
+
+const samePlace = (a: GridPoint, b: GridPoint): boolean => a.x === b.x && a.y === b.y;
 
 function nearestOn(point: Point, from: Point, to: Point): Point {
   const dx = to.x - from.x;

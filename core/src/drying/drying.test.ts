@@ -24,7 +24,8 @@ it.each([
   [5, 1.9],
   [0.1, 1.998],
 ])('water leaves at %d %% at this rate', (rh, rate) => expect(dryingRate(0, true, air(23, rh))).toBeCloseTo(rate, 3));
-it('moving air helps', () => expect([dryingRate(0, false, { ...air(23), movement: 'still' }), dryingRate(0, false, { ...air(23), movement: 'booth' })]).toEqual([0.8, 1.25]));
+it('moving air helps', () =>
+  expect([dryingRate(0, false, { ...air(23), movement: 'still' }), dryingRate(0, false, { ...air(23), movement: 'booth' })]).toEqual([0.8, 1.25]));
 
 it('a film at its reference build takes the time of the sheet; thicker takes longer by its hardening', () => {
   expect(buildFactor(finish('signal-base'), 24)).toBe(1);
@@ -36,7 +37,14 @@ it('a film at its reference build takes the time of the sheet; thicker takes lon
 describe('pullWindows', () => {
   it('gives the three schools at the reference', () => {
     const windows = pullWindows(marksOf(finish('tomato-can')), air(23), 1, 72);
-    expect(windows).toMatchObject({ rate: 1, touchMin: 45, throughMin: 1440, wet: { from: 0, to: 9 }, touch: { from: 45, to: 135 }, dry: { from: 1440, to: 4320 } });
+    expect(windows).toMatchObject({
+      rate: 1,
+      touchMin: 45,
+      throughMin: 1440,
+      wet: { from: 0, to: 9 },
+      touch: { from: 45, to: 135 },
+      dry: { from: 1440, to: 4320 },
+    });
   });
 
   it('keeps the touch school of a basecoat open until the tape has to go', () => {

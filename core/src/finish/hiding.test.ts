@@ -24,7 +24,13 @@ it('a thin enough film is the ground, a thick enough one the paint', () => {
 
 it('differs by nothing from itself, and the same both ways', () => {
   const hex = fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, '0')}`);
-  fc.assert(fc.property(hex, hex, (a, b) => Math.abs(colourDifference(reflectanceOf(a), reflectanceOf(b)) - colourDifference(reflectanceOf(b), reflectanceOf(a))) < 1e-9));
+  fc.assert(
+    fc.property(
+      hex,
+      hex,
+      (a, b) => Math.abs(colourDifference(reflectanceOf(a), reflectanceOf(b)) - colourDifference(reflectanceOf(b), reflectanceOf(a))) < 1e-9,
+    ),
+  );
   expect(colourDifference(reflectanceOf('#2f6f62'), reflectanceOf('#2f6f62'))).toBe(0);
 });
 

@@ -20,22 +20,50 @@ function faultsWith(change: (file: Record<string, never>) => void): string[] {
   const read = readJobFile(JSON.stringify(file));
   return read.ok ? [] : read.faults.map(({ path, message }) => `${path}: ${message}`);
 }
-const at = (file: unknown, ...keys: (string | number)[]) => keys.reduce((value, key) => (value as Record<string | number, unknown>)[key], file) as Record<string | number, unknown>;
+const at = (file: unknown, ...keys: (string | number)[]) =>
+  keys.reduce((value, key) => (value as Record<string | number, unknown>)[key], file) as Record<string | number, unknown>;
 
 it.each(EXAMPLES)('%s is read and written again as the same bytes', (name) => expect(writeJobFile(sound(name))).toBe(text(name)));
 
 it.each<[string, (file: Record<string, never>) => void, RegExp]>([
-  ['a negative width', (file) => Object.assign(at(file, 'design', 'parts', 1, 'surface', 'outline'), { width: -5 }), /^design\.parts\[1\]\.surface\.outline\.width: must be above 0/],
+  [
+    'a negative width',
+    (file) => Object.assign(at(file, 'design', 'parts', 1, 'surface', 'outline'), { width: -5 }),
+    /^design\.parts\[1\]\.surface\.outline\.width: must be above 0/,
+  ],
   ['a billion millimetres', (file) => Object.assign(at(file, 'design', 'parts', 1, 'surface', 'outline'), { width: 1e9 }), /at most 30000 mm/],
   ['NaN, which JSON writes as null', (file) => Object.assign(at(file, 'design', 'parts', 1, 'surface', 'outline'), { width: null }), /width: needs a number/],
   ['an empty name', (file) => Object.assign(at(file, 'design', 'parts', 0), { name: '  ' }), /^design\.parts\[0\]\.name: needs a name/],
   ['a key that is not known', (file) => Object.assign(at(file, 'design'), { paint: 1 }), /^design\.paint: is not known here/],
   ['a key that is missing', (file) => void delete at(file, 'design', 'climate').airC, /^design\.climate\.airC: is missing/],
   ['a text for a number', (file) => Object.assign(at(file, 'design', 'climate'), { airC: 'warm' }), /airC: needs a number/],
-  ['a crossing outline', (file) => Object.assign(at(file, 'design', 'parts', 1, 'surface'), { outline: { kind: 'polygon', points: [[0, 0], [100, 100], [100, 0], [0, 100]] } }), /points\[\d\]: the edge from corner \d crosses/],
-  ['a line from nowhere', (file) => Object.assign(at(file, 'design', 'parts', 0, 'lines', 0), { datum: 'moon' }), /lines\[0\]\.datum: there is no datum "moon"/],
+  [
+    'a crossing outline',
+    (file) =>
+      Object.assign(at(file, 'design', 'parts', 1, 'surface'), {
+        outline: {
+          kind: 'polygon',
+          points: [
+            [0, 0],
+            [100, 100],
+            [100, 0],
+            [0, 100],
+          ],
+        },
+      }),
+    /points\[\d\]: the edge from corner \d crosses/,
+  ],
+  [
+    'a line from nowhere',
+    (file) => Object.assign(at(file, 'design', 'parts', 0, 'lines', 0), { datum: 'moon' }),
+    /lines\[0\]\.datum: there is no datum "moon"/,
+  ],
   ['a parallel of nothing', (file) => Object.assign(at(file, 'design', 'parts', 0, 'lines', 1), { of: 'x' }), /lines\[1\]\.of: there is no line/],
-  ['an unknown finish', (file) => Object.assign(at(file, 'design', 'scheme', 'areas', 0), { finish: 'mauve' }), /areas\[0\]\.finish: there is no finish "mauve"/],
+  [
+    'an unknown finish',
+    (file) => Object.assign(at(file, 'design', 'scheme', 'areas', 0), { finish: 'mauve' }),
+    /areas\[0\]\.finish: there is no finish "mauve"/,
+  ],
   ['an id used twice', (file) => Object.assign(at(file, 'design', 'parts', 1), { id: 'left' }), /parts\[1\]\.id: "left" is used twice/],
   ['a newer version', (file) => Object.assign(file, { version: 2 }), /^version: must be 1/],
 ])('refuses %s at its place', (_, change, message) => expect(faultsWith(change).join('\n')).toMatch(message));

@@ -7,7 +7,15 @@ const m = (along: number, above: number) => ({ along, above });
 const base: Datum = { id: 'base', name: 'Base', at: [0, 0], angleDeg: 0 };
 const ring = [at(0, 0), at(1000, 0), at(1000, 500), at(0, 500)];
 const resolve = (lines: TrimLine[], datums = [base]) => resolveLines(lines, { ring, datums });
-const straight = (id: string, from: [number, number], to: [number, number], runOn = false): TrimLine => ({ kind: 'straight', id, name: id, runOn, datum: 'base', from: m(...from), to: m(...to) });
+const straight = (id: string, from: [number, number], to: [number, number], runOn = false): TrimLine => ({
+  kind: 'straight',
+  id,
+  name: id,
+  runOn,
+  datum: 'base',
+  from: m(...from),
+  to: m(...to),
+});
 const path = (made: Path | null): Path => {
   if (!made) throw new Error('no path');
   return made;

@@ -1,7 +1,11 @@
 import { progressOf, windowState, type LogEvent, type Step } from '.';
 
 const step = (id: string, windows: Step['windows'] = []): Step => ({ id, stage: 1, kind: 'coat', title: id, detail: '', run: null, windows });
-const STEPS = [step('one'), step('two', [{ after: 'one', fromMin: 10, toMin: 60, what: 'next coat' }]), step('three', [{ after: 'two', fromMin: 0, toMin: null, what: 'pull' }])];
+const STEPS = [
+  step('one'),
+  step('two', [{ after: 'one', fromMin: 10, toMin: 60, what: 'next coat' }]),
+  step('three', [{ after: 'two', fromMin: 0, toMin: null, what: 'pull' }]),
+];
 let count = 0;
 const event = (minute: number, kind: LogEvent['kind'], stepId: string | null = null): LogEvent => ({
   id: `00000000-0000-4000-8000-${String(++count).padStart(12, '0')}`,
@@ -35,4 +39,5 @@ it('begins anew with a later start, and ends with the job', () => {
   expect(finished).toMatchObject({ finishedAt: at(30), next: null, running: [] });
 });
 
-it('goes by no entry for a step that is not on the sheet', () => expect(progressOf(STEPS, [event(0, 'start'), event(1, 'done', 'unknown')]).next?.id).toBe('one'));
+it('goes by no entry for a step that is not on the sheet', () =>
+  expect(progressOf(STEPS, [event(0, 'start'), event(1, 'done', 'unknown')]).next?.id).toBe('one'));

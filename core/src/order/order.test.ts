@@ -30,7 +30,11 @@ function bruteForce(problem: OrderProblem): number {
       for (let choice = 0; choice < 2 ** free.length; choice++) {
         const open = problem.areas.map((area, index) => area.finish === finish || (free.includes(index) && ((choice >> free.indexOf(index)) & 1) === 1));
         const stage = stageCost(problem, progress, finish, open);
-        visit(stage.after, left.filter((id) => id !== finish), score + stageScore(stage));
+        visit(
+          stage.after,
+          left.filter((id) => id !== finish),
+          score + stageScore(stage),
+        );
       }
     }
   };
@@ -45,7 +49,11 @@ const anyProblem = fc
     present: fc.constantFrom('#c7bfa6', '#1c1f24', '#ffffff'),
   })
   .map(({ areas, borders, present }) =>
-    problemOf(areas, borders.filter(([a, b]) => a !== b && a < areas.length && b < areas.length).map(([a, b, length]) => [a, b, length / 10]), present),
+    problemOf(
+      areas,
+      borders.filter(([a, b]) => a !== b && a < areas.length && b < areas.length).map(([a, b, length]) => [a, b, length / 10]),
+      present,
+    ),
   );
 
 describe('searchOrder', () => {
@@ -75,20 +83,31 @@ describe('searchOrder', () => {
   });
 
   it('keeps the order a person has fixed', () => {
-    const problem = problemOf(IDS.slice(0, 3), [[0, 1, 2], [1, 2, 2]]);
+    const problem = problemOf(IDS.slice(0, 3), [
+      [0, 1, 2],
+      [1, 2, 2],
+    ]);
     const fixed = ['copper-two-part', 'sea-green-two-part', 'cream-two-part'];
     expect(searchOrder(problem, fixed).sequences[0].order).toEqual(fixed);
     expect(searchOrder(problem, ['night-can-lacquer', 'copper-two-part']).sequences[0].order[0]).toBe('copper-two-part');
   });
 
   it('tells different orders, cheapest first', () => {
-    const { sequences } = searchOrder(problemOf(IDS.slice(0, 3), [[0, 1, 2], [1, 2, 2]]));
+    const { sequences } = searchOrder(
+      problemOf(IDS.slice(0, 3), [
+        [0, 1, 2],
+        [1, 2, 2],
+      ]),
+    );
     expect(new Set(sequences.map(({ order }) => order.join())).size).toBe(3);
     expect(sequences.map(({ score }) => score)).toEqual([...sequences.map(({ score }) => score)].sort((a, b) => a - b));
   });
 
   it('says when it did not look at everything, and still answers', () => {
-    const many = problemOf(Array.from({ length: 14 }, (_, index) => SHIPPED_FINISHES[index % 9].id), Array.from({ length: 13 }, (_, index) => [index, index + 1, 1]));
+    const many = problemOf(
+      Array.from({ length: 14 }, (_, index) => SHIPPED_FINISHES[index % 9].id),
+      Array.from({ length: 13 }, (_, index) => [index, index + 1, 1]),
+    );
     const { sequences, complete } = searchOrder(many);
     expect(complete).toBe(false);
     expect(sequences[0].stages.length).toBe(9);
@@ -98,7 +117,13 @@ describe('searchOrder', () => {
 });
 
 describe('stageCost', () => {
-  const problem = problemOf(['cream-two-part', 'sea-green-two-part', null], [[0, 1, 2], [1, 2, 3]]);
+  const problem = problemOf(
+    ['cream-two-part', 'sea-green-two-part', null],
+    [
+      [0, 1, 2],
+      [1, 2, 3],
+    ],
+  );
   const first = stageCost(problem, startProgress(problem), 'cream-two-part', [true, true, false]);
 
   it('needs tape only between open and covered areas', () => expect(first.tapeM).toBe(3));
@@ -121,7 +146,13 @@ describe('stageCost', () => {
     expect(against('sea-green-two-part')).toBeLessThan(against(null));
   });
   it('covers a strip one tape wide with one length of tape and no paper', () => {
-    const wide = problemOf(['cream-two-part', null, 'cream-two-part'], [[0, 1, 4], [1, 2, 4]]);
+    const wide = problemOf(
+      ['cream-two-part', null, 'cream-two-part'],
+      [
+        [0, 1, 4],
+        [1, 2, 4],
+      ],
+    );
     const strip = { ...wide, areas: wide.areas.map((area, index) => ({ ...area, oneTapeWide: index === 1 })) };
     const cost = (of: OrderProblem) => stageCost(of, startProgress(of), 'cream-two-part', [true, false, true]);
     expect([cost(wide).tapeM, cost(strip).tapeM, cost(strip).drapeM2]).toEqual([8, 4, 0]);

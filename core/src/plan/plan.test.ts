@@ -10,7 +10,18 @@ const part = (over: Partial<Part> = {}): Part => ({
   surface: { kind: 'flat', outline: { kind: 'rectangle', width: 2000, height: 1000 } },
   datums: [{ id: 'base', name: 'Base', at: [0, 0], angleDeg: 0 }],
   lines: [
-    { kind: 'sweep', id: 'waist', name: 'Waist', runOn: true, datum: 'base', points: [{ along: 0, above: 500 }, { along: 1000, above: 600 }, { along: 2000, above: 450 }] },
+    {
+      kind: 'sweep',
+      id: 'waist',
+      name: 'Waist',
+      runOn: true,
+      datum: 'base',
+      points: [
+        { along: 0, above: 500 },
+        { along: 1000, above: 600 },
+        { along: 2000, above: 450 },
+      ],
+    },
     { kind: 'parallel', id: 'coach', name: 'Coach', runOn: true, of: 'waist', offset: -6 },
   ],
   ...over,
@@ -89,7 +100,12 @@ describe('planJob', () => {
 
   it('warns of cold, of damp and of tape that will not stick', () => {
     const cold = planJob(job({ climate: { airC: 6, rhPercent: 95, surfaceC: 6, movement: 'still' } }), SHIPPED_SHELF);
-    expect(cold.advice.filter(({ level }) => level === 'stop').map(({ text }) => text).join()).toMatch(/dew point/);
+    expect(
+      cold.advice
+        .filter(({ level }) => level === 'stop')
+        .map(({ text }) => text)
+        .join(),
+    ).toMatch(/dew point/);
     expect(cold.advice.map(({ text }) => text).join()).toMatch(/adhesives/);
     expect(cold.stages.flatMap(({ runs }) => runs).some(({ doubt }) => doubt?.includes('°C'))).toBe(true);
   });
@@ -134,7 +150,14 @@ describe('finishes', () => {
   it('follow their areas when a line moves, and a removed part takes its own along', () => {
     const before = job();
     const [waist, coach] = before.parts[0].lines;
-    const moved: Design = { ...before, parts: [part({ lines: [waist.kind === 'sweep' ? { ...waist, points: waist.points.map(({ along, above }) => ({ along, above: above + 150 })) } : waist, coach] })] };
+    const moved: Design = {
+      ...before,
+      parts: [
+        part({
+          lines: [waist.kind === 'sweep' ? { ...waist, points: waist.points.map(({ along, above }) => ({ along, above: above + 150 })) } : waist, coach],
+        }),
+      ],
+    };
     const names = (design: Design) => planJob(design, SHIPPED_SHELF).parts[0].areas.map(({ finish }) => finish);
     expect(names(carryScheme(before, moved)).filter((finish) => finish === 'cream-two-part')).toHaveLength(1);
     expect(names(carryScheme(before, moved))).toContain('sea-green-two-part');

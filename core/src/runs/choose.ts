@@ -38,18 +38,15 @@ const WIDEST_EDGE_MM = { crisp: 19, rough: 24 } as const;
  * @returns null where the shelf has no tape for such an edge at all; a doubt where the best is not good
  */
 export function chooseTape(shelf: readonly Tape[], wish: TapeWish): TapeChoice | null {
-  const fitting = shelf.filter((tape) => suits(tape, wish)).map((tape) => ({ tape, fit: fitAlong(tape, wish.samples, wish.side) }));
-  const warm = fitting.filter(({ tape }) => tape.minApplyC <= wish.surfaceC);
-  const good = warm.filter(({ fit }) => follows(fit));
-  if (good.length > 0) return { ...firstByTrade(good, wish), doubt: null };
+  const suiting = shelf.filter((tape) => suits(tape, wish));
+  const warm = suiting.filter(({ minApplyC }) => minApplyC <= wish.surfaceC);
+  const good = firstByTrade(warm, wish);
+  if (good) return { ...good, doubt: null };
   if (warm.length > 0)
-    return { ...tightestFollower(warm), doubt: 'too tight for every tape on the shelf: split the run at the bend or cut the edge from film' };
-  if (fitting.length > 0) {
-    const best = fitting.filter(({ fit }) => follows(fit));
-    const choice = best.length > 0 ? firstByTrade(best, wish) : tightestFollower(fitting);
-    return { ...choice, doubt: `needs ${choice.tape.minApplyC} °C to stick, the surface has ${wish.surfaceC} °C: warm part and tape` };
-  }
-  return null;
+    return { ...tightestFollower(warm, wish), doubt: 'too tight for every tape on the shelf: split the run at the bend or cut the edge from film' };
+  if (suiting.length === 0) return null;
+  const cold = firstByTrade(suiting, wish) ?? tightestFollower(suiting, wish);
+  return { ...cold, doubt: `needs ${cold.tape.minApplyC} °C to stick, the surface has ${wish.surfaceC} °C: warm part and tape` };
 }
 
 type Candidate = Omit<TapeChoice, 'doubt'>;
@@ -60,16 +57,27 @@ function suits(tape: Tape, wish: TapeWish): boolean {
   return tape.widthMm <= Math.min(wish.roomMm, wish.crisp ? WIDEST_EDGE_MM.crisp : WIDEST_EDGE_MM.rough);
 }
 
-function firstByTrade(candidates: readonly Candidate[], wish: TapeWish): Candidate {
+/** The best tape of the first kind that has one which follows; null where none does. */
+function firstByTrade(tapes: readonly Tape[], wish: TapeWish): Candidate | null {
   const straight = wish.samples.every(({ curvature }) => Math.abs(curvature) < 1e-7);
   const kinds: readonly TapeKind[] = KINDS[!wish.crisp ? 'rough' : straight ? 'straight' : 'curved'][wish.model ? 'model' : 'full'];
-  const rank = ({ tape }: Candidate) => (kinds.includes(tape.kind) ? kinds.indexOf(tape.kind) : kinds.length);
-  const effort = ({ fit }: Candidate) => (fit.stretch <= RULE_OF_THUMB.easyStretch ? 0 : 1);
-  return [...candidates].sort((a, b) => rank(a) - rank(b) || effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || byText(a.tape.code, b.tape.code))[0];
+  const others = [...new Set(tapes.map(({ kind }) => kind))].filter((kind) => !kinds.includes(kind));
+  for (const kind of [...kinds, ...others]) {
+    const following = tapes
+      .filter((tape) => tape.kind === kind)
+      .map((tape) => fitted(tape, wish))
+      .filter(({ fit }) => follows(fit));
+    if (following.length > 0) return following.sort((a, b) => effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || byText(a.tape.code, b.tape.code))[0];
+  }
+  return null;
 }
 
+const fitted = (tape: Tape, wish: TapeWish): Candidate => ({ tape, fit: fitAlong(tape, wish.samples, wish.side) });
+const effort = ({ fit }: Candidate): number => (fit.stretch <= RULE_OF_THUMB.easyStretch ? 0 : 1);
+
 /** Of tapes that all fail, the one that bends most: narrow and stretchy. */
-const tightestFollower = (candidates: readonly Candidate[]): Candidate =>
-  [...candidates].sort(
-    (a, b) => a.tape.widthMm / (a.tape.stretch + a.tape.fold) - b.tape.widthMm / (b.tape.stretch + b.tape.fold) || byText(a.tape.code, b.tape.code),
-  )[0];
+function tightestFollower(tapes: readonly Tape[], wish: TapeWish): Candidate {
+  const stiffness = ({ widthMm, stretch, fold }: Tape) => widthMm / (stretch + fold);
+  const [softest] = [...tapes].sort((a, b) => stiffness(a) - stiffness(b) || byText(a.code, b.code));
+  return fitted(softest, wish);
+}

@@ -34,7 +34,11 @@ describe('layRoundBend', () => {
   it('lays flat on a straight', () => expect(layRoundBend(Infinity, { widthMm: 6, ...VINYL }, 'inside')).toMatchObject({ verdict: 'lays', meanStretch: 0 }));
 
   it('changes its verdict exactly at the tightest edge', () => {
-    const shares = { widthMm: fc.double({ min: 0.5, max: 50, noNaN: true }), stretch: fc.double({ min: 0.01, max: 0.3, noNaN: true }), fold: fc.double({ min: 0.001, max: 0.05, noNaN: true }) };
+    const shares = {
+      widthMm: fc.double({ min: 0.5, max: 50, noNaN: true }),
+      stretch: fc.double({ min: 0.01, max: 0.3, noNaN: true }),
+      fold: fc.double({ min: 0.001, max: 0.05, noNaN: true }),
+    };
     fc.assert(
       fc.property(fc.record(shares), fc.constantFrom('inside' as const, 'outside' as const), (tape, body) => {
         const limit = tightestEdgeRadius(tape, body);
@@ -45,10 +49,12 @@ describe('layRoundBend', () => {
 
   it('needs less stretch the wider the bend', () => {
     const radius = fc.double({ min: 20, max: 5000, noNaN: true });
-    fc.assert(fc.property(radius, radius, (a, b) => {
-      const strain = (r: number) => layRoundBend(r, { widthMm: 6, ...VINYL }, 'inside').outerStrain as number;
-      return a <= b ? strain(a) >= strain(b) : strain(a) <= strain(b);
-    }));
+    fc.assert(
+      fc.property(radius, radius, (a, b) => {
+        const strain = (r: number) => layRoundBend(r, { widthMm: 6, ...VINYL }, 'inside').outerStrain as number;
+        return a <= b ? strain(a) >= strain(b) : strain(a) <= strain(b);
+      }),
+    );
   });
 });
 
@@ -57,11 +63,16 @@ describe('facetsRound', () => {
 
   it('gives enough pieces, and not one too many', () => {
     fc.assert(
-      fc.property(fc.double({ min: 10, max: 2000, noNaN: true }), fc.double({ min: 0.1, max: 5, noNaN: true }), fc.double({ min: 1, max: 5000, noNaN: true }), (radius, slack, arc) => {
-        const { pieces } = facetsRound(radius, slack, arc);
-        const sagitta = (count: number) => radius * (1 - Math.cos(Math.min(Math.PI / 2, arc / count / radius / 2)));
-        return sagitta(pieces) <= slack * (1 + 1e-6) && (pieces === 1 || sagitta(pieces - 1) > slack * (1 - 1e-6));
-      }),
+      fc.property(
+        fc.double({ min: 10, max: 2000, noNaN: true }),
+        fc.double({ min: 0.1, max: 5, noNaN: true }),
+        fc.double({ min: 1, max: 5000, noNaN: true }),
+        (radius, slack, arc) => {
+          const { pieces } = facetsRound(radius, slack, arc);
+          const sagitta = (count: number) => radius * (1 - Math.cos(Math.min(Math.PI / 2, arc / count / radius / 2)));
+          return sagitta(pieces) <= slack * (1 + 1e-6) && (pieces === 1 || sagitta(pieces - 1) > slack * (1 - 1e-6));
+        },
+      ),
     );
   });
 

@@ -52,7 +52,7 @@ export function fitAlong(tape: Tape, samples: readonly BendSample[], side: LineS
   return {
     tape: tape.code,
     verdict: bends[worst].verdict,
-    stretch: Math.max(0, ...bends.map((bend) => bend.meanStretch ?? 0)),
+    stretch: bends.reduce((most, { meanStretch }) => Math.max(most, meanStretch ?? 0), 0),
     worstAt: straight ? null : samples[worst].at,
     worstRadiusMm: straight ? null : 1 / Math.abs(samples[worst].curvature),
     stretches: stretchesOf(samples, bends),

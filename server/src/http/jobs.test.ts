@@ -11,7 +11,12 @@ let server: TestServer;
 const api = () => request(server.app);
 const list = async () => (await api().get('/api/jobs').expect(200)).body.jobs as JobSummary[];
 const idOf = async (title: string) => (await list()).find((job) => job.title === title)?.id ?? '';
-const jobOf = async (title: string) => (await api().get(`/api/jobs/${await idOf(title)}`).expect(200)).body as Job;
+const jobOf = async (title: string) =>
+  (
+    await api()
+      .get(`/api/jobs/${await idOf(title)}`)
+      .expect(200)
+  ).body as Job;
 const example = (name: string) => readFileSync(join(__dirname, `../../../examples/${name}.json`), 'utf8');
 
 beforeAll(async () => {
@@ -33,7 +38,12 @@ it('is seeded once with the demo workshop in the middle of its day', async () =>
 it('makes a job, changes it, and has it after a restart of the server', async () => {
   const made = (await api().post('/api/jobs').send({ title: 'Plover', kind: 'boat' }).expect(201)).body as Job;
   expect(made).toMatchObject({ revision: 1, design: { title: 'Plover', kind: 'boat', scale: 1, parts: [] } });
-  const saved = (await api().put(`/api/jobs/${made.id}`).send({ revision: 1, design: { ...made.design, title: 'Plover II' } }).expect(200)).body as Job;
+  const saved = (
+    await api()
+      .put(`/api/jobs/${made.id}`)
+      .send({ revision: 1, design: { ...made.design, title: 'Plover II' } })
+      .expect(200)
+  ).body as Job;
   expect(saved.revision).toBe(2);
   expect(((await api().get(`/api/jobs/${made.id}`)).body as Job).design.title).toBe('Plover II');
   const { rows } = await server.pool.query('SELECT revision FROM job_revisions WHERE job_id = $1 ORDER BY revision', [made.id]);
@@ -42,12 +52,21 @@ it('makes a job, changes it, and has it after a restart of the server', async ()
 
 it('answers a stale save with both versions and loses neither', async () => {
   const job = await jobOf('Brindle');
-  await api().put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: { ...job.design, title: 'Brindle, theirs' } }).expect(200);
+  await api()
+    .put(`/api/jobs/${job.id}`)
+    .send({ revision: job.revision, design: { ...job.design, title: 'Brindle, theirs' } })
+    .expect(200);
   const mine: Design = { ...job.design, title: 'Brindle, mine' };
   const { body } = await api().put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: mine }).expect(409);
-  expect(body.error).toMatchObject({ code: 'stale', versions: { yours: { design: mine }, current: { revision: job.revision + 1, design: { title: 'Brindle, theirs' } } } });
+  expect(body.error).toMatchObject({
+    code: 'stale',
+    versions: { yours: { design: mine }, current: { revision: job.revision + 1, design: { title: 'Brindle, theirs' } } },
+  });
   expect((await api().get(`/api/jobs/${job.id}`)).body.design.title).toBe('Brindle, theirs');
-  await api().put(`/api/jobs/${job.id}`).send({ revision: job.revision + 1, design: { ...job.design, title: 'Brindle' } }).expect(200);
+  await api()
+    .put(`/api/jobs/${job.id}`)
+    .send({ revision: job.revision + 1, design: { ...job.design, title: 'Brindle' } })
+    .expect(200);
 });
 
 it('takes only one of many saves at once', async () => {
@@ -58,15 +77,49 @@ it('takes only one of many saves at once', async () => {
 });
 
 it.each<[string, (design: Design) => unknown, string]>([
-  ['a negative width', (design) => ({ ...design, parts: [{ ...design.parts[0], surface: { kind: 'flat', outline: { kind: 'rectangle', width: -1, height: 5 } } }] }), 'design.parts[0].surface.outline.width'],
-  ['a crossing outline', (design) => ({ ...design, parts: [{ ...design.parts[0], surface: { kind: 'flat', outline: { kind: 'polygon', points: [[0, 0], [9, 9], [9, 0], [0, 9]] } } }] }), 'design.parts[0].surface.outline.points[2]'],
+  [
+    'a negative width',
+    (design) => ({ ...design, parts: [{ ...design.parts[0], surface: { kind: 'flat', outline: { kind: 'rectangle', width: -1, height: 5 } } }] }),
+    'design.parts[0].surface.outline.width',
+  ],
+  [
+    'a crossing outline',
+    (design) => ({
+      ...design,
+      parts: [
+        {
+          ...design.parts[0],
+          surface: {
+            kind: 'flat',
+            outline: {
+              kind: 'polygon',
+              points: [
+                [0, 0],
+                [9, 9],
+                [9, 0],
+                [0, 9],
+              ],
+            },
+          },
+        },
+      ],
+    }),
+    'design.parts[0].surface.outline.points[2]',
+  ],
   ['an empty title', (design) => ({ ...design, title: ' ' }), 'design.title'],
-  ['a finish that is not there', (design) => ({ ...design, scheme: { areas: [{ ...design.scheme.areas[0], finish: 'mauve' }] } }), 'design.scheme.areas[0].finish'],
+  [
+    'a finish that is not there',
+    (design) => ({ ...design, scheme: { areas: [{ ...design.scheme.areas[0], finish: 'mauve' }] } }),
+    'design.scheme.areas[0].finish',
+  ],
   ['a wrong type', (design) => ({ ...design, scale: '1:72' }), 'design.scale'],
   ['something unknown', (design) => ({ ...design, secret: 1 }), 'design.secret'],
 ])('refuses %s at its field and keeps what there was', async (_, change, path) => {
   const job = await jobOf('Juniper');
-  const { body } = await api().put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: change(job.design) }).expect(422);
+  const { body } = await api()
+    .put(`/api/jobs/${job.id}`)
+    .send({ revision: job.revision, design: change(job.design) })
+    .expect(422);
   expect(body.error.code).toBe('invalid');
   expect(body.error.fields.map((field: { path: string }) => field.path)).toContain(path);
   expect((await jobOf('Juniper')).revision).toBe(job.revision);
@@ -98,7 +151,10 @@ it.each([
 });
 
 it('refuses ten megabytes, broken JSON and a body that is no object, and stays up', async () => {
-  const big = await api().post('/api/jobs').set('content-type', 'application/json').send(`{"title":"${'x'.repeat(10_000_000)}"}`);
+  const big = await api()
+    .post('/api/jobs')
+    .set('content-type', 'application/json')
+    .send(`{"title":"${'x'.repeat(10_000_000)}"}`);
   expect([big.status, big.body.error.code]).toEqual([413, 'too-large']);
   expect((await api().post('/api/jobs').set('content-type', 'application/json').send('{"title":')).body.error.code).toBe('not-json');
   await api().post('/api/jobs').send([]).expect(422);

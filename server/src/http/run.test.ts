@@ -6,7 +6,13 @@ import { startTestServer, type TestServer } from '../testing';
 let server: TestServer;
 let job: Job;
 const api = () => request(server.app);
-const event = (kind: LogEvent['kind'], step: string | null = null, minutesAgo = 0): LogEvent => ({ id: randomUUID(), at: new Date(Date.now() - minutesAgo * 60_000).toISOString(), kind, step, note: '' });
+const event = (kind: LogEvent['kind'], step: string | null = null, minutesAgo = 0): LogEvent => ({
+  id: randomUUID(),
+  at: new Date(Date.now() - minutesAgo * 60_000).toISOString(),
+  kind,
+  step,
+  note: '',
+});
 const log = (entry: LogEvent, id = job.id) => api().post(`/api/jobs/${id}/log`).send(entry);
 
 beforeAll(async () => {
@@ -18,17 +24,26 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 it('starts with the plan of the revision that was looked at, and freezes it', async () => {
-  await api().post(`/api/jobs/${job.id}/start`).send({ revision: job.revision + 1, event: event('start') }).expect(409);
+  await api()
+    .post(`/api/jobs/${job.id}/start`)
+    .send({ revision: job.revision + 1, event: event('start') })
+    .expect(409);
   const start = event('start', null, 200);
   const { body } = await api().post(`/api/jobs/${job.id}/start`).send({ revision: job.revision, event: start }).expect(201);
   const { started, events } = body as RunRecord;
   expect(JSON.stringify(started?.plan.steps)).toBe(JSON.stringify(planJob(job.design, SHIPPED_SHELF).steps));
   expect(events).toEqual([start]);
-  await api().put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: { ...job.design, climate: { ...job.design.climate, airC: 12 } } }).expect(200);
+  await api()
+    .put(`/api/jobs/${job.id}`)
+    .send({ revision: job.revision, design: { ...job.design, climate: { ...job.design.climate, airC: 12 } } })
+    .expect(200);
   const again = (await api().get(`/api/jobs/${job.id}/run`)).body as RunRecord;
   expect(again.started?.plan).toEqual(started?.plan);
   // The same start sent twice, as a phone does that is unsure, starts once.
-  await api().post(`/api/jobs/${job.id}/start`).send({ revision: job.revision + 1, event: start }).expect(201);
+  await api()
+    .post(`/api/jobs/${job.id}/start`)
+    .send({ revision: job.revision + 1, event: start })
+    .expect(201);
   const { rows } = await server.pool.query('SELECT count(*)::int AS count FROM started_plans WHERE job_id = $1', [job.id]);
   expect(rows[0].count).toBe(1);
 });
@@ -72,7 +87,14 @@ it('keeps the log append-only in the database itself', async () => {
 
 it('has nothing to start in an empty job', async () => {
   const { body } = await api().post('/api/jobs').send({ title: 'Empty', kind: 'other' });
-  expect((await api().post(`/api/jobs/${body.id}/start`).send({ revision: 1, event: event('start') }).expect(422)).body.error.code).toBe('nothing-to-run');
+  expect(
+    (
+      await api()
+        .post(`/api/jobs/${body.id}/start`)
+        .send({ revision: 1, event: event('start') })
+        .expect(422)
+    ).body.error.code,
+  ).toBe('nothing-to-run');
   expect((await api().get(`/api/jobs/${body.id}/run`)).body).toEqual({ started: null, events: [] });
 });
 

@@ -16,14 +16,34 @@ it('gives back what ships, figure by figure and in order', async () => expect((a
 
 it.each([
   ['tapes', tape, 'code', { ...tape, widthMm: 2.5, use: `it's 2.5 mm, "nearly"` }],
-  ['finishes', finish, 'id', { ...finish, tapeSafeMin: null, coats: 3, recoat: [{ fromMin: 5, toMin: 60 }, { fromMin: 2880, toMin: null }], mixRatio: [2, 1] }],
+  [
+    'finishes',
+    finish,
+    'id',
+    {
+      ...finish,
+      tapeSafeMin: null,
+      coats: 3,
+      recoat: [
+        { fromMin: 5, toMin: 60 },
+        { fromMin: 2880, toMin: null },
+      ],
+      mixRatio: [2, 1],
+    },
+  ],
 ] as const)('adds, changes and removes one of the %s', async (table, entry, key, changed) => {
   const path = `/api/shelf/${table}/${(entry as unknown as Record<string, string>)[key]}`;
   await api().post(`/api/shelf/${table}`).send(entry).expect(201);
-  expect((await api().post(`/api/shelf/${table}`).send(entry).expect(422)).body.error.fields[0]).toMatchObject({ path: key, message: expect.stringMatching(/taken/) });
+  expect((await api().post(`/api/shelf/${table}`).send(entry).expect(422)).body.error.fields[0]).toMatchObject({
+    path: key,
+    message: expect.stringMatching(/taken/),
+  });
   await api().put(path).send(changed).expect(200);
   expect((await api().get('/api/shelf')).body[table]).toContainEqual(changed);
-  await api().put(path).send({ ...changed, [key]: 'renamed' }).expect(422);
+  await api()
+    .put(path)
+    .send({ ...changed, [key]: 'renamed' })
+    .expect(422);
   await api().delete(path).expect(204);
   await api().delete(path).expect(404);
   await api().put(path).send(changed).expect(404);
@@ -47,9 +67,15 @@ it('does not take away a finish a job is planned with, and says which', async ()
 
 describe('/api/ask', () => {
   it('answers from the shelf of the shop', async () => {
-    await api().put('/api/shelf/tapes/V6').send({ ...SHIPPED_SHELF.tapes.find(({ code }) => code === 'V6'), stretch: 0.01 }).expect(200);
+    await api()
+      .put('/api/shelf/tapes/V6')
+      .send({ ...SHIPPED_SHELF.tapes.find(({ code }) => code === 'V6'), stretch: 0.01 })
+      .expect(200);
     expect((await api().post('/api/ask/bend').send({ radius: '120', tape: 'V6' }).expect(200)).body.verdict).toBe('too-tight');
-    expect((await api().post('/api/ask/bend').send({ radius: 120, width: 6, stretch: 0.15, fold: 0.005 }).expect(200)).body).toMatchObject({ verdict: 'stretch', outerStrain: 0.04475 });
+    expect((await api().post('/api/ask/bend').send({ radius: 120, width: 6, stretch: 0.15, fold: 0.005 }).expect(200)).body).toMatchObject({
+      verdict: 'stretch',
+      outerStrain: 0.04475,
+    });
   });
   it('refuses nonsense key by key', async () => {
     const { body } = await api().post('/api/ask/dew').send({ air: 'warm', rh: 400, moon: 1 }).expect(422);
