@@ -28,8 +28,8 @@ export default tseslint.config(
   { ignores: ['**/node_modules/**', '.data/**', 'client/dist/**', 'client/.expo/**'] },
   js.configs.recommended,
   ...tseslint.configs.recommended,
-  { files: ['**/*.mjs', 'client/*.js'], languageOptions: { globals: globals.node } },
-  { files: ['client/*.js'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
+  { files: ['**/*.mjs', 'client/*.js', 'bench/bare/*.js'], languageOptions: { globals: globals.node } },
+  { files: ['client/*.js', 'bench/bare/*.js'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
   {
     files: ['client/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },

@@ -174,6 +174,22 @@ it('an entry of the run sheet tapped without a connection is sent when there is 
   });
 });
 
+it('a job is renamed and shown in inches, and an empty name is refused', async () => {
+  const { id } = await jobNamed('Marigold');
+  await withPage(`/job/${id}/piece`, async (hands) => {
+    await hands.fill('title', ' ');
+    await hands.pressNamed('radio', 'Lengths in: Inches');
+    await hands.press('[data-testid=keep-job]');
+    await hands.sees(/needs a name/);
+    await hands.fill('title', 'Marigold II');
+    await hands.press('[data-testid=keep-job]');
+    await hands.saved();
+    await hands.goTo('Lines');
+    await hands.sees(/22 \d+\/\d+"/);
+    expect((await get<Job>(`/jobs/${id}`)).design).toMatchObject({ title: 'Marigold II', unit: 'in' });
+  });
+});
+
 it('a removed line can be taken back, with its finishes', async () => {
   const { id } = await jobNamed('Juniper');
   await withPage(`/job/${id}/lines`, async (hands) => {

@@ -44,6 +44,18 @@ const shots = (job: (title: string) => string): Shot[] => [
   { name: 'tape-wide', path: `/job/${job('Saltwort')}/tape`, size: WIDE },
 ];
 
+// Views that are looked at when they change but not kept, so that the folder stays small.
+const unkept = (job: (title: string) => string): Shot[] => [
+  { name: 'x-new', path: '/job/new' },
+  { name: 'x-part', path: `/job/${job('Juniper')}/part/left` },
+  { name: 'x-finish', path: '/shelf/finish/copper-two-part' },
+  { name: 'x-tape-form', path: '/shelf/tape/V6' },
+  { name: 'x-start', path: `/job/${job('Brindle')}/run` },
+  { name: 'x-dew', path: '/bench/dew' },
+  { name: 'x-facets', path: '/bench/facets' },
+  ...['piece', 'time', 'run', 'look-back'].map((step) => ({ name: `x-${step}-wide`, path: `/job/${job('Juniper')}/${step}`, size: WIDE })),
+];
+
 const wanted = process.argv.slice(2);
 await mkdir(FOLDER, { recursive: true });
 const database = await makeDatabase();
@@ -52,7 +64,7 @@ const browser = await startBrowser();
 try {
   const { jobs } = (await (await fetch(`${server.url}/api/jobs`)).json()) as { jobs: { id: string; title: string }[] };
   const idOf = (title: string) => jobs.find((one) => one.title === title)?.id ?? '';
-  for (const { name, path, size = PHONE, before } of shots(idOf)) {
+  for (const { name, path, size = PHONE, before } of [...shots(idOf), ...(wanted.length > 0 ? unkept(idOf) : [])]) {
     if (wanted.length > 0 && !wanted.some((word) => name.includes(word))) continue;
     const { page, errors } = await browser.open(server.url + path, size);
     await page.waitForSelector('[role=heading], h1, h2', { timeout: 30_000 });

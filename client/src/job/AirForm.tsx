@@ -41,7 +41,6 @@ const MOVES: Readonly<Record<AirMovement, string>> = { still: 'Still', normal: '
 export function AirForm({ climate, onChange }: { climate: Climate; onChange: (climate: Climate) => void }) {
   const { control, handleSubmit, watch, setValue, formState } = useForm<Fields, unknown, v.InferOutput<typeof formSchema>>({
     resolver: resolverOf<Fields, v.InferOutput<typeof formSchema>>(formSchema),
-    mode: 'onBlur',
     values: {
       airC: String(climate.airC),
       rhPercent: String(climate.rhPercent),

@@ -34,7 +34,11 @@ export function StepLayout({ drawing, part, action, children }: PropsWithChildre
       <ScrollView style={styles.fill} contentContainerStyle={[styles.content, !drawing && styles.readable]}>
         {children}
       </ScrollView>
-      {action ? <View style={styles.action}>{action}</View> : null}
+      {action ? (
+        <View style={styles.action}>
+          <View style={!drawing && styles.readable}>{action}</View>
+        </View>
+      ) : null}
     </View>
   );
   if (!drawing) return list;

@@ -14,6 +14,9 @@ import { shelfRoutes } from './shelf';
 /** Bodies larger than this are refused; a job with a long log is far below. */
 const BODY_LIMIT = '4mb';
 
+/** Smaller answers cost more time to compress than they save, even over the shop's wireless. */
+const COMPRESS_FROM = '16kb';
+
 export interface AppParts {
   readonly pool: pg.Pool;
   readonly log: Logger;
@@ -28,7 +31,7 @@ export function createApp({ pool, log, clientFolder }: AppParts): Express {
   app.use(
     pinoHttp({
       logger: log,
-      autoLogging: { ignore: (request) => !request.url?.startsWith('/api') },
+      autoLogging: log.isLevelEnabled('info') && { ignore: (request) => !request.url?.startsWith('/api') },
       serializers: { req: ({ id, method, url }) => ({ id, method, url }), res: ({ statusCode }) => ({ statusCode }) },
     }),
   );
@@ -49,7 +52,7 @@ export function createApp({ pool, log, clientFolder }: AppParts): Express {
       strictTransportSecurity: false,
     }),
   );
-  app.use(compression());
+  app.use(compression({ threshold: COMPRESS_FROM }));
   app.use('/api', express.json({ limit: BODY_LIMIT }), (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();

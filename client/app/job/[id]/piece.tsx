@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { PartThumb } from '@/drawing/PartThumb';
 import { AirForm } from '@/job/AirForm';
 import { useJob } from '@/job/JobContext';
+import { JobForm } from '@/job/JobForm';
 import { Missing } from '@/job/Missing';
 import { StepLayout } from '@/job/StepLayout';
 import { space } from '@/theme/theme';
@@ -56,6 +57,10 @@ export default function PieceScreen() {
         {advice.map(({ level, text }) => (
           <Notice key={text} level={level} text={text} />
         ))}
+      </Sheet>
+      <Sheet>
+        <Heading>The job</Heading>
+        <JobForm design={design} onChange={(values) => void change((now) => ({ ...now, ...values }))} />
       </Sheet>
       <View style={styles.files}>
         <Action rank="quiet" icon="download-outline" label="Save as a job file" onPress={() => void downloadJob(id, design.title).then(setTrouble)} />

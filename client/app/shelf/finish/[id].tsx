@@ -61,9 +61,10 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
       onDelete={() => remove.mutate(id, { onSuccess: back, onError: fail })}
     >
       <Sheet>
+        <Field whole control={control} name="name" label="Name" />
         <View style={styles.row}>
           {finish ? null : <Field control={control} name="id" label="Short id" hint="Such as sky-blue" />}
-          <Field control={control} name="name" label="Name" />
+
           <Field control={control} name="colour" label="Colour" hint="Such as #f5f3ea" />
           {/^#[0-9a-f]{6}$/i.test(colour) ? <Swatch colour={colour} /> : null}
         </View>

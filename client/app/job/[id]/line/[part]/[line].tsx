@@ -61,7 +61,6 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   const schema = lineFormSchema({ bare: design.unit, scale: design.scale });
   const { control, handleSubmit, watch, setValue, setError, formState } = useForm<LineFields, unknown, LineValues>({
     resolver: resolverOf<LineFields, LineValues>(schema),
-    mode: 'onBlur',
     defaultValues: lineFields(line, part, design.unit, `Line ${part.lines.length + 1}`),
   });
   const points = useFieldArray({ control, name: 'points' });
