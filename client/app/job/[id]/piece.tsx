@@ -32,19 +32,21 @@ export default function PieceScreen() {
         <Sheet>
           <Heading>Parts</Heading>
           <Rows>
-            {(plan?.parts ?? []).map((part) => {
-              const made = design.parts.find((one) => one.id === part.id);
+            {design.parts.map((part) => {
+              // The row has its place at once; its picture comes when the worker has drawn it, and nothing moves.
+              const drawn = plan?.parts.find((one) => one.id === part.id);
+              const size = drawn ? ` · ${drawn.sizeM2.toFixed(drawn.sizeM2 < 0.1 ? 4 : 2)} m²` : '';
               return (
                 <Row
                   key={part.id}
                   label={`Change ${part.name}`}
                   testID="part"
                   onPress={() => router.push(`/job/${id}/part/${part.id}` as Href)}
-                  before={<PartThumb part={part} areas={part.areas} width={104} height={64} />}
+                  before={<View style={styles.thumb}>{drawn ? <PartThumb part={drawn} areas={drawn.areas} {...THUMB} /> : null}</View>}
                 >
                   <Body>{part.name}</Body>
-                  <Small>{`${made ? SUBSTRATES[made.substrate] : ''} · ${part.sizeM2.toFixed(part.sizeM2 < 0.1 ? 4 : 2)} m²${part.count > 1 ? ` · ${part.count} alike` : ''}`}</Small>
-                  <Small>{`${counted(part.lines.length, 'line')}, ${counted(part.areas.length, 'area')}`}</Small>
+                  <Small>{`${SUBSTRATES[part.substrate]}${size}${part.count > 1 ? ` · ${part.count} alike` : ''}`}</Small>
+                  <Small>{`${counted(part.lines.length, 'line')}${drawn ? `, ${counted(drawn.areas.length, 'area')}` : ''}`}</Small>
                 </Row>
               );
             })}
@@ -70,4 +72,6 @@ export default function PieceScreen() {
   );
 }
 
-const styles = StyleSheet.create({ files: { alignItems: 'flex-start', gap: space.small } });
+const THUMB = { width: 104, height: 64 } as const;
+
+const styles = StyleSheet.create({ thumb: THUMB, files: { alignItems: 'flex-start', gap: space.small } });

@@ -1,0 +1,59 @@
+import * as v from 'valibot';
+import { checkAgainst, designFaults, emptyDesign, lineFaults, pathText, SHIPPED_SHELF, type Design, type Part } from '.';
+
+const part = (over: Partial<Part> = {}): Part => ({
+  id: 'a',
+  name: 'A',
+  count: 1,
+  substrate: 'steel',
+  present: { system: 'bare', colour: '#888888', ageH: 0 },
+  surface: { kind: 'flat', outline: { kind: 'rectangle', width: 100, height: 50 } },
+  datums: [{ id: 'base', name: 'Base', at: [0, 0], angleDeg: 0 }],
+  lines: [{ kind: 'straight', id: 'l', name: 'L', runOn: false, datum: 'base', from: { along: 0, above: 20 }, to: { along: 100, above: 20 } }],
+  ...over,
+});
+const design = (over: Partial<Design> = {}): Design => ({ ...emptyDesign('T', 'other'), parts: [part()], ...over });
+const faults = (over: Partial<Design>) => designFaults(design(over), SHIPPED_SHELF).map(({ path, message }) => `${path}: ${message}`);
+
+it('a sound design has no faults', () => expect([faults({}), lineFaults(design())]).toEqual([[], []]));
+
+it.each<[string, Partial<Design>, RegExp]>([
+  ['a part twice', { parts: [part(), part()] }, /^parts\[1\]\.id: "a" is used twice$/],
+  ['a line twice', { parts: [part({ lines: [part().lines[0], part().lines[0]] })] }, /^parts\[0\]\.lines\[1\]\.id/],
+  ['a datum twice', { parts: [part({ datums: [part().datums[0], part().datums[0]] })] }, /^parts\[0\]\.datums\[1\]\.id/],
+  [
+    'a line parallel to itself',
+    { parts: [part({ lines: [{ kind: 'parallel', id: 'l', name: 'L', runOn: true, of: 'l', offset: 4 }] })] },
+    /of: a line cannot be parallel to itself/,
+  ],
+  ['an area of no part', { scheme: { areas: [{ part: 'z', seed: [1, 1], finish: null }] } }, /^scheme\.areas\[0\]\.part: there is no part "z"/],
+  ['an order with an unknown finish', { choices: { order: ['mauve'], school: null } }, /^choices\.order\[0\]: there is no finish "mauve"/],
+])('finds %s', (_, over, message) => expect(faults(over).join('\n')).toMatch(message));
+
+it('tells of a line off its part without refusing the design', () => {
+  const small = design({ parts: [part({ surface: { kind: 'flat', outline: { kind: 'rectangle', width: 100, height: 10 } } })] });
+  expect(designFaults(small, SHIPPED_SHELF)).toEqual([]);
+  expect(lineFaults(small, ['design'])).toEqual([{ path: 'design.parts[0].lines[0]', message: expect.stringMatching(/outside the part/) }]);
+});
+
+describe('checkAgainst', () => {
+  const schema = v.strictObject({ a: v.number('needs a number'), b: v.array(v.strictObject({ c: v.string('needs text') })) });
+  it('names every fault at its place', () => {
+    const checked = checkAgainst(schema, { a: 'x', b: [{ c: 1, d: 2 }], e: 0 }, 'file');
+    expect(checked.ok ? [] : checked.faults.map(({ path, message }) => `${path}: ${message}`).sort()).toEqual([
+      'file.a: needs a number',
+      'file.b[0].c: needs text',
+      'file.b[0].d: is not known here',
+      'file.e: is not known here',
+    ]);
+  });
+  it('says what is missing', () => expect(checkAgainst(schema, { b: [] })).toEqual({ ok: false, faults: [{ path: 'a', message: 'is missing' }] }));
+  it('tells at most fifty at once', () => {
+    const checked = checkAgainst(
+      v.array(v.number()),
+      Array.from({ length: 200 }, () => 'x'),
+    );
+    expect(!checked.ok && checked.faults).toHaveLength(50);
+  });
+  it('writes paths as people read them', () => expect(pathText(['design', 'parts', 0, 'lines', 2, 'of'])).toBe('design.parts[0].lines[2].of'));
+});

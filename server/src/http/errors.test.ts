@@ -1,0 +1,33 @@
+import { ApiError, invalid, notFound, toApiError } from './errors';
+
+it.each([
+  [{ code: '22P05' }, 422, 'invalid'],
+  [{ code: '23503' }, 409, 'conflict'],
+  [{ code: '57P01' }, 503, 'database'],
+  [{ code: '08006' }, 503, 'database'],
+  [{ code: 'ECONNREFUSED' }, 503, 'database'],
+  [new Error('timeout exceeded when trying to connect'), 503, 'database'],
+  [{ type: 'entity.too.large', status: 413 }, 413, 'too-large'],
+  [{ type: 'entity.parse.failed', status: 400 }, 400, 'not-json'],
+  [{ status: 418 }, 418, 'bad-request'],
+  [{ status: 503 }, 500, 'internal'],
+  [new TypeError('x is undefined'), 500, 'internal'],
+  ['a text that was thrown', 500, 'internal'],
+  [null, 500, 'internal'],
+])('%j becomes %d %s', (error, status, code) => expect(toApiError(error)).toMatchObject({ status, code }));
+
+it('never tells what went wrong inside', () => expect(toApiError(new Error('password=hunter2')).message).not.toMatch(/hunter2/));
+it('passes its own refusals on', () => {
+  const own = new ApiError(409, 'in-use', 'Still used.');
+  expect(toApiError(own)).toBe(own);
+});
+it('says one fault in full and counts several', () => {
+  expect(invalid([{ path: 'a', message: 'is missing' }]).message).toBe('a: is missing');
+  expect(
+    invalid([
+      { path: 'a', message: 'x' },
+      { path: 'b', message: 'y' },
+    ]),
+  ).toMatchObject({ message: '2 things need mending', details: { fields: [{ path: 'a' }, { path: 'b' }] } });
+  expect(notFound('job')).toMatchObject({ status: 404, message: 'There is no job here.' });
+});
