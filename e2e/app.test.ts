@@ -1,27 +1,14 @@
 import { QUESTIONS, type Job, type JobSummary, type Shelf } from '@lintrel/core';
 import { Hands } from './hands';
-import { makeDatabase, PHONE, startBrowser, startServer, WIDE, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
+import { appUnderTest, PHONE, startServer, WIDE } from './harness';
 
-let database: TestDatabase;
-let server: RunningServer;
-let browser: TestBrowser;
+const app = appUnderTest();
 jest.setTimeout(120_000);
 
-beforeAll(async () => {
-  database = await makeDatabase();
-  server = await startServer(database.url);
-  browser = await startBrowser();
-});
-afterAll(async () => {
-  await browser.close();
-  await server.stop();
-  await database.drop();
-});
-
-const get = async <T>(path: string) => (await (await fetch(`${server.url}/api${path}`)).json()) as T;
+const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
 const jobNamed = async (title: string) => (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title) as JobSummary;
 async function withPage(path: string, work: (hands: Hands) => Promise<void>, size: typeof PHONE | typeof WIDE = PHONE): Promise<void> {
-  const hands = new Hands(await browser.open(server.url + path, size), size === PHONE);
+  const hands = new Hands(await app.browser.open(app.server.url + path, size), size === PHONE);
   try {
     await work(hands);
     expect(hands.test.errors()).toEqual([]);
@@ -88,7 +75,7 @@ it('a finish is added to the Shelf, refused when its id is taken, and kept while
 it('the plan in the browser is the plan on the server, to the byte', () =>
   withPage('/', async (hands) => {
     const ids = await Promise.all(['Juniper', 'Saltwort', 'Brindle', 'Marigold'].map(async (title) => (await jobNamed(title)).id));
-    await hands.page.goto(`${server.url}/job/${ids[0]}/lines`);
+    await hands.page.goto(`${app.server.url}/job/${ids[0]}/lines`);
     await hands.page.waitForSelector('[data-testid=line]', { timeout: 20_000 });
     const script = await hands.page.evaluate(() =>
       performance
@@ -110,7 +97,7 @@ it('the plan in the browser is the plan on the server, to the byte', () =>
         script as string,
         { design, shelf } as never,
       );
-      expect(inBrowser).toBe(await (await fetch(`${server.url}/api/jobs/${id}/plan`)).text());
+      expect(inBrowser).toBe(await (await fetch(`${app.server.url}/api/jobs/${id}/plan`)).text());
     }
   }));
 
@@ -120,7 +107,7 @@ it('a change made elsewhere is found, and neither version is lost', async () => 
     hands.test.expectErrors(/status of 409/);
     await hands.saved();
     const job = await get<Job>(`/jobs/${id}`);
-    await fetch(`${server.url}/api/jobs/${id}`, {
+    await fetch(`${app.server.url}/api/jobs/${id}`, {
       method: 'PUT',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ revision: job.revision, design: { ...job.design, title: 'Brindle elsewhere' } }),
@@ -137,15 +124,15 @@ it('a change made elsewhere is found, and neither version is lost', async () => 
 
 it('keeps a change made without a connection, through a reload, until the server is back', async () => {
   const { id } = await jobNamed('Brindle');
-  const port = Number(new URL(server.url).port);
+  const port = Number(new URL(app.server.url).port);
   await withPage(`/job/${id}/piece`, async (hands) => {
     hands.test.expectErrors(/ERR_CONNECTION_REFUSED|ERR_EMPTY_RESPONSE|ERR_CONNECTION_RESET|Failed to load resource/);
     await hands.saved();
-    await server.stop();
+    await app.server.stop();
     await hands.fill('rhPercent', '33');
     await hands.pressNamed('button', 'Use this air');
     await hands.sees(/No connection/);
-    server = await startServer(database.url, { port });
+    app.server = await startServer(app.database.url, { port });
     await hands.page.reload();
     await hands.page.waitForSelector('[data-testid=rhPercent]', { timeout: 20_000 });
     expect(await hands.page.$eval('[data-testid=rhPercent]', (input) => (input as HTMLInputElement).value)).toBe('33');
@@ -156,15 +143,15 @@ it('keeps a change made without a connection, through a reload, until the server
 
 it('an entry of the run sheet tapped without a connection is sent when there is one', async () => {
   const { id } = await jobNamed('Saltwort');
-  const port = Number(new URL(server.url).port);
+  const port = Number(new URL(app.server.url).port);
   await withPage(`/job/${id}/run`, async (hands) => {
     hands.test.expectErrors(/Failed to load resource|ERR_/);
     await hands.sees(/\d+ of \d+ done/);
     const before = Number((await hands.text()).match(/(\d+) of \d+ done/)?.[1]);
-    await server.stop();
+    await app.server.stop();
     await hands.press('[data-testid=done]');
     await hands.sees(new RegExp(`${before + 1} of \\d+ done`));
-    server = await startServer(database.url, { port });
+    app.server = await startServer(app.database.url, { port });
     for (let tries = 0; ; tries++) {
       const { events } = await get<{ events: unknown[] }>(`/jobs/${id}/run`);
       if (events.length === before + 2) break;
@@ -236,11 +223,11 @@ it('deep links, unknown places and missing files are answered as they should be'
     hands.test.expectErrors(/404/);
     await hands.sees(/There is no job here/);
   });
-  expect((await fetch(`${server.url}/missing.js`)).status).toBe(404);
-  const page = await fetch(`${server.url}/clock`);
+  expect((await fetch(`${app.server.url}/missing.js`)).status).toBe(404);
+  const page = await fetch(`${app.server.url}/clock`);
   expect([page.status, page.headers.get('cache-control')]).toEqual([200, 'no-cache']);
   const script = (await page.text()).match(/\/_expo\/static\/[^"]+\.js/)?.[0] ?? '';
-  expect((await fetch(server.url + script)).headers.get('cache-control')).toMatch(/immutable/);
+  expect((await fetch(app.server.url + script)).headers.get('cache-control')).toMatch(/immutable/);
 });
 
 it('every target on the main views is large enough for a finger', async () => {

@@ -15,14 +15,15 @@ export class Hands {
   }
 
   async press(selector: string, index = 0): Promise<void> {
-    await this.page.waitForFunction((css, least) => document.querySelectorAll(css).length > least, { timeout: PATIENCE_MS }, selector, index);
-    await this.pressElement((await this.page.$$(selector))[index]);
+    await this.pressFound(async () => {
+      await this.page.waitForFunction((css, least) => document.querySelectorAll(css).length > least, { timeout: PATIENCE_MS }, selector, index);
+      return (await this.page.$$(selector))[index];
+    });
   }
 
   /** Presses what a screen reader would announce by this name. */
   async pressNamed(role: string, name: string): Promise<void> {
-    const handle = await this.page.waitForSelector(`::-p-aria([role="${role}"][name="${name}"])`, { timeout: PATIENCE_MS });
-    await this.pressElement(handle as ElementHandle<Element>);
+    await this.pressFound(() => this.page.waitForSelector(`::-p-aria([role="${role}"][name="${name}"])`, { timeout: PATIENCE_MS }));
   }
 
   async fill(field: string, text: string): Promise<void> {
@@ -64,6 +65,18 @@ export class Hands {
 
   async goTo(step: string): Promise<void> {
     await this.pressNamed('link', step);
+  }
+
+  /** Looks again when what was found is drawn anew at that very moment, as a person would. */
+  private async pressFound(find: () => Promise<ElementHandle<Element> | null>): Promise<void> {
+    for (let tries = 1; ; tries++) {
+      try {
+        return await this.pressElement((await find()) as ElementHandle<Element>);
+      } catch (error) {
+        if (tries >= 5 || !/detached|not clickable|Protocol error/i.test(String(error))) throw error;
+        await new Promise((resolve) => setTimeout(resolve, 100));
+      }
+    }
   }
 
   private async pressElement(handle: ElementHandle<Element>): Promise<void> {

@@ -144,3 +144,19 @@ export async function startBrowser(): Promise<TestBrowser> {
     },
   };
 }
+
+/** The whole application with its demo, for one file of tests; a test may stop the server and put another in its place. */
+export function appUnderTest(): { server: RunningServer; readonly browser: TestBrowser; readonly database: TestDatabase } {
+  const app = {} as { server: RunningServer; browser: TestBrowser; database: TestDatabase };
+  beforeAll(async () => {
+    app.database = await makeDatabase();
+    app.server = await startServer(app.database.url);
+    app.browser = await startBrowser();
+  });
+  afterAll(async () => {
+    await app.browser.close();
+    await app.server.stop();
+    await app.database.drop();
+  });
+  return app;
+}

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { ask, lineFaults, planJob, questionNamed, QUESTIONS, readJobFile, type Checked, type Fault, type JobFile } from '@lintrel/core';
+import { ask, counted, lineFaults, planJob, questionNamed, QUESTIONS, readJobFile, type Checked, type Fault, type JobFile } from '@lintrel/core';
 
 const USAGE = `lintrel plan FILE               print the plan of a job file as JSON
 lintrel check FILE              check a job file
@@ -34,7 +34,9 @@ async function plan(path: string): Promise<number> {
 
 async function check(path: string): Promise<number> {
   const job = await soundJob(path);
-  return job.ok ? print(`${path}: sound, ${job.value.design.parts.length} parts, ${job.value.log.length} log entries`) : refuse(job.faults);
+  return job.ok
+    ? print(`${path}: sound, ${counted(job.value.design.parts.length, 'part')}, ${counted(job.value.log.length, 'log entry', 'log entries')}`)
+    : refuse(job.faults);
 }
 
 /** Reads a file and checks it, lines on their parts included. */

@@ -44,6 +44,9 @@ export const Rows = ({ children }: PropsWithChildren) => (
   </View>
 );
 
+/** What belongs to the chosen row, unfolded right below it. */
+export const Unfolded = ({ children }: PropsWithChildren) => <View style={styles.unfolded}>{children}</View>;
+
 /** A small square of paint. */
 export const Swatch = ({ colour: paint }: { colour: string }) => <View style={[styles.swatch, { backgroundColor: paint }]} />;
 
@@ -59,6 +62,7 @@ const styles = StyleSheet.create({
     borderLeftColor: 'transparent',
   },
   rule: { borderTopWidth: measure.hairline, borderTopColor: colour.hairline },
+  unfolded: { gap: space.small, padding: space.small, borderLeftWidth: 4, borderLeftColor: colour.calm, backgroundColor: colour.ground },
   chosen: { borderLeftColor: colour.calm, backgroundColor: colour.ground },
   middle: { flex: 1, gap: space.hair },
   swatch: { width: measure.swatch, height: measure.swatch, borderRadius: measure.corner, borderWidth: measure.hairline, borderColor: colour.quiet },

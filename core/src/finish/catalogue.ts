@@ -1,5 +1,5 @@
 import { TYPICAL } from '../tape';
-import type { Finish } from './finish';
+import { finishSchema, type Finish } from './finish';
 import type { PaintSystemKey } from './system';
 
 type TypicalFigures = Omit<Finish, 'id' | 'name' | 'colour' | 'system' | 'effect' | 'hidingUm' | 'basis'>;
@@ -125,6 +125,10 @@ export function typicalFigures(system: PaintSystemKey): TypicalFigures {
   };
 }
 
+/** Keys in the order of the schema, so that a finish is the same text wherever it was built. */
+const orderedFinish = (finish: Finish): Finish =>
+  Object.fromEntries(Object.keys(finishSchema.entries).map((key) => [key, finish[key as keyof Finish]])) as unknown as Finish;
+
 /** Builds a finish from its system's typical figures. */
 export function typicalFinish(id: string, name: string, system: PaintSystemKey, colour: string, hidingUm: number, effect: Finish['effect'] = 'solid'): Finish {
   const figures = typicalFigures(system);
@@ -156,57 +160,3 @@ export const SHIPPED_FINISHES: readonly Finish[] = [
   typicalFinish('filler-buff', 'Buff filler primer, two-part', 'filler-primer', '#c7bfa6', 80),
   typicalFinish('amber-varnish', 'Yacht varnish', 'varnish', '#b98a4a', 600, 'clear'),
 ];
-
-/** Keys in the order of the schema, so that a finish is the same text wherever it was built. */
-function orderedFinish(finish: Finish): Finish {
-  const {
-    id,
-    name,
-    colour,
-    system,
-    effect,
-    method,
-    flashMin,
-    recoat,
-    touchMin,
-    tapeSafeMin,
-    throughMin,
-    cureH,
-    wetLimitMin,
-    coatUm,
-    solids,
-    referenceBuildUm,
-    activationKj,
-    school,
-    hidingUm,
-    coats,
-    mixRatio,
-    potLifeMin,
-    basis,
-  } = finish;
-  return {
-    id,
-    name,
-    colour,
-    system,
-    effect,
-    method,
-    flashMin,
-    recoat,
-    touchMin,
-    tapeSafeMin,
-    throughMin,
-    cureH,
-    wetLimitMin,
-    coatUm,
-    solids,
-    referenceBuildUm,
-    activationKj,
-    school,
-    hidingUm,
-    coats,
-    mixRatio,
-    potLifeMin,
-    basis,
-  };
-}

@@ -1,12 +1,13 @@
-import { giveFinish } from '@lintrel/core';
+import { giveFinish, type AreaPlan } from '@lintrel/core';
 import { useState } from 'react';
+import { View } from 'react-native';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
 import { usePart } from '@/job/PartChoice';
 import { StepLayout } from '@/job/StepLayout';
 import { Notice } from '@/ui/Notice';
-import { Row, Rows, Swatch } from '@/ui/Row';
+import { Row, Rows, Swatch, Unfolded } from '@/ui/Row';
 import { Sheet } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { KEEP } from '@/words';
@@ -38,17 +39,19 @@ export default function AreasScreen() {
         <Heading>{area ? `${area.code}: choose its finish` : 'Tap an area, then its finish'}</Heading>
         <Rows>
           {part.areas.map((one) => (
-            <Row
-              key={one.code}
-              label={`Area ${one.code}, ${one.chosen ? nameOf(one.finish) : 'not chosen'}`}
-              chosen={one.code === chosen}
-              onPress={() => setChosen(one.code)}
-              before={<Swatch colour={one.colour} />}
-              testID="area"
-            >
-              <Body>{`${one.code}  ${one.chosen ? nameOf(one.finish) : 'not chosen yet: kept as it is'}`}</Body>
-              <Small>{`${one.sizeM2.toFixed(one.sizeM2 < 0.1 ? 4 : 2)} m² · ${(one.perimeterMm / 1000).toFixed(2)} m round`}</Small>
-            </Row>
+            <View key={one.code} ref={one.code === chosen ? intoSight : undefined}>
+              <Row
+                label={`Area ${one.code}, ${one.chosen ? nameOf(one.finish) : 'not chosen'}`}
+                chosen={one.code === chosen}
+                onPress={() => setChosen(one.code === chosen ? null : one.code)}
+                before={<Swatch colour={one.colour} />}
+                testID="area"
+              >
+                <Body>{`${one.code}  ${one.chosen ? nameOf(one.finish) : 'not chosen yet: kept as it is'}`}</Body>
+                <Small>{`${one.sizeM2.toFixed(one.sizeM2 < 0.1 ? 4 : 2)} m² · ${(one.perimeterMm / 1000).toFixed(2)} m round`}</Small>
+              </Row>
+              {one.code === chosen ? <FinishChoice area={one} present={part.present} onGive={give} /> : null}
+            </View>
           ))}
         </Rows>
       </Sheet>
@@ -57,29 +60,36 @@ export default function AreasScreen() {
         .map(({ level, text }) => (
           <Notice key={text} level={level} text={text} />
         ))}
-      {area ? (
-        <Sheet>
-          <Heading>{`Finish of ${area.code}`}</Heading>
-          <Rows>
-            <Row label={KEEP} chosen={area.chosen && area.finish === null} onPress={() => give(null)} before={<Swatch colour={part.present} />}>
-              <Body>{KEEP}</Body>
-            </Row>
-            {shelf.finishes.map((finish) => (
-              <Row
-                key={finish.id}
-                label={finish.name}
-                chosen={area.finish === finish.id}
-                onPress={() => give(finish.id)}
-                before={<Swatch colour={finish.colour} />}
-                testID={`finish-${finish.id}`}
-              >
-                <Body>{finish.name}</Body>
-              </Row>
-            ))}
-          </Rows>
-        </Sheet>
-      ) : null}
       {part.lines.length === 0 ? <Missing need="line" /> : null}
     </StepLayout>
+  );
+}
+
+/** An area tapped on the drawing comes into sight in the list, with its finishes below it. */
+const intoSight = (row: unknown) => (row as HTMLElement | null)?.scrollIntoView?.({ block: 'start' });
+
+/** The finishes an area may get, right below it. */
+function FinishChoice({ area, present, onGive }: { area: AreaPlan; present: string; onGive: (finish: string | null) => void }) {
+  const { shelf } = useJob();
+  return (
+    <Unfolded>
+      <Rows>
+        <Row label={KEEP} chosen={area.chosen && area.finish === null} onPress={() => onGive(null)} before={<Swatch colour={present} />}>
+          <Body>{KEEP}</Body>
+        </Row>
+        {shelf.finishes.map((finish) => (
+          <Row
+            key={finish.id}
+            label={finish.name}
+            chosen={area.finish === finish.id}
+            onPress={() => onGive(finish.id)}
+            before={<Swatch colour={finish.colour} />}
+            testID={`finish-${finish.id}`}
+          >
+            <Body>{finish.name}</Body>
+          </Row>
+        ))}
+      </Rows>
+    </Unfolded>
   );
 }

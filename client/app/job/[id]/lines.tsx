@@ -1,6 +1,7 @@
 import { showLength } from '@lintrel/core';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
+import { View } from 'react-native';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { useFits } from '@/job/fits';
 import { useJob } from '@/job/JobContext';
@@ -10,7 +11,7 @@ import { usePart } from '@/job/PartChoice';
 import { StepLayout } from '@/job/StepLayout';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
-import { Row, Rows } from '@/ui/Row';
+import { Row, Rows, Unfolded } from '@/ui/Row';
 import { Sheet } from '@/ui/Screen';
 import { Body, Small } from '@/ui/Words';
 
@@ -45,17 +46,19 @@ export default function LinesScreen() {
       <Sheet>
         <Rows>
           {part.lines.map((line) => (
-            <Row key={line.id} label={`${line.code} ${line.name}`} chosen={line.id === chosen} onPress={() => toggle(line.id)} testID="line">
-              <Body>{`${line.code}  ${line.name}`}</Body>
-              <Small>{`${line.kind} · ${showLength(line.lengthMm, design.unit)}${line.tightest ? ` · tightest radius ${showLength(line.tightest.radiusMm, design.unit)}` : ''}`}</Small>
-              {line.fault ? <Small tone="accent">{`This line ${line.fault}`}</Small> : null}
+            <View key={line.id}>
+              <Row label={`${line.code} ${line.name}`} chosen={line.id === chosen} onPress={() => toggle(line.id)} testID="line">
+                <Body>{`${line.code}  ${line.name}`}</Body>
+                <Small>{`${line.kind} · ${showLength(line.lengthMm, design.unit)}${line.tightest ? ` · tightest radius ${showLength(line.tightest.radiusMm, design.unit)}` : ''}`}</Small>
+                {line.fault ? <Small tone="accent">{`This line ${line.fault}`}</Small> : null}
+              </Row>
               {line.id === chosen ? (
-                <>
+                <Unfolded>
                   <LineFacts line={line} fits={fits} unit={design.unit} />
                   <Action label="Change the measurements" icon="pencil-outline" onPress={() => router.push(`/job/${id}/line/${part.id}/${line.id}` as Href)} />
-                </>
+                </Unfolded>
               ) : null}
-            </Row>
+            </View>
           ))}
         </Rows>
       </Sheet>
