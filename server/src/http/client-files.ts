@@ -1,9 +1,12 @@
 import { existsSync } from 'node:fs';
-import { extname, join } from 'node:path';
+import { join } from 'node:path';
 import express, { Router } from 'express';
 import { notFound } from './errors';
 
 const YEAR_S = 31_536_000;
+
+/** A path that ends like a file name; a tape called V1.5 is a screen. */
+const NAMES_A_FILE = /\.[A-Za-z][A-Za-z0-9]*$/;
 
 /**
  * Serves the exported client: hashed files for a year, the page itself always fresh, and the page for every deep link.
@@ -17,7 +20,7 @@ export function clientFiles(folder: string): Router {
   routes.use(express.static(folder, { index: false, maxAge: 0 }));
   routes.get('/{*path}', (request, response, next) => {
     const page = join(folder, 'index.html');
-    if (extname(request.path) || !existsSync(page)) return next(notFound(`file ${request.path}`.slice(0, 200)));
+    if (NAMES_A_FILE.test(request.path) || !existsSync(page)) return next(notFound(`file ${request.path}`.slice(0, 200)));
     response.set('Cache-Control', 'no-cache').sendFile(page);
   });
   return routes;

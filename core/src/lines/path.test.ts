@@ -1,0 +1,62 @@
+import { inflections, parallelPath, pathLength, piecesInside, pieceOf, pointAt, runOn, straightPath, sweepPath, tightestBend, type Path } from '.';
+
+const at = (x: number, y: number) => ({ x, y });
+const line = straightPath(at(0, 50), at(100, 50)) as Path;
+const SQUARE = [at(0, 0), at(100, 0), at(100, 100), at(0, 100)];
+/** Two towers with a gap between them above y = 20. */
+const TOWERS = [at(0, 0), at(100, 0), at(100, 100), at(70, 100), at(70, 20), at(30, 20), at(30, 100), at(0, 100)];
+const whole = (path: Path) => ({ from: 0, to: pathLength(path) });
+const spans = (pieces: readonly Path[]) => pieces.map((piece) => [Math.round(piece[0].at), Math.round(piece[piece.length - 1].at)]);
+
+describe('places along a path', () => {
+  it('lie between their neighbours, and at the ends beyond them', () => {
+    expect(pointAt(line, 25)).toMatchObject({ x: 25, y: 50, at: 25 });
+    expect([pointAt(line, -5).x, pointAt(line, 500).x]).toEqual([0, 100]);
+  });
+  it('bound a piece', () => {
+    expect(spans([pieceOf(line, 20, 60) as Path])).toEqual([[20, 60]]);
+    expect(spans([pieceOf(line, -20, 600) as Path])).toEqual([[0, 100]]);
+    expect(pieceOf(line, 60, 60.0005)).toBeNull();
+    expect(pieceOf(line, 200, 300)).toBeNull();
+  });
+  it('have no tightest bend and no change of bend on a straight', () => expect([tightestBend(line), inflections(line)]).toEqual([null, []]));
+  it('change their bend once in an S and twice in a wave', () => {
+    expect(inflections(sweepPath([at(0, 0), at(100, 60), at(200, -60), at(300, 0)]) as Path)).toHaveLength(1);
+    expect(inflections(sweepPath([at(0, 0), at(100, 60), at(200, -60), at(300, 60), at(400, 0)]) as Path)).toHaveLength(2);
+  });
+});
+
+describe('pieces on the part', () => {
+  it('are cut at the outline', () => {
+    const long = straightPath(at(-40, 50), at(160, 50)) as Path;
+    expect(spans(piecesInside(long, SQUARE, whole(long)))).toEqual([[40, 140]]);
+  });
+  it('are two where the line leaves the part and comes back', () =>
+    expect(spans(piecesInside(line, TOWERS, whole(line)))).toEqual([
+      [0, 30],
+      [70, 100],
+    ]));
+  it('are none beside the part', () => {
+    const off = straightPath(at(0, 150), at(100, 150)) as Path;
+    expect(piecesInside(off, SQUARE, whole(off))).toEqual([]);
+  });
+  it('end at the first edge when a line runs on', () => {
+    const short = runOn(straightPath(at(5, 50), at(20, 50)) as Path, TOWERS);
+    expect(piecesInside(short.path, TOWERS, short).map((piece) => Math.round(pathLength(piece)))).toEqual([30]);
+  });
+});
+
+describe('running on', () => {
+  it('goes straight from both ends and keeps the bend in between', () => {
+    const sweep = sweepPath([at(20, 50), at(50, 60), at(80, 50)]) as Path;
+    const longer = runOn(sweep, SQUARE);
+    expect(longer.to - longer.from).toBeCloseTo(pathLength(sweep), 6);
+    expect(longer.path[0].curvature).toBe(0);
+    expect(tightestBend(longer.path)?.radiusMm).toBeCloseTo(tightestBend(sweep)?.radiusMm ?? 0, 9);
+  });
+});
+
+it('a parallel to the left and one to the right lie on either side', () => {
+  expect((parallelPath(line, 10) as Path)[0].y).toBe(60);
+  expect((parallelPath(line, -10) as Path)[0].y).toBe(40);
+});

@@ -1,0 +1,120 @@
+import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
+import type { TrimLine } from '../lines';
+import { planJob } from '.';
+
+const straight = (id: string, above: number): TrimLine => ({
+  kind: 'straight',
+  id,
+  name: id,
+  runOn: true,
+  datum: 'base',
+  from: { along: 0, above },
+  to: { along: 900, above },
+});
+const part = (lines: TrimLine[]): Part => ({
+  id: 'door',
+  name: 'Door',
+  count: 1,
+  substrate: 'wood',
+  present: { system: 'varnish', colour: '#b98a4a', ageH: 900 },
+  surface: { kind: 'flat', outline: { kind: 'rectangle', width: 900, height: 400 } },
+  datums: [{ id: 'base', name: 'Base', at: [0, 0], angleDeg: 0 }],
+  lines,
+});
+const design = (lines: TrimLine[], areas: [number, string | null][], over: Partial<Design> = {}): Design => ({
+  ...emptyDesign('Advice', 'boat'),
+  parts: [part(lines)],
+  scheme: { areas: areas.map(([y, finish]) => ({ part: 'door', seed: [450, y], finish })) },
+  ...over,
+});
+const advice = (of: Design, shelf = SHIPPED_SHELF) => planJob(of, shelf).advice.map(({ level, text }) => `${level}: ${text}`);
+
+it('says nothing where all is well', () =>
+  expect(
+    advice(
+      design(
+        [straight('a', 200)],
+        [
+          [100, 'cream-two-part'],
+          [300, null],
+        ],
+      ),
+    ),
+  ).toEqual([]));
+it('names the areas nobody chose, once one is chosen', () => {
+  expect(advice(design([straight('a', 200)], [[100, 'cream-two-part']]))).toEqual([expect.stringMatching(/^note: A1: no finish chosen/)]);
+  expect(advice(design([straight('a', 200)], []))).toEqual([]);
+});
+it('asks which of two finishes an area shall get', () => {
+  expect(
+    advice(
+      design(
+        [],
+        [
+          [100, 'cream-two-part'],
+          [300, null],
+        ],
+      ),
+    ),
+  ).toEqual([expect.stringMatching(/^stop: A1 is asked to be Cream, two-part and kept as it is/)]);
+});
+it('points out a sliver', () => expect(advice(design([straight('a', 200), straight('b', 200.3)], [])).join()).toMatch(/caution: A2 is a sliver/));
+it('says when a colour will not hide', () => {
+  const thin = { ...SHIPPED_SHELF, finishes: SHIPPED_SHELF.finishes.map((finish) => (finish.id === 'cream-two-part' ? { ...finish, coatUm: 0.5 } : finish)) };
+  expect(advice(design([], [[100, 'cream-two-part']]), thin).join()).toMatch(/caution: Stage 1: Cream, two-part does not hide what is on it now even in 20/);
+});
+it('says when the wanted school has no window', () => {
+  const rubber = design(
+    [straight('a', 200)],
+    [
+      [100, 'rubber-black'],
+      [300, null],
+    ],
+    { choices: { order: null, school: 'dry' } },
+  );
+  const [stage] = planJob(rubber, SHIPPED_SHELF).stages;
+  expect(stage.school).toBe('wet');
+  expect(stage.windows).toMatchObject({ touch: null, dry: null });
+});
+it('says when the shelf has no tape for an edge', () => {
+  const bare = { ...SHIPPED_SHELF, tapes: SHIPPED_SHELF.tapes.filter(({ edge }) => edge === 'soft') };
+  expect(
+    advice(
+      design(
+        [straight('a', 200)],
+        [
+          [100, 'cream-two-part'],
+          [300, null],
+        ],
+      ),
+      bare,
+    ).join(),
+  ).toMatch(/no tape on the shelf/);
+});
+it('brushed paint brings no caution about spray, and oil paint none about hardener', () => {
+  expect(planJob(design([], [[100, 'ivory-brush']]), SHIPPED_SHELF).safety).toEqual([]);
+  expect(planJob(design([], [[100, 'tomato-can']]), SHIPPED_SHELF).safety).toEqual([expect.stringMatching(/vapour/)]);
+});
+it('waits before tape goes on fresh colour, and says for what', () => {
+  const plan = planJob(
+    design(
+      [straight('a', 200)],
+      [
+        [100, 'signal-base'],
+        [300, 'slate-base-water'],
+      ],
+    ),
+    SHIPPED_SHELF,
+  );
+  const waits = plan.steps.flatMap(({ windows }) => windows).filter(({ what }) => what === 'the colour takes tape');
+  const covered = plan.stages[1].runs.length > 0;
+  expect(waits.length > 0).toBe(covered);
+  for (const { fromMin } of waits) expect(fromMin).toBeGreaterThan(0);
+});
+it('bounds the next coat by the recoat window of the finish', () => {
+  const plan = planJob(design([], [[100, 'marigold-can']]), SHIPPED_SHELF);
+  const second = plan.steps.find(({ id }) => id === 's1-coat-2');
+  expect(second?.windows[0]).toMatchObject({ after: 's1-coat-1', what: 'next coat' });
+  const { fromMin, toMin } = second?.windows[0] ?? { fromMin: 0, toMin: 0 };
+  expect((toMin ?? 0) / fromMin).toBeCloseTo(60 / 12, 3);
+});
