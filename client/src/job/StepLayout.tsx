@@ -12,7 +12,7 @@ interface StepLayoutProps {
   /** The part, large; left out where a step has nothing to draw. */
   readonly drawing?: ReactNode;
   /** The part that is drawn: on a phone the drawing is as high as it needs. */
-  readonly part?: PartPlan | null;
+  readonly part?: Pick<PartPlan, 'ring'> | null;
   /** The one main action, at the thumb. */
   readonly action?: ReactNode;
 }

@@ -5,7 +5,7 @@ import Coordinate from 'jsts/org/locationtech/jts/geom/Coordinate.js';
 import UnaryUnionOp from 'jsts/org/locationtech/jts/operation/union/UnaryUnionOp.js';
 import Polygonizer from 'jsts/org/locationtech/jts/operation/polygonize/Polygonizer.js';
 import { resolveLines, type TrimLine } from '../lines';
-import { insideRing, ringArea, type Point } from '../surface';
+import { distanceToSegment, insideRing, ringArea, type Point } from '../surface';
 import { areaAt, arrange, carriedChoices, chosenFinishes } from '.';
 
 const at = (x: number, y: number): Point => ({ x, y });
@@ -128,8 +128,13 @@ describe('any arrangement', () => {
   it('agrees with a geometry library on how many areas there are and how large', () => {
     fc.assert(
       fc.property(anyLines, (lines) => {
+        // The library does not close an end that rounding has left a micrometre beside a line; ours does, as tested above.
+        fc.pre(!endsBesideALine(lines));
         const ours = sizes(lines).filter((size) => size > 5);
-        const theirs = oracleSizes(lines).filter((size) => size > 5);
+        const all = oracleSizes(lines);
+        // Without snapping the library now and then loses an area; then it is no measure.
+        fc.pre(Math.abs(all.reduce((sum, size) => sum + size, 0) - 1_000_000) < 50);
+        const theirs = all.filter((size) => size > 5);
         return ours.length === theirs.length && ours.every((size, index) => Math.abs(size - theirs[index]) <= 6);
       }),
       { numRuns: 60 },
@@ -168,6 +173,13 @@ function meetingPlaces(ends: readonly { left: number; right: number }[]): { meet
     }),
   );
   return { meetings: places.map(({ lines }) => lines.size), clear };
+}
+
+/** True where an end all but touches the middle of another line, or two lines run on top of each other. */
+function endsBesideALine(lines: TrimLine[]): boolean {
+  const pieces = resolveLines(lines, { ring: SQUARE, datums }).flatMap((line) => line.pieces);
+  const near = (place: Point, piece: readonly Point[]) => piece.some((point, index) => index > 0 && distanceToSegment(place, piece[index - 1], point) < 0.01);
+  return pieces.some((piece, i) => [piece[0], piece[piece.length - 1]].some((end) => pieces.some((other, j) => j !== i && near(end, other))));
 }
 
 /** Sizes by a general library: node everything by union, then polygonize, then keep what lies in the part. */

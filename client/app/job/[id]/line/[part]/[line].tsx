@@ -1,4 +1,4 @@
-import type { Design, LineKind } from '@lintrel/core';
+import { outlineRing, type Design, type LineKind } from '@lintrel/core';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { useFieldArray, useForm } from 'react-hook-form';
@@ -68,6 +68,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   const draft = useDraft(withLine(design, partId, ownId, v.safeParse(schema, fields)), design);
   const { plan } = usePlan(draft, shelf);
   const drawn = plan?.parts.find((one) => one.id === partId);
+  const ring = outlineRing(part.surface.outline).map(({ x, y }): [number, number] => [x, y]);
   const preview = drawn?.lines.find((one) => one.id === ownId);
   const leave = () => router.replace(`/job/${id}/lines` as Href);
   const submit = handleSubmit(async (values) => {
@@ -90,8 +91,9 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   const followers = part.lines.filter((one) => one.kind === 'parallel' && one.of === ownId);
   return (
     <StepLayout
-      part={drawn}
-      drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" chosenLine={ownId} /> : undefined}
+      part={{ ring }}
+      // Always something there: were the drawing added later, the fields would be made anew under the hands that type.
+      drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" chosenLine={ownId} /> : <View style={styles.blank} />}
       action={<Action rank="main" label={line ? 'Keep this line' : 'Add this line'} onPress={() => void submit()} testID="submit" />}
     >
       <Sheet>
@@ -190,6 +192,7 @@ function useDraft(draft: Design | null, fallback: Design): Design {
 }
 
 const styles = StyleSheet.create({
+  blank: { flex: 1 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
   remove: { width: measure.target, height: measure.target, margin: 0 },
   switch: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.target },
