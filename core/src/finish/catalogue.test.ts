@@ -31,7 +31,7 @@ it.each([
   ['two-part', 15, 180, 720, 960, 25, 50, 55],
   ['air-acrylic', 4, 10, 90, 120, 5, 10, 40],
   ['can-enamel', 12, 45, 1440, 1440, 15, 30, 45],
-] as const)('%s has the figures of the handbook', (system, flashMin, touchMin, tapeSafeMin, throughMin, coatUm, referenceBuildUm, activationKj) => {
+] as const)('%s ships with the usual figures', (system, flashMin, touchMin, tapeSafeMin, throughMin, coatUm, referenceBuildUm, activationKj) => {
   expect(typicalFigures(system)).toMatchObject({ flashMin, touchMin, tapeSafeMin, throughMin, coatUm, referenceBuildUm, activationKj });
 });
 

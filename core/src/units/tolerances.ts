@@ -4,13 +4,13 @@ export const TOLERANCE = {
   flatten: 0.05,
   /** The arrangement is computed on this grid: 1 µm, far below any tape, exact in doubles up to 47 m. */
   grid: 0.001,
-  /** An end nearer than this to a line or edge was meant to touch it (handbook: 0.01 mm is a gap). */
+  /** An end nearer than this to a line or edge was meant to touch it; a hundredth of a millimetre is a gap. */
   snap: 0.005,
   /** Areas narrower than this are reported as slivers: no tape or hand keeps such an edge. */
   sliverWidth: 0.5,
   /** A strip counts as one tape wide within this: the cutting tolerance of slit rolls. */
   tapeWidth: 0.1,
-  /** A change of direction above this is a corner, not a bend (handbook, computation 1). Degrees. */
+  /** A change of direction above this is a corner, not a bend. Degrees. */
   cornerDeg: 3,
   /** Curvature is sampled at least this often along a line, as a share of its length. */
   curvatureShare: 1 / 200,
