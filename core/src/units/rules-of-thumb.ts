@@ -51,8 +51,6 @@ export const RULE_OF_THUMB = {
   hidingTolerance: 2,
   /** More coats than this are not a plan. */
   mostCoats: 20,
-  /** Films thicker than this may be scored before a dry pull, on substrates that stand it. Micrometres. */
-  scoreAboveUm: 60,
 } as const;
 
 /** True from the scale on at which model figures for pieces and tails apply. */

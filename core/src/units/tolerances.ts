@@ -10,8 +10,6 @@ export const TOLERANCE = {
   sliverWidth: 0.5,
   /** A strip counts as one tape wide within this: the cutting tolerance of slit rolls. */
   tapeWidth: 0.1,
-  /** A change of direction above this is a corner, not a bend. Degrees. */
-  cornerDeg: 3,
   /** Curvature is sampled at least this often along a line, as a share of its length. */
   curvatureShare: 1 / 200,
 } as const;
