@@ -7,8 +7,8 @@ const node = (name, roots, extra = {}) => ({
   roots,
   testMatch: ['**/*.test.ts'],
   transform: { '^.+\\.[mc]?[tj]sx?$': swc },
-  transformIgnorePatterns: ['/node_modules/(?!(culori|valibot|@valibot|jsts)/)'],
-  moduleNameMapper: { '^@lintrel/core$': '<rootDir>/core/src/index.ts' },
+  transformIgnorePatterns: ['/node_modules/(?!(culori|valibot|@valibot|jsts|clipper2-ts)/)'],
+  moduleNameMapper: { '^@lintrel/core$': '<rootDir>/core/src/index.ts', '^@lintrel/core/files$': '<rootDir>/core/src/files/index.ts' },
   ...extra,
 });
 
@@ -22,7 +22,7 @@ export default {
       rootDir: 'client',
       testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
-      transformIgnorePatterns: ['/node_modules/(?!(react-native|@react-native|expo|@expo|culori|valibot|@valibot))'],
+      transformIgnorePatterns: ['/node_modules/(?!(react-native|@react-native|expo|@expo|culori|valibot|@valibot|clipper2-ts))'],
     },
     node('browser', ['<rootDir>/e2e']),
   ],

@@ -5,6 +5,7 @@ import { colour, size, space } from '@/theme/theme';
 import { Sheet } from '@/ui/Screen';
 import { Body, Figure, Title } from '@/ui/Words';
 import { AnswerPicture } from './AnswerPicture';
+import { AnswerSketch } from './AnswerSketch';
 
 const TONES = {
   good: { icon: 'check-circle-outline', colour: colour.calm },
@@ -27,7 +28,7 @@ export function AnswerSheet({ question, answer }: { question: Question; answer: 
         <MaterialCommunityIcons aria-hidden name={TONES[tone].icon} size={size.title} color={TONES[tone].colour} />
         <Title style={styles.headline}>{headline}</Title>
       </View>
-      <AnswerPicture name={question.name} answer={answer.value} />
+      {question.sketch ? <AnswerSketch sketch={question.sketch(answer.value)} /> : <AnswerPicture name={question.name} answer={answer.value} />}
       <View style={styles.figures}>
         {rows.map(({ label, value }) => (
           <Figure key={label} label={label} value={value} />

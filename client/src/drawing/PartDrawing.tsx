@@ -1,9 +1,9 @@
-import type { AreaPlan, LinePlan, PartPlan, Run } from '@lintrel/core';
-import { useId } from 'react';
-import { Defs, G, Path, Pattern, Polygon, Text } from 'react-native-svg';
+import type { AreaPlan, FeaturePlan, LinePlan, PartPlan, Run } from '@lintrel/core';
+import { memo, useId, type ReactNode } from 'react';
+import { Circle, Defs, G, Path, Pattern, Polygon, Text } from 'react-native-svg';
 import { colour, font } from '@/theme/theme';
 import { areaPath, boxRound, openPath, placeOfCode, ringPath, stripAlong } from './path';
-import { Sheet } from './Sheet';
+import { Sheet, type SheetDrag, type SheetHandle } from './Sheet';
 
 export interface DrawnArea {
   readonly code: string;
@@ -12,11 +12,12 @@ export interface DrawnArea {
   readonly covered?: boolean;
 }
 
-interface PartDrawingProps {
+interface PartPictureProps {
   readonly part: PartPlan;
   /** Colours of the areas; those not named show what is on the part now. */
   readonly areas: readonly DrawnArea[];
   readonly chosenArea?: string | null;
+  /** A line of the list, with all its strokes. */
   readonly chosenLine?: string | null;
   /** Runs of tape to draw along their lines; the chosen one stronger. */
   readonly runs?: readonly Run[];
@@ -24,20 +25,28 @@ interface PartDrawingProps {
   readonly onArea?: (code: string) => void;
   readonly onLine?: (id: string) => void;
   readonly codes?: 'areas' | 'lines' | 'none';
+  /** Datums and features are shown where lines are set out. */
+  readonly help?: boolean;
+}
+
+interface PartDrawingProps extends PartPictureProps {
+  readonly overlay?: (mmPerDp: number) => ReactNode;
+  readonly handles?: readonly SheetHandle[];
+  readonly onDrag?: (drag: SheetDrag) => void;
 }
 
 /** A part in true proportions: areas in their paint, lines in ink, tapes along them. */
-export function PartDrawing(props: PartDrawingProps) {
+export function PartDrawing({ overlay, handles, onDrag, ...props }: PartDrawingProps) {
   const { part } = props;
   return (
-    <Sheet box={boxRound(part.ring)} label={`Drawing of ${part.name}`}>
+    <Sheet box={boxRound(part.ring)} label={`Drawing of ${part.name}`} overlay={overlay} handles={handles} onDrag={onDrag}>
       {(mmPerDp) => <PartPicture {...props} mmPerDp={mmPerDp} />}
     </Sheet>
   );
 }
 
-/** What is on the sheet, in millimetres; `mmPerDp` keeps strokes and codes the same on screen. */
-export function PartPicture({
+/** What is on the sheet, in millimetres; `mmPerDp` keeps strokes and codes the same on screen. Drawn anew only when it changed. */
+export const PartPicture = memo(function PartPicture({
   part,
   areas,
   chosenArea,
@@ -47,10 +56,12 @@ export function PartPicture({
   onArea,
   onLine,
   codes = 'none',
+  help = false,
   mmPerDp,
-}: PartDrawingProps & { mmPerDp: number }) {
+}: PartPictureProps & { mmPerDp: number }) {
   const hatch = `hatch${useId().replace(/[^A-Za-z0-9]/g, '')}`;
   const painted = new Map(areas.map((area) => [area.code, area]));
+  const lines = part.lines.filter(({ hidden, owner }) => !hidden || owner === chosenLine);
   return (
     <G>
       <Defs>
@@ -69,22 +80,72 @@ export function PartPicture({
           mmPerDp={mmPerDp}
         />
       ))}
-      <Path d={ringPath(part.ring)} fill="none" stroke={colour.ink} strokeWidth={1.5 * mmPerDp} />
+      <Rim part={part} mmPerDp={mmPerDp} />
+      {help ? part.datums.map(({ id, places }) => <Dashed key={id} places={places} pattern={[14, 4, 2, 4]} tone={colour.quiet} mmPerDp={mmPerDp} />) : null}
+      {help ? part.features.filter(({ kind }) => kind !== 'opening').map((feature) => <FeatureShape key={feature.id} feature={feature} mmPerDp={mmPerDp} />) : null}
       {runs.map((run) => (
         <RunShape key={`${run.part}${run.code}`} run={run} part={part} chosen={run.code === chosenRun} mmPerDp={mmPerDp} />
       ))}
-      {part.lines.map((line) => (
-        <LineShape key={line.id} line={line} chosen={line.id === chosenLine} onPress={onLine} mmPerDp={mmPerDp} />
+      {lines.map((line) => (
+        <LineShape key={line.id} line={line} chosen={line.owner === chosenLine} onPress={onLine} mmPerDp={mmPerDp} />
       ))}
       {codes === 'areas' ? part.areas.map((area) => <Code key={area.code} at={area.seed} text={area.code} mmPerDp={mmPerDp} />) : null}
       {codes === 'lines'
-        ? part.lines.flatMap((line, index) =>
+        ? firstStrokes(lines).flatMap((line, index) =>
             line.pieces[0] ? [<Code key={line.id} at={placeOfCode(line.pieces[0], index)} text={line.code} mmPerDp={mmPerDp} lift={9} />] : [],
           )
         : null}
-      {codes === 'lines' ? part.lines.flatMap((line) => (line.tightest ? [<WorstBend key={line.id} line={line} mmPerDp={mmPerDp} />] : [])) : null}
+      {codes === 'lines' ? lines.flatMap((line) => (line.tightest && line.kind !== 'text' ? [<WorstBend key={line.id} line={line} mmPerDp={mmPerDp} />] : [])) : null}
     </G>
   );
+});
+
+/** Of a line with many strokes only the first carries its code, short: L5 for L5a. */
+function firstStrokes(lines: readonly LinePlan[]): LinePlan[] {
+  const seen = new Set<string>();
+  return lines.flatMap((line) => {
+    if (seen.has(line.owner)) return [];
+    seen.add(line.owner);
+    return [line.id === line.owner ? line : { ...line, code: line.code.replace(/[a-z]+$/, '') }];
+  });
+}
+
+/** The outline; openings bare, folds and the seam of a round part dashed. */
+function Rim({ part, mmPerDp }: { part: PartPlan; mmPerDp: number }) {
+  return (
+    <G>
+      <Path d={ringPath(part.ring)} fill="none" stroke={colour.ink} strokeWidth={1.5 * mmPerDp} />
+      {part.openings.map((ring, index) => (
+        <Path key={index} d={ringPath(ring)} fill={colour.ground} stroke={colour.ink} strokeWidth={1.5 * mmPerDp} />
+      ))}
+      {part.folds.map((places, index) => (
+        <Dashed key={index} places={places} pattern={[8, 5]} tone={colour.ink} mmPerDp={mmPerDp} />
+      ))}
+      {part.seams.map((places, index) => (
+        <Dashed key={index} places={places} pattern={[4, 4]} tone={colour.sheet} mmPerDp={mmPerDp} />
+      ))}
+    </G>
+  );
+}
+
+const Dashed = ({ places, pattern, tone, mmPerDp }: { places: readonly (readonly [number, number])[]; pattern: readonly number[]; tone: string; mmPerDp: number }) => (
+  <Path d={openPath(places)} fill="none" stroke={tone} strokeWidth={1.25 * mmPerDp} strokeDasharray={pattern.map((dp) => dp * mmPerDp)} />
+);
+
+/** Rows as dots, creases as a double line, zones as a dotted rim. */
+function FeatureShape({ feature, mmPerDp }: { feature: FeaturePlan; mmPerDp: number }) {
+  const { kind, places, closed } = feature;
+  if (places.length < 2) return null;
+  const d = closed ? ringPath(places) : openPath(places);
+  if (kind === 'raised-row') return <Path d={d} fill="none" stroke={colour.quiet} strokeWidth={4 * mmPerDp} strokeLinecap="round" strokeDasharray={[0.1 * mmPerDp, 9 * mmPerDp]} />;
+  if (kind === 'crease')
+    return (
+      <G>
+        <Path d={d} fill="none" stroke={colour.quiet} strokeWidth={4 * mmPerDp} />
+        <Path d={d} fill="none" stroke={colour.sheet} strokeWidth={1.5 * mmPerDp} />
+      </G>
+    );
+  return <Path d={d} fill="none" stroke={kind === 'texture' ? colour.quiet : colour.caution} strokeWidth={2 * mmPerDp} strokeDasharray={[2 * mmPerDp, 4 * mmPerDp]} />;
 }
 
 function AreaShape({
@@ -119,7 +180,7 @@ function LineShape({ line, chosen, onPress, mmPerDp }: { line: LinePlan; chosen:
     <G>
       {chosen ? <Path d={d} fill="none" stroke={colour.sheet} strokeWidth={7 * mmPerDp} /> : null}
       <Path d={d} fill="none" stroke={colour.ink} strokeWidth={(chosen ? 3 : 1.25) * mmPerDp} />
-      {onPress ? <Path d={d} fill="none" stroke="transparent" strokeWidth={24 * mmPerDp} onPress={() => onPress(line.id)} /> : null}
+      {onPress ? <Path d={d} fill="none" stroke="transparent" strokeWidth={24 * mmPerDp} onPress={() => onPress(line.owner)} /> : null}
     </G>
   );
 }
@@ -151,6 +212,32 @@ function WorstBend({ line, mmPerDp }: { line: LinePlan; mmPerDp: number }) {
       stroke={colour.caution}
       strokeWidth={1.5 * mmPerDp}
     />
+  );
+}
+
+/** Marks along a line: filled at even steps, open in between. */
+export const Marks = ({ marks, mmPerDp }: { marks: readonly { readonly place: readonly [number, number]; readonly extra: boolean }[]; mmPerDp: number }) => (
+  <G>
+    {marks.map(({ place: [x, y], extra }, index) => (
+      <Circle key={index} cx={x} cy={y} r={3.5 * mmPerDp} fill={extra ? colour.sheet : colour.ink} stroke={colour.ink} strokeWidth={1.25 * mmPerDp} />
+    ))}
+  </G>
+);
+
+/** A comb of bends: the longer the tooth, the tighter the bend there. */
+export function Comb({ bends, mmPerDp }: { bends: readonly (readonly [number, number, number, number, number, number])[]; mmPerDp: number }) {
+  const tightest = Math.max(1e-9, ...bends.map(([, bend]) => Math.abs(bend)));
+  const longest = 44 * mmPerDp;
+  const tip = ([, bend, x, y, tx, ty]: (typeof bends)[number]): readonly [number, number] => {
+    // Teeth stand on the outside of the bend.
+    const length = (-bend / tightest) * longest;
+    return [x - ty * length, y + tx * length];
+  };
+  return (
+    <G>
+      <Path d={bends.map((one) => openPath([[one[2], one[3]], tip(one)])).join('')} stroke={colour.calm} strokeWidth={mmPerDp} />
+      {bends.length > 1 ? <Path d={openPath(bends.map(tip))} fill="none" stroke={colour.calm} strokeWidth={1.5 * mmPerDp} /> : null}
+    </G>
   );
 }
 

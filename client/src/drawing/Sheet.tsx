@@ -1,32 +1,52 @@
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { PanResponder, StyleSheet, View, type GestureResponderEvent, type LayoutChangeEvent } from 'react-native';
 import { IconButton } from 'react-native-paper';
-import Svg, { G } from 'react-native-svg';
+import Svg, { Circle, G } from 'react-native-svg';
 import { colour, measure, space } from '@/theme/theme';
-import { fitted, panned, zoomed, type Frame, type SheetBox, type View as Shown } from './view';
+import { fitted, grabbed, panned, placeAt, zoomed, type Frame, type SheetBox, type View as Shown } from './view';
+
+/** A point of the drawing that can be taken hold of. */
+export interface SheetHandle {
+  readonly key: string;
+  readonly place: readonly [number, number];
+}
+
+/** A handle being dragged: where the finger is, mm. */
+export interface SheetDrag {
+  readonly key: string;
+  readonly place: readonly [number, number];
+  readonly phase: 'move' | 'end';
+  readonly mmPerDp: number;
+}
 
 interface SheetProps {
   readonly box: SheetBox;
   readonly label: string;
   /** Draws in millimetres, y up; gets how many mm a dp is. */
   readonly children: (mmPerDp: number) => ReactNode;
+  /** Drawn on top: what changes while one drags. */
+  readonly overlay?: (mmPerDp: number) => ReactNode;
+  readonly handles?: readonly SheetHandle[];
+  readonly onDrag?: (drag: SheetDrag) => void;
 }
 
 const DOUBLE_TAP_MS = 300;
+const NO_HANDLES: readonly SheetHandle[] = [];
 
-/** A sheet one can move and zoom: drag, pinch or wheel; a double tap shows all of it. */
-export function Sheet({ box, label, children }: SheetProps) {
+/** A sheet one can move and zoom: drag, pinch or wheel; a double tap shows all of it. Handles are dragged under a magnifier. */
+export function Sheet({ box, label, children, overlay, handles = NO_HANDLES, onDrag }: SheetProps) {
   const [frame, setFrame] = useState<Frame | null>(null);
   const [moved, setMoved] = useState<Shown | null>(null);
+  const [finger, setFinger] = useState<readonly [number, number] | null>(null);
   const host = useRef<View>(null);
   const whole = frame && fitted(box, frame);
   const view = moved ?? whole;
   // Gestures read the newest values without being made anew at every move.
-  const now = useRef({ view, frame, whole });
-  now.current = { view, frame, whole };
+  const now = useRef<Current>({ view, frame, whole, handles, onDrag, corner: () => ({ left: 0, top: 0 }) });
+  now.current = { view, frame, whole, handles, onDrag, corner: () => cornerOf(host.current) };
   const boxKey = JSON.stringify(box);
   useEffect(() => setMoved(null), [boxKey]);
-  const responder = useMemo(() => gestures(() => now.current, setMoved), []);
+  const responder = useMemo(() => gestures(() => now.current, setMoved, setFinger), []);
   useWheel(host, () => now.current, setMoved);
   const layout = ({ nativeEvent }: LayoutChangeEvent) => setFrame({ width: nativeEvent.layout.width, height: nativeEvent.layout.height });
   const zoom = (factor: number) => view && frame && whole && setMoved(zoomed(view, factor, { x: frame.width / 2, y: frame.height / 2 }, frame, whole.mmPerDp));
@@ -34,10 +54,33 @@ export function Sheet({ box, label, children }: SheetProps) {
     <View ref={host} style={styles.host} onLayout={layout} {...responder.panHandlers}>
       {view && frame ? (
         <Svg width={frame.width} height={frame.height} aria-label={label} role="img">
-          <G transform={`translate(0 ${frame.height}) scale(${1 / view.mmPerDp} ${-1 / view.mmPerDp}) translate(${-view.x} ${-view.y})`}>
+          <G transform={transformOf(view, frame.height)}>
             {children(view.mmPerDp)}
+            {overlay?.(view.mmPerDp)}
+            {handles.map(({ key, place: [x, y] }) => (
+              <Circle
+                key={key}
+                cx={x}
+                cy={y}
+                r={9 * view.mmPerDp}
+                fill={colour.sheet}
+                stroke={colour.calm}
+                strokeWidth={3 * view.mmPerDp}
+                testID={`handle-${key}`}
+              />
+            ))}
           </G>
         </Svg>
+      ) : null}
+      {finger && view ? (
+        <Magnifier place={finger} mmPerDp={view.mmPerDp}>
+          {(mmPerDp) => (
+            <>
+              {children(mmPerDp)}
+              {overlay?.(mmPerDp)}
+            </>
+          )}
+        </Magnifier>
       ) : null}
       <View style={styles.buttons}>
         <IconButton icon="plus" accessibilityLabel="Closer" onPress={() => zoom(1.5)} style={styles.button} size={20} />
@@ -48,29 +91,79 @@ export function Sheet({ box, label, children }: SheetProps) {
   );
 }
 
+const transformOf = (view: Shown, height: number): string =>
+  `translate(0 ${height}) scale(${1 / view.mmPerDp} ${-1 / view.mmPerDp}) translate(${-view.x} ${-view.y})`;
+
+/** What lies under the finger, larger, where the finger does not hide it. */
+function Magnifier({ place, mmPerDp, children }: { place: readonly [number, number]; mmPerDp: number; children: (mmPerDp: number) => ReactNode }) {
+  const near = mmPerDp / measure.magnified;
+  const half = (measure.magnifier * near) / 2;
+  return (
+    <View style={styles.magnifier} pointerEvents="none" testID="magnifier">
+      <Svg width={measure.magnifier} height={measure.magnifier} aria-hidden>
+        <G transform={transformOf({ x: place[0] - half, y: place[1] - half, mmPerDp: near }, measure.magnifier)}>
+          {children(near)}
+          <Circle cx={place[0]} cy={place[1]} r={2 * near} fill={colour.accent} />
+        </G>
+      </Svg>
+    </View>
+  );
+}
+
 interface Current {
   readonly view: Shown | null;
   readonly frame: Frame | null;
   readonly whole: Shown | null;
+  readonly handles: readonly SheetHandle[];
+  readonly onDrag: SheetProps['onDrag'];
+  readonly corner: () => { readonly left: number; readonly top: number };
 }
 
-function gestures(current: () => Current, setMoved: (view: Shown | null) => void) {
+const cornerOf = (host: View | null): { left: number; top: number } =>
+  (host as unknown as HTMLElement | null)?.getBoundingClientRect?.() ?? { left: 0, top: 0 };
+
+function gestures(current: () => Current, setMoved: (view: Shown | null) => void, setFinger: (place: readonly [number, number] | null) => void) {
   let start: Shown | null = null;
   let startSpread = 0;
   let lastTap = 0;
+  let held: string | null = null;
+  const placeOf = (x: number, y: number): readonly [number, number] | null => {
+    const { view, frame, corner } = current();
+    const { left, top } = corner();
+    return view && frame ? placeAt(view, frame, { x: x - left, y: y - top }) : null;
+  };
+  const drag = (x: number, y: number, phase: SheetDrag['phase']) => {
+    const place = placeOf(x, y);
+    const { view, onDrag } = current();
+    if (held === null || !place || !view) return;
+    setFinger(phase === 'end' ? null : place);
+    onDrag?.({ key: held, place, phase, mmPerDp: view.mmPerDp });
+  };
   return PanResponder.create({
     onStartShouldSetPanResponder: () => false,
     onMoveShouldSetPanResponder: (event, { dx, dy }) => event.nativeEvent.touches.length > 1 || Math.hypot(dx, dy) > 6,
-    onPanResponderGrant: (event) => {
-      start = current().view;
+    onPanResponderGrant: (event, { x0, y0 }) => {
+      const { view, handles, onDrag } = current();
+      start = view;
       startSpread = spreadOf(event);
+      const place = placeOf(x0, y0);
+      held = view && place && onDrag && startSpread === 0 ? grabbed(handles, place, view.mmPerDp) : null;
     },
-    onPanResponderMove: (event, { dx, dy }) => {
+    onPanResponderMove: (event, { dx, dy, moveX, moveY }) => {
+      if (held !== null) return drag(moveX, moveY, 'move');
       const { frame, whole } = current();
       if (!start || !frame || !whole) return;
       const spread = spreadOf(event);
       if (spread > 0 && startSpread > 0) setMoved(zoomed(start, spread / startSpread, { x: frame.width / 2, y: frame.height / 2 }, frame, whole.mmPerDp));
       else if (startSpread === 0) setMoved(panned(start, dx, dy));
+    },
+    onPanResponderRelease: (_event, { moveX, moveY }) => {
+      drag(moveX, moveY, 'end');
+      held = null;
+    },
+    onPanResponderTerminate: () => {
+      held = null;
+      setFinger(null);
     },
     onStartShouldSetPanResponderCapture: ({ nativeEvent }) => {
       if (nativeEvent.timestamp - lastTap < DOUBLE_TAP_MS && nativeEvent.touches.length <= 1) setMoved(null);
@@ -108,4 +201,16 @@ const styles = StyleSheet.create({
   host: { flex: 1, backgroundColor: colour.sheet, overflow: 'hidden', userSelect: 'none' },
   buttons: { position: 'absolute', right: space.tight, bottom: space.tight, flexDirection: 'row' },
   button: { width: measure.target, height: measure.target, margin: 0, backgroundColor: colour.sheet },
+  magnifier: {
+    position: 'absolute',
+    left: space.small,
+    top: space.small,
+    width: measure.magnifier,
+    height: measure.magnifier,
+    borderRadius: measure.corner,
+    borderWidth: 2,
+    borderColor: colour.ink,
+    backgroundColor: colour.sheet,
+    overflow: 'hidden',
+  },
 });

@@ -1,5 +1,5 @@
 import { boxRound, placeOfCode, stripAlong } from './path';
-import { fitted, fittedStill, heightFor, panned, zoomed } from './view';
+import { fitted, fittedStill, grabbed, heightFor, panned, placeAt, zoomed } from './view';
 
 const BOX = { minX: 0, minY: 0, maxX: 4200, maxY: 1500 };
 const FRAME = { width: 390, height: 240 };
@@ -36,10 +36,10 @@ it('keeps the place under the finger where it is when zooming, and follows a dra
 });
 
 it('draws a tape beside its line, between two distances', () => {
-  const line: [number, number][] = [
-    [0, 0],
-    [100, 0],
-    [100, 100],
+  const line: [number, number, number][] = [
+    [0, 0, 0],
+    [100, 0, 100],
+    [100, 100, 200],
   ];
   expect(stripAlong(line, 20, 80, 3)).toEqual([
     [20, 3],
@@ -53,4 +53,16 @@ it('draws a tape beside its line, between two distances', () => {
   expect(stripAlong(line, 300, 400, 0)).toEqual([]);
   expect(boxRound(line)).toEqual({ minX: 0, minY: 0, maxX: 100, maxY: 100 });
   expect(placeOfCode(line, 1)).toEqual([100, 0]);
+});
+
+it('takes hold of the nearest handle, if a finger is near enough', () => {
+  const view = fitted(BOX, FRAME);
+  const handles = [
+    { key: 'from', place: [100, 100] as const },
+    { key: 'to', place: [900, 100] as const },
+  ];
+  expect(grabbed(handles, [100 + 20 * view.mmPerDp, 100], view.mmPerDp)).toBe('from');
+  expect(grabbed(handles, [500, 700], view.mmPerDp)).toBeNull();
+  const { x, y } = onScreen(view, 900, 100);
+  expect(placeAt(view, FRAME, { x, y })).toEqual([expect.closeTo(900, 6), expect.closeTo(100, 6)]);
 });

@@ -57,3 +57,19 @@ export function zoomed(view: View, factor: number, at: { x: number; y: number },
   const held = { x: view.x + at.x * view.mmPerDp, y: view.y + (frame.height - at.y) * view.mmPerDp };
   return { x: held.x - at.x * mmPerDp, y: held.y - (frame.height - at.y) * mmPerDp, mmPerDp };
 }
+
+/** Place on the sheet under a place in the frame, dp from the upper left. */
+export const placeAt = (view: View, frame: Frame, { x, y }: { x: number; y: number }): readonly [number, number] => [
+  view.x + x * view.mmPerDp,
+  view.y + (frame.height - y) * view.mmPerDp,
+];
+
+/** A finger this near takes hold of a handle, dp. */
+const GRAB_DP = 26;
+
+/** The handle nearest to a place, if it is near enough for a finger. */
+export function grabbed(handles: readonly { readonly key: string; readonly place: readonly [number, number] }[], [x, y]: readonly [number, number], mmPerDp: number): string | null {
+  const away = ({ place }: { readonly place: readonly [number, number] }) => Math.hypot(place[0] - x, place[1] - y) / mmPerDp;
+  const nearest = [...handles].sort((a, b) => away(a) - away(b))[0];
+  return nearest && away(nearest) <= GRAB_DP ? nearest.key : null;
+}

@@ -5,6 +5,7 @@ import { Action } from '@/ui/Action';
 import { Waiting } from '@/ui/Screen';
 import { compute } from '@/worker/worker';
 import { dropDraft, readDraft } from './drafts';
+import { keepHistory, readHistory, remembered, stepBack, stepForward, type History } from './history';
 import { createSaver, type Saver, type SaveState } from './saving';
 
 /** A job being worked on: what a person decided, what follows, and how it is kept. */
@@ -22,9 +23,18 @@ export interface OpenJob {
   readonly saved: SaveState;
   /** Changes the design; finishes of areas follow their lines. `words` offers to take it back. */
   readonly change: (update: (design: Design) => Design, words?: string) => Promise<void>;
-  /** The last change that can be taken back, in words. */
+  /** One step back or forward over the whole design, kept after a reload; null where there is none. */
+  readonly undo: Step | null;
+  readonly redo: Step | null;
+  /** The last change that is offered to be taken back, in words. */
   readonly undoable: { readonly words: string; readonly undo: () => void; readonly dismiss: () => void } | null;
   readonly settleStale: (keep: 'mine' | 'theirs') => void;
+}
+
+/** A step through what was changed, named by what was done. */
+export interface Step {
+  readonly words: string;
+  readonly go: () => void;
 }
 
 const Context = createContext<OpenJob | null>(null);
@@ -55,7 +65,9 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
   const [design, setDesign] = useState(() => readDraft(id)?.design ?? first.design);
   const [revision, setRevision] = useState(first.revision);
   const [saved, setSaved] = useState<SaveState>({ kind: 'saved' });
-  const [undoable, setUndoable] = useState<{ words: string; before: Design } | null>(null);
+  const [offered, setOffered] = useState<string | null>(null);
+  const [history, setHistory] = useState<History>(() => readHistory(id));
+  const steps = useRef(history);
   const newest = useRef(design);
   const saver = useRef<Saver>(null);
   const chain = useRef(Promise.resolve());
@@ -80,13 +92,29 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
     newest.current = next;
     setDesign(next);
   };
+  const keepSteps = (next: History) => {
+    steps.current = next;
+    setHistory(next);
+    keepHistory(id, next);
+  };
+  const walk = (step: typeof stepBack) => {
+    const to = step(steps.current, newest.current);
+    if (!to) return;
+    keepSteps(to.history);
+    show(to.design);
+    setOffered(null);
+    saver.current?.save(to.design);
+  };
   const change: OpenJob['change'] = (update, words) => {
     // Changes wait for each other, since the finishes are carried over by the worker in between.
     chain.current = chain.current.then(async () => {
       const before = newest.current;
-      const next = await compute('carry', { before, after: update(before) });
+      const after = update(before);
+      const next = await compute('carry', { before, after });
+      if (JSON.stringify(next) === JSON.stringify(before)) return;
+      keepSteps(remembered(steps.current, before, words ?? 'Last change'));
       show(next);
-      setUndoable(words ? { words, before } : null);
+      setOffered(words ?? null);
       saver.current?.save(next);
     });
     return chain.current;
@@ -102,16 +130,10 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
     } else saver.current?.rebase(saved.current.revision);
   };
   const planned = usePlan(design, shelf);
-  const undo = undoable && {
-    words: undoable.words,
-    undo: () => {
-      show(undoable.before);
-      saver.current?.save(undoable.before);
-      setUndoable(null);
-    },
-    dismiss: () => setUndoable(null),
-  };
-  return <Context.Provider value={{ id, design, revision, shelf, ...planned, saved, change, undoable: undo, settleStale }}>{children}</Context.Provider>;
+  const undo = history.past.length > 0 ? { words: history.past[history.past.length - 1].words, go: () => walk(stepBack) } : null;
+  const redo = history.future.length > 0 ? { words: history.future[history.future.length - 1].words, go: () => walk(stepForward) } : null;
+  const undoable = offered ? { words: offered, undo: () => walk(stepBack), dismiss: () => setOffered(null) } : null;
+  return <Context.Provider value={{ id, design, revision, shelf, ...planned, saved, change, undo, redo, undoable, settleStale }}>{children}</Context.Provider>;
 }
 
 /** The plan of a design, from the worker; an older answer never replaces a newer one. */

@@ -1,8 +1,11 @@
-import { showLength, type Fit, type LineFit, type LinePlan } from '@lintrel/core';
-import { StyleSheet, View } from 'react-native';
+import { showLength, type Fit, type LineAnalysis, type LineFit, type LinePlan } from '@lintrel/core';
 import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
+import { lazy, Suspense } from 'react';
+import { StyleSheet, View } from 'react-native';
 import { colour, size, space } from '@/theme/theme';
 import { Body, Figure, Small } from '@/ui/Words';
+
+const BendChart = lazy(() => import('./BendChart'));
 
 const VERDICTS = {
   lays: { icon: 'check', words: 'lays' },
@@ -11,19 +14,36 @@ const VERDICTS = {
   impossible: { icon: 'close-octagon-outline', words: 'impossible' },
 } as const;
 
-/** What is known of one line: length, bends, and which tapes follow it on which side. */
-export function LineFacts({ line, fits, unit }: { line: LinePlan; fits: readonly LineFit[] | null; unit: 'mm' | 'in' }) {
+interface LineFactsProps {
+  readonly line: LinePlan;
+  readonly analysis: LineAnalysis | null;
+  readonly fits: readonly LineFit[] | null;
+  readonly unit: 'mm' | 'in';
+}
+
+/** What is known of one line: length, bends, fairness, what it meets, and which tapes follow it on which side. */
+export function LineFacts({ line, analysis, fits, unit }: LineFactsProps) {
+  const show = (mm: number) => showLength(mm, unit);
   return (
     <View style={styles.facts}>
       <View style={styles.figures}>
-        <Figure label="Length" value={showLength(line.lengthMm, unit)} />
-        <Figure label="Tightest bend" value={line.tightest ? `radius ${showLength(line.tightest.radiusMm, unit)}` : 'none'} />
-        {line.tightest ? <Figure label="at" value={showLength(line.tightest.at, unit)} /> : null}
-        <Figure
-          label="Changes its bend"
-          value={line.inflections.length === 0 ? 'never' : `at ${line.inflections.map((at) => showLength(at, unit)).join(', ')}`}
-        />
+        <Figure label="Length" value={show(line.lengthMm)} />
+        <Figure label="Tightest bend" value={line.tightest ? `radius ${show(line.tightest.radiusMm)}` : 'none'} />
+        {line.tightest ? <Figure label="at" value={show(line.tightest.at)} /> : null}
+        <Figure label="Changes its bend" value={line.inflections.length === 0 ? 'never' : `at ${line.inflections.slice(0, 4).map(show).join(', ')}`} />
+        {line.corners.length > 0 ? <Figure label="Corners, where a run ends" value={`at ${line.corners.slice(0, 4).map(show).join(', ')}`} /> : null}
       </View>
+      {line.crosses.map((met, index) => (
+        <Small key={index} tone="ink">
+          {met.to - met.from < 1e-3 ? `Crosses ${met.name} at ${show(met.from)}` : `${met.kind === 'opening' ? 'Broken by' : 'Runs over'} ${met.name} from ${show(met.from)} to ${show(met.to)}`}
+        </Small>
+      ))}
+      <Fairness analysis={analysis} unit={unit} />
+      {analysis && line.tightest ? (
+        <Suspense fallback={<Small>Drawing the chart …</Small>}>
+          <BendChart bends={analysis.bends} unit={unit} />
+        </Suspense>
+      ) : null}
       <Small>Which tape follows it: with the tape above or left of the line, and below or right of it</Small>
       {fits === null ? <Body>Trying the tapes …</Body> : null}
       {grouped(fits ?? []).map(({ tapes, left, right }) => (
@@ -33,9 +53,35 @@ export function LineFacts({ line, fits, unit }: { line: LinePlan; fits: readonly
           <Verdict fit={right} unit={unit} />
         </View>
       ))}
+      {fits ? <Small tone="ink">{widestWords(fits)}</Small> : null}
     </View>
   );
 }
+
+/** Whether the line wavers, in words. */
+function Fairness({ analysis, unit }: { analysis: LineAnalysis | null; unit: 'mm' | 'in' }) {
+  if (!analysis) return <Small>Looking whether it runs fair …</Small>;
+  if (analysis.wiggles.length === 0) return <Small tone="calm">Runs fair: no wiggle the eye would catch (estimate)</Small>;
+  return (
+    <View role="status">
+      {analysis.wiggles.slice(0, 4).map(({ at, sizeMm, overMm }) => (
+        <Small key={at} tone="caution">{`Wiggle at ${showLength(at, unit)}: ${showLength(Math.round(sizeMm * 10) / 10, unit)} in ${showLength(Math.round(overMm), unit)} (estimate)`}</Small>
+      ))}
+    </View>
+  );
+}
+
+const holds = ({ verdict }: Fit): boolean => verdict === 'lays' || verdict === 'stretch';
+
+/** The widest tape on the shelf that does the whole line on either side. */
+function widestWords(fits: readonly LineFit[]): string {
+  const widest = (side: 'left' | 'right') => [...fits].reverse().sort((a, b) => widthOf(b.tape) - widthOf(a.tape)).find((fit) => holds(fit[side]))?.tape;
+  const [left, right] = [widest('left'), widest('right')];
+  if (!left && !right) return 'No tape on the shelf does the whole line: split the run at the tight bend, or cut the edge from film.';
+  return `Widest that does it: ${left ?? 'none'} above or left, ${right ?? 'none'} below or right`;
+}
+
+const widthOf = (code: string): number => Number(code.replace(/^[^\d]*/, '')) || 0;
 
 /** Neighbouring widths of a kind that fare the same stand in one row; the widest of them speaks for all. */
 function grouped(fits: readonly LineFit[]): { tapes: string; left: Fit; right: Fit }[] {
@@ -52,7 +98,7 @@ function grouped(fits: readonly LineFit[]): { tapes: string; left: Fit; right: F
 function Verdict({ fit, unit }: { fit: Fit; unit: 'mm' | 'in' }) {
   const { icon, words } = VERDICTS[fit.verdict];
   const bad = fit.stretches.find(({ verdict }) => verdict === fit.verdict);
-  const where = fit.verdict === 'too-tight' || fit.verdict === 'impossible' ? ` from ${showLength(bad?.from ?? 0, unit)}` : '';
+  const where = !holds(fit) && bad ? ` from ${showLength(bad.from, unit)} to ${showLength(bad.to, unit)}` : '';
   const share = fit.verdict === 'stretch' ? ` up to ${(fit.stretch * 100).toFixed(1)} %` : '';
   return (
     <View style={styles.verdict}>

@@ -1,14 +1,36 @@
+import type { ApiErrorBody } from '@lintrel/core';
+
+const NO_SERVER = 'The file could not be fetched: the server does not answer. Try again when it is back.';
+
+function save(blob: Blob, name: string): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(blob);
+  link.download = name.replace(/[^\p{L}\p{N}. ]+/gu, '-');
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+/** Saves what the server answers as a file; a sentence where there is none, else null. */
+async function saved(answer: Response | null, name: string): Promise<string | null> {
+  if (!answer) return NO_SERVER;
+  if (!answer.ok) {
+    const body = (await answer.json().catch(() => null)) as ApiErrorBody | null;
+    return body?.error.message ?? NO_SERVER;
+  }
+  save(await answer.blob(), name);
+  return null;
+}
+
 /**
  * Saves the kept job as a file on this device.
  * @returns null, or a sentence why there is no file
  */
-export async function downloadJob(id: string, title: string): Promise<string | null> {
-  const answer = await fetch(`/api/jobs/${id}/file`).catch(() => null);
-  if (!answer?.ok) return 'The file could not be fetched: the server does not answer. Try again when it is back.';
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(await answer.blob());
-  link.download = `${title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.json`;
-  link.click();
-  URL.revokeObjectURL(link.href);
-  return null;
-}
+export const downloadJob = async (id: string, title: string): Promise<string | null> =>
+  saved(await fetch(`/api/jobs/${id}/file`).catch(() => null), `${title.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.json`);
+
+/**
+ * Asks for a file that is made on the server from the kept job.
+ * @returns null, or a sentence why there is no file
+ */
+export const saveAnswer = async (path: string, body: object, name: string): Promise<string | null> =>
+  saved(await fetch(`/api${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }).catch(() => null), name);

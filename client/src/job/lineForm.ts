@@ -1,17 +1,6 @@
-import { coordinate, lineSchema, type LengthContext, type LineKind, type Part, type TrimLine } from '@lintrel/core';
-import * as v from 'valibot';
+import { checkAgainst, lineSchema, readLength, type LengthContext, type LineKind, type Part, type TrimLine } from '@lintrel/core';
 import { lengthText } from '@/forms/lengthText';
-import { typedLength } from '@/forms/typed';
-
-const POINTS_NEEDED = {
-  straight: { least: 2, most: 2 },
-  arc: { least: 3, most: 3 },
-  sweep: { least: 2, most: 200 },
-  parallel: { least: 0, most: 0 },
-} as const satisfies Record<LineKind, object>;
-
-/** How many measured points a kind of line takes. */
-export const pointsNeeded = (kind: LineKind) => POINTS_NEEDED[kind];
+import { KIND_FORMS, placesNeeded, type KindField } from './lineKinds';
 
 /** Fields of the line form as typed; a kind uses those it needs. */
 export interface LineFields {
@@ -20,95 +9,163 @@ export interface LineFields {
   runOn: boolean;
   datum: string;
   points: { along: string; above: string }[];
-  of: string;
-  distance: string;
-  side: 'left' | 'right';
+  /** Values besides places, by the keys of the job file. */
+  values: Record<string, string>;
+  /** Lines the ends stop at; empty where they do not. */
+  startOn: string;
+  endOn: string;
 }
 
-const nameSchema = lineSchema.options[0].entries.name;
+/** What came of reading the form: the line, or what is wrong by field. */
+export type LineRead = { readonly ok: true; readonly line: TrimLine } | { readonly ok: false; readonly faults: Readonly<Record<string, string>> };
 
-/** What the form reads them as: measured lines with their points, parallels with their distance. */
-export const lineFormSchema = (context: LengthContext) => {
-  const place = () => typedLength(coordinate(), context);
-  const common = { name: nameSchema, runOn: v.boolean() };
-  const measured = (kind: Exclude<LineKind, 'parallel'>) =>
-    v.object({
-      ...common,
-      kind: v.literal(kind),
-      datum: v.string(),
-      points: v.pipe(v.array(v.object({ along: place(), above: place() })), v.minLength(pointsNeeded(kind).least, 'needs more points')),
-    });
-  const distance = v.pipe(
-    coordinate(),
-    v.check((value) => value >= 0.05, 'must be at least 0.05 mm'),
+const emptyPlace = () => ({ along: '', above: '' });
+
+/** What the form opens with: the line, or a new one. */
+export function lineFields(line: TrimLine | null, part: Pick<Part, 'datums' | 'lines'>, unit: 'mm' | 'in', newName: string): LineFields {
+  const kind = line?.kind ?? 'straight';
+  const other = part.lines.find(({ id }) => id !== line?.id)?.id ?? '';
+  const starts = Object.fromEntries(
+    Object.values(KIND_FORMS).flatMap(({ fields }) => fields.map(({ key, start, as }) => [key, start ?? (as === 'line' ? other : as === 'lineOrEdge' && other ? `line:${other}` : '')])),
   );
-  return v.variant('kind', [
-    measured('straight'),
-    measured('arc'),
-    measured('sweep'),
-    v.object({
-      ...common,
-      kind: v.literal('parallel'),
-      of: v.pipe(v.string(), v.minLength(1, 'choose the line it follows')),
-      distance: typedLength(distance, context),
-      side: v.picklist(['left', 'right']),
-    }),
-  ]);
-};
-export type LineValues = v.InferOutput<ReturnType<typeof lineFormSchema>>;
-
-/** What the form opens with: the line, or one of the kind asked for. */
-export function lineFields(line: TrimLine | null, part: Part, unit: 'mm' | 'in', newName: string): LineFields {
-  const text = (mm: number) => lengthText(mm, unit);
-  const fields: LineFields = {
-    kind: line?.kind ?? 'straight',
+  return {
+    kind,
     name: line?.name ?? newName,
     runOn: line?.runOn ?? true,
-    datum: part.datums[0].id,
-    points: [
-      { along: '', above: '' },
-      { along: '', above: '' },
-    ],
-    of: part.lines.find(({ id }) => id !== line?.id)?.id ?? '',
-    distance: '',
-    side: 'right',
+    datum: line && 'datum' in line ? line.datum : part.datums[0].id,
+    points: line ? placesOf(line, unit) : [emptyPlace(), emptyPlace()],
+    values: { ...starts, ...(line ? valuesOf(line, unit) : {}) },
+    startOn: line?.startOn ?? '',
+    endOn: line?.endOn ?? '',
   };
-  if (!line) return fields;
-  if (line.kind === 'parallel') return { ...fields, of: line.of, distance: text(Math.abs(line.offset)), side: line.offset > 0 ? 'left' : 'right' };
-  return { ...fields, datum: line.datum, points: measuresOf(line).map(({ along, above }) => ({ along: text(along), above: text(above) })) };
 }
 
-function measuresOf(line: Exclude<TrimLine, { kind: 'parallel' }>) {
-  switch (line.kind) {
-    case 'straight':
-      return [line.from, line.to];
-    case 'arc':
-      return [line.from, line.through, line.to];
-    case 'sweep':
-      return line.points;
+type AnyLine = Readonly<Record<string, unknown>>;
+type Pair = Readonly<Record<string, number>>;
+
+function placesOf(line: TrimLine, unit: 'mm' | 'in'): LineFields['points'] {
+  const of = line as AnyLine;
+  const { places, placeWords } = KIND_FORMS[line.kind];
+  const pairs = places === 'many' ? (of.points as Pair[]) : places === 'arc' ? [of.from, of.through, ...((of.also as Pair[]) ?? []), of.to] : places.map(({ key }) => of[key]);
+  return (pairs as Pair[]).map((pair) => ({ along: lengthText(pair[placeWords[0]], unit), above: lengthText(pair[placeWords[1]], unit) }));
+}
+
+function valuesOf(line: TrimLine, unit: 'mm' | 'in'): Record<string, string> {
+  if (line.kind === 'parallel') {
+    const of = typeof line.of === 'string' ? `line:${line.of}` : `edge:${line.of.edge}`;
+    return { of, distance: lengthText(Math.abs(line.offset), unit), side: line.offset > 0 ? 'left' : 'right' };
   }
+  if (line.kind === 'continuation') return { of: `${line.part}/${line.of}`, end: line.end, mode: line.mode };
+  return Object.fromEntries(
+    KIND_FORMS[line.kind].fields.map(({ key, as }) => {
+      const value = (line as AnyLine)[key];
+      return [key, typeof value === 'number' ? (isLength(as) ? lengthText(value, unit) : String(value)) : String(value ?? '')];
+    }),
+  );
 }
 
-/** The line the form describes. */
-export function lineFrom(values: LineValues, id: string): TrimLine {
-  const { name, runOn } = values;
-  if (values.kind === 'parallel')
-    return { kind: 'parallel', id, name, runOn, of: values.of, offset: values.side === 'left' ? values.distance : -values.distance };
-  const { datum, points } = values;
-  switch (values.kind) {
-    case 'straight':
-      return { kind: 'straight', id, name, runOn, datum, from: points[0], to: points[1] };
-    case 'arc':
-      return { kind: 'arc', id, name, runOn, datum, from: points[0], through: points[1], to: points[2] };
-    case 'sweep':
-      return { kind: 'sweep', id, name, runOn, datum, points };
+const isLength = (as: KindField['as']): boolean => as === 'length' || as === 'distance' || as === 'coordinate';
+
+/** Reads the form. Faults are told at the fields they belong to: `points.0.along`, `values.radius`. */
+export function readLine(fields: LineFields, id: string, before: TrimLine | null, context: LengthContext): LineRead {
+  const form = KIND_FORMS[fields.kind];
+  const faults: Record<string, string> = {};
+  const pairs = readPlaces(fields, context, faults);
+  const values = readValues(fields, context, faults);
+  if (Object.keys(faults).length > 0) return { ok: false, faults };
+  const made = {
+    kind: fields.kind,
+    id,
+    name: fields.name,
+    runOn: form.ends && fields.runOn,
+    ...(form.ends && fields.startOn ? { startOn: fields.startOn } : {}),
+    ...(form.ends && fields.endOn ? { endOn: fields.endOn } : {}),
+    ...(before?.hidden === undefined ? {} : { hidden: before.hidden }),
+    ...(before?.locked === undefined ? {} : { locked: before.locked }),
+    ...(form.datum ? { datum: fields.datum } : {}),
+    ...(fields.kind === 'imported' && before?.kind === 'imported' ? { paths: before.paths } : {}),
+    ...placed(fields.kind, pairs),
+    ...withSpecials(fields.kind, values),
+  };
+  const checked = checkAgainst(lineSchema, made);
+  if (checked.ok) return { ok: true, line: checked.value };
+  for (const { path, message } of checked.faults) faults[fieldOf(path, fields.kind)] ??= message;
+  return { ok: false, faults };
+}
+
+function readPlaces({ kind, points }: LineFields, context: LengthContext, faults: Record<string, string>): Pair[] {
+  const words = KIND_FORMS[kind].placeWords;
+  return points.map((point, index) => {
+    const read = (axis: 'along' | 'above') => {
+      const reading = readLength(point[axis], context);
+      if (!reading.ok) faults[`points.${index}.${axis}`] = reading.message;
+      return reading.ok ? reading.value : 0;
+    };
+    return { [words[0]]: read('along'), [words[1]]: read('above') };
+  });
+}
+
+function readValues({ kind, values }: LineFields, context: LengthContext, faults: Record<string, string>): Record<string, unknown> {
+  const found: Record<string, unknown> = {};
+  for (const field of KIND_FORMS[kind].fields) {
+    const text = (values[field.key] ?? '').trim();
+    if (text === '' && field.optional) continue;
+    const reading = isLength(field.as) ? readLength(text, context) : readPlain(text, field);
+    if (reading.ok) found[field.key] = reading.value;
+    else faults[`values.${field.key}`] = reading.message;
   }
+  return found;
 }
 
-/** Fits the number of point fields to a kind of line, keeping what was typed. */
+function readPlain(text: string, { as, label }: KindField): { ok: true; value: unknown } | { ok: false; message: string } {
+  if (as === 'angle' || as === 'count' || as === 'ratio') {
+    const number = Number(text.replace('−', '-').replace(/\s*°$/, ''));
+    return text !== '' && Number.isFinite(number) ? { ok: true, value: number } : { ok: false, message: text === '' ? 'a number is missing' : `"${text}" is not a number: write it like 12 or -30` };
+  }
+  if (text === '') return { ok: false, message: as === 'letters' ? 'letters are missing' : `choose: ${label.toLowerCase()}` };
+  return { ok: true, value: as === 'letters' ? text.toUpperCase() : text };
+}
+
+/** Places under the keys the job file has for them. */
+function placed(kind: LineKind, pairs: readonly Pair[]): Record<string, unknown> {
+  const { places } = KIND_FORMS[kind];
+  if (places === 'many') return { points: pairs };
+  if (places !== 'arc') return Object.fromEntries(places.map(({ key }, index) => [key, pairs[index]]));
+  const [from, through, ...rest] = pairs;
+  return { from, through, ...(rest.length > 1 ? { also: rest.slice(0, -1) } : {}), to: rest[rest.length - 1] };
+}
+
+/** Values that are typed otherwise than they are kept. */
+function withSpecials(kind: LineKind, values: Record<string, unknown>): Record<string, unknown> {
+  if (kind === 'parallel') {
+    const [what, id] = splitOnce(String(values.of), ':');
+    const distance = values.distance as number;
+    return { of: what === 'edge' ? { edge: Number(id) } : id, offset: values.side === 'left' ? distance : -distance };
+  }
+  if (kind === 'continuation') {
+    const [part, of] = splitOnce(String(values.of), '/');
+    return { ...values, part, of };
+  }
+  return kind === 'ellipse' ? { height: values.width, ...values } : values;
+}
+
+const splitOnce = (text: string, at: string): [string, string] => [text.slice(0, text.indexOf(at)), text.slice(text.indexOf(at) + 1)];
+
+/** The field a fault of the schema belongs to. */
+function fieldOf(path: string, kind: LineKind): string {
+  const { places, placeWords, fields } = KIND_FORMS[kind];
+  if (path === 'offset') return 'values.distance';
+  const [first, rest] = path.split('.');
+  const axis = rest === placeWords[1] ? 'above' : 'along';
+  const index = Array.isArray(places) ? places.findIndex(({ key }) => key === first) : -1;
+  if (index >= 0) return `points.${index}.${axis}`;
+  if (first === 'from' || first.startsWith('points') || first === 'through' || first === 'to') return `points.${Number(/\d+/.exec(first)?.[0] ?? 0)}.${axis}`;
+  return fields.some(({ key }) => key === first) ? `values.${first}` : first;
+}
+
+/** Fits the number of place fields to a kind of line, keeping what was typed. */
 export function fittedPoints(points: LineFields['points'], kind: LineKind): LineFields['points'] {
-  const { least, most } = pointsNeeded(kind);
-  if (kind === 'parallel') return points;
-  const kept = points.length > most ? [...points.slice(0, most - 1), points[points.length - 1]] : points;
-  return [...kept, ...Array.from({ length: Math.max(0, least - kept.length) }, () => ({ along: '', above: '' }))];
+  const { least, most } = placesNeeded(kind);
+  const kept = points.length > most ? (most > 1 ? [...points.slice(0, most - 1), points[points.length - 1]] : points.slice(0, most)) : points;
+  return [...kept, ...Array.from({ length: Math.max(0, least - kept.length) }, emptyPlace)];
 }

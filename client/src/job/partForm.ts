@@ -1,117 +1,94 @@
-import {
-  BASE_DATUM,
-  datumSchema,
-  outlineFaults,
-  partSchema,
-  PAINT_SYSTEM_KEYS,
-  type LengthContext,
-  type Outline,
-  type Part,
-  type Substrate,
-} from '@lintrel/core';
-import * as v from 'valibot';
-import { lengthText } from '@/forms/lengthText';
-import { typedLength, typedNumber } from '@/forms/typed';
-import { coordinate, lengthMm } from '@lintrel/core';
+import { BASE_DATUM, checkAgainst, featureFault, HOME_POSE, partSchema, pathText, surfaceFaults, type LengthContext, type Part, type SurfaceKind } from '@lintrel/core';
+import { readTree, typedTree, type TypedTree } from '@/forms/tree';
 
-const { name, count, substrate, present } = partSchema.entries;
+/** A part nobody has said anything about. */
+export const newPart = (id: string): Part => ({
+  id,
+  name: '',
+  count: 1,
+  substrate: 'steel',
+  present: { system: 'filler-primer', colour: '#c7bfa6', ageH: 48 },
+  surface: { kind: 'flat', outline: { kind: 'rectangle', width: 0, height: 0 } },
+  datums: [BASE_DATUM],
+  lines: [],
+});
 
-/** Fields of the part form as typed. */
-export interface PartFields {
-  name: string;
-  count: string;
-  substrate: Substrate;
-  presentSystem: Part['present']['system'];
-  presentColour: string;
-  presentAgeH: string;
-  shape: 'rectangle' | 'polygon';
-  width: string;
-  height: string;
-  corners: { x: string; y: string }[];
-  datums: { id: string; name: string; x: string; y: string; angleDeg: string }[];
-}
-
-/** What the form reads them as. */
-export const partFormSchema = (context: LengthContext) => {
-  const place = () => typedLength(coordinate(), context);
-  const common = {
-    name,
-    count: typedNumber(count),
-    substrate,
-    presentSystem: v.picklist(['bare', ...PAINT_SYSTEM_KEYS] as const),
-    presentColour: present.entries.colour,
-    presentAgeH: typedNumber(present.entries.ageH),
-    datums: v.array(v.object({ id: v.string(), name: datumSchema.entries.name, x: place(), y: place(), angleDeg: typedNumber(datumSchema.entries.angleDeg) })),
-  };
-  const size = () => typedLength(lengthMm(), context);
-  return v.variant('shape', [
-    v.object({ ...common, shape: v.literal('rectangle'), width: size(), height: size() }),
-    v.pipe(
-      v.object({
-        ...common,
-        shape: v.literal('polygon'),
-        corners: v.pipe(v.array(v.object({ x: place(), y: place() })), v.minLength(3, 'needs at least 3 corners')),
-      }),
-      v.rawCheck(({ dataset, addIssue }) => {
-        if (!dataset.typed) return;
-        const { corners } = dataset.value;
-        for (const { corner, message } of outlineFaults({ kind: 'polygon', points: corners.map(({ x, y }) => [x, y]) })) {
-          addIssue({ message, path: pathTo(dataset.value, corner) });
-        }
-      }),
-    ),
-  ]);
+const EMPTY: Readonly<Record<SurfaceKind, TypedTree>> = {
+  flat: { kind: 'flat', outline: { kind: 'rectangle', width: '', height: '' } },
+  tube: { kind: 'tube', diameter: '', length: '' },
+  cone: { kind: 'cone', d1: '', d2: '', length: '' },
+  turned: { kind: 'turned', profile: { start: ['0', ''], edges: [{ to: ['', ''] }, { to: ['', ''] }], smooth: true } },
+  folded: { kind: 'folded', panels: [{ id: 'panel-1', name: 'Panel 1', outline: { kind: 'rectangle', width: '', height: '' }, fold: null }] },
 };
 
-export type PartValues = v.InferOutput<ReturnType<typeof partFormSchema>>;
+/** What a surface form opens with when its kind is chosen. */
+export const emptySurface = (kind: SurfaceKind): TypedTree => EMPTY[kind];
 
-function pathTo(value: { corners: { x: number; y: number }[] }, corner: number | null): [v.IssuePathItem, ...v.IssuePathItem[]] {
-  const item = (type: 'object' | 'array', input: unknown, key: string | number, of: unknown) =>
-    ({ type, origin: 'value', input, key, value: of }) as v.IssuePathItem;
-  const first = item('object', value, 'corners', value.corners);
-  const at = corner ?? 0;
-  return [first, item('array', value.corners, at, value.corners[at]), item('object', value.corners[at], 'x', value.corners[at]?.x)];
+/** What the outline form opens with when its shape is chosen. */
+export const emptyOutline = (kind: string): TypedTree => {
+  if (kind === 'polygon')
+    return {
+      kind,
+      points: [
+        ['', ''],
+        ['', ''],
+        ['', ''],
+      ],
+    };
+  if (kind === 'disc') return { kind, diameter: '' };
+  if (kind === 'curved') return { kind, start: ['0', '0'], edges: [{ to: ['', ''] }, { to: ['', ''] }, { to: ['0', '0'] }] };
+  return { kind: 'rectangle', width: '', height: '' };
+};
+
+/** What the form opens with; a new part's sizes are empty, not 0. */
+export function partTree(part: Part, unit: 'mm' | 'in', isNew: boolean): TypedTree {
+  const { lines: _, ...shape } = part;
+  const tree = typedTree({ pose: HOME_POSE, features: [], ...shape }, unit) as Record<string, TypedTree>;
+  return isNew ? { ...tree, surface: EMPTY.flat } : tree;
 }
 
-/** What the form opens with. */
-export function partFields(part: Part | null, unit: 'mm' | 'in'): PartFields {
-  const text = (mm: number) => lengthText(mm, unit);
-  const outline: Outline = part?.surface.outline ?? { kind: 'rectangle', width: 0, height: 0 };
-  return {
-    name: part?.name ?? '',
-    count: String(part?.count ?? 1),
-    substrate: part?.substrate ?? 'steel',
-    presentSystem: part?.present.system ?? 'filler-primer',
-    presentColour: part?.present.colour ?? '#c7bfa6',
-    presentAgeH: String(part?.present.ageH ?? 48),
-    shape: outline.kind,
-    width: outline.kind === 'rectangle' && outline.width > 0 ? text(outline.width) : '',
-    height: outline.kind === 'rectangle' && outline.height > 0 ? text(outline.height) : '',
-    corners: outline.kind === 'polygon' ? outline.points.map(([x, y]) => ({ x: text(x), y: text(y) })) : [],
-    datums: (part?.datums ?? [BASE_DATUM]).map(({ id, name: datumName, at: [x, y], angleDeg }) => ({
-      id,
-      name: datumName,
-      x: text(x),
-      y: text(y),
-      angleDeg: String(angleDeg),
-    })),
-  };
+/** What came of reading the form: the part, or what is wrong by place. */
+export type PartRead = { readonly ok: true; readonly part: Part } | { readonly ok: false; readonly faults: Readonly<Record<string, string>> };
+
+/** Reads the form and checks the part as the job file would. */
+export function readPart(tree: TypedTree, lines: Part['lines'], context: LengthContext): PartRead {
+  const { value, faults } = readTree(tree, context);
+  if (faults.length > 0) return refused(faults);
+  const checked = checkAgainst(partSchema, { ...withoutDefaults(value as Record<string, unknown>), lines });
+  if (!checked.ok) return refused(checked.faults);
+  const part = checked.value;
+  const deeper = [
+    ...surfaceFaults(part.surface).map(({ keys, message }) => ({ path: surfacePlace(part, keys), message })),
+    ...(part.features ?? []).flatMap((feature, index) => {
+      const message = featureFault(feature);
+      return message ? [{ path: pathText(['features', index, 'name']), message }] : [];
+    }),
+  ];
+  return deeper.length > 0 ? refused(deeper) : { ok: true, part };
 }
 
-/** The part the form describes. */
-export function partFrom(values: PartValues, id: string, lines: Part['lines']): Part {
-  const outline: Outline =
-    values.shape === 'rectangle'
-      ? { kind: 'rectangle', width: values.width, height: values.height }
-      : { kind: 'polygon', points: values.corners.map(({ x, y }) => [x, y]) };
+/** Faults of a whole outline or panel are told at its first field. */
+function surfacePlace(part: Part, keys: readonly (string | number)[]): string {
+  const at = ['surface', ...keys];
+  const last = at[at.length - 1];
+  if (last === 'points' || typeof last === 'number') return pathText([...at, 0]);
+  if (last === 'outline' && part.surface.kind === 'flat' && part.surface.outline.kind === 'polygon') return pathText([...at, 'points', 0, 0]);
+  if (last === 'outline') return pathText([...at, 'start', 0]);
+  if (last === 'fold') return pathText([...at.slice(0, -1), 'name']);
+  return pathText(at);
+}
+
+const refused = (faults: readonly { readonly path: string; readonly message: string }[]): PartRead => ({
+  ok: false,
+  faults: Object.fromEntries([...faults].reverse().map(({ path, message }) => [path, message])),
+});
+
+/** Leaves out what says nothing: no features, a part that was never placed. */
+function withoutDefaults(part: Record<string, unknown>): Record<string, unknown> {
+  const { features, pose, ...rest } = part;
   return {
-    id,
-    name: values.name,
-    count: values.count,
-    substrate: values.substrate,
-    present: { system: values.presentSystem, colour: values.presentColour, ageH: values.presentAgeH },
-    surface: { kind: 'flat', outline },
-    datums: values.datums.map(({ id: datumId, name: datumName, x, y, angleDeg }) => ({ id: datumId, name: datumName, at: [x, y], angleDeg })),
-    lines,
+    ...rest,
+    ...(Array.isArray(features) && features.length > 0 ? { features } : {}),
+    ...(JSON.stringify(pose) === JSON.stringify(HOME_POSE) ? {} : { pose }),
   };
 }

@@ -42,6 +42,11 @@ export const measure = {
   wideFrom: 1000,
   swatch: 28,
   header: 56,
+  magnifier: 120,
+  picture: 190,
+  pictureWide: 300,
+  column: 104,
+  magnified: 3,
 } as const;
 
 export const font = {

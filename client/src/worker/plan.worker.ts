@@ -1,10 +1,22 @@
-import { carryScheme, fitsOfLine, planJob } from '@lintrel/core';
+import { analyseLine, carryScheme, dragged, draftParts, fairedLine, fitsOfLine, handlesOf, matchLine, pictureOf, planJob, stationTable, type WorkStore } from '@lintrel/core';
 import type { WorkerJobName, WorkerJobs, WorkerReply, WorkerRequest } from './requests';
 
+// Lines and areas of the parts that did not change since the last question are kept.
+const store: WorkStore = new Map();
+const drafts: WorkStore = new Map();
+
 const JOBS: { readonly [N in WorkerJobName]: (input: WorkerJobs[N]['input']) => WorkerJobs[N]['output'] } = {
-  plan: ({ design, shelf }) => planJob(design, shelf),
+  plan: ({ design, shelf }) => planJob(design, shelf, store),
+  draft: ({ design, shelf }) => draftParts(design, shelf, drafts),
   carry: ({ before, after }) => carryScheme(before, after),
-  fits: ({ part, line, tapes }) => fitsOfLine(part, line, tapes),
+  fits: ({ parts, part, line, tapes }) => fitsOfLine(parts, part, line, tapes),
+  picture: ({ design, shelf, look }) => pictureOf(design, shelf, look, store),
+  stations: ({ design, wish }) => stationTable(design, wish),
+  analysis: ({ parts, part, line }) => analyseLine(parts, part, line),
+  fair: ({ line, mostMm }) => fairedLine(line, mostMm),
+  match: ({ parts, part, line, datum, measured }) => matchLine(parts, part, line, datum, measured),
+  drag: (wish) => dragged(wish),
+  handles: ({ parts, part, line }) => handlesOf(parts, part, line),
 };
 
 self.onmessage = ({ data }: MessageEvent<WorkerRequest>) => {

@@ -1,11 +1,45 @@
-import type { Design, LineFit, Part, Plan, Shelf, Tape } from '@lintrel/core';
+import type {
+  Design,
+  Dragged,
+  DragWish,
+  FairedLine,
+  Handle,
+  LineAnalysis,
+  LineFit,
+  LineOf,
+  Look,
+  Match,
+  Measured,
+  PartPlan,
+  Picture,
+  Plan,
+  Shelf,
+  StationTable,
+  StationWish,
+  Tape,
+} from '@lintrel/core';
+
+interface OneLine {
+  readonly parts: Design['parts'];
+  readonly part: string;
+  readonly line: string;
+}
 
 /** What can be asked of the worker, and what it answers. */
 export interface WorkerJobs {
   plan: { readonly input: { readonly design: Design; readonly shelf: Shelf }; readonly output: Plan };
+  draft: { readonly input: { readonly design: Design; readonly shelf: Shelf }; readonly output: readonly PartPlan[] };
   carry: { readonly input: { readonly before: Design; readonly after: Design }; readonly output: Design };
-  fits: { readonly input: { readonly part: Part; readonly line: string; readonly tapes: readonly Tape[] }; readonly output: readonly LineFit[] };
+  fits: { readonly input: OneLine & { readonly tapes: readonly Tape[] }; readonly output: readonly LineFit[] };
+  picture: { readonly input: { readonly design: Design; readonly shelf: Shelf; readonly look: Look }; readonly output: Picture };
+  stations: { readonly input: { readonly design: Design; readonly wish: StationWish }; readonly output: StationTable | null };
+  analysis: { readonly input: OneLine; readonly output: LineAnalysis | null };
+  fair: { readonly input: { readonly line: LineOf<'sweep'>; readonly mostMm: number }; readonly output: FairedLine };
+  match: { readonly input: OneLine & { readonly datum: string; readonly measured: readonly Measured[] }; readonly output: Match | null };
+  drag: { readonly input: DragWish; readonly output: Dragged | null };
+  handles: { readonly input: OneLine; readonly output: readonly Handle[] };
 }
+
 export type WorkerJobName = keyof WorkerJobs;
 
 export interface WorkerRequest<N extends WorkerJobName = WorkerJobName> {

@@ -1,8 +1,10 @@
 import * as v from 'valibot';
 import { designSchema, JOB_KINDS, type JobKind } from '../job';
+import { lineSchema } from '../lines';
 import { logEventSchema } from '../log';
 import type { Plan } from '../plan';
-import { nameText, numberBetween, wholeBetween } from '../units';
+import { outlineSchema } from '../surface';
+import { idText, nameText, numberBetween, positiveUpTo, wholeBetween } from '../units';
 
 const instant = () => v.pipe(v.string(), v.isoTimestamp());
 const revision = () => wholeBetween(1, 1_000_000_000);
@@ -68,3 +70,38 @@ export const errorSchema = v.object({
   }),
 });
 export type ApiErrorBody = v.InferOutput<typeof errorSchema>;
+
+/** A drawing to be read: the text of an SVG or DXF file. */
+export const drawingSchema = v.strictObject({ text: v.string('needs the text of the file') });
+
+/** What a drawing holds, without its places. */
+export const drawingSummarySchema = v.object({
+  unitMm: v.nullable(v.number()),
+  /** Size of everything in it, in its own unit. */
+  width: v.number(),
+  height: v.number(),
+  layers: v.array(v.object({ name: v.string(), paths: v.number() })),
+  skipped: v.array(v.string()),
+});
+export type DrawingSummary = v.InferOutput<typeof drawingSummarySchema>;
+
+/** Asks for a drawing to be made into an outline and a line. */
+export const takeDrawingSchema = v.strictObject({
+  text: v.string('needs the text of the file'),
+  wish: v.strictObject({
+    unitMm: positiveUpTo(100_000, 'mm'),
+    outline: v.nullable(v.string()),
+    lines: v.pipe(v.array(v.string(), 'needs a list of layers'), v.maxLength(1000)),
+    lineId: idText(),
+    lineName: nameText(),
+    datum: idText(),
+  }),
+});
+export type TakeDrawing = v.InferOutput<typeof takeDrawingSchema>;
+
+/** What a drawing became. */
+export const takenDrawingSchema = v.object({ outline: v.nullable(outlineSchema), line: v.nullable(lineSchema), left: v.array(v.string()) });
+export type TakenDrawing = v.InferOutput<typeof takenDrawingSchema>;
+
+/** Asks for one part as a drawing. */
+export const drawingOutSchema = v.strictObject({ part: idText(), format: v.picklist(['svg', 'dxf'], 'must be svg or dxf') });

@@ -4,31 +4,15 @@ import PrecisionModel from 'jsts/org/locationtech/jts/geom/PrecisionModel.js';
 import Coordinate from 'jsts/org/locationtech/jts/geom/Coordinate.js';
 import UnaryUnionOp from 'jsts/org/locationtech/jts/operation/union/UnaryUnionOp.js';
 import Polygonizer from 'jsts/org/locationtech/jts/operation/polygonize/Polygonizer.js';
-import { resolveLines, type TrimLine } from '../lines';
-import { distanceToSegment, insideRing, ringArea, type Point } from '../surface';
-import { areaAt, arrange, carriedChoices, chosenFinishes } from '.';
+import type { TrimLine } from '../lines';
+import { distanceToSegment, insideRing, ringArea, type Point, type Surface } from '../surface';
+import { areasOn, linesOn, straight, sweep } from '../testing';
+import { areaAt, carriedChoices, chosenFinishes } from '.';
 
 const at = (x: number, y: number): Point => ({ x, y });
 const SQUARE = [at(0, 0), at(1000, 0), at(1000, 1000), at(0, 1000)];
-const datums = [{ id: 'base', name: 'Base', at: [0, 0] as [number, number], angleDeg: 0 }];
-const straight = (id: string, a: [number, number], b: [number, number], runOn = false): TrimLine => ({
-  kind: 'straight',
-  id,
-  name: id,
-  runOn,
-  datum: 'base',
-  from: { along: a[0], above: a[1] },
-  to: { along: b[0], above: b[1] },
-});
-const sweep = (id: string, ...points: [number, number][]): TrimLine => ({
-  kind: 'sweep',
-  id,
-  name: id,
-  runOn: true,
-  datum: 'base',
-  points: points.map(([along, above]) => ({ along, above })),
-});
-const on = (lines: TrimLine[], ring = SQUARE) => arrange(ring, resolveLines(lines, { ring, datums }));
+const surfaceOf = (ring: readonly Point[]): Surface => ({ kind: 'flat', outline: { kind: 'polygon', points: ring.map(({ x, y }) => [x, y]) } });
+const on = (lines: TrimLine[], ring = SQUARE) => areasOn(surfaceOf(ring), lines);
 const sizes = (lines: TrimLine[], ring = SQUARE) =>
   on(lines, ring)
     .areas.map(({ sizeMm2 }) => Math.round(sizeMm2))
@@ -70,7 +54,7 @@ describe('arrange', () => {
       straight('d', [300, 700], [300, 300]),
     ]);
     expect(areas.map(({ sizeMm2 }) => Math.round(sizeMm2)).sort((a, b) => a - b)).toEqual([160_000, 840_000]);
-    const outer = areas.find(({ holes }) => holes.length === 1);
+    const outer = areas.find(({ rings }) => rings.length === 2);
     expect(outer && areaAt([outer], at(500, 500))).toBe(-1);
     expect(outer && areaAt([outer], outer.seed)).toBe(0);
   });
@@ -177,7 +161,7 @@ function meetingPlaces(ends: readonly { left: number; right: number }[]): { meet
 
 /** True where an end all but touches the middle of another line, or two lines run on top of each other. */
 function endsBesideALine(lines: TrimLine[]): boolean {
-  const pieces = resolveLines(lines, { ring: SQUARE, datums }).flatMap((line) => line.pieces);
+  const pieces = linesOn(surfaceOf(SQUARE), lines).flatMap((line) => line.pieces);
   const near = (place: Point, piece: readonly Point[]) => piece.some((point, index) => index > 0 && distanceToSegment(place, piece[index - 1], point) < 0.01);
   return pieces.some((piece, i) => [piece[0], piece[piece.length - 1]].some((end) => pieces.some((other, j) => j !== i && near(end, other))));
 }
@@ -187,7 +171,7 @@ function oracleSizes(lines: TrimLine[]): number[] {
   const factory = new GeometryFactory(new PrecisionModel(1000));
   const snap = (value: number) => Math.round(value * 1000) / 1000;
   const asLine = (points: readonly Point[]) => factory.createLineString(points.map(({ x, y }) => new Coordinate(snap(x), snap(y))));
-  const pieces = resolveLines(lines, { ring: SQUARE, datums }).flatMap((line) => line.pieces.map(asLine));
+  const pieces = linesOn(surfaceOf(SQUARE), lines).flatMap((line) => line.pieces.map(asLine));
   const noded = UnaryUnionOp.union(factory.createGeometryCollection([asLine([...SQUARE, SQUARE[0]]), ...pieces]));
   const polygonizer = new Polygonizer();
   polygonizer.add(noded);
@@ -232,7 +216,10 @@ describe('finishes of areas', () => {
 
 it('total of a part with a curved line is the part', () => expect(total([sweep('s', [0, 200], [400, 700], [1000, 300])])).toBeCloseTo(1_000_000, 0));
 it('rims run anticlockwise round their seed', () => {
-  for (const { rim, seed } of on([sweep('s', [0, 200], [400, 700], [1000, 300])]).areas) {
+  for (const {
+    rings: [rim],
+    seed,
+  } of on([sweep('s', [0, 200], [400, 700], [1000, 300])]).areas) {
     expect(ringArea(rim)).toBeGreaterThan(0);
     expect(insideRing(seed, rim)).toBe(true);
   }

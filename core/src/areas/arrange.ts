@@ -1,28 +1,14 @@
 import type { ResolvedLine } from '../lines';
-import { distanceToSegment, insideRing, ringArea, ringLength, type Point } from '../surface';
+import { distanceToSegment, type Point, type Sheet } from '../surface';
 import { TOLERANCE } from '../units';
 import { bordersBetween, type Border } from './borders';
-import { traceCycles, type Cycle } from './faces';
+import { facesOf } from './face';
+import { traceCycles } from './faces';
 import { fromGrid, toGrid, type GridPoint } from './grid';
-import { mergedEdges, noded, type Segment } from './node';
-import { placeWellInside } from './seed';
-
-/** A connected piece of a part between trim lines. */
-export interface Area {
-  /** Code on the drawing: A1, A2 … from the top down, then from the left. */
-  readonly code: string;
-  /** Anticlockwise rim, mm. */
-  readonly rim: readonly Point[];
-  /** Rims of the holes in it, clockwise. */
-  readonly holes: readonly (readonly Point[])[];
-  readonly sizeMm2: number;
-  /** Length of rim and holes, mm. */
-  readonly perimeterMm: number;
-  /** A place well inside. */
-  readonly seed: Point;
-  /** True where it is narrower than any tape edge keeps. */
-  readonly sliver: boolean;
-}
+import { grouped } from './group';
+import { measureGroup, type Area } from './measure';
+import { mergedEdges, noded, OPENING, OUTLINE, SEAM, type Segment } from './node';
+import { onSeam } from './seam';
 
 /** What the lines make of a part. */
 export interface Arrangement {
@@ -32,28 +18,42 @@ export interface Arrangement {
   readonly loose: readonly { readonly line: string; readonly lengthMm: number }[];
 }
 
-/** Source index of the outline; lines follow from 0. */
-export const OUTLINE = -1;
+/** A part that areas are found on. */
+export interface Ground {
+  readonly sheet: Sheet;
+  /** Rims of its openings on the sheet. */
+  readonly openings: readonly (readonly Point[])[];
+}
 
 /**
- * Finds the areas of a part.
- * @param ring outline of the part, anticlockwise
+ * Finds the areas of a part, on any kind of surface; across the seam of a round one they are joined.
  * @param lines worked-out lines; those without a place on the part are passed over
- * @returns areas that together are the part, borders between them, and what hangs loose
+ * @returns areas that together are the part without its openings, borders between them, and what hangs loose
  */
-export function arrange(ring: readonly Point[], lines: readonly ResolvedLine[]): Arrangement {
-  const segments = [...outlineSegments(ring), ...snapEnds(lines.flatMap(lineSegments), ring)];
+export function arrange(ground: Ground, lines: readonly ResolvedLine[]): Arrangement {
+  const { sheet, openings } = ground;
+  const rims = [sheet.ring, ...openings];
+  const segments = [
+    ...rimSegments(sheet.ring, (a, b) => (onSeam(sheet, a) && onSeam(sheet, b) ? SEAM : OUTLINE)),
+    ...openings.flatMap((ring) => rimSegments(ring, () => OPENING)),
+    ...snapEnds(lines.flatMap(lineSegments), rims),
+  ];
   const { cycles, dangling } = traceCycles(mergedEdges(noded(segments)));
-  const faces = facesOf(cycles);
-  const named = nameFaces(faces);
-  const areaOfCycle = new Map<Cycle, number>();
-  named.forEach(({ face }, index) => [face.rim, ...face.holes].forEach((cycle) => areaOfCycle.set(cycle, index)));
+  const faces = facesOf(cycles, ground);
+  const { groupOf, count } = grouped(faces, sheet);
+  const members = Array.from({ length: count }, (): number[] => []);
+  groupOf.forEach((group, face) => members[group].push(face));
+  const measured = members.map((indices) => measureGroup(indices.map((index) => faces[index]), sheet));
+  const order = measured.map((_, index) => index).sort((i, j) => measured[j].seed.y - measured[i].seed.y || measured[i].seed.x - measured[j].seed.x);
+  const place = new Array<number>(count);
+  order.forEach((group, index) => (place[group] = index));
   return {
-    areas: named.map(({ area }) => area),
+    areas: order.map((group, index) => ({ ...measured[group], code: `A${index + 1}` })),
     borders: bordersBetween(
-      cycles,
-      areaOfCycle,
+      faces,
+      groupOf.map((group) => place[group]),
       lines.map(({ id }) => id),
+      sheet,
     ),
     loose: looseLengths(
       dangling.flatMap(({ segments: on }) => on),
@@ -62,13 +62,13 @@ export function arrange(ring: readonly Point[], lines: readonly ResolvedLine[]):
   };
 }
 
-function outlineSegments(ring: readonly Point[]): Segment[] {
+function rimSegments(ring: readonly Point[], sourceOf: (a: Point, b: Point) => number): Segment[] {
   let at = 0;
   return ring.flatMap((point, index) => {
     const next = ring[(index + 1) % ring.length];
     const fromAt = at;
     at += Math.hypot(next.x - point.x, next.y - point.y);
-    return segment(toGrid(point), toGrid(next), OUTLINE, fromAt, at);
+    return segment(toGrid(point), toGrid(next), sourceOf(point, next), fromAt, at);
   });
 }
 
@@ -81,13 +81,15 @@ function lineSegments(line: ResolvedLine, source: number): Segment[] {
 const segment = (a: GridPoint, b: GridPoint, source: number, fromAt: number, toAt: number): Segment[] =>
   a.x === b.x && a.y === b.y ? [] : [{ a, b, source, fromAt, toAt }];
 
-/** Moves free line ends that all but touch the outline onto it; farther ends stay where they were measured. */
-function snapEnds(segments: readonly Segment[], ring: readonly Point[]): Segment[] {
+/** Moves free line ends that all but touch a rim onto it; farther ends stay where they were measured. */
+function snapEnds(segments: readonly Segment[], rims: readonly (readonly Point[])[]): Segment[] {
   const snap = (place: GridPoint): GridPoint => {
     const point = fromGrid(place);
-    for (let index = 0; index < ring.length; index++) {
-      const next = ring[(index + 1) % ring.length];
-      if (distanceToSegment(point, ring[index], next) <= TOLERANCE.snap) return toGrid(nearestOn(point, ring[index], next));
+    for (const ring of rims) {
+      for (let index = 0; index < ring.length; index++) {
+        const next = ring[(index + 1) % ring.length];
+        if (distanceToSegment(point, ring[index], next) <= TOLERANCE.snap) return toGrid(nearestOn(point, ring[index], next));
+      }
     }
     return place;
   };
@@ -108,45 +110,10 @@ function nearestOn(point: Point, from: Point, to: Point): Point {
   return { x: from.x + share * dx, y: from.y + share * dy };
 }
 
-interface Face {
-  readonly rim: Cycle;
-  readonly points: readonly Point[];
-  readonly holes: readonly Cycle[];
-}
-
-const pointsOf = (cycle: Cycle): Point[] => cycle.map(({ from }) => fromGrid(from));
-
-/** Anticlockwise walks are faces; a clockwise walk is a hole in the smallest face round it, or the outside. */
-function facesOf(cycles: readonly Cycle[]): Face[] {
-  const rings = cycles.map((cycle) => ({ cycle, points: pointsOf(cycle), size: 0 }));
-  for (const ring of rings) ring.size = ringArea(ring.points);
-  const faces = rings.filter(({ size }) => size > 0).map((ring) => ({ ...ring, holes: [] as Cycle[] }));
-  for (const hole of rings.filter(({ size }) => size < 0)) {
-    const own = new Set(hole.cycle.map(({ edge }) => edge));
-    const around = faces
-      .filter((face) => face.size > -hole.size && !face.cycle.some(({ edge }) => own.has(edge)) && insideRing(hole.points[0], face.points))
-      .sort((a, b) => a.size - b.size)[0];
-    around?.holes.push(hole.cycle);
-  }
-  return faces.map(({ cycle, points, holes }) => ({ rim: cycle, points, holes }));
-}
-
-function nameFaces(faces: readonly Face[]): { face: Face; area: Area }[] {
-  const measured = faces.map((face) => {
-    const holes = face.holes.map(pointsOf);
-    const sizeMm2 = ringArea(face.points) + holes.reduce((sum, hole) => sum + ringArea(hole), 0);
-    const perimeterMm = [face.points, ...holes].reduce((sum, ring) => sum + ringLength(ring), 0);
-    const sliver = (2 * sizeMm2) / perimeterMm < TOLERANCE.sliverWidth;
-    return { face, area: { code: '', rim: face.points, holes, sizeMm2, perimeterMm, seed: placeWellInside([face.points, ...holes]), sliver } };
-  });
-  measured.sort(({ area: a }, { area: b }) => b.seed.y - a.seed.y || a.seed.x - b.seed.x);
-  return measured.map(({ face, area }, index) => ({ face, area: { ...area, code: `A${index + 1}` } }));
-}
-
 function looseLengths(segments: readonly Segment[], lines: readonly ResolvedLine[]): { line: string; lengthMm: number }[] {
   const sums = new Map<number, number>();
   for (const { source, fromAt, toAt } of segments) {
-    if (source !== OUTLINE) sums.set(source, (sums.get(source) ?? 0) + Math.abs(toAt - fromAt));
+    if (source >= 0) sums.set(source, (sums.get(source) ?? 0) + Math.abs(toAt - fromAt));
   }
   return [...sums].sort(([a], [b]) => a - b).map(([source, lengthMm]) => ({ line: lines[source].id, lengthMm }));
 }

@@ -1,4 +1,7 @@
-import type { Cycle } from './faces';
+import type { Sheet } from '../surface';
+import type { Face } from './face';
+import type { Edge } from './node';
+import { seamPiece, type SeamPiece } from './seam';
 
 /** A piece of a trim line with one area on each side. */
 export interface Border {
@@ -13,39 +16,54 @@ export interface Border {
 
 /**
  * Finds where two different areas meet along a line.
- * @param cycles walks round all faces
- * @param areaOf area of each walk; walks round the outside have none
+ * @param areaOf area of each face
  * @param lineIds ids by source index
  * @returns borders ordered by line, then along it; pieces of the same two areas that follow each other are one
  */
-export function bordersBetween(cycles: readonly Cycle[], areaOf: ReadonlyMap<Cycle, number>, lineIds: readonly string[]): Border[] {
-  const sides = new Map<object, { left?: number; right?: number }>();
-  for (const cycle of cycles) {
-    const area = areaOf.get(cycle);
-    if (area === undefined) continue;
-    for (const { edge, forward } of cycle) {
+export function bordersBetween(faces: readonly Face[], areaOf: readonly number[], lineIds: readonly string[], sheet: Sheet): Border[] {
+  const sides = new Map<Edge, { left?: number; right?: number }>();
+  faces.forEach(({ walks }, face) => {
+    for (const { edge, forward } of walks.flat()) {
       const side = sides.get(edge) ?? {};
-      if (forward) side.left = area;
-      else side.right = area;
+      if (forward) side.left = areaOf[face];
+      else side.right = areaOf[face];
       sides.set(edge, side);
     }
-  }
+  });
+  const acrossSeam = seamLookup(faces, areaOf, sheet);
   const pieces: { source: number; from: number; to: number; left: number; right: number }[] = [];
-  for (const cycle of cycles) {
-    for (const { edge, forward } of cycle) {
-      const { left, right } = sides.get(edge) ?? {};
-      const first = edge.segments.find(({ source }) => source >= 0);
-      if (!forward || !first || left === undefined || right === undefined || left === right) continue;
-      const along = first.fromAt <= first.toAt;
-      pieces.push(
-        along
-          ? { source: first.source, from: first.fromAt, to: first.toAt, left, right }
-          : { source: first.source, from: first.toAt, to: first.fromAt, left: right, right: left },
-      );
-    }
+  for (const [edge, side] of sides) {
+    const first = edge.segments.find(({ source }) => source >= 0);
+    if (!first) continue;
+    const left = side.left ?? acrossSeam(edge);
+    const right = side.right ?? acrossSeam(edge);
+    if (left === undefined || right === undefined || left === right) continue;
+    const along = first.fromAt <= first.toAt;
+    pieces.push(
+      along
+        ? { source: first.source, from: first.fromAt, to: first.toAt, left, right }
+        : { source: first.source, from: first.toAt, to: first.fromAt, left: right, right: left },
+    );
   }
   pieces.sort((a, b) => a.source - b.source || a.from - b.from);
   return joined(pieces).map(({ source, ...border }) => ({ line: lineIds[source], ...border }));
+}
+
+/** The area on the other copy of the seam, for a line that lies on the seam itself. */
+function seamLookup(faces: readonly Face[], areaOf: readonly number[], sheet: Sheet): (edge: Edge) => number | undefined {
+  if (!sheet.turns) return () => undefined;
+  const pieces: (SeamPiece & { area: number })[] = faces.flatMap(({ walks }, face) =>
+    walks.flat().flatMap(({ edge }) => {
+      const piece = seamPiece(sheet, edge);
+      return piece ? [{ ...piece, area: areaOf[face] }] : [];
+    }),
+  );
+  return (edge) => {
+    const own = seamPiece(sheet, edge);
+    if (!own) return undefined;
+    const middle = (own.from + own.to) / 2;
+    return pieces.find(({ side, from, to }) => side !== own.side && from <= middle && middle <= to)?.area;
+  };
 }
 
 type Piece = { source: number; from: number; to: number; left: number; right: number };
@@ -59,4 +77,27 @@ function joined(pieces: readonly Piece[]): Piece[] {
     else result.push({ ...piece });
   }
   return result;
+}
+
+/** Two areas that meet, with the length they share and the lines between them. */
+export interface Neighbour {
+  readonly area: number;
+  readonly lengthMm: number;
+  readonly lines: readonly string[];
+}
+
+/** Neighbours of one area, those it shares most with first. */
+export function neighboursOf(area: number, borders: readonly Border[]): Neighbour[] {
+  const found = new Map<number, { lengthMm: number; lines: Set<string> }>();
+  for (const { line, from, to, left, right } of borders) {
+    if (left !== area && right !== area) continue;
+    const other = left === area ? right : left;
+    const entry = found.get(other) ?? { lengthMm: 0, lines: new Set<string>() };
+    entry.lengthMm += to - from;
+    entry.lines.add(line);
+    found.set(other, entry);
+  }
+  return [...found]
+    .map(([other, { lengthMm, lines }]) => ({ area: other, lengthMm, lines: [...lines] }))
+    .sort((a, b) => b.lengthMm - a.lengthMm || a.area - b.area);
 }

@@ -1,9 +1,12 @@
 import { insideRing, type Point } from '../surface';
-import type { Area } from './arrange';
+import type { Area } from './measure';
+
+/** True where a place lies inside some rings: where a way out crosses an odd number of them. */
+export const insideRings = (place: Point, rings: readonly (readonly Point[])[]): boolean =>
+  rings.reduce((inside, ring) => insideRing(place, ring) !== inside, false);
 
 /** Index of the area a place lies in; -1 outside all. */
-export const areaAt = (areas: readonly Pick<Area, 'rim' | 'holes'>[], place: Point): number =>
-  areas.findIndex(({ rim, holes }) => insideRing(place, rim) && !holes.some((hole) => insideRing(place, hole)));
+export const areaAt = (areas: readonly Pick<Area, 'rings'>[], place: Point): number => areas.findIndex(({ rings }) => insideRings(place, rings));
 
 /** A finish given to the area round a place; null keeps what is there. */
 export interface AreaChoice {

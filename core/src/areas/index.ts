@@ -2,3 +2,4 @@ export * from './arrange';
 export * from './borders';
 export * from './carry';
 export * from './find';
+export type { Area } from './measure';

@@ -4,12 +4,17 @@ import { keyOf, turn, type GridPoint } from './grid';
 export interface Segment {
   readonly a: GridPoint;
   readonly b: GridPoint;
-  /** Index of the line or outline it is part of. */
+  /** Index of the line it is part of, or one of OUTLINE, SEAM and OPENING. */
   readonly source: number;
   /** Distance along the source at each end, mm. */
   readonly fromAt: number;
   readonly toAt: number;
 }
+
+/** Source indices of what is no line; lines follow from 0. */
+export const OUTLINE = -1;
+export const SEAM = -2;
+export const OPENING = -3;
 
 /** A place on the way of a segment nearer than this, in grid units, is on it: rounding moves a place by at most 0.71. */
 const ON_SEGMENT = 0.75;

@@ -79,3 +79,59 @@ it('refuses a question it does not know, and input that is no object', () => {
   expect(faults('bend', null)).toEqual([expect.stringMatching(/needs an object/)]);
   expect(faults('bend', [1])).toHaveLength(1);
 });
+
+describe('setting out', () => {
+  it('bands finds the one that is left out', () => {
+    expect(answer('bands', { length: 1200, count: 5, width: 120, gap: '?', margin: 60 })).toMatchObject({ gapMm: 120, lengthMm: 1200 });
+    expect(answer('bands', { length: '?', count: 3, width: 10, gap: 0, margin: 0 })).toMatchObject({ lengthMm: 30 });
+    expect(faults('bands', { length: 1200, count: '?', width: 120, gap: 100, margin: 60 }).join()).toMatch(/^count: 5.36 bands.*5 of 120 mm.*6 of 120 mm/);
+    expect(faults('bands', { length: 1200, count: '?', width: '?', gap: 100, margin: 60 }).join()).toMatch(/exactly one/);
+    expect(faults('bands', { length: 1200, count: 2.5, width: 10, gap: '?', margin: 60 }).join()).toMatch(/^count: 2.5 is not whole/);
+  });
+  it('scale answers the worked figure, best first', () => {
+    const { modelMm, choices } = answer('scale', { real: 300, scale: '1:72', tapes: '1, 2, 4 5' }) as { modelMm: number; choices: { tapes: number[]; errorShare: number }[] };
+    expect(modelMm).toBeCloseTo(4.167, 3);
+    expect(choices[0]).toMatchObject({ tapes: [4], errorShare: expect.closeTo(-0.04, 6) });
+    expect(answer('scale', { real: 360, scale: 72, tapes: [2, 3] })).toMatchObject({ choices: [{ tapes: [2, 3], errorMm: 0 }, {}, {}, {}, {}] });
+    expect(faults('scale', { real: 300, scale: 0.5, tapes: '1' }).join()).toMatch(/^scale:/);
+    expect(faults('scale', { real: 300, scale: 72, tapes: '1, wide' }).join()).toMatch(/^tapes: "wide" is not a length/);
+  });
+  it('cone and ring answer the worked figures, and know a tube', () => {
+    expect(answer('cone', { d1: 90, d2: 40, length: 120 })).toMatchObject({ sinHalfAngle: expect.closeTo(0.20395, 5), apexToBigMm: expect.closeTo(220.64, 2) });
+    expect(answer('cone', { d1: 50, d2: 50, length: 120 })).toMatchObject({ apexToSmallMm: null, apexToBigMm: null, sectorDeg: 0, slantMm: 120 });
+    expect(faults('cone', { d1: 0, d2: 0, length: 120 })).toHaveLength(1);
+    const tape = { width: 6, stretch: 0.15, fold: 0.005 };
+    const small = answer('ring', { d1: 40, d2: 90, length: 120, at: 0, ...tape });
+    expect(small).toMatchObject({ sheetRadiusMm: expect.closeTo(98.06, 2), girthMm: expect.closeTo(40 * Math.PI, 6), verdict: 'stretch' });
+    const bent = answer('bend', { radius: small.sheetRadiusMm, ...tape });
+    expect(small.meanStretch).toBeCloseTo(bent.meanStretch as number, 9);
+    expect(answer('ring', { d1: 60, d2: 60, length: 120, at: 40, ...tape })).toMatchObject({ sheetRadiusMm: null, verdict: 'lays', meanStretch: 0 });
+    expect(faults('ring', { d1: 60, d2: 60, length: 120, at: 140, ...tape })).toEqual([expect.stringMatching(/^at: lies beyond/)]);
+  });
+  it('level follows its formula, and says where it misses', () => {
+    const { table } = answer('level', { diameter: 200, height: 50, pitch: 10, length: 1000, step: 250 }) as { table: { x: number; angleDeg: number | null; girthFromTopMm: number | null }[] };
+    expect(table.map(({ x }) => x)).toEqual([0, 250, 500, 750, 1000]);
+    const pitch = (10 * Math.PI) / 180;
+    for (const { x, angleDeg, girthFromTopMm } of table) {
+      const cos = (50 - x * Math.sin(pitch)) / (100 * Math.cos(pitch));
+      if (Math.abs(cos) > 1) expect([angleDeg, girthFromTopMm]).toEqual([null, null]);
+      else expect([angleDeg, girthFromTopMm]).toEqual([expect.closeTo((Math.acos(cos) * 180) / Math.PI, 6), expect.closeTo(Math.acos(cos) * 100, 6)]);
+    }
+    expect(table[4].angleDeg).toBeNull();
+    expect(faults('level', { diameter: 200, height: 50, pitch: 10, length: 1000, step: 0.1 }).join()).toMatch(/^step: gives more than/);
+  });
+  it('wrap adds the thickness on both sides', () =>
+    expect(answer('wrap', { diameter: 60, thickness: 500, overlap: 8 })).toMatchObject({ lengthMm: expect.closeTo(Math.PI * 61 + 8, 6) }));
+  it('stations keep their chords within the tolerance', () => {
+    const { table } = answer('stations', { points: '0 0, 500 200, 1000 0', step: 250 }) as { table: { alongMm: number; extra: boolean }[] };
+    expect(table.filter(({ extra }) => !extra).map(({ alongMm }) => alongMm)).toEqual([0, 250, 500, 750, 1000]);
+    expect(table.some(({ extra }) => extra)).toBe(true);
+    expect(faults('stations', { points: '0 0', step: 250 }).join()).toMatch(/^points: needs 2 to 200/);
+  });
+  it('every sketch has places to draw', () => {
+    for (const question of QUESTIONS) {
+      const sketch = question.sketch?.(answer(question.name, exampleInput(question)));
+      if (sketch) expect(sketch.strokes.flatMap(({ points }) => points).every(([x, y]) => Number.isFinite(x) && Number.isFinite(y))).toBe(true);
+    }
+  });
+});

@@ -6,7 +6,8 @@ import { question, refuseAt } from './question';
 /** Percent for people. */
 export const showShare = (share: number): string => `${(share * 100).toFixed(1)} %`;
 
-const VERDICT_WORDS = {
+/** What a bend does to a tape, in words. */
+export const VERDICT_WORDS = {
   lays: { headline: 'Lays flat, no stretch needed', tone: 'good' },
   stretch: { headline: 'Lays when stretched', tone: 'good' },
   'too-tight': { headline: 'Too tight: it pleats or creeps back', tone: 'bad' },

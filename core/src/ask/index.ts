@@ -1,17 +1,24 @@
 import { SHIPPED_SHELF, type Checked, type Shelf } from '../job';
 import { rounded } from '../units';
+import { bands } from './bands';
 import { bend } from './bend';
+import { cone } from './cone';
 import { dew } from './dew';
 import { dome } from './dome';
 import { facets } from './facets';
+import { level } from './level';
 import { askQuestion, refuseAt, type Answer, type Question } from './question';
+import { ring } from './ring';
+import { scale } from './scale';
+import { stations } from './stations';
 import { windows } from './windows';
+import { wrap } from './wrap';
 
-export { exampleInput, type Answer, type Question, type Way, type Words } from './question';
+export { exampleInput, type Answer, type Question, type Sketch, type SketchStroke, type Way, type Words } from './question';
 export type { Key } from './key';
 
 /** The questions of the Bench, in the order they are shown. */
-export const QUESTIONS: readonly Question[] = [bend, windows, dew, facets, dome];
+export const QUESTIONS: readonly Question[] = [bend, windows, bands, scale, stations, ring, cone, level, wrap, dew, facets, dome];
 
 /** The question with this name; undefined where there is none. */
 export const questionNamed = (name: string): Question | undefined => QUESTIONS.find((one) => one.name === name);

@@ -39,6 +39,9 @@ function readBy<T>(accepts: string, read: (text: string) => Reading<T>): v.Gener
   ) as v.GenericSchema<unknown, T>;
 }
 
+/** A value read from typed text by a reader of its own. */
+export const typedKey = <T>(words: KeyWords, accepts: string, read: (text: string) => Reading<T>): Key<T> => key(words, '', accepts, read);
+
 const key = <T>(words: KeyWords, unit: string, accepts: string, read: (text: string) => Reading<T>): Key<T> => ({
   ...words,
   unit,
@@ -68,6 +71,83 @@ export const lengthKey = (words: KeyWords): Key<number> =>
     if (!reading.ok) return reading;
     return reading.value > 0 && reading.value <= LONGEST_MM ? reading : refused(`must be above 0 and at most ${LONGEST_MM} mm`);
   });
+
+/** A length that may be 0. */
+export const lengthFromZeroKey = (words: KeyWords): Key<number> =>
+  key(words, 'mm', 'a length from 0 such as 0, 12, 3/8', (text) => within(readLength(text), 0, LONGEST_MM, 'mm'));
+
+/** A length of either sign. */
+export const signedLengthKey = (words: KeyWords): Key<number> =>
+  key(words, 'mm', 'a length of either sign such as 35 or -20', (text) => within(readLength(text), -LONGEST_MM, LONGEST_MM, 'mm'));
+
+/** Whole number between two bounds. */
+export const wholeKey = (words: KeyWords, least: number, most: number): Key<number> =>
+  key(words, '', `a whole number from ${least} to ${most}`, (text) => {
+    const reading = within(readNumber(text), least, most, '');
+    return reading.ok && !Number.isInteger(reading.value) ? refused(`${reading.value} is not whole`) : reading;
+  });
+
+/** What stands for the value to be found. */
+export const UNKNOWN = '?';
+
+/** A value, or `?` where it is the one to be found. */
+export const unknownOr = (of: Key<number>): Key<number | typeof UNKNOWN> => ({
+  ...of,
+  accepts: `${of.accepts}, or ? for the one to be found`,
+  schema: v.pipe(
+    v.unknown(),
+    v.rawTransform(({ dataset, addIssue, NEVER }): number | typeof UNKNOWN => {
+      if (typeof dataset.value === 'string' && dataset.value.trim() === UNKNOWN) return UNKNOWN;
+      const read = v.safeParse(of.schema, dataset.value);
+      if (read.success) return read.output;
+      addIssue({ message: `${read.issues[0].message}; ? stands for the one to be found` });
+      return NEVER;
+    }),
+  ),
+});
+
+/** Several lengths above 0, typed with commas or spaces between them, or sent as a list. */
+export const lengthsKey = (words: KeyWords): Key<readonly number[]> => {
+  const accepts = 'lengths above 0 with commas between them such as 1, 2, 3';
+  return {
+    ...key(words, 'mm', accepts, () => refused('')),
+    schema: v.pipe(
+      v.union([v.string(), v.number(), v.array(v.union([v.string(), v.number()]))], `accepts ${accepts}`),
+      v.rawTransform(({ dataset, addIssue, NEVER }) => {
+        const texts = Array.isArray(dataset.value) ? dataset.value.map(String) : String(dataset.value).split(/[,;]\s*|\s+/);
+        const readings = texts.filter((text) => text.trim() !== '').map((text) => readLength(text));
+        const bad = readings.find((reading) => !reading.ok || reading.value <= 0 || reading.value > LONGEST_MM);
+        if (readings.length > 0 && readings.length <= 60 && !bad) return readings.map((reading) => (reading.ok ? reading.value : 0));
+        addIssue({ message: `${bad && !bad.ok ? bad.message : readings.length > 60 ? 'are more than 60' : 'must be above 0'} (accepts ${accepts})` });
+        return NEVER;
+      }),
+    ) as v.GenericSchema<unknown, readonly number[]>,
+  };
+};
+
+/** Measured places typed as `along above`, with commas between them, or sent as a list of pairs. */
+export const placesKey = (words: KeyWords): Key<readonly (readonly [number, number])[]> => {
+  const accepts = 'places as along and above with commas between them such as 0 120, 600 180, 1200 150';
+  return {
+    ...key(words, 'mm', accepts, () => refused('')),
+    schema: v.pipe(
+      v.union([v.string(), v.array(v.tuple([v.number(), v.number()]))], `accepts ${accepts}`),
+      v.rawTransform(({ dataset, addIssue, NEVER }) => {
+        const pairs = typeof dataset.value === 'string' ? readPairs(dataset.value) : dataset.value;
+        const sound = pairs && pairs.length >= 2 && pairs.length <= 200 && pairs.flat().every((value) => Math.abs(value) <= LONGEST_MM);
+        if (sound) return pairs;
+        addIssue({ message: `needs 2 to 200 places within ±${LONGEST_MM} mm (accepts ${accepts})` });
+        return NEVER;
+      }),
+    ) as v.GenericSchema<unknown, readonly (readonly [number, number])[]>,
+  };
+};
+
+function readPairs(text: string): [number, number][] | null {
+  const pairs = text.split(/[,;]/).map((pair) => pair.trim().split(/\s+/).map((word) => readLength(word)));
+  if (pairs.some((pair) => pair.length !== 2 || pair.some((reading) => !reading.ok))) return null;
+  return pairs.map(([a, b]) => [a.ok ? a.value : 0, b.ok ? b.value : 0]);
+}
 
 /** A number between two bounds. */
 export const numberKey = (words: KeyWords, least: number, most: number, unit = ''): Key<number> =>

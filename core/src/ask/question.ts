@@ -12,6 +12,33 @@ export interface Words {
   readonly rows: readonly { readonly label: string; readonly value: string }[];
 }
 
+/** A line of a drawing, mm, y up. `fill` is an area, `tape` a strip, `ink` and `quiet` lines, `mark` a point. */
+export interface SketchStroke {
+  readonly tone: 'fill' | 'tape' | 'ink' | 'quiet' | 'mark';
+  readonly points: readonly (readonly [number, number])[];
+}
+
+/** A drawing in true proportions. */
+export interface Sketch {
+  readonly strokes: readonly SketchStroke[];
+  readonly words: readonly { readonly at: readonly [number, number]; readonly text: string }[];
+  /** What it shows, for those who cannot see it. */
+  readonly label: string;
+}
+
+/** Corners of an upright box, the first repeated. */
+export const box = (x1: number, y1: number, x2: number, y2: number): [number, number][] => [
+  [x1, y1],
+  [x2, y1],
+  [x2, y2],
+  [x1, y2],
+  [x1, y1],
+];
+
+/** A ring of places as a closed line. */
+export const closedLoop = (ring: readonly { readonly x: number; readonly y: number }[]): [number, number][] =>
+  [...ring, ring[0]].map(({ x, y }) => [x, y]);
+
 /** Plain data, as it is printed. */
 export type Answer = Readonly<Record<string, unknown>>;
 
@@ -32,6 +59,8 @@ export interface Question<K extends Record<string, Key> = Record<string, Key>, A
   readonly ways: readonly Way[];
   readonly answer: (values: Values<K>, shelf: Shelf) => Checked<A>;
   readonly words: (answer: A) => Words;
+  /** A small true drawing; left out where a drawing would say nothing. */
+  readonly sketch?: (answer: A) => Sketch;
 }
 
 /** Defines a question, keeping the types of its keys and answer; what it returns is the plain kind all doors use. */

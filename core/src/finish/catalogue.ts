@@ -140,6 +140,8 @@ export const SHIPPED_FINISHES: readonly Finish[] = [
   typicalFinish('sea-green-two-part', 'Sea green, two-part', 'two-part', '#2f6f62', 40),
   typicalFinish('cream-two-part', 'Cream, two-part', 'two-part', '#f5f3ea', 70),
   { ...typicalFinish('copper-two-part', 'Copper, two-part', 'two-part', '#a85f32', 45, 'metallic'), coats: 3 },
+  typicalFinish('blaze-two-part', 'Blaze orange, two-part', 'two-part', '#d9541e', 55),
+  typicalFinish('ink-two-part', 'Ink blue, two-part', 'two-part', '#24406b', 30),
   typicalFinish('clear-two-part', 'Clear, two-part', 'clear-two-part', '#f4f4f2', 400, 'clear'),
   typicalFinish('signal-base', 'Signal red, solvent basecoat', 'base-solvent', '#b3242b', 50),
   typicalFinish('slate-base-water', 'Slate, waterborne basecoat', 'base-water', '#4a5560', 28),

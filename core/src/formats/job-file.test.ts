@@ -58,7 +58,7 @@ it.each<[string, (file: Record<string, never>) => void, RegExp]>([
     (file) => Object.assign(at(file, 'design', 'parts', 0, 'lines', 0), { datum: 'moon' }),
     /lines\[0\]\.datum: there is no datum "moon"/,
   ],
-  ['a parallel of nothing', (file) => Object.assign(at(file, 'design', 'parts', 0, 'lines', 1), { of: 'x' }), /lines\[1\]\.of: there is no line/],
+  ['a line made from itself', (file) => Object.assign(at(file, 'design', 'parts', 0, 'lines', 1), { of: 'coach' }), /lines\[1\]: a line cannot be made from itself/],
   [
     'an unknown finish',
     (file) => Object.assign(at(file, 'design', 'scheme', 'areas', 0), { finish: 'mauve' }),

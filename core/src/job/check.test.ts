@@ -24,7 +24,7 @@ it.each<[string, Partial<Design>, RegExp]>([
   [
     'a line parallel to itself',
     { parts: [part({ lines: [{ kind: 'parallel', id: 'l', name: 'L', runOn: true, of: 'l', offset: 4 }] })] },
-    /of: a line cannot be parallel to itself/,
+    /a line cannot be made from itself/,
   ],
   ['an area of no part', { scheme: { areas: [{ part: 'z', seed: [1, 1], finish: null }] } }, /^scheme\.areas\[0\]\.part: there is no part "z"/],
   ['an order with an unknown finish', { choices: { order: ['mauve'], school: null } }, /^choices\.order\[0\]: there is no finish "mauve"/],

@@ -1,5 +1,5 @@
-import { resolveLines, type TrimLine } from '../lines';
-import { outlineFaults, outlineRing } from '../surface';
+import { linesBehind, setOutParts, type TrimLine } from '../lines';
+import { featureFault, surfaceFaults } from '../surface';
 import type { Design } from './design';
 import { pathText, type Fault } from './fault';
 import type { Part } from './part';
@@ -9,8 +9,8 @@ type Keys = readonly (string | number)[];
 const fault = (keys: Keys, message: string): Fault => ({ path: pathText(keys), message });
 
 /**
- * Checks what a schema cannot: that names are unique, outlines sound, and everything named is there.
- * A design with such faults is not saved.
+ * Checks what a schema cannot: that names are unique, surfaces sound, and everything named is there.
+ * A design with such faults is not saved. Lines made from lines that are gone are no such fault: they tell it themselves.
  * @param design sound by its schema
  * @param prefix path of the design itself
  */
@@ -19,7 +19,7 @@ export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): F
   const parts = new Set(design.parts.map(({ id }) => id));
   return [
     ...repeated(design.parts, [...prefix, 'parts'], 'id'),
-    ...design.parts.flatMap((part, index) => partFaults(part, [...prefix, 'parts', index])),
+    ...design.parts.flatMap((part, index) => partFaults(part, design, [...prefix, 'parts', index])),
     ...design.scheme.areas.flatMap(({ part, finish }, index) => {
       const at = [...prefix, 'scheme', 'areas', index];
       return [
@@ -38,31 +38,46 @@ export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): F
  * line is edited and do not stop a design from being kept, since changing a part may cause them.
  */
 export function lineFaults(design: Design, prefix: Keys = []): Fault[] {
+  const setOut = setOutParts(design.parts);
   return design.parts.flatMap((part, index) =>
-    resolveLines(part.lines, { ring: outlineRing(part.surface.outline), datums: part.datums }).flatMap((line, at) =>
-      line.fault ? [fault([...prefix, 'parts', index, 'lines', at], line.fault)] : [],
-    ),
+    (setOut.get(part.id)?.lines ?? []).flatMap(({ owner, fault: message }) => {
+      const at = part.lines.findIndex(({ id }) => id === owner);
+      return message ? [fault([...prefix, 'parts', index, 'lines', at], message)] : [];
+    }),
   );
 }
 
-function partFaults(part: Part, at: Keys): Fault[] {
-  const outline = [...at, 'surface', 'outline'];
+function partFaults(part: Part, design: Design, at: Keys): Fault[] {
   const datums = new Set(part.datums.map(({ id }) => id));
-  const lines = new Set(part.lines.map(({ id }) => id));
+  const features = part.features ?? [];
   return [
-    ...outlineFaults(part.surface.outline).map(({ corner, message }) => fault(corner === null ? outline : [...outline, 'points', corner], message)),
+    ...surfaceFaults(part.surface).map(({ keys, message }) => fault([...at, 'surface', ...keys], message)),
     ...repeated(part.datums, [...at, 'datums'], 'id'),
     ...repeated(part.lines, [...at, 'lines'], 'id'),
-    ...part.lines.flatMap((line, index) => referenceFaults(line, [...at, 'lines', index], datums, lines)),
+    ...repeated(features, [...at, 'features'], 'id'),
+    ...features.flatMap((feature, index) => {
+      const message = featureFault(feature);
+      return [
+        ...(message ? [fault([...at, 'features', index], message)] : []),
+        ...(datums.has(feature.datum) ? [] : [fault([...at, 'features', index, 'datum'], `there is no datum "${feature.datum}" on this part`)]),
+      ];
+    }),
+    ...part.lines.flatMap((line, index) => referenceFaults(line, [...at, 'lines', index], datums)),
+    ...oppositeFaults(part, design, [...at, 'opposite']),
   ];
 }
 
-function referenceFaults(line: TrimLine, at: Keys, datums: ReadonlySet<string>, lines: ReadonlySet<string>): Fault[] {
-  if (line.kind === 'parallel') {
-    if (line.of === line.id) return [fault([...at, 'of'], 'a line cannot be parallel to itself')];
-    return lines.has(line.of) ? [] : [fault([...at, 'of'], `there is no line "${line.of}" on this part`)];
-  }
-  return datums.has(line.datum) ? [] : [fault([...at, 'datum'], `there is no datum "${line.datum}" on this part`)];
+function referenceFaults(line: TrimLine, at: Keys, datums: ReadonlySet<string>): Fault[] {
+  const itself = linesBehind(line).includes(line.id) ? [fault(at, 'a line cannot be made from itself')] : [];
+  const datum = 'datum' in line && !datums.has(line.datum) ? [fault([...at, 'datum'], `there is no datum "${line.datum}" on this part`)] : [];
+  return [...itself, ...datum];
+}
+
+function oppositeFaults({ id, opposite }: Part, { parts }: Design, at: Keys): Fault[] {
+  if (!opposite?.follows) return [];
+  const other = parts.find((one) => one.id === opposite.of);
+  if (!other || other.id === id) return [fault([...at, 'of'], `there is no other part "${opposite.of}"`)];
+  return other.opposite?.follows ? [fault([...at, 'of'], `"${other.name}" is itself a mirror image: take the part it follows`)] : [];
 }
 
 function repeated(items: readonly { readonly id: string }[], at: Keys, key: string): Fault[] {

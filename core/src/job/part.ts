@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { PAINT_SYSTEM_KEYS } from '../finish';
 import { lineSchema } from '../lines';
-import { datumSchema, surfaceSchema } from '../surface';
+import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
 import { colourText, idText, nameText, numberBetween, wholeBetween } from '../units';
 
 /** What a part is made of, with the words people use. */
@@ -39,5 +39,26 @@ export const partSchema = v.strictObject({
   surface: surfaceSchema,
   datums: v.pipe(v.array(datumSchema, 'needs datums'), v.minLength(1, 'needs at least one datum'), v.maxLength(50, 'has at most 50 datums')),
   lines: v.pipe(v.array(lineSchema, 'needs a list of lines'), v.maxLength(200, 'has at most 200 lines')),
+  features: v.optional(v.pipe(v.array(featureSchema, 'needs a list of features'), v.maxLength(200, 'has at most 200 features'))),
+  /** Where it sits on the whole piece; left out where nobody has said. */
+  pose: v.optional(poseSchema),
+  /** Mirror image of another part. While it follows, shape, features and lines are the other's. */
+  opposite: v.optional(v.strictObject({ of: idText(), follows: v.boolean('must be true or false') })),
+  /** What is done with it; left out: painted. */
+  treatment: v.optional(v.picklist(['paint', 'blend', 'leave'], 'must be paint, blend or leave')),
 });
 export type Part = v.InferOutput<typeof partSchema>;
+
+/**
+ * What lines and areas of a part follow from, as text: the part's own shape, and those of the parts its lines or its mirror
+ * image come from. Two parts with the same text have the same lines and areas.
+ */
+export function worksKey(part: Part, parts: readonly Part[], asking: readonly string[] = []): string {
+  const { id, surface, datums, lines, features, pose, opposite } = part;
+  const others = [...(opposite?.follows ? [opposite.of] : []), ...lines.flatMap((line) => (line.kind === 'continuation' ? [line.part] : []))];
+  const behind = others
+    .filter((other) => other !== id && !asking.includes(other))
+    .map((other) => parts.find((one) => one.id === other))
+    .map((other) => (other ? worksKey(other, parts, [...asking, id]) : null));
+  return JSON.stringify([id, surface, datums, lines, features, pose, opposite, behind]);
+}

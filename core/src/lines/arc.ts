@@ -1,51 +1,64 @@
-import type { Point } from '../surface';
+import { circleNear, circleThrough, distance, stepsOfTurn, turnOfArc, type Point } from '../surface';
 import { TOLERANCE } from '../units';
 import type { Path, PathPoint } from './path';
 
 /**
  * The arc from one place through a second to a third.
  * @returns the path, distances measured along the true arc; null where two places coincide or all lie on one straight
- * Source: circle through three points.
  */
 export function arcPath(from: Point, through: Point, to: Point): Path | null {
   const circle = circleThrough(from, through, to);
+  return circle && arcAbout(circle.centre, from, turnOfArc(circle.centre, from, through, to), to);
+}
+
+/**
+ * The arc nearest to several places, from beside the first to beside the last.
+ * @returns the path and how far each place lies from it, mm; null where no circle comes near
+ */
+export function arcNear(places: readonly Point[]): { readonly path: Path; readonly off: readonly number[] } | null {
+  const circle = circleNear(places);
   if (!circle) return null;
-  const { centre, radius } = circle;
-  const angleOf = (point: Point) => Math.atan2(point.y - centre.y, point.x - centre.x);
-  const start = angleOf(from);
-  const turnTo = (point: Point) => positiveTurn(angleOf(point) - start);
-  // Anticlockwise when the middle place is met before the last one on the way round.
-  const left = turnTo(through) <= turnTo(to);
-  const sweep = left ? turnTo(to) : turnTo(to) - 2 * Math.PI;
-  const perStep = 2 * Math.acos(1 - Math.min(1, TOLERANCE.flatten / radius));
-  const steps = Math.max(2, Math.ceil(Math.abs(sweep) / perStep));
+  const onto = (place: Point): Point => {
+    const away = distance(circle.centre, place);
+    return {
+      x: circle.centre.x + ((place.x - circle.centre.x) * circle.radius) / away,
+      y: circle.centre.y + ((place.y - circle.centre.y) * circle.radius) / away,
+    };
+  };
+  const [from, middle, to] = [places[0], places[Math.floor(places.length / 2)], places[places.length - 1]].map(onto);
+  const path = arcAbout(circle.centre, from, turnOfArc(circle.centre, from, middle, to), to);
+  return { path, off: places.map((place) => Math.abs(distance(circle.centre, place) - circle.radius)) };
+}
+
+/**
+ * The arc that starts in a direction and turns at a radius.
+ * @param heading radians from x, anticlockwise
+ * @param turn radians, positive to the left
+ */
+export function arcByRadius(from: Point, heading: number, radius: number, turn: number): Path | null {
+  if (Math.abs(turn) < 1e-9) return null;
+  const sign = Math.sign(turn);
+  const centre = { x: from.x - sign * radius * Math.sin(heading), y: from.y + sign * radius * Math.cos(heading) };
+  return arcAbout(centre, from, turn, null);
+}
+
+/** The arc about a centre from a place on; `to` is taken as the exact end where it is known. */
+export function arcAbout(centre: Point, from: Point, turn: number, to: Point | null): PathPoint[] {
+  const radius = distance(centre, from);
+  const start = Math.atan2(from.y - centre.y, from.x - centre.x);
+  const steps = stepsOfTurn(radius, turn, TOLERANCE.flatten);
+  const sign = Math.sign(turn);
   return Array.from({ length: steps + 1 }, (_, step): PathPoint => {
-    const angle = start + (sweep * step) / steps;
-    const sign = left ? 1 : -1;
-    const place = step === 0 ? from : step === steps ? to : { x: centre.x + radius * Math.cos(angle), y: centre.y + radius * Math.sin(angle) };
+    const angle = start + (turn * step) / steps;
+    const round = { x: centre.x + radius * Math.cos(angle), y: centre.y + radius * Math.sin(angle) };
+    const place = step === 0 ? from : step === steps && to ? to : round;
     return {
       x: place.x,
       y: place.y,
       tx: -sign * Math.sin(angle),
       ty: sign * Math.cos(angle),
       curvature: sign / radius,
-      at: (radius * Math.abs(sweep) * step) / steps,
+      at: (radius * Math.abs(turn) * step) / steps,
     };
   });
-}
-
-const positiveTurn = (angle: number): number => ((angle % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI);
-
-function circleThrough(a: Point, b: Point, c: Point): { readonly centre: Point; readonly radius: number } | null {
-  const bx = b.x - a.x;
-  const by = b.y - a.y;
-  const cx = c.x - a.x;
-  const cy = c.y - a.y;
-  const cross = 2 * (bx * cy - by * cx);
-  const longest = Math.max(bx * bx + by * by, cx * cx + cy * cy);
-  // Flatter than a radius of 10 km over this length cannot be told from a straight.
-  if (Math.abs(cross) <= 1e-7 * longest * Math.min(1, Math.sqrt(longest))) return null;
-  const ux = (cy * (bx * bx + by * by) - by * (cx * cx + cy * cy)) / cross;
-  const uy = (bx * (cx * cx + cy * cy) - cx * (bx * bx + by * by)) / cross;
-  return { centre: { x: a.x + ux, y: a.y + uy }, radius: Math.hypot(ux, uy) };
 }

@@ -1,35 +1,234 @@
 import * as v from 'valibot';
-import { coordinate, idText, nameText } from '../units';
+import { measuredSchema, placeSchema } from '../surface';
+import { coordinate, idText, lengthMm, nameText, numberBetween, wholeBetween } from '../units';
 
-const measuredSchema = v.strictObject({ along: coordinate(), above: coordinate() });
+/** Which view of the whole piece a plane is seen edge-on in. */
+export const VIEWS = ['side', 'top', 'end'] as const;
+export type ViewName = (typeof VIEWS)[number];
 
 const common = {
   id: idText(),
   name: nameText(),
   /** True: both ends go on straight until they leave the part. */
   runOn: v.boolean('must be true or false'),
+  /** Lines these ends stop at, run on to them or cut there; left out where they do not. */
+  startOn: v.optional(idText()),
+  endOn: v.optional(idText()),
+  hidden: v.optional(v.boolean('must be true or false')),
+  locked: v.optional(v.boolean('must be true or false')),
 };
 const measured = { ...common, datum: idText() };
+const points = (least: number, most: number) =>
+  v.pipe(
+    v.array(measuredSchema, 'needs measured points'),
+    v.minLength(least, `needs at least ${least} points`),
+    v.maxLength(most, `has at most ${most} points`),
+  );
+const angle = () => numberBetween(-360, 360, '°');
+const viewPlace = () => v.strictObject({ across: coordinate(), up: coordinate() });
 
 const straightSchema = v.strictObject({ kind: v.literal('straight'), ...measured, from: measuredSchema, to: measuredSchema });
-const arcSchema = v.strictObject({ kind: v.literal('arc'), ...measured, from: measuredSchema, through: measuredSchema, to: measuredSchema });
+const arcSchema = v.strictObject({
+  kind: v.literal('arc'),
+  ...measured,
+  from: measuredSchema,
+  through: measuredSchema,
+  to: measuredSchema,
+  /** Further places it passes as near as one circle can. */
+  also: v.optional(points(1, 50)),
+});
+const radiusSchema = v.strictObject({
+  kind: v.literal('radius'),
+  ...measured,
+  from: measuredSchema,
+  /** Direction it starts in, from the datum, to the left. */
+  headingDeg: angle(),
+  radius: lengthMm(),
+  /** How far it turns: above 0 to the left, below 0 to the right. */
+  turnDeg: angle(),
+});
 const sweepSchema = v.strictObject({
   kind: v.literal('sweep'),
   ...measured,
-  points: v.pipe(v.array(measuredSchema, 'needs measured points'), v.minLength(2, 'needs at least 2 points'), v.maxLength(200, 'has at most 200 points')),
+  points: points(2, 200),
+  /** Directions it must leave and arrive in, from the datum; left out where it may choose. */
+  startDeg: v.optional(angle()),
+  endDeg: v.optional(angle()),
+});
+const ellipseSchema = v.strictObject({
+  kind: v.literal('ellipse'),
+  ...measured,
+  centre: measuredSchema,
+  /** Both diameters; a circle where they are the same. */
+  width: lengthMm(),
+  height: lengthMm(),
+  turnDeg: angle(),
+});
+const ringSchema = v.strictObject({
+  kind: v.literal('ring'),
+  ...common,
+  /** Along the axis from the near end. */
+  at: coordinate(),
 });
 const parallelSchema = v.strictObject({
   kind: v.literal('parallel'),
   ...common,
-  of: idText(),
+  /** A line, or an edge of the outline by its number (0 is the first). */
+  of: v.union([idText(), v.strictObject({ edge: wholeBetween(0, 499) })], 'must be the id of a line or an edge'),
   /** Positive: to the left of the other line's direction, which is above a line that runs to the right. */
   offset: v.pipe(
     coordinate(),
     v.check((value) => Math.abs(value) >= 0.05, 'must be at least 0.05 mm to either side'),
   ),
 });
+const bandsSchema = v.strictObject({
+  kind: v.literal('bands'),
+  ...measured,
+  /** Where they are measured from, and in which direction they follow each other. */
+  from: measuredSchema,
+  headingDeg: angle(),
+  count: wholeBetween(1, 100),
+  width: lengthMm(),
+  gap: numberBetween(0, 30_000, 'mm'),
+  /** Bare length before the first. */
+  margin: numberBetween(0, 30_000, 'mm'),
+  /** How far they slant from square across. */
+  slantDeg: numberBetween(-80, 80, '°'),
+  /** Width of the last as a share of the first; gaps shrink or grow alike. */
+  taper: numberBetween(0.05, 20),
+});
+const mirrorSchema = v.strictObject({ kind: v.literal('mirror'), ...measured, of: idText() });
+const filletSchema = v.strictObject({
+  kind: v.literal('fillet'),
+  ...common,
+  a: idText(),
+  b: idText(),
+  radius: lengthMm(),
+  /** Which end of each line stays; the rest beyond the rounding is cut off. */
+  keepA: v.picklist(['start', 'end'], 'must be start or end'),
+  keepB: v.picklist(['start', 'end'], 'must be start or end'),
+});
+const raysSchema = v.strictObject({
+  kind: v.literal('rays'),
+  ...measured,
+  from: measuredSchema,
+  count: wholeBetween(1, 120),
+  firstDeg: angle(),
+  stepDeg: angle(),
+  /** Bare length at the middle, and how long each ray is from there. */
+  clear: numberBetween(0, 30_000, 'mm'),
+  length: lengthMm(),
+});
+const cutSchema = v.strictObject({
+  kind: v.literal('cut'),
+  ...common,
+  /** The plane is seen as a straight line in this view, through these two places of the whole piece. */
+  view: v.picklist(VIEWS, 'must be side, top or end'),
+  from: viewPlace(),
+  to: viewPlace(),
+  /** Only what one sees in that view, only what one does not, or all round. */
+  half: v.picklist(['near', 'far', 'both'], 'must be near, far or both'),
+});
+const continuationSchema = v.strictObject({
+  kind: v.literal('continuation'),
+  ...common,
+  part: idText(),
+  of: idText(),
+  end: v.picklist(['start', 'end'], 'must be start or end'),
+  /** Straight on as seen from the side or from above, or level. */
+  mode: v.picklist(['side', 'top', 'level'], 'must be side, top or level'),
+});
+const waveSchema = v.strictObject({
+  kind: v.literal('wave'),
+  ...measured,
+  from: measuredSchema,
+  to: measuredSchema,
+  pitch: lengthMm(),
+  height: lengthMm(),
+  shape: v.picklist(['wave', 'scallop'], 'must be wave or scallop'),
+});
+const textSchema = v.strictObject({
+  kind: v.literal('text'),
+  ...measured,
+  text: v.pipe(
+    v.string('needs letters'),
+    v.regex(/^[A-Z0-9][A-Z0-9 .-]{0,23}$/, 'takes up to 24 capitals, figures, spaces, points and hyphens'),
+  ),
+  at: measuredSchema,
+  height: lengthMm(),
+  /** Width of the strokes, mm. */
+  stroke: lengthMm(),
+  /** Room between letters, mm. */
+  spacing: numberBetween(0, 5000, 'mm'),
+  slantDeg: numberBetween(-45, 45, '°'),
+  turnDeg: angle(),
+});
+const importedSchema = v.strictObject({
+  kind: v.literal('imported'),
+  ...measured,
+  /** Places of each path in order; a closed one ends where it starts. */
+  paths: v.pipe(
+    v.array(
+      v.strictObject({ closed: v.boolean('must be true or false'), points: v.pipe(v.array(placeSchema), v.minLength(2), v.maxLength(5000)) }),
+      'needs paths',
+    ),
+    v.minLength(1, 'needs a path'),
+    v.maxLength(500, 'has at most 500 paths'),
+  ),
+});
 
 /** A trim line by its measurements. */
-export const lineSchema = v.variant('kind', [straightSchema, arcSchema, sweepSchema, parallelSchema], 'must be straight, arc, sweep or parallel');
+export const lineSchema = v.variant(
+  'kind',
+  [
+    straightSchema,
+    arcSchema,
+    radiusSchema,
+    sweepSchema,
+    ellipseSchema,
+    ringSchema,
+    parallelSchema,
+    bandsSchema,
+    mirrorSchema,
+    filletSchema,
+    raysSchema,
+    cutSchema,
+    continuationSchema,
+    waveSchema,
+    textSchema,
+    importedSchema,
+  ],
+  'must be a kind of line such as straight, arc, sweep or parallel',
+);
 export type TrimLine = v.InferOutput<typeof lineSchema>;
 export type LineKind = TrimLine['kind'];
+export type LineOf<K extends LineKind> = Extract<TrimLine, { kind: K }>;
+/** Lines whose places are measured from a datum. */
+export type MeasuredLine = Extract<TrimLine, { datum: string }>;
+
+/** Kinds of line with the words people use, in the order they are offered. */
+export const LINE_WORDS: Readonly<Record<LineKind, string>> = {
+  straight: 'Straight',
+  sweep: 'Sweep',
+  arc: 'Arc',
+  radius: 'Arc by radius',
+  ellipse: 'Circle, ellipse',
+  parallel: 'Parallel',
+  bands: 'Bands',
+  ring: 'Ring',
+  cut: 'Plane cut',
+  continuation: 'Continuation',
+  mirror: 'Mirror',
+  fillet: 'Rounded corner',
+  rays: 'Rays',
+  wave: 'Wave, scallop',
+  text: 'Letters',
+  imported: 'Imported',
+};
+
+/** Ids of other lines of the same part a line is made from or ends on. */
+export function linesBehind(line: TrimLine): string[] {
+  const made =
+    line.kind === 'parallel' ? (typeof line.of === 'string' ? [line.of] : []) : line.kind === 'mirror' ? [line.of] : line.kind === 'fillet' ? [line.a, line.b] : [];
+  return [...made, ...(line.startOn ? [line.startOn] : []), ...(line.endOn ? [line.endOn] : [])];
+}

@@ -1,6 +1,6 @@
 import { crossing, distanceToSegment, type Point } from '../surface';
 import { TOLERANCE } from '../units';
-import { withDistances, type Path, type PathPoint } from './path';
+import { corners, isClosed, withDistances, type Path, type PathPoint } from './path';
 
 /**
  * The line at a constant distance from another.
@@ -10,9 +10,11 @@ import { withDistances, type Path, type PathPoint } from './path';
  * @returns the path; null where nothing of it is left
  */
 export function parallelPath(path: Path, offset: number): Path | null {
-  const shifted = path.map((point) => shift(point, offset));
-  const kept = losesNothing(path, offset) ? shifted : trimmed(path, shifted, Math.abs(offset));
-  return kept.length < 2 ? null : withDistances(kept);
+  const shifted = roundedCorners(path, offset);
+  const closed = isClosed(path);
+  const kept = losesNothing(path, offset) ? shifted : trimmed(path, shifted, Math.abs(offset), closed);
+  if (kept.length < 2) return null;
+  return withDistances(closed && kept.length > 2 ? [...kept, { ...kept[0] }] : kept);
 }
 
 type Shifted = Omit<PathPoint, 'at'>;
@@ -22,32 +24,80 @@ function shift({ x, y, tx, ty, curvature }: PathPoint, offset: number): Shifted 
   return { x: x - ty * offset, y: y + tx * offset, tx, ty, curvature: scale > 0 ? curvature / scale : 0 };
 }
 
+/** Every place moved aside; round the outside of a corner the parallel swings in an arc. */
+function roundedCorners(path: Path, offset: number): Shifted[] {
+  return path.flatMap((point, index) => {
+    const before = path[index - 1];
+    const moved = shift(point, offset);
+    if (!before || point.at - before.at > 1e-9) return [moved];
+    const turn = Math.atan2(before.tx * point.ty - before.ty * point.tx, before.tx * point.tx + before.ty * point.ty);
+    if (turn * offset >= -1e-6) return [moved];
+    const steps = Math.max(1, Math.ceil(Math.abs(turn) / 0.1));
+    const swing = Array.from({ length: steps - 1 }, (_, step): Shifted => {
+      const angle = Math.atan2(before.ty, before.tx) + (turn * (step + 1)) / steps;
+      const heading = { tx: Math.cos(angle), ty: Math.sin(angle) };
+      return { x: point.x - heading.ty * offset, y: point.y + heading.tx * offset, ...heading, curvature: -1 / offset };
+    });
+    return [...swing, moved];
+  });
+}
+
 /** A line that never turns back on itself and never bends tighter than the distance loses nothing. */
 function losesNothing(path: Path, offset: number): boolean {
+  if (corners(path).length > 0) return false;
   const turning = path.slice(1).reduce((sum, point, index) => sum + Math.abs(point.curvature) * (point.at - path[index].at), 0);
-  return turning < Math.PI && path.every(({ curvature }) => curvature * offset < 0.98);
+  const convex = isClosed(path) && path.every(({ curvature }) => curvature * offset <= 0);
+  return convex || (turning < Math.PI && path.every(({ curvature }) => curvature * offset < 0.98));
 }
 
-function trimmed(path: Path, shifted: readonly Shifted[], reach: number): Shifted[] {
-  const sound = shifted.map((place) => clearOf(place, path, reach - TOLERANCE.flatten));
+function trimmed(path: Path, shifted: readonly Shifted[], reach: number, closed: boolean): Shifted[] {
+  const near = nearnessOf(path);
+  const sound = shifted.map((place) => near(place) >= reach - TOLERANCE.flatten);
+  // A closed line is walked from a lost place on, so that no gap lies across its seam.
+  const start = closed ? Math.max(0, sound.indexOf(false)) : 0;
+  const order = shifted.map((_, index) => (index + start) % shifted.length);
   const kept: Shifted[] = [];
-  shifted.forEach((place, index) => {
+  order.forEach((index, walk) => {
     if (!sound[index]) return;
-    const resumes = kept.length > 0 && index > 0 && !sound[index - 1];
-    const corner = resumes ? meeting(kept, shifted.slice(index)) : null;
-    if (corner) kept.push({ ...kept[kept.length - 1], ...corner, curvature: 0 });
-    kept.push(place);
+    const resumes = kept.length > 0 && walk > 0 && !sound[order[walk - 1]];
+    const corner = resumes ? meeting(kept[kept.length - 1], shifted[index]) : null;
+    if (corner) kept.push({ ...kept[kept.length - 1], ...corner, curvature: 0 }, { ...shifted[index], ...corner, curvature: 0 });
+    kept.push(shifted[index]);
   });
-  return kept;
+  const across = closed && kept.length > 2 && start > 0 ? meeting(kept[kept.length - 1], kept[0]) : null;
+  return across ? [...kept, { ...kept[kept.length - 1], ...across, curvature: 0 }, { ...kept[0], ...across, curvature: 0 }] : kept;
 }
 
-const clearOf = (place: Point, path: Path, reach: number): boolean =>
-  path.every((point, index) => index === 0 || distanceToSegment(place, path[index - 1], point) >= reach);
+/** Distance of a place from a path, by boxes of neighbouring pieces that are passed over when they are too far. */
+function nearnessOf(path: Path): (place: Point) => number {
+  const SIZE = 16;
+  const groups: { minX: number; minY: number; maxX: number; maxY: number; from: number; to: number }[] = [];
+  for (let from = 1; from < path.length; from += SIZE) {
+    const to = Math.min(path.length, from + SIZE);
+    const box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
+    for (let index = from - 1; index < to; index++) {
+      const { x, y } = path[index];
+      box.minX = Math.min(box.minX, x);
+      box.maxX = Math.max(box.maxX, x);
+      box.minY = Math.min(box.minY, y);
+      box.maxY = Math.max(box.maxY, y);
+    }
+    groups.push({ ...box, from, to });
+  }
+  return (place) => {
+    let least = Infinity;
+    for (const { minX, minY, maxX, maxY, from, to } of groups) {
+      const dx = Math.max(minX - place.x, 0, place.x - maxX);
+      const dy = Math.max(minY - place.y, 0, place.y - maxY);
+      if (dx * dx + dy * dy >= least * least) continue;
+      for (let index = from; index < to; index++) least = Math.min(least, distanceToSegment(place, path[index - 1], path[index]));
+    }
+    return least;
+  };
+}
 
 /** Where the last kept piece, run on, meets the first piece after the gap. */
-function meeting(kept: readonly Shifted[], rest: readonly Shifted[]): Point | null {
-  const last = kept[kept.length - 1];
-  const next = rest[0];
+function meeting(last: Shifted, next: Shifted): Point | null {
   const far = 10 * Math.hypot(next.x - last.x, next.y - last.y) + 1;
   const ahead = { x: last.x + last.tx * far, y: last.y + last.ty * far };
   const behind = { x: next.x - next.tx * far, y: next.y - next.ty * far };

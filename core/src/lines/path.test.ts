@@ -1,10 +1,15 @@
-import { inflections, parallelPath, pathLength, piecesInside, pieceOf, pointAt, runOn, straightPath, sweepPath, tightestBend, type Path } from '.';
+import { sheetOf, type Point } from '../surface';
+import { inflections, parallelPath, pathLength, pieceOf, pointAt, straightPath, sweepPath, tightestBend, type Path } from '.';
+import { groundOf, piecesInside, runOn } from './trim';
 
 const at = (x: number, y: number) => ({ x, y });
 const line = straightPath(at(0, 50), at(100, 50)) as Path;
 const SQUARE = [at(0, 0), at(100, 0), at(100, 100), at(0, 100)];
 /** Two towers with a gap between them above y = 20. */
 const TOWERS = [at(0, 0), at(100, 0), at(100, 100), at(70, 100), at(70, 20), at(30, 20), at(30, 100), at(0, 100)];
+const sheet = (ring: readonly Point[]) => sheetOf({ kind: 'flat', outline: { kind: 'polygon', points: ring.map(({ x, y }) => [x, y]) } });
+const inside = (path: Path, ring: readonly Point[], measured = whole(path)) => piecesInside(path, groundOf(sheet(ring), []), measured);
+const BOTH = { start: true, end: true };
 const whole = (path: Path) => ({ from: 0, to: pathLength(path) });
 const spans = (pieces: readonly Path[]) => pieces.map((piece) => [Math.round(piece[0].at), Math.round(piece[piece.length - 1].at)]);
 
@@ -29,28 +34,29 @@ describe('places along a path', () => {
 describe('pieces on the part', () => {
   it('are cut at the outline', () => {
     const long = straightPath(at(-40, 50), at(160, 50)) as Path;
-    expect(spans(piecesInside(long, SQUARE, whole(long)))).toEqual([[40, 140]]);
+    expect(spans(inside(long, SQUARE))).toEqual([[40, 140]]);
   });
   it('are two where the line leaves the part and comes back', () =>
-    expect(spans(piecesInside(line, TOWERS, whole(line)))).toEqual([
+    expect(spans(inside(line, TOWERS))).toEqual([
       [0, 30],
       [70, 100],
     ]));
   it('are none beside the part', () => {
     const off = straightPath(at(0, 150), at(100, 150)) as Path;
-    expect(piecesInside(off, SQUARE, whole(off))).toEqual([]);
+    expect(inside(off, SQUARE)).toEqual([]);
   });
   it('end at the first edge when a line runs on', () => {
-    const short = runOn(straightPath(at(5, 50), at(20, 50)) as Path, TOWERS);
-    expect(piecesInside(short.path, TOWERS, short).map((piece) => Math.round(pathLength(piece)))).toEqual([30]);
+    const short = runOn(straightPath(at(5, 50), at(20, 50)) as Path, sheet(TOWERS), BOTH);
+    const span = { from: short.path[short.before].at, to: short.path[short.path.length - 1 - short.after].at };
+    expect(inside(short.path, TOWERS, span).map((piece) => Math.round(pathLength(piece)))).toEqual([30]);
   });
 });
 
 describe('running on', () => {
   it('goes straight from both ends and keeps the bend in between', () => {
     const sweep = sweepPath([at(20, 50), at(50, 60), at(80, 50)]) as Path;
-    const longer = runOn(sweep, SQUARE);
-    expect(longer.to - longer.from).toBeCloseTo(pathLength(sweep), 6);
+    const longer = runOn(sweep, sheet(SQUARE), BOTH);
+    expect(longer.path[longer.path.length - 1 - longer.after].at - longer.path[longer.before].at).toBeCloseTo(pathLength(sweep), 6);
     expect(longer.path[0].curvature).toBe(0);
     expect(tightestBend(longer.path)?.radiusMm).toBeCloseTo(tightestBend(sweep)?.radiusMm ?? 0, 9);
   });

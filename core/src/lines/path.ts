@@ -17,6 +17,9 @@ export type Path = readonly PathPoint[];
 /** Length of a path, mm. */
 export const pathLength = (path: Path): number => path[path.length - 1].at - path[0].at;
 
+/** True for a path that ends where it starts. */
+export const isClosed = (path: Path): boolean => path.length > 3 && distance(path[0], path[path.length - 1]) < 1e-6;
+
 /** Gives each place its distance along the line. */
 export function withDistances(points: readonly Omit<PathPoint, 'at'>[]): PathPoint[] {
   let at = 0;
@@ -28,10 +31,17 @@ export function withDistances(points: readonly Omit<PathPoint, 'at'>[]): PathPoi
 
 /** The place at a distance along the path, between neighbours; clamped to the ends. */
 export function pointAt(path: Path, at: number): PathPoint {
-  const next = path.findIndex((point) => point.at >= at);
-  if (next <= 0) return next === 0 ? path[0] : path[path.length - 1];
-  const a = path[next - 1];
-  const b = path[next];
+  let low = 0;
+  let high = path.length - 1;
+  if (at <= path[0].at) return path[0];
+  if (at > path[high].at) return path[high];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (path[middle].at >= at) high = middle;
+    else low = middle;
+  }
+  const a = path[low];
+  const b = path[high];
   const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
   const mix = (from: number, to: number) => from + share * (to - from);
   return { x: mix(a.x, b.x), y: mix(a.y, b.y), tx: mix(a.tx, b.tx), ty: mix(a.ty, b.ty), curvature: mix(a.curvature, b.curvature), at };
@@ -44,6 +54,51 @@ export function pieceOf(path: Path, from: number, to: number): Path | null {
   if (end - start < 1e-3) return null;
   return [pointAt(path, start), ...path.filter(({ at }) => at > start + 1e-9 && at < end - 1e-9), pointAt(path, end)];
 }
+
+/** The same line run the other way, distances from 0. */
+export const reversed = (path: Path): Path =>
+  [...path].reverse().map((point) => ({ ...point, tx: -point.tx, ty: -point.ty, curvature: -point.curvature, at: path[path.length - 1].at - point.at }));
+
+/** A path as another function of the plane sees it, which keeps lengths but turns left into right. */
+export function reflectedPath(path: Path, reflect: (place: Point) => Point): Path {
+  const origin = reflect({ x: 0, y: 0 });
+  const direction = (tx: number, ty: number) => {
+    const tip = reflect({ x: tx, y: ty });
+    return { tx: tip.x - origin.x, ty: tip.y - origin.y };
+  };
+  return path.map((point) => ({ ...reflect(point), ...direction(point.tx, point.ty), curvature: -point.curvature, at: point.at }));
+}
+
+/** A path through places on straight pieces, with a corner at each: every corner is there twice, once for each direction. */
+export function cornered(places: readonly Point[]): Path | null {
+  const kept = places.filter((place, index) => index === 0 || distance(place, places[index - 1]) > 1e-4);
+  if (kept.length < 2) return null;
+  return withDistances(
+    kept.slice(1).flatMap((to, index) => {
+      const from = kept[index];
+      const length = distance(from, to);
+      const heading = { tx: (to.x - from.x) / length, ty: (to.y - from.y) / length, curvature: 0 };
+      return [
+        { ...from, ...heading },
+        { ...to, ...heading },
+      ];
+    }),
+  );
+}
+
+/** A tangent break above this is a corner, not a bend, radians. */
+const CORNER = (3 * Math.PI) / 180;
+
+/** Distances along the path at which it has a corner. */
+export function corners(path: Path): number[] {
+  const found = path
+    .slice(1)
+    .flatMap((point, index) => (point.at - path[index].at < 1e-6 && breakBetween(path[index], point) > CORNER ? [point.at] : []));
+  const ends = isClosed(path) && breakBetween(path[path.length - 1], path[0]) > CORNER;
+  return ends ? [...found, path[path.length - 1].at] : found;
+}
+
+const breakBetween = (a: PathPoint, b: PathPoint): number => Math.abs(Math.atan2(a.tx * b.ty - a.ty * b.tx, a.tx * b.tx + a.ty * b.ty));
 
 /** The tightest bend of a path; null for one without bends. */
 export function tightestBend(path: Path): { readonly at: number; readonly radiusMm: number } | null {
@@ -64,4 +119,43 @@ export function inflections(path: Path): number[] {
     lastAt = at;
   }
   return found;
+}
+
+/** Where two paths cross: distance along each, in order along the first. */
+export function pathCrossings(first: Path, second: Path): { readonly onFirst: number; readonly onSecond: number }[] {
+  const found: { onFirst: number; onSecond: number }[] = [];
+  for (let i = 1; i < first.length; i++) {
+    const [a, b] = [first[i - 1], first[i]];
+    const [minX, maxX] = a.x < b.x ? [a.x, b.x] : [b.x, a.x];
+    const [minY, maxY] = a.y < b.y ? [a.y, b.y] : [b.y, a.y];
+    for (let j = 1; j < second.length; j++) {
+      const [c, d] = [second[j - 1], second[j]];
+      if ((c.x < minX && d.x < minX) || (c.x > maxX && d.x > maxX) || (c.y < minY && d.y < minY) || (c.y > maxY && d.y > maxY)) continue;
+      const cross = (b.x - a.x) * (d.y - c.y) - (b.y - a.y) * (d.x - c.x);
+      if (cross === 0) continue;
+      const share = ((c.x - a.x) * (d.y - c.y) - (c.y - a.y) * (d.x - c.x)) / cross;
+      const other = ((c.x - a.x) * (b.y - a.y) - (c.y - a.y) * (b.x - a.x)) / cross;
+      if (share < 0 || share > 1 || other < 0 || other > 1) continue;
+      const onFirst = a.at + share * (b.at - a.at);
+      const onSecond = c.at + other * (d.at - c.at);
+      // A crossing at a shared end of two pieces is one crossing.
+      if (!found.some((one) => Math.abs(one.onFirst - onFirst) < 1e-6 && Math.abs(one.onSecond - onSecond) < 1e-6)) found.push({ onFirst, onSecond });
+    }
+  }
+  return found.sort((a, b) => a.onFirst - b.onFirst);
+}
+
+/** The distance along a path at which it comes nearest to a place. */
+export function nearestOnPath(path: Path, place: Point): { readonly at: number; readonly distanceMm: number } {
+  let best = { at: path[0].at, distanceMm: Infinity };
+  for (let index = 1; index < path.length; index++) {
+    const [a, b] = [path[index - 1], path[index]];
+    const dx = b.x - a.x;
+    const dy = b.y - a.y;
+    const square = dx * dx + dy * dy;
+    const share = square === 0 ? 0 : Math.min(1, Math.max(0, ((place.x - a.x) * dx + (place.y - a.y) * dy) / square));
+    const distanceMm = Math.hypot(place.x - a.x - share * dx, place.y - a.y - share * dy);
+    if (distanceMm < best.distanceMm) best = { at: a.at + share * (b.at - a.at), distanceMm };
+  }
+  return best;
 }

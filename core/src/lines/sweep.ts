@@ -1,59 +1,84 @@
-import { distance, type Point } from '../surface';
+import { cubicSpline, distance, splineAt, type Point, type Spline } from '../surface';
 import { TOLERANCE } from '../units';
 import { withDistances, type Path, type PathPoint } from './path';
 import { straightPath } from './straight';
 
+/** Directions a sweep must leave and arrive in, radians; null where it may choose. */
+export interface SweepEnds {
+  readonly start: number | null;
+  readonly end: number | null;
+}
+
+/** How strongly distance counts in the parameter: centripetal first; others where that one would loop. */
+const EXPONENTS = [0.5, 0.65, 0.8, 1, 0.35];
+/** A span whose direction swings through more than this is on its way to a loop, radians. */
+const LOOP = 0.98 * Math.PI;
+/** Long spans are halved at most so often to keep the curve from looping. */
+const MOST_HALVINGS = 8;
+
 /**
  * A smooth curve through measured places: direction and bend both run on without a break.
- * Natural cubic spline over centripetal distance, which keeps it from looping between uneven places; the ends are straight.
+ * Cubic spline; its parameter is chosen so that it does not loop between two places. Free ends are straight.
  * @param points in order; neighbours at least a micrometre apart
  * @returns the path; null where two neighbours coincide or fewer than two places are given
  */
-export function sweepPath(points: readonly Point[]): Path | null {
+export function sweepPath(points: readonly Point[], ends: SweepEnds = { start: null, end: null }): Path | null {
   if (points.length < 2) return null;
-  const gaps = points.slice(1).map((point, index) => distance(points[index], point));
-  if (gaps.some((gap) => gap < 1e-3)) return null;
-  if (points.length === 2) return straightPath(points[0], points[1]);
-  const knots = gaps.reduce((sums, gap) => [...sums, sums[sums.length - 1] + Math.sqrt(gap)], [0]);
-  const x = naturalSpline(
-    knots,
-    points.map((point) => point.x),
-  );
-  const y = naturalSpline(
-    knots,
-    points.map((point) => point.y),
-  );
-  const total = gaps.reduce((sum, gap) => sum + gap, 0);
-  const samples: Omit<PathPoint, 'at'>[] = [];
-  gaps.forEach((gap, span) => {
-    const steps = stepsOf(x, y, span, gap, total);
-    for (let step = span === 0 ? 0 : 1; step <= steps; step++) samples.push(sampleAt(x, y, span, step / steps));
-  });
-  return withDistances(samples);
-}
-
-/** One coordinate over the knots: values and second derivatives there. */
-interface Spline {
-  readonly knots: readonly number[];
-  readonly values: readonly number[];
-  readonly seconds: readonly number[];
-}
-
-/** Solves the tridiagonal system of a natural cubic spline. */
-function naturalSpline(knots: readonly number[], values: readonly number[]): Spline {
-  const count = values.length;
-  const seconds = new Array<number>(count).fill(0);
-  const upper = new Array<number>(count).fill(0);
-  for (let i = 1; i < count - 1; i++) {
-    const before = knots[i] - knots[i - 1];
-    const after = knots[i + 1] - knots[i];
-    const slopeChange = (values[i + 1] - values[i]) / after - (values[i] - values[i - 1]) / before;
-    const pivot = 2 * (before + after) - before * upper[i - 1];
-    upper[i] = after / pivot;
-    seconds[i] = (6 * slopeChange - before * seconds[i - 1]) / pivot;
+  if (points.some((point, index) => index > 0 && distance(points[index - 1], point) < 1e-3)) return null;
+  if (points.length === 2 && ends.start === null && ends.end === null) return straightPath(points[0], points[1]);
+  let through = points;
+  for (let halvings = 0; halvings <= MOST_HALVINGS; halvings++) {
+    for (const exponent of EXPONENTS) {
+      const spans = sweepSpans(through, ends, exponent);
+      if (spans.every((span) => swingOf(span) < LOOP)) return asPath(spans);
+    }
+    through = halved(through);
   }
-  for (let i = count - 2; i > 0; i--) seconds[i] -= upper[i] * seconds[i + 1];
-  return { knots, values, seconds };
+  return asPath(sweepSpans(through, ends, 1));
+}
+
+type Sample = Omit<PathPoint, 'at'>;
+const asPath = (spans: readonly Sample[][]): Path => withDistances(spans.flatMap((span, index) => (index === 0 ? span : span.slice(1))));
+
+/** The curve span by span, each with both its ends. */
+function sweepSpans(points: readonly Point[], ends: SweepEnds, exponent: number): Sample[][] {
+  const gaps = points.slice(1).map((point, index) => distance(points[index], point));
+  const knots = gaps.reduce((sums, gap) => [...sums, sums[sums.length - 1] + gap ** exponent], [0]);
+  // Speed at an end that points the same way as its neighbour: as if the first gap were run through evenly.
+  const speed = (gap: number) => gap ** (1 - exponent);
+  const slope = (turn: number | null, gap: number, axis: 'x' | 'y') => (turn === null ? null : speed(gap) * (axis === 'x' ? Math.cos(turn) : Math.sin(turn)));
+  const over = (axis: 'x' | 'y') =>
+    cubicSpline(
+      knots,
+      points.map((point) => point[axis]),
+      slope(ends.start, gaps[0], axis),
+      slope(ends.end, gaps[gaps.length - 1], axis),
+    );
+  const [x, y] = [over('x'), over('y')];
+  const total = gaps.reduce((sum, gap) => sum + gap, 0);
+  return gaps.map((gap, span) => {
+    const steps = stepsOf(x, y, span, gap, total);
+    return Array.from({ length: steps + 1 }, (_, step) => sampleAt(x, y, span, step / steps));
+  });
+}
+
+/** How far the direction swings from one side to the other along a span, radians. */
+function swingOf(span: readonly Sample[]): number {
+  let [turned, least, most] = [0, 0, 0];
+  for (let index = 1; index < span.length; index++) {
+    const [a, b] = [span[index - 1], span[index]];
+    turned += Math.atan2(a.tx * b.ty - a.ty * b.tx, a.tx * b.tx + a.ty * b.ty);
+    least = Math.min(least, turned);
+    most = Math.max(most, turned);
+  }
+  return most - least;
+}
+
+/** One place more, in the middle of the longest straight between two. */
+function halved(points: readonly Point[]): Point[] {
+  const longest = points.slice(1).reduce((best, point, index) => (distance(points[index], point) > distance(points[best], points[best + 1]) ? index : best), 0);
+  const [a, b] = [points[longest], points[longest + 1]];
+  return [...points.slice(0, longest + 1), { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, ...points.slice(longest + 1)];
 }
 
 /** Enough steps that chords stray less than the tolerance and the bend is sampled closely. */
@@ -66,18 +91,8 @@ function stepsOf(x: Spline, y: Spline, span: number, gap: number, total: number)
 }
 
 function sampleAt(x: Spline, y: Spline, span: number, share: number): Omit<PathPoint, 'at'> {
-  const [px, dx, ddx] = evaluate(x, span, share);
-  const [py, dy, ddy] = evaluate(y, span, share);
+  const [px, dx, ddx] = splineAt(x, span, share);
+  const [py, dy, ddy] = splineAt(y, span, share);
   const speed = Math.hypot(dx, dy);
   return { x: px, y: py, tx: dx / speed, ty: dy / speed, curvature: (dx * ddy - dy * ddx) / speed ** 3 };
-}
-
-/** Value, first and second derivative at a share of a span. */
-function evaluate({ knots, values, seconds }: Spline, span: number, share: number): readonly [number, number, number] {
-  const width = knots[span + 1] - knots[span];
-  const a = 1 - share;
-  const b = share;
-  const value = a * values[span] + b * values[span + 1] + (((a ** 3 - a) * seconds[span] + (b ** 3 - b) * seconds[span + 1]) * width * width) / 6;
-  const first = (values[span + 1] - values[span]) / width + ((-(3 * a * a - 1) * seconds[span] + (3 * b * b - 1) * seconds[span + 1]) * width) / 6;
-  return [value, first, a * seconds[span] + b * seconds[span + 1]];
 }

@@ -1,7 +1,7 @@
 import { areaAt, carriedChoices } from '../areas';
-import type { Design, PartAreaChoice } from '../job';
+import { worksKey, type Design, type PartAreaChoice } from '../job';
 import { rounded } from '../units';
-import { workOutPart } from './part-work';
+import { workOutParts } from './part-work';
 import type { AreaPlan } from './types';
 
 /**
@@ -11,16 +11,17 @@ import type { AreaPlan } from './types';
  * @returns `after` with its choices moved to where their areas are now; choices of removed parts are dropped
  */
 export function carryScheme(before: Design, after: Design): Design {
-  const areas = after.parts.flatMap((part): PartAreaChoice[] => {
-    const old = before.parts.find(({ id }) => id === part.id);
+  if (after.scheme.areas.length === 0 || sameShapes(before, after)) return withoutGoneParts(after);
+  const was = workOutParts(before);
+  const is = workOutParts(after);
+  const areas = is.flatMap(({ part, arrangement }): PartAreaChoice[] => {
+    const old = was.find((work) => work.part.id === part.id);
     const choices = after.scheme.areas.filter((choice) => choice.part === part.id);
-    const unchanged = old && JSON.stringify([old.surface, old.datums, old.lines]) === JSON.stringify([part.surface, part.datums, part.lines]);
+    const unchanged = old && worksKey(old.part, before.parts) === worksKey(part, after.parts);
     if (!old || unchanged || choices.length === 0) return choices;
-    const was = workOutPart(old, before).arrangement;
-    const is = workOutPart(part, after).arrangement;
     return carriedChoices(
-      was,
-      is,
+      old.arrangement,
+      arrangement,
       choices.map(({ seed: [x, y], finish }) => ({ seed: { x, y }, finish })),
     ).map(({ seed, finish }) => ({
       part: part.id,
@@ -31,14 +32,25 @@ export function carryScheme(before: Design, after: Design): Design {
   return { ...after, scheme: { areas } };
 }
 
+const sameShapes = (before: Design, after: Design): boolean =>
+  after.parts.every((part) => {
+    const old = before.parts.find(({ id }) => id === part.id);
+    return !old || worksKey(old, before.parts) === worksKey(part, after.parts);
+  });
+
+function withoutGoneParts(design: Design): Design {
+  const ids = new Set(design.parts.map(({ id }) => id));
+  if (design.scheme.areas.every(({ part }) => ids.has(part))) return design;
+  return { ...design, scheme: { areas: design.scheme.areas.filter(({ part }) => ids.has(part)) } };
+}
+
 /**
  * Gives an area a finish, in place of whatever was said about it before.
  * @param area the area as the plan draws it
  * @param finish null keeps what is on it
  */
 export function giveFinish(design: Design, partId: string, area: AreaPlan, finish: string | null): Design {
-  const ring = (points: AreaPlan['rim']) => points.map(([x, y]) => ({ x, y }));
-  const outline = { rim: ring(area.rim), holes: area.holes.map(ring) };
+  const outline = { rings: area.rings.map((ring) => ring.map(([x, y]) => ({ x, y }))) };
   const others = design.scheme.areas.filter(({ part, seed: [x, y] }) => part !== partId || areaAt([outline], { x, y }) < 0);
   const [x, y] = area.seed;
   return { ...design, scheme: { areas: [...others, { part: partId, seed: [x, y], finish }] } };

@@ -45,16 +45,21 @@ function bendClass(line: ResolvedLine, from: number, to: number): BendClass {
 const lengthOf = ({ lines }: PartWork, id: string): number =>
   lines.find((line) => line.id === id)?.pieces.reduce((sum, piece) => sum + piece[piece.length - 1].at - piece[0].at, 0) || 1;
 
-/** Points a person measures to set the line out; a parallel is set off its neighbour at a few places. */
-function measuredPoints({ part }: PartWork, id: string): number {
-  const line = part.lines.find((candidate) => candidate.id === id);
+/** Points a person measures to set the line out; one made from another is set off its neighbour at a few places. */
+function measuredPoints({ setOut, lines }: PartWork, id: string): number {
+  const owner = lines.find((line) => line.id === id)?.owner;
+  const line = setOut.board.shape.lines.find((candidate) => candidate.id === owner);
   switch (line?.kind) {
     case 'sweep':
       return line.points.length;
-    case 'arc':
-    case 'parallel':
-      return 3;
-    default:
+    case 'straight':
+    case 'bands':
+    case 'rays':
       return 2;
+    case 'imported':
+    case 'text':
+      return 1;
+    default:
+      return 3;
   }
 }

@@ -1,14 +1,14 @@
-import { arrange, chosenFinishes, type Arrangement } from '../areas';
-import type { Design, Part } from '../job';
-import { inflections, pointAt, resolveLines, tightestBend, type ResolvedLine } from '../lines';
-import { outlineRing, ringArea, type Point } from '../surface';
+import { arrange, chosenFinishes, neighboursOf, type Arrangement } from '../areas';
 import type { Finish } from '../finish';
-import type { Coordinates, LinePlan, PartPlan } from './types';
+import { worksKey, type Design, type Part } from '../job';
+import { corners, inflections, pointAt, setOutParts, tightestBend, type Path, type ResolvedLine, type SetOut } from '../lines';
+import { onSheet, placeOf, type Datum, type Point, type Sheet } from '../surface';
+import type { Coordinates, LinePlace, LinePlan, PartPlan } from './types';
 
 /** A part with everything worked out that the later steps need. */
 export interface PartWork {
   readonly part: Part;
-  readonly ring: readonly Point[];
+  readonly setOut: SetOut;
   readonly lines: readonly ResolvedLine[];
   readonly arrangement: Arrangement;
   /** One entry an area: finish, null to keep, undefined where nobody chose. */
@@ -16,34 +16,58 @@ export interface PartWork {
   readonly conflicts: ReturnType<typeof chosenFinishes>['conflicts'];
 }
 
-/** Works out lines and areas of a part and what was chosen for them. */
-export function workOutPart(part: Part, design: Design): PartWork {
-  const ring = outlineRing(part.surface.outline);
-  const lines = resolveLines(part.lines, { ring, datums: part.datums });
-  const arrangement = arrange(ring, lines);
-  const choices = design.scheme.areas.filter((choice) => choice.part === part.id).map(({ seed: [x, y], finish }) => ({ seed: { x, y }, finish }));
-  return { part, ring, lines, arrangement, ...chosenFinishes(arrangement.areas, choices) };
+/** Lines and areas worked out before, by what they follow from; a caller may keep one so that only what changed is done anew. */
+export type WorkStore = Map<string, { readonly setOut: SetOut; readonly arrangement: Arrangement }>;
+
+/** Works out lines and areas of all parts and what was chosen for them. */
+export function workOutParts(design: Design, store: WorkStore = new Map()): PartWork[] {
+  const keys = design.parts.map((part) => worksKey(part, design.parts));
+  const fresh = keys.some((key) => !store.has(key)) ? setOutParts(design.parts) : null;
+  const works = design.parts.map((part, index): PartWork => {
+    const known = store.get(keys[index]) ?? worked((fresh as ReadonlyMap<string, SetOut>).get(part.id) as SetOut);
+    store.set(keys[index], known);
+    const choices = design.scheme.areas.filter((choice) => choice.part === part.id).map(({ seed: [x, y], finish }) => ({ seed: { x, y }, finish }));
+    return { part, ...known, lines: known.setOut.lines, ...chosenFinishes(known.arrangement.areas, choices) };
+  });
+  for (const key of [...store.keys()]) if (!keys.includes(key)) store.delete(key);
+  return works;
 }
+
+const worked = (setOut: SetOut) => ({ setOut, arrangement: arrange({ sheet: setOut.board.drawn, openings: setOut.openings }, setOut.lines) });
 
 /** Writes a worked-out part into the plan. */
 export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>): PartPlan {
-  const { part, ring, arrangement } = work;
+  const { part, setOut, arrangement } = work;
+  const { board } = setOut;
+  const ring = board.drawn.ring.map(coordinates);
   return {
     id: part.id,
     name: part.name,
     count: part.count,
-    ring: ring.map(coordinates),
-    sizeM2: ringArea(ring) / 1e6,
+    kind: board.drawn.kind,
+    ring,
+    mirrored: board.mirrored,
+    openings: setOut.openings.map((rim) => rim.map(coordinates)),
+    features: setOut.features.map(({ id, name, kind, ring: zone, row }) => ({ id, name, kind, places: (zone ?? row ?? []).map(coordinates), closed: zone !== null })),
+    folds: (board.drawn.net?.panels ?? []).flatMap(({ fold }) => (fold ? [[board.reflect(fold.a), board.reflect(fold.b)].map(coordinates)] : [])),
+    seams: seamsOf(board.drawn).map((seam) => seam.map(coordinates)),
+    datums: board.shape.datums.map((datum) => ({ id: datum.id, name: datum.name, places: datumLine(datum, work).map(coordinates) })),
+    edges: board.drawn.edges.map(({ name }) => name),
+    sizeM2: arrangement.areas.reduce((sum, { sizeMm2 }) => sum + sizeMm2, 0) / 1e6,
     present: part.present.colour,
-    lines: work.lines.map((line, index) => linePlan(line, index, work)),
+    lines: work.lines.map((line) => linePlan(line, work)),
     areas: arrangement.areas.map((area, index) => {
       const finish = work.finishes[index];
       return {
         code: area.code,
-        rim: area.rim.map(coordinates),
-        holes: area.holes.map((hole) => hole.map(coordinates)),
+        rings: area.rings.map((one) => one.map(coordinates)),
         sizeM2: area.sizeMm2 / 1e6,
         perimeterMm: area.perimeterMm,
+        neighbours: neighboursOf(index, arrangement.borders).map(({ area: other, lengthMm, lines }) => ({
+          area: arrangement.areas[other].code,
+          lengthMm,
+          lines: lines.map((id) => codeOf(id, work)),
+        })),
         seed: coordinates(area.seed),
         sliver: area.sliver,
         finish: finish ?? null,
@@ -54,10 +78,29 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>):
   };
 }
 
-const coordinates = ({ x, y }: Point): Coordinates => [x, y];
+/** From the near end to the far one along both edges that meet. */
+function seamsOf(sheet: Sheet): Point[][] {
+  const { round } = sheet;
+  if (!round) return [];
+  return [-Math.PI, Math.PI].map((angle) => [0, round.lengthMm].map((along) => onSheet(sheet, { along, angle })));
+}
 
-function linePlan(line: ResolvedLine, index: number, { part, arrangement }: PartWork): LinePlan {
-  const { name, kind } = part.lines[index];
+const codeOf = (id: string, { lines }: PartWork): string => lines.find((line) => line.id === id)?.code ?? id;
+const coordinates = ({ x, y }: Point): Coordinates => [x, y];
+const linePlaces = (piece: Path): LinePlace[] => piece.map(({ x, y, at }) => [x, y, at]);
+
+/** A datum drawn right across its part. */
+function datumLine(datum: Datum, { setOut }: PartWork): Point[] {
+  const { measured, reflect } = setOut.board;
+  const reach = measured.ring.map(({ x, y }) => {
+    const angle = (datum.angleDeg * Math.PI) / 180;
+    return (x - datum.at[0]) * Math.cos(angle) + (y - datum.at[1]) * Math.sin(angle);
+  });
+  return [Math.min(0, ...reach), Math.max(...reach)].map((along) => reflect(placeOf(datum, { along, above: 0 })));
+}
+
+function linePlan(line: ResolvedLine, { setOut, arrangement }: PartWork): LinePlan {
+  const made = setOut.board.shape.lines.find(({ id }) => id === line.owner);
   const tightest = line.pieces
     .flatMap((piece) => {
       const bend = tightestBend(piece);
@@ -66,13 +109,18 @@ function linePlan(line: ResolvedLine, index: number, { part, arrangement }: Part
     .sort((a, b) => a.radiusMm - b.radiusMm)[0];
   return {
     id: line.id,
+    owner: line.owner,
     code: line.code,
-    name,
-    kind,
-    pieces: line.pieces.map((piece) => piece.map(coordinates)),
+    name: made?.name ?? line.id,
+    kind: made?.kind ?? 'straight',
+    hidden: made?.hidden ?? false,
+    locked: made?.locked ?? false,
+    pieces: line.pieces.map(linePlaces),
     lengthMm: line.pieces.reduce((sum, piece) => sum + piece[piece.length - 1].at - piece[0].at, 0),
     tightest: tightest ?? null,
     inflections: line.pieces.flatMap((piece) => inflections(piece)),
+    corners: line.pieces.flatMap((piece) => corners(piece)),
+    crosses: line.crosses,
     fault: line.fault,
     looseMm: arrangement.loose.find((loose) => loose.line === line.id)?.lengthMm ?? 0,
   };

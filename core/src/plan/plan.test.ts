@@ -174,8 +174,8 @@ describe('finishes', () => {
 });
 
 it('fitsOfLine tries every crisp tape on both sides', () => {
-  const fits = fitsOfLine(part(), 'waist', SHIPPED_SHELF.tapes);
+  const fits = fitsOfLine([part()], part().id, 'waist', SHIPPED_SHELF.tapes);
   expect(fits.length).toBe(SHIPPED_SHELF.tapes.filter(({ edge }) => edge === 'crisp').length);
   expect(fits.every(({ left, right }) => left.verdict !== 'impossible' && right.verdict !== 'impossible')).toBe(true);
-  expect(fitsOfLine(part(), 'nowhere', SHIPPED_SHELF.tapes)).toEqual([]);
+  expect(fitsOfLine([part()], part().id, 'nowhere', SHIPPED_SHELF.tapes)).toEqual([]);
 });

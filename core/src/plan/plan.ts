@@ -3,7 +3,7 @@ import { reasonFor, searchOrder, totalOf, type OrderProblem, type Sequence } fro
 import { byText, rounded } from '../units';
 import { adviceFor, safetyFor } from './advice';
 import { orderProblem } from './order-problem';
-import { partPlan, workOutPart } from './part-work';
+import { partPlan, workOutParts, type WorkStore } from './part-work';
 import { stagePlans } from './stages';
 import { stepsOf } from './steps';
 import { timelineOf } from './timeline';
@@ -13,11 +13,12 @@ import type { Plan, SequenceSummary, StagePlan, TapeNeed } from './types';
  * Works out a whole job: areas, order of coats, runs, windows, run sheet.
  * @param design sound by designFaults
  * @param shelf holds every finish the design names
+ * @param store what was worked out before; only what changed is done anew
  * @returns the same plan, to the byte, for the same input
  */
-export function planJob(design: Design, shelf: Shelf): Plan {
+export function planJob(design: Design, shelf: Shelf, store?: WorkStore): Plan {
   const finishes = new Map(shelf.finishes.map((finish) => [finish.id, finish]));
-  const works = design.parts.map((part) => workOutPart(part, design));
+  const works = workOutParts(design, store);
   const parts = works.map((work) => partPlan(work, finishes));
   const problem = orderProblem(works, design, shelf, finishes);
   const free = searchOrder(problem);

@@ -1,11 +1,14 @@
 import type { PullWindows } from '../drying';
 import type { School } from '../finish';
-import type { LineKind } from '../lines';
+import type { FeatureCrossing, LineKind } from '../lines';
 import type { Step } from '../log';
 import type { Run } from '../runs';
+import type { FeatureKind, SurfaceKind } from '../surface';
 
 /** [x, y] in mm on the part's sheet. */
 export type Coordinates = readonly [number, number];
+/** [x, y] on the sheet, and distance along the line, mm. */
+export type LinePlace = readonly [number, number, number];
 
 /** Something a person should know, at the place it concerns. */
 export interface Advice {
@@ -19,15 +22,22 @@ export interface Advice {
 
 export interface LinePlan {
   readonly id: string;
+  /** The line in the list it comes from: bands and letters come as several lines of one owner. */
+  readonly owner: string;
   readonly code: string;
   readonly name: string;
   readonly kind: LineKind;
+  readonly hidden: boolean;
+  readonly locked: boolean;
   /** What of it lies on the part. */
-  readonly pieces: readonly (readonly Coordinates[])[];
+  readonly pieces: readonly (readonly LinePlace[])[];
   readonly lengthMm: number;
   readonly tightest: { readonly at: number; readonly radiusMm: number; readonly place: Coordinates } | null;
-  /** Distances at which it changes from bending one way to the other. */
+  /** Distances at which it changes from bending one way to the other, and at which it has a corner. */
   readonly inflections: readonly number[];
+  readonly corners: readonly number[];
+  /** Features it meets, in order along it. */
+  readonly crosses: readonly FeatureCrossing[];
   readonly fault: string | null;
   /** Length that bounds no area, because an end hangs free. */
   readonly looseMm: number;
@@ -35,10 +45,12 @@ export interface LinePlan {
 
 export interface AreaPlan {
   readonly code: string;
-  readonly rim: readonly Coordinates[];
-  readonly holes: readonly (readonly Coordinates[])[];
+  /** Closed lines round it and its holes; inside is where one crosses an odd number of them. */
+  readonly rings: readonly (readonly Coordinates[])[];
   readonly sizeM2: number;
   readonly perimeterMm: number;
+  /** Areas it meets, with the length they share and the codes of the lines between. */
+  readonly neighbours: readonly { readonly area: string; readonly lengthMm: number; readonly lines: readonly string[] }[];
   readonly seed: Coordinates;
   readonly sliver: boolean;
   /** Finish it shall get; null: kept as it is. */
@@ -49,11 +61,33 @@ export interface AreaPlan {
   readonly colour: string;
 }
 
+/** A feature as it lies on the sheet. */
+export interface FeaturePlan {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: FeatureKind;
+  readonly places: readonly Coordinates[];
+  readonly closed: boolean;
+}
+
 export interface PartPlan {
   readonly id: string;
   readonly name: string;
   readonly count: number;
+  readonly kind: SurfaceKind;
   readonly ring: readonly Coordinates[];
+  /** True where it is the mirror image of what is measured. */
+  readonly mirrored: boolean;
+  readonly openings: readonly (readonly Coordinates[])[];
+  readonly features: readonly FeaturePlan[];
+  /** Fold lines of a folded part. */
+  readonly folds: readonly (readonly Coordinates[])[];
+  /** The two edges of the sheet of a round part that are one line on it; empty where there is no seam. */
+  readonly seams: readonly (readonly Coordinates[])[];
+  /** Datums, drawn across the part. */
+  readonly datums: readonly { readonly id: string; readonly name: string; readonly places: readonly Coordinates[] }[];
+  /** Names of the edges lines may follow. */
+  readonly edges: readonly string[];
   readonly sizeM2: number;
   readonly present: string;
   readonly lines: readonly LinePlan[];

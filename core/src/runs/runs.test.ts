@@ -1,7 +1,7 @@
 import type { Border } from '../areas';
-import { arrange } from '../areas';
-import { resolveLines, type TrimLine } from '../lines';
+import type { TrimLine } from '../lines';
 import { SHIPPED_TAPES, type Tape } from '../tape';
+import { areasOn, BOARD, linesOn, sweep } from '../testing';
 import { chooseTape, edgeSpans, oneTapeStrip, stageRuns, stripWidth, techniqueFor, type MaskedPart, type TapeWish } from '.';
 
 const bends = (...radii: number[]) => radii.map((radius, index) => ({ at: index * 20, curvature: Number.isFinite(radius) ? 1 / radius : 0 }));
@@ -90,28 +90,11 @@ describe('edgeSpans', () => {
 });
 
 describe('strips', () => {
-  const ring = [
-    { x: 0, y: 0 },
-    { x: 1000, y: 0 },
-    { x: 1000, y: 500 },
-    { x: 0, y: 500 },
-  ];
-  const sweep: TrimLine = {
-    kind: 'sweep',
-    id: 'w',
-    name: 'w',
-    runOn: true,
-    datum: 'base',
-    points: [
-      { along: 0, above: 200 },
-      { along: 500, above: 260 },
-      { along: 1000, above: 210 },
-    ],
-  };
+  const waist = sweep('w', [0, 200], [500, 260], [1000, 210]);
   const parallel = (offset: number): TrimLine => ({ kind: 'parallel', id: 'p', name: 'p', runOn: true, of: 'w', offset });
   const part = (offset: number): Pick<MaskedPart, 'arrangement' | 'lines'> => {
-    const lines = resolveLines([sweep, parallel(offset)], { ring, datums: [{ id: 'base', name: 'b', at: [0, 0], angleDeg: 0 }] });
-    return { lines, arrangement: arrange(ring, lines) };
+    const lines = [waist, parallel(offset)];
+    return { lines: linesOn(BOARD, lines), arrangement: areasOn(BOARD, lines) };
   };
   const middle = (offset: number) => {
     const { arrangement } = part(offset);

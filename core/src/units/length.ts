@@ -107,6 +107,16 @@ export function showLength(mm: number, unit: 'mm' | 'in' = 'mm'): string {
   return `${trimZeros(mm.toFixed(decimals))} mm`;
 }
 
+/** Square inches in a square metre. */
+const SQUARE_INCHES = 1 / (MM_PER_INCH / 1000) ** 2;
+
+/** Writes a size for people: square metres, for those who work in inches square inches as well. */
+export function showArea(sizeM2: number, unit: 'mm' | 'in' = 'mm'): string {
+  const metres = `${sizeM2.toFixed(sizeM2 < 0.1 ? 4 : 2)} m²`;
+  const inches = sizeM2 * SQUARE_INCHES;
+  return unit === 'in' ? `${inches.toFixed(inches < 100 ? 1 : 0)} in² (${metres})` : metres;
+}
+
 /** Writes a long length in metres with two decimals, e.g. the metres of tape on a roll. */
 export const showMetres = (mm: number): string => `${(mm / 1000).toFixed(2)} m`;
 

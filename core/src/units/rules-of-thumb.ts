@@ -49,6 +49,20 @@ export const RULE_OF_THUMB = {
   coldC: 10,
   /** A colour difference (CIEDE2000) below this counts as hidden. */
   hidingTolerance: 2,
+  /** A line is judged fair in windows of these shares of its length, none shorter than this. Millimetres. */
+  fairWindows: [0.08, 0.16, 0.32],
+  fairLeastMm: 20,
+  /** It wavers where it strays from a fair curve by more than this share of the window: 0.5 mm in 200 mm. */
+  fairShare: 1 / 400,
+  /** A window in which it turns by more than this holds a bend that was wanted. Radians. */
+  fairTurn: 0.6,
+  /** A second side that differs is seen where the difference changes by more than this, and so much per mm between two marks. */
+  seenLeastMm: 0.5,
+  seenPerMm: 1 / 500,
+  /** Chords between stations stray from their line at most this far. Millimetres. */
+  stationToleranceMm: 0.5,
+  /** Curves read from drawings are flattened to this, well below what a printed template shows. Millimetres. */
+  fileToleranceMm: 0.01,
   /** More coats than this are not a plan. */
   mostCoats: 20,
 } as const;

@@ -8,6 +8,8 @@ export const TOLERANCE = {
   snap: 0.005,
   /** Areas narrower than this are reported as slivers: no tape or hand keeps such an edge. */
   sliverWidth: 0.5,
+  /** Faces thinner than this lie between lines on top of each other: less than chords may stray from their curves. */
+  hair: 0.03,
   /** A strip counts as one tape wide within this: the cutting tolerance of slit rolls. */
   tapeWidth: 0.1,
   /** Curvature is sampled at least this often along a line, as a share of its length. */

@@ -6,8 +6,10 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { askRoutes } from './ask';
 import { clientFiles } from './client-files';
+import { drawingRoutes } from './drawings';
 import { answerError, ApiError, noRoute } from './errors';
 import { jobRoutes } from './jobs';
+import { printRoutes } from './print';
 import { runRoutes } from './run';
 import { shelfRoutes } from './shelf';
 
@@ -53,6 +55,8 @@ export function createApp({ pool, log, clientFolder }: AppParts): Express {
     }),
   );
   app.use(compression({ threshold: COMPRESS_FROM }));
+  // Drawings are larger than anything else that is sent, and bring their own limit.
+  app.use('/api/drawings', drawingRoutes());
   app.use('/api', express.json({ limit: BODY_LIMIT }), (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
@@ -63,7 +67,7 @@ export function createApp({ pool, log, clientFolder }: AppParts): Express {
     });
     response.json({ ok: true });
   });
-  app.use('/api/jobs', jobRoutes(pool), runRoutes(pool));
+  app.use('/api/jobs', jobRoutes(pool), runRoutes(pool), printRoutes(pool));
   app.use('/api/shelf', shelfRoutes(pool));
   app.use('/api/ask', askRoutes(pool));
   app.use('/api', noRoute);

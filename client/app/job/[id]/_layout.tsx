@@ -18,12 +18,28 @@ export default function JobLayout() {
 }
 
 function Frame({ id }: { id: string }) {
-  const { design, undoable } = useJob();
+  const { design, undo, redo, undoable } = useJob();
   return (
     <View style={styles.fill}>
       <View style={styles.head}>
         <IconButton icon="arrow-left" accessibilityLabel="Back to the jobs" onPress={() => router.push('/')} style={styles.back} />
         <Heading style={styles.name}>{design.title}</Heading>
+        <IconButton
+          icon="undo"
+          disabled={!undo}
+          accessibilityLabel={undo ? `Undo: ${undo.words}` : 'Nothing to undo'}
+          onPress={() => undo?.go()}
+          style={styles.back}
+          testID="undo-design"
+        />
+        <IconButton
+          icon="redo"
+          disabled={!redo}
+          accessibilityLabel={redo ? `Do again: ${redo.words}` : 'Nothing to do again'}
+          onPress={() => redo?.go()}
+          style={styles.back}
+          testID="redo-design"
+        />
         <SaveNote />
       </View>
       <StepBar id={id} />

@@ -1,10 +1,11 @@
-import { giveFinish, type AreaPlan } from '@lintrel/core';
+import { giveFinish, showArea, showLength, showMetres, type AreaPlan } from '@lintrel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
 import { usePart } from '@/job/PartChoice';
+import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows, Swatch, Unfolded } from '@/ui/Row';
@@ -17,18 +18,7 @@ export default function AreasScreen() {
   const { design, plan, shelf, change } = useJob();
   const { part, choice } = usePart(plan);
   const [chosen, setChosen] = useState<string | null>(null);
-  if (design.parts.length === 0)
-    return (
-      <StepLayout>
-        <Missing need="part" />
-      </StepLayout>
-    );
-  if (!part)
-    return (
-      <StepLayout>
-        <Body>Finding the areas …</Body>
-      </StepLayout>
-    );
+  if (!part) return <StepGuard waiting="Finding the areas …" />;
   const area = part.areas.find(({ code }) => code === chosen) ?? null;
   const give = (finish: string | null) => area && void change((now) => giveFinish(now, part.id, area, finish));
   const nameOf = (id: string | null) => shelf.finishes.find((finish) => finish.id === id)?.name ?? KEEP;
@@ -48,8 +38,9 @@ export default function AreasScreen() {
                 testID="area"
               >
                 <Body>{`${one.code}  ${one.chosen ? nameOf(one.finish) : 'not chosen yet: kept as it is'}`}</Body>
-                <Small>{`${one.sizeM2.toFixed(one.sizeM2 < 0.1 ? 4 : 2)} m² · ${(one.perimeterMm / 1000).toFixed(2)} m round`}</Small>
+                <Small>{`${showArea(one.sizeM2, design.unit)} · ${showMetres(one.perimeterMm)} round`}</Small>
               </Row>
+              {one.code === chosen ? <Neighbours area={one} unit={design.unit} /> : null}
               {one.code === chosen ? <FinishChoice area={one} present={part.present} onGive={give} /> : null}
             </View>
           ))}
@@ -67,6 +58,18 @@ export default function AreasScreen() {
 
 /** An area tapped on the drawing comes into sight in the list, with its finishes below it. */
 const intoSight = (row: unknown) => (row as HTMLElement | null)?.scrollIntoView?.({ block: 'start' });
+
+/** What an area meets: how long they meet, and along which lines. */
+function Neighbours({ area, unit }: { area: AreaPlan; unit: 'mm' | 'in' }) {
+  return (
+    <Unfolded>
+      {area.neighbours.map(({ area: other, lengthMm, lines }) => (
+        <Small key={other} tone="ink">{`Meets ${other} for ${showLength(lengthMm, unit)} along ${lines.join(', ')}`}</Small>
+      ))}
+      {area.neighbours.length === 0 ? <Small>Meets no other area</Small> : null}
+    </Unfolded>
+  );
+}
 
 /** The finishes an area may get, right below it. */
 function FinishChoice({ area, present, onGive }: { area: AreaPlan; present: string; onGive: (finish: string | null) => void }) {

@@ -1,61 +1,83 @@
-import { showLength } from '@lintrel/core';
+import { LINE_WORDS, showLength, type LinePlan, type PartPlan } from '@lintrel/core';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { PartDrawing } from '@/drawing/PartDrawing';
-import { useFits } from '@/job/fits';
+import { G, Path } from 'react-native-svg';
+import { Comb, PartDrawing } from '@/drawing/PartDrawing';
+import { openPath } from '@/drawing/path';
 import { useJob } from '@/job/JobContext';
 import { LineFacts } from '@/job/LineFacts';
-import { Missing } from '@/job/Missing';
+import { LineTools } from '@/job/LineTools';
 import { usePart } from '@/job/PartChoice';
+import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
+import { useDrag } from '@/job/useDrag';
+import { colour } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows, Unfolded } from '@/ui/Row';
 import { Sheet } from '@/ui/Screen';
 import { Body, Small } from '@/ui/Words';
+import { useComputed } from '@/worker/useComputed';
 
-/** Lines: every trim line with its code, its worst bend, and which tape follows it. */
+/** Lines: every trim line with its code, its worst bend, and which tape follows it; measured points are dragged on the drawing. */
 export default function LinesScreen() {
-  const { id, design, plan, shelf } = useJob();
+  const { plan } = useJob();
   const { part, choice } = usePart(plan);
+  return part ? <LinesOf key={part.id} part={part} choice={choice} /> : <StepGuard waiting="Working out the lines …" />;
+}
+
+function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) {
+  const { id, design, plan, shelf } = useJob();
   const [chosen, setChosen] = useState<string | null>(null);
-  const made = design.parts.find((one) => one.id === part?.id) ?? null;
-  const fits = useFits(made, chosen, shelf.tapes);
-  if (design.parts.length === 0)
-    return (
-      <StepLayout>
-        <Missing need="part" />
-      </StepLayout>
-    );
-  if (!part)
-    return (
-      <StepLayout>
-        <Body>Working out the lines …</Body>
-      </StepLayout>
-    );
+  const [comb, setComb] = useState(false);
+  const { handles, live, onDrag } = useDrag(part, chosen);
+  const strokes = part.lines.filter(({ owner }) => owner === chosen);
+  const asked = strokes[0] ? { parts: design.parts, part: part.id, line: strokes[0].id } : null;
+  const fits = useComputed('fits', asked && { ...asked, tapes: shelf.tapes });
+  const analysis = useComputed('analysis', asked);
+  const made = design.parts.find((one) => one.id === part.id);
+  const follows = made?.opposite?.follows ?? false;
   const toggle = (line: string) => setChosen(line === chosen ? null : line);
+  const owners = ownersOf(part.lines);
+  const overlay = (mmPerDp: number) => (
+    <G>
+      {live ? <Path d={live.pieces.map(openPath).join('')} fill="none" stroke={colour.accent} strokeWidth={3 * mmPerDp} testID="live" /> : null}
+      {comb && analysis.output ? <Comb bends={analysis.output.bends} mmPerDp={mmPerDp} /> : null}
+    </G>
+  );
   return (
     <StepLayout
       part={part}
-      drawing={<PartDrawing part={part} areas={part.areas} codes="lines" chosenLine={chosen} onLine={toggle} />}
-      action={<Action rank="main" label="Set out a line" icon="plus" onPress={() => router.push(`/job/${id}/line/${part.id}/new` as Href)} />}
+      drawing={
+        <PartDrawing part={part} areas={part.areas} codes="lines" help chosenLine={chosen} onLine={toggle} overlay={overlay} handles={handles} onDrag={onDrag} />
+      }
+      action={
+        follows ? undefined : <Action rank="main" label="Set out a line" icon="plus" onPress={() => router.push(`/job/${id}/line/${part.id}/new` as Href)} />
+      }
     >
       {choice}
-      {part.lines.length === 0 ? <Body>No line on this part yet. A line is where one colour ends and another begins; it is measured from a datum.</Body> : null}
+      {live ? <Small tone={live.fault ? 'accent' : 'calm'}>{live.fault ? `There this line ${live.fault}` : live.snap ? `Drawn to: ${live.snap}` : 'Free'}</Small> : null}
+      {owners.length === 0 ? <Body>No line on this part yet. A line is where one colour ends and another begins; it is measured from a datum.</Body> : null}
       <Sheet>
         <Rows>
-          {part.lines.map((line) => (
-            <View key={line.id}>
-              <Row label={`${line.code} ${line.name}`} chosen={line.id === chosen} onPress={() => toggle(line.id)} testID="line">
+          {owners.map((line) => (
+            <View key={line.owner}>
+              <Row label={`${line.code} ${line.name}`} chosen={line.owner === chosen} onPress={() => toggle(line.owner)} testID="line">
                 <Body>{`${line.code}  ${line.name}`}</Body>
-                <Small>{`${line.kind} · ${showLength(line.lengthMm, design.unit)}${line.tightest ? ` · tightest radius ${showLength(line.tightest.radiusMm, design.unit)}` : ''}`}</Small>
+                <Small>{lineWords(line, part, design.unit)}</Small>
                 {line.fault ? <Small tone="accent">{`This line ${line.fault}`}</Small> : null}
               </Row>
-              {line.id === chosen ? (
+              {line.owner === chosen && strokes[0] ? (
                 <Unfolded>
-                  <LineFacts line={line} fits={fits} unit={design.unit} />
-                  <Action label="Change the measurements" icon="pencil-outline" onPress={() => router.push(`/job/${id}/line/${part.id}/${line.id}` as Href)} />
+                  <LineFacts line={strokes[0]} analysis={analysis.output} fits={fits.output} unit={design.unit} />
+                  <LineTools
+                    partId={part.id}
+                    line={strokes[0]}
+                    made={follows ? null : (made?.lines.find((one) => one.id === chosen) ?? null)}
+                    comb={comb}
+                    onComb={setComb}
+                  />
                 </Unfolded>
               ) : null}
             </View>
@@ -69,4 +91,21 @@ export default function LinesScreen() {
         ))}
     </StepLayout>
   );
+}
+
+/** One entry a line of the list: its first stroke speaks for all, with the code of the list. */
+function ownersOf(lines: readonly LinePlan[]): LinePlan[] {
+  return lines.filter((line, index) => lines.findIndex(({ owner }) => owner === line.owner) === index).map((line) => (line.id === line.owner ? line : { ...line, code: line.code.replace(/[a-z]+$/, '') }));
+}
+
+function lineWords(line: LinePlan, part: PartPlan, unit: 'mm' | 'in'): string {
+  const strokes = part.lines.filter(({ owner }) => owner === line.owner);
+  const length = strokes.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+  return [
+    LINE_WORDS[line.kind].toLowerCase(),
+    strokes.length > 1 ? `${strokes.length} strokes, ${showLength(length, unit)} in all` : showLength(length, unit),
+    ...(strokes.length === 1 && line.tightest ? [`tightest radius ${showLength(line.tightest.radiusMm, unit)}`] : []),
+    ...(line.hidden ? ['hidden'] : []),
+    ...(line.locked ? ['locked'] : []),
+  ].join(' · ');
 }

@@ -1,8 +1,9 @@
-import { counted, SUBSTRATES } from '@lintrel/core';
+import { counted, showArea, SUBSTRATES, SURFACE_WORDS, type Part } from '@lintrel/core';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PartThumb } from '@/drawing/PartThumb';
+import { WholePiece } from '@/drawing/WholePiece';
 import { AirForm } from '@/job/AirForm';
 import { useJob } from '@/job/JobContext';
 import { JobForm } from '@/job/JobForm';
@@ -35,7 +36,7 @@ export default function PieceScreen() {
             {design.parts.map((part) => {
               // The row has its place at once; its picture comes when the worker has drawn it, and nothing moves.
               const drawn = plan?.parts.find((one) => one.id === part.id);
-              const size = drawn ? ` · ${drawn.sizeM2.toFixed(drawn.sizeM2 < 0.1 ? 4 : 2)} m²` : '';
+              const size = drawn ? ` · ${showArea(drawn.sizeM2, design.unit)}` : '';
               return (
                 <Row
                   key={part.id}
@@ -45,12 +46,17 @@ export default function PieceScreen() {
                   before={<View style={styles.thumb}>{drawn ? <PartThumb part={drawn} areas={drawn.areas} {...THUMB} /> : null}</View>}
                 >
                   <Body>{part.name}</Body>
-                  <Small>{`${SUBSTRATES[part.substrate]}${size}${part.count > 1 ? ` · ${part.count} alike` : ''}`}</Small>
-                  <Small>{`${counted(part.lines.length, 'line')}${drawn ? `, ${counted(drawn.areas.length, 'area')}` : ''}`}</Small>
+                  <Small>{`${SURFACE_WORDS[drawn?.kind ?? part.surface.kind]} · ${SUBSTRATES[part.substrate]}${size}${part.count > 1 ? ` · ${part.count} alike` : ''}`}</Small>
+                  <Small>{partWords(part, drawn ? countOwners(drawn.lines) : part.lines.length, drawn?.areas.length ?? null, design.parts)}</Small>
                 </Row>
               );
             })}
           </Rows>
+        </Sheet>
+      ) : null}
+      {design.parts.length > 0 ? (
+        <Sheet>
+          <WholePiece />
         </Sheet>
       ) : null}
       <Sheet>
@@ -65,11 +71,26 @@ export default function PieceScreen() {
         <JobForm design={design} onChange={(values) => void change((now) => ({ ...now, ...values }))} />
       </Sheet>
       <View style={styles.files}>
+        {design.parts.length > 0 ? (
+          <Action icon="printer-outline" label="Print, templates and drawings" onPress={() => router.push(`/job/${id}/print` as Href)} />
+        ) : null}
         <Action rank="quiet" icon="download-outline" label="Save as a job file" onPress={() => void downloadJob(id, design.title).then(setTrouble)} />
         {trouble ? <Notice level="stop" text={trouble} /> : null}
       </View>
     </StepLayout>
   );
+}
+
+const countOwners = (lines: readonly { readonly owner: string }[]): number => new Set(lines.map(({ owner }) => owner)).size;
+
+/** What is on a part, and whose mirror image it is. */
+function partWords({ opposite, treatment, features }: Part, lines: number, areas: number | null, parts: readonly Part[]): string {
+  const other = opposite && parts.find(({ id }) => id === opposite.of)?.name;
+  return [
+    `${counted(lines, 'line')}${areas === null ? '' : `, ${counted(areas, 'area')}`}${features ? `, ${counted(features.length, 'feature')}` : ''}`,
+    ...(other ? [opposite?.follows ? `follows ${other}, mirrored` : `mirror image of ${other}, detached`] : []),
+    ...(treatment === 'blend' ? ['blended'] : treatment === 'leave' ? ['left as it is'] : []),
+  ].join(' · ');
 }
 
 const THUMB = { width: 104, height: 64 } as const;

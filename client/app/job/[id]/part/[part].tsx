@@ -1,150 +1,151 @@
-import { PAINT_SYSTEM_KEYS, PAINT_SYSTEMS, SUBSTRATES, type Part, type Substrate } from '@lintrel/core';
+import { PAINT_SYSTEM_KEYS, PAINT_SYSTEMS, pathText, shapeOf, SUBSTRATES, type Part, type Substrate } from '@lintrel/core';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
-import { useFieldArray, useForm } from 'react-hook-form';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { IconButton } from 'react-native-paper';
-import { Field } from '@/forms/Field';
+import { PartDrawing } from '@/drawing/PartDrawing';
 import { Pick } from '@/forms/Pick';
-import { resolverOf } from '@/forms/resolver';
+import { treeAt, withTree, type TreeKeys, type TypedTree } from '@/forms/tree';
+import { TreeField, TreeFormProvider } from '@/forms/TreeField';
+import { FeaturesForm } from '@/job/FeaturesForm';
 import { freeId } from '@/job/ids';
 import { useJob } from '@/job/JobContext';
-import { partFields, partFormSchema, partFrom, type PartFields, type PartValues } from '@/job/partForm';
+import { newPart, partTree, readPart } from '@/job/partForm';
+import { PlaceForm } from '@/job/PlaceForm';
 import { StepLayout } from '@/job/StepLayout';
-import { measure, space } from '@/theme/theme';
+import { SurfaceForm, TakeOut } from '@/job/SurfaceForm';
+import { useDraftParts } from '@/job/useDraftParts';
+import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
+import { Notice } from '@/ui/Notice';
 import { Sheet } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Words';
 
 const SYSTEMS = [{ value: 'bare' as const, label: 'Nothing: bare' }, ...PAINT_SYSTEM_KEYS.map((value) => ({ value, label: PAINT_SYSTEMS[value].label }))];
 
-/** One part: what it is, its outline, and what lines are measured from. */
+/** One part: what it is, its surface, what a tape meets on it, what lines are measured from, and where it sits. */
 export default function PartScreen() {
   const { part: partId } = useLocalSearchParams<{ part: string }>();
-  const { id, design, change } = useJob();
+  const { id, design, shelf, change } = useJob();
   const part = design.parts.find((one) => one.id === partId) ?? null;
-  const { control, handleSubmit, watch, setValue } = useForm<PartFields, unknown, PartValues>({
-    resolver: resolverOf<PartFields, PartValues>(partFormSchema({ bare: design.unit, scale: design.scale })),
-    defaultValues: partFields(part, design.unit),
-  });
-  const corners = useFieldArray({ control, name: 'corners' });
-  const datums = useFieldArray({ control, name: 'datums', keyName: 'key' });
-  const shape = watch('shape');
-  const leave = (to: string) => router.replace(`/job/${id}/${to}` as Href);
-  const submit = handleSubmit(async (values) => {
-    const made = partFrom(
-      values,
+  const [ownId] = useState(
+    () =>
       part?.id ??
-        freeId(
-          'part',
-          design.parts.map((one) => one.id),
-        ),
-      part?.lines ?? [],
-    );
-    await change((now) => ({ ...now, parts: part ? now.parts.map((one): Part => (one.id === made.id ? made : one)) : [...now.parts, made] }));
+      freeId(
+        'part',
+        design.parts.map((one) => one.id),
+      ),
+  );
+  const [tree, setTree] = useState(() => partTree(part ?? newPart(ownId), design.unit, part === null));
+  const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
+  const put = (keys: TreeKeys, value: TypedTree) => {
+    setTree((now) => withTree(now, keys, value));
+    setFaults({});
+  };
+  const read = readPart(tree, part?.lines ?? [], { bare: design.unit, scale: design.scale });
+  const withPart = (made: Part) => ({ ...design, parts: part ? design.parts.map((one) => (one.id === made.id ? made : one)) : [...design.parts, made] });
+  const drawn = useDraftParts(read.ok ? withPart(read.part) : design, shelf)?.find((one) => one.id === ownId) ?? null;
+  const leave = (to: string) => router.replace(`/job/${id}/${to}` as Href);
+  const submit = async () => {
+    if (!read.ok) return setFaults(read.faults);
+    const made = detached(read.part, part, design.parts);
+    await change((now) => ({ ...now, parts: part ? now.parts.map((one): Part => (one.id === made.id ? made : one)) : [...now.parts, made] }), part ? undefined : `${made.name} added`);
     leave(part ? 'piece' : 'lines');
-  });
+  };
   const remove = async () => {
-    await change(
-      (now) => ({ ...now, parts: now.parts.filter((one) => one.id !== partId), scheme: { areas: now.scheme.areas.filter((area) => area.part !== partId) } }),
-      `${part?.name} taken out`,
-    );
+    await change((now) => ({ ...now, parts: now.parts.filter((one) => one.id !== partId) }), `${part?.name} taken out`);
     leave('piece');
   };
-  const addCorner = () => corners.append({ x: '', y: '' }, { shouldFocus: false });
+  const word = (keys: TreeKeys) => String(treeAt(tree, keys) ?? '');
+  const follows = treeAt(tree, ['opposite', 'follows']) === true;
+  const datums = (treeAt(tree, ['datums']) ?? []) as readonly TypedTree[];
+  const elsewhere = Object.entries(faults).filter(([path]) => !isShown(path));
   return (
-    <StepLayout action={<Action rank="main" label={part ? 'Keep these' : 'Add this part'} onPress={() => void submit()} testID="submit" />}>
-      <Sheet>
-        <Heading>{part ? part.name : 'New part'}</Heading>
-        <View style={styles.row}>
-          <Field control={control} name="name" label="Name of the part" />
-          <Field control={control} name="count" label="How many alike" keys="numeric" />
-        </View>
-        <Pick
-          label="Made of"
-          value={watch('substrate')}
-          options={(Object.keys(SUBSTRATES) as Substrate[]).map((value) => ({ value, label: SUBSTRATES[value] }))}
-          onChange={(value) => setValue('substrate', value)}
-        />
-        <Pick label="What is on it now" value={watch('presentSystem')} options={SYSTEMS} onChange={(value) => setValue('presentSystem', value)} />
-        <View style={styles.row}>
-          <Field control={control} name="presentColour" label="Its colour" hint="Such as #c7bfa6" />
-          <Field control={control} name="presentAgeH" label="Its age" unit="h" keys="numeric" />
-        </View>
-      </Sheet>
-      <Sheet>
-        <Heading>Outline</Heading>
-        <Choice
-          label="Shape"
-          value={shape}
-          options={[
-            { value: 'rectangle', label: 'Width × height' },
-            { value: 'polygon', label: 'Corner by corner' },
-          ]}
-          onChange={(value) => {
-            setValue('shape', value);
-            if (value === 'polygon' && corners.fields.length === 0) [1, 2, 3].forEach(addCorner);
-          }}
-        />
-        {shape === 'rectangle' ? (
+    <TreeFormProvider value={{ tree, faults, unit: design.unit, put }}>
+      <StepLayout
+        part={drawn}
+        drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" help /> : undefined}
+        action={<Action rank="main" label={part ? 'Keep these' : 'Add this part'} onPress={() => void submit()} testID="submit" />}
+      >
+        <Sheet>
+          <Heading>{part ? part.name : 'New part'}</Heading>
           <View style={styles.row}>
-            <Field control={control} name="width" label="Width" unit={design.unit} hint={'18mm, 1.2 m, 3 1/2" also do'} />
-            <Field control={control} name="height" label="Height" unit={design.unit} />
+            <TreeField at={['name']} label="Name of the part" />
+            <TreeField at={['count']} label="How many alike" numeric />
           </View>
-        ) : (
+          <Pick
+            label="Made of"
+            value={word(['substrate']) as Substrate}
+            options={(Object.keys(SUBSTRATES) as Substrate[]).map((value) => ({ value, label: SUBSTRATES[value] }))}
+            onChange={(value) => put(['substrate'], value)}
+          />
+          <Pick label="What is on it now" value={word(['present', 'system']) as (typeof SYSTEMS)[number]['value']} options={SYSTEMS} onChange={(value) => put(['present', 'system'], value)} />
+          <View style={styles.row}>
+            <TreeField at={['present', 'colour']} label="Its colour" hint="Such as #c7bfa6" testID="presentColour" />
+            <TreeField at={['present', 'ageH']} label="Its age" unit="h" numeric testID="presentAgeH" />
+          </View>
+          <Choice
+            label="It will be"
+            value={word(['treatment']) || 'paint'}
+            options={[
+              { value: 'paint', label: 'painted' },
+              { value: 'blend', label: 'blended' },
+              { value: 'leave', label: 'left' },
+            ]}
+            onChange={(value) => put(['treatment'], value === 'paint' ? undefined : value)}
+          />
+        </Sheet>
+        <Sheet>
+          <Heading>Where it sits</Heading>
+          <PlaceForm others={design.parts.filter((one) => one.id !== ownId && !one.opposite?.follows)} />
+        </Sheet>
+        {follows ? null : (
           <>
-            <Small>Round the part in order, from its lower left: how far to the right, how far up.</Small>
-            {corners.fields.map((field, index) => (
-              <View key={field.id} style={styles.row}>
-                <Field control={control} name={`corners.${index}.x`} label={`Corner ${index + 1}: right`} unit={design.unit} />
-                <Field control={control} name={`corners.${index}.y`} label="up" unit={design.unit} />
-                <IconButton icon="close" accessibilityLabel={`Take out corner ${index + 1}`} onPress={() => corners.remove(index)} style={styles.remove} />
-              </View>
-            ))}
-            <Action label="Another corner" icon="plus" onPress={addCorner} />
+            <Sheet>
+              <Heading>Its surface</Heading>
+              <SurfaceForm />
+            </Sheet>
+            <Sheet>
+              <Heading>What a tape meets</Heading>
+              <FeaturesForm />
+            </Sheet>
+            <Sheet>
+              <Heading>Measured from</Heading>
+              <Small>A datum starts at a place and runs in a direction; heights are counted to its left. On round parts y is the girth from the top.</Small>
+              {datums.map((_, index) => (
+                <View key={index} style={styles.row}>
+                  <TreeField at={['datums', index, 'name']} label={`Datum ${index + 1}`} />
+                  <TreeField at={['datums', index, 'at', 0]} label="starts at: right" unit="length" />
+                  <TreeField at={['datums', index, 'at', 1]} label="up" unit="length" />
+                  <TreeField at={['datums', index, 'angleDeg']} label="turned to the left" unit="°" />
+                  {datums.length > 1 ? <TakeOut what={`datum ${index + 1}`} onPress={() => put(['datums'], datums.filter((__, other) => other !== index))} /> : null}
+                </View>
+              ))}
+              <Action
+                label="Another datum"
+                icon="plus"
+                onPress={() => put(['datums'], [...datums, { id: freeId('datum', datums.map((one) => String((one as { id?: unknown }).id))), name: `Datum ${datums.length + 1}`, at: ['0', '0'], angleDeg: '0' }])}
+              />
+            </Sheet>
           </>
         )}
-      </Sheet>
-      <Sheet>
-        <Heading>Datums</Heading>
-        <Small>Lines are measured along a datum and above it.</Small>
-        {datums.fields.map((field, index) => (
-          <View key={field.key} style={styles.datum}>
-            <Field whole control={control} name={`datums.${index}.name`} label="Measured from" />
-            <View style={styles.row}>
-              <Field control={control} name={`datums.${index}.x`} label="Starts right" unit={design.unit} />
-              <Field control={control} name={`datums.${index}.y`} label="up" unit={design.unit} />
-              <Field control={control} name={`datums.${index}.angleDeg`} label="Turned" unit="°" />
-            </View>
-          </View>
+        {elsewhere.map(([path, message]) => (
+          <Notice key={path} level="stop" text={`${path}: ${message}`} />
         ))}
-        <Action
-          label="Another datum"
-          icon="plus"
-          onPress={() =>
-            datums.append(
-              {
-                id: freeId(
-                  'd',
-                  datums.fields.map((datum) => datum.id),
-                ),
-                name: '',
-                x: '0',
-                y: '0',
-                angleDeg: '0',
-              },
-              { shouldFocus: false },
-            )
-          }
-        />
-      </Sheet>
-      {part ? <Action rank="quiet" label="Take this part out" icon="delete-outline" onPress={() => void remove()} /> : null}
-    </StepLayout>
+        {part ? <Action rank="quiet" icon="delete-outline" label="Take this part out" onPress={() => void remove()} /> : null}
+      </StepLayout>
+    </TreeFormProvider>
   );
 }
 
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
-  datum: { gap: space.small },
-  remove: { width: measure.target, height: measure.target, margin: 0 },
-});
+/** Faults at places that have a field of their own are told there. */
+const isShown = (path: string): boolean => path !== pathText(['surface']) && !/\.fold$|\.outline$|\.profile$/.test(path);
+
+/** A part that stops following takes over what it looked like until then. */
+function detached(made: Part, before: Part | null, parts: readonly Part[]): Part {
+  if (!before?.opposite?.follows || made.opposite?.follows) return made;
+  const { surface, datums, lines, features, pose } = shapeOf(before, parts);
+  return { ...made, surface, datums: [...datums], lines: [...lines], ...(features ? { features: [...features] } : {}), ...(pose ? { pose } : {}) };
+}
+
+const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' } });

@@ -1,38 +1,25 @@
-import { outlineRing, type Design, type LineKind } from '@lintrel/core';
+import { LINE_WORDS, showLength, type Design, type PartPlan, type TrimLine } from '@lintrel/core';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { useFieldArray, useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Switch } from 'react-native-paper';
-import * as v from 'valibot';
 import { PartDrawing } from '@/drawing/PartDrawing';
-import { Field } from '@/forms/Field';
+import { Typed } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
-import { resolverOf } from '@/forms/resolver';
+import { followersOf, withLine, withoutLine } from '@/job/changeLine';
 import { freeId } from '@/job/ids';
-import { useJob, usePlan } from '@/job/JobContext';
-import { fittedPoints, lineFields, lineFormSchema, lineFrom, pointsNeeded, type LineFields, type LineValues } from '@/job/lineForm';
+import { useJob } from '@/job/JobContext';
+import { fittedPoints, lineFields, readLine, type LineFields } from '@/job/lineForm';
+import { KIND_FORMS, KINDS_OFFERED, placeName, placesNeeded } from '@/job/lineKinds';
+import { LineValues } from '@/job/LineValues';
 import { Missing } from '@/job/Missing';
 import { StepLayout } from '@/job/StepLayout';
+import { useDraftParts } from '@/job/useDraftParts';
 import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Sheet } from '@/ui/Screen';
 import { Body, Small } from '@/ui/Words';
-
-const KINDS: readonly { value: LineKind; label: string }[] = [
-  { value: 'straight', label: 'Straight' },
-  { value: 'arc', label: 'Arc' },
-  { value: 'sweep', label: 'Sweep' },
-  { value: 'parallel', label: 'Parallel' },
-];
-const POINT_NAMES: Readonly<Record<LineKind, (index: number) => string>> = {
-  straight: (index) => ['From', 'To'][index],
-  arc: (index) => ['From', 'Through', 'To'][index],
-  sweep: (index) => `Point ${index + 1}`,
-  parallel: () => '',
-};
 
 /** One trim line, entered by measurement, drawn as it is typed. */
 export default function LineScreen() {
@@ -49,119 +36,86 @@ export default function LineScreen() {
 }
 
 function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
-  const { id, design, shelf, change } = useJob();
+  const { id, design, shelf, change, plan } = useJob();
   const part = design.parts.find((one) => one.id === partId) as Design['parts'][number];
   const line = part.lines.find((one) => one.id === lineId) ?? null;
-  const ownId =
-    line?.id ??
-    freeId(
-      'line',
-      part.lines.map((one) => one.id),
-    );
-  const schema = lineFormSchema({ bare: design.unit, scale: design.scale });
-  const { control, handleSubmit, watch, setValue, setError, formState } = useForm<LineFields, unknown, LineValues>({
-    resolver: resolverOf<LineFields, LineValues>(schema),
-    defaultValues: lineFields(line, part, design.unit, `Line ${part.lines.length + 1}`),
-  });
-  const points = useFieldArray({ control, name: 'points' });
-  const fields = watch();
-  const draft = useDraft(withLine(design, partId, ownId, v.safeParse(schema, fields)), design);
-  const { plan } = usePlan(draft, shelf);
-  const drawn = plan?.parts.find((one) => one.id === partId);
-  const ring = outlineRing(part.surface.outline).map(({ x, y }): [number, number] => [x, y]);
-  const preview = drawn?.lines.find((one) => one.id === ownId);
+  const [ownId] = useState(
+    () =>
+      line?.id ??
+      freeId(
+        'line',
+        part.lines.map((one) => one.id),
+      ),
+  );
+  const [fields, setFields] = useState(() => lineFields(line, part, design.unit, `Line ${part.lines.length + 1}`));
+  const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
+  const read = readLine(fields, ownId, line, { bare: design.unit, scale: design.scale });
+  const drawn = useDrawn(read.ok ? withLine(design, partId, read.line) : design, design, partId, shelf) ?? plan?.parts.find((one) => one.id === partId) ?? null;
+  const own = drawn?.lines.filter(({ owner }) => owner === ownId) ?? [];
   const leave = () => router.replace(`/job/${id}/lines` as Href);
-  const submit = handleSubmit(async (values) => {
-    if (preview?.fault) return setError(values.kind === 'parallel' ? 'distance' : 'points.0.along', { message: preview.fault });
-    const made = lineFrom(values, ownId);
-    await change((now) => replaceLines(now, partId, (lines) => (line ? lines.map((one) => (one.id === ownId ? made : one)) : [...lines, made])));
+  const set = (changed: Partial<LineFields>) => {
+    setFields((now) => ({ ...now, ...changed }));
+    setFaults({});
+  };
+  const submit = async () => {
+    if (!read.ok) return setFaults(read.faults);
+    const fault = own.find((stroke) => stroke.fault)?.fault;
+    if (fault && isMade(read.line)) return setFaults({ whole: fault });
+    await change((now) => withLine(now, partId, read.line), line ? undefined : `${read.line.name} added`);
     leave();
-  });
+  };
   const remove = async () => {
-    await change(
-      (now) => replaceLines(now, partId, (lines) => lines.filter((one) => one.id !== ownId && !(one.kind === 'parallel' && one.of === ownId))),
-      `${line?.name} taken out`,
-    );
+    await change((now) => withoutLine(now, partId, ownId), `${line?.name} taken out`);
     leave();
   };
-  const chooseKind = (kind: LineKind) => {
-    setValue('points', fittedPoints(fields.points, kind));
-    setValue('kind', kind);
-  };
-  const followers = part.lines.filter((one) => one.kind === 'parallel' && one.of === ownId);
+  const form = KIND_FORMS[fields.kind];
+  const followers = followersOf(part.lines, ownId);
   return (
     <StepLayout
-      part={{ ring }}
+      part={drawn}
       // Always something there: were the drawing added later, the fields would be made anew under the hands that type.
-      drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" chosenLine={ownId} /> : <View style={styles.blank} />}
+      drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" help chosenLine={ownId} /> : <View style={styles.blank} />}
       action={<Action rank="main" label={line ? 'Keep this line' : 'Add this line'} onPress={() => void submit()} testID="submit" />}
     >
       <Sheet>
-        <Choice
-          label="Kind of line"
-          value={fields.kind}
-          options={KINDS.filter(({ value }) => value !== 'parallel' || part.lines.some((one) => one.id !== ownId))}
-          onChange={chooseKind}
-        />
-        <Field whole control={control} name="name" label="Name of the line" />
-        {fields.kind === 'parallel' ? (
-          <>
-            <Pick
-              label="Follows"
-              value={fields.of}
-              options={part.lines.filter((one) => one.id !== ownId).map((one) => ({ value: one.id, label: one.name }))}
-              onChange={(of) => setValue('of', of)}
-              fault={formState.errors.of?.message}
-            />
-            <View style={styles.row}>
-              <Field control={control} name="distance" label="At a distance of" unit={design.unit} />
-              <Choice
-                label="On its"
-                value={fields.side}
-                options={[
-                  { value: 'left', label: 'upper or left side' },
-                  { value: 'right', label: 'lower or right side' },
-                ]}
-                onChange={(side) => setValue('side', side)}
-              />
-            </View>
-          </>
+        {line ? (
+          <Body>{LINE_WORDS[fields.kind]}</Body>
         ) : (
-          <>
-            <Pick
-              label="Measured from"
-              value={fields.datum}
-              options={part.datums.map((one) => ({ value: one.id, label: one.name }))}
-              onChange={(datum) => setValue('datum', datum)}
-            />
-            {points.fields.map((field, index) => (
-              <View key={field.id} style={styles.row}>
-                <Field control={control} name={`points.${index}.along`} label={`${POINT_NAMES[fields.kind](index)}: along`} unit={design.unit} />
-                <Field control={control} name={`points.${index}.above`} label="above" unit={design.unit} />
-                {fields.kind === 'sweep' && points.fields.length > pointsNeeded('sweep').least ? (
-                  <IconButton icon="close" accessibilityLabel={`Take out point ${index + 1}`} onPress={() => points.remove(index)} style={styles.remove} />
-                ) : null}
-              </View>
-            ))}
-            {fields.kind === 'sweep' ? (
-              <Action label="Another point" icon="plus" onPress={() => points.append({ along: '', above: '' }, { shouldFocus: false })} />
-            ) : null}
-          </>
+          <Pick
+            label="Kind of line"
+            value={fields.kind}
+            options={KINDS_OFFERED.map((value) => ({ value, label: LINE_WORDS[value] }))}
+            onChange={(kind) => set({ kind, points: fittedPoints(fields.points, kind) })}
+          />
         )}
-        <View style={styles.switch}>
-          <Switch value={fields.runOn} onValueChange={(runOn) => setValue('runOn', runOn)} accessibilityLabel="Ends run on to the edge of the part" />
-          <Body>Ends run on to the edge of the part</Body>
-        </View>
-        {preview?.fault ? <Notice level="stop" text={`This line ${preview.fault}.`} /> : null}
-        {preview && !preview.fault ? (
-          <Small>{`${preview.lengthMm.toFixed(0)} mm long${preview.tightest ? `, tightest bend radius ${preview.tightest.radiusMm.toFixed(0)} mm` : ''}`}</Small>
+        <Small>{form.about}</Small>
+        <Typed whole label="Name of the line" value={fields.name} onChange={(name) => set({ name })} fault={faults.name} testID="name" />
+        {form.datum ? (
+          <Pick
+            label={fields.kind === 'mirror' ? 'About' : 'Measured from'}
+            value={fields.datum}
+            options={part.datums.map((one) => ({ value: one.id, label: one.name }))}
+            onChange={(datum) => set({ datum })}
+          />
         ) : null}
+        <Places fields={fields} unit={design.unit} faults={faults} onChange={(points) => set({ points })} />
+        <LineValues
+          fields={fields}
+          faults={faults}
+          unit={design.unit}
+          lines={part.lines.filter((one) => one.id !== ownId)}
+          edges={drawn?.edges ?? []}
+          parts={design.parts.filter((one) => one.id !== partId)}
+          onChange={(values) => set({ values })}
+        />
+        {form.ends ? <Ends fields={fields} lines={part.lines.filter((one) => one.id !== ownId)} onChange={set} /> : null}
+        {faults.whole ? <Notice level="stop" text={`This line ${faults.whole}.`} /> : <Preview own={own} unit={design.unit} typed={read.ok} />}
       </Sheet>
       {line ? (
         <Action
           rank="quiet"
           icon="delete-outline"
-          label={followers.length > 0 ? `Take out this line and ${followers.length} parallel to it` : 'Take this line out'}
+          label={followers.length > 0 ? `Take out this line (${followers.length} made from it stay, unset)` : 'Take this line out'}
           onPress={() => void remove()}
         />
       ) : null}
@@ -169,31 +123,83 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   );
 }
 
-const replaceLines = (design: Design, partId: string, update: (lines: Design['parts'][number]['lines']) => Design['parts'][number]['lines']): Design => ({
-  ...design,
-  parts: design.parts.map((part) => (part.id === partId ? { ...part, lines: update(part.lines) } : part)),
-});
+/** Lines made from others may be kept while what they need is missing: they tell it themselves. */
+const isMade = ({ kind }: TrimLine): boolean => !['parallel', 'mirror', 'fillet', 'continuation'].includes(kind);
 
-/** The design with the line as typed so far; null while what is typed is no line yet. */
-function withLine(design: Design, partId: string, ownId: string, typed: { success: boolean; output: unknown }): Design | null {
-  if (!typed.success) return null;
-  const made = lineFrom(typed.output as LineValues, ownId);
-  return replaceLines(design, partId, (lines) =>
-    lines.some(({ id }) => id === ownId) ? lines.map((one) => (one.id === ownId ? made : one)) : [...lines, made],
+function Places({ fields, unit, faults, onChange }: { fields: LineFields; unit: string; faults: Readonly<Record<string, string>>; onChange: (points: LineFields['points']) => void }) {
+  const { kind, points } = fields;
+  const { least, most } = placesNeeded(kind);
+  const [first, second] = KIND_FORMS[kind].placeWords;
+  const put = (index: number, axis: 'along' | 'above', text: string) => onChange(points.map((point, at) => (at === index ? { ...point, [axis]: text } : point)));
+  return (
+    <>
+      {points.map((point, index) => (
+        <View key={index} style={styles.row}>
+          <Typed
+            label={`${placeName(kind, index, points.length)}: ${first}`}
+            unit={unit}
+            value={point.along}
+            onChange={(text) => put(index, 'along', text)}
+            fault={faults[`points.${index}.along`]}
+            testID={`points.${index}.along`}
+          />
+          <Typed label={second} unit={unit} value={point.above} onChange={(text) => put(index, 'above', text)} fault={faults[`points.${index}.above`]} testID={`points.${index}.above`} />
+          {points.length > least ? (
+            <IconButton icon="close" accessibilityLabel={`Take out ${placeName(kind, index, points.length)}`} onPress={() => onChange(points.filter((_, at) => at !== index))} style={styles.remove} />
+          ) : null}
+        </View>
+      ))}
+      {points.length < most ? <Action label="Another point" icon="plus" onPress={() => onChange([...points, { along: '', above: '' }])} /> : null}
+    </>
   );
 }
 
-/** The same draft until it really differs, so that the worker is asked once per change. */
-function useDraft(draft: Design | null, fallback: Design): Design {
-  const text = JSON.stringify(draft ?? fallback);
-  const [kept, setKept] = useState(() => draft ?? fallback);
+function Ends({ fields, lines, onChange }: { fields: LineFields; lines: readonly TrimLine[]; onChange: (changed: Partial<LineFields>) => void }) {
+  const options = [{ value: '', label: fields.runOn ? 'the edge of the part' : 'where it was measured' }, ...lines.map(({ id, name }) => ({ value: id, label: name }))];
+  return (
+    <>
+      <View style={styles.switch}>
+        <Switch value={fields.runOn} onValueChange={(runOn) => onChange({ runOn })} accessibilityLabel="Ends run on to the edge of the part" />
+        <Body>Ends run on to the edge of the part</Body>
+      </View>
+      {lines.length > 0 ? (
+        <View style={styles.row}>
+          <View style={styles.half}>
+            <Pick label="Starts at" value={fields.startOn} options={options} onChange={(startOn) => onChange({ startOn })} />
+          </View>
+          <View style={styles.half}>
+            <Pick label="Ends at" value={fields.endOn} options={options} onChange={(endOn) => onChange({ endOn })} />
+          </View>
+        </View>
+      ) : null}
+    </>
+  );
+}
+
+/** What the line would be, or why it cannot be. */
+function Preview({ own, unit, typed }: { own: PartPlan['lines']; unit: 'mm' | 'in'; typed: boolean }) {
+  if (!typed || own.length === 0) return null;
+  const fault = own.find((stroke) => stroke.fault)?.fault;
+  if (fault) return <Notice level="stop" text={`This line ${fault}.`} />;
+  const length = own.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+  const tightest = own.flatMap(({ tightest: bend }) => (bend ? [bend.radiusMm] : [])).sort((a, b) => a - b)[0];
+  const strokes = own.length > 1 ? ` in ${own.length} strokes` : '';
+  return <Small>{`${length.toFixed(0)} mm long${strokes}${tightest ? `, tightest bend radius ${showLength(tightest, unit)}` : ''}`}</Small>;
+}
+
+/** The part with the line as typed so far; the last sound one while what is typed is no line. */
+function useDrawn(draft: Design, design: Design, partId: string, shelf: Parameters<typeof useDraftParts>[1]): PartPlan | null {
+  const text = JSON.stringify(draft);
+  const [kept, setKept] = useState(() => draft ?? design);
   useEffect(() => setKept(JSON.parse(text) as Design), [text]);
-  return kept;
+  return useDraftParts(kept, shelf)?.find((one) => one.id === partId) ?? null;
 }
 
 const styles = StyleSheet.create({
   blank: { flex: 1 },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
+  half: { flexGrow: 1, flexBasis: 150 },
   remove: { width: measure.target, height: measure.target, margin: 0 },
   switch: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.target },
 });
+

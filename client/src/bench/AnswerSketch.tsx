@@ -1,0 +1,43 @@
+import type { Sketch, SketchStroke } from '@lintrel/core';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import Svg, { Circle, G, Path } from 'react-native-svg';
+import { boxRound, openPath } from '@/drawing/path';
+import { fittedStill } from '@/drawing/view';
+import { colour, measure } from '@/theme/theme';
+
+const TONES: Readonly<Record<SketchStroke['tone'], { readonly fill: string; readonly stroke: string; readonly dp: number }>> = {
+  fill: { fill: colour.ground, stroke: colour.ink, dp: 1.5 },
+  tape: { fill: colour.hairline, stroke: colour.ink, dp: 1 },
+  ink: { fill: 'none', stroke: colour.ink, dp: 2 },
+  quiet: { fill: 'none', stroke: colour.quiet, dp: 1 },
+  mark: { fill: colour.calm, stroke: colour.calm, dp: 3.5 },
+};
+
+/** A small true drawing of an answer. */
+export function AnswerSketch({ sketch }: { sketch: Sketch }) {
+  const [width, setWidth] = useState(0);
+  const places = sketch.strokes.flatMap(({ points }) => points);
+  if (places.length === 0) return null;
+  const box = boxRound(places);
+  const wanted = ((box.maxY - box.minY) / Math.max(1e-6, box.maxX - box.minX)) * width;
+  const height = Math.max(measure.target, Math.min(measure.pictureWide, wanted)) + 8;
+  const view = fittedStill(box, { width: Math.max(1, width - 8), height });
+  return (
+    <View style={styles.sketch} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+      {width > 0 ? (
+        <Svg width={width} height={height} role="img" aria-label={sketch.label} testID="sketch">
+          <G transform={`translate(4 ${height}) scale(${1 / view.mmPerDp} ${-1 / view.mmPerDp}) translate(${-view.x} ${-view.y})`}>
+            {sketch.strokes.map(({ tone, points }, index) => {
+              const { fill, stroke, dp } = TONES[tone];
+              if (tone === 'mark') return <Circle key={index} cx={points[0][0]} cy={points[0][1]} r={dp * view.mmPerDp} fill={fill} />;
+              return <Path key={index} d={openPath(points)} fill={fill} stroke={stroke} strokeWidth={dp * view.mmPerDp} />;
+            })}
+          </G>
+        </Svg>
+      ) : null}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ sketch: { minHeight: measure.target } });

@@ -1,0 +1,105 @@
+import type { Look, Picture } from '@lintrel/core';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { PanResponder, StyleSheet, View } from 'react-native';
+import Svg, { G, Path } from 'react-native-svg';
+import { useJob } from '@/job/JobContext';
+import { colour, measure, space } from '@/theme/theme';
+import { useWide } from '@/theme/useWide';
+import { Choice } from '@/ui/Choice';
+import { Small } from '@/ui/Words';
+import { compute } from '@/worker/worker';
+import { openPath, ringPath } from './path';
+import { fittedStill } from './view';
+
+const SLANTED = { turnDeg: 32, riseDeg: 22 } as const;
+const VIEWS = [
+  { value: 'slanted', label: 'Slanted' },
+  { value: 'side', label: 'Side' },
+  { value: 'top', label: 'Top' },
+  { value: 'end', label: 'End' },
+] as const;
+type View4 = (typeof VIEWS)[number]['value'];
+
+/** The whole piece from its parts, as seen from four sides; on a wide screen the slanted view is turned by dragging. */
+export function WholePiece({ chosen }: { chosen?: string | null }) {
+  const { design } = useJob();
+  const wide = useWide();
+  const [view, setView] = useState<View4>('slanted');
+  const [turned, setTurned] = useState<{ turnDeg: number; riseDeg: number }>(SLANTED);
+  const [width, setWidth] = useState(0);
+  const picture = usePicture(view === 'slanted' ? turned : { view });
+  const now = useRef(turned);
+  now.current = turned;
+  const turning = useMemo(() => turnByDrag(() => now.current, setTurned), []);
+  if (design.parts.length === 0) return null;
+  const height = wide ? measure.pictureWide : measure.picture;
+  return (
+    <View style={styles.whole} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+      <Choice label="The whole piece, from its parts" value={view} options={VIEWS} onChange={setView} />
+      <View style={[styles.picture, { height }]} {...(view === 'slanted' && wide ? turning.panHandlers : {})}>
+        {picture && width > 0 ? <Drawn picture={picture} width={width} height={height} chosen={chosen ?? null} /> : null}
+      </View>
+      {view === 'slanted' && wide ? <Small>Drag to turn it</Small> : null}
+    </View>
+  );
+}
+
+function Drawn({ picture, width, height, chosen }: { picture: Picture; width: number; height: number; chosen: string | null }) {
+  const view = fittedStill(picture.box, { width, height });
+  const faint = (part: string) => (chosen !== null && part !== chosen ? 0.35 : 1);
+  return (
+    <Svg width={width} height={height} role="img" aria-label="The whole piece">
+      <G transform={`translate(0 ${height}) scale(${1 / view.mmPerDp} ${-1 / view.mmPerDp}) translate(${-view.x} ${-view.y})`}>
+        {picture.patches.map(({ part, colour: paint, points, back }, index) => (
+          <Path key={index} d={ringPath(points)} fill={back ? colour.ground : paint} stroke={back ? colour.hairline : paint} strokeWidth={0.6 * view.mmPerDp} opacity={faint(part)} />
+        ))}
+        {picture.rims.map(({ points }, index) => (
+          <Path key={index} d={openPath(points)} fill="none" stroke={colour.quiet} strokeWidth={view.mmPerDp} />
+        ))}
+        {picture.lines.map(({ points }, index) => (
+          <Path key={index} d={openPath(points)} fill="none" stroke={colour.ink} strokeWidth={1.25 * view.mmPerDp} />
+        ))}
+      </G>
+    </Svg>
+  );
+}
+
+/** The newest picture; while a newer one is drawn the last stays. */
+function usePicture(look: Look): Picture | null {
+  const { design, shelf } = useJob();
+  const [picture, setPicture] = useState<Picture | null>(null);
+  const key = JSON.stringify(look);
+  useEffect(() => {
+    let wanted = true;
+    void compute('picture', { design, shelf, look }).then(
+      (found) => wanted && setPicture(found),
+      () => undefined,
+    );
+    return () => {
+      wanted = false;
+    };
+    // The key stands for the look.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, design, shelf]);
+  return picture;
+}
+
+/** Half a degree for every dp of the finger. */
+const DEGREES_PER_DP = 0.5;
+
+function turnByDrag(current: () => { turnDeg: number; riseDeg: number }, set: (turned: { turnDeg: number; riseDeg: number }) => void) {
+  let start = current();
+  return PanResponder.create({
+    onMoveShouldSetPanResponder: (_, { dx, dy }) => Math.hypot(dx, dy) > 4,
+    onPanResponderGrant: () => {
+      start = current();
+    },
+    onPanResponderMove: (_, { dx, dy }) =>
+      set({ turnDeg: Math.round(start.turnDeg + dx * DEGREES_PER_DP), riseDeg: Math.round(Math.max(-80, Math.min(80, start.riseDeg + dy * DEGREES_PER_DP))) }),
+  });
+}
+
+const styles = StyleSheet.create({
+  whole: { gap: space.small },
+  picture: { backgroundColor: colour.sheet, userSelect: 'none' },
+});

@@ -1,0 +1,74 @@
+import type { Design, TrimLine } from '@lintrel/core';
+import { StyleSheet, View } from 'react-native';
+import { Typed } from '@/forms/Field';
+import { Pick } from '@/forms/Pick';
+import { space } from '@/theme/theme';
+import { Choice } from '@/ui/Choice';
+import type { LineFields } from './lineForm';
+import { KIND_FORMS, type KindField } from './lineKinds';
+
+interface LineValuesProps {
+  readonly fields: LineFields;
+  readonly faults: Readonly<Record<string, string>>;
+  readonly unit: 'mm' | 'in';
+  /** Other lines of the part, names of its edges, and the other parts. */
+  readonly lines: readonly TrimLine[];
+  readonly edges: readonly string[];
+  readonly parts: Design['parts'];
+  readonly onChange: (values: LineFields['values']) => void;
+}
+
+const UNITS: Partial<Record<KindField['as'], string>> = { angle: '°', ratio: '×' };
+
+/** What a kind of line asks for besides its places. */
+export function LineValues({ fields, faults, unit, lines, edges, parts, onChange }: LineValuesProps) {
+  const put = (key: string, value: string) => onChange({ ...fields.values, [key]: value });
+  return (
+    <View style={styles.row}>
+      {KIND_FORMS[fields.kind].fields.map((field) => {
+        const value = fields.values[field.key] ?? '';
+        const fault = faults[`values.${field.key}`];
+        if (field.options)
+          return (
+            <View key={field.key} style={styles.whole}>
+              <Choice label={field.label} value={value} options={field.options} onChange={(next) => put(field.key, next)} />
+            </View>
+          );
+        const options = choicesFor(field, lines, edges, parts);
+        if (options)
+          return (
+            <View key={field.key} style={styles.whole}>
+              <Pick label={field.label} value={value} options={options} onChange={(next) => put(field.key, next)} fault={fault} />
+            </View>
+          );
+        return (
+          <Typed
+            key={field.key}
+            label={field.optional ? `${field.label} (optional)` : field.label}
+            unit={UNITS[field.as] ?? (field.as === 'count' || field.as === 'letters' ? undefined : unit)}
+            hint={field.hint}
+            value={value}
+            onChange={(text) => put(field.key, text)}
+            fault={fault}
+            keys={field.as === 'count' ? 'numeric' : 'default'}
+            testID={field.key}
+          />
+        );
+      })}
+    </View>
+  );
+}
+
+/** What a reference may be; null for a typed value. */
+function choicesFor({ as }: KindField, lines: readonly TrimLine[], edges: readonly string[], parts: Design['parts']): { value: string; label: string }[] | null {
+  if (as === 'line') return lines.map(({ id, name }) => ({ value: id, label: name }));
+  if (as === 'lineOrEdge')
+    return [...lines.map(({ id, name }) => ({ value: `line:${id}`, label: name })), ...edges.map((name, index) => ({ value: `edge:${index}`, label: `The ${name} of the part` }))];
+  if (as === 'partLine') return parts.flatMap((part) => part.lines.map(({ id, name }) => ({ value: `${part.id}/${id}`, label: `${part.name}: ${name}` })));
+  return null;
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
+  whole: { flexBasis: '100%', flexGrow: 1 },
+});

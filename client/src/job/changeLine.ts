@@ -1,0 +1,53 @@
+import { linesBehind, type Design, type TrimLine } from '@lintrel/core';
+import { freeId } from './ids';
+
+type Lines = Design['parts'][number]['lines'];
+
+/** The design with the lines of one part changed. */
+export const withLines = (design: Design, partId: string, update: (lines: Lines) => Lines): Design => ({
+  ...design,
+  parts: design.parts.map((part) => (part.id === partId ? { ...part, lines: update(part.lines) } : part)),
+});
+
+/** The design with one line put in place of itself, or added. */
+export const withLine = (design: Design, partId: string, made: TrimLine): Design =>
+  withLines(design, partId, (lines) => (lines.some(({ id }) => id === made.id) ? lines.map((one) => (one.id === made.id ? made : one)) : [...lines, made]));
+
+/** The design without a line. Lines made from it stay and tell that they miss it. */
+export const withoutLine = (design: Design, partId: string, lineId: string): Design => withLines(design, partId, (lines) => lines.filter(({ id }) => id !== lineId));
+
+/** Lines of a part that are made from a line, directly. */
+export const followersOf = (lines: Lines, lineId: string): Lines => lines.filter((one) => linesBehind(one).includes(lineId));
+
+/** A copy of a line right after it. */
+export function withCopy(design: Design, partId: string, lineId: string): Design {
+  return withLines(design, partId, (lines) =>
+    lines.flatMap((one) =>
+      one.id === lineId
+        ? [
+            one,
+            {
+              ...one,
+              id: freeId(
+                'line',
+                lines.map(({ id }) => id),
+              ),
+              name: `${one.name} (copy)`.slice(0, 120),
+            },
+          ]
+        : [one],
+    ),
+  );
+}
+
+/** A line one place up (−1) or down (1) in the list; codes follow the list. */
+export function withMoved(design: Design, partId: string, lineId: string, by: -1 | 1): Design {
+  return withLines(design, partId, (lines) => {
+    const from = lines.findIndex(({ id }) => id === lineId);
+    const to = from + by;
+    if (from < 0 || to < 0 || to >= lines.length) return lines;
+    const moved = [...lines];
+    [moved[from], moved[to]] = [moved[to], moved[from]];
+    return moved;
+  });
+}

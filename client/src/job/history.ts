@@ -1,0 +1,60 @@
+import type { Design } from '@lintrel/core';
+
+/** Designs before and after the one on screen, with what led from one to the next. */
+export interface History {
+  readonly past: readonly Entry[];
+  readonly future: readonly Entry[];
+}
+
+interface Entry {
+  readonly words: string;
+  readonly design: Design;
+}
+
+export const NO_HISTORY: History = { past: [], future: [] };
+
+/** Steps kept, and how much of the device's storage they may take. */
+const MOST_STEPS = 60;
+const MOST_LETTERS = 1_500_000;
+
+/** Remembers the design that was on screen before a change; what was undone is gone. */
+export const remembered = ({ past }: History, before: Design, words: string): History => ({ past: [...past, { words, design: before }].slice(-MOST_STEPS), future: [] });
+
+/** One step back: the design to show, and the history then; null where there is none. */
+export function stepBack({ past, future }: History, now: Design): { readonly design: Design; readonly history: History; readonly words: string } | null {
+  const last = past.at(-1);
+  if (!last) return null;
+  return { design: last.design, words: last.words, history: { past: past.slice(0, -1), future: [...future, { words: last.words, design: now }] } };
+}
+
+/** One step forward again. */
+export function stepForward({ past, future }: History, now: Design): { readonly design: Design; readonly history: History; readonly words: string } | null {
+  const next = future.at(-1);
+  if (!next) return null;
+  return { design: next.design, words: next.words, history: { past: [...past, { words: next.words, design: now }], future: future.slice(0, -1) } };
+}
+
+const keyOf = (id: string) => `lintrel.history.${id}`;
+
+/** Keeps the history on this device, so that it is there after a reload; the oldest steps go first when room is short. */
+export function keepHistory(id: string, history: History): void {
+  for (let from = 0; from <= history.past.length; from++) {
+    const text = JSON.stringify({ ...history, past: history.past.slice(from) });
+    if (text.length > MOST_LETTERS) continue;
+    try {
+      return localStorage.setItem(keyOf(id), text);
+    } catch {
+      // The device has no room: try with fewer steps.
+    }
+  }
+}
+
+/** The history kept for a job; none where it cannot be read, or belongs to another design than the one on screen. */
+export function readHistory(id: string): History {
+  try {
+    const kept = JSON.parse(localStorage.getItem(keyOf(id)) ?? 'null') as History | null;
+    return kept && Array.isArray(kept.past) && Array.isArray(kept.future) ? kept : NO_HISTORY;
+  } catch {
+    return NO_HISTORY;
+  }
+}

@@ -1,0 +1,62 @@
+import type { Dragged, PartPlan } from '@lintrel/core';
+import { useEffect, useRef, useState } from 'react';
+import type { SheetDrag } from '@/drawing/Sheet';
+import { useComputed } from '@/worker/useComputed';
+import { compute } from '@/worker/worker';
+import { withLine } from './changeLine';
+import { useJob } from './JobContext';
+
+/** A finger draws to what is this near, dp. */
+const SNAP_DP = 12;
+
+/** Dragging the measured points of one line: handles, and the line as it would be. */
+export interface Dragging {
+  readonly handles: readonly { readonly key: string; readonly place: readonly [number, number] }[];
+  readonly live: Dragged | null;
+  readonly onDrag: (drag: SheetDrag) => void;
+}
+
+/**
+ * Lets the measured points of a line be dragged. The worker works out where a point goes and what becomes of the line; only the
+ * newest place of the finger is asked about, so that nothing piles up behind it.
+ * @param lineId line of the list; null, or a locked one, has no handles
+ */
+export function useDrag(part: PartPlan | null, lineId: string | null): Dragging {
+  const { design, shelf, change } = useJob();
+  const made = design.parts.find(({ id }) => id === part?.id)?.lines.find(({ id }) => id === lineId) ?? null;
+  const free = part !== null && made !== null && !made.locked;
+  const { output } = useComputed('handles', free ? { parts: design.parts, part: part.id, line: made.id } : null);
+  const [live, setLive] = useState<Dragged | null>(null);
+  const waiting = useRef<SheetDrag | null>(null);
+  const busy = useRef(false);
+  // What is shown live gives way to the design once that has followed.
+  useEffect(() => setLive(null), [design]);
+  async function next(): Promise<void> {
+    const drag = waiting.current;
+    if (!drag || busy.current || !part || !made) return;
+    waiting.current = null;
+    busy.current = true;
+    const found = await compute('drag', {
+      parts: design.parts,
+      part: part.id,
+      line: made.id,
+      key: drag.key,
+      place: drag.place,
+      reachMm: SNAP_DP * drag.mmPerDp,
+      tapes: shelf.tapes.filter(({ edge }) => edge === 'crisp').map(({ widthMm }) => widthMm),
+    }).finally(() => (busy.current = false));
+    setLive(found);
+    if (drag.phase === 'end' && found) {
+      if (found.fault) setLive(null);
+      else await change((now) => withLine(now, part.id, found.line), `${made.name} moved`);
+      return;
+    }
+    void next();
+  }
+  const onDrag = (drag: SheetDrag) => {
+    waiting.current = drag;
+    void next();
+  };
+  const handles = (free ? (output ?? []) : []).map((handle) => (live && waiting.current?.key === handle.key ? { ...handle, place: live.place } : handle));
+  return { handles, live, onDrag };
+}

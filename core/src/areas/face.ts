@@ -1,0 +1,41 @@
+import { insideRing, ringArea, type Point } from '../surface';
+import type { Ground } from './arrange';
+import type { Cycle } from './faces';
+import { fromGrid } from './grid';
+import { placeWellInside } from './seed';
+
+/** A piece of the sheet no line crosses: one closed walk round it, others round its holes. */
+export interface Face {
+  readonly walks: readonly Cycle[];
+  /** Rim, anticlockwise, and rims of the holes, clockwise; mm. */
+  readonly rings: readonly (readonly Point[])[];
+  readonly seed: Point;
+}
+
+const pointsOf = (cycle: Cycle): Point[] => cycle.map(({ from }) => fromGrid(from));
+
+/**
+ * Sorts closed walks into the faces that lie on the part.
+ * Anticlockwise walks are faces; a clockwise walk is a hole in the smallest face round it, or the outside.
+ */
+export function facesOf(cycles: readonly Cycle[], { sheet, openings }: Ground): Face[] {
+  const rings = cycles.map((cycle) => {
+    const points = pointsOf(cycle);
+    return { cycle, points, size: ringArea(points) };
+  });
+  const faces = rings.filter(({ size }) => size > 0).map((ring) => ({ ...ring, holes: [] as typeof rings }));
+  for (const hole of rings.filter(({ size }) => size < 0)) {
+    const own = new Set(hole.cycle.map(({ edge }) => edge));
+    const around = faces
+      .filter((face) => face.size > -hole.size && insideRing(hole.points[0], face.points) && !face.cycle.some(({ edge }) => own.has(edge)))
+      .sort((a, b) => a.size - b.size)[0];
+    around?.holes.push(hole);
+  }
+  const onPart = (place: Point) => insideRing(place, sheet.ring) && !openings.some((ring) => insideRing(place, ring));
+  return faces
+    .map(({ cycle, points, holes }): Face => {
+      const all = [points, ...holes.map((hole) => hole.points)];
+      return { walks: [cycle, ...holes.map((hole) => hole.cycle)], rings: all, seed: placeWellInside(all) };
+    })
+    .filter(({ seed }) => onPart(seed));
+}

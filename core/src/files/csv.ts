@@ -1,0 +1,10 @@
+import type { StationTable } from '../plan';
+
+/** A station table as comma-separated values. */
+export const stationCsv = ({ columns, rows }: StationTable): string => `${[columns, ...rows].map((row) => row.map(cell).join(',')).join('\r\n')}\r\n`;
+
+/** A cell that a spreadsheet would take for a formula is told to be text. */
+const cell = (text: string): string => {
+  const safe = /^[=@\t\r]/.test(text) ? `'${text}` : text;
+  return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
+};

@@ -1,0 +1,127 @@
+import DxfParser, { type IDxf, type IEntity } from 'dxf-parser';
+import type { Point } from '../surface';
+import { Collector, DRAWING_LIMITS, DrawingTrouble, FILE_TOLERANCE_MM, type DrawingRead } from './drawing';
+import { flattenArc, flattenBulge, flattenSpline } from './flatten';
+
+/** Millimetres to a drawing unit, by the number the file gives it; others do not say. */
+const UNIT_MM: Readonly<Record<number, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000, 14: 100 };
+
+/** How a block is put down: scaled, turned, moved. */
+interface Placement {
+  readonly put: (place: Point) => Point;
+  readonly scale: number;
+}
+
+const AS_DRAWN: Placement = { put: (place) => place, scale: 1 };
+
+// The parser's types leave out fields that its entities carry.
+type Any = Readonly<Record<string, unknown>>;
+const number = (value: unknown, otherwise: number): number => (typeof value === 'number' ? value : otherwise);
+const place = (value: unknown): Point => ({ x: number((value as Any | undefined)?.x, NaN), y: number((value as Any | undefined)?.y, NaN) });
+
+/**
+ * Reads the lines of a DXF drawing: lines, polylines with bows, arcs, circles, ellipses, splines, and blocks of them.
+ * @param text the file, in its text form
+ * @returns paths by layer, y up; or why it cannot be read
+ */
+export function readDxf(text: string): DrawingRead {
+  if (text.length > DRAWING_LIMITS.bytes) return { ok: false, message: `The file is larger than ${DRAWING_LIMITS.bytes / 1e6} MB.` };
+  if (text.startsWith('AutoCAD Binary DXF')) return { ok: false, message: 'The file is in the binary form of DXF. Save it as text (ASCII) DXF.' };
+  let dxf: IDxf | null;
+  try {
+    dxf = new DxfParser().parseSync(text);
+  } catch (error) {
+    return { ok: false, message: `The file is no sound DXF: ${String((error as Error).message ?? error).slice(0, 160)}` };
+  }
+  if (!dxf || !Array.isArray(dxf.entities)) return { ok: false, message: 'The file is no sound DXF: it has no entities.' };
+  const unitMm = UNIT_MM[number(dxf.header?.$INSUNITS, 0)] ?? null;
+  const found = new Collector();
+  try {
+    for (const entity of dxf.entities) addEntity(entity, dxf, AS_DRAWN, FILE_TOLERANCE_MM / (unitMm ?? 1), found, 0);
+  } catch (error) {
+    if (error instanceof DrawingTrouble) return { ok: false, message: error.message };
+    throw error;
+  }
+  const value = found.result(unitMm);
+  return value.layers.length === 0 ? { ok: false, message: `There is no line in this drawing${value.skipped.length > 0 ? `: passed over ${value.skipped.join(', ')}` : ''}.` } : { ok: true, value };
+}
+
+function addEntity(entity: IEntity, dxf: IDxf, placement: Placement, tolerance: number, found: Collector, depth: number): void {
+  found.count();
+  const of = entity as unknown as Any;
+  if (entity.type === 'INSERT') return addBlock(of, dxf, placement, tolerance, found, depth);
+  const path = pathOf(entity.type, of, tolerance / placement.scale);
+  if (path === null) return found.skip(entity.type.toLowerCase());
+  if (path.points.length === 0) return found.skip(`${entity.type.toLowerCase()} without measurements`);
+  found.add(String(entity.layer ?? '0').slice(0, 60), { closed: path.closed, points: path.points.map(placement.put) });
+}
+
+function addBlock(insert: Any, dxf: IDxf, outer: Placement, tolerance: number, found: Collector, depth: number): void {
+  if (depth >= DRAWING_LIMITS.depth) throw new DrawingTrouble('Blocks lie inside each other without end.');
+  const block = dxf.blocks?.[String(insert.name)];
+  if (!block) return found.skip('block that is not in the file');
+  const at = place(insert.position);
+  const base = place(block.position);
+  const [sx, sy] = [number(insert.xScale, 1), number(insert.yScale, 1)];
+  const turn = (number(insert.rotation, 0) * Math.PI) / 180;
+  const put = ({ x, y }: Point): Point => {
+    const [u, v] = [(x - base.x) * sx, (y - base.y) * sy];
+    return outer.put({ x: at.x + u * Math.cos(turn) - v * Math.sin(turn), y: at.y + u * Math.sin(turn) + v * Math.cos(turn) });
+  };
+  const scale = outer.scale * Math.max(Math.abs(sx), Math.abs(sy), 1e-6);
+  for (const entity of block.entities ?? []) addEntity(entity, dxf, { put, scale }, tolerance, found, depth + 1);
+}
+
+/** Places of one entity; null for a kind that is no line. */
+function pathOf(type: string, of: Any, tolerance: number): { closed: boolean; points: Point[] } | null {
+  switch (type) {
+    case 'LINE':
+      return { closed: false, points: ((of.vertices as unknown[]) ?? []).map(place) };
+    case 'LWPOLYLINE':
+    case 'POLYLINE':
+      return polyline((of.vertices as Any[]) ?? [], of.shape === true, tolerance);
+    case 'ARC': {
+      const from = number(of.startAngle, 0);
+      const to = number(of.endAngle, 0);
+      return { closed: false, points: flattenArc(place(of.center), number(of.radius, NaN), number(of.radius, NaN), 0, from, to < from ? to + 2 * Math.PI : to, tolerance) };
+    }
+    case 'CIRCLE':
+      return { closed: true, points: flattenArc(place(of.center), number(of.radius, NaN), number(of.radius, NaN), 0, 0, 2 * Math.PI, tolerance).slice(0, -1) };
+    case 'ELLIPSE':
+      return ellipse(of, tolerance);
+    case 'SPLINE':
+      return spline(of, tolerance);
+    default:
+      return null;
+  }
+}
+
+function polyline(vertices: readonly Any[], closed: boolean, tolerance: number): { closed: boolean; points: Point[] } {
+  if (vertices.length === 0) return { closed, points: [] };
+  const points = [place(vertices[0])];
+  const last = closed ? vertices.length : vertices.length - 1;
+  for (let index = 0; index < last; index++) {
+    const next = place(vertices[(index + 1) % vertices.length]);
+    points.push(...flattenBulge(points[points.length - 1], next, number(vertices[index].bulge, 0), tolerance));
+  }
+  // Closed, the first place is not repeated at the end.
+  return { closed, points: closed ? points.slice(0, -1) : points };
+}
+
+function ellipse(of: Any, tolerance: number): { closed: boolean; points: Point[] } {
+  const axis = place(of.majorAxisEndPoint);
+  const long = Math.hypot(axis.x, axis.y);
+  const from = number(of.startAngle, 0);
+  const end = number(of.endAngle, 2 * Math.PI);
+  const to = end <= from ? end + 2 * Math.PI : end;
+  const closed = to - from > 2 * Math.PI - 1e-6;
+  const points = flattenArc(place(of.center), long, long * number(of.axisRatio, NaN), Math.atan2(axis.y, axis.x), from, to, tolerance);
+  return { closed, points: closed ? points.slice(0, -1) : points };
+}
+
+function spline(of: Any, tolerance: number): { closed: boolean; points: Point[] } {
+  const control = ((of.controlPoints as unknown[]) ?? []).map(place);
+  const weights = Array.isArray(of.weights) && of.weights.length === control.length ? (of.weights as number[]) : null;
+  const points = flattenSpline(number(of.degreeOfSplineCurve, 3), control, (of.knotValues as number[]) ?? [], weights, tolerance);
+  return { closed: false, points: points ?? [] };
+}

@@ -1,0 +1,28 @@
+import type { PartPlan } from '../plan';
+import { outLayers } from './layers-out';
+
+/** Room round the drawing, mm. */
+const MARGIN = 10;
+const escaped = (text: string): string => text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] as string);
+
+/** A part as an SVG drawing in millimetres, one group a layer. */
+export function writeSvg(part: PartPlan): string {
+  const xs = part.ring.map(([x]) => x);
+  const ys = part.ring.map(([, y]) => y);
+  const [minX, minY, maxX, maxY] = [Math.min(...xs) - MARGIN, Math.min(...ys) - MARGIN, Math.max(...xs) + MARGIN, Math.max(...ys) + MARGIN];
+  const [w, h] = [maxX - minX, maxY - minY].map((size) => size.toFixed(3));
+  // The page runs y downwards: turned over about its own bottom, so that reading it back gives the same places.
+  const point = ([x, y]: readonly [number, number]) => `${x.toFixed(4)} ${(minY + maxY - y).toFixed(4)}`;
+  const groups = outLayers(part).map(
+    ({ name, paths }) =>
+      `  <g id="${escaped(name)}">\n${paths.map(({ closed, points }) => `    <path d="M${points.map(point).join('L')}${closed ? 'Z' : ''}"/>`).join('\n')}\n  </g>`,
+  );
+  return [
+    '<?xml version="1.0" encoding="UTF-8"?>',
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${w}mm" height="${h}mm" viewBox="${minX.toFixed(3)} ${minY.toFixed(3)} ${w} ${h}" fill="none" stroke="#000" stroke-width="0.2">`,
+    `  <title>${escaped(part.name)}</title>`,
+    ...groups,
+    '</svg>',
+    '',
+  ].join('\n');
+}

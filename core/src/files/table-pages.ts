@@ -1,0 +1,26 @@
+import type { StationTable } from '../plan';
+import { PAPERS, type Page, type Paper, type PaperStroke, type PaperWords } from './page';
+
+const EDGE = 15;
+const ROW = 5.4;
+
+/** A station table on paper, as many sheets as it needs. */
+export function stationPages(table: StationTable, title: string, paper: Paper): Page[] {
+  const { width, height } = PAPERS[paper];
+  const perPage = Math.floor((height - 2 * EDGE - 26) / ROW);
+  const sheets = Math.max(1, Math.ceil(table.rows.length / perPage));
+  return Array.from({ length: sheets }, (_, sheet) => {
+    const rows = table.rows.slice(sheet * perPage, (sheet + 1) * perPage);
+    const top = height - EDGE;
+    const column = (width - 2 * EDGE) / table.columns.length;
+    const at = (index: number, y: number): readonly [number, number] => [EDGE + index * column, y];
+    const words: PaperWords[] = [
+      { at: [EDGE, top - 5], text: title, sizeMm: 5, bold: true },
+      { at: [EDGE, top - 11], text: `${table.note}${sheets > 1 ? `; sheet ${sheet + 1} of ${sheets}` : ''}`, sizeMm: 3 },
+      ...table.columns.map((text, index): PaperWords => ({ at: at(index, top - 19), text, sizeMm: 3, bold: true })),
+      ...rows.flatMap((row, line) => row.map((text, index): PaperWords => ({ at: at(index, top - 26 - line * ROW), text, sizeMm: 3.4 }))),
+    ];
+    const rules = rows.map((_, line): PaperStroke => ({ pen: 'help', points: [[EDGE, top - 27.4 - line * ROW], [width - EDGE, top - 27.4 - line * ROW]] }));
+    return { widthMm: width, heightMm: height, strokes: [{ pen: 'rim', points: [[EDGE, top - 21], [width - EDGE, top - 21]] }, ...rules], words };
+  });
+}

@@ -1,0 +1,140 @@
+import { checkBar, clipToBox, PAPERS, type Page, type Paper, type PaperStroke, type PaperWords, type Plot } from './page';
+
+/** White edge most printers keep, room for the foot, and how far neighbouring sheets overlap; mm. */
+const EDGE = 8;
+const FOOT = 16;
+const OVERLAP = 10;
+
+interface Box {
+  readonly minX: number;
+  readonly minY: number;
+  readonly maxX: number;
+  readonly maxY: number;
+}
+
+/** A grid of sheets over a plot. */
+interface Grid {
+  readonly paper: { readonly width: number; readonly height: number };
+  readonly origin: readonly [number, number];
+  readonly across: number;
+  readonly up: number;
+  readonly stepX: number;
+  readonly stepY: number;
+}
+
+/**
+ * Spreads a plot over sheets of paper, full size. Neighbouring sheets overlap and share crosses to lay them by; sheets that
+ * would carry nothing are left out.
+ */
+export function tilePages(plot: Plot, paper: Paper): Page[] {
+  const box = boxOfPlot(plot);
+  const grid = bestGrid(box, paper);
+  const pages: Page[] = [];
+  for (let row = grid.up - 1; row >= 0; row--) {
+    for (let column = 0; column < grid.across; column++) {
+      const page = tilePage(plot, grid, row, column);
+      if (page) pages.push(page);
+    }
+  }
+  return pages;
+}
+
+/** One sheet as large as the plot, for a wide printer. */
+export function singlePage(plot: Plot): Page {
+  const { minX, minY, maxX, maxY } = boxOfPlot(plot);
+  const moved = ([x, y]: readonly [number, number]): readonly [number, number] => [x - minX + EDGE, y - minY + EDGE + FOOT];
+  const foot = footOf(plot, '', EDGE);
+  return {
+    widthMm: Math.max(maxX - minX + 2 * EDGE, 200),
+    heightMm: maxY - minY + 2 * EDGE + FOOT,
+    strokes: [...plot.strokes.map((stroke) => ({ ...stroke, points: stroke.points.map(moved) })), ...foot.strokes],
+    words: [...plot.words.map((words) => ({ ...words, at: moved(words.at) })), ...foot.words],
+  };
+}
+
+function boxOfPlot({ strokes }: Plot): Box {
+  const box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
+  for (const { points } of strokes) {
+    for (const [x, y] of points) {
+      box.minX = Math.min(box.minX, x);
+      box.minY = Math.min(box.minY, y);
+      box.maxX = Math.max(box.maxX, x);
+      box.maxY = Math.max(box.maxY, y);
+    }
+  }
+  return Number.isFinite(box.minX) ? box : { minX: 0, minY: 0, maxX: 1, maxY: 1 };
+}
+
+/** Upright or across, whichever needs fewer sheets. */
+function bestGrid(box: Box, paper: Paper): Grid {
+  const { width, height } = PAPERS[paper];
+  const [upright, across] = [gridOf(box, width, height), gridOf(box, height, width)];
+  return across.across * across.up < upright.across * upright.up ? across : upright;
+}
+
+function gridOf({ minX, minY, maxX, maxY }: Box, width: number, height: number): Grid {
+  const [stepX, stepY] = [width - 2 * EDGE - OVERLAP, height - 2 * EDGE - FOOT - OVERLAP];
+  // A little air, so that a line along the very edge of the drawing is not cut.
+  const air = 2;
+  const count = (size: number, step: number) => Math.max(1, Math.ceil((size + 2 * air - OVERLAP) / step));
+  const [columns, rows] = [count(maxX - minX, stepX), count(maxY - minY, stepY)];
+  const spare = [columns * stepX + OVERLAP - (maxX - minX), rows * stepY + OVERLAP - (maxY - minY)];
+  return { paper: { width, height }, origin: [minX - spare[0] / 2, minY - spare[1] / 2], across: columns, up: rows, stepX, stepY };
+}
+
+const codeOf = (grid: Grid, row: number, column: number): string => `${String.fromCharCode(65 + ((grid.up - 1 - row) % 26))}${column + 1}`;
+
+function tilePage(plot: Plot, grid: Grid, row: number, column: number): Page | null {
+  const [x0, y0] = [grid.origin[0] + column * grid.stepX, grid.origin[1] + row * grid.stepY];
+  const box = { minX: x0, minY: y0, maxX: x0 + grid.stepX + OVERLAP, maxY: y0 + grid.stepY + OVERLAP };
+  const moved = ([x, y]: readonly [number, number]): readonly [number, number] => [x - x0 + EDGE, y - y0 + EDGE + FOOT];
+  const strokes = plot.strokes.flatMap((stroke) => clippedStroke(stroke, box)).map((stroke) => ({ ...stroke, points: stroke.points.map(moved) }));
+  if (!strokes.some(({ pen }) => pen === 'trim' || pen === 'rim')) return null;
+  const inside = ({ at: [x, y] }: PaperWords) => x >= box.minX && x <= box.maxX && y >= box.minY && y <= box.maxY;
+  const crosses = crossesOf(grid, row, column).map((stroke) => ({ ...stroke, points: stroke.points.map(moved) }));
+  const many = grid.across * grid.up > 1;
+  const foot = footOf(plot, many ? `sheet ${codeOf(grid, row, column)} of ${codeOf(grid, grid.up - 1, 0)} to ${codeOf(grid, 0, grid.across - 1)}` : '', EDGE);
+  return {
+    widthMm: grid.paper.width,
+    heightMm: grid.paper.height,
+    strokes: [...strokes, ...(many ? crosses : []), ...foot.strokes],
+    words: [...plot.words.filter(inside).map((words) => ({ ...words, at: moved(words.at) })), ...foot.words],
+  };
+}
+
+/** Pieces of a line inside a box, those that hang together as one. */
+function clippedStroke(stroke: PaperStroke, box: Box): PaperStroke[] {
+  const pieces: (readonly [number, number])[][] = [];
+  for (let index = 1; index < stroke.points.length; index++) {
+    const piece = clipToBox(stroke.points[index - 1], stroke.points[index], box);
+    if (!piece) continue;
+    const last = pieces.at(-1)?.at(-1);
+    if (last && last[0] === piece[0][0] && last[1] === piece[0][1]) pieces[pieces.length - 1].push(piece[1]);
+    else pieces.push([...piece]);
+  }
+  return pieces.map((points) => ({ ...stroke, points }));
+}
+
+/** Crosses in the middle of every overlap: neighbouring sheets carry the same ones. */
+function crossesOf(grid: Grid, row: number, column: number): PaperStroke[] {
+  const arm = 4;
+  const places = [0, 1].flatMap((right) => [0, 1].map((up) => [grid.origin[0] + (column + right) * grid.stepX + OVERLAP / 2, grid.origin[1] + (row + up) * grid.stepY + OVERLAP / 2] as const));
+  return places.flatMap(([x, y]): PaperStroke[] => [
+    { pen: 'help', points: [[x - arm, y], [x + arm, y]] },
+    { pen: 'help', points: [[x, y - arm], [x, y + arm]] },
+  ]);
+}
+
+function footOf({ title, note }: Plot, code: string, x: number): { strokes: PaperStroke[]; words: PaperWords[] } {
+  const mm = checkBar(x, EDGE + 3, 100, '100 mm');
+  const inches = checkBar(x, EDGE + 8, 101.6, '4 in');
+  return {
+    strokes: [...mm.strokes, ...inches.strokes],
+    words: [
+      ...mm.words,
+      ...inches.words,
+      { at: [x, EDGE + 11.5], text: `${title}${code ? `, ${code}` : ''}`, sizeMm: 3.4, bold: true },
+      ...(note ? [{ at: [x + 122, EDGE + 2] as const, text: note, sizeMm: 2.6 }] : []),
+    ],
+  };
+}

@@ -1,0 +1,87 @@
+/** Bands over a length: length = 2·margin + count·width + (count − 1)·gap. All in mm. */
+export interface BandSpacing {
+  readonly lengthMm: number;
+  readonly count: number;
+  readonly widthMm: number;
+  readonly gapMm: number;
+  readonly marginMm: number;
+}
+
+export type BandUnknown = 'length' | 'count' | 'width' | 'gap' | 'margin';
+
+/** What came of solving: the bands, or why there are none; a count that is not whole comes with its nearest two. */
+export type BandSolution =
+  | { readonly ok: true; readonly value: BandSpacing }
+  | { readonly ok: false; readonly message: string; readonly nearest: readonly BandSpacing[] };
+
+const refuse = (message: string, nearest: readonly BandSpacing[] = []): BandSolution => ({ ok: false, message, nearest });
+
+/** A count this near to a whole number is one: the rounding of typed lengths. */
+const WHOLE = 1e-6;
+
+/**
+ * Solves the spacing of bands for the one value that is not known.
+ * @param known the other four; what is given for the unknown is not read
+ */
+export function solveBands(known: BandSpacing, unknown: BandUnknown): BandSolution {
+  const { lengthMm, count, widthMm, gapMm, marginMm } = known;
+  const room = lengthMm - 2 * marginMm;
+  switch (unknown) {
+    case 'length':
+      return { ok: true, value: { ...known, lengthMm: 2 * marginMm + count * widthMm + (count - 1) * gapMm } };
+    case 'width':
+      return positive({ ...known, widthMm: (room - (count - 1) * gapMm) / count }, 'widthMm', 'no width is left: fewer bands, smaller gaps or smaller margins');
+    case 'gap':
+      if (count < 2) return refuse('one band has no gap: ask for the margin instead');
+      return notNegative({ ...known, gapMm: (room - count * widthMm) / (count - 1) }, 'gapMm', 'the bands are wider than the length: fewer or narrower bands');
+    case 'margin':
+      return notNegative(
+        { ...known, marginMm: (lengthMm - count * widthMm - (count - 1) * gapMm) / 2 },
+        'marginMm',
+        'bands and gaps are longer than the length: fewer or narrower bands',
+      );
+    case 'count':
+      return wholeCount(known, (room + gapMm) / (widthMm + gapMm));
+  }
+}
+
+function positive(value: BandSpacing, key: 'widthMm', message: string): BandSolution {
+  return value[key] > 0 ? { ok: true, value } : refuse(message);
+}
+
+function notNegative(value: BandSpacing, key: 'gapMm' | 'marginMm', message: string): BandSolution {
+  return value[key] >= -1e-9 ? { ok: true, value: { ...value, [key]: Math.max(0, value[key]) } } : refuse(message);
+}
+
+/** A count must be whole; the nearest two keep width and margin and give way in the gap. */
+function wholeCount(known: BandSpacing, exact: number): BandSolution {
+  const whole = Math.round(exact);
+  if (whole >= 1 && Math.abs(exact - whole) < WHOLE) return { ok: true, value: { ...known, count: whole } };
+  const candidates = [Math.floor(exact), Math.ceil(exact)].filter((count) => count >= 1);
+  const nearest = candidates.flatMap((count) => {
+    const solved = solveBands({ ...known, count }, count === 1 ? 'margin' : 'gap');
+    return solved.ok ? [solved.value] : [];
+  });
+  return refuse(`${exact.toFixed(2)} bands would fit, which is no whole number`, nearest);
+}
+
+/** One band along the direction they follow each other: where it starts and how wide it is, mm. */
+export interface Band {
+  readonly from: number;
+  readonly widthMm: number;
+}
+
+/**
+ * Places bands one after another; widths and gaps grow or shrink evenly from the first to the last.
+ * @param taper width of the last as a share of the first
+ */
+export function placeBands(count: number, widthMm: number, gapMm: number, marginMm: number, taper: number): Band[] {
+  const factor = (index: number) => (count < 2 ? 1 : 1 + ((taper - 1) * index) / (count - 1));
+  const bands: Band[] = [];
+  let at = marginMm;
+  for (let index = 0; index < count; index++) {
+    bands.push({ from: at, widthMm: widthMm * factor(index) });
+    at += widthMm * factor(index) + (gapMm * (factor(index) + factor(index + 1))) / 2;
+  }
+  return bands;
+}

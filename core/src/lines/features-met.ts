@@ -1,0 +1,65 @@
+import { boxOf, insideRing, onRound, type FeatureKind, type PlacedFeature, type Point, type Sheet } from '../surface';
+import { pathCrossings, pointAt, type Path } from './path';
+import { straightPath } from './straight';
+import { rimCrossings } from './trim';
+import { unwound } from './wrap';
+
+/** A feature on the way of a line: a crossing where `from` and `to` are the same, else the stretch that lies in a zone. */
+export interface FeatureCrossing {
+  readonly feature: string;
+  readonly name: string;
+  readonly kind: FeatureKind;
+  /** Distances along the line, mm. */
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Finds which features a line meets and where, in order along it. Openings count where the line stops at their rim. */
+export function featureCrossings(pieces: readonly Path[], features: readonly PlacedFeature[]): FeatureCrossing[] {
+  const found = features.flatMap((feature) => {
+    const say = (from: number, to: number): FeatureCrossing => ({ feature: feature.id, name: feature.name, kind: feature.kind, from, to });
+    const { row, ring } = feature;
+    const straight = row && straightPath(row[0], row[1]);
+    if (straight) return pieces.flatMap((piece) => pathCrossings(piece, straight).map(({ onFirst }) => say(onFirst, onFirst)));
+    if (!ring) return [];
+    if (feature.kind === 'opening') return pieces.slice(1).flatMap((piece, index) => openingBetween(pieces[index], piece, ring, say));
+    return pieces.flatMap((piece) => stretchesIn(piece, ring).map(([from, to]) => say(from, to)));
+  });
+  return found.sort((a, b) => a.from - b.from || a.to - b.to);
+}
+
+/** Two pieces of one line with an opening between them. */
+function openingBetween(before: Path, after: Path, ring: readonly Point[], say: (from: number, to: number) => FeatureCrossing): FeatureCrossing[] {
+  const [from, to] = [before[before.length - 1], after[0]];
+  const across = to.at - from.at > 1e-3 && insideRing({ x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }, ring);
+  return across ? [say(from.at, to.at)] : [];
+}
+
+function stretchesIn(piece: Path, ring: readonly Point[]): [number, number][] {
+  const stops = [piece[0].at, ...rimCrossings(piece, ring).sort((a, b) => a - b), piece[piece.length - 1].at];
+  return stops.slice(1).flatMap((to, index): [number, number][] => {
+    const from = stops[index];
+    return to - from > 1e-3 && insideRing(pointAt(piece, (from + to) / 2), ring) ? [[from, to]] : [];
+  });
+}
+
+/** Rims of the openings on a sheet; one that lies across the seam of a round surface is there once on each side. */
+export function openingRings(features: readonly PlacedFeature[], sheet: Sheet): (readonly Point[])[] {
+  const rings = features.flatMap(({ kind, ring }) => (kind === 'opening' && ring ? [ring] : []));
+  const { turns } = sheet;
+  if (!turns) return rings;
+  const box = boxOf(sheet.ring);
+  const touches = (ring: readonly Point[]) => {
+    const own = boxOf(ring);
+    return own.minX < box.maxX && own.maxX > box.minX && own.minY < box.maxY && own.maxY > box.minY;
+  };
+  return rings.flatMap((ring) => [-1, 0, 1].map((count) => ring.map((place) => unwound(turns, place, count))).filter(touches));
+}
+
+/** A place of a round surface measured for people: along the axis, degrees and girth from the top; null on other surfaces. */
+export function roundMeasure(sheet: Sheet, place: Point): { readonly along: number; readonly degrees: number; readonly girthMm: number } | null {
+  if (!sheet.round) return null;
+  const { along, angle } = onRound(sheet, place);
+  const at = sheet.round.at(along);
+  return { along: at.along, degrees: (angle * 180) / Math.PI, girthMm: angle * at.radius };
+}

@@ -1,0 +1,150 @@
+import { placeOf, type Datum, type Measured, type Point, type Sheet } from '../surface';
+import { arcByRadius, arcNear, arcPath } from './arc';
+import { placeBands } from './band-spacing';
+import { ringAt } from './cut';
+import { ellipsePath } from './ellipse';
+import { straightOver, walkStraight } from './geodesic';
+import type { LineOf, MeasuredLine, TrimLine } from './line';
+import type { Path } from './path';
+import { sampledPath } from './sampled';
+import { straightPath } from './straight';
+import { sweepPath } from './sweep';
+import { letteringPaths } from './text';
+import { wavePath } from './wave';
+
+/** Paths of a line on the sheet, or a sentence why there are none. */
+export type Made = readonly Path[] | string;
+
+/** What a line measured from a datum, or round a surface, is laid out on. */
+export interface Board {
+  readonly sheet: Sheet;
+  readonly datums: readonly Datum[];
+}
+
+const radians = (degrees: number): number => (degrees * Math.PI) / 180;
+const one = (path: Path | null, otherwise: string): Made => (path ? [path] : otherwise);
+
+/** Lays out a line that is made from measurements alone. */
+export function madeFromMeasures(line: Exclude<MeasuredLine, LineOf<'mirror'>> | LineOf<'ring'>, { sheet, datums }: Board): Made {
+  if (line.kind === 'ring') return ringRound(line, sheet);
+  const datum = datums.find(({ id }) => id === line.datum);
+  if (!datum) return 'is measured from a datum that is no longer there';
+  return fromDatum(line, datum, sheet);
+}
+
+function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, sheet: Sheet): Made {
+  const place = (measured: Measured) => placeOf(datum, measured);
+  const heading = (degrees: number) => radians(degrees + datum.angleDeg);
+  switch (line.kind) {
+    case 'straight':
+      return one(straightOn(sheet, place(line.from), place(line.to)), 'starts and ends at the same place');
+    case 'arc':
+      return arcMade(line, place);
+    case 'radius':
+      return one(arcByRadius(place(line.from), heading(line.headingDeg), line.radius, radians(line.turnDeg)), 'turns by nothing');
+    case 'sweep':
+      return one(
+        sweepPath(line.points.map(place), { start: ended(line.startDeg, heading), end: ended(line.endDeg, heading) }),
+        'has two neighbouring points at the same place',
+      );
+    case 'ellipse':
+      return one(ellipseOn(sheet, place(line.centre), line, heading(line.turnDeg)), 'lies too near an end of the surface to be laid out');
+    case 'bands':
+      return bandEdges(line, place, heading(line.headingDeg), sheet);
+    case 'rays':
+      return raysFrom(line, place(line.from), heading, sheet);
+    case 'wave':
+      return one(wavePath(place(line.from), place(line.to), line.pitch, line.height, line.shape), 'is higher than half its pitch, or has no length');
+    case 'text': {
+      const turn = heading(line.turnDeg);
+      const at = place(line.at);
+      const put = ({ x, y }: Point) => ({ x: at.x + x * Math.cos(turn) - y * Math.sin(turn), y: at.y + x * Math.sin(turn) + y * Math.cos(turn) });
+      return letteringPaths({ text: line.text, heightMm: line.height, strokeMm: line.stroke, spacingMm: line.spacing, slant: radians(line.slantDeg) }, put);
+    }
+    case 'imported': {
+      const paths = line.paths.map(({ points, closed }) => sampledPath(points.map(([along, above]) => place({ along, above })), closed));
+      const found = paths.filter((path): path is Path => path !== null);
+      return found.length > 0 ? found : 'holds no line';
+    }
+  }
+}
+
+const ended = (degrees: number | undefined, heading: (degrees: number) => number): number | null => (degrees === undefined ? null : heading(degrees));
+
+/** On a turned surface straight is the way a tape takes that is not steered; elsewhere the sheet shows it. */
+const straightOn = (sheet: Sheet, from: Point, to: Point): Path | null => (sheet.chart ? straightOver(sheet, from, to) : straightPath(from, to));
+
+function arcMade(line: LineOf<'arc'>, place: (measured: Measured) => Point): Made {
+  const straight = 'needs three places that do not lie on one straight';
+  if (!line.also) return one(arcPath(place(line.from), place(line.through), place(line.to)), straight);
+  const near = arcNear([line.from, line.through, ...line.also, line.to].map(place));
+  return near ? [near.path] : straight;
+}
+
+/** On a turned surface a circle is all places at one distance from its middle, each reached straight. */
+function ellipseOn(sheet: Sheet, centre: Point, { width, height }: LineOf<'ellipse'>, turn: number): Path | null {
+  if (!sheet.chart) return ellipsePath(centre, width, height, turn);
+  const steps = 180;
+  const reach = (angle: number) => {
+    const [a, b] = [width / 2, height / 2];
+    return (a * b) / Math.hypot(b * Math.cos(angle - turn), a * Math.sin(angle - turn));
+  };
+  const places = Array.from({ length: steps }, (_, step) => {
+    const angle = (2 * Math.PI * step) / steps;
+    return walkStraight(sheet, centre, angle, reach(angle));
+  });
+  return places.every(({ x, y }) => Number.isFinite(x) && Number.isFinite(y)) ? sampledPath(places, true) : null;
+}
+
+function ringRound({ at }: LineOf<'ring'>, sheet: Sheet): Made {
+  if (!sheet.round) return 'goes round a tube, a cone or a turned surface, and this part is none';
+  const along = alongSkin(sheet, at);
+  return along === null ? 'lies beyond the ends of the part' : [ringAt(sheet, along)];
+}
+
+/** Distance along the skin of a distance along the axis; null beyond the ends. */
+function alongSkin({ round }: Sheet, axis: number): number | null {
+  if (!round) return null;
+  const at = (s: number) => round.at(s).along;
+  const [start, end] = [at(0), at(round.lengthMm)];
+  if (axis < Math.min(start, end) - 1e-9 || axis > Math.max(start, end) + 1e-9) return null;
+  let [low, high] = [0, round.lengthMm];
+  for (let step = 0; step < 60; step++) {
+    const middle = (low + high) / 2;
+    if (at(middle) < axis === start < end) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/** Both edges of every band, each a line of its own: straight across, or rings where the bands follow a round part. */
+function bandEdges(line: LineOf<'bands'>, place: (measured: Measured) => Point, heading: number, sheet: Sheet): Made {
+  const from = place(line.from);
+  const edges = placeBands(line.count, line.width, line.gap, line.margin, line.taper).flatMap(({ from: start, widthMm }) => [start, start + widthMm]);
+  const along = { x: Math.cos(heading), y: Math.sin(heading) };
+  const rings = sheet.round && Math.abs(along.y) < 1e-9 && line.slantDeg === 0;
+  const paths = edges.map((at) => {
+    const middle = { x: from.x + along.x * at, y: from.y + along.y * at };
+    if (rings && sheet.round) return middle.x < 0 || middle.x > sheet.round.lengthMm ? null : ringAt(sheet, middle.x);
+    const lean = heading + Math.PI / 2 - radians(line.slantDeg);
+    const reach = 1;
+    const ends = [-reach, reach].map((t) => ({ x: middle.x + t * Math.cos(lean), y: middle.y + t * Math.sin(lean) }));
+    return straightOn(sheet, ends[0], ends[1]);
+  });
+  if (paths.some((path) => path === null)) return 'has bands beyond the ends of the part';
+  return paths as Path[];
+}
+
+function raysFrom(line: LineOf<'rays'>, from: Point, heading: (degrees: number) => number, sheet: Sheet): Made {
+  const paths = Array.from({ length: line.count }, (_, index) => {
+    const angle = heading(line.firstDeg + index * line.stepDeg);
+    if (sheet.chart) return straightOver(sheet, walkStraight(sheet, from, angle, line.clear + 0.01), walkStraight(sheet, from, angle, line.clear + line.length));
+    const end = (reach: number) => ({ x: from.x + reach * Math.cos(angle), y: from.y + reach * Math.sin(angle) });
+    return straightPath(end(line.clear), end(line.clear + line.length));
+  });
+  return paths.some((path) => path === null) ? 'cannot be laid out from this point' : (paths as Path[]);
+}
+
+/** True for kinds whose members follow each other and must not be run on: closed or cut by themselves. */
+export const runsOn = (line: TrimLine): boolean => line.kind === 'bands' || line.runOn;
+

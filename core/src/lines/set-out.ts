@@ -1,0 +1,257 @@
+import { measureFrom, placedFeatures, placeOf, type PlacedFeature, type Point } from '../surface';
+import { continuedLine, cutLine } from './across-parts';
+import { featureCrossings, openingRings, type FeatureCrossing } from './features-met';
+import { filletBetween } from './fillet';
+import type { LineOf, TrimLine } from './line';
+import { madeFromMeasures, runsOn, type Made } from './made';
+import { onTrueSurface } from './on-surface';
+import { parallelOn, parallelOfEdge } from './parallel-on';
+import { boardOf, type PartBoard, type PartShape } from './part-shape';
+import { pathLength, reflectedPath, type Path } from './path';
+import { endedOn, groundOf, piecesInside, runOn, type Ground } from './trim';
+import { wrapped } from './wrap';
+
+/** A trim line worked out on its part. A line of several strokes, such as bands or letters, comes as several of these. */
+export interface ResolvedLine {
+  readonly id: string;
+  /** The line in the list it comes from. */
+  readonly owner: string;
+  /** Code on the drawing: L1, L2 … in the order of the list; strokes of one line add a letter. */
+  readonly code: string;
+  /** The line as measured, before it is run on or cut at the outline; null where it cannot be laid out. */
+  readonly path: Path | null;
+  /** The pieces that lie on the part; distances start at 0 with the first and run on from piece to piece. */
+  readonly pieces: readonly Path[];
+  /** Features it meets, in order along it. */
+  readonly crosses: readonly FeatureCrossing[];
+  /** Why it cannot be laid out, in a sentence; null where it can. */
+  readonly fault: string | null;
+}
+
+/** A part with all its lines worked out. */
+export interface SetOut {
+  readonly board: PartBoard;
+  readonly lines: readonly ResolvedLine[];
+  readonly features: readonly PlacedFeature[];
+  /** Rims of the openings, where they lie on the sheet as drawn. */
+  readonly openings: readonly (readonly Point[])[];
+}
+
+/** Works lines out one after another, each at most once, across parts. */
+interface Book {
+  readonly parts: readonly PartShape[];
+  readonly boards: Map<string, PartBoard>;
+  readonly made: Map<string, Made>;
+  readonly setOut: Map<string, SetOut>;
+  /** Lines being worked out right now, so that a line made from itself is found. */
+  readonly asking: string[];
+}
+
+/**
+ * Works out every line of every part.
+ * @param parts a line may be made from any other of its part, before or after it, and from lines of other parts
+ * @returns by part; trouble is told on the line it belongs to
+ */
+export function setOutParts(parts: readonly PartShape[]): ReadonlyMap<string, SetOut> {
+  const book: Book = { parts, boards: new Map(), made: new Map(), setOut: new Map(), asking: [] };
+  for (const part of parts) setOutPart(part, book);
+  return book.setOut;
+}
+
+function boardIn(part: PartShape, book: Book): PartBoard {
+  const known = book.boards.get(part.id);
+  if (known) return known;
+  const board = boardOf(part, book.parts);
+  book.boards.set(part.id, board);
+  return board;
+}
+
+function setOutPart(part: PartShape, book: Book): SetOut {
+  const known = book.setOut.get(part.id);
+  if (known) return known;
+  const board = boardIn(part, book);
+  const { shape, measured, reflect, mirrored } = board;
+  const features = placedFeatures(shape.features ?? [], shape.datums);
+  const openings = openingRings(features, measured);
+  const ground = groundOf(measured, openings);
+  const rounded = cornersRounded(part, board, book);
+  const lines = shape.lines.flatMap((line, index) => resolved(line, `L${index + 1}`, rounded.get(line.id) ?? madeIn(part, line, book), board, ground, features));
+  const turned = (points: readonly Point[]) => points.map(reflect).reverse();
+  const found: SetOut = {
+    board,
+    lines: mirrored ? lines.map((line) => reflectedLine(line, reflect)) : lines,
+    features: mirrored ? features.map((feature) => ({ ...feature, ring: feature.ring && turned(feature.ring), row: feature.row && [reflect(feature.row[0]), reflect(feature.row[1])] as const })) : features,
+    openings: mirrored ? openings.map(turned) : openings,
+  };
+  book.setOut.set(part.id, found);
+  return found;
+}
+
+const reflectedLine = (line: ResolvedLine, reflect: (place: Point) => Point): ResolvedLine => ({
+  ...line,
+  path: line.path && reflectedPath(line.path, reflect),
+  pieces: line.pieces.map((piece) => reflectedPath(piece, reflect)),
+});
+
+/** Letters of strokes: a … z, then aa, ab … */
+const strokeLetter = (index: number): string =>
+  index < 26 ? String.fromCharCode(97 + index) : strokeLetter(Math.floor(index / 26) - 1) + strokeLetter(index % 26);
+
+function resolved(line: TrimLine, code: string, made: Made, board: PartBoard, ground: Ground, features: readonly PlacedFeature[]): ResolvedLine[] {
+  const common = { id: line.id, owner: line.id, code, path: null, pieces: [], crosses: [] };
+  if (typeof made === 'string') return [{ ...common, fault: made }];
+  const strokes = made.map((path, index): ResolvedLine => {
+    const several = made.length > 1;
+    const pieces = laidDown(line, path, board, ground);
+    return {
+      id: several ? `${line.id}.${index + 1}` : line.id,
+      owner: line.id,
+      code: several ? `${code}${strokeLetter(index)}` : code,
+      path: onTrueSurface(path, board.measured),
+      pieces,
+      crosses: featureCrossings(pieces, features),
+      fault: null,
+    };
+  });
+  const onPart = strokes.filter(({ pieces }) => pieces.length > 0);
+  return onPart.length > 0 ? onPart : [{ ...common, path: strokes[0]?.path ?? null, fault: 'lies outside the part: nothing of it is on the surface' }];
+}
+
+/** Runs a line on, cuts it at seam, rim and openings, and counts distances from where it first lies on the part. */
+function laidDown(line: TrimLine, path: Path, { measured }: PartBoard, ground: Ground): Path[] {
+  const on = runsOn(line);
+  const longer = runOn(path, measured, { start: on && !line.startOn, end: on && !line.endOn });
+  const whole = onTrueSurface(longer.path, measured);
+  // The edge of a band is measured at one place, which may itself lie beside the part: all of it counts.
+  const all = line.kind === 'bands';
+  const span = { from: whole[all ? 0 : longer.before].at, to: whole[whole.length - 1 - (all ? 0 : longer.after)].at };
+  const pieces = wrapped(whole, measured).flatMap((piece) => piecesInside(piece, ground, span));
+  const reached = connectedTo(pieces, span);
+  const start = reached[0]?.[0].at ?? 0;
+  return reached.map((piece) => piece.map((point) => ({ ...point, at: point.at - start })));
+}
+
+/** Pieces that hang together with the line as measured: run on through the seam, but not past the first edge it meets. */
+function connectedTo(pieces: readonly Path[], span: { readonly from: number; readonly to: number }): readonly Path[] {
+  return pieces.filter((piece) => piece[piece.length - 1].at > span.from + 1e-3 && piece[0].at < span.to - 1e-3);
+}
+
+/** Paths of one line of a part, remembered; lines under way are known, so that none is made from itself. */
+function madeIn(part: PartShape, line: TrimLine, book: Book): Made {
+  const key = `${part.id}/${line.id}`;
+  const known = book.made.get(key);
+  if (known !== undefined) return known;
+  if (book.asking.includes(key)) return 'is made from itself by way of other lines';
+  book.asking.push(key);
+  const made = ended(line, freshly(part, line, book), part, book);
+  book.asking.pop();
+  book.made.set(key, made);
+  return made;
+}
+
+function freshly(part: PartShape, line: TrimLine, book: Book): Made {
+  const board = boardIn(part, book);
+  switch (line.kind) {
+    case 'parallel': {
+      if (typeof line.of !== 'string') return parallelOfEdge(board.measured, line.of.edge, line.offset);
+      const other = behind(part, line.of, 'is parallel to', book);
+      return typeof other === 'string' ? other : parallelOn(board.measured, other.paths, line.offset, other.name);
+    }
+    case 'mirror':
+      return mirroredLine(part, line, book);
+    case 'fillet': {
+      const fillet = filletIn(part, line, book);
+      return typeof fillet === 'string' ? fillet : [fillet.path];
+    }
+    case 'cut':
+      return cutLine(line, board);
+    case 'continuation':
+      return continuation(part, line, book);
+    default:
+      return madeFromMeasures(line, { sheet: board.measured, datums: board.shape.datums });
+  }
+}
+
+/** Another line of the same part, or a sentence why it cannot be used. */
+function behind(part: PartShape, id: string, says: string, book: Book): { readonly paths: readonly Path[]; readonly name: string } | string {
+  const other = boardIn(part, book).shape.lines.find((one) => one.id === id);
+  if (!other) return `${says} a line that is no longer there`;
+  const made = madeIn(part, other, book);
+  if (typeof made === 'string') return /itself/.test(made) ? `${says} itself by way of other lines` : `${says} "${other.name}", which cannot be laid out`;
+  return { paths: made, name: other.name };
+}
+
+function mirroredLine(part: PartShape, line: LineOf<'mirror'>, book: Book): Made {
+  const other = behind(part, line.of, 'is the mirror of', book);
+  if (typeof other === 'string') return other;
+  const datum = boardIn(part, book).shape.datums.find(({ id }) => id === line.datum);
+  if (!datum) return 'is mirrored about a datum that is no longer there';
+  const reflect = (place: Point): Point => {
+    const { along, above } = measureFrom(datum, place);
+    return placeOf(datum, { along, above: -above });
+  };
+  return other.paths.map((path) => reflectedPath(path, reflect));
+}
+
+function filletIn(part: PartShape, line: LineOf<'fillet'>, book: Book) {
+  const a = behind(part, line.a, 'rounds a corner with', book);
+  if (typeof a === 'string') return a;
+  const b = behind(part, line.b, 'rounds a corner with', book);
+  if (typeof b === 'string') return b;
+  if (a.paths.length !== 1 || b.paths.length !== 1) return 'rounds the corner of two single lines, not of bands or letters';
+  return filletBetween(a.paths[0], b.paths[0], line.radius, line.keepA, line.keepB);
+}
+
+/** Lines whose corners are rounded keep only what is left of them. */
+function cornersRounded(part: PartShape, board: PartBoard, book: Book): Map<string, Made> {
+  const left = new Map<string, Made>();
+  for (const line of board.shape.lines) {
+    if (line.kind !== 'fillet') continue;
+    const fillet = filletIn(part, line, book);
+    if (typeof fillet === 'string') continue;
+    for (const [id, path] of [
+      [line.a, fillet.a],
+      [line.b, fillet.b],
+    ] as const)
+      left.set(id, [shorter(left.get(id), path)]);
+  }
+  return left;
+}
+
+/** A line with a rounding at both ends keeps what both leave: the shorter of the two starts later and ends sooner. */
+function shorter(before: Made | undefined, path: Path): Path {
+  const known = typeof before === 'object' ? before[0] : null;
+  return known && pathLength(known) < pathLength(path) ? known : path;
+}
+
+function continuation(part: PartShape, line: LineOf<'continuation'>, book: Book): Made {
+  const other = book.parts.find(({ id }) => id === line.part);
+  if (!other) return 'goes on from a part that is no longer there';
+  if (other.id === part.id) return 'goes on from its own part: choose another';
+  const from = boardIn(other, book).shape.lines.find(({ id }) => id === line.of);
+  if (!from) return 'goes on from a line that is no longer there';
+  const made = madeIn(other, from, book);
+  if (typeof made === 'string') return /itself/.test(made) ? 'is made from itself by way of other lines' : `goes on from "${from.name}", which cannot be laid out`;
+  // Only its own pieces are needed, not the whole other part, which may in turn go on from here.
+  const there = boardIn(other, book);
+  const features = placedFeatures(there.shape.features ?? [], there.shape.datums);
+  const pieces = made.flatMap((path) => laidDown(from, path, there, groundOf(there.measured, openingRings(features, there.measured))));
+  const shown = there.mirrored ? pieces.map((piece) => reflectedPath(piece, there.reflect)) : pieces;
+  return continuedLine(line, boardIn(part, book), there, shown);
+}
+
+/** Stops the ends of a line on the lines it ends on. */
+function ended(line: TrimLine, made: Made, part: PartShape, book: Book): Made {
+  if (typeof made === 'string' || (!line.startOn && !line.endOn)) return made;
+  let paths: readonly Path[] = made;
+  for (const end of ['start', 'end'] as const) {
+    const id = end === 'start' ? line.startOn : line.endOn;
+    if (!id) continue;
+    const target = behind(part, id, 'ends on', book);
+    if (typeof target === 'string') return target;
+    const cut = paths.map((path) => endedOn(path, end, target.paths, boardIn(part, book).measured));
+    if (cut.some((path) => path === null)) return `is to end on "${target.name}", which it does not meet`;
+    paths = cut as Path[];
+  }
+  return paths;
+}

@@ -1,0 +1,117 @@
+import { distance, placeOf, type Datum, type Point, type Sheet } from '../surface';
+import { nearestOnPath, pathCrossings, pointAt, type Path } from './path';
+import { straightPath } from './straight';
+
+/** What a dragged point was drawn to. */
+export interface Snap {
+  readonly place: Point;
+  /** In words: "end of L2", "edge", "2 × tape 6 above Sill". */
+  readonly to: string;
+}
+
+/** What there is to be drawn to. */
+export interface SnapGround {
+  readonly sheet: Sheet;
+  readonly datums: readonly Datum[];
+  /** Other lines with their codes. */
+  readonly lines: readonly { readonly code: string; readonly pieces: readonly Path[] }[];
+  /** Widths of tape on the shelf, mm. */
+  readonly tapes: readonly number[];
+  /** The point at the other end of a straight line being dragged; null where there is none. */
+  readonly anchor: Point | null;
+}
+
+/** Tape widths are laid side by side up to so many times. */
+const MOST_TAPES = 8;
+
+/**
+ * Draws a point to what is near: corners, ends and middles first, then square and tangent to other lines, then lines, edges
+ * and datums, then multiples of a tape's width above a datum.
+ * @param reachMm how near is near
+ * @returns null where nothing is near enough
+ */
+export function snapped(place: Point, ground: SnapGround, reachMm: number): Snap | null {
+  const groups = [points(ground), anchored(ground), (near: Point) => along(near, ground), (near: Point) => tapeRows(near, ground)];
+  for (const group of groups) {
+    const candidates = (typeof group === 'function' ? group(place) : group).filter((one) => distance(one.place, place) <= reachMm);
+    const nearest = candidates.sort((a, b) => distance(a.place, place) - distance(b.place, place))[0];
+    if (nearest) return nearest;
+  }
+  return null;
+}
+
+function points({ sheet, datums, lines }: SnapGround): Snap[] {
+  const rim = sheet.ring.length <= 60 ? sheet.ring.map((corner): Snap => ({ place: corner, to: 'corner' })) : sheet.edges.map(({ places }): Snap => ({ place: places[0], to: 'corner' }));
+  const middles = sheet.edges.map(({ places, name }): Snap => {
+    const [a, b] = [places[0], places[places.length - 1]];
+    return places.length === 2 ? { place: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, to: `middle of ${name}` } : { place: places[Math.floor(places.length / 2)], to: `middle of ${name}` };
+  });
+  const ends = lines.flatMap(({ code, pieces }) =>
+    pieces.flatMap((piece): Snap[] => [
+      { place: piece[0], to: `end of ${code}` },
+      { place: piece[piece.length - 1], to: `end of ${code}` },
+      { place: pointAt(piece, (piece[0].at + piece[piece.length - 1].at) / 2), to: `middle of ${code}` },
+    ]),
+  );
+  const crossings = lines.flatMap(({ code, pieces }, index) =>
+    lines.slice(index + 1).flatMap((other) => pieces.flatMap((p) => other.pieces.flatMap((q) => pathCrossings(p, q).map(({ onFirst }): Snap => ({ place: pointAt(p, onFirst), to: `${code} × ${other.code}` }))))),
+  );
+  const origins = datums.map((datum): Snap => ({ place: { x: datum.at[0], y: datum.at[1] }, to: `start of ${datum.name}` }));
+  return [...origins, ...ends, ...crossings, ...rim, ...middles];
+}
+
+/** Feet of the perpendicular from the other end, and places where the straight from there just touches a bend. */
+function anchored({ lines, sheet, anchor }: SnapGround): Snap[] {
+  if (!anchor) return [];
+  const edges = sheet.edges.flatMap(({ places, name }) => {
+    const path = places.length === 2 ? straightPath(places[0], places[1]) : null;
+    return path ? [{ code: name, pieces: [path] as readonly Path[] }] : [];
+  });
+  return [...lines, ...edges].flatMap(({ code, pieces }) => pieces.flatMap((piece) => [...whereHeading(piece, anchor, 'square', code), ...whereHeading(piece, anchor, 'tangent', code)]));
+}
+
+/** Places of a path that lie square to, or in line with, the way from a point to them. */
+function whereHeading(piece: Path, from: Point, how: 'square' | 'tangent', code: string): Snap[] {
+  const value = ({ x, y, tx, ty }: { x: number; y: number; tx: number; ty: number }) => (how === 'square' ? (x - from.x) * tx + (y - from.y) * ty : (x - from.x) * ty - (y - from.y) * tx);
+  const found: Snap[] = [];
+  for (let index = 1; index < piece.length; index++) {
+    const [a, b] = [piece[index - 1], piece[index]];
+    const [u, w] = [value(a), value(b)];
+    if (u === 0 || u > 0 === w > 0 || (how === 'tangent' && Math.abs(a.curvature) < 1e-7)) continue;
+    found.push({ place: pointAt(piece, a.at + (u / (u - w)) * (b.at - a.at)), to: how === 'square' ? `square to ${code}` : `touching ${code}` });
+  }
+  return found;
+}
+
+/** The nearest places on lines, edges and datums. */
+function along(near: Point, { lines, sheet, datums }: SnapGround): Snap[] {
+  const onLines = lines.flatMap(({ code, pieces }) => pieces.map((piece): Snap => ({ place: pointAt(piece, nearestOnPath(piece, near).at), to: `on ${code}` })));
+  const onEdges = sheet.edges.flatMap(({ places, name }) =>
+    places.slice(1).flatMap((to, index): Snap[] => {
+      const path = straightPath(places[index], to);
+      return path ? [{ place: pointAt(path, nearestOnPath(path, near).at), to: `on ${name}` }] : [];
+    }),
+  );
+  const onDatums = datums.map((datum): Snap => ({ place: footOn(datum, near).foot, to: `on ${datum.name}` }));
+  return [...onLines, ...onEdges, ...onDatums];
+}
+
+function footOn(datum: Datum, place: Point): { readonly foot: Point; readonly along: number; readonly above: number } {
+  const angle = (datum.angleDeg * Math.PI) / 180;
+  const [dx, dy] = [place.x - datum.at[0], place.y - datum.at[1]];
+  const run = dx * Math.cos(angle) + dy * Math.sin(angle);
+  return { foot: placeOf(datum, { along: run, above: 0 }), along: run, above: dy * Math.cos(angle) - dx * Math.sin(angle) };
+}
+
+/** Heights above a datum that are a tape, or a few of the same side by side. */
+function tapeRows(near: Point, { datums, tapes }: SnapGround): Snap[] {
+  const widths = [...new Set(tapes)];
+  return datums.flatMap((datum) => {
+    const { along: run, above } = footOn(datum, near);
+    return widths.flatMap((width): Snap[] => {
+      const count = Math.round(Math.abs(above) / width);
+      if (count < 1 || count > MOST_TAPES) return [];
+      return [{ place: placeOf(datum, { along: run, above: Math.sign(above) * count * width }), to: `${count} × tape ${width} from ${datum.name}` }];
+    });
+  });
+}

@@ -1,0 +1,84 @@
+import { EndType, inflatePaths, JoinType } from 'clipper2-ts';
+import type { Point } from '../surface';
+import { TOLERANCE } from '../units';
+import letters from './letters.json';
+import type { Path } from './path';
+import { sampledPath } from './sampled';
+
+/** How letters are set: all in mm. */
+export interface Lettering {
+  readonly text: string;
+  readonly heightMm: number;
+  readonly strokeMm: number;
+  readonly spacingMm: number;
+  /** Leaning to the right, radians. */
+  readonly slant: number;
+}
+
+type Glyph = { readonly advance: number; readonly d: string };
+const GLYPHS = letters.glyphs as Readonly<Record<string, Glyph>>;
+
+/** Offsets are computed on whole micrometres. */
+const UM = 1000;
+
+/** A stroke is at least this share of the height and at most that: beyond, letters break up or fill in. */
+export const STROKE_SHARES = { least: 0.04, most: 0.24 } as const;
+
+/**
+ * Outlines of letters, set from the left at 0, 0 upwards.
+ * Height and stroke both come out as asked: the letters are scaled, then grown or shrunk to the stroke.
+ * @param put moves a place of the lettering onto the sheet
+ * @returns closed paths, outer ones anticlockwise, inner ones clockwise; a sentence where the stroke does not suit the height
+ */
+export function letteringPaths(of: Lettering, put: (place: Point) => Point): Path[] | string {
+  const share = of.strokeMm / of.heightMm;
+  if (share < STROKE_SHARES.least || share > STROKE_SHARES.most)
+    return `needs strokes from ${STROKE_SHARES.least * 100} to ${STROKE_SHARES.most * 100} % of its height`;
+  const scale = (of.heightMm - of.strokeMm) / (letters.capHeight - letters.stem);
+  const grow = (of.strokeMm - letters.stem * scale) / 2;
+  const paths: Path[] = [];
+  let at = 0;
+  for (const character of of.text) {
+    const { advance, d } = GLYPHS[character];
+    const shift = at + grow;
+    for (const ring of grown(flattened(d, scale), grow)) {
+      const set = ring.map(({ x, y }) => ({ x: x + shift + (y + grow) * Math.tan(of.slant), y: y + grow }));
+      const path = sampledPath(set.map(put), true);
+      if (path) paths.push(path);
+    }
+    at += advance * scale + 2 * grow + of.spacingMm;
+  }
+  return paths;
+}
+
+/** Rings of a glyph, mm. */
+function flattened(d: string, scale: number): Point[][] {
+  const rings: Point[][] = [];
+  for (const [, command, rest] of d.matchAll(/([MLQZ])([^MLQZ]*)/g)) {
+    const n = rest.trim().split(/\s+/).map((word) => Number(word) * scale);
+    const ring = rings[rings.length - 1];
+    if (command === 'M') rings.push([{ x: n[0], y: n[1] }]);
+    else if (command === 'L') ring.push({ x: n[0], y: n[1] });
+    else if (command === 'Q') ring.push(...quadratic(ring[ring.length - 1], { x: n[0], y: n[1] }, { x: n[2], y: n[3] }));
+  }
+  return rings.filter((ring) => ring.length > 2);
+}
+
+/** Places along a parabola after its first: enough that chords stray at most the tolerance. */
+function quadratic(a: Point, b: Point, c: Point): Point[] {
+  const second = Math.hypot(a.x - 2 * b.x + c.x, a.y - 2 * b.y + c.y);
+  const steps = Math.max(4, Math.ceil(Math.sqrt(second / (4 * TOLERANCE.flatten))));
+  return Array.from({ length: steps }, (_, step) => {
+    const t = (step + 1) / steps;
+    const mix = (p: number, q: number, r: number) => (1 - t) ** 2 * p + 2 * t * (1 - t) * q + t * t * r;
+    return { x: mix(a.x, b.x, c.x), y: mix(a.y, b.y, c.y) };
+  });
+}
+
+function grown(rings: readonly Point[][], by: number): Point[][] {
+  if (Math.abs(by) < 1e-3) return rings.map((ring) => [...ring]);
+  const whole = rings.map((ring) => ring.map(({ x, y }) => ({ x: Math.round(x * UM), y: Math.round(y * UM) })));
+  // The font runs its outer rings clockwise: turned, so that growing grows.
+  const offset = inflatePaths(whole.map((ring) => ring.reverse()), by * UM, JoinType.Miter, EndType.Polygon, 3, TOLERANCE.flatten * UM);
+  return offset.map((ring) => ring.map(({ x, y }) => ({ x: x / UM, y: y / UM })));
+}

@@ -1,0 +1,127 @@
+import { boxOf, crossing, distance, insideRing, onRound, type Point, type Sheet } from '../surface';
+import { TOLERANCE } from '../units';
+import { runOnOver } from './geodesic';
+import { isClosed, pathCrossings, pieceOf, pointAt, withDistances, type Path, type PathPoint } from './path';
+
+/** A line with its ends run on. */
+export interface LongerLine {
+  readonly path: Path;
+  /** How many places stand before and after the line as measured. */
+  readonly before: number;
+  readonly after: number;
+}
+
+/**
+ * Runs the ends of a line straight on, past everything on the part.
+ * @param ends which ends go on; a closed line has none
+ */
+export function runOn(path: Path, sheet: Sheet, ends: { readonly start: boolean; readonly end: boolean }): LongerLine {
+  if (isClosed(path)) return { path, before: 0, after: 0 };
+  const [first, last] = [path[0], path[path.length - 1]];
+  const before = ends.start ? ahead(sheet, first, false).reverse() : [];
+  const after = ends.end ? ahead(sheet, last, true) : [];
+  if (before.length + after.length === 0) return { path, before: 0, after: 0 };
+  // The join keeps its own bend: the place is there twice, once for each side of it.
+  const lead = before.length > 0 ? withDistances([...before, { ...first, curvature: 0 }]) : [];
+  const base = lead.at(-1)?.at ?? 0;
+  const own = path.map((point) => ({ ...point, at: base + point.at - first.at }));
+  const end = own[own.length - 1].at;
+  const tail = after.length > 0 ? withDistances([{ ...last, curvature: 0 }, ...after]).map((point) => ({ ...point, at: point.at + end })) : [];
+  return { path: [...lead, ...own, ...tail], before: lead.length, after: tail.length };
+}
+
+/** Places straight on from an end, direction as along the line. */
+function ahead(sheet: Sheet, end: PathPoint, forward: boolean): PathPoint[] {
+  if (sheet.chart) return runOnOver(sheet, end, forward).map((point) => (forward ? point : { ...point, tx: -point.tx, ty: -point.ty }));
+  const sign = forward ? 1 : -1;
+  const far = reachOf(sheet, end);
+  return [{ ...end, x: end.x + sign * far * end.tx, y: end.y + sign * far * end.ty, curvature: 0 }];
+}
+
+/** Far enough to leave the part from an end; on a tube at most three times round. */
+function reachOf({ ring, turns, round }: Sheet, end: PathPoint): number {
+  const box = boxOf([...ring, end]);
+  const across = distance({ x: box.minX, y: box.minY }, { x: box.maxX, y: box.maxY }) + 1;
+  if (turns?.kind !== 'shift' || !round) return across;
+  const needed = round.lengthMm / Math.max(1e-6, Math.abs(end.tx));
+  return Math.max(across, Math.min(needed + across, 3 * turns.girthMm));
+}
+
+/**
+ * Stops one end of a line on another line: cut there, or run straight on to it.
+ * @param targets paths of the line it ends on
+ * @returns null where it does not meet them
+ */
+export function endedOn(path: Path, end: 'start' | 'end', targets: readonly Path[], sheet: Sheet): Path | null {
+  const atStart = end === 'start';
+  const longer = runOn(path, sheet, { start: atStart, end: !atStart });
+  const own = atStart ? longer.path[longer.before].at : longer.path[longer.path.length - 1 - longer.after].at;
+  const met = targets.flatMap((target) => pathCrossings(longer.path, target).map(({ onFirst }) => onFirst));
+  const nearest = met.sort((a, b) => Math.abs(a - own) - Math.abs(b - own))[0];
+  if (nearest === undefined) return null;
+  const whole = longer.path;
+  const piece = atStart ? pieceOf(whole, nearest, whole[whole.length - 1].at) : pieceOf(whole, 0, nearest);
+  const start = piece?.[0].at ?? 0;
+  return piece && piece.map((point) => ({ ...point, at: point.at - start }));
+}
+
+/** The part of a sheet that lines may lie on. */
+export interface Ground {
+  /** Rings a line is cut at. */
+  readonly rims: readonly (readonly Point[])[];
+  readonly holds: (place: Point) => boolean;
+}
+
+/** Where lines may lie: on the sheet, off its openings. */
+export function groundOf(sheet: Sheet, openings: readonly (readonly Point[])[]): Ground {
+  const bare = (place: Point) => !openings.some((ring) => insideRing(place, ring));
+  // The ends of a cone are round on its sheet, and flattened there: what counts is the flattened rim.
+  if (!sheet.round || sheet.kind === 'cone') return { rims: [sheet.ring, ...openings], holds: (place) => insideRing(place, sheet.ring) && bare(place) };
+  const { lengthMm } = sheet.round;
+  const holds = (place: Point) => {
+    const { along } = onRound(sheet, place);
+    return along > 0 && along < lengthMm && bare(place);
+  };
+  return { rims: [...sheet.edges.map(({ places }) => places), ...openings], holds };
+}
+
+/**
+ * The pieces of a path that lie on the part.
+ * @param measured only pieces that reach into this span are kept, so that a line run on stops at the first edge it meets
+ * @returns pieces in order, distances as on the path given; empty where it misses the part
+ */
+export function piecesInside(path: Path, { rims, holds }: Ground, measured: { readonly from: number; readonly to: number }): Path[] {
+  const cuts = [path[0].at, ...rims.flatMap((rim) => rimCrossings(path, rim)), path[path.length - 1].at].sort((a, b) => a - b);
+  const spans: { from: number; to: number }[] = [];
+  for (let index = 1; index < cuts.length; index++) {
+    const [from, to] = [cuts[index - 1], cuts[index]];
+    if (to - from < TOLERANCE.grid || !holds(pointAt(path, (from + to) / 2))) continue;
+    const last = spans.at(-1);
+    if (last && from - last.to < TOLERANCE.grid) last.to = to;
+    else spans.push({ from, to });
+  }
+  return spans
+    .filter(({ from, to }) => to > measured.from + TOLERANCE.grid && from < measured.to - TOLERANCE.grid)
+    .map(({ from, to }) => pieceOf(path, from, to))
+    .filter((piece): piece is Path => piece !== null);
+}
+
+/** Distances along a path at which it crosses a rim. */
+export function rimCrossings(path: Path, rim: readonly Point[]): number[] {
+  const box = boxOf(rim);
+  const found: number[] = [];
+  for (let index = 1; index < path.length; index++) {
+    const [a, b] = [path[index - 1], path[index]];
+    const [minX, maxX] = a.x < b.x ? [a.x, b.x] : [b.x, a.x];
+    const [minY, maxY] = a.y < b.y ? [a.y, b.y] : [b.y, a.y];
+    if (maxX < box.minX || minX > box.maxX || maxY < box.minY || minY > box.maxY) continue;
+    for (let edge = 0; edge < rim.length; edge++) {
+      const c = rim[edge];
+      const d = rim[(edge + 1) % rim.length];
+      if ((c.x < minX && d.x < minX) || (c.x > maxX && d.x > maxX) || (c.y < minY && d.y < minY) || (c.y > maxY && d.y > maxY)) continue;
+      const met = crossing(a, b, c, d);
+      if (met) found.push(a.at + met.onFirst * (b.at - a.at));
+    }
+  }
+  return found;
+}

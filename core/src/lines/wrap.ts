@@ -1,0 +1,76 @@
+import { type Point, type Sheet, type Turns } from '../surface';
+import { pieceOf, type Path, type PathPoint } from './path';
+
+/** How many times round a place lies: 0 at the top, ±0.5 at the seam; `near` settles which turn of a cone is meant. */
+function turnsAt(turns: Turns, { x, y }: Point, near: number): number {
+  if (turns.kind === 'shift') return y / turns.girthMm;
+  const dx = turns.side * (x - turns.apex.x);
+  const angle = Math.atan2(y, dx);
+  const whole = Math.round((near * turns.sector - angle) / (2 * Math.PI));
+  return (angle + whole * 2 * Math.PI) / turns.sector;
+}
+
+/** A place moved back by whole turns. */
+export function unwound(turns: Turns, point: Point, count: number): Point {
+  if (count === 0) return { x: point.x, y: point.y };
+  if (turns.kind === 'shift') return { x: point.x, y: point.y - count * turns.girthMm };
+  const angle = -count * turns.sector * turns.side;
+  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+  const dx = point.x - turns.apex.x;
+  return { x: turns.apex.x + cos * dx - sin * point.y, y: sin * dx + cos * point.y };
+}
+
+function unwoundPoint(turns: Turns, point: PathPoint, count: number): PathPoint {
+  if (count === 0) return point;
+  const place = unwound(turns, point, count);
+  if (turns.kind === 'shift') return { ...point, ...place };
+  const angle = -count * turns.sector * turns.side;
+  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+  return { ...point, ...place, tx: cos * point.tx - sin * point.ty, ty: sin * point.tx + cos * point.ty };
+}
+
+/** Within this share of a turn a place is on the seam. */
+const ON_SEAM = 1e-9;
+
+/**
+ * Cuts a line at the seam of a round surface and moves every piece onto the sheet.
+ * @returns pieces in order with distances as on the line; the line itself where the sheet does not wrap
+ */
+export function wrapped(path: Path, { turns }: Sheet): Path[] {
+  if (!turns) return [path];
+  const around: number[] = [];
+  path.forEach((point, index) => around.push(turnsAt(turns, point, index === 0 ? 0 : around[index - 1])));
+  const cuts = seamCuts(path, around);
+  const stops = [path[0].at, ...cuts, path[path.length - 1].at];
+  return stops.slice(1).flatMap((to, index) => {
+    const piece = pieceOf(path, stops[index], to);
+    if (!piece) return [];
+    // Off the ends: a piece may start and stop on the seam itself.
+    const middle = turnsAtDistance(path, around, (stops[index] + to) / 2);
+    const count = Math.abs(Math.abs(middle % 1) - 0.5) < ON_SEAM ? Math.floor(middle + 0.5 - 2 * ON_SEAM) : Math.round(middle);
+    return [piece.map((point) => unwoundPoint(turns, point, count))];
+  });
+}
+
+/** Distances at which a line crosses the seam. */
+function seamCuts(path: Path, around: readonly number[]): number[] {
+  const cuts: number[] = [];
+  for (let index = 1; index < path.length; index++) {
+    const [from, to] = [around[index - 1], around[index]];
+    const [low, high] = from < to ? [from, to] : [to, from];
+    for (let seam = Math.ceil(low - 0.5) + 0.5; seam <= high; seam++) {
+      if (seam - low < ON_SEAM && seam - high > -ON_SEAM) continue;
+      const share = (seam - from) / (to - from);
+      cuts.push(path[index - 1].at + share * (path[index].at - path[index - 1].at));
+    }
+  }
+  return cuts.sort((a, b) => a - b);
+}
+
+function turnsAtDistance(path: Path, around: readonly number[], at: number): number {
+  const next = path.findIndex((point) => point.at >= at);
+  if (next <= 0) return around[Math.max(0, next)];
+  const [a, b] = [path[next - 1], path[next]];
+  const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
+  return around[next - 1] + share * (around[next] - around[next - 1]);
+}

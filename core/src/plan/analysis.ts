@@ -1,0 +1,123 @@
+import type { Design } from '../job';
+import { fairedPoints, matchOf, setOutParts, wigglesOf, type LineOf, type Match, type SetOut, type TrimLine, type Wiggle } from '../lines';
+import { measureFrom, placeOf, type Measured } from '../surface';
+import { rounded } from '../units';
+
+/** How a line bends along its way, for a chart and a comb, and whether it wavers. */
+export interface LineAnalysis {
+  /** [distance along the line, bend 1/mm, x, y, direction x, direction y] at even steps. */
+  readonly bends: readonly (readonly [number, number, number, number, number, number])[];
+  readonly wiggles: readonly (Wiggle & { readonly place: readonly [number, number] })[];
+}
+
+/** Places the bends are given at. */
+const SAMPLES = 120;
+
+/** Looks at one stroke of a line; null where it is not on its part. */
+export function analyseLine(parts: Design['parts'], partId: string, lineId: string): LineAnalysis | null {
+  const pieces = setOutParts(parts).get(partId)?.lines.find(({ id }) => id === lineId)?.pieces ?? [];
+  if (pieces.length === 0) return null;
+  const total = pieces.reduce((sum, piece) => sum + piece[piece.length - 1].at - piece[0].at, 0);
+  const bends = pieces.flatMap((piece) => {
+    const wanted = Math.max(2, Math.round((SAMPLES * (piece[piece.length - 1].at - piece[0].at)) / total));
+    const every = Math.max(1, Math.floor(piece.length / wanted));
+    return piece
+      .filter((_, index) => index % every === 0 || index === piece.length - 1)
+      .map(({ at, curvature, x, y, tx, ty }): [number, number, number, number, number, number] => [at, curvature, x, y, tx, ty]);
+  });
+  const wiggles = pieces.flatMap((piece) =>
+    wigglesOf(piece).map((wiggle) => {
+      const near = piece.reduce((best, point) => (Math.abs(point.at - wiggle.at) < Math.abs(best.at - wiggle.at) ? point : best));
+      return { ...wiggle, place: [near.x, near.y] as const };
+    }),
+  );
+  return rounded({ bends, wiggles });
+}
+
+/** A sweep made fair: the changed line, and how far each point moved, mm. */
+export interface FairedLine {
+  readonly line: LineOf<'sweep'>;
+  readonly movedMm: readonly number[];
+}
+
+/**
+ * Makes a sweep fair by moving its inner points.
+ * @param mostMm farthest any point may move
+ */
+export function fairedLine(line: LineOf<'sweep'>, mostMm: number): FairedLine {
+  const { points, movedMm } = fairedPoints(
+    line.points.map(({ along, above }) => ({ x: along, y: above })),
+    mostMm,
+  );
+  // A hundredth of a millimetre is finer than anyone marks.
+  const moved = points.map(({ x, y }): Measured => ({ along: Math.round(x * 100) / 100, above: Math.round(y * 100) / 100 }));
+  return { line: { ...line, points: moved }, movedMm: rounded([...movedMm], 3) };
+}
+
+/** Compares heights measured on the second side with the line as planned. */
+export function matchLine(parts: Design['parts'], partId: string, lineId: string, datumId: string, measured: readonly Measured[]): Match | null {
+  const own = setOutParts(parts).get(partId);
+  const line = own?.lines.find(({ id }) => id === lineId);
+  const datum = own?.board.shape.datums.find(({ id }) => id === datumId);
+  if (!own || !line || !datum) return null;
+  return rounded(matchOf(line.pieces, (place) => measureFrom(datum, own.board.reflect(place)), measured), 3);
+}
+
+/** A measured point of a line that can be taken hold of, where it lies on the sheet as drawn. */
+export interface Handle {
+  /** Path to the measurement within the line: `from`, `points.2`, `centre`. */
+  readonly key: string;
+  readonly place: readonly [number, number];
+}
+
+/** The measurements of a line that are places. */
+function measuresOf(line: TrimLine): [string, Measured][] {
+  switch (line.kind) {
+    case 'straight':
+    case 'wave':
+      return [
+        ['from', line.from],
+        ['to', line.to],
+      ];
+    case 'arc':
+      return [['from', line.from], ['through', line.through], ...(line.also ?? []).map((one, index): [string, Measured] => [`also.${index}`, one]), ['to', line.to]];
+    case 'radius':
+    case 'bands':
+    case 'rays':
+      return [['from', line.from]];
+    case 'sweep':
+      return line.points.map((one, index) => [`points.${index}`, one]);
+    case 'ellipse':
+      return [['centre', line.centre]];
+    case 'text':
+      return [['at', line.at]];
+    default:
+      return [];
+  }
+}
+
+const datumOf = (line: TrimLine, { board }: SetOut) => ('datum' in line ? board.shape.datums.find(({ id }) => id === line.datum) : undefined);
+
+/** Handles of a line on its part; empty for a line that is not measured, or of a part that follows another. */
+export function handlesOf(parts: Design['parts'], partId: string, lineId: string): Handle[] {
+  const setOut = setOutParts(parts).get(partId);
+  const line = parts.find(({ id }) => id === partId)?.lines.find(({ id }) => id === lineId);
+  const datum = setOut && line && datumOf(line, setOut);
+  if (!setOut || !line || !datum) return [];
+  return measuresOf(line).map(([key, measured]) => {
+    const { x, y } = setOut.board.reflect(placeOf(datum, measured));
+    return { key, place: [x, y] };
+  });
+}
+
+/** The line with one of its handles moved to a place on the sheet as drawn; measurements to a hundredth of a millimetre. */
+export function withHandle<L extends TrimLine>(line: L, key: string, place: { readonly x: number; readonly y: number }, setOut: SetOut): L {
+  const datum = datumOf(line, setOut);
+  if (!datum) return line;
+  const { along, above } = measureFrom(datum, setOut.board.reflect(place));
+  const measured = { along: Math.round(along * 100) / 100, above: Math.round(above * 100) / 100 };
+  const [name, index] = key.split('.');
+  const own = (line as Record<string, unknown>)[name];
+  const value = index === undefined ? measured : (own as readonly Measured[]).map((one, at) => (at === Number(index) ? measured : one));
+  return { ...line, [name]: value };
+}

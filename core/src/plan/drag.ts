@@ -1,0 +1,59 @@
+import type { Design } from '../job';
+import { setOutParts, snapped, type TrimLine } from '../lines';
+import { rounded } from '../units';
+import { withHandle } from './analysis';
+import type { LinePlace } from './types';
+
+/** A point of a line being dragged. */
+export interface DragWish {
+  readonly parts: Design['parts'];
+  readonly part: string;
+  readonly line: string;
+  /** Which measurement is dragged, as handlesOf names it. */
+  readonly key: string;
+  /** Where the finger is, mm on the sheet as drawn. */
+  readonly place: readonly [number, number];
+  readonly reachMm: number;
+  readonly tapes: readonly number[];
+}
+
+/** What comes of it: the changed line with its strokes, and what the point was drawn to. */
+export interface Dragged {
+  readonly line: TrimLine;
+  readonly place: readonly [number, number];
+  readonly snap: string | null;
+  readonly pieces: readonly (readonly LinePlace[])[];
+  readonly fault: string | null;
+}
+
+/** Works out where a dragged point goes, and the line that follows from it. */
+export function dragged({ parts, part, line: lineId, key, place, reachMm, tapes }: DragWish): Dragged | null {
+  const own = parts.find(({ id }) => id === part);
+  const line = own?.lines.find(({ id }) => id === lineId);
+  const setOut = setOutParts(parts).get(part);
+  if (!own || !line || !setOut) return null;
+  const at = { x: place[0], y: place[1] };
+  const others = setOut.lines.filter(({ owner }) => owner !== lineId).map(({ code, pieces }) => ({ code, pieces }));
+  const { board } = setOut;
+  const ground = { sheet: board.drawn, datums: board.mirrored ? [] : board.shape.datums, lines: others, tapes, anchor: anchorOf(line, key, setOut.lines.find(({ owner }) => owner === lineId)?.path ?? null) };
+  const snap = snapped(at, ground, reachMm);
+  const placed = snap?.place ?? at;
+  const changed = withHandle(line, key, placed, setOut);
+  const strokes = setOutParts(parts.map((one) => (one.id === part ? { ...one, lines: one.lines.map((other) => (other.id === lineId ? changed : other)) } : one)))
+    .get(part)
+    ?.lines.filter(({ owner }) => owner === lineId);
+  return {
+    line: changed,
+    place: [placed.x, placed.y],
+    snap: snap?.to ?? null,
+    pieces: rounded((strokes ?? []).flatMap(({ pieces }) => pieces.map((piece) => piece.map(({ x, y, at: along }): LinePlace => [x, y, along]))), 3),
+    fault: strokes?.[0]?.fault ?? null,
+  };
+}
+
+/** The other end of a straight line, seen from the one that is dragged. */
+function anchorOf(line: TrimLine, key: string, path: readonly { readonly x: number; readonly y: number }[] | null) {
+  if (line.kind !== 'straight' || !path) return null;
+  return key === 'from' ? path[path.length - 1] : path[0];
+}
+

@@ -1,0 +1,181 @@
+import { areaAt } from '../areas';
+import type { Design, Shelf } from '../job';
+import { onPiece, VIEW_AXES, type PartBoard, type Path, type ViewName } from '../lines';
+import { cross, dot, insideRing, onSheet, unit, type Point, type Space } from '../surface';
+import { rounded } from '../units';
+import { workOutParts, type PartWork, type WorkStore } from './part-work';
+import type { Coordinates } from './types';
+
+/** Where the whole piece is looked at from. */
+export type Look =
+  | { readonly view: ViewName }
+  /** Degrees round to the left from the side one sees first, and up from level. */
+  | { readonly turnDeg: number; readonly riseDeg: number };
+
+/** A patch of paint as seen, mm across and up. */
+export interface PicturePatch {
+  readonly part: string;
+  readonly colour: string;
+  readonly points: readonly Coordinates[];
+  /** True where one sees the back of it. */
+  readonly back: boolean;
+}
+
+/** The whole piece as seen from somewhere: patches from the farthest to the nearest, lines on top. */
+export interface Picture {
+  readonly patches: readonly PicturePatch[];
+  readonly lines: readonly { readonly part: string; readonly line: string; readonly points: readonly Coordinates[] }[];
+  /** Rims of the parts. */
+  readonly rims: readonly { readonly part: string; readonly points: readonly Coordinates[] }[];
+  readonly box: { readonly minX: number; readonly minY: number; readonly maxX: number; readonly maxY: number };
+}
+
+interface Eye {
+  readonly into: Space;
+  readonly across: Space;
+  readonly up: Space;
+}
+
+/** Facets a round or folded part is drawn with, round and along. */
+const ROUND = 36;
+const ALONG = 48;
+
+/** Draws the whole piece from its parts, from their real geometry. */
+export function pictureOf(design: Design, shelf: Shelf, look: Look, store?: WorkStore): Picture {
+  const works = workOutParts(design, store);
+  const eye = eyeOf(look);
+  const colours = new Map(shelf.finishes.map(({ id, colour }) => [id, colour]));
+  const patches = works.flatMap((work) => patchesOf(work, eye, colours)).sort((a, b) => b.depth - a.depth);
+  const lines = works.flatMap((work) =>
+    work.lines.flatMap(({ id, pieces }) => pieces.flatMap((piece) => seenRuns(piece, work.setOut.board, eye).map((points) => ({ part: work.part.id, line: id, points })))),
+  );
+  const rims = works.flatMap((work) => rimsOf(work, eye));
+  const places = [...patches.flatMap(({ points }) => points), ...rims.flatMap(({ points }) => points)];
+  const box = places.reduce(
+    (all, [x, y]) => ({ minX: Math.min(all.minX, x), minY: Math.min(all.minY, y), maxX: Math.max(all.maxX, x), maxY: Math.max(all.maxY, y) }),
+    { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity },
+  );
+  const sound = places.length > 0 ? box : { minX: 0, minY: 0, maxX: 1, maxY: 1 };
+  return rounded({ patches: patches.map(({ depth: _, ...patch }) => patch), lines, rims, box: sound }, 2);
+}
+
+function eyeOf(look: Look): Eye {
+  if ('view' in look) return VIEW_AXES[look.view];
+  const [turn, rise] = [look.turnDeg, look.riseDeg].map((degrees) => (degrees * Math.PI) / 180);
+  const into = { x: -Math.sin(turn) * Math.cos(rise), y: Math.cos(turn) * Math.cos(rise), z: -Math.sin(rise) };
+  const across = unit(cross(into, { x: 0, y: 0, z: 1 }));
+  return { into, across, up: cross(across, into) };
+}
+
+const seen = (at: Space, { across, up }: Eye): Coordinates => [dot(at, across), dot(at, up)];
+
+type Patch = PicturePatch & { readonly depth: number };
+
+function patchesOf(work: PartWork, eye: Eye, colours: ReadonlyMap<string, string>): Patch[] {
+  const { board } = work.setOut;
+  const colourOf = (area: number): string => {
+    const finish = work.finishes[area];
+    return (finish && colours.get(finish)) || work.part.present.colour;
+  };
+  if (board.drawn.kind === 'flat') return work.arrangement.areas.flatMap(({ rings }, area) => flatPatches(work, rings, colourOf(area), eye));
+  return cellsOf(work).flatMap(({ corners, middle, area }) => {
+    const { at, out } = onPiece(board, middle);
+    const back = dot(out, eye.into) >= 0;
+    // The inside of a closed round part is never seen.
+    if (back && board.drawn.round) return [];
+    return [{ part: work.part.id, colour: colourOf(area), back, points: corners.map((corner) => seen(onPiece(board, corner).at, eye)), depth: dot(at, eye.into) }];
+  });
+}
+
+/** A flat area with its holes as one polygon, cut open along a hair from rim to hole. */
+function flatPatches({ part, setOut }: PartWork, rings: readonly (readonly Point[])[], colour: string, eye: Eye): Patch[] {
+  const [rim, ...holes] = rings;
+  const joined = holes.reduce<readonly Point[]>((outer, hole) => bridged(outer, hole), rim);
+  const middle = rim.reduce((sum, { x, y }) => ({ x: sum.x + x / rim.length, y: sum.y + y / rim.length }), { x: 0, y: 0 });
+  const { at, out } = onPiece(setOut.board, middle);
+  const back = dot(out, eye.into) >= -1e-9;
+  return [{ part: part.id, colour, back, points: joined.map((place) => seen(onPiece(setOut.board, place).at, eye)), depth: dot(at, eye.into) }];
+}
+
+function bridged(outer: readonly Point[], hole: readonly Point[]): Point[] {
+  const from = hole[0];
+  const nearest = outer.reduce((best, place, index) => (Math.hypot(place.x - from.x, place.y - from.y) < Math.hypot(outer[best].x - from.x, outer[best].y - from.y) ? index : best), 0);
+  return [...outer.slice(0, nearest + 1), ...hole, from, ...outer.slice(nearest)];
+}
+
+interface Cell {
+  readonly corners: readonly Point[];
+  readonly middle: Point;
+  readonly area: number;
+}
+
+/** Small facets of a round or folded part; neighbours of one area along the part are one. */
+function cellsOf(work: PartWork): Cell[] {
+  const { drawn } = work.setOut.board;
+  const areas = work.arrangement.areas;
+  const xs = drawn.ring.map(({ x }) => x);
+  const ys = drawn.ring.map(({ y }) => y);
+  const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const { round } = drawn;
+  const place = round
+    ? (u: number, v: number) => onSheet(drawn, { along: u * round.lengthMm, angle: (v - 0.5) * 2 * Math.PI })
+    : (u: number, v: number) => ({ x: minX + u * (maxX - minX), y: minY + v * (maxY - minY) });
+  const cells: Cell[] = [];
+  for (let row = 0; row < ROUND; row++) {
+    let open: { from: number; area: number } | null = null;
+    const close = (to: number) => {
+      if (!open || open.area < 0) return;
+      const [u0, u1, v0, v1] = [open.from / ALONG, to / ALONG, row / ROUND, (row + 1) / ROUND];
+      // A long facet keeps the curve of the profile: its sides are walked step by step.
+      const steps = Array.from({ length: to - open.from + 1 }, (_, index) => (open as { from: number }).from + index);
+      const corners = [...steps.map((step) => place(step / ALONG, v0)), ...steps.reverse().map((step) => place(step / ALONG, v1))];
+      cells.push({ corners, middle: place((u0 + u1) / 2, (v0 + v1) / 2), area: open.area });
+    };
+    for (let column = 0; column < ALONG; column++) {
+      const middle = place((column + 0.5) / ALONG, (row + 0.5) / ROUND);
+      const on = round || insideRing(middle, drawn.ring);
+      const area = on ? areaAt(areas, middle) : -1;
+      // A folded part turns away at its bends: there a facet must not run on.
+      if (open && (open.area !== area || !round)) {
+        close(column);
+        open = null;
+      }
+      open ??= { from: column, area };
+    }
+    close(ALONG);
+  }
+  return cells;
+}
+
+/** Stretches of a line on the side one sees. */
+function seenRuns(piece: Path, board: PartBoard, eye: Eye): Coordinates[][] {
+  const runs: Coordinates[][] = [];
+  let open = false;
+  const every = Math.max(1, Math.floor(piece.length / 80));
+  piece.forEach((point, index) => {
+    if (index % every !== 0 && index !== piece.length - 1) return;
+    const { at, out } = onPiece(board, point);
+    if (dot(out, eye.into) > 1e-9) {
+      open = false;
+      return;
+    }
+    if (!open) runs.push([]);
+    runs[runs.length - 1].push(seen(at, eye));
+    open = true;
+  });
+  return runs.filter((run) => run.length > 1);
+}
+
+/** Outline of a flat or folded part; of a round one its two ends. */
+function rimsOf({ part, setOut }: PartWork, eye: Eye): Picture['rims'] {
+  const { board } = setOut;
+  if (!board.drawn.round) {
+    const ring = [...board.drawn.ring, board.drawn.ring[0]];
+    return [{ part: part.id, points: ring.map((place) => seen(onPiece(board, place).at, eye)) }];
+  }
+  const { lengthMm } = board.drawn.round;
+  return [0, lengthMm].map((along) => ({
+    part: part.id,
+    points: Array.from({ length: 49 }, (_, index) => seen(onPiece(board, onSheet(board.drawn, { along, angle: (index / 48 - 0.5) * 2 * Math.PI })).at, eye)),
+  }));
+}

@@ -1,0 +1,119 @@
+import type { Design } from '../job';
+import { onPiece, roundMeasure, setOutParts, stationsOf, type SetOut, type Station } from '../lines';
+import { measureFrom, type Datum, type Point } from '../surface';
+import { RULE_OF_THUMB, showLength } from '../units';
+
+/** Which line is to be marked, and how closely. */
+export interface StationWish {
+  readonly part: string;
+  /** A stroke of a line, as the plan names it. */
+  readonly line: string;
+  /** Datum heights are measured from; null takes the part's first. */
+  readonly datum: string | null;
+  readonly stepMm: number;
+  readonly toleranceMm: number;
+}
+
+/** A line as marks, ready to be shown, printed or written: the same words everywhere. */
+export interface StationTable {
+  readonly title: string;
+  readonly note: string;
+  readonly columns: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+  /** Marks as they lie on the sheet. */
+  readonly marks: readonly { readonly place: readonly [number, number]; readonly extra: boolean }[];
+}
+
+/**
+ * Marks along a line: heights above a datum at even steps, with as many more as straight chords between them need.
+ * Heights are given along the skin and plumb, in space; round parts add the angle and the girth from the top; a part whose
+ * mirror image is among the parts gets a column for it.
+ * @returns null where the line is not on its part
+ */
+export function stationTable(design: Design, wish: StationWish): StationTable | null {
+  const all = setOutParts(design.parts);
+  const own = all.get(wish.part);
+  const line = own?.lines.find(({ id }) => id === wish.line);
+  if (!own || !line || line.pieces.length === 0) return null;
+  const datum = own.board.shape.datums.find(({ id }) => id === wish.datum) ?? own.board.shape.datums[0];
+  const measure = measurer(own, datum);
+  const stations = line.pieces.map((piece) => stationsOf(piece, measure, wish.stepMm, wish.toleranceMm));
+  const by = stations.every((one) => one.by === 'datum') ? 'datum' : 'line';
+  const rows = stations.flatMap((one) => one.rows);
+  const show = (mm: number) => showLength(mm, design.unit);
+  const round = own.board.measured.round !== null;
+  const opposite = oppositeOf(design, wish.part, all);
+  const base = plumb(own, onSheetOf(own, datum));
+  return {
+    title: `${line.code} ${own.board.shape.lines.find(({ id }) => id === line.owner)?.name ?? ''}`,
+    note: `Measured from ${datum.name}; straight between marks strays at most ${show(wish.toleranceMm)}; * marks in between`,
+    columns: [
+      by === 'datum' ? 'Along' : 'Along the line',
+      ...(by === 'datum' ? [] : ['Along the datum']),
+      'Height on the skin',
+      'Height plumb',
+      ...(round ? ['Degrees from top', 'Girth from top'] : []),
+      ...(opposite ? [`Height on ${opposite.name}`] : []),
+    ],
+    rows: rows.map((row) => [
+      `${show(by === 'datum' ? row.along : row.at)}${row.extra ? ' *' : ''}`,
+      ...(by === 'datum' ? [] : [show(row.along)]),
+      show(row.above),
+      show(plumb(own, row.place) - base),
+      ...(round ? roundCells(own, row, show) : []),
+      ...(opposite ? [opposite.heightAt(row.along, row.above, wish.line, datum.id, show)] : []),
+    ]),
+    marks: rows.map(({ place: { x, y }, extra }) => ({ place: [x, y] as const, extra })),
+  };
+}
+
+/** The step a table opens with: about a dozen marks, at a round number. */
+export function usualStep(lengthMm: number): number {
+  const wanted = lengthMm / 12;
+  const power = 10 ** Math.floor(Math.log10(Math.max(1, wanted)));
+  return [1, 2, 5, 10].map((factor) => factor * power).find((step) => step >= wanted) ?? 10 * power;
+}
+
+/** Chords between marks may stray by this unless said otherwise, mm. */
+export const USUAL_TOLERANCE_MM = RULE_OF_THUMB.stationToleranceMm;
+
+const measurer =
+  ({ board }: SetOut, datum: Datum) =>
+  (place: Point) =>
+    measureFrom(datum, board.reflect(place));
+
+const onSheetOf = ({ board }: SetOut, { at: [x, y] }: Datum): Point => board.reflect({ x, y });
+const plumb = ({ board }: SetOut, place: Point): number => onPiece(board, place).at.z;
+
+function roundCells({ board }: SetOut, { place }: Station, show: (mm: number) => string): string[] {
+  const measured = roundMeasure(board.measured, board.reflect(place));
+  return measured ? [`${measured.degrees.toFixed(1)}°`, show(measured.girthMm)] : ['', ''];
+}
+
+/** The part that is this one's mirror image, or that it is the mirror image of. */
+function oppositeOf(design: Design, partId: string, all: ReadonlyMap<string, SetOut>) {
+  const own = design.parts.find(({ id }) => id === partId);
+  const other = design.parts.find(({ id, opposite }) => opposite?.of === partId || own?.opposite?.of === id);
+  const setOut = other && all.get(other.id);
+  if (!other || !setOut) return null;
+  return {
+    name: other.name,
+    heightAt: (along: number, above: number, lineId: string, datumId: string, show: (mm: number) => string): string => {
+      const line = setOut.lines.find(({ id }) => id === lineId);
+      const datum = setOut.board.shape.datums.find(({ id }) => id === datumId);
+      if (!line || !datum) return 'no such line';
+      const measure = measurer(setOut, datum);
+      const heights = line.pieces.flatMap((piece) => {
+        const places = piece.map(measure);
+        return places.slice(1).flatMap((b, index) => {
+          const a = places[index];
+          if ((a.along - along) * (b.along - along) > 0) return [];
+          const share = a.along === b.along ? 0 : (along - a.along) / (b.along - a.along);
+          return [a.above + share * (b.above - a.above)];
+        });
+      });
+      const nearest = heights.sort((p, q) => Math.abs(p - above) - Math.abs(q - above))[0];
+      return nearest === undefined ? 'not reached' : show(nearest);
+    },
+  };
+}

@@ -1,0 +1,144 @@
+import * as v from 'valibot';
+import { coordinate, idText, lengthMm, nameText, numberBetween, positiveUpTo, TOLERANCE } from '../units';
+import { stepsOfTurn } from './circle';
+import { placeOf, type Datum } from './datum';
+import { ringFaults } from './outline';
+import { ringArea, type Point } from './point';
+
+export const measuredSchema = v.strictObject({ along: coordinate(), above: coordinate() });
+
+/** Shape of an opening or a zone, measured from a datum. */
+export const zoneShapeSchema = v.variant(
+  'kind',
+  [
+    v.strictObject({ kind: v.literal('round'), at: measuredSchema, diameter: lengthMm() }),
+    v.strictObject({
+      kind: v.literal('window'),
+      /** Its middle. */
+      at: measuredSchema,
+      width: lengthMm(),
+      height: lengthMm(),
+      /** Radius of its corners. */
+      corner: numberBetween(0, 15_000, 'mm'),
+    }),
+    v.strictObject({
+      kind: v.literal('corners'),
+      points: v.pipe(v.array(measuredSchema, 'needs corners'), v.minLength(3, 'needs at least 3 corners'), v.maxLength(200, 'has at most 200 corners')),
+    }),
+  ],
+  'must be round, a window or corners',
+);
+export type ZoneShape = v.InferOutput<typeof zoneShapeSchema>;
+
+const common = { id: idText(), name: nameText(), datum: idText() };
+
+/** What an opening is, with the words people use. */
+export const OPENING_USES = { hole: 'Hole', window: 'Window', gap: 'Gap', jamb: 'Jamb', port: 'Port' } as const;
+
+/** Something on the surface that a tape meets. */
+export const featureSchema = v.variant(
+  'kind',
+  [
+    v.strictObject({
+      kind: v.literal('opening'),
+      ...common,
+      shape: zoneShapeSchema,
+      use: v.picklist(Object.keys(OPENING_USES) as (keyof typeof OPENING_USES)[], 'must be hole, window, gap, jamb or port'),
+    }),
+    v.strictObject({
+      kind: v.literal('raised-row'),
+      ...common,
+      from: measuredSchema,
+      to: measuredSchema,
+      height: positiveUpTo(100, 'mm'),
+      /** Distance from one to the next. */
+      pitch: positiveUpTo(5000, 'mm'),
+    }),
+    v.strictObject({
+      kind: v.literal('crease'),
+      ...common,
+      from: measuredSchema,
+      to: measuredSchema,
+      bend: v.picklist(['convex', 'concave'], 'must be convex or concave'),
+      angleDeg: numberBetween(0, 180, '°'),
+      radius: numberBetween(0, 1000, 'mm'),
+    }),
+    v.strictObject({ kind: v.literal('texture'), ...common, shape: zoneShapeSchema }),
+    v.strictObject({ kind: v.literal('no-touch'), ...common, shape: zoneShapeSchema }),
+    v.strictObject({ kind: v.literal('fresh-paint'), ...common, shape: zoneShapeSchema, ageH: numberBetween(0, 100_000, 'h') }),
+  ],
+  'must be opening, raised-row, crease, texture, no-touch or fresh-paint',
+);
+export type Feature = v.InferOutput<typeof featureSchema>;
+export type FeatureKind = Feature['kind'];
+
+/** Kinds of feature with the words people use. */
+export const FEATURE_WORDS: Readonly<Record<FeatureKind, string>> = {
+  opening: 'Opening',
+  'raised-row': 'Raised row',
+  crease: 'Crease',
+  texture: 'Texture',
+  'no-touch': 'No-touch zone',
+  'fresh-paint': 'Fresh-paint zone',
+};
+
+/** A feature where it lies on the sheet: a zone as an anticlockwise ring, or a row as two ends. */
+export interface PlacedFeature {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: FeatureKind;
+  readonly ring: readonly Point[] | null;
+  readonly row: readonly [Point, Point] | null;
+}
+
+/** Places features on the sheet; those measured from a datum that is gone are left out. */
+export function placedFeatures(features: readonly Feature[], datums: readonly Datum[]): PlacedFeature[] {
+  return features.flatMap((feature): PlacedFeature[] => {
+    const datum = datums.find(({ id }) => id === feature.datum);
+    if (!datum) return [];
+    const { id, name, kind } = feature;
+    if (feature.kind === 'raised-row' || feature.kind === 'crease')
+      return [{ id, name, kind, ring: null, row: [placeOf(datum, feature.from), placeOf(datum, feature.to)] as const }];
+    return [{ id, name, kind, ring: zoneRing(feature.shape, datum), row: null }];
+  });
+}
+
+/** A zone as a ring on the sheet, anticlockwise. */
+function zoneRing(shape: ZoneShape, datum: Datum): Point[] {
+  const ring = measuredRing(shape).map(([along, above]) => placeOf(datum, { along, above }));
+  return ringArea(ring) < 0 ? ring.reverse() : ring;
+}
+
+function measuredRing(shape: ZoneShape): [number, number][] {
+  if (shape.kind === 'corners') return shape.points.map(({ along, above }) => [along, above]);
+  const { along, above } = shape.at;
+  if (shape.kind === 'round') return roundCorner(along, above, shape.diameter / 2, 0, 2 * Math.PI).slice(0, -1);
+  const radius = Math.min(shape.corner, shape.width / 2, shape.height / 2);
+  const [w, h] = [shape.width / 2 - radius, shape.height / 2 - radius];
+  const corners = [
+    [1, 1, 0],
+    [-1, 1, 1],
+    [-1, -1, 2],
+    [1, -1, 3],
+  ] as const;
+  return corners.flatMap(([right, up, quarter]) => roundCorner(along + right * w, above + up * h, radius, (quarter * Math.PI) / 2, Math.PI / 2));
+}
+
+function roundCorner(x: number, y: number, radius: number, start: number, turn: number): [number, number][] {
+  if (radius < 0.01) return [[x, y]];
+  const steps = stepsOfTurn(radius, turn, TOLERANCE.flatten);
+  return Array.from({ length: steps + 1 }, (_, step) => {
+    const angle = start + (turn * step) / steps;
+    return [x + radius * Math.cos(angle), y + radius * Math.sin(angle)];
+  });
+}
+
+/** Faults of a feature's shape, in a sentence; null for a sound one. */
+export function featureFault(feature: Feature): string | null {
+  if (feature.kind === 'raised-row' || feature.kind === 'crease') {
+    const length = Math.hypot(feature.to.along - feature.from.along, feature.to.above - feature.from.above);
+    return length < 0.01 ? 'starts and ends at the same place' : null;
+  }
+  if (feature.shape.kind !== 'corners') return null;
+  return ringFaults(feature.shape.points.map(({ along, above }) => ({ x: along, y: above })))[0]?.message ?? null;
+}

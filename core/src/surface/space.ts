@@ -1,0 +1,54 @@
+import * as v from 'valibot';
+import { coordinate, numberBetween } from '../units';
+
+/** A place, or a direction, on the whole piece: x forward, y to the left, z up; mm. */
+export interface Space {
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+}
+
+/** Where a part sits on the whole piece, and which way it points. */
+export const poseSchema = v.strictObject({
+  at: v.strictTuple([coordinate(), coordinate(), coordinate()], 'needs [forward, left, up] in mm'),
+  /** Turned to the left about the upright. */
+  yawDeg: numberBetween(-360, 360, '°'),
+  /** Forward end raised. */
+  pitchDeg: numberBetween(-360, 360, '°'),
+  /** Turned about its own forward direction, left side up. */
+  rollDeg: numberBetween(-360, 360, '°'),
+});
+export type Pose = v.InferOutput<typeof poseSchema>;
+
+/** A part that has not been placed: at the origin, standing, its outside to the right. */
+export const HOME_POSE: Pose = { at: [0, 0, 0], yawDeg: 0, pitchDeg: 0, rollDeg: 0 };
+
+export const plus = (a: Space, b: Space, times = 1): Space => ({ x: a.x + times * b.x, y: a.y + times * b.y, z: a.z + times * b.z });
+export const dot = (a: Space, b: Space): number => a.x * b.x + a.y * b.y + a.z * b.z;
+export const cross = (a: Space, b: Space): Space => ({ x: a.y * b.z - a.z * b.y, y: a.z * b.x - a.x * b.z, z: a.x * b.y - a.y * b.x });
+export const sizeOf = (a: Space): number => Math.hypot(a.x, a.y, a.z);
+export const scaled = (a: Space, factor: number): Space => ({ x: a.x * factor, y: a.y * factor, z: a.z * factor });
+
+/** Direction of length 1; the zero direction stays as it is. */
+export const unit = (a: Space): Space => scaled(a, 1 / (sizeOf(a) || 1));
+
+/** Turns a direction of the part into one of the whole piece: roll, then pitch, then yaw. */
+export function turnedBy({ yawDeg, pitchDeg, rollDeg }: Pick<Pose, 'yawDeg' | 'pitchDeg' | 'rollDeg'>, { x, y, z }: Space): Space {
+  const [cy, sy] = cosSin(yawDeg);
+  const [cp, sp] = cosSin(pitchDeg);
+  const [cr, sr] = cosSin(rollDeg);
+  const rolled = { x, y: cr * y - sr * z, z: sr * y + cr * z };
+  const pitched = { x: cp * rolled.x - sp * rolled.z, y: rolled.y, z: sp * rolled.x + cp * rolled.z };
+  return { x: cy * pitched.x - sy * pitched.y, y: sy * pitched.x + cy * pitched.y, z: pitched.z };
+}
+
+/** Place on the whole piece of a place on the part. */
+export const placedBy = (pose: Pose, place: Space): Space => plus({ x: pose.at[0], y: pose.at[1], z: pose.at[2] }, turnedBy(pose, place));
+
+/** Right angles come out exact, so that a level line on an upright part is level to the last digit. */
+function cosSin(degrees: number): readonly [number, number] {
+  const turn = ((degrees % 360) + 360) % 360;
+  if (turn % 90 === 0) return ([[1, 0], [0, 1], [-1, 0], [0, -1]] as const)[turn / 90];
+  const angle = (turn * Math.PI) / 180;
+  return [Math.cos(angle), Math.sin(angle)];
+}
