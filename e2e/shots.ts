@@ -22,38 +22,58 @@ const tap =
     await (await page.$$(selector))[index].click();
   };
 
+/** Presses what a screen reader would announce by this name, then what else is to be pressed. */
+const named = (role: string, name: string, then?: (page: Page) => Promise<void>) => async (page: Page) => {
+  await (await page.waitForSelector(`::-p-aria([role="${role}"][name="${name}"])`, { timeout: 20_000 }))?.click();
+  await then?.(page);
+};
+
 const shots = (job: (title: string) => string): Shot[] => [
   { name: 'jobs', path: '/' },
   { name: 'clock', path: '/clock' },
   { name: 'bench', path: '/bench' },
-  { name: 'bench-bend', path: '/bench/bend' },
-  { name: 'bench-windows', path: '/bench/windows' },
+  { name: 'bench-ring', path: '/bench/ring' },
   { name: 'shelf', path: '/shelf' },
   { name: 'piece', path: `/job/${job('Juniper')}/piece` },
+  { name: 'piece-wide', path: `/job/${job('Ostrel')}/piece`, size: WIDE },
   { name: 'lines', path: `/job/${job('Juniper')}/lines`, before: tap('[data-testid=line]') },
+  { name: 'lines-wide', path: `/job/${job('Saltwort')}/lines`, size: WIDE, before: tap('[data-testid=line]', 3) },
+  { name: 'tube', path: `/job/${job('Brindle')}/lines`, before: named('radio', 'Part: Funnel', tap('[data-testid=line]')) },
   { name: 'line-form', path: `/job/${job('Marigold')}/line/bonnet/scallop` },
-  { name: 'areas', path: `/job/${job('Juniper')}/areas`, before: tap('[data-testid=area]') },
+  { name: 'stations', path: `/job/${job('Saltwort')}/stations/starboard/sheer` },
+  { name: 'areas', path: `/job/${job('Ostrel')}/areas`, before: named('radio', 'Part: Fin, right side') },
   { name: 'coats', path: `/job/${job('Juniper')}/coats`, before: tap('[data-testid=stage]', 1) },
   { name: 'tape', path: `/job/${job('Juniper')}/tape` },
   { name: 'time', path: `/job/${job('Juniper')}/time` },
   { name: 'run', path: `/job/${job('Juniper')}/run` },
   { name: 'look-back', path: `/job/${job('Marigold')}/look-back` },
-  { name: 'lines-wide', path: `/job/${job('Juniper')}/lines`, size: WIDE, before: tap('[data-testid=line]') },
-  { name: 'areas-wide', path: `/job/${job('Brindle')}/areas`, size: WIDE },
-  { name: 'coats-wide', path: `/job/${job('Brindle')}/coats`, size: WIDE, before: tap('[data-testid=stage]', 1) },
-  { name: 'tape-wide', path: `/job/${job('Saltwort')}/tape`, size: WIDE },
 ];
 
 // Views that are looked at when they change but not kept, so that the folder stays small.
 const unkept = (job: (title: string) => string): Shot[] => [
   { name: 'x-new', path: '/job/new' },
-  { name: 'x-part', path: `/job/${job('Juniper')}/part/left` },
-  { name: 'x-finish', path: '/shelf/finish/copper-two-part' },
-  { name: 'x-tape-form', path: '/shelf/tape/V6' },
-  { name: 'x-start', path: `/job/${job('Brindle')}/run` },
-  { name: 'x-dew', path: '/bench/dew' },
-  { name: 'x-facets', path: '/bench/facets' },
-  ...['piece', 'time', 'run', 'look-back'].map((step) => ({ name: `x-${step}-wide`, path: `/job/${job('Juniper')}/${step}`, size: WIDE })),
+  { name: 'x-part', path: `/job/${job('Juniper')}/part/right` },
+  { name: 'x-newpart', path: `/job/${job('Juniper')}/part/new` },
+  { name: 'x-turned-part', path: `/job/${job('Ostrel')}/part/nose`, size: WIDE },
+  { name: 'x-print', path: `/job/${job('Juniper')}/print` },
+  { name: 'x-import', path: `/job/${job('Juniper')}/import/right` },
+  { name: 'x-line-new', path: `/job/${job('Ostrel')}/line/fin/new` },
+  { name: 'x-text', path: `/job/${job('Ostrel')}/line/fin/marks` },
+  { name: 'x-cone', path: `/job/${job('Ostrel')}/lines`, before: tap('[data-testid=line]') },
+  { name: 'x-nose', path: `/job/${job('Ostrel')}/lines`, before: named('radio', 'Part: Nose cone', tap('[data-testid=line]')) },
+  { name: 'x-house', path: `/job/${job('Brindle')}/lines`, before: named('radio', 'Part: Deckhouse', tap('[data-testid=line]')) },
+  { name: 'x-stations-wide', path: `/job/${job('Ostrel')}/stations/boom/cheat.1`, size: WIDE },
+  ...['bands', 'scale', 'cone', 'level', 'wrap', 'stations', 'bend', 'dew', 'facets', 'windows'].map((name) => ({
+    name: `x-ask-${name}`,
+    path: `/bench/${name}`,
+  })),
+  ...['Juniper', 'Saltwort', 'Ostrel', 'Brindle', 'Marigold'].map((title) => ({ name: `x-piece-${title.toLowerCase()}`, path: `/job/${job(title)}/piece` })),
+  ...['Juniper', 'Saltwort', 'Ostrel', 'Brindle', 'Marigold'].map((title) => ({
+    name: `x-areas-${title.toLowerCase()}`,
+    path: `/job/${job(title)}/areas`,
+    size: WIDE,
+  })),
+  ...['time', 'run', 'look-back', 'coats', 'tape'].map((step) => ({ name: `x-${step}-wide`, path: `/job/${job('Juniper')}/${step}`, size: WIDE })),
 ];
 
 const wanted = process.argv.slice(2);

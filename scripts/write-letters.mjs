@@ -15,9 +15,7 @@ const glyphs = Object.fromEntries(
     const glyph = font.charToGlyph(character);
     // The font runs y downwards when drawn; the sheet runs upwards.
     const commands = glyph.getPath(0, 0, font.unitsPerEm).commands;
-    const d = commands
-      .map(({ type, x, y, x1, y1 }) => (type === 'Z' ? 'Z' : type === 'Q' ? `Q${x1} ${-y1} ${x} ${-y}` : `${type}${x} ${-y}`))
-      .join('');
+    const d = commands.map(({ type, x, y, x1, y1 }) => (type === 'Z' ? 'Z' : type === 'Q' ? `Q${x1} ${-y1} ${x} ${-y}` : `${type}${x} ${-y}`)).join('');
     if (commands.some(({ type }) => !'MLQZ'.includes(type))) throw new Error(`${character} has an edge of another kind`);
     return [character, { advance: glyph.advanceWidth, d }];
   }),

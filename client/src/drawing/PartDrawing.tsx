@@ -82,7 +82,9 @@ export const PartPicture = memo(function PartPicture({
       ))}
       <Rim part={part} mmPerDp={mmPerDp} />
       {help ? part.datums.map(({ id, places }) => <Dashed key={id} places={places} pattern={[14, 4, 2, 4]} tone={colour.quiet} mmPerDp={mmPerDp} />) : null}
-      {help ? part.features.filter(({ kind }) => kind !== 'opening').map((feature) => <FeatureShape key={feature.id} feature={feature} mmPerDp={mmPerDp} />) : null}
+      {help
+        ? part.features.filter(({ kind }) => kind !== 'opening').map((feature) => <FeatureShape key={feature.id} feature={feature} mmPerDp={mmPerDp} />)
+        : null}
       {runs.map((run) => (
         <RunShape key={`${run.part}${run.code}`} run={run} part={part} chosen={run.code === chosenRun} mmPerDp={mmPerDp} />
       ))}
@@ -95,7 +97,9 @@ export const PartPicture = memo(function PartPicture({
             line.pieces[0] ? [<Code key={line.id} at={placeOfCode(line.pieces[0], index)} text={line.code} mmPerDp={mmPerDp} lift={9} />] : [],
           )
         : null}
-      {codes === 'lines' ? lines.flatMap((line) => (line.tightest && line.kind !== 'text' ? [<WorstBend key={line.id} line={line} mmPerDp={mmPerDp} />] : [])) : null}
+      {codes === 'lines'
+        ? lines.flatMap((line) => (line.tightest && line.kind !== 'text' ? [<WorstBend key={line.id} line={line} mmPerDp={mmPerDp} />] : []))
+        : null}
     </G>
   );
 });
@@ -128,16 +132,25 @@ function Rim({ part, mmPerDp }: { part: PartPlan; mmPerDp: number }) {
   );
 }
 
-const Dashed = ({ places, pattern, tone, mmPerDp }: { places: readonly (readonly [number, number])[]; pattern: readonly number[]; tone: string; mmPerDp: number }) => (
-  <Path d={openPath(places)} fill="none" stroke={tone} strokeWidth={1.25 * mmPerDp} strokeDasharray={pattern.map((dp) => dp * mmPerDp)} />
-);
+const Dashed = ({
+  places,
+  pattern,
+  tone,
+  mmPerDp,
+}: {
+  places: readonly (readonly [number, number])[];
+  pattern: readonly number[];
+  tone: string;
+  mmPerDp: number;
+}) => <Path d={openPath(places)} fill="none" stroke={tone} strokeWidth={1.25 * mmPerDp} strokeDasharray={pattern.map((dp) => dp * mmPerDp)} />;
 
 /** Rows as dots, creases as a double line, zones as a dotted rim. */
 function FeatureShape({ feature, mmPerDp }: { feature: FeaturePlan; mmPerDp: number }) {
   const { kind, places, closed } = feature;
   if (places.length < 2) return null;
   const d = closed ? ringPath(places) : openPath(places);
-  if (kind === 'raised-row') return <Path d={d} fill="none" stroke={colour.quiet} strokeWidth={4 * mmPerDp} strokeLinecap="round" strokeDasharray={[0.1 * mmPerDp, 9 * mmPerDp]} />;
+  if (kind === 'raised-row')
+    return <Path d={d} fill="none" stroke={colour.quiet} strokeWidth={4 * mmPerDp} strokeLinecap="round" strokeDasharray={[0.1 * mmPerDp, 9 * mmPerDp]} />;
   if (kind === 'crease')
     return (
       <G>
@@ -145,7 +158,15 @@ function FeatureShape({ feature, mmPerDp }: { feature: FeaturePlan; mmPerDp: num
         <Path d={d} fill="none" stroke={colour.sheet} strokeWidth={1.5 * mmPerDp} />
       </G>
     );
-  return <Path d={d} fill="none" stroke={kind === 'texture' ? colour.quiet : colour.caution} strokeWidth={2 * mmPerDp} strokeDasharray={[2 * mmPerDp, 4 * mmPerDp]} />;
+  return (
+    <Path
+      d={d}
+      fill="none"
+      stroke={kind === 'texture' ? colour.quiet : colour.caution}
+      strokeWidth={2 * mmPerDp}
+      strokeDasharray={[2 * mmPerDp, 4 * mmPerDp]}
+    />
+  );
 }
 
 function AreaShape({

@@ -21,37 +21,39 @@ const VIEWS = [
 type View4 = (typeof VIEWS)[number]['value'];
 
 /** The whole piece from its parts, as seen from four sides; on a wide screen the slanted view is turned by dragging. */
-export function WholePiece({ chosen }: { chosen?: string | null }) {
+export function WholePiece({ fills = false }: { fills?: boolean }) {
   const { design } = useJob();
   const wide = useWide();
   const [view, setView] = useState<View4>('slanted');
   const [turned, setTurned] = useState<{ turnDeg: number; riseDeg: number }>(SLANTED);
-  const [width, setWidth] = useState(0);
+  const [frame, setFrame] = useState({ width: 0, height: 0 });
   const picture = usePicture(view === 'slanted' ? turned : { view });
   const now = useRef(turned);
   now.current = turned;
   const turning = useMemo(() => turnByDrag(() => now.current, setTurned), []);
   if (design.parts.length === 0) return null;
-  const height = wide ? measure.pictureWide : measure.picture;
   return (
-    <View style={styles.whole} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+    <View style={[styles.whole, fills && styles.fills]}>
       <Choice label="The whole piece, from its parts" value={view} options={VIEWS} onChange={setView} />
-      <View style={[styles.picture, { height }]} {...(view === 'slanted' && wide ? turning.panHandlers : {})}>
-        {picture && width > 0 ? <Drawn picture={picture} width={width} height={height} chosen={chosen ?? null} /> : null}
+      <View
+        style={[styles.picture, fills ? styles.fill : styles.high]}
+        onLayout={({ nativeEvent: { layout } }) => setFrame({ width: layout.width, height: layout.height })}
+        {...(view === 'slanted' && wide ? turning.panHandlers : {})}
+      >
+        {picture && frame.width > 0 ? <Drawn picture={picture} {...frame} /> : <Small>Drawing it …</Small>}
       </View>
       {view === 'slanted' && wide ? <Small>Drag to turn it</Small> : null}
     </View>
   );
 }
 
-function Drawn({ picture, width, height, chosen }: { picture: Picture; width: number; height: number; chosen: string | null }) {
+function Drawn({ picture, width, height }: { picture: Picture; width: number; height: number }) {
   const view = fittedStill(picture.box, { width, height });
-  const faint = (part: string) => (chosen !== null && part !== chosen ? 0.35 : 1);
   return (
     <Svg width={width} height={height} role="img" aria-label="The whole piece">
       <G transform={`translate(0 ${height}) scale(${1 / view.mmPerDp} ${-1 / view.mmPerDp}) translate(${-view.x} ${-view.y})`}>
-        {picture.patches.map(({ part, colour: paint, points, back }, index) => (
-          <Path key={index} d={ringPath(points)} fill={back ? colour.ground : paint} stroke={back ? colour.hairline : paint} strokeWidth={0.6 * view.mmPerDp} opacity={faint(part)} />
+        {picture.patches.map(({ colour: paint, points, back }, index) => (
+          <Path key={index} d={ringPath(points)} fill={back ? colour.ground : paint} stroke={back ? colour.hairline : paint} strokeWidth={0.6 * view.mmPerDp} />
         ))}
         {picture.rims.map(({ points }, index) => (
           <Path key={index} d={openPath(points)} fill="none" stroke={colour.quiet} strokeWidth={view.mmPerDp} />
@@ -101,5 +103,8 @@ function turnByDrag(current: () => { turnDeg: number; riseDeg: number }, set: (t
 
 const styles = StyleSheet.create({
   whole: { gap: space.small },
+  fills: { flex: 1, padding: space.base, backgroundColor: colour.sheet },
   picture: { backgroundColor: colour.sheet, userSelect: 'none' },
+  fill: { flex: 1 },
+  high: { height: measure.picture },
 });

@@ -52,7 +52,7 @@ it('draws a tape beside its line, between two distances', () => {
   ]);
   expect(stripAlong(line, 300, 400, 0)).toEqual([]);
   expect(boxRound(line)).toEqual({ minX: 0, minY: 0, maxX: 100, maxY: 100 });
-  expect(placeOfCode(line, 1)).toEqual([100, 0]);
+  expect(placeOfCode(line, 2)).toEqual([100, 0]);
 });
 
 it('takes hold of the nearest handle, if a finger is near enough', () => {

@@ -23,7 +23,7 @@ export function boxRound(points: readonly Place[]): { minX: number; minY: number
 
 /** Where the code of a line stands: codes of lines close together are spread along them. */
 export function placeOfCode(points: readonly Place[], index: number): Coordinates {
-  const share = 0.5 + 0.14 * ((index % 3) - 1);
+  const share = 0.5 + 0.14 * ((index % 5) - 2);
   const at = share * (points.length - 1);
   const [a, b] = [points[Math.floor(at)], points[Math.ceil(at)]];
   const within = at - Math.floor(at);

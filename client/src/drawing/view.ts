@@ -68,7 +68,11 @@ export const placeAt = (view: View, frame: Frame, { x, y }: { x: number; y: numb
 const GRAB_DP = 26;
 
 /** The handle nearest to a place, if it is near enough for a finger. */
-export function grabbed(handles: readonly { readonly key: string; readonly place: readonly [number, number] }[], [x, y]: readonly [number, number], mmPerDp: number): string | null {
+export function grabbed(
+  handles: readonly { readonly key: string; readonly place: readonly [number, number] }[],
+  [x, y]: readonly [number, number],
+  mmPerDp: number,
+): string | null {
   const away = ({ place }: { readonly place: readonly [number, number] }) => Math.hypot(place[0] - x, place[1] - y) / mmPerDp;
   const nearest = [...handles].sort((a, b) => away(a) - away(b))[0];
   return nearest && away(nearest) <= GRAB_DP ? nearest.key : null;

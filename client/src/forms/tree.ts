@@ -46,7 +46,8 @@ function readNumber(text: string, context: LengthContext, keys: TreeKeys): { rea
 }
 
 /** What stands at a place of a tree. */
-export const treeAt = (tree: TypedTree, keys: TreeKeys): TypedTree => keys.reduce<TypedTree>((node, key) => (node as Record<string | number, TypedTree> | undefined)?.[key], tree);
+export const treeAt = (tree: TypedTree, keys: TreeKeys): TypedTree =>
+  keys.reduce<TypedTree>((node, key) => (node as Record<string | number, TypedTree> | undefined)?.[key], tree);
 
 /** The tree with something else at a place. */
 export function withTree(tree: TypedTree, keys: TreeKeys, value: TypedTree): TypedTree {

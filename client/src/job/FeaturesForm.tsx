@@ -36,7 +36,10 @@ export function FeaturesForm() {
   const datums = (treeAt(tree, ['datums']) ?? []) as readonly Entry[];
   const add = () => {
     const number = features.length + 1;
-    put(at, [...features, { kind: 'opening', id: `feature-${number}-${Date.now() % 10_000}`, name: `Opening ${number}`, datum: datums[0]?.id ?? 'base', ...rest('opening') }]);
+    put(at, [
+      ...features,
+      { kind: 'opening', id: `feature-${number}-${Date.now() % 10_000}`, name: `Opening ${number}`, datum: datums[0]?.id ?? 'base', ...rest('opening') },
+    ]);
   };
   return (
     <>
@@ -51,7 +54,15 @@ export function FeaturesForm() {
           />
           <View style={styles.row}>
             <TreeField at={[...at, index, 'name']} label="Name" testID={`feature-name-${index}`} />
-            <TakeOut what={`feature ${index + 1}`} onPress={() => put(at, features.filter((_, other) => other !== index))} />
+            <TakeOut
+              what={`feature ${index + 1}`}
+              onPress={() =>
+                put(
+                  at,
+                  features.filter((_, other) => other !== index),
+                )
+              }
+            />
           </View>
           <Pick
             label="Measured from"

@@ -35,7 +35,9 @@ export function LineFacts({ line, analysis, fits, unit }: LineFactsProps) {
       </View>
       {line.crosses.map((met, index) => (
         <Small key={index} tone="ink">
-          {met.to - met.from < 1e-3 ? `Crosses ${met.name} at ${show(met.from)}` : `${met.kind === 'opening' ? 'Broken by' : 'Runs over'} ${met.name} from ${show(met.from)} to ${show(met.to)}`}
+          {met.to - met.from < 1e-3
+            ? `Crosses ${met.name} at ${show(met.from)}`
+            : `${met.kind === 'opening' ? 'Broken by' : 'Runs over'} ${met.name} from ${show(met.from)} to ${show(met.to)}`}
         </Small>
       ))}
       <Fairness analysis={analysis} unit={unit} />
@@ -65,7 +67,10 @@ function Fairness({ analysis, unit }: { analysis: LineAnalysis | null; unit: 'mm
   return (
     <View role="status">
       {analysis.wiggles.slice(0, 4).map(({ at, sizeMm, overMm }) => (
-        <Small key={at} tone="caution">{`Wiggle at ${showLength(at, unit)}: ${showLength(Math.round(sizeMm * 10) / 10, unit)} in ${showLength(Math.round(overMm), unit)} (estimate)`}</Small>
+        <Small
+          key={at}
+          tone="caution"
+        >{`Wiggle at ${showLength(at, unit)}: ${showLength(Math.round(sizeMm * 10) / 10, unit)} in ${showLength(Math.round(overMm), unit)} (estimate)`}</Small>
       ))}
     </View>
   );
@@ -75,7 +80,11 @@ const holds = ({ verdict }: Fit): boolean => verdict === 'lays' || verdict === '
 
 /** The widest tape on the shelf that does the whole line on either side. */
 function widestWords(fits: readonly LineFit[]): string {
-  const widest = (side: 'left' | 'right') => [...fits].reverse().sort((a, b) => widthOf(b.tape) - widthOf(a.tape)).find((fit) => holds(fit[side]))?.tape;
+  const widest = (side: 'left' | 'right') =>
+    [...fits]
+      .reverse()
+      .sort((a, b) => widthOf(b.tape) - widthOf(a.tape))
+      .find((fit) => holds(fit[side]))?.tape;
   const [left, right] = [widest('left'), widest('right')];
   if (!left && !right) return 'No tape on the shelf does the whole line: split the run at the tight bend, or cut the edge from film.';
   return `Widest that does it: ${left ?? 'none'} above or left, ${right ?? 'none'} below or right`;

@@ -11,10 +11,21 @@ import { withCopy, withLine, withLines, withMoved } from './changeLine';
 import { useJob } from './JobContext';
 
 /** What can be done with the chosen line. */
-export function LineTools({ partId, line, made, comb, onComb }: { partId: string; line: LinePlan; made: TrimLine | null; comb: boolean; onComb: (on: boolean) => void }) {
+export function LineTools({
+  partId,
+  line,
+  made,
+  comb,
+  onComb,
+}: {
+  partId: string;
+  line: LinePlan;
+  made: TrimLine | null;
+  comb: boolean;
+  onComb: (on: boolean) => void;
+}) {
   const { id, change } = useJob();
-  if (!made)
-    return <Small>This part follows its opposite: change the line there, or detach the part under Piece.</Small>;
+  if (!made) return <Small>This part follows its opposite: change the line there, or detach the part under Piece.</Small>;
   const go = (path: string) => router.push(`/job/${id}/${path}` as Href);
   const flag = (key: 'hidden' | 'locked') => {
     const { [key]: on, ...rest } = made;
@@ -48,7 +59,15 @@ function MakeFair({ partId, line }: { partId: string; line: LineOf<'sweep'> }) {
   const moved = faired?.movedMm.map((mm, index) => ({ mm, index })).filter(({ mm }) => mm >= 0.01) ?? [];
   return (
     <View style={styles.fair}>
-      <Typed whole label="No point moves by more than" unit={design.unit} value={most} onChange={setMost} fault={mostMm === null ? (reading.ok ? 'must be above 0' : reading.message) : undefined} testID="most" />
+      <Typed
+        whole
+        label="No point moves by more than"
+        unit={design.unit}
+        value={most}
+        onChange={setMost}
+        fault={mostMm === null ? (reading.ok ? 'must be above 0' : reading.message) : undefined}
+        testID="most"
+      />
       <Body>
         {faired === null
           ? 'Say how far points may move.'

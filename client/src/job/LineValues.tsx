@@ -60,10 +60,18 @@ export function LineValues({ fields, faults, unit, lines, edges, parts, onChange
 }
 
 /** What a reference may be; null for a typed value. */
-function choicesFor({ as }: KindField, lines: readonly TrimLine[], edges: readonly string[], parts: Design['parts']): { value: string; label: string }[] | null {
+function choicesFor(
+  { as }: KindField,
+  lines: readonly TrimLine[],
+  edges: readonly string[],
+  parts: Design['parts'],
+): { value: string; label: string }[] | null {
   if (as === 'line') return lines.map(({ id, name }) => ({ value: id, label: name }));
   if (as === 'lineOrEdge')
-    return [...lines.map(({ id, name }) => ({ value: `line:${id}`, label: name })), ...edges.map((name, index) => ({ value: `edge:${index}`, label: `The ${name} of the part` }))];
+    return [
+      ...lines.map(({ id, name }) => ({ value: `line:${id}`, label: name })),
+      ...edges.map((name, index) => ({ value: `edge:${index}`, label: `The ${name} of the part` })),
+    ];
   if (as === 'partLine') return parts.flatMap((part) => part.lines.map(({ id, name }) => ({ value: `${part.id}/${id}`, label: `${part.name}: ${name}` })));
   return null;
 }

@@ -16,10 +16,13 @@ const empty = { along: '', above: '' };
 export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: string; datum: string }) {
   const { design } = useJob();
   const [typed, setTyped] = useState([empty, empty, empty]);
-  const readings = typed.filter(({ along, above }) => along.trim() !== '' && above.trim() !== '').map(({ along, above }) => [along, above].map((text) => readLength(text, { bare: design.unit, scale: design.scale })));
+  const readings = typed
+    .filter(({ along, above }) => along.trim() !== '' && above.trim() !== '')
+    .map(({ along, above }) => [along, above].map((text) => readLength(text, { bare: design.unit, scale: design.scale })));
   const measured = readings.flatMap(([along, above]): Measured[] => (along.ok && above.ok ? [{ along: along.value, above: above.value }] : []));
   const { output: match } = useComputed('match', measured.length > 0 ? { parts: design.parts, part: partId, line: lineId, datum, measured } : null);
-  const put = (index: number, axis: 'along' | 'above', text: string) => setTyped((now) => now.map((one, at) => (at === index ? { ...one, [axis]: text } : one)));
+  const put = (index: number, axis: 'along' | 'above', text: string) =>
+    setTyped((now) => now.map((one, at) => (at === index ? { ...one, [axis]: text } : one)));
   const show = (mm: number) => showLength(Math.round(mm * 10) / 10, design.unit);
   const faultOf = (text: string): string | undefined => {
     if (text.trim() === '') return undefined;
@@ -32,8 +35,22 @@ export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: s
       <Small>Measure a few heights of the line on the second side, from the same datum.</Small>
       {typed.map((one, index) => (
         <View key={index} style={styles.row}>
-          <Typed label={`${index + 1}: along`} unit={design.unit} value={one.along} onChange={(text) => put(index, 'along', text)} fault={faultOf(one.along)} testID={`match.${index}.along`} />
-          <Typed label="height" unit={design.unit} value={one.above} onChange={(text) => put(index, 'above', text)} fault={faultOf(one.above)} testID={`match.${index}.above`} />
+          <Typed
+            label={`${index + 1}: along`}
+            unit={design.unit}
+            value={one.along}
+            onChange={(text) => put(index, 'along', text)}
+            fault={faultOf(one.along)}
+            testID={`match.${index}.along`}
+          />
+          <Typed
+            label="height"
+            unit={design.unit}
+            value={one.above}
+            onChange={(text) => put(index, 'above', text)}
+            fault={faultOf(one.above)}
+            testID={`match.${index}.above`}
+          />
         </View>
       ))}
       <Action label="Another height" icon="plus" onPress={() => setTyped((now) => [...now, empty])} />

@@ -22,7 +22,8 @@ const FACES = [
 export function PlaceForm({ others }: { others: Design['parts'] }) {
   const { tree, put } = useTree();
   const pose = treeAt(tree, ['pose']) as { readonly [key: string]: TypedTree };
-  const faces = FACES.find(({ yawDeg, pitchDeg, rollDeg }) => pose.yawDeg === yawDeg && pose.pitchDeg === pitchDeg && pose.rollDeg === rollDeg)?.value ?? 'other';
+  const faces =
+    FACES.find(({ yawDeg, pitchDeg, rollDeg }) => pose.yawDeg === yawDeg && pose.pitchDeg === pitchDeg && pose.rollDeg === rollDeg)?.value ?? 'other';
   const opposite = treeAt(tree, ['opposite']) as { readonly of: string; readonly follows: boolean } | undefined;
   return (
     <>
@@ -37,7 +38,9 @@ export function PlaceForm({ others }: { others: Design['parts'] }) {
       {opposite ? (
         <View style={styles.switch}>
           <Switch value={opposite.follows} onValueChange={(follows) => put(['opposite', 'follows'], follows)} accessibilityLabel="Follows it" />
-          <Body style={styles.words}>{opposite.follows ? 'Follows it: shape, features and lines are those of the other' : 'Detached: has shape, features and lines of its own'}</Body>
+          <Body style={styles.words}>
+            {opposite.follows ? 'Follows it: shape, features and lines are those of the other' : 'Detached: has shape, features and lines of its own'}
+          </Body>
         </View>
       ) : null}
       {opposite?.follows ? null : (

@@ -63,14 +63,30 @@ function OutlineForm({ at }: { at: TreeKeys }) {
         </View>
       ) : null}
       {shape === 'disc' ? <TreeField at={[...at, 'diameter']} label="Diameter; 0, 0 is its middle" unit="length" whole testID="diameter" /> : null}
-      {shape === 'polygon' ? <Pairs at={[...at, 'points']} least={3} name={(index) => `Corner ${index + 1}`} words={['right', 'up']} more="Another corner" empty={['', '']} /> : null}
+      {shape === 'polygon' ? (
+        <Pairs at={[...at, 'points']} least={3} name={(index) => `Corner ${index + 1}`} words={['right', 'up']} more="Another corner" empty={['', '']} />
+      ) : null}
       {shape === 'curved' ? <EdgesForm at={at} words={['right', 'up']} first="Starts at" /> : null}
     </>
   );
 }
 
 /** A list of places, each two numbers. */
-function Pairs({ at, least, name, words, more, empty }: { at: TreeKeys; least: number; name: (index: number) => string; words: readonly [string, string]; more: string; empty: TypedTree }) {
+function Pairs({
+  at,
+  least,
+  name,
+  words,
+  more,
+  empty,
+}: {
+  at: TreeKeys;
+  least: number;
+  name: (index: number) => string;
+  words: readonly [string, string];
+  more: string;
+  empty: TypedTree;
+}) {
   const { tree, put } = useTree();
   const items = (treeAt(tree, at) ?? []) as readonly TypedTree[];
   return (
@@ -79,7 +95,17 @@ function Pairs({ at, least, name, words, more, empty }: { at: TreeKeys; least: n
         <View key={index} style={styles.row}>
           <TreeField at={[...at, index, 0]} label={`${name(index)}: ${words[0]}`} unit="length" />
           <TreeField at={[...at, index, 1]} label={words[1]} unit="length" />
-          {items.length > least ? <TakeOut what={name(index)} onPress={() => put(at, items.filter((__, other) => other !== index))} /> : null}
+          {items.length > least ? (
+            <TakeOut
+              what={name(index)}
+              onPress={() =>
+                put(
+                  at,
+                  items.filter((__, other) => other !== index),
+                )
+              }
+            />
+          ) : null}
         </View>
       ))}
       <Action label={more} icon="plus" onPress={() => put(at, [...items, empty])} />
@@ -149,7 +175,10 @@ function PanelsForm() {
   const add = () => {
     const number = panels.length + 1;
     const fold = { on: String(panels[0]?.id ?? ''), edge: '2', own: '4', angleDeg: '90', radius: '2' };
-    put(at, [...panels, { id: `panel-${number}-${Date.now() % 10_000}`, name: `Panel ${number}`, outline: { kind: 'rectangle', width: '', height: '' }, fold: shifted(fold, -1) }]);
+    put(at, [
+      ...panels,
+      { id: `panel-${number}-${Date.now() % 10_000}`, name: `Panel ${number}`, outline: { kind: 'rectangle', width: '', height: '' }, fold: shifted(fold, -1) },
+    ]);
   };
   return (
     <>
@@ -158,7 +187,17 @@ function PanelsForm() {
         <View key={String(panel.id)} style={styles.edge}>
           <View style={styles.row}>
             <TreeField at={[...at, index, 'name']} label={`Panel ${index + 1}`} />
-            {index > 0 ? <TakeOut what={`panel ${index + 1}`} onPress={() => put(at, panels.filter((_, other) => other !== index))} /> : null}
+            {index > 0 ? (
+              <TakeOut
+                what={`panel ${index + 1}`}
+                onPress={() =>
+                  put(
+                    at,
+                    panels.filter((_, other) => other !== index),
+                  )
+                }
+              />
+            ) : null}
           </View>
           <OutlineForm at={[...at, index, 'outline']} />
           {index > 0 ? (
@@ -184,7 +223,11 @@ function PanelsForm() {
   );
 }
 
-const shifted = ({ edge, own, ...rest }: Record<string, string>, by: number): TypedTree => ({ ...rest, edge: String(Number(edge) + by), own: String(Number(own) + by) });
+const shifted = ({ edge, own, ...rest }: Record<string, string>, by: number): TypedTree => ({
+  ...rest,
+  edge: String(Number(edge) + by),
+  own: String(Number(own) + by),
+});
 
 /** Takes one entry out of a list. */
 export const TakeOut = ({ what, onPress }: { what: string; onPress: () => void }) => (

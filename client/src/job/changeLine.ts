@@ -14,7 +14,8 @@ export const withLine = (design: Design, partId: string, made: TrimLine): Design
   withLines(design, partId, (lines) => (lines.some(({ id }) => id === made.id) ? lines.map((one) => (one.id === made.id ? made : one)) : [...lines, made]));
 
 /** The design without a line. Lines made from it stay and tell that they miss it. */
-export const withoutLine = (design: Design, partId: string, lineId: string): Design => withLines(design, partId, (lines) => lines.filter(({ id }) => id !== lineId));
+export const withoutLine = (design: Design, partId: string, lineId: string): Design =>
+  withLines(design, partId, (lines) => lines.filter(({ id }) => id !== lineId));
 
 /** Lines of a part that are made from a line, directly. */
 export const followersOf = (lines: Lines, lineId: string): Lines => lines.filter((one) => linesBehind(one).includes(lineId));

@@ -18,7 +18,10 @@ const MOST_STEPS = 60;
 const MOST_LETTERS = 1_500_000;
 
 /** Remembers the design that was on screen before a change; what was undone is gone. */
-export const remembered = ({ past }: History, before: Design, words: string): History => ({ past: [...past, { words, design: before }].slice(-MOST_STEPS), future: [] });
+export const remembered = ({ past }: History, before: Design, words: string): History => ({
+  past: [...past, { words, design: before }].slice(-MOST_STEPS),
+  future: [],
+});
 
 /** One step back: the design to show, and the history then; null where there is none. */
 export function stepBack({ past, future }: History, now: Design): { readonly design: Design; readonly history: History; readonly words: string } | null {

@@ -26,7 +26,9 @@ export function lineFields(line: TrimLine | null, part: Pick<Part, 'datums' | 'l
   const kind = line?.kind ?? 'straight';
   const other = part.lines.find(({ id }) => id !== line?.id)?.id ?? '';
   const starts = Object.fromEntries(
-    Object.values(KIND_FORMS).flatMap(({ fields }) => fields.map(({ key, start, as }) => [key, start ?? (as === 'line' ? other : as === 'lineOrEdge' && other ? `line:${other}` : '')])),
+    Object.values(KIND_FORMS).flatMap(({ fields }) =>
+      fields.map(({ key, start, as }) => [key, start ?? (as === 'line' ? other : as === 'lineOrEdge' && other ? `line:${other}` : '')]),
+    ),
   );
   return {
     kind,
@@ -46,7 +48,12 @@ type Pair = Readonly<Record<string, number>>;
 function placesOf(line: TrimLine, unit: 'mm' | 'in'): LineFields['points'] {
   const of = line as AnyLine;
   const { places, placeWords } = KIND_FORMS[line.kind];
-  const pairs = places === 'many' ? (of.points as Pair[]) : places === 'arc' ? [of.from, of.through, ...((of.also as Pair[]) ?? []), of.to] : places.map(({ key }) => of[key]);
+  const pairs =
+    places === 'many'
+      ? (of.points as Pair[])
+      : places === 'arc'
+        ? [of.from, of.through, ...((of.also as Pair[]) ?? []), of.to]
+        : places.map(({ key }) => of[key]);
   return (pairs as Pair[]).map((pair) => ({ along: lengthText(pair[placeWords[0]], unit), above: lengthText(pair[placeWords[1]], unit) }));
 }
 
@@ -120,7 +127,9 @@ function readValues({ kind, values }: LineFields, context: LengthContext, faults
 function readPlain(text: string, { as, label }: KindField): { ok: true; value: unknown } | { ok: false; message: string } {
   if (as === 'angle' || as === 'count' || as === 'ratio') {
     const number = Number(text.replace('−', '-').replace(/\s*°$/, ''));
-    return text !== '' && Number.isFinite(number) ? { ok: true, value: number } : { ok: false, message: text === '' ? 'a number is missing' : `"${text}" is not a number: write it like 12 or -30` };
+    return text !== '' && Number.isFinite(number)
+      ? { ok: true, value: number }
+      : { ok: false, message: text === '' ? 'a number is missing' : `"${text}" is not a number: write it like 12 or -30` };
   }
   if (text === '') return { ok: false, message: as === 'letters' ? 'letters are missing' : `choose: ${label.toLowerCase()}` };
   return { ok: true, value: as === 'letters' ? text.toUpperCase() : text };

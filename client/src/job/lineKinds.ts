@@ -50,7 +50,14 @@ export const KIND_FORMS: Readonly<Record<LineKind, KindForm>> = {
       { key: 'endDeg', label: 'Arrives at', as: 'angle', optional: true },
     ],
   },
-  arc: { about: 'A piece of a circle through three places, or as near as it can to more.', places: 'arc', placeWords: ALONG, datum: true, ends: true, fields: [] },
+  arc: {
+    about: 'A piece of a circle through three places, or as near as it can to more.',
+    places: 'arc',
+    placeWords: ALONG,
+    datum: true,
+    ends: true,
+    fields: [],
+  },
   radius: {
     about: 'A piece of a circle that starts in a direction.',
     places: [{ key: 'from', label: 'From' }],
@@ -182,7 +189,14 @@ export const KIND_FORMS: Readonly<Record<LineKind, KindForm>> = {
       },
     ],
   },
-  mirror: { about: 'Another line, reflected about a datum.', places: [], placeWords: ALONG, datum: true, ends: true, fields: [{ key: 'of', label: 'Mirrors', as: 'line' }] },
+  mirror: {
+    about: 'Another line, reflected about a datum.',
+    places: [],
+    placeWords: ALONG,
+    datum: true,
+    ends: true,
+    fields: [{ key: 'of', label: 'Mirrors', as: 'line' }],
+  },
   fillet: {
     about: 'Rounds the corner between two lines and cuts off what is beyond.',
     places: [],

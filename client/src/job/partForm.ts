@@ -1,4 +1,15 @@
-import { BASE_DATUM, checkAgainst, featureFault, HOME_POSE, partSchema, pathText, surfaceFaults, type LengthContext, type Part, type SurfaceKind } from '@lintrel/core';
+import {
+  BASE_DATUM,
+  checkAgainst,
+  featureFault,
+  HOME_POSE,
+  partSchema,
+  pathText,
+  surfaceFaults,
+  type LengthContext,
+  type Part,
+  type SurfaceKind,
+} from '@lintrel/core';
 import { readTree, typedTree, type TypedTree } from '@/forms/tree';
 
 /** A part nobody has said anything about. */

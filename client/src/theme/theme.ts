@@ -45,7 +45,7 @@ export const measure = {
   magnifier: 120,
   picture: 190,
   pictureWide: 300,
-  column: 104,
+  column: 88,
   magnified: 3,
 } as const;
 

@@ -1,4 +1,17 @@
-import { analyseLine, carryScheme, dragged, draftParts, fairedLine, fitsOfLine, handlesOf, matchLine, pictureOf, planJob, stationTable, type WorkStore } from '@lintrel/core';
+import {
+  analyseLine,
+  carryScheme,
+  dragged,
+  draftParts,
+  fairedLine,
+  fitsOfLine,
+  handlesOf,
+  matchLine,
+  pictureOf,
+  planJob,
+  stationTable,
+  type WorkStore,
+} from '@lintrel/core';
 import type { WorkerJobName, WorkerJobs, WorkerReply, WorkerRequest } from './requests';
 
 // Lines and areas of the parts that did not change since the last question are kept.

@@ -7,7 +7,10 @@ import { compute } from './worker';
  * @param input null asks nothing
  * @returns the newest answer, null until there is one; `fresh` is false while a newer one is on its way
  */
-export function useComputed<N extends WorkerJobName>(name: N, input: WorkerJobs[N]['input'] | null): { readonly output: WorkerJobs[N]['output'] | null; readonly fresh: boolean } {
+export function useComputed<N extends WorkerJobName>(
+  name: N,
+  input: WorkerJobs[N]['input'] | null,
+): { readonly output: WorkerJobs[N]['output'] | null; readonly fresh: boolean } {
   const [state, setState] = useState<{ of: string; output: WorkerJobs[N]['output'] } | null>(null);
   const key = JSON.stringify(input);
   useEffect(() => {

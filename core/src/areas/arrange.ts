@@ -43,7 +43,12 @@ export function arrange(ground: Ground, lines: readonly ResolvedLine[]): Arrange
   const { groupOf, count } = grouped(faces, sheet);
   const members = Array.from({ length: count }, (): number[] => []);
   groupOf.forEach((group, face) => members[group].push(face));
-  const measured = members.map((indices) => measureGroup(indices.map((index) => faces[index]), sheet));
+  const measured = members.map((indices) =>
+    measureGroup(
+      indices.map((index) => faces[index]),
+      sheet,
+    ),
+  );
   const order = measured.map((_, index) => index).sort((i, j) => measured[j].seed.y - measured[i].seed.y || measured[i].seed.x - measured[j].seed.x);
   const place = new Array<number>(count);
   order.forEach((group, index) => (place[group] = index));

@@ -24,7 +24,12 @@ export function grouped(faces: readonly Face[], sheet: Sheet): { readonly groupO
     parent[high] = low;
   };
   for (const [a, b] of acrossSeam(faces, sheet)) join(a, b);
-  for (const [a, b] of hairsWithNeighbours(faces)) join(a, b);
+  // Thin is what is thin with all that lies across the seam: a crumb of a face there may be part of a large area.
+  for (const [a, b] of hairsWithNeighbours(
+    faces,
+    faces.map((_, index) => root(index)),
+  ))
+    join(a, b);
   const numbers = new Map<number, number>();
   const groupOf = faces.map((_, index) => {
     const at = root(index);
@@ -51,22 +56,31 @@ function acrossSeam(faces: readonly Face[], sheet: Sheet): [number, number][] {
     );
 }
 
-/** Pairs of a face thinner than any line is exact with the neighbour it shares most of its rim with. */
-function hairsWithNeighbours(faces: readonly Face[]): [number, number][] {
-  const hairs = faces.flatMap(({ rings }, index) => {
+/** Pairs of a face of a group thinner than any line is exact, with a face of the neighbour it shares most of its rim with. */
+function hairsWithNeighbours(faces: readonly Face[], groupOf: readonly number[]): [number, number][] {
+  const sums = new Map<number, { size: number; rim: number }>();
+  faces.forEach(({ rings }, index) => {
     const { sizeMm2, perimeterMm } = sizeOfRings(rings, null);
-    return (2 * sizeMm2) / perimeterMm < TOLERANCE.hair ? [index] : [];
+    const sum = sums.get(groupOf[index]) ?? { size: 0, rim: 0 };
+    sums.set(groupOf[index], { size: sum.size + sizeMm2, rim: sum.rim + perimeterMm });
   });
+  const hairs = [...sums].filter(([, { size, rim }]) => (2 * size) / rim < TOLERANCE.hair).map(([group]) => group);
   if (hairs.length === 0) return [];
   const sides = new Map<Edge, number[]>();
-  faces.forEach(({ walks }, face) => walks.flat().forEach(({ edge }) => sides.set(edge, [...(sides.get(edge) ?? []), face])));
-  return hairs.flatMap((face): [number, number][] => {
+  faces.forEach(({ walks }, face) =>
+    walks.flat().forEach(({ edge }) => {
+      const known = sides.get(edge);
+      if (known) known.push(face);
+      else sides.set(edge, [face]);
+    }),
+  );
+  return hairs.flatMap((group): [number, number][] => {
     const shared = new Map<number, number>();
-    for (const { edge } of faces[face].walks.flat()) {
+    for (const edge of faces.flatMap(({ walks }, face) => (groupOf[face] === group ? walks.flat().map((half) => half.edge) : []))) {
       const length = Math.hypot(edge.b.x - edge.a.x, edge.b.y - edge.a.y);
-      for (const other of sides.get(edge) ?? []) if (other !== face) shared.set(other, (shared.get(other) ?? 0) + length);
+      for (const other of sides.get(edge) ?? []) if (groupOf[other] !== group) shared.set(other, (shared.get(other) ?? 0) + length);
     }
     const best = [...shared].sort(([a, p], [b, q]) => q - p || a - b)[0];
-    return best ? [[best[0], face]] : [];
+    return best ? [[best[0], group]] : [];
   });
 }

@@ -36,15 +36,36 @@ describe('lines that touch, overlap or almost do', () => {
     expect(areas.every(({ sliver }) => !sliver)).toBe(true);
   });
   it('a figure of eight by one line makes two areas more', () => {
-    const eight: TrimLine = { kind: 'imported', id: 'e', name: 'e', runOn: false, datum: 'base', paths: [{ closed: true, points: [[200, 100], [600, 400], [600, 100], [200, 400]] }] };
+    const eight: TrimLine = {
+      kind: 'imported',
+      id: 'e',
+      name: 'e',
+      runOn: false,
+      datum: 'base',
+      paths: [
+        {
+          closed: true,
+          points: [
+            [200, 100],
+            [600, 400],
+            [600, 100],
+            [200, 400],
+          ],
+        },
+      ],
+    };
     expect(count([eight])).toBe(3);
   });
   it('twenty lines through one place', () => {
-    const lines = Array.from({ length: 20 }, (_, index) => straight(`l${index}`, [500, 250], [500 + 300 * Math.cos((index * Math.PI) / 20), 250 + 300 * Math.sin((index * Math.PI) / 20)], true));
+    const lines = Array.from({ length: 20 }, (_, index) =>
+      straight(`l${index}`, [500, 250], [500 + 300 * Math.cos((index * Math.PI) / 20), 250 + 300 * Math.sin((index * Math.PI) / 20)], true),
+    );
     expect(count(lines)).toBe(40);
   });
-  it('lines along the rim and through corners', () => expect(count([straight('a', [0, 0], [1000, 0]), straight('b', [0, 0], [1000, 500]), straight('c', [0, 500], [1000, 0])])).toBe(4));
-  it('a line traced by another over part of its way', () => expect(count([straight('a', [0, 200], [1000, 200]), straight('b', [300, 200], [700, 200]), straight('c', [500, 200], [500, 500])])).toBe(3));
+  it('lines along the rim and through corners', () =>
+    expect(count([straight('a', [0, 0], [1000, 0]), straight('b', [0, 0], [1000, 500]), straight('c', [0, 500], [1000, 0])])).toBe(4));
+  it('a line traced by another over part of its way', () =>
+    expect(count([straight('a', [0, 200], [1000, 200]), straight('b', [300, 200], [700, 200]), straight('c', [500, 200], [500, 500])])).toBe(3));
   it('a strip of 0.3 mm is told as a sliver and kept', () => {
     const { areas } = areasOn(BOARD, [straight('a', [0, 200], [1000, 200]), straight('b', [0, 200.3], [1000, 200.3])]);
     expect(areas.map(({ sliver }) => sliver).filter(Boolean)).toHaveLength(1);
@@ -99,9 +120,21 @@ const height = fc.integer({ min: -150, max: 150 });
 const along = fc.integer({ min: 0, max: 400 });
 const anyRound: fc.Arbitrary<(id: string) => TrimLine> = fc.oneof(
   along.map((at) => (id: string) => ring(id, Math.min(399, Math.max(1, at)))),
-  fc.tuple(height, height).map(([a, b]) => (id: string) => straight(id, [0, a], [400, b])),
-  fc.tuple(along, height, fc.integer({ min: 20, max: 180 })).map(([x, y, size]) => (id: string) => circle(id, x, y, size)),
-  fc.tuple(height, height, height).map(([a, b, c]) => (id: string) => sweep(id, [0, a], [200, b], [400, c])),
+  fc.tuple(height, height).map(
+    ([a, b]) =>
+      (id: string) =>
+        straight(id, [0, a], [400, b]),
+  ),
+  fc.tuple(along, height, fc.integer({ min: 20, max: 180 })).map(
+    ([x, y, size]) =>
+      (id: string) =>
+        circle(id, x, y, size),
+  ),
+  fc.tuple(height, height, height).map(
+    ([a, b, c]) =>
+      (id: string) =>
+        sweep(id, [0, a], [200, b], [400, c]),
+  ),
 );
 const anyRoundLines = fc.array(anyRound, { minLength: 1, maxLength: 5 }).map((makers) => makers.map((make, index) => make(`l${index}`)));
 
@@ -113,7 +146,9 @@ describe('any lines on a tube', () => {
         const slack = 0.002 * areas.reduce((all, { perimeterMm }) => all + perimeterMm, 0) + 1;
         const whole = Math.abs(areas.reduce((all, { sizeMm2 }) => all + sizeMm2, 0) - SKIN) <= slack;
         const seeds = areas.every(({ seed }, index) => areaAt(areas, seed) === index);
-        const known = borders.every(({ line, left, right }) => lines.some(({ id }) => id === line) && left !== right && left < areas.length && right < areas.length);
+        const known = borders.every(
+          ({ line, left, right }) => lines.some(({ id }) => id === line) && left !== right && left < areas.length && right < areas.length,
+        );
         return whole && seeds && known;
       }),
       { numRuns: 100 },
@@ -123,8 +158,14 @@ describe('any lines on a tube', () => {
     fc.assert(
       fc.property(anyRoundLines, fc.integer({ min: 11, max: 300 }), (lines, turn) => {
         const turned = { datums: [{ ...BASE, at: [0, turn + 0.37] as [number, number] }] };
-        const before = areasOn(TUBE, lines).areas.filter(({ sizeMm2 }) => sizeMm2 > 20).map(({ sizeMm2 }) => sizeMm2).sort((a, b) => a - b);
-        const after = areasOn(TUBE, lines, turned).areas.filter(({ sizeMm2 }) => sizeMm2 > 20).map(({ sizeMm2 }) => sizeMm2).sort((a, b) => a - b);
+        const before = areasOn(TUBE, lines)
+          .areas.filter(({ sizeMm2 }) => sizeMm2 > 20)
+          .map(({ sizeMm2 }) => sizeMm2)
+          .sort((a, b) => a - b);
+        const after = areasOn(TUBE, lines, turned)
+          .areas.filter(({ sizeMm2 }) => sizeMm2 > 20)
+          .map(({ sizeMm2 }) => sizeMm2)
+          .sort((a, b) => a - b);
         fc.pre(before.every((size) => size > 25));
         return before.length === after.length && before.every((size, index) => Math.abs(size - after[index]) < 3);
       }),

@@ -89,7 +89,10 @@ describe('setting out', () => {
     expect(faults('bands', { length: 1200, count: 2.5, width: 10, gap: '?', margin: 60 }).join()).toMatch(/^count: 2.5 is not whole/);
   });
   it('scale answers the worked figure, best first', () => {
-    const { modelMm, choices } = answer('scale', { real: 300, scale: '1:72', tapes: '1, 2, 4 5' }) as { modelMm: number; choices: { tapes: number[]; errorShare: number }[] };
+    const { modelMm, choices } = answer('scale', { real: 300, scale: '1:72', tapes: '1, 2, 4 5' }) as {
+      modelMm: number;
+      choices: { tapes: number[]; errorShare: number }[];
+    };
     expect(modelMm).toBeCloseTo(4.167, 3);
     expect(choices[0]).toMatchObject({ tapes: [4], errorShare: expect.closeTo(-0.04, 6) });
     expect(answer('scale', { real: 360, scale: 72, tapes: [2, 3] })).toMatchObject({ choices: [{ tapes: [2, 3], errorMm: 0 }, {}, {}, {}, {}] });
@@ -109,7 +112,9 @@ describe('setting out', () => {
     expect(faults('ring', { d1: 60, d2: 60, length: 120, at: 140, ...tape })).toEqual([expect.stringMatching(/^at: lies beyond/)]);
   });
   it('level follows its formula, and says where it misses', () => {
-    const { table } = answer('level', { diameter: 200, height: 50, pitch: 10, length: 1000, step: 250 }) as { table: { x: number; angleDeg: number | null; girthFromTopMm: number | null }[] };
+    const { table } = answer('level', { diameter: 200, height: 50, pitch: 10, length: 1000, step: 250 }) as {
+      table: { x: number; angleDeg: number | null; girthFromTopMm: number | null }[];
+    };
     expect(table.map(({ x }) => x)).toEqual([0, 250, 500, 750, 1000]);
     const pitch = (10 * Math.PI) / 180;
     for (const { x, angleDeg, girthFromTopMm } of table) {

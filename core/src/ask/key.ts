@@ -144,7 +144,12 @@ export const placesKey = (words: KeyWords): Key<readonly (readonly [number, numb
 };
 
 function readPairs(text: string): [number, number][] | null {
-  const pairs = text.split(/[,;]/).map((pair) => pair.trim().split(/\s+/).map((word) => readLength(word)));
+  const pairs = text.split(/[,;]/).map((pair) =>
+    pair
+      .trim()
+      .split(/\s+/)
+      .map((word) => readLength(word)),
+  );
   if (pairs.some((pair) => pair.length !== 2 || pair.some((reading) => !reading.ok))) return null;
   return pairs.map(([a, b]) => [a.ok ? a.value : 0, b.ok ? b.value : 0]);
 }

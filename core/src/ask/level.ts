@@ -27,7 +27,12 @@ export const level = question({
   words: ({ table }) => {
     const met = table.filter(({ angleDeg }) => angleDeg !== null);
     return {
-      headline: met.length === 0 ? 'The level misses the tube' : met.length < table.length ? 'The level leaves the tube on its way' : 'The level meets the tube all along',
+      headline:
+        met.length === 0
+          ? 'The level misses the tube'
+          : met.length < table.length
+            ? 'The level leaves the tube on its way'
+            : 'The level meets the tube all along',
       tone: met.length === 0 ? 'bad' : met.length < table.length ? 'caution' : 'good',
       rows: table.slice(0, 12).map(({ x, angleDeg, girthFromTopMm }) => ({
         label: `At ${showLength(x)}`,
@@ -43,7 +48,13 @@ export const level = question({
       label: 'The tube unrolled, its top in the middle, with the level on both sides',
       strokes: [
         { tone: 'fill', points: box(0, -half, lengthMm, half) },
-        { tone: 'quiet', points: [[0, 0], [lengthMm, 0]] },
+        {
+          tone: 'quiet',
+          points: [
+            [0, 0],
+            [lengthMm, 0],
+          ],
+        },
         ...(on.length > 1 ? ([-1, 1] as const).map((sign) => ({ tone: 'ink' as const, points: side(sign) })) : []),
         ...on.flatMap(({ x, girthFromTopMm }) => [{ tone: 'mark' as const, points: [[x, girthFromTopMm] as const] }]),
       ],

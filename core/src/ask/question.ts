@@ -36,8 +36,7 @@ export const box = (x1: number, y1: number, x2: number, y2: number): [number, nu
 ];
 
 /** A ring of places as a closed line. */
-export const closedLoop = (ring: readonly { readonly x: number; readonly y: number }[]): [number, number][] =>
-  [...ring, ring[0]].map(({ x, y }) => [x, y]);
+export const closedLoop = (ring: readonly { readonly x: number; readonly y: number }[]): [number, number][] => [...ring, ring[0]].map(({ x, y }) => [x, y]);
 
 /** Plain data, as it is printed. */
 export type Answer = Readonly<Record<string, unknown>>;

@@ -29,7 +29,17 @@ export const ring = question({
     const bend = layRoundBend(sheetRadiusMm ?? Infinity, { widthMm: width as number, stretch: stretch as number, fold: fold as number }, body as BodySide);
     return {
       ok: true,
-      value: { sheetRadiusMm, girthMm, verdict: bend.verdict, meanStretch: bend.meanStretch ?? 0, d1: a, d2: b, lengthMm: l, atMm: place, widthMm: width as number },
+      value: {
+        sheetRadiusMm,
+        girthMm,
+        verdict: bend.verdict,
+        meanStretch: bend.meanStretch ?? 0,
+        d1: a,
+        d2: b,
+        lengthMm: l,
+        atMm: place,
+        widthMm: width as number,
+      },
     };
   },
   words: ({ sheetRadiusMm, girthMm, verdict, meanStretch }) => ({

@@ -34,7 +34,9 @@ export const stations = question({
     tone: 'good',
     rows: [
       { label: 'Tightest bend', value: tightestRadiusMm === null ? 'none: straight' : `radius ${showLength(tightestRadiusMm)}` },
-      ...table.slice(0, 14).map(({ alongMm, aboveMm, extra }) => ({ label: `At ${showLength(alongMm)}${extra ? ', between' : ''}`, value: showLength(aboveMm) })),
+      ...table
+        .slice(0, 14)
+        .map(({ alongMm, aboveMm, extra }) => ({ label: `At ${showLength(alongMm)}${extra ? ', between' : ''}`, value: showLength(aboveMm) })),
     ],
   }),
   sketch: ({ table, curve }) => ({

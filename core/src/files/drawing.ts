@@ -51,7 +51,8 @@ export class Collector {
     if (path.points.some(({ x, y }) => !Number.isFinite(x) || !Number.isFinite(y))) return this.skip('piece with a number that is none');
     if (path.points.length < 2) return this.skip('piece without length');
     this.places += path.points.length;
-    if (this.places > DRAWING_LIMITS.places) throw new DrawingTrouble(`The drawing has more than ${DRAWING_LIMITS.places} places. Simplify its curves and save it again.`);
+    if (this.places > DRAWING_LIMITS.places)
+      throw new DrawingTrouble(`The drawing has more than ${DRAWING_LIMITS.places} places. Simplify its curves and save it again.`);
     const own = this.layers.get(layer);
     if (own) own.push(path);
     else this.layers.set(layer, [path]);

@@ -43,7 +43,9 @@ export function readDxf(text: string): DrawingRead {
     throw error;
   }
   const value = found.result(unitMm);
-  return value.layers.length === 0 ? { ok: false, message: `There is no line in this drawing${value.skipped.length > 0 ? `: passed over ${value.skipped.join(', ')}` : ''}.` } : { ok: true, value };
+  return value.layers.length === 0
+    ? { ok: false, message: `There is no line in this drawing${value.skipped.length > 0 ? `: passed over ${value.skipped.join(', ')}` : ''}.` }
+    : { ok: true, value };
 }
 
 function addEntity(entity: IEntity, dxf: IDxf, placement: Placement, tolerance: number, found: Collector, depth: number): void {
@@ -83,7 +85,10 @@ function pathOf(type: string, of: Any, tolerance: number): { closed: boolean; po
     case 'ARC': {
       const from = number(of.startAngle, 0);
       const to = number(of.endAngle, 0);
-      return { closed: false, points: flattenArc(place(of.center), number(of.radius, NaN), number(of.radius, NaN), 0, from, to < from ? to + 2 * Math.PI : to, tolerance) };
+      return {
+        closed: false,
+        points: flattenArc(place(of.center), number(of.radius, NaN), number(of.radius, NaN), 0, from, to < from ? to + 2 * Math.PI : to, tolerance),
+      };
     }
     case 'CIRCLE':
       return { closed: true, points: flattenArc(place(of.center), number(of.radius, NaN), number(of.radius, NaN), 0, 0, 2 * Math.PI, tolerance).slice(0, -1) };

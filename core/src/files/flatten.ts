@@ -58,7 +58,13 @@ export function flattenBulge(a: Point, b: Point, bulge: number, tolerance: numbe
  * @returns null where knots and control points do not belong together
  * Source: de Boor's recursion.
  */
-export function flattenSpline(degree: number, control: readonly Point[], knots: readonly number[], weights: readonly number[] | null, tolerance: number): Point[] | null {
+export function flattenSpline(
+  degree: number,
+  control: readonly Point[],
+  knots: readonly number[],
+  weights: readonly number[] | null,
+  tolerance: number,
+): Point[] | null {
   if (degree < 1 || degree > 9 || control.length <= degree || knots.length !== control.length + degree + 1) return null;
   if (knots.some((knot, index) => !Number.isFinite(knot) || (index > 0 && knot < knots[index - 1]))) return null;
   const places: Point[] = [];
@@ -66,7 +72,9 @@ export function flattenSpline(degree: number, control: readonly Point[], knots: 
     const [from, to] = [knots[span], knots[span + 1]];
     if (to - from < 1e-12) continue;
     const reach = control.slice(span - degree, span + 1);
-    const second = reach.slice(2).reduce((most, p, index) => Math.max(most, Math.hypot(p.x - 2 * reach[index + 1].x + reach[index].x, p.y - 2 * reach[index + 1].y + reach[index].y)), 0);
+    const second = reach
+      .slice(2)
+      .reduce((most, p, index) => Math.max(most, Math.hypot(p.x - 2 * reach[index + 1].x + reach[index].x, p.y - 2 * reach[index + 1].y + reach[index].y)), 0);
     // Second differences of the control points bound those of the piece by the square of the degree.
     const pieces = piecesFor(second * degree * degree, tolerance) + degree;
     for (let index = places.length === 0 ? 0 : 1; index <= pieces; index++)

@@ -36,7 +36,13 @@ export interface DrawingWish {
  */
 export function fromDrawing(drawing: Drawing, wish: DrawingWish): FromDrawing {
   const pathsOf = (name: string) => drawing.layers.find((layer) => layer.name === name)?.paths ?? [];
-  const inMm = ({ closed, points }: DrawnPath): DrawnPath => ({ closed, points: thinned(points.map(({ x, y }) => ({ x: x * wish.unitMm, y: y * wish.unitMm })), closed) });
+  const inMm = ({ closed, points }: DrawnPath): DrawnPath => ({
+    closed,
+    points: thinned(
+      points.map(({ x, y }) => ({ x: x * wish.unitMm, y: y * wish.unitMm })),
+      closed,
+    ),
+  });
   const left: string[] = [];
   const rim = wish.outline === null ? null : largestClosed(pathsOf(wish.outline).map(inMm));
   if (wish.outline !== null && !rim) left.push(`Layer "${wish.outline}" has no closed path, so it gives no outline.`);
@@ -45,7 +51,9 @@ export function fromDrawing(drawing: Drawing, wish: DrawingWish): FromDrawing {
     .flatMap(pathsOf)
     .map(inMm)
     .filter((path) => path !== rim);
-  const sound = paths.filter(({ points }) => points.length <= MOST_PLACES && points.every(({ x, y }) => Math.abs(x) <= LONGEST_MM && Math.abs(y) <= LONGEST_MM)).slice(0, MOST_CORNERS);
+  const sound = paths
+    .filter(({ points }) => points.length <= MOST_PLACES && points.every(({ x, y }) => Math.abs(x) <= LONGEST_MM && Math.abs(y) <= LONGEST_MM))
+    .slice(0, MOST_CORNERS);
   if (sound.length < paths.length) left.push(`${paths.length - sound.length} paths are too large, too far out or too many.`);
   return { outline, line: sound.length > 0 ? importedLine(sound, wish) : null, left };
 }
@@ -86,7 +94,12 @@ function thinned(points: readonly Point[], closed: boolean, tolerance = THIN_MM)
   const open = closed ? [...points, points[0]] : points;
   const keep = new Array<boolean>(open.length).fill(false);
   keep[0] = keep[open.length - 1] = true;
-  const stack: [number, number][] = closed ? [[0, farthest(open)], [farthest(open), open.length - 1]] : [[0, open.length - 1]];
+  const stack: [number, number][] = closed
+    ? [
+        [0, farthest(open)],
+        [farthest(open), open.length - 1],
+      ]
+    : [[0, open.length - 1]];
   for (const [from, to] of stack) keep[from] = keep[to] = true;
   for (let next = stack.pop(); next; next = stack.pop()) {
     const [from, to] = next;

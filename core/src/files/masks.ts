@@ -33,18 +33,40 @@ export function maskPlot(parts: readonly PartPlan[], job: string, tapeWidthMm: n
     }
     const at: Coordinates = [x, y];
     strokes.push({ pen: 'trim', points: [...mask.points, mask.points[0]].map(([px, py]): Coordinates => [px + at[0], py + at[1]]) });
-    words.push({ at: [x + mask.width / 2 - mask.name.length * 0.7, y + mask.height / 2 - 1], text: mask.name, sizeMm: Math.min(3, Math.max(1.6, mask.width / Math.max(4, mask.name.length))) });
+    words.push({
+      at: [x + mask.width / 2 - mask.name.length * 0.7, y + mask.height / 2 - 1],
+      text: mask.name,
+      sizeMm: Math.min(3, Math.max(1.6, mask.width / Math.max(4, mask.name.length))),
+    });
     y += mask.height + GAP_MM;
     deep = Math.max(deep, mask.width);
   }
   const length = x + deep + GAP_MM;
-  strokes.push({ pen: 'help', points: [[0, 0], [length, 0], [length, tapeWidthMm], [0, tapeWidthMm], [0, 0]] });
+  strokes.push({
+    pen: 'help',
+    points: [
+      [0, 0],
+      [length, 0],
+      [length, tapeWidthMm],
+      [0, tapeWidthMm],
+      [0, 0],
+    ],
+  });
   return { plot: { title: `${job}: masks on film ${tapeWidthMm} mm wide`, note: `${(length / 1000).toFixed(2)} m of film`, strokes, words }, tooLarge };
 }
 
 function masksOf(part: PartPlan): Mask[] {
-  const openings = part.features.filter(({ kind, closed }) => kind === 'opening' && closed).map(({ name, places }) => maskOf(`${name || OPENING_USES.hole}`, places));
-  const rings = part.lines.filter(({ kind, pieces }) => kind === 'ellipse' && pieces.length === 1).map(({ code, pieces }) => maskOf(code, pieces[0].slice(0, -1).map(([x, y]): Coordinates => [x, y])));
+  const openings = part.features
+    .filter(({ kind, closed }) => kind === 'opening' && closed)
+    .map(({ name, places }) => maskOf(`${name || OPENING_USES.hole}`, places));
+  const rings = part.lines
+    .filter(({ kind, pieces }) => kind === 'ellipse' && pieces.length === 1)
+    .map(({ code, pieces }) =>
+      maskOf(
+        code,
+        pieces[0].slice(0, -1).map(([x, y]): Coordinates => [x, y]),
+      ),
+    );
   return [...openings, ...rings];
 }
 

@@ -39,9 +39,27 @@ export interface Plot {
 export function checkBar(x: number, y: number, lengthMm: number, label: string): { strokes: PaperStroke[]; words: PaperWords[] } {
   return {
     strokes: [
-      { pen: 'trim', points: [[x, y], [x + lengthMm, y]] },
-      { pen: 'trim', points: [[x, y - 1.5], [x, y + 1.5]] },
-      { pen: 'trim', points: [[x + lengthMm, y - 1.5], [x + lengthMm, y + 1.5]] },
+      {
+        pen: 'trim',
+        points: [
+          [x, y],
+          [x + lengthMm, y],
+        ],
+      },
+      {
+        pen: 'trim',
+        points: [
+          [x, y - 1.5],
+          [x, y + 1.5],
+        ],
+      },
+      {
+        pen: 'trim',
+        points: [
+          [x + lengthMm, y - 1.5],
+          [x + lengthMm, y + 1.5],
+        ],
+      },
     ],
     words: [{ at: [x + lengthMm + 1.5, y - 1], text: label, sizeMm: 2.6 }],
   };

@@ -42,7 +42,8 @@ function lineWords(part: PartPlan): PaperWords[] {
   );
 }
 
-const datumWords = (part: PartPlan): PaperWords[] => part.datums.map(({ name, places }): PaperWords => ({ at: [places[0][0] + 2, places[0][1] + 1.5], text: name, sizeMm: 2.6 }));
+const datumWords = (part: PartPlan): PaperWords[] =>
+  part.datums.map(({ name, places }): PaperWords => ({ at: [places[0][0] + 2, places[0][1] + 1.5], text: name, sizeMm: 2.6 }));
 
 /** What is written along the two copies of a seam. */
 function seamWords({ seams }: PartPlan): PaperWords[] {
@@ -51,7 +52,12 @@ function seamWords({ seams }: PartPlan): PaperWords[] {
     const [a, b] = [seam[0], seam[seam.length - 1]];
     const turn = (Math.atan2(b[1] - a[1], b[0] - a[0]) * 180) / Math.PI;
     const flat = Math.abs(turn) > 90 ? turn - Math.sign(turn) * 180 : turn;
-    return { at: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + (index === 0 ? 2 : -5)], text: `Edge ${index === 0 ? 'P' : 'Q'} meets edge ${index === 0 ? 'Q' : 'P'}`, sizeMm: 3, turnDeg: flat };
+    return {
+      at: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + (index === 0 ? 2 : -5)],
+      text: `Edge ${index === 0 ? 'P' : 'Q'} meets edge ${index === 0 ? 'Q' : 'P'}`,
+      sizeMm: 3,
+      turnDeg: flat,
+    };
   });
 }
 

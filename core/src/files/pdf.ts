@@ -43,7 +43,10 @@ export async function writePdf(pages: readonly Page[], title: string): Promise<U
         pushGraphicsState(),
         setLineWidth(wide * PT),
         setStrokingGrayscaleColor(grey),
-        setDashPattern(dashMm.map((length) => length * PT), 0),
+        setDashPattern(
+          dashMm.map((length) => length * PT),
+          0,
+        ),
         moveTo(points[0][0] * PT, points[0][1] * PT),
         ...points.slice(1).map(([x, y]) => lineTo(x * PT, y * PT)),
         stroke(),

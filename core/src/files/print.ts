@@ -54,7 +54,10 @@ export function pagesFor(design: Design, wish: PrintWish): Printed {
 }
 
 /** Lays out and writes. */
-export async function printPdf(design: Design, wish: PrintWish): Promise<{ readonly ok: true; readonly bytes: Uint8Array; readonly title: string } | { readonly ok: false; readonly message: string }> {
+export async function printPdf(
+  design: Design,
+  wish: PrintWish,
+): Promise<{ readonly ok: true; readonly bytes: Uint8Array; readonly title: string } | { readonly ok: false; readonly message: string }> {
   const printed = pagesFor(design, wish);
   if (!printed.ok) return printed;
   return { ok: true, title: printed.title, bytes: await writePdf(printed.pages, printed.title) };
@@ -66,7 +69,8 @@ const MOST_SHEETS = 400;
 function templatePages({ title }: Design, work: PartWork, plan: PartPlan, wish: Extract<PrintWish, { what: 'template' }>): Printed {
   const plot = goresOf(work.setOut, `${title}: ${plan.name}`) ?? partPlot(plan, title, wish.mirrored);
   const pages = wish.single ? [singlePage(plot)] : tilePages(plot, wish.paper);
-  if (pages.length > MOST_SHEETS) return { ok: false, message: `The template needs ${pages.length} sheets. Print it on one sheet of a wide printer, or use a station table.` };
+  if (pages.length > MOST_SHEETS)
+    return { ok: false, message: `The template needs ${pages.length} sheets. Print it on one sheet of a wide printer, or use a station table.` };
   return { ok: true, title: plot.title, pages };
 }
 
@@ -79,7 +83,12 @@ function tablePages(design: Design, plan: PartPlan, wish: Extract<PrintWish, { w
 
 function maskPages({ title }: Design, plans: readonly PartPlan[], wish: Extract<PrintWish, { what: 'masks' }>): Printed {
   const { plot, tooLarge } = maskPlot(plans, title, wish.width);
-  if (plot.words.length === 0) return { ok: false, message: tooLarge.length > 0 ? `Nothing fits film ${wish.width} mm wide: ${tooLarge.join(', ')}.` : 'No part has an opening or a circle to cut a mask for.' };
+  if (plot.words.length === 0)
+    return {
+      ok: false,
+      message:
+        tooLarge.length > 0 ? `Nothing fits film ${wish.width} mm wide: ${tooLarge.join(', ')}.` : 'No part has an opening or a circle to cut a mask for.',
+    };
   const note = tooLarge.length > 0 ? `${plot.note}; too large for it: ${tooLarge.join(', ')}` : plot.note;
   return { ok: true, title: plot.title, pages: tilePages({ ...plot, note }, wish.paper) };
 }

@@ -5,7 +5,23 @@ import { Collector, DRAWING_LIMITS, DrawingTrouble, FILE_TOLERANCE_MM, type Draw
 import { flattenCubic, flattenQuadratic } from './flatten';
 
 /** Elements whose content is never drawn, and those that draw what is no outline. */
-const UNDRAWN = ['defs', 'clipPath', 'mask', 'pattern', 'symbol', 'marker', 'script', 'style', 'metadata', 'title', 'desc', 'foreignObject', 'filter', 'linearGradient', 'radialGradient'];
+const UNDRAWN = [
+  'defs',
+  'clipPath',
+  'mask',
+  'pattern',
+  'symbol',
+  'marker',
+  'script',
+  'style',
+  'metadata',
+  'title',
+  'desc',
+  'foreignObject',
+  'filter',
+  'linearGradient',
+  'radialGradient',
+];
 const PASSED = ['text', 'image', 'use', 'switch', 'a', 'audio', 'video', 'iframe'];
 
 /** Millimetres to a written unit of length. */
@@ -74,8 +90,13 @@ export function readSvg(text: string): DrawingRead {
   return collected(pieces, page, found);
 }
 
-function collected(pieces: readonly { layer: string; subpaths: { closed: boolean; points: Point[] }[] }[], { unitMm, top }: Page, found: Collector): DrawingRead {
-  const lowest = top ?? Math.max(0, ...pieces.flatMap(({ subpaths }) => subpaths.map(({ points }) => points.reduce((most, { y }) => Math.max(most, y), -Infinity))));
+function collected(
+  pieces: readonly { layer: string; subpaths: { closed: boolean; points: Point[] }[] }[],
+  { unitMm, top }: Page,
+  found: Collector,
+): DrawingRead {
+  const lowest =
+    top ?? Math.max(0, ...pieces.flatMap(({ subpaths }) => subpaths.map(({ points }) => points.reduce((most, { y }) => Math.max(most, y), -Infinity))));
   try {
     // The file runs y downwards from the top of its page.
     for (const { layer, subpaths } of pieces)
@@ -85,7 +106,9 @@ function collected(pieces: readonly { layer: string; subpaths: { closed: boolean
     throw error;
   }
   const value = found.result(unitMm);
-  return value.layers.length === 0 ? { ok: false, message: `There is no line in this drawing${value.skipped.length > 0 ? `: passed over ${value.skipped.join(', ')}` : ''}.` } : { ok: true, value };
+  return value.layers.length === 0
+    ? { ok: false, message: `There is no line in this drawing${value.skipped.length > 0 ? `: passed over ${value.skipped.join(', ')}` : ''}.` }
+    : { ok: true, value };
 }
 
 function groupOf(name: string, { attributes }: SaxesTagPlain, parent: Group | undefined): Group {
@@ -102,14 +125,18 @@ function groupOf(name: string, { attributes }: SaxesTagPlain, parent: Group | un
 
 /** What the page says about its size: width in a unit against the width of its view. */
 function pageOf({ attributes }: SaxesTagPlain): Page {
-  const view = (attributes.viewBox ?? '').trim().split(/[\s,]+/).map(Number);
+  const view = (attributes.viewBox ?? '')
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number);
   const box = view.length === 4 && view.every(Number.isFinite) && view[2] > 0 && view[3] > 0 ? view : null;
   const size = /^\s*([\d.]+)\s*([a-z]*)\s*$/i.exec(attributes.width ?? '');
   const unit = UNIT_MM[size?.[2].toLowerCase() ?? ''];
   const width = size ? Number(size[1]) : NaN;
   const height = Number.parseFloat(attributes.height ?? '');
   const unitMm = unit && width > 0 ? (box ? (width * unit) / box[2] : unit) : null;
-  return { unitMm, top: box ? box[1] + box[3] : Number.isFinite(height) ? height : null };
+  // Turned over about the middle of the page, so that what lies at its top still does.
+  return { unitMm, top: box ? 2 * box[1] + box[3] : Number.isFinite(height) ? height : null };
 }
 
 /** Path data of an element; null for one that draws nothing, empty where its measurements are missing. */

@@ -20,7 +20,27 @@ export function stationPages(table: StationTable, title: string, paper: Paper): 
       ...table.columns.map((text, index): PaperWords => ({ at: at(index, top - 19), text, sizeMm: 3, bold: true })),
       ...rows.flatMap((row, line) => row.map((text, index): PaperWords => ({ at: at(index, top - 26 - line * ROW), text, sizeMm: 3.4 }))),
     ];
-    const rules = rows.map((_, line): PaperStroke => ({ pen: 'help', points: [[EDGE, top - 27.4 - line * ROW], [width - EDGE, top - 27.4 - line * ROW]] }));
-    return { widthMm: width, heightMm: height, strokes: [{ pen: 'rim', points: [[EDGE, top - 21], [width - EDGE, top - 21]] }, ...rules], words };
+    const rules = rows.map((_, line): PaperStroke => ({
+      pen: 'help',
+      points: [
+        [EDGE, top - 27.4 - line * ROW],
+        [width - EDGE, top - 27.4 - line * ROW],
+      ],
+    }));
+    return {
+      widthMm: width,
+      heightMm: height,
+      strokes: [
+        {
+          pen: 'rim',
+          points: [
+            [EDGE, top - 21],
+            [width - EDGE, top - 21],
+          ],
+        },
+        ...rules,
+      ],
+      words,
+    };
   });
 }

@@ -118,10 +118,24 @@ function clippedStroke(stroke: PaperStroke, box: Box): PaperStroke[] {
 /** Crosses in the middle of every overlap: neighbouring sheets carry the same ones. */
 function crossesOf(grid: Grid, row: number, column: number): PaperStroke[] {
   const arm = 4;
-  const places = [0, 1].flatMap((right) => [0, 1].map((up) => [grid.origin[0] + (column + right) * grid.stepX + OVERLAP / 2, grid.origin[1] + (row + up) * grid.stepY + OVERLAP / 2] as const));
+  const places = [0, 1].flatMap((right) =>
+    [0, 1].map((up) => [grid.origin[0] + (column + right) * grid.stepX + OVERLAP / 2, grid.origin[1] + (row + up) * grid.stepY + OVERLAP / 2] as const),
+  );
   return places.flatMap(([x, y]): PaperStroke[] => [
-    { pen: 'help', points: [[x - arm, y], [x + arm, y]] },
-    { pen: 'help', points: [[x, y - arm], [x, y + arm]] },
+    {
+      pen: 'help',
+      points: [
+        [x - arm, y],
+        [x + arm, y],
+      ],
+    },
+    {
+      pen: 'help',
+      points: [
+        [x, y - arm],
+        [x, y + arm],
+      ],
+    },
   ]);
 }
 

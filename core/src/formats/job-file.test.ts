@@ -28,11 +28,11 @@ it.each(EXAMPLES)('%s is read and written again as the same bytes', (name) => ex
 it.each<[string, (file: Record<string, never>) => void, RegExp]>([
   [
     'a negative width',
-    (file) => Object.assign(at(file, 'design', 'parts', 1, 'surface', 'outline'), { width: -5 }),
-    /^design\.parts\[1\]\.surface\.outline\.width: must be above 0/,
+    (file) => Object.assign(at(file, 'design', 'parts', 2, 'surface', 'outline'), { width: -5 }),
+    /^design\.parts\[2\]\.surface\.outline\.width: must be above 0/,
   ],
-  ['a billion millimetres', (file) => Object.assign(at(file, 'design', 'parts', 1, 'surface', 'outline'), { width: 1e9 }), /at most 30000 mm/],
-  ['NaN, which JSON writes as null', (file) => Object.assign(at(file, 'design', 'parts', 1, 'surface', 'outline'), { width: null }), /width: needs a number/],
+  ['a billion millimetres', (file) => Object.assign(at(file, 'design', 'parts', 2, 'surface', 'outline'), { width: 1e9 }), /at most 30000 mm/],
+  ['NaN, which JSON writes as null', (file) => Object.assign(at(file, 'design', 'parts', 2, 'surface', 'outline'), { width: null }), /width: needs a number/],
   ['an empty name', (file) => Object.assign(at(file, 'design', 'parts', 0), { name: '  ' }), /^design\.parts\[0\]\.name: needs a name/],
   ['a key that is not known', (file) => Object.assign(at(file, 'design'), { paint: 1 }), /^design\.paint: is not known here/],
   ['a key that is missing', (file) => void delete at(file, 'design', 'climate').airC, /^design\.climate\.airC: is missing/],
@@ -40,7 +40,7 @@ it.each<[string, (file: Record<string, never>) => void, RegExp]>([
   [
     'a crossing outline',
     (file) =>
-      Object.assign(at(file, 'design', 'parts', 1, 'surface'), {
+      Object.assign(at(file, 'design', 'parts', 2, 'surface'), {
         outline: {
           kind: 'polygon',
           points: [
@@ -58,13 +58,17 @@ it.each<[string, (file: Record<string, never>) => void, RegExp]>([
     (file) => Object.assign(at(file, 'design', 'parts', 0, 'lines', 0), { datum: 'moon' }),
     /lines\[0\]\.datum: there is no datum "moon"/,
   ],
-  ['a line made from itself', (file) => Object.assign(at(file, 'design', 'parts', 0, 'lines', 1), { of: 'coach' }), /lines\[1\]: a line cannot be made from itself/],
+  [
+    'a line made from itself',
+    (file) => Object.assign(at(file, 'design', 'parts', 0, 'lines', 1), { of: 'coach' }),
+    /lines\[1\]: a line cannot be made from itself/,
+  ],
   [
     'an unknown finish',
     (file) => Object.assign(at(file, 'design', 'scheme', 'areas', 0), { finish: 'mauve' }),
     /areas\[0\]\.finish: there is no finish "mauve"/,
   ],
-  ['an id used twice', (file) => Object.assign(at(file, 'design', 'parts', 1), { id: 'left' }), /parts\[1\]\.id: "left" is used twice/],
+  ['an id used twice', (file) => Object.assign(at(file, 'design', 'parts', 2), { id: 'left' }), /parts\[2\]\.id: "left" is used twice/],
   ['a newer version', (file) => Object.assign(file, { version: 2 }), /^version: must be 1/],
 ])('refuses %s at its place', (_, change, message) => expect(faultsWith(change).join('\n')).toMatch(message));
 

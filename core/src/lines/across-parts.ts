@@ -60,7 +60,10 @@ export function continuedLine(line: LineOf<'continuation'>, board: PartBoard, ot
   const own = asMeasured(board);
   const cuts = planeCut(board.measured, plane, board.frame).flatMap((path) => wrapped(path, board.measured));
   const nearest = cuts
-    .map((path) => ({ path, away: Math.min(...[path[0], path[path.length - 1], pointAt(path, path[path.length - 1].at / 2)].map((place) => gap(onPiece(own, place).at, ends.at))) }))
+    .map((path) => ({
+      path,
+      away: Math.min(...[path[0], path[path.length - 1], pointAt(path, path[path.length - 1].at / 2)].map((place) => gap(onPiece(own, place).at, ends.at))),
+    }))
     .sort((a, b) => a.away - b.away)[0];
   return nearest ? [nearest.path] : 'goes on in a plane that does not meet this part';
 }

@@ -34,7 +34,9 @@ describe('stations', () => {
     );
   });
   it('count along a line that turns back on itself', () => {
-    const [circle] = linesOn(BOARD, [{ kind: 'ellipse', id: 'c', name: 'c', runOn: false, datum: 'base', centre: { along: 500, above: 250 }, width: 200, height: 200, turnDeg: 0 }]);
+    const [circle] = linesOn(BOARD, [
+      { kind: 'ellipse', id: 'c', name: 'c', runOn: false, datum: 'base', centre: { along: 500, above: 250 }, width: 200, height: 200, turnDeg: 0 },
+    ]);
     const { by, rows } = stationsOf(circle.pieces[0], plain, 100, 5);
     expect(by).toBe('line');
     expect(rows.filter(({ extra }) => !extra)).toHaveLength(8);
@@ -93,7 +95,8 @@ describe('the second side', () => {
     const { rows } = matchOf([line], plain, [at(100, 0), at(300, 3), at(500, 0)]);
     expect(rows.map(({ seen }) => seen)).toEqual([false, true, false]);
   });
-  it('says nothing where the line does not reach', () => expect(matchOf([line], plain, [{ along: 2000, above: 5 }]).rows[0]).toMatchObject({ planned: null, outMm: null, seen: false }));
+  it('says nothing where the line does not reach', () =>
+    expect(matchOf([line], plain, [{ along: 2000, above: 5 }]).rows[0]).toMatchObject({ planned: null, outMm: null, seen: false }));
 });
 
 describe('features on the way', () => {
@@ -128,5 +131,6 @@ describe('features on the way', () => {
     expect(areas).toHaveLength(1);
     expect(areas[0].sizeMm2).toBeCloseTo(Math.PI * 100 * 400 - Math.PI * 900, -2);
   });
-  it('lines hidden in the drawing still bound areas', () => expect(areasOn(BOARD, [{ ...sweep('w', [0, 200], [1000, 240]), hidden: true }]).areas).toHaveLength(2));
+  it('lines hidden in the drawing still bound areas', () =>
+    expect(areasOn(BOARD, [{ ...sweep('w', [0, 200], [1000, 240]), hidden: true }]).areas).toHaveLength(2));
 });

@@ -11,8 +11,7 @@ export type BandUnknown = 'length' | 'count' | 'width' | 'gap' | 'margin';
 
 /** What came of solving: the bands, or why there are none; a count that is not whole comes with its nearest two. */
 export type BandSolution =
-  | { readonly ok: true; readonly value: BandSpacing }
-  | { readonly ok: false; readonly message: string; readonly nearest: readonly BandSpacing[] };
+  { readonly ok: true; readonly value: BandSpacing } | { readonly ok: false; readonly message: string; readonly nearest: readonly BandSpacing[] };
 
 const refuse = (message: string, nearest: readonly BandSpacing[] = []): BandSolution => ({ ok: false, message, nearest });
 

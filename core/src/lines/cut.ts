@@ -75,10 +75,11 @@ function roundCut(sheet: Sheet, { a, b, c, offset }: OwnPlane): Path[] {
   const opening = (s: number) => Math.acos(Math.max(-1, Math.min(1, above(s) / Math.max(1e-12, steep * round.at(s).radius))));
   return reachesWhere(room, round.lengthMm).flatMap(({ from, to, turnsAtStart, turnsAtEnd }) => {
     const distanceAt = parameter(turnsAtStart ? from : from - BEYOND_MM, turnsAtEnd ? to : to + BEYOND_MM, turnsAtStart, turnsAtEnd);
-    const branch = (sign: 1 | -1) => branchPath((u) => {
-      const s = distanceAt(u);
-      return onSheet(sheet, { along: s, angle: middle + sign * opening(s) });
-    });
+    const branch = (sign: 1 | -1) =>
+      branchPath((u) => {
+        const s = distanceAt(u);
+        return onSheet(sheet, { along: s, angle: middle + sign * opening(s) });
+      });
     const [left, right] = [branch(1), branch(-1)];
     if (!turnsAtStart && !turnsAtEnd) return [withDistances(left), withDistances(right)];
     if (turnsAtStart && turnsAtEnd) return [withDistances([...left, ...backwards(right).slice(1)])];
@@ -239,9 +240,7 @@ function joinedEnds(pieces: readonly Point[][]): Point[][] {
     let chain = left.shift() as Point[];
     for (let grown = true; grown;) {
       grown = false;
-      const next = left.findIndex((piece) =>
-        [piece[0], piece[piece.length - 1]].some((end) => near(end, chain[0]) || near(end, chain[chain.length - 1])),
-      );
+      const next = left.findIndex((piece) => [piece[0], piece[piece.length - 1]].some((end) => near(end, chain[0]) || near(end, chain[chain.length - 1])));
       if (next < 0) continue;
       const [piece] = left.splice(next, 1);
       if (near(chain[0], piece[0]) || near(chain[0], piece[piece.length - 1])) chain = chain.reverse();

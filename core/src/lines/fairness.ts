@@ -14,7 +14,8 @@ export interface Wiggle {
 const STEPS_PER_WINDOW = 24;
 
 /** Lengths of the windows a line of some length is judged in, mm. */
-export const fairWindows = (lengthMm: number): number[] => RULE_OF_THUMB.fairWindows.map((share) => Math.max(RULE_OF_THUMB.fairLeastMm, share * lengthMm)).filter((window) => window <= lengthMm);
+export const fairWindows = (lengthMm: number): number[] =>
+  RULE_OF_THUMB.fairWindows.map((share) => Math.max(RULE_OF_THUMB.fairLeastMm, share * lengthMm)).filter((window) => window <= lengthMm);
 
 /**
  * Finds where a line wavers.
@@ -116,7 +117,9 @@ export function fairedPoints(points: readonly Point[], mostMm: number): Faired {
 /** Where the polynomial through up to four neighbours puts a point. Source: Lagrange. */
 function expectedAt(index: number, points: readonly Point[], knots: readonly number[]): Point {
   const near = [index - 2, index - 1, index + 1, index + 2].filter((other) => other >= 0 && other < points.length);
-  const weights = near.map((own) => near.reduce((product, other) => (other === own ? product : (product * (knots[index] - knots[other])) / (knots[own] - knots[other])), 1));
+  const weights = near.map((own) =>
+    near.reduce((product, other) => (other === own ? product : (product * (knots[index] - knots[other])) / (knots[own] - knots[other])), 1),
+  );
   return {
     x: near.reduce((sum, other, i) => sum + weights[i] * points[other].x, 0),
     y: near.reduce((sum, other, i) => sum + weights[i] * points[other].y, 0),

@@ -19,7 +19,11 @@ function follow(sheet: Sheet, start: State, length: number, steps: number): Stat
     return { along: Math.cos(heading), angle: turning, heading: -slope * turning };
   };
   const step = length / steps;
-  const add = (s: State, r: State, by: number): State => ({ along: s.along + r.along * by, angle: s.angle + r.angle * by, heading: s.heading + r.heading * by });
+  const add = (s: State, r: State, by: number): State => ({
+    along: s.along + r.along * by,
+    angle: s.angle + r.angle * by,
+    heading: s.heading + r.heading * by,
+  });
   const states = [start];
   for (let index = 0; index < steps; index++) {
     const s = states[index];

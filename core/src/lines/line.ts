@@ -150,10 +150,7 @@ const waveSchema = v.strictObject({
 const textSchema = v.strictObject({
   kind: v.literal('text'),
   ...measured,
-  text: v.pipe(
-    v.string('needs letters'),
-    v.regex(/^[A-Z0-9][A-Z0-9 .-]{0,23}$/, 'takes up to 24 capitals, figures, spaces, points and hyphens'),
-  ),
+  text: v.pipe(v.string('needs letters'), v.regex(/^[A-Z0-9][A-Z0-9 .-]{0,23}$/, 'takes up to 24 capitals, figures, spaces, points and hyphens')),
   at: measuredSchema,
   height: lengthMm(),
   /** Width of the strokes, mm. */
@@ -229,6 +226,14 @@ export const LINE_WORDS: Readonly<Record<LineKind, string>> = {
 /** Ids of other lines of the same part a line is made from or ends on. */
 export function linesBehind(line: TrimLine): string[] {
   const made =
-    line.kind === 'parallel' ? (typeof line.of === 'string' ? [line.of] : []) : line.kind === 'mirror' ? [line.of] : line.kind === 'fillet' ? [line.a, line.b] : [];
+    line.kind === 'parallel'
+      ? typeof line.of === 'string'
+        ? [line.of]
+        : []
+      : line.kind === 'mirror'
+        ? [line.of]
+        : line.kind === 'fillet'
+          ? [line.a, line.b]
+          : [];
   return [...made, ...(line.startOn ? [line.startOn] : []), ...(line.endOn ? [line.endOn] : [])];
 }

@@ -62,7 +62,12 @@ function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, 
       return letteringPaths({ text: line.text, heightMm: line.height, strokeMm: line.stroke, spacingMm: line.spacing, slant: radians(line.slantDeg) }, put);
     }
     case 'imported': {
-      const paths = line.paths.map(({ points, closed }) => sampledPath(points.map(([along, above]) => place({ along, above })), closed));
+      const paths = line.paths.map(({ points, closed }) =>
+        sampledPath(
+          points.map(([along, above]) => place({ along, above })),
+          closed,
+        ),
+      );
       const found = paths.filter((path): path is Path => path !== null);
       return found.length > 0 ? found : 'holds no line';
     }
@@ -138,7 +143,8 @@ function bandEdges(line: LineOf<'bands'>, place: (measured: Measured) => Point, 
 function raysFrom(line: LineOf<'rays'>, from: Point, heading: (degrees: number) => number, sheet: Sheet): Made {
   const paths = Array.from({ length: line.count }, (_, index) => {
     const angle = heading(line.firstDeg + index * line.stepDeg);
-    if (sheet.chart) return straightOver(sheet, walkStraight(sheet, from, angle, line.clear + 0.01), walkStraight(sheet, from, angle, line.clear + line.length));
+    if (sheet.chart)
+      return straightOver(sheet, walkStraight(sheet, from, angle, line.clear + 0.01), walkStraight(sheet, from, angle, line.clear + line.length));
     const end = (reach: number) => ({ x: from.x + reach * Math.cos(angle), y: from.y + reach * Math.sin(angle) });
     return straightPath(end(line.clear), end(line.clear + line.length));
   });
@@ -147,4 +153,3 @@ function raysFrom(line: LineOf<'rays'>, from: Point, heading: (degrees: number) 
 
 /** True for kinds whose members follow each other and must not be run on: closed or cut by themselves. */
 export const runsOn = (line: TrimLine): boolean => line.kind === 'bands' || line.runOn;
-

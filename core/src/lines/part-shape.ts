@@ -1,4 +1,20 @@
-import { dot, HOME_POSE, inSpace, mirroredSheet, placedBy, reflected, sheetOf, turnedBy, type Datum, type Feature, type Point, type Pose, type Sheet, type Space, type Surface } from '../surface';
+import {
+  dot,
+  HOME_POSE,
+  inSpace,
+  mirroredSheet,
+  placedBy,
+  reflected,
+  sheetOf,
+  turnedBy,
+  type Datum,
+  type Feature,
+  type Point,
+  type Pose,
+  type Sheet,
+  type Space,
+  type Surface,
+} from '../surface';
 import type { Frame } from './cut';
 import type { TrimLine } from './line';
 

@@ -91,9 +91,7 @@ const CORNER = (3 * Math.PI) / 180;
 
 /** Distances along the path at which it has a corner. */
 export function corners(path: Path): number[] {
-  const found = path
-    .slice(1)
-    .flatMap((point, index) => (point.at - path[index].at < 1e-6 && breakBetween(path[index], point) > CORNER ? [point.at] : []));
+  const found = path.slice(1).flatMap((point, index) => (point.at - path[index].at < 1e-6 && breakBetween(path[index], point) > CORNER ? [point.at] : []));
   const ends = isClosed(path) && breakBetween(path[path.length - 1], path[0]) > CORNER;
   return ends ? [...found, path[path.length - 1].at] : found;
 }

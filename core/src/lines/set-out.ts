@@ -75,12 +75,20 @@ function setOutPart(part: PartShape, book: Book): SetOut {
   const openings = openingRings(features, measured);
   const ground = groundOf(measured, openings);
   const rounded = cornersRounded(part, board, book);
-  const lines = shape.lines.flatMap((line, index) => resolved(line, `L${index + 1}`, rounded.get(line.id) ?? madeIn(part, line, book), board, ground, features));
+  const lines = shape.lines.flatMap((line, index) =>
+    resolved(line, `L${index + 1}`, rounded.get(line.id) ?? madeIn(part, line, book), board, ground, features),
+  );
   const turned = (points: readonly Point[]) => points.map(reflect).reverse();
   const found: SetOut = {
     board,
     lines: mirrored ? lines.map((line) => reflectedLine(line, reflect)) : lines,
-    features: mirrored ? features.map((feature) => ({ ...feature, ring: feature.ring && turned(feature.ring), row: feature.row && [reflect(feature.row[0]), reflect(feature.row[1])] as const })) : features,
+    features: mirrored
+      ? features.map((feature) => ({
+          ...feature,
+          ring: feature.ring && turned(feature.ring),
+          row: feature.row && ([reflect(feature.row[0]), reflect(feature.row[1])] as const),
+        }))
+      : features,
     openings: mirrored ? openings.map(turned) : openings,
   };
   book.setOut.set(part.id, found);
@@ -231,7 +239,8 @@ function continuation(part: PartShape, line: LineOf<'continuation'>, book: Book)
   const from = boardIn(other, book).shape.lines.find(({ id }) => id === line.of);
   if (!from) return 'goes on from a line that is no longer there';
   const made = madeIn(other, from, book);
-  if (typeof made === 'string') return /itself/.test(made) ? 'is made from itself by way of other lines' : `goes on from "${from.name}", which cannot be laid out`;
+  if (typeof made === 'string')
+    return /itself/.test(made) ? 'is made from itself by way of other lines' : `goes on from "${from.name}", which cannot be laid out`;
   // Only its own pieces are needed, not the whole other part, which may in turn go on from here.
   const there = boardIn(other, book);
   const features = placedFeatures(there.shape.features ?? [], there.shape.datums);

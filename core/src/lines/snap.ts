@@ -41,10 +41,15 @@ export function snapped(place: Point, ground: SnapGround, reachMm: number): Snap
 }
 
 function points({ sheet, datums, lines }: SnapGround): Snap[] {
-  const rim = sheet.ring.length <= 60 ? sheet.ring.map((corner): Snap => ({ place: corner, to: 'corner' })) : sheet.edges.map(({ places }): Snap => ({ place: places[0], to: 'corner' }));
+  const rim =
+    sheet.ring.length <= 60
+      ? sheet.ring.map((corner): Snap => ({ place: corner, to: 'corner' }))
+      : sheet.edges.map(({ places }): Snap => ({ place: places[0], to: 'corner' }));
   const middles = sheet.edges.map(({ places, name }): Snap => {
     const [a, b] = [places[0], places[places.length - 1]];
-    return places.length === 2 ? { place: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, to: `middle of ${name}` } : { place: places[Math.floor(places.length / 2)], to: `middle of ${name}` };
+    return places.length === 2
+      ? { place: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, to: `middle of ${name}` }
+      : { place: places[Math.floor(places.length / 2)], to: `middle of ${name}` };
   });
   const ends = lines.flatMap(({ code, pieces }) =>
     pieces.flatMap((piece): Snap[] => [
@@ -54,7 +59,13 @@ function points({ sheet, datums, lines }: SnapGround): Snap[] {
     ]),
   );
   const crossings = lines.flatMap(({ code, pieces }, index) =>
-    lines.slice(index + 1).flatMap((other) => pieces.flatMap((p) => other.pieces.flatMap((q) => pathCrossings(p, q).map(({ onFirst }): Snap => ({ place: pointAt(p, onFirst), to: `${code} × ${other.code}` }))))),
+    lines
+      .slice(index + 1)
+      .flatMap((other) =>
+        pieces.flatMap((p) =>
+          other.pieces.flatMap((q) => pathCrossings(p, q).map(({ onFirst }): Snap => ({ place: pointAt(p, onFirst), to: `${code} × ${other.code}` }))),
+        ),
+      ),
   );
   const origins = datums.map((datum): Snap => ({ place: { x: datum.at[0], y: datum.at[1] }, to: `start of ${datum.name}` }));
   return [...origins, ...ends, ...crossings, ...rim, ...middles];
@@ -67,12 +78,15 @@ function anchored({ lines, sheet, anchor }: SnapGround): Snap[] {
     const path = places.length === 2 ? straightPath(places[0], places[1]) : null;
     return path ? [{ code: name, pieces: [path] as readonly Path[] }] : [];
   });
-  return [...lines, ...edges].flatMap(({ code, pieces }) => pieces.flatMap((piece) => [...whereHeading(piece, anchor, 'square', code), ...whereHeading(piece, anchor, 'tangent', code)]));
+  return [...lines, ...edges].flatMap(({ code, pieces }) =>
+    pieces.flatMap((piece) => [...whereHeading(piece, anchor, 'square', code), ...whereHeading(piece, anchor, 'tangent', code)]),
+  );
 }
 
 /** Places of a path that lie square to, or in line with, the way from a point to them. */
 function whereHeading(piece: Path, from: Point, how: 'square' | 'tangent', code: string): Snap[] {
-  const value = ({ x, y, tx, ty }: { x: number; y: number; tx: number; ty: number }) => (how === 'square' ? (x - from.x) * tx + (y - from.y) * ty : (x - from.x) * ty - (y - from.y) * tx);
+  const value = ({ x, y, tx, ty }: { x: number; y: number; tx: number; ty: number }) =>
+    how === 'square' ? (x - from.x) * tx + (y - from.y) * ty : (x - from.x) * ty - (y - from.y) * tx;
   const found: Snap[] = [];
   for (let index = 1; index < piece.length; index++) {
     const [a, b] = [piece[index - 1], piece[index]];
@@ -85,7 +99,9 @@ function whereHeading(piece: Path, from: Point, how: 'square' | 'tangent', code:
 
 /** The nearest places on lines, edges and datums. */
 function along(near: Point, { lines, sheet, datums }: SnapGround): Snap[] {
-  const onLines = lines.flatMap(({ code, pieces }) => pieces.map((piece): Snap => ({ place: pointAt(piece, nearestOnPath(piece, near).at), to: `on ${code}` })));
+  const onLines = lines.flatMap(({ code, pieces }) =>
+    pieces.map((piece): Snap => ({ place: pointAt(piece, nearestOnPath(piece, near).at), to: `on ${code}` })),
+  );
   const onEdges = sheet.edges.flatMap(({ places, name }) =>
     places.slice(1).flatMap((to, index): Snap[] => {
       const path = straightPath(places[index], to);

@@ -55,7 +55,10 @@ export function letteringPaths(of: Lettering, put: (place: Point) => Point): Pat
 function flattened(d: string, scale: number): Point[][] {
   const rings: Point[][] = [];
   for (const [, command, rest] of d.matchAll(/([MLQZ])([^MLQZ]*)/g)) {
-    const n = rest.trim().split(/\s+/).map((word) => Number(word) * scale);
+    const n = rest
+      .trim()
+      .split(/\s+/)
+      .map((word) => Number(word) * scale);
     const ring = rings[rings.length - 1];
     if (command === 'M') rings.push([{ x: n[0], y: n[1] }]);
     else if (command === 'L') ring.push({ x: n[0], y: n[1] });
@@ -79,6 +82,13 @@ function grown(rings: readonly Point[][], by: number): Point[][] {
   if (Math.abs(by) < 1e-3) return rings.map((ring) => [...ring]);
   const whole = rings.map((ring) => ring.map(({ x, y }) => ({ x: Math.round(x * UM), y: Math.round(y * UM) })));
   // The font runs its outer rings clockwise: turned, so that growing grows.
-  const offset = inflatePaths(whole.map((ring) => ring.reverse()), by * UM, JoinType.Miter, EndType.Polygon, 3, TOLERANCE.flatten * UM);
+  const offset = inflatePaths(
+    whole.map((ring) => ring.reverse()),
+    by * UM,
+    JoinType.Miter,
+    EndType.Polygon,
+    3,
+    TOLERANCE.flatten * UM,
+  );
   return offset.map((ring) => ring.map(({ x, y }) => ({ x: x / UM, y: y / UM })));
 }

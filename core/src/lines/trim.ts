@@ -2,6 +2,7 @@ import { boxOf, crossing, distance, insideRing, onRound, type Point, type Sheet 
 import { TOLERANCE } from '../units';
 import { runOnOver } from './geodesic';
 import { isClosed, pathCrossings, pieceOf, pointAt, withDistances, type Path, type PathPoint } from './path';
+import { unwound } from './wrap';
 
 /** A line with its ends run on. */
 export interface LongerLine {
@@ -16,8 +17,8 @@ export interface LongerLine {
  * @param ends which ends go on; a closed line has none
  */
 export function runOn(path: Path, sheet: Sheet, ends: { readonly start: boolean; readonly end: boolean }): LongerLine {
-  if (isClosed(path)) return { path, before: 0, after: 0 };
   const [first, last] = [path[0], path[path.length - 1]];
+  if (isClosed(path) || meetsRound(sheet, first, last)) return { path, before: 0, after: 0 };
   const before = ends.start ? ahead(sheet, first, false).reverse() : [];
   const after = ends.end ? ahead(sheet, last, true) : [];
   if (before.length + after.length === 0) return { path, before: 0, after: 0 };
@@ -28,6 +29,12 @@ export function runOn(path: Path, sheet: Sheet, ends: { readonly start: boolean;
   const end = own[own.length - 1].at;
   const tail = after.length > 0 ? withDistances([{ ...last, curvature: 0 }, ...after]).map((point) => ({ ...point, at: point.at + end })) : [];
   return { path: [...lead, ...own, ...tail], before: lead.length, after: tail.length };
+}
+
+/** True for a line that goes once round a part and meets itself, though its ends lie apart on the sheet. */
+function meetsRound(sheet: Sheet, first: Point, last: Point): boolean {
+  if (!sheet.turns) return false;
+  return [-1, 1].some((count) => distance(unwound(sheet.turns as NonNullable<Sheet['turns']>, last, count), first) < 1e-3);
 }
 
 /** Places straight on from an end, direction as along the line. */

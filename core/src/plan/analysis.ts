@@ -15,7 +15,10 @@ const SAMPLES = 120;
 
 /** Looks at one stroke of a line; null where it is not on its part. */
 export function analyseLine(parts: Design['parts'], partId: string, lineId: string): LineAnalysis | null {
-  const pieces = setOutParts(parts).get(partId)?.lines.find(({ id }) => id === lineId)?.pieces ?? [];
+  const pieces =
+    setOutParts(parts)
+      .get(partId)
+      ?.lines.find(({ id }) => id === lineId)?.pieces ?? [];
   if (pieces.length === 0) return null;
   const total = pieces.reduce((sum, piece) => sum + piece[piece.length - 1].at - piece[0].at, 0);
   const bends = pieces.flatMap((piece) => {
@@ -60,7 +63,10 @@ export function matchLine(parts: Design['parts'], partId: string, lineId: string
   const line = own?.lines.find(({ id }) => id === lineId);
   const datum = own?.board.shape.datums.find(({ id }) => id === datumId);
   if (!own || !line || !datum) return null;
-  return rounded(matchOf(line.pieces, (place) => measureFrom(datum, own.board.reflect(place)), measured), 3);
+  return rounded(
+    matchOf(line.pieces, (place) => measureFrom(datum, own.board.reflect(place)), measured),
+    3,
+  );
 }
 
 /** A measured point of a line that can be taken hold of, where it lies on the sheet as drawn. */
@@ -80,7 +86,12 @@ function measuresOf(line: TrimLine): [string, Measured][] {
         ['to', line.to],
       ];
     case 'arc':
-      return [['from', line.from], ['through', line.through], ...(line.also ?? []).map((one, index): [string, Measured] => [`also.${index}`, one]), ['to', line.to]];
+      return [
+        ['from', line.from],
+        ['through', line.through],
+        ...(line.also ?? []).map((one, index): [string, Measured] => [`also.${index}`, one]),
+        ['to', line.to],
+      ];
     case 'radius':
     case 'bands':
     case 'rays':

@@ -35,18 +35,29 @@ export function dragged({ parts, part, line: lineId, key, place, reachMm, tapes 
   const at = { x: place[0], y: place[1] };
   const others = setOut.lines.filter(({ owner }) => owner !== lineId).map(({ code, pieces }) => ({ code, pieces }));
   const { board } = setOut;
-  const ground = { sheet: board.drawn, datums: board.mirrored ? [] : board.shape.datums, lines: others, tapes, anchor: anchorOf(line, key, setOut.lines.find(({ owner }) => owner === lineId)?.path ?? null) };
+  const ground = {
+    sheet: board.drawn,
+    datums: board.mirrored ? [] : board.shape.datums,
+    lines: others,
+    tapes,
+    anchor: anchorOf(line, key, setOut.lines.find(({ owner }) => owner === lineId)?.path ?? null),
+  };
   const snap = snapped(at, ground, reachMm);
   const placed = snap?.place ?? at;
   const changed = withHandle(line, key, placed, setOut);
-  const strokes = setOutParts(parts.map((one) => (one.id === part ? { ...one, lines: one.lines.map((other) => (other.id === lineId ? changed : other)) } : one)))
+  const strokes = setOutParts(
+    parts.map((one) => (one.id === part ? { ...one, lines: one.lines.map((other) => (other.id === lineId ? changed : other)) } : one)),
+  )
     .get(part)
     ?.lines.filter(({ owner }) => owner === lineId);
   return {
     line: changed,
     place: [placed.x, placed.y],
     snap: snap?.to ?? null,
-    pieces: rounded((strokes ?? []).flatMap(({ pieces }) => pieces.map((piece) => piece.map(({ x, y, at: along }): LinePlace => [x, y, along]))), 3),
+    pieces: rounded(
+      (strokes ?? []).flatMap(({ pieces }) => pieces.map((piece) => piece.map(({ x, y, at: along }): LinePlace => [x, y, along]))),
+      3,
+    ),
     fault: strokes?.[0]?.fault ?? null,
   };
 }
@@ -56,4 +67,3 @@ function anchorOf(line: TrimLine, key: string, path: readonly { readonly x: numb
   if (line.kind !== 'straight' || !path) return null;
   return key === 'from' ? path[path.length - 1] : path[0];
 }
-

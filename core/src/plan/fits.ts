@@ -15,7 +15,9 @@ export interface LineFit {
  * @returns one entry a tape, in shelf order; empty where the line has no place on the part
  */
 export function fitsOfLine(parts: readonly PartShape[], partId: string, lineId: string, tapes: readonly Tape[]): LineFit[] {
-  const line = setOutParts(parts).get(partId)?.lines.find(({ id }) => id === lineId);
+  const line = setOutParts(parts)
+    .get(partId)
+    ?.lines.find(({ id }) => id === lineId);
   const samples = (line?.pieces ?? []).flatMap((piece) => piece.map(({ at, curvature }) => ({ at, curvature })));
   if (samples.length === 0) return [];
   const fit = (tape: Tape, side: LineSide) => fitAlong(tape, samples, side);

@@ -47,7 +47,9 @@ export function pictureOf(design: Design, shelf: Shelf, look: Look, store?: Work
   const colours = new Map(shelf.finishes.map(({ id, colour }) => [id, colour]));
   const patches = works.flatMap((work) => patchesOf(work, eye, colours)).sort((a, b) => b.depth - a.depth);
   const lines = works.flatMap((work) =>
-    work.lines.flatMap(({ id, pieces }) => pieces.flatMap((piece) => seenRuns(piece, work.setOut.board, eye).map((points) => ({ part: work.part.id, line: id, points })))),
+    work.lines.flatMap(({ id, pieces }) =>
+      pieces.flatMap((piece) => seenRuns(piece, work.setOut.board, eye).map((points) => ({ part: work.part.id, line: id, points }))),
+    ),
   );
   const rims = works.flatMap((work) => rimsOf(work, eye));
   const places = [...patches.flatMap(({ points }) => points), ...rims.flatMap(({ points }) => points)];
@@ -83,7 +85,9 @@ function patchesOf(work: PartWork, eye: Eye, colours: ReadonlyMap<string, string
     const back = dot(out, eye.into) >= 0;
     // The inside of a closed round part is never seen.
     if (back && board.drawn.round) return [];
-    return [{ part: work.part.id, colour: colourOf(area), back, points: corners.map((corner) => seen(onPiece(board, corner).at, eye)), depth: dot(at, eye.into) }];
+    return [
+      { part: work.part.id, colour: colourOf(area), back, points: corners.map((corner) => seen(onPiece(board, corner).at, eye)), depth: dot(at, eye.into) },
+    ];
   });
 }
 
@@ -99,7 +103,10 @@ function flatPatches({ part, setOut }: PartWork, rings: readonly (readonly Point
 
 function bridged(outer: readonly Point[], hole: readonly Point[]): Point[] {
   const from = hole[0];
-  const nearest = outer.reduce((best, place, index) => (Math.hypot(place.x - from.x, place.y - from.y) < Math.hypot(outer[best].x - from.x, outer[best].y - from.y) ? index : best), 0);
+  const nearest = outer.reduce(
+    (best, place, index) => (Math.hypot(place.x - from.x, place.y - from.y) < Math.hypot(outer[best].x - from.x, outer[best].y - from.y) ? index : best),
+    0,
+  );
   return [...outer.slice(0, nearest + 1), ...hole, from, ...outer.slice(nearest)];
 }
 

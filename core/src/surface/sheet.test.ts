@@ -28,7 +28,12 @@ const SPHERE: Surface = {
   kind: 'turned',
   profile: { start: [0, 0], edges: [{ to: [2 * SPHERE_RADIUS, 0], through: [SPHERE_RADIUS, SPHERE_RADIUS] }], smooth: false },
 };
-const panel = (id: string, width: number, height: number, fold: Panel['fold']): Panel => ({ id, name: id, outline: { kind: 'rectangle', width, height }, fold });
+const panel = (id: string, width: number, height: number, fold: Panel['fold']): Panel => ({
+  id,
+  name: id,
+  outline: { kind: 'rectangle', width, height },
+  fold,
+});
 
 describe('outlines with round edges', () => {
   it('a disc has the size of its circle, within what flattening takes', () => {
@@ -38,7 +43,11 @@ describe('outlines with round edges', () => {
   });
   it('a bow on top adds its segment', () => {
     // Half circle of radius 50 on a 100 × 40 rectangle.
-    const ring = outlineRing({ kind: 'curved', start: [0, 0], edges: [{ to: [100, 0] }, { to: [100, 40] }, { to: [0, 40], through: [50, 90] }, { to: [0, 0] }] });
+    const ring = outlineRing({
+      kind: 'curved',
+      start: [0, 0],
+      edges: [{ to: [100, 0] }, { to: [100, 40] }, { to: [0, 40], through: [50, 90] }, { to: [0, 0] }],
+    });
     expect(ringArea(ring)).toBeCloseTo(4000 + (Math.PI * 2500) / 2, -1);
   });
   it.each<[string, Surface, RegExp]>([
@@ -50,14 +59,24 @@ describe('outlines with round edges', () => {
     ],
     ['a cone that is a tube', { kind: 'cone', d1: 50, d2: 50, length: 10 }, /make it a tube/],
     ['a radius below 0', { kind: 'turned', profile: { start: [0, 5], edges: [{ to: [10, -1] }], smooth: false } }, /below 0/],
-    ['a profile that passes the axis', { kind: 'turned', profile: { start: [0, 5], edges: [{ to: [100, 5], through: [50, -20] }], smooth: false } }, /passes the axis/],
+    [
+      'a profile that passes the axis',
+      { kind: 'turned', profile: { start: [0, 5], edges: [{ to: [100, 5], through: [50, -20] }], smooth: false } },
+      /passes the axis/,
+    ],
     ['a panel that hangs on nothing', { kind: 'folded', panels: [panel('a', 100, 50, null), panel('b', 100, 50, null)] }, /hangs on no other/],
     [
       'an edge longer than the one it hangs on',
       { kind: 'folded', panels: [panel('a', 100, 50, null), panel('b', 120, 50, { on: 'a', edge: 0, own: 2, angleDeg: 90, radius: 2 })] },
       /only 100.0 mm/,
     ],
-  ])('refuses %s', (_, surface, message) => expect(surfaceFaults(surface).map((fault) => fault.message).join()).toMatch(message));
+  ])('refuses %s', (_, surface, message) =>
+    expect(
+      surfaceFaults(surface)
+        .map((fault) => fault.message)
+        .join(),
+    ).toMatch(message),
+  );
 });
 
 describe('a cone unrolled', () => {
@@ -138,7 +157,12 @@ describe('round surfaces', () => {
   it('a smooth profile passes its pairs and knows its slope', () => {
     const profile = profileOf({ start: [0, 10], edges: [{ to: [50, 30] }, { to: [120, 42] }, { to: [200, 40] }], smooth: true });
     const samples = Array.from({ length: 2000 }, (_, i) => profileAt(profile, (profile.lengthMm * i) / 1999));
-    for (const [along, radius] of [[0, 10], [50, 30], [120, 42], [200, 40]])
+    for (const [along, radius] of [
+      [0, 10],
+      [50, 30],
+      [120, 42],
+      [200, 40],
+    ])
       expect(Math.min(...samples.map((s) => Math.hypot(s.along - along, s.radius - radius)))).toBeLessThan(0.1);
     for (const at of [20, 90, 150]) {
       const [a, b] = [profileAt(profile, at - 0.01), profileAt(profile, at + 0.01)];
@@ -198,11 +222,25 @@ describe('poses', () => {
 it('the nearest circle to places on one is that one', () => {
   const places = [0.1, 0.7, 1.1, 2, 2.6].map((angle) => ({ x: 30 + 120 * Math.cos(angle), y: -10 + 120 * Math.sin(angle) }));
   expect(circleNear(places)).toMatchObject({ radius: expect.closeTo(120, 6), centre: { x: expect.closeTo(30, 6), y: expect.closeTo(-10, 6) } });
-  expect(circleNear([{ x: 0, y: 0 }, { x: 1, y: 1 }, { x: 2, y: 2 }, { x: 3, y: 3 }])).toBeNull();
+  expect(
+    circleNear([
+      { x: 0, y: 0 },
+      { x: 1, y: 1 },
+      { x: 2, y: 2 },
+      { x: 3, y: 3 },
+    ]),
+  ).toBeNull();
 });
 
 describe('an opposite part', () => {
-  const feature = { kind: 'opening', id: 'vent', name: 'Vent', datum: 'base', use: 'hole', shape: { kind: 'round', at: { along: 100, above: 400 }, diameter: 80 } } as const;
+  const feature = {
+    kind: 'opening',
+    id: 'vent',
+    name: 'Vent',
+    datum: 'base',
+    use: 'hole',
+    shape: { kind: 'round', at: { along: 100, above: 400 }, diameter: 80 },
+  } as const;
   it('is the mirror image: line, opening and place in space', () => {
     const own = setOutOne({ lines: [straight('a', [0, 100], [1000, 300])], features: [feature] });
     const other = setOutOne({ lines: [straight('a', [0, 100], [1000, 300])], features: [feature], opposite: { of: 'x', follows: false } });

@@ -69,7 +69,16 @@ export function sheetOf(surface: Surface): Sheet {
     }
     case 'folded': {
       const net = unfold(surface.panels);
-      return { ...flatSheet(chainSpans([net.ring[0].x, net.ring[0].y], [...net.ring.slice(1), net.ring[0]].map(({ x, y }) => ({ to: [x, y] })))), kind: 'folded', net };
+      return {
+        ...flatSheet(
+          chainSpans(
+            [net.ring[0].x, net.ring[0].y],
+            [...net.ring.slice(1), net.ring[0]].map(({ x, y }) => ({ to: [x, y] })),
+          ),
+        ),
+        kind: 'folded',
+        net,
+      };
     }
   }
 }
@@ -95,7 +104,13 @@ function straightRound(round: Round, girthMm: number): Omit<Sheet, 'kind' | 'cha
     { x: l, y: h },
     { x: 0, y: h },
   ];
-  return { ring, edges: [endEdge('far end', [ring[1], ring[2]]), endEdge('near end', [ring[3], ring[0]])], turns: { kind: 'shift', girthMm }, round, net: null };
+  return {
+    ring,
+    edges: [endEdge('far end', [ring[1], ring[2]]), endEdge('near end', [ring[3], ring[0]])],
+    turns: { kind: 'shift', girthMm },
+    round,
+    net: null,
+  };
 }
 
 const endEdge = (name: string, places: readonly Point[]): SheetEdge => ({ name, places, closed: false });

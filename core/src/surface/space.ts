@@ -48,7 +48,15 @@ export const placedBy = (pose: Pose, place: Space): Space => plus({ x: pose.at[0
 /** Right angles come out exact, so that a level line on an upright part is level to the last digit. */
 function cosSin(degrees: number): readonly [number, number] {
   const turn = ((degrees % 360) + 360) % 360;
-  if (turn % 90 === 0) return ([[1, 0], [0, 1], [-1, 0], [0, -1]] as const)[turn / 90];
+  if (turn % 90 === 0)
+    return (
+      [
+        [1, 0],
+        [0, 1],
+        [-1, 0],
+        [0, -1],
+      ] as const
+    )[turn / 90];
   const angle = (turn * Math.PI) / 180;
   return [Math.cos(angle), Math.sin(angle)];
 }

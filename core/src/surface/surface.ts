@@ -20,11 +20,7 @@ const foldedSchema = v.strictObject({
 });
 
 /** Surface of a part: what lines are drawn on. */
-export const surfaceSchema = v.variant(
-  'kind',
-  [flatSchema, tubeSchema, coneSchema, turnedSchema, foldedSchema],
-  'must be flat, tube, cone, turned or folded',
-);
+export const surfaceSchema = v.variant('kind', [flatSchema, tubeSchema, coneSchema, turnedSchema, foldedSchema], 'must be flat, tube, cone, turned or folded');
 export type Surface = v.InferOutput<typeof surfaceSchema>;
 export type SurfaceKind = Surface['kind'];
 
@@ -67,9 +63,7 @@ export function surfaceFaults(surface: Surface): SurfaceFault[] {
 }
 
 function foldedPanelFaults(panels: Extract<Surface, { kind: 'folded' }>['panels']): SurfaceFault[] {
-  const outlines = panels.flatMap(({ outline }, index) =>
-    outlineFaults(outline).map(({ message }) => ({ keys: ['panels', index, 'outline'], message })),
-  );
+  const outlines = panels.flatMap(({ outline }, index) => outlineFaults(outline).map(({ message }) => ({ keys: ['panels', index, 'outline'], message })));
   if (outlines.length > 0) return outlines;
   const ids = panels.map(({ id }) => id);
   const twice = ids.flatMap((id, index) => (ids.indexOf(id) < index ? [{ keys: ['panels', index, 'id'], message: `"${id}" is used twice` }] : []));

@@ -21,10 +21,19 @@ export function readInThread(task: DrawingTask, mostMs = MOST_MS): Promise<Drawi
       void thread.terminate();
       resolve(reply);
     };
-    const timer = setTimeout(() => end({ ok: false, message: `The drawing takes longer than ${mostMs / 1000} s to read. Simplify it and save it again.` }), mostMs);
+    const timer = setTimeout(
+      () => end({ ok: false, message: `The drawing takes longer than ${mostMs / 1000} s to read. Simplify it and save it again.` }),
+      mostMs,
+    );
     thread.once('message', end);
     thread.once('error', (error: NodeJS.ErrnoException) =>
-      end({ ok: false, message: error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? 'The drawing needs more memory than it may take. Simplify it and save it again.' : 'The drawing could not be read.' }),
+      end({
+        ok: false,
+        message:
+          error.code === 'ERR_WORKER_OUT_OF_MEMORY'
+            ? 'The drawing needs more memory than it may take. Simplify it and save it again.'
+            : 'The drawing could not be read.',
+      }),
     );
   });
 }

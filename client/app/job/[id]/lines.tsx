@@ -50,14 +50,26 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
     <StepLayout
       part={part}
       drawing={
-        <PartDrawing part={part} areas={part.areas} codes="lines" help chosenLine={chosen} onLine={toggle} overlay={overlay} handles={handles} onDrag={onDrag} />
+        <PartDrawing
+          part={part}
+          areas={part.areas}
+          codes="lines"
+          help
+          chosenLine={chosen}
+          onLine={toggle}
+          overlay={overlay}
+          handles={handles}
+          onDrag={onDrag}
+        />
       }
       action={
         follows ? undefined : <Action rank="main" label="Set out a line" icon="plus" onPress={() => router.push(`/job/${id}/line/${part.id}/new` as Href)} />
       }
     >
       {choice}
-      {live ? <Small tone={live.fault ? 'accent' : 'calm'}>{live.fault ? `There this line ${live.fault}` : live.snap ? `Drawn to: ${live.snap}` : 'Free'}</Small> : null}
+      {live ? (
+        <Small tone={live.fault ? 'accent' : 'calm'}>{live.fault ? `There this line ${live.fault}` : live.snap ? `Drawn to: ${live.snap}` : 'Free'}</Small>
+      ) : null}
       {owners.length === 0 ? <Body>No line on this part yet. A line is where one colour ends and another begins; it is measured from a datum.</Body> : null}
       <Sheet>
         <Rows>
@@ -95,7 +107,9 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
 
 /** One entry a line of the list: its first stroke speaks for all, with the code of the list. */
 function ownersOf(lines: readonly LinePlan[]): LinePlan[] {
-  return lines.filter((line, index) => lines.findIndex(({ owner }) => owner === line.owner) === index).map((line) => (line.id === line.owner ? line : { ...line, code: line.code.replace(/[a-z]+$/, '') }));
+  return lines
+    .filter((line, index) => lines.findIndex(({ owner }) => owner === line.owner) === index)
+    .map((line) => (line.id === line.owner ? line : { ...line, code: line.code.replace(/[a-z]+$/, '') }));
 }
 
 function lineWords(line: LinePlan, part: PartPlan, unit: 'mm' | 'in'): string {

@@ -10,6 +10,7 @@ import { JobForm } from '@/job/JobForm';
 import { Missing } from '@/job/Missing';
 import { StepLayout } from '@/job/StepLayout';
 import { space } from '@/theme/theme';
+import { useWide } from '@/theme/useWide';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
@@ -21,9 +22,12 @@ import { downloadJob } from '@/job/download';
 export default function PieceScreen() {
   const { id, design, plan, change } = useJob();
   const [trouble, setTrouble] = useState<string | null>(null);
+  const wide = useWide();
   const advice = (plan?.advice ?? []).filter(({ part }) => part === null);
   return (
     <StepLayout
+      // On a wide screen the whole piece takes the room, on a phone it stands among the rest.
+      drawing={wide && design.parts.length > 0 ? <WholePiece fills /> : undefined}
       action={
         design.parts.length > 0 ? <Action rank="main" label="Add a part" icon="plus" onPress={() => router.push(`/job/${id}/part/new` as Href)} /> : undefined
       }
@@ -54,7 +58,7 @@ export default function PieceScreen() {
           </Rows>
         </Sheet>
       ) : null}
-      {design.parts.length > 0 ? (
+      {design.parts.length > 0 && !wide ? (
         <Sheet>
           <WholePiece />
         </Sheet>

@@ -52,8 +52,19 @@ export default function PrintScreen() {
           <Body>Mirrored, for the other side</Body>
         </View>
         <Small>{aboutTemplate(part.kind)}</Small>
-        <Action rank="main" label="Print on sheets" icon="printer-outline" busy={busy} onPress={() => print({ what: 'template', part: part.id, mirrored }, `${part.name} template`)} />
-        <Action label="On one large sheet" icon="printer-outline" disabled={busy} onPress={() => print({ what: 'template', part: part.id, mirrored, single: true }, `${part.name} plot`)} />
+        <Action
+          rank="main"
+          label="Print on sheets"
+          icon="printer-outline"
+          busy={busy}
+          onPress={() => print({ what: 'template', part: part.id, mirrored }, `${part.name} template`)}
+        />
+        <Action
+          label="On one large sheet"
+          icon="printer-outline"
+          disabled={busy}
+          onPress={() => print({ what: 'template', part: part.id, mirrored, single: true }, `${part.name} plot`)}
+        />
       </Sheet>
       <Sheet>
         <Heading>Masks for openings and circles</Heading>

@@ -64,11 +64,19 @@ export default function ImportScreen() {
         'line',
         part.lines.map((one) => one.id),
       );
-      const found = await takeDrawing({ text: file.text, wish: { unitMm, outline: outline || null, lines: [...lines], lineId, lineName: 'Imported', datum: part.datums[0].id } });
+      const found = await takeDrawing({
+        text: file.text,
+        wish: { unitMm, outline: outline || null, lines: [...lines], lineId, lineName: 'Imported', datum: part.datums[0].id },
+      });
       if (!found.outline && !found.line) return setTrouble(found.left.join(' ') || 'Nothing of the drawing was chosen.');
       await change((now) => {
         const shaped = found.outline
-          ? { ...now, parts: now.parts.map((one) => (one.id === partId ? { ...one, surface: { kind: 'flat' as const, outline: found.outline as NonNullable<typeof found.outline> } } : one)) }
+          ? {
+              ...now,
+              parts: now.parts.map((one) =>
+                one.id === partId ? { ...one, surface: { kind: 'flat' as const, outline: found.outline as NonNullable<typeof found.outline> } } : one,
+              ),
+            }
           : now;
         return found.line ? withLine(shaped, partId, found.line) : shaped;
       }, 'Drawing taken over');
@@ -77,12 +85,22 @@ export default function ImportScreen() {
     });
   return (
     <StepLayout
-      action={file ? <Action rank="main" label="Take it over" disabled={unitMm === null || busy} busy={busy} onPress={() => void take()} testID="submit" /> : undefined}
+      action={
+        file ? (
+          <Action rank="main" label="Take it over" disabled={unitMm === null || busy} busy={busy} onPress={() => void take()} testID="submit" />
+        ) : undefined
+      }
     >
       <Sheet>
         <Heading>{`A drawing for ${part?.name ?? 'the part'}`}</Heading>
         <Body>SVG or DXF: paths, lines, arcs, circles, ellipses and splines are read. Text and pictures are passed over; nothing in the file is run.</Body>
-        <Action label={file ? 'Choose another file' : 'Choose a file'} icon="upload-outline" busy={busy && !file} onPress={() => void open()} testID="choose-file" />
+        <Action
+          label={file ? 'Choose another file' : 'Choose a file'}
+          icon="upload-outline"
+          busy={busy && !file}
+          onPress={() => void open()}
+          testID="choose-file"
+        />
         {trouble ? <Notice level="stop" text={trouble} /> : null}
       </Sheet>
       {file ? (
@@ -92,17 +110,26 @@ export default function ImportScreen() {
           ) : (
             <Small>{`One unit of the file is ${showLength(file.drawing.unitMm)}`}</Small>
           )}
-          {unitMm === null ? null : <Body>{`The drawing is ${showLength(file.drawing.width * unitMm, design.unit)} × ${showLength(file.drawing.height * unitMm, design.unit)}`}</Body>}
+          {unitMm === null ? null : (
+            <Body>{`The drawing is ${showLength(file.drawing.width * unitMm, design.unit)} × ${showLength(file.drawing.height * unitMm, design.unit)}`}</Body>
+          )}
           <Pick
             label="Outline of the part"
             value={outline}
-            options={[{ value: '', label: 'leave it as it is' }, ...file.drawing.layers.map(({ name }) => ({ value: name, label: `largest closed path of "${name}"` }))]}
+            options={[
+              { value: '', label: 'leave it as it is' },
+              ...file.drawing.layers.map(({ name }) => ({ value: name, label: `largest closed path of "${name}"` })),
+            ]}
             onChange={setOutline}
           />
           <Small>Layers that are lines</Small>
           {file.drawing.layers.map(({ name, paths }) => (
             <View key={name} style={styles.switch}>
-              <Switch value={lines.includes(name)} onValueChange={(on) => setLines(on ? [...lines, name] : lines.filter((one) => one !== name))} accessibilityLabel={`Layer ${name}`} />
+              <Switch
+                value={lines.includes(name)}
+                onValueChange={(on) => setLines(on ? [...lines, name] : lines.filter((one) => one !== name))}
+                accessibilityLabel={`Layer ${name}`}
+              />
               <Body>{`${name}: ${paths} ${paths === 1 ? 'path' : 'paths'}`}</Body>
             </View>
           ))}

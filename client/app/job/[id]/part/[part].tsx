@@ -49,7 +49,10 @@ export default function PartScreen() {
   const submit = async () => {
     if (!read.ok) return setFaults(read.faults);
     const made = detached(read.part, part, design.parts);
-    await change((now) => ({ ...now, parts: part ? now.parts.map((one): Part => (one.id === made.id ? made : one)) : [...now.parts, made] }), part ? undefined : `${made.name} added`);
+    await change(
+      (now) => ({ ...now, parts: part ? now.parts.map((one): Part => (one.id === made.id ? made : one)) : [...now.parts, made] }),
+      part ? undefined : `${made.name} added`,
+    );
     leave(part ? 'piece' : 'lines');
   };
   const remove = async () => {
@@ -79,7 +82,12 @@ export default function PartScreen() {
             options={(Object.keys(SUBSTRATES) as Substrate[]).map((value) => ({ value, label: SUBSTRATES[value] }))}
             onChange={(value) => put(['substrate'], value)}
           />
-          <Pick label="What is on it now" value={word(['present', 'system']) as (typeof SYSTEMS)[number]['value']} options={SYSTEMS} onChange={(value) => put(['present', 'system'], value)} />
+          <Pick
+            label="What is on it now"
+            value={word(['present', 'system']) as (typeof SYSTEMS)[number]['value']}
+            options={SYSTEMS}
+            onChange={(value) => put(['present', 'system'], value)}
+          />
           <View style={styles.row}>
             <TreeField at={['present', 'colour']} label="Its colour" hint="Such as #c7bfa6" testID="presentColour" />
             <TreeField at={['present', 'ageH']} label="Its age" unit="h" numeric testID="presentAgeH" />
@@ -94,10 +102,6 @@ export default function PartScreen() {
             ]}
             onChange={(value) => put(['treatment'], value === 'paint' ? undefined : value)}
           />
-        </Sheet>
-        <Sheet>
-          <Heading>Where it sits</Heading>
-          <PlaceForm others={design.parts.filter((one) => one.id !== ownId && !one.opposite?.follows)} />
         </Sheet>
         {follows ? null : (
           <>
@@ -118,17 +122,47 @@ export default function PartScreen() {
                   <TreeField at={['datums', index, 'at', 0]} label="starts at: right" unit="length" />
                   <TreeField at={['datums', index, 'at', 1]} label="up" unit="length" />
                   <TreeField at={['datums', index, 'angleDeg']} label="turned to the left" unit="°" />
-                  {datums.length > 1 ? <TakeOut what={`datum ${index + 1}`} onPress={() => put(['datums'], datums.filter((__, other) => other !== index))} /> : null}
+                  {datums.length > 1 ? (
+                    <TakeOut
+                      what={`datum ${index + 1}`}
+                      onPress={() =>
+                        put(
+                          ['datums'],
+                          datums.filter((__, other) => other !== index),
+                        )
+                      }
+                    />
+                  ) : null}
                 </View>
               ))}
               <Action
                 label="Another datum"
                 icon="plus"
-                onPress={() => put(['datums'], [...datums, { id: freeId('datum', datums.map((one) => String((one as { id?: unknown }).id))), name: `Datum ${datums.length + 1}`, at: ['0', '0'], angleDeg: '0' }])}
+                onPress={() =>
+                  put(
+                    ['datums'],
+                    [
+                      ...datums,
+                      {
+                        id: freeId(
+                          'datum',
+                          datums.map((one) => String((one as { id?: unknown }).id)),
+                        ),
+                        name: `Datum ${datums.length + 1}`,
+                        at: ['0', '0'],
+                        angleDeg: '0',
+                      },
+                    ],
+                  )
+                }
               />
             </Sheet>
           </>
         )}
+        <Sheet>
+          <Heading>Where it sits</Heading>
+          <PlaceForm others={design.parts.filter((one) => one.id !== ownId && !one.opposite?.follows)} />
+        </Sheet>
         {elsewhere.map(([path, message]) => (
           <Notice key={path} level="stop" text={`${path}: ${message}`} />
         ))}

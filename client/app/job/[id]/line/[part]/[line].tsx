@@ -126,11 +126,22 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
 /** Lines made from others may be kept while what they need is missing: they tell it themselves. */
 const isMade = ({ kind }: TrimLine): boolean => !['parallel', 'mirror', 'fillet', 'continuation'].includes(kind);
 
-function Places({ fields, unit, faults, onChange }: { fields: LineFields; unit: string; faults: Readonly<Record<string, string>>; onChange: (points: LineFields['points']) => void }) {
+function Places({
+  fields,
+  unit,
+  faults,
+  onChange,
+}: {
+  fields: LineFields;
+  unit: string;
+  faults: Readonly<Record<string, string>>;
+  onChange: (points: LineFields['points']) => void;
+}) {
   const { kind, points } = fields;
   const { least, most } = placesNeeded(kind);
   const [first, second] = KIND_FORMS[kind].placeWords;
-  const put = (index: number, axis: 'along' | 'above', text: string) => onChange(points.map((point, at) => (at === index ? { ...point, [axis]: text } : point)));
+  const put = (index: number, axis: 'along' | 'above', text: string) =>
+    onChange(points.map((point, at) => (at === index ? { ...point, [axis]: text } : point)));
   return (
     <>
       {points.map((point, index) => (
@@ -143,9 +154,21 @@ function Places({ fields, unit, faults, onChange }: { fields: LineFields; unit: 
             fault={faults[`points.${index}.along`]}
             testID={`points.${index}.along`}
           />
-          <Typed label={second} unit={unit} value={point.above} onChange={(text) => put(index, 'above', text)} fault={faults[`points.${index}.above`]} testID={`points.${index}.above`} />
+          <Typed
+            label={second}
+            unit={unit}
+            value={point.above}
+            onChange={(text) => put(index, 'above', text)}
+            fault={faults[`points.${index}.above`]}
+            testID={`points.${index}.above`}
+          />
           {points.length > least ? (
-            <IconButton icon="close" accessibilityLabel={`Take out ${placeName(kind, index, points.length)}`} onPress={() => onChange(points.filter((_, at) => at !== index))} style={styles.remove} />
+            <IconButton
+              icon="close"
+              accessibilityLabel={`Take out ${placeName(kind, index, points.length)}`}
+              onPress={() => onChange(points.filter((_, at) => at !== index))}
+              style={styles.remove}
+            />
           ) : null}
         </View>
       ))}
@@ -155,7 +178,10 @@ function Places({ fields, unit, faults, onChange }: { fields: LineFields; unit: 
 }
 
 function Ends({ fields, lines, onChange }: { fields: LineFields; lines: readonly TrimLine[]; onChange: (changed: Partial<LineFields>) => void }) {
-  const options = [{ value: '', label: fields.runOn ? 'the edge of the part' : 'where it was measured' }, ...lines.map(({ id, name }) => ({ value: id, label: name }))];
+  const options = [
+    { value: '', label: fields.runOn ? 'the edge of the part' : 'where it was measured' },
+    ...lines.map(({ id, name }) => ({ value: id, label: name })),
+  ];
   return (
     <>
       <View style={styles.switch}>
@@ -202,4 +228,3 @@ const styles = StyleSheet.create({
   remove: { width: measure.target, height: measure.target, margin: 0 },
   switch: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.target },
 });
-

@@ -39,8 +39,7 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const read = (text: string) => readLength(text, { bare: design.unit, scale: design.scale });
   const [stepRead, toleranceRead] = [positive(read(step)), positive(read(tolerance))];
-  const wish =
-    stepRead.ok && toleranceRead.ok ? { part: part.id, line: stroke, datum, stepMm: stepRead.value, toleranceMm: toleranceRead.value } : null;
+  const wish = stepRead.ok && toleranceRead.ok ? { part: part.id, line: stroke, datum, stepMm: stepRead.value, toleranceMm: toleranceRead.value } : null;
   const { output: table } = useComputed('stations', wish && { design, wish });
   const file = (what: 'pdf' | 'csv') => {
     if (!wish) return;
@@ -65,11 +64,22 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
       <Sheet>
         <Heading>{`Stations of ${line?.code ?? ''} ${line?.name ?? ''}`}</Heading>
         <Small>{line ? `${showLength(line.lengthMm, design.unit)} long` : ''}</Small>
-        {strokes.length > 1 ? <Pick label="Stroke" value={stroke} options={strokes.map((one) => ({ value: one.id, label: one.code }))} onChange={setStroke} /> : null}
-        {part.datums.length > 1 ? <Pick label="Measured from" value={datum} options={part.datums.map((one) => ({ value: one.id, label: one.name }))} onChange={setDatum} /> : null}
+        {strokes.length > 1 ? (
+          <Pick label="Stroke" value={stroke} options={strokes.map((one) => ({ value: one.id, label: one.code }))} onChange={setStroke} />
+        ) : null}
+        {part.datums.length > 1 ? (
+          <Pick label="Measured from" value={datum} options={part.datums.map((one) => ({ value: one.id, label: one.name }))} onChange={setDatum} />
+        ) : null}
         <View style={styles.row}>
           <Typed label="A mark every" unit={design.unit} value={step} onChange={setStep} fault={stepRead.ok ? undefined : stepRead.message} testID="step" />
-          <Typed label="Chords may stray by" unit={design.unit} value={tolerance} onChange={setTolerance} fault={toleranceRead.ok ? undefined : toleranceRead.message} testID="tolerance" />
+          <Typed
+            label="Chords may stray by"
+            unit={design.unit}
+            value={tolerance}
+            onChange={setTolerance}
+            fault={toleranceRead.ok ? undefined : toleranceRead.message}
+            testID="tolerance"
+          />
         </View>
         {table ? (
           <>
