@@ -2,9 +2,12 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { Agent, get } from 'node:http';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { planJob, readJobFile, type JobSummary } from '@lintrel/core';
+import { draftParts, planJob, readJobFile, SHIPPED_SHELF, type Design, type JobSummary, type WorkStore } from '@lintrel/core';
 import pg from 'pg';
 import { makeDatabase, startServer } from '../e2e/harness';
+import { longestTaskWhileDragging } from './dragging';
+import { FRAME_MS } from './frame';
+import { areasAgainstLibrary } from './geometry';
 
 // Ratios measured in one run on one machine; it reports and never fails.
 
@@ -37,9 +40,6 @@ async function time(turns: number, work: () => unknown): Promise<number> {
   }
   return median(times);
 }
-
-/** One frame at 60 Hz, ms. */
-const FRAME_MS = 1000 / 60;
 
 async function planRatio(): Promise<Ratio> {
   const read = readJobFile(readFileSync('examples/juniper.json', 'utf8'));
@@ -90,7 +90,46 @@ function workerSize(): number {
   return worker ? statSync(join(folder, worker)).size / 1000 : 0;
 }
 
+/** The job with a point of its first line moved, back and forth, so that every turn changes something. */
+function moved(design: Design, turn: number): Design {
+  const [first, ...others] = design.parts;
+  const [line, ...rest] = first.lines;
+  if (line.kind !== 'sweep') throw new Error('the first line of the demo job is a sweep');
+  const points = line.points.map((point, index) => (index === 2 ? { ...point, above: point.above + (turn % 2) * 7 } : point));
+  return { ...design, parts: [{ ...first, lines: [{ ...line, points }, ...rest] }, ...others] };
+}
+
+/** Lines and areas after a point has moved: only of the parts that changed, against all of them. */
+async function incrementalRatio(): Promise<Ratio> {
+  const read = readJobFile(readFileSync('examples/juniper.json', 'utf8'));
+  if (!read.ok) throw new Error('the demo job cannot be read');
+  const { design } = read.value;
+  const store: WorkStore = new Map();
+  let turn = 0;
+  const incremental = await time(40, () => draftParts(moved(design, turn++), SHIPPED_SHELF, store));
+  const full = await time(40, () => planJob(moved(design, turn++), SHIPPED_SHELF));
+  return ratio('lines and areas after moving a point ÷ the full plan', incremental, full, 'ms', 0.3);
+}
+
+function areasRatio(): Ratio {
+  areasAgainstLibrary();
+  const { ours, theirs, ourFaces, theirFaces, segments } = areasAgainstLibrary();
+  console.error(`areas: ${segments} segments, ${ourFaces} areas by us, ${theirFaces} faces by the library`);
+  return ratio('areas of 50 edges and 200 curves ÷ raw noding and polygonizing of the library', ours, theirs, 'ms', 1.5);
+}
+
+async function draggingRatios(): Promise<Ratio[]> {
+  const [plain, slowed] = await longestTaskWhileDragging([1, 4]);
+  return [
+    ratio('longest task while dragging ÷ one 60 Hz frame', plain, FRAME_MS, 'ms', 1),
+    ratio('the same with the CPU slowed down four times', slowed, FRAME_MS, 'ms', 4),
+  ];
+}
+
 const ratios = [
+  areasRatio(),
+  await incrementalRatio(),
+  ...(await draggingRatios()),
   await planRatio(),
   ratio(
     'first-load JavaScript, gzip ÷ a bare Expo Router and Paper page',

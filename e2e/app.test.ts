@@ -182,9 +182,9 @@ it('a removed line can be taken back, with its finishes', async () => {
   await withPage(`/job/${id}/lines`, async (hands) => {
     await hands.press('[data-testid=line]', 0);
     await hands.pressNamed('button', 'Change the measurements');
-    await hands.pressNamed('button', 'Take out this line and 1 parallel to it');
+    await hands.pressNamed('button', 'Take out this line (1 made from it stay, unset)');
     await hands.sees(/Waist line taken out/);
-    await hands.sees(/No line on this part yet/);
+    await hands.sees(/is parallel to a line that is no longer there/);
     await hands.pressNamed('button', 'Take it back');
     await hands.sees(/L2\s+Coach line/);
     await hands.saved();

@@ -29,15 +29,19 @@ const MOST_ROUNDS = 12;
  */
 export function noded(segments: readonly Segment[]): Segment[] {
   let current = [...segments];
+  // Pieces that were cut are looked at again; two that were not have nothing new to say to each other.
+  let fresh = current.map(() => true);
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const cuts = findCuts(current);
+    const cuts = findCuts(current, fresh);
     if (cuts.size === 0) return current;
-    current = current.flatMap((segment, index) => split(segment, cuts.get(index)));
+    const pieces = current.map((segment, index) => split(segment, cuts.get(index)));
+    fresh = pieces.flatMap((own, index) => own.map(() => cuts.has(index)));
+    current = pieces.flat();
   }
   return current;
 }
 
-function findCuts(segments: readonly Segment[]): Map<number, GridPoint[]> {
+function findCuts(segments: readonly Segment[], fresh: readonly boolean[]): Map<number, GridPoint[]> {
   const cuts = new Map<number, GridPoint[]>();
   const cut = (index: number, place: GridPoint) => {
     const { a, b } = segments[index];
@@ -47,6 +51,7 @@ function findCuts(segments: readonly Segment[]): Map<number, GridPoint[]> {
     else cuts.set(index, [place]);
   };
   forNearPairs(segments, (first, second) => {
+    if (!fresh[first] && !fresh[second]) return;
     const p = segments[first];
     const q = segments[second];
     for (const end of [q.a, q.b]) if (liesOn(end, p)) cut(first, end);
@@ -98,26 +103,54 @@ function split(segment: Segment, places: readonly GridPoint[] | undefined): Segm
   return pieces;
 }
 
-/** Calls back once for every two segments whose boxes come near each other: sweep over x. */
+/** Cells of the search grid in each direction at most; long segments lie in many. */
+const MOST_CELLS = 1500;
+
+/** Calls back once for every two segments whose boxes come within one grid unit of each other: by a grid of cells. */
 function forNearPairs(segments: readonly Segment[], visit: (first: number, second: number) => void): void {
-  const order = segments.map((_, index) => index).sort((i, j) => leftOf(segments[i]) - leftOf(segments[j]) || i - j);
-  let active: number[] = [];
-  for (const index of order) {
-    const segment = segments[index];
-    const left = leftOf(segment) - 1;
-    active = active.filter((other) => rightOf(segments[other]) >= left);
-    const low = Math.min(segment.a.y, segment.b.y) - 1;
-    const high = Math.max(segment.a.y, segment.b.y) + 1;
-    for (const other of active) {
-      const { a, b } = segments[other];
-      if (Math.max(a.y, b.y) >= low && Math.min(a.y, b.y) <= high) visit(other, index);
+  if (segments.length < 2) return;
+  const boxes = segments.map(({ a, b }) => ({
+    minX: Math.min(a.x, b.x) - 1,
+    maxX: Math.max(a.x, b.x) + 1,
+    minY: Math.min(a.y, b.y) - 1,
+    maxY: Math.max(a.y, b.y) + 1,
+  }));
+  const whole = { minX: Infinity, maxX: -Infinity, minY: Infinity, maxY: -Infinity };
+  let extent = 0;
+  for (const { minX, maxX, minY, maxY } of boxes) {
+    whole.minX = Math.min(whole.minX, minX);
+    whole.maxX = Math.max(whole.maxX, maxX);
+    whole.minY = Math.min(whole.minY, minY);
+    whole.maxY = Math.max(whole.maxY, maxY);
+    extent += maxX - minX + maxY - minY;
+  }
+  const cell = Math.max(extent / segments.length, (whole.maxX - whole.minX) / MOST_CELLS, (whole.maxY - whole.minY) / MOST_CELLS, 1);
+  const column = (x: number) => Math.floor((x - whole.minX) / cell);
+  const row = (y: number) => Math.floor((y - whole.minY) / cell);
+  const columns = column(whole.maxX) + 1;
+  const cells = new Map<number, number[]>();
+  boxes.forEach((box, index) => {
+    for (let v = row(box.minY); v <= row(box.maxY); v++) {
+      for (let u = column(box.minX); u <= column(box.maxX); u++) {
+        const key = v * columns + u;
+        const known = cells.get(key);
+        if (known) known.push(index);
+        else cells.set(key, [index]);
+      }
     }
-    active.push(index);
+  });
+  for (const [key, here] of cells) {
+    for (let i = 1; i < here.length; i++) {
+      const q = boxes[here[i]];
+      for (let j = 0; j < i; j++) {
+        const p = boxes[here[j]];
+        if (p.minX > q.maxX || q.minX > p.maxX || p.minY > q.maxY || q.minY > p.maxY) continue;
+        // Two that share several cells are visited in the first of them only: where their overlap begins.
+        if (row(Math.max(p.minY, q.minY)) * columns + column(Math.max(p.minX, q.minX)) === key) visit(here[j], here[i]);
+      }
+    }
   }
 }
-
-const leftOf = ({ a, b }: Segment): number => Math.min(a.x, b.x);
-const rightOf = ({ a, b }: Segment): number => Math.max(a.x, b.x);
 
 /** One edge of the arrangement, once for all the segments that lie on it. */
 export interface Edge {

@@ -50,11 +50,12 @@ interface Book {
 /**
  * Works out every line of every part.
  * @param parts a line may be made from any other of its part, before or after it, and from lines of other parts
+ * @param wanted ids of the parts that are asked for; all of them unless said otherwise
  * @returns by part; trouble is told on the line it belongs to
  */
-export function setOutParts(parts: readonly PartShape[]): ReadonlyMap<string, SetOut> {
+export function setOutParts(parts: readonly PartShape[], wanted?: readonly string[]): ReadonlyMap<string, SetOut> {
   const book: Book = { parts, boards: new Map(), made: new Map(), setOut: new Map(), asking: [] };
-  for (const part of parts) setOutPart(part, book);
+  for (const part of parts) if (!wanted || wanted.includes(part.id)) setOutPart(part, book);
   return book.setOut;
 }
 

@@ -16,7 +16,7 @@ const SAMPLES = 120;
 /** Looks at one stroke of a line; null where it is not on its part. */
 export function analyseLine(parts: Design['parts'], partId: string, lineId: string): LineAnalysis | null {
   const pieces =
-    setOutParts(parts)
+    setOutParts(parts, [partId])
       .get(partId)
       ?.lines.find(({ id }) => id === lineId)?.pieces ?? [];
   if (pieces.length === 0) return null;
@@ -59,7 +59,7 @@ export function fairedLine(line: LineOf<'sweep'>, mostMm: number): FairedLine {
 
 /** Compares heights measured on the second side with the line as planned. */
 export function matchLine(parts: Design['parts'], partId: string, lineId: string, datumId: string, measured: readonly Measured[]): Match | null {
-  const own = setOutParts(parts).get(partId);
+  const own = setOutParts(parts, [partId]).get(partId);
   const line = own?.lines.find(({ id }) => id === lineId);
   const datum = own?.board.shape.datums.find(({ id }) => id === datumId);
   if (!own || !line || !datum) return null;
@@ -111,7 +111,7 @@ const datumOf = (line: TrimLine, { board }: SetOut) => ('datum' in line ? board.
 
 /** Handles of a line on its part; empty for a line that is not measured, or of a part that follows another. */
 export function handlesOf(parts: Design['parts'], partId: string, lineId: string): Handle[] {
-  const setOut = setOutParts(parts).get(partId);
+  const setOut = setOutParts(parts, [partId]).get(partId);
   const line = parts.find(({ id }) => id === partId)?.lines.find(({ id }) => id === lineId);
   const datum = setOut && line && datumOf(line, setOut);
   if (!setOut || !line || !datum) return [];

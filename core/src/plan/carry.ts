@@ -1,7 +1,7 @@
 import { areaAt, carriedChoices } from '../areas';
 import { worksKey, type Design, type PartAreaChoice } from '../job';
 import { rounded } from '../units';
-import { workOutParts } from './part-work';
+import { workOutParts, type WorkStore } from './part-work';
 import type { AreaPlan } from './types';
 
 /**
@@ -12,8 +12,10 @@ import type { AreaPlan } from './types';
  */
 export function carryScheme(before: Design, after: Design): Design {
   if (after.scheme.areas.length === 0 || sameShapes(before, after)) return withoutGoneParts(after);
-  const was = workOutParts(before);
-  const is = workOutParts(after);
+  // Parts that did not change are worked out once for both.
+  const store: WorkStore = new Map();
+  const was = workOutParts(before, store);
+  const is = workOutParts(after, store);
   const areas = is.flatMap(({ part, arrangement }): PartAreaChoice[] => {
     const old = was.find((work) => work.part.id === part.id);
     const choices = after.scheme.areas.filter((choice) => choice.part === part.id);

@@ -30,7 +30,7 @@ export interface Dragged {
 export function dragged({ parts, part, line: lineId, key, place, reachMm, tapes }: DragWish): Dragged | null {
   const own = parts.find(({ id }) => id === part);
   const line = own?.lines.find(({ id }) => id === lineId);
-  const setOut = setOutParts(parts).get(part);
+  const setOut = setOutParts(parts, [part]).get(part);
   if (!own || !line || !setOut) return null;
   const at = { x: place[0], y: place[1] };
   const others = setOut.lines.filter(({ owner }) => owner !== lineId).map(({ code, pieces }) => ({ code, pieces }));
@@ -47,6 +47,7 @@ export function dragged({ parts, part, line: lineId, key, place, reachMm, tapes 
   const changed = withHandle(line, key, placed, setOut);
   const strokes = setOutParts(
     parts.map((one) => (one.id === part ? { ...one, lines: one.lines.map((other) => (other.id === lineId ? changed : other)) } : one)),
+    [part],
   )
     .get(part)
     ?.lines.filter(({ owner }) => owner === lineId);

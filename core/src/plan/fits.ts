@@ -15,7 +15,7 @@ export interface LineFit {
  * @returns one entry a tape, in shelf order; empty where the line has no place on the part
  */
 export function fitsOfLine(parts: readonly PartShape[], partId: string, lineId: string, tapes: readonly Tape[]): LineFit[] {
-  const line = setOutParts(parts)
+  const line = setOutParts(parts, [partId])
     .get(partId)
     ?.lines.find(({ id }) => id === lineId);
   const samples = (line?.pieces ?? []).flatMap((piece) => piece.map(({ at, curvature }) => ({ at, curvature })));

@@ -22,9 +22,10 @@ export type WorkStore = Map<string, { readonly setOut: SetOut; readonly arrangem
 /** Works out lines and areas of all parts and what was chosen for them. */
 export function workOutParts(design: Design, store: WorkStore = new Map()): PartWork[] {
   const keys = design.parts.map((part) => worksKey(part, design.parts));
-  const fresh = keys.some((key) => !store.has(key)) ? setOutParts(design.parts) : null;
+  const missing = design.parts.filter((_, index) => !store.has(keys[index])).map(({ id }) => id);
+  const fresh = setOutParts(design.parts, missing);
   const works = design.parts.map((part, index): PartWork => {
-    const known = store.get(keys[index]) ?? worked((fresh as ReadonlyMap<string, SetOut>).get(part.id) as SetOut);
+    const known = store.get(keys[index]) ?? worked(fresh.get(part.id) as SetOut);
     store.set(keys[index], known);
     const choices = design.scheme.areas.filter((choice) => choice.part === part.id).map(({ seed: [x, y], finish }) => ({ seed: { x, y }, finish }));
     return { part, ...known, lines: known.setOut.lines, ...chosenFinishes(known.arrangement.areas, choices) };

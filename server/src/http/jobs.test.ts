@@ -26,13 +26,19 @@ afterAll(() => server.close());
 
 it('is seeded once with the demo workshop in the middle of its day', async () => {
   const jobs = await list();
-  expect(jobs.map(({ title, state }) => `${title} ${state}`).sort()).toEqual(['Brindle planning', 'Juniper in-shop', 'Marigold finished', 'Saltwort in-shop']);
+  expect(jobs.map(({ title, state }) => `${title} ${state}`).sort()).toEqual([
+    'Brindle planning',
+    'Juniper in-shop',
+    'Marigold finished',
+    'Ostrel planning',
+    'Saltwort in-shop',
+  ]);
   const [opening] = jobs.find(({ title }) => title === 'Juniper')?.windows ?? [];
   expect(opening.opens).toBeGreaterThan(Date.now());
   expect(opening.opens).toBeLessThan(Date.now() + 30 * 60_000);
   expect(await seedIfEmpty(server.pool, Date.now())).toBe(false);
   await migrate(server.pool);
-  expect(await list()).toHaveLength(4);
+  expect(await list()).toHaveLength(5);
 });
 
 it('makes a job, changes it, and has it after a restart of the server', async () => {
