@@ -238,7 +238,7 @@ it('a point is dragged, drawn to what is near, undone and done again, also after
     await hands.page.waitForSelector('[data-testid=magnifier]', { timeout: 5000 });
     await hands.sees(/Drawn to: |Free/);
     await hands.page.mouse.up();
-    await hands.sees(/Waist moved/);
+    await hands.page.waitForFunction(() => document.querySelector('[data-testid="undo-design"]')?.getAttribute('aria-label')?.includes('Waist moved'));
     await hands.saved();
     const moved = await heightOf();
     expect(moved?.above).toBeGreaterThan(230);
@@ -274,7 +274,7 @@ it('lines are copied, hidden, locked, made fair, and given as stations', async (
   await withPage(`/job/${id}/lines`, PHONE, async (hands) => {
     await hands.press('[data-testid=line]');
     await hands.sees(/Wiggle at \d+ mm: [\d.]+ mm in \d+ mm/);
-    await hands.sees(/Widest that does it/);
+    await hands.sees(/Widest crisp tape that does it/);
     await hands.pressNamed('button', 'Show the comb');
     await hands.pressNamed('button', 'Make it fair');
     await hands.fill('most', '12');

@@ -1,4 +1,6 @@
-import { mkdir } from 'node:fs/promises';
+import { execFileSync } from 'node:child_process';
+import { mkdir, mkdtemp, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { makeDatabase, PHONE, startBrowser, startServer, WIDE } from './harness';
@@ -76,6 +78,19 @@ const unkept = (job: (title: string) => string): Shot[] => [
   ...['time', 'run', 'look-back', 'coats', 'tape'].map((step) => ({ name: `x-${step}-wide`, path: `/job/${job('Juniper')}/${step}`, size: WIDE })),
 ];
 
+/** A page of a printed template as a picture. */
+async function templatePicture(url: string): Promise<void> {
+  const answer = await fetch(`${url}/print`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ what: 'template', part: 'boom', paper: 'A4' }),
+  });
+  if (!answer.ok) throw new Error(`the template was refused: ${await answer.text()}`);
+  const pdf = join(await mkdtemp(join(tmpdir(), 'lintrel-shots-')), 'template.pdf');
+  await writeFile(pdf, Buffer.from(await answer.arrayBuffer()));
+  execFileSync('pdftoppm', ['-png', '-r', '72', '-f', '8', '-l', '8', '-singlefile', pdf, join(FOLDER, 'template')]);
+}
+
 const wanted = process.argv.slice(2);
 await mkdir(FOLDER, { recursive: true });
 const database = await makeDatabase();
@@ -90,11 +105,13 @@ try {
     await page.waitForSelector('[role=heading], h1, h2', { timeout: 30_000 });
     await before?.(page);
     await page.waitForNetworkIdle({ idleTime: 400 });
-    await new Promise((resolve) => setTimeout(resolve, 500));
+    // What the worker works out comes after the network is quiet.
+    await new Promise((resolve) => setTimeout(resolve, 2500));
     await page.screenshot({ path: join(FOLDER, `${name}.png`) as `${string}.png` });
     if (errors().length > 0) console.error(name, errors());
     await page.close();
   }
+  if (wanted.length === 0 || wanted.includes('template')) await templatePicture(`${server.url}/api/jobs/${idOf('Ostrel')}`);
 } finally {
   await browser.close();
   await server.stop();

@@ -63,7 +63,7 @@ describe.each([
     await hands.sees(/L1\s+Line 1/);
 
     await hands.pressNamed('button', 'Set out a line');
-    await hands.press('[role=button][aria-label^=\"Kind of line\"]');
+    await hands.press('[role=button][aria-label^="Kind of line"]');
     await hands.pressNamed('radio', 'Sweep');
     await hands.pressNamed('button', 'Another point');
     for (const [index, along, above] of [
@@ -78,7 +78,7 @@ describe.each([
     await hands.sees(/L2\s+Line 2/);
 
     await hands.pressNamed('button', 'Set out a line');
-    await hands.press('[role=button][aria-label^=\"Kind of line\"]');
+    await hands.press('[role=button][aria-label^="Kind of line"]');
     await hands.pressNamed('radio', 'Parallel');
     await hands.press('[role=button][aria-label^="Follows"]');
     await hands.pressNamed('radio', 'Line 2');

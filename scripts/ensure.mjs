@@ -43,6 +43,11 @@ export function ensureChromium() {
   return find() ?? '/usr/bin/chromium';
 }
 
+/** Makes sure of the program that turns pages of a PDF into pictures. */
+export function ensurePdfPictures() {
+  if (ask('pdftoppm', ['-v']) === null && !existsSync('/usr/bin/pdftoppm')) installDebian('poppler-utils', 'the PDF viewer');
+}
+
 function installDebian(name, words) {
   const isRoot = process.getuid?.() === 0;
   const sudo = !isRoot && ask('sudo', ['-n', 'true']) !== null;

@@ -21,8 +21,8 @@ export interface OpenJob {
   readonly planning: boolean;
   readonly planError: string | null;
   readonly saved: SaveState;
-  /** Changes the design; finishes of areas follow their lines. `words` offers to take it back. */
-  readonly change: (update: (design: Design) => Design, words?: string) => Promise<void>;
+  /** Changes the design; finishes of areas follow their lines. `words` name the step; `offer` asks at once whether to take it back. */
+  readonly change: (update: (design: Design) => Design, words?: string, offer?: boolean) => Promise<void>;
   /** One step back or forward over the whole design, kept after a reload; null where there is none. */
   readonly undo: Step | null;
   readonly redo: Step | null;
@@ -105,7 +105,7 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
     setOffered(null);
     saver.current?.save(to.design);
   };
-  const change: OpenJob['change'] = (update, words) => {
+  const change: OpenJob['change'] = (update, words, offer = false) => {
     // Changes wait for each other, since the finishes are carried over by the worker in between.
     chain.current = chain.current.then(async () => {
       const before = newest.current;
@@ -114,7 +114,7 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
       if (JSON.stringify(next) === JSON.stringify(before)) return;
       keepSteps(remembered(steps.current, before, words ?? 'Last change'));
       show(next);
-      setOffered(words ?? null);
+      setOffered(offer ? (words ?? null) : null);
       saver.current?.save(next);
     });
     return chain.current;

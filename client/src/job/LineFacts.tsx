@@ -1,4 +1,4 @@
-import { showLength, type Fit, type LineAnalysis, type LineFit, type LinePlan } from '@lintrel/core';
+import { showBoth, showLength, type Fit, type LineAnalysis, type LineFit, type LinePlan } from '@lintrel/core';
 import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { lazy, Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -19,15 +19,17 @@ interface LineFactsProps {
   readonly analysis: LineAnalysis | null;
   readonly fits: readonly LineFit[] | null;
   readonly unit: 'mm' | 'in';
+  /** At scale lengths are given for the real thing as well. */
+  readonly scale: number;
 }
 
 /** What is known of one line: length, bends, fairness, what it meets, and which tapes follow it on which side. */
-export function LineFacts({ line, analysis, fits, unit }: LineFactsProps) {
+export function LineFacts({ line, analysis, fits, unit, scale }: LineFactsProps) {
   const show = (mm: number) => showLength(mm, unit);
   return (
     <View style={styles.facts}>
       <View style={styles.figures}>
-        <Figure label="Length" value={show(line.lengthMm)} />
+        <Figure label="Length" value={showBoth(line.lengthMm, unit, scale)} />
         <Figure label="Tightest bend" value={line.tightest ? `radius ${show(line.tightest.radiusMm)}` : 'none'} />
         {line.tightest ? <Figure label="at" value={show(line.tightest.at)} /> : null}
         <Figure label="Changes its bend" value={line.inflections.length === 0 ? 'never' : `at ${line.inflections.slice(0, 4).map(show).join(', ')}`} />
@@ -78,16 +80,17 @@ function Fairness({ analysis, unit }: { analysis: LineAnalysis | null; unit: 'mm
 
 const holds = ({ verdict }: Fit): boolean => verdict === 'lays' || verdict === 'stretch';
 
-/** The widest tape on the shelf that does the whole line on either side. */
-function widestWords(fits: readonly LineFit[]): string {
+/** The widest tape with a crisp edge that does the whole line on either side. */
+function widestWords(all: readonly LineFit[]): string {
+  const fits = all.filter(({ crisp }) => crisp);
   const widest = (side: 'left' | 'right') =>
     [...fits]
       .reverse()
       .sort((a, b) => widthOf(b.tape) - widthOf(a.tape))
       .find((fit) => holds(fit[side]))?.tape;
   const [left, right] = [widest('left'), widest('right')];
-  if (!left && !right) return 'No tape on the shelf does the whole line: split the run at the tight bend, or cut the edge from film.';
-  return `Widest that does it: ${left ?? 'none'} above or left, ${right ?? 'none'} below or right`;
+  if (!left && !right) return 'No tape with a crisp edge does the whole line: split the run at the tight bend, or cut the edge from film.';
+  return `Widest crisp tape that does it: ${left ?? 'none'} above or left, ${right ?? 'none'} below or right`;
 }
 
 const widthOf = (code: string): number => Number(code.replace(/^[^\d]*/, '')) || 0;

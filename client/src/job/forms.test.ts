@@ -117,6 +117,22 @@ it('a new circle needs one diameter only', () => {
   );
   expect(read).toMatchObject({ ok: true, line: { width: 60, height: 60 } });
 });
+it('one value of bands is found from the length they are spread over', () => {
+  const fields = lineFields(null, part, 'mm', 'New');
+  const bands = (values: Record<string, string>) =>
+    readLine(
+      { ...fields, kind: 'bands', points: [{ along: '0', above: '0' }], values: { ...fields.values, count: '4', width: '50', margin: '25', ...values } },
+      'x',
+      null,
+      {},
+    );
+  expect(bands({ gap: '?', wholeLength: '400' })).toMatchObject({ ok: true, line: { gap: 50, width: 50, margin: 25, count: 4 } });
+  expect(bands({ gap: '?' })).toMatchObject({ ok: false, faults: { 'values.wholeLength': expect.stringMatching(/over which length/) } });
+  expect(bands({ count: '?', gap: '45', wholeLength: '400' })).toMatchObject({
+    ok: false,
+    faults: { 'values.count': expect.stringMatching(/no whole number; \d with gaps/) },
+  });
+});
 it('what is wrong is told at the field it belongs to', () => {
   const fields = lineFields(null, part, 'mm', 'New');
   const faults = (changed: Partial<typeof fields>) => {

@@ -1,6 +1,6 @@
-import { checkAgainst, lineSchema, readLength, type LengthContext, type LineKind, type Part, type TrimLine } from '@lintrel/core';
+import { checkAgainst, lineSchema, readLength, solveBands, type BandUnknown, type LengthContext, type LineKind, type Part, type TrimLine } from '@lintrel/core';
 import { lengthText } from '@/forms/lengthText';
-import { KIND_FORMS, placesNeeded, type KindField } from './lineKinds';
+import { KIND_FORMS, placesNeeded, WHOLE_LENGTH, type KindField } from './lineKinds';
 
 /** Fields of the line form as typed; a kind uses those it needs. */
 export interface LineFields {
@@ -117,11 +117,40 @@ function readValues({ kind, values }: LineFields, context: LengthContext, faults
   for (const field of KIND_FORMS[kind].fields) {
     const text = (values[field.key] ?? '').trim();
     if (text === '' && field.optional) continue;
+    if (kind === 'bands' && text === UNKNOWN) continue;
     const reading = isLength(field.as) ? readLength(text, context) : readPlain(text, field);
     if (reading.ok) found[field.key] = reading.value;
     else faults[`values.${field.key}`] = reading.message;
   }
-  return found;
+  return kind === 'bands' ? withBandFound(found, values, faults) : found;
+}
+
+/** What stands for the value to be found. */
+const UNKNOWN = '?';
+const BAND_VALUES: readonly BandUnknown[] = ['count', 'width', 'gap', 'margin'];
+
+/** Finds the one value of bands that is written as `?`, from the length they are spread over. */
+function withBandFound(found: Record<string, unknown>, typed: LineFields['values'], faults: Record<string, string>): Record<string, unknown> {
+  const { [WHOLE_LENGTH]: whole, ...values } = found;
+  const unknown = BAND_VALUES.filter((key) => (typed[key] ?? '').trim() === UNKNOWN);
+  if (unknown.length === 0) return values;
+  if (unknown.length > 1 || whole === undefined) {
+    faults[`values.${whole === undefined ? WHOLE_LENGTH : unknown[1]}`] =
+      whole === undefined ? 'say over which length, so that ? can be found' : 'only one value can be found at a time';
+    return values;
+  }
+  const number = (key: string) => (typeof values[key] === 'number' ? (values[key] as number) : 0);
+  const solved = solveBands(
+    { lengthMm: whole as number, count: number('count'), widthMm: number('width'), gapMm: number('gap'), marginMm: number('margin') },
+    unknown[0],
+  );
+  if (!solved.ok) {
+    faults[`values.${unknown[0]}`] =
+      `${solved.message}${solved.nearest.length > 0 ? `; ${solved.nearest.map(({ count, gapMm }) => `${count} with gaps of ${gapMm.toFixed(1)} mm`).join(' or ')} would do` : ''}`;
+    return values;
+  }
+  const { count, widthMm, gapMm, marginMm } = solved.value;
+  return { ...values, count, width: widthMm, gap: gapMm, margin: marginMm };
 }
 
 function readPlain(text: string, { as, label }: KindField): { ok: true; value: unknown } | { ok: false; message: string } {

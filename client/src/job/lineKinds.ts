@@ -37,6 +37,9 @@ const fromTo = [
 const ALONG: KindForm['placeWords'] = ['along', 'above'];
 const TURN: KindField = { key: 'turnDeg', label: 'Turned by', as: 'angle', start: '0', hint: 'To the left, from the datum' };
 
+/** Typed only to find another value by; the line does not keep it. */
+export const WHOLE_LENGTH = 'wholeLength';
+
 export const KIND_FORMS: Readonly<Record<LineKind, KindForm>> = {
   straight: { about: 'From one measured place to another.', places: fromTo, placeWords: ALONG, datum: true, ends: true, fields: [] },
   sweep: {
@@ -114,7 +117,8 @@ export const KIND_FORMS: Readonly<Record<LineKind, KindForm>> = {
       { key: 'count', label: 'How many', as: 'count', start: '3' },
       { key: 'width', label: 'Width of a band', as: 'length' },
       { key: 'gap', label: 'Gap', as: 'distance' },
-      { key: 'margin', label: 'Bare before the first', as: 'distance', start: '0' },
+      { key: 'margin', label: 'Bare at each end', as: 'distance', start: '0' },
+      { key: WHOLE_LENGTH, label: 'Over a length of', as: 'length', optional: true, hint: 'With it, write ? for the one to be found' },
       { key: 'slantDeg', label: 'Slanted by', as: 'angle', start: '0' },
       { key: 'taper', label: 'Last is so many times the first', as: 'ratio', start: '1' },
     ],

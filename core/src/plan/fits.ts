@@ -5,12 +5,14 @@ import { rounded } from '../units';
 /** How one tape follows a line with its body on each side. */
 export interface LineFit {
   readonly tape: string;
+  /** True where its edge makes a line that stays. */
+  readonly crisp: boolean;
   readonly left: Fit;
   readonly right: Fit;
 }
 
 /**
- * Fits every crisp tape on the shelf along a line.
+ * Fits every tape on the shelf along a line.
  * @param lineId a stroke of a line, as the plan names it
  * @returns one entry a tape, in shelf order; empty where the line has no place on the part
  */
@@ -21,5 +23,5 @@ export function fitsOfLine(parts: readonly PartShape[], partId: string, lineId: 
   const samples = (line?.pieces ?? []).flatMap((piece) => piece.map(({ at, curvature }) => ({ at, curvature })));
   if (samples.length === 0) return [];
   const fit = (tape: Tape, side: LineSide) => fitAlong(tape, samples, side);
-  return rounded(tapes.filter(({ edge }) => edge === 'crisp').map((tape) => ({ tape: tape.code, left: fit(tape, 'left'), right: fit(tape, 'right') })));
+  return rounded(tapes.map((tape) => ({ tape: tape.code, crisp: tape.edge === 'crisp', left: fit(tape, 'left'), right: fit(tape, 'right') })));
 }

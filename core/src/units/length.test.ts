@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { readLength, showLength } from './length';
+import { readLength, showArea, showBoth, showLength } from './length';
 
 const read = (text: string, context = {}) => {
   const reading = readLength(text, context);
@@ -71,4 +71,16 @@ describe('showLength', () => {
       }),
     );
   });
+});
+
+it.each([
+  [62.5, 'mm', 96, '62.5 mm (real 6 m)'],
+  [4, 'mm', 72, '4 mm (real 288 mm)'],
+  [25.4, 'in', 48, '1" (real 48")'],
+  [120, 'mm', 1, '120 mm'],
+] as const)('writes %d mm in %s at 1:%d as %s', (mm, unit, scale, text) => expect(showBoth(mm, unit, scale)).toBe(text));
+
+it('writes sizes in the units of the job', () => {
+  expect(showArea(0.05)).toBe('0.0500 m²');
+  expect(showArea(0.64516, 'in')).toBe('1000 in² (0.65 m²)');
 });

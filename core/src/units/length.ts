@@ -107,6 +107,13 @@ export function showLength(mm: number, unit: 'mm' | 'in' = 'mm'): string {
   return `${trimZeros(mm.toFixed(decimals))} mm`;
 }
 
+/** Writes a length at scale with the size of the real thing: `62.5 mm (real 6 m)`; at full size the length alone. */
+export function showBoth(mm: number, unit: 'mm' | 'in', scale: number): string {
+  if (scale === 1) return showLength(mm, unit);
+  const real = mm * scale;
+  return `${showLength(mm, unit)} (real ${unit === 'mm' && Math.abs(real) >= 1000 ? `${trimZeros((real / 1000).toFixed(2))} m` : showLength(real, unit)})`;
+}
+
 /** Square inches in a square metre. */
 const SQUARE_INCHES = 1 / (MM_PER_INCH / 1000) ** 2;
 

@@ -11,9 +11,8 @@ const MOST_MEMORY_MB = 768;
  */
 export function readInThread(task: DrawingTask, mostMs = MOST_MS): Promise<DrawingReply> {
   return new Promise((resolve) => {
-    const thread = new Worker(new URL('./drawing-thread.ts', import.meta.url), {
+    const thread = new Worker(new URL('./start-thread.mjs', import.meta.url), {
       workerData: task,
-      execArgv: ['--import', 'tsx'],
       resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
     });
     const end = (reply: DrawingReply) => {

@@ -51,6 +51,8 @@ function Frame({ id }: { id: string }) {
         visible={undoable !== null}
         onDismiss={() => undoable?.dismiss()}
         duration={8000}
+        // Above the main action, which must not be covered.
+        wrapperStyle={styles.offer}
         action={{ label: 'Take it back', onPress: () => undoable?.undo() }}
       >
         {undoable?.words ?? ''}
@@ -64,4 +66,5 @@ const styles = StyleSheet.create({
   head: { flexDirection: 'row', alignItems: 'center', minHeight: measure.target, paddingRight: space.middle, backgroundColor: colour.sheet },
   back: { width: measure.target, height: measure.target, margin: 0 },
   name: { flex: 1 },
+  offer: { bottom: measure.target + space.huge },
 });

@@ -7,6 +7,7 @@ import { PartThumb } from '@/drawing/PartThumb';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
 import { usePart } from '@/job/PartChoice';
+import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
 import { colour, measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -17,21 +18,10 @@ import { Body, Figure, Heading, Small } from '@/ui/Words';
 
 /** Coats: the orders found, and a picture after every stage. */
 export default function CoatsScreen() {
-  const { design, plan } = useJob();
+  const { plan } = useJob();
   const { part, choice } = usePart(plan);
   const [number, setNumber] = useState(1);
-  if (design.parts.length === 0)
-    return (
-      <StepLayout>
-        <Missing need="part" />
-      </StepLayout>
-    );
-  if (!plan || !part)
-    return (
-      <StepLayout>
-        <Body>Finding the order of coats …</Body>
-      </StepLayout>
-    );
+  if (!plan || !part) return <StepGuard waiting="Finding the order of coats …" />;
   if (plan.stages.length === 0)
     return (
       <StepLayout part={part} drawing={<PartDrawing part={part} areas={part.areas} codes="areas" />}>

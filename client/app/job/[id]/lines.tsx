@@ -1,4 +1,4 @@
-import { LINE_WORDS, showLength, type LinePlan, type PartPlan } from '@lintrel/core';
+import { LINE_WORDS, showBoth, showLength, type Design, type LinePlan, type PartPlan } from '@lintrel/core';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -77,12 +77,12 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
             <View key={line.owner}>
               <Row label={`${line.code} ${line.name}`} chosen={line.owner === chosen} onPress={() => toggle(line.owner)} testID="line">
                 <Body>{`${line.code}  ${line.name}`}</Body>
-                <Small>{lineWords(line, part, design.unit)}</Small>
+                <Small>{lineWords(line, part, design)}</Small>
                 {line.fault ? <Small tone="accent">{`This line ${line.fault}`}</Small> : null}
               </Row>
               {line.owner === chosen && strokes[0] ? (
                 <Unfolded>
-                  <LineFacts line={strokes[0]} analysis={analysis.output} fits={fits.output} unit={design.unit} />
+                  <LineFacts line={strokes[0]} analysis={analysis.output} fits={fits.output} unit={design.unit} scale={design.scale} />
                   <LineTools
                     partId={part.id}
                     line={strokes[0]}
@@ -112,12 +112,12 @@ function ownersOf(lines: readonly LinePlan[]): LinePlan[] {
     .map((line) => (line.id === line.owner ? line : { ...line, code: line.code.replace(/[a-z]+$/, '') }));
 }
 
-function lineWords(line: LinePlan, part: PartPlan, unit: 'mm' | 'in'): string {
+function lineWords(line: LinePlan, part: PartPlan, { unit, scale }: Pick<Design, 'unit' | 'scale'>): string {
   const strokes = part.lines.filter(({ owner }) => owner === line.owner);
   const length = strokes.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
   return [
     LINE_WORDS[line.kind].toLowerCase(),
-    strokes.length > 1 ? `${strokes.length} strokes, ${showLength(length, unit)} in all` : showLength(length, unit),
+    strokes.length > 1 ? `${strokes.length} strokes, ${showBoth(length, unit, scale)} in all` : showBoth(length, unit, scale),
     ...(strokes.length === 1 && line.tightest ? [`tightest radius ${showLength(line.tightest.radiusMm, unit)}`] : []),
     ...(line.hidden ? ['hidden'] : []),
     ...(line.locked ? ['locked'] : []),

@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
+import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
@@ -17,18 +18,7 @@ export default function TapeScreen() {
   const { design, plan, shelf } = useJob();
   const [number, setNumber] = useState<number | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
-  if (design.parts.length === 0)
-    return (
-      <StepLayout>
-        <Missing need="part" />
-      </StepLayout>
-    );
-  if (!plan)
-    return (
-      <StepLayout>
-        <Body>Laying out the tape …</Body>
-      </StepLayout>
-    );
+  if (design.parts.length === 0 || !plan) return <StepGuard waiting="Laying out the tape …" />;
   if (plan.stages.length === 0)
     return (
       <StepLayout>

@@ -4,6 +4,7 @@ import { Rail, type Band } from '@/clock/Rail';
 import { ticksIn, tickStep } from '@/clock/ticks';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
+import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -16,18 +17,7 @@ import { SCHOOL_WORDS } from '@/words';
 /** Time: the stages end to end, and when the tape of each may be pulled by the three schools. */
 export default function TimeScreen() {
   const { id, design, plan, shelf, change } = useJob();
-  if (design.parts.length === 0)
-    return (
-      <StepLayout>
-        <Missing need="part" />
-      </StepLayout>
-    );
-  if (!plan)
-    return (
-      <StepLayout>
-        <Body>Working out the times …</Body>
-      </StepLayout>
-    );
+  if (design.parts.length === 0 || !plan) return <StepGuard waiting="Working out the times …" />;
   if (plan.stages.length === 0)
     return (
       <StepLayout>

@@ -1,4 +1,4 @@
-import { PAINT_SYSTEM_KEYS, PAINT_SYSTEMS, pathText, shapeOf, SUBSTRATES, type Part, type Substrate } from '@lintrel/core';
+import { boardOf, PAINT_SYSTEM_KEYS, PAINT_SYSTEMS, pathText, shapeOf, SUBSTRATES, type Part, type Substrate } from '@lintrel/core';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -14,7 +14,7 @@ import { PlaceForm } from '@/job/PlaceForm';
 import { StepLayout } from '@/job/StepLayout';
 import { SurfaceForm, TakeOut } from '@/job/SurfaceForm';
 import { useDraftParts } from '@/job/useDraftParts';
-import { space } from '@/theme/theme';
+import { colour, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
@@ -45,6 +45,8 @@ export default function PartScreen() {
   const read = readPart(tree, part?.lines ?? [], { bare: design.unit, scale: design.scale });
   const withPart = (made: Part) => ({ ...design, parts: part ? design.parts.map((one) => (one.id === made.id ? made : one)) : [...design.parts, made] });
   const drawn = useDraftParts(read.ok ? withPart(read.part) : design, shelf)?.find((one) => one.id === ownId) ?? null;
+  // Known at once, so that nothing moves when the drawing arrives.
+  const known = part && { ring: boardOf(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]) };
   const leave = (to: string) => router.replace(`/job/${id}/${to}` as Href);
   const submit = async () => {
     if (!read.ok) return setFaults(read.faults);
@@ -56,7 +58,7 @@ export default function PartScreen() {
     leave(part ? 'piece' : 'lines');
   };
   const remove = async () => {
-    await change((now) => ({ ...now, parts: now.parts.filter((one) => one.id !== partId) }), `${part?.name} taken out`);
+    await change((now) => ({ ...now, parts: now.parts.filter((one) => one.id !== partId) }), `${part?.name} taken out`, true);
     leave('piece');
   };
   const word = (keys: TreeKeys) => String(treeAt(tree, keys) ?? '');
@@ -66,8 +68,9 @@ export default function PartScreen() {
   return (
     <TreeFormProvider value={{ tree, faults, unit: design.unit, put }}>
       <StepLayout
-        part={drawn}
-        drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" help /> : undefined}
+        part={drawn ?? known}
+        // Always something there: were the drawing added later, the fields would be made anew under the hands that type.
+        drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" help /> : <NoDrawing />}
         action={<Action rank="main" label={part ? 'Keep these' : 'Add this part'} onPress={() => void submit()} testID="submit" />}
       >
         <Sheet>
@@ -172,6 +175,12 @@ export default function PartScreen() {
   );
 }
 
+const NoDrawing = () => (
+  <View style={styles.blank}>
+    <Small>The part is drawn here as soon as its measurements can be read</Small>
+  </View>
+);
+
 /** Faults at places that have a field of their own are told there. */
 const isShown = (path: string): boolean => path !== pathText(['surface']) && !/\.fold$|\.outline$|\.profile$/.test(path);
 
@@ -182,4 +191,7 @@ function detached(made: Part, before: Part | null, parts: readonly Part[]): Part
   return { ...made, surface, datums: [...datums], lines: [...lines], ...(features ? { features: [...features] } : {}), ...(pose ? { pose } : {}) };
 }
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' } });
+const styles = StyleSheet.create({
+  blank: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: space.base, backgroundColor: colour.sheet },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
+});

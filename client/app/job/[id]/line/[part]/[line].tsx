@@ -1,4 +1,4 @@
-import { LINE_WORDS, showLength, type Design, type PartPlan, type TrimLine } from '@lintrel/core';
+import { boardOf, LINE_WORDS, showLength, type Design, type PartPlan, type TrimLine } from '@lintrel/core';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -65,14 +65,16 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
     leave();
   };
   const remove = async () => {
-    await change((now) => withoutLine(now, partId, ownId), `${line?.name} taken out`);
+    await change((now) => withoutLine(now, partId, ownId), `${line?.name} taken out`, true);
     leave();
   };
+  // Known at once, so that nothing moves when the drawing arrives.
+  const ring = boardOf(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]);
   const form = KIND_FORMS[fields.kind];
   const followers = followersOf(part.lines, ownId);
   return (
     <StepLayout
-      part={drawn}
+      part={drawn ?? { ring }}
       // Always something there: were the drawing added later, the fields would be made anew under the hands that type.
       drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" help chosenLine={ownId} /> : <View style={styles.blank} />}
       action={<Action rank="main" label={line ? 'Keep this line' : 'Add this line'} onPress={() => void submit()} testID="submit" />}
