@@ -1,5 +1,5 @@
 import { QUESTIONS, type Job, type JobSummary, type Shelf } from '@lintrel/core';
-import { Hands } from './hands';
+import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, startServer, WIDE } from './harness';
 
 const app = appUnderTest();
@@ -7,15 +7,7 @@ jest.setTimeout(120_000);
 
 const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
 const jobNamed = async (title: string) => (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title) as JobSummary;
-async function withPage(path: string, work: (hands: Hands) => Promise<void>, size: typeof PHONE | typeof WIDE = PHONE): Promise<void> {
-  const hands = new Hands(await app.browser.open(app.server.url + path, size), size === PHONE);
-  try {
-    await work(hands);
-    expect(hands.test.errors()).toEqual([]);
-  } finally {
-    await hands.page.close();
-  }
-}
+const withPage = (path: string, work: (hands: Hands) => Promise<void>, size: typeof PHONE | typeof WIDE = PHONE) => onPage(app, path, size, work);
 
 it.each(QUESTIONS.map(({ name, title }) => [name, title]))('the Bench opens %s already answered', (name, title) =>
   withPage('/bench', async (hands) => {

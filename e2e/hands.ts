@@ -1,5 +1,5 @@
 import type { ElementHandle, Page } from 'puppeteer-core';
-import type { TestPage } from './harness';
+import { PHONE, type appUnderTest, type TestPage, type WIDE } from './harness';
 
 const PATIENCE_MS = 12_000;
 
@@ -83,5 +83,21 @@ export class Hands {
     await handle.scrollIntoView();
     if (this.byTouch) await handle.tap();
     else await handle.click();
+  }
+}
+
+/** Opens a page of the application, works on it, and makes sure that its console showed no error. */
+export async function onPage(
+  app: ReturnType<typeof appUnderTest>,
+  path: string,
+  size: typeof PHONE | typeof WIDE,
+  work: (hands: Hands) => Promise<void>,
+): Promise<void> {
+  const hands = new Hands(await app.browser.open(app.server.url + path, size), size === PHONE);
+  try {
+    await work(hands);
+    expect(hands.test.errors()).toEqual([]);
+  } finally {
+    await hands.page.close();
   }
 }

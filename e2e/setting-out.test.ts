@@ -2,7 +2,8 @@ import { mkdtemp, readdir, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Design, Job, Plan } from '@lintrel/core';
-import { Hands } from './hands';
+import { straight, sweep } from '../core/src/testing';
+import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, WIDE } from './harness';
 
 // Setting a part out: every kind of line by typing, one by dragging, undo, the second side, drawings in and out.
@@ -31,10 +32,10 @@ const part = (id: string, name: string, surface: Design['parts'][number]['surfac
   lines: [],
 });
 
-/** A job with a board and a tube, ready to be set out. */
-async function bench(title: string): Promise<string> {
+/** A job with a board and a tube, ready to be set out; the lines are on the board. */
+async function bench(title: string, lines: Design['parts'][number]['lines'] = []): Promise<string> {
   const job = await api<Job>('/jobs', 'POST', { title, kind: 'other' });
-  const board = part('board', 'Board', { kind: 'flat', outline: { kind: 'rectangle', width: 1000, height: 500 } });
+  const board = { ...part('board', 'Board', { kind: 'flat', outline: { kind: 'rectangle', width: 1000, height: 500 } }), lines };
   const tube = {
     ...part('tube', 'Tube', { kind: 'tube', diameter: 120, length: 400 }),
     pose: { at: [1010, 60, 250] as [number, number, number], yawDeg: 0, pitchDeg: 0, rollDeg: 0 },
@@ -46,15 +47,7 @@ const designOf = async (id: string) => (await api<Job>(`/jobs/${id}`)).design;
 const linesOf = async (id: string, name: string) => (await designOf(id)).parts.find((one) => one.name === name)?.lines ?? [];
 const planOf = (id: string) => api<Plan>(`/jobs/${id}/plan`);
 
-async function withPage(path: string, size: typeof PHONE | typeof WIDE, work: (hands: Hands) => Promise<void>): Promise<void> {
-  const hands = new Hands(await app.browser.open(app.server.url + path, size), size === PHONE);
-  try {
-    await work(hands);
-    expect(hands.test.errors()).toEqual([]);
-  } finally {
-    await hands.page.close();
-  }
-}
+const withPage = (path: string, size: typeof PHONE | typeof WIDE, work: (hands: Hands) => Promise<void>) => onPage(app, path, size, work);
 
 /** Opens a list on the page and takes one of it. */
 async function pick(hands: Hands, label: string, option: string): Promise<void> {
@@ -204,24 +197,7 @@ it('a line that cannot be laid out says why, and nothing typed is lost', async (
 });
 
 it('a point is dragged, drawn to what is near, undone and done again, also after a reload', async () => {
-  const id = await bench('Dragged');
-  const job = await api<Job>(`/jobs/${id}`);
-  const line = {
-    kind: 'sweep',
-    id: 'w',
-    name: 'Waist',
-    runOn: true,
-    datum: 'base',
-    points: [
-      { along: 100, above: 150 },
-      { along: 500, above: 220 },
-      { along: 900, above: 160 },
-    ],
-  } as const;
-  await api(`/jobs/${id}`, 'PUT', {
-    revision: job.revision,
-    design: { ...job.design, parts: job.design.parts.map((one) => (one.id === 'board' ? { ...one, lines: [line] } : one)) },
-  });
+  const id = await bench('Dragged', [sweep('Waist', [100, 150], [500, 220], [900, 160])]);
   const heightOf = async () => {
     const [first] = await linesOf(id, 'Board');
     return first.kind === 'sweep' ? first.points[1] : null;
@@ -256,21 +232,8 @@ it('a point is dragged, drawn to what is near, undone and done again, also after
 });
 
 it('lines are copied, hidden, locked, made fair, and given as stations', async () => {
-  const id = await bench('Tools');
-  const job = await api<Job>(`/jobs/${id}`);
   const heights = [200, 212, 219, 233, 224, 222, 215];
-  const line = {
-    kind: 'sweep',
-    id: 'w',
-    name: 'Waist',
-    runOn: true,
-    datum: 'base',
-    points: heights.map((above, index) => ({ along: 20 + index * 160, above })),
-  } as const;
-  await api(`/jobs/${id}`, 'PUT', {
-    revision: job.revision,
-    design: { ...job.design, parts: job.design.parts.map((one) => (one.id === 'board' ? { ...one, lines: [line] } : one)) },
-  });
+  const id = await bench('Tools', [sweep('Waist', ...heights.map((above, index) => [20 + index * 160, above] as const))]);
   await withPage(`/job/${id}/lines`, PHONE, async (hands) => {
     await hands.press('[data-testid=line]');
     await hands.sees(/Wiggle at \d+ mm: [\d.]+ mm in \d+ mm/);
@@ -302,21 +265,7 @@ it('lines are copied, hidden, locked, made fair, and given as stations', async (
 });
 
 it('the second side follows the first until it is detached', async () => {
-  const id = await bench('Sides');
-  const job = await api<Job>(`/jobs/${id}`);
-  const line = {
-    kind: 'straight',
-    id: 's',
-    name: 'Slant',
-    runOn: true,
-    datum: 'base',
-    from: { along: 0, above: 100 },
-    to: { along: 1000, above: 300 },
-  } as const;
-  await api(`/jobs/${id}`, 'PUT', {
-    revision: job.revision,
-    design: { ...job.design, parts: job.design.parts.map((one) => (one.id === 'board' ? { ...one, lines: [line] } : one)) },
-  });
+  const id = await bench('Sides', [straight('Slant', [0, 100], [1000, 300], true)]);
   const heightAtLeft = async () => {
     const plan = await planOf(id);
     const other = plan.parts.find(({ name }) => name === 'Other side');
@@ -330,14 +279,14 @@ it('the second side follows the first until it is detached', async () => {
     await hands.press('[data-testid=submit]');
     await hands.sees(/Follows|follows its opposite|No line|L1/);
     await hands.saved();
-    expect(await heightAtLeft()).toBeCloseTo(300, 3);
+    await eventually(heightAtLeft, 300);
     // The first side changes, the second follows.
-    await hands.page.goto(`${app.server.url}/job/${id}/line/board/s`);
+    await hands.page.goto(`${app.server.url}/job/${id}/line/board/Slant`);
     await hands.fill('points.1.above', '340');
     await hands.press('[data-testid=submit]');
     await hands.sees(/L1\s+Slant/);
     await hands.saved();
-    expect(await heightAtLeft()).toBeCloseTo(340, 3);
+    await eventually(heightAtLeft, 340);
     // Detached it keeps what it has.
     await hands.goTo('Piece');
     await hands.pressNamed('button', 'Change Other side');
@@ -346,12 +295,12 @@ it('the second side follows the first until it is detached', async () => {
     await hands.press('[data-testid=submit]');
     await hands.sees(/mirror image of Board, detached/);
     await hands.saved();
-    await hands.page.goto(`${app.server.url}/job/${id}/line/board/s`);
+    await hands.page.goto(`${app.server.url}/job/${id}/line/board/Slant`);
     await hands.fill('points.1.above', '200');
     await hands.press('[data-testid=submit]');
     await hands.sees(/L1\s+Slant/);
     await hands.saved();
-    expect(await heightAtLeft()).toBeCloseTo(340, 3);
+    await eventually(heightAtLeft, 340);
   });
 });
 
@@ -402,6 +351,16 @@ it('a drawing is taken over, goes out again, and comes back the same', async () 
     }
   });
 });
+
+/** Waits until a number read from the server is what it should be: a change is kept a moment after it is made. */
+async function eventually(read: () => Promise<number | undefined>, wanted: number): Promise<void> {
+  let found = await read();
+  for (let tries = 0; tries < 50 && !(Math.abs((found ?? NaN) - wanted) < 1e-3); tries++) {
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    found = await read();
+  }
+  expect(found).toBeCloseTo(wanted, 3);
+}
 
 /** Name of the file that turns up in a folder. */
 async function fileIn(folder: string, is: (name: string) => boolean): Promise<string> {

@@ -20,8 +20,6 @@ export const WINDOW_WORDS: Readonly<Record<WindowState, string>> = { before: 'No
 export const STATE_WORDS = { planning: 'Being planned', 'in-shop': 'In the shop', finished: 'Finished' } as const;
 
 export const KEEP = 'Keep as it is';
-export const ESTIMATE = 'estimate';
-
 /** Time of day of an instant, with the weekday when it is not today. */
 export function clockTime(at: number, now: number): string {
   const time = new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });

@@ -62,11 +62,11 @@ export class Collector {
     this.passed.set(what, (this.passed.get(what) ?? 0) + 1);
   }
 
-  result(unitMm: number | null): Drawing {
-    return {
-      unitMm,
-      layers: [...this.layers].map(([name, paths]) => ({ name, paths })),
-      skipped: [...this.passed].map(([what, count]) => `${count} × ${what}`),
-    };
+  /** The drawing, or that there is no line in it. */
+  result(unitMm: number | null): DrawingRead {
+    const layers = [...this.layers].map(([name, paths]) => ({ name, paths }));
+    const skipped = [...this.passed].map(([what, count]) => `${count} × ${what}`);
+    if (layers.length > 0) return { ok: true, value: { unitMm, layers, skipped } };
+    return { ok: false, message: `There is no line in this drawing${skipped.length > 0 ? `: passed over ${skipped.join(', ')}` : ''}.` };
   }
 }

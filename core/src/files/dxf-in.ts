@@ -42,10 +42,7 @@ export function readDxf(text: string): DrawingRead {
     if (error instanceof DrawingTrouble) return { ok: false, message: error.message };
     throw error;
   }
-  const value = found.result(unitMm);
-  return value.layers.length === 0
-    ? { ok: false, message: `There is no line in this drawing${value.skipped.length > 0 ? `: passed over ${value.skipped.join(', ')}` : ''}.` }
-    : { ok: true, value };
+  return found.result(unitMm);
 }
 
 function addEntity(entity: IEntity, dxf: IDxf, placement: Placement, tolerance: number, found: Collector, depth: number): void {

@@ -105,10 +105,7 @@ function collected(
     if (error instanceof DrawingTrouble) return { ok: false, message: error.message };
     throw error;
   }
-  const value = found.result(unitMm);
-  return value.layers.length === 0
-    ? { ok: false, message: `There is no line in this drawing${value.skipped.length > 0 ? `: passed over ${value.skipped.join(', ')}` : ''}.` }
-    : { ok: true, value };
+  return found.result(unitMm);
 }
 
 function groupOf(name: string, { attributes }: SaxesTagPlain, parent: Group | undefined): Group {

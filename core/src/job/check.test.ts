@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { checkAgainst, designFaults, emptyDesign, lineFaults, pathText, SHIPPED_SHELF, type Design, type Part } from '.';
+import { checkAgainst, designFaults, emptyDesign, lineFaults, pathText, SHIPPED_SHELF, worksKey, type Design, type Part } from '.';
 
 const part = (over: Partial<Part> = {}): Part => ({
   id: 'a',
@@ -34,6 +34,50 @@ it('tells of a line off its part without refusing the design', () => {
   const small = design({ parts: [part({ surface: { kind: 'flat', outline: { kind: 'rectangle', width: 100, height: 10 } } })] });
   expect(designFaults(small, SHIPPED_SHELF)).toEqual([]);
   expect(lineFaults(small, ['design'])).toEqual([{ path: 'design.parts[0].lines[0]', message: expect.stringMatching(/outside the part/) }]);
+});
+
+const hole = { kind: 'opening', id: 'h', name: 'H', datum: 'base', use: 'hole', shape: { kind: 'round', at: { along: 50, above: 20 }, diameter: 8 } } as const;
+
+it.each<[string, Part[], RegExp]>([
+  ['a feature twice', [part({ features: [hole, hole] })], /features\[1\]\.id: "h" is used twice/],
+  ['a feature measured from nowhere', [part({ features: [{ ...hole, datum: 'moon' }] })], /features\[0\]\.datum: there is no datum "moon"/],
+  ['a cone that is a tube', [part({ surface: { kind: 'cone', d1: 20, d2: 20, length: 50 } })], /surface\.d2: both ends/],
+  [
+    'a profile below its axis',
+    [part({ surface: { kind: 'turned', profile: { start: [0, 5], edges: [{ to: [9, -1] }], smooth: true } } })],
+    /surface\.profile\.edges\[0\]: a radius/,
+  ],
+  [
+    'an outline that does not close',
+    [part({ surface: { kind: 'flat', outline: { kind: 'curved', start: [0, 0], edges: [{ to: [9, 0] }, { to: [9, 9] }] } } })],
+    /outline\.edges\[1\]: must end/,
+  ],
+  ['a mirror image of nothing', [part({ opposite: { of: 'z', follows: true } })], /opposite\.of: there is no other part "z"/],
+  ['a mirror image of itself', [part({ opposite: { of: 'a', follows: true } })], /opposite\.of: there is no other part/],
+  [
+    'a mirror image of a mirror image',
+    [part(), part({ id: 'b', opposite: { of: 'a', follows: true } }), part({ id: 'c', opposite: { of: 'b', follows: true } })],
+    /parts\[2\]\.opposite\.of: "A" is itself a mirror image/,
+  ],
+])('finds %s', (_, parts, message) => expect(faults({ parts }).join('\n')).toMatch(message));
+
+it('lets a part go its own way once it is detached', () => expect(faults({ parts: [part({ opposite: { of: 'gone', follows: false } })] })).toEqual([]));
+
+describe('what the lines of a part follow from', () => {
+  const left = part({ id: 'left', lines: [], opposite: { of: 'a', follows: true } });
+  const text = (one: Part, parts: Part[]) => worksKey(one, parts);
+  it('is the part, and the part it mirrors or goes on from', () => {
+    const other = part({ lines: [] });
+    expect(text(left, [part(), left])).not.toBe(text(left, [other, left]));
+    expect(text(part(), [part(), left])).toBe(text(part(), [part(), part({ id: 'left' })]));
+  });
+  it('is not its name, its colour or how many there are', () => expect(text(part({ name: 'X', count: 9 }), [])).toBe(text(part(), [])));
+  it('ends, also where two parts go on from each other', () => {
+    const onward = (id: string, from: string): Part =>
+      part({ id, lines: [{ kind: 'continuation', id: 'l', name: 'L', runOn: true, part: from, of: 'l', end: 'end', mode: 'side' }] });
+    const parts = [onward('a', 'b'), onward('b', 'a')];
+    expect(text(parts[0], parts).length).toBeLessThan(5000);
+  });
 });
 
 describe('checkAgainst', () => {

@@ -40,37 +40,52 @@ export function wrapped(path: Path, { turns }: Sheet): Path[] {
   if (!turns) return [path];
   const around: number[] = [];
   path.forEach((point, index) => around.push(turnsAt(turns, point, index === 0 ? 0 : around[index - 1])));
-  const cuts = seamCuts(path, around);
+  const cuts = seamCuts(path, around, turns);
   const stops = [path[0].at, ...cuts, path[path.length - 1].at];
   return stops.slice(1).flatMap((to, index) => {
     const piece = pieceOf(path, stops[index], to);
     if (!piece) return [];
     // Off the ends: a piece may start and stop on the seam itself.
-    const middle = turnsAtDistance(path, around, (stops[index] + to) / 2);
+    const middle = turnsAtDistance(path, around, (stops[index] + to) / 2, turns);
     const count = Math.abs(Math.abs(middle % 1) - 0.5) < ON_SEAM ? Math.floor(middle + 0.5 - 2 * ON_SEAM) : Math.round(middle);
     return [piece.map((point) => unwoundPoint(turns, point, count))];
   });
 }
 
 /** Distances at which a line crosses the seam. */
-function seamCuts(path: Path, around: readonly number[]): number[] {
+function seamCuts(path: Path, around: readonly number[], turns: Turns): number[] {
   const cuts: number[] = [];
   for (let index = 1; index < path.length; index++) {
     const [from, to] = [around[index - 1], around[index]];
     const [low, high] = from < to ? [from, to] : [to, from];
     for (let seam = Math.ceil(low - 0.5) + 0.5; seam <= high; seam++) {
       if (seam - low < ON_SEAM && seam - high > -ON_SEAM) continue;
-      const share = (seam - from) / (to - from);
+      const share = shareAtSeam(path[index - 1], path[index], from, to, seam, turns);
       cuts.push(path[index - 1].at + share * (path[index].at - path[index - 1].at));
     }
   }
   return cuts.sort((a, b) => a - b);
 }
 
-function turnsAtDistance(path: Path, around: readonly number[], at: number): number {
+/** Share of a straight piece at which it meets the seam: even on a tube; on a cone, which turns unevenly, by halving. */
+function shareAtSeam(a: Point, b: Point, from: number, to: number, seam: number, turns: Turns): number {
+  if (turns.kind === 'shift') return (seam - from) / (to - from);
+  let [low, high] = [0, 1];
+  for (let round = 0; round < 50; round++) {
+    const half = (low + high) / 2;
+    const here = turnsAt(turns, { x: a.x + half * (b.x - a.x), y: a.y + half * (b.y - a.y) }, seam);
+    if (here < seam === from < to) low = half;
+    else high = half;
+  }
+  return (low + high) / 2;
+}
+
+/** Turns at a distance along the line, at the middle of a piece: on which side of every seam it lies. */
+function turnsAtDistance(path: Path, around: readonly number[], at: number, turns: Turns): number {
   const next = path.findIndex((point) => point.at >= at);
   if (next <= 0) return around[Math.max(0, next)];
   const [a, b] = [path[next - 1], path[next]];
   const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
-  return around[next - 1] + share * (around[next] - around[next - 1]);
+  const guess = around[next - 1] + share * (around[next] - around[next - 1]);
+  return turns.kind === 'shift' ? guess : turnsAt(turns, { x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) }, guess);
 }

@@ -78,15 +78,6 @@ function placeAtLength(lengths: readonly number[], at: number): readonly [number
   return [span, step / PER_SPAN - span];
 }
 
-/** Where a profile turns so sharply that it has an edge: distances along it. */
-export function profileEdges({ spans }: Profile): number[] {
-  return spans.slice(1).flatMap((span, index) => {
-    const before = spanAt(spans[index], spans[index].endAt);
-    const after = spanAt(span, span.startAt);
-    return before.tx * after.tx + before.ty * after.ty < Math.cos((3 * Math.PI) / 180) ? [span.startAt] : [];
-  });
-}
-
 /** Faults of a profile, each with the pair it concerns (0 is the start). */
 export function profileFaults({ start, edges }: ProfileShape): { readonly pair: number; readonly message: string }[] {
   const places = [start, ...edges.map(({ to }) => to)];

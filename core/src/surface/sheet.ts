@@ -4,7 +4,7 @@ import { stepsOfTurn } from './circle';
 import { coneSheet } from './cone';
 import { foldedInSpace, unfold, type FoldedNet } from './folded';
 import { outlineSpans } from './outline';
-import { boxOf, ringArea, type Box, type Point } from './point';
+import { ringArea, type Point } from './point';
 import { profileAt, profileOf, type Profile } from './profile';
 import type { Space } from './space';
 import type { Surface } from './surface';
@@ -186,6 +186,3 @@ export function stretchAt({ chart }: Sheet, x: number): { readonly share: number
   const { radius, slope } = profileAt(chart, x);
   return { share: radius / chart.widestMm, change: slope / chart.widestMm };
 }
-
-/** Box round the sheet. */
-export const sheetBox = ({ ring }: Sheet): Box => boxOf(ring);

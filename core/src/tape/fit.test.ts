@@ -1,4 +1,4 @@
-import { fitAlong, follows, SHIPPED_TAPES, widestThatFollows } from '.';
+import { fitAlong, follows, SHIPPED_TAPES } from '.';
 
 const tape = (code: string) => SHIPPED_TAPES.find((one) => one.code === code) ?? SHIPPED_TAPES[0];
 const samples = (...curvatures: number[]) => curvatures.map((curvature, index) => ({ at: index * 10, curvature }));
@@ -24,12 +24,4 @@ describe('fitAlong', () => {
     expect(fit).toMatchObject({ verdict: 'lays', worstAt: null, worstRadiusMm: null, stretch: 0 });
     expect(follows(fit)).toBe(true);
   });
-});
-
-it('widestThatFollows names a width that just follows', () => {
-  const bends = samples(1 / 120, -1 / 200);
-  const widest = widestThatFollows(tape('V6'), bends, 'left');
-  expect(follows(fitAlong({ ...tape('V6'), widthMm: widest * 0.999 }, bends, 'left'))).toBe(true);
-  expect(follows(fitAlong({ ...tape('V6'), widthMm: widest * 1.001 }, bends, 'left'))).toBe(false);
-  expect(widestThatFollows(tape('V6'), samples(0, 0), 'left')).toBe(Infinity);
 });

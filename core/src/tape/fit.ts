@@ -1,4 +1,4 @@
-import { layRoundBend, tightestEdgeRadius, type Bend, type BendVerdict, type BodySide } from './bend';
+import { layRoundBend, type Bend, type BendVerdict, type BodySide } from './bend';
 import type { Tape } from './tape';
 
 /** Bend of a line at one place. */
@@ -64,20 +64,6 @@ export const follows = (fit: Fit): boolean => BADNESS[fit.verdict] <= BADNESS.st
 
 /** Side of the bend a tape body lies on, when it lies on `side` of a line with this curvature. */
 export const bodySideOf = (curvature: number, side: LineSide): BodySide => (curvature > 0 === (side === 'left') ? 'inside' : 'outside');
-
-/**
- * Widest tape of one kind that would follow the line, whether or not the shelf has it.
- * @returns width in mm; Infinity on a line without bends
- */
-export function widestThatFollows(tape: Tape, samples: readonly BendSample[], side: LineSide): number {
-  const perMm = tightestEdgeRadius({ ...tape, widthMm: 1 }, 'outside');
-  return samples.reduce((widest, { curvature }) => {
-    if (Math.abs(curvature) < STRAIGHT_CURVATURE) return widest;
-    const radius = 1 / Math.abs(curvature);
-    const limit = bodySideOf(curvature, side) === 'inside' ? radius / (1 + perMm) : radius / perMm;
-    return Math.min(widest, limit);
-  }, Infinity);
-}
 
 function bendAt(tape: Tape, curvature: number, side: LineSide): Bend {
   const radius = Math.abs(curvature) < STRAIGHT_CURVATURE ? Infinity : 1 / Math.abs(curvature);

@@ -1,5 +1,5 @@
 import { LINE_WORDS, showBoth, showLength, type Design, type LinePlan, type PartPlan } from '@lintrel/core';
-import { router, type Href } from 'expo-router';
+import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { G, Path } from 'react-native-svg';
@@ -23,7 +23,8 @@ import { useComputed } from '@/worker/useComputed';
 /** Lines: every trim line with its code, its worst bend, and which tape follows it; measured points are dragged on the drawing. */
 export default function LinesScreen() {
   const { plan } = useJob();
-  const { part, choice } = usePart(plan);
+  const { part: first } = useLocalSearchParams<{ part?: string }>();
+  const { part, choice } = usePart(plan, first);
   return part ? <LinesOf key={part.id} part={part} choice={choice} /> : <StepGuard waiting="Working out the lines …" />;
 }
 

@@ -81,7 +81,7 @@ export default function ImportScreen() {
         return found.line ? withLine(shaped, partId, found.line) : shaped;
       }, 'Drawing taken over');
       if (found.left.length > 0) return setTrouble(`Taken over, but: ${found.left.join(' ')}`);
-      router.replace(`/job/${id}/lines` as Href);
+      router.replace(`/job/${id}/lines?part=${partId}` as Href);
     });
   return (
     <StepLayout

@@ -55,7 +55,7 @@ export default function PartScreen() {
       (now) => ({ ...now, parts: part ? now.parts.map((one): Part => (one.id === made.id ? made : one)) : [...now.parts, made] }),
       part ? undefined : `${made.name} added`,
     );
-    leave(part ? 'piece' : 'lines');
+    leave(part ? 'piece' : `lines?part=${ownId}`);
   };
   const remove = async () => {
     await change((now) => ({ ...now, parts: now.parts.filter((one) => one.id !== partId) }), `${part?.name} taken out`, true);

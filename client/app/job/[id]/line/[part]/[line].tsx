@@ -52,7 +52,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   const read = readLine(fields, ownId, line, { bare: design.unit, scale: design.scale });
   const drawn = useDrawn(read.ok ? withLine(design, partId, read.line) : design, design, partId, shelf) ?? plan?.parts.find((one) => one.id === partId) ?? null;
   const own = drawn?.lines.filter(({ owner }) => owner === ownId) ?? [];
-  const leave = () => router.replace(`/job/${id}/lines` as Href);
+  const leave = () => router.replace(`/job/${id}/lines?part=${partId}` as Href);
   const set = (changed: Partial<LineFields>) => {
     setFields((now) => ({ ...now, ...changed }));
     setFaults({});

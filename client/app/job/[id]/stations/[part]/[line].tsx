@@ -93,7 +93,7 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
         {trouble ? <Notice level="stop" text={trouble} /> : null}
       </Sheet>
       <MatchForm partId={part.id} lineId={stroke} datum={datum} />
-      <Action rank="quiet" icon="arrow-left" label="Back to the lines" onPress={() => router.replace(`/job/${id}/lines` as Href)} />
+      <Action rank="quiet" icon="arrow-left" label="Back to the lines" onPress={() => router.replace(`/job/${id}/lines?part=${part.id}` as Href)} />
     </StepLayout>
   );
 }
