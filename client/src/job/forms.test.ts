@@ -148,7 +148,7 @@ it('what is wrong is told at the field it belongs to', () => {
         ],
       }),
     ),
-  ).toEqual(['points.0.along', 'points.0.above']);
+  ).toEqual(['points.0.along', 'points.0.above', 'points.1.above']);
   expect(
     Object.keys(
       faults({

@@ -79,7 +79,6 @@ export function readLine(fields: LineFields, id: string, before: TrimLine | null
   const faults: Record<string, string> = {};
   const pairs = readPlaces(fields, context, faults);
   const values = readValues(fields, context, faults);
-  if (Object.keys(faults).length > 0) return { ok: false, faults };
   const made = {
     kind: fields.kind,
     id,
@@ -95,8 +94,9 @@ export function readLine(fields: LineFields, id: string, before: TrimLine | null
     ...withSpecials(fields.kind, values),
   };
   const checked = checkAgainst(lineSchema, made);
-  if (checked.ok) return { ok: true, line: checked.value };
-  for (const { path, message } of checked.faults) faults[fieldOf(path, fields.kind)] ??= message;
+  if (checked.ok && Object.keys(faults).length === 0) return { ok: true, line: checked.value };
+  // What cannot be read stands as 0 or is missing for now, and has its own words already.
+  if (!checked.ok) for (const { path, message } of checked.faults) faults[fieldOf(path, fields.kind)] ??= message;
   return { ok: false, faults };
 }
 

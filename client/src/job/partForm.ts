@@ -64,9 +64,10 @@ export type PartRead = { readonly ok: true; readonly part: Part } | { readonly o
 /** Reads the form and checks the part as the job file would. */
 export function readPart(tree: TypedTree, lines: Part['lines'], context: LengthContext): PartRead {
   const { value, faults } = readTree(tree, context);
-  if (faults.length > 0) return refused(faults);
   const checked = checkAgainst(partSchema, { ...withoutDefaults(value as Record<string, unknown>), lines });
-  if (!checked.ok) return refused(checked.faults);
+  // What cannot be read stands as 0 for now: only what is wrong elsewhere is told beside it.
+  const others = checked.ok ? [] : checked.faults.filter(({ path }) => !faults.some((one) => one.path === path));
+  if (faults.length > 0 || !checked.ok) return refused([...faults, ...others]);
   const part = checked.value;
   const deeper = [
     ...surfaceFaults(part.surface).map(({ keys, message }) => ({ path: surfacePlace(part, keys), message })),

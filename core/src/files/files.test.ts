@@ -288,7 +288,7 @@ describe('templates', () => {
   it.each(['A4', 'Letter'] as const)('on %s carry everything, overlap by 10 mm and leave out empty sheets', (paper) => {
     const pages = tilePages(plot, paper);
     expect(pages.length).toBeGreaterThan(3);
-    const printed = lengthOf(pages.flatMap(({ strokes }) => strokes.filter(({ pen }) => pen === 'trim' && true)));
+    const printed = lengthOf(pages.flatMap(({ strokes }) => strokes.filter(({ pen }) => pen === 'trim')));
     const own = lengthOf(plot.strokes.filter(({ pen }) => pen === 'trim'));
     // What lies in an overlap is there twice; the bars at the foot are 204.6 mm a sheet.
     expect(printed - pages.length * (100 + 101.6 + 12)).toBeGreaterThan(own - 1);
