@@ -169,7 +169,7 @@ it('every kind of line is set out by typing, on a phone', async () => {
   const faults = plan.parts.flatMap(({ lines }) => lines.flatMap(({ code, name, fault }) => (fault ? [`${code} ${name} ${fault}`] : [])));
   expect(faults).toEqual([]);
   const board = await linesOf(id, 'Board');
-  expect(board.find(({ name }) => name === 'Straight')).toMatchObject({ to: { along: 1000, above: 88.9 } });
+  expect(board.find(({ name }) => name === 'Straight')).toMatchObject({ to: { along: 1000, above: expect.closeTo(88.9, 9) } });
   expect(board.find(({ kind }) => kind === 'arc')).toMatchObject({ through: { along: 500, above: 360 } });
   expect(board.find(({ kind }) => kind === 'text')).toMatchObject({ text: 'AB 7' });
   expect((await linesOf(id, 'Tube')).map(({ kind }) => kind)).toEqual(['ring', 'continuation']);

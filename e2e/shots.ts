@@ -83,12 +83,12 @@ async function templatePicture(url: string): Promise<void> {
   const answer = await fetch(`${url}/print`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ what: 'template', part: 'boom', paper: 'A4' }),
+    body: JSON.stringify({ what: 'template', part: 'lid', paper: 'A4' }),
   });
   if (!answer.ok) throw new Error(`the template was refused: ${await answer.text()}`);
   const pdf = join(await mkdtemp(join(tmpdir(), 'lintrel-shots-')), 'template.pdf');
   await writeFile(pdf, Buffer.from(await answer.arrayBuffer()));
-  execFileSync('pdftoppm', ['-png', '-r', '72', '-f', '8', '-l', '8', '-singlefile', pdf, join(FOLDER, 'template')]);
+  execFileSync('pdftoppm', ['-png', '-r', '72', '-f', '3', '-l', '3', '-singlefile', pdf, join(FOLDER, 'template')]);
 }
 
 const wanted = process.argv.slice(2);
@@ -111,7 +111,7 @@ try {
     if (errors().length > 0) console.error(name, errors());
     await page.close();
   }
-  if (wanted.length === 0 || wanted.includes('template')) await templatePicture(`${server.url}/api/jobs/${idOf('Ostrel')}`);
+  if (wanted.length === 0 || wanted.includes('template')) await templatePicture(`${server.url}/api/jobs/${idOf('Juniper')}`);
 } finally {
   await browser.close();
   await server.stop();

@@ -37,7 +37,7 @@ interface Eye {
 }
 
 /** Facets a round or folded part is drawn with, round and along. */
-const ROUND = 36;
+const ROUND = 60;
 const ALONG = 48;
 
 /** Draws the whole piece from its parts, from their real geometry. */
