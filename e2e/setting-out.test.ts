@@ -211,7 +211,7 @@ it('a point is dragged, drawn to what is near, undone and done again, also after
     await hands.page.mouse.down();
     for (let step = 1; step <= 12; step++) await hands.page.mouse.move(x + step, y - 3 * step);
     await hands.page.waitForSelector('[data-testid=magnifier]', { timeout: 5000 });
-    await hands.sees(/Drawn to: |Free/);
+    await hands.sees(/Drawn to: |Free: /);
     await hands.page.mouse.up();
     await hands.page.waitForFunction(() => document.querySelector('[data-testid="undo-design"]')?.getAttribute('aria-label')?.includes('Waist moved'));
     await hands.saved();

@@ -1,7 +1,7 @@
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useId, useMemo, useRef, useState, type ReactNode } from 'react';
 import { PanResponder, StyleSheet, View, type GestureResponderEvent, type LayoutChangeEvent } from 'react-native';
 import { IconButton } from 'react-native-paper';
-import Svg, { Circle, G } from 'react-native-svg';
+import Svg, { Circle, G, Use } from 'react-native-svg';
 import { colour, measure, space } from '@/theme/theme';
 import { fitted, grabbed, panned, placeAt, zoomed, type Frame, type SheetBox, type View as Shown } from './view';
 
@@ -39,6 +39,7 @@ export function Sheet({ box, label, children, overlay, handles = NO_HANDLES, onD
   const [moved, setMoved] = useState<Shown | null>(null);
   const [finger, setFinger] = useState<readonly [number, number] | null>(null);
   const host = useRef<View>(null);
+  const drawing = `drawing${useId().replace(/[^A-Za-z0-9]/g, '')}`;
   const whole = frame && fitted(box, frame);
   const view = moved ?? whole;
   // Gestures read the newest values without being made anew at every move.
@@ -55,7 +56,7 @@ export function Sheet({ box, label, children, overlay, handles = NO_HANDLES, onD
       {view && frame ? (
         <Svg width={frame.width} height={frame.height} aria-label={label} role="img">
           <G transform={transformOf(view, frame.height)}>
-            {children(view.mmPerDp)}
+            <G id={drawing}>{children(view.mmPerDp)}</G>
             {overlay?.(view.mmPerDp)}
             {handles.map(({ key, place: [x, y] }) => (
               <Circle
@@ -72,16 +73,7 @@ export function Sheet({ box, label, children, overlay, handles = NO_HANDLES, onD
           </G>
         </Svg>
       ) : null}
-      {finger && view ? (
-        <Magnifier place={finger} mmPerDp={view.mmPerDp}>
-          {(mmPerDp) => (
-            <>
-              {children(mmPerDp)}
-              {overlay?.(mmPerDp)}
-            </>
-          )}
-        </Magnifier>
-      ) : null}
+      {finger && view ? <Magnifier place={finger} mmPerDp={view.mmPerDp} drawing={drawing} overlay={overlay} /> : null}
       <View style={styles.buttons}>
         <IconButton icon="plus" accessibilityLabel="Closer" onPress={() => zoom(1.5)} style={styles.button} size={20} />
         <IconButton icon="minus" accessibilityLabel="Farther" onPress={() => zoom(1 / 1.5)} style={styles.button} size={20} />
@@ -94,15 +86,24 @@ export function Sheet({ box, label, children, overlay, handles = NO_HANDLES, onD
 const transformOf = (view: Shown, height: number): string =>
   `translate(0 ${height}) scale(${1 / view.mmPerDp} ${-1 / view.mmPerDp}) translate(${-view.x} ${-view.y})`;
 
+interface MagnifierProps {
+  readonly place: readonly [number, number];
+  readonly mmPerDp: number;
+  /** Id of the drawing on the page: shown again, not drawn again. */
+  readonly drawing: string;
+  readonly overlay: SheetProps['overlay'];
+}
+
 /** What lies under the finger, larger, where the finger does not hide it. */
-function Magnifier({ place, mmPerDp, children }: { place: readonly [number, number]; mmPerDp: number; children: (mmPerDp: number) => ReactNode }) {
+function Magnifier({ place, mmPerDp, drawing, overlay }: MagnifierProps) {
   const near = mmPerDp / measure.magnified;
   const half = (measure.magnifier * near) / 2;
   return (
     <View style={styles.magnifier} pointerEvents="none" testID="magnifier">
       <Svg width={measure.magnifier} height={measure.magnifier} aria-hidden>
         <G transform={transformOf({ x: place[0] - half, y: place[1] - half, mmPerDp: near }, measure.magnifier)}>
-          {children(near)}
+          <Use href={`#${drawing}`} />
+          {overlay?.(near)}
           <Circle cx={place[0]} cy={place[1]} r={2 * near} fill={colour.accent} />
         </G>
       </Svg>

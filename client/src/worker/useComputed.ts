@@ -12,7 +12,7 @@ export function useComputed<N extends WorkerJobName>(
   input: WorkerJobs[N]['input'] | null,
 ): { readonly output: WorkerJobs[N]['output'] | null; readonly fresh: boolean } {
   const [state, setState] = useState<{ of: string; output: WorkerJobs[N]['output'] } | null>(null);
-  const key = JSON.stringify(input);
+  const key = keyOf(input);
   useEffect(() => {
     let wanted = true;
     if (input !== null)
@@ -28,3 +28,19 @@ export function useComputed<N extends WorkerJobName>(
   }, [name, key]);
   return { output: input === null ? null : (state?.output ?? null), fresh: state?.of === key };
 }
+
+/** Large values that come from the open job: each is known by being the same object, not by what is in it. */
+const LARGE = new Set(['parts', 'design', 'shelf', 'tapes']);
+const numbers = new WeakMap<object, number>();
+let last = 0;
+
+function numberOf(value: object): number {
+  const known = numbers.get(value);
+  if (known !== undefined) return known;
+  numbers.set(value, ++last);
+  return last;
+}
+
+/** A short text that is the same for the same input. */
+const keyOf = (input: unknown): string =>
+  JSON.stringify(input, (key, value: unknown) => (LARGE.has(key) && typeof value === 'object' && value !== null ? numberOf(value) : value));

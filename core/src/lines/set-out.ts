@@ -71,7 +71,9 @@ function setOutPart(part: PartShape, book: Book): SetOut {
   const known = book.setOut.get(part.id);
   if (known) return known;
   const board = boardIn(part, book);
-  const { shape, measured, reflect, mirrored } = board;
+  const { shape, measured, mirrored } = board;
+  const source = part.opposite?.follows ? book.parts.find(({ id }) => id === part.opposite?.of) : undefined;
+  if (source && !source.opposite) return mirrorOf(setOutPart(source, book), part, board, book);
   const features = placedFeatures(shape.features ?? [], shape.datums);
   const openings = openingRings(features, measured);
   const ground = groundOf(measured, openings);
@@ -79,21 +81,32 @@ function setOutPart(part: PartShape, book: Book): SetOut {
   const lines = shape.lines.flatMap((line, index) =>
     resolved(line, `L${index + 1}`, rounded.get(line.id) ?? madeIn(part, line, book), board, ground, features),
   );
-  const turned = (points: readonly Point[]) => points.map(reflect).reverse();
-  const found: SetOut = {
-    board,
-    lines: mirrored ? lines.map((line) => reflectedLine(line, reflect)) : lines,
-    features: mirrored
-      ? features.map((feature) => ({
-          ...feature,
-          ring: feature.ring && turned(feature.ring),
-          row: feature.row && ([reflect(feature.row[0]), reflect(feature.row[1])] as const),
-        }))
-      : features,
-    openings: mirrored ? openings.map(turned) : openings,
-  };
+  const own: SetOut = { board, lines, features, openings };
+  const found = mirrored ? reflectedSetOut(own, board) : own;
   book.setOut.set(part.id, found);
   return found;
+}
+
+/** A part that follows another is that one, reflected. */
+function mirrorOf(source: SetOut, part: PartShape, board: PartBoard, book: Book): SetOut {
+  const found = reflectedSetOut(source, board);
+  book.setOut.set(part.id, found);
+  return found;
+}
+
+function reflectedSetOut({ lines, features, openings }: SetOut, board: PartBoard): SetOut {
+  const { reflect } = board;
+  const turned = (points: readonly Point[]) => points.map(reflect).reverse();
+  return {
+    board,
+    lines: lines.map((line) => reflectedLine(line, reflect)),
+    features: features.map((feature) => ({
+      ...feature,
+      ring: feature.ring && turned(feature.ring),
+      row: feature.row && ([reflect(feature.row[0]), reflect(feature.row[1])] as const),
+    })),
+    openings: openings.map(turned),
+  };
 }
 
 const reflectedLine = (line: ResolvedLine, reflect: (place: Point) => Point): ResolvedLine => ({

@@ -1,18 +1,14 @@
 import { LINE_WORDS, showBoth, showLength, type Design, type LinePlan, type PartPlan } from '@lintrel/core';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { View } from 'react-native';
-import { G, Path } from 'react-native-svg';
-import { Comb, PartDrawing } from '@/drawing/PartDrawing';
-import { openPath } from '@/drawing/path';
 import { useJob } from '@/job/JobContext';
+import { LineDrawing } from '@/job/LineDrawing';
 import { LineFacts } from '@/job/LineFacts';
 import { LineTools } from '@/job/LineTools';
 import { usePart } from '@/job/PartChoice';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
-import { useDrag } from '@/job/useDrag';
-import { colour } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows, Unfolded } from '@/ui/Row';
@@ -32,45 +28,23 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
   const { id, design, plan, shelf } = useJob();
   const [chosen, setChosen] = useState<string | null>(null);
   const [comb, setComb] = useState(false);
-  const { handles, live, onDrag } = useDrag(part, chosen);
   const strokes = part.lines.filter(({ owner }) => owner === chosen);
   const asked = strokes[0] ? { parts: design.parts, part: part.id, line: strokes[0].id } : null;
   const fits = useComputed('fits', asked && { ...asked, tapes: shelf.tapes });
   const analysis = useComputed('analysis', asked);
   const made = design.parts.find((one) => one.id === part.id);
   const follows = made?.opposite?.follows ?? false;
-  const toggle = (line: string) => setChosen(line === chosen ? null : line);
+  const toggle = useCallback((line: string) => setChosen((now) => (line === now ? null : line)), []);
   const owners = ownersOf(part.lines);
-  const overlay = (mmPerDp: number) => (
-    <G>
-      {live ? <Path d={live.pieces.map(openPath).join('')} fill="none" stroke={colour.accent} strokeWidth={3 * mmPerDp} testID="live" /> : null}
-      {comb && analysis.output ? <Comb bends={analysis.output.bends} mmPerDp={mmPerDp} /> : null}
-    </G>
-  );
   return (
     <StepLayout
       part={part}
-      drawing={
-        <PartDrawing
-          part={part}
-          areas={part.areas}
-          codes="lines"
-          help
-          chosenLine={chosen}
-          onLine={toggle}
-          overlay={overlay}
-          handles={handles}
-          onDrag={onDrag}
-        />
-      }
+      drawing={<LineDrawing part={part} chosen={chosen} onLine={toggle} comb={comb ? (analysis.output?.bends ?? null) : null} />}
       action={
         follows ? undefined : <Action rank="main" label="Set out a line" icon="plus" onPress={() => router.push(`/job/${id}/line/${part.id}/new` as Href)} />
       }
     >
       {choice}
-      {live ? (
-        <Small tone={live.fault ? 'accent' : 'calm'}>{live.fault ? `There this line ${live.fault}` : live.snap ? `Drawn to: ${live.snap}` : 'Free'}</Small>
-      ) : null}
       {owners.length === 0 ? <Body>No line on this part yet. A line is where one colour ends and another begins; it is measured from a datum.</Body> : null}
       <Sheet>
         <Rows>
