@@ -6,7 +6,7 @@ import { facesOf } from './face';
 import { traceCycles } from './faces';
 import { fromGrid, toGrid, type GridPoint } from './grid';
 import { grouped } from './group';
-import { measureGroup, type Area } from './measure';
+import { inOrder, measureGroup, type Area } from './measure';
 import { mergedEdges, noded, OPENING, OUTLINE, SEAM, type Segment } from './node';
 import { onSeam } from './seam';
 
@@ -49,14 +49,12 @@ export function arrange(ground: Ground, lines: readonly ResolvedLine[]): Arrange
       sheet,
     ),
   );
-  const order = measured.map((_, index) => index).sort((i, j) => measured[j].seed.y - measured[i].seed.y || measured[i].seed.x - measured[j].seed.x);
-  const place = new Array<number>(count);
-  order.forEach((group, index) => (place[group] = index));
+  const { ordered, placeOf } = inOrder(measured);
   return {
-    areas: order.map((group, index) => ({ ...measured[group], code: `A${index + 1}` })),
+    areas: ordered,
     borders: bordersBetween(
       faces,
-      groupOf.map((group) => place[group]),
+      groupOf.map((group) => placeOf[group]),
       lines.map(({ id }) => id),
       sheet,
     ),

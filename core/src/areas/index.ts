@@ -2,4 +2,5 @@ export * from './arrange';
 export * from './borders';
 export * from './carry';
 export * from './find';
+export * from './mirror';
 export type { Area } from './measure';

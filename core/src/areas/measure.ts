@@ -21,6 +21,14 @@ export interface Area {
   readonly sliver: boolean;
 }
 
+/** Puts areas in the order of their codes: from the top down, then from the left. `placeOf` tells where each went. */
+export function inOrder(areas: readonly Omit<Area, 'code'>[]): { readonly ordered: readonly Area[]; readonly placeOf: readonly number[] } {
+  const order = areas.map((_, index) => index).sort((i, j) => areas[j].seed.y - areas[i].seed.y || areas[i].seed.x - areas[j].seed.x);
+  const placeOf = new Array<number>(areas.length);
+  order.forEach((area, place) => (placeOf[area] = place));
+  return { ordered: order.map((area, place) => ({ ...areas[area], code: `A${place + 1}` })), placeOf };
+}
+
 /** Measures the area a group of faces makes. */
 export function measureGroup(faces: readonly Face[], sheet: Sheet): Omit<Area, 'code'> {
   const rings = faces.flatMap((face) => face.rings);

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Surface } from '../surface';
 import type { TrimLine } from '../lines';
 import { areasOn, BASE, BOARD, straight, sweep } from '../testing';
-import { areaAt } from '.';
+import { areaAt, mirroredArrangement } from '.';
 
 // Cases that break careless geometry, each for a reason of its own.
 
@@ -170,6 +170,29 @@ describe('any lines on a tube', () => {
         return before.length === after.length && before.every((size, index) => Math.abs(size - after[index]) < 3);
       }),
       { numRuns: 80 },
+    );
+  });
+});
+
+describe('a mirror image', () => {
+  it('has the areas of its part, reflected: the same as worked out anew on the reflected lines', () => {
+    fc.assert(
+      fc.property(anyRoundLines, (lines) => {
+        const part = areasOn(TUBE, lines);
+        const reflect = ({ x, y }: { x: number; y: number }) => ({ x, y: -y });
+        const ours = mirroredArrangement(part, reflect);
+        const anew = areasOn(TUBE, lines, { opposite: { of: 'other', follows: false } });
+        const sizes = (of: typeof ours) => of.areas.map(({ sizeMm2 }) => Math.round(sizeMm2 / 5)).sort((a, b) => a - b);
+        const turned = ours.borders.every(
+          ({ left, right, line, from, to }) => part.borders.some((one) => one.line === line && one.from === from && one.to === to) && left !== right,
+        );
+        return (
+          sizes(ours).every((size, index) => Math.abs(size - sizes(anew)[index]) <= 1) &&
+          turned &&
+          ours.areas.every(({ seed }, index) => areaAt(ours.areas, seed) === index)
+        );
+      }),
+      { numRuns: 40 },
     );
   });
 });

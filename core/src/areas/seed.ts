@@ -9,25 +9,26 @@ const SCANS = 9;
  */
 export function placeWellInside(rings: readonly (readonly Point[])[]): Point {
   const { minX, minY, maxX, maxY } = boxOf(rings[0]);
+  const cuts = Array.from({ length: SCANS }, (_, scan) => (scan + 0.47) / SCANS);
+  // Uneven shares, so that a cut seldom runs through a corner. A middle reaches no farther than half its cut: the longest first.
+  const candidates = cuts
+    .flatMap((share) => [
+      ...middles(rings, minX + share * (maxX - minX), 'x', 'y').map(({ at, middle, half }) => ({ place: { x: at, y: middle }, half })),
+      ...middles(rings, minY + share * (maxY - minY), 'y', 'x').map(({ at, middle, half }) => ({ place: { x: middle, y: at }, half })),
+    ])
+    .sort((p, q) => q.half - p.half);
   let best: Point = rings[0][0];
   let bestReach = -1;
-  for (let scan = 1; scan <= SCANS; scan++) {
-    // Uneven shares, so that a cut seldom runs through a corner.
-    const share = (scan - 0.53) / SCANS;
-    const candidates = [
-      ...middles(rings, minX + share * (maxX - minX), 'x', 'y').map(([x, y]) => ({ x, y })),
-      ...middles(rings, minY + share * (maxY - minY), 'y', 'x').map(([y, x]) => ({ x, y })),
-    ];
-    for (const place of candidates) {
-      const reach = reachAt(place, rings, bestReach);
-      if (reach > bestReach) [best, bestReach] = [place, reach];
-    }
+  for (const { place, half } of candidates) {
+    if (half <= bestReach) break;
+    const reach = reachAt(place, rings, bestReach);
+    if (reach > bestReach) [best, bestReach] = [place, reach];
   }
   return best;
 }
 
-/** Middles of the pieces of one straight cut that lie inside. */
-function middles(rings: readonly (readonly Point[])[], at: number, across: 'x' | 'y', along: 'x' | 'y'): [number, number][] {
+/** Middles of the pieces of one straight cut that lie inside, with half the length of each. */
+function middles(rings: readonly (readonly Point[])[], at: number, across: 'x' | 'y', along: 'x' | 'y'): { at: number; middle: number; half: number }[] {
   const hits: number[] = [];
   for (const ring of rings) {
     ring.forEach((a, index) => {
@@ -36,8 +37,9 @@ function middles(rings: readonly (readonly Point[])[], at: number, across: 'x' |
     });
   }
   hits.sort((a, b) => a - b);
-  const found: [number, number][] = [];
-  for (let index = 1; index < hits.length; index += 2) found.push([at, (hits[index - 1] + hits[index]) / 2]);
+  const found: { at: number; middle: number; half: number }[] = [];
+  for (let index = 1; index < hits.length; index += 2)
+    found.push({ at, middle: (hits[index - 1] + hits[index]) / 2, half: (hits[index] - hits[index - 1]) / 2 });
   return found;
 }
 

@@ -1,4 +1,4 @@
-import { arrange, chosenFinishes, neighboursOf, type Arrangement } from '../areas';
+import { arrange, chosenFinishes, mirroredArrangement, neighboursOf, type Arrangement } from '../areas';
 import type { Finish } from '../finish';
 import { worksKey, type Design, type Part } from '../job';
 import { corners, inflections, pointAt, setOutParts, tightestBend, type Path, type ResolvedLine, type SetOut } from '../lines';
@@ -17,24 +17,44 @@ export interface PartWork {
 }
 
 /** Lines and areas worked out before, by what they follow from; a caller may keep one so that only what changed is done anew. */
-export type WorkStore = Map<string, { readonly setOut: SetOut; readonly arrangement: Arrangement }>;
+export type WorkStore = Map<string, Worked>;
+
+interface Worked {
+  readonly setOut: SetOut;
+  readonly arrangement: Arrangement;
+}
 
 /** Works out lines and areas of all parts and what was chosen for them. */
 export function workOutParts(design: Design, store: WorkStore = new Map()): PartWork[] {
-  const keys = design.parts.map((part) => worksKey(part, design.parts));
-  const missing = design.parts.filter((_, index) => !store.has(keys[index])).map(({ id }) => id);
-  const fresh = setOutParts(design.parts, missing);
-  const works = design.parts.map((part, index): PartWork => {
-    const known = store.get(keys[index]) ?? worked(fresh.get(part.id) as SetOut);
-    store.set(keys[index], known);
+  const keys = new Map(design.parts.map((part) => [part.id, worksKey(part, design.parts)]));
+  const keyOf = (part: Part) => keys.get(part.id) as string;
+  const fresh = setOutParts(
+    design.parts,
+    design.parts.filter((part) => !store.has(keyOf(part))).map(({ id }) => id),
+  );
+  const worked = (part: Part): Worked => {
+    const known = store.get(keyOf(part));
+    if (known) return known;
+    const made = workedOut(part, fresh.get(part.id) as SetOut, design.parts, worked);
+    store.set(keyOf(part), made);
+    return made;
+  };
+  const works = design.parts.map((part): PartWork => {
+    const own = worked(part);
     const choices = design.scheme.areas.filter((choice) => choice.part === part.id).map(({ seed: [x, y], finish }) => ({ seed: { x, y }, finish }));
-    return { part, ...known, lines: known.setOut.lines, ...chosenFinishes(known.arrangement.areas, choices) };
+    return { part, ...own, lines: own.setOut.lines, ...chosenFinishes(own.arrangement.areas, choices) };
   });
-  for (const key of [...store.keys()]) if (!keys.includes(key)) store.delete(key);
+  const used = new Set(keys.values());
+  for (const key of [...store.keys()]) if (!used.has(key)) store.delete(key);
   return works;
 }
 
-const worked = (setOut: SetOut) => ({ setOut, arrangement: arrange({ sheet: setOut.board.drawn, openings: setOut.openings }, setOut.lines) });
+/** Areas of one part; those of a mirror image are those of the part it follows, reflected. */
+function workedOut(part: Part, setOut: SetOut, parts: readonly Part[], worked: (part: Part) => Worked): Worked {
+  const source = part.opposite?.follows ? parts.find(({ id }) => id === part.opposite?.of) : undefined;
+  if (source && !source.opposite) return { setOut, arrangement: mirroredArrangement(worked(source).arrangement, setOut.board.reflect) };
+  return { setOut, arrangement: arrange({ sheet: setOut.board.drawn, openings: setOut.openings }, setOut.lines) };
+}
 
 /** Writes a worked-out part into the plan. */
 export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>): PartPlan {
