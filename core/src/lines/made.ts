@@ -151,5 +151,5 @@ function raysFrom(line: LineOf<'rays'>, from: Point, heading: (degrees: number) 
   return paths.some((path) => path === null) ? 'cannot be laid out from this point' : (paths as Path[]);
 }
 
-/** True for kinds whose members follow each other and must not be run on: closed or cut by themselves. */
+/** Whether the ends of a line go on to the edge of the part: those of bands always do. */
 export const runsOn = (line: TrimLine): boolean => line.kind === 'bands' || line.runOn;
