@@ -1,5 +1,6 @@
 import DxfParser, { type IDxf, type IEntity } from 'dxf-parser';
 import type { Point } from '../surface';
+import { SidedCircle, WeightedSpline } from './dxf-entities';
 import { Collector, DRAWING_LIMITS, DrawingTrouble, FILE_TOLERANCE_MM, type DrawingRead } from './drawing';
 import { flattenArc, flattenBulge, flattenSpline } from './flatten';
 
@@ -29,7 +30,10 @@ export function readDxf(text: string): DrawingRead {
   if (text.startsWith('AutoCAD Binary DXF')) return { ok: false, message: 'The file is in the binary form of DXF. Save it as text (ASCII) DXF.' };
   let dxf: IDxf | null;
   try {
-    dxf = new DxfParser().parseSync(text);
+    const parser = new DxfParser();
+    parser.registerEntityHandler(WeightedSpline);
+    parser.registerEntityHandler(SidedCircle);
+    dxf = parser.parseSync(text);
   } catch (error) {
     return { ok: false, message: `The file is no sound DXF: ${String((error as Error).message ?? error).slice(0, 160)}` };
   }
@@ -45,9 +49,22 @@ export function readDxf(text: string): DrawingRead {
   return found.result(unitMm);
 }
 
-function addEntity(entity: IEntity, dxf: IDxf, placement: Placement, tolerance: number, found: Collector, depth: number): void {
+/** Kinds whose measurements are those of their own side: seen from behind, their x runs the other way. */
+const SIDED: ReadonlySet<string> = new Set(['ARC', 'CIRCLE', 'LWPOLYLINE', 'POLYLINE', 'INSERT']);
+
+/** 1 for an entity seen from the front, −1 from behind, null for one that does not lie flat. */
+function sideOf(type: string, of: Any): 1 | -1 | null {
+  if (!SIDED.has(type)) return 1;
+  const z = number(of.extrusionDirectionZ, number((of.extrusionDirection as Any | undefined)?.z, 1));
+  return Math.abs(z) < 0.999 ? null : z > 0 ? 1 : -1;
+}
+
+function addEntity(entity: IEntity, dxf: IDxf, outer: Placement, tolerance: number, found: Collector, depth: number): void {
   found.count();
   const of = entity as unknown as Any;
+  const side = sideOf(entity.type, of);
+  if (side === null) return found.skip(`${entity.type.toLowerCase()} that does not lie flat`);
+  const placement: Placement = side === 1 ? outer : { ...outer, put: ({ x, y }) => outer.put({ x: -x, y }) };
   if (entity.type === 'INSERT') return addBlock(of, dxf, placement, tolerance, found, depth);
   const path = pathOf(entity.type, of, tolerance / placement.scale);
   if (path === null) return found.skip(entity.type.toLowerCase());
