@@ -224,6 +224,14 @@ describe('rays, waves and letters', () => {
     expect(corners(scallop.pieces[0])).toHaveLength(2);
     expect(first({ kind: 'wave', ...measured, from: m(0, 250), to: m(900, 250), pitch: 100, height: 80, shape: 'scallop' }).fault).toMatch(/half its pitch/);
   });
+  it('waves that cannot be are refused in words', () => {
+    const wave: TrimLine = { kind: 'wave', ...measured, from: m(50, 250), to: m(950, 250), pitch: 90, height: 30, shape: 'wave' };
+    expect(first(wave).fault).toBeNull();
+    expect(first({ ...wave, pitch: 0.9 }).fault).toMatch(/1000 waves: the most is 500, so look at the pitch/);
+    expect(first({ ...wave, to: wave.from }).fault).toMatch(/same place/);
+    expect(first({ ...wave, shape: 'scallop', height: 46 }).fault).toMatch(/higher than half its pitch/);
+    expect(first({ ...wave, shape: 'scallop', height: 45 }).fault).toBeNull();
+  });
   it('letters have the height and stroke asked for', () => {
     const text = (value: string, stroke: number) =>
       linesOn(BOARD, [{ kind: 'text', ...measured, text: value, at: m(50, 100), height: 200, stroke, spacing: 10, slantDeg: 0, turnDeg: 0 }]);

@@ -53,8 +53,10 @@ function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, 
       return bandEdges(line, place, heading(line.headingDeg), sheet);
     case 'rays':
       return raysFrom(line, place(line.from), heading, sheet);
-    case 'wave':
-      return one(wavePath(place(line.from), place(line.to), line.pitch, line.height, line.shape), 'is higher than half its pitch, or has no length');
+    case 'wave': {
+      const path = wavePath(place(line.from), place(line.to), line.pitch, line.height, line.shape);
+      return typeof path === 'string' ? path : [path];
+    }
     case 'text': {
       const turn = heading(line.turnDeg);
       const at = place(line.at);

@@ -3,19 +3,23 @@ import { TOLERANCE } from '../units';
 import { arcPath } from './arc';
 import { withDistances, type Path, type PathPoint } from './path';
 
+/** More waves than anyone masks: a mistyped pitch would take minutes to work out. Rule of thumb. */
+const MOST_WAVES = 500;
+
 /**
  * A wave or a row of scallops along a straight base.
  * Whole waves only: the pitch is stretched or squeezed until they fill the length.
  * @param height wave: from trough to crest; scallop: rise of each bow above the base, to the left of it
- * @returns the path; null where the base is shorter than a micrometre, or a scallop would be more than a half circle
+ * @returns the path, or what is wrong with it
  */
-export function wavePath(from: Point, to: Point, pitch: number, height: number, shape: 'wave' | 'scallop'): Path | null {
+export function wavePath(from: Point, to: Point, pitch: number, height: number, shape: 'wave' | 'scallop'): Path | string {
   const length = distance(from, to);
-  if (length < 1e-3) return null;
+  if (length < 1e-3) return 'starts and ends at the same place';
   const count = Math.max(1, Math.round(length / pitch));
+  if (count > MOST_WAVES) return `would have ${count} waves: the most is ${MOST_WAVES}, so look at the pitch`;
   const [ux, uy] = [(to.x - from.x) / length, (to.y - from.y) / length];
   const put = (along: number, up: number): Point => ({ x: from.x + ux * along - uy * up, y: from.y + uy * along + ux * up });
-  return shape === 'wave' ? sine(length, count, height / 2, put, ux, uy) : scallops(length, count, height, put);
+  return shape === 'wave' ? sine(length, count, height / 2, put, ux, uy) : (scallops(length, count, height, put) ?? 'is higher than half its pitch');
 }
 
 function sine(length: number, count: number, rise: number, put: (along: number, up: number) => Point, ux: number, uy: number): Path {

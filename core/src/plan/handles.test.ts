@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { emptyDesign, type Design, type Part } from '../job';
 import type { TrimLine } from '../lines';
-import { BOARD, straight, sweep } from '../testing';
+import { BOARD } from '../testing';
 import { dragged, handlesOf } from '.';
 
 const common = { id: 'l', name: 'l', runOn: false, datum: 'slanted' };
 const m = (along: number, above: number) => ({ along, above });
 const LINES: readonly TrimLine[] = [
-  { ...straight('l', [50, 40], [400, 60]), datum: 'slanted' },
-  { ...sweep('l', [20, 20], [150, 80], [300, 40], [420, 90]), datum: 'slanted' },
+  { kind: 'straight', ...common, from: m(50, 40), to: m(400, 60) },
+  { kind: 'sweep', ...common, points: [m(20, 20), m(150, 80), m(300, 40), m(420, 90)] },
   { kind: 'wave', ...common, from: m(20, 20), to: m(400, 40), pitch: 100, height: 20, shape: 'wave' },
   { kind: 'arc', ...common, from: m(20, 20), through: m(150, 90), also: [m(200, 85)], to: m(300, 20) },
   { kind: 'radius', ...common, from: m(60, 40), headingDeg: 10, radius: 200, turnDeg: 40 },
@@ -72,7 +72,7 @@ describe('lines without points', () => {
     expect(handlesOf([], 'part', 'l')).toEqual([]);
   });
   it('a line that lost its datum has none, and is not changed by a drag', () => {
-    const lost = { ...straight('l', [0, 0], [100, 0]), datum: 'gone' };
+    const lost: TrimLine = { kind: 'straight', ...common, datum: 'gone', from: m(0, 0), to: m(100, 0) };
     const design = designOf(lost, false);
     expect(handlesIn(design)).toEqual([]);
     expect(drop(design, 'to', [50, 50])?.line).toEqual(lost);
