@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Path } from 'react-native-svg';
 import { boxRound, openPath } from '@/drawing/path';
-import { fittedStill } from '@/drawing/view';
+import { fittedStill, transformOf } from '@/drawing/view';
 import { colour, measure } from '@/theme/theme';
 
 const TONES: Readonly<Record<SketchStroke['tone'], { readonly fill: string; readonly stroke: string; readonly dp: number }>> = {
@@ -27,7 +27,7 @@ export function AnswerSketch({ sketch }: { sketch: Sketch }) {
     <View style={styles.sketch} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
       {width > 0 ? (
         <Svg width={width} height={height} role="img" aria-label={sketch.label} testID="sketch">
-          <G transform={`translate(4 ${height}) scale(${1 / view.mmPerDp} ${-1 / view.mmPerDp}) translate(${-view.x} ${-view.y})`}>
+          <G transform={`translate(4 0) ${transformOf(view, height)}`}>
             {sketch.strokes.map(({ tone, points }, index) => {
               const { fill, stroke, dp } = TONES[tone];
               if (tone === 'mark') return <Circle key={index} cx={points[0][0]} cy={points[0][1]} r={dp * view.mmPerDp} fill={fill} />;

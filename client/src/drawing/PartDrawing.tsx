@@ -3,6 +3,7 @@ import { memo, useId, type ReactNode } from 'react';
 import { Circle, Defs, G, Path, Pattern, Polygon, Text } from 'react-native-svg';
 import { colour, font } from '@/theme/theme';
 import { areaPath, boxRound, openPath, placeOfCode, ringPath, stripAlong } from './path';
+import { firstStrokes } from './strokes';
 import { Sheet, type SheetDrag, type SheetHandle } from './Sheet';
 
 export interface DrawnArea {
@@ -103,16 +104,6 @@ export const PartPicture = memo(function PartPicture({
     </G>
   );
 });
-
-/** Of a line with many strokes only the first carries its code, short: L5 for L5a. */
-function firstStrokes(lines: readonly LinePlan[]): LinePlan[] {
-  const seen = new Set<string>();
-  return lines.flatMap((line) => {
-    if (seen.has(line.owner)) return [];
-    seen.add(line.owner);
-    return [line.id === line.owner ? line : { ...line, code: line.code.replace(/[a-z]+$/, '') }];
-  });
-}
 
 /** The outline; openings bare, folds and the seam of a round part dashed. */
 function Rim({ part, mmPerDp }: { part: PartPlan; mmPerDp: number }) {

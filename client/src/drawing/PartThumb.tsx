@@ -2,14 +2,14 @@ import type { PartPlan } from '@lintrel/core';
 import Svg, { G } from 'react-native-svg';
 import { PartPicture, type DrawnArea } from './PartDrawing';
 import { boxRound } from './path';
-import { fittedStill } from './view';
+import { fittedStill, transformOf } from './view';
 
 /** A small still picture of a part. */
 export function PartThumb({ part, areas, width, height }: { part: PartPlan; areas: readonly DrawnArea[]; width: number; height: number }) {
   const view = fittedStill(boxRound(part.ring), { width, height });
   return (
     <Svg width={width} height={height} aria-hidden>
-      <G transform={`translate(0 ${height}) scale(${1 / view.mmPerDp} ${-1 / view.mmPerDp}) translate(${-view.x} ${-view.y})`}>
+      <G transform={transformOf(view, height)}>
         <PartPicture part={part} areas={areas} mmPerDp={view.mmPerDp} />
       </G>
     </Svg>

@@ -3,7 +3,7 @@ import { PanResponder, StyleSheet, View, type GestureResponderEvent, type Layout
 import { IconButton } from 'react-native-paper';
 import Svg, { Circle, G, Use } from 'react-native-svg';
 import { colour, measure, space } from '@/theme/theme';
-import { fitted, grabbed, panned, placeAt, zoomed, type Frame, type SheetBox, type View as Shown } from './view';
+import { fitted, grabbed, panned, placeAt, transformOf, zoomed, type Frame, type SheetBox, type View as Shown } from './view';
 
 /** A point of the drawing that can be taken hold of. */
 export interface SheetHandle {
@@ -82,9 +82,6 @@ export function Sheet({ box, label, children, overlay, handles = NO_HANDLES, onD
     </View>
   );
 }
-
-const transformOf = (view: Shown, height: number): string =>
-  `translate(0 ${height}) scale(${1 / view.mmPerDp} ${-1 / view.mmPerDp}) translate(${-view.x} ${-view.y})`;
 
 interface MagnifierProps {
   readonly place: readonly [number, number];

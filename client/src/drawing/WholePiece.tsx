@@ -1,5 +1,5 @@
 import type { Look, Picture } from '@lintrel/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { PanResponder, StyleSheet, View } from 'react-native';
 import Svg, { G, Path } from 'react-native-svg';
 import { useJob } from '@/job/JobContext';
@@ -7,9 +7,9 @@ import { colour, measure, space } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
 import { Choice } from '@/ui/Choice';
 import { Small } from '@/ui/Words';
-import { compute } from '@/worker/worker';
+import { useComputed } from '@/worker/useComputed';
 import { openPath, ringPath } from './path';
-import { fittedStill } from './view';
+import { fittedStill, transformOf } from './view';
 
 const SLANTED = { turnDeg: 32, riseDeg: 22 } as const;
 const VIEWS = [
@@ -22,12 +22,13 @@ type View4 = (typeof VIEWS)[number]['value'];
 
 /** The whole piece from its parts, as seen from four sides; on a wide screen the slanted view is turned by dragging. */
 export function WholePiece({ fills = false }: { fills?: boolean }) {
-  const { design } = useJob();
+  const { design, shelf } = useJob();
   const wide = useWide();
   const [view, setView] = useState<View4>('slanted');
   const [turned, setTurned] = useState<{ turnDeg: number; riseDeg: number }>(SLANTED);
   const [frame, setFrame] = useState({ width: 0, height: 0 });
-  const picture = usePicture(view === 'slanted' ? turned : { view });
+  const look: Look = view === 'slanted' ? turned : { view };
+  const { output: picture } = useComputed('picture', { design, shelf, look });
   const now = useRef(turned);
   now.current = turned;
   const turning = useMemo(() => turnByDrag(() => now.current, setTurned), []);
@@ -51,7 +52,7 @@ function Drawn({ picture, width, height }: { picture: Picture; width: number; he
   const view = fittedStill(picture.box, { width, height });
   return (
     <Svg width={width} height={height} role="img" aria-label="The whole piece">
-      <G transform={`translate(0 ${height}) scale(${1 / view.mmPerDp} ${-1 / view.mmPerDp}) translate(${-view.x} ${-view.y})`}>
+      <G transform={transformOf(view, height)}>
         {picture.patches.map(({ colour: paint, points, back }, index) => (
           <Path key={index} d={ringPath(points)} fill={back ? colour.ground : paint} stroke={back ? colour.hairline : paint} strokeWidth={0.6 * view.mmPerDp} />
         ))}
@@ -64,26 +65,6 @@ function Drawn({ picture, width, height }: { picture: Picture; width: number; he
       </G>
     </Svg>
   );
-}
-
-/** The newest picture; while a newer one is drawn the last stays. */
-function usePicture(look: Look): Picture | null {
-  const { design, shelf } = useJob();
-  const [picture, setPicture] = useState<Picture | null>(null);
-  const key = JSON.stringify(look);
-  useEffect(() => {
-    let wanted = true;
-    void compute('picture', { design, shelf, look }).then(
-      (found) => wanted && setPicture(found),
-      () => undefined,
-    );
-    return () => {
-      wanted = false;
-    };
-    // The key stands for the look.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, design, shelf]);
-  return picture;
 }
 
 /** Half a degree for every dp of the finger. */

@@ -77,3 +77,7 @@ export function grabbed(
   const nearest = [...handles].sort((a, b) => away(a) - away(b))[0];
   return nearest && away(nearest) <= GRAB_DP ? nearest.key : null;
 }
+
+/** Puts millimetres, y up, into a frame this high, as a transform of SVG. */
+export const transformOf = (view: View, height: number): string =>
+  `translate(0 ${height}) scale(${1 / view.mmPerDp} ${-1 / view.mmPerDp}) translate(${-view.x} ${-view.y})`;

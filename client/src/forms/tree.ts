@@ -57,3 +57,6 @@ export function withTree(tree: TypedTree, keys: TreeKeys, value: TypedTree): Typ
   const node = (tree ?? {}) as Record<string, TypedTree>;
   return { ...node, [key]: withTree(node[key], rest, value) };
 }
+
+/** A list without one of its entries. */
+export const without = <T>(items: readonly T[], index: number): readonly T[] => items.filter((_, other) => other !== index);

@@ -1,12 +1,13 @@
 import { FEATURE_WORDS, OPENING_USES, type FeatureKind } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { Pick } from '@/forms/Pick';
-import { treeAt, type TreeKeys, type TypedTree } from '@/forms/tree';
+import { treeAt, without, type TreeKeys, type TypedTree } from '@/forms/tree';
 import { TreeField, useTree } from '@/forms/TreeField';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Body } from '@/ui/Words';
+import { freeId } from './ids';
 import { TakeOut } from './SurfaceForm';
 
 type Entry = { readonly [key: string]: TypedTree };
@@ -38,7 +39,16 @@ export function FeaturesForm() {
     const number = features.length + 1;
     put(at, [
       ...features,
-      { kind: 'opening', id: `feature-${number}-${Date.now() % 10_000}`, name: `Opening ${number}`, datum: datums[0]?.id ?? 'base', ...rest('opening') },
+      {
+        kind: 'opening',
+        id: freeId(
+          'feature',
+          features.map(({ id }) => String(id)),
+        ),
+        name: `Opening ${number}`,
+        datum: datums[0]?.id ?? 'base',
+        ...rest('opening'),
+      },
     ]);
   };
   return (
@@ -54,15 +64,7 @@ export function FeaturesForm() {
           />
           <View style={styles.row}>
             <TreeField at={[...at, index, 'name']} label="Name" testID={`feature-name-${index}`} />
-            <TakeOut
-              what={`feature ${index + 1}`}
-              onPress={() =>
-                put(
-                  at,
-                  features.filter((_, other) => other !== index),
-                )
-              }
-            />
+            <TakeOut what={`feature ${index + 1}`} onPress={() => put(at, without(features, index))} />
           </View>
           <Pick
             label="Measured from"

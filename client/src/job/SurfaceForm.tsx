@@ -2,12 +2,13 @@ import { SURFACE_WORDS, type SurfaceKind } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Switch } from 'react-native-paper';
 import { Pick } from '@/forms/Pick';
-import { treeAt, type TreeKeys, type TypedTree } from '@/forms/tree';
+import { treeAt, without, type TreeKeys, type TypedTree } from '@/forms/tree';
 import { TreeField, useTree } from '@/forms/TreeField';
 import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Body, Small } from '@/ui/Words';
+import { freeId } from './ids';
 import { emptyOutline, emptySurface } from './partForm';
 
 const SURFACE: TreeKeys = ['surface'];
@@ -95,17 +96,7 @@ function Pairs({
         <View key={index} style={styles.row}>
           <TreeField at={[...at, index, 0]} label={`${name(index)}: ${words[0]}`} unit="length" />
           <TreeField at={[...at, index, 1]} label={words[1]} unit="length" />
-          {items.length > least ? (
-            <TakeOut
-              what={name(index)}
-              onPress={() =>
-                put(
-                  at,
-                  items.filter((__, other) => other !== index),
-                )
-              }
-            />
-          ) : null}
+          {items.length > least ? <TakeOut what={name(index)} onPress={() => put(at, without(items, index))} /> : null}
         </View>
       ))}
       <Action label={more} icon="plus" onPress={() => put(at, [...items, empty])} />
@@ -129,7 +120,7 @@ function EdgesForm({ at, words, first }: { at: TreeKeys; words: readonly [string
           <View style={styles.row}>
             <TreeField at={[...at, 'edges', index, 'to', 0]} label={`${index + 1}, on to: ${words[0]}`} unit="length" />
             <TreeField at={[...at, 'edges', index, 'to', 1]} label={words[1]} unit="length" />
-            {edges.length > 2 ? <TakeOut what={`edge ${index + 1}`} onPress={() => putEdges(edges.filter((_, other) => other !== index))} /> : null}
+            {edges.length > 2 ? <TakeOut what={`edge ${index + 1}`} onPress={() => putEdges(without(edges, index))} /> : null}
           </View>
           <View style={styles.switch}>
             <Switch
@@ -177,7 +168,15 @@ function PanelsForm() {
     const fold = { on: String(panels[0]?.id ?? ''), edge: '2', own: '4', angleDeg: '90', radius: '2' };
     put(at, [
       ...panels,
-      { id: `panel-${number}-${Date.now() % 10_000}`, name: `Panel ${number}`, outline: { kind: 'rectangle', width: '', height: '' }, fold: shifted(fold, -1) },
+      {
+        id: freeId(
+          'panel',
+          panels.map(({ id }) => String(id)),
+        ),
+        name: `Panel ${number}`,
+        outline: { kind: 'rectangle', width: '', height: '' },
+        fold: shifted(fold, -1),
+      },
     ]);
   };
   return (
@@ -187,17 +186,7 @@ function PanelsForm() {
         <View key={String(panel.id)} style={styles.edge}>
           <View style={styles.row}>
             <TreeField at={[...at, index, 'name']} label={`Panel ${index + 1}`} />
-            {index > 0 ? (
-              <TakeOut
-                what={`panel ${index + 1}`}
-                onPress={() =>
-                  put(
-                    at,
-                    panels.filter((_, other) => other !== index),
-                  )
-                }
-              />
-            ) : null}
+            {index > 0 ? <TakeOut what={`panel ${index + 1}`} onPress={() => put(at, without(panels, index))} /> : null}
           </View>
           <OutlineForm at={[...at, index, 'outline']} />
           {index > 0 ? (

@@ -2,11 +2,9 @@ import type {
   Design,
   Dragged,
   DragWish,
-  FairedLine,
   Handle,
   LineAnalysis,
   LineFit,
-  LineOf,
   Look,
   Match,
   Measured,
@@ -34,7 +32,6 @@ export interface WorkerJobs {
   picture: { readonly input: { readonly design: Design; readonly shelf: Shelf; readonly look: Look }; readonly output: Picture };
   stations: { readonly input: { readonly design: Design; readonly wish: StationWish }; readonly output: StationTable | null };
   analysis: { readonly input: OneLine; readonly output: LineAnalysis | null };
-  fair: { readonly input: { readonly line: LineOf<'sweep'>; readonly mostMm: number }; readonly output: FairedLine };
   match: { readonly input: OneLine & { readonly datum: string; readonly measured: readonly Measured[] }; readonly output: Match | null };
   drag: { readonly input: DragWish; readonly output: Dragged | null };
   handles: { readonly input: OneLine; readonly output: readonly Handle[] };

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import type { Design } from '../job';
-import { partPlan, stationTable, workOutParts, type PartPlan, type PartWork } from '../plan';
+import { partPlan, stationTable, workOutParts, type PartPlan, type PartWork, type StationTable } from '../plan';
 import { idText, numberBetween } from '../units';
 import { goresOf } from './gores';
 import { maskPlot } from './masks';
@@ -45,12 +45,17 @@ export type Printed = { readonly ok: true; readonly title: string; readonly page
 
 /** Lays out what is to be printed. */
 export function pagesFor(design: Design, wish: PrintWish): Printed {
-  const works = workOutParts(design);
-  const plans = works.map((work) => partPlan(work, new Map()));
-  if (wish.what === 'masks') return maskPages(design, plans, wish);
-  const index = design.parts.findIndex(({ id }) => id === wish.part);
-  if (index < 0) return { ok: false, message: `There is no part "${wish.part}".` };
-  return wish.what === 'template' ? templatePages(design, works[index], plans[index], wish) : tablePages(design, plans[index], wish);
+  if (wish.what === 'masks')
+    return maskPages(
+      design,
+      workOutParts(design).map((work) => partPlan(work, new Map())),
+      wish,
+    );
+  const part = design.parts.find(({ id }) => id === wish.part);
+  if (!part) return { ok: false, message: `There is no part "${wish.part}".` };
+  if (wish.what === 'stations') return tablePages(design, part.name, wish);
+  const work = workOutParts(design).find((one) => one.part === part) as PartWork;
+  return templatePages(design, work, partPlan(work, new Map()), wish);
 }
 
 /** Lays out and writes. */
@@ -74,10 +79,16 @@ function templatePages({ title }: Design, work: PartWork, plan: PartPlan, wish: 
   return { ok: true, title: plot.title, pages };
 }
 
-function tablePages(design: Design, plan: PartPlan, wish: Extract<PrintWish, { what: 'stations' }>): Printed {
-  const table = stationTable(design, { part: wish.part, line: wish.line, datum: wish.datum ?? null, stepMm: wish.step, toleranceMm: wish.tolerance });
-  if (!table) return { ok: false, message: 'This line is not on its part, so there is nothing to mark.' };
-  const title = `${design.title}: ${plan.name}, ${table.title}`;
+/** The table a wish asks for, or a sentence why there is none. */
+export function tableFor(design: Design, wish: Extract<PrintWish, { what: 'stations' }>): StationTable | string {
+  const asked = { part: wish.part, line: wish.line, datum: wish.datum ?? null, stepMm: wish.step, toleranceMm: wish.tolerance };
+  return stationTable(design, asked) ?? 'This line is not on its part, so there is nothing to mark.';
+}
+
+function tablePages(design: Design, partName: string, wish: Extract<PrintWish, { what: 'stations' }>): Printed {
+  const table = tableFor(design, wish);
+  if (typeof table === 'string') return { ok: false, message: table };
+  const title = `${design.title}: ${partName}, ${table.title}`;
   return { ok: true, title, pages: stationPages(table, title, wish.paper) };
 }
 

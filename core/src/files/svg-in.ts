@@ -82,12 +82,11 @@ export function readSvg(text: string): DrawingRead {
   parser.on('closetag', () => void stack.pop());
   try {
     parser.write(text).close();
+    return page ? collected(pieces, page, found) : { ok: false, message: 'The file holds no SVG drawing.' };
   } catch (error) {
     if (error instanceof DrawingTrouble) return { ok: false, message: error.message };
     throw error;
   }
-  if (!page) return { ok: false, message: 'The file holds no SVG drawing.' };
-  return collected(pieces, page, found);
 }
 
 function collected(
@@ -97,14 +96,9 @@ function collected(
 ): DrawingRead {
   const lowest =
     top ?? Math.max(0, ...pieces.flatMap(({ subpaths }) => subpaths.map(({ points }) => points.reduce((most, { y }) => Math.max(most, y), -Infinity))));
-  try {
-    // The file runs y downwards from the top of its page.
-    for (const { layer, subpaths } of pieces)
-      for (const { closed, points } of subpaths) found.add(layer, { closed, points: points.map(({ x, y }) => ({ x, y: lowest - y })) });
-  } catch (error) {
-    if (error instanceof DrawingTrouble) return { ok: false, message: error.message };
-    throw error;
-  }
+  // The file runs y downwards from the top of its page.
+  for (const { layer, subpaths } of pieces)
+    for (const { closed, points } of subpaths) found.add(layer, { closed, points: points.map(({ x, y }) => ({ x, y: lowest - y })) });
   return found.result(unitMm);
 }
 

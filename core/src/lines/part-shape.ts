@@ -45,12 +45,16 @@ export interface PartBoard {
   readonly frame: Frame;
 }
 
+/** The part another is the mirror image of while it follows; undefined for one that follows none, or whose other is gone. */
+export const followedBy = <P extends PartShape>(part: PartShape, parts: readonly P[]): P | undefined =>
+  part.opposite?.follows ? parts.find(({ id }) => id === part.opposite?.of) : undefined;
+
 /**
  * The shape a part really has: that of its opposite while it follows.
  * @returns the part itself where the other is gone
  */
 export function shapeOf(part: PartShape, parts: readonly PartShape[]): PartShape {
-  const other = part.opposite?.follows ? parts.find(({ id }) => id === part.opposite?.of) : undefined;
+  const other = followedBy(part, parts);
   if (!other) return part;
   return { ...part, surface: other.surface, datums: other.datums, lines: other.lines, features: other.features, pose: other.pose };
 }

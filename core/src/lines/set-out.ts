@@ -6,7 +6,7 @@ import type { LineOf, TrimLine } from './line';
 import { madeFromMeasures, runsOn, type Made } from './made';
 import { onTrueSurface } from './on-surface';
 import { parallelOn, parallelOfEdge } from './parallel-on';
-import { boardOf, type PartBoard, type PartShape } from './part-shape';
+import { boardOf, followedBy, type PartBoard, type PartShape } from './part-shape';
 import { pathLength, reflectedPath, type Path } from './path';
 import { endedOn, groundOf, piecesInside, runOn, type Ground } from './trim';
 import { wrapped } from './wrap';
@@ -72,7 +72,7 @@ function setOutPart(part: PartShape, book: Book): SetOut {
   if (known) return known;
   const board = boardIn(part, book);
   const { shape, measured, mirrored } = board;
-  const source = part.opposite?.follows ? book.parts.find(({ id }) => id === part.opposite?.of) : undefined;
+  const source = followedBy(part, book.parts);
   if (source && !source.opposite) return mirrorOf(setOutPart(source, book), part, board, book);
   const features = placedFeatures(shape.features ?? [], shape.datums);
   const openings = openingRings(features, measured);

@@ -1,4 +1,4 @@
-import { distance, placeOf, type Datum, type Point, type Sheet } from '../surface';
+import { distance, measureFrom, placeOf, type Datum, type Point, type Sheet } from '../surface';
 import { nearestOnPath, pathCrossings, pointAt, type Path } from './path';
 import { straightPath } from './straight';
 
@@ -108,22 +108,15 @@ function along(near: Point, { lines, sheet, datums }: SnapGround): Snap[] {
       return path ? [{ place: pointAt(path, nearestOnPath(path, near).at), to: `on ${name}` }] : [];
     }),
   );
-  const onDatums = datums.map((datum): Snap => ({ place: footOn(datum, near).foot, to: `on ${datum.name}` }));
+  const onDatums = datums.map((datum): Snap => ({ place: placeOf(datum, { along: measureFrom(datum, near).along, above: 0 }), to: `on ${datum.name}` }));
   return [...onLines, ...onEdges, ...onDatums];
-}
-
-function footOn(datum: Datum, place: Point): { readonly foot: Point; readonly along: number; readonly above: number } {
-  const angle = (datum.angleDeg * Math.PI) / 180;
-  const [dx, dy] = [place.x - datum.at[0], place.y - datum.at[1]];
-  const run = dx * Math.cos(angle) + dy * Math.sin(angle);
-  return { foot: placeOf(datum, { along: run, above: 0 }), along: run, above: dy * Math.cos(angle) - dx * Math.sin(angle) };
 }
 
 /** Heights above a datum that are a tape, or a few of the same side by side. */
 function tapeRows(near: Point, { datums, tapes }: SnapGround): Snap[] {
   const widths = [...new Set(tapes)];
   return datums.flatMap((datum) => {
-    const { along: run, above } = footOn(datum, near);
+    const { along: run, above } = measureFrom(datum, near);
     return widths.flatMap((width): Snap[] => {
       const count = Math.round(Math.abs(above) / width);
       if (count < 1 || count > MOST_TAPES) return [];

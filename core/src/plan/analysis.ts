@@ -1,5 +1,5 @@
 import type { Design } from '../job';
-import { fairedPoints, matchOf, setOutParts, wigglesOf, type LineOf, type Match, type SetOut, type TrimLine, type Wiggle } from '../lines';
+import { fairedPoints, matchOf, pathLength, setOutParts, wigglesOf, type LineOf, type Match, type SetOut, type TrimLine, type Wiggle } from '../lines';
 import { measureFrom, placeOf, type Measured } from '../surface';
 import { rounded } from '../units';
 
@@ -20,9 +20,9 @@ export function analyseLine(parts: Design['parts'], partId: string, lineId: stri
       .get(partId)
       ?.lines.find(({ id }) => id === lineId)?.pieces ?? [];
   if (pieces.length === 0) return null;
-  const total = pieces.reduce((sum, piece) => sum + piece[piece.length - 1].at - piece[0].at, 0);
+  const total = pieces.reduce((sum, piece) => sum + pathLength(piece), 0);
   const bends = pieces.flatMap((piece) => {
-    const wanted = Math.max(2, Math.round((SAMPLES * (piece[piece.length - 1].at - piece[0].at)) / total));
+    const wanted = Math.max(2, Math.round((SAMPLES * pathLength(piece)) / total));
     const every = Math.max(1, Math.floor(piece.length / wanted));
     return piece
       .filter((_, index) => index % every === 0 || index === piece.length - 1)

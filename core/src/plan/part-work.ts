@@ -1,8 +1,8 @@
 import { arrange, chosenFinishes, mirroredArrangement, neighboursOf, type Arrangement } from '../areas';
 import type { Finish } from '../finish';
 import { worksKey, type Design, type Part } from '../job';
-import { corners, inflections, pointAt, setOutParts, tightestBend, type Path, type ResolvedLine, type SetOut } from '../lines';
-import { onSheet, placeOf, type Datum, type Point, type Sheet } from '../surface';
+import { corners, followedBy, inflections, pathLength, pointAt, setOutParts, tightestBend, type Path, type ResolvedLine, type SetOut } from '../lines';
+import { measureFrom, onSheet, placeOf, type Datum, type Point, type Sheet } from '../surface';
 import type { Coordinates, LinePlace, LinePlan, PartPlan } from './types';
 
 /** A part with everything worked out that the later steps need. */
@@ -51,7 +51,7 @@ export function workOutParts(design: Design, store: WorkStore = new Map()): Part
 
 /** Areas of one part; those of a mirror image are those of the part it follows, reflected. */
 function workedOut(part: Part, setOut: SetOut, parts: readonly Part[], worked: (part: Part) => Worked): Worked {
-  const source = part.opposite?.follows ? parts.find(({ id }) => id === part.opposite?.of) : undefined;
+  const source = followedBy(part, parts);
   if (source && !source.opposite) return { setOut, arrangement: mirroredArrangement(worked(source).arrangement, setOut.board.reflect) };
   return { setOut, arrangement: arrange({ sheet: setOut.board.drawn, openings: setOut.openings }, setOut.lines) };
 }
@@ -119,10 +119,7 @@ const linePlaces = (piece: Path): LinePlace[] => piece.map(({ x, y, at }) => [x,
 /** A datum drawn right across its part. */
 function datumLine(datum: Datum, { setOut }: PartWork): Point[] {
   const { measured, reflect } = setOut.board;
-  const reach = measured.ring.map(({ x, y }) => {
-    const angle = (datum.angleDeg * Math.PI) / 180;
-    return (x - datum.at[0]) * Math.cos(angle) + (y - datum.at[1]) * Math.sin(angle);
-  });
+  const reach = measured.ring.map((place) => measureFrom(datum, place).along);
   return [Math.min(0, ...reach), Math.max(...reach)].map((along) => reflect(placeOf(datum, { along, above: 0 })));
 }
 
@@ -143,7 +140,7 @@ function linePlan(line: ResolvedLine, { setOut, arrangement }: PartWork): LinePl
     hidden: made?.hidden ?? false,
     locked: made?.locked ?? false,
     pieces: line.pieces.map(linePlaces),
-    lengthMm: line.pieces.reduce((sum, piece) => sum + piece[piece.length - 1].at - piece[0].at, 0),
+    lengthMm: line.pieces.reduce((sum, piece) => sum + pathLength(piece), 0),
     tightest: tightest ?? null,
     inflections: line.pieces.flatMap((piece) => inflections(piece)),
     corners: line.pieces.flatMap((piece) => corners(piece)),

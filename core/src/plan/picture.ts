@@ -1,7 +1,7 @@
 import { areaAt } from '../areas';
 import type { Design, Shelf } from '../job';
 import { onPiece, VIEW_AXES, type PartBoard, type Path, type ViewName } from '../lines';
-import { cross, dot, insideRing, onSheet, unit, type Point, type Space } from '../surface';
+import { boxOf, cross, dot, insideRing, onSheet, unit, type Point, type Space } from '../surface';
 import { rounded } from '../units';
 import { workOutParts, type PartWork, type WorkStore } from './part-work';
 import type { Coordinates } from './types';
@@ -120,9 +120,7 @@ interface Cell {
 function cellsOf(work: PartWork): Cell[] {
   const { drawn } = work.setOut.board;
   const areas = work.arrangement.areas;
-  const xs = drawn.ring.map(({ x }) => x);
-  const ys = drawn.ring.map(({ y }) => y);
-  const [minX, maxX, minY, maxY] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const { minX, maxX, minY, maxY } = boxOf(drawn.ring);
   const { round } = drawn;
   const place = round
     ? (u: number, v: number) => onSheet(drawn, { along: u * round.lengthMm, angle: (v - 0.5) * 2 * Math.PI })

@@ -1,5 +1,5 @@
-import { drawingOutSchema, planJob, stationTable } from '@lintrel/core';
-import { printPdf, printSchema, stationCsv, writeDxf, writeSvg } from '@lintrel/core/files';
+import { draftParts, drawingOutSchema } from '@lintrel/core';
+import { printPdf, printSchema, stationCsv, tableFor, writeDxf, writeSvg } from '@lintrel/core/files';
 import { Router } from 'express';
 import type pg from 'pg';
 import { readShelf } from '../db/shelf';
@@ -21,7 +21,7 @@ export function printRoutes(pool: pg.Pool): Router {
   routes.post('/:id/drawing', async (request, response) => {
     const { design } = await knownJob(pool, request.params.id);
     const { part: id, format } = bodyOf(drawingOutSchema, request.body);
-    const part = planJob(design, await readShelf(pool)).parts.find((one) => one.id === id);
+    const part = draftParts(design, await readShelf(pool)).find((one) => one.id === id);
     if (!part) throw notFound('part');
     if (format === 'svg') response.type('image/svg+xml').send(writeSvg(part));
     else response.type('application/dxf').send(writeDxf(part));
@@ -31,8 +31,8 @@ export function printRoutes(pool: pg.Pool): Router {
     const { design } = await knownJob(pool, request.params.id);
     const wish = bodyOf(printSchema, request.body);
     if (wish.what !== 'stations') throw new ApiError(422, 'print', 'Only a station table is written as a list.');
-    const table = stationTable(design, { part: wish.part, line: wish.line, datum: wish.datum ?? null, stepMm: wish.step, toleranceMm: wish.tolerance });
-    if (!table) throw new ApiError(422, 'print', 'This line is not on its part, so there is nothing to mark.');
+    const table = tableFor(design, wish);
+    if (typeof table === 'string') throw new ApiError(422, 'print', table);
     response.type('text/csv').send(stationCsv(table));
   });
 

@@ -2,6 +2,7 @@ import { LINE_WORDS, showBoth, showLength, type Design, type LinePlan, type Part
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
+import { firstStrokes } from '@/drawing/strokes';
 import { useJob } from '@/job/JobContext';
 import { LineDrawing } from '@/job/LineDrawing';
 import { LineFacts } from '@/job/LineFacts';
@@ -35,7 +36,7 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
   const made = design.parts.find((one) => one.id === part.id);
   const follows = made?.opposite?.follows ?? false;
   const toggle = useCallback((line: string) => setChosen((now) => (line === now ? null : line)), []);
-  const owners = ownersOf(part.lines);
+  const owners = firstStrokes(part.lines);
   return (
     <StepLayout
       part={part}
@@ -78,13 +79,6 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
         ))}
     </StepLayout>
   );
-}
-
-/** One entry a line of the list: its first stroke speaks for all, with the code of the list. */
-function ownersOf(lines: readonly LinePlan[]): LinePlan[] {
-  return lines
-    .filter((line, index) => lines.findIndex(({ owner }) => owner === line.owner) === index)
-    .map((line) => (line.id === line.owner ? line : { ...line, code: line.code.replace(/[a-z]+$/, '') }));
 }
 
 function lineWords(line: LinePlan, part: PartPlan, { unit, scale }: Pick<Design, 'unit' | 'scale'>): string {

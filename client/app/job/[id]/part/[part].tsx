@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { Pick } from '@/forms/Pick';
-import { treeAt, withTree, type TreeKeys, type TypedTree } from '@/forms/tree';
+import { treeAt, without, withTree, type TreeKeys, type TypedTree } from '@/forms/tree';
 import { TreeField, TreeFormProvider } from '@/forms/TreeField';
 import { FeaturesForm } from '@/job/FeaturesForm';
 import { freeId } from '@/job/ids';
@@ -125,17 +125,7 @@ export default function PartScreen() {
                   <TreeField at={['datums', index, 'at', 0]} label="starts at: right" unit="length" />
                   <TreeField at={['datums', index, 'at', 1]} label="up" unit="length" />
                   <TreeField at={['datums', index, 'angleDeg']} label="turned to the left" unit="°" />
-                  {datums.length > 1 ? (
-                    <TakeOut
-                      what={`datum ${index + 1}`}
-                      onPress={() =>
-                        put(
-                          ['datums'],
-                          datums.filter((__, other) => other !== index),
-                        )
-                      }
-                    />
-                  ) : null}
+                  {datums.length > 1 ? <TakeOut what={`datum ${index + 1}`} onPress={() => put(['datums'], without(datums, index))} /> : null}
                 </View>
               ))}
               <Action

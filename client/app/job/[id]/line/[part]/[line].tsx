@@ -1,11 +1,12 @@
 import { boardOf, LINE_WORDS, showLength, type Design, type PartPlan, type TrimLine } from '@lintrel/core';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Switch } from 'react-native-paper';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { Typed } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
+import { without } from '@/forms/tree';
 import { followersOf, withLine, withoutLine } from '@/job/changeLine';
 import { freeId } from '@/job/ids';
 import { useJob } from '@/job/JobContext';
@@ -50,7 +51,8 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   const [fields, setFields] = useState(() => lineFields(line, part, design.unit, `Line ${part.lines.length + 1}`));
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
   const read = readLine(fields, ownId, line, { bare: design.unit, scale: design.scale });
-  const drawn = useDrawn(read.ok ? withLine(design, partId, read.line) : design, design, partId, shelf) ?? plan?.parts.find((one) => one.id === partId) ?? null;
+  const drafted = useDraftParts(read.ok ? withLine(design, partId, read.line) : design, shelf) ?? plan?.parts;
+  const drawn = drafted?.find((one) => one.id === partId) ?? null;
   const own = drawn?.lines.filter(({ owner }) => owner === ownId) ?? [];
   const leave = () => router.replace(`/job/${id}/lines?part=${partId}` as Href);
   const set = (changed: Partial<LineFields>) => {
@@ -168,7 +170,7 @@ function Places({
             <IconButton
               icon="close"
               accessibilityLabel={`Take out ${placeName(kind, index, points.length)}`}
-              onPress={() => onChange(points.filter((_, at) => at !== index))}
+              onPress={() => onChange([...without(points, index)])}
               style={styles.remove}
             />
           ) : null}
@@ -213,14 +215,6 @@ function Preview({ own, unit, typed }: { own: PartPlan['lines']; unit: 'mm' | 'i
   const tightest = own.flatMap(({ tightest: bend }) => (bend ? [bend.radiusMm] : [])).sort((a, b) => a - b)[0];
   const strokes = own.length > 1 ? ` in ${own.length} strokes` : '';
   return <Small>{`${length.toFixed(0)} mm long${strokes}${tightest ? `, tightest bend radius ${showLength(tightest, unit)}` : ''}`}</Small>;
-}
-
-/** The part with the line as typed so far; the last sound one while what is typed is no line. */
-function useDrawn(draft: Design, design: Design, partId: string, shelf: Parameters<typeof useDraftParts>[1]): PartPlan | null {
-  const text = JSON.stringify(draft);
-  const [kept, setKept] = useState(() => draft ?? design);
-  useEffect(() => setKept(JSON.parse(text) as Design), [text]);
-  return useDraftParts(kept, shelf)?.find((one) => one.id === partId) ?? null;
 }
 
 const styles = StyleSheet.create({
