@@ -3,6 +3,7 @@ export * from './units';
 export * from './tape';
 export * from './finish';
 export * from './drying';
+export * from './over';
 export * from './surface';
 export * from './lines';
 export * from './areas';

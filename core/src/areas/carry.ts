@@ -1,5 +1,6 @@
 import type { Arrangement } from './arrange';
-import { areaAt, chosenFinishes, type AreaChoice } from './find';
+import type { Point } from '../surface';
+import { areaAt, type AreaChoice } from './find';
 
 /**
  * Carries choices over when lines have changed.
@@ -7,16 +8,35 @@ import { areaAt, chosenFinishes, type AreaChoice } from './find';
  * its finish when its lines move; else by what its middle was before, so that both halves of a split keep the finish.
  * Where areas with different finishes have become one, all their choices are kept: the conflict is seen and a person decides.
  */
-export function carriedChoices(before: Arrangement, after: Arrangement, choices: readonly AreaChoice[]): AreaChoice[] {
-  const had = chosenFinishes(before.areas, choices).finishes;
+export function carriedChoices<C extends AreaChoice>(before: Arrangement, after: Arrangement, choices: readonly C[]): C[] {
+  const had = firstChoices(before, choices);
   const origins = originsOf(before, after);
   const gone = before.areas.flatMap((_, index) => (had[index] !== undefined && !origins.includes(index) ? [index] : []));
   return after.areas.flatMap((area, index) => {
     const own = origins[index] < 0 ? undefined : had[origins[index]];
-    const taken = own === undefined ? [] : [{ seed: area.seed, finish: own }];
-    const swallowed = gone.filter((old) => areaAt([area], before.areas[old].seed) === 0 && had[old] !== own);
-    return [...taken, ...swallowed.map((old) => ({ seed: before.areas[old].seed, finish: had[old] as string | null }))];
+    const taken = own === undefined ? [] : [{ ...own, seed: area.seed }];
+    const swallowed = gone.filter((old) => areaAt([area], before.areas[old].seed) === 0 && had[old]?.finish !== own?.finish);
+    return [...taken, ...swallowed.map((old) => ({ ...(had[old] as C), seed: before.areas[old].seed }))];
   });
+}
+
+/** Places in areas, moved to where those areas are now; what has no area any more is left out. */
+export function carriedPlaces<C extends { readonly seed: Point }>(before: Arrangement, after: Arrangement, places: readonly C[]): C[] {
+  const origins = originsOf(before, after);
+  return places.flatMap((place) => {
+    const now = origins.indexOf(areaAt(before.areas, place.seed));
+    return now < 0 ? [] : [{ ...place, seed: after.areas[now].seed }];
+  });
+}
+
+/** Of each area what was said of it first. */
+function firstChoices<C extends AreaChoice>({ areas }: Arrangement, choices: readonly C[]): (C | undefined)[] {
+  const found: (C | undefined)[] = areas.map(() => undefined);
+  for (const choice of choices) {
+    const area = areaAt(areas, choice.seed);
+    if (area >= 0) found[area] ??= choice;
+  }
+  return found;
 }
 
 /** For each area the index of the one it was before; -1 where there was none. */

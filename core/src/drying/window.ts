@@ -54,7 +54,7 @@ export function marksOf(finish: Finish): DryingMarks {
  * @param buildUm dry film as sprayed, µm, above 0
  * @returns factor on the data-sheet minutes
  */
-export function buildFactor(finish: Finish, buildUm: number): number {
+export function buildFactor(finish: Pick<Finish, 'system' | 'referenceBuildUm'>, buildUm: number): number {
   return (buildUm / finish.referenceBuildUm) ** BUILD_EXPONENT[PAINT_SYSTEMS[finish.system].hardening];
 }
 

@@ -51,6 +51,10 @@ export const finishSchema = v.strictObject({
     v.maxLength(4, 'has at most four parts'),
   ),
   potLifeMin: v.nullable(positiveUpTo(10_000, 'min')),
+  /** Which gun it is sprayed with; left out: the one gun of the shop. */
+  gun: v.optional(nameText()),
+  /** Price of a litre, in money of your own; left out: a typical one. */
+  pricePerL: v.optional(positiveUpTo(100_000)),
   basis: noteText(),
 });
 

@@ -2,4 +2,5 @@ export * from './catalogue';
 export * from './finish';
 export * from './hiding';
 export * from './layer';
+export * from './mix';
 export * from './system';

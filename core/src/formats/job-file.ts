@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { checkAgainst, designFaults, designSchema, shelfSchema, type Checked, type Design, type Shelf } from '../job';
+import { checkAgainst, designFaults, designSchema, finishesNamed, shelfSchema, type Checked, type Design, type Shelf } from '../job';
 import { logEventSchema } from '../log';
 import { instantText } from '../units';
 
@@ -44,7 +44,7 @@ export const writeJobFile = (file: JobFile): string => `${JSON.stringify(v.parse
 
 /** The shelf entries a design needs: its finishes, and every tape that could be chosen. */
 export function usedShelf(design: Design, shelf: Shelf): JobFile['shelf'] {
-  const used = new Set([...design.scheme.areas.map(({ finish }) => finish), ...(design.choices.order ?? [])]);
+  const used = new Set(finishesNamed(design).map(({ finish }) => finish));
   return { tapes: [...shelf.tapes], finishes: shelf.finishes.filter(({ id }) => used.has(id)) };
 }
 

@@ -1,5 +1,5 @@
 import type { JobFile } from './job-file';
-import type { Shelf } from '../job';
+import { renameFinishes, type Shelf } from '../job';
 import type { Finish } from '../finish';
 import type { Tape } from '../tape';
 
@@ -28,15 +28,7 @@ export function mergeShelf(file: JobFile, shelf: Shelf): ShelfMerge {
     newFinishes.push({ ...finish, id });
   }
   const follow = (id: string) => renamed.get(id) ?? id;
-  const { design } = file;
-  const followed: JobFile = {
-    ...file,
-    design: {
-      ...design,
-      scheme: { areas: design.scheme.areas.map((choice) => ({ ...choice, finish: choice.finish === null ? null : follow(choice.finish) })) },
-      choices: { ...design.choices, order: design.choices.order?.map(follow) ?? null },
-    },
-  };
+  const followed: JobFile = { ...file, design: renameFinishes(file.design, follow) };
   const codes = new Set(shelf.tapes.map(({ code }) => code));
   return { newTapes: file.shelf.tapes.filter(({ code }) => !codes.has(code)), newFinishes, file: followed };
 }

@@ -1,6 +1,6 @@
 import { linesBehind, setOutParts, type TrimLine } from '../lines';
 import { featureFault, surfaceFaults } from '../surface';
-import type { Design } from './design';
+import { finishesNamed, type Design } from './design';
 import { pathText, type Fault } from './fault';
 import type { Part } from './part';
 import type { Shelf } from './shelf';
@@ -20,18 +20,18 @@ export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): F
   return [
     ...repeated(design.parts, [...prefix, 'parts'], 'id'),
     ...design.parts.flatMap((part, index) => partFaults(part, design, [...prefix, 'parts', index])),
-    ...design.scheme.areas.flatMap(({ part, finish }, index) => {
-      const at = [...prefix, 'scheme', 'areas', index];
-      return [
-        ...(parts.has(part) ? [] : [fault([...at, 'part'], `there is no part "${part}"`)]),
-        ...(finish === null || finishes.has(finish) ? [] : [fault([...at, 'finish'], `there is no finish "${finish}" on the shelf`)]),
-      ];
-    }),
-    ...(design.choices.order ?? []).flatMap((id, index) =>
-      finishes.has(id) ? [] : [fault([...prefix, 'choices', 'order', index], `there is no finish "${id}" on the shelf`)],
+    ...[
+      ...(design.others ?? []).map((scheme, index) => ({ scheme, at: ['others', index] as Keys })),
+      { scheme: design.scheme, at: ['scheme'] as Keys },
+    ].flatMap(({ scheme, at }) => scheme.areas.flatMap(({ part }, index) => partFault(part, parts, [...prefix, ...at, 'areas', index, 'part']))),
+    ...(design.choices.pins ?? []).flatMap(({ part }, index) => partFault(part, parts, [...prefix, 'choices', 'pins', index, 'part'])),
+    ...finishesNamed(design).flatMap(({ keys, finish }) =>
+      finishes.has(finish) ? [] : [fault([...prefix, ...keys], `there is no finish "${finish}" on the shelf`)],
     ),
   ];
 }
+
+const partFault = (part: string, parts: ReadonlySet<string>, at: Keys): Fault[] => (parts.has(part) ? [] : [fault(at, `there is no part "${part}"`)]);
 
 /**
  * Faults of lines on their parts: nothing of them on the surface, or not to be laid out. They are told where the

@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import { climateSchema } from '../drying';
-import { SCHOOLS } from '../finish';
+import { PAINT_SYSTEM_KEYS, SCHOOLS } from '../finish';
 import { placeSchema } from '../surface';
-import { idText, nameText, numberBetween } from '../units';
+import { idText, nameText, noteText, numberBetween, wholeBetween, WISHES } from '../units';
 import { partSchema } from './part';
 
 export const JOB_KINDS = {
@@ -20,8 +20,54 @@ export const areaChoiceSchema = v.strictObject({
   seed: placeSchema,
   /** Null: this area is kept as it is. */
   finish: v.nullable(idText()),
+  /** True where the finish fades out within it instead of ending at a hard edge. */
+  blend: v.optional(v.boolean('must be true or false')),
+  /** False where the clear over the scheme leaves it out. */
+  clear: v.optional(v.boolean('must be true or false')),
 });
 export type PartAreaChoice = v.InferOutput<typeof areaChoiceSchema>;
+
+/** Which finish every area gets. */
+export const schemeSchema = v.strictObject({
+  name: v.optional(nameText()),
+  areas: v.pipe(v.array(areaChoiceSchema, 'needs a list of areas'), v.maxLength(2000, 'has at most 2000 areas')),
+  /** What goes on under all painted areas first, and over them last; left out: nothing. */
+  primer: v.optional(idText()),
+  clear: v.optional(idText()),
+});
+export type Scheme = v.InferOutput<typeof schemeSchema>;
+
+const pairOf = <K extends string, L extends string>(first: K, second: L) =>
+  v.strictObject({ [first]: idText(), [second]: idText() } as Record<K | L, ReturnType<typeof idText>>);
+
+/** An area that a person wants open or covered while a finish is sprayed. */
+export const areaPinSchema = v.strictObject({ part: idText(), seed: placeSchema, finish: idText(), open: v.boolean('must be true or false') });
+export type AreaPin = v.InferOutput<typeof areaPinSchema>;
+
+const system = () => v.picklist(PAINT_SYSTEM_KEYS, 'must be a paint system');
+
+/** What a person insists on; what is left out is free. */
+export const choicesSchema = v.strictObject({
+  /** Order of finishes a person has fixed; null: the best found. */
+  order: v.nullable(v.pipe(v.array(idText()), v.maxLength(30, 'has at most 30 finishes'))),
+  /** School for every line; null: as each finish prefers. */
+  school: v.nullable(v.picklist(SCHOOLS, 'must be wet, touch or dry')),
+  /** What is wanted most; left out: least work. */
+  wish: v.optional(v.picklist(WISHES, `must be one of ${WISHES.join(' ')}`)),
+  before: v.optional(v.pipe(v.array(pairOf('first', 'then'), 'needs a list'), v.maxLength(60, 'has at most 60 entries'))),
+  pins: v.optional(v.pipe(v.array(areaPinSchema, 'needs a list'), v.maxLength(500, 'has at most 500 entries'))),
+  sameGun: v.optional(v.pipe(v.array(pairOf('first', 'second'), 'needs a list'), v.maxLength(60, 'has at most 60 entries'))),
+  /** Whether masks may stay on from colour to colour; left out: on models they may. */
+  masks: v.optional(v.picklist(['fresh', 'free'], 'must be fresh or free')),
+  /** Masks may stay on past the wanted window as long as the tape comes off clean. */
+  late: v.optional(v.boolean('must be true or false')),
+  mostStages: v.optional(wholeBetween(1, 60)),
+  /** Pairs of systems a person vouches for, with why. */
+  vouched: v.optional(
+    v.pipe(v.array(v.strictObject({ lower: system(), upper: system(), note: noteText() }), 'needs a list'), v.maxLength(60, 'has at most 60 entries')),
+  ),
+});
+export type DesignChoices = v.InferOutput<typeof choicesSchema>;
 
 /** What a job is meant to become: everything a person decides. The plan follows from it. */
 export const designSchema = v.strictObject({
@@ -33,13 +79,10 @@ export const designSchema = v.strictObject({
   unit: v.picklist(['mm', 'in'], 'must be mm or in'),
   climate: climateSchema,
   parts: v.pipe(v.array(partSchema, 'needs a list of parts'), v.maxLength(50, 'has at most 50 parts')),
-  scheme: v.strictObject({ areas: v.pipe(v.array(areaChoiceSchema, 'needs a list of areas'), v.maxLength(2000, 'has at most 2000 areas')) }),
-  choices: v.strictObject({
-    /** Order of finishes a person has fixed; null: the cheapest found. */
-    order: v.nullable(v.pipe(v.array(idText()), v.maxLength(30, 'has at most 30 finishes'))),
-    /** School for every line; null: as each finish prefers. */
-    school: v.nullable(v.picklist(SCHOOLS, 'must be wet, touch or dry')),
-  }),
+  scheme: schemeSchema,
+  /** Other schemes kept to compare with. */
+  others: v.optional(v.pipe(v.array(schemeSchema, 'needs a list of schemes'), v.maxLength(9, 'has at most 9 other schemes'))),
+  choices: choicesSchema,
 });
 export type Design = v.InferOutput<typeof designSchema>;
 
@@ -55,4 +98,35 @@ export function emptyDesign(title: string, kind: JobKind): Design {
     scheme: { areas: [] },
     choices: { order: null, school: null },
   };
+}
+
+/** Every place at which a design names a finish, by its keys. */
+export function finishesNamed(design: Design): { readonly keys: readonly (string | number)[]; readonly finish: string }[] {
+  const named: { keys: (string | number)[]; finish: string }[] = [];
+  const add = (finish: string | null | undefined, ...keys: (string | number)[]) => finish && named.push({ keys, finish });
+  const scheme = ({ areas, primer, clear }: Scheme, ...at: (string | number)[]) => {
+    areas.forEach(({ finish }, index) => add(finish, ...at, 'areas', index, 'finish'));
+    add(primer, ...at, 'primer');
+    add(clear, ...at, 'clear');
+  };
+  scheme(design.scheme, 'scheme');
+  design.others?.forEach((other, index) => scheme(other, 'others', index));
+  const { order, before, pins, sameGun } = design.choices;
+  order?.forEach((id, index) => add(id, 'choices', 'order', index));
+  before?.forEach(({ first, then }, index) => [add(first, 'choices', 'before', index, 'first'), add(then, 'choices', 'before', index, 'then')]);
+  pins?.forEach(({ finish }, index) => add(finish, 'choices', 'pins', index, 'finish'));
+  sameGun?.forEach(({ first, second }, index) => [add(first, 'choices', 'sameGun', index, 'first'), add(second, 'choices', 'sameGun', index, 'second')]);
+  design.parts.forEach(({ present }, index) => add(present.finish, 'parts', index, 'present', 'finish'));
+  return named;
+}
+
+/** The same design with its finishes under other ids. */
+export function renameFinishes(design: Design, follow: (id: string) => string): Design {
+  const next = structuredClone(design);
+  for (const { keys, finish } of finishesNamed(design)) {
+    // The keys come from the design itself: every step but the last leads to an object or a list.
+    const place = keys.slice(0, -1).reduce<unknown>((at, key) => (at as Record<string | number, unknown>)[key], next) as Record<string | number, unknown>;
+    place[keys[keys.length - 1]] = follow(finish);
+  }
+  return next;
 }

@@ -26,6 +26,8 @@ const presentSchema = v.strictObject({
   system: v.picklist(['bare', ...PAINT_SYSTEM_KEYS] as const, 'must be bare or a paint system'),
   colour: colourText(),
   ageH: numberBetween(0, 1_000_000, 'h'),
+  /** The finish on the shelf it is in already, where it is known: while that is sprayed the part may stay open. */
+  finish: v.optional(idText()),
 });
 
 /** One physical piece with one surface. */

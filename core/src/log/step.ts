@@ -8,7 +8,7 @@ export interface StepWindow {
   readonly what: string;
 }
 
-export type StepKind = 'lay' | 'cover' | 'gate' | 'coat' | 'pull';
+export type StepKind = 'plug' | 'lay' | 'cover' | 'prepare' | 'gate' | 'coat' | 'pull' | 'unplug';
 
 /** One thing to do, as the run sheet shows it. */
 export interface Step {

@@ -1,4 +1,11 @@
+export { filmTimes, rememberedCoats } from './drying-of';
+export { gunOf } from './gun';
+export * from './order-cost';
+export * from './over-cost';
 export * from './problem';
+export * from './progress';
 export * from './reason';
+export * from './rules';
+export * from './score';
 export * from './search';
 export * from './stage-cost';

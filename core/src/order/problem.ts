@@ -1,46 +1,105 @@
-import type { Finish, School } from '../finish';
 import type { DryingAir } from '../drying';
+import type { Finish, PaintSystemKey, School } from '../finish';
+import type { Wish } from '../units';
 
-/** How hard a border bends: decides how long a metre of its tape takes. */
-export type BendClass = 'straight' | 'gentle' | 'tight';
+/** How hard a border bends, or that it runs over features: decides how long a metre of its tape takes. */
+export type BendClass = 'straight' | 'gentle' | 'tight' | 'features';
+
+/** A length of tape edge: all alike parts together. */
+export interface TapeEdge {
+  readonly lengthM: number;
+  readonly pieces: number;
+  /** Points to be measured when its line is set out. */
+  readonly points: number;
+  readonly corners: number;
+  readonly bend: BendClass;
+}
 
 /** An area as the order of coats sees it. */
 export interface OrderArea {
   /** Part and code, `side/A2`. */
   readonly id: string;
+  readonly part: string;
   /** All alike parts together. */
   readonly sizeM2: number;
   /** What shows now, `#rrggbb`. */
   readonly present: string;
+  /** System of what is on it now; null: bare. */
+  readonly presentSystem: PaintSystemKey | null;
+  readonly presentAgeMin: number;
   /** Finish it shall get; null: kept. */
   readonly finish: string | null;
-  /** True for a strip as wide as a tape on the shelf: one tape covers it, both edges at once. */
-  readonly oneTapeWide: boolean;
+  /** Kept, and already in this finish: it may stay open while that is sprayed. */
+  readonly alike: string | null;
+  /** The finish fades out within it: no hard edge against what is kept beside it. */
+  readonly blend: boolean;
+  /** A strip as wide as a tape on the shelf: one tape covers it, both edges at once. Null for any other area. */
+  readonly strip: TapeEdge | null;
 }
 
 /** Where two areas meet. */
-export interface OrderBorder {
+export interface OrderBorder extends TapeEdge {
   /** Indices into the areas. */
   readonly a: number;
   readonly b: number;
-  /** All alike parts together. */
-  readonly lengthM: number;
-  readonly pieces: number;
-  /** Points to be measured when its line is set out. */
-  readonly points: number;
-  readonly bend: BendClass;
+}
+
+/** What a person insists on. */
+export interface OrderRules {
+  /** A whole order; finishes it leaves out follow. */
+  readonly order: readonly string[] | null;
+  /** This finish before that one. */
+  readonly before: readonly { readonly first: string; readonly then: string }[];
+  /** This area open or covered while that finish is sprayed. */
+  readonly pins: readonly { readonly finish: string; readonly area: number; readonly open: boolean }[];
+  /** These two finishes through the same gun. */
+  readonly sameGun: readonly (readonly [string, string])[];
+  /** `fresh`: every mask comes off after its stage; `free`: masks may stay on where their windows allow it. */
+  readonly masks: 'fresh' | 'free';
+  /** Masks may stay on past the wanted window as long as the tape comes off clean, at a stated risk. */
+  readonly late: boolean;
+  readonly mostStages: number | null;
+  /** Pairs of systems a person vouches for. */
+  readonly vouched: readonly { readonly lower: PaintSystemKey; readonly upper: PaintSystemKey }[];
+}
+
+export const NO_RULES: OrderRules = { order: null, before: [], pins: [], sameGun: [], masks: 'free', late: false, mostStages: null, vouched: [] };
+
+/** A coat over several finishes at once: primer before, clear after. */
+export interface Layer {
+  readonly finish: string;
+  /** Which areas get it, by index. */
+  readonly areas: readonly boolean[];
 }
 
 /** Everything the order of coats depends on. */
 export interface OrderProblem {
   readonly areas: readonly OrderArea[];
   readonly borders: readonly OrderBorder[];
+  /** Openings to be plugged when a part is first sprayed, by part; all alike parts together. */
+  readonly plugs: ReadonlyMap<string, number>;
   readonly finishes: ReadonlyMap<string, Finish>;
   readonly air: DryingAir;
   readonly model: boolean;
   /** School a person has chosen for the job; null: as each finish prefers. */
   readonly school: School | null;
+  /** Shortest clean-removal time of the tapes that make crisp edges, h at 23 °C. */
+  readonly tapeHours: number;
+  readonly wish: Wish;
+  readonly rules: OrderRules;
+  /** What goes on before and after the finishes of the areas. */
+  readonly primer: Layer | null;
+  readonly clear: Layer | null;
 }
 
-/** Finishes the job uses, in the order they first appear. */
-export const usedFinishes = ({ areas }: OrderProblem): string[] => [...new Set(areas.flatMap(({ finish }) => (finish === null ? [] : [finish])))];
+/** Finishes the areas use, in the order they first appear. */
+export const usedFinishes = ({ areas }: Pick<OrderProblem, 'areas'>): string[] => [
+  ...new Set(areas.flatMap(({ finish }) => (finish === null ? [] : [finish]))),
+];
+
+/** The finish with this id; a job is never ordered with one that is missing. */
+export function finishOf(problem: OrderProblem, id: string): Finish {
+  const finish = problem.finishes.get(id);
+  if (!finish) throw new RangeError(`no finish ${id} in this problem`);
+  return finish;
+}

@@ -1,40 +1,71 @@
-import { finishOf, rememberedCoats, type StageCost } from './stage-cost';
-import type { OrderProblem } from './problem';
-import type { Sequence } from './search';
-
-/**
- * Says in one sentence what speaks for a sequence: the coats it saves by going over the kinder colour,
- * else how little tape or waiting it takes.
- */
-export function reasonFor(problem: OrderProblem, sequence: Sequence, others: readonly Sequence[]): string {
-  const saving = largestSaving(problem, sequence);
-  if (saving) return saving;
-  const tape = totalOf(sequence, ({ tapeM }) => tapeM);
-  const wait = totalOf(sequence, ({ waitMin }) => waitMin);
-  const rest = others.filter((other) => other !== sequence);
-  if (rest.length === 0) return sequence.stages.length === 1 ? 'One colour: there is nothing to order.' : 'The only order that was asked for.';
-  if (rest.every((other) => tape < totalOf(other, ({ tapeM }) => tapeM) - 1e-9)) return 'Least tape of the orders shown.';
-  if (rest.every((other) => wait < totalOf(other, ({ waitMin }) => waitMin) - 1e-9)) return 'Least waiting of the orders shown.';
-  return rest.every((other) => sequence.score <= other.score) ? 'Least work and waiting together.' : 'Shown for comparison: it takes longer.';
-}
+import { rememberedCoats } from './drying-of';
+import type { Sequence } from './order-cost';
+import { finishOf, type OrderProblem } from './problem';
+import { workOf } from './score';
+import type { StageCost } from './stage-cost';
 
 /** Sum over the stages of a sequence. */
 export const totalOf = (sequence: Sequence, pick: (stage: StageCost) => number): number => sequence.stages.reduce((sum, stage) => sum + pick(stage), 0);
 
-function largestSaving(problem: OrderProblem, { stages, order }: Sequence): string | null {
+/** Gaps smaller than these are no reason: minutes, metres. */
+const TELLING_MIN = 1;
+const TELLING_M = 0.05;
+
+/**
+ * Says in a sentence what speaks for a sequence: what it saves against the others, else the coats it saves by its order.
+ * @param others what it is told beside
+ */
+export function reasonFor(problem: OrderProblem, sequence: Sequence, others: readonly Sequence[]): string {
+  const rest = others.filter((other) => other !== sequence);
+  const saving = largestSaving(problem, sequence);
+  if (rest.length === 0) return saving ?? (sequence.stages.length === 1 ? 'One colour: there is nothing to order.' : 'The only order that was asked for.');
+  const wins = [
+    least(sequence, rest, (one) => totalOf(one, workOf), TELLING_MIN) ? 'least work' : null,
+    least(sequence, rest, (one) => endOf(one), TELLING_MIN) ? 'earliest end' : null,
+    least(sequence, rest, (one) => totalOf(one, ({ coats }) => coats), 0.5) ? 'fewest coats' : null,
+    least(sequence, rest, (one) => totalOf(one, ({ tapeM }) => tapeM), TELLING_M) ? 'least tape' : null,
+  ].filter((one) => one !== null);
+  const told = wins.length > 0 ? sentence(wins.join(', ')) : null;
+  const flakes = strippedFor(problem, sequence);
+  if (saving || told || flakes) return [saving, told, flakes].filter(Boolean).join(' ');
+  return rest.every((other) => sequence.score <= other.score)
+    ? 'Least of what is wanted, all taken together.'
+    : 'Shown for comparison: no better in anything counted here.';
+}
+
+/** When everything is done, minutes from the start. */
+export const endOf = ({ stages }: Sequence): number => stages[stages.length - 1]?.after.clock ?? 0;
+
+const least = (sequence: Sequence, others: readonly Sequence[], pick: (one: Sequence) => number, by: number): boolean =>
+  others.every((other) => pick(sequence) < pick(other) - by);
+
+const sentence = (words: string): string => `${words[0].toUpperCase()}${words.slice(1)}.`;
+
+/** The coats an order saves: a colour that is weak over another goes on before it. */
+function largestSaving(problem: OrderProblem, { stages }: Sequence): string | null {
   let best: { saved: number; text: string } | null = null;
   stages.forEach((stage, index) => {
     const finish = finishOf(problem, stage.finish);
-    for (const later of order.slice(index + 1)) {
-      const other = finishOf(problem, later);
+    for (const later of stages.slice(index + 1)) {
+      const other = finishOf(problem, later.finish);
       const instead = rememberedCoats(finish, other.colour).coats;
       const saved = instead - stage.coats;
-      if (saved > (best?.saved ?? 0)) {
-        best = { saved, text: `${finish.name} goes on before ${other.name}: ${coats(stage.coats)} instead of ${instead}.` };
-      }
+      if (other.effect === 'clear' || saved <= (best?.saved ?? 0)) continue;
+      best = { saved, text: `${finish.name} before ${other.name}: ${coats(stage.coats)} here, over that ${instead}.` };
     }
   });
   return (best as { text: string } | null)?.text ?? null;
+}
+
+/** Flakes before a solid through the same gun cost a strip-down. */
+function strippedFor(problem: OrderProblem, { stages }: Sequence): string | null {
+  const stripped = stages.find((stage, index) => {
+    const before = index > 0 ? finishOf(problem, stages[index - 1].finish) : null;
+    return (
+      before !== null && ['metallic', 'pearl', 'candy'].includes(before.effect) && finishOf(problem, stage.finish).effect === 'solid' && stage.changeMin > 30
+    );
+  });
+  return stripped ? 'The gun is stripped down after the flakes.' : null;
 }
 
 const coats = (count: number): string => `${count} ${count === 1 ? 'coat' : 'coats'}`;

@@ -1,117 +1,198 @@
 import { byText } from '../units';
+import { groundOf, type Ground } from './ground';
+import { Heap } from './heap';
+import { latticeOf, mayFollow, NOTHING_BEGUN, type Begun, type Lattice } from './lattice';
+import { weightsOf, type Sequence } from './order-cost';
 import { usedFinishes, type OrderProblem } from './problem';
-import { stageCost, stageScore, startProgress, type Progress, type StageCost } from './stage-cost';
-
-/** A complete order of coats. */
-export interface Sequence {
-  readonly order: readonly string[];
-  readonly stages: readonly StageCost[];
-  /** Work plus weighted waiting, in millionths of a minute: whole numbers, so that equal costs are equal. */
-  readonly score: number;
-}
+import { startProgress, type Progress } from './progress';
+import { soundRules } from './rules';
+import { stageScore, workOf } from './score';
+import type { OrderNode } from './bound-order';
+import { openNode, rootsOf, SAME_SCORE } from './solve-order';
+import { stageCost, type StageCost } from './stage-cost';
 
 export interface SearchResult {
-  /** Best sequence of each of the cheapest few orders, cheapest first. */
+  /** Best sequence found, then the best that begin otherwise, cheapest first. Empty where no area gets a finish. */
   readonly sequences: readonly Sequence[];
-  /** True where every order and every choice of open areas was looked at. */
+  /** True where the first is proven to be the best possible. */
   readonly complete: boolean;
+  /** How much dearer than the best possible the first can be at most, as a share of its score; 0 where it is proven. */
+  readonly gap: number;
 }
 
-/** More combinations than this are not tried one by one. */
-const MOST_COMBINATIONS = 100_000;
-/** How many different orders are told. */
-const KEPT_ORDERS = 3;
+/** How far a search has come. */
+export interface SearchProgress {
+  readonly tried: number;
+  readonly of: number;
+  readonly best: Sequence | null;
+  readonly gap: number;
+}
+
+/** Choices looked at before a search gives its best so far: what a phone does in about a second. */
+export const USUAL_EFFORT = 600;
+/** How many sequences are told. */
+const TOLD = 4;
+/** Share of the effort that goes into each other beginning. */
+const OTHERS_SHARE = 0.1;
 
 /**
- * Finds the cheapest orders of coats and what to leave open at each stage.
- * Small jobs are searched completely; larger ones open or close all areas of a finish together, and say so.
- * @param fixedOrder order a person has chosen; finishes the job does not use are passed over, missing ones follow
- * @returns at least one sequence, unless no area gets a finish
+ * Finds the best orders of coats and what to open and cover in each stage.
+ * @param effort how many choices may be looked at; the same effort gives the same answer on every machine
  */
-export function searchOrder(problem: OrderProblem, fixedOrder: readonly string[] | null = null): SearchResult {
-  const used = usedFinishes(problem);
-  if (used.length === 0) return { sequences: [], complete: true };
-  const grain = chooseGrain(problem, used, fixedOrder !== null);
-  const best = new Map<string, Sequence>();
-  const fixed = fixedOrder && [...fixedOrder.filter((id) => used.includes(id)), ...used.filter((id) => !fixedOrder.includes(id))];
-  const keep = (sequence: Sequence) => {
-    const key = sequence.order.join(' ');
-    const known = best.get(key);
-    if (!known || sequence.score < known.score) best.set(key, sequence);
-  };
-  const visit = (progress: Progress, left: readonly string[], stages: readonly StageCost[], score: number) => {
-    if (left.length === 0) return keep({ order: stages.map(({ finish }) => finish), stages, score });
-    // Costs only grow, so an order that is already dearer than the worst one kept cannot be told.
-    if (score >= worstKept(best, fixed ? 1 : KEPT_ORDERS)) return;
-    const next = fixed ? left.slice(0, 1) : grain === 'ends' ? left.slice(0, MOST_BRANCHES) : left;
-    for (const finish of next) {
-      for (const open of openChoices(problem, progress, finish, left, grain)) {
-        const stage = stageCost(problem, progress, finish, open);
-        visit(
-          stage.after,
-          left.filter((id) => id !== finish),
-          [...stages, stage],
-          score + stageScore(stage),
-        );
+export function searchOrder(problem: OrderProblem, effort: number = USUAL_EFFORT): SearchResult {
+  const steps = searchSteps(problem, effort);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same search in steps, so that it can be watched and stopped; what is returned when it is left early is not used. */
+export function* searchSteps(given: OrderProblem, effort: number = USUAL_EFFORT): Generator<SearchProgress, SearchResult> {
+  const problem = { ...given, rules: soundRules(given).rules };
+  if (usedFinishes(problem).length === 0 && !problem.primer && !problem.clear) return { sequences: [], complete: true, gap: 0 };
+  const ready = prepared(problem);
+  const main = yield* bestOrder(ready, null, effort);
+  const { best } = main;
+  if (!best) return { sequences: [], complete: false, gap: 1 };
+  const others: Sequence[] = [];
+  const ids = usedFinishes(problem);
+  const fixed = problem.rules.order !== null;
+  for (const first of fixed ? [] : ids) {
+    if (first === best.stages[problem.primer ? 1 : 0].finish) continue;
+    const other = yield* bestOrder(ready, ids.indexOf(first), Math.ceil(effort * OTHERS_SHARE));
+    if (other.best) others.push(other.best);
+  }
+  if (best.stages.some(({ keep }) => keep)) {
+    const fresh = yield* bestOrder(prepared({ ...problem, rules: { ...problem.rules, masks: 'fresh' } }), null, Math.ceil(effort * OTHERS_SHARE));
+    if (fresh.best) others.push(fresh.best);
+  }
+  others.sort((a, b) => a.score - b.score || byText(a.order.join(), b.order.join()));
+  const sequences = [best, ...others.filter((one, index) => others.findIndex((other) => figures(other) === figures(one)) === index)];
+  return { sequences: sequences.slice(0, TOLD), complete: main.gap === 0, gap: main.gap };
+}
+
+/** Two sequences with the same figures differ in nothing a person could choose between but their first colour. */
+const figures = ({ score, order }: Sequence): string => `${Math.round(score / 1e4)} ${order[0]}`;
+
+/** The beginning of an order, or a whole order with some of its choices settled. */
+interface Candidate {
+  readonly order: readonly number[];
+  readonly begun: Begun;
+  /** What the beginning costs at least, and with everything that may follow; minutes. */
+  readonly cost: number;
+  readonly bound: number;
+  readonly node: OrderNode | null;
+}
+
+/** A problem made ready for searching. */
+interface Prepared {
+  readonly ground: Ground;
+  readonly lattice: Lattice;
+  readonly primer: readonly StageCost[];
+  /** What every order costs besides its stages, minutes: primer and clear. */
+  readonly extra: number;
+}
+
+function prepared(problem: OrderProblem): Prepared {
+  const primer = primerStages(problem);
+  const ground = groundOf(problem, primer.at(-1)?.after ?? startProgress(problem));
+  const extra = primer.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0) / 1e6 + clearBound(ground);
+  return { ground, lattice: latticeOf(ground), primer, extra };
+}
+
+/** Best order: whatever promises most is looked at next. */
+function* bestOrder(ready: Prepared, first: number | null, effort: number): Generator<SearchProgress, { best: Sequence | null; gap: number }> {
+  const { ground, lattice, primer, extra } = ready;
+  const count = ground.finishes.length;
+  let left = effort;
+  let best: Sequence | null = greedy(ready, first);
+  let dropped = Infinity;
+  const queue = new Heap<Candidate>(sooner);
+  queue.push({ order: [], begun: NOTHING_BEGUN, cost: extra, bound: extra + lattice.rest(NOTHING_BEGUN), node: null });
+  const known = () => (best?.score ?? Infinity) - SAME_SCORE;
+  for (let next = queue.pop(); next; next = queue.pop()) {
+    if (next.bound * 1e6 >= known()) break;
+    if (left <= 0) {
+      dropped = Math.min(dropped, next.bound * 1e6);
+      break;
+    }
+    const { order, begun, cost, bound } = next;
+    if (next.node) {
+      left--;
+      const opened = openNode(ground, next.node, primer, extra);
+      if (!opened) continue;
+      if (opened.sequence.score < (best?.score ?? Infinity)) best = opened.sequence;
+      const tighter = Math.max(bound, opened.bound);
+      if (tighter * 1e6 < known()) for (const node of opened.parts()) queue.push({ ...next, bound: tighter, node });
+      yield { tried: effort - left, of: effort, best, gap: gapOf(best, Math.min(dropped, (queue.first()?.bound ?? Infinity) * 1e6)) };
+    } else if (order.length === count) {
+      for (const node of rootsOf(ground, order)) queue.push({ ...next, node });
+    } else {
+      left -= BEGINNING;
+      for (const finish of nextFinishes(ground, next, first)) {
+        const step = lattice.step(begun, finish);
+        const sum = cost + step.cost;
+        queue.push({ order: [...order, finish], begun: step.begun, cost: sum, bound: sum + lattice.rest(step.begun), node: null });
       }
     }
-  };
-  visit(startProgress(problem), fixed || lightFirst(problem, used), [], 0);
-  // Equal scores keep the order they were found in: light colours first.
-  const sequences = [...best.values()].sort((a, b) => a.score - b.score);
-  return { sequences: sequences.slice(0, KEPT_ORDERS), complete: grain === 'areas' };
+  }
+  const lower = Math.min(dropped, best?.score ?? Infinity);
+  return { best, gap: gapOf(best, lower) };
 }
 
-/** How finely open areas are chosen: each area, all areas of a finish, or all later areas at once. */
-type Grain = 'areas' | 'finishes' | 'ends';
-
-/** With more finishes than can be permuted, each stage takes one of the two lightest left. */
-const MOST_BRANCHES = 2;
-
-function chooseGrain(problem: OrderProblem, used: readonly string[], fixed: boolean): Grain {
-  const painted = problem.areas.filter(({ finish }) => finish !== null).length;
-  const orders = fixed ? 1 : factorial(used.length);
-  // The first stage may choose among all later areas, the second among fewer: this counts the widest case.
-  const perOrder = used.reduce((product, _, stage) => product * 2 ** Math.max(0, painted - 1 - stage), 1);
-  if (orders * perOrder <= MOST_COMBINATIONS) return 'areas';
-  const byFinish = 2 ** ((used.length * (used.length - 1)) / 2);
-  return orders * byFinish <= MOST_COMBINATIONS ? 'finishes' : 'ends';
+/** A first answer: always the finish that costs least next. */
+function greedy({ ground, lattice, primer, extra }: Prepared, first: number | null): Sequence | null {
+  let begun = NOTHING_BEGUN;
+  const order: number[] = [];
+  while (order.length < ground.finishes.length) {
+    const next = nextFinishes(ground, { order, begun }, first)
+      .map((finish) => ({ finish, ...lattice.step(begun, finish) }))
+      .sort((a, b) => a.cost - b.cost)[0];
+    if (!next) return null;
+    order.push(next.finish);
+    begun = next.begun;
+  }
+  const [root] = rootsOf(ground, order);
+  return (root && openNode(ground, root, primer, extra)?.sequence) ?? null;
 }
 
-const factorial = (count: number): number => (count <= 1 ? 1 : count * factorial(count - 1));
+/** What lengthening a beginning counts for against the effort: it takes far less than looking at a whole order. */
+const BEGINNING = 0.02;
 
-function worstKept(best: ReadonlyMap<string, Sequence>, kept: number): number {
-  if (best.size < kept) return Infinity;
-  return [...best.values()].map(({ score }) => score).sort((a, b) => a - b)[kept - 1];
+/** Lower bounds first; among equals what has come furthest: a complete order early makes the rest of the search short. */
+const sooner = (one: Candidate, other: Candidate): boolean =>
+  one.bound < other.bound - 1e-9 || (one.bound <= other.bound + 1e-9 && one.order.length > other.order.length);
+
+const gapOf = (best: Sequence | null, lower: number): number => {
+  if (!best || best.score <= 0) return best ? 0 : 1;
+  const gap = (best.score - lower) / best.score;
+  return gap * best.score <= SAME_SCORE ? 0 : gap;
+};
+
+/** Finishes that may come next: by the fixed order, the wanted beginning, and what must come before what. */
+function nextFinishes(ground: Ground, { order, begun: { done } }: Pick<Candidate, 'order' | 'begun'>, first: number | null): number[] {
+  const ids = ground.finishes.map(({ id }) => id);
+  const fixed = (ground.problem.rules.order ?? []).map((id) => ids.indexOf(id)).filter((finish) => finish >= 0);
+  if (order.length < fixed.length) return [fixed[order.length]];
+  if (order.length === 0 && first !== null && fixed.length === 0) return mayFollow(ground, 0, first) ? [first] : [];
+  return ids.map((_, finish) => finish).filter((finish) => mayFollow(ground, done, finish));
 }
 
-/** Light colours first: a good first guess makes the rest of the search short. */
-function lightFirst({ finishes }: OrderProblem, used: readonly string[]): string[] {
-  const light = (id: string) => {
-    const hex = finishes.get(id)?.colour ?? '#000000';
-    return [1, 3, 5].reduce((sum, at) => sum + parseInt(hex.slice(at, at + 2), 16), 0);
-  };
-  return [...used].sort((a, b) => light(b) - light(a) || byText(a, b));
+/** The primer, worked out as the stage it is. */
+function primerStages(problem: OrderProblem): StageCost[] {
+  const { primer } = problem;
+  return primer ? [stageCost(problem, startProgress(problem), { finish: primer.finish, open: primer.areas, keep: false })] : [];
 }
 
-/** Every way to open areas in a stage: its own areas always, kept and painted ones never, later ones either way. */
-function openChoices({ areas }: OrderProblem, progress: Progress, finish: string, left: readonly string[], grain: Grain): boolean[][] {
-  const own = areas.map((area) => area.finish === finish);
-  const later = areas.flatMap((area, index) => (area.finish !== null && area.finish !== finish && !progress.painted[index] ? [index] : []));
-  const groups = groupsOf(later, areas, left, grain);
-  return Array.from({ length: 2 ** groups.length }, (_, choice) => {
-    const open = [...own];
-    groups.forEach((group, bit) => {
-      // The first choice opens all that comes later: painting over is the usual way.
-      if (((choice >> bit) & 1) === 0) for (const index of group) open[index] = true;
-    });
-    return open;
-  });
-}
-
-function groupsOf(later: readonly number[], areas: OrderProblem['areas'], left: readonly string[], grain: Grain): (readonly number[])[] {
-  if (later.length === 0) return [];
-  if (grain === 'areas') return later.map((index) => [index]);
-  if (grain === 'ends') return [later];
-  return left.map((id) => later.filter((index) => areas[index].finish === id)).filter((group) => group.length > 0);
+/** What the clear costs at least: its masks and its own coats, without waiting for what it goes over. */
+function clearBound({ problem, start }: Ground): number {
+  const { clear, finishes } = problem;
+  if (!clear) return 0;
+  const weights = weightsOf({ problem });
+  const painted: Progress = { ...startProgress(problem), painted: problem.areas.map(({ finish }) => finish !== null), plugged: start.plugged };
+  const stage = stageCost({ ...problem, rules: { ...problem.rules, vouched: [] } }, painted, { finish: clear.finish, open: clear.areas, keep: false });
+  const coatsCount = finishes.get(clear.finish)?.coats ?? null;
+  const work = workOf(stage) - stage.overMin - (coatsCount === null ? stage.coatMin : 0);
+  return weights.work * work + weights.wait * (stage.waits.flashMin + stage.waits.pullMin) * (coatsCount === null ? 0 : 1) + weights.risk * stage.risk;
 }

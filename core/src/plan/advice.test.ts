@@ -16,7 +16,7 @@ const part = (lines: TrimLine[]): Part => ({
   name: 'Door',
   count: 1,
   substrate: 'wood',
-  present: { system: 'varnish', colour: '#b98a4a', ageH: 900 },
+  present: { system: 'bare', colour: '#b98a4a', ageH: 0 },
   surface: { kind: 'flat', outline: { kind: 'rectangle', width: 900, height: 400 } },
   datums: [{ id: 'base', name: 'Base', at: [0, 0], angleDeg: 0 }],
   lines,
@@ -61,7 +61,7 @@ it('asks which of two finishes an area shall get', () => {
 it('points out a sliver', () => expect(advice(design([straight('a', 200), straight('b', 200.3)], [])).join()).toMatch(/caution: A2 is a sliver/));
 it('says when a colour will not hide', () => {
   const thin = { ...SHIPPED_SHELF, finishes: SHIPPED_SHELF.finishes.map((finish) => (finish.id === 'cream-two-part' ? { ...finish, coatUm: 0.5 } : finish)) };
-  expect(advice(design([], [[100, 'cream-two-part']]), thin).join()).toMatch(/caution: Stage 1: Cream, two-part does not hide what is on it now even in 20/);
+  expect(advice(design([], [[100, 'cream-two-part']]), thin).join()).toMatch(/caution: Stage 1: Cream, two-part does not hide what is below even in 20/);
 });
 it('says when the wanted school has no window', () => {
   const rubber = design(

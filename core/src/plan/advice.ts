@@ -1,16 +1,36 @@
 import { dewMargin } from '../drying';
 import { PAINT_SYSTEMS, type Finish } from '../finish';
 import type { Design } from '../job';
+import { soundRules, type OrderProblem, type Sequence } from '../order';
+import type { OverAnswer } from '../over';
 import { RULE_OF_THUMB, showLength } from '../units';
 import type { PartWork } from './part-work';
+import { regrets } from './regret';
 import type { Advice, StagePlan } from './types';
 
-/** What follows from air, parts, lines and areas, each at its place. */
-export function adviceFor(design: Design, works: readonly PartWork[], stages: readonly StagePlan[], finishes: ReadonlyMap<string, Finish>): Advice[] {
-  return [...airAdvice(design), ...works.flatMap((work) => partAdvice(work, design, finishes)), ...stages.flatMap((stage) => stageAdvice(stage, finishes))];
+/** What advice is drawn from. */
+export interface AdviceGround {
+  readonly design: Design;
+  readonly works: readonly PartWork[];
+  readonly stages: readonly StagePlan[];
+  readonly finishes: ReadonlyMap<string, Finish>;
+  readonly problem: OrderProblem;
+  readonly sequence: Sequence | undefined;
 }
 
-const advice = (level: Advice['level'], text: string, place: Partial<Pick<Advice, 'part' | 'line' | 'area'>> = {}): Advice => ({
+/** What follows from air, parts, lines, areas and the order of coats, each at its place. */
+export function adviceFor(ground: AdviceGround): Advice[] {
+  const { design, works, stages, finishes } = ground;
+  return [
+    ...airAdvice(design),
+    ...works.flatMap((work) => partAdvice(work, design, finishes)),
+    ...soundRules(ground.problem).faults.map((text) => advice('caution', text)),
+    ...stages.flatMap((stage) => stageAdvice(stage, finishes)),
+    ...regrets(ground),
+  ];
+}
+
+export const advice = (level: Advice['level'], text: string, place: Partial<Pick<Advice, 'part' | 'line' | 'area'>> = {}): Advice => ({
   level,
   text,
   part: place.part ?? null,
@@ -68,10 +88,8 @@ function partAdvice({ part, lines, arrangement, finishes, conflicts }: PartWork,
   return [...faults, ...loose, ...slivers, ...clashes, ...unchosen];
 }
 
-function stageAdvice({ number, finish, coatsWhy, runs, school, windows, coats }: StagePlan, finishes: ReadonlyMap<string, Finish>): Advice[] {
+function stageAdvice({ number, finish, runs, school, windows, tasks, late }: StagePlan, finishes: ReadonlyMap<string, Finish>): Advice[] {
   const { name, school: preferred } = finishes.get(finish) as Finish;
-  const weak =
-    coats >= RULE_OF_THUMB.mostCoats ? [advice('caution', `Stage ${number}: ${name} ${coatsWhy} coats. Put a lighter or closer colour under it.`)] : [];
   const doubts = runs.flatMap(({ code, doubt, line, part, lineCode }) =>
     doubt ? [advice('caution', `Stage ${number}, ${code} on ${lineCode}: ${doubt}.`, { part, line })] : [],
   );
@@ -79,8 +97,25 @@ function stageAdvice({ number, finish, coatsWhy, runs, school, windows, coats }:
     windows && school !== null && school !== preferred && windows[preferred] === null
       ? [advice('note', `Stage ${number}: ${name} has no ${preferred} window in this air and thickness; pull ${school}.`)]
       : [];
-  return [...weak, ...doubts, ...missed];
+  const over = tasks.flatMap(({ answer, reason, places }) => {
+    const [first] = places;
+    const where = places.map(({ area }) => area).join(', ');
+    return [advice(OVER_LEVEL[answer], `Stage ${number}, ${name} on ${where}: ${OVER_WORDS[answer]}. ${reason}`, first)];
+  });
+  const stays = late
+    ? [advice('caution', `Stage ${number}: masks from an earlier stage come off past the window of their paint; the edge may tear. Score it or pull slowly.`)]
+    : [];
+  return [...doubts, ...missed, ...over, ...stays];
 }
+
+const OVER_LEVEL: Record<OverAnswer, Advice['level']> = { yes: 'note', wait: 'note', abrade: 'note', barrier: 'note', no: 'stop' };
+const OVER_WORDS: Record<OverAnswer, string> = {
+  yes: 'it may go on',
+  wait: 'the plan waits',
+  abrade: 'abrade first',
+  barrier: 'barrier coat first',
+  no: 'this must not go on',
+};
 
 /** Usual cautions for what this job uses, each once; they defer to data sheets, local rules and licensed practice. */
 export function safetyFor(stages: readonly StagePlan[], finishes: ReadonlyMap<string, Finish>): string[] {

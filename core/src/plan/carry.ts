@@ -1,8 +1,9 @@
-import { areaAt, carriedChoices } from '../areas';
-import { worksKey, type Design, type PartAreaChoice } from '../job';
+import { areaAt, carriedChoices, carriedPlaces, type Arrangement } from '../areas';
+import { worksKey, type AreaPin, type Design, type PartAreaChoice, type Scheme } from '../job';
+import type { Point } from '../surface';
 import { rounded } from '../units';
 import { workOutParts, type WorkStore } from './part-work';
-import type { AreaPlan } from './types';
+import type { AreaPlan, Coordinates } from './types';
 
 /**
  * Carries the finishes of areas over to a changed design, part by part.
@@ -11,27 +12,35 @@ import type { AreaPlan } from './types';
  * @returns `after` with its choices moved to where their areas are now; choices of removed parts are dropped
  */
 export function carryScheme(before: Design, after: Design): Design {
-  if (after.scheme.areas.length === 0 || sameShapes(before, after)) return withoutGoneParts(after);
+  const nothing = after.scheme.areas.length === 0 && (after.others ?? []).length === 0 && (after.choices.pins ?? []).length === 0;
+  if (nothing || sameShapes(before, after)) return withoutGoneParts(after);
   // Parts that did not change are worked out once for both.
   const store: WorkStore = new Map();
   const was = workOutParts(before, store);
   const is = workOutParts(after, store);
-  const areas = is.flatMap(({ part, arrangement }): PartAreaChoice[] => {
-    const old = was.find((work) => work.part.id === part.id);
-    const choices = after.scheme.areas.filter((choice) => choice.part === part.id);
-    const unchanged = old && worksKey(old.part, before.parts) === worksKey(part, after.parts);
-    if (!old || unchanged || choices.length === 0) return choices;
-    return carriedChoices(
-      old.arrangement,
-      arrangement,
-      choices.map(({ seed: [x, y], finish }) => ({ seed: { x, y }, finish })),
-    ).map(({ seed, finish }) => ({
-      part: part.id,
-      seed: rounded([seed.x, seed.y], 3) as [number, number],
-      finish,
-    }));
-  });
-  return { ...after, scheme: { areas } };
+  const moved = <C extends { readonly part: string; readonly seed: Coordinates }>(
+    all: readonly C[],
+    carry: (
+      before: Arrangement,
+      after: Arrangement,
+      places: readonly (Omit<C, 'seed'> & { readonly seed: Point })[],
+    ) => readonly (Omit<C, 'seed'> & { readonly seed: Point })[],
+  ): C[] =>
+    is.flatMap(({ part, arrangement }): C[] => {
+      const old = was.find((work) => work.part.id === part.id);
+      const own = all.filter((one) => one.part === part.id);
+      const unchanged = old && worksKey(old.part, before.parts) === worksKey(part, after.parts);
+      if (!old || unchanged || own.length === 0) return own;
+      const placed = own.map((one) => ({ ...one, seed: { x: one.seed[0], y: one.seed[1] } }));
+      return carry(old.arrangement, arrangement, placed).map((one) => ({ ...one, seed: rounded([one.seed.x, one.seed.y], 3) }) as unknown as C);
+    });
+  const scheme = (of: Scheme): Scheme => ({ ...of, areas: moved<PartAreaChoice>(of.areas, carriedChoices) });
+  return {
+    ...after,
+    scheme: scheme(after.scheme),
+    ...(after.others ? { others: after.others.map(scheme) } : {}),
+    choices: { ...after.choices, ...(after.choices.pins ? { pins: moved<AreaPin>(after.choices.pins, carriedPlaces) } : {}) },
+  };
 }
 
 const sameShapes = (before: Design, after: Design): boolean =>
@@ -42,18 +51,46 @@ const sameShapes = (before: Design, after: Design): boolean =>
 
 function withoutGoneParts(design: Design): Design {
   const ids = new Set(design.parts.map(({ id }) => id));
-  if (design.scheme.areas.every(({ part }) => ids.has(part))) return design;
-  return { ...design, scheme: { areas: design.scheme.areas.filter(({ part }) => ids.has(part)) } };
+  const there = ({ part }: { readonly part: string }) => ids.has(part);
+  const { others, choices } = design;
+  const all = [design.scheme, ...(others ?? [])].every(({ areas }) => areas.every(there)) && (choices.pins ?? []).every(there);
+  if (all) return design;
+  const scheme = (of: Scheme): Scheme => ({ ...of, areas: of.areas.filter(there) });
+  return {
+    ...design,
+    scheme: scheme(design.scheme),
+    ...(others ? { others: others.map(scheme) } : {}),
+    choices: { ...choices, ...(choices.pins ? { pins: choices.pins.filter(there) } : {}) },
+  };
 }
 
 /**
  * Gives an area a finish, in place of whatever was said about it before.
  * @param area the area as the plan draws it
  * @param finish null keeps what is on it
+ * @param more how it is painted, where that is out of the ordinary
  */
-export function giveFinish(design: Design, partId: string, area: AreaPlan, finish: string | null): Design {
-  const outline = { rings: area.rings.map((ring) => ring.map(([x, y]) => ({ x, y }))) };
-  const others = design.scheme.areas.filter(({ part, seed: [x, y] }) => part !== partId || areaAt([outline], { x, y }) < 0);
+export function giveFinish(design: Design, partId: string, area: AreaPlan, finish: string | null, more: Pick<PartAreaChoice, 'blend' | 'clear'> = {}): Design {
+  const inside = insideOf(area);
+  const others = design.scheme.areas.filter(({ part, seed }) => part !== partId || !inside(seed));
   const [x, y] = area.seed;
-  return { ...design, scheme: { areas: [...others, { part: partId, seed: [x, y], finish }] } };
+  const told = { ...(more.blend ? { blend: true } : {}), ...(more.clear === false ? { clear: false } : {}) };
+  return { ...design, scheme: { ...design.scheme, areas: [...others, { part: partId, seed: [x, y], finish, ...told }] } };
+}
+
+/**
+ * Pins an area open or covered while a finish is sprayed.
+ * @param open null takes the pin back
+ */
+export function pinArea(design: Design, partId: string, area: AreaPlan, finish: string, open: boolean | null): Design {
+  const inside = insideOf(area);
+  const others = (design.choices.pins ?? []).filter((pin) => pin.part !== partId || pin.finish !== finish || !inside(pin.seed));
+  const [x, y] = area.seed;
+  const pins = open === null ? others : [...others, { part: partId, seed: [x, y] as [number, number], finish, open }];
+  return { ...design, choices: { ...design.choices, pins } };
+}
+
+function insideOf(area: AreaPlan): (seed: Coordinates) => boolean {
+  const outline = { rings: area.rings.map((ring) => ring.map(([x, y]) => ({ x, y }))) };
+  return ([x, y]) => areaAt([outline], { x, y }) >= 0;
 }

@@ -1,7 +1,8 @@
+import { areaAt } from '../areas';
 import type { Finish } from '../finish';
 import type { Design, Shelf } from '../job';
-import { pieceOf, type ResolvedLine } from '../lines';
-import type { BendClass, OrderArea, OrderBorder, OrderProblem } from '../order';
+import { corners, pieceOf, type ResolvedLine } from '../lines';
+import type { BendClass, Layer, OrderArea, OrderBorder, OrderProblem, OrderRules, TapeEdge } from '../order';
 import { oneTapeStrip } from '../runs';
 import { isModelScale, RULE_OF_THUMB } from '../units';
 import type { PartWork } from './part-work';
@@ -10,32 +11,114 @@ import type { PartWork } from './part-work';
 export function orderProblem(works: readonly PartWork[], design: Design, shelf: Shelf, finishes: ReadonlyMap<string, Finish>): OrderProblem {
   const areas: OrderArea[] = [];
   const borders: OrderBorder[] = [];
+  const plugs = new Map<string, number>();
   for (const work of works) {
     const first = areas.length;
-    areas.push(
-      ...work.arrangement.areas.map((area, index) => ({
-        id: `${work.part.id}/${area.code}`,
-        sizeM2: (area.sizeMm2 / 1e6) * work.part.count,
-        present: work.part.present.colour,
-        finish: work.finishes[index] ?? null,
-        oneTapeWide: oneTapeStrip(work, index, shelf.tapes) !== null,
-      })),
-    );
-    borders.push(
-      ...work.arrangement.borders.map(({ line, from, to, left, right }) => ({
-        a: first + left,
-        b: first + right,
-        lengthM: ((to - from) / 1000) * work.part.count,
-        pieces: work.part.count,
-        points: measuredPoints(work, line) * ((to - from) / lengthOf(work, line)) * work.part.count,
-        bend: bendClass(work.lines.find(({ id }) => id === line) as ResolvedLine, from, to),
-      })),
-    );
+    const edges = work.arrangement.borders.map((border) => ({ ...border, edge: tapeEdge(work, border) }));
+    areas.push(...work.arrangement.areas.map((_, index) => areaOf(work, index, shelf, edges)));
+    borders.push(...edges.map(({ left, right, edge }) => ({ a: first + left, b: first + right, ...edge })));
+    const openings = work.setOut.features.filter(({ kind }) => kind === 'opening').length * work.part.count;
+    if (openings > 0) plugs.set(work.part.id, openings);
   }
-  return { areas, borders, finishes, air: design.climate, model: isModelScale(design.scale), school: design.choices.school };
+  const { scheme, choices } = design;
+  const layer = (finish: string | undefined, left: (index: number) => boolean): Layer | null => {
+    const over = areas.map((area, index) => area.finish !== null && !left(index));
+    return finish && finishes.has(finish) && over.some(Boolean) ? { finish, areas: over } : null;
+  };
+  const uncleared = works.flatMap((work) => work.uncleared);
+  const model = isModelScale(design.scale);
+  return {
+    areas,
+    borders,
+    plugs,
+    finishes,
+    air: design.climate,
+    model,
+    school: choices.school,
+    tapeHours: Math.min(1000, ...shelf.tapes.filter(({ edge }) => edge === 'crisp').map(({ cleanHours }) => cleanHours)),
+    wish: choices.wish ?? 'work',
+    rules: orderRules(design, works, model),
+    primer: layer(scheme.primer, () => false),
+    clear: layer(scheme.clear, (index) => uncleared[index]),
+  };
+}
+
+function orderRules({ choices }: Design, works: readonly PartWork[], model: boolean): OrderRules {
+  const { order, before, pins, sameGun, masks, late, mostStages, vouched } = choices;
+  const starts = new Map<string, number>();
+  let first = 0;
+  for (const { part, arrangement } of works) {
+    starts.set(part.id, first);
+    first += arrangement.areas.length;
+  }
+  return {
+    order,
+    before: before ?? [],
+    pins: (pins ?? []).flatMap(({ part, seed: [x, y], finish, open }) => {
+      const work = works.find((one) => one.part.id === part);
+      const area = work ? areaAt(work.arrangement.areas, { x, y }) : -1;
+      return area < 0 ? [] : [{ finish, area: (starts.get(part) as number) + area, open }];
+    }),
+    sameGun: (sameGun ?? []).map(({ first: one, second }) => [one, second] as const),
+    masks: masks ?? (model ? 'free' : 'fresh'),
+    late: late ?? false,
+    mostStages: mostStages ?? null,
+    vouched: vouched ?? [],
+  };
+}
+
+type Edged = PartWork['arrangement']['borders'][number] & { readonly edge: TapeEdge };
+
+function areaOf(work: PartWork, index: number, shelf: Shelf, borders: readonly Edged[]): OrderArea {
+  const { part, arrangement, finishes, blends } = work;
+  const { code, sizeMm2 } = arrangement.areas[index];
+  const { system, ageH, colour, finish: already } = part.present;
+  const finish = finishes[index] ?? null;
+  return {
+    id: `${part.id}/${code}`,
+    part: part.id,
+    sizeM2: (sizeMm2 / 1e6) * part.count,
+    present: colour,
+    presentSystem: system === 'bare' ? null : system,
+    presentAgeMin: ageH * 60,
+    finish,
+    alike: finish === null ? (already ?? null) : null,
+    blend: blends[index],
+    strip: oneTapeStrip(work, index, shelf.tapes) === null ? null : stripEdge(borders.filter(({ left, right }) => left === index || right === index)),
+  };
+}
+
+/** The one tape over a strip: as long as its longer side, as hard to lay as its hardest piece. */
+function stripEdge(borders: readonly Edged[]): TapeEdge {
+  const sides = new Map<string, TapeEdge[]>();
+  for (const { line, edge } of borders) sides.set(line, [...(sides.get(line) ?? []), edge]);
+  const sums = [...sides.values()].map((edges) => ({
+    lengthM: edges.reduce((sum, { lengthM }) => sum + lengthM, 0),
+    points: edges.reduce((sum, { points }) => sum + points, 0),
+    corners: edges.reduce((sum, { corners: count }) => sum + count, 0),
+    bend: BENDS[Math.max(...edges.map(({ bend }) => BENDS.indexOf(bend)))],
+    pieces: edges[0].pieces,
+  }));
+  return sums.reduce((longest, one) => (one.lengthM > longest.lengthM ? one : longest));
+}
+
+const BENDS: readonly BendClass[] = ['straight', 'gentle', 'features', 'tight'];
+
+function tapeEdge(work: PartWork, { line: id, from, to }: PartWork['arrangement']['borders'][number]): TapeEdge {
+  const line = work.lines.find((one) => one.id === id) as ResolvedLine;
+  const { count } = work.part;
+  const turns = line.pieces.flatMap((piece) => corners(piece)).filter((at) => at > from && at < to).length;
+  return {
+    lengthM: ((to - from) / 1000) * count,
+    pieces: count,
+    points: measuredPoints(work, id) * ((to - from) / lengthOf(work, id)) * count,
+    corners: turns * count,
+    bend: bendClass(line, from, to),
+  };
 }
 
 function bendClass(line: ResolvedLine, from: number, to: number): BendClass {
+  if (line.crosses.some((one) => (one.kind === 'raised-row' || one.kind === 'crease') && one.to >= from && one.from <= to)) return 'features';
   const worst = Math.max(...line.pieces.flatMap((piece) => pieceOf(piece, from, to) ?? []).map(({ curvature }) => Math.abs(curvature)));
   const radius = worst > 0 ? 1 / worst : Infinity;
   if (radius > RULE_OF_THUMB.straightAboveMm) return 'straight';

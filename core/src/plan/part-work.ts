@@ -1,6 +1,6 @@
-import { arrange, chosenFinishes, mirroredArrangement, neighboursOf, type Arrangement } from '../areas';
+import { areaAt, arrange, chosenFinishes, mirroredArrangement, neighboursOf, type Arrangement } from '../areas';
 import type { Finish } from '../finish';
-import { worksKey, type Design, type Part } from '../job';
+import { worksKey, type Design, type Part, type PartAreaChoice } from '../job';
 import { corners, followedBy, inflections, pathLength, pointAt, setOutParts, tightestBend, type Path, type ResolvedLine, type SetOut } from '../lines';
 import { measureFrom, onSheet, placeOf, type Datum, type Point, type Sheet } from '../surface';
 import type { Coordinates, LinePlace, LinePlan, PartPlan } from './types';
@@ -13,6 +13,9 @@ export interface PartWork {
   readonly arrangement: Arrangement;
   /** One entry an area: finish, null to keep, undefined where nobody chose. */
   readonly finishes: readonly (string | null | undefined)[];
+  /** Areas whose finish fades out within them, and those the clear leaves out. */
+  readonly blends: readonly boolean[];
+  readonly uncleared: readonly boolean[];
   readonly conflicts: ReturnType<typeof chosenFinishes>['conflicts'];
 }
 
@@ -41,13 +44,28 @@ export function workOutParts(design: Design, store: WorkStore = new Map()): Part
   };
   const works = design.parts.map((part): PartWork => {
     const own = worked(part);
-    const choices = design.scheme.areas.filter((choice) => choice.part === part.id).map(({ seed: [x, y], finish }) => ({ seed: { x, y }, finish }));
-    return { part, ...own, lines: own.setOut.lines, ...chosenFinishes(own.arrangement.areas, choices) };
+    const choices = design.scheme.areas.filter((choice) => choice.part === part.id).map((choice) => ({ ...choice, seed: placed(choice.seed) }));
+    const { areas } = own.arrangement;
+    const told = (is: (choice: PartAreaChoice) => boolean) => {
+      const places = design.scheme.areas.filter((choice) => choice.part === part.id && is(choice)).map(({ seed }) => areaAt(areas, placed(seed)));
+      return areas.map((_, index) => places.includes(index));
+    };
+    const left = part.treatment === 'leave';
+    return {
+      part,
+      ...own,
+      lines: own.setOut.lines,
+      ...chosenFinishes(areas, left ? [] : choices),
+      blends: part.treatment === 'blend' ? areas.map(() => true) : told(({ blend }) => blend === true),
+      uncleared: told(({ clear }) => clear === false),
+    };
   });
   const used = new Set(keys.values());
   for (const key of [...store.keys()]) if (!used.has(key)) store.delete(key);
   return works;
 }
+
+const placed = ([x, y]: readonly [number, number]): Point => ({ x, y });
 
 /** Areas of one part; those of a mirror image are those of the part it follows, reflected. */
 function workedOut(part: Part, setOut: SetOut, parts: readonly Part[], worked: (part: Part) => Worked): Worked {
@@ -99,6 +117,8 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>):
         sliver: area.sliver,
         finish: finish ?? null,
         chosen: finish !== undefined,
+        blend: work.blends[index],
+        uncleared: work.uncleared[index],
         colour: (finish && finishes.get(finish)?.colour) || part.present.colour,
       };
     }),

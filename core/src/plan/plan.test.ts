@@ -80,7 +80,8 @@ describe('planJob', () => {
       seen.add(step.id);
     }
     const kinds = plan.steps.filter(({ stage }) => stage === 1).map(({ kind }) => kind);
-    expect(kinds).toEqual([...kinds].sort((a, b) => ['lay', 'cover', 'gate', 'coat', 'pull'].indexOf(a) - ['lay', 'cover', 'gate', 'coat', 'pull'].indexOf(b)));
+    const order = ['plug', 'lay', 'cover', 'prepare', 'gate', 'coat', 'pull'];
+    expect(kinds).toEqual([...kinds].sort((a, b) => order.indexOf(a) - order.indexOf(b)));
   });
 
   it('lays the timeline end to end without a gap', () => {

@@ -1,5 +1,5 @@
 import type { Design, Shelf } from '../job';
-import { reasonFor, searchOrder, totalOf, type OrderProblem, type Sequence } from '../order';
+import { endOf, reasonFor, searchOrder, totalOf, workOf, type OrderProblem, type Sequence, type StageCost } from '../order';
 import { byText, rounded } from '../units';
 import { adviceFor, safetyFor } from './advice';
 import { orderProblem } from './order-problem';
@@ -7,7 +7,7 @@ import { partPlan, workOutParts, type WorkStore } from './part-work';
 import { stagePlans } from './stages';
 import { stepsOf } from './steps';
 import { timelineOf } from './timeline';
-import type { Plan, SequenceSummary, StagePlan, TapeNeed } from './types';
+import type { ChoicePrice, Plan, SequenceSummary, StagePlan, TapeNeed } from './types';
 
 /**
  * Works out a whole job: areas, order of coats, runs, windows, run sheet.
@@ -21,18 +21,18 @@ export function planJob(design: Design, shelf: Shelf, store?: WorkStore): Plan {
   const works = workOutParts(design, store);
   const parts = works.map((work) => partPlan(work, finishes));
   const problem = orderProblem(works, design, shelf, finishes);
-  const free = searchOrder(problem);
-  const pinned = design.choices.order ? searchOrder(problem, design.choices.order).sequences[0] : undefined;
-  const chosen = pinned ?? free.sequences[0];
+  const { chosen, found, gap, price } = chosenOrder(problem);
   const stages = chosen ? stagePlans(chosen, { works, design, shelf, problem }) : [];
   return rounded({
     format: 'lintrel-plan',
     version: 1,
-    advice: adviceFor(design, works, stages, finishes),
+    advice: adviceFor({ design, works, stages, finishes, problem, sequence: chosen }),
     safety: safetyFor(stages, finishes),
     parts,
-    sequences: summaries(problem, free.sequences, chosen),
-    orderComplete: free.complete,
+    sequences: summaries(problem, found, chosen),
+    orderGap: gap,
+    choicePrice: price,
+    wish: problem.wish,
     stages,
     timeline: chosen ? timelineOf(chosen) : [],
     tapes: tapeNeeds(stages),
@@ -40,19 +40,63 @@ export function planJob(design: Design, shelf: Shelf, store?: WorkStore): Plan {
   });
 }
 
+interface ChosenOrder {
+  readonly chosen: Sequence | undefined;
+  /** What it is shown beside, best first. */
+  readonly found: readonly Sequence[];
+  readonly gap: number;
+  readonly price: ChoicePrice | null;
+}
+
+/** The order of coats under everything a person insists on, what else there is, and what their choices cost. */
+function chosenOrder(problem: OrderProblem): ChosenOrder {
+  const { rules } = problem;
+  const best = searchOrder(problem);
+  const [chosen] = best.sequences;
+  const insists = rules.order !== null || rules.before.length + rules.pins.length + rules.sameGun.length > 0;
+  if (!chosen || !insists) return { chosen, found: best.sequences, gap: best.gap, price: null };
+  const free = searchOrder({ ...problem, rules: { ...rules, order: null, before: [], pins: [], sameGun: [] } });
+  const found =
+    rules.order === null ? best.sequences : [chosen, ...free.sequences.filter((one) => !sameSequence(one, chosen))].sort((a, b) => a.score - b.score);
+  return { chosen, found, gap: rules.order === null ? best.gap : free.gap, price: priceAgainst(chosen, free.sequences[0]) };
+}
+
+function priceAgainst(chosen: Sequence, free: Sequence): ChoicePrice {
+  const more = (pick: (one: Sequence) => number) => pick(chosen) - pick(free);
+  const sum = (pick: (stage: StageCost) => number) => more((one) => totalOf(one, pick));
+  return {
+    workMin: sum(workOf),
+    endMin: more(endOf),
+    tapeM: sum(({ tapeM }) => tapeM),
+    coats: sum(({ coats }) => coats),
+    riskM: sum(({ risk }) => risk),
+    money: sum(({ money }) => money),
+  };
+}
+
+/** Two orders of coats a person could not tell apart by what they do. */
+const sameSequence = (one: Sequence, other: Sequence): boolean =>
+  one.order.join(' ') === other.order.join(' ') &&
+  one.stages.every(({ open, keep }, stage) => keep === other.stages[stage].keep && open.every((value, area) => value === other.stages[stage].open[area]));
+
 function summaries(problem: OrderProblem, found: readonly Sequence[], chosen: Sequence | undefined): SequenceSummary[] {
   if (!chosen) return [];
-  const same = (sequence: Sequence) => sequence.order.join(' ') === chosen.order.join(' ');
-  const shown = found.some(same) ? found : [chosen, ...found];
+  const shown = found.some((one) => sameSequence(one, chosen)) ? found : [chosen, ...found];
   return shown.map((sequence) => ({
     order: sequence.order,
     reason: reasonFor(problem, sequence, shown),
-    workMin: totalOf(sequence, ({ layMin, coatMin, pullMin, changeMin }) => layMin + coatMin + pullMin + changeMin),
+    workMin: totalOf(sequence, workOf),
     waitMin: totalOf(sequence, ({ waitMin }) => waitMin),
     tapeM: totalOf(sequence, ({ tapeM }) => tapeM),
     drapeM2: totalOf(sequence, ({ drapeM2 }) => drapeM2),
     coats: totalOf(sequence, ({ coats }) => coats),
-    chosen: same(sequence),
+    stages: sequence.stages.length,
+    paintMl: totalOf(sequence, ({ paintMl }) => paintMl),
+    riskM: totalOf(sequence, ({ risk }) => risk),
+    money: totalOf(sequence, ({ money }) => money),
+    endMin: endOf(sequence),
+    kept: sequence.stages.filter(({ keep }) => keep).length,
+    chosen: sameSequence(sequence, chosen),
   }));
 }
 

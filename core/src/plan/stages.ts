@@ -1,10 +1,11 @@
 import { buildFactor, dwellMinutes, marksOf, pullWindows, type PullWindows } from '../drying';
-import type { Finish, School } from '../finish';
+import { mixFor, type Finish, type School } from '../finish';
 import type { Design, Shelf } from '../job';
-import { finishOf, usedFinishes, type OrderProblem, type Sequence, type StageCost } from '../order';
+import { filmTimes, finishOf, overMinutes, startProgress, usedFinishes, type OrderProblem, type Progress, type Sequence, type StageCost } from '../order';
 import { stageRuns, type MaskedPart, type Run } from '../runs';
 import type { PartWork } from './part-work';
-import type { StagePlan } from './types';
+import { RULE_OF_THUMB } from '../units';
+import type { PrepareTask, StagePaint, StagePlan } from './types';
 
 /** What the stages are made from. */
 export interface StageGround {
@@ -20,41 +21,94 @@ export function stagePlans(sequence: Sequence, ground: StageGround): StagePlan[]
 }
 
 function stagePlan({ stages }: Sequence, stage: StageCost, index: number, ground: StageGround): StagePlan {
-  const finish = finishOf(ground.problem, stage.finish);
-  const paintedBefore = index === 0 ? ground.problem.areas.map(() => false) : stages[index - 1].after.painted;
-  const parts = maskedParts(stage, paintedBefore, ground);
-  const surfaceC = ground.design.climate.surfaceC ?? ground.design.climate.airC;
-  const runs = stageRuns(parts, { tapes: ground.shelf.tapes, scale: ground.design.scale, surfaceC });
+  const { problem, design, shelf } = ground;
+  const finish = finishOf(problem, stage.finish);
+  const before = index === 0 ? startProgress(problem) : stages[index - 1].after;
+  const parts = maskedParts(stage, before, ground);
+  const surfaceC = design.climate.surfaceC ?? design.climate.airC;
+  const runs = stageRuns(parts, { tapes: shelf.tapes, scale: design.scale, surfaceC });
   const buildUm = stage.coats * finish.coatUm;
-  const windows = runs.length === 0 ? null : windowsOf(finish, buildUm, runs, stage, ground);
-  const pulling = windows && pullOf(windows, ground.design.choices.school ?? finish.school);
-  const { layMin, coatMin, pullMin, changeMin, waitMin, tapeM, coats } = stage;
+  const pulls = stages.flatMap((_, earlier) => (earlier < index && stages.slice(earlier, index).every(({ keep }) => keep) ? [earlier + 1] : []));
+  const masked = runs.length > 0 || pulls.length > 0;
+  const windows = masked ? windowsOf(finish, buildUm, runs, stage, ground) : null;
+  const pulling = windows && pullOf(windows, design.choices.school ?? finish.school);
+  const { layMin, coatMin, pullMin, changeMin, overMin, waitMin, tapeM, coats, keep } = stage;
   return {
     number: index + 1,
     finish: stage.finish,
+    layer: layerOf(stage, index, problem),
     coats,
     coatsWhy: coatsWhy(finish, stage, ground),
     buildUm,
     pictures: picturesOf(stage, ground),
     runs,
     covers: coversOf(parts, runs),
+    plugs: stage.after.plugged.filter((part) => !before.plugged.includes(part)).map((part) => ({ part, count: problem.plugs.get(part) ?? 0 })),
+    tasks: tasksOf(finish, stage, ground),
+    paint: paintOf(finish, stage, ground),
     layMin,
     coatMin,
     pullMin,
     changeMin,
+    overMin,
     waitMin,
     tapeM,
+    keep,
+    late: pulls.some((earlier) => pastWindow(stages[earlier - 1], stage)),
     windows,
     school: pulling?.school ?? null,
     pull: pulling && { fromMin: pulling.fromMin, toMin: pulling.toMin },
-    lastCoatMin: stage.after.clock - pullMin - stage.waits.pullMin,
+    pulls: keep ? [] : pulls,
+    lastCoatMin: stage.lastCoatMin,
   };
 }
 
-function maskedParts(stage: StageCost, paintedBefore: readonly boolean[], { works, problem }: StageGround): MaskedPart[] {
+/** True where the masks of an earlier stage come off after the window of its paint. */
+const pastWindow = (earlier: StageCost, last: StageCost): boolean =>
+  earlier.after.kept.some(({ at, pullToMin }) => at === earlier.lastCoatMin && last.lastCoatMin + last.waits.pullMin > at + pullToMin + 1e-6);
+
+const layerOf = ({ finish }: StageCost, index: number, { primer, areas }: OrderProblem): StagePlan['layer'] => {
+  if (index === 0 && primer?.finish === finish) return 'primer';
+  return areas.some((area) => area.finish === finish) ? 'finish' : 'clear';
+};
+
+const placeOfArea = (problem: OrderProblem, index: number): { part: string; area: string } => {
+  const { id, part } = problem.areas[index];
+  return { part, area: id.slice(part.length + 1) };
+};
+
+function tasksOf(finish: Finish, { tasks }: StageCost, { problem }: StageGround): PrepareTask[] {
+  const groups = new Map<string, { answer: PrepareTask['answer']; reason: string; areas: number[] }>();
+  for (const { area, answer, reason } of tasks) {
+    const key = `${answer} ${reason}`;
+    groups.set(key, { answer, reason, areas: [...(groups.get(key)?.areas ?? []), area] });
+  }
+  return [...groups.values()].map(({ answer, reason, areas }) => {
+    const sizeM2 = areas.reduce((sum, area) => sum + problem.areas[area].sizeM2, 0);
+    return { answer, reason, places: areas.map((area) => placeOfArea(problem, area)), minutes: overMinutes(answer, sizeM2, finish) };
+  });
+}
+
+function paintOf(finish: Finish, stage: StageCost, { problem }: StageGround): StagePaint {
+  const { flashMin } = filmTimes(problem, finish, stage.coats);
+  const lost = RULE_OF_THUMB.cupLossMl[finish.method];
+  const openM2 = stage.open.reduce((sum, open, index) => sum + (open ? problem.areas[index].sizeM2 : 0), 0);
+  const sprayMin = stage.coatMin + (stage.coats - 1) * flashMin;
+  return {
+    ...mixFor(stage.paintMl, finish),
+    byArea: stage.open.flatMap((open, index) =>
+      open ? [{ ...placeOfArea(problem, index), ml: ((stage.paintMl - lost) * problem.areas[index].sizeM2) / openM2 }] : [],
+    ),
+    potLifeMin: finish.potLifeMin,
+    batches: finish.potLifeMin === null ? 1 : Math.max(1, Math.min(stage.coats, Math.ceil(sprayMin / finish.potLifeMin))),
+  };
+}
+
+function maskedParts(stage: StageCost, before: Progress, { works, problem }: StageGround): MaskedPart[] {
   let first = 0;
   return works.map(({ part, lines, arrangement }) => {
-    const indices = arrangement.areas.map((_, index) => first + index);
+    const start = first;
+    const indices = arrangement.areas.map((_, index) => start + index);
     first += indices.length;
     return {
       id: part.id,
@@ -62,7 +116,9 @@ function maskedParts(stage: StageCost, paintedBefore: readonly boolean[], { work
       lines,
       arrangement,
       open: indices.map((index) => stage.open[index]),
-      stays: indices.map((index) => paintedBefore[index] || problem.areas[index].finish === null),
+      stays: indices.map((index) => before.painted[index] || problem.areas[index].finish === null),
+      fresh: indices.map((index) => !stage.open[index] && (before.open === null || before.open[index])),
+      soft: (open, closed) => problem.areas[start + open].blend && problem.areas[start + closed].finish === null,
     };
   });
 }
@@ -79,10 +135,10 @@ function picturesOf(stage: StageCost, { works }: StageGround): StagePlan['pictur
   });
 }
 
-/** Closed areas that need paper or film behind the tape: on parts with a run, all but strips a tape covers. */
+/** Closed areas that need paper or film behind the tape: on parts that are sprayed, all but strips a tape covers. */
 function coversOf(parts: readonly MaskedPart[], runs: readonly Run[]): StagePlan['covers'] {
-  return parts.flatMap(({ id, arrangement, open, count }) => {
-    if (!runs.some(({ part }) => part === id)) return [];
+  return parts.flatMap(({ id, arrangement, open, fresh, count }) => {
+    if (!open.some(Boolean)) return [];
     const strips = new Set(
       runs
         .filter(({ part, coversStrip }) => part === id && coversStrip)
@@ -92,7 +148,7 @@ function coversOf(parts: readonly MaskedPart[], runs: readonly Run[]): StagePlan
         }),
     );
     return arrangement.areas.flatMap(({ code, sizeMm2 }, index) =>
-      open[index] || strips.has(index) ? [] : [{ part: id, area: code, sizeM2: (sizeMm2 / 1e6) * count }],
+      fresh?.[index] && !strips.has(index) ? [{ part: id, area: code, sizeM2: (sizeMm2 / 1e6) * count }] : [],
     );
   });
 }
@@ -125,6 +181,7 @@ function pullOf(windows: PullWindows, wanted: School): Pulling | null {
 
 function coatsWhy(finish: Finish, { coats, coatsFrom, under }: StageCost, { problem }: StageGround): string {
   if (coatsFrom === 'sheet') return `${coats} by its data sheet`;
+  if (coatsFrom === 'card') return `${coats} by its card`;
   const below = usedFinishes(problem)
     .map((id) => finishOf(problem, id))
     .find(({ colour, id }) => colour === under && id !== finish.id);

@@ -17,7 +17,56 @@ export interface StepGround {
 
 /** Writes the run sheet: lay, cover, check, coats, pull, stage by stage. */
 export function stepsOf(ground: StepGround): Step[] {
-  return ground.stages.flatMap((stage) => stageSteps(stage, ground));
+  return [...ground.stages.flatMap((stage) => stageSteps(stage, ground)), ...unplugStep(ground)];
+}
+
+/** Every plug that went in is counted out at the end. */
+function unplugStep({ stages, parts }: StepGround): Step[] {
+  const plugs = stages.flatMap((stage) => stage.plugs);
+  if (plugs.length === 0) return [];
+  return [
+    {
+      id: 'unplug',
+      stage: stages[stages.length - 1].number,
+      kind: 'unplug',
+      title: `Take out ${plugCount(plugs)}`,
+      detail: `${plugWords(plugs, parts)}. Count them: as many come out as went in.`,
+      run: null,
+      windows: [],
+    },
+  ];
+}
+
+type Plugs = StagePlan['plugs'];
+
+const plugCount = (plugs: Plugs): string => {
+  const count = plugs.reduce((sum, plug) => sum + plug.count, 0);
+  return count === 1 ? '1 plug' : `${count} plugs`;
+};
+const plugWords = (plugs: Plugs, parts: readonly PartPlan[]): string => plugs.map(({ part, count }) => `${nameOf(parts, part)}: ${count}`).join(', ');
+
+const simple = (stage: StagePlan, id: string, kind: Step['kind'], title: string, detail: string): Step => ({
+  id,
+  stage: stage.number,
+  kind,
+  title,
+  detail,
+  run: null,
+  windows: [],
+});
+
+const PREPARE = {
+  abrade: { title: 'Abrade and clean', detail: 'Scuff to an even matt, wipe, tack off; keep off the tape edges.' },
+  barrier: { title: 'Barrier coat', detail: 'A thin, even coat that parts the two; let it flash before the colour.' },
+} as const;
+
+/** What the films below ask for before the colour. */
+function prepareSteps(stage: StagePlan, { parts }: StepGround, id: (suffix: string) => string): Step[] {
+  return stage.tasks.flatMap(({ answer, reason, places }, index) => {
+    if (answer !== 'abrade' && answer !== 'barrier') return [];
+    const where = places.map(({ part, area }) => (parts.length > 1 ? `${nameOf(parts, part)} ${area}` : area)).join(', ');
+    return [simple(stage, id(`prepare-${index + 1}`), 'prepare', `${PREPARE[answer].title}: ${where}`, `${reason} ${PREPARE[answer].detail}`)];
+  });
 }
 
 function stageSteps(stage: StagePlan, ground: StepGround): Step[] {
@@ -33,32 +82,39 @@ function stageSteps(stage: StagePlan, ground: StepGround): Step[] {
     windows: index === 0 ? tapeSafeWindows(stage, ground) : [],
   }));
   const covered = stage.covers.map(({ part, area }) => (ground.parts.length > 1 ? `${nameOf(ground.parts, part)} ${area}` : area));
-  const cover: Step[] =
+  const cover =
     covered.length === 0
       ? []
       : [
-          {
-            id: id('cover'),
-            stage: stage.number,
-            kind: 'cover',
-            run: null,
-            windows: [],
-            title: `Cover ${covered.join(', ')}`,
-            detail: 'Paper or film to the tape, a second tape over the seam. Keep it off the open edge.',
-          },
+          simple(
+            stage,
+            id('cover'),
+            'cover',
+            `Cover ${covered.join(', ')}`,
+            'Paper or film to the tape, a second tape over the seam. Keep it off the open edge.',
+          ),
         ];
-  const gate: Step = {
-    id: id('gate'),
-    stage: stage.number,
-    kind: 'gate',
-    run: null,
-    windows: [],
-    title: 'Check before colour',
-    detail:
-      stage.runs.length > 0
-        ? 'Wipe lightly without wetting the tape edges, tack off, press every edge and crossing again.'
-        : 'Wipe, tack off, look for dust and finger marks.',
-  };
+  const plugs =
+    stage.plugs.length === 0
+      ? []
+      : [
+          simple(
+            stage,
+            id('plugs'),
+            'plug',
+            `Close ${plugCount(stage.plugs).replace('plug', 'opening')}`,
+            `${plugWords(stage.plugs, ground.parts)}. Count the plugs in.`,
+          ),
+        ];
+  const gate = simple(
+    stage,
+    id('gate'),
+    'gate',
+    'Check before colour',
+    stage.runs.length > 0
+      ? 'Wipe lightly without wetting the tape edges, tack off, press every edge and crossing again.'
+      : 'Wipe, tack off, look for dust and finger marks.',
+  );
   const coats = Array.from({ length: stage.coats }, (_, index): Step => ({
     id: id(`coat-${index + 1}`),
     stage: stage.number,
@@ -67,9 +123,9 @@ function stageSteps(stage: StagePlan, ground: StepGround): Step[] {
     title: `${finish.name}: coat ${index + 1} of ${stage.coats}`,
     detail:
       index === 0 ? 'Thin and even, from the tape towards the bare side, never into a tape edge.' : 'Check flash by touching the masking paper, not the part.',
-    windows: index === 0 ? [] : [flashWindow(finish, id(`coat-${index}`), ground.air)],
+    windows: index === 0 ? overWindows(stage, ground) : [flashWindow(finish, id(`coat-${index}`), ground.air)],
   }));
-  return [...lays, ...cover, gate, ...coats, ...pullStep(stage, finish, id)];
+  return [...plugs, ...lays, ...cover, ...prepareSteps(stage, ground, id), gate, ...coats, ...pullStep(stage, finish, ground, id)];
 }
 
 function layDetail(run: Run, parts: readonly PartPlan[]): string {
@@ -99,10 +155,29 @@ function flashWindow(finish: Finish, after: string, air: DryingAir): StepWindow 
   return { after, fromMin: Math.max(finish.flashMin, first.fromMin) / rate, toMin: first.toMin === null ? null : first.toMin / rate, what: 'next coat' };
 }
 
-function pullStep(stage: StagePlan, finish: Finish, id: (suffix: string) => string): Step[] {
-  if (!stage.pull || stage.runs.length === 0) return [];
+/** Where the coat below must reach an age before this one goes on. */
+function overWindows(stage: StagePlan, { sequence, stages }: StepGround): StepWindow[] {
+  const cost = sequence.stages[stage.number - 1];
+  if (cost.waits.overMin <= 0) return [];
+  const earlier = stages[stage.number - 2];
+  if (!earlier) return [];
+  // It may be sprayed as soon as the plan sprays it; what the wait is for is told with the stage.
+  return [
+    {
+      after: `s${earlier.number}-coat-${earlier.coats}`,
+      fromMin: cost.lastCoatMin - cost.coatMin - cost.waits.flashMin - earlier.lastCoatMin,
+      toMin: null,
+      what: 'the coat below takes the next',
+    },
+  ];
+}
+
+function pullStep(stage: StagePlan, finish: Finish, { stages }: StepGround, id: (suffix: string) => string): Step[] {
+  if (stage.keep || !stage.pull || (stage.runs.length === 0 && stage.pulls.length === 0)) return [];
   const { fromMin, toMin } = stage.pull;
   const until = toMin === null ? '' : `, within ${showMinutes(toMin)}`;
+  const older = stage.pulls.map((number) => stages[number - 1]).filter(({ runs }) => runs.length > 0);
+  const also = older.length === 0 ? '' : ` The masks of stage ${older.map(({ number }) => number).join(' and ')} come off with it, the last laid first.`;
   return [
     {
       id: id('pull'),
@@ -110,8 +185,11 @@ function pullStep(stage: StagePlan, finish: Finish, id: (suffix: string) => stri
       kind: 'pull',
       run: null,
       title: `Pull the tape: ${stage.school === 'touch' ? 'touch-dry' : stage.school}`,
-      detail: `${fromMin > 0 ? `From ${showMinutes(fromMin)}` : 'At once'} after the last coat of ${finish.name}${until} (estimate). Low and slow, folded back on itself, away from the fresh paint.`,
-      windows: [{ after: id(`coat-${stage.coats}`), fromMin, toMin, what: 'pull the tape' }],
+      detail: `${fromMin > 0 ? `From ${showMinutes(fromMin)}` : 'At once'} after the last coat of ${finish.name}${until} (estimate). Low and slow, folded back on itself, away from the fresh paint.${also}`,
+      windows: [
+        { after: id(`coat-${stage.coats}`), fromMin, toMin, what: 'pull the tape' },
+        ...older.flatMap(({ number, coats, pull }) => (pull ? [{ after: `s${number}-coat-${coats}`, ...pull, what: `pull the tape of stage ${number}` }] : [])),
+      ],
     },
   ];
 }

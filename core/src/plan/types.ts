@@ -1,9 +1,11 @@
 import type { PullWindows } from '../drying';
-import type { School } from '../finish';
+import type { Mix, School } from '../finish';
 import type { FeatureCrossing, LineKind } from '../lines';
 import type { Step } from '../log';
+import type { OverAnswer } from '../over';
 import type { Run } from '../runs';
 import type { FeatureKind, SurfaceKind } from '../surface';
+import type { Wish } from '../units';
 
 /** [x, y] in mm on the part's sheet. */
 export type Coordinates = readonly [number, number];
@@ -57,6 +59,10 @@ export interface AreaPlan {
   readonly finish: string | null;
   /** False where nobody has said anything about it yet. */
   readonly chosen: boolean;
+  /** True where the finish fades out within it. */
+  readonly blend: boolean;
+  /** True where the clear leaves it out. */
+  readonly uncleared: boolean;
   /** Final colour. */
   readonly colour: string;
 }
@@ -102,9 +108,28 @@ export interface StageArea {
   readonly colour: string;
 }
 
+/** What the films below ask for before a coat may go on. */
+export interface PrepareTask {
+  readonly answer: OverAnswer;
+  readonly reason: string;
+  readonly places: readonly { readonly part: string; readonly area: string }[];
+  /** Minutes of work. */
+  readonly minutes: number;
+}
+
+/** Paint to make ready for a stage. */
+export interface StagePaint extends Mix {
+  readonly byArea: readonly { readonly part: string; readonly area: string; readonly ml: number }[];
+  readonly potLifeMin: number | null;
+  /** How often it has to be mixed so that none is older than its pot life when it is sprayed. */
+  readonly batches: number;
+}
+
 export interface StagePlan {
   readonly number: number;
   readonly finish: string;
+  /** What the stage is for: a finish of the scheme, or what goes under or over all of them. */
+  readonly layer: 'primer' | 'finish' | 'clear';
   readonly coats: number;
   /** Why so many coats, in a sentence. */
   readonly coatsWhy: string;
@@ -112,17 +137,28 @@ export interface StagePlan {
   readonly pictures: readonly { readonly part: string; readonly areas: readonly StageArea[] }[];
   readonly runs: readonly Run[];
   readonly covers: readonly { readonly part: string; readonly area: string; readonly sizeM2: number }[];
+  /** Openings closed before this stage, with all alike parts. */
+  readonly plugs: readonly { readonly part: string; readonly count: number }[];
+  readonly tasks: readonly PrepareTask[];
+  readonly paint: StagePaint;
   readonly layMin: number;
   readonly coatMin: number;
   readonly pullMin: number;
   readonly changeMin: number;
+  readonly overMin: number;
   readonly waitMin: number;
   readonly tapeM: number;
+  /** True where the masks stay on for the next stage. */
+  readonly keep: boolean;
+  /** True where masks that stayed on came to be pulled past their window. */
+  readonly late: boolean;
   /** Windows after the last coat; null where nothing is masked and nothing is pulled. */
   readonly windows: PullWindows | null;
   readonly school: School | null;
-  /** Pull window of that school, minutes after the last coat. */
+  /** Pull window of that school, minutes after the last coat; of masks that stay on, the window they must still be pulled in. */
   readonly pull: { readonly fromMin: number; readonly toMin: number | null } | null;
+  /** Earlier stages whose masks come off in this one. */
+  readonly pulls: readonly number[];
   /** Last coat on, minutes from the start of the job. */
   readonly lastCoatMin: number;
 }
@@ -144,7 +180,27 @@ export interface SequenceSummary {
   readonly tapeM: number;
   readonly drapeM2: number;
   readonly coats: number;
+  readonly stages: number;
+  readonly paintMl: number;
+  /** Weighted metres of show edge: a straight metre counts one, a tight one three. */
+  readonly riskM: number;
+  /** In money of your own. */
+  readonly money: number;
+  /** When everything is done, minutes from the start. */
+  readonly endMin: number;
+  /** Stages after which masks stay on. */
+  readonly kept: number;
   readonly chosen: boolean;
+}
+
+/** What the choices a person has made cost, against the best without them; below zero where they save it. */
+export interface ChoicePrice {
+  readonly workMin: number;
+  readonly endMin: number;
+  readonly tapeM: number;
+  readonly coats: number;
+  readonly riskM: number;
+  readonly money: number;
 }
 
 /** Tape to have ready: one line a code. */
@@ -163,8 +219,11 @@ export interface Plan {
   readonly safety: readonly string[];
   readonly parts: readonly PartPlan[];
   readonly sequences: readonly SequenceSummary[];
-  /** False where the search did not look at every possibility. */
-  readonly orderComplete: boolean;
+  /** How much better than the first sequence the best possible could be at most, as a share; 0: it is the best possible. */
+  readonly orderGap: number;
+  /** Null where nothing was chosen by hand. */
+  readonly choicePrice: ChoicePrice | null;
+  readonly wish: Wish;
   readonly stages: readonly StagePlan[];
   readonly timeline: readonly TimelineEntry[];
   readonly tapes: readonly TapeNeed[];

@@ -23,15 +23,24 @@ const SAME_PIECE_MM = 1e-3;
  * @param borders where areas meet, ordered by line and along it
  * @param open which areas the paint reaches
  * @param stays whether an area's colour stays as it is from now on
+ * @param fresh whether a covered area is covered anew: what masks kept on cover needs no more tape
+ * @param soft whether an open area fades out towards a covered one: they have no hard edge
  * @returns spans along the lines; neighbours on the same side with the same kind of edge are one
  */
-export function edgeSpans(borders: readonly Border[], open: readonly boolean[], stays: readonly boolean[]): EdgeSpan[] {
+export function edgeSpans(
+  borders: readonly Border[],
+  open: readonly boolean[],
+  stays: readonly boolean[],
+  fresh: readonly boolean[] = stays.map(() => true),
+  soft: (open: number, closed: number) => boolean = () => false,
+): EdgeSpan[] {
   const spans: { line: string; from: number; to: number; side: LineSide; crisp: boolean; closed: number[] }[] = [];
   for (const { line, from, to, left, right } of borders) {
     if (open[left] === open[right]) continue;
     const side: LineSide = open[left] ? 'right' : 'left';
     const closed = open[left] ? right : left;
-    const crisp = stays[closed];
+    if (!fresh[closed]) continue;
+    const crisp = stays[closed] && !soft(open[left] ? left : right, closed);
     const last = spans.findLast((span) => span.line === line);
     if (last && last.side === side && last.crisp === crisp && from - last.to <= SAME_PIECE_MM) {
       last.to = to;

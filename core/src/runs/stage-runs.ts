@@ -48,6 +48,10 @@ export interface MaskedPart {
   /** Which areas are open in this stage, and which keep the colour they have from now on. */
   readonly open: readonly boolean[];
   readonly stays: readonly boolean[];
+  /** Which covered areas are covered anew in this stage; left out: all. */
+  readonly fresh?: readonly boolean[];
+  /** Whether an open area fades out towards a covered one. */
+  readonly soft?: (open: number, closed: number) => boolean;
 }
 
 /** What there is to mask with. */
@@ -71,7 +75,7 @@ export function stageRuns(parts: readonly MaskedPart[], means: MaskingMeans): Ru
 
 function partRuns(part: MaskedPart, means: MaskingMeans): Run[] {
   const covered = new Set<number>();
-  return edgeSpans(part.arrangement.borders, part.open, part.stays).flatMap((span) => {
+  return edgeSpans(part.arrangement.borders, part.open, part.stays, part.fresh, part.soft).flatMap((span) => {
     const strip = span.closed.length === 1 ? oneTapeStrip(part, span.closed[0], means.tapes) : null;
     if (strip !== null) {
       if (covered.has(span.closed[0])) return [];

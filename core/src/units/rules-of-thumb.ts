@@ -1,3 +1,7 @@
+/** What may be wanted most of an order of coats. */
+export const WISHES = ['work', 'finish', 'risk', 'material'] as const;
+export type Wish = (typeof WISHES)[number];
+
 /**
  * Figures that shops differ on. None is physics: each is a starting value, shown as an estimate.
  * Rates are minutes unless the name says otherwise.
@@ -8,9 +12,13 @@ export const RULE_OF_THUMB = {
     straight: { crisp: 0.8, rough: 0.4 },
     gentle: { crisp: 1.6, rough: 0.6 },
     tight: { crisp: 3.5, rough: 1.0 },
+    features: { crisp: 3.0, rough: 1.2 },
   },
   /** Handling one piece of tape at full size and on models. */
   perPiece: { full: 0.3, model: 0.8 },
+  /** A corner of a line, and a plug in an opening. */
+  perCorner: 0.3,
+  perPlug: 1.5,
   /** Setting out a crisp line: per metre, and per measured point. */
   setOutPerMetre: 1.0,
   setOutPerPoint: 0.5,
@@ -24,10 +32,35 @@ export const RULE_OF_THUMB = {
   mix: 8,
   gunClean: 12,
   gunStrip: 25,
+  /** Abrading and cleaning before a coat: per square metre, and each time it is done. */
+  abradePerSquareMetre: 8,
+  abradeFixed: 5,
+  /** A barrier coat has to flash before what it separates. */
+  barrierFlash: 30,
   /** Minutes to spray one square metre. */
   sprayPerSquareMetre: { gun: 1.5, can: 4, airbrush: 60, roller: 3, brush: 8 },
-  /** What an idle minute of waiting weighs against a minute of work when orders are compared. */
-  waitingShare: 0.1,
+  /** Share of the paint that leaves the cup and lands on the part. */
+  transfer: { gun: 0.45, can: 0.35, airbrush: 0.3, roller: 0.95, brush: 0.95 },
+  /** Paint left in cup and hoses each time, ml. */
+  cupLossMl: { gun: 30, can: 10, airbrush: 1, roller: 20, brush: 5 },
+  /** What one spray can holds, ml. */
+  canMl: 400,
+  /** Typical prices where the shelf has none: a litre of paint, a metre of tape, a square metre of cover. Money of your own. */
+  pricePerLitre: 60,
+  pricePerTapeMetre: 0.15,
+  pricePerDrapeM2: 0.4,
+  /** How likely a metre of show edge goes wrong, by how hard it bends, against a straight one; a rough edge hardly matters. */
+  riskPerMetre: { straight: 1, gentle: 1.5, tight: 3, features: 2.5 },
+  roughRisk: 0.1,
+  /** A mask that stays on past its window counts as so many metres of straight show edge each metre. */
+  keptRisk: 2,
+  /** What minutes, waiting, risk and money weigh in each wish. */
+  wishes: {
+    work: { work: 1, wait: 0.1, risk: 0, money: 0 },
+    finish: { work: 1.05, wait: 1, risk: 0, money: 0 },
+    risk: { work: 0.1, wait: 0.01, risk: 10, money: 0 },
+    material: { work: 0.1, wait: 0.01, risk: 0, money: 10 },
+  },
   /** A bend is tight below this radius, gentle below the next, straight above it. Millimetres. */
   tightBelowMm: 100,
   straightAboveMm: 2000,
@@ -47,6 +80,11 @@ export const RULE_OF_THUMB = {
   dewMarginC: 3,
   /** Below this air temperature most adhesives do not wet out. Degrees C. */
   coldC: 10,
+  /** Neighbours nearer in colour (CIEDE2000) than this run into each other from a few steps away; further apart than the next, a hard edge shows every waver. */
+  contrastLow: 5,
+  contrastHigh: 60,
+  /** So many coats for a colour are told as a weak choice. */
+  manyCoats: 5,
   /** A colour difference (CIEDE2000) below this counts as hidden. */
   hidingTolerance: 2,
   /** A line is judged fair in windows of these shares of its length, none shorter than this. Millimetres. */

@@ -108,7 +108,7 @@ function Orders({ plan }: { plan: Plan }) {
   return (
     <Sheet>
       <Heading>Orders of coats</Heading>
-      {!plan.orderComplete ? <Small>Too many possibilities to look at all of them: these are the best found.</Small> : null}
+      {plan.orderGap > 0 ? <Small>{`The best found; the best possible would save at most ${(100 * plan.orderGap).toFixed(0)} %.`}</Small> : null}
       <ScrollView horizontal contentContainerStyle={styles.strip}>
         {plan.sequences.map((sequence, index) => (
           <Order key={sequence.order.join()} sequence={sequence} best={index === 0 && plan.sequences.length > 1} onChoose={() => choose(sequence.order)} />

@@ -1,0 +1,161 @@
+import type { Finish } from '../finish';
+import { mayGoOver } from '../over';
+import { RULE_OF_THUMB } from '../units';
+import { filmTimes, marksOfFilm, marksOfPresent, rememberedCoats } from './drying-of';
+import { edgeCost, type EdgeCost } from './mask-cost';
+import { finishOf, usedFinishes, type OrderProblem } from './problem';
+import type { Progress } from './progress';
+import type { StageCost } from './stage-cost';
+
+/** What may lie below an area when it is sprayed: a finish by its number, or what was there at the start. */
+export type Below = number;
+export const PRESENT: Below = -1;
+
+/** Work no age of the lower film can spare, before a finish goes over it. */
+interface LeastOver {
+  /** Minutes for the area, and for the stage as a whole. */
+  readonly minutes: number;
+  readonly fixed: number;
+}
+
+export interface PricedBorder {
+  readonly a: number;
+  readonly b: number;
+  readonly crisp: EdgeCost;
+  readonly rough: EdgeCost;
+}
+
+/** What one part holds: no border leads from one part to another. */
+export interface PartGround {
+  readonly areas: readonly number[];
+  readonly edges: readonly PricedBorder[];
+  readonly finishes: number;
+}
+
+/** A problem laid out for the search: numbers instead of names. */
+export interface Ground {
+  readonly problem: OrderProblem;
+  /** Where the search starts: after the primer, if there is one. */
+  readonly start: Progress;
+  readonly finishes: readonly Finish[];
+  /** Number of the finish of each area; -1: kept. */
+  readonly own: readonly number[];
+  /** Number of the finish a kept area is in already; -1: none of the job. */
+  readonly alike: readonly number[];
+  /** Number of the part of each area. */
+  readonly part: readonly number[];
+  /** Areas and borders of each part, and which finishes it gets, as bits. */
+  readonly parts: readonly PartGround[];
+  /** Crisp and rough cost of each border, and of each strip. */
+  readonly edges: readonly PricedBorder[];
+  readonly strips: readonly ({ readonly crisp: EdgeCost; readonly rough: EdgeCost } | null)[];
+  /** What is pinned: 1 open, 0 covered, -1 free; by finish and area. */
+  readonly pins: readonly Int8Array[];
+  /** Finishes that must have been sprayed before each, as bits. */
+  readonly needs: readonly number[];
+  /** Coats of a finish on an area over what may be below. */
+  readonly coats: (finish: number, area: number, below: Below) => number;
+  /** @param ageMin age the lower film has at least, whole minutes */
+  readonly leastOver: (finish: number, area: number, below: Below, ageMin?: number) => LeastOver;
+  /** True where two finishes share a part, so that the first is covered while the second is sprayed. */
+  readonly share: (first: number, second: number) => boolean;
+  /** Stages worked out before, by everything that was chosen up to them. */
+  readonly worked: Map<string, StageCost>;
+}
+
+/** Lays out a problem. */
+export function groundOf(problem: OrderProblem, start: Progress): Ground {
+  const ids = usedFinishes(problem);
+  const finishes = ids.map((id) => finishOf(problem, id));
+  const { areas, borders, model, rules } = problem;
+  const partNames = [...new Set(areas.map(({ part }) => part))];
+  const own = areas.map(({ finish }) => (finish === null ? -1 : ids.indexOf(finish)));
+  const part = areas.map((area) => partNames.indexOf(area.part));
+  const partsOf = finishes.map((_, finish) => new Set(part.filter((_one, index) => own[index] === finish)));
+  const both = (edge: OrderProblem['borders'][number] | NonNullable<OrderProblem['areas'][number]['strip']>) => ({
+    crisp: edgeCost(edge, true, model),
+    rough: edgeCost(edge, false, model),
+  });
+  const edges = borders.map((border) => ({ a: border.a, b: border.b, ...both(border) }));
+  return {
+    problem,
+    start,
+    finishes,
+    own,
+    alike: areas.map(({ alike }) => (alike === null ? -1 : ids.indexOf(alike))),
+    part,
+    parts: partNames.map((_, number) => ({
+      areas: part.flatMap((one, area) => (one === number ? [area] : [])),
+      edges: edges.filter(({ a }) => part[a] === number),
+      finishes: own.reduce((bits, finish, area) => (part[area] === number && finish >= 0 ? bits | (1 << finish) : bits), 0),
+    })),
+    edges,
+    strips: areas.map(({ strip }) => strip && both(strip)),
+    pins: ids.map((id) => pinsOf(problem, id)),
+    needs: ids.map((id) => rules.before.reduce((bits, { first, then }) => (then === id && ids.includes(first) ? bits | (1 << ids.indexOf(first)) : bits), 0)),
+    coats: coatsTable(finishes, start),
+    leastOver: leastOverOf(problem, start, finishes, part, partsOf),
+    share: (first, second) => [...partsOf[first]].some((one) => partsOf[second].has(one)),
+    worked: new Map(),
+  };
+}
+
+/** Asked for at every turn of the search: looked up by number. */
+function coatsTable(finishes: readonly Finish[], { colours }: Progress): Ground['coats'] {
+  const overFinish = finishes.map((finish) => finishes.map(({ colour }) => rememberedCoats(finish, colour).coats));
+  const overPresent = finishes.map((finish) => colours.map((colour) => rememberedCoats(finish, colour).coats));
+  return (finish, area, below) => (below === PRESENT ? overPresent[finish][area] : overFinish[finish][below]);
+}
+
+function pinsOf({ areas, rules }: OrderProblem, id: string): Int8Array {
+  const pins = new Int8Array(areas.length).fill(-1);
+  for (const { finish, area, open } of rules.pins) if (finish === id && area < pins.length) pins[area] = open ? 1 : 0;
+  return pins;
+}
+
+const NOTHING: LeastOver = { minutes: 0, fixed: 0 };
+
+/** Work that is certain whatever the age: the film is past its limit once it takes tape, or needs a barrier at any age. */
+function leastOverOf(problem: OrderProblem, start: Progress, finishes: readonly Finish[], part: readonly number[], partsOf: readonly ReadonlySet<number>[]) {
+  const ages = new Map<number, (LeastOver | undefined)[]>();
+  return (finish: number, area: number, below: Below, ageMin = 0): LeastOver => {
+    if (below === PRESENT && start.films[area]) return NOTHING;
+    const known = ages.get(ageMin) ?? [];
+    if (known.length === 0) ages.set(ageMin, known);
+    const key = (finish * part.length + area) * (finishes.length + 1) + below + 1;
+    const certainAge = below === PRESENT || partsOf[below].has(part[area]);
+    return (known[key] ??= certainOver(problem, finishes, finish, area, below, certainAge, ageMin));
+  };
+}
+
+function certainOver(
+  problem: OrderProblem,
+  finishes: readonly Finish[],
+  finish: number,
+  area: number,
+  below: Below,
+  certainAge: boolean,
+  leastAge: number,
+): LeastOver {
+  const { presentSystem, presentAgeMin, sizeM2 } = problem.areas[area];
+  const upper = finishes[finish];
+  const lower = below === PRESENT ? presentSystem : finishes[below].system;
+  if (lower === null || problem.rules.vouched.some((pair) => pair.lower === lower && pair.upper === upper.system)) return NOTHING;
+  const marks = below === PRESENT ? marksOfPresent(problem, lower) : marksOfFilm(problem, finishes[below], 1);
+  const covered =
+    certainAge && below !== PRESENT ? filmTimes(problem, finishes[below], 1).tapeSafeMin + leastBetween(problem, finishes[below], upper, area) : 0;
+  const ageMin = below === PRESENT ? presentAgeMin : Math.max(covered, leastAge);
+  const { answer } = mayGoOver({ marks, ageMin, known: below !== PRESENT }, upper.system);
+  const opensAgain = marks.recoat.some(({ fromMin }) => fromMin > ageMin);
+  const evenOld = mayGoOver({ marks, ageMin: Infinity, known: below !== PRESENT }, upper.system).answer;
+  if (answer === 'abrade' && evenOld === 'abrade' && !opensAgain)
+    return { minutes: sizeM2 * RULE_OF_THUMB.abradePerSquareMetre, fixed: RULE_OF_THUMB.abradeFixed };
+  if (answer === 'barrier') return { minutes: sizeM2 * RULE_OF_THUMB.sprayPerSquareMetre[upper.method], fixed: RULE_OF_THUMB.perCoat };
+  return NOTHING;
+}
+
+/** Least work between the moment a colour takes tape and the next coat on its part: its own areas are covered, the paint is mixed. */
+function leastBetween({ areas }: OrderProblem, below: Finish, upper: Finish, area: number): number {
+  const covered = areas.filter((one) => one.finish === below.id && one.part === areas[area].part && one.strip === null).map(({ sizeM2 }) => sizeM2);
+  return Math.max(0, ...covered) * RULE_OF_THUMB.drapePerSquareMetre + (upper.mixRatio.length > 1 ? RULE_OF_THUMB.mix : 0);
+}

@@ -1,0 +1,18 @@
+import type { Finish } from '../finish';
+import type { OrderProblem } from './problem';
+
+/** The one gun of a shop that names none. */
+const ONE_GUN = 'gun';
+
+/** Gun a finish goes through; finishes a person wants through the same gun go through that of the first. */
+export function gunOf({ finishes, rules }: OrderProblem, finish: Finish): string {
+  let current = finish;
+  // A pair leads to its first finish, which may itself be second in another pair.
+  for (let step = 0; step < rules.sameGun.length; step++) {
+    const pair = rules.sameGun.find(([, second]) => second === current.id);
+    const first = pair && finishes.get(pair[0]);
+    if (!first) break;
+    current = first;
+  }
+  return `${current.method === 'gun' || current.method === 'airbrush' ? current.method : `by ${current.method}`} ${current.gun ?? ONE_GUN}`;
+}

@@ -1,0 +1,30 @@
+import { filmTimes } from './drying-of';
+import { PRESENT, type Ground } from './ground';
+
+/** With more stages than this the masks of only the first so many may stay on. */
+const MOST_KEPT = 8;
+
+/** After which stages the masks may stay on. */
+export function keepPatterns(ground: Ground, order: readonly number[]): boolean[][] {
+  const none = order.map(() => false);
+  const may = order.flatMap((finish, stage) => (stage < order.length - 1 && mayStay(ground, finish, order[stage + 1]) ? [stage] : []));
+  return Array.from({ length: 2 ** Math.min(may.length, MOST_KEPT) }, (_, choice) =>
+    none.map((_one, stage) => may.includes(stage) && ((choice >> may.indexOf(stage)) & 1) === 1),
+  );
+}
+
+/** True where masks may stay on from one colour to the next: the next does not wait for it, or its tape can still be pulled after that wait. */
+export function mayStay(ground: Ground, finish: number, next: number): boolean {
+  const { masks, late } = ground.problem.rules;
+  if (masks === 'fresh') return false;
+  return !ground.share(finish, next) || lastsOver(ground, finish, late);
+}
+
+/** True where tape over this film could be pulled after it was tape-safe and something else went on. */
+function lastsOver(ground: Ground, finish: number, late: boolean): boolean {
+  const counts = ground.own.flatMap((own, area) =>
+    own === finish ? [PRESENT, ...ground.finishes.keys()].map((below) => ground.coats(finish, area, below)) : [],
+  );
+  const times = [...new Set(counts)].map((count) => filmTimes(ground.problem, ground.finishes[finish], count));
+  return times.some(({ tapeSafeMin, pull, latestMin }) => tapeSafeMin < (late ? latestMin : (pull.to ?? Infinity)));
+}

@@ -1,0 +1,197 @@
+import { certainlyMasked } from './bound-order';
+import { filmTimes } from './drying-of';
+import { gunOf } from './gun';
+import { PRESENT, type Ground } from './ground';
+import { mayStay } from './keep';
+import { weightsOf } from './order-cost';
+import { fixedSpray, pricedEdge, relaxPart, type StageWeights } from './relax';
+import { changeMinutes } from './stage-cost';
+import { RULE_OF_THUMB } from '../units';
+
+/** Bounds for orders that are not complete yet. */
+export interface Lattice {
+  /** Least a finish adds to a beginning, and the beginning it makes. */
+  readonly step: (begun: Begun, finish: number) => { readonly cost: number; readonly begun: Begun };
+  /** Least everything that is left can cost. */
+  readonly rest: (begun: Begun) => number;
+}
+
+/** What a bound needs to know of the beginning of an order. */
+export interface Begun {
+  /** Finishes sprayed, as bits. */
+  readonly done: number;
+  /** The finish sprayed last, and the one before it as far as a wait for it is not counted yet; -1: none. */
+  readonly last: number;
+  readonly second: number;
+}
+
+export const NOTHING_BEGUN: Begun = { done: 0, last: -1, second: -1 };
+
+/**
+ * Lower bounds over sets of finishes: what a stage costs at least depends on which finishes were before it, not on their order.
+ * Source: dynamic programming over subsets, Held and Karp 1962, on bounds of the stages.
+ * Where masks may have stayed on, only edges that must be laid once anyway are counted.
+ */
+export function latticeOf(ground: Ground): Lattice {
+  const count = ground.finishes.length;
+  const stages = new Map<number, StageBound>();
+  const cuts: Cuts = new Map();
+  const stays = ground.finishes.map((_, finish) => ground.finishes.map((_one, next) => mayStay(ground, finish, next)));
+  // What follows may leave its masks on; what came before may have.
+  const stage = (done: number, last: number, finish: number): StageBound => {
+    const under = last >= 0 && stays[last][finish];
+    const key = (done * count + finish) * 2 + Number(under);
+    const known = stages.get(key) ?? stageBound(ground, { done, finish, under, leaves: stays[finish].some(Boolean) }, cuts);
+    stages.set(key, known);
+    return known;
+  };
+  const { work, wait } = weightsOf(ground);
+  const before = (done: number, finish: number) => done & ~(1 << finish);
+  const gapOf = (done: number, finish: number) => stage(done, -1, finish).gapMin;
+  const skipped = ({ done, last, second }: Begun, finish: number): number => {
+    if (second < 0 || !ground.share(second, finish) || ground.share(second, last)) return 0;
+    // It waits for the one before the last: what was done meanwhile passes the time.
+    const between = stage(before(done, last), second, last);
+    const link = linkWork(ground, before(done, last), second, last);
+    const gap = gapOf(before(before(done, last), second), second);
+    return Math.max(0, between.calm() + wait * gap - between.cost - wait * link);
+  };
+  const step: Lattice['step'] = (begun, finish) => {
+    const { done, last } = begun;
+    const cost = stage(done, last, finish).cost + work * linkWork(ground, done, last, finish);
+    const next = { done: done | (1 << finish), last: finish, second: last };
+    if (last < 0) return { cost, begun: next };
+    if (ground.share(last, finish)) return { cost: cost + wait * gapOf(before(done, last), last), begun: next };
+    const extra = skipped(begun, finish);
+    // A wait that was counted reaches to here: the next one must not count the same time.
+    return { cost: cost + extra, begun: extra > 0 ? { ...next, second: -1 } : next };
+  };
+  // With many finishes the waits that pass over a stage are left out: there would be too many beginnings to tell apart.
+  const simple = count > MOST_SKIPS;
+  const rests = new Map<number, number>();
+  const rest = (given: Begun): number => {
+    const begun = simple ? { ...given, second: -1 } : given;
+    const { done, last, second } = begun;
+    if (done === 2 ** count - 1) return 0;
+    const key = (done * (count + 1) + last + 1) * (count + 1) + second + 1;
+    const known = rests.get(key);
+    if (known !== undefined) return known;
+    let least = Infinity;
+    for (let finish = 0; finish < count; finish++) {
+      if (!mayFollow(ground, done, finish)) continue;
+      const next = step(begun, finish);
+      least = Math.min(least, next.cost + rest(next.begun));
+    }
+    rests.set(key, least);
+    return least;
+  };
+  if (count <= MOST_EXACT) return { step, rest };
+  // Too many sets of finishes: each stage is then bounded as if any others had been before it.
+  const loose = ground.finishes.map(
+    (_, finish) => stageBound(ground, { done: 0, finish, under: stays.some((row) => row[finish]), leaves: true, any: true }, cuts).cost,
+  );
+  return { step, rest: ({ done }) => loose.reduce((sum, cost, finish) => sum + ((done >> finish) & 1 ? 0 : cost), 0) };
+}
+
+/** Up to so many finishes every set of them is looked at. */
+const MOST_EXACT = 12;
+
+/** With at most so many finishes a wait may reach over a stage in the bound. */
+const MOST_SKIPS = 8;
+
+/** True where a finish is not done yet and everything that must come before it is. */
+export const mayFollow = ({ needs }: Ground, done: number, finish: number): boolean => ((done >> finish) & 1) === 0 && (needs[finish] & ~done) === 0;
+
+interface StageBound {
+  readonly cost: number;
+  /** The same where it passes the time of a wait: nothing is counted for how long it takes. */
+  readonly calm: () => number;
+  /** How much longer its colour takes until it takes tape than until its own masks are off, at least. */
+  readonly gapMin: number;
+}
+
+/** Cuts of parts made before: what a part costs depends only on those finishes before it that it gets itself. */
+type Cuts = Map<string, number>;
+
+interface StageAsked {
+  readonly done: number;
+  readonly finish: number;
+  /** Masks may be on from before, and may stay on. */
+  readonly under: boolean;
+  readonly leaves: boolean;
+  /** True where nothing is known of what was before it. */
+  readonly any?: boolean;
+}
+
+function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any }: StageAsked, cuts: Cuts): StageBound {
+  const { own, alike, pins, problem } = ground;
+  const { work, wait, risk, money } = weightsOf(ground);
+  const below = [PRESENT, ...ground.finishes.keys()].filter((one) => any || one === PRESENT || (done >> one) & 1);
+  const row = new Int8Array(own.length).fill(-1);
+  own.forEach((one, area) => {
+    const free = one < 0 ? alike[area] === finish : ((done >> one) & 1) === 0;
+    row[area] = one === finish ? 1 : free ? pins[finish][area] : 0;
+  });
+  const mine = own.flatMap((one, area) => (one === finish ? [area] : []));
+  const coats = Math.max(...mine.map((area) => Math.min(...below.map((one) => ground.coats(finish, area, one)))));
+  const fixed = Math.max(0, ...mine.map((area) => Math.min(...below.map((one) => ground.leastOver(finish, area, one).fixed))));
+  const until = [...ground.finishes.keys()].filter((one) => any || one === finish || (done >> one) & 1);
+  const over = fixed + mine.reduce((sum, area) => sum + Math.min(...until.map((one) => ground.leastOver(one, area, PRESENT).minutes)), 0);
+  // What may still come over an area, as its part tells: what the part does not get itself is never certain to be past.
+  const owedTo = (area: number) => {
+    const past = done & ground.parts[ground.part[area]].finishes;
+    const later = [...ground.finishes.keys()].filter((one) => one !== finish && ((past >> one) & 1) === 0);
+    return Math.min(...later.map((one) => ground.leastOver(one, area, finish).minutes));
+  };
+  // Where masks may have stayed on from any stage before, none is certain to be laid now, but for edges that are laid once anyway.
+  const under = keeping ? new Int8Array(own.length) : null;
+  const costAt = (minute: number) => {
+    const weights = { work: minute, pull: work - wait, risk, money };
+    const owed = (area: number) => minute * (own[area] < 0 ? ground.leastOver(finish, area, PRESENT).minutes : owedTo(area));
+    const stage = { finish, done, coats, settled: row, under, weights, owed };
+    const cost = ground.parts.reduce(
+      (sum, { finishes, areas }, part) => {
+        // Where nothing of it is sprayed, a part costs nothing.
+        if (!areas.some((area) => own[area] === finish || pins[finish][area] === 1)) return sum;
+        const key = `${part} ${finish} ${done & finishes} ${coats} ${minute} ${keeping} ${any ?? false}`;
+        const known = cuts.get(key) ?? relaxPart(ground, stage, part);
+        cuts.set(key, known);
+        return sum + known;
+      },
+      fixedSpray(ground, stage),
+    );
+    return cost + (keeping ? onceAnyway(ground, done, finish, weights) : 0) + minute * over;
+  };
+  const times = filmTimes(problem, ground.finishes[finish], coats);
+  const pullWait = leaves || !certainlyMasked(ground, row) ? Math.min(times.flashMin, times.pull.from) : times.pull.from;
+  return {
+    cost: costAt(work) + wait * ((coats - 1) * times.flashMin + pullWait),
+    calm: () => costAt(work - wait),
+    gapMin: Math.max(0, times.tapeSafeMin - pullWait),
+  };
+}
+
+/** Edges between what a stage paints and what is kept or painted by then: each is laid once at least, now or in a mask that stayed on. */
+function onceAnyway({ own, alike, edges, strips, problem }: Ground, done: number, finish: number, weights: StageWeights): number {
+  const stays = (area: number) => (own[area] < 0 && alike[area] !== finish) || (own[area] !== finish && ((done >> own[area]) & 1) === 1);
+  return edges.reduce((sum, { a, b, crisp }) => {
+    const [mine, other] = own[a] === finish ? [a, b] : [b, a];
+    const certain = own[mine] === finish && stays(other) && !strips[other] && !problem.areas[mine].blend;
+    return certain ? sum + pricedEdge(crisp, weights) : sum;
+  }, 0);
+}
+
+/** Least minutes to mix and to ready the gun, whatever went through it in between. */
+function linkWork(ground: Ground, done: number, last: number, finish: number): number {
+  const { problem, finishes, start } = ground;
+  const gun = gunOf(problem, finishes[finish]);
+  const guns: Record<string, string> = { ...start.guns };
+  if (last >= 0 && gunOf(problem, finishes[last]) === gun) guns[gun] = finishes[last].id;
+  const minutes = changeMinutes(problem, guns, finishes[finish]);
+  const usedBefore = finishes.some((other, index) => (done >> index) & 1 && gunOf(problem, other) === gun);
+  const clean = guns[gun] !== finishes[finish].id && last >= 0 && gunOf(problem, finishes[last]) !== gun && usedBefore;
+  const least = clean ? Math.max(minutes, changeMinutes(problem, {}, finishes[finish]) + cleanOf(finishes[finish].method)) : minutes;
+  return least;
+}
+
+const cleanOf = (method: string): number => (method === 'gun' || method === 'airbrush' ? RULE_OF_THUMB.gunClean : 0);

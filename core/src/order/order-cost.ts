@@ -1,0 +1,50 @@
+import { RULE_OF_THUMB } from '../units';
+import type { Ground } from './ground';
+import { stageScore } from './score';
+import { stageCost, type StageCost } from './stage-cost';
+
+/** A complete order of coats. */
+export interface Sequence {
+  readonly order: readonly string[];
+  readonly stages: readonly StageCost[];
+  /** Under the wish of the job, in millionths: whole numbers, so that equal costs are equal. */
+  readonly score: number;
+}
+
+/** Which areas are open in each stage, and after which the masks stay on. */
+export interface Choices {
+  readonly open: readonly (readonly boolean[])[];
+  readonly keep: readonly boolean[];
+}
+
+/**
+ * Works out a whole order, from the primer to the clear.
+ * @param order finishes by their number
+ */
+export function costOrder(
+  { problem, start, finishes, worked }: Ground,
+  order: readonly number[],
+  { open, keep }: Choices,
+  primer: readonly StageCost[],
+): Sequence {
+  const stages = [...primer];
+  let progress = start;
+  let key = '';
+  order.forEach((finish, index) => {
+    // Orders that begin alike are worked out once: most of what a search tries differs from the last try in a single area.
+    key += `${finish}${keep[index] ? '+' : '-'}${open[index].map(Number).join('')}`;
+    const stage = worked.get(key) ?? stageCost(problem, progress, { finish: finishes[finish].id, open: open[index], keep: keep[index] });
+    if (worked.size > MOST_WORKED) worked.clear();
+    worked.set(key, stage);
+    stages.push(stage);
+    progress = stage.after;
+  });
+  if (problem.clear) stages.push(stageCost(problem, progress, { finish: problem.clear.finish, open: problem.clear.areas, keep: false }));
+  return { order: stages.map(({ finish }) => finish), stages, score: stages.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0) };
+}
+
+/** So many worked-out stages are remembered. */
+const MOST_WORKED = 4000;
+
+/** What minutes, waiting, risk and money weigh in this problem. */
+export const weightsOf = ({ problem }: Pick<Ground, 'problem'>) => RULE_OF_THUMB.wishes[problem.wish];

@@ -1,0 +1,57 @@
+import type { Finish } from '../finish';
+import type { OrderProblem } from './problem';
+
+/** A film that was sprayed in this job. */
+export interface Film {
+  readonly finish: Finish;
+  readonly coats: number;
+  /** When its last coat went on, minutes from the start. */
+  readonly at: number;
+}
+
+/** Masks that are still on after their stage. */
+export interface KeptMask {
+  readonly at: number;
+  readonly pullFromMin: number;
+  readonly pullToMin: number;
+  /** Last moment the tape still comes off clean. */
+  readonly latestMin: number;
+  readonly pullMin: number;
+  readonly tapeM: number;
+}
+
+/** How far the work has come between two stages. */
+export interface Progress {
+  /** Colour that shows on each area. */
+  readonly colours: readonly string[];
+  /** Film on top of each area; null: what was on it before. */
+  readonly films: readonly (Film | null)[];
+  /** Areas that have had their finish. */
+  readonly painted: readonly boolean[];
+  /** When each area may take tape, minutes from the start. */
+  readonly tapeSafeAt: readonly number[];
+  /** Minutes from the start. */
+  readonly clock: number;
+  readonly lastFinish: string | null;
+  /** Last finish through each gun. */
+  readonly guns: Readonly<Record<string, string>>;
+  /** Parts that have been sprayed before: their openings are plugged. */
+  readonly plugged: readonly string[];
+  /** Which areas were open under the masks that are still on; null: no mask is on. */
+  readonly open: readonly boolean[] | null;
+  readonly kept: readonly KeptMask[];
+}
+
+/** Before any coat. */
+export const startProgress = ({ areas }: OrderProblem): Progress => ({
+  colours: areas.map(({ present }) => present),
+  films: areas.map(() => null),
+  painted: areas.map(() => false),
+  tapeSafeAt: areas.map(() => 0),
+  clock: 0,
+  lastFinish: null,
+  guns: {},
+  plugged: [],
+  open: null,
+  kept: [],
+});

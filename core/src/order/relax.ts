@@ -1,0 +1,149 @@
+import { paintNeeded } from '../finish';
+import { RULE_OF_THUMB } from '../units';
+import type { Ground, PartGround } from './ground';
+import type { EdgeCost } from './mask-cost';
+import { Cut, NEVER } from './min-cut';
+import { weightsOf } from './order-cost';
+import type { OrderProblem } from './problem';
+
+/** What minutes, pulling, risk and money weigh in the bound of one stage. */
+export interface StageWeights {
+  readonly work: number;
+  readonly pull: number;
+  readonly risk: number;
+  readonly money: number;
+}
+
+/** One stage as the bound sees it. */
+export interface RelaxedStage {
+  readonly finish: number;
+  /** Finishes sprayed before it, as bits. */
+  readonly done: number;
+  readonly coats: number;
+  /** What is settled of each area: 1 open, 0 covered, -1 free. */
+  readonly settled: Int8Array;
+  /** Under masks that stay on from the stage before: 1 was open, 0 was covered, -1 not settled; null: nothing is on. */
+  readonly under: Int8Array | null;
+  /** Nodes of the stage before in the same cut; only where its masks stay on. */
+  readonly underNodes?: readonly number[];
+  readonly weights: StageWeights;
+  /** Least that opening an area of another finish costs later: what comes over this coat may have to be keyed or parted from it. */
+  readonly owed: (area: number) => number;
+}
+
+/** What an edge weighs. */
+export const pricedEdge = ({ layMin, pullMin, risk, money }: EdgeCost, weights: StageWeights): number =>
+  weights.work * layMin + weights.pull * pullMin + weights.risk * risk + weights.money * money;
+
+/**
+ * Cheapest way to open and cover the areas of one part in one stage, as if nothing else depended on it.
+ * @returns a lower bound on masks and spraying there, weighted
+ */
+export function relaxPart(ground: Ground, stage: RelaxedStage, part: number): number {
+  const cut = new Cut();
+  const nodes: number[] = [];
+  return addPart(cut, ground, stage, ground.parts[part], nodes) + cut.solve().cost;
+}
+
+/** A stage written into a cut: the node of each area, and what the stage costs whatever is chosen. */
+export interface CutStage {
+  readonly nodes: readonly number[];
+  readonly fixed: number;
+}
+
+/** Writes the choices of one stage into a cut. */
+export function addStage(cut: Cut, ground: Ground, stage: RelaxedStage): CutStage {
+  const nodes: number[] = new Array<number>(ground.own.length);
+  const fixed = ground.parts.reduce((sum, part) => sum + addPart(cut, ground, stage, part, nodes), 0);
+  return { nodes, fixed: fixed + fixedSpray(ground, stage) };
+}
+
+/** Writes one part of a stage into a cut: its nodes are put into `nodes`, what it costs whatever is chosen comes back. */
+function addPart(cut: Cut, ground: Ground, stage: RelaxedStage, { areas, edges }: PartGround, nodes: number[]): number {
+  const { problem, own, strips } = ground;
+  const { settled, weights, done } = stage;
+  for (const area of areas) nodes[area] = settled[area] === 1 ? 0 : settled[area] === 0 ? 1 : cut.node();
+  const sprayed = cut.node();
+  const priced = (edge: EdgeCost) => pricedEdge(edge, weights);
+  const stays = (area: number) => own[area] < 0 || ((done >> own[area]) & 1) === 1;
+  const perM2 = paintPerM2(ground, stage);
+  const stripNodes = new Map<number, number>();
+  const certain = areas.some((area) => settled[area] === 1);
+  const drape = drapePrice(weights);
+  let fixed = 0;
+  for (const area of areas) {
+    const { sizeM2 } = problem.areas[area];
+    const spray = perM2 * sizeM2 + (own[area] === stage.finish ? 0 : stage.owed(area));
+    if (settled[area] === 1) fixed += spray;
+    else cut.charge(nodes[area], 1, spray);
+    cut.charge(nodes[area], sprayed, NEVER);
+    const fresh = freshness(stage, area);
+    if (settled[area] === 1 || fresh === null) continue;
+    const strip = strips[area];
+    const price = strip ? priced(stays(area) && !besideBlend(problem, edges, area) ? strip.crisp : strip.rough) : sizeM2 * drape;
+    if (fresh !== 'now') {
+      // Laid where it was open under the masks before and is covered now; that the part is sprayed, or a neighbour open, must be certain.
+      const bare = strip ? besideOpen(edges, settled, area) : certain;
+      if (bare) cut.charge(fresh, nodes[area], price);
+    } else if (!strip) cut.charge(sprayed, nodes[area], price);
+    else {
+      const node = cut.node();
+      stripNodes.set(area, node);
+      cut.charge(node, nodes[area], price);
+    }
+  }
+  for (const { a, b, crisp, rough } of edges) {
+    for (const [free, closed] of [
+      [a, b],
+      [b, a],
+    ]) {
+      const fresh = freshness(stage, closed);
+      if (settled[closed] === 1 || fresh === null) continue;
+      const soft = problem.areas[free].blend && own[closed] < 0;
+      const price = priced(stays(closed) && !soft ? crisp : rough);
+      if (fresh !== 'now') {
+        if (!strips[closed] && settled[free] === 1) cut.charge(fresh, nodes[closed], price);
+      } else if (strips[closed]) cut.charge(nodes[free], stripNodes.get(closed) as number, NEVER);
+      else cut.charge(nodes[free], nodes[closed], price);
+    }
+  }
+  return fixed;
+}
+
+/** Whether a mask on an area is laid in this stage: certainly, or if the area was open before (its node then), or not for certain (null). */
+function freshness({ under, underNodes }: RelaxedStage, area: number): 'now' | number | null {
+  if (under === null || under[area] === 1) return 'now';
+  return under[area] === -1 && underNodes ? underNodes[area] : null;
+}
+
+const besideOpen = (edges: PartGround['edges'], settled: Int8Array, area: number): boolean =>
+  edges.some(({ a, b }) => (a === area && settled[b] === 1) || (b === area && settled[a] === 1));
+
+const besideBlend = ({ areas }: OrderProblem, edges: PartGround['edges'], area: number): boolean =>
+  edges.some(({ a, b }) => (a === area && areas[b].blend) || (b === area && areas[a].blend));
+
+const drapePrice = ({ work, money }: StageWeights): number => work * RULE_OF_THUMB.drapePerSquareMetre + money * RULE_OF_THUMB.pricePerDrapeM2;
+
+/** What spraying a square metre weighs, for all coats. */
+function paintPerM2({ finishes }: Ground, { finish, coats, weights }: RelaxedStage): number {
+  const paint = finishes[finish];
+  return weights.work * coats * RULE_OF_THUMB.sprayPerSquareMetre[paint.method] + weights.money * priceOf(paint, mlPerM2(paint, coats));
+}
+
+const mlPerM2 = (paint: Ground['finishes'][number], coats: number): number =>
+  paintNeeded(1, coats * paint.coatUm, paint) - RULE_OF_THUMB.cupLossMl[paint.method];
+
+/** What one more coat weighs on so many square metres, at so much a minute. */
+export function coatPrice(ground: Ground, finish: number, sizeM2: number, minute: number): number {
+  const paint = ground.finishes[finish];
+  const { money } = weightsOf(ground);
+  return minute * (sizeM2 * RULE_OF_THUMB.sprayPerSquareMetre[paint.method] + RULE_OF_THUMB.perCoat) + money * sizeM2 * priceOf(paint, mlPerM2(paint, 1));
+}
+
+/** What every stage costs that sprays anything at all. */
+export function fixedSpray({ finishes }: Ground, { finish, coats, weights }: Pick<RelaxedStage, 'finish' | 'coats' | 'weights'>): number {
+  const paint = finishes[finish];
+  return weights.work * coats * RULE_OF_THUMB.perCoat + weights.money * priceOf(paint, RULE_OF_THUMB.cupLossMl[paint.method]);
+}
+
+const priceOf = ({ pricePerL }: Ground['finishes'][number], ml: number): number => (ml / 1000) * (pricePerL ?? RULE_OF_THUMB.pricePerLitre);

@@ -1,0 +1,60 @@
+import { usedFinishes, type OrderProblem, type OrderRules } from './problem';
+
+/** Rules as far as they can hold together, and what was in the way. */
+export interface SoundRules {
+  readonly rules: OrderRules;
+  /** What to change, in sentences. */
+  readonly faults: readonly string[];
+}
+
+/**
+ * Leaves out rules that contradict each other or the areas, and says so.
+ * @returns the rules the search keeps to; what was left out is told in `faults`
+ */
+export function soundRules(problem: OrderProblem): SoundRules {
+  const { rules } = problem;
+  const used = usedFinishes(problem);
+  const name = (id: string) => problem.finishes.get(id)?.name ?? id;
+  const faults: string[] = [];
+  const order = rules.order && [...new Set(rules.order.filter((id) => used.includes(id)))];
+  const before = keptPairs(rules, used, (first, then) =>
+    faults.push(`${name(first)} before ${name(then)} cannot hold together with the other wishes for the order: take one of them back.`),
+  );
+  const against = order && before.find(({ first, then }) => order.includes(then) && (!order.includes(first) || order.indexOf(first) > order.indexOf(then)));
+  if (against) faults.push(`The chosen order has ${name(against.then)} before ${name(against.first)}, which is asked the other way round: the order is kept.`);
+  const pins = rules.pins.filter(({ finish, area, open }, index) => {
+    const pinned = problem.areas[area];
+    if (!pinned || !used.includes(finish)) return false;
+    const twice = rules.pins.findIndex((other) => other.finish === finish && other.area === area && other.open !== open);
+    if (twice >= 0 && twice < index) faults.push(`${pinned.id} is asked to be open and covered while ${name(finish)} is sprayed: take one of them back.`);
+    if (twice >= 0) return twice > index;
+    if (!open && pinned.finish === finish) {
+      faults.push(`${pinned.id} gets ${name(finish)} and cannot be covered while it is sprayed.`);
+      return false;
+    }
+    if (open && pinned.finish === null && pinned.alike !== finish) {
+      faults.push(`${pinned.id} is kept and cannot be open while ${name(finish)} is sprayed.`);
+      return false;
+    }
+    return true;
+  });
+  if (rules.mostStages !== null) {
+    const stages = used.length + (problem.primer ? 1 : 0) + (problem.clear ? 1 : 0);
+    if (stages > rules.mostStages) {
+      faults.push(`It takes ${stages} stages, one for each finish, and at most ${rules.mostStages} are wanted: use fewer finishes.`);
+    }
+  }
+  return { rules: { ...rules, order, before: against ? [] : before, pins }, faults };
+}
+
+/** Pairs that can hold together; one that would close a circle is refused. */
+function keptPairs({ before }: OrderRules, used: readonly string[], refuse: (first: string, then: string) => void): OrderRules['before'] {
+  const kept: { first: string; then: string }[] = [];
+  const leads = (from: string, to: string): boolean => from === to || kept.some(({ first, then }) => first === from && leads(then, to));
+  for (const { first, then } of before) {
+    if (!used.includes(first) || !used.includes(then)) continue;
+    if (leads(then, first)) refuse(first, then);
+    else kept.push({ first, then });
+  }
+  return kept;
+}

@@ -1,0 +1,18 @@
+import { RULE_OF_THUMB, type Wish } from '../units';
+import type { StageCost } from './stage-cost';
+
+/** What cannot be done weighs so many minutes: it is chosen only where there is no other way. */
+export const FORBIDDEN_MIN = 1_000_000;
+
+/** Work of a stage, minutes. */
+export const workOf = ({ layMin, coatMin, pullMin, changeMin, overMin }: StageCost): number => layMin + coatMin + pullMin + changeMin + overMin;
+
+/**
+ * What a stage weighs under a wish.
+ * @returns millionths, a whole number: sums are exact, so ties are the same on every machine
+ */
+export function stageScore(stage: StageCost, wish: Wish): number {
+  const { work, wait, risk, money } = RULE_OF_THUMB.wishes[wish];
+  const sum = work * workOf(stage) + wait * stage.waitMin + risk * stage.risk + money * stage.money;
+  return Math.round(1e6 * (sum + FORBIDDEN_MIN * stage.forbidden.length));
+}

@@ -1,0 +1,46 @@
+import type { Ground } from './ground';
+
+/** What is settled of an order: by stage and area 1 open, 0 covered, -1 not yet. */
+export type Settled = readonly Int8Array[];
+
+/**
+ * What an order settles by itself: own areas are open, kept and painted ones covered, pins hold, and under masks that stay on
+ * nothing opens again.
+ * @param order finishes by their number
+ * @param keep after which stages the masks stay on
+ * @returns null where the pins do not allow it
+ */
+export function settledBy(ground: Ground, order: readonly number[], keep: readonly boolean[]): Settled | null {
+  const place = new Map(order.map((finish, stage) => [finish, stage]));
+  const settled = order.map((finish, stage) => {
+    const row = new Int8Array(ground.own.length).fill(-1);
+    ground.own.forEach((own, area) => {
+      const free = own < 0 ? ground.alike[area] === finish : (place.get(own) as number) > stage;
+      const pin = ground.pins[finish][area];
+      row[area] = own === finish ? 1 : free ? pin : 0;
+    });
+    return row;
+  });
+  return spread(settled, keep);
+}
+
+/** Settles one more area; null where the masks that stay on do not allow it. */
+export function settle(settled: Settled, keep: readonly boolean[], stage: number, area: number, open: boolean): Settled | null {
+  const next = settled.map((row) => Int8Array.from(row));
+  next[stage][area] = open ? 1 : 0;
+  return spread(next, keep);
+}
+
+/** Under masks that stay on, what opens later was open before, and what was covered stays covered. Changes the rows in place. */
+function spread(settled: Int8Array[], keep: readonly boolean[]): Settled | null {
+  const link = (from: number, to: number, value: number): boolean =>
+    settled[from].every((one, area) => {
+      if (one !== value || settled[to][area] === value) return true;
+      if (settled[to][area] !== -1) return false;
+      settled[to][area] = value;
+      return true;
+    });
+  for (let stage = settled.length - 2; stage >= 0; stage--) if (keep[stage] && !link(stage + 1, stage, 1)) return null;
+  for (let stage = 0; stage < settled.length - 1; stage++) if (keep[stage] && !link(stage, stage + 1, 0)) return null;
+  return settled;
+}

@@ -1,0 +1,155 @@
+import { bindingWaits, boundOrder, factsOf, lastOpens, likelyWaits, type OrderNode, type StageFacts } from './bound-order';
+import { PRESENT, type Ground } from './ground';
+import { keepPatterns } from './keep';
+import { costOrder, type Sequence } from './order-cost';
+import { settle, settledBy } from './settle';
+import type { StageCost } from './stage-cost';
+
+/** Costs nearer to each other than this count as equal: millionths of a minute, about a millisecond. */
+export const SAME_SCORE = 20;
+
+/** Every way the masks of an order may stay on, with nothing else settled. */
+export function rootsOf(ground: Ground, order: readonly number[]): OrderNode[] {
+  return keepPatterns(ground, order).flatMap((keep) => {
+    const settled = settledBy(ground, order, keep);
+    return settled ? [{ order, keep, settled, least: order.map(() => 1), most: order.map(() => Infinity) }] : [];
+  });
+}
+
+export interface Opened {
+  /** Nothing under this node scores less, minutes. */
+  readonly bound: number;
+  /** A whole sequence found on the way. */
+  readonly sequence: Sequence;
+  /** The halves it splits into; none where everything is settled. */
+  readonly parts: () => readonly OrderNode[];
+}
+
+/**
+ * Looks at what is still possible in an order: cuts give a bound and a first answer.
+ * @param primer stages before the order
+ * @param extra what every order costs besides its stages, minutes: primer and clear
+ * @returns null where nothing is possible
+ */
+export function openNode(ground: Ground, given: OrderNode, primer: readonly StageCost[], extra: number): Opened | null {
+  const node = narrowed(ground, given);
+  if (!node) return null;
+  const { bound, sequence, facts } = boundAndTry(ground, node, primer, extra);
+  return { bound, sequence, parts: () => branches(ground, node, sequence, facts, primer.length) };
+}
+
+function boundAndTry(ground: Ground, node: OrderNode, primer: readonly StageCost[], extra: number) {
+  const facts = factsOf(ground, node);
+  const waits = likelyWaits(ground, node, facts);
+  const first = boundOrder(ground, node, facts, waits);
+  let sequence = costOrder(ground, node.order, { open: first.open, keep: node.keep }, primer);
+  let bound = first.bound;
+  // The waits that really held it up give a tighter bound, and often a better answer.
+  const binding = bindingWaits(ground, node, sequence, primer.length);
+  if (JSON.stringify(binding.toReversed()) !== JSON.stringify(waits)) {
+    const second = boundOrder(ground, node, facts, binding);
+    bound = Math.max(bound, second.bound);
+    const other = costOrder(ground, node.order, { open: second.open, keep: node.keep }, primer);
+    if (other.score < sequence.score) sequence = other;
+  }
+  return { bound: bound + extra, sequence, facts };
+}
+
+/** The two halves of what is still possible, the more promising first; none where everything is settled. */
+function branches(ground: Ground, node: OrderNode, { stages }: Sequence, facts: StageFacts, primed: number): OrderNode[] {
+  const gaps = node.order.map((_, stage) => stages[primed + stage].coats - facts.coats[stage]);
+  const dearest = gaps.indexOf(Math.max(...gaps));
+  if (gaps[dearest] > 0 && node.most[dearest] > facts.coats[dearest]) {
+    const with_ = (row: readonly number[], value: number) => row.map((one, stage) => (stage === dearest ? value : one));
+    return [
+      { ...node, most: with_(node.most, facts.coats[dearest]) },
+      { ...node, least: with_(node.least, facts.coats[dearest] + 1) },
+    ];
+  }
+  const choice = doubtful(ground, node, stages, primed) ?? largest(ground, node);
+  if (!choice) return [];
+  const { stage, area } = choice;
+  const first = stages[primed + stage].open[area];
+  return [first, !first].flatMap((value) => {
+    const settled = settle(node.settled, node.keep, stage, area, value);
+    return settled ? [{ ...node, settled }] : [];
+  });
+}
+
+interface Choice {
+  readonly stage: number;
+  readonly area: number;
+}
+
+/** The choice that brought an area a ground that asks for more than was counted. */
+function doubtful(ground: Ground, node: OrderNode, stages: readonly StageCost[], primed: number): Choice | null {
+  let worst: (Choice & { extra: number }) | null = null;
+  node.order.forEach((finish, stage) => {
+    const real = stages[primed + stage];
+    for (const { area, answer } of real.tasks) {
+      const below = lastOpen(stages, primed, stage, area);
+      const counted = ground.leastOver(finish, area, below < 0 ? PRESENT : node.order[below]).minutes;
+      const size = ground.problem.areas[area].sizeM2;
+      const extra = answer === 'no' ? 1e6 : answer === 'wait' ? 100 : counted > 0 ? 0 : size;
+      if (extra <= (worst?.extra ?? 0)) continue;
+      const places = below >= 0 ? [below, stage] : [stage];
+      const free = places.find((one) => node.settled[one][area] === -1);
+      if (free !== undefined) worst = { stage: free, area, extra };
+    }
+    // A ground that takes too many coats where the cut could not forbid it.
+    ground.own.forEach((own, area) => {
+      if (own !== finish || real.coats <= node.most[stage]) return;
+      const below = lastOpen(stages, primed, stage, area);
+      if (ground.coats(finish, area, below < 0 ? PRESENT : node.order[below]) <= node.most[stage]) return;
+      const free = lastOpens(node, stage, area).find((one) => one !== PRESENT && node.settled[one][area] === -1);
+      if (free !== undefined) worst = { stage: free, area, extra: Infinity };
+    });
+  });
+  return worst;
+}
+
+/** Of what is not settled, the largest area: it weighs most. */
+function largest(ground: Ground, { settled }: OrderNode): Choice | null {
+  let best: Choice | null = null;
+  settled.forEach((row, stage) =>
+    row.forEach((state, area) => {
+      if (state === -1 && (!best || ground.problem.areas[area].sizeM2 > ground.problem.areas[best.area].sizeM2)) best = { stage, area };
+    }),
+  );
+  return best;
+}
+
+/** Settles what follows from the most coats each stage may take; null where that cannot be. */
+function narrowed(ground: Ground, node: OrderNode): OrderNode | null {
+  let settled = node.settled;
+  for (let again = true; again;) {
+    again = false;
+    for (const [stage, finish] of node.order.entries()) {
+      if (node.most[stage] === Infinity) continue;
+      for (const [area, own] of ground.own.entries()) {
+        if (own !== finish) continue;
+        const options = lastOpens({ settled }, stage, area);
+        const fits = options.map((one) => ground.coats(finish, area, one === PRESENT ? PRESENT : node.order[one]) <= node.most[stage]);
+        const first = fits.indexOf(true);
+        if (first < 0) return null;
+        const only = fits.lastIndexOf(true) === first ? options[first] : null;
+        const shut = only === null ? (fits[0] ? [] : [options[0]]) : options.filter((one) => one !== PRESENT && one > only);
+        const moves: [number, boolean][] = shut.map((one) => [one, false]);
+        if (only !== null && only !== PRESENT) moves.push([only, true]);
+        for (const [at, value] of moves) {
+          if (settled[at][area] === (value ? 1 : 0)) continue;
+          const next = settled[at][area] === -1 ? settle(settled, node.keep, at, area, value) : null;
+          if (!next) return null;
+          settled = next;
+          again = true;
+        }
+      }
+    }
+  }
+  return { ...node, settled };
+}
+
+function lastOpen(stages: readonly StageCost[], primed: number, stage: number, area: number): number {
+  for (let earlier = stage - 1; earlier >= 0; earlier--) if (stages[primed + earlier].open[area]) return earlier;
+  return -1;
+}

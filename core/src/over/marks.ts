@@ -1,0 +1,36 @@
+import { buildFactor, dryingRate, type DryingAir } from '../drying';
+import { PAINT_SYSTEMS, typicalFigures, type Finish, type PaintSystemKey } from '../finish';
+
+/** Ages of a film that decide what may follow it, minutes on the clock. */
+export interface LayerMarks {
+  readonly system: PaintSystemKey;
+  readonly flashMin: number;
+  readonly touchMin: number;
+  /** Windows in which it may be coated as it is; null: no end. */
+  readonly recoat: readonly { readonly fromMin: number; readonly toMin: number | null }[];
+  /** Null where the system states no cure. */
+  readonly cureMin: number | null;
+}
+
+/** What the marks are taken from: a finish on the shelf, or the typical figures of a system. */
+type Figures = Pick<Finish, 'system' | 'flashMin' | 'touchMin' | 'recoat' | 'cureH' | 'activationKj' | 'referenceBuildUm'>;
+
+/**
+ * Marks of a film in the air of the day.
+ * @param buildUm dry film, µm; left out: the build its times are stated for
+ */
+export function layerMarks(figures: Figures, air: DryingAir, buildUm: number = figures.referenceBuildUm): LayerMarks {
+  const rate = dryingRate(figures.activationKj, PAINT_SYSTEMS[figures.system].waterborne, air);
+  const clock = (minutes: number) => (minutes * buildFactor(figures, buildUm)) / rate;
+  return {
+    system: figures.system,
+    flashMin: clock(figures.flashMin),
+    touchMin: clock(figures.touchMin),
+    recoat: figures.recoat.map(({ fromMin, toMin }) => ({ fromMin: clock(fromMin), toMin: toMin === null ? null : clock(toMin) })),
+    cureMin: figures.cureH === null ? null : clock(figures.cureH * 60),
+  };
+}
+
+/** Marks of a system nothing more is known of. */
+export const typicalMarks = (system: PaintSystemKey, air: DryingAir, buildUm?: number): LayerMarks =>
+  layerMarks({ system, ...typicalFigures(system) }, air, buildUm);
