@@ -1,10 +1,10 @@
 import type { Sketch, SketchStroke } from '@lintrel/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import Svg, { Circle, G, Path } from 'react-native-svg';
+import Svg, { Circle, G, Path, Text } from 'react-native-svg';
 import { boxRound, openPath } from '@/drawing/path';
 import { fittedStill, transformOf } from '@/drawing/view';
-import { colour, measure } from '@/theme/theme';
+import { colour, font, measure, size } from '@/theme/theme';
 
 const TONES: Readonly<Record<SketchStroke['tone'], { readonly fill: string; readonly stroke: string; readonly dp: number }>> = {
   fill: { fill: colour.ground, stroke: colour.ink, dp: 1.5 },
@@ -17,7 +17,7 @@ const TONES: Readonly<Record<SketchStroke['tone'], { readonly fill: string; read
 /** A small true drawing of an answer. */
 export function AnswerSketch({ sketch }: { sketch: Sketch }) {
   const [width, setWidth] = useState(0);
-  const places = sketch.strokes.flatMap(({ points }) => points);
+  const places = [...sketch.strokes.flatMap(({ points }) => points), ...sketch.words.map(({ at }) => at)];
   if (places.length === 0) return null;
   const box = boxRound(places);
   const wanted = ((box.maxY - box.minY) / Math.max(1e-6, box.maxX - box.minX)) * width;
@@ -28,11 +28,24 @@ export function AnswerSketch({ sketch }: { sketch: Sketch }) {
       {width > 0 ? (
         <Svg width={width} height={height} role="img" aria-label={sketch.label} testID="sketch">
           <G transform={`translate(4 0) ${transformOf(view, height)}`}>
-            {sketch.strokes.map(({ tone, points }, index) => {
+            {sketch.strokes.map(({ tone, points, colour: paint }, index) => {
               const { fill, stroke, dp } = TONES[tone];
               if (tone === 'mark') return <Circle key={index} cx={points[0][0]} cy={points[0][1]} r={dp * view.mmPerDp} fill={fill} />;
-              return <Path key={index} d={openPath(points)} fill={fill} stroke={stroke} strokeWidth={dp * view.mmPerDp} />;
+              return <Path key={index} d={openPath(points)} fill={paint ?? fill} stroke={stroke} strokeWidth={dp * view.mmPerDp} />;
             })}
+            {sketch.words.map(({ at, text }) => (
+              <Text
+                key={`${at.join()} ${text}`}
+                transform={`translate(${at[0]} ${at[1]}) scale(${view.mmPerDp} ${-view.mmPerDp})`}
+                fontFamily={font.heading}
+                fontSize={size.small}
+                fill={colour.ink}
+                textAnchor="middle"
+                dy={size.small / 3}
+              >
+                {text}
+              </Text>
+            ))}
           </G>
         </Svg>
       ) : null}

@@ -1,5 +1,6 @@
 import type { Fault, Key, Question, Shelf } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
+import { ColourInput } from '@/forms/ColourInput';
 import { Typed } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
 import { space } from '@/theme/theme';
@@ -33,6 +34,18 @@ export function QuestionForm({ question, asked, shelf }: { question: Question; a
 function KeyField({ name, of, asked, shelf, fault }: { name: string; of: Key; asked: Asked; shelf: Shelf; fault?: Fault }) {
   const value = asked.input[name] ?? '';
   const change = (text: string) => asked.set(name, text);
+  if (of.choices && of.labels)
+    return (
+      <View style={styles.whole}>
+        <Pick
+          label={of.label}
+          value={value}
+          options={of.choices.map((choice, index) => ({ value: choice, label: of.labels?.[index] ?? choice }))}
+          onChange={change}
+          fault={fault?.message}
+        />
+      </View>
+    );
   if (of.choices)
     return (
       <View style={styles.whole}>
@@ -63,6 +76,13 @@ function KeyField({ name, of, asked, shelf, fault }: { name: string; of: Key; as
         />
       </View>
     );
+  if (/^#[0-9a-f]{6}$/i.test(of.example))
+    return (
+      <View style={styles.colour}>
+        <Typed label={of.label} value={value} onChange={change} fault={fault?.message} testID={name} />
+        <ColourInput label={`Pick: ${of.label}`} value={value} onChange={change} />
+      </View>
+    );
   return (
     <Typed
       label={of.optional ? `${of.label} (optional)` : of.label}
@@ -78,5 +98,6 @@ function KeyField({ name, of, asked, shelf, fault }: { name: string; of: Key; as
 const styles = StyleSheet.create({
   form: { gap: space.middle },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
+  colour: { flexDirection: 'row', alignItems: 'flex-start', gap: space.tight },
   whole: { flexBasis: '100%' },
 });

@@ -16,6 +16,8 @@ export interface Key<T = unknown> {
   readonly fallback: T | undefined;
   /** The words to choose from; null for a typed value. */
   readonly choices: readonly string[] | null;
+  /** What the form calls each of them; left out: as they are. */
+  readonly labels?: readonly string[];
   /** Shelf entries to choose from, if any. */
   readonly from: 'tapes' | 'finishes' | null;
   readonly schema: v.GenericSchema<unknown, T>;
@@ -167,8 +169,8 @@ export const shareKey = (words: KeyWords, most = 1): Key<number> =>
   });
 
 /** A time above zero, in minutes. */
-export const minutesKey = (words: KeyWords, least = 0): Key<number> =>
-  key(words, 'min', `minutes, from ${least} to 100000`, (text) => within(readNumber(text), least, 100_000, 'min'));
+export const minutesKey = (words: KeyWords, least = 0, most = 100_000): Key<number> =>
+  key(words, 'min', `minutes, from ${least} to ${most}`, (text) => within(readNumber(text), least, most, 'min'));
 
 /** A temperature in °C, or °F when it says so. */
 export const temperatureKey = (words: KeyWords): Key<number> =>
@@ -178,12 +180,13 @@ export const temperatureKey = (words: KeyWords): Key<number> =>
 export const humidityKey = (words: KeyWords): Key<number> => key(words, '%', 'a humidity in percent such as 50', readHumidity);
 
 /** One of a few words. */
-export const choiceKey = <const C extends string>(words: KeyWords, choices: readonly C[]): Key<C> => ({
+export const choiceKey = <const C extends string>(words: KeyWords, choices: readonly C[], labels?: readonly string[]): Key<C> => ({
   ...key(words, '', choices.join(' or '), (text) => {
     const found = choices.find((choice) => choice === text.trim().toLowerCase());
     return found ? understood(found) : refused(`"${text.trim()}" is not one of them`);
   }),
   choices,
+  ...(labels ? { labels } : {}),
 });
 
 /** The code of a tape or the id of a finish on the shelf. */
@@ -196,3 +199,18 @@ export const shelfKey = (words: KeyWords, from: 'tapes' | 'finishes'): Key<strin
 
 /** The same key, to be left out if one likes. */
 export const optional = <T>(of: Key<T>, fallback?: T): Key<T> => ({ ...of, optional: true, fallback });
+
+/** A colour as #rrggbb; the number sign may be left out. */
+export const colourKey = (words: KeyWords): Key<string> =>
+  key(words, '', 'a colour as six hexadecimal digits such as #f2c230', (text) => {
+    const found = /^#?([0-9a-f]{6})$/i.exec(text.trim());
+    return found ? understood(`#${found[1].toLowerCase()}`) : refused(`"${text.trim()}" is not a colour`);
+  });
+
+/** Parts by volume with colons between them, paint first. */
+export const ratioKey = (words: KeyWords): Key<readonly number[]> =>
+  key(words, '', 'parts with colons between them such as 4:1:1', (text) => {
+    const parts = text.split(':').map((part) => readNumber(part));
+    const sound = parts.length <= 4 && parts.every((part) => part.ok && part.value > 0 && part.value <= 100);
+    return sound ? understood(parts.map((part) => (part.ok ? part.value : 0))) : refused(`"${text.trim()}" is not a mixing ratio`);
+  });

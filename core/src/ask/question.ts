@@ -16,6 +16,8 @@ export interface Words {
 export interface SketchStroke {
   readonly tone: 'fill' | 'tape' | 'ink' | 'quiet' | 'mark';
   readonly points: readonly (readonly [number, number])[];
+  /** Paint it stands for; only fills have one. */
+  readonly colour?: string;
 }
 
 /** A drawing in true proportions. */

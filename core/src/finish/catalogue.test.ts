@@ -36,7 +36,8 @@ it.each([
 });
 
 it('a finish has its keys in the order of the schema, so that it is written the same everywhere', () => {
-  expect(Object.keys(typicalFinish('a', 'A', 'dope', '#112233', 40))).toEqual(Object.keys(finishSchema.entries));
+  const plain = Object.keys(finishSchema.entries).filter((key) => !['gun', 'pricePerL', 'cards'].includes(key));
+  expect(Object.keys(typicalFinish('a', 'A', 'dope', '#112233', 40))).toEqual(plain);
   expect(Object.keys(SHIPPED_TAPES[0])).toEqual(Object.keys(tapeSchema.entries));
 });
 

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { colourText, idText, nameText, noteText, numberBetween, positiveUpTo, wholeBetween } from '../units';
+import { cardSchema } from './card';
 import { PAINT_SYSTEM_KEYS } from './system';
 
 /** When to pull the tape. */
@@ -55,6 +56,8 @@ export const finishSchema = v.strictObject({
   gun: v.optional(nameText()),
   /** Price of a litre, in money of your own; left out: a typical one. */
   pricePerL: v.optional(positiveUpTo(100_000)),
+  /** Cards made with it in this shop: what they measured goes before the formula. */
+  cards: v.optional(v.pipe(v.array(cardSchema, 'needs a list of cards'), v.maxLength(50, 'has at most 50 cards'))),
   basis: noteText(),
 });
 

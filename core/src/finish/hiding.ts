@@ -1,5 +1,6 @@
 import { RULE_OF_THUMB } from '../units';
 import type { Finish } from './finish';
+import { cardFor, ladderOf, nearestRung } from './ladder';
 import { colourDifference, layerOver, reflectanceOf, scatterFromHiding } from './layer';
 
 export interface Hiding {
@@ -33,17 +34,36 @@ export function coatsToHide(paint: string, under: string, hidingUm: number, coat
 /** Why a finish gets the number of coats it gets. */
 export interface CoatCount {
   readonly coats: number;
-  /** `sheet`: the finish states a count; `hiding`: computed; `most`: hiding asks for more than 20. */
-  readonly from: 'sheet' | 'hiding' | 'most';
+  /** `card`: measured in this shop; `sheet`: the finish states a count; `hiding`: computed; `most`: hiding asks for more than 20. */
+  readonly from: 'card' | 'sheet' | 'hiding' | 'most';
 }
 
 /**
  * Coats of a finish over one undercolour.
- * Effects and finishes with a data-sheet count use that count; the formula is then only a check.
- * @returns at least 1; an effect without a stated count takes what hiding asks for
+ * What a card measured on a like ground goes first, then the data sheet's count, then the formula: the least coats that hide, for a
+ * candy those that come nearest to its colour.
+ * @returns at least 1
  */
 export function coatsOver(finish: Finish, under: string): CoatCount {
+  const measured = cardFor(finish, under) ? fromCard(finish, under) : null;
+  if (measured !== null) return { coats: measured, from: 'card' };
   if (finish.coats !== null) return { coats: finish.coats, from: 'sheet' };
+  if (finish.effect === 'candy') return { coats: nearestRung(ladderOf(finish, under)).coats, from: 'hiding' };
   const { coats } = coatsToHide(finish.colour, under, finish.hidingUm, finish.coatUm);
   return coats === null ? { coats: RULE_OF_THUMB.mostCoats, from: 'most' } : { coats, from: 'hiding' };
 }
+
+/** Coats a card says: the first that hides, for what deepens coat by coat the nearest; null where it never gets there. */
+function fromCard(finish: Finish, under: string): number | null {
+  const measured = ladderOf(finish, under).filter(({ from }) => from === 'card');
+  if (measured.length === 0) return null;
+  if (finish.effect !== 'solid') return nearestRung(measured).coats;
+  return measured.find(({ deltaE }) => deltaE <= RULE_OF_THUMB.hidingTolerance)?.coats ?? null;
+}
+
+/**
+ * Dry film that hides, from a test on a black-and-white card.
+ * @param coats how many coats hid it
+ * @param coatUm dry film of one, µm
+ */
+export const hidingFromCard = (coats: number, coatUm: number): number => coats * coatUm;

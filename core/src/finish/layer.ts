@@ -1,4 +1,4 @@
-import { converter, differenceCiede2000, modeLab65, modeLrgb, modeRgb, modeXyz65, useMode, type Lab65 } from 'culori/fn';
+import { converter, differenceCiede2000, formatHex, modeLab65, modeLrgb, modeRgb, modeXyz65, useMode, type Lab65 } from 'culori/fn';
 
 useMode(modeRgb);
 useMode(modeXyz65);
@@ -69,6 +69,26 @@ export function scatterFromHiding(masstone: Reflectance, hidingUm: number): numb
 
 /** Colour difference ΔE00 (CIEDE2000, D65) of two reflectances. */
 export const colourDifference = (first: Reflectance, second: Reflectance): number => ciede2000(labOf(first), labOf(second));
+
+/** A reflectance as a displayed colour, `#rrggbb`. */
+export const hexOf = ([r, g, b]: Reflectance): string => formatHex({ mode: 'lrgb', r, g, b });
+
+/**
+ * A measured colour as displayed.
+ * @param lab CIE L*a*b* under D65: L 0 … 100
+ * @returns `#rrggbb`, and whether a screen can show it; where it cannot, the nearest by clipping
+ */
+export function fromLab({ l, a, b }: { readonly l: number; readonly a: number; readonly b: number }): { readonly hex: string; readonly shown: boolean } {
+  const linear = toLinear({ mode: 'lab65', l, a, b });
+  const inside = [linear.r, linear.g, linear.b].every((value) => value >= -1e-4 && value <= 1 + 1e-4);
+  return { hex: formatHex({ mode: 'lrgb', r: unitOf(linear.r), g: unitOf(linear.g), b: unitOf(linear.b) }), shown: inside };
+}
+
+const unitOf = (value: number): number => Math.min(1, Math.max(0, value));
+
+/** Colour difference ΔE00 of two measured colours, L*a*b* under D65. */
+export const labDifference = (first: Omit<Lab65, 'mode'>, second: Omit<Lab65, 'mode'>): number =>
+  ciede2000({ mode: 'lab65', ...first }, { mode: 'lab65', ...second });
 
 function labOf([r, g, b]: Reflectance): Lab65 {
   return toLab({ mode: 'lrgb', r, g, b });

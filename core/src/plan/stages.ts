@@ -1,5 +1,5 @@
 import { buildFactor, dwellMinutes, marksOf, pullWindows, type PullWindows } from '../drying';
-import { mixFor, type Finish, type School } from '../finish';
+import { mixFor, shownOver, type Finish, type School } from '../finish';
 import type { Design, Shelf } from '../job';
 import { filmTimes, finishOf, overMinutes, startProgress, usedFinishes, type OrderProblem, type Progress, type Sequence, type StageCost } from '../order';
 import { stageRuns, type MaskedPart, type Run } from '../runs';
@@ -17,10 +17,15 @@ export interface StageGround {
 
 /** Writes every stage of a sequence into the plan: pictures, runs, windows. */
 export function stagePlans(sequence: Sequence, ground: StageGround): StagePlan[] {
-  return sequence.stages.map((stage, index) => stagePlan(sequence, stage, index, ground));
+  let seen: readonly string[] = ground.problem.areas.map(({ present }) => present);
+  return sequence.stages.map((stage, index) => {
+    const plan = stagePlan(sequence, stage, index, { ...ground, pictures: picturesOf(stage, seen, ground) });
+    seen = plan.pictures.flatMap(({ areas }) => areas.map(({ colour }) => colour));
+    return plan;
+  });
 }
 
-function stagePlan({ stages }: Sequence, stage: StageCost, index: number, ground: StageGround): StagePlan {
+function stagePlan({ stages }: Sequence, stage: StageCost, index: number, ground: StageGround & Pick<StagePlan, 'pictures'>): StagePlan {
   const { problem, design, shelf } = ground;
   const finish = finishOf(problem, stage.finish);
   const before = index === 0 ? startProgress(problem) : stages[index - 1].after;
@@ -40,7 +45,7 @@ function stagePlan({ stages }: Sequence, stage: StageCost, index: number, ground
     coats,
     coatsWhy: coatsWhy(finish, stage, ground),
     buildUm,
-    pictures: picturesOf(stage, ground),
+    pictures: ground.pictures,
     runs,
     covers: coversOf(parts, runs),
     plugs: stage.after.plugged.filter((part) => !before.plugged.includes(part)).map((part) => ({ part, count: problem.plugs.get(part) ?? 0 })),
@@ -123,14 +128,19 @@ function maskedParts(stage: StageCost, before: Progress, { works, problem }: Sta
   });
 }
 
-function picturesOf(stage: StageCost, { works }: StageGround): StagePlan['pictures'] {
+/** What is seen after a stage: a candy or a clear lets what is below show. */
+function picturesOf(stage: StageCost, seen: readonly string[], { works, problem }: StageGround): StagePlan['pictures'] {
+  const finish = finishOf(problem, stage.finish);
   let first = 0;
   return works.map(({ part, arrangement }) => {
     const start = first;
     first += arrangement.areas.length;
     return {
       part: part.id,
-      areas: arrangement.areas.map(({ code }, index) => ({ code, open: stage.open[start + index], colour: stage.after.colours[start + index] })),
+      areas: arrangement.areas.map(({ code }, index) => {
+        const open = stage.open[start + index];
+        return { code, open, colour: open ? shownOver(finish, seen[start + index], stage.coats) : seen[start + index] };
+      }),
     };
   });
 }

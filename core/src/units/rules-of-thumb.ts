@@ -83,6 +83,8 @@ export const RULE_OF_THUMB = {
   /** Neighbours nearer in colour (CIEDE2000) than this run into each other from a few steps away; further apart than the next, a hard edge shows every waver. */
   contrastLow: 5,
   contrastHigh: 60,
+  /** A card holds for grounds that differ from its own by no more than this (CIEDE2000). */
+  likeGround: 6,
   /** So many coats for a colour are told as a weak choice. */
   manyCoats: 5,
   /** A colour difference (CIEDE2000) below this counts as hidden. */

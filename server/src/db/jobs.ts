@@ -50,13 +50,8 @@ export async function saveJob(db: Queryable, id: string, revision: number, desig
 
 /** Titles of jobs whose newest design uses a finish. */
 export async function jobsUsingFinish(db: Queryable, finish: string): Promise<string[]> {
-  const { rows } = await db.query<{ title: string }>(
-    `SELECT title FROM jobs
-     WHERE design->'scheme'->'areas' @> jsonb_build_array(jsonb_build_object('finish', $1::text)) OR design->'choices'->'order' ? $1::text
-     ORDER BY title`,
-    [finish],
-  );
-  return rows.map(({ title }) => title);
+  const { rows } = await db.query<{ title: string; design: Design }>('SELECT title, design FROM jobs ORDER BY title');
+  return rows.filter(({ design }) => finishesNamed(design).some((named) => named.finish === finish)).map(({ title }) => title);
 }
 
 async function keepRevision(db: Queryable, { id, revision, design }: JobRow): Promise<void> {

@@ -21,13 +21,18 @@ export type ShelfTable = keyof ShelfTables;
 const columnsOf = (table: ShelfTable): string[] => FIELDS[table].map(snake);
 
 function fromRow<T extends ShelfTable>(row: Record<string, unknown>): ShelfTables[T] {
-  return Object.fromEntries(Object.entries(row).map(([name, value]) => [camel(name), value])) as unknown as ShelfTables[T];
+  return Object.fromEntries(
+    Object.entries(row).flatMap(([name, value]) => (value === null && LEFT_OUT.has(camel(name)) ? [] : [[camel(name), value]])),
+  ) as unknown as ShelfTables[T];
 }
 
-const JSON_FIELDS = new Set(['recoat', 'mixRatio']);
+/** Fields that are left out, not null, where nobody gave them. */
+const LEFT_OUT = new Set(['gun', 'pricePerL', 'cards']);
+const JSON_FIELDS = new Set(['recoat', 'mixRatio', 'cards']);
 const toValues = (table: ShelfTable, entry: Tape | Finish): unknown[] =>
   FIELDS[table].map((field) => {
     const value = (entry as unknown as Record<string, unknown>)[field];
+    if (value === undefined) return null;
     return JSON_FIELDS.has(field) ? JSON.stringify(value) : value;
   });
 

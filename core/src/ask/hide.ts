@@ -1,0 +1,56 @@
+import { coatsToHide, ladderOf } from '../finish';
+import { RULE_OF_THUMB } from '../units';
+import { colourKey, numberKey, optional } from './key';
+import { box, question } from './question';
+
+interface HideAnswer extends Record<string, unknown> {
+  readonly coats: number | null;
+  readonly deltaE: number;
+  readonly scatterPerUm: number;
+  readonly paint: string;
+  readonly under: string;
+  readonly ladder: readonly { readonly coats: number; readonly colour: string; readonly deltaE: number }[];
+  readonly coatUm: number;
+}
+
+export const hide = question({
+  name: 'hide',
+  title: 'How many coats hide this colour?',
+  about: 'The film that hides a black-and-white card says how strong the paint is; over a colour near its own it needs less.',
+  keys: {
+    paint: colourKey({ label: 'Paint', example: '#f2c230' }),
+    under: colourKey({ label: 'Over', example: '#7a4a2b' }),
+    hiding: numberKey({ label: 'Film that hides black and white', example: '60' }, 0.1, 5000, 'µm'),
+    coat: numberKey({ label: 'One coat, dry', example: '15' }, 0.1, 1000, 'µm'),
+    tolerance: optional(numberKey({ label: 'Hidden below a difference of', example: '2' }, 0.1, 20, 'ΔE'), RULE_OF_THUMB.hidingTolerance),
+  },
+  ways: [],
+  answer: (values) => {
+    const [paint, under, hiding, coat] = [values.paint as string, values.under as string, values.hiding as number, values.coat as number];
+    const found = coatsToHide(paint, under, hiding, coat, values.tolerance as number);
+    const most = Math.min(found.coats ?? RULE_OF_THUMB.mostCoats, RULE_OF_THUMB.mostCoats);
+    const ladder = ladderOf({ colour: paint, hidingUm: hiding, coatUm: coat }, under, most).map(({ coats, colour, deltaE }) => ({ coats, colour, deltaE }));
+    return { ok: true, value: { ...found, paint, under, ladder, coatUm: coat } };
+  },
+  words: ({ coats, deltaE, scatterPerUm, coatUm }: HideAnswer) => ({
+    headline: coats === null ? `More than ${RULE_OF_THUMB.mostCoats} coats: put another colour under it` : coats === 1 ? '1 coat' : `${coats} coats`,
+    tone: coats === null ? 'bad' : coats >= RULE_OF_THUMB.manyCoats ? 'caution' : 'good',
+    rows: [
+      { label: 'Dry film of them (estimate)', value: `${((coats ?? RULE_OF_THUMB.mostCoats) * coatUm).toFixed(0)} µm` },
+      { label: 'Colour difference left', value: `ΔE ${deltaE.toFixed(2)}` },
+      { label: 'Strength of the paint (scattering)', value: `${scatterPerUm.toFixed(5)} per µm` },
+    ],
+  }),
+  sketch: ({ ladder, under, paint }: HideAnswer) => {
+    const shown = ladder.slice(0, 8);
+    const step = 60 / shown.length;
+    return {
+      label: `${paint} over ${under}, one coat after the other`,
+      strokes: [
+        { tone: 'fill', points: box(0, -20, 14 * shown.length, 0), colour: under },
+        ...shown.map(({ coats, colour }, index) => ({ tone: 'fill' as const, points: box(14 * index, 0, 14 * (index + 1), coats * step), colour })),
+      ],
+      words: shown.map(({ coats }, index) => ({ at: [14 * index + 7, -28] as const, text: String(coats) })),
+    };
+  },
+});

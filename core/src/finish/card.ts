@@ -1,0 +1,24 @@
+import * as v from 'valibot';
+import { colourText, idText, nameText, noteText, numberBetween, wholeBetween } from '../units';
+
+/** What a card was made for: whether a paint hides, or how a candy or pearl deepens coat by coat. */
+export const CARD_KINDS = ['hiding', 'let-down'] as const;
+
+/** A test card: what was sprayed over which ground, and the colour measured after each number of coats. */
+export const cardSchema = v.strictObject({
+  id: idText(),
+  kind: v.picklist(CARD_KINDS, 'must be hiding or let-down'),
+  name: nameText(),
+  /** Colour it was sprayed over. */
+  ground: colourText(),
+  steps: v.pipe(
+    v.array(v.strictObject({ coats: wholeBetween(1, 20), colour: colourText() }), 'needs measured steps'),
+    v.minLength(1, 'needs at least one measured step'),
+    v.maxLength(20, 'has at most 20 steps'),
+  ),
+  airC: v.nullable(numberBetween(-20, 60, '°C')),
+  rhPercent: v.nullable(numberBetween(0, 100, '%')),
+  gun: noteText(),
+  note: noteText(),
+});
+export type Card = v.InferOutput<typeof cardSchema>;
