@@ -5,7 +5,7 @@ import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type Page, type Viewport } from 'puppeteer-core';
 
 /** Address of a PostgreSQL that databases may be made in and dropped from; set by the scripts. */
 function adminUrl(): string {
@@ -91,7 +91,7 @@ export const WIDE = { width: 1280, height: 800 } as const;
 const ALLOWED = [/useNativeDriver/];
 
 export interface TestBrowser {
-  readonly open: (url: string, size?: typeof PHONE | typeof WIDE) => Promise<TestPage>;
+  readonly open: (url: string, size?: Viewport) => Promise<TestPage>;
   readonly close: () => Promise<void>;
 }
 
@@ -124,7 +124,7 @@ export async function startBrowser(): Promise<TestBrowser> {
     ],
   });
   return {
-    open: async (url, size = PHONE) => {
+    open: async (url, size: Viewport = PHONE) => {
       const page = await browser.newPage();
       await page.setViewport({ ...size, deviceScaleFactor: 1 });
       const seen: string[] = [];

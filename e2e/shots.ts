@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdir, mkdtemp, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from 'puppeteer-core';
+import type { Page, Viewport } from 'puppeteer-core';
 import { makeDatabase, PHONE, startBrowser, startServer, WIDE } from './harness';
 
 // Takes one picture of each main view from the demo data. With words on the command line only views whose name
@@ -13,16 +13,24 @@ const FOLDER = process.env.LINTREL_SHOTS ?? 'docs/screenshots';
 interface Shot {
   readonly name: string;
   readonly path: string;
-  readonly size?: typeof PHONE | typeof WIDE;
+  readonly size?: Viewport;
   readonly before?: (page: Page) => Promise<void>;
 }
 
 const tap =
-  (selector: string, index = 0) =>
+  (selector: string, index = 0, then?: (page: Page) => Promise<void>) =>
   async (page: Page) => {
     await page.waitForSelector(selector, { timeout: 20_000 });
     await (await page.$$(selector))[index].click();
+    await then?.(page);
   };
+
+/** Moves a slider so many steps with the arrow keys. */
+const slideTo = (selector: string, steps: number) => async (page: Page) => {
+  await page.waitForSelector(selector, { timeout: 20_000 });
+  await page.focus(selector);
+  for (let step = 0; step < steps; step++) await page.keyboard.press('ArrowRight');
+};
 
 /** Presses what a screen reader would announce by this name, then what else is to be pressed. */
 const named = (role: string, name: string, then?: (page: Page) => Promise<void>) => async (page: Page) => {
@@ -34,26 +42,54 @@ const shots = (job: (title: string) => string): Shot[] => [
   { name: 'jobs', path: '/' },
   { name: 'clock', path: '/clock' },
   { name: 'bench', path: '/bench' },
-  { name: 'bench-ring', path: '/bench/ring' },
   { name: 'shelf', path: '/shelf' },
   { name: 'piece', path: `/job/${job('Juniper')}/piece` },
   { name: 'piece-wide', path: `/job/${job('Ostrel')}/piece`, size: WIDE },
   { name: 'lines', path: `/job/${job('Juniper')}/lines`, before: tap('[data-testid=line]') },
-  { name: 'lines-wide', path: `/job/${job('Saltwort')}/lines`, size: WIDE, before: tap('[data-testid=line]', 3) },
   { name: 'tube', path: `/job/${job('Brindle')}/lines`, before: named('radio', 'Part: Funnel', tap('[data-testid=line]')) },
-  { name: 'line-form', path: `/job/${job('Marigold')}/line/bonnet/scallop` },
-  { name: 'stations', path: `/job/${job('Saltwort')}/stations/starboard/sheer` },
   { name: 'areas', path: `/job/${job('Ostrel')}/areas`, before: named('radio', 'Part: Fin, right side') },
-  { name: 'coats', path: `/job/${job('Juniper')}/coats`, before: tap('[data-testid=stage]', 1) },
+  {
+    name: 'areas-compare',
+    path: `/job/${job('Juniper')}/areas`,
+    size: WIDE,
+    before: named('radio', 'Compare with: Green above', sight('[data-testid=compared]')),
+  },
+  { name: 'coats', path: `/job/${job('Juniper')}/coats`, before: sight('[aria-label="Wanted most"]', undefined, 'start') },
+  { name: 'coats-wide', path: `/job/${job('Brindle')}/coats`, size: WIDE, before: tap('[data-testid=stage]', 2) },
+  { name: 'stage', path: `/job/${job('Juniper')}/coats`, before: tap('[data-testid=stage]', 1) },
+  {
+    name: 'edge',
+    path: `/job/${job('Juniper')}/coats`,
+    before: tap('[data-testid=stage]', 1, named('radio', 'After the coats of stage 2: Tape on', sight('[data-testid=edge-cut]'))),
+  },
+  { name: 'rehearsal', path: `/job/${job('Brindle')}/coats`, before: slideTo('[data-testid=rehearse]', 6) },
   { name: 'tape', path: `/job/${job('Juniper')}/tape` },
   { name: 'time', path: `/job/${job('Juniper')}/time` },
   { name: 'run', path: `/job/${job('Juniper')}/run` },
   { name: 'look-back', path: `/job/${job('Marigold')}/look-back` },
 ];
 
+/** Scrolls what is meant into sight, then what else is to be done. */
+const sight =
+  (selector: string, then?: (page: Page) => Promise<void>, block: ScrollLogicalPosition = 'center') =>
+  async (page: Page) => {
+    await page.waitForSelector(selector, { timeout: 20_000 });
+    await page.$eval(selector, (element, to) => element.scrollIntoView({ block: to }), block);
+    await then?.(page);
+  };
+/** A phone so tall that a whole list is seen at once. */
+const TALL = { ...PHONE, height: 3400 };
+
 // Views that are looked at when they change but not kept, so that the folder stays small.
 const unkept = (job: (title: string) => string): Shot[] => [
   { name: 'x-new', path: '/job/new' },
+  { name: 'x-areas-tall', path: `/job/${job('Juniper')}/areas`, size: TALL, before: named('radio', 'Compare with: Green above') },
+  { name: 'x-finish', path: '/shelf/finish/copper-two-part', size: TALL },
+  { name: 'x-widths', path: `/job/${job('Ostrel')}/areas`, size: WIDE },
+  { name: 'x-coats-tall', path: `/job/${job('Juniper')}/coats`, size: TALL, before: tap('[data-testid=stage]', 1) },
+  { name: 'x-coats-brindle', path: `/job/${job('Brindle')}/coats`, size: TALL, before: tap('[data-testid=stage]', 1) },
+  { name: 'x-coats-wide', path: `/job/${job('Juniper')}/coats`, size: WIDE, before: tap('[data-testid=stage]', 1) },
+  { name: 'x-coats-ostrel', path: `/job/${job('Ostrel')}/coats`, size: WIDE },
   { name: 'x-part', path: `/job/${job('Juniper')}/part/right` },
   { name: 'x-newpart', path: `/job/${job('Juniper')}/part/new` },
   { name: 'x-turned-part', path: `/job/${job('Ostrel')}/part/nose`, size: WIDE },
@@ -65,7 +101,7 @@ const unkept = (job: (title: string) => string): Shot[] => [
   { name: 'x-nose', path: `/job/${job('Ostrel')}/lines`, before: named('radio', 'Part: Nose cone', tap('[data-testid=line]')) },
   { name: 'x-house', path: `/job/${job('Brindle')}/lines`, before: named('radio', 'Part: Deckhouse', tap('[data-testid=line]')) },
   { name: 'x-stations-wide', path: `/job/${job('Ostrel')}/stations/boom/cheat.1`, size: WIDE },
-  ...['bands', 'scale', 'cone', 'level', 'wrap', 'stations', 'bend', 'dew', 'facets', 'windows'].map((name) => ({
+  ...['bands', 'scale', 'cone', 'level', 'wrap', 'stations', 'bend', 'dew', 'facets', 'windows', 'hide', 'mix', 'over', 'order'].map((name) => ({
     name: `x-ask-${name}`,
     path: `/bench/${name}`,
   })),

@@ -14,12 +14,18 @@ const TONES: Readonly<Record<SketchStroke['tone'], { readonly fill: string; read
   mark: { fill: colour.calm, stroke: colour.calm, dp: 3.5 },
 };
 
+/** Share of the height left free for words at the rim. */
+const WORD_AIR = 0.05;
+
 /** A small true drawing of an answer. */
 export function AnswerSketch({ sketch }: { sketch: Sketch }) {
   const [width, setWidth] = useState(0);
   const places = [...sketch.strokes.flatMap(({ points }) => points), ...sketch.words.map(({ at }) => at)];
   if (places.length === 0) return null;
-  const box = boxRound(places);
+  const round = boxRound(places);
+  // Words reach beyond the place they stand at.
+  const air = sketch.words.length > 0 ? (round.maxY - round.minY) * WORD_AIR : 0;
+  const box = { ...round, minY: round.minY - air, maxY: round.maxY + air };
   const wanted = ((box.maxY - box.minY) / Math.max(1e-6, box.maxX - box.minX)) * width;
   const height = Math.max(measure.target, Math.min(measure.pictureWide, wanted)) + 8;
   const view = fittedStill(box, { width: Math.max(1, width - 8), height });

@@ -3,7 +3,7 @@ import type { PartPlan, Plan } from '@lintrel/core';
 import { Choice } from '@/ui/Choice';
 
 /** The part being looked at, and a choice between parts where there are several. */
-export function usePart(plan: Plan | null, first?: string): { part: PartPlan | null; choice: React.ReactNode } {
+export function usePart(plan: Plan | null, first?: string): { part: PartPlan | null; choice: React.ReactNode; choose: (id: string) => void } {
   const [chosen, setChosen] = useState<string | null>(first ?? null);
   const parts = plan?.parts ?? [];
   const part = parts.find(({ id }) => id === chosen) ?? parts[0] ?? null;
@@ -11,5 +11,5 @@ export function usePart(plan: Plan | null, first?: string): { part: PartPlan | n
     parts.length > 1 && part ? (
       <Choice label="Part" value={part.id} options={parts.map(({ id, name }) => ({ value: id, label: name }))} onChange={setChosen} />
     ) : null;
-  return { part, choice };
+  return { part, choice, choose: setChosen };
 }

@@ -1,4 +1,4 @@
-import { finishSchema, typicalFinish, type Finish, type PaintSystemKey } from '@lintrel/core';
+import { cardSchema, finishSchema, positiveUpTo, typicalFinish, type Card, type Finish, type PaintSystemKey } from '@lintrel/core';
 import * as v from 'valibot';
 import { typedNumber, typedOrNone } from '@/forms/typed';
 
@@ -32,6 +32,9 @@ export interface FinishFields {
   coats: string;
   mixRatio: string;
   potLifeMin: string;
+  gun: string;
+  pricePerL: string;
+  cards: readonly Card[];
   basis: string;
 }
 
@@ -65,9 +68,15 @@ export const finishFormSchema = v.pipe(
     coats: typedOrNone(entries.coats),
     mixRatio: mixSchema,
     potLifeMin: typedOrNone(entries.potLifeMin),
+    gun: v.string(),
+    pricePerL: typedOrNone(v.nullable(positiveUpTo(100_000))),
+    cards: v.array(cardSchema),
   }),
-  v.transform(({ recoatFrom, recoatTo, againFrom, againTo, recoat: _recoat, ...rest }): Finish => ({
+  v.transform(({ recoatFrom, recoatTo, againFrom, againTo, recoat: _recoat, gun, pricePerL, cards, ...rest }): Finish => ({
     ...rest,
+    ...(gun.trim() ? { gun: gun.trim() } : {}),
+    ...(pricePerL === null ? {} : { pricePerL }),
+    ...(cards.length > 0 ? { cards } : {}),
     recoat: [{ fromMin: recoatFrom, toMin: recoatTo }, ...(againFrom === null ? [] : [{ fromMin: againFrom, toMin: againTo }])],
   })),
 );
@@ -105,5 +114,8 @@ export function finishFields(finish: Finish = typicalFinish('', '', 'base-solven
     coats: text(finish.coats),
     mixRatio: finish.mixRatio.join(':'),
     potLifeMin: text(finish.potLifeMin),
+    gun: finish.gun ?? '',
+    pricePerL: text(finish.pricePerL),
+    cards: finish.cards ?? [],
   };
 }

@@ -47,6 +47,12 @@ export const measure = {
   pictureWide: 300,
   column: 88,
   magnified: 3,
+  thumb: 96,
+  thumbHigh: 56,
+  option: 268,
+  section: 230,
+  compare: 158,
+  compareHigh: 96,
 } as const;
 
 export const font = {

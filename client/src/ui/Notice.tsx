@@ -2,6 +2,7 @@ import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import type { Advice } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { colour, measure, size, space } from '@/theme/theme';
+import { Action } from './Action';
 import { Body, Small } from './Words';
 
 const LOOK = {
@@ -10,8 +11,8 @@ const LOOK = {
   note: { icon: 'circle-outline', tone: 'calm', word: 'Good to know' },
 } as const;
 
-/** Something a person should know: shape, word and sentence. */
-export function Notice({ level, text }: Pick<Advice, 'level' | 'text'>) {
+/** Something a person should know: shape, word and sentence; pressed, it leads to its place. */
+export function Notice({ level, text, onPress }: Pick<Advice, 'level' | 'text'> & { readonly onPress?: () => void }) {
   const { icon, tone, word } = LOOK[level];
   return (
     <View style={styles.notice} role={level === 'stop' ? 'alert' : undefined}>
@@ -19,6 +20,7 @@ export function Notice({ level, text }: Pick<Advice, 'level' | 'text'>) {
       <View style={styles.words}>
         <Small tone={tone}>{word}</Small>
         <Body>{text}</Body>
+        {onPress ? <Action rank="quiet" label="Show the place" onPress={onPress} /> : null}
       </View>
     </View>
   );
@@ -26,5 +28,5 @@ export function Notice({ level, text }: Pick<Advice, 'level' | 'text'>) {
 
 const styles = StyleSheet.create({
   notice: { flexDirection: 'row', gap: space.small, paddingVertical: space.small, borderTopWidth: measure.hairline, borderTopColor: colour.hairline },
-  words: { flex: 1, gap: space.hair },
+  words: { flex: 1, gap: space.hair, alignItems: 'flex-start' },
 });

@@ -54,7 +54,7 @@ const styles = StyleSheet.create({
   heading: { fontFamily: font.heading, fontSize: size.large, lineHeight: size.large * 1.3 },
   body: { fontFamily: font.body, fontSize: size.base, lineHeight: size.base * 1.4 },
   small: { fontFamily: font.label, fontSize: size.small, lineHeight: size.small * 1.35 },
-  figure: { gap: space.hair, minWidth: 72 },
+  figure: { gap: space.hair, minWidth: 72, maxWidth: '100%' },
   number: { fontFamily: font.heading, fontSize: size.large, color: colour.ink, fontVariant: ['tabular-nums'] },
   numberLarge: { fontSize: size.title },
   unit: { fontFamily: font.label, fontSize: size.base, color: colour.quiet },

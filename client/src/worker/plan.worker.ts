@@ -19,7 +19,7 @@ const drafts: WorkStore = new Map();
 
 const JOBS: { readonly [N in WorkerJobName]: (input: WorkerJobs[N]['input']) => WorkerJobs[N]['output'] } = {
   plan: ({ design, shelf }) => planJob(design, shelf, store),
-  draft: ({ design, shelf }) => draftParts(design, shelf, drafts),
+  draft: ({ design, shelf, from }) => draftParts(from ? carryScheme(from, design) : design, shelf, drafts),
   carry: ({ before, after }) => carryScheme(before, after),
   fits: ({ parts, part, line, tapes }) => fitsOfLine(parts, part, line, tapes),
   picture: ({ design, shelf, look }) => pictureOf(design, shelf, look, store),

@@ -26,7 +26,8 @@ interface OneLine {
 /** What can be asked of the worker, and what it answers. */
 export interface WorkerJobs {
   plan: { readonly input: { readonly design: Design; readonly shelf: Shelf }; readonly output: Plan };
-  draft: { readonly input: { readonly design: Design; readonly shelf: Shelf }; readonly output: readonly PartPlan[] };
+  /** `from`: the design the finishes of areas were given on; they follow their areas. */
+  draft: { readonly input: { readonly design: Design; readonly shelf: Shelf; readonly from?: Design }; readonly output: readonly PartPlan[] };
   carry: { readonly input: { readonly before: Design; readonly after: Design }; readonly output: Design };
   fits: { readonly input: OneLine & { readonly tapes: readonly Tape[] }; readonly output: readonly LineFit[] };
   picture: { readonly input: { readonly design: Design; readonly shelf: Shelf; readonly look: Look }; readonly output: Picture };

@@ -30,7 +30,7 @@ export function useComputed<N extends WorkerJobName>(
 }
 
 /** Large values that come from the open job: each is known by being the same object, not by what is in it. */
-const LARGE = new Set(['parts', 'design', 'shelf', 'tapes']);
+const LARGE = new Set(['parts', 'design', 'shelf', 'tapes', 'from']);
 const numbers = new WeakMap<object, number>();
 let last = 0;
 

@@ -4,7 +4,12 @@ import { colourKey, numberKey, optional } from './key';
 import { box, question } from './question';
 
 interface OrderAnswer extends Record<string, unknown> {
-  readonly orders: readonly { readonly colours: readonly string[]; readonly coats: readonly number[]; readonly all: number }[];
+  readonly orders: readonly {
+    readonly letters: readonly string[];
+    readonly colours: readonly string[];
+    readonly coats: readonly number[];
+    readonly all: number;
+  }[];
   readonly under: string;
 }
 
@@ -14,9 +19,9 @@ export const order = question({
   title: 'Which order for these three colours?',
   about: 'Each is sprayed wider than it will stay and goes over the one before it; the order with the fewest coats is told first.',
   keys: {
-    first: colourKey({ label: 'One colour', example: '#f2c230' }),
-    second: colourKey({ label: 'Another', example: '#7a4a2b' }),
-    third: colourKey({ label: 'And the third', example: '#1c1f24' }),
+    first: colourKey({ label: 'Colour A', example: '#f2c230' }),
+    second: colourKey({ label: 'Colour B', example: '#7a4a2b' }),
+    third: colourKey({ label: 'Colour C', example: '#1c1f24' }),
     under: colourKey({ label: 'What is there now', example: '#ffffff' }),
     hiding: numberKey({ label: 'Film that hides black and white', example: '50' }, 0.1, 5000, 'µm'),
     coat: numberKey({ label: 'One coat, dry', example: '15' }, 0.1, 1000, 'µm'),
@@ -30,14 +35,14 @@ export const order = question({
     const orders = ORDERS.map((places) => {
       const colours = places.map((place) => [values.first, values.second, values.third][place] as string);
       const coats = colours.map((colour, index) => count(colour, index === 0 ? under : colours[index - 1]));
-      return { colours, coats, all: coats.reduce((sum, one) => sum + one, 0) };
+      return { letters: places.map((place) => 'ABC'[place]), colours, coats, all: coats.reduce((sum, one) => sum + one, 0) };
     }).sort((a, b) => a.all - b.all);
     return { ok: true, value: { orders, under } };
   },
   words: ({ orders }: OrderAnswer) => ({
-    headline: `${orders[0].colours.join(', then ')}: ${orders[0].all} coats`,
+    headline: `${orders[0].letters.join(', then ')}: ${orders[0].all} coats`,
     tone: orders[0].all < orders[orders.length - 1].all ? 'good' : 'caution',
-    rows: orders.map(({ colours, coats, all }, index) => ({ label: `${index + 1}. ${colours.join(' → ')}`, value: `${coats.join(' + ')} = ${all} coats` })),
+    rows: orders.map(({ letters, coats, all }, index) => ({ label: `${index + 1}. ${letters.join(', then ')}`, value: `${coats.join(' + ')} = ${all} coats` })),
   }),
   sketch: ({ orders, under }: OrderAnswer) => {
     const shown = orders.slice(0, 3);
@@ -56,7 +61,7 @@ export const order = question({
           }),
         ];
       }),
-      words: shown.map(({ all }, index) => ({ at: [index * 44 + 18, -14] as const, text: `${all} coats` })),
+      words: shown.map(({ letters, all }, index) => ({ at: [index * 44 + 18, -14] as const, text: `${letters.join(' ')}: ${all} coats` })),
     };
   },
 });

@@ -99,7 +99,7 @@ function stageAdvice({ number, finish, runs, school, windows, tasks, late }: Sta
       : [];
   const over = tasks.flatMap(({ answer, reason, places }) => {
     const [first] = places;
-    const where = places.map(({ area }) => area).join(', ');
+    const where = [...new Set(places.map(({ area }) => area))].join(', ');
     return [advice(OVER_LEVEL[answer], `Stage ${number}, ${name} on ${where}: ${OVER_WORDS[answer]}. ${reason}`, first)];
   });
   const stays = late

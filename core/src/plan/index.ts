@@ -8,3 +8,7 @@ export * from './picture';
 export * from './analysis';
 export * from './drag';
 export * from './draft';
+export * from './section';
+export { sprayArrows, type SprayArrow } from './spray';
+export * from './rehearsal';
+export * from './compare';

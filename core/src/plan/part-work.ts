@@ -55,7 +55,8 @@ export function workOutParts(design: Design, store: WorkStore = new Map()): Part
       part,
       ...own,
       lines: own.setOut.lines,
-      ...chosenFinishes(areas, left ? [] : choices),
+      // A part that is left as it is keeps everything, whatever a scheme says of it.
+      ...(left ? { finishes: areas.map(() => null), conflicts: [] } : chosenFinishes(areas, choices)),
       blends: part.treatment === 'blend' ? areas.map(() => true) : told(({ blend }) => blend === true),
       uncleared: told(({ clear }) => clear === false),
     };
@@ -101,6 +102,13 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>):
     sizeM2: arrangement.areas.reduce((sum, { sizeMm2 }) => sum + sizeMm2, 0) / 1e6,
     present: part.present.colour,
     lines: work.lines.map((line) => linePlan(line, work)),
+    borders: arrangement.borders.map(({ line, from, to, left, right }) => ({
+      line,
+      from,
+      to,
+      left: arrangement.areas[left].code,
+      right: arrangement.areas[right].code,
+    })),
     areas: arrangement.areas.map((area, index) => {
       const finish = work.finishes[index];
       return {

@@ -1,5 +1,5 @@
 import type { Design, Shelf } from '../job';
-import { endOf, reasonFor, searchOrder, totalOf, workOf, type OrderProblem, type Sequence, type StageCost } from '../order';
+import { endOf, reasonFor, searchOrder, searchSteps, usedFinishes, totalOf, workOf, type OrderProblem, type Sequence, type StageCost } from '../order';
 import { byText, rounded } from '../units';
 import { adviceFor, safetyFor } from './advice';
 import { orderProblem } from './order-problem';
@@ -38,6 +38,48 @@ export function planJob(design: Design, shelf: Shelf, store?: WorkStore): Plan {
     tapes: tapeNeeds(stages),
     steps: chosen ? stepsOf({ stages, sequence: chosen, parts, finishes, air: design.climate }) : [],
   });
+}
+
+/** Choices a long search may look at: half a minute on a phone. */
+const LONG_EFFORT = 30_000;
+
+/** How a long search is doing. */
+export interface JobSearch {
+  /** Share of the effort spent. */
+  readonly share: number;
+  readonly gap: number;
+  /** Finishes of the scheme in the order of the best so far. */
+  readonly order: readonly string[];
+  /** True where it is better than what a plan finds by itself. */
+  readonly better: boolean;
+  readonly done: boolean;
+}
+
+/**
+ * Searches for an order of coats as long as it takes, telling how far it is.
+ * @returns news; the last is done. A caller that stops listening stops the search
+ */
+export function* searchJob(design: Design, shelf: Shelf, effort: number = LONG_EFFORT): Generator<JobSearch> {
+  const finishes = new Map(shelf.finishes.map((finish) => [finish.id, finish]));
+  const problem = orderProblem(workOutParts(design), design, shelf, finishes);
+  const [usual] = searchOrder(problem).sequences;
+  const used = usedFinishes(problem);
+  const steps = searchSteps(problem, effort);
+  const news = (best: Sequence | null, share: number, gap: number, done: boolean): JobSearch => ({
+    share,
+    gap,
+    order: (best?.order ?? []).filter((id) => used.includes(id)),
+    better: best !== null && usual !== undefined && best.score < usual.score,
+    done,
+  });
+  for (let step = steps.next(); ; step = steps.next()) {
+    if (step.done) {
+      yield news(step.value.sequences[0] ?? null, 1, step.value.gap, true);
+      return;
+    }
+    const { tried, of, best, gap } = step.value;
+    yield news(best, Math.min(1, tried / of), gap, false);
+  }
 }
 
 interface ChosenOrder {

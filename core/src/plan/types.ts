@@ -98,6 +98,8 @@ export interface PartPlan {
   readonly present: string;
   readonly lines: readonly LinePlan[];
   readonly areas: readonly AreaPlan[];
+  /** Where areas meet: from and to along the line, with the areas on its left and right. */
+  readonly borders: readonly { readonly line: string; readonly from: number; readonly to: number; readonly left: string; readonly right: string }[];
 }
 
 /** One area in a stage picture. */

@@ -72,6 +72,11 @@ export const RULE_OF_THUMB = {
   modelScale: 12,
   /** Share of the touch-dry time within which an edge still flows when the tape comes off. */
   wetShareOfTouch: 0.2,
+  /** A ridge piles up by so much when the tape comes off wet. */
+  wetRidge: 1.5,
+  /** Flatting a clear takes so much, and so much must be left over the ridge, µm. */
+  sandedUm: 15,
+  clearLeftUm: 40,
   /** The touch school closes at this many touch-dry times, if through-dry does not come first. */
   touchCloseFactor: 3,
   /** Tape stays in its clean-removal time half as long for each of these degrees above 23 °C. */

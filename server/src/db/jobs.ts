@@ -1,4 +1,4 @@
-import type { Design, Job } from '@lintrel/core';
+import { finishesNamed, type Design, type Job } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 interface JobRow {

@@ -1,29 +1,51 @@
-import { giveFinish, showArea, showLength, showMetres, type AreaPlan } from '@lintrel/core';
-import { useState } from 'react';
+import { giveFinish, showArea, showLength, showMetres, type AreaPlan, type PartPlan } from '@lintrel/core';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { LayersSheet } from '@/areas/LayersSheet';
+import { Schemes } from '@/areas/Schemes';
+import { Widths, withTrial, type Trial } from '@/areas/Widths';
+import { finalAreas } from '@/drawing/paint';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
 import { usePart } from '@/job/PartChoice';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
+import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows, Swatch, Unfolded } from '@/ui/Row';
 import { Sheet } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { KEEP } from '@/words';
+import { useComputed } from '@/worker/useComputed';
 
 /** Areas: tap an area, tap a finish. */
 export default function AreasScreen() {
   const { design, plan, shelf, change } = useJob();
   const { part, choice } = usePart(plan);
   const [chosen, setChosen] = useState<string | null>(null);
-  if (!part) return <StepGuard waiting="Finding the areas …" />;
+  const [trial, setTrial] = useState<Trial | null>(null);
+  const tried = useTrial(trial);
+  if (!plan || !part) return <StepGuard waiting="Finding the areas …" />;
+  const drawn = tried?.find(({ id }) => id === part.id) ?? part;
   const area = part.areas.find(({ code }) => code === chosen) ?? null;
   const give = (finish: string | null) => area && void change((now) => giveFinish(now, part.id, area, finish));
+  const paint = (more: { blend?: boolean; clear?: boolean }) =>
+    area && void change((now) => giveFinish(now, part.id, area, area.finish, { blend: area.blend, clear: !area.uncleared, ...more }), `Changed ${area.code}`);
   const nameOf = (id: string | null) => shelf.finishes.find((finish) => finish.id === id)?.name ?? KEEP;
   return (
-    <StepLayout part={part} drawing={<PartDrawing part={part} areas={part.areas} codes="areas" chosenArea={chosen} onArea={setChosen} />}>
+    <StepLayout
+      part={part}
+      drawing={
+        <PartDrawing
+          part={drawn}
+          areas={finalAreas(drawn.areas, shelf)}
+          codes="areas"
+          chosenArea={trial ? null : chosen}
+          onArea={trial ? undefined : setChosen}
+        />
+      }
+    >
       {choice}
       <Sheet>
         <Heading>{area ? `${area.code}: choose its finish` : 'Tap an area, then its finish'}</Heading>
@@ -41,12 +63,16 @@ export default function AreasScreen() {
                 <Small>{`${showArea(one.sizeM2, design.unit)} · ${showMetres(one.perimeterMm)} round`}</Small>
               </Row>
               {one.code === chosen ? <Neighbours area={one} unit={design.unit} /> : null}
+              {one.code === chosen ? <HowPainted area={one} cleared={design.scheme.clear !== undefined} onPaint={paint} /> : null}
               {one.code === chosen ? <FinishChoice area={one} present={part.present} onGive={give} /> : null}
             </View>
           ))}
         </Rows>
       </Sheet>
-      {(plan?.advice ?? [])
+      <Widths part={part.id} trial={trial} onTrial={setTrial} />
+      <LayersSheet />
+      <Schemes plan={plan} part={part} />
+      {plan.advice
         .filter((advice) => advice.part === part.id && advice.area !== null)
         .map(({ level, text }) => (
           <Notice key={text} level={level} text={text} />
@@ -69,6 +95,43 @@ function Neighbours({ area, unit }: { area: AreaPlan; unit: 'mm' | 'in' }) {
       {area.neighbours.length === 0 ? <Small>Meets no other area</Small> : null}
     </Unfolded>
   );
+}
+
+/** Whether a painted area fades out, and whether the clear leaves it out. */
+function HowPainted({ area, cleared, onPaint }: { area: AreaPlan; cleared: boolean; onPaint: (more: { blend?: boolean; clear?: boolean }) => void }) {
+  if (area.finish === null) return null;
+  return (
+    <Unfolded>
+      <Choice
+        label="Towards what is kept beside it"
+        value={area.blend ? 'blend' : 'hard'}
+        options={[
+          { value: 'hard', label: 'A hard edge' },
+          { value: 'blend', label: 'Blended out' },
+        ]}
+        onChange={(value) => onPaint({ blend: value === 'blend' })}
+      />
+      {cleared ? (
+        <Choice
+          label="Clear"
+          value={area.uncleared ? 'without' : 'with'}
+          options={[
+            { value: 'with', label: 'Over it' },
+            { value: 'without', label: 'Not here' },
+          ]}
+          onChange={(value) => onPaint({ clear: value === 'with' })}
+        />
+      ) : null}
+    </Unfolded>
+  );
+}
+
+/** Parts with widths tried on them; null while none are. */
+function useTrial(trial: Trial | null): readonly PartPlan[] | null {
+  const { design, shelf } = useJob();
+  const tried = useMemo(() => withTrial(design, trial), [design, trial]);
+  const { output } = useComputed('draft', trial ? { design: tried, shelf, from: design } : null);
+  return trial ? output : null;
 }
 
 /** The finishes an area may get, right below it. */

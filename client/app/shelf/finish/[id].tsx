@@ -5,14 +5,16 @@ import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/queries';
 import { placeFaults } from '@/forms/faults';
+import { ColourInput } from '@/forms/ColourInput';
 import { Field } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
 import { resolverOf } from '@/forms/resolver';
+import { CardsSheet } from '@/shelf/CardsSheet';
+import { HidingFromCard, LabInput, Ladder } from '@/shelf/ColourHelp';
 import { EntryFrame } from '@/shelf/EntryFrame';
 import { finishFields, finishFormSchema, type FinishFields } from '@/shelf/finishForm';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
-import { Swatch } from '@/ui/Row';
 import { Screen, Sheet, Waiting } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Words';
 import { SCHOOL_WORDS } from '@/words';
@@ -66,8 +68,9 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
           {finish ? null : <Field control={control} name="id" label="Short id" hint="Such as sky-blue" />}
 
           <Field control={control} name="colour" label="Colour" hint="Such as #f5f3ea" />
-          {/^#[0-9a-f]{6}$/i.test(colour) ? <Swatch colour={colour} /> : null}
+          <ColourInput label="Pick the colour" value={colour} onChange={(hex) => setValue('colour', hex)} />
         </View>
+        <LabInput onColour={(hex) => setValue('colour', hex)} />
         <Pick
           label="System"
           value={watch('system')}
@@ -86,6 +89,10 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
           options={METHODS.map((value) => ({ value, label: words(value) }))}
           onChange={(value) => setValue('method', value)}
         />
+        <View style={styles.row}>
+          <Field control={control} name="gun" label="Gun it goes through" hint="Empty: the one gun of the shop" />
+          <Field control={control} name="pricePerL" label="Price of a litre" keys="numeric" hint="In money of your own" />
+        </View>
         <Choice
           label="Tape is pulled"
           value={watch('school')}
@@ -121,8 +128,11 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
           <Field control={control} name="solids" label="Solids, share of volume" keys="numeric" />
           <Field control={control} name="mixRatio" label="Mix" hint="Such as 4:1:1" />
         </View>
+        <HidingFromCard coatUm={watch('coatUm')} onHiding={(um) => setValue('hidingUm', um)} />
+        <Ladder colour={colour} hidingUm={watch('hidingUm')} coatUm={watch('coatUm')} />
         <Field whole control={control} name="basis" label="Where the figures come from" />
       </Sheet>
+      <CardsSheet cards={watch('cards')} onChange={(cards) => setValue('cards', cards)} />
     </EntryFrame>
   );
 }

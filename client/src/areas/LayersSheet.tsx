@@ -1,0 +1,50 @@
+import { PAINT_SYSTEMS, type Finish, type Scheme } from '@lintrel/core';
+import { useState } from 'react';
+import { Pick } from '@/forms/Pick';
+import { useJob } from '@/job/JobContext';
+import { Action } from '@/ui/Action';
+import { Sheet } from '@/ui/Screen';
+import { Heading, Small } from '@/ui/Words';
+
+const NONE = { value: '', label: 'Nothing' };
+
+/** What goes under all colours first and over them last. */
+export function LayersSheet() {
+  const { design, shelf, change } = useJob();
+  const [open, setOpen] = useState(false);
+  const { primer, clear } = design.scheme;
+  const set = (layer: 'primer' | 'clear', id: string) =>
+    void change(
+      (now) => {
+        const { [layer]: _old, ...rest } = now.scheme;
+        return { ...now, scheme: (id === '' ? rest : { ...rest, [layer]: id }) as Scheme };
+      },
+      layer === 'primer' ? 'Changed the primer' : 'Changed the clear',
+    );
+  const options = (fits: (finish: Finish) => boolean) => [
+    NONE,
+    ...shelf.finishes.filter(fits).map(({ id, name, colour }) => ({ value: id, label: name, colour })),
+  ];
+  const told = [primer && 'primer under', clear && 'clear over'].filter(Boolean).join(', ');
+  if (!open) return <Action label={told ? `Under and over: ${told}` : 'Primer under, clear over'} onPress={() => setOpen(true)} testID="layers" />;
+  return (
+    <Sheet>
+      <Heading>Under and over all colours</Heading>
+      <Pick
+        label="Primer under everything painted"
+        value={primer ?? ''}
+        options={options(({ system }) => PRIMERS.includes(system))}
+        onChange={(id) => set('primer', id)}
+      />
+      <Pick
+        label="Clear over everything painted"
+        value={clear ?? ''}
+        options={options(({ effect }) => effect === 'clear')}
+        onChange={(id) => set('clear', id)}
+      />
+      <Small>An area that stays without clear is told so in the list of areas.</Small>
+    </Sheet>
+  );
+}
+
+const PRIMERS = (Object.keys(PAINT_SYSTEMS) as Finish['system'][]).filter((key) => key.endsWith('primer'));

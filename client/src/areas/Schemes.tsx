@@ -1,0 +1,178 @@
+import {
+  compareSchemes,
+  showArea,
+  showMinutes,
+  type Design,
+  type PartPlan,
+  type Plan,
+  type Scheme,
+  type SchemeComparison,
+  type SchemeTotals,
+} from '@lintrel/core';
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { finalAreas } from '@/drawing/paint';
+import { PartThumb } from '@/drawing/PartThumb';
+import { Typed } from '@/forms/Field';
+import { useJob } from '@/job/JobContext';
+import { measure, space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Sheet } from '@/ui/Screen';
+import { Body, Heading, Small } from '@/ui/Words';
+import { KEEP } from '@/words';
+import { useComputed } from '@/worker/useComputed';
+
+export const schemeName = (scheme: Scheme, index: number): string => scheme.name ?? `Scheme ${index + 1}`;
+
+/** The schemes of a job: one is planned, others are kept to compare. */
+export function Schemes({ plan, part }: { plan: Plan; part: PartPlan }) {
+  const { design, change } = useJob();
+  const [against, setAgainst] = useState<string | null>(null);
+  const others = design.others ?? [];
+  const index = others.findIndex((other, at) => schemeName(other, at + 1) === against);
+  const copy = () =>
+    void change((now) => {
+      const number = (now.others?.length ?? 0) + 2;
+      return { ...now, others: [...(now.others ?? []), { ...now.scheme, name: `Scheme ${number}` }] };
+    }, 'Kept a copy of the scheme');
+  return (
+    <Sheet>
+      <Heading>{`Planned: ${schemeName(design.scheme, 0)}`}</Heading>
+      <SchemeName key={design.scheme.name} />
+      {others.length > 0 ? (
+        <Choice
+          label="Compare with"
+          value={against ?? ''}
+          options={[{ value: '', label: 'Nothing' }, ...others.map((other, at) => ({ value: schemeName(other, at + 1), label: schemeName(other, at + 1) }))]}
+          onChange={(name) => setAgainst(name === '' ? null : name)}
+        />
+      ) : (
+        <Small>Keep a copy, then change this one: both can be seen side by side.</Small>
+      )}
+      {others.length < MOST_OTHERS ? <Action label="Keep a copy to compare" onPress={copy} testID="copy-scheme" /> : null}
+      {index >= 0 ? <Compared plan={plan} part={part} index={index} onGone={() => setAgainst(null)} /> : null}
+    </Sheet>
+  );
+}
+
+const MOST_OTHERS = 9;
+
+function SchemeName() {
+  const { design, change } = useJob();
+  const [name, setName] = useState(schemeName(design.scheme, 0));
+  const sound = name.trim() !== '' && name.length <= 120;
+  if (!design.others?.length) return null;
+  return (
+    <View style={styles.name}>
+      <Typed label="Its name" value={name} onChange={setName} fault={sound ? undefined : 'needs a name'} />
+      <Action
+        rank="quiet"
+        label="Rename"
+        disabled={!sound || name === schemeName(design.scheme, 0)}
+        onPress={() => void change((now) => ({ ...now, scheme: { ...now.scheme, name: name.trim() } }), 'Renamed the scheme')}
+      />
+    </View>
+  );
+}
+
+/** Two schemes side by side, with what they differ in. */
+function Compared({ plan, part, index, onGone }: { plan: Plan; part: PartPlan; index: number; onGone: () => void }) {
+  const { design, shelf, change } = useJob();
+  const other = useMemo((): Design => ({ ...design, scheme: (design.others as Scheme[])[index], others: undefined }), [design, index]);
+  const { output } = useComputed('plan', { design: other, shelf });
+  const names = [schemeName(design.scheme, 0), schemeName(other.scheme, index + 1)] as const;
+  const swap = () =>
+    void change((now) => {
+      const [mine, theirs] = [now.scheme, (now.others as Scheme[])[index]];
+      return { ...now, scheme: { ...theirs, name: names[1] }, others: now.others?.map((one, at) => (at === index ? { ...mine, name: names[0] } : one)) };
+    }, 'Took the other scheme');
+  const remove = () => {
+    onGone();
+    void change((now) => ({ ...now, others: now.others?.filter((_, at) => at !== index) }), 'Removed a scheme', true);
+  };
+  if (!output) return <Small>Working out the other scheme …</Small>;
+  const theirPart = output.parts.find(({ id }) => id === part.id) ?? part;
+  const { areas, first, second } = compareSchemes(plan, output);
+  const finishName = (id: string | null) => shelf.finishes.find((finish) => finish.id === id)?.name ?? KEEP;
+  const partName = (id: string) => plan.parts.find((one) => one.id === id)?.name ?? id;
+  return (
+    <View style={styles.compared} testID="compared">
+      <View style={styles.pair}>
+        {(
+          [
+            [names[0], part],
+            [names[1], theirPart],
+          ] as const
+        ).map(([name, drawn]) => (
+          <View key={name} style={styles.one}>
+            <PartThumb part={drawn} areas={finalAreas(drawn.areas, shelf)} width={measure.compare} height={measure.compareHigh} />
+            <Small tone="ink">{name}</Small>
+          </View>
+        ))}
+      </View>
+      <Totals names={names} first={first} second={second} />
+      {areas.length === 0 ? <Small>Every area gets the same finish in both.</Small> : null}
+      {grouped(areas).map(({ first: mine, second: theirs, sizeM2, places }) => (
+        <View key={`${mine} ${theirs}`}>
+          <Body>{`${finishName(mine)} or ${finishName(theirs)}: ${showArea(sizeM2, design.unit)}`}</Body>
+          <Small>{places.map(({ part: id, codes }) => `${plan.parts.length > 1 ? `${partName(id)} ` : ''}${codes.join(', ')}`).join('; ')}</Small>
+        </View>
+      ))}
+      <Action label={`Plan ${names[1]} instead`} onPress={swap} />
+      <Action rank="quiet" label={`Remove ${names[1]}`} onPress={remove} />
+    </View>
+  );
+}
+
+interface Difference {
+  readonly first: string | null;
+  readonly second: string | null;
+  readonly sizeM2: number;
+  readonly places: readonly { readonly part: string; readonly codes: readonly string[] }[];
+}
+
+/** The same change told once, with all its places. */
+function grouped(areas: SchemeComparison['areas']): Difference[] {
+  const keys = [...new Set(areas.map(({ first, second }) => JSON.stringify([first, second])))];
+  return keys.map((key) => {
+    const own = areas.filter(({ first, second }) => JSON.stringify([first, second]) === key);
+    const parts = [...new Set(own.map(({ part }) => part))];
+    return {
+      first: own[0].first,
+      second: own[0].second,
+      sizeM2: own.reduce((sum, { sizeM2 }) => sum + sizeM2, 0),
+      places: parts.map((part) => ({ part, codes: own.filter((one) => one.part === part).map(({ area }) => area) })),
+    };
+  });
+}
+
+const ROWS: readonly { readonly label: string; readonly show: (of: SchemeTotals) => string }[] = [
+  { label: 'Work (estimate)', show: ({ workMin }) => showMinutes(workMin) },
+  { label: 'Done after (estimate)', show: ({ endMin }) => showMinutes(endMin) },
+  { label: 'Tape edges', show: ({ tapeM }) => `${tapeM.toFixed(1)} m` },
+  { label: 'Paint (estimate)', show: ({ paintMl }) => `${paintMl.toFixed(paintMl < 100 ? 1 : 0)} ml` },
+  { label: 'Coats', show: ({ coats }) => String(coats) },
+  { label: 'Stages', show: ({ stages }) => String(stages) },
+];
+
+const Totals = ({ names, first, second }: { names: readonly [string, string]; first: SchemeTotals; second: SchemeTotals }) => (
+  <View role="table" aria-label={`${names[0]} and ${names[1]}`}>
+    {ROWS.map(({ label, show }) => (
+      <View key={label} role="row" style={styles.row}>
+        <Small style={styles.cell}>{label}</Small>
+        <Body style={styles.cell}>{show(first)}</Body>
+        <Body style={styles.cell}>{show(second)}</Body>
+      </View>
+    ))}
+  </View>
+);
+
+const styles = StyleSheet.create({
+  name: { flexDirection: 'row', alignItems: 'center', gap: space.small },
+  compared: { gap: space.small },
+  pair: { flexDirection: 'row', gap: space.small, justifyContent: 'space-between' },
+  one: { alignItems: 'center', gap: space.tight, flexShrink: 1 },
+  row: { flexDirection: 'row', gap: space.small, paddingVertical: space.hair },
+  cell: { flex: 1 },
+});

@@ -1,0 +1,94 @@
+import { showLength, type Design, type LineOf, type Part } from '@lintrel/core';
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { RangeInput } from '@/forms/RangeInput';
+import { useJob } from '@/job/JobContext';
+import { space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Sheet } from '@/ui/Screen';
+import { Heading, Small } from '@/ui/Words';
+
+/** Widths being tried on a band set. */
+export interface Trial {
+  readonly part: string;
+  readonly line: string;
+  readonly width: number;
+  readonly gap: number;
+}
+
+/** A design with widths tried on it. */
+export function withTrial(design: Design, trial: Trial | null): Design {
+  if (!trial) return design;
+  const tried = (part: Part): Part =>
+    part.id === trial.part
+      ? { ...part, lines: part.lines.map((line) => (line.id === trial.line && line.kind === 'bands' ? { ...line, width: trial.width, gap: trial.gap } : line)) }
+      : part;
+  return { ...design, parts: design.parts.map(tried) };
+}
+
+/** Sliders on the bands of a part: the drawing follows at once, the job only when one keeps it. */
+export function Widths({ part, trial, onTrial }: { part: string; trial: Trial | null; onTrial: (trial: Trial | null) => void }) {
+  const { design, change } = useJob();
+  const [open, setOpen] = useState(false);
+  const bands = useMemo(
+    () => (design.parts.find(({ id }) => id === part)?.lines ?? []).filter((line): line is LineOf<'bands'> => line.kind === 'bands'),
+    [design, part],
+  );
+  if (bands.length === 0) return null;
+  if (!open) return <Action label="Try other widths" onPress={() => setOpen(true)} testID="try-widths" />;
+  const keep = () => {
+    void change((now) => withTrial(now, trial), 'Changed the widths');
+    onTrial(null);
+  };
+  return (
+    <Sheet>
+      <Heading>Try widths</Heading>
+      {bands.map((line) => {
+        const own = trial?.line === line.id && trial.part === part ? trial : null;
+        const [width, gap] = [own?.width ?? line.width, own?.gap ?? line.gap];
+        return (
+          <View key={line.id} style={styles.line} testID="widths">
+            <Small tone="ink">{`${line.name}: ${line.count} bands, ${showLength(width, design.unit)} wide, ${showLength(gap, design.unit)} apart`}</Small>
+            <RangeInput
+              label={`Width of ${line.name}`}
+              value={width}
+              least={line.width / 3}
+              most={line.width * 2}
+              step={line.width / 60}
+              words={showLength(width, design.unit)}
+              onChange={(value) => onTrial({ part, line: line.id, width: round(value), gap })}
+              testID="width"
+            />
+            {line.gap > 0 ? (
+              <RangeInput
+                label={`Gap of ${line.name}`}
+                value={gap}
+                least={line.gap / 3}
+                most={line.gap * 2}
+                step={line.gap / 60}
+                words={showLength(gap, design.unit)}
+                onChange={(value) => onTrial({ part, line: line.id, width, gap: round(value) })}
+              />
+            ) : null}
+          </View>
+        );
+      })}
+      {trial ? (
+        <View style={styles.row}>
+          <Action rank="main" label="Keep these widths" onPress={keep} />
+          <Action label="Put them back" onPress={() => onTrial(null)} />
+        </View>
+      ) : (
+        <Small>Slide: the drawing follows at once. Nothing is kept until you say so.</Small>
+      )}
+    </Sheet>
+  );
+}
+
+/** To a tenth of a millimetre: finer than any tape is cut. */
+const round = (value: number): number => Math.round(value * 10) / 10;
+
+const styles = StyleSheet.create({
+  line: { gap: space.tight },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
+});

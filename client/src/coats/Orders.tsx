@@ -1,0 +1,98 @@
+import { showMinutes, WISHES, type Plan, type SequenceSummary, type Wish } from '@lintrel/core';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { useJob } from '@/job/JobContext';
+import { colour, measure, space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Swatch } from '@/ui/Row';
+import { Sheet } from '@/ui/Screen';
+import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { LongSearch } from './LongSearch';
+import { Price } from './Pins';
+
+const WISH_WORDS: Readonly<Record<Wish, string>> = { work: 'Least work', finish: 'Done earliest', risk: 'Least risk', material: 'Least material' };
+
+/** The orders found, side by side, by what is wanted most. */
+export function Orders({ plan }: { plan: Plan }) {
+  const { change, design } = useJob();
+  const choose = (order: readonly string[]) => void change((now) => ({ ...now, choices: { ...now.choices, order: [...order] } }), 'Chose an order');
+  const wish = (value: Wish) => void change((now) => ({ ...now, choices: { ...now.choices, wish: value } }), 'Changed what is wanted most');
+  // Primer and clear have their place whatever the order.
+  const own = (order: readonly string[]) => order.filter((id) => plan.stages.some(({ finish, layer }) => finish === id && layer === 'finish'));
+  return (
+    <Sheet>
+      <Heading>Orders of coats</Heading>
+      <Choice label="Wanted most" value={plan.wish} options={WISHES.map((value) => ({ value, label: WISH_WORDS[value] }))} onChange={wish} />
+      <Proof gap={plan.orderGap} />
+      {plan.orderGap > 0 ? <LongSearch design={design} /> : null}
+      <ScrollView horizontal contentContainerStyle={styles.strip}>
+        {plan.sequences.map((sequence, index) => (
+          <Order
+            key={`${index} ${sequence.order.join()}`}
+            sequence={sequence}
+            best={index === 0 && plan.sequences.length > 1}
+            onChoose={() => choose(own(sequence.order))}
+          />
+        ))}
+      </ScrollView>
+      <Price price={plan.choicePrice} />
+    </Sheet>
+  );
+}
+
+/** How sure it is that nothing better exists. */
+export const Proof = ({ gap }: { gap: number }) => (
+  <Small>
+    {gap === 0 ? 'The first is proven: no order is better.' : `The best found; none can be more than ${Math.max(1, Math.ceil(100 * gap))} % better.`}
+  </Small>
+);
+
+function Order({ sequence, best, onChoose }: { sequence: SequenceSummary; best: boolean; onChoose: () => void }) {
+  const { shelf } = useJob();
+  return (
+    <View style={[styles.order, sequence.chosen && styles.chosen]} testID="order">
+      {sequence.order.map((id, index) => {
+        const finish = shelf.finishes.find((one) => one.id === id);
+        return (
+          <View key={`${index} ${id}`} style={styles.row}>
+            <Swatch colour={finish?.colour ?? colour.sheet} />
+            <Body lines={1} style={styles.shrink}>{`${index + 1}. ${finish?.name ?? id}`}</Body>
+          </View>
+        );
+      })}
+      <Small tone="ink">{sequence.reason}</Small>
+      <View style={styles.figures}>
+        <Figure label="Work (estimate)" value={showMinutes(sequence.workMin)} />
+        <Figure label="Done after (estimate)" value={showMinutes(sequence.endMin)} />
+        <Figure label="Tape edges" value={sequence.tapeM.toFixed(1)} unit="m" />
+        <Figure label="Cover" value={sequence.drapeM2.toFixed(sequence.drapeM2 < 1 ? 2 : 1)} unit="m²" />
+        <Figure label="Coats" value={String(sequence.coats)} />
+        <Figure label="Paint (estimate)" value={(sequence.paintMl / 1000).toFixed(sequence.paintMl < 100 ? 3 : 2)} unit="l" />
+        <Figure label="Stages" value={String(sequence.stages)} />
+        <Figure label="Show edge, by how hard" value={sequence.riskM.toFixed(1)} unit="m" />
+      </View>
+      {sequence.kept > 0 ? <Small>{`Masks stay on after ${sequence.kept === 1 ? '1 stage' : `${sequence.kept} stages`}.`}</Small> : null}
+      {sequence.chosen ? (
+        <Small tone="calm">{`This order is planned${best ? ', the best found' : ''}`}</Small>
+      ) : (
+        <Action label="Take this order" onPress={onChoose} />
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  strip: { gap: space.small },
+  chosen: { borderColor: colour.calm, borderWidth: 2 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.small },
+  figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.middle },
+  order: {
+    width: measure.option,
+    padding: space.middle,
+    gap: space.small,
+    borderWidth: measure.hairline,
+    borderColor: colour.hairline,
+    borderRadius: measure.corner,
+  },
+  shrink: { flexShrink: 1 },
+});

@@ -1,0 +1,84 @@
+import { areaAt, pinArea, showMinutes, type AreaPlan, type ChoicePrice, type Design, type PartPlan, type Plan, type StagePlan } from '@lintrel/core';
+import { StyleSheet, View } from 'react-native';
+import { useJob } from '@/job/JobContext';
+import { space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Sheet } from '@/ui/Screen';
+import { Heading, Small } from '@/ui/Words';
+import { freeAreas } from './StageFacts';
+
+type Pinned = 'free' | 'open' | 'covered';
+
+/** Areas of a stage that may be open or covered: left to the search, or pinned by hand. */
+export function Pins({ plan, part, stage, chosen }: { plan: Plan; part: PartPlan; stage: StagePlan; chosen: string | null }) {
+  const { design, change } = useJob();
+  const free = freeAreas(plan, stage, part);
+  if (free.length === 0) return null;
+  const shown = chosen !== null && free.some(({ code }) => code === chosen) ? free.filter(({ code }) => code === chosen) : free.slice(0, MOST_SHOWN);
+  const open = (code: string) => stage.pictures.find((one) => one.part === part.id)?.areas.find((area) => area.code === code)?.open === true;
+  const pin = (area: AreaPlan, value: Pinned) =>
+    void change((now) => pinArea(now, part.id, area, stage.finish, value === 'free' ? null : value === 'open'), `Pinned ${area.code}`);
+  return (
+    <Sheet>
+      <Heading>Open or covered in this stage</Heading>
+      <Small>Areas painted later may be sprayed along now or covered. Tap one on the drawing, or choose here.</Small>
+      {shown.map((area) => (
+        <View key={area.code} testID="pin">
+          <Choice
+            label={`${area.code}: now ${open(area.code) ? 'open' : 'covered'}`}
+            value={pinnedIn(design, part.id, area, stage.finish)}
+            options={[
+              { value: 'free', label: 'As found best' },
+              { value: 'open', label: 'Open' },
+              { value: 'covered', label: 'Covered' },
+            ]}
+            onChange={(value) => pin(area, value)}
+          />
+        </View>
+      ))}
+      {free.length > shown.length ? <Small>{`${free.length - shown.length} more: tap them on the drawing.`}</Small> : null}
+    </Sheet>
+  );
+}
+
+/** More than these are reached by tapping them. */
+const MOST_SHOWN = 3;
+
+function pinnedIn(design: Design, part: string, area: AreaPlan, finish: string): Pinned {
+  const rings = [{ rings: area.rings.map((ring) => ring.map(([x, y]) => ({ x, y }))) }];
+  const pin = (design.choices.pins ?? []).find((one) => one.part === part && one.finish === finish && areaAt(rings, { x: one.seed[0], y: one.seed[1] }) >= 0);
+  return pin ? (pin.open ? 'open' : 'covered') : 'free';
+}
+
+/** What the choices made by hand cost, at once, and the way back. */
+export function Price({ price }: { price: ChoicePrice | null }) {
+  const { change } = useJob();
+  if (!price) return null;
+  const back = () =>
+    void change(({ choices, ...now }) => {
+      const { before: _before, pins: _pins, sameGun: _gun, ...rest } = choices;
+      return { ...now, choices: { ...rest, order: null } };
+    }, 'Took the choices back');
+  return (
+    <View style={styles.price} testID="price">
+      <Small tone="caution">{`Your choices: ${priceWords(price)} (estimate), against the best without them.`}</Small>
+      <Action label="Let Lintrel choose again" onPress={back} />
+    </View>
+  );
+}
+
+/** A price in words: what is more and what is less; small differences are no price. */
+export function priceWords({ workMin, endMin, tapeM, coats, riskM }: ChoicePrice): string {
+  const signed = (value: number, text: string) => `${value > 0 ? '+' : '−'}${text}`;
+  const told = [
+    Math.abs(workMin) >= 1 ? `${signed(workMin, showMinutes(Math.abs(workMin)))} work` : null,
+    Math.abs(endMin) >= 1 ? `done ${showMinutes(Math.abs(endMin))} ${endMin > 0 ? 'later' : 'earlier'}` : null,
+    Math.abs(tapeM) >= 0.05 ? `${signed(tapeM, Math.abs(tapeM).toFixed(1))} m of tape` : null,
+    coats !== 0 ? `${signed(coats, String(Math.abs(coats)))} ${Math.abs(coats) === 1 ? 'coat' : 'coats'}` : null,
+    Math.abs(riskM) >= 0.05 ? `${signed(riskM, Math.abs(riskM).toFixed(1))} m of show edge` : null,
+  ].filter(Boolean);
+  return told.length > 0 ? told.join(', ') : 'they cost nothing';
+}
+
+const styles = StyleSheet.create({ price: { gap: space.small, alignItems: 'flex-start' } });

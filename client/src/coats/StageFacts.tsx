@@ -1,0 +1,152 @@
+import { showMinutes, type PartPlan, type Plan, type PrepareTask, type StagePlan } from '@lintrel/core';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Typed } from '@/forms/Field';
+import { useJob } from '@/job/JobContext';
+import { colour, space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Rows, Swatch } from '@/ui/Row';
+import { Sheet } from '@/ui/Screen';
+import { Body, Figure, Heading, Small } from '@/ui/Words';
+
+const LAYER_WORDS: Readonly<Record<StagePlan['layer'], string>> = { primer: ' (under everything)', finish: '', clear: ' (over everything)' };
+
+/** What is done in a stage and what it takes. */
+export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
+  const { shelf } = useJob();
+  const finish = shelf.finishes.find(({ id }) => id === stage.finish);
+  return (
+    <Sheet>
+      <View style={styles.row}>
+        <Swatch colour={finish?.colour ?? colour.sheet} />
+        <Heading style={styles.shrink}>{`Stage ${stage.number}: ${finish?.name ?? stage.finish}${LAYER_WORDS[stage.layer]}`}</Heading>
+      </View>
+      <Body>{`${stage.coats === 1 ? '1 coat' : `${stage.coats} coats`}: ${stage.coatsWhy}.`}</Body>
+      {stage.keep ? <Body>{`The masks stay on for stage ${stage.number + 1}.`}</Body> : null}
+      {stage.pulls.length > 0 ? <Body>{`The masks of stage ${stage.pulls.join(' and ')} come off with these.`}</Body> : null}
+      <Small>Cross-hatched: covered. Along the lines: tape. Arrows: spray this way, off the tape, never into its edge.</Small>
+      <View style={styles.figures}>
+        <Figure label="Mask (estimate)" value={showMinutes(stage.layMin)} />
+        <Figure label="Paint (estimate)" value={showMinutes(stage.coatMin + stage.changeMin)} />
+        {stage.overMin > 0 ? <Figure label="Key (estimate)" value={showMinutes(stage.overMin)} /> : null}
+        <Figure label="Pull (estimate)" value={showMinutes(stage.pullMin)} />
+        <Figure label="Wait (estimate)" value={showMinutes(stage.waitMin)} />
+        <Figure label="Tape edges" value={stage.tapeM.toFixed(2)} unit="m" />
+        <Figure label="Dry film" value={stage.buildUm.toFixed(0)} unit="µm" />
+      </View>
+      <Paint stage={stage} plan={plan} />
+      {stage.tasks.map((task) => (
+        <Task key={`${task.answer} ${task.reason}`} task={task} stage={stage} plan={plan} />
+      ))}
+    </Sheet>
+  );
+}
+
+const ml = (value: number): string => (value < 10 ? value.toFixed(1) : value.toFixed(0));
+
+/** What to put in the cup. */
+function Paint({ stage: { paint }, plan }: { stage: StagePlan; plan: Plan }) {
+  const [open, setOpen] = useState(false);
+  const parts = paint.partsMl.map(ml).join(' + ');
+  const name = (id: string) => plan.parts.find((part) => part.id === id)?.name ?? id;
+  return (
+    <View style={styles.paint} testID="paint">
+      <View style={styles.figures}>
+        <Figure label="Mix (estimate)" value={ml(paint.mixMl)} unit="ml" />
+        {paint.partsMl.length > 1 ? <Figure label="Measured out as" value={parts} unit="ml" /> : null}
+        {paint.cans !== null ? <Figure label="Cans" value={String(paint.cans)} /> : null}
+        {paint.potLifeMin !== null ? <Figure label="Use it within" value={showMinutes(paint.potLifeMin)} /> : null}
+      </View>
+      {paint.batches > 1 ? <Small tone="caution">{`Mix it in ${paint.batches} lots: one would be too old before the last coat.`}</Small> : null}
+      <Action rank="quiet" label={open ? 'Hide the areas' : 'How much on which area'} onPress={() => setOpen(!open)} />
+      {open ? (
+        <Rows>
+          {paint.byArea.map(({ part, area, ml: share }) => (
+            <Small key={`${part} ${area}`} tone="ink">{`${plan.parts.length > 1 ? `${name(part)} ` : ''}${area}: ${ml(share)} ml (estimate)`}</Small>
+          ))}
+        </Rows>
+      ) : null}
+    </View>
+  );
+}
+
+const TASK_WORDS: Readonly<Record<PrepareTask['answer'], string>> = {
+  yes: 'May go on',
+  wait: 'The plan waits',
+  abrade: 'Abrade and clean first',
+  barrier: 'Barrier coat first',
+  no: 'This must not go on',
+};
+
+/** What the coat below asks for; a person who knows better vouches for the pair, with a note. */
+function Task({ task, stage, plan }: { task: PrepareTask; stage: StagePlan; plan: Plan }) {
+  const { design, shelf, change } = useJob();
+  const [note, setNote] = useState<string | null>(null);
+  const pair = pairOf(task, stage, plan);
+  const upper = shelf.finishes.find(({ id }) => id === stage.finish)?.system;
+  const lowerFinish = pair && shelf.finishes.find(({ id }) => id === pair)?.system;
+  const present = design.parts.find(({ id }) => id === task.places[0]?.part)?.present.system;
+  const lower = lowerFinish ?? (present === 'bare' ? undefined : present);
+  const vouch = () => {
+    if (!lower || !upper || !note?.trim()) return;
+    const entry = { lower, upper, note: note.trim() };
+    void change((now) => ({ ...now, choices: { ...now.choices, vouched: [...(now.choices.vouched ?? []), entry] } }), 'Vouched for a coat');
+    setNote(null);
+  };
+  return (
+    <View style={styles.task} testID="task">
+      <Small tone={task.answer === 'no' ? 'accent' : 'caution'}>
+        {`${TASK_WORDS[task.answer]}: ${placeWords(task.places, plan)}${task.minutes > 0 ? `, ${showMinutes(task.minutes)} (estimate)` : ''}`}
+      </Small>
+      <Body>{task.reason}</Body>
+      {note === null ? (
+        lower && upper ? (
+          <Action rank="quiet" label="I know better here" onPress={() => setNote('')} />
+        ) : null
+      ) : (
+        <>
+          <Typed label="Why this pair holds without it" value={note} onChange={setNote} testID="vouch" />
+          <Action label="Leave it out in this job" disabled={!note.trim()} onPress={vouch} />
+        </>
+      )}
+    </View>
+  );
+}
+
+/** Areas by part: `Right side A1, A2; Lid A1`. */
+function placeWords(places: PrepareTask['places'], plan: Plan): string {
+  const parts = [...new Set(places.map(({ part }) => part))];
+  return parts
+    .map((id) => {
+      const areas = places
+        .filter(({ part }) => part === id)
+        .map(({ area }) => area)
+        .join(', ');
+      return plan.parts.length > 1 ? `${plan.parts.find((part) => part.id === id)?.name ?? id} ${areas}` : areas;
+    })
+    .join('; ');
+}
+
+/** Finish that was on the first place of a task before this stage; null: what was there at the start. */
+function pairOf({ places }: PrepareTask, stage: StagePlan, plan: Plan): string | null {
+  const [place] = places;
+  const last = plan.stages
+    .slice(0, stage.number - 1)
+    .findLast(({ pictures }) => pictures.some(({ part, areas }) => part === place?.part && areas.some(({ code, open }) => code === place.area && open)));
+  return last?.finish ?? null;
+}
+
+/** The areas of a part that a person may have open or covered in a stage. */
+export const freeAreas = (plan: Plan, stage: StagePlan, part: PartPlan) =>
+  part.areas.filter(({ finish }) => {
+    const own = plan.stages.find((one) => one.finish === finish)?.number;
+    return finish !== null && own !== undefined && own > stage.number && stage.layer === 'finish';
+  });
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.small },
+  figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.middle },
+  paint: { gap: space.small, alignItems: 'flex-start' },
+  task: { gap: space.tight, alignItems: 'flex-start', borderLeftWidth: 3, borderLeftColor: colour.caution, paddingLeft: space.small },
+  shrink: { flexShrink: 1 },
+});

@@ -1,0 +1,48 @@
+import type { PartPlan, Plan } from '@lintrel/core';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { finalAreas, stageAreas } from '@/drawing/paint';
+import { PartThumb } from '@/drawing/PartThumb';
+import { useJob } from '@/job/JobContext';
+import { colour, measure, space } from '@/theme/theme';
+import { Small } from '@/ui/Words';
+
+/** A picture after every stage, and one of the end. */
+export function StageStrip({ plan, part, chosen, onChoose }: { plan: Plan; part: PartPlan; chosen: number; onChoose: (number: number) => void }) {
+  const { shelf } = useJob();
+  return (
+    <ScrollView horizontal contentContainerStyle={styles.strip}>
+      {plan.stages.map((stage) => (
+        <Pressable
+          key={stage.number}
+          role="button"
+          aria-label={`Stage ${stage.number}`}
+          aria-pressed={stage.number === chosen}
+          onPress={() => onChoose(stage.number)}
+          style={[styles.picture, stage.number === chosen && styles.chosen]}
+          testID="stage"
+        >
+          <PartThumb part={part} areas={stageAreas(plan, stage, part, shelf)} width={measure.thumb} height={measure.thumbHigh} />
+          <Small tone="ink">{`Stage ${stage.number}`}</Small>
+        </Pressable>
+      ))}
+      <View style={styles.picture}>
+        <PartThumb part={part} areas={finalAreas(part.areas, shelf)} width={measure.thumb} height={measure.thumbHigh} />
+        <Small>In the end</Small>
+      </View>
+    </ScrollView>
+  );
+}
+
+const styles = StyleSheet.create({
+  strip: { gap: space.small },
+  picture: {
+    padding: space.small,
+    gap: space.tight,
+    borderWidth: measure.hairline,
+    borderColor: colour.hairline,
+    backgroundColor: colour.sheet,
+    alignItems: 'center',
+    borderRadius: measure.corner,
+  },
+  chosen: { borderColor: colour.calm, borderWidth: 2 },
+});

@@ -1,0 +1,167 @@
+import { cardSchema, checkAgainst, type Card } from '@lintrel/core';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { ColourInput } from '@/forms/ColourInput';
+import { Typed } from '@/forms/Field';
+import { space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Swatch } from '@/ui/Row';
+import { Sheet } from '@/ui/Screen';
+import { Body, Heading, Small } from '@/ui/Words';
+import { PhotoColour } from './PhotoColour';
+
+interface Fields {
+  readonly kind: Card['kind'];
+  readonly name: string;
+  readonly ground: string;
+  readonly steps: readonly { readonly coats: string; readonly colour: string }[];
+  readonly airC: string;
+  readonly rhPercent: string;
+  readonly gun: string;
+  readonly note: string;
+}
+
+const EMPTY: Fields = { kind: 'hiding', name: '', ground: '#1c1f24', steps: [{ coats: '1', colour: '#888888' }], airC: '', rhPercent: '', gun: '', note: '' };
+const KIND_WORDS: Readonly<Record<Card['kind'], string>> = { hiding: 'Hides it?', 'let-down': 'Deepens step by step' };
+
+/** Test cards made with a finish: what they measured goes before the formula. */
+export function CardsSheet({ cards, onChange }: { cards: readonly Card[]; onChange: (cards: readonly Card[]) => void }) {
+  const [fields, setFields] = useState<Fields | null>(null);
+  return (
+    <Sheet>
+      <Heading>Cards</Heading>
+      <Small>Spray a card coat by coat over a known ground and note what you see: it counts before any formula, on grounds like its own.</Small>
+      {cards.map((card) => (
+        <View key={card.id} style={styles.card} testID="card">
+          <Body>{`${card.name}: ${KIND_WORDS[card.kind].toLowerCase()}`}</Body>
+          <View style={styles.row}>
+            <Swatch colour={card.ground} />
+            {card.steps.map(({ coats, colour }) => (
+              <View key={coats} style={styles.step}>
+                <Swatch colour={colour} />
+                <Small>{String(coats)}</Small>
+              </View>
+            ))}
+          </View>
+          <Small>{conditions(card)}</Small>
+          <Action rank="quiet" label={`Remove ${card.name}`} onPress={() => onChange(cards.filter(({ id }) => id !== card.id))} />
+        </View>
+      ))}
+      {fields ? (
+        <CardForm
+          fields={fields}
+          onFields={setFields}
+          onDone={(card) => {
+            onChange([...cards, { ...card, id: freeId(cards) }]);
+            setFields(null);
+          }}
+        />
+      ) : (
+        <Action label="Add a card" onPress={() => setFields(EMPTY)} testID="add-card" />
+      )}
+    </Sheet>
+  );
+}
+
+const conditions = ({ airC, rhPercent, gun, note }: Card): string =>
+  [airC === null ? null : `${airC} °C`, rhPercent === null ? null : `${rhPercent} % humidity`, gun || null, note || null].filter(Boolean).join(', ') ||
+  'No conditions noted';
+
+function freeId(cards: readonly Card[]): string {
+  for (let number = 1; ; number++) {
+    const id = `card-${number}`;
+    if (!cards.some((card) => card.id === id)) return id;
+  }
+}
+
+/** Reads the form as a card; faults by their path. */
+function readCard(fields: Fields) {
+  const numberOrNone = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
+  return checkAgainst(cardSchema, {
+    ...fields,
+    id: 'card',
+    steps: fields.steps.map(({ coats, colour }) => ({ coats: Number(coats), colour })),
+    airC: numberOrNone(fields.airC),
+    rhPercent: numberOrNone(fields.rhPercent),
+  });
+}
+
+function CardForm({ fields, onFields, onDone }: { fields: Fields; onFields: (fields: Fields | null) => void; onDone: (card: Card) => void }) {
+  const [step, setStep] = useState(0);
+  const [tried, setTried] = useState(false);
+  const set = (update: Partial<Fields>) => onFields({ ...fields, ...update });
+  const setStepAt = (index: number, update: Partial<Fields['steps'][number]>) =>
+    set({ steps: fields.steps.map((one, at) => (at === index ? { ...one, ...update } : one)) });
+  const read = readCard(fields);
+  const fault = (path: string) => (tried && !read.ok ? read.faults.find((one) => one.path === path)?.message : undefined);
+  const add = () => {
+    setTried(true);
+    if (read.ok) onDone(read.value);
+  };
+  return (
+    <View style={styles.card}>
+      <Choice
+        label="The card shows"
+        value={fields.kind}
+        options={[
+          { value: 'hiding', label: KIND_WORDS.hiding },
+          { value: 'let-down', label: KIND_WORDS['let-down'] },
+        ]}
+        onChange={(kind) => set({ kind })}
+      />
+      <Typed whole label="Name of the card" value={fields.name} onChange={(name) => set({ name })} fault={fault('name')} testID="card-name" />
+      <View style={styles.row}>
+        <Typed label="Ground it was sprayed on" value={fields.ground} onChange={(ground) => set({ ground })} fault={fault('ground')} />
+        <ColourInput label="Pick: ground of the card" value={fields.ground} onChange={(ground) => set({ ground })} />
+      </View>
+      <PhotoColour label="Photo of the card" onPick={(colour) => setStepAt(step, { colour })} />
+      {fields.steps.map(({ coats, colour }, index) => (
+        <View key={index} style={styles.row}>
+          <Typed
+            label="Coats"
+            value={coats}
+            onChange={(text) => setStepAt(index, { coats: text })}
+            fault={fault(`steps[${index}].coats`)}
+            keys="numeric"
+            testID={`card-coats-${index}`}
+          />
+          <Typed
+            label={index === step ? 'Colour, taken from the photo' : 'Colour'}
+            value={colour}
+            onChange={(text) => setStepAt(index, { colour: text })}
+            fault={fault(`steps[${index}].colour`)}
+            testID={`card-colour-${index}`}
+          />
+          <ColourInput label={`Pick: colour after ${coats} coats`} value={colour} onChange={(hex) => setStepAt(index, { colour: hex })} />
+          {index === step ? null : <Action rank="quiet" label="From the photo" onPress={() => setStep(index)} />}
+        </View>
+      ))}
+      <Action
+        rank="quiet"
+        label="Another step"
+        onPress={() => {
+          set({ steps: [...fields.steps, { coats: String(fields.steps.length + 1), colour: '#888888' }] });
+          setStep(fields.steps.length);
+        }}
+        testID="add-step"
+      />
+      <View style={styles.row}>
+        <Typed label="Air" unit="°C" value={fields.airC} onChange={(airC) => set({ airC })} fault={fault('airC')} keys="numeric" />
+        <Typed label="Humidity" unit="%" value={fields.rhPercent} onChange={(rhPercent) => set({ rhPercent })} fault={fault('rhPercent')} keys="numeric" />
+        <Typed label="Gun and pressure" value={fields.gun} onChange={(gun) => set({ gun })} />
+      </View>
+      <Typed whole label="Note" value={fields.note} onChange={(note) => set({ note })} />
+      <View style={styles.row}>
+        <Action label="Put the card on the finish" onPress={add} testID="keep-card" />
+        <Action rank="quiet" label="Drop it" onPress={() => onFields(null)} />
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: { gap: space.small },
+  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-start', gap: space.small },
+  step: { alignItems: 'center', gap: space.hair },
+});

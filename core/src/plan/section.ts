@@ -1,0 +1,140 @@
+import type { Finish } from '../finish';
+import type { Shelf } from '../job';
+import type { Tape } from '../tape';
+import { RULE_OF_THUMB } from '../units';
+import type { Coordinates, LinePlace, Plan, StagePlan } from './types';
+
+/** One thing in a cut through the edge, from below upwards. */
+export interface SectionLayer {
+  readonly kind: 'present' | 'film' | 'tape';
+  /** Finish, or code of the tape; null: what was there, or cover without a tape. */
+  readonly id: string | null;
+  readonly name: string;
+  readonly colour: string;
+  /** Dry film or tape, µm; null where nobody knows. */
+  readonly um: number | null;
+  /** Stage that put it there; 0: there before. */
+  readonly stage: number;
+}
+
+/** A cut through the paint across a line. */
+export interface EdgeSection {
+  readonly left: { readonly area: string; readonly layers: readonly SectionLayer[] };
+  readonly right: { readonly area: string; readonly layers: readonly SectionLayer[] };
+}
+
+/** How high the edges along a line stand, and what buries them. */
+export interface EdgeRidge {
+  /** Stage that leaves the highest edge there; null where no tape makes an edge. */
+  readonly stage: number | null;
+  readonly ridgeUm: number;
+  readonly wet: boolean;
+  /** Clear over it on both sides, µm; and what it takes to bury the ridge and flat it. */
+  readonly clearUm: number;
+  readonly needUm: number;
+  readonly buried: boolean;
+}
+
+/** A place on a line. */
+export interface LineSpot {
+  readonly part: string;
+  readonly line: string;
+  readonly at: number;
+}
+
+/** The areas on both sides of a place; null where the line bounds nothing there. */
+export function sidesAt(plan: Pick<Plan, 'parts'>, { part, line, at }: LineSpot): { readonly left: string; readonly right: string } | null {
+  const borders = plan.parts.find(({ id }) => id === part)?.borders ?? [];
+  return borders.find((one) => one.line === line && at >= one.from - 1e-6 && at <= one.to + 1e-6) ?? null;
+}
+
+/**
+ * Cuts through the paint at a place.
+ * @param stage number of the stage; 0: before any
+ * @param pulled false: with the masks of that stage still on; true: after they came off
+ * @returns layers on both sides from below upwards; null where the line bounds nothing
+ */
+export function edgeSection(plan: Plan, shelf: Shelf, spot: LineSpot, stage: number, pulled: boolean): EdgeSection | null {
+  const sides = sidesAt(plan, spot);
+  const part = plan.parts.find(({ id }) => id === spot.part);
+  if (!sides || !part) return null;
+  const sideOf = (side: 'left' | 'right') => {
+    const area = sides[side];
+    let layers: SectionLayer[] = [{ kind: 'present', id: null, name: 'what is there now', colour: part.present, um: null, stage: 0 }];
+    for (const one of plan.stages.slice(0, stage)) {
+      layers = [...layers, ...addedBy(one, spot, area, side, layers, shelf)];
+      // With the tape comes what was sprayed over it.
+      if (!one.keep && (one.number < stage || pulled)) layers = layers.slice(0, firstTape(layers));
+    }
+    return { area, layers };
+  };
+  return { left: sideOf('left'), right: sideOf('right') };
+}
+
+const firstTape = (layers: readonly SectionLayer[]): number => {
+  const at = layers.findIndex(({ kind }) => kind === 'tape');
+  return at < 0 ? layers.length : at;
+};
+
+/** What a stage puts on one side: its film, under it the tape where that side is covered. */
+function addedBy(
+  stage: StagePlan,
+  spot: LineSpot,
+  area: string,
+  side: 'left' | 'right',
+  below: readonly SectionLayer[],
+  { finishes, tapes }: Shelf,
+): SectionLayer[] {
+  const picture = stage.pictures.find(({ part }) => part === spot.part);
+  const mine = picture?.areas.find(({ code }) => code === area);
+  if (!picture || !mine || !picture.areas.some(({ open }) => open)) return [];
+  const finish = finishes.find(({ id }) => id === stage.finish) as Finish;
+  const film: SectionLayer = { kind: 'film', id: finish.id, name: finish.name, colour: finish.colour, um: stage.buildUm, stage: stage.number };
+  if (mine.open) return [film];
+  const covered = below.some(({ kind }) => kind === 'tape');
+  const run = runAt(stage, spot, side);
+  if (covered) return run ? [film] : [];
+  if (!run) return [];
+  const tape = tapes.find(({ code }) => code === run.tape) as Tape | undefined;
+  return [{ kind: 'tape', id: run.tape, name: tape?.name ?? 'cover', colour: '', um: tape?.thicknessUm ?? null, stage: stage.number }, film];
+}
+
+const runAt = ({ runs }: StagePlan, { part, line, at }: LineSpot, side: 'left' | 'right') =>
+  runs.find((run) => run.part === part && run.line === line && run.side === side && at >= run.from - 1e-6 && at <= run.to + 1e-6);
+
+/**
+ * How high the edge stands at a place: the film sprayed against the tape, piled up where it is pulled wet.
+ * Source: handbook formula of the ridge; clear buries it with what is sanded off and what must be left, rules of thumb.
+ */
+export function ridgeAt(plan: Plan, spot: LineSpot): EdgeRidge {
+  const sides = sidesAt(plan, spot);
+  const edges = plan.stages.flatMap((stage) => {
+    const run = runAt(stage, spot, 'left') ?? runAt(stage, spot, 'right');
+    if (!run?.crisp) return [];
+    const wet = stage.school === 'wet';
+    return [{ stage: stage.number, wet, ridgeUm: stage.buildUm * (wet ? RULE_OF_THUMB.wetRidge : 1) }];
+  });
+  const none = { stage: null, wet: false, ridgeUm: 0 };
+  const highest = edges.reduce<{ stage: number | null; wet: boolean; ridgeUm: number }>((best, one) => (one.ridgeUm > best.ridgeUm ? one : best), none);
+  const clearUm = plan.stages
+    .filter(({ layer, pictures, number }) => {
+      const areas = pictures.find(({ part }) => part === spot.part)?.areas ?? [];
+      const open = (code: string | undefined) => areas.find((area) => area.code === code)?.open === true;
+      return layer === 'clear' && number > (highest.stage ?? 0) && open(sides?.left) && open(sides?.right);
+    })
+    .reduce((sum, { buildUm }) => sum + buildUm, 0);
+  const needUm = highest.stage === null ? 0 : highest.ridgeUm + RULE_OF_THUMB.sandedUm + RULE_OF_THUMB.clearLeftUm;
+  return { ...highest, clearUm, needUm, buried: clearUm >= needUm && clearUm > 0 };
+}
+
+/** Place of a distance along a line as the plan draws it; null where no piece of it is there. */
+export function pointOnLine(pieces: readonly (readonly LinePlace[])[], at: number): Coordinates | null {
+  for (const piece of pieces) {
+    const next = piece.findIndex(([, , along]) => along >= at - 1e-6);
+    if (next < 0 || at < piece[0][2] - 1e-6) continue;
+    const [b, a] = [piece[next], piece[Math.max(0, next - 1)]];
+    const share = b[2] === a[2] ? 0 : (at - a[2]) / (b[2] - a[2]);
+    return [a[0] + share * (b[0] - a[0]), a[1] + share * (b[1] - a[1])];
+  }
+  return null;
+}

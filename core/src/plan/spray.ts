@@ -1,0 +1,89 @@
+import { boxOf } from '../surface';
+import { areaAt } from '../areas';
+import type { Coordinates, PartPlan, StagePlan } from './types';
+
+/** A stroke of the gun, on the sheet, mm. */
+export interface SprayArrow {
+  readonly from: Coordinates;
+  readonly to: Coordinates;
+}
+
+/** About so many arrows a part: enough to see the way, few enough to read. */
+const ACROSS = 9;
+/** An arrow is as long as this share of the grid. */
+const LENGTH = 0.55;
+
+interface Edge {
+  readonly at: Coordinates;
+  /** From the covered side to the open one, a unit. */
+  readonly away: Coordinates;
+}
+
+/**
+ * Which way to spray: over the tape edges towards the bare side, never into one. Far from any edge the way is free and none is drawn
+ * where it would run into an edge further on.
+ */
+export function sprayArrows(part: PartPlan, stage: StagePlan): SprayArrow[] {
+  const open = new Set((stage.pictures.find((picture) => picture.part === part.id)?.areas ?? []).filter((area) => area.open).map(({ code }) => code));
+  if (open.size === 0) return [];
+  const edges = edgesOf(part, stage);
+  if (edges.length === 0) return [];
+  const box = boxOf(part.ring.map(([x, y]) => ({ x, y })));
+  const step = Math.max(box.maxX - box.minX, box.maxY - box.minY) / ACROSS;
+  const rings = part.areas.map((area) => ({ rings: area.rings.map((ring) => ring.map(([x, y]) => ({ x, y }))) }));
+  const openAt = ([x, y]: Coordinates) => {
+    const area = areaAt(rings, { x, y });
+    return area >= 0 && open.has(part.areas[area].code);
+  };
+  const arrows: SprayArrow[] = [];
+  for (let x = box.minX + step / 2; x < box.maxX; x += step) {
+    for (let y = box.minY + step / 2; y < box.maxY; y += step) {
+      if (!openAt([x, y])) continue;
+      const arrow = arrowAt([x, y], edges, step * LENGTH);
+      if (arrow && openAt(arrow.to) && !runsIntoEdge(arrow, edges)) arrows.push(arrow);
+    }
+  }
+  return arrows;
+}
+
+/** Places along the tape edges of a stage, with the way off the tape. */
+function edgesOf(part: PartPlan, stage: StagePlan): Edge[] {
+  return stage.runs
+    .filter((run) => run.part === part.id)
+    .flatMap((run) => {
+      const pieces = part.lines.find(({ id }) => id === run.line)?.pieces ?? [];
+      return pieces.flatMap((piece) =>
+        piece.slice(1).flatMap(([x2, y2, at], index): Edge[] => {
+          const [x1, y1] = piece[index];
+          const length = Math.hypot(x2 - x1, y2 - y1);
+          if (length === 0 || at < run.from || at > run.to) return [];
+          const sign = run.side === 'left' ? 1 : -1;
+          return [{ at: [(x1 + x2) / 2, (y1 + y2) / 2], away: [(sign * (y2 - y1)) / length, (-sign * (x2 - x1)) / length] }];
+        }),
+      );
+    });
+}
+
+/** Away from the edges round about, the nearest counting most. */
+function arrowAt(place: Coordinates, edges: readonly Edge[], length: number): SprayArrow | null {
+  let [ax, ay] = [0, 0];
+  for (const { at, away } of edges) {
+    const near = 1 / Math.max(1, (at[0] - place[0]) ** 2 + (at[1] - place[1]) ** 2);
+    ax += away[0] * near;
+    ay += away[1] * near;
+  }
+  const size = Math.hypot(ax, ay);
+  if (size === 0) return null;
+  const [dx, dy] = [(ax / size) * (length / 2), (ay / size) * (length / 2)];
+  return { from: [place[0] - dx, place[1] - dy], to: [place[0] + dx, place[1] + dy] };
+}
+
+/** True where going on along the arrow meets a tape edge from its open side. */
+export function runsIntoEdge({ from, to }: SprayArrow, edges: readonly Edge[]): boolean {
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+  const reach = Math.hypot(dx, dy);
+  return edges.some(({ at, away }) => {
+    const near = Math.hypot(at[0] - to[0], at[1] - to[1]) < reach;
+    return near && dx * away[0] + dy * away[1] < -1e-9 * reach;
+  });
+}

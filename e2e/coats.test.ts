@@ -1,0 +1,218 @@
+import { mkdtemp, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Job, Plan } from '@lintrel/core';
+import { onPage, type Hands } from './hands';
+import { appUnderTest, PHONE, WIDE } from './harness';
+
+// Colours and the order of coats: a choice pinned and its price, two schemes side by side, the rehearsal, the edge cut open, cards.
+
+const app = appUnderTest();
+jest.setTimeout(240_000);
+
+const api = async <T>(path: string): Promise<T> => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
+const jobId = async (title: string): Promise<string> =>
+  ((await api<readonly { id: string; title: string }[]>('/jobs')).find((job) => job.title === title) as { id: string }).id;
+const designOf = async (id: string) => (await api<Job>(`/jobs/${id}`)).design;
+const planOf = (id: string) => api<Plan>(`/jobs/${id}/plan`);
+const withPage = (path: string, size: typeof PHONE | typeof WIDE, work: (hands: Hands) => Promise<void>) => onPage(app, path, size, work);
+
+/** Slides with the arrow keys, as one does without a mouse. */
+async function slide(hands: Hands, slider: string, steps: number): Promise<void> {
+  await hands.page.waitForSelector(slider, { timeout: 12_000 });
+  await hands.page.focus(slider);
+  for (let step = 0; step < steps; step++) await hands.page.keyboard.press('ArrowRight');
+}
+const colourOf = (hands: Hands, area: string) => hands.page.$eval(`[data-testid=area-${area}]`, (shape) => shape.getAttribute('fill'));
+
+describe('on the phone', () => {
+  it('pins an area, sees the price at once, and takes it back', async () => {
+    const id = await jobId('Brindle');
+    const found = await planOf(id);
+    await withPage(`/job/${id}/coats`, PHONE, async (hands) => {
+      await hands.sees(/Orders of coats/);
+      expect(await hands.text()).not.toMatch(/Your choices:/);
+      // The first area that may be either, the other way round than what was found best.
+      const now = (await hands.page.$eval('[data-testid=pin]', (pin) => (pin as HTMLElement).innerText)).match(/now (open|covered)/)?.[1];
+      const wanted = now === 'open' ? 'Covered' : 'Open';
+      await hands.press(`[data-testid=pin] [role=radio][aria-label$=": ${wanted}"]`);
+      await hands.sees(/Your choices: (?!they cost nothing)/);
+      await hands.saved();
+      const pinned = await planOf(id);
+      expect((await designOf(id)).choices.pins).toHaveLength(1);
+      expect(pinned.choicePrice).not.toBeNull();
+      expect(pinned.stages[0].pictures).not.toEqual(found.stages[0].pictures);
+      await hands.pressNamed('button', 'Let Lintrel choose again');
+      await hands.page.waitForFunction(() => !/Your choices:/.test(document.body.innerText), { timeout: 12_000 });
+      await hands.saved();
+    });
+    expect((await planOf(id)).stages).toEqual(found.stages);
+  });
+
+  it('wants something else most, and gets the order for it with its reason', async () => {
+    const id = await jobId('Juniper');
+    await withPage(`/job/${id}/coats`, PHONE, async (hands) => {
+      await hands.sees(/The first is proven: no order is better/);
+      await hands.pressNamed('radio', 'Wanted most: Least material');
+      await hands.saved();
+      await hands.pressNamed('radio', 'Wanted most: Least work');
+      await hands.saved();
+      expect(await hands.count('[data-testid=order]')).toBeGreaterThan(1);
+    });
+    expect((await designOf(id)).choices.wish).toBe('work');
+  });
+
+  it('scrubs the rehearsal: bare, coat by coat, to the end, the clock running', async () => {
+    const id = await jobId('Brindle');
+    const plan = await planOf(id);
+    await withPage(`/job/${id}/coats`, PHONE, async (hands) => {
+      await slide(hands, '[data-testid=rehearse]', 1);
+      await hands.sees(/coat 1 of/);
+      const early = await hands.page.$eval('[data-testid=moment]', (moment) => (moment as HTMLElement).innerText);
+      await slide(hands, '[data-testid=rehearse]', 60);
+      await hands.sees(/The tape is off/);
+      const late = await hands.page.$eval('[data-testid=moment]', (moment) => (moment as HTMLElement).innerText);
+      expect(late).not.toBe(early);
+      for (const { code, colour } of plan.parts[0].areas) expect(await colourOf(hands, code)).toBe(colour);
+      await hands.pressNamed('button', 'Back to the stages');
+      await hands.sees(/Slide through every coat/);
+    });
+  });
+
+  it('cuts the edge open, with the tape on and off', async () => {
+    await withPage(`/job/${await jobId('Juniper')}/coats`, PHONE, async (hands) => {
+      await hands.press('[data-testid=stage]', 1);
+      await hands.page.waitForSelector('[data-testid=edge-cut]', { timeout: 12_000 });
+      const cut = () => hands.page.$eval('[data-testid=edge-cut]', (drawing) => drawing.getAttribute('aria-label') ?? '');
+      expect(await cut()).toMatch(/tape [A-Z]\d+ \d+ µm, Sea green \d+ µm/);
+      await hands.pressNamed('radio', 'After the coats of stage 2: Tape off');
+      await hands.page.waitForFunction(() => !/tape/.test(document.querySelector('[data-testid=edge-cut]')?.getAttribute('aria-label') ?? 'tape'), {
+        timeout: 12_000,
+      });
+      expect(await cut()).toMatch(/Cut through the edge between A\d and A\d/);
+      expect(await hands.text()).toMatch(/Stage \d leaves a ridge of about \d+ µm/);
+    });
+  });
+});
+
+describe('on the wide screen', () => {
+  it('keeps a copy of the scheme, changes one, compares both, and takes the other', async () => {
+    const id = await jobId('Ostrel');
+    const before = (await designOf(id)).scheme.areas;
+    await withPage(`/job/${id}/areas`, WIDE, async (hands) => {
+      await hands.press('[data-testid=copy-scheme]');
+      await hands.sees(/Compare with/);
+      await hands.press('[data-testid=area]');
+      await hands.press('[data-testid=finish-signal-base]');
+      await hands.saved();
+      await hands.pressNamed('radio', 'Compare with: Scheme 2');
+      await hands.page.waitForSelector('[data-testid=compared]', { timeout: 20_000 });
+      const told = () => hands.page.$eval('[data-testid=compared]', (sheet) => (sheet as HTMLElement).innerText);
+      expect(await told()).toMatch(/Signal red, solvent basecoat or /);
+      expect(await told()).toMatch(/Work \(estimate\)/);
+      await hands.pressNamed('button', 'Plan Scheme 2 instead');
+      await hands.saved();
+      expect((await designOf(id)).scheme.areas).toEqual(before);
+      await hands.pressNamed('radio', 'Compare with: Scheme 1');
+      await hands.pressNamed('button', 'Remove Scheme 1');
+      await hands.saved();
+      expect((await designOf(id)).others).toEqual([]);
+    });
+  });
+
+  it('tries widths on bands: the drawing follows, nothing is kept until it is said', async () => {
+    const id = await jobId('Brindle');
+    const { parts } = await designOf(id);
+    const part = parts.find(({ lines }) => lines.some(({ kind }) => kind === 'bands')) as (typeof parts)[number];
+    await withPage(`/job/${id}/areas`, WIDE, async (hands) => {
+      if (part.id !== parts[0].id) await hands.pressNamed('radio', `Part: ${part.name}`);
+      await hands.press('[data-testid=try-widths]');
+      const shapes = () => hands.page.$$eval('[data-testid^=area-]', (all) => all.map((shape) => shape.getAttribute('d')).join());
+      const was = await shapes();
+      await slide(hands, '[data-testid=width]', 8);
+      await hands.page.waitForFunction(
+        (old) => [...document.querySelectorAll('[data-testid^=area-]')].map((shape) => shape.getAttribute('d')).join() !== old,
+        { timeout: 12_000 },
+        was,
+      );
+      expect((await designOf(id)).parts).toEqual(parts);
+      await hands.pressNamed('button', 'Put them back');
+      await hands.page.waitForFunction(
+        (old) => [...document.querySelectorAll('[data-testid^=area-]')].map((shape) => shape.getAttribute('d')).join() === old,
+        { timeout: 12_000 },
+        was,
+      );
+    });
+  });
+
+  it('searches under a rule of one before another, and says when rules cannot hold together', async () => {
+    const id = await jobId('Juniper');
+    await withPage(`/job/${id}/coats`, WIDE, async (hands) => {
+      await hands.sees(/Orders of coats/);
+      const add = async (first: string, then: string) => {
+        await hands.press('[role=button][aria-label^="First"]');
+        await hands.pressNamed('radio', first);
+        await hands.press('[role=button][aria-label^="then"]');
+        await hands.pressNamed('radio', then);
+        await hands.pressNamed('button', 'Add this rule');
+        await hands.saved();
+      };
+      await hands.press('[data-testid=rules]');
+      await add('Copper, two-part', 'Cream, two-part');
+      await hands.sees(/Your choices:/);
+      const { stages } = await planOf(id);
+      const place = (finish: string) => stages.findIndex((stage) => stage.finish === finish);
+      expect(place('copper-two-part')).toBeLessThan(place('cream-two-part'));
+      await add('Cream, two-part', 'Copper, two-part');
+      await hands.sees(/cannot hold together with the other wishes/);
+      await hands.pressNamed('button', 'Let Lintrel choose again');
+      await hands.saved();
+      expect((await planOf(id)).choicePrice).toBeNull();
+    });
+  });
+
+  it('keeps a card on a finish: steps typed and picked from a photo, and its colour from a measured Lab', async () => {
+    const photo = join(await mkdtemp(join(tmpdir(), 'lintrel-card-')), 'card.png');
+    await withPage('/shelf/finish/copper-two-part', WIDE, async (hands) => {
+      await hands.pressNamed('button', 'From a measured L a b');
+      await hands.fill('lab-l', '50');
+      await hands.fill('lab-a', '0');
+      await hands.fill('lab-b', '0');
+      await hands.press('[data-testid=take-lab]');
+      await hands.press('[data-testid=add-card]');
+      await hands.fill('card-name', 'Over white, low pressure');
+      await hands.press('[data-testid=add-step]');
+      await hands.fill('card-coats-1', '3');
+      // A picture of one colour, as a phone would take of an evenly sprayed step.
+      const picture = await hands.page.evaluate(() => {
+        const board = document.createElement('canvas');
+        [board.width, board.height] = [60, 40];
+        const paint = board.getContext('2d') as CanvasRenderingContext2D;
+        paint.fillStyle = '#8a1020';
+        paint.fillRect(0, 0, 60, 40);
+        return board.toDataURL('image/png').split(',')[1];
+      });
+      await writeFile(photo, Buffer.from(picture, 'base64'));
+      const input = await hands.page.waitForSelector('[data-testid=card-photo]');
+      await (input as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(photo);
+      await hands.page.waitForFunction(() => getComputedStyle(document.querySelector('[data-testid=card-canvas]') as Element).display !== 'none', {
+        timeout: 12_000,
+      });
+      await hands.press('[data-testid=card-canvas]');
+      await hands.page.waitForFunction(() => (document.querySelector('[data-testid=card-colour-1]') as HTMLInputElement).value === '#8a1020', {
+        timeout: 12_000,
+      });
+      await hands.press('[data-testid=keep-card]');
+      await hands.sees(/Over white, low pressure: hides it/);
+      await hands.pressNamed('button', 'Keep these figures');
+      await hands.sees(/Copper, two-part/);
+    });
+    const { finishes } = await api<{ finishes: { id: string; colour: string; cards?: { steps: unknown }[] }[] }>('/shelf');
+    const copper = finishes.find(({ id }) => id === 'copper-two-part');
+    expect(copper?.colour).toBe('#777777');
+    expect(copper?.cards?.[0].steps).toEqual([
+      { coats: 1, colour: '#888888' },
+      { coats: 3, colour: '#8a1020' },
+    ]);
+  });
+});
