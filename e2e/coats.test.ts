@@ -12,7 +12,7 @@ jest.setTimeout(240_000);
 
 const api = async <T>(path: string): Promise<T> => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
 const jobId = async (title: string): Promise<string> =>
-  ((await api<readonly { id: string; title: string }[]>('/jobs')).find((job) => job.title === title) as { id: string }).id;
+  ((await api<{ jobs: readonly { id: string; title: string }[] }>('/jobs')).jobs.find((job) => job.title === title) as { id: string }).id;
 const designOf = async (id: string) => (await api<Job>(`/jobs/${id}`)).design;
 const planOf = (id: string) => api<Plan>(`/jobs/${id}/plan`);
 const withPage = (path: string, size: typeof PHONE | typeof WIDE, work: (hands: Hands) => Promise<void>) => onPage(app, path, size, work);

@@ -137,7 +137,7 @@ function contrasts({ works, finishes }: AdviceGround): Advice[] {
     };
     const told = new Map<string, Advice>();
     for (const { left, right } of arrangement.borders) {
-      const [a, b] = [given[left] ?? null, given[right] ?? null];
+      const [a, b] = [left, right].map((index) => given[index] ?? part.present.finish ?? null);
       if (a === b || blends[left] || blends[right]) continue;
       const names = [a, b].map((id) => (id === null ? 'what is kept' : nameOf(finishes, id)));
       const key = [...names].sort().join(' ');
