@@ -1,0 +1,140 @@
+import { filmTimes, finishOf, rememberedCoats, usedFinishes, type OrderProblem } from '@lintrel/core';
+import highs from 'highs';
+import { edgeCost } from '../core/src/order/mask-cost';
+import { RULE_OF_THUMB } from '../core/src/units';
+
+// The order of coats as a mixed-integer program, for a solver from outside: the same model as the evaluator on jobs of one part with
+// something kept, fresh masks, one gun, solid airbrush colours and nothing that has to be keyed, by least work.
+
+interface Program {
+  readonly terms: string[];
+  readonly rules: string[];
+  readonly binaries: Set<string>;
+  readonly reals: Set<string>;
+  constant: number;
+}
+
+/** Solves it; returns the least score in minutes, and how long the solver took, ms. */
+export async function solveByProgram(problem: OrderProblem): Promise<{ readonly score: number; readonly ms: number }> {
+  const { text, constant } = programOf(problem);
+  const solver = await highs();
+  const start = performance.now();
+  const answer = solver.solve(text, { mip_rel_gap: 1e-9, mip_abs_gap: 1e-7 });
+  const ms = performance.now() - start;
+  if (answer.Status !== 'Optimal') throw new Error(`the solver says ${answer.Status}`);
+  return { score: answer.ObjectiveValue + constant, ms };
+}
+
+function programOf(problem: OrderProblem): { readonly text: string; readonly constant: number } {
+  const ids = usedFinishes(problem);
+  const { areas, borders, model } = problem;
+  const { work, wait } = RULE_OF_THUMB.wishes[problem.wish];
+  const program: Program = { terms: [], rules: [], binaries: new Set(), reals: new Set(), constant: 0 };
+  const cost = (value: number, name: string) => value !== 0 && program.terms.push(`${value < 0 ? '-' : '+'} ${Math.abs(value).toFixed(9)} ${name}`);
+  const rule = (text: string) => program.rules.push(` c${program.rules.length}: ${text}`);
+  const binary = (name: string) => {
+    program.binaries.add(name);
+    return name;
+  };
+  const positive = (name: string) => {
+    program.reals.add(name);
+    return name;
+  };
+  const before = (f: number, g: number) => binary(`p_${f}_${g}`);
+  const open = (f: number, area: number) => `x_${f}_${area}`;
+  const own = areas.map(({ finish }) => (finish === null ? -1 : ids.indexOf(finish)));
+  const stages = ids.map((_, f) => f);
+  // Which comes before which: a whole order.
+  for (const f of stages) {
+    for (const g of stages) {
+      if (f < g) rule(`${before(f, g)} + ${before(g, f)} = 1`);
+      for (const h of stages) if (f !== g && g !== h && f !== h) rule(`${before(f, g)} + ${before(g, h)} + ${before(h, f)} <= 2`);
+    }
+  }
+  // What a stage may open.
+  for (const f of stages) {
+    areas.forEach((_, area) => {
+      binary(open(f, area));
+      if (own[area] === f) rule(`${open(f, area)} = 1`);
+      else if (own[area] < 0) rule(`${open(f, area)} = 0`);
+      else rule(`${open(f, area)} + ${before(own[area], f)} <= 1`);
+    });
+  }
+  // Masks: rough edges against what comes later, crisp ones against what stays; paper over everything covered.
+  for (const f of stages) {
+    borders.forEach((border, at) => {
+      for (const [free, closed] of [
+        [border.a, border.b],
+        [border.b, border.a],
+      ]) {
+        const [rough, crisp] = [false, true].map((one) => {
+          const { layMin, pullMin } = edgeCost(border, one, model);
+          return work * (layMin + pullMin);
+        });
+        const y = positive(`y_${f}_${at}_${free}`);
+        rule(`${y} - ${open(f, free)} + ${open(f, closed)} >= 0`);
+        cost(own[closed] < 0 ? crisp : rough, y);
+        if (own[closed] < 0 || own[closed] === f) continue;
+        const z = positive(`z_${f}_${at}_${free}`);
+        rule(`${z} - ${open(f, free)} - ${before(own[closed], f)} >= -1`);
+        cost(crisp - rough, z);
+      }
+    });
+    areas.forEach(({ sizeM2 }, area) => {
+      const drape = work * sizeM2 * RULE_OF_THUMB.drapePerSquareMetre;
+      program.constant += drape;
+      cost(-drape, open(f, area));
+    });
+  }
+  // Coats over what really lies below, and what each of them sprays and waits.
+  for (const f of stages) coatsOf(f);
+  function coatsOf(f: number): void {
+    const finish = finishOf(problem, ids[f]);
+    const over = (colour: string) => rememberedCoats(finish, colour).coats;
+    const mine = areas.flatMap((_, area) => (own[area] === f ? [area] : []));
+    const others = stages.filter((g) => g !== f);
+    const most = Math.max(...mine.map((area) => over(areas[area].present)), ...others.map((g) => over(finishOf(problem, ids[g]).colour)));
+    const waits = (coats: number) => {
+      const { flashMin, pull } = filmTimes(problem, finish, coats);
+      return wait * ((coats - 1) * flashMin + pull.from);
+    };
+    const rate = work * RULE_OF_THUMB.sprayPerSquareMetre[finish.method];
+    for (let level = 1; level <= most; level++) {
+      const c = binary(`c_${f}_${level}`);
+      if (level === 1) rule(`${c} = 1`);
+      else rule(`${c} - c_${f}_${level - 1} <= 0`);
+      cost(work * RULE_OF_THUMB.perCoat + waits(level) - (level > 1 ? waits(level - 1) : 0), c);
+      areas.forEach(({ sizeM2 }, area) => {
+        const s = positive(`s_${f}_${level}_${area}`);
+        rule(`${s} - ${c} - ${open(f, area)} >= -1`);
+        cost(rate * sizeM2, s);
+      });
+      const spares = others.filter((g) => over(finishOf(problem, ids[g]).colour) < level);
+      for (const area of mine) {
+        if (over(areas[area].present) >= level) rule([c, ...spares.map((h) => `+ ${open(h, area)}`)].join(' ') + ' >= 1');
+        for (const g of others.filter((one) => !spares.includes(one))) {
+          const between = spares.map((h) => {
+            const w = positive(`w_${f}_${level}_${area}_${g}_${h}`);
+            rule(`${w} - ${open(h, area)} <= 0`);
+            rule(`${w} - ${before(g, h)} <= 0`);
+            return `+ ${w}`;
+          });
+          rule([`${c} - ${open(g, area)}`, ...between].join(' ') + ' >= 0');
+        }
+      }
+    }
+  }
+  program.constant += work * (ids.length * RULE_OF_THUMB.mix + (ids.length - 1) * RULE_OF_THUMB.gunClean);
+  const text = [
+    'Minimize',
+    ` obj: ${program.terms.join(' ')}`,
+    'Subject To',
+    ...program.rules,
+    'Bounds',
+    ...[...program.reals].map((name) => ` 0 <= ${name} <= 1`),
+    'Binary',
+    ` ${[...program.binaries].join(' ')}`,
+    'End',
+  ].join('\n');
+  return { text, constant: program.constant };
+}

@@ -1,0 +1,11 @@
+import { searchOrder, startProgress, stageScore } from '@lintrel/core';
+import { sixByFourteen } from './order-jobs';
+import { groundOf } from '../core/src/order/ground';
+import { latticeOf, NOTHING_BEGUN } from '../core/src/order/lattice';
+import { rootsOf, openNode } from '../core/src/order/solve-order';
+const p = sixByFourteen(11); const s=searchOrder(p,9000).sequences[0];
+const g=groundOf(p,startProgress(p)); const lat=latticeOf(g);
+const order=s.order.map(id=>g.finishes.findIndex(f=>f.id===id)); let b=NOTHING_BEGUN;
+const x=openNode(g,rootsOf(g,order)[0],[],0)!; console.log(s.score/1e6, x.bound, x.sequence.score/1e6);
+order.forEach((f,i)=>{const st=lat.step(b,f); b=st.begun; const r=s.stages[i], q=x.sequence.stages[i]; const pic=(o:readonly boolean[])=>o.map((v,a)=>v?(g.own[a]===f?'#':'o'):'.').join('');
+console.log(f,'lat',st.cost.toFixed(1),'opt',(stageScore(r,'work')/1e6).toFixed(1),r.coats,pic(r.open),'relaxed',(stageScore(q,'work')/1e6).toFixed(1),q.coats,pic(q.open),'coats over',[-1,...order.slice(0,i)].map(o=>o+':'+g.coats(f,g.own.indexOf(f),o)).join(' '));});
