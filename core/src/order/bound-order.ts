@@ -1,4 +1,5 @@
 import { RULE_OF_THUMB } from '../units';
+import type { CoatShares } from './coat-shares';
 import { filmTimes, type FilmTimes } from './drying-of';
 import { PRESENT, type Below, type Ground } from './ground';
 import { weightsOf, type Sequence } from './order-cost';
@@ -82,7 +83,7 @@ export function factsOf(ground: Ground, node: OrderNode): StageFacts {
  * Masks and spraying of all stages are one cut; a counted wait takes the place of the work it is long enough to hold.
  * @param waits waits that are certain and do not overlap
  */
-export function boundOrder(ground: Ground, node: OrderNode, facts: StageFacts, waits: readonly Wait[]): OrderBound {
+export function boundOrder(ground: Ground, shares: CoatShares, node: OrderNode, facts: StageFacts, waits: readonly Wait[]): OrderBound {
   const { work, wait, risk, money } = weightsOf(ground);
   const { order, settled, keep } = node;
   const inside = (stage: number) => waits.some(({ from, to }) => from < stage && stage < to);
@@ -92,6 +93,11 @@ export function boundOrder(ground: Ground, node: OrderNode, facts: StageFacts, w
   const ages = order.map((_, from) =>
     order.map((_one, to) => Math.floor(waits.reduce((sum, wait) => sum + (wait.from >= from && wait.to <= to ? facts.times[wait.from].tapeSafeMin : 0), 0))),
   );
+  const place = new Map(order.map((finish, stage) => [finish, stage]));
+  const sparedBy = (area: number, finish: number): number => {
+    const own = place.get(ground.own[area]);
+    return own === undefined ? 0 : shares.back(area, finish, facts.coats[own]) * shares.price(order[own], busy[own]);
+  };
   const cut = new Cut();
   let bound = waits.reduce((sum, { from }) => sum + wait * facts.times[from].tapeSafeMin, 0) + presentWork(ground, node, busy);
   let done = 0;
@@ -107,18 +113,19 @@ export function boundOrder(ground: Ground, node: OrderNode, facts: StageFacts, w
       under: kept ? settled[stage - 1] : null,
       underNodes: kept ? rows[stage - 1] : undefined,
       weights: { work: busy[stage], pull: late ? work - wait : work, risk, money },
-      owed: (area) => owedIn(ground, node, stage, area, { busy, ages: ages[stage] }),
+      owed: (area) => owedIn(ground, node, stage, area, { busy, ages: ages[stage] }) - sparedBy(area, finish),
     });
     // Under masks that stay on nothing opens again.
     if (kept) nodes.forEach((one, area) => cut.charge(one, rows[stage - 1][area], NEVER));
     rows.push(nodes);
     done |= 1 << finish;
-    bound += fixed + busy[stage] * (facts.change[stage] + facts.over[stage]);
+    const asked = Math.max(0, shares.present(finish) - facts.coats[stage]);
+    bound += fixed + busy[stage] * (facts.change[stage] + facts.over[stage]) + asked * shares.price(finish, busy[stage]);
     if (!inside(stage)) bound += wait * ((facts.coats[stage] - 1) * facts.times[stage].flashMin);
     if (!inside(stage) && !begins(stage)) bound += wait * leastPullWait(ground, node, stage, facts.times[stage]);
   });
   forbidWeakGrounds(cut, ground, node, rows);
-  chargeCoats(cut, ground, node, { facts, rows, busy, flashes: order.map((_, stage) => (inside(stage) ? 0 : wait)) });
+  chargeCoats(cut, ground, node, { facts, present: shares.present, rows, busy, flashes: order.map((_, stage) => (inside(stage) ? 0 : wait)) });
   const { cost, open } = cut.solve();
   return { bound: bound + cost + plugBound(ground, node, inside), open: rows.map((nodes) => nodes.map((one) => open[one])), coats: facts.coats };
 }
@@ -144,14 +151,22 @@ function chargeCoats(
   node: OrderNode,
   {
     facts,
+    present,
     rows,
     busy,
     flashes,
-  }: { readonly facts: StageFacts; readonly rows: readonly (readonly number[])[]; readonly busy: readonly number[]; readonly flashes: readonly number[] },
+  }: {
+    readonly present: CoatShares['present'];
+    readonly facts: StageFacts;
+    readonly rows: readonly (readonly number[])[];
+    readonly busy: readonly number[];
+    readonly flashes: readonly number[];
+  },
 ): void {
   node.order.forEach((finish, stage) => {
     const own = ground.own.flatMap((one, area) => (one === finish ? [area] : []));
-    const least = facts.coats[stage];
+    // What was there at the start is charged by shares; only what asks for still more is left.
+    const least = Math.max(facts.coats[stage], present(finish));
     const asks = own.map((area) =>
       lastOpens(node, stage, area).map((one) => ({ one, coats: ground.coats(finish, area, one === PRESENT ? PRESENT : node.order[one]) })),
     );

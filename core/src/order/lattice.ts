@@ -2,6 +2,7 @@ import { certainlyMasked } from './bound-order';
 import { filmTimes } from './drying-of';
 import { gunOf } from './gun';
 import { PRESENT, type Ground } from './ground';
+import type { CoatShares } from './coat-shares';
 import { mayStay } from './keep';
 import { weightsOf } from './order-cost';
 import { fixedSpray, pricedEdge, relaxPart, type StageWeights } from './relax';
@@ -14,6 +15,8 @@ export interface Lattice {
   readonly step: (begun: Begun, finish: number) => { readonly cost: number; readonly begun: Begun };
   /** Least everything that is left can cost. */
   readonly rest: (begun: Begun) => number;
+  /** The cheapest order as the bound sees it, with the areas each stage opens. */
+  readonly cheapest: () => readonly { readonly finish: number; readonly open: readonly number[] }[];
 }
 
 /** What a bound needs to know of the beginning of an order. */
@@ -32,7 +35,7 @@ export const NOTHING_BEGUN: Begun = { done: 0, last: -1, second: -1 };
  * Source: dynamic programming over subsets, Held and Karp 1962, on bounds of the stages.
  * Where masks may have stayed on, only edges that must be laid once anyway are counted.
  */
-export function latticeOf(ground: Ground): Lattice {
+export function latticeOf(ground: Ground, shares: CoatShares): Lattice {
   const count = ground.finishes.length;
   const stages = new Map<number, StageBound>();
   const cuts: Cuts = new Map();
@@ -41,7 +44,7 @@ export function latticeOf(ground: Ground): Lattice {
   const stage = (done: number, last: number, finish: number): StageBound => {
     const under = last >= 0 && stays[last][finish];
     const key = (done * count + finish) * 2 + Number(under);
-    const known = stages.get(key) ?? stageBound(ground, { done, finish, under, leaves: stays[finish].some(Boolean) }, cuts);
+    const known = stages.get(key) ?? stageBound(ground, { done, finish, under, leaves: stays[finish].some(Boolean) }, cuts, shares);
     stages.set(key, known);
     return known;
   };
@@ -85,12 +88,29 @@ export function latticeOf(ground: Ground): Lattice {
     rests.set(key, least);
     return least;
   };
-  if (count <= MOST_EXACT) return { step, rest };
+  const cheapest: Lattice['cheapest'] = () => {
+    const found: { finish: number; open: readonly number[] }[] = [];
+    let begun = NOTHING_BEGUN;
+    while (found.length < count) {
+      let best: { cost: number; finish: number; begun: Begun } | null = null;
+      for (let finish = 0; finish < count; finish++) {
+        if (!mayFollow(ground, begun.done, finish)) continue;
+        const next = step(begun, finish);
+        const cost = next.cost + rest(next.begun);
+        if (!best || cost < best.cost) best = { cost, finish, begun: next.begun };
+      }
+      if (!best) break;
+      found.push({ finish: best.finish, open: stage(begun.done, begun.last, best.finish).open });
+      begun = best.begun;
+    }
+    return found;
+  };
+  if (count <= MOST_EXACT) return { step, rest, cheapest };
   // Too many sets of finishes: each stage is then bounded as if any others had been before it.
   const loose = ground.finishes.map(
-    (_, finish) => stageBound(ground, { done: 0, finish, under: stays.some((row) => row[finish]), leaves: true, any: true }, cuts).cost,
+    (_, finish) => stageBound(ground, { done: 0, finish, under: stays.some((row) => row[finish]), leaves: true, any: true }, cuts, shares).cost,
   );
-  return { step, rest: ({ done }) => loose.reduce((sum, cost, finish) => sum + ((done >> finish) & 1 ? 0 : cost), 0) };
+  return { step, cheapest, rest: ({ done }) => loose.reduce((sum, cost, finish) => sum + ((done >> finish) & 1 ? 0 : cost), 0) };
 }
 
 /** Up to so many finishes every set of them is looked at. */
@@ -108,10 +128,12 @@ interface StageBound {
   readonly calm: () => number;
   /** How much longer its colour takes until it takes tape than until its own masks are off, at least. */
   readonly gapMin: number;
+  /** Areas it opens. */
+  readonly open: readonly number[];
 }
 
 /** Cuts of parts made before: what a part costs depends only on those finishes before it that it gets itself. */
-type Cuts = Map<string, number>;
+type Cuts = Map<string, ReturnType<typeof relaxPart>>;
 
 interface StageAsked {
   readonly done: number;
@@ -123,7 +145,7 @@ interface StageAsked {
   readonly any?: boolean;
 }
 
-function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any }: StageAsked, cuts: Cuts): StageBound {
+function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any }: StageAsked, cuts: Cuts, shares: CoatShares): StageBound {
   const { own, alike, pins, problem } = ground;
   const { work, wait, risk, money } = weightsOf(ground);
   const below = [PRESENT, ...ground.finishes.keys()].filter((one) => any || one === PRESENT || (done >> one) & 1);
@@ -147,26 +169,35 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
   const under = keeping ? new Int8Array(own.length) : null;
   const costAt = (minute: number) => {
     const weights = { work: minute, pull: work - wait, risk, money };
-    const owed = (area: number) => minute * (own[area] < 0 ? ground.leastOver(finish, area, PRESENT).minutes : owedTo(area));
+    // Where nothing is known of the other stages, nothing is given back and nothing charged.
+    // The work a spared coat saves may pass the time of a wait: it is worth that much less, here and where it is charged.
+    const spared = (area: number) => (any || own[area] < 0 ? 0 : shares.back(area, finish, 0) * shares.price(own[area], work - wait));
+    const owed = (area: number) => minute * (own[area] < 0 ? ground.leastOver(finish, area, PRESENT).minutes : owedTo(area)) - spared(area);
     const stage = { finish, done, coats, settled: row, under, weights, owed };
+    const open: number[] = [];
     const cost = ground.parts.reduce(
       (sum, { finishes, areas }, part) => {
-        // Where nothing of it is sprayed, a part costs nothing.
-        if (!areas.some((area) => own[area] === finish || pins[finish][area] === 1)) return sum;
+        // Where nothing of it is sprayed, and nothing would be spared by it, a part costs nothing.
+        if (!areas.some((area) => own[area] === finish || pins[finish][area] === 1 || (row[area] === -1 && own[area] >= 0 && shares.back(area, finish, 0) > 0)))
+          return sum;
         const key = `${part} ${finish} ${done & finishes} ${coats} ${minute} ${keeping} ${any ?? false}`;
         const known = cuts.get(key) ?? relaxPart(ground, stage, part);
         cuts.set(key, known);
-        return sum + known;
+        open.push(...known.open);
+        return sum + known.cost;
       },
       fixedSpray(ground, stage),
     );
-    return cost + (keeping ? onceAnyway(ground, done, finish, weights) : 0) + minute * over;
+    const asked = any ? 0 : (shares.present(finish) - coats) * shares.price(finish, work - wait);
+    return { cost: cost + (keeping ? onceAnyway(ground, done, finish, weights) : 0) + minute * over + asked, open };
   };
   const times = filmTimes(problem, ground.finishes[finish], coats);
   const pullWait = leaves || !certainlyMasked(ground, row) ? Math.min(times.flashMin, times.pull.from) : times.pull.from;
+  const usual = costAt(work);
   return {
-    cost: costAt(work) + wait * ((coats - 1) * times.flashMin + pullWait),
-    calm: () => costAt(work - wait),
+    cost: usual.cost + wait * ((coats - 1) * times.flashMin + pullWait),
+    open: usual.open,
+    calm: () => costAt(work - wait).cost,
     gapMin: Math.max(0, times.tapeSafeMin - pullWait),
   };
 }

@@ -27,7 +27,7 @@ export interface RelaxedStage {
   /** Nodes of the stage before in the same cut; only where its masks stay on. */
   readonly underNodes?: readonly number[];
   readonly weights: StageWeights;
-  /** Least that opening an area of another finish costs later: what comes over this coat may have to be keyed or parted from it. */
+  /** Least that opening an area of another finish costs later: what comes over this coat may have to be keyed; below zero where it spares coats. */
   readonly owed: (area: number) => number;
 }
 
@@ -37,12 +37,15 @@ export const pricedEdge = ({ layMin, pullMin, risk, money }: EdgeCost, weights: 
 
 /**
  * Cheapest way to open and cover the areas of one part in one stage, as if nothing else depended on it.
- * @returns a lower bound on masks and spraying there, weighted
+ * @returns a lower bound on masks and spraying there, weighted, and the areas opened by the choice that reaches it
  */
-export function relaxPart(ground: Ground, stage: RelaxedStage, part: number): number {
+export function relaxPart(ground: Ground, stage: RelaxedStage, part: number): { readonly cost: number; readonly open: readonly number[] } {
   const cut = new Cut();
   const nodes: number[] = [];
-  return addPart(cut, ground, stage, ground.parts[part], nodes) + cut.solve().cost;
+  const { areas } = ground.parts[part];
+  const fixed = addPart(cut, ground, stage, ground.parts[part], nodes);
+  const { cost, open } = cut.solve();
+  return { cost: cost + fixed, open: areas.filter((area) => open[nodes[area]]) };
 }
 
 /** A stage written into a cut: the node of each area, and what the stage costs whatever is chosen. */
@@ -75,7 +78,12 @@ function addPart(cut: Cut, ground: Ground, stage: RelaxedStage, { areas, edges }
     const { sizeM2 } = problem.areas[area];
     const spray = perM2 * sizeM2 + (own[area] === stage.finish ? 0 : stage.owed(area));
     if (settled[area] === 1) fixed += spray;
-    else cut.charge(nodes[area], 1, spray);
+    else if (spray >= 0) cut.charge(nodes[area], 1, spray);
+    else if (settled[area] === -1) {
+      // Opening it saves more than it costs: that is granted, and charged back where it stays covered.
+      fixed += spray;
+      cut.charge(0, nodes[area], -spray);
+    }
     cut.charge(nodes[area], sprayed, NEVER);
     const fresh = freshness(stage, area);
     if (settled[area] === 1 || fresh === null) continue;

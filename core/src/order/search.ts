@@ -1,4 +1,5 @@
 import { byText } from '../units';
+import { alikeShares, coatShares, movedShares, type CoatShares } from './coat-shares';
 import { groundOf, type Ground } from './ground';
 import { Heap } from './heap';
 import { latticeOf, mayFollow, NOTHING_BEGUN, type Begun, type Lattice } from './lattice';
@@ -8,7 +9,7 @@ import { startProgress, type Progress } from './progress';
 import { soundRules } from './rules';
 import { stageScore, workOf } from './score';
 import type { OrderNode } from './bound-order';
-import { openNode, rootsOf, SAME_SCORE } from './solve-order';
+import { openNode, rootsOf, SAME_SCORE, type OpenGround } from './solve-order';
 import { stageCost, type StageCost } from './stage-cost';
 
 export interface SearchResult {
@@ -86,24 +87,39 @@ interface Candidate {
 }
 
 /** A problem made ready for searching. */
-interface Prepared {
-  readonly ground: Ground;
+interface Prepared extends OpenGround {
   readonly lattice: Lattice;
-  readonly primer: readonly StageCost[];
-  /** What every order costs besides its stages, minutes: primer and clear. */
-  readonly extra: number;
 }
 
 function prepared(problem: OrderProblem): Prepared {
   const primer = primerStages(problem);
   const ground = groundOf(problem, primer.at(-1)?.after ?? startProgress(problem));
   const extra = primer.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0) / 1e6 + clearBound(ground);
-  return { ground, lattice: latticeOf(ground), primer, extra };
+  return { ground, primer, extra, ...bestBound(ground) };
+}
+
+/** How often the shares of coats are moved to lift the bound, and with how many finishes that is worth its time. */
+const ROUNDS = 4;
+const MOST_MOVED = 8;
+
+/** The highest bound found by moving the shares of coats between areas. */
+function bestBound(ground: Ground): Pick<Prepared, 'shares' | 'lattice'> {
+  let table = alikeShares(ground);
+  const boundWith = (shares: CoatShares) => ({ shares, lattice: latticeOf(ground, shares) });
+  let best = boundWith(coatShares(ground, table));
+  if (ground.finishes.length > MOST_MOVED || ground.finishes.length < 2) return best;
+  let last = best;
+  for (let round = 1; round <= ROUNDS; round++) {
+    table = movedShares(ground, table, last.lattice.cheapest(), 0.5 / Math.sqrt(round));
+    last = boundWith(coatShares(ground, table));
+    if (last.lattice.rest(NOTHING_BEGUN) > best.lattice.rest(NOTHING_BEGUN)) best = last;
+  }
+  return best;
 }
 
 /** Best order: whatever promises most is looked at next. */
 function* bestOrder(ready: Prepared, first: number | null, effort: number): Generator<SearchProgress, { best: Sequence | null; gap: number }> {
-  const { ground, lattice, primer, extra } = ready;
+  const { ground, lattice, extra } = ready;
   const count = ground.finishes.length;
   let left = effort;
   let best: Sequence | null = greedy(ready, first);
@@ -120,7 +136,7 @@ function* bestOrder(ready: Prepared, first: number | null, effort: number): Gene
     const { order, begun, cost, bound } = next;
     if (next.node) {
       left--;
-      const opened = openNode(ground, next.node, primer, extra);
+      const opened = openNode(ready, next.node);
       if (!opened) continue;
       if (opened.sequence.score < (best?.score ?? Infinity)) best = opened.sequence;
       const tighter = Math.max(bound, opened.bound);
@@ -142,7 +158,8 @@ function* bestOrder(ready: Prepared, first: number | null, effort: number): Gene
 }
 
 /** A first answer: always the finish that costs least next. */
-function greedy({ ground, lattice, primer, extra }: Prepared, first: number | null): Sequence | null {
+function greedy(ready: Prepared, first: number | null): Sequence | null {
+  const { ground, lattice } = ready;
   let begun = NOTHING_BEGUN;
   const order: number[] = [];
   while (order.length < ground.finishes.length) {
@@ -154,7 +171,7 @@ function greedy({ ground, lattice, primer, extra }: Prepared, first: number | nu
     begun = next.begun;
   }
   const [root] = rootsOf(ground, order);
-  return (root && openNode(ground, root, primer, extra)?.sequence) ?? null;
+  return (root && openNode(ready, root)?.sequence) ?? null;
 }
 
 /** What lengthening a beginning counts for against the effort: it takes far less than looking at a whole order. */

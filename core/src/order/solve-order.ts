@@ -1,5 +1,6 @@
 import { bindingWaits, boundOrder, factsOf, lastOpens, likelyWaits, type OrderNode, type StageFacts } from './bound-order';
 import { PRESENT, type Ground } from './ground';
+import type { CoatShares } from './coat-shares';
 import { keepPatterns } from './keep';
 import { costOrder, type Sequence } from './order-cost';
 import { settle, settledBy } from './settle';
@@ -16,6 +17,16 @@ export function rootsOf(ground: Ground, order: readonly number[]): OrderNode[] {
   });
 }
 
+/** What nodes are looked at with. */
+export interface OpenGround {
+  readonly ground: Ground;
+  readonly shares: CoatShares;
+  /** Stages before the order. */
+  readonly primer: readonly StageCost[];
+  /** What every order costs besides its stages, minutes: primer and clear. */
+  readonly extra: number;
+}
+
 export interface Opened {
   /** Nothing under this node scores less, minutes. */
   readonly bound: number;
@@ -27,27 +38,25 @@ export interface Opened {
 
 /**
  * Looks at what is still possible in an order: cuts give a bound and a first answer.
- * @param primer stages before the order
- * @param extra what every order costs besides its stages, minutes: primer and clear
  * @returns null where nothing is possible
  */
-export function openNode(ground: Ground, given: OrderNode, primer: readonly StageCost[], extra: number): Opened | null {
+export function openNode({ ground, shares, primer, extra }: OpenGround, given: OrderNode): Opened | null {
   const node = narrowed(ground, given);
   if (!node) return null;
-  const { bound, sequence, facts } = boundAndTry(ground, node, primer, extra);
+  const { bound, sequence, facts } = boundAndTry({ ground, shares, primer, extra }, node);
   return { bound, sequence, parts: () => branches(ground, node, sequence, facts, primer.length) };
 }
 
-function boundAndTry(ground: Ground, node: OrderNode, primer: readonly StageCost[], extra: number) {
+function boundAndTry({ ground, shares, primer, extra }: OpenGround, node: OrderNode) {
   const facts = factsOf(ground, node);
   const waits = likelyWaits(ground, node, facts);
-  const first = boundOrder(ground, node, facts, waits);
+  const first = boundOrder(ground, shares, node, facts, waits);
   let sequence = costOrder(ground, node.order, { open: first.open, keep: node.keep }, primer);
   let bound = first.bound;
   // The waits that really held it up give a tighter bound, and often a better answer.
   const binding = bindingWaits(ground, node, sequence, primer.length);
   if (JSON.stringify(binding.toReversed()) !== JSON.stringify(waits)) {
-    const second = boundOrder(ground, node, facts, binding);
+    const second = boundOrder(ground, shares, node, facts, binding);
     bound = Math.max(bound, second.bound);
     const other = costOrder(ground, node.order, { open: second.open, keep: node.keep }, primer);
     if (other.score < sequence.score) sequence = other;

@@ -1,0 +1,82 @@
+import { PRESENT, type Ground } from './ground';
+import { coatPrice } from './relax';
+
+/**
+ * What a good ground is worth. A finish is charged the coats it takes over what was there at the start; opening one of its areas under
+ * a colour that needs fewer gives that area's share of them back. Only when every area that asks for a coat has such a ground is the
+ * coat really spared, so what is charged never exceeds what is paid.
+ */
+export interface CoatShares {
+  /** Coats over what was there at the start: the most any of its areas asks for. */
+  readonly present: (finish: number) => number;
+  /** Price of one coat on all its own areas, at so much a minute. */
+  readonly price: (finish: number, minute: number) => number;
+  /** Share of the coats above `above` given back where an area is opened under a colour that spares them. */
+  readonly back: (area: number, under: number, above: number) => number;
+}
+
+/** Of each area its share in every coat that may be spared, by the number of the coat; those of one coat add up to one. */
+export type ShareTable = readonly (readonly number[])[];
+
+/** Alike shares, to start from. */
+export function alikeShares(ground: Ground): ShareTable {
+  const { own } = ground;
+  const asking = (finish: number, level: number) => own.flatMap((one, area) => (one === finish && ground.coats(finish, area, PRESENT) >= level ? [area] : []));
+  return own.map((finish, area) =>
+    Array.from({ length: finish < 0 ? 0 : presentCoats(ground, finish) + 1 }, (_, level) => {
+      const those = asking(finish, level);
+      return those.includes(area) ? 1 / those.length : 0;
+    }),
+  );
+}
+
+const presentCoats = (ground: Ground, finish: number): number =>
+  Math.max(...ground.own.flatMap((own, area) => (own === finish ? [ground.coats(finish, area, PRESENT)] : [])));
+
+/** What is charged and given back with such shares. */
+export function coatShares(ground: Ground, table: ShareTable): CoatShares {
+  const { own, finishes, problem } = ground;
+  const present = finishes.map((_, finish) => presentCoats(ground, finish));
+  const sizes = finishes.map((_, finish) => own.reduce((sum, one, area) => sum + (one === finish ? problem.areas[area].sizeM2 : 0), 0));
+  return {
+    present: (finish) => present[finish],
+    price: (finish, minute) => coatPrice(ground, finish, sizes[finish], minute),
+    back: (area, under, above) => {
+      const finish = own[area];
+      if (finish < 0 || finish === under) return 0;
+      let sum = 0;
+      for (let level = Math.max(above, ground.coats(finish, area, under)) + 1; level <= present[finish]; level++) sum += table[area][level];
+      return sum;
+    },
+  };
+}
+
+/**
+ * Moves shares from areas that are opened on a good ground to areas that are not: what holds a coat up is what should be charged for it.
+ * @param opened stages of the cheapest order so far as the bound sees it, with the areas each opens
+ * @param step how much is moved
+ */
+export function movedShares(
+  ground: Ground,
+  table: ShareTable,
+  opened: readonly { readonly finish: number; readonly open: readonly number[] }[],
+  step: number,
+): ShareTable {
+  const { own } = ground;
+  const next = table.map((row) => [...row]);
+  ground.finishes.forEach((_, finish) => {
+    const areas = own.flatMap((one, area) => (one === finish ? [area] : []));
+    for (let level = 1; level <= presentCoats(ground, finish); level++) {
+      const asking = areas.filter((area) => ground.coats(finish, area, PRESENT) >= level);
+      if (asking.length < 2) continue;
+      const good = asking.map(
+        (area) => opened.filter((stage) => stage.finish !== finish && stage.open.includes(area) && ground.coats(finish, area, stage.finish) < level).length,
+      );
+      const middle = good.reduce((sum, one) => sum + one, 0) / asking.length;
+      const raised = asking.map((area, index) => Math.max(0, table[area][level] + step * (middle - good[index])));
+      const all = raised.reduce((sum, one) => sum + one, 0);
+      asking.forEach((area, index) => (next[area][level] = all > 0 ? raised[index] / all : table[area][level]));
+    }
+  });
+  return next;
+}
