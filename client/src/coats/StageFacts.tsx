@@ -1,4 +1,4 @@
-import { showMinutes, type PartPlan, type Plan, type PrepareTask, type StagePlan } from '@lintrel/core';
+import { ladderOf, showMinutes, type Finish, type PartPlan, type Plan, type PrepareTask, type StagePlan } from '@lintrel/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Typed } from '@/forms/Field';
@@ -22,6 +22,7 @@ export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
         <Heading style={styles.shrink}>{`Stage ${stage.number}: ${finish?.name ?? stage.finish}${LAYER_WORDS[stage.layer]}`}</Heading>
       </View>
       <Body>{`${stage.coats === 1 ? '1 coat' : `${stage.coats} coats`}: ${stage.coatsWhy}.`}</Body>
+      {finish && finish.effect !== 'solid' && stage.layer === 'finish' ? <Rungs finish={finish} stage={stage} /> : null}
       {stage.keep ? <Body>{`The masks stay on for stage ${stage.number + 1}.`}</Body> : null}
       {stage.pulls.length > 0 ? <Body>{`The masks of stage ${stage.pulls.join(' and ')} come off with these.`}</Body> : null}
       <Small>Cross-hatched: covered. Along the lines: tape. Arrows: spray this way, off the tape, never into its edge.</Small>
@@ -39,6 +40,23 @@ export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
         <Task key={`${task.answer} ${task.reason}`} task={task} stage={stage} plan={plan} />
       ))}
     </Sheet>
+  );
+}
+
+/** How an effect deepens coat by coat over what is below, with the coats planned marked. */
+function Rungs({ finish, stage }: { finish: Finish; stage: StagePlan }) {
+  const rungs = ladderOf(finish, stage.under, stage.coats + 2);
+  return (
+    <View style={styles.rungs} testID="rungs">
+      <Swatch colour={stage.under} />
+      {rungs.map(({ coats, colour: paint, from }) => (
+        <View key={coats} style={[styles.rung, coats === stage.coats && styles.planned]}>
+          <Swatch colour={paint} />
+          <Small tone={coats === stage.coats ? 'ink' : 'quiet'}>{`${coats}${from === 'card' ? ' card' : ''}`}</Small>
+        </View>
+      ))}
+      <Small>{`Coat by coat over what is below (${rungs.some(({ from }) => from === 'card') ? 'measured on a card' : 'estimate'})`}</Small>
+    </View>
   );
 }
 
@@ -149,4 +167,7 @@ const styles = StyleSheet.create({
   paint: { gap: space.small, alignItems: 'flex-start' },
   task: { gap: space.tight, alignItems: 'flex-start', borderLeftWidth: 3, borderLeftColor: colour.caution, paddingLeft: space.small },
   shrink: { flexShrink: 1 },
+  rungs: { flexDirection: 'row', flexWrap: 'wrap', gap: space.tight, alignItems: 'flex-start' },
+  rung: { alignItems: 'center', padding: space.hair, borderBottomWidth: 2, borderBottomColor: 'transparent' },
+  planned: { borderBottomColor: colour.calm },
 });

@@ -130,12 +130,13 @@ function clearOverTape({ stages, finishes }: AdviceGround): Advice[] {
  * Source: rule of thumb, in CIEDE2000 from a few steps away.
  */
 function contrasts({ works, finishes }: AdviceGround): Advice[] {
-  return works.flatMap(({ part, arrangement, finishes: given, blends }) => {
+  // The same two are told once, at the first place they meet.
+  const told = new Map<string, Advice>();
+  works.forEach(({ part, arrangement, finishes: given, blends }) => {
     const colour = (index: number) => {
       const finish = given[index];
       return (finish && finishes.get(finish)?.colour) || part.present.colour;
     };
-    const told = new Map<string, Advice>();
     for (const { left, right } of arrangement.borders) {
       const [a, b] = [left, right].map((index) => given[index] ?? part.present.finish ?? null);
       if (a === b || blends[left] || blends[right]) continue;
@@ -163,6 +164,6 @@ function contrasts({ works, finishes }: AdviceGround): Advice[] {
           ),
         );
     }
-    return [...told.values()];
   });
+  return [...told.values()];
 }

@@ -44,6 +44,7 @@ function stagePlan({ stages }: Sequence, stage: StageCost, index: number, ground
     layer: layerOf(stage, index, problem),
     coats,
     coatsWhy: coatsWhy(finish, stage, ground),
+    under: stage.under,
     buildUm,
     pictures: ground.pictures,
     runs,

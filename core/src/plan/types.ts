@@ -135,6 +135,8 @@ export interface StagePlan {
   readonly coats: number;
   /** Why so many coats, in a sentence. */
   readonly coatsWhy: string;
+  /** The undercolour that decided it. */
+  readonly under: string;
   readonly buildUm: number;
   readonly pictures: readonly { readonly part: string; readonly areas: readonly StageArea[] }[];
   readonly runs: readonly Run[];

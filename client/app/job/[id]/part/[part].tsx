@@ -95,6 +95,15 @@ export default function PartScreen() {
             <TreeField at={['present', 'colour']} label="Its colour" hint="Such as #c7bfa6" testID="presentColour" />
             <TreeField at={['present', 'ageH']} label="Its age" unit="h" numeric testID="presentAgeH" />
           </View>
+          <Pick
+            label="The finish it is in, where you know it"
+            value={word(['present', 'finish']) || ''}
+            options={[
+              { value: '', label: 'Not known, or none on the shelf' },
+              ...shelf.finishes.map(({ id: value, name, colour: paint }) => ({ value, label: name, colour: paint })),
+            ]}
+            onChange={(value) => put(['present', 'finish'], value === '' ? undefined : value)}
+          />
           <Choice
             label="It will be"
             value={word(['treatment']) || 'paint'}
