@@ -2,6 +2,7 @@ import { mkdtemp, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Job, Plan } from '@lintrel/core';
+import { straight } from '../core/src/testing';
 import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, WIDE } from './harness';
 
@@ -16,6 +17,38 @@ const jobId = async (title: string): Promise<string> =>
 const designOf = async (id: string) => (await api<Job>(`/jobs/${id}`)).design;
 const planOf = (id: string) => api<Plan>(`/jobs/${id}/plan`);
 const withPage = (path: string, size: typeof PHONE | typeof WIDE, work: (hands: Hands) => Promise<void>) => onPage(app, path, size, work);
+
+/** A model side in eight colours, five bands across in three rows: more than can be proven in the time of a plan. */
+async function manyColours(): Promise<string> {
+  const post = async (path: string, method: string, body: object) =>
+    (
+      await fetch(`${app.server.url}/api${path}`, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    ).json() as Promise<Job>;
+  const job = await post('/jobs', 'POST', { title: 'Many colours', kind: 'model' });
+  const across = [60, 120, 180, 240].map((x, index) => straight(`v${index}`, [x, 0], [x, 90]));
+  const along = [30, 60].map((y, index) => straight(`h${index}`, [0, y], [300, y]));
+  const paints = ['pale-blue-air', 'deep-blue-air', 'haze-grey-air', 'soot-air', 'bone-air-lacquer', 'pale-blue-air', 'soot-air'];
+  const cells = Array.from({ length: 15 }, (_, index) => [30 + 60 * (index % 5), 15 + 30 * Math.floor(index / 5)] as [number, number]);
+  const design = {
+    ...job.design,
+    scale: 96,
+    parts: [
+      {
+        id: 'side',
+        name: 'Side',
+        count: 1,
+        substrate: 'styrene',
+        present: { system: 'bare', colour: '#c7bfa6', ageH: 0 },
+        surface: { kind: 'flat', outline: { kind: 'rectangle', width: 300, height: 90 } },
+        datums: [{ id: 'base', name: 'Keel', at: [0, 0], angleDeg: 0 }],
+        lines: [...across, ...along],
+      },
+    ],
+    scheme: { areas: cells.map((seed, index) => ({ part: 'side', seed, finish: paints[(index * 3) % paints.length] })) },
+  };
+  await post(`/jobs/${job.id}`, 'PUT', { revision: job.revision, design });
+  return job.id;
+}
 
 /** Slides with the arrow keys, as one does without a mouse. */
 async function slide(hands: Hands, slider: string, steps: number): Promise<void> {
@@ -168,6 +201,20 @@ describe('on the wide screen', () => {
       await hands.pressNamed('button', 'Let Lintrel choose again');
       await hands.saved();
       expect((await planOf(id)).choicePrice).toBeNull();
+    });
+  });
+
+  it('searches longer where the best is not proven: progress, a stop, and the best so far', async () => {
+    const id = await manyColours();
+    await withPage(`/job/${id}/coats`, WIDE, async (hands) => {
+      await hands.sees(/none can be more than \d+ % better/);
+      await hands.press('[data-testid=search-longer]');
+      await hands.sees(/Searching: \d+ %\. None can be more than \d+ % better than the best so far/);
+      await hands.pressNamed('button', 'Stop, keep the best so far');
+      await hands.sees(/Stopped at the best so far; none can be more than \d+ % better|The order planned is as good|Take the better order/);
+      // Planning went on meanwhile: the page still answers.
+      await hands.press('[data-testid=stage]', 1);
+      await hands.sees(/Stage 2:/);
     });
   });
 

@@ -46,7 +46,6 @@ const shots = (job: (title: string) => string): Shot[] => [
   { name: 'piece', path: `/job/${job('Juniper')}/piece` },
   { name: 'piece-wide', path: `/job/${job('Ostrel')}/piece`, size: WIDE },
   { name: 'lines', path: `/job/${job('Juniper')}/lines`, before: tap('[data-testid=line]') },
-  { name: 'tube', path: `/job/${job('Brindle')}/lines`, before: named('radio', 'Part: Funnel', tap('[data-testid=line]')) },
   { name: 'areas', path: `/job/${job('Ostrel')}/areas`, before: named('radio', 'Part: Fin, right side') },
   {
     name: 'areas-compare',
@@ -83,6 +82,7 @@ const TALL = { ...PHONE, height: 3400 };
 // Views that are looked at when they change but not kept, so that the folder stays small.
 const unkept = (job: (title: string) => string): Shot[] => [
   { name: 'x-new', path: '/job/new' },
+  { name: 'x-tube', path: `/job/${job('Brindle')}/lines`, before: named('radio', 'Part: Funnel', tap('[data-testid=line]')) },
   { name: 'x-areas-tall', path: `/job/${job('Juniper')}/areas`, size: TALL, before: named('radio', 'Compare with: Green above') },
   { name: 'x-finish', path: '/shelf/finish/copper-two-part', size: TALL },
   { name: 'x-widths', path: `/job/${job('Ostrel')}/areas`, size: WIDE },

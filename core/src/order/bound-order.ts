@@ -1,28 +1,13 @@
 import { RULE_OF_THUMB } from '../units';
 import type { CoatShares } from './coat-shares';
-import { filmTimes, type FilmTimes } from './drying-of';
+import { filmTimes } from './drying-of';
 import { PRESENT, type Below, type Ground } from './ground';
-import { weightsOf, type Sequence } from './order-cost';
+import { weightsOf } from './order-cost';
 import { Cut, NEVER } from './min-cut';
+import type { OrderNode, StageFacts } from './order-node';
 import { addStage, coatPrice } from './relax';
-import type { Settled } from './settle';
 import { changeMinutes } from './stage-cost';
-
-/** An order whose open areas are being settled. */
-export interface OrderNode {
-  readonly order: readonly number[];
-  readonly keep: readonly boolean[];
-  readonly settled: Settled;
-  /** Coats of each stage: at least and at most so many. */
-  readonly least: readonly number[];
-  readonly most: readonly number[];
-}
-
-/** From a stage to a later one that has to wait until the colour of the first takes tape. */
-export interface Wait {
-  readonly from: number;
-  readonly to: number;
-}
+import { leastPullWait, type Wait } from './waits';
 
 export interface OrderBound {
   /** Lower bound on the score of everything still possible, minutes. */
@@ -30,14 +15,6 @@ export interface OrderBound {
   readonly open: readonly (readonly boolean[])[];
   /** Least coats of each stage. */
   readonly coats: readonly number[];
-}
-
-/** Everything about the stages that does not depend on which waits are counted. */
-export interface StageFacts {
-  readonly coats: readonly number[];
-  readonly times: readonly FilmTimes[];
-  readonly change: readonly number[];
-  readonly over: readonly number[];
 }
 
 /** A stage that may have been the last to open an area before its own; PRESENT: none was. */
@@ -217,16 +194,6 @@ function presentWork(ground: Ground, { order, settled }: OrderNode, busy: readon
   }, 0);
 }
 
-function leastPullWait(ground: Ground, node: OrderNode, stage: number, { flashMin, pull }: FilmTimes): number {
-  if (node.keep[stage]) return flashMin;
-  return certainlyMasked(ground, node.settled[stage]) ? pull.from : Math.min(flashMin, pull.from);
-}
-
-/** True where something on a part that is certainly sprayed is certainly covered. */
-export function certainlyMasked({ part }: Ground, row: Int8Array): boolean {
-  return part.some((one, area) => row[area] === 0 && part.some((other, index) => other === one && row[index] === 1));
-}
-
 /** Plugs go in when their part is first sprayed: counted at the least any stage up to then weighs. */
 function plugBound(ground: Ground, { order, settled }: OrderNode, inside: (stage: number) => boolean): number {
   const { problem, part, start } = ground;
@@ -238,46 +205,4 @@ function plugBound(ground: Ground, { order, settled }: OrderNode, inside: (stage
     const cheaper = order.slice(0, last + 1).some((_, stage) => inside(stage));
     return sum + (cheaper ? work - wait : work) * count * RULE_OF_THUMB.perPlug;
   }, 0);
-}
-
-/** Waits that an order is certain to have, each from the stage before or the one before that: what the bound starts from. */
-export function likelyWaits(ground: Ground, node: OrderNode, { times }: StageFacts): Wait[] {
-  const found: Wait[] = [];
-  const holds = (from: number, to: number): boolean =>
-    from >= 0 && times[from].tapeSafeMin > leastPullWait(ground, node, from, times[from]) && certainWait(ground, node, from, to);
-  node.order.forEach((_, to) => {
-    const from = [to - 1, to - 2].find((one) => one >= (found.at(-1)?.to ?? 0) && holds(one, to));
-    if (from !== undefined) found.push({ from, to });
-  });
-  return found;
-}
-
-/** Waits that held up a worked-out order, as far as they are certain; from the last stage back, none overlapping. */
-export function bindingWaits(ground: Ground, node: OrderNode, { stages }: Sequence, primed: number): Wait[] {
-  const found: Wait[] = [];
-  let free = node.order.length - 1;
-  for (let to = node.order.length - 1; to > 0; to--) {
-    const { waits } = stages[primed + to];
-    if (to > free || waits.tapeMin <= 0) continue;
-    const before = stages[primed + to - 1].after;
-    const ready = before.clock + waits.tapeMin;
-    const from = node.order.findIndex((_, stage) => stage < to && Math.abs(safeAt(stages[primed + stage]) - ready) < 1e-6);
-    if (from < 0 || !certainWait(ground, node, from, to)) continue;
-    found.push({ from, to });
-    free = from;
-  }
-  return found;
-}
-
-const safeAt = ({ open, after }: Sequence['stages'][number]): number => after.tapeSafeAt[open.indexOf(true)];
-
-/** True where an area sprayed in one stage is certainly covered afresh in a later one, on a part that is sprayed then. */
-function certainWait(ground: Ground, { keep, settled, order }: OrderNode, from: number, to: number): boolean {
-  if (keep.slice(from, to).some(Boolean) && to - from > 1) return false;
-  if (ground.share(order[from], order[to])) return true;
-  const { part } = ground;
-  return part.some((one, area) => {
-    const covered = settled[from][area] === 1 && settled.slice(from + 1, to + 1).every((row) => row[area] === 0);
-    return covered && part.some((other, index) => other === one && settled[to][index] === 1);
-  });
 }

@@ -1,4 +1,3 @@
-import { certainlyMasked } from './bound-order';
 import { filmTimes } from './drying-of';
 import { gunOf } from './gun';
 import { PRESENT, type Ground } from './ground';
@@ -7,6 +6,7 @@ import { mayStay } from './keep';
 import { weightsOf } from './order-cost';
 import { fixedSpray, pricedEdge, relaxPart, type StageWeights } from './relax';
 import { changeMinutes } from './stage-cost';
+import { certainlyMasked } from './waits';
 import { RULE_OF_THUMB } from '../units';
 
 /** Bounds for orders that are not complete yet. */

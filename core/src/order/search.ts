@@ -4,11 +4,11 @@ import { groundOf, type Ground } from './ground';
 import { Heap } from './heap';
 import { latticeOf, mayFollow, NOTHING_BEGUN, type Begun, type Lattice } from './lattice';
 import { weightsOf, type Sequence } from './order-cost';
+import type { OrderNode } from './order-node';
 import { usedFinishes, type OrderProblem } from './problem';
 import { startProgress, type Progress } from './progress';
 import { soundRules } from './rules';
 import { stageScore, workOf } from './score';
-import type { OrderNode } from './bound-order';
 import { openNode, rootsOf, SAME_SCORE, type OpenGround } from './solve-order';
 import { stageCost, type StageCost } from './stage-cost';
 
@@ -30,7 +30,7 @@ export interface SearchProgress {
 }
 
 /** Choices looked at before a search gives its best so far: what a phone does in about a second. */
-export const USUAL_EFFORT = 600;
+export const USUAL_EFFORT = 400;
 /** How many sequences are told. */
 const TOLD = 4;
 /** Share of the effort that goes into each other beginning. */
@@ -57,11 +57,8 @@ export function* searchSteps(given: OrderProblem, effort: number = USUAL_EFFORT)
   const { best } = main;
   if (!best) return { sequences: [], complete: false, gap: 1 };
   const others: Sequence[] = [];
-  const ids = usedFinishes(problem);
-  const fixed = problem.rules.order !== null;
-  for (const first of fixed ? [] : ids) {
-    if (first === best.stages[problem.primer ? 1 : 0].finish) continue;
-    const other = yield* bestOrder(ready, ids.indexOf(first), Math.ceil(effort * OTHERS_SHARE));
+  for (const first of otherBeginnings(ready, best)) {
+    const other = yield* bestOrder(ready, first, Math.ceil(effort * OTHERS_SHARE));
     if (other.best) others.push(other.best);
   }
   if (best.stages.some(({ keep }) => keep)) {
@@ -71,6 +68,22 @@ export function* searchSteps(given: OrderProblem, effort: number = USUAL_EFFORT)
   others.sort((a, b) => a.score - b.score || byText(a.order.join(), b.order.join()));
   const sequences = [best, ...others.filter((one, index) => others.findIndex((other) => figures(other) === figures(one)) === index)];
   return { sequences: sequences.slice(0, TOLD), complete: main.gap === 0, gap: main.gap };
+}
+
+/** The finishes an order could as well begin with, the most promising first. */
+function otherBeginnings({ ground, lattice, primer }: Prepared, best: Sequence): number[] {
+  const { order } = ground.problem.rules;
+  if (order !== null) return [];
+  const begins = best.stages[primer.length].finish;
+  return ground.finishes
+    .flatMap(({ id }, finish) => {
+      if (id === begins || !mayFollow(ground, 0, finish)) return [];
+      const { cost, begun } = lattice.step(NOTHING_BEGUN, finish);
+      return [{ finish, bound: cost + lattice.rest(begun) }];
+    })
+    .sort((a, b) => a.bound - b.bound)
+    .slice(0, TOLD - 1)
+    .map(({ finish }) => finish);
 }
 
 /** Two sequences with the same figures differ in nothing a person could choose between but their first colour. */
@@ -122,6 +135,7 @@ function* bestOrder(ready: Prepared, first: number | null, effort: number): Gene
   const { ground, lattice, extra } = ready;
   const count = ground.finishes.length;
   let left = effort;
+  const weight = Math.max(1, (ground.own.length * count) / USUAL_SIZE);
   let best: Sequence | null = greedy(ready, first);
   let dropped = Infinity;
   const queue = new Heap<Candidate>(sooner);
@@ -135,7 +149,7 @@ function* bestOrder(ready: Prepared, first: number | null, effort: number): Gene
     }
     const { order, begun, cost, bound } = next;
     if (next.node) {
-      left--;
+      left -= weight;
       const opened = openNode(ready, next.node);
       if (!opened) continue;
       if (opened.sequence.score < (best?.score ?? Infinity)) best = opened.sequence;
@@ -173,6 +187,9 @@ function greedy(ready: Prepared, first: number | null): Sequence | null {
   const [root] = rootsOf(ground, order);
   return (root && openNode(ready, root)?.sequence) ?? null;
 }
+
+/** Areas times finishes of a job whose nodes count one each; in larger jobs each takes longer and counts for more. */
+const USUAL_SIZE = 6 * 14;
 
 /** What lengthening a beginning counts for against the effort: it takes far less than looking at a whole order. */
 const BEGINNING = 0.02;

@@ -1,10 +1,12 @@
-import { bindingWaits, boundOrder, factsOf, lastOpens, likelyWaits, type OrderNode, type StageFacts } from './bound-order';
+import { boundOrder, factsOf, lastOpens } from './bound-order';
 import { PRESENT, type Ground } from './ground';
 import type { CoatShares } from './coat-shares';
 import { keepPatterns } from './keep';
 import { costOrder, type Sequence } from './order-cost';
+import type { OrderNode, StageFacts } from './order-node';
 import { settle, settledBy } from './settle';
 import type { StageCost } from './stage-cost';
+import { bindingWaits, likelyWaits } from './waits';
 
 /** Costs nearer to each other than this count as equal: millionths of a minute, about a millisecond. */
 export const SAME_SCORE = 20;

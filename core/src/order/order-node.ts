@@ -1,0 +1,20 @@
+import type { FilmTimes } from './drying-of';
+import type { Settled } from './settle';
+
+/** An order whose open areas are being settled. */
+export interface OrderNode {
+  readonly order: readonly number[];
+  readonly keep: readonly boolean[];
+  readonly settled: Settled;
+  /** Coats of each stage: at least and at most so many. */
+  readonly least: readonly number[];
+  readonly most: readonly number[];
+}
+
+/** Everything about the stages that does not depend on which waits are counted. */
+export interface StageFacts {
+  readonly coats: readonly number[];
+  readonly times: readonly FilmTimes[];
+  readonly change: readonly number[];
+  readonly over: readonly number[];
+}

@@ -1,0 +1,63 @@
+import type { FilmTimes } from './drying-of';
+import type { Ground } from './ground';
+import type { Sequence } from './order-cost';
+import type { OrderNode, StageFacts } from './order-node';
+
+/** From a stage to a later one that has to wait until the colour of the first takes tape. */
+export interface Wait {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** What is waited at least from the last coat until the masks come off, or the next stage. */
+export function leastPullWait(ground: Ground, node: OrderNode, stage: number, { flashMin, pull }: FilmTimes): number {
+  if (node.keep[stage]) return flashMin;
+  return certainlyMasked(ground, node.settled[stage]) ? pull.from : Math.min(flashMin, pull.from);
+}
+
+/** True where something on a part that is certainly sprayed is certainly covered. */
+export function certainlyMasked({ part }: Ground, row: Int8Array): boolean {
+  return part.some((one, area) => row[area] === 0 && part.some((other, index) => other === one && row[index] === 1));
+}
+
+/** Waits that an order is certain to have, each from the stage before or the one before that: what the bound starts from. */
+export function likelyWaits(ground: Ground, node: OrderNode, { times }: StageFacts): Wait[] {
+  const found: Wait[] = [];
+  const holds = (from: number, to: number): boolean =>
+    from >= 0 && times[from].tapeSafeMin > leastPullWait(ground, node, from, times[from]) && certainWait(ground, node, from, to);
+  node.order.forEach((_, to) => {
+    const from = [to - 1, to - 2].find((one) => one >= (found.at(-1)?.to ?? 0) && holds(one, to));
+    if (from !== undefined) found.push({ from, to });
+  });
+  return found;
+}
+
+/** Waits that held up a worked-out order, as far as they are certain; from the last stage back, none overlapping. */
+export function bindingWaits(ground: Ground, node: OrderNode, { stages }: Sequence, primed: number): Wait[] {
+  const found: Wait[] = [];
+  let free = node.order.length - 1;
+  for (let to = node.order.length - 1; to > 0; to--) {
+    const { waits } = stages[primed + to];
+    if (to > free || waits.tapeMin <= 0) continue;
+    const before = stages[primed + to - 1].after;
+    const ready = before.clock + waits.tapeMin;
+    const from = node.order.findIndex((_, stage) => stage < to && Math.abs(safeAt(stages[primed + stage]) - ready) < 1e-6);
+    if (from < 0 || !certainWait(ground, node, from, to)) continue;
+    found.push({ from, to });
+    free = from;
+  }
+  return found;
+}
+
+const safeAt = ({ open, after }: Sequence['stages'][number]): number => after.tapeSafeAt[open.indexOf(true)];
+
+/** True where an area sprayed in one stage is certainly covered afresh in a later one, on a part that is sprayed then. */
+function certainWait(ground: Ground, { keep, settled, order }: OrderNode, from: number, to: number): boolean {
+  if (keep.slice(from, to).some(Boolean) && to - from > 1) return false;
+  if (ground.share(order[from], order[to])) return true;
+  const { part } = ground;
+  return part.some((one, area) => {
+    const covered = settled[from][area] === 1 && settled.slice(from + 1, to + 1).every((row) => row[area] === 0);
+    return covered && part.some((other, index) => other === one && settled[to][index] === 1);
+  });
+}
