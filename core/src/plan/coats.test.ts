@@ -1,6 +1,10 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { areaAt } from '../areas';
+import { readJobFile } from '../formats';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import { straight } from '../testing';
-import { compareSchemes, edgeSection, giveFinish, pinArea, planJob, rehearsal, ridgeAt, searchJob, sidesAt, sprayArrows } from '.';
+import { compareSchemes, edgeSection, giveFinish, pinArea, masksOn, planJob, rehearsal, ridgeAt, searchJob, sidesAt, sprayArrows } from '.';
 import { runsIntoEdge } from './spray';
 
 const part = (over: Partial<Part> = {}): Part => ({
@@ -153,7 +157,7 @@ describe('spray arrows', () => {
     const masked = plan.stages.filter(({ runs }) => runs.length > 0);
     expect(masked.length).toBeGreaterThan(0);
     for (const stage of masked) {
-      const arrows = sprayArrows(plan.parts[0], stage);
+      const arrows = sprayArrows(plan, plan.parts[0], stage);
       expect(arrows.length).toBeGreaterThan(0);
       for (const { from, to } of arrows) {
         // Covered areas lie beyond their lines: no arrow that starts on the open side ends nearer to a covered one's edge.
@@ -164,6 +168,28 @@ describe('spray arrows', () => {
         }
       }
     }
+  });
+  it('never end in what is covered, nor would if they went on, also by masks that stayed on', () => {
+    const brindle = readJobFile(readFileSync(join(__dirname, '../../../examples/brindle.json'), 'utf8'));
+    if (!brindle.ok) throw new Error('the demo job cannot be read');
+    const small = planJob(brindle.value.design, brindle.value.shelf);
+    expect(small.stages.some(({ keep }) => keep)).toBe(true);
+    let arrows = 0;
+    for (const stage of small.stages) {
+      expect(masksOn(small, stage)[0].number).toBe(Math.min(stage.number, ...masksOn(small, stage).map(({ number }) => number)));
+      for (const one of small.parts) {
+        const rings = one.areas.map((area) => ({ rings: area.rings.map((ring) => ring.map(([x, y]) => ({ x, y }))) }));
+        const open = stage.pictures.find((picture) => picture.part === one.id)?.areas ?? [];
+        for (const { from, to } of sprayArrows(small, one, stage)) {
+          arrows++;
+          for (const share of [0, 1, 1.5]) {
+            const at = areaAt(rings, { x: from[0] + share * (to[0] - from[0]), y: from[1] + share * (to[1] - from[1]) });
+            if (at >= 0) expect(open.find(({ code }) => code === one.areas[at].code)?.open).toBe(true);
+          }
+        }
+      }
+    }
+    expect(arrows).toBeGreaterThan(20);
   });
   it('knows an arrow that runs into an edge', () => {
     const edge = { at: [0, 0] as const, away: [0, 1] as const };

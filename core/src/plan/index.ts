@@ -9,6 +9,6 @@ export * from './analysis';
 export * from './drag';
 export * from './draft';
 export * from './section';
-export { sprayArrows, type SprayArrow } from './spray';
+export { masksOn, sprayArrows, type SprayArrow } from './spray';
 export * from './rehearsal';
 export * from './compare';

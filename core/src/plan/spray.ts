@@ -1,6 +1,6 @@
 import { boxOf } from '../surface';
 import { areaAt } from '../areas';
-import type { Coordinates, PartPlan, StagePlan } from './types';
+import type { Coordinates, PartPlan, Plan, StagePlan } from './types';
 
 /** A stroke of the gun, on the sheet, mm. */
 export interface SprayArrow {
@@ -23,10 +23,10 @@ interface Edge {
  * Which way to spray: over the tape edges towards the bare side, never into one. Far from any edge the way is free and none is drawn
  * where it would run into an edge further on.
  */
-export function sprayArrows(part: PartPlan, stage: StagePlan): SprayArrow[] {
+export function sprayArrows(plan: Plan, part: PartPlan, stage: StagePlan): SprayArrow[] {
   const open = new Set((stage.pictures.find((picture) => picture.part === part.id)?.areas ?? []).filter((area) => area.open).map(({ code }) => code));
   if (open.size === 0) return [];
-  const edges = edgesOf(part, stage);
+  const edges = masksOn(plan, stage).flatMap((one) => edgesOf(part, one));
   if (edges.length === 0) return [];
   const box = boxOf(part.ring.map(([x, y]) => ({ x, y })));
   const step = Math.max(box.maxX - box.minX, box.maxY - box.minY) / ACROSS;
@@ -35,15 +35,29 @@ export function sprayArrows(part: PartPlan, stage: StagePlan): SprayArrow[] {
     const area = areaAt(rings, { x, y });
     return area >= 0 && open.has(part.areas[area].code);
   };
+  const coveredAt = ([x, y]: Coordinates) => {
+    const area = areaAt(rings, { x, y });
+    return area >= 0 && !open.has(part.areas[area].code);
+  };
   const arrows: SprayArrow[] = [];
   for (let x = box.minX + step / 2; x < box.maxX; x += step) {
     for (let y = box.minY + step / 2; y < box.maxY; y += step) {
       if (!openAt([x, y])) continue;
       const arrow = arrowAt([x, y], edges, step * LENGTH);
-      if (arrow && openAt(arrow.to) && !runsIntoEdge(arrow, edges)) arrows.push(arrow);
+      if (arrow && openAt(arrow.to) && !coveredAt(beyond(arrow)) && !runsIntoEdge(arrow, edges)) arrows.push(arrow);
     }
   }
   return arrows;
+}
+
+/** Where the gun would be next if it went on. */
+const beyond = ({ from, to }: SprayArrow): Coordinates => [to[0] + (to[0] - from[0]) / 2, to[1] + (to[1] - from[1]) / 2];
+
+/** The stages whose masks are on while a stage is sprayed: its own, and those before it that stayed on. */
+export function masksOn({ stages }: Pick<Plan, 'stages'>, stage: StagePlan): StagePlan[] {
+  const on = [stage];
+  for (let number = stage.number - 1; number > 0 && stages[number - 1].keep; number--) on.unshift(stages[number - 1]);
+  return on;
 }
 
 /** Places along the tape edges of a stage, with the way off the tape. */

@@ -73,7 +73,7 @@ export default function AreasScreen() {
       <LayersSheet />
       <Schemes plan={plan} part={part} />
       {plan.advice
-        .filter((advice) => advice.part === part.id && advice.area !== null)
+        .filter((advice) => advice.part === part.id && advice.area !== null && !advice.text.startsWith('Stage'))
         .map(({ level, text }) => (
           <Notice key={text} level={level} text={text} />
         ))}

@@ -1,4 +1,4 @@
-import { pointOnLine, sprayArrows, type Advice, type LineSpot, type PartPlan } from '@lintrel/core';
+import { masksOn, pointOnLine, sprayArrows, type Advice, type LineSpot, type PartPlan } from '@lintrel/core';
 import { useMemo, useState } from 'react';
 import { EdgeSheet, spotOf } from '@/coats/EdgeSheet';
 import { Orders } from '@/coats/Orders';
@@ -27,7 +27,7 @@ export default function CoatsScreen() {
   const [chosenSpot, setSpot] = useState<LineSpot | null>(null);
   const rehearsed = useRehearsal(plan);
   const stage = plan?.stages[Math.min(number, plan.stages.length) - 1] ?? null;
-  const arrows = useMemo(() => (part && stage ? sprayArrows(part, stage) : []), [part, stage]);
+  const arrows = useMemo(() => (plan && part && stage ? sprayArrows(plan, part, stage) : []), [plan, part, stage]);
   if (!plan || !part) return <StepGuard waiting="Finding the order of coats …" />;
   if (!stage)
     return (
@@ -37,7 +37,7 @@ export default function CoatsScreen() {
       </StepLayout>
     );
   const { moment } = rehearsed;
-  const on = moment ? plan.stages.filter((one) => moment.masks.includes(one.number)) : [stage];
+  const on = moment ? plan.stages.filter((one) => moment.masks.includes(one.number)) : masksOn(plan, stage);
   const spot = spotOf(part, chosenSpot, stage);
   const go = (advice: Advice) => {
     if (advice.part) choose(advice.part);
