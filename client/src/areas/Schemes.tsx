@@ -9,7 +9,7 @@ import {
   type SchemeComparison,
   type SchemeTotals,
 } from '@lintrel/core';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { finalAreas } from '@/drawing/paint';
 import { PartThumb } from '@/drawing/PartThumb';
@@ -25,8 +25,14 @@ import { useComputed } from '@/worker/useComputed';
 
 export const schemeName = (scheme: Scheme, index: number): string => scheme.name ?? `Scheme ${index + 1}`;
 
+/** The part in the other scheme, to be drawn beside the planned one. */
+export interface OtherDrawing {
+  readonly part: PartPlan;
+  readonly names: readonly [string, string];
+}
+
 /** The schemes of a job: one is planned, others are kept to compare. */
-export function Schemes({ plan, part }: { plan: Plan; part: PartPlan }) {
+export function Schemes({ plan, part, onOther }: { plan: Plan; part: PartPlan; onOther: (other: OtherDrawing | null) => void }) {
   const { design, change } = useJob();
   const [against, setAgainst] = useState<string | null>(null);
   const others = design.others ?? [];
@@ -51,7 +57,7 @@ export function Schemes({ plan, part }: { plan: Plan; part: PartPlan }) {
         <Small>Keep a copy, then change this one: both can be seen side by side.</Small>
       )}
       {others.length < MOST_OTHERS ? <Action label="Keep a copy to compare" onPress={copy} testID="copy-scheme" /> : null}
-      {index >= 0 ? <Compared plan={plan} part={part} index={index} onGone={() => setAgainst(null)} /> : null}
+      {index >= 0 ? <Compared plan={plan} part={part} index={index} onGone={() => setAgainst(null)} onOther={onOther} /> : null}
     </Sheet>
   );
 }
@@ -77,11 +83,29 @@ function SchemeName() {
 }
 
 /** Two schemes side by side, with what they differ in. */
-function Compared({ plan, part, index, onGone }: { plan: Plan; part: PartPlan; index: number; onGone: () => void }) {
+function Compared({
+  plan,
+  part,
+  index,
+  onGone,
+  onOther,
+}: {
+  plan: Plan;
+  part: PartPlan;
+  index: number;
+  onGone: () => void;
+  onOther: (other: OtherDrawing | null) => void;
+}) {
   const { design, shelf, change } = useJob();
   const other = useMemo((): Design => ({ ...design, scheme: (design.others as Scheme[])[index], others: undefined }), [design, index]);
   const { output } = useComputed('plan', { design: other, shelf });
   const names = [schemeName(design.scheme, 0), schemeName(other.scheme, index + 1)] as const;
+  const theirs = output?.parts.find(({ id }) => id === part.id) ?? null;
+  const [mine, yours] = names;
+  useEffect(() => {
+    onOther(theirs && { part: theirs, names: [mine, yours] });
+    return () => onOther(null);
+  }, [theirs, mine, yours, onOther]);
   const swap = () =>
     void change((now) => {
       const [mine, theirs] = [now.scheme, (now.others as Scheme[])[index]];
@@ -92,7 +116,7 @@ function Compared({ plan, part, index, onGone }: { plan: Plan; part: PartPlan; i
     void change((now) => ({ ...now, others: now.others?.filter((_, at) => at !== index) }), 'Removed a scheme', true);
   };
   if (!output) return <Small>Working out the other scheme …</Small>;
-  const theirPart = output.parts.find(({ id }) => id === part.id) ?? part;
+  const theirPart = theirs ?? part;
   const { areas, first, second } = compareSchemes(plan, output);
   const finishName = (id: string | null) => shelf.finishes.find((finish) => finish.id === id)?.name ?? KEEP;
   const partName = (id: string) => plan.parts.find((one) => one.id === id)?.name ?? id;

@@ -2,7 +2,8 @@ import { giveFinish, showArea, showLength, showMetres, type AreaPlan, type PartP
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { LayersSheet } from '@/areas/LayersSheet';
-import { Schemes } from '@/areas/Schemes';
+import { Schemes, type OtherDrawing } from '@/areas/Schemes';
+import { SideBySide } from '@/areas/SideBySide';
 import { Widths, withTrial, type Trial } from '@/areas/Widths';
 import { finalAreas } from '@/drawing/paint';
 import { PartDrawing } from '@/drawing/PartDrawing';
@@ -11,6 +12,7 @@ import { Missing } from '@/job/Missing';
 import { usePart } from '@/job/PartChoice';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
+import { useWide } from '@/theme/useWide';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows, Swatch, Unfolded } from '@/ui/Row';
@@ -25,6 +27,8 @@ export default function AreasScreen() {
   const { part, choice } = usePart(plan);
   const [chosen, setChosen] = useState<string | null>(null);
   const [trial, setTrial] = useState<Trial | null>(null);
+  const [other, setOther] = useState<OtherDrawing | null>(null);
+  const wide = useWide();
   const tried = useTrial(trial);
   if (!plan || !part) return <StepGuard waiting="Finding the areas …" />;
   const drawn = tried?.find(({ id }) => id === part.id) ?? part;
@@ -37,13 +41,17 @@ export default function AreasScreen() {
     <StepLayout
       part={part}
       drawing={
-        <PartDrawing
-          part={drawn}
-          areas={finalAreas(drawn.areas, shelf)}
-          codes="areas"
-          chosenArea={trial ? null : chosen}
-          onArea={trial ? undefined : setChosen}
-        />
+        wide && other ? (
+          <SideBySide part={part} other={other} shelf={shelf} />
+        ) : (
+          <PartDrawing
+            part={drawn}
+            areas={finalAreas(drawn.areas, shelf)}
+            codes="areas"
+            chosenArea={trial ? null : chosen}
+            onArea={trial ? undefined : setChosen}
+          />
+        )
       }
     >
       {choice}
@@ -71,7 +79,7 @@ export default function AreasScreen() {
       </Sheet>
       <Widths part={part.id} trial={trial} onTrial={setTrial} />
       <LayersSheet />
-      <Schemes plan={plan} part={part} />
+      <Schemes plan={plan} part={part} onOther={setOther} />
       {plan.advice
         .filter((advice) => advice.part === part.id && advice.area !== null && !advice.text.startsWith('Stage'))
         .map(({ level, text }) => (
