@@ -10,6 +10,8 @@ export const totalOf = (sequence: Sequence, pick: (stage: StageCost) => number):
 /** Gaps smaller than these are no reason: minutes, metres. */
 const TELLING_MIN = 1;
 const TELLING_M = 0.05;
+/** Less paint than this share of it is no reason. */
+const TELLING_SHARE = 0.02;
 
 /**
  * Says in a sentence what speaks for a sequence: what it saves against the others, else the coats it saves by its order.
@@ -24,6 +26,8 @@ export function reasonFor(problem: OrderProblem, sequence: Sequence, others: rea
     least(sequence, rest, (one) => endOf(one), TELLING_MIN) ? 'earliest end' : null,
     least(sequence, rest, (one) => totalOf(one, ({ coats }) => coats), 0.5) ? 'fewest coats' : null,
     least(sequence, rest, (one) => totalOf(one, ({ tapeM }) => tapeM), TELLING_M) ? 'least tape' : null,
+    least(sequence, rest, (one) => totalOf(one, ({ risk }) => risk), TELLING_M) ? 'least show edge to go wrong' : null,
+    least(sequence, rest, (one) => totalOf(one, ({ paintMl }) => paintMl), TELLING_SHARE * totalOf(sequence, ({ paintMl }) => paintMl)) ? 'least paint' : null,
   ].filter((one) => one !== null);
   const told = wins.length > 0 ? sentence(wins.join(', ')) : null;
   const flakes = strippedFor(problem, sequence);
