@@ -38,13 +38,14 @@ export const NOTHING_BEGUN: Begun = { done: 0, last: -1, second: -1 };
 export function latticeOf(ground: Ground, shares: CoatShares): Lattice {
   const count = ground.finishes.length;
   const stages = new Map<number, StageBound>();
-  const cuts: Cuts = new Map();
+  const remembered: Remembered = { cuts: new Map(), shares, worth: worthOpening(ground, shares) };
+  const link = linksOf(ground);
   const stays = ground.finishes.map((_, finish) => ground.finishes.map((_one, next) => mayStay(ground, finish, next)));
   // What follows may leave its masks on; what came before may have.
   const stage = (done: number, last: number, finish: number): StageBound => {
     const under = last >= 0 && stays[last][finish];
     const key = (done * count + finish) * 2 + Number(under);
-    const known = stages.get(key) ?? stageBound(ground, { done, finish, under, leaves: stays[finish].some(Boolean) }, cuts, shares);
+    const known = stages.get(key) ?? stageBound(ground, { done, finish, under, leaves: stays[finish].some(Boolean) }, remembered);
     stages.set(key, known);
     return known;
   };
@@ -55,13 +56,13 @@ export function latticeOf(ground: Ground, shares: CoatShares): Lattice {
     if (second < 0 || !ground.share(second, finish) || ground.share(second, last)) return 0;
     // It waits for the one before the last: what was done meanwhile passes the time.
     const between = stage(before(done, last), second, last);
-    const link = linkWork(ground, before(done, last), second, last);
+    const meanwhile = link(before(done, last), second, last);
     const gap = gapOf(before(before(done, last), second), second);
-    return Math.max(0, between.calm() + wait * gap - between.cost - wait * link);
+    return Math.max(0, between.calm() + wait * gap - between.cost - wait * meanwhile);
   };
   const step: Lattice['step'] = (begun, finish) => {
     const { done, last } = begun;
-    const cost = stage(done, last, finish).cost + work * linkWork(ground, done, last, finish);
+    const cost = stage(done, last, finish).cost + work * link(done, last, finish);
     const next = { done: done | (1 << finish), last: finish, second: last };
     if (last < 0) return { cost, begun: next };
     if (ground.share(last, finish)) return { cost: cost + wait * gapOf(before(done, last), last), begun: next };
@@ -100,7 +101,7 @@ export function latticeOf(ground: Ground, shares: CoatShares): Lattice {
         if (!best || cost < best.cost) best = { cost, finish, begun: next.begun };
       }
       if (!best) break;
-      found.push({ finish: best.finish, open: stage(begun.done, begun.last, best.finish).open });
+      found.push({ finish: best.finish, open: stage(begun.done, begun.last, best.finish).open() });
       begun = best.begun;
     }
     return found;
@@ -108,7 +109,7 @@ export function latticeOf(ground: Ground, shares: CoatShares): Lattice {
   if (count <= MOST_EXACT) return { step, rest, cheapest };
   // Too many sets of finishes: each stage is then bounded as if any others had been before it.
   const loose = ground.finishes.map(
-    (_, finish) => stageBound(ground, { done: 0, finish, under: stays.some((row) => row[finish]), leaves: true, any: true }, cuts, shares).cost,
+    (_, finish) => stageBound(ground, { done: 0, finish, under: stays.some((row) => row[finish]), leaves: true, any: true }, remembered).cost,
   );
   return { step, cheapest, rest: ({ done }) => loose.reduce((sum, cost, finish) => sum + ((done >> finish) & 1 ? 0 : cost), 0) };
 }
@@ -129,11 +130,22 @@ interface StageBound {
   /** How much longer its colour takes until it takes tape than until its own masks are off, at least. */
   readonly gapMin: number;
   /** Areas it opens. */
-  readonly open: readonly number[];
+  readonly open: () => readonly number[];
 }
 
+/** What the bounds of all stages share. */
+interface Remembered {
+  readonly cuts: Cuts;
+  readonly shares: CoatShares;
+  /** By part and finish: whether that finish has a reason to go anywhere on it. */
+  readonly worth: readonly (readonly boolean[])[];
+}
+
+const worthOpening = ({ parts, finishes, own }: Ground, shares: CoatShares): boolean[][] =>
+  parts.map(({ areas }) => finishes.map((_, finish) => areas.some((area) => own[area] === finish || shares.back(area, finish, 0) > 0)));
+
 /** Cuts of parts made before: what a part costs depends only on those finishes before it that it gets itself. */
-type Cuts = Map<string, ReturnType<typeof relaxPart>>;
+type Cuts = Map<number, ReturnType<typeof relaxPart>>;
 
 interface StageAsked {
   readonly done: number;
@@ -145,7 +157,7 @@ interface StageAsked {
   readonly any?: boolean;
 }
 
-function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any }: StageAsked, cuts: Cuts, shares: CoatShares): StageBound {
+function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any }: StageAsked, { cuts, shares, worth }: Remembered): StageBound {
   const { own, alike, pins, problem } = ground;
   const { work, wait, risk, money } = weightsOf(ground);
   const below = [PRESENT, ...ground.finishes.keys()].filter((one) => any || one === PRESENT || (done >> one) & 1);
@@ -174,29 +186,29 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
     const spared = (area: number) => (any || own[area] < 0 ? 0 : shares.back(area, finish, 0) * shares.price(own[area], work - wait));
     const owed = (area: number) => minute * (own[area] < 0 ? ground.leastOver(finish, area, PRESENT).minutes : owedTo(area)) - spared(area);
     const stage = { finish, done, coats, settled: row, under, weights, owed };
-    const open: number[] = [];
+    const sprayed: ReturnType<typeof relaxPart>[] = [];
     const cost = ground.parts.reduce(
       (sum, { finishes, areas }, part) => {
         // Where nothing of it is sprayed, and nothing would be spared by it, a part costs nothing.
-        if (!areas.some((area) => own[area] === finish || pins[finish][area] === 1 || (row[area] === -1 && own[area] >= 0 && shares.back(area, finish, 0) > 0)))
-          return sum;
-        const key = `${part} ${finish} ${done & finishes} ${coats} ${minute} ${keeping} ${any ?? false}`;
+        if (!worth[part][finish] && !areas.some((area) => pins[finish][area] === 1)) return sum;
+        const sub = (part * ground.finishes.length + finish) * 2 ** ground.finishes.length + (done & finishes);
+        const key = (sub * (RULE_OF_THUMB.mostCoats + 1) + coats) * 8 + (minute === work ? 0 : 1) + (keeping ? 2 : 0) + (any ? 4 : 0);
         const known = cuts.get(key) ?? relaxPart(ground, stage, part);
         cuts.set(key, known);
-        open.push(...known.open);
+        sprayed.push(known);
         return sum + known.cost;
       },
       fixedSpray(ground, stage),
     );
     const asked = any ? 0 : (shares.present(finish) - coats) * shares.price(finish, work - wait);
-    return { cost: cost + (keeping ? onceAnyway(ground, done, finish, weights) : 0) + minute * over + asked, open };
+    return { cost: cost + (keeping ? onceAnyway(ground, done, finish, weights) : 0) + minute * over + asked, sprayed };
   };
   const times = filmTimes(problem, ground.finishes[finish], coats);
   const pullWait = leaves || !certainlyMasked(ground, row) ? Math.min(times.flashMin, times.pull.from) : times.pull.from;
   const usual = costAt(work);
   return {
     cost: usual.cost + wait * ((coats - 1) * times.flashMin + pullWait),
-    open: usual.open,
+    open: () => usual.sprayed.flatMap(({ open }) => open),
     calm: () => costAt(work - wait).cost,
     gapMin: Math.max(0, times.tapeSafeMin - pullWait),
   };
@@ -213,16 +225,24 @@ function onceAnyway({ own, alike, edges, strips, problem }: Ground, done: number
 }
 
 /** Least minutes to mix and to ready the gun, whatever went through it in between. */
-function linkWork(ground: Ground, done: number, last: number, finish: number): number {
+function linksOf(ground: Ground): (done: number, last: number, finish: number) => number {
   const { problem, finishes, start } = ground;
-  const gun = gunOf(problem, finishes[finish]);
-  const guns: Record<string, string> = { ...start.guns };
-  if (last >= 0 && gunOf(problem, finishes[last]) === gun) guns[gun] = finishes[last].id;
-  const minutes = changeMinutes(problem, guns, finishes[finish]);
-  const usedBefore = finishes.some((other, index) => (done >> index) & 1 && gunOf(problem, other) === gun);
-  const clean = guns[gun] !== finishes[finish].id && last >= 0 && gunOf(problem, finishes[last]) !== gun && usedBefore;
-  const least = clean ? Math.max(minutes, changeMinutes(problem, {}, finishes[finish]) + cleanOf(finishes[finish].method)) : minutes;
-  return least;
+  const guns = finishes.map((finish) => gunOf(problem, finish));
+  const sameGun = guns.map((gun) => guns.reduce((bits, other, index) => (other === gun ? bits | (1 << index) : bits), 0));
+  const minutes = [-1, ...finishes.keys()].map((last) =>
+    finishes.map((finish, index) => {
+      const through: Record<string, string> = { ...start.guns };
+      const direct = last >= 0 && guns[last] === guns[index];
+      if (direct) through[guns[index]] = finishes[last].id;
+      const clean = last >= 0 && !direct && through[guns[index]] !== finish.id;
+      const least = changeMinutes(problem, through, finish);
+      return { least, used: clean ? Math.max(least, changeMinutes(problem, {}, finish) + cleanOf(finish.method)) : least };
+    }),
+  );
+  return (done, last, finish) => {
+    const { least, used } = minutes[last + 1][finish];
+    return done & sameGun[finish] ? used : least;
+  };
 }
 
 const cleanOf = (method: string): number => (method === 'gun' || method === 'airbrush' ? RULE_OF_THUMB.gunClean : 0);

@@ -141,6 +141,7 @@ function* bestOrder(ready: Prepared, first: number | null, effort: number): Gene
   const queue = new Heap<Candidate>(sooner);
   queue.push({ order: [], begun: NOTHING_BEGUN, cost: extra, bound: extra + lattice.rest(NOTHING_BEGUN), node: null });
   const known = () => (best?.score ?? Infinity) - SAME_SCORE;
+  yield { tried: 0, of: effort, best, gap: gapOf(best, (queue.first()?.bound ?? Infinity) * 1e6) };
   for (let next = queue.pop(); next; next = queue.pop()) {
     if (next.bound * 1e6 >= known()) break;
     if (left <= 0) {

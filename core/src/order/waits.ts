@@ -16,8 +16,8 @@ export function leastPullWait(ground: Ground, node: OrderNode, stage: number, { 
 }
 
 /** True where something on a part that is certainly sprayed is certainly covered. */
-export function certainlyMasked({ part }: Ground, row: Int8Array): boolean {
-  return part.some((one, area) => row[area] === 0 && part.some((other, index) => other === one && row[index] === 1));
+export function certainlyMasked({ parts }: Ground, row: Int8Array): boolean {
+  return parts.some(({ areas }) => areas.some((area) => row[area] === 1) && areas.some((area) => row[area] === 0));
 }
 
 /** Waits that an order is certain to have, each from the stage before or the one before that: what the bound starts from. */
