@@ -82,6 +82,11 @@ const TALL = { ...PHONE, height: 3400 };
 // Views that are looked at when they change but not kept, so that the folder stays small.
 const unkept = (job: (title: string) => string): Shot[] => [
   { name: 'x-new', path: '/job/new' },
+  { name: 'x-tape-brindle', path: `/job/${job('Brindle')}/tape` },
+  { name: 'x-time-brindle', path: `/job/${job('Brindle')}/time` },
+  { name: 'x-run-ostrel', path: `/job/${job('Ostrel')}/run` },
+  { name: 'x-finish-card', path: '/shelf/finish/copper-two-part', before: tap('[data-testid=add-card]', 0, sight('[data-testid=card-name]')) },
+  { name: 'x-rules', path: `/job/${job('Juniper')}/coats`, before: tap('[data-testid=rules]') },
   { name: 'x-tube', path: `/job/${job('Brindle')}/lines`, before: named('radio', 'Part: Funnel', tap('[data-testid=line]')) },
   { name: 'x-areas-tall', path: `/job/${job('Juniper')}/areas`, size: TALL, before: named('radio', 'Compare with: Green above') },
   { name: 'x-finish', path: '/shelf/finish/copper-two-part', size: TALL },

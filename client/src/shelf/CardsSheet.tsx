@@ -115,7 +115,7 @@ function CardForm({ fields, onFields, onDone }: { fields: Fields; onFields: (fie
         <Typed label="Ground it was sprayed on" value={fields.ground} onChange={(ground) => set({ ground })} fault={fault('ground')} />
         <ColourInput label="Pick: ground of the card" value={fields.ground} onChange={(ground) => set({ ground })} />
       </View>
-      <PhotoColour label="Photo of the card" onPick={(colour) => setStepAt(step, { colour })} />
+      <PhotoColour label="Take or choose a photo of the card" onPick={(colour) => setStepAt(step, { colour })} />
       {fields.steps.map(({ coats, colour }, index) => (
         <View key={index} style={styles.row}>
           <Typed
@@ -127,14 +127,18 @@ function CardForm({ fields, onFields, onDone }: { fields: Fields; onFields: (fie
             testID={`card-coats-${index}`}
           />
           <Typed
-            label={index === step ? 'Colour, taken from the photo' : 'Colour'}
+            label="Colour"
             value={colour}
             onChange={(text) => setStepAt(index, { colour: text })}
             fault={fault(`steps[${index}].colour`)}
             testID={`card-colour-${index}`}
           />
           <ColourInput label={`Pick: colour after ${coats} coats`} value={colour} onChange={(hex) => setStepAt(index, { colour: hex })} />
-          {index === step ? null : <Action rank="quiet" label="From the photo" onPress={() => setStep(index)} />}
+          {index === step ? (
+            <Small tone="calm">A tap on the photo sets this one</Small>
+          ) : (
+            <Action rank="quiet" label="Set by the photo" onPress={() => setStep(index)} />
+          )}
         </View>
       ))}
       <Action

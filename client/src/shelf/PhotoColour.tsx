@@ -1,6 +1,6 @@
-import { createElement, useRef, useState } from 'react';
+import { createElement, useRef, useState, type CSSProperties } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { measure, space } from '@/theme/theme';
+import { colour, font, measure, size, space } from '@/theme/theme';
 import { Small } from '@/ui/Words';
 
 /** A colour is taken as the middle of so many pixels round the finger: single pixels are noise. */
@@ -37,14 +37,20 @@ export function PhotoColour({ label, onPick }: { label: string; onPick: (hex: st
   };
   return (
     <View style={styles.photo}>
-      {createElement('input', {
-        type: 'file',
-        accept: 'image/*',
-        'aria-label': label,
-        'data-testid': 'card-photo',
-        onChange: (event: { target: { files: FileList | null } }) => load(event.target.files?.[0]),
-        style: { minHeight: measure.target },
-      })}
+      {createElement(
+        'label',
+        { style: LABEL },
+        label,
+        createElement('input', {
+          type: 'file',
+          accept: 'image/*',
+          'aria-label': label,
+          'data-testid': 'card-photo',
+          onChange: (event: { target: { files: FileList | null } }) => load(event.target.files?.[0]),
+          // The browser's own button does not fit; over the label it still takes the finger and the keyboard.
+          style: { position: 'absolute', inset: 0, opacity: 0, cursor: 'pointer' },
+        }),
+      )}
       {createElement('canvas', {
         ref: canvas,
         role: 'img',
@@ -57,6 +63,20 @@ export function PhotoColour({ label, onPick }: { label: string; onPick: (hex: st
     </View>
   );
 }
+
+/** Looks like the other buttons beside what is done. */
+const LABEL: CSSProperties = {
+  position: 'relative',
+  display: 'flex',
+  alignItems: 'center',
+  justifyContent: 'center',
+  minHeight: measure.target,
+  border: `${measure.hairline}px solid ${colour.quiet}`,
+  borderRadius: measure.corner,
+  fontFamily: font.heading,
+  fontSize: size.base,
+  color: colour.calm,
+};
 
 /** Middle of the pixels, channel by channel. */
 export function middleColour(data: Uint8ClampedArray): string {
