@@ -86,8 +86,11 @@ describe('on the phone', () => {
     const id = await jobId('Juniper');
     await withPage(`/job/${id}/coats`, PHONE, async (hands) => {
       await hands.sees(/The first is proven: no order is better/);
-      await hands.pressNamed('radio', 'Wanted most: Least material');
+      await hands.press('[data-testid=wishes]');
+      await hands.page.waitForSelector('[data-testid=by-wish]', { timeout: 12_000 });
+      await hands.pressNamed('button', 'Least material, take it');
       await hands.saved();
+      expect((await designOf(id)).choices.wish).toBe('material');
       await hands.pressNamed('radio', 'Wanted most: Least work');
       await hands.saved();
       expect(await hands.count('[data-testid=order]')).toBeGreaterThan(1);

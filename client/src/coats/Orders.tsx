@@ -9,8 +9,8 @@ import { Sheet } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { LongSearch } from './LongSearch';
 import { Price } from './Pins';
-
-const WISH_WORDS: Readonly<Record<Wish, string>> = { work: 'Least work', finish: 'Done earliest', risk: 'Least risk', material: 'Least material' };
+import { Wishes } from './Wishes';
+import { WISH_WORDS } from './wishWords';
 
 /** The orders found, side by side, by what is wanted most. */
 export function Orders({ plan }: { plan: Plan }) {
@@ -23,6 +23,7 @@ export function Orders({ plan }: { plan: Plan }) {
     <Sheet>
       <Heading>Orders of coats</Heading>
       <Choice label="Wanted most" value={plan.wish} options={WISHES.map((value) => ({ value, label: WISH_WORDS[value] }))} onChange={wish} />
+      <Wishes onWish={wish} />
       <Proof gap={plan.orderGap} />
       {plan.orderGap > 0 ? <LongSearch design={design} /> : null}
       <ScrollView horizontal contentContainerStyle={styles.strip}>

@@ -6,6 +6,7 @@ import {
   fitsOfLine,
   handlesOf,
   matchLine,
+  ordersByWish,
   pictureOf,
   planJob,
   stationTable,
@@ -20,6 +21,7 @@ const drafts: WorkStore = new Map();
 const JOBS: { readonly [N in WorkerJobName]: (input: WorkerJobs[N]['input']) => WorkerJobs[N]['output'] } = {
   plan: ({ design, shelf }) => planJob(design, shelf, store),
   draft: ({ design, shelf, from }) => draftParts(from ? carryScheme(from, design) : design, shelf, drafts),
+  wishes: ({ design, shelf }) => ordersByWish(design, shelf, store),
   carry: ({ before, after }) => carryScheme(before, after),
   fits: ({ parts, part, line, tapes }) => fitsOfLine(parts, part, line, tapes),
   picture: ({ design, shelf, look }) => pictureOf(design, shelf, look, store),

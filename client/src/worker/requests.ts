@@ -15,6 +15,7 @@ import type {
   StationTable,
   StationWish,
   Tape,
+  WishOrder,
 } from '@lintrel/core';
 
 interface OneLine {
@@ -28,6 +29,7 @@ export interface WorkerJobs {
   plan: { readonly input: { readonly design: Design; readonly shelf: Shelf }; readonly output: Plan };
   /** `from`: the design the finishes of areas were given on; they follow their areas. */
   draft: { readonly input: { readonly design: Design; readonly shelf: Shelf; readonly from?: Design }; readonly output: readonly PartPlan[] };
+  wishes: { readonly input: { readonly design: Design; readonly shelf: Shelf }; readonly output: readonly WishOrder[] };
   carry: { readonly input: { readonly before: Design; readonly after: Design }; readonly output: Design };
   fits: { readonly input: OneLine & { readonly tapes: readonly Tape[] }; readonly output: readonly LineFit[] };
   picture: { readonly input: { readonly design: Design; readonly shelf: Shelf; readonly look: Look }; readonly output: Picture };

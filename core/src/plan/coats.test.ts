@@ -4,7 +4,7 @@ import { areaAt } from '../areas';
 import { readJobFile } from '../formats';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import { straight } from '../testing';
-import { compareSchemes, edgeSection, giveFinish, pinArea, masksOn, planJob, rehearsal, ridgeAt, searchJob, sidesAt, sprayArrows } from '.';
+import { compareSchemes, edgeSection, giveFinish, pinArea, masksOn, ordersByWish, planJob, rehearsal, ridgeAt, searchJob, sidesAt, sprayArrows } from '.';
 import { runsIntoEdge } from './spray';
 
 const part = (over: Partial<Part> = {}): Part => ({
@@ -130,6 +130,15 @@ describe('choices made by hand', () => {
   it('change with what is wanted most', () => {
     const end = (wish: 'work' | 'finish') => planJob(design({ choices: { order: null, school: null, wish } }), SHIPPED_SHELF).sequences[0].endMin;
     expect(end('finish')).toBeLessThanOrEqual(end('work') + 1e-6);
+  });
+  it('show at once what each wish would choose, as the plan under that wish would', () => {
+    const all = ordersByWish(design(), SHIPPED_SHELF);
+    expect(all.map(({ wish }) => wish)).toEqual(['work', 'finish', 'risk', 'material']);
+    for (const { wish, order, endMin } of all) {
+      const planned = planJob(design({ choices: { order: null, school: null, wish } }), SHIPPED_SHELF).sequences.find(({ chosen }) => chosen);
+      expect([planned?.order, planned?.endMin]).toEqual([order, endMin]);
+    }
+    expect(ordersByWish(design({ scheme: { areas: [] } }), SHIPPED_SHELF)).toEqual([]);
   });
   it('a long search ends as well as the plan, or better', () => {
     const news = [...searchJob(design(), SHIPPED_SHELF, 500)];

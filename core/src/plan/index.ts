@@ -12,3 +12,4 @@ export * from './section';
 export { masksOn, sprayArrows, type SprayArrow } from './spray';
 export * from './rehearsal';
 export * from './compare';
+export * from './wishes';

@@ -1,0 +1,39 @@
+import { showMinutes, type WishOrder } from '@lintrel/core';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useJob } from '@/job/JobContext';
+import { colour, space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Row, Rows, Swatch } from '@/ui/Row';
+import { Body, Small } from '@/ui/Words';
+import { useComputed } from '@/worker/useComputed';
+import { WISH_WORDS } from './wishWords';
+
+/** How the order changes with what is wanted most: all four side by side, each to be taken. */
+export function Wishes({ onWish }: { onWish: (wish: WishOrder['wish']) => void }) {
+  const { design, shelf } = useJob();
+  const [open, setOpen] = useState(false);
+  const { output } = useComputed('wishes', open ? { design, shelf } : null);
+  if (!open) return <Action rank="quiet" label="See what each of these would choose" onPress={() => setOpen(true)} testID="wishes" />;
+  if (!output) return <Small>Working out all four …</Small>;
+  const chosen = design.choices.wish ?? 'work';
+  return (
+    <View testID="by-wish">
+      <Rows>
+        {output.map((one) => (
+          <Row key={one.wish} label={`${WISH_WORDS[one.wish]}, take it`} chosen={one.wish === chosen} onPress={() => onWish(one.wish)}>
+            <Body>{WISH_WORDS[one.wish]}</Body>
+            <View style={styles.row}>
+              {one.order.map((id, index) => (
+                <Swatch key={`${index} ${id}`} colour={shelf.finishes.find((finish) => finish.id === id)?.colour ?? colour.sheet} />
+              ))}
+            </View>
+            <Small>{`${showMinutes(one.workMin)} work, done after ${showMinutes(one.endMin)}, ${one.riskM.toFixed(1)} m of show edge, ${one.money.toFixed(0)} for material (estimates)`}</Small>
+          </Row>
+        ))}
+      </Rows>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ row: { flexDirection: 'row', gap: space.tight } });
