@@ -56,6 +56,10 @@ async function slide(hands: Hands, slider: string, steps: number): Promise<void>
   await hands.page.focus(slider);
   for (let step = 0; step < steps; step++) await hands.page.keyboard.press('ArrowRight');
 }
+/** Waits until the page does not hold a text any more. */
+async function gone(hands: Hands, pattern: RegExp): Promise<void> {
+  await hands.page.waitForFunction((source) => !new RegExp(source).test(document.body.innerText), { timeout: 12_000 }, pattern.source);
+}
 const colourOf = (hands: Hands, area: string) => hands.page.$eval(`[data-testid=area-${area}]`, (shape) => shape.getAttribute('fill'));
 
 describe('on the phone', () => {
@@ -76,7 +80,7 @@ describe('on the phone', () => {
       expect(pinned.choicePrice).not.toBeNull();
       expect(pinned.stages[0].pictures).not.toEqual(found.stages[0].pictures);
       await hands.pressNamed('button', 'Let Lintrel choose again');
-      await hands.page.waitForFunction(() => !/Your choices:/.test(document.body.innerText), { timeout: 12_000 });
+      await gone(hands, /Your choices:/);
       await hands.saved();
     });
     expect((await planOf(id)).stages).toEqual(found.stages);
@@ -89,9 +93,11 @@ describe('on the phone', () => {
       await hands.press('[data-testid=wishes]');
       await hands.page.waitForSelector('[data-testid=by-wish]', { timeout: 12_000 });
       await hands.pressNamed('button', 'Least material, take it');
+      await hands.page.waitForSelector('[role=radio][aria-checked=true][aria-label="Wanted most: Least material"]', { timeout: 12_000 });
       await hands.saved();
       expect((await designOf(id)).choices.wish).toBe('material');
       await hands.pressNamed('radio', 'Wanted most: Least work');
+      await hands.page.waitForSelector('[role=radio][aria-checked=true][aria-label="Wanted most: Least work"]', { timeout: 12_000 });
       await hands.saved();
       expect(await hands.count('[data-testid=order]')).toBeGreaterThan(1);
     });
@@ -147,10 +153,12 @@ describe('on the wide screen', () => {
       expect(await told()).toMatch(/Signal red, solvent basecoat or /);
       expect(await told()).toMatch(/Work \(estimate\)/);
       await hands.pressNamed('button', 'Plan Scheme 2 instead');
+      await hands.sees(/Planned: Scheme 2/);
       await hands.saved();
       expect((await designOf(id)).scheme.areas).toEqual(before);
       await hands.pressNamed('radio', 'Compare with: Scheme 1');
       await hands.pressNamed('button', 'Remove Scheme 1');
+      await gone(hands, /Compare with/);
       await hands.saved();
       expect((await designOf(id)).others).toEqual([]);
     });
@@ -202,6 +210,7 @@ describe('on the wide screen', () => {
       await add('Cream, two-part', 'Copper, two-part');
       await hands.sees(/cannot hold together with the other wishes/);
       await hands.pressNamed('button', 'Let Lintrel choose again');
+      await gone(hands, /Your choices:/);
       await hands.saved();
       expect((await planOf(id)).choicePrice).toBeNull();
     });

@@ -66,6 +66,7 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
   const [revision, setRevision] = useState(first.revision);
   const [saved, setSaved] = useState<SaveState>({ kind: 'saved' });
   const [offered, setOffered] = useState<string | null>(null);
+  const [pending, setPending] = useState(0);
   const [history, setHistory] = useState<History>(() => readHistory(id));
   const steps = useRef(history);
   const newest = useRef(design);
@@ -106,17 +107,20 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
     saver.current?.save(to.design);
   };
   const change: OpenJob['change'] = (update, words, offer = false) => {
-    // Changes wait for each other, since the finishes are carried over by the worker in between.
-    chain.current = chain.current.then(async () => {
+    // Changes wait for each other, since the finishes are carried over by the worker in between; until then nothing is saved.
+    setPending((count) => count + 1);
+    const turn = async () => {
       const before = newest.current;
       const after = update(before);
-      const next = await compute('carry', { before, after });
+      // Where no part changed, every finish stays where it is.
+      const next = after.parts === before.parts ? after : await compute('carry', { before, after });
       if (JSON.stringify(next) === JSON.stringify(before)) return;
       keepSteps(remembered(steps.current, before, words ?? 'Last change'));
       show(next);
       setOffered(offer ? (words ?? null) : null);
       saver.current?.save(next);
-    });
+    };
+    chain.current = chain.current.then(() => turn().finally(() => setPending((count) => count - 1)));
     return chain.current;
   };
   const settleStale = (keep: 'mine' | 'theirs') => {
@@ -133,7 +137,25 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
   const undo = history.past.length > 0 ? { words: history.past[history.past.length - 1].words, go: () => walk(stepBack) } : null;
   const redo = history.future.length > 0 ? { words: history.future[history.future.length - 1].words, go: () => walk(stepForward) } : null;
   const undoable = offered ? { words: offered, undo: () => walk(stepBack), dismiss: () => setOffered(null) } : null;
-  return <Context.Provider value={{ id, design, revision, shelf, ...planned, saved, change, undo, redo, undoable, settleStale }}>{children}</Context.Provider>;
+  return (
+    <Context.Provider
+      value={{
+        id,
+        design,
+        revision,
+        shelf,
+        ...planned,
+        saved: pending > 0 && saved.kind === 'saved' ? { kind: 'saving' } : saved,
+        change,
+        undo,
+        redo,
+        undoable,
+        settleStale,
+      }}
+    >
+      {children}
+    </Context.Provider>
+  );
 }
 
 /** The plan of a design, from the worker; an older answer never replaces a newer one. */
