@@ -6,7 +6,6 @@ import { mayStay } from './keep';
 import { weightsOf } from './order-cost';
 import { fixedSpray, pricedEdge, relaxPart, type StageWeights } from './relax';
 import { changeMinutes } from './stage-cost';
-import { certainlyMasked } from './waits';
 import { RULE_OF_THUMB } from '../units';
 
 /** Bounds for orders that are not complete yet. */
@@ -38,7 +37,12 @@ export const NOTHING_BEGUN: Begun = { done: 0, last: -1, second: -1 };
 export function latticeOf(ground: Ground, shares: CoatShares): Lattice {
   const count = ground.finishes.length;
   const stages = new Map<number, StageBound>();
-  const remembered: Remembered = { cuts: new Map(), shares, worth: worthOpening(ground, shares) };
+  const remembered: Remembered = {
+    cuts: new Map(),
+    shares,
+    worth: worthOpening(ground, shares),
+    areasOf: ground.finishes.map((_, finish) => ground.own.flatMap((one, area) => (one === finish ? [area] : []))),
+  };
   const link = linksOf(ground);
   const stays = ground.finishes.map((_, finish) => ground.finishes.map((_one, next) => mayStay(ground, finish, next)));
   // What follows may leave its masks on; what came before may have.
@@ -139,6 +143,8 @@ interface Remembered {
   readonly shares: CoatShares;
   /** By part and finish: whether that finish has a reason to go anywhere on it. */
   readonly worth: readonly (readonly boolean[])[];
+  /** Areas of each finish. */
+  readonly areasOf: readonly (readonly number[])[];
 }
 
 const worthOpening = ({ parts, finishes, own }: Ground, shares: CoatShares): boolean[][] =>
@@ -157,20 +163,31 @@ interface StageAsked {
   readonly any?: boolean;
 }
 
-function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any }: StageAsked, { cuts, shares, worth }: Remembered): StageBound {
+function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any }: StageAsked, { cuts, shares, worth, areasOf }: Remembered): StageBound {
   const { own, alike, pins, problem } = ground;
   const { work, wait, risk, money } = weightsOf(ground);
-  const below = [PRESENT, ...ground.finishes.keys()].filter((one) => any || one === PRESENT || (done >> one) & 1);
-  const row = new Int8Array(own.length).fill(-1);
-  own.forEach((one, area) => {
+  const stateOf = (area: number): number => {
+    const one = own[area];
+    if (one === finish) return 1;
     const free = one < 0 ? alike[area] === finish : ((done >> one) & 1) === 0;
-    row[area] = one === finish ? 1 : free ? pins[finish][area] : 0;
-  });
-  const mine = own.flatMap((one, area) => (one === finish ? [area] : []));
-  const coats = Math.max(...mine.map((area) => Math.min(...below.map((one) => ground.coats(finish, area, one)))));
-  const fixed = Math.max(0, ...mine.map((area) => Math.min(...below.map((one) => ground.leastOver(finish, area, one).fixed))));
-  const until = [...ground.finishes.keys()].filter((one) => any || one === finish || (done >> one) & 1);
-  const over = fixed + mine.reduce((sum, area) => sum + Math.min(...until.map((one) => ground.leastOver(one, area, PRESENT).minutes)), 0);
+    return free ? pins[finish][area] : 0;
+  };
+  const mine = areasOf[finish];
+  const before = [...ground.finishes.keys()].filter((one) => any || (done >> one) & 1);
+  // Over another finish of the job a colour takes the same coats wherever it lies.
+  const bestBelow = before.reduce((least, one) => Math.min(least, ground.coats(finish, mine[0], one)), Infinity);
+  let [coats, fixed, over] = [0, 0, 0];
+  for (const area of mine) {
+    coats = Math.max(coats, Math.min(bestBelow, ground.coats(finish, area, PRESENT)));
+    let [leastFixed, leastWork] = [ground.leastOver(finish, area, PRESENT).fixed, ground.leastOver(finish, area, PRESENT).minutes];
+    for (const one of before) {
+      leastFixed = Math.min(leastFixed, ground.leastOver(finish, area, one).fixed);
+      leastWork = Math.min(leastWork, ground.leastOver(one, area, PRESENT).minutes);
+    }
+    fixed = Math.max(fixed, leastFixed);
+    over += leastWork;
+  }
+  over += fixed;
   // What may still come over an area, as its part tells: what the part does not get itself is never certain to be past.
   const owedTo = (area: number) => {
     const past = done & ground.parts[ground.part[area]].finishes;
@@ -185,7 +202,7 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
     // The work a spared coat saves may pass the time of a wait: it is worth that much less, here and where it is charged.
     const spared = (area: number) => (any || own[area] < 0 ? 0 : shares.back(area, finish, 0) * shares.price(own[area], work - wait));
     const owed = (area: number) => minute * (own[area] < 0 ? ground.leastOver(finish, area, PRESENT).minutes : owedTo(area)) - spared(area);
-    const stage = { finish, done, coats, settled: row, under, weights, owed };
+    const stage = () => ({ finish, done, coats, settled: Int8Array.from(own, (_, area) => stateOf(area)), under, weights, owed });
     const sprayed: ReturnType<typeof relaxPart>[] = [];
     const cost = ground.parts.reduce(
       (sum, { finishes, areas }, part) => {
@@ -193,18 +210,19 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
         if (!worth[part][finish] && !areas.some((area) => pins[finish][area] === 1)) return sum;
         const sub = (part * ground.finishes.length + finish) * 2 ** ground.finishes.length + (done & finishes);
         const key = (sub * (RULE_OF_THUMB.mostCoats + 1) + coats) * 8 + (minute === work ? 0 : 1) + (keeping ? 2 : 0) + (any ? 4 : 0);
-        const known = cuts.get(key) ?? relaxPart(ground, stage, part);
+        const known = cuts.get(key) ?? relaxPart(ground, stage(), part);
         cuts.set(key, known);
         sprayed.push(known);
         return sum + known.cost;
       },
-      fixedSpray(ground, stage),
+      fixedSpray(ground, { finish, coats, weights }),
     );
     const asked = any ? 0 : (shares.present(finish) - coats) * shares.price(finish, work - wait);
     return { cost: cost + (keeping ? onceAnyway(ground, done, finish, weights) : 0) + minute * over + asked, sprayed };
   };
+  const masked = ground.parts.some(({ areas }) => areas.some((area) => own[area] === finish) && areas.some((area) => stateOf(area) === 0));
   const times = filmTimes(problem, ground.finishes[finish], coats);
-  const pullWait = leaves || !certainlyMasked(ground, row) ? Math.min(times.flashMin, times.pull.from) : times.pull.from;
+  const pullWait = leaves || !masked ? Math.min(times.flashMin, times.pull.from) : times.pull.from;
   const usual = costAt(work);
   return {
     cost: usual.cost + wait * ((coats - 1) * times.flashMin + pullWait),

@@ -57,12 +57,14 @@ export function* searchSteps(given: OrderProblem, effort: number = USUAL_EFFORT)
   const { best } = main;
   if (!best) return { sequences: [], complete: false, gap: 1 };
   const others: Sequence[] = [];
+  // What is shown for comparison need not be proven, however long the best is looked for.
+  const share = Math.ceil(Math.min(effort, USUAL_EFFORT) * OTHERS_SHARE);
   for (const first of otherBeginnings(ready, best)) {
-    const other = yield* bestOrder(ready, first, Math.ceil(effort * OTHERS_SHARE));
+    const other = yield* bestOrder(ready, first, share);
     if (other.best) others.push(other.best);
   }
   if (best.stages.some(({ keep }) => keep)) {
-    const fresh = yield* bestOrder(prepared({ ...problem, rules: { ...problem.rules, masks: 'fresh' } }), null, Math.ceil(effort * OTHERS_SHARE));
+    const fresh = yield* bestOrder(prepared({ ...problem, rules: { ...problem.rules, masks: 'fresh' } }), null, share);
     if (fresh.best) others.push(fresh.best);
   }
   others.sort((a, b) => a.score - b.score || byText(a.order.join(), b.order.join()));
