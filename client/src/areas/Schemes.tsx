@@ -23,7 +23,7 @@ import { Body, Heading, Small } from '@/ui/Words';
 import { KEEP } from '@/words';
 import { useComputed } from '@/worker/useComputed';
 
-export const schemeName = (scheme: Scheme, index: number): string => scheme.name ?? `Scheme ${index + 1}`;
+const schemeName = (scheme: Scheme, index: number): string => scheme.name ?? `Scheme ${index + 1}`;
 
 /** The part in the other scheme, to be drawn beside the planned one. */
 export interface OtherDrawing {

@@ -49,26 +49,15 @@ export function Widths({ part, trial, onTrial }: { part: string; trial: Trial | 
         return (
           <View key={line.id} style={styles.line} testID="widths">
             <Small tone="ink">{`${line.name}: ${line.count} bands, ${showLength(width, design.unit)} wide, ${showLength(gap, design.unit)} apart`}</Small>
-            <RangeInput
+            <Stretch
               label={`Width of ${line.name}`}
               value={width}
-              least={line.width / 3}
-              most={line.width * 2}
-              step={line.width / 60}
-              words={showLength(width, design.unit)}
-              onChange={(value) => onTrial({ part, line: line.id, width: round(value), gap })}
+              usual={line.width}
+              onChange={(value) => onTrial({ part, line: line.id, width: value, gap })}
               testID="width"
             />
             {line.gap > 0 ? (
-              <RangeInput
-                label={`Gap of ${line.name}`}
-                value={gap}
-                least={line.gap / 3}
-                most={line.gap * 2}
-                step={line.gap / 60}
-                words={showLength(gap, design.unit)}
-                onChange={(value) => onTrial({ part, line: line.id, width, gap: round(value) })}
-              />
+              <Stretch label={`Gap of ${line.name}`} value={gap} usual={line.gap} onChange={(value) => onTrial({ part, line: line.id, width, gap: value })} />
             ) : null}
           </View>
         );
@@ -82,6 +71,35 @@ export function Widths({ part, trial, onTrial }: { part: string; trial: Trial | 
         <Small>Slide: the drawing follows at once. Nothing is kept until you say so.</Small>
       )}
     </Sheet>
+  );
+}
+
+/** A length from a third to twice what it is now. */
+function Stretch({
+  label,
+  value,
+  usual,
+  onChange,
+  testID,
+}: {
+  label: string;
+  value: number;
+  usual: number;
+  onChange: (value: number) => void;
+  testID?: string;
+}) {
+  const { design } = useJob();
+  return (
+    <RangeInput
+      label={label}
+      value={value}
+      least={usual / 3}
+      most={usual * 2}
+      step={usual / 60}
+      words={showLength(value, design.unit)}
+      onChange={(next) => onChange(round(next))}
+      testID={testID}
+    />
   );
 }
 

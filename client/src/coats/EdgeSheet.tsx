@@ -10,7 +10,7 @@ import { Heading, Small } from '@/ui/Words';
 import { EdgeCut } from './EdgeCut';
 
 /** Lines of a part that bound areas, with how long they are. */
-export const cutLines = (part: PartPlan) => part.lines.filter(({ id }) => part.borders.some(({ line }) => line === id));
+const cutLines = (part: PartPlan) => part.lines.filter(({ id }) => part.borders.some(({ line }) => line === id));
 
 /** Where an edge is cut open: the spot a person chose, or the middle of a line taped in the stage, or of the first. */
 export function spotOf(part: PartPlan, chosen: LineSpot | null, stage: StagePlan | null = null): LineSpot | null {

@@ -42,7 +42,7 @@ export function Orders({ plan }: { plan: Plan }) {
 }
 
 /** How sure it is that nothing better exists. */
-export const Proof = ({ gap }: { gap: number }) => (
+const Proof = ({ gap }: { gap: number }) => (
   <Small>
     {gap === 0 ? 'The first is proven: no order is better.' : `The best found; none can be more than ${Math.max(1, Math.ceil(100 * gap))} % better.`}
   </Small>

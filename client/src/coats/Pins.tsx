@@ -1,4 +1,4 @@
-import { areaAt, pinArea, showMinutes, type AreaPlan, type ChoicePrice, type Design, type PartPlan, type Plan, type StagePlan } from '@lintrel/core';
+import { pinArea, pinnedOpen, showMinutes, type AreaPlan, type ChoicePrice, type Design, type PartPlan, type Plan, type StagePlan } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
 import { space } from '@/theme/theme';
@@ -46,9 +46,8 @@ export function Pins({ plan, part, stage, chosen }: { plan: Plan; part: PartPlan
 const MOST_SHOWN = 3;
 
 function pinnedIn(design: Design, part: string, area: AreaPlan, finish: string): Pinned {
-  const rings = [{ rings: area.rings.map((ring) => ring.map(([x, y]) => ({ x, y }))) }];
-  const pin = (design.choices.pins ?? []).find((one) => one.part === part && one.finish === finish && areaAt(rings, { x: one.seed[0], y: one.seed[1] }) >= 0);
-  return pin ? (pin.open ? 'open' : 'covered') : 'free';
+  const open = pinnedOpen(design, part, area, finish);
+  return open === null ? 'free' : open ? 'open' : 'covered';
 }
 
 /** What the choices made by hand cost, at once, and the way back. */
@@ -69,7 +68,7 @@ export function Price({ price }: { price: ChoicePrice | null }) {
 }
 
 /** A price in words: what is more and what is less; small differences are no price. */
-export function priceWords({ workMin, endMin, tapeM, coats, riskM }: ChoicePrice): string {
+function priceWords({ workMin, endMin, tapeM, coats, riskM }: ChoicePrice): string {
   const signed = (value: number, text: string) => `${value > 0 ? '+' : '−'}${text}`;
   const told = [
     Math.abs(workMin) >= 1 ? `${signed(workMin, showMinutes(Math.abs(workMin)))} work` : null,

@@ -1,4 +1,4 @@
-import type { Design, Shelf } from '@lintrel/core';
+import type { Design, JobSearch, Shelf } from '@lintrel/core';
 import { useEffect, useRef, useState } from 'react';
 
 /** A search as it goes on. */
@@ -7,21 +7,11 @@ export type LongSearchState =
   | { readonly kind: 'running'; readonly share: number; readonly gap: number; readonly order: readonly string[] }
   | { readonly kind: 'done'; readonly gap: number; readonly order: readonly string[]; readonly better: boolean };
 
-/** What the search worker tells. */
-export interface SearchNews {
-  readonly share: number;
-  readonly gap: number;
-  readonly order: readonly string[];
-  /** True where it is better than what the plan found. */
-  readonly better: boolean;
-  readonly done: boolean;
-}
-
 /** Runs a long search in a worker of its own, so that planning goes on meanwhile; another design stops it. */
 export function useLongSearch(design: Design, shelf: Shelf): { readonly state: LongSearchState; readonly start: () => void; readonly stop: () => void } {
   const [state, setState] = useState<LongSearchState>({ kind: 'idle' });
   const worker = useRef<Worker | null>(null);
-  const last = useRef<SearchNews | null>(null);
+  const last = useRef<JobSearch | null>(null);
   const end = () => {
     worker.current?.terminate();
     worker.current = null;
@@ -30,7 +20,7 @@ export function useLongSearch(design: Design, shelf: Shelf): { readonly state: L
     setState({ kind: 'idle' });
     return end;
   }, [design, shelf]);
-  const show = (news: SearchNews, done: boolean) => {
+  const show = (news: JobSearch, done: boolean) => {
     const { gap, order, share, better } = news;
     setState(done ? { kind: 'done', gap, order, better } : { kind: 'running', share, gap, order });
   };
@@ -40,7 +30,7 @@ export function useLongSearch(design: Design, shelf: Shelf): { readonly state: L
     setState({ kind: 'running', share: 0, gap: 1, order: [] });
     const started = new Worker(new URL('./search.worker', window.location.href));
     worker.current = started;
-    started.onmessage = ({ data }: MessageEvent<SearchNews>) => {
+    started.onmessage = ({ data }: MessageEvent<JobSearch>) => {
       last.current = data;
       show(data, data.done);
       if (data.done) end();

@@ -4,7 +4,7 @@ import type { DrawnArea } from './PartDrawing';
 const effects = new WeakMap<Shelf, Map<string, Finish['effect']>>();
 
 /** Effect of a finish on the shelf; a solid where it is not there. */
-export function effectOf(shelf: Shelf, id: string | null): Finish['effect'] {
+function effectOf(shelf: Shelf, id: string | null): Finish['effect'] {
   const known = effects.get(shelf) ?? new Map(shelf.finishes.map((finish) => [finish.id, finish.effect]));
   effects.set(shelf, known);
   return (id === null ? undefined : known.get(id)) ?? 'solid';

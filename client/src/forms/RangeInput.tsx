@@ -10,14 +10,11 @@ interface RangeProps {
   /** The value in words, for screen readers. */
   readonly words: string;
   readonly onChange: (value: number) => void;
-  /** The finger is lifted: what is shown may be kept. */
-  readonly onDone?: (value: number) => void;
   readonly testID?: string;
 }
 
 /** A slider: the browser's own, so that arrow keys, touch and screen readers work. */
-export function RangeInput({ label, value, least, most, step, words, onChange, onDone, testID }: RangeProps) {
-  const read = (event: { target: { value: string } }) => Number(event.target.value);
+export function RangeInput({ label, value, least, most, step, words, onChange, testID }: RangeProps) {
   return createElement('input', {
     type: 'range',
     'aria-label': label,
@@ -27,9 +24,7 @@ export function RangeInput({ label, value, least, most, step, words, onChange, o
     step,
     value,
     'data-testid': testID,
-    onChange: (event: { target: { value: string } }) => onChange(read(event)),
-    onPointerUp: (event: { target: { value: string } }) => onDone?.(read(event)),
-    onKeyUp: (event: { target: { value: string } }) => onDone?.(read(event)),
+    onChange: (event: { target: { value: string } }) => onChange(Number(event.target.value)),
     style: { width: '100%', height: measure.target, margin: 0, accentColor: colour.calm, touchAction: 'pan-y' },
   });
 }

@@ -1,16 +1,7 @@
 import fc from 'fast-check';
 import { SHIPPED_SHELF } from '../job';
+import { answer, faults } from '../testing-ask';
 import { ask, exampleInput, QUESTIONS } from '.';
-
-const answer = (name: string, input: Record<string, unknown>) => {
-  const result = ask(name, input);
-  if (!result.ok) throw new Error(JSON.stringify(result.faults));
-  return result.value;
-};
-const faults = (name: string, input: unknown) => {
-  const result = ask(name, input);
-  return result.ok ? [] : result.faults.map(({ path, message }) => `${path}: ${message}`);
-};
 
 describe('every question', () => {
   it.each(

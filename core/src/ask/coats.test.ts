@@ -1,16 +1,6 @@
 import fc from 'fast-check';
 import { PAINT_SYSTEM_KEYS } from '../finish';
-import { ask } from '.';
-
-const answer = (name: string, input: Record<string, unknown>) => {
-  const result = ask(name, input);
-  if (!result.ok) throw new Error(JSON.stringify(result.faults));
-  return result.value;
-};
-const faults = (name: string, input: unknown) => {
-  const result = ask(name, input);
-  return result.ok ? '' : result.faults.map(({ path, message }) => `${path}: ${message}`).join('\n');
-};
+import { answer, faults } from '../testing-ask';
 
 describe('hide', () => {
   it.each([
@@ -32,7 +22,7 @@ describe('hide', () => {
     expect([coats, ladder.length]).toEqual([null, 20]);
   });
   it('refuses what is no colour', () =>
-    expect(faults('hide', { paint: 'mauve', under: '#fff', hiding: 60, coat: 15 })).toMatch(
+    expect(faults('hide', { paint: 'mauve', under: '#fff', hiding: 60, coat: 15 }).join('\n')).toMatch(
       /^paint: "mauve" is not a colour[^]*under: "#fff" is not a colour/m,
     ));
 });
@@ -65,7 +55,7 @@ describe('mix', () => {
     [{ solids: 0 }, /^solids: must be above 0/],
     [{ transfer: '0%' }, /^transfer: must be above 0/],
     [{ coats: 1.5 }, /^coats: 1.5 is not whole/],
-  ])('refuses %j', (bad, said) => expect(faults('mix', { ...given, ...bad })).toMatch(said));
+  ])('refuses %j', (bad, said) => expect(faults('mix', { ...given, ...bad }).join('\n')).toMatch(said));
 });
 
 describe('over', () => {

@@ -13,6 +13,13 @@ interface HideAnswer extends Record<string, unknown> {
   readonly coatUm: number;
 }
 
+/** How strong a paint is: what hides a card, how thick a coat is, and what counts as hidden. */
+export const strengthKeys = (hiding: string) => ({
+  hiding: numberKey({ label: 'Film that hides black and white', example: hiding }, 0.1, 5000, 'µm'),
+  coat: numberKey({ label: 'One coat, dry', example: '15' }, 0.1, 1000, 'µm'),
+  tolerance: optional(numberKey({ label: 'Hidden below a difference of', example: '2' }, 0.1, 20, 'ΔE'), RULE_OF_THUMB.hidingTolerance),
+});
+
 export const hide = question({
   name: 'hide',
   title: 'How many coats hide this colour?',
@@ -20,9 +27,7 @@ export const hide = question({
   keys: {
     paint: colourKey({ label: 'Paint', example: '#f2c230' }),
     under: colourKey({ label: 'Over', example: '#7a4a2b' }),
-    hiding: numberKey({ label: 'Film that hides black and white', example: '60' }, 0.1, 5000, 'µm'),
-    coat: numberKey({ label: 'One coat, dry', example: '15' }, 0.1, 1000, 'µm'),
-    tolerance: optional(numberKey({ label: 'Hidden below a difference of', example: '2' }, 0.1, 20, 'ΔE'), RULE_OF_THUMB.hidingTolerance),
+    ...strengthKeys('60'),
   },
   ways: [],
   answer: (values) => {

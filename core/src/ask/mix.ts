@@ -1,4 +1,4 @@
-import { mixParts } from '../finish';
+import { mixParts, sprayedMl } from '../finish';
 import { numberKey, ratioKey, shareKey, wholeKey } from './key';
 import { box, question, refuseAt } from './question';
 
@@ -24,7 +24,7 @@ export const mix = question({
     const [area, film, coats, solids, transfer] = [values.area, values.film, values.coats, values.solids, values.transfer] as number[];
     if (solids === 0) return refuseAt('solids', 'must be above 0: a paint without solids leaves no film');
     if (transfer === 0) return refuseAt('transfer', 'must be above 0: none of the paint would land on the part');
-    const ml = (area * film * coats) / (solids * transfer);
+    const ml = sprayedMl(area, film * coats, solids, transfer);
     return { ok: true, value: { ml, parts: mixParts(ml, values.ratio as readonly number[]) } };
   },
   words: ({ ml, parts }: MixAnswer) => ({

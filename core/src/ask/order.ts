@@ -1,6 +1,7 @@
 import { coatsToHide } from '../finish';
 import { RULE_OF_THUMB } from '../units';
-import { colourKey, numberKey, optional } from './key';
+import { strengthKeys } from './hide';
+import { colourKey } from './key';
 import { box, question } from './question';
 
 interface OrderAnswer extends Record<string, unknown> {
@@ -23,9 +24,7 @@ export const order = question({
     second: colourKey({ label: 'Colour B', example: '#7a4a2b' }),
     third: colourKey({ label: 'Colour C', example: '#1c1f24' }),
     under: colourKey({ label: 'What is there now', example: '#ffffff' }),
-    hiding: numberKey({ label: 'Film that hides black and white', example: '50' }, 0.1, 5000, 'µm'),
-    coat: numberKey({ label: 'One coat, dry', example: '15' }, 0.1, 1000, 'µm'),
-    tolerance: optional(numberKey({ label: 'Hidden below a difference of', example: '2' }, 0.1, 20, 'ΔE'), RULE_OF_THUMB.hidingTolerance),
+    ...strengthKeys('50'),
   },
   ways: [],
   answer: (values) => {

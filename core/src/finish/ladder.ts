@@ -58,7 +58,7 @@ function measuredAt({ ground, steps }: Card, coats: number): Reflectance | null 
 }
 
 /** True for what lets the ground show: its colour depends on what lies below. */
-export const showsGround = ({ effect }: Pick<Finish, 'effect'>): boolean => effect === 'candy' || effect === 'clear';
+const showsGround = ({ effect }: Pick<Finish, 'effect'>): boolean => effect === 'candy' || effect === 'clear';
 
 /** Colour seen after so many coats over a ground: a covering finish shows its own. */
 export function shownOver(finish: Finish, ground: string, coats: number): string {

@@ -13,12 +13,17 @@ export interface Mix {
 }
 
 /**
- * Paint to put in the cup.
+ * Paint as it is sprayed.
  * @param buildUm dry film of all coats, µm
- * @returns ml as sprayed, with what stays in the cup: m² · µm / (volume solids · transfer)
+ * @param solids share of its volume that stays as film
+ * @param transfer share that lands on the part
+ * @returns ml: m² · µm / (volume solids · transfer)
  */
+export const sprayedMl = (m2: number, buildUm: number, solids: number, transfer: number): number => (m2 * buildUm) / (solids * transfer);
+
+/** Paint to put in the cup, ml: what is sprayed, and what stays in the cup. */
 export const paintNeeded = (m2: number, buildUm: number, { solids, method }: Pick<Finish, 'solids' | 'method'>): number =>
-  m2 === 0 ? 0 : (m2 * buildUm) / (solids * RULE_OF_THUMB.transfer[method]) + RULE_OF_THUMB.cupLossMl[method];
+  m2 === 0 ? 0 : sprayedMl(m2, buildUm, solids, RULE_OF_THUMB.transfer[method]) + RULE_OF_THUMB.cupLossMl[method];
 
 /**
  * Splits paint by a mixing ratio.

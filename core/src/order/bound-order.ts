@@ -13,16 +13,14 @@ export interface OrderBound {
   /** Lower bound on the score of everything still possible, minutes. */
   readonly bound: number;
   readonly open: readonly (readonly boolean[])[];
-  /** Least coats of each stage. */
-  readonly coats: readonly number[];
 }
 
-/** A stage that may have been the last to open an area before its own; PRESENT: none was. */
-export type LastOpen = number;
+/** What lies below an area that a stage opened last; PRESENT where none did. */
+export const belowOf = ({ order }: Pick<OrderNode, 'order'>, stage: number): Below => (stage === PRESENT ? PRESENT : order[stage]);
 
-/** Stages that may have opened an area last before this one, latest first, by what is settled. */
-export function lastOpens({ settled }: Pick<OrderNode, 'settled'>, stage: number, area: number): LastOpen[] {
-  const found: LastOpen[] = [];
+/** Stages that may have opened an area last before this one, latest first, by what is settled; PRESENT: none did. */
+export function lastOpens({ settled }: Pick<OrderNode, 'settled'>, stage: number, area: number): number[] {
+  const found: number[] = [];
   for (let earlier = stage - 1; earlier >= 0; earlier--) {
     const state = settled[earlier][area];
     if (state !== 0) found.push(earlier);
@@ -31,18 +29,18 @@ export function lastOpens({ settled }: Pick<OrderNode, 'settled'>, stage: number
   return [...found, PRESENT];
 }
 
-/** What may lie below an area in a stage, latest first, by what is settled and by the coats the stage may take. */
-export function belowIn(ground: Ground, node: OrderNode, stage: number, area: number): Below[] {
-  const finish = node.order[stage];
-  return lastOpens(node, stage, area)
-    .map((one) => (one === PRESENT ? PRESENT : node.order[one]))
-    .filter((below) => ground.own[area] !== finish || ground.coats(finish, area, below) <= node.most[stage]);
-}
-
 /** Least coats, drying times, gun changes and certain preparation of every stage. */
 export function factsOf(ground: Ground, node: OrderNode): StageFacts {
-  const { problem, finishes, own } = ground;
-  const below = node.order.map((finish, stage) => own.flatMap((one, area) => (one === finish ? [{ area, below: belowIn(ground, node, stage, area) }] : [])));
+  const { problem, finishes } = ground;
+  // What may lie below each area of a stage, by what is settled and by the coats the stage may take.
+  const below = node.order.map((finish, stage) =>
+    ground.areasOf[finish].map((area) => ({
+      area,
+      below: lastOpens(node, stage, area)
+        .map((one) => belowOf(node, one))
+        .filter((one) => ground.coats(finish, area, one) <= node.most[stage]),
+    })),
+  );
   const coats = node.order.map((finish, stage) =>
     Math.max(node.least[stage], ...below[stage].map(({ area, below: options }) => Math.min(...options.map((one) => ground.coats(finish, area, one))))),
   );
@@ -104,20 +102,17 @@ export function boundOrder(ground: Ground, shares: CoatShares, node: OrderNode, 
   forbidWeakGrounds(cut, ground, node, rows);
   chargeCoats(cut, ground, node, { facts, present: shares.present, rows, busy, flashes: order.map((_, stage) => (inside(stage) ? 0 : wait)) });
   const { cost, open } = cut.solve();
-  return { bound: bound + cost + plugBound(ground, node, inside), open: rows.map((nodes) => nodes.map((one) => open[one])), coats: facts.coats };
+  return { bound: bound + cost + plugBound(ground, node, inside), open: rows.map((nodes) => nodes.map((one) => open[one])) };
 }
 
 /** Where an area must not be sprayed over a colour that takes too many coats, another stage has to come between. */
 function forbidWeakGrounds(cut: Cut, ground: Ground, node: OrderNode, rows: readonly (readonly number[])[]): void {
   node.order.forEach((finish, stage) => {
-    ground.own.forEach((own, area) => {
-      if (own !== finish) return;
-      const options = lastOpens(node, stage, area);
-      options.forEach((one, index) => {
-        if (one === PRESENT || index !== 1 || ground.coats(finish, area, node.order[one]) <= node.most[stage]) return;
-        cut.charge(rows[one][area], rows[options[0]][area], NEVER);
-      });
-    });
+    for (const area of ground.areasOf[finish]) {
+      const [later, weak] = lastOpens(node, stage, area);
+      if (weak === undefined || weak === PRESENT || ground.coats(finish, area, belowOf(node, weak)) <= node.most[stage]) continue;
+      cut.charge(rows[weak][area], rows[later][area], NEVER);
+    }
   });
 }
 
@@ -141,15 +136,12 @@ function chargeCoats(
   },
 ): void {
   node.order.forEach((finish, stage) => {
-    const own = ground.own.flatMap((one, area) => (one === finish ? [area] : []));
+    const own = ground.areasOf[finish];
     // What was there at the start is charged by shares; only what asks for still more is left.
     const least = Math.max(facts.coats[stage], present(finish));
-    const asks = own.map((area) =>
-      lastOpens(node, stage, area).map((one) => ({ one, coats: ground.coats(finish, area, one === PRESENT ? PRESENT : node.order[one]) })),
-    );
+    const asks = own.map((area) => lastOpens(node, stage, area).map((one) => ({ one, coats: ground.coats(finish, area, belowOf(node, one)) })));
     const most = Math.min(node.most[stage], Math.max(...asks.flat().map(({ coats }) => coats)));
-    const size = own.reduce((sum, area) => sum + ground.problem.areas[area].sizeM2, 0);
-    const price = coatPrice(ground, finish, size, busy[stage]) + flashes[stage] * facts.times[stage].flashMin;
+    const price = coatPrice(ground, finish, busy[stage]) + flashes[stage] * facts.times[stage].flashMin;
     for (let level = least + 1; level <= most; level++) {
       const paid = cut.node();
       cut.charge(paid, 1, price);

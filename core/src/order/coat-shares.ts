@@ -20,27 +20,27 @@ export type ShareTable = readonly (readonly number[])[];
 
 /** Alike shares, to start from. */
 export function alikeShares(ground: Ground): ShareTable {
-  const { own } = ground;
-  const asking = (finish: number, level: number) => own.flatMap((one, area) => (one === finish && ground.coats(finish, area, PRESENT) >= level ? [area] : []));
-  return own.map((finish, area) =>
+  return ground.own.map((finish, area) =>
     Array.from({ length: finish < 0 ? 0 : presentCoats(ground, finish) + 1 }, (_, level) => {
-      const those = asking(finish, level);
+      const those = asking(ground, finish, level);
       return those.includes(area) ? 1 / those.length : 0;
     }),
   );
 }
 
-const presentCoats = (ground: Ground, finish: number): number =>
-  Math.max(...ground.own.flatMap((own, area) => (own === finish ? [ground.coats(finish, area, PRESENT)] : [])));
+/** Areas of a finish that need so many coats or more over what was there at the start. */
+const asking = (ground: Ground, finish: number, level: number): number[] =>
+  ground.areasOf[finish].filter((area) => ground.coats(finish, area, PRESENT) >= level);
+
+const presentCoats = (ground: Ground, finish: number): number => Math.max(...ground.areasOf[finish].map((area) => ground.coats(finish, area, PRESENT)));
 
 /** What is charged and given back with such shares. */
 export function coatShares(ground: Ground, table: ShareTable): CoatShares {
-  const { own, finishes, problem } = ground;
+  const { own, finishes } = ground;
   const present = finishes.map((_, finish) => presentCoats(ground, finish));
-  const sizes = finishes.map((_, finish) => own.reduce((sum, one, area) => sum + (one === finish ? problem.areas[area].sizeM2 : 0), 0));
   return {
     present: (finish) => present[finish],
-    price: (finish, minute) => coatPrice(ground, finish, sizes[finish], minute),
+    price: (finish, minute) => coatPrice(ground, finish, minute),
     back: (area, under, above) => {
       const finish = own[area];
       if (finish < 0 || finish === under) return 0;
@@ -62,20 +62,18 @@ export function movedShares(
   opened: readonly { readonly finish: number; readonly open: readonly number[] }[],
   step: number,
 ): ShareTable {
-  const { own } = ground;
   const next = table.map((row) => [...row]);
   ground.finishes.forEach((_, finish) => {
-    const areas = own.flatMap((one, area) => (one === finish ? [area] : []));
     for (let level = 1; level <= presentCoats(ground, finish); level++) {
-      const asking = areas.filter((area) => ground.coats(finish, area, PRESENT) >= level);
-      if (asking.length < 2) continue;
-      const good = asking.map(
+      const areas = asking(ground, finish, level);
+      if (areas.length < 2) continue;
+      const good = areas.map(
         (area) => opened.filter((stage) => stage.finish !== finish && stage.open.includes(area) && ground.coats(finish, area, stage.finish) < level).length,
       );
-      const middle = good.reduce((sum, one) => sum + one, 0) / asking.length;
-      const raised = asking.map((area, index) => Math.max(0, table[area][level] + step * (middle - good[index])));
+      const middle = good.reduce((sum, one) => sum + one, 0) / areas.length;
+      const raised = areas.map((area, index) => Math.max(0, table[area][level] + step * (middle - good[index])));
       const all = raised.reduce((sum, one) => sum + one, 0);
-      asking.forEach((area, index) => (next[area][level] = all > 0 ? raised[index] / all : table[area][level]));
+      areas.forEach((area, index) => (next[area][level] = all > 0 ? raised[index] / all : table[area][level]));
     }
   });
   return next;

@@ -42,6 +42,9 @@ export interface Ground {
   readonly own: readonly number[];
   /** Number of the finish a kept area is in already; -1: none of the job. */
   readonly alike: readonly number[];
+  /** Areas of each finish, and how large they are together, m². */
+  readonly areasOf: readonly (readonly number[])[];
+  readonly sizeOf: readonly number[];
   /** Number of the part of each area. */
   readonly part: readonly number[];
   /** Areas and borders of each part, and which finishes it gets, as bits. */
@@ -71,7 +74,8 @@ export function groundOf(problem: OrderProblem, start: Progress): Ground {
   const partNames = [...new Set(areas.map(({ part }) => part))];
   const own = areas.map(({ finish }) => (finish === null ? -1 : ids.indexOf(finish)));
   const part = areas.map((area) => partNames.indexOf(area.part));
-  const partsOf = finishes.map((_, finish) => new Set(part.filter((_one, index) => own[index] === finish)));
+  const areasOf = finishes.map((_, finish) => own.flatMap((one, area) => (one === finish ? [area] : [])));
+  const partsOf = areasOf.map((of) => new Set(of.map((area) => part[area])));
   const both = (edge: OrderProblem['borders'][number] | NonNullable<OrderProblem['areas'][number]['strip']>) => ({
     crisp: edgeCost(edge, true, model),
     rough: edgeCost(edge, false, model),
@@ -82,6 +86,8 @@ export function groundOf(problem: OrderProblem, start: Progress): Ground {
     start,
     finishes,
     own,
+    areasOf,
+    sizeOf: areasOf.map((of) => of.reduce((sum, area) => sum + areas[area].sizeM2, 0)),
     alike: areas.map(({ alike }) => (alike === null ? -1 : ids.indexOf(alike))),
     part,
     parts: partNames.map((_, number) => ({

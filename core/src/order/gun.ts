@@ -14,5 +14,13 @@ export function gunOf({ finishes, rules }: OrderProblem, finish: Finish): string
     if (!first) break;
     current = first;
   }
-  return `${current.method === 'gun' || current.method === 'airbrush' ? current.method : `by ${current.method}`} ${current.gun ?? ONE_GUN}`;
+  return `${usesGun(current) ? current.method : `by ${current.method}`} ${current.gun ?? ONE_GUN}`;
 }
+
+/** True for what is put on through a gun that has to be cleaned. */
+export const usesGun = ({ method }: Pick<Finish, 'method'>): boolean => method === 'gun' || method === 'airbrush';
+
+/** Flakes left in a gun ruin a solid colour: it is stripped down between the two. */
+export const needsStrip = (before: Finish, after: Finish): boolean => hasFlakes(before) && after.effect === 'solid';
+
+const hasFlakes = ({ effect }: Finish): boolean => effect === 'metallic' || effect === 'pearl' || effect === 'candy';

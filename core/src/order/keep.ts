@@ -22,9 +22,7 @@ export function mayStay(ground: Ground, finish: number, next: number): boolean {
 
 /** True where tape over this film could be pulled after it was tape-safe and something else went on. */
 function lastsOver(ground: Ground, finish: number, late: boolean): boolean {
-  const counts = ground.own.flatMap((own, area) =>
-    own === finish ? [PRESENT, ...ground.finishes.keys()].map((below) => ground.coats(finish, area, below)) : [],
-  );
+  const counts = ground.areasOf[finish].flatMap((area) => [PRESENT, ...ground.finishes.keys()].map((below) => ground.coats(finish, area, below)));
   const times = [...new Set(counts)].map((count) => filmTimes(ground.problem, ground.finishes[finish], count));
   return times.some(({ tapeSafeMin, pull, latestMin }) => tapeSafeMin < (late ? latestMin : (pull.to ?? Infinity)));
 }

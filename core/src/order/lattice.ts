@@ -1,5 +1,5 @@
 import { filmTimes } from './drying-of';
-import { gunOf } from './gun';
+import { gunOf, usesGun } from './gun';
 import { PRESENT, type Ground } from './ground';
 import type { CoatShares } from './coat-shares';
 import { mayStay } from './keep';
@@ -41,7 +41,6 @@ export function latticeOf(ground: Ground, shares: CoatShares): Lattice {
     cuts: new Map(),
     shares,
     worth: worthOpening(ground, shares),
-    areasOf: ground.finishes.map((_, finish) => ground.own.flatMap((one, area) => (one === finish ? [area] : []))),
   };
   const link = linksOf(ground);
   const stays = ground.finishes.map((_, finish) => ground.finishes.map((_one, next) => mayStay(ground, finish, next)));
@@ -143,8 +142,6 @@ interface Remembered {
   readonly shares: CoatShares;
   /** By part and finish: whether that finish has a reason to go anywhere on it. */
   readonly worth: readonly (readonly boolean[])[];
-  /** Areas of each finish. */
-  readonly areasOf: readonly (readonly number[])[];
 }
 
 const worthOpening = ({ parts, finishes, own }: Ground, shares: CoatShares): boolean[][] =>
@@ -163,7 +160,7 @@ interface StageAsked {
   readonly any?: boolean;
 }
 
-function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any }: StageAsked, { cuts, shares, worth, areasOf }: Remembered): StageBound {
+function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any }: StageAsked, { cuts, shares, worth }: Remembered): StageBound {
   const { own, alike, pins, problem } = ground;
   const { work, wait, risk, money } = weightsOf(ground);
   const stateOf = (area: number): number => {
@@ -172,7 +169,7 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
     const free = one < 0 ? alike[area] === finish : ((done >> one) & 1) === 0;
     return free ? pins[finish][area] : 0;
   };
-  const mine = areasOf[finish];
+  const mine = ground.areasOf[finish];
   const before = [...ground.finishes.keys()].filter((one) => any || (done >> one) & 1);
   // Over another finish of the job a colour takes the same coats wherever it lies.
   const bestBelow = before.reduce((least, one) => Math.min(least, ground.coats(finish, mine[0], one)), Infinity);
@@ -254,7 +251,7 @@ function linksOf(ground: Ground): (done: number, last: number, finish: number) =
       if (direct) through[guns[index]] = finishes[last].id;
       const clean = last >= 0 && !direct && through[guns[index]] !== finish.id;
       const least = changeMinutes(problem, through, finish);
-      return { least, used: clean ? Math.max(least, changeMinutes(problem, {}, finish) + cleanOf(finish.method)) : least };
+      return { least, used: clean ? Math.max(least, changeMinutes(problem, {}, finish) + (usesGun(finish) ? RULE_OF_THUMB.gunClean : 0)) : least };
     }),
   );
   return (done, last, finish) => {
@@ -262,5 +259,3 @@ function linksOf(ground: Ground): (done: number, last: number, finish: number) =
     return done & sameGun[finish] ? used : least;
   };
 }
-
-const cleanOf = (method: string): number => (method === 'gun' || method === 'airbrush' ? RULE_OF_THUMB.gunClean : 0);

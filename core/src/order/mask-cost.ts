@@ -40,7 +40,7 @@ export interface MaskCost extends EdgeCost {
 }
 
 /** True where the edge between an open and a covered area is seen in the end. */
-export const isCrisp = ({ areas }: OrderProblem, painted: readonly boolean[], openArea: number, closedArea: number): boolean =>
+const isCrisp = ({ areas }: OrderProblem, painted: readonly boolean[], openArea: number, closedArea: number): boolean =>
   (painted[closedArea] || areas[closedArea].finish === null) && !(areas[openArea].blend && areas[closedArea].finish === null);
 
 /**

@@ -32,7 +32,6 @@ export interface Progress {
   readonly tapeSafeAt: readonly number[];
   /** Minutes from the start. */
   readonly clock: number;
-  readonly lastFinish: string | null;
   /** Last finish through each gun. */
   readonly guns: Readonly<Record<string, string>>;
   /** Parts that have been sprayed before: their openings are plugged. */
@@ -49,7 +48,6 @@ export const startProgress = ({ areas }: OrderProblem): Progress => ({
   painted: areas.map(() => false),
   tapeSafeAt: areas.map(() => 0),
   clock: 0,
-  lastFinish: null,
   guns: {},
   plugged: [],
   open: null,

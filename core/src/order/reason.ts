@@ -1,8 +1,42 @@
+import { RULE_OF_THUMB } from '../units';
 import { rememberedCoats } from './drying-of';
+import { needsStrip } from './gun';
 import type { Sequence } from './order-cost';
 import { finishOf, type OrderProblem } from './problem';
 import { workOf } from './score';
 import type { StageCost } from './stage-cost';
+
+/** What a whole sequence takes. */
+export interface SequenceFigures {
+  readonly workMin: number;
+  readonly waitMin: number;
+  /** When everything is done, minutes from the start. */
+  readonly endMin: number;
+  readonly tapeM: number;
+  readonly drapeM2: number;
+  readonly coats: number;
+  readonly paintMl: number;
+  /** Weighted metres of show edge: a straight metre counts one, a tight one three. */
+  readonly riskM: number;
+  /** In money of your own. */
+  readonly money: number;
+}
+
+/** The figures of a sequence, all stages together. */
+export function figuresOf(sequence: Sequence): SequenceFigures {
+  const sum = (pick: (stage: StageCost) => number) => totalOf(sequence, pick);
+  return {
+    workMin: sum(workOf),
+    waitMin: sum(({ waitMin }) => waitMin),
+    endMin: endOf(sequence),
+    tapeM: sum(({ tapeM }) => tapeM),
+    drapeM2: sum(({ drapeM2 }) => drapeM2),
+    coats: sum(({ coats: count }) => count),
+    paintMl: sum(({ paintMl }) => paintMl),
+    riskM: sum(({ risk }) => risk),
+    money: sum(({ money }) => money),
+  };
+}
 
 /** Sum over the stages of a sequence. */
 export const totalOf = (sequence: Sequence, pick: (stage: StageCost) => number): number => sequence.stages.reduce((sum, stage) => sum + pick(stage), 0);
@@ -62,14 +96,14 @@ function largestSaving(problem: OrderProblem, { stages }: Sequence): string | nu
 }
 
 /** Flakes before a solid through the same gun cost a strip-down. */
-function strippedFor(problem: OrderProblem, { stages }: Sequence): string | null {
-  const stripped = stages.find((stage, index) => {
-    const before = index > 0 ? finishOf(problem, stages[index - 1].finish) : null;
-    return (
-      before !== null && ['metallic', 'pearl', 'candy'].includes(before.effect) && finishOf(problem, stage.finish).effect === 'solid' && stage.changeMin > 30
-    );
-  });
-  return stripped ? 'The gun is stripped down after the flakes.' : null;
+const strippedFor = (problem: OrderProblem, { stages }: Sequence): string | null =>
+  stages.some((_, index) => strippedBefore(problem, stages, index)) ? 'The gun is stripped down after the flakes.' : null;
+
+/** True where the gun is stripped down for a stage: flakes went through it right before. */
+export function strippedBefore(problem: OrderProblem, stages: readonly StageCost[], index: number): boolean {
+  const [before, stage] = [stages[index - 1], stages[index]];
+  if (!before || stage.changeMin < RULE_OF_THUMB.gunStrip) return false;
+  return needsStrip(finishOf(problem, before.finish), finishOf(problem, stage.finish));
 }
 
 const coats = (count: number): string => `${count} ${count === 1 ? 'coat' : 'coats'}`;

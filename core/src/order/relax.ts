@@ -1,4 +1,4 @@
-import { paintNeeded } from '../finish';
+import { sprayedMl } from '../finish';
 import { RULE_OF_THUMB } from '../units';
 import type { Ground, PartGround } from './ground';
 import type { EdgeCost } from './mask-cost';
@@ -138,11 +138,13 @@ function paintPerM2({ finishes }: Ground, { finish, coats, weights }: RelaxedSta
   return weights.work * coats * RULE_OF_THUMB.sprayPerSquareMetre[paint.method] + weights.money * priceOf(paint, mlPerM2(paint, coats));
 }
 
-const mlPerM2 = (paint: Ground['finishes'][number], coats: number): number =>
-  paintNeeded(1, coats * paint.coatUm, paint) - RULE_OF_THUMB.cupLossMl[paint.method];
+/** What lands on a square metre and misses it; what stays in the cup is paid once a stage. */
+const mlPerM2 = ({ coatUm, solids, method }: Ground['finishes'][number], coats: number): number =>
+  sprayedMl(1, coats * coatUm, solids, RULE_OF_THUMB.transfer[method]);
 
-/** What one more coat weighs on so many square metres, at so much a minute. */
-export function coatPrice(ground: Ground, finish: number, sizeM2: number, minute: number): number {
+/** What one more coat weighs on all areas of a finish, at so much a minute. */
+export function coatPrice(ground: Ground, finish: number, minute: number): number {
+  const sizeM2 = ground.sizeOf[finish];
   const paint = ground.finishes[finish];
   const { money } = weightsOf(ground);
   return minute * (sizeM2 * RULE_OF_THUMB.sprayPerSquareMetre[paint.method] + RULE_OF_THUMB.perCoat) + money * sizeM2 * priceOf(paint, mlPerM2(paint, 1));

@@ -5,7 +5,8 @@ import type { StageCost } from './stage-cost';
 export const FORBIDDEN_MIN = 1_000_000;
 
 /** Work of a stage, minutes. */
-export const workOf = ({ layMin, coatMin, pullMin, changeMin, overMin }: StageCost): number => layMin + coatMin + pullMin + changeMin + overMin;
+export const workOf = ({ layMin, coatMin, pullMin, changeMin, overMin }: Pick<StageCost, 'layMin' | 'coatMin' | 'pullMin' | 'changeMin' | 'overMin'>): number =>
+  layMin + coatMin + pullMin + changeMin + overMin;
 
 /**
  * What a stage weighs under a wish.

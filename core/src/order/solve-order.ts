@@ -1,4 +1,4 @@
-import { boundOrder, factsOf, lastOpens } from './bound-order';
+import { belowOf, boundOrder, factsOf, lastOpens } from './bound-order';
 import { PRESENT, type Ground } from './ground';
 import type { CoatShares } from './coat-shares';
 import { keepPatterns } from './keep';
@@ -42,10 +42,11 @@ export interface Opened {
  * Looks at what is still possible in an order: cuts give a bound and a first answer.
  * @returns null where nothing is possible
  */
-export function openNode({ ground, shares, primer, extra }: OpenGround, given: OrderNode): Opened | null {
+export function openNode(open: OpenGround, given: OrderNode): Opened | null {
+  const { ground, primer } = open;
   const node = narrowed(ground, given);
   if (!node) return null;
-  const { bound, sequence, facts } = boundAndTry({ ground, shares, primer, extra }, node);
+  const { bound, sequence, facts } = boundAndTry(open, node);
   return { bound, sequence, parts: () => branches(ground, node, sequence, facts, primer.length) };
 }
 
@@ -71,10 +72,9 @@ function branches(ground: Ground, node: OrderNode, { stages }: Sequence, facts: 
   const gaps = node.order.map((_, stage) => stages[primed + stage].coats - facts.coats[stage]);
   const dearest = gaps.indexOf(Math.max(...gaps));
   if (gaps[dearest] > 0 && node.most[dearest] > facts.coats[dearest]) {
-    const with_ = (row: readonly number[], value: number) => row.map((one, stage) => (stage === dearest ? value : one));
     return [
-      { ...node, most: with_(node.most, facts.coats[dearest]) },
-      { ...node, least: with_(node.least, facts.coats[dearest] + 1) },
+      { ...node, most: node.most.with(dearest, facts.coats[dearest]) },
+      { ...node, least: node.least.with(dearest, facts.coats[dearest] + 1) },
     ];
   }
   const choice = doubtful(ground, node, stages, primed) ?? largest(ground, node);
@@ -99,7 +99,7 @@ function doubtful(ground: Ground, node: OrderNode, stages: readonly StageCost[],
     const real = stages[primed + stage];
     for (const { area, answer } of real.tasks) {
       const below = lastOpen(stages, primed, stage, area);
-      const counted = ground.leastOver(finish, area, below < 0 ? PRESENT : node.order[below]).minutes;
+      const counted = ground.leastOver(finish, area, belowOf(node, below)).minutes;
       const size = ground.problem.areas[area].sizeM2;
       const extra = answer === 'no' ? 1e6 : answer === 'wait' ? 100 : counted > 0 ? 0 : size;
       if (extra <= (worst?.extra ?? 0)) continue;
@@ -108,10 +108,10 @@ function doubtful(ground: Ground, node: OrderNode, stages: readonly StageCost[],
       if (free !== undefined) worst = { stage: free, area, extra };
     }
     // A ground that takes too many coats where the cut could not forbid it.
-    ground.own.forEach((own, area) => {
-      if (own !== finish || real.coats <= node.most[stage]) return;
+    if (real.coats <= node.most[stage]) return;
+    ground.areasOf[finish].forEach((area) => {
       const below = lastOpen(stages, primed, stage, area);
-      if (ground.coats(finish, area, below < 0 ? PRESENT : node.order[below]) <= node.most[stage]) return;
+      if (ground.coats(finish, area, belowOf(node, below)) <= node.most[stage]) return;
       const free = lastOpens(node, stage, area).find((one) => one !== PRESENT && node.settled[one][area] === -1);
       if (free !== undefined) worst = { stage: free, area, extra: Infinity };
     });
@@ -137,10 +137,9 @@ function narrowed(ground: Ground, node: OrderNode): OrderNode | null {
     again = false;
     for (const [stage, finish] of node.order.entries()) {
       if (node.most[stage] === Infinity) continue;
-      for (const [area, own] of ground.own.entries()) {
-        if (own !== finish) continue;
+      for (const area of ground.areasOf[finish]) {
         const options = lastOpens({ settled }, stage, area);
-        const fits = options.map((one) => ground.coats(finish, area, one === PRESENT ? PRESENT : node.order[one]) <= node.most[stage]);
+        const fits = options.map((one) => ground.coats(finish, area, belowOf(node, one)) <= node.most[stage]);
         const first = fits.indexOf(true);
         if (first < 0) return null;
         const only = fits.lastIndexOf(true) === first ? options[first] : null;
@@ -160,7 +159,6 @@ function narrowed(ground: Ground, node: OrderNode): OrderNode | null {
   return { ...node, settled };
 }
 
-function lastOpen(stages: readonly StageCost[], primed: number, stage: number, area: number): number {
-  for (let earlier = stage - 1; earlier >= 0; earlier--) if (stages[primed + earlier].open[area]) return earlier;
-  return -1;
-}
+/** The stage that opened an area last before this one; PRESENT where none did. */
+const lastOpen = (stages: readonly StageCost[], primed: number, stage: number, area: number): number =>
+  stages.slice(primed, primed + stage).findLastIndex(({ open }) => open[area]);

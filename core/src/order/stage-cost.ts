@@ -1,7 +1,7 @@
 import { paintNeeded, type Finish } from '../finish';
 import { RULE_OF_THUMB } from '../units';
 import { filmTimes, rememberedCoats, type FilmTimes } from './drying-of';
-import { gunOf } from './gun';
+import { gunOf, needsStrip, usesGun } from './gun';
 import { maskCost, type MaskCost } from './mask-cost';
 import { overCost, type OverTask } from './over-cost';
 import { finishOf, type OrderProblem } from './problem';
@@ -94,7 +94,6 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
       painted: before.painted.map((painted, index) => painted || problem.areas[index].finish === choice.finish),
       tapeSafeAt: before.tapeSafeAt.map((at, index) => (choice.open[index] ? lastCoatMin + times.tapeSafeMin : at)),
       clock: lastCoatMin + pull.waitMin + pull.pullMin,
-      lastFinish: choice.finish,
       guns,
       plugged: plugs.plugged,
       open: choice.keep ? choice.open : null,
@@ -130,14 +129,9 @@ export function changeMinutes(problem: OrderProblem, guns: Record<string, string
   const last = guns[gun];
   guns[gun] = finish.id;
   if (last === undefined || !usesGun(finish) || last === finish.id) return mixing;
-  const strip = hasFlakes(finishOf(problem, last)) && finish.effect === 'solid' ? RULE_OF_THUMB.gunStrip : 0;
+  const strip = needsStrip(finishOf(problem, last), finish) ? RULE_OF_THUMB.gunStrip : 0;
   return mixing + RULE_OF_THUMB.gunClean + strip;
 }
-
-/** True for what is put on through a gun that has to be cleaned. */
-export const usesGun = ({ method }: Finish): boolean => method === 'gun' || method === 'airbrush';
-/** Flakes left in a gun ruin a solid colour. */
-export const hasFlakes = ({ effect }: Finish): boolean => effect === 'metallic' || effect === 'pearl' || effect === 'candy';
 
 function plugsOf({ areas, plugs }: OrderProblem, { plugged }: Progress, open: readonly boolean[]): { layMin: number; plugged: readonly string[] } {
   const fresh = [...plugs.keys()].filter((part) => !plugged.includes(part) && areas.some((area, index) => open[index] && area.part === part));

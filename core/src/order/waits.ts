@@ -16,7 +16,7 @@ export function leastPullWait(ground: Ground, node: OrderNode, stage: number, { 
 }
 
 /** True where something on a part that is certainly sprayed is certainly covered. */
-export function certainlyMasked({ parts }: Ground, row: Int8Array): boolean {
+function certainlyMasked({ parts }: Ground, row: Int8Array): boolean {
   return parts.some(({ areas }) => areas.some((area) => row[area] === 1) && areas.some((area) => row[area] === 0));
 }
 

@@ -1,22 +1,13 @@
 import { dewMargin } from '../drying';
 import { PAINT_SYSTEMS, type Finish } from '../finish';
 import type { Design } from '../job';
-import { soundRules, type OrderProblem, type Sequence } from '../order';
+import { soundRules } from '../order';
 import type { OverAnswer } from '../over';
 import { RULE_OF_THUMB, showLength } from '../units';
+import { advice, type AdviceGround } from './advice-ground';
 import type { PartWork } from './part-work';
 import { regrets } from './regret';
 import type { Advice, StagePlan } from './types';
-
-/** What advice is drawn from. */
-export interface AdviceGround {
-  readonly design: Design;
-  readonly works: readonly PartWork[];
-  readonly stages: readonly StagePlan[];
-  readonly finishes: ReadonlyMap<string, Finish>;
-  readonly problem: OrderProblem;
-  readonly sequence: Sequence | undefined;
-}
 
 /** What follows from air, parts, lines, areas and the order of coats, each at its place. */
 export function adviceFor(ground: AdviceGround): Advice[] {
@@ -29,14 +20,6 @@ export function adviceFor(ground: AdviceGround): Advice[] {
     ...regrets(ground),
   ];
 }
-
-export const advice = (level: Advice['level'], text: string, place: Partial<Pick<Advice, 'part' | 'line' | 'area'>> = {}): Advice => ({
-  level,
-  text,
-  part: place.part ?? null,
-  line: place.line ?? null,
-  area: place.area ?? null,
-});
 
 function airAdvice({ climate }: Design): Advice[] {
   const surfaceC = climate.surfaceC ?? climate.airC;

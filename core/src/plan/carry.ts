@@ -90,7 +90,16 @@ export function pinArea(design: Design, partId: string, area: AreaPlan, finish: 
   return { ...design, choices: { ...design.choices, pins } };
 }
 
-function insideOf(area: AreaPlan): (seed: Coordinates) => boolean {
-  const outline = { rings: area.rings.map((ring) => ring.map(([x, y]) => ({ x, y }))) };
-  return ([x, y]) => areaAt([outline], { x, y }) >= 0;
+/** Whether an area is pinned while a finish is sprayed; null where it is free. */
+export function pinnedOpen({ choices }: Design, partId: string, area: AreaPlan, finish: string): boolean | null {
+  const inside = insideOf(area);
+  return (choices.pins ?? []).find((pin) => pin.part === partId && pin.finish === finish && inside(pin.seed))?.open ?? null;
 }
+
+function insideOf(area: AreaPlan): (seed: Coordinates) => boolean {
+  const outline = [outlineOf(area)];
+  return ([x, y]) => areaAt(outline, { x, y }) >= 0;
+}
+
+/** Rings of an area as places. */
+export const outlineOf = ({ rings }: Pick<AreaPlan, 'rings'>) => ({ rings: rings.map((ring) => ring.map(([x, y]) => ({ x, y }))) });

@@ -1,3 +1,4 @@
+import { workOf } from '../order';
 import type { Plan } from './types';
 
 /** What a scheme takes, all stages together. */
@@ -44,7 +45,7 @@ function totals(plan: Plan): SchemeTotals {
   return {
     stages: plan.stages.length,
     coats: sum(({ coats }) => coats),
-    workMin: sum(({ layMin, coatMin, changeMin, overMin, pullMin }) => layMin + coatMin + changeMin + overMin + pullMin),
+    workMin: sum(workOf),
     endMin: plan.timeline[plan.timeline.length - 1]?.toMin ?? 0,
     tapeM: sum(({ tapeM }) => tapeM),
     paintMl: sum(({ paint }) => paint.ml),

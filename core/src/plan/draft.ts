@@ -1,10 +1,11 @@
 import type { Design, Shelf } from '../job';
 import { rounded } from '../units';
+import { finishesById } from './order-problem';
 import { partPlan, workOutParts, type WorkStore } from './part-work';
 import type { PartPlan } from './types';
 
 /** Lines and areas of a design, without the order of coats and what follows from it: what a form shows while one types. */
 export function draftParts(design: Design, shelf: Shelf, store?: WorkStore): PartPlan[] {
-  const finishes = new Map(shelf.finishes.map((finish) => [finish.id, finish]));
+  const finishes = finishesById(shelf);
   return rounded(workOutParts(design, store).map((work) => partPlan(work, finishes)));
 }

@@ -7,8 +7,28 @@ import { oneTapeStrip } from '../runs';
 import { isModelScale, RULE_OF_THUMB } from '../units';
 import type { PartWork } from './part-work';
 
+/** Finishes on a shelf, by their id. */
+export const finishesById = ({ finishes }: Shelf): ReadonlyMap<string, Finish> => new Map(finishes.map((finish) => [finish.id, finish]));
+
+/** Where the areas of each part begin in a problem. */
+export function areaStarts(works: readonly PartWork[]): number[] {
+  let next = 0;
+  return works.map(({ arrangement }) => {
+    const start = next;
+    next += arrangement.areas.length;
+    return start;
+  });
+}
+
+/** Part and code of an area of a problem. */
+export function placeOfArea({ areas }: OrderProblem, index: number): { readonly part: string; readonly area: string } {
+  const { id, part } = areas[index];
+  return { part, area: id.slice(part.length + 1) };
+}
+
 /** Puts the areas of all parts into one problem, in the order of the parts. */
-export function orderProblem(works: readonly PartWork[], design: Design, shelf: Shelf, finishes: ReadonlyMap<string, Finish>): OrderProblem {
+export function orderProblem(works: readonly PartWork[], design: Design, shelf: Shelf): OrderProblem {
+  const finishes = finishesById(shelf);
   const areas: OrderArea[] = [];
   const borders: OrderBorder[] = [];
   const plugs = new Map<string, number>();
@@ -45,19 +65,14 @@ export function orderProblem(works: readonly PartWork[], design: Design, shelf: 
 
 function orderRules({ choices }: Design, works: readonly PartWork[], model: boolean): OrderRules {
   const { order, before, pins, sameGun, masks, late, mostStages, vouched } = choices;
-  const starts = new Map<string, number>();
-  let first = 0;
-  for (const { part, arrangement } of works) {
-    starts.set(part.id, first);
-    first += arrangement.areas.length;
-  }
+  const starts = areaStarts(works);
   return {
     order,
     before: before ?? [],
     pins: (pins ?? []).flatMap(({ part, seed: [x, y], finish, open }) => {
-      const work = works.find((one) => one.part.id === part);
-      const area = work ? areaAt(work.arrangement.areas, { x, y }) : -1;
-      return area < 0 ? [] : [{ finish, area: (starts.get(part) as number) + area, open }];
+      const index = works.findIndex((one) => one.part.id === part);
+      const area = index < 0 ? -1 : areaAt(works[index].arrangement.areas, { x, y });
+      return area < 0 ? [] : [{ finish, area: starts[index] + area, open }];
     }),
     sameGun: (sameGun ?? []).map(({ first: one, second }) => [one, second] as const),
     masks: masks ?? (model ? 'free' : 'fresh'),

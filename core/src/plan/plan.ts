@@ -1,5 +1,5 @@
 import type { Design, Shelf } from '../job';
-import { endOf, reasonFor, searchOrder, searchSteps, usedFinishes, totalOf, workOf, type OrderProblem, type Sequence, type StageCost } from '../order';
+import { figuresOf, reasonFor, searchOrder, searchSteps, usedFinishes, type OrderProblem, type Sequence } from '../order';
 import { byText, rounded } from '../units';
 import { adviceFor, safetyFor } from './advice';
 import { orderProblem } from './order-problem';
@@ -17,10 +17,10 @@ import type { ChoicePrice, Plan, SequenceSummary, StagePlan, TapeNeed } from './
  * @returns the same plan, to the byte, for the same input
  */
 export function planJob(design: Design, shelf: Shelf, store?: WorkStore): Plan {
-  const finishes = new Map(shelf.finishes.map((finish) => [finish.id, finish]));
   const works = workOutParts(design, store);
+  const problem = orderProblem(works, design, shelf);
+  const { finishes } = problem;
   const parts = works.map((work) => partPlan(work, finishes));
-  const problem = orderProblem(works, design, shelf, finishes);
   const { chosen, found, gap, price } = chosenOrder(problem);
   const stages = chosen ? stagePlans(chosen, { works, design, shelf, problem }) : [];
   return rounded({
@@ -60,8 +60,7 @@ export interface JobSearch {
  * @returns news; the last is done. A caller that stops listening stops the search
  */
 export function* searchJob(design: Design, shelf: Shelf, effort: number = LONG_EFFORT): Generator<JobSearch> {
-  const finishes = new Map(shelf.finishes.map((finish) => [finish.id, finish]));
-  const problem = orderProblem(workOutParts(design), design, shelf, finishes);
+  const problem = orderProblem(workOutParts(design), design, shelf);
   const [usual] = searchOrder(problem).sequences;
   const used = usedFinishes(problem);
   const steps = searchSteps(problem, effort);
@@ -104,15 +103,15 @@ function chosenOrder(problem: OrderProblem): ChosenOrder {
 }
 
 function priceAgainst(chosen: Sequence, free: Sequence): ChoicePrice {
-  const more = (pick: (one: Sequence) => number) => pick(chosen) - pick(free);
-  const sum = (pick: (stage: StageCost) => number) => more((one) => totalOf(one, pick));
+  const [mine, best] = [figuresOf(chosen), figuresOf(free)];
+  const more = (figure: keyof ChoicePrice) => mine[figure] - best[figure];
   return {
-    workMin: sum(workOf),
-    endMin: more(endOf),
-    tapeM: sum(({ tapeM }) => tapeM),
-    coats: sum(({ coats }) => coats),
-    riskM: sum(({ risk }) => risk),
-    money: sum(({ money }) => money),
+    workMin: more('workMin'),
+    endMin: more('endMin'),
+    tapeM: more('tapeM'),
+    coats: more('coats'),
+    riskM: more('riskM'),
+    money: more('money'),
   };
 }
 
@@ -127,16 +126,8 @@ function summaries(problem: OrderProblem, found: readonly Sequence[], chosen: Se
   return shown.map((sequence) => ({
     order: sequence.order,
     reason: reasonFor(problem, sequence, shown),
-    workMin: totalOf(sequence, workOf),
-    waitMin: totalOf(sequence, ({ waitMin }) => waitMin),
-    tapeM: totalOf(sequence, ({ tapeM }) => tapeM),
-    drapeM2: totalOf(sequence, ({ drapeM2 }) => drapeM2),
-    coats: totalOf(sequence, ({ coats }) => coats),
+    ...figuresOf(sequence),
     stages: sequence.stages.length,
-    paintMl: totalOf(sequence, ({ paintMl }) => paintMl),
-    riskM: totalOf(sequence, ({ risk }) => risk),
-    money: totalOf(sequence, ({ money }) => money),
-    endMin: endOf(sequence),
     kept: sequence.stages.filter(({ keep }) => keep).length,
     chosen: sameSequence(sequence, chosen),
   }));

@@ -1,7 +1,8 @@
 import { colourDifference, reflectanceOf, type Finish } from '../finish';
-import { hasFlakes, rememberedCoats, type OrderProblem } from '../order';
+import { rememberedCoats, strippedBefore, type OrderProblem } from '../order';
 import { RULE_OF_THUMB } from '../units';
-import { advice, type AdviceGround } from './advice';
+import { advice, type AdviceGround } from './advice-ground';
+import { placeOfArea } from './order-problem';
 import type { Advice } from './types';
 
 /** What a person would be sorry for when the mask comes off, each with its place. */
@@ -9,14 +10,13 @@ export function regrets(ground: AdviceGround): Advice[] {
   return [...keptPainted(ground), ...weakOver(ground), ...youngUnderTape(ground), ...flakesLeft(ground), ...clearOverTape(ground), ...contrasts(ground)];
 }
 
-const placeOf = ({ areas }: OrderProblem, index: number) => ({ part: areas[index].part, area: areas[index].id.slice(areas[index].part.length + 1) });
 const nameOf = (finishes: ReadonlyMap<string, Finish>, id: string): string => finishes.get(id)?.name ?? id;
 
 /** A kept neighbour in the same finish that is sprayed along. */
 function keptPainted({ problem, sequence, finishes }: AdviceGround): Advice[] {
   return (sequence?.stages ?? []).flatMap(({ open, finish }, stage) =>
     problem.areas.flatMap((area, index) => {
-      const place = placeOf(problem, index);
+      const place = placeOfArea(problem, index);
       return open[index] && area.finish === null
         ? [
             advice(
@@ -37,7 +37,7 @@ function weakOver({ problem, sequence, finishes }: AdviceGround): Advice[] {
     const at = stage.open.findIndex(
       (open, area) => open && problem.areas[area].finish === stage.finish && before(problem, sequence, index)[area] === stage.under,
     );
-    const place = at < 0 ? {} : placeOf(problem, at);
+    const place = at < 0 ? {} : placeOfArea(problem, at);
     if (stage.coatsFrom === 'most')
       return [
         advice(
@@ -56,7 +56,7 @@ function weakOver({ problem, sequence, finishes }: AdviceGround): Advice[] {
     return [
       advice(
         'caution',
-        `Stage ${index + 1}: ${finish.name} is weak over what is below ${at < 0 ? '' : `on ${placeOf(problem, at).area} `}and takes ${stage.coats} coats (estimate).${instead}`,
+        `Stage ${index + 1}: ${finish.name} is weak over what is below ${at < 0 ? '' : `on ${placeOfArea(problem, at).area} `}and takes ${stage.coats} coats (estimate).${instead}`,
         place,
       ),
     ];
@@ -88,20 +88,16 @@ function youngUnderTape({ stages, sequence, finishes, design }: AdviceGround): A
 const FRESH_H = 72;
 
 /** Flakes before a solid through the same gun. */
-function flakesLeft({ stages, sequence, finishes }: AdviceGround): Advice[] {
-  return stages.flatMap(({ number, finish, changeMin }, index) => {
-    const solid = finishes.get(finish) as Finish;
-    const earlier = sequence?.stages[index - 1];
-    const flakes = earlier && finishes.get(earlier.finish);
-    if (!flakes || !hasFlakes(flakes) || solid.effect !== 'solid') return [];
-    return changeMin >= RULE_OF_THUMB.gunStrip
-      ? [
-          advice(
-            'note',
-            `Stage ${number}: strip the gun right down before ${solid.name}; flakes of ${flakes.name} left in it ruin a solid colour. A second gun spares that.`,
-          ),
-        ]
-      : [];
+function flakesLeft({ problem, stages, sequence, finishes }: AdviceGround): Advice[] {
+  return stages.flatMap(({ number, finish }, index) => {
+    if (!sequence || !strippedBefore(problem, sequence.stages, index)) return [];
+    const [flakes, solid] = [sequence.stages[index - 1].finish, finish].map((id) => nameOf(finishes, id));
+    return [
+      advice(
+        'note',
+        `Stage ${number}: strip the gun right down before ${solid}; flakes of ${flakes} left in it ruin a solid colour. A second gun spares that.`,
+      ),
+    ];
   });
 }
 

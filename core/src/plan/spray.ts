@@ -1,5 +1,6 @@
 import { boxOf } from '../surface';
 import { areaAt } from '../areas';
+import { outlineOf } from './carry';
 import type { Coordinates, PartPlan, Plan, StagePlan } from './types';
 
 /** A stroke of the gun, on the sheet, mm. */
@@ -30,21 +31,18 @@ export function sprayArrows(plan: Plan, part: PartPlan, stage: StagePlan): Spray
   if (edges.length === 0) return [];
   const box = boxOf(part.ring.map(([x, y]) => ({ x, y })));
   const step = Math.max(box.maxX - box.minX, box.maxY - box.minY) / ACROSS;
-  const rings = part.areas.map((area) => ({ rings: area.rings.map((ring) => ring.map(([x, y]) => ({ x, y }))) }));
-  const openAt = ([x, y]: Coordinates) => {
+  const rings = part.areas.map(outlineOf);
+  /** What a place is in this stage; off the part it is neither open nor covered. */
+  const stateAt = ([x, y]: Coordinates): 'open' | 'covered' | 'off' => {
     const area = areaAt(rings, { x, y });
-    return area >= 0 && open.has(part.areas[area].code);
-  };
-  const coveredAt = ([x, y]: Coordinates) => {
-    const area = areaAt(rings, { x, y });
-    return area >= 0 && !open.has(part.areas[area].code);
+    return area < 0 ? 'off' : open.has(part.areas[area].code) ? 'open' : 'covered';
   };
   const arrows: SprayArrow[] = [];
   for (let x = box.minX + step / 2; x < box.maxX; x += step) {
     for (let y = box.minY + step / 2; y < box.maxY; y += step) {
-      if (!openAt([x, y])) continue;
+      if (stateAt([x, y]) !== 'open') continue;
       const arrow = arrowAt([x, y], edges, step * LENGTH);
-      if (arrow && openAt(arrow.to) && !coveredAt(beyond(arrow)) && !runsIntoEdge(arrow, edges)) arrows.push(arrow);
+      if (arrow && stateAt(arrow.to) === 'open' && stateAt(beyond(arrow)) !== 'covered' && !runsIntoEdge(arrow, edges)) arrows.push(arrow);
     }
   }
   return arrows;

@@ -3,6 +3,7 @@ import { mixFor, shownOver, type Finish, type School } from '../finish';
 import type { Design, Shelf } from '../job';
 import { filmTimes, finishOf, overMinutes, startProgress, usedFinishes, type OrderProblem, type Progress, type Sequence, type StageCost } from '../order';
 import { stageRuns, type MaskedPart, type Run } from '../runs';
+import { areaStarts, placeOfArea } from './order-problem';
 import type { PartWork } from './part-work';
 import { RULE_OF_THUMB } from '../units';
 import type { PrepareTask, StagePaint, StagePlan } from './types';
@@ -78,11 +79,6 @@ const layerOf = ({ finish }: StageCost, index: number, { primer, areas }: OrderP
   return areas.some((area) => area.finish === finish) ? 'finish' : 'clear';
 };
 
-const placeOfArea = (problem: OrderProblem, index: number): { part: string; area: string } => {
-  const { id, part } = problem.areas[index];
-  return { part, area: id.slice(part.length + 1) };
-};
-
 function tasksOf(finish: Finish, { tasks }: StageCost, { problem }: StageGround): PrepareTask[] {
   const groups = new Map<string, { answer: PrepareTask['answer']; reason: string; areas: number[] }>();
   for (const { area, answer, reason } of tasks) {
@@ -111,11 +107,10 @@ function paintOf(finish: Finish, stage: StageCost, { problem }: StageGround): St
 }
 
 function maskedParts(stage: StageCost, before: Progress, { works, problem }: StageGround): MaskedPart[] {
-  let first = 0;
-  return works.map(({ part, lines, arrangement }) => {
-    const start = first;
+  const starts = areaStarts(works);
+  return works.map(({ part, lines, arrangement }, number) => {
+    const start = starts[number];
     const indices = arrangement.areas.map((_, index) => start + index);
-    first += indices.length;
     return {
       id: part.id,
       count: part.count,
@@ -132,18 +127,14 @@ function maskedParts(stage: StageCost, before: Progress, { works, problem }: Sta
 /** What is seen after a stage: a candy or a clear lets what is below show. */
 function picturesOf(stage: StageCost, seen: readonly string[], { works, problem }: StageGround): StagePlan['pictures'] {
   const finish = finishOf(problem, stage.finish);
-  let first = 0;
-  return works.map(({ part, arrangement }) => {
-    const start = first;
-    first += arrangement.areas.length;
-    return {
-      part: part.id,
-      areas: arrangement.areas.map(({ code }, index) => {
-        const open = stage.open[start + index];
-        return { code, open, colour: open ? shownOver(finish, seen[start + index], stage.coats) : seen[start + index] };
-      }),
-    };
-  });
+  const starts = areaStarts(works);
+  return works.map(({ part, arrangement }, number) => ({
+    part: part.id,
+    areas: arrangement.areas.map(({ code }, index) => {
+      const at = starts[number] + index;
+      return { code, open: stage.open[at], colour: stage.open[at] ? shownOver(finish, seen[at], stage.coats) : seen[at] };
+    }),
+  }));
 }
 
 /** Closed areas that need paper or film behind the tape: on parts that are sprayed, all but strips a tape covers. */

@@ -24,17 +24,8 @@ export function stepsOf(ground: StepGround): Step[] {
 function unplugStep({ stages, parts }: StepGround): Step[] {
   const plugs = stages.flatMap((stage) => stage.plugs);
   if (plugs.length === 0) return [];
-  return [
-    {
-      id: 'unplug',
-      stage: stages[stages.length - 1].number,
-      kind: 'unplug',
-      title: `Take out ${plugCount(plugs)}`,
-      detail: `${plugWords(plugs, parts)}. Count them: as many come out as went in.`,
-      run: null,
-      windows: [],
-    },
-  ];
+  const detail = `${plugWords(plugs, parts)}. Count them: as many come out as went in.`;
+  return [simple(stages[stages.length - 1], 'unplug', 'unplug', `Take out ${plugCount(plugs)}`, detail)];
 }
 
 type Plugs = StagePlan['plugs'];

@@ -2,6 +2,7 @@ import type { PullWindows } from '../drying';
 import type { Mix, School } from '../finish';
 import type { FeatureCrossing, LineKind } from '../lines';
 import type { Step } from '../log';
+import type { SequenceFigures } from '../order';
 import type { OverAnswer } from '../over';
 import type { Run } from '../runs';
 import type { FeatureKind, SurfaceKind } from '../surface';
@@ -176,36 +177,17 @@ export interface TimelineEntry {
   readonly toMin: number;
 }
 
-export interface SequenceSummary {
+export interface SequenceSummary extends SequenceFigures {
   readonly order: readonly string[];
   readonly reason: string;
-  readonly workMin: number;
-  readonly waitMin: number;
-  readonly tapeM: number;
-  readonly drapeM2: number;
-  readonly coats: number;
   readonly stages: number;
-  readonly paintMl: number;
-  /** Weighted metres of show edge: a straight metre counts one, a tight one three. */
-  readonly riskM: number;
-  /** In money of your own. */
-  readonly money: number;
-  /** When everything is done, minutes from the start. */
-  readonly endMin: number;
   /** Stages after which masks stay on. */
   readonly kept: number;
   readonly chosen: boolean;
 }
 
 /** What the choices a person has made cost, against the best without them; below zero where they save it. */
-export interface ChoicePrice {
-  readonly workMin: number;
-  readonly endMin: number;
-  readonly tapeM: number;
-  readonly coats: number;
-  readonly riskM: number;
-  readonly money: number;
-}
+export type ChoicePrice = Pick<SequenceFigures, 'workMin' | 'endMin' | 'tapeM' | 'coats' | 'riskM' | 'money'>;
 
 /** Tape to have ready: one line a code. */
 export interface TapeNeed {

@@ -1,19 +1,13 @@
 import type { Design, Shelf } from '../job';
-import { endOf, searchOrder, totalOf, workOf } from '../order';
+import { figuresOf, searchOrder, type SequenceFigures } from '../order';
 import { rounded, WISHES, type Wish } from '../units';
 import { orderProblem } from './order-problem';
 import { workOutParts, type WorkStore } from './part-work';
 
 /** The order one wish leads to, and what it takes. */
-export interface WishOrder {
+export interface WishOrder extends SequenceFigures {
   readonly wish: Wish;
   readonly order: readonly string[];
-  readonly workMin: number;
-  readonly endMin: number;
-  /** Weighted metres of show edge. */
-  readonly riskM: number;
-  /** In money of your own. */
-  readonly money: number;
 }
 
 /**
@@ -21,22 +15,11 @@ export interface WishOrder {
  * @returns one entry a wish; none where nothing is painted
  */
 export function ordersByWish(design: Design, shelf: Shelf, store?: WorkStore): WishOrder[] {
-  const finishes = new Map(shelf.finishes.map((finish) => [finish.id, finish]));
-  const problem = orderProblem(workOutParts(design, store), design, shelf, finishes);
+  const problem = orderProblem(workOutParts(design, store), design, shelf);
   return rounded(
     WISHES.flatMap((wish): WishOrder[] => {
       const [best] = searchOrder({ ...problem, wish }).sequences;
-      if (!best) return [];
-      return [
-        {
-          wish,
-          order: best.order,
-          workMin: totalOf(best, workOf),
-          endMin: endOf(best),
-          riskM: totalOf(best, ({ risk }) => risk),
-          money: totalOf(best, ({ money }) => money),
-        },
-      ];
+      return best ? [{ wish, order: best.order, ...figuresOf(best) }] : [];
     }),
   );
 }
