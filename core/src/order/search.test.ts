@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { bruteForce, sampleArea, sampleBorder, sampleProblem } from '../testing-order';
 import { WISHES } from '../units';
-import { NO_RULES, searchOrder, usedFinishes, type OrderProblem } from '.';
+import { NO_RULES, searchOrder, searchSteps, usedFinishes, type OrderProblem } from '.';
 
 const SETS = [
   ['cream-two-part', 'sea-green-two-part', 'copper-two-part'],
@@ -94,6 +94,22 @@ describe('searchOrder', () => {
         return true;
       }),
       { numRuns: 300 },
+    );
+  });
+
+  it('goes the same way with more effort: what a short search finds, a long one has found by then', () => {
+    fc.assert(
+      fc.property(anyProblem, fc.integer({ min: 1, max: 6 }), (problem, effort) => {
+        if (usedFinishes(problem).length === 0) return true;
+        const steps = searchSteps(problem, 2000);
+        let [found, spent] = [Infinity, 0];
+        for (let step = steps.next(); !step.done; step = steps.next()) {
+          if (step.value.best && spent < effort) found = step.value.best.score;
+          spent = step.value.tried;
+        }
+        return found === searchOrder(problem, effort).sequences[0].score;
+      }),
+      { numRuns: 100 },
     );
   });
 });

@@ -40,8 +40,10 @@ const OTHERS_SHARE = 0.1;
  * Finds the best orders of coats and what to open and cover in each stage.
  * @param effort how many choices may be looked at; the same effort gives the same answer on every machine
  */
-export function searchOrder(problem: OrderProblem, effort: number = USUAL_EFFORT): SearchResult {
-  const steps = searchSteps(problem, effort);
+export const searchOrder = (problem: OrderProblem, effort: number = USUAL_EFFORT): SearchResult => endOfSteps(searchSteps(problem, effort));
+
+/** Goes through all steps of a search; returns what it ends with. */
+function endOfSteps<T>(steps: Generator<SearchProgress, T>): T {
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
@@ -57,14 +59,14 @@ export function* searchSteps(given: OrderProblem, effort: number = USUAL_EFFORT)
   const { best } = main;
   if (!best) return { sequences: [], complete: false, gap: 1 };
   const others: Sequence[] = [];
-  // What is shown for comparison need not be proven, however long the best is looked for.
+  // What is shown for comparison need not be proven, however long the best is looked for, and is no news of the best.
   const share = Math.ceil(Math.min(effort, USUAL_EFFORT) * OTHERS_SHARE);
   for (const first of otherBeginnings(ready, best)) {
-    const other = yield* bestOrder(ready, first, share);
+    const other = endOfSteps(bestOrder(ready, first, share));
     if (other.best) others.push(other.best);
   }
   if (best.stages.some(({ keep }) => keep)) {
-    const fresh = yield* bestOrder(prepared({ ...problem, rules: { ...problem.rules, masks: 'fresh' } }), null, share);
+    const fresh = endOfSteps(bestOrder(prepared({ ...problem, rules: { ...problem.rules, masks: 'fresh' } }), null, share));
     if (fresh.best) others.push(fresh.best);
   }
   others.sort((a, b) => a.score - b.score || byText(a.order.join(), b.order.join()));

@@ -144,6 +144,10 @@ describe('choices made by hand', () => {
     const news = [...searchJob(design(), SHIPPED_SHELF, 500)];
     expect(news[news.length - 1]).toMatchObject({ done: true, share: 1, gap: 0, better: false });
     expect(news[news.length - 1].order).toHaveLength(3);
+    news.slice(1).forEach(({ share, gap }, index) => {
+      expect(share).toBeGreaterThanOrEqual(news[index].share);
+      expect(gap).toBeLessThanOrEqual(news[index].gap + 1e-9);
+    });
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Design, Shelf } from '../job';
-import { figuresOf, reasonFor, searchOrder, searchSteps, usedFinishes, type OrderProblem, type Sequence } from '../order';
+import { figuresOf, reasonFor, searchOrder, searchSteps, USUAL_EFFORT, usedFinishes, type OrderProblem, type Sequence } from '../order';
 import { byText, rounded } from '../units';
 import { adviceFor, safetyFor } from './advice';
 import { orderProblem } from './order-problem';
@@ -61,22 +61,26 @@ export interface JobSearch {
  */
 export function* searchJob(design: Design, shelf: Shelf, effort: number = LONG_EFFORT): Generator<JobSearch> {
   const problem = orderProblem(workOutParts(design), design, shelf);
-  const [usual] = searchOrder(problem).sequences;
   const used = usedFinishes(problem);
-  const steps = searchSteps(problem, effort);
+  // What a plan finds by itself is what this search, being the same, has found when it has spent a plan's effort.
+  let usual = Infinity;
   const news = (best: Sequence | null, share: number, gap: number, done: boolean): JobSearch => ({
     share,
     gap,
     order: (best?.order ?? []).filter((id) => used.includes(id)),
-    better: best !== null && usual !== undefined && best.score < usual.score,
+    better: best !== null && best.score < usual,
     done,
   });
+  const steps = searchSteps(problem, effort);
+  let spent = 0;
   for (let step = steps.next(); ; step = steps.next()) {
     if (step.done) {
       yield news(step.value.sequences[0] ?? null, 1, step.value.gap, true);
       return;
     }
     const { tried, of, best, gap } = step.value;
+    if (best && spent < USUAL_EFFORT) usual = best.score;
+    spent = tried;
     yield news(best, Math.min(1, tried / of), gap, false);
   }
 }
