@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { ask, counted, lineFaults, planJob, questionNamed, QUESTIONS, readJobFile, type Checked, type Fault, type JobFile } from '@lintrel/core';
+import { ask, counted, LARGEST_FILE_BYTES, lineFaults, planJob, questionNamed, QUESTIONS, readJobFile, type Checked, type Fault, type JobFile } from '@lintrel/core';
 
 const USAGE = `lintrel plan FILE               print the plan of a job file as JSON
 lintrel check FILE              check a job file
@@ -8,9 +8,6 @@ lintrel ask NAME KEY=VALUE …    ask a question of the Bench; names: ${QUESTION
 /** Exit codes: 0 done, 2 bad input. */
 const DONE = 0;
 const BAD_INPUT = 2;
-
-/** A job file larger than this is not one: 50 MB. */
-const LARGEST_FILE = 50_000_000;
 
 /**
  * The command line.
@@ -47,7 +44,7 @@ async function soundJob(path: string): Promise<Checked<JobFile>> {
   } catch (error) {
     return { ok: false, faults: [{ path, message: `cannot be read: ${(error as NodeJS.ErrnoException).code ?? 'unknown reason'}` }] };
   }
-  if (text.length > LARGEST_FILE) return { ok: false, faults: [{ path, message: 'is larger than 50 MB' }] };
+  if (text.length > LARGEST_FILE_BYTES) return { ok: false, faults: [{ path, message: `is larger than ${LARGEST_FILE_BYTES / 1e6} MB` }] };
   const job = readJobFile(text);
   if (!job.ok) return job;
   const faults = lineFaults(job.value.design, ['design']);

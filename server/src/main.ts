@@ -5,15 +5,23 @@ import { migrate } from './db/migrate';
 import { openPool } from './db/pool';
 import { createApp } from './http/app';
 import { seedIfEmpty } from './seed';
+import { openWorkshop } from './work/workshop';
 
-/** A request that takes longer than this to finish does not hold up the end. */
-const LONGEST_SHUTDOWN_MS = 10_000;
+/** Requests that are still under way this long after we were asked to end are broken off. */
+const LAST_REQUESTS_MS = 3_000;
+
+/** Exit codes the start script tells apart: another program listens there; this address is none of ours. */
+const EXIT = { portTaken: 11, noAddress: 12 } as const;
 
 const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
 const databaseUrl = process.env.DATABASE_URL;
 if (!databaseUrl) throw new Error('DATABASE_URL is not set: start with "npm start"');
 const port = Number(process.env.PORT ?? 4600);
 const host = process.env.HOST ?? '127.0.0.1';
+const names = (process.env.LINTREL_NAMES ?? '').split(/[\s,]+/).filter((name) => name !== '');
+
+/** Whether another process started us and listens for news. */
+const supervised = process.connected === true;
 
 const pool = openPool(databaseUrl);
 await migrate(pool, async (db) => {
@@ -21,24 +29,34 @@ await migrate(pool, async (db) => {
 });
 
 const folder = fileURLToPath(new URL('../../client/dist', import.meta.url));
-const app = createApp({ pool, log, clientFolder: existsSync(folder) ? folder : null });
-const server = app.listen(port, host, (error?: Error) => {
+const workshop = openWorkshop();
+const app = createApp({ pool, log, clientFolder: existsSync(folder) ? folder : null, workshop, names });
+const server = app.listen(port, host, (error?: NodeJS.ErrnoException) => {
   if (error) {
     log.fatal({ err: error }, `cannot listen on ${host}:${port}`);
-    process.exit(1);
+    process.exit(error.code === 'EADDRINUSE' ? EXIT.portTaken : EXIT.noAddress);
   }
   log.info(`listening on http://${host}:${port}`);
+  process.send?.('listening');
+  if (supervised && !process.connected) stop('the process that started us is gone');
 });
 
 let stopping = false;
-/** Takes no new requests, finishes those under way, closes the database connections. */
-function stop(signal: string): void {
+/** Takes no new requests, finishes those under way, closes everything. */
+function stop(why: string): void {
   if (stopping) return;
   stopping = true;
-  log.info(`${signal}: stopping`);
-  setTimeout(() => process.exit(1), LONGEST_SHUTDOWN_MS).unref();
-  server.close(() => void pool.end().then(() => process.exit(0)));
-  server.closeIdleConnections();
+  log.info(`${why}: stopping`);
+  const breakOff = setTimeout(() => server.closeAllConnections(), LAST_REQUESTS_MS);
+  // A connection that is kept open is closed as soon as nothing is asked over it any more.
+  const sweep = setInterval(() => server.closeIdleConnections(), 50);
+  server.close(() => {
+    clearTimeout(breakOff);
+    clearInterval(sweep);
+    void Promise.allSettled([workshop.close(), pool.end()]).then(() => process.exit(0));
+  });
 }
 process.on('SIGTERM', () => stop('SIGTERM'));
 process.on('SIGINT', () => stop('SIGINT'));
+// Started by another process: when that is gone, nobody is left to stop us.
+process.on('disconnect', () => stop('the process that started us is gone'));

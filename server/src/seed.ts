@@ -30,7 +30,7 @@ async function seedJob(db: Queryable, name: string, now: number): Promise<void> 
   if (!read.ok) throw new Error(`${name}: ${read.faults.map(({ path, message }) => `${path} ${message}`).join('; ')}`);
   const { design, log } = shifted(read.value, now);
   const job = await insertJob(db, design);
-  if (log.some(({ kind }) => kind === 'start')) await insertStartedPlan(db, job.id, { revision: job.revision, plan: planJob(design, await readShelf(db)) });
+  if (log.some(({ kind }) => kind === 'start')) await insertStartedPlan(db, job.id, job.revision, JSON.stringify(planJob(design, await readShelf(db))));
   for (const event of log) await appendEvent(db, job.id, event);
 }
 

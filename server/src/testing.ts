@@ -5,6 +5,7 @@ import { migrate } from './db/migrate';
 import { openPool } from './db/pool';
 import { createApp } from './http/app';
 import { seedIfEmpty } from './seed';
+import { openWorkshop } from './work/workshop';
 
 /** The real server on a real database of its own, for tests. */
 export interface TestServer {
@@ -16,13 +17,15 @@ export interface TestServer {
 export async function startTestServer({ demo = true } = {}): Promise<TestServer> {
   const database: TestDatabase = await makeDatabase();
   const pool = openPool(database.url);
+  const workshop = openWorkshop();
   await migrate(pool, async (db) => {
     if (demo) await seedIfEmpty(db, Date.now());
   });
   return {
-    app: createApp({ pool, log: pino({ level: 'silent' }), clientFolder: null }),
+    app: createApp({ pool, log: pino({ level: 'silent' }), clientFolder: null, workshop }),
     pool,
     close: async () => {
+      await workshop.close();
       await pool.end();
       await database.drop();
     },

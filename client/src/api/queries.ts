@@ -1,4 +1,4 @@
-import { finishSchema, jobListSchema, jobSchema, runSchema, shelfSchema, tapeSchema, type Finish, type LogEvent, type NewJob, type Tape } from '@lintrel/core';
+import { finishSchema, jobListSchema, jobSchema, runSchema, tapeSchema, wholeShelfSchema, type Finish, type LogEvent, type NewJob, type Tape } from '@lintrel/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request } from './http';
 
@@ -12,7 +12,7 @@ export const useJobQuery = (id: string) =>
   useQuery({ queryKey: ['job', id], queryFn: () => request('GET', `/jobs/${id}`, jobSchema), staleTime: Infinity, gcTime: 0 });
 
 /** Tapes and finishes. */
-export const useShelf = () => useQuery({ queryKey: ['shelf'], queryFn: () => request('GET', '/shelf', shelfSchema), staleTime: MINUTE_MS });
+export const useShelf = () => useQuery({ queryKey: ['shelf'], queryFn: () => request('GET', '/shelf', wholeShelfSchema), staleTime: MINUTE_MS });
 
 /** The plan a job was started with, and its log. */
 export const useRun = (id: string) => useQuery({ queryKey: ['run', id], queryFn: () => request('GET', `/jobs/${id}/run`, runSchema) });

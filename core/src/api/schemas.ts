@@ -1,10 +1,12 @@
 import * as v from 'valibot';
+import { finishSchema } from '../finish';
 import { designSchema, JOB_KINDS, type JobKind } from '../job';
 import { lineSchema } from '../lines';
 import { logEventSchema } from '../log';
 import type { Plan } from '../plan';
 import { outlineSchema } from '../surface';
-import { idText, nameText, numberBetween, positiveUpTo, wholeBetween } from '../units';
+import { tapeSchema } from '../tape';
+import { idText, listOf, nameText, numberBetween, positiveUpTo, wholeBetween } from '../units';
 
 const instant = () => v.pipe(v.string(), v.isoTimestamp());
 const revision = () => wholeBetween(1, 1_000_000_000);
@@ -18,11 +20,18 @@ export const newJobSchema = v.strictObject({
 export type NewJob = v.InferInput<typeof newJobSchema>;
 
 /** A job as it is kept: its design at the newest revision. */
-export const jobSchema = v.object({ id: v.pipe(v.string(), v.uuid()), revision: revision(), updatedAt: instant(), design: designSchema });
+export const jobSchema = v.object({
+  id: v.pipe(v.string(), v.uuid()),
+  revision: revision(),
+  updatedAt: instant(),
+  /** The save that made this revision; null where it was made here. */
+  save: v.nullable(v.string()),
+  design: designSchema,
+});
 export type Job = v.InferOutput<typeof jobSchema>;
 
-/** Saves a design that was changed from `revision`. */
-export const saveJobSchema = v.strictObject({ revision: revision(), design: designSchema });
+/** Saves a design that was changed from `revision`; `save` names the save, so that it may be sent again when its answer was lost. */
+export const saveJobSchema = v.strictObject({ revision: revision(), save: v.optional(v.pipe(v.string(), v.uuid('must be a UUID'))), design: designSchema });
 export type SaveJob = v.InferOutput<typeof saveJobSchema>;
 
 const windowSchema = v.object({ step: v.string(), title: v.string(), what: v.string(), opens: v.number(), closes: v.nullable(v.number()) });
@@ -42,6 +51,9 @@ export const jobSummarySchema = v.object({
 });
 export type JobSummary = v.InferOutput<typeof jobSummarySchema>;
 export const jobListSchema = v.object({ now: v.number(), jobs: v.array(jobSummarySchema) });
+
+/** Everything on the shelf. A reader takes it however much there is: what may be put there is limited where it is put. */
+export const wholeShelfSchema = v.object({ tapes: v.array(tapeSchema), finishes: v.array(finishSchema) });
 
 /** The plan a job was started with, and its log. */
 export const runSchema = v.object({
@@ -91,7 +103,7 @@ export const takeDrawingSchema = v.strictObject({
   wish: v.strictObject({
     unitMm: positiveUpTo(100_000, 'mm'),
     outline: v.nullable(v.string()),
-    lines: v.pipe(v.array(v.string(), 'needs a list of layers'), v.maxLength(1000)),
+    lines: listOf(v.string('needs the name of a layer'), 'layers', 1000),
     lineId: idText(),
     lineName: nameText(),
     datum: idText(),

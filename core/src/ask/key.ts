@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { LONGEST_MM, readHumidity, readLength, readTemperature, refused, understood, type Reading } from '../units';
+import { listOf, LONGEST_MM, readHumidity, readLength, readTemperature, refused, shortened, understood, type Reading } from '../units';
 
 /** One value a question takes. The same key serves the form, the request body and the command line. */
 export interface Key<T = unknown> {
@@ -28,14 +28,22 @@ interface KeyWords {
   readonly example: string;
 }
 
+/** A typed value is never longer than this; a longer one is not read, nor told back. */
+const LONGEST_TYPED = 4000;
+/** What was typed is told back this far. */
+export const LONGEST_ECHO = 60;
+
+const typedText = () => v.pipe(v.string(), v.maxLength(LONGEST_TYPED, `must have at most ${LONGEST_TYPED} characters`));
+
 /** Builds a schema from a reader of typed text; numbers are read as if typed. */
 function readBy<T>(accepts: string, read: (text: string) => Reading<T>): v.GenericSchema<unknown, T> {
   return v.pipe(
     v.union([v.string(), v.number()], `accepts ${accepts}`),
+    v.check((value) => String(value).length <= LONGEST_TYPED, `must have at most ${LONGEST_TYPED} characters`),
     v.rawTransform(({ dataset, addIssue, NEVER }) => {
       const reading = read(String(dataset.value));
       if (reading.ok) return reading.value;
-      addIssue({ message: `${reading.message} (accepts ${accepts})` });
+      addIssue({ message: `${shortened(reading.message, 2 * LONGEST_ECHO)} (accepts ${accepts})` });
       return NEVER;
     }),
   ) as v.GenericSchema<unknown, T>;
@@ -114,13 +122,13 @@ export const lengthsKey = (words: KeyWords): Key<readonly number[]> => {
   return {
     ...key(words, 'mm', accepts, () => refused('')),
     schema: v.pipe(
-      v.union([v.string(), v.number(), v.array(v.union([v.string(), v.number()]))], `accepts ${accepts}`),
+      v.union([typedText(), v.number(), listOf(v.union([typedText(), v.number()]), 'lengths', 60)], `accepts ${accepts}`),
       v.rawTransform(({ dataset, addIssue, NEVER }) => {
         const texts = Array.isArray(dataset.value) ? dataset.value.map(String) : String(dataset.value).split(/[,;]\s*|\s+/);
         const readings = texts.filter((text) => text.trim() !== '').map((text) => readLength(text));
         const bad = readings.find((reading) => !reading.ok || reading.value <= 0 || reading.value > LONGEST_MM);
         if (readings.length > 0 && readings.length <= 60 && !bad) return readings.map((reading) => (reading.ok ? reading.value : 0));
-        addIssue({ message: `${bad && !bad.ok ? bad.message : readings.length > 60 ? 'are more than 60' : 'must be above 0'} (accepts ${accepts})` });
+        addIssue({ message: `${bad && !bad.ok ? shortened(bad.message, 2 * LONGEST_ECHO) : readings.length > 60 ? 'are more than 60' : 'must be above 0'} (accepts ${accepts})` });
         return NEVER;
       }),
     ) as v.GenericSchema<unknown, readonly number[]>,
@@ -133,7 +141,7 @@ export const placesKey = (words: KeyWords): Key<readonly (readonly [number, numb
   return {
     ...key(words, 'mm', accepts, () => refused('')),
     schema: v.pipe(
-      v.union([v.string(), v.array(v.tuple([v.number(), v.number()]))], `accepts ${accepts}`),
+      v.union([typedText(), listOf(v.tuple([v.number(), v.number()]), 'places', 200)], `accepts ${accepts}`),
       v.rawTransform(({ dataset, addIssue, NEVER }) => {
         const pairs = typeof dataset.value === 'string' ? readPairs(dataset.value) : dataset.value;
         const sound = pairs && pairs.length >= 2 && pairs.length <= 200 && pairs.flat().every((value) => Math.abs(value) <= LONGEST_MM);

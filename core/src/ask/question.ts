@@ -1,6 +1,7 @@
 import { pathText, type Checked, type Fault, type Shelf } from '../job';
+import { MOST_FAULTS, shortened } from '../units';
 import * as v from 'valibot';
-import type { Key } from './key';
+import { LONGEST_ECHO, type Key } from './key';
 
 /** Values of a question as its keys read them; those left out without a fallback are undefined. */
 export type Values<K extends Record<string, Key>> = { readonly [N in keyof K]: K[N] extends Key<infer T> ? T | undefined : never };
@@ -92,7 +93,7 @@ export function askQuestion(of: Question, input: unknown, shelf: Shelf): Checked
     if (result.success) values[name] = result.output;
     else faults.push(...result.issues.map((issue) => ({ path: pathText([name]), message: issue.message })));
   }
-  return faults.length > 0 ? { ok: false, faults } : of.answer(values, shelf);
+  return faults.length > 0 ? { ok: false, faults: faults.slice(0, MOST_FAULTS) } : of.answer(values, shelf);
 }
 
 const isGiven = (value: unknown): boolean => value !== undefined && value !== null && value !== '';
@@ -100,7 +101,8 @@ const isGiven = (value: unknown): boolean => value !== undefined && value !== nu
 function unknownKeys(of: Question, given: Record<string, unknown>): Fault[] {
   return Object.keys(given)
     .filter((name) => !Object.hasOwn(of.keys, name))
-    .map((name) => ({ path: name, message: `is not known here; ${of.name} accepts ${Object.keys(of.keys).join(', ')}` }));
+    .slice(0, MOST_FAULTS)
+    .map((name) => ({ path: shortened(name, LONGEST_ECHO), message: `is not known here; ${of.name} accepts ${Object.keys(of.keys).join(', ')}` }));
 }
 
 function missingKeys(of: Question, given: Record<string, unknown>): Fault[] {

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { colourText, idText, nameText, noteText, numberBetween, wholeBetween } from '../units';
+import { colourText, idText, listOf, nameText, noteText, numberBetween, wholeBetween } from '../units';
 
 /** What a card was made for: whether a paint hides, or how a candy or pearl deepens coat by coat. */
 export const CARD_KINDS = ['hiding', 'let-down'] as const;
@@ -11,11 +11,7 @@ export const cardSchema = v.strictObject({
   name: nameText(),
   /** Colour it was sprayed over. */
   ground: colourText(),
-  steps: v.pipe(
-    v.array(v.strictObject({ coats: wholeBetween(1, 20), colour: colourText() }), 'needs measured steps'),
-    v.minLength(1, 'needs at least one measured step'),
-    v.maxLength(20, 'has at most 20 steps'),
-  ),
+  steps: listOf(v.strictObject({ coats: wholeBetween(1, 20), colour: colourText() }), 'measured steps', 20, 1),
   airC: v.nullable(numberBetween(-20, 60, '°C')),
   rhPercent: v.nullable(numberBetween(0, 100, '%')),
   gun: noteText(),

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { colourText, idText, nameText, noteText, numberBetween, positiveUpTo, wholeBetween } from '../units';
+import { colourText, idText, listOf, nameText, noteText, numberBetween, positiveUpTo, wholeBetween } from '../units';
 import { cardSchema } from './card';
 import { PAINT_SYSTEM_KEYS } from './system';
 
@@ -24,11 +24,7 @@ export const finishSchema = v.strictObject({
   effect: v.picklist(EFFECTS, `must be one of ${EFFECTS.join(' ')}`),
   method: v.picklist(METHODS, `must be one of ${METHODS.join(' ')}`),
   flashMin: minutes(),
-  recoat: v.pipe(
-    v.array(recoatSchema, 'needs one or two recoat windows'),
-    v.minLength(1, 'needs at least one recoat window'),
-    v.maxLength(2, 'has at most two recoat windows'),
-  ),
+  recoat: listOf(recoatSchema, 'recoat windows', 2, 1),
   touchMin: positiveUpTo(100_000, 'min'),
   /** Null where the film never takes tape. */
   tapeSafeMin: v.nullable(positiveUpTo(100_000, 'min')),
@@ -46,18 +42,14 @@ export const finishSchema = v.strictObject({
   /** Coats the data sheet asks for; null: computed from hiding. */
   coats: v.nullable(wholeBetween(1, 20)),
   /** Parts by volume, paint first: [4, 1, 1]. */
-  mixRatio: v.pipe(
-    v.array(positiveUpTo(100), 'needs mixing parts such as 4, 1, 1'),
-    v.minLength(1, 'needs at least one part'),
-    v.maxLength(4, 'has at most four parts'),
-  ),
+  mixRatio: listOf(positiveUpTo(100), 'mixing parts such as 4, 1, 1', 4, 1),
   potLifeMin: v.nullable(positiveUpTo(10_000, 'min')),
   /** Which gun it is sprayed with; left out: the one gun of the shop. */
   gun: v.optional(nameText()),
   /** Price of a litre, in money of your own; left out: a typical one. */
   pricePerL: v.optional(positiveUpTo(100_000)),
   /** Cards made with it in this shop: what they measured goes before the formula. */
-  cards: v.optional(v.pipe(v.array(cardSchema, 'needs a list of cards'), v.maxLength(50, 'has at most 50 cards'))),
+  cards: v.optional(listOf(cardSchema, 'cards', 50)),
   basis: noteText(),
 });
 

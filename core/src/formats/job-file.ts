@@ -1,7 +1,10 @@
 import * as v from 'valibot';
-import { checkAgainst, designFaults, designSchema, finishesNamed, shelfSchema, type Checked, type Design, type Shelf } from '../job';
-import { logEventSchema } from '../log';
-import { instantText } from '../units';
+import { checkAgainst, designFaults, designSchema, entryFaults, finishesNamed, shelfSchema, type Checked, type Design, type Fault, type Shelf } from '../job';
+import { logEventSchema, MOST_EVENTS, MOST_NOTE_LETTERS } from '../log';
+import { instantText, listOf, MOST_FAULTS } from '../units';
+
+/** A larger file is not read. The limits on designs, logs and shelves keep whatever is written below it. */
+export const LARGEST_FILE_BYTES = 64_000_000;
 
 /** The open job format: a design, the shelf entries it uses, and its log. */
 export const jobFileSchema = v.strictObject({
@@ -11,7 +14,7 @@ export const jobFileSchema = v.strictObject({
   writtenAt: instantText(),
   design: designSchema,
   shelf: shelfSchema,
-  log: v.pipe(v.array(logEventSchema, 'needs a list of events'), v.maxLength(10_000, 'has at most 10 000 events')),
+  log: listOf(logEventSchema, 'events', MOST_EVENTS),
 });
 export type JobFile = v.InferOutput<typeof jobFileSchema>;
 
@@ -34,9 +37,9 @@ export function readJobFile(text: string): Checked<JobFile> {
 export function checkJobFile(data: unknown): Checked<JobFile> {
   const checked = checkAgainst(jobFileSchema, data);
   if (!checked.ok) return checked;
-  const { design, shelf } = checked.value;
-  const faults = [...repeatedEntries(shelf), ...designFaults(design, shelf, ['design'])];
-  return faults.length > 0 ? { ok: false, faults } : checked;
+  const { design, shelf, log } = checked.value;
+  const faults = [...repeatedEntries(shelf), ...largeEntries(shelf), ...logFaults(log), ...designFaults(design, shelf, ['design'])];
+  return faults.length > 0 ? { ok: false, faults: faults.slice(0, MOST_FAULTS) } : checked;
 }
 
 /** Writes a job file; reading it and writing it again gives the same bytes. */
@@ -47,6 +50,16 @@ export function usedShelf(design: Design, shelf: Shelf): JobFile['shelf'] {
   const used = new Set(finishesNamed(design).map(({ finish }) => finish));
   return { tapes: [...shelf.tapes], finishes: shelf.finishes.filter(({ id }) => used.has(id)) };
 }
+
+const largeEntries = ({ tapes, finishes }: JobFile['shelf']): Fault[] => [
+  ...tapes.flatMap((tape, index) => entryFaults(tape, `shelf.tapes[${index}]`)),
+  ...finishes.flatMap((finish, index) => entryFaults(finish, `shelf.finishes[${index}]`)),
+];
+
+const logFaults = (log: JobFile['log']): Fault[] =>
+  log.reduce((sum, { note }) => sum + note.length, 0) > MOST_NOTE_LETTERS
+    ? [{ path: 'log', message: `has more than ${MOST_NOTE_LETTERS / 1e6} million letters in its notes` }]
+    : [];
 
 function repeatedEntries({ tapes, finishes }: JobFile['shelf']) {
   const twice = (keys: readonly string[], path: (index: number) => string) =>

@@ -1,3 +1,4 @@
+import sameValue from 'fast-deep-equal';
 import type { JobFile } from './job-file';
 import { renameFinishes, type Shelf } from '../job';
 import type { Finish } from '../finish';
@@ -12,7 +13,7 @@ export interface ShelfMerge {
 
 /**
  * Fits the entries of a job file onto a shelf without changing what is there.
- * A finish whose figures differ from the shelf's is added under a new id, and the design follows it. A tape that differs is
+ * Entries are compared by their values, in whatever order a store gives their keys back. A finish whose figures differ from the shelf's is added under a new id, and the design follows it. A tape that differs is
  * left as the shop has it: a tape is chosen anew in every plan, from what is really there.
  */
 export function mergeShelf(file: JobFile, shelf: Shelf): ShelfMerge {
@@ -20,17 +21,23 @@ export function mergeShelf(file: JobFile, shelf: Shelf): ShelfMerge {
   const renamed = new Map<string, string>();
   const newFinishes: Finish[] = [];
   for (const finish of file.shelf.finishes) {
-    const own = shelf.finishes.find(({ id }) => id === finish.id);
-    if (own && JSON.stringify(own) === JSON.stringify(finish)) continue;
-    const id = freeId(finish.id, taken);
-    taken.add(id);
+    const known = sameFinish(finish, shelf.finishes);
+    const id = known ?? freeId(finish.id, taken);
     if (id !== finish.id) renamed.set(finish.id, id);
+    if (known !== null) continue;
+    taken.add(id);
     newFinishes.push({ ...finish, id });
   }
   const follow = (id: string) => renamed.get(id) ?? id;
   const followed: JobFile = { ...file, design: renameFinishes(file.design, follow) };
   const codes = new Set(shelf.tapes.map(({ code }) => code));
   return { newTapes: file.shelf.tapes.filter(({ code }) => !codes.has(code)), newFinishes, file: followed };
+}
+
+/** Id of the entry that is this finish in all but its id, its own id first; null where there is none. */
+function sameFinish(finish: Finish, shelf: readonly Finish[]): string | null {
+  const same = shelf.filter((own) => sameValue({ ...own, id: finish.id }, finish)).map(({ id }) => id);
+  return same.includes(finish.id) ? finish.id : (same[0] ?? null);
 }
 
 function freeId(id: string, taken: ReadonlySet<string>): string {

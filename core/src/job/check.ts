@@ -1,5 +1,6 @@
 import { linesBehind, setOutParts, type TrimLine } from '../lines';
 import { featureFault, surfaceFaults } from '../surface';
+import { MOST_FAULTS } from '../units';
 import { finishesNamed, type Design } from './design';
 import { pathText, type Fault } from './fault';
 import type { Part } from './part';
@@ -8,16 +9,22 @@ import type { Shelf } from './shelf';
 type Keys = readonly (string | number)[];
 const fault = (keys: Keys, message: string): Fault => ({ path: pathText(keys), message });
 
+/** Letters of a design as a job file writes it: what can be kept can be written to a file and read again. */
+const MOST_DESIGN_LETTERS = 20_000_000;
+
 /**
  * Checks what a schema cannot: that names are unique, surfaces sound, and everything named is there.
  * A design with such faults is not saved. Lines made from lines that are gone are no such fault: they tell it themselves.
  * @param design sound by its schema
  * @param prefix path of the design itself
+ * @returns at most MOST_FAULTS of them
  */
 export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): Fault[] {
+  if (JSON.stringify(design, null, 2).length > MOST_DESIGN_LETTERS)
+    return [fault(prefix, `is more than one job can hold (${MOST_DESIGN_LETTERS / 1e6} million letters in a job file): split it into several jobs`)];
   const finishes = new Set(shelf.finishes.map(({ id }) => id));
   const parts = new Set(design.parts.map(({ id }) => id));
-  return [
+  const found = [
     ...repeated(design.parts, [...prefix, 'parts'], 'id'),
     ...design.parts.flatMap((part, index) => partFaults(part, design, [...prefix, 'parts', index])),
     ...[
@@ -29,6 +36,7 @@ export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): F
       finishes.has(finish) ? [] : [fault([...prefix, ...keys], `there is no finish "${finish}" on the shelf`)],
     ),
   ];
+  return found.slice(0, MOST_FAULTS);
 }
 
 const partFault = (part: string, parts: ReadonlySet<string>, at: Keys): Fault[] => (parts.has(part) ? [] : [fault(at, `there is no part "${part}"`)]);

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { climateSchema } from '../drying';
 import { PAINT_SYSTEM_KEYS, SCHOOLS } from '../finish';
 import { placeSchema } from '../surface';
-import { idText, nameText, noteText, numberBetween, wholeBetween, WISHES } from '../units';
+import { idText, listOf, nameText, noteText, numberBetween, wholeBetween, WISHES } from '../units';
 import { partSchema } from './part';
 
 export const JOB_KINDS = {
@@ -30,7 +30,7 @@ export type PartAreaChoice = v.InferOutput<typeof areaChoiceSchema>;
 /** Which finish every area gets. */
 export const schemeSchema = v.strictObject({
   name: v.optional(nameText()),
-  areas: v.pipe(v.array(areaChoiceSchema, 'needs a list of areas'), v.maxLength(2000, 'has at most 2000 areas')),
+  areas: listOf(areaChoiceSchema, 'areas', 2000),
   /** What goes on under all painted areas first, and over them last; left out: nothing. */
   primer: v.optional(idText()),
   clear: v.optional(idText()),
@@ -49,23 +49,21 @@ const system = () => v.picklist(PAINT_SYSTEM_KEYS, 'must be a paint system');
 /** What a person insists on; what is left out is free. */
 export const choicesSchema = v.strictObject({
   /** Order of finishes a person has fixed; null: the best found. */
-  order: v.nullable(v.pipe(v.array(idText()), v.maxLength(30, 'has at most 30 finishes'))),
+  order: v.nullable(listOf(idText(), 'finishes', 30)),
   /** School for every line; null: as each finish prefers. */
   school: v.nullable(v.picklist(SCHOOLS, 'must be wet, touch or dry')),
   /** What is wanted most; left out: least work. */
   wish: v.optional(v.picklist(WISHES, `must be one of ${WISHES.join(' ')}`)),
-  before: v.optional(v.pipe(v.array(pairOf('first', 'then'), 'needs a list'), v.maxLength(60, 'has at most 60 entries'))),
-  pins: v.optional(v.pipe(v.array(areaPinSchema, 'needs a list'), v.maxLength(500, 'has at most 500 entries'))),
-  sameGun: v.optional(v.pipe(v.array(pairOf('first', 'second'), 'needs a list'), v.maxLength(60, 'has at most 60 entries'))),
+  before: v.optional(listOf(pairOf('first', 'then'), 'pairs', 60)),
+  pins: v.optional(listOf(areaPinSchema, 'pins', 500)),
+  sameGun: v.optional(listOf(pairOf('first', 'second'), 'pairs', 60)),
   /** Whether masks may stay on from colour to colour; left out: on models they may. */
   masks: v.optional(v.picklist(['fresh', 'free'], 'must be fresh or free')),
   /** Masks may stay on past the wanted window as long as the tape comes off clean. */
   late: v.optional(v.boolean('must be true or false')),
   mostStages: v.optional(wholeBetween(1, 60)),
   /** Pairs of systems a person vouches for, with why. */
-  vouched: v.optional(
-    v.pipe(v.array(v.strictObject({ lower: system(), upper: system(), note: noteText() }), 'needs a list'), v.maxLength(60, 'has at most 60 entries')),
-  ),
+  vouched: v.optional(listOf(v.strictObject({ lower: system(), upper: system(), note: noteText() }), 'pairs', 60)),
 });
 export type DesignChoices = v.InferOutput<typeof choicesSchema>;
 
@@ -78,10 +76,10 @@ export const designSchema = v.strictObject({
   /** Unit lengths are shown in. */
   unit: v.picklist(['mm', 'in'], 'must be mm or in'),
   climate: climateSchema,
-  parts: v.pipe(v.array(partSchema, 'needs a list of parts'), v.maxLength(50, 'has at most 50 parts')),
+  parts: listOf(partSchema, 'parts', 50),
   scheme: schemeSchema,
   /** Other schemes kept to compare with. */
-  others: v.optional(v.pipe(v.array(schemeSchema, 'needs a list of schemes'), v.maxLength(9, 'has at most 9 other schemes'))),
+  others: v.optional(listOf(schemeSchema, 'other schemes', 9)),
   choices: choicesSchema,
 });
 export type Design = v.InferOutput<typeof designSchema>;

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { MOST_FAULTS, shortened } from '../units';
 
 /** Something wrong with data, at a place in it. */
 export interface Fault {
@@ -14,9 +15,6 @@ export const pathText = (keys: readonly (string | number)[]): string =>
 /** What came of checking data against a schema. */
 export type Checked<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly Fault[] };
 
-/** At most this many faults are told at once; the rest show when these are mended. */
-const MOST_FAULTS = 50;
-
 /**
  * Checks unknown data against a schema.
  * @param prefix path of the data itself, put before every fault's path
@@ -27,10 +25,15 @@ export function checkAgainst<S extends v.GenericSchema>(schema: S, data: unknown
   return { ok: false, faults: result.issues.slice(0, MOST_FAULTS).map((issue) => faultOf(issue, prefix)) };
 }
 
+/** Letters of a key, and of a path or message, that are told back. */
+const LONGEST_KEY = 60;
+const LONGEST_TEXT = 300;
+
 function faultOf(issue: v.BaseIssue<unknown>, prefix: string): Fault {
-  const keys = (issue.path ?? []).map(({ key }) => key as string | number);
-  const path = pathText(prefix ? [prefix, ...keys] : keys) || '(whole file)';
+  // What was sent is told back only so far as a person reads it.
+  const keys = (issue.path ?? []).map(({ key }) => (typeof key === 'number' ? key : shortened(String(key), LONGEST_KEY)));
+  const path = shortened(pathText(prefix ? [prefix, ...keys] : keys), LONGEST_TEXT) || '(whole file)';
   if (issue.kind === 'schema' && issue.type === 'strict_object' && issue.expected === 'never') return { path, message: 'is not known here' };
   if (issue.kind === 'schema' && issue.received === 'undefined') return { path, message: 'is missing' };
-  return { path, message: issue.message };
+  return { path, message: shortened(issue.message, LONGEST_TEXT) };
 }

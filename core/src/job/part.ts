@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { PAINT_SYSTEM_KEYS } from '../finish';
 import { lineSchema } from '../lines';
 import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
-import { colourText, idText, nameText, numberBetween, wholeBetween } from '../units';
+import { colourText, idText, listOf, nameText, numberBetween, wholeBetween } from '../units';
 
 /** What a part is made of, with the words people use. */
 export const SUBSTRATES = {
@@ -39,9 +39,9 @@ export const partSchema = v.strictObject({
   substrate: v.picklist(Object.keys(SUBSTRATES) as Substrate[], `must be one of ${Object.keys(SUBSTRATES).join(' ')}`),
   present: presentSchema,
   surface: surfaceSchema,
-  datums: v.pipe(v.array(datumSchema, 'needs datums'), v.minLength(1, 'needs at least one datum'), v.maxLength(50, 'has at most 50 datums')),
-  lines: v.pipe(v.array(lineSchema, 'needs a list of lines'), v.maxLength(200, 'has at most 200 lines')),
-  features: v.optional(v.pipe(v.array(featureSchema, 'needs a list of features'), v.maxLength(200, 'has at most 200 features'))),
+  datums: listOf(datumSchema, 'datums', 50, 1),
+  lines: listOf(lineSchema, 'lines', 200),
+  features: v.optional(listOf(featureSchema, 'features', 200)),
   /** Where it sits on the whole piece; left out where nobody has said. */
   pose: v.optional(poseSchema),
   /** Mirror image of another part. While it follows, shape, features and lines are the other's. */

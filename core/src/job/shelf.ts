@@ -1,11 +1,25 @@
 import * as v from 'valibot';
 import { finishSchema, SHIPPED_FINISHES, type Finish } from '../finish';
 import { SHIPPED_TAPES, tapeSchema, type Tape } from '../tape';
+import { listOf } from '../units';
+import type { Fault } from './fault';
+
+/** The shelf holds at most this many tapes, and as many finishes. */
+export const MOST_ENTRIES = 500;
+
+/** Letters of one entry: its notes and cards have room, and a whole shelf still fits into a job file. */
+const MOST_ENTRY_LETTERS = 20_000;
+
+/** Checks what a schema of an entry cannot: that it is not too much to be kept. */
+export const entryFaults = (entry: Tape | Finish, path = ''): Fault[] =>
+  JSON.stringify(entry).length > MOST_ENTRY_LETTERS
+    ? [{ path: path || 'basis', message: `has more than ${MOST_ENTRY_LETTERS} letters in all: shorten its notes or those of its cards` }]
+    : [];
 
 /** What the shop has to work with. */
 export const shelfSchema = v.strictObject({
-  tapes: v.pipe(v.array(tapeSchema, 'needs a list of tapes'), v.maxLength(500, 'has at most 500 tapes')),
-  finishes: v.pipe(v.array(finishSchema, 'needs a list of finishes'), v.maxLength(500, 'has at most 500 finishes')),
+  tapes: listOf(tapeSchema, 'tapes', MOST_ENTRIES),
+  finishes: listOf(finishSchema, 'finishes', MOST_ENTRIES),
 });
 
 export interface Shelf {

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { measuredSchema, placeSchema } from '../surface';
-import { coordinate, idText, lengthMm, nameText, numberBetween, wholeBetween } from '../units';
+import { coordinate, idText, lengthMm, listOf, nameText, numberBetween, wholeBetween } from '../units';
 
 /** Which view of the whole piece a plane is seen edge-on in. */
 export const VIEWS = ['side', 'top', 'end'] as const;
@@ -18,12 +18,7 @@ const common = {
   locked: v.optional(v.boolean('must be true or false')),
 };
 const measured = { ...common, datum: idText() };
-const points = (least: number, most: number) =>
-  v.pipe(
-    v.array(measuredSchema, 'needs measured points'),
-    v.minLength(least, `needs at least ${least} points`),
-    v.maxLength(most, `has at most ${most} points`),
-  );
+const points = (least: number, most: number) => listOf(measuredSchema, 'measured points', most, least);
 const angle = () => numberBetween(-360, 360, '°');
 const viewPlace = () => v.strictObject({ across: coordinate(), up: coordinate() });
 
@@ -164,14 +159,7 @@ const importedSchema = v.strictObject({
   kind: v.literal('imported'),
   ...measured,
   /** Places of each path in order; a closed one ends where it starts. */
-  paths: v.pipe(
-    v.array(
-      v.strictObject({ closed: v.boolean('must be true or false'), points: v.pipe(v.array(placeSchema), v.minLength(2), v.maxLength(5000)) }),
-      'needs paths',
-    ),
-    v.minLength(1, 'needs a path'),
-    v.maxLength(500, 'has at most 500 paths'),
-  ),
+  paths: listOf(v.strictObject({ closed: v.boolean('must be true or false'), points: listOf(placeSchema, 'places', 5000, 2) }), 'paths', 500, 1),
 });
 
 /** A trim line by its measurements. */

@@ -12,6 +12,12 @@ export const EVENT_KINDS = {
 } as const;
 export type EventKind = keyof typeof EVENT_KINDS;
 
+/** A log holds at most this many events, so that it can always be written to a file and read again. */
+export const MOST_EVENTS = 10_000;
+
+/** Letters of all notes of one log together. */
+export const MOST_NOTE_LETTERS = 4_000_000;
+
 /** Something that was really done or seen. Never edited; corrected by a later event. */
 export const logEventSchema = v.strictObject({
   id: v.pipe(v.string('needs an id'), v.uuid('must be a UUID')),

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { coordinate, idText, lengthMm, nameText, numberBetween, positiveUpTo, TOLERANCE } from '../units';
+import { coordinate, idText, lengthMm, listOf, nameText, numberBetween, positiveUpTo, TOLERANCE } from '../units';
 import { stepsOfTurn } from './circle';
 import { placeOf, type Datum } from './datum';
 import { ringFaults } from './outline';
@@ -23,7 +23,7 @@ export const zoneShapeSchema = v.variant(
     }),
     v.strictObject({
       kind: v.literal('corners'),
-      points: v.pipe(v.array(measuredSchema, 'needs corners'), v.minLength(3, 'needs at least 3 corners'), v.maxLength(200, 'has at most 200 corners')),
+      points: listOf(measuredSchema, 'corners', 200, 3),
     }),
   ],
   'must be round, a window or corners',

@@ -1,19 +1,19 @@
 import * as v from 'valibot';
-import { lengthMm } from '../units';
+import { lengthMm, listOf } from '../units';
 import { chainSpans, edgeSchema, placeSchema, ringOfSpans, toPoint, type ChainSpan } from './chain';
 import { crossing, distance, ringArea, type Point } from './point';
 
 const rectangleSchema = v.strictObject({ kind: v.literal('rectangle'), width: lengthMm(), height: lengthMm() });
 const polygonSchema = v.strictObject({
   kind: v.literal('polygon'),
-  points: v.pipe(v.array(placeSchema, 'needs corners'), v.minLength(3, 'needs at least 3 corners'), v.maxLength(500, 'has at most 500 corners')),
+  points: listOf(placeSchema, 'corners', 500, 3),
 });
 const discSchema = v.strictObject({ kind: v.literal('disc'), diameter: lengthMm() });
 const curvedSchema = v.strictObject({
   kind: v.literal('curved'),
   start: placeSchema,
   /** Straight and round edges; the last one leads back to the start. */
-  edges: v.pipe(v.array(edgeSchema, 'needs edges'), v.minLength(2, 'needs at least 2 edges'), v.maxLength(500, 'has at most 500 edges')),
+  edges: listOf(edgeSchema, 'edges', 500, 2),
 });
 
 /** Outline of a flat piece: lower left of a rectangle, or middle of a disc, at 0, 0. */

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { TOLERANCE } from '../units';
+import { listOf, TOLERANCE } from '../units';
 import { chainLength, chainSpans, edgeSchema, placeSchema, spanAt, spanPlaces, toPoint, type ChainSpan } from './chain';
 import { distance, type Point } from './point';
 import { cubicSpline, splineAt, type Spline } from './spline';
@@ -7,7 +7,7 @@ import { cubicSpline, splineAt, type Spline } from './spline';
 /** Half the outline of a turned piece: [length along the axis, radius] from one end to the other. */
 export const profileSchema = v.strictObject({
   start: placeSchema,
-  edges: v.pipe(v.array(edgeSchema, 'needs edges'), v.minLength(1, 'needs at least 2 radius and length pairs'), v.maxLength(200, 'has at most 200 pairs')),
+  edges: listOf(edgeSchema, 'further pairs of radius and length', 200, 1),
   /** True: a smooth curve through all the pairs; false: straight and round edges as given. */
   smooth: v.boolean('must be true or false'),
 });

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { lengthMm, numberBetween } from '../units';
+import { lengthMm, listOf, numberBetween } from '../units';
 import { foldedFaults, panelSchema } from './folded';
 import { outlineFaults, outlineSchema } from './outline';
 import { profileFaults, profileSchema } from './profile';
@@ -16,7 +16,7 @@ const coneSchema = v.strictObject({
 const turnedSchema = v.strictObject({ kind: v.literal('turned'), profile: profileSchema });
 const foldedSchema = v.strictObject({
   kind: v.literal('folded'),
-  panels: v.pipe(v.array(panelSchema, 'needs panels'), v.minLength(1, 'needs at least one panel'), v.maxLength(40, 'has at most 40 panels')),
+  panels: listOf(panelSchema, 'panels', 40, 1),
 });
 
 /** Surface of a part: what lines are drawn on. */

@@ -3,6 +3,37 @@ import { LONGEST_MM } from './tolerances';
 
 // The building blocks of every schema: one message for one kind of mistake, wherever it is made.
 
+/** At most this many faults are looked for at once; the rest show when these are mended. */
+export const MOST_FAULTS = 50;
+
+/**
+ * A list of bounded length. Its length is looked at before its contents, and after MOST_FAULTS faults nobody looks any further:
+ * data that are refused cost no more than sound ones.
+ * @param what the things listed, to complete the messages: "parts"
+ */
+export function listOf<T extends v.GenericSchema>(item: T, what: string, most: number, least = 0): v.ArraySchema<T, string> {
+  const needs = `needs a list of ${what}`;
+  const tooMany = v.maxLength<unknown[], number, string>(most, `has at most ${most} ${what}`);
+  const enough = v.minLength<unknown[], number, string>(least, `needs at least ${least} ${what}`);
+  const list = v.pipe(v.array(item, needs), ...(least > 0 ? [enough] : []), tooMany);
+  const run: (typeof list)['~run'] = (dataset, config) => {
+    const given = dataset.value;
+    if (Array.isArray(given) && given.length > most) return tooMany['~run']({ typed: true, value: given }, config) as ReturnType<typeof run>;
+    let faults = 0;
+    const counting: v.GenericSchema = {
+      ...item,
+      '~run': (one, settings) => {
+        if (faults >= MOST_FAULTS) return one as v.UnknownDataset;
+        const found = item['~run'](one, settings);
+        faults += found.issues?.length ?? 0;
+        return found;
+      },
+    };
+    return v.pipe(v.array(counting, needs), enough)['~run'](dataset, config) as ReturnType<typeof run>;
+  };
+  return { ...list, '~run': run } as unknown as v.ArraySchema<T, string>;
+}
+
 /** Finite number between two bounds, both allowed; `unit` only completes the message. */
 export const numberBetween = (least: number, most: number, unit = '') =>
   v.pipe(

@@ -1,4 +1,4 @@
-import { finishesNamed, type Design, type Job } from '@lintrel/core';
+import { finishesNamed, type Design, type Job, type SaveJob } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 interface JobRow {
@@ -6,10 +6,11 @@ interface JobRow {
   revision: number;
   design: Design;
   updated_at: Date;
+  save: string | null;
 }
 
-const COLUMNS = 'id, revision, design, updated_at';
-const toJob = ({ id, revision, design, updated_at }: JobRow): Job => ({ id, revision, updatedAt: updated_at.toISOString(), design });
+const COLUMNS = 'id, revision, design, updated_at, save';
+const toJob = ({ id, revision, design, updated_at, save }: JobRow): Job => ({ id, revision, updatedAt: updated_at.toISOString(), save, design });
 
 /** All jobs, the one changed last first. */
 export async function listJobs(db: Queryable): Promise<Job[]> {
@@ -36,14 +37,15 @@ export async function insertJob(db: Queryable, design: Design): Promise<Job> {
 
 /**
  * Saves a design over the revision it was changed from. Call inside a transaction.
- * @returns the job at its new revision; null where another save came first, or there is no such job
+ * @param sent a save sent a second time, by its `save`, is found again and not kept twice
+ * @returns the job at the revision this save made; null where another save came first, or there is no such job
  */
-export async function saveJob(db: Queryable, id: string, revision: number, design: Design): Promise<Job | null> {
+export async function saveJob(db: Queryable, id: string, { revision, design, save }: SaveJob): Promise<Job | null> {
   const { rows } = await db.query<JobRow>(
-    `UPDATE jobs SET title = $3, kind = $4, design = $5, revision = revision + 1, updated_at = now() WHERE id = $1 AND revision = $2 RETURNING ${COLUMNS}`,
-    [id, revision, design.title, design.kind, design],
+    `UPDATE jobs SET title = $3, kind = $4, design = $5, save = $6, revision = revision + 1, updated_at = now() WHERE id = $1 AND revision = $2 RETURNING ${COLUMNS}`,
+    [id, revision, design.title, design.kind, design, save ?? null],
   );
-  if (!rows[0]) return null;
+  if (!rows[0]) return save === undefined ? null : findSave(db, id, save);
   await keepRevision(db, rows[0]);
   return toJob(rows[0]);
 }
@@ -54,6 +56,15 @@ export async function jobsUsingFinish(db: Queryable, finish: string): Promise<st
   return rows.filter(({ design }) => finishesNamed(design).some((named) => named.finish === finish)).map(({ title }) => title);
 }
 
-async function keepRevision(db: Queryable, { id, revision, design }: JobRow): Promise<void> {
-  await db.query('INSERT INTO job_revisions (job_id, revision, design) VALUES ($1, $2, $3)', [id, revision, design]);
+/** The revision a save made when it came the first time. */
+async function findSave(db: Queryable, id: string, save: string): Promise<Job | null> {
+  const { rows } = await db.query<JobRow>(
+    'SELECT job_id AS id, revision, design, saved_at AS updated_at, save FROM job_revisions WHERE job_id = $1 AND save = $2',
+    [id, save],
+  );
+  return rows[0] ? toJob(rows[0]) : null;
+}
+
+async function keepRevision(db: Queryable, { id, revision, design, save }: JobRow): Promise<void> {
+  await db.query('INSERT INTO job_revisions (job_id, revision, design, save) VALUES ($1, $2, $3, $4)', [id, revision, design, save]);
 }

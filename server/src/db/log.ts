@@ -1,4 +1,5 @@
-import type { LogEvent, Plan } from '@lintrel/core';
+import { isDeepStrictEqual } from 'node:util';
+import { MOST_EVENTS, MOST_NOTE_LETTERS, type LogEvent, type Plan } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 interface EventRow {
@@ -27,9 +28,17 @@ export async function listAllEvents(db: Queryable): Promise<Map<string, LogEvent
 
 /**
  * Writes an event down. Sending the same one twice keeps it once, so that a phone may repeat what it is unsure of.
- * @returns false where an event with this id belongs to another job
+ * @returns whether it is kept; where it is not, because its id stands for something else or the log has no room
  */
-export async function appendEvent(db: Queryable, jobId: string, { id, at, kind, step, note }: LogEvent): Promise<boolean> {
+export async function appendEvent(db: Queryable, jobId: string, event: LogEvent): Promise<'kept' | 'other-job' | 'other-content' | 'full'> {
+  const { id, at, kind, step, note } = event;
+  const known = await db.query<EventRow & { job_id: string }>('SELECT job_id, id, at, kind, step, note FROM run_log WHERE id = $1', [id]);
+  if (known.rows[0]) return sameAs(known.rows[0], jobId, event);
+  const { rows: room } = await db.query<{ full: boolean }>(
+    'SELECT count(*) >= $2 OR coalesce(sum(length(note)), 0) + length($4::text) > $3 AS full FROM run_log WHERE job_id = $1',
+    [jobId, MOST_EVENTS, MOST_NOTE_LETTERS, note],
+  );
+  if (room[0].full) return 'full';
   const { rowCount } = await db.query('INSERT INTO run_log (id, job_id, at, kind, step, note) VALUES ($1, $2, $3, $4, $5, $6) ON CONFLICT (id) DO NOTHING', [
     id,
     jobId,
@@ -38,10 +47,12 @@ export async function appendEvent(db: Queryable, jobId: string, { id, at, kind, 
     step,
     note,
   ]);
-  if (rowCount === 1) return true;
-  const { rows } = await db.query('SELECT 1 FROM run_log WHERE id = $1 AND job_id = $2', [id, jobId]);
-  return rows.length === 1;
+  // The same entry may have come at this very moment by another way: then it is looked at once more.
+  return rowCount === 1 ? 'kept' : appendEvent(db, jobId, event);
 }
+
+const sameAs = (row: EventRow & { job_id: string }, jobId: string, event: LogEvent): 'kept' | 'other-job' | 'other-content' =>
+  row.job_id !== jobId ? 'other-job' : isDeepStrictEqual(toEvent(row), event) ? 'kept' : 'other-content';
 
 /** A plan as it was when the job was started. */
 export interface StartedPlan {
@@ -49,8 +60,8 @@ export interface StartedPlan {
   readonly plan: Plan;
 }
 
-/** Freezes the plan a job is started with. */
-export async function insertStartedPlan(db: Queryable, jobId: string, { revision, plan }: StartedPlan): Promise<void> {
+/** Freezes the plan a job is started with, given as JSON: it comes back byte for byte. */
+export async function insertStartedPlan(db: Queryable, jobId: string, revision: number, plan: string): Promise<void> {
   await db.query('INSERT INTO started_plans (job_id, revision, plan) VALUES ($1, $2, $3)', [jobId, revision, plan]);
 }
 

@@ -3,29 +3,68 @@ import pg from 'pg';
 /** Anything a query can be sent through: the pool, or a connection inside a transaction. */
 export type Queryable = Pick<pg.Pool, 'query'>;
 
+/** How long a query may take in the database, and how long we wait for its answer when the database says nothing at all. */
+const LIMITS = { statement_timeout: 5_000, query_timeout: 6_000, lock_timeout: 4_000, idle_in_transaction_session_timeout: 30_000 } as const;
+
+/** How long a request waits for a free connection, or for a database that does not answer the door. */
+const MOST_WAIT_MS = 3_000;
+
 /** Opens the one pool of connections. */
 export function openPool(connectionString: string): pg.Pool {
-  const pool = new pg.Pool({ connectionString, max: 10, connectionTimeoutMillis: 10_000, application_name: 'lintrel' });
-  // An idle connection that the database closes is replaced on next use; it must not end the server.
+  const pool = new pg.Pool({ connectionString, max: 10, connectionTimeoutMillis: MOST_WAIT_MS, application_name: 'lintrel', ...LIMITS });
+  // A connection the database closes tells it twice: to the query under way, which answers for it, and as an event, which
+  // nobody needs and which would end the server. Idle ones are replaced on next use.
+  pool.on('connect', (client) => client.on('error', () => undefined));
   pool.on('error', () => undefined);
   return pool;
 }
+
+/** A connection of its own without limits of time, for changes to the tables. */
+export const openPatient = (pool: pg.Pool): pg.Client => {
+  const client = new pg.Client({ connectionString: pool.options.connectionString, connectionTimeoutMillis: MOST_WAIT_MS, application_name: 'lintrel' });
+  client.on('error', () => undefined);
+  return client;
+};
+
+/** Whether a failure means that the connection is gone, or hangs: nothing more can be said over it. */
+export function connectionLost(error: unknown): boolean {
+  const { code = '', message = '' } = (error ?? {}) as { code?: string; message?: string };
+  return UNREACHABLE.has(code) || LOST.test(message) || /^(08|57P)/.test(code);
+}
+
+/** Whether the database was not even reached, so that certainly nothing was changed. */
+export function neverReached(error: unknown): boolean {
+  const { code = '', message = '' } = (error ?? {}) as { code?: string; message?: string };
+  return UNREACHABLE.has(code) || /trying to connect|timeout expired/.test(message);
+}
+
+const UNREACHABLE = new Set(['ECONNREFUSED', 'ECONNRESET', 'ENOTFOUND', 'ENOENT', 'EPIPE', 'ETIMEDOUT', 'EHOSTUNREACH']);
+const LOST =
+  /timeout exceeded when trying to connect|timeout expired|Connection terminated|connection error and is not queryable|Query read timeout|Client was closed|after calling end on the pool/i;
 
 /** Runs work inside one transaction: all of it is kept, or nothing. */
 export async function inTransaction<T>(pool: pg.Pool, work: (client: Queryable) => Promise<T>): Promise<T> {
   const client = await pool.connect();
   try {
-    await client.query('BEGIN');
-    const result = await work(client);
-    await client.query('COMMIT');
+    const result = await transacted(client, work);
     client.release();
     return result;
   } catch (error) {
     // A connection that cannot even roll back is thrown away.
-    await client.query('ROLLBACK').then(
-      () => client.release(),
-      () => client.release(true),
-    );
+    if (connectionLost(error)) client.release(true);
+    else
+      await client.query('ROLLBACK').then(
+        () => client.release(),
+        () => client.release(true),
+      );
     throw error;
   }
+}
+
+/** Begin, work, commit; whoever calls rolls back when it fails. */
+export async function transacted<T>(client: Queryable, work: (client: Queryable) => Promise<T>): Promise<T> {
+  await client.query('BEGIN');
+  const result = await work(client);
+  await client.query('COMMIT');
+  return result;
 }

@@ -1,4 +1,4 @@
-import { finishSchema, tapeSchema, type Finish, type Shelf, type Tape } from '@lintrel/core';
+import { finishSchema, MOST_ENTRIES, tapeSchema, type Finish, type Shelf, type Tape } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 // Columns carry the names of the fields, in snake case; the schemas say which fields there are.
@@ -47,12 +47,18 @@ export async function readShelf(db: Queryable): Promise<Shelf> {
   return { tapes, finishes: await listTable(db, 'finishes') };
 }
 
-/** Puts an entry on the shelf; returns false where its code is taken. */
-export async function insertEntry<T extends ShelfTable>(db: Queryable, table: T, entry: ShelfTables[T]): Promise<boolean> {
+/** Puts an entry on the shelf, if its code is free and there is room. Call while the shelf is held for changing. */
+export async function insertEntry<T extends ShelfTable>(db: Queryable, table: T, entry: ShelfTables[T]): Promise<'added' | 'taken' | 'full'> {
+  const { rows } = await db.query<{ taken: boolean; full: boolean }>(
+    `SELECT EXISTS (SELECT 1 FROM ${table} WHERE ${KEYS[table]} = $1) AS taken, (SELECT count(*) >= $2 FROM ${table}) AS full`,
+    [(entry as unknown as Record<string, unknown>)[KEYS[table]], MOST_ENTRIES],
+  );
+  if (rows[0].taken) return 'taken';
+  if (rows[0].full) return 'full';
   const columns = columnsOf(table);
   const places = columns.map((_, index) => `$${index + 1}`).join(', ');
-  const { rowCount } = await db.query(`INSERT INTO ${table} (${columns.join(', ')}) VALUES (${places}) ON CONFLICT DO NOTHING`, toValues(table, entry));
-  return rowCount === 1;
+  await db.query(`INSERT INTO ${table} (${columns.join(', ')}) VALUES (${places})`, toValues(table, entry));
+  return 'added';
 }
 
 /** Changes an entry, its code included; returns false where there is none with this key. */

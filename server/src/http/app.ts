@@ -4,17 +4,19 @@ import helmet from 'helmet';
 import type pg from 'pg';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import type { Workshop } from '../work/workshop';
 import { askRoutes } from './ask';
 import { clientFiles } from './client-files';
 import { drawingRoutes } from './drawings';
 import { answerError, ApiError, noRoute } from './errors';
-import { jobRoutes } from './jobs';
+import { guard } from './guard';
+import { importRoutes, jobRoutes } from './jobs';
 import { printRoutes } from './print';
 import { runRoutes } from './run';
 import { shelfRoutes } from './shelf';
 
-/** Bodies larger than this are refused; a job with a long log is far below. */
-const BODY_LIMIT = '4mb';
+/** Bodies larger than this are refused, however small they were packed; a design is far below. */
+const BODY_LIMIT_BYTES = 4_000_000;
 
 /** Smaller answers cost more time to compress than they save, even over the shop's wireless. */
 const COMPRESS_FROM = '16kb';
@@ -24,10 +26,13 @@ export interface AppParts {
   readonly log: Logger;
   /** Folder of the exported client; null serves the API alone. */
   readonly clientFolder: string | null;
+  readonly workshop: Workshop;
+  /** Names the shop has given this server, besides its addresses. */
+  readonly names?: readonly string[];
 }
 
 /** Puts the server together. It keeps nothing itself: everything is in the database. */
-export function createApp({ pool, log, clientFolder }: AppParts): Express {
+export function createApp({ pool, log, clientFolder, workshop, names = [] }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -54,22 +59,25 @@ export function createApp({ pool, log, clientFolder }: AppParts): Express {
       strictTransportSecurity: false,
     }),
   );
+  app.use(guard(names));
   app.use(compression({ threshold: COMPRESS_FROM }));
-  // Drawings are larger than anything else that is sent, and bring their own limit.
-  app.use('/api/drawings', drawingRoutes());
-  app.use('/api', express.json({ limit: BODY_LIMIT }), (_request, response, next) => {
+  app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
+  // Drawings and job files are larger than anything else that is sent, and bring their own limits.
+  app.use('/api/drawings', drawingRoutes(workshop));
+  app.use('/api/jobs/import', importRoutes(pool, workshop));
+  app.use('/api', express.json({ limit: BODY_LIMIT_BYTES }));
   app.get('/api/health', async (_request, response) => {
     await pool.query('SELECT 1').catch(() => {
       throw new ApiError(503, 'database', 'The database does not answer.');
     });
     response.json({ ok: true });
   });
-  app.use('/api/jobs', jobRoutes(pool), runRoutes(pool), printRoutes(pool));
+  app.use('/api/jobs', jobRoutes(pool, workshop), runRoutes(pool, workshop), printRoutes(pool, workshop));
   app.use('/api/shelf', shelfRoutes(pool));
-  app.use('/api/ask', askRoutes(pool));
+  app.use('/api/ask', askRoutes(pool, workshop));
   app.use('/api', noRoute);
   if (clientFolder) app.use(clientFiles(clientFolder));
   app.use(noRoute);

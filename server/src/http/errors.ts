@@ -1,5 +1,6 @@
-import type { ApiErrorBody, Fault } from '@lintrel/core';
+import { MOST_FAULTS, type ApiErrorBody, type Fault } from '@lintrel/core';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
+import { connectionLost, neverReached } from '../db/pool';
 
 /** A refusal the client is told about. */
 export class ApiError extends Error {
@@ -16,7 +17,7 @@ export class ApiError extends Error {
 /** Refuses data with faults at their places. */
 export const invalid = (faults: readonly Fault[]): ApiError =>
   new ApiError(422, 'invalid', faults.length === 1 ? `${faults[0].path}: ${faults[0].message}` : `${faults.length} things need mending`, {
-    fields: [...faults],
+    fields: faults.slice(0, MOST_FAULTS),
   });
 
 export const notFound = (what: string): ApiError => new ApiError(404, 'not-found', `There is no ${what} here.`);
@@ -27,14 +28,15 @@ const SQL_REFUSALS: Readonly<Record<string, readonly [status: number, code: stri
   '23': [409, 'conflict', 'This is at odds with what is kept already. Load it anew and try again.'],
   '08': [503, 'database', 'The database cannot be reached. Nothing was changed; try again.'],
   '53': [503, 'database', 'The database is at its limit. Nothing was changed; try again.'],
-  '57': [503, 'database', 'The database is restarting. Nothing was changed; try again.'],
+  '57': [503, 'database', 'The database is restarting. Try again: what arrived before is not kept twice.'],
 };
 
-const UNREACHABLE = new Set(['ECONNREFUSED', 'ECONNRESET', 'ENOTFOUND', 'EPIPE', 'ETIMEDOUT']);
+/** A query or a wait for a lock that took longer than it may. */
+const QUERY_CANCELLED = '57014';
+const LOCK_NOT_GOT = '55P03';
 
 /** Errors of the body reader, by their type. */
 const BODY_REFUSALS: Readonly<Record<string, readonly [status: number, code: string, message: string]>> = {
-  'entity.too.large': [413, 'too-large', 'This is too large to be kept: at most 4 MB.'],
   'entity.parse.failed': [400, 'not-json', 'The body is not JSON.'],
   'encoding.unsupported': [415, 'encoding', 'The body is in an encoding that is not read here.'],
   'charset.unsupported': [415, 'encoding', 'The body is in a character set that is not read here.'],
@@ -45,11 +47,13 @@ const BODY_REFUSALS: Readonly<Record<string, readonly [status: number, code: str
 /** Turns anything thrown into the one error there is an answer for. */
 export function toApiError(error: unknown): ApiError {
   if (error instanceof ApiError) return error;
-  const { code = '', type = '', message = '', status } = (error ?? {}) as { code?: string; type?: string; message?: string; status?: number };
+  const { code = '', type = '', status, limit } = (error ?? {}) as { code?: string; type?: string; status?: number; limit?: number };
   const body = BODY_REFUSALS[type];
+  if (type === 'entity.too.large') return new ApiError(413, 'too-large', `This is too large to be kept: at most ${Math.round((limit ?? 0) / 1e6)} MB.`);
   if (body) return new ApiError(...body);
-  if (UNREACHABLE.has(code) || /timeout exceeded when trying to connect|Connection terminated/.test(message)) return new ApiError(...SQL_REFUSALS['08']);
+  if (code === QUERY_CANCELLED || code === LOCK_NOT_GOT) return new ApiError(503, 'database', 'The database took too long. Try again in a moment.');
   const sql = /^[0-9A-Z]{5}$/.test(code) ? SQL_REFUSALS[code.slice(0, 2)] : undefined;
+  if (!sql && connectionLost(error)) return new ApiError(...(neverReached(error) ? SQL_REFUSALS['08'] : SQL_REFUSALS['57']));
   if (sql) return new ApiError(...sql);
   if (status && status >= 400 && status < 500) return new ApiError(status, 'bad-request', 'The request cannot be read.');
   return new ApiError(500, 'internal', 'Something went wrong on the server. Nothing was changed; try again.');

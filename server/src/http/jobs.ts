@@ -1,32 +1,35 @@
 import {
-  checkJobFile,
   designFaults,
   emptyDesign,
   jobListSchema,
   jobSchema,
+  LARGEST_FILE_BYTES,
   mergeShelf,
   newJobSchema,
-  planJob,
   progressOf,
   saveJobSchema,
   usedShelf,
   writeJobFile,
   type Design,
   type Job,
+  type JobFile,
   type JobSummary,
-  type Plan,
 } from '@lintrel/core';
-import { Router } from 'express';
+import express, { Router, type Response } from 'express';
 import type pg from 'pg';
 import { findJob, insertJob, listJobs, saveJob } from '../db/jobs';
-import { appendEvent, listAllEvents, listEvents, listStartedSteps } from '../db/log';
+import { listAllEvents, listEvents, listStartedSteps } from '../db/log';
+import { changeShelf, holdShelf } from '../db/locks';
 import { inTransaction } from '../db/pool';
-import { insertEntry, readShelf } from '../db/shelf';
+import { readShelf } from '../db/shelf';
+import type { Workshop } from '../work/workshop';
 import { ApiError, invalid, notFound } from './errors';
+import { append } from './log-entry';
+import { addEntry } from './shelf';
 import { answered, bodyOf, uuidOf } from './validate';
 
-/** /api/jobs: list, open, change, plan, and files in and out. */
-export function jobRoutes(pool: pg.Pool): Router {
+/** /api/jobs: list, open, change, plan, and files out. */
+export function jobRoutes(pool: pg.Pool, workshop: Workshop): Router {
   const routes = Router();
 
   routes.get('/', async (_request, response) => {
@@ -39,10 +42,6 @@ export function jobRoutes(pool: pg.Pool): Router {
     response.status(201).json(answered(jobSchema, job));
   });
 
-  routes.post('/import', async (request, response) => {
-    response.status(201).json(answered(jobSchema, await importJob(pool, request.body)));
-  });
-
   routes.get('/:id', async (request, response) => {
     response.json(answered(jobSchema, await knownJob(pool, request.params.id)));
   });
@@ -50,9 +49,13 @@ export function jobRoutes(pool: pg.Pool): Router {
   routes.put('/:id', async (request, response) => {
     const id = uuidOf(request.params.id, 'job');
     const sent = bodyOf(saveJobSchema, request.body);
-    const faults = designFaults(sent.design, await readShelf(pool), ['design']);
-    if (faults.length > 0) throw invalid(faults);
-    const saved = await inTransaction(pool, (db) => saveJob(db, id, sent.revision, sent.design));
+    const saved = await inTransaction(pool, async (db) => {
+      // What the design names is still there when it is kept.
+      await holdShelf(db);
+      const faults = designFaults(sent.design, await readShelf(db), ['design']);
+      if (faults.length > 0) throw invalid(faults);
+      return saveJob(db, id, sent);
+    });
     if (saved) return void response.json(answered(jobSchema, saved));
     const current = await knownJob(pool, id);
     throw new ApiError(
@@ -64,7 +67,8 @@ export function jobRoutes(pool: pg.Pool): Router {
   });
 
   routes.get('/:id/plan', async (request, response) => {
-    response.json(await planOf(pool, await knownJob(pool, request.params.id)));
+    const { text } = await planOf(pool, workshop, await knownJob(pool, request.params.id), response);
+    response.type('application/json').send(text);
   });
 
   routes.get('/:id/file', async (request, response) => {
@@ -77,6 +81,18 @@ export function jobRoutes(pool: pg.Pool): Router {
     response.send(writeJobFile({ format: 'lintrel-job', version: 1, writtenAt, design, shelf, log }));
   });
 
+  return routes;
+}
+
+/** /api/jobs/import: a job file comes in as it is, however large one may be written, and is read in a thread. */
+export function importRoutes(pool: pg.Pool, workshop: Workshop): Router {
+  const routes = Router();
+  routes.use(express.raw({ type: () => true, limit: LARGEST_FILE_BYTES }));
+  routes.post('/', async (request, response) => {
+    const checked = await workshop.run('checkFile', Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0), response);
+    if (!checked.ok) throw invalid(checked.faults);
+    response.status(201).json(answered(jobSchema, await importJob(pool, checked.value)));
+  });
   return routes;
 }
 
@@ -95,17 +111,14 @@ const fileName = ({ title }: Design): string =>
     .toLowerCase() || 'job';
 
 /** Adds a job file: what the shelf lacks, the design, and the log with it. */
-async function importJob(pool: pg.Pool, body: unknown): Promise<Job> {
-  const checked = checkJobFile(body);
-  if (!checked.ok) throw invalid(checked.faults);
+function importJob(pool: pg.Pool, read: JobFile): Promise<Job> {
   return inTransaction(pool, async (db) => {
-    const { newTapes, newFinishes, file } = mergeShelf(checked.value, await readShelf(db));
-    for (const tape of newTapes) await insertEntry(db, 'tapes', tape);
-    for (const finish of newFinishes) await insertEntry(db, 'finishes', finish);
+    await changeShelf(db);
+    const { newTapes, newFinishes, file } = mergeShelf(read, await readShelf(db));
+    for (const tape of newTapes) await addEntry(db, 'tapes', tape, 'code');
+    for (const finish of newFinishes) await addEntry(db, 'finishes', finish, 'id');
     const job = await insertJob(db, file.design);
-    for (const event of file.log) {
-      if (!(await appendEvent(db, job.id, event))) throw new ApiError(409, 'conflict', 'The log of this file is kept here already, with another job.');
-    }
+    for (const event of file.log) await append(db, job.id, event);
     return job;
   });
 }
@@ -121,5 +134,6 @@ async function summaries(pool: pg.Pool): Promise<JobSummary[]> {
   });
 }
 
-/** The plan of a job, from the shelf as it is now. */
-export const planOf = async (pool: pg.Pool, { design }: Job): Promise<Plan> => planJob(design, await readShelf(pool));
+/** The plan of a job, from the shelf as it is now, as JSON. */
+export const planOf = async (pool: pg.Pool, workshop: Workshop, { design }: Job, answering: Response) =>
+  workshop.run('plan', { design, shelf: await readShelf(pool) }, answering);

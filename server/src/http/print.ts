@@ -1,39 +1,41 @@
-import { draftParts, drawingOutSchema } from '@lintrel/core';
-import { printPdf, printSchema, stationCsv, tableFor, writeDxf, writeSvg } from '@lintrel/core/files';
+import { drawingOutSchema } from '@lintrel/core';
+import { printSchema } from '@lintrel/core/files';
 import { Router } from 'express';
 import type pg from 'pg';
 import { readShelf } from '../db/shelf';
+import type { Workshop } from '../work/workshop';
 import { ApiError, notFound } from './errors';
 import { knownJob } from './jobs';
 import { bodyOf } from './validate';
 
+const MEDIA = { svg: 'image/svg+xml', dxf: 'application/dxf' } as const;
+
 /** /api/jobs/ID: what is printed or written from a job: templates, masks, station tables, drawings. */
-export function printRoutes(pool: pg.Pool): Router {
+export function printRoutes(pool: pg.Pool, workshop: Workshop): Router {
   const routes = Router();
 
   routes.post('/:id/print', async (request, response) => {
     const { design } = await knownJob(pool, request.params.id);
-    const printed = await printPdf(design, bodyOf(printSchema, request.body));
+    const printed = await workshop.run('print', { design, wish: bodyOf(printSchema, request.body) }, response);
     if (!printed.ok) throw new ApiError(422, 'print', printed.message);
     response.type('application/pdf').send(Buffer.from(printed.bytes));
   });
 
   routes.post('/:id/drawing', async (request, response) => {
     const { design } = await knownJob(pool, request.params.id);
-    const { part: id, format } = bodyOf(drawingOutSchema, request.body);
-    const part = draftParts(design, await readShelf(pool)).find((one) => one.id === id);
-    if (!part) throw notFound('part');
-    if (format === 'svg') response.type('image/svg+xml').send(writeSvg(part));
-    else response.type('application/dxf').send(writeDxf(part));
+    const { part, format } = bodyOf(drawingOutSchema, request.body);
+    const text = await workshop.run('drawing', { design, shelf: await readShelf(pool), part, format }, response);
+    if (text === null) throw notFound('part');
+    response.type(MEDIA[format]).send(text);
   });
 
   routes.post('/:id/stations.csv', async (request, response) => {
     const { design } = await knownJob(pool, request.params.id);
     const wish = bodyOf(printSchema, request.body);
     if (wish.what !== 'stations') throw new ApiError(422, 'print', 'Only a station table is written as a list.');
-    const table = tableFor(design, wish);
-    if (typeof table === 'string') throw new ApiError(422, 'print', table);
-    response.type('text/csv').send(stationCsv(table));
+    const written = await workshop.run('stations', { design, wish }, response);
+    if (!written.ok) throw new ApiError(422, 'print', written.message);
+    response.type('text/csv').send(written.text);
   });
 
   return routes;

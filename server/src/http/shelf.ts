@@ -1,8 +1,10 @@
-import { finishSchema, shelfSchema, tapeSchema } from '@lintrel/core';
+import { entryFaults, finishSchema, MOST_ENTRIES, tapeSchema, wholeShelfSchema, type Finish, type Tape } from '@lintrel/core';
 import { Router } from 'express';
 import type pg from 'pg';
 import { jobsUsingFinish } from '../db/jobs';
 import { deleteEntry, insertEntry, readShelf, updateEntry, type ShelfTable, type ShelfTables } from '../db/shelf';
+import { changeShelf } from '../db/locks';
+import { inTransaction, type Queryable } from '../db/pool';
 import { ApiError, invalid, notFound } from './errors';
 import { answered, bodyOf } from './validate';
 
@@ -14,7 +16,7 @@ export function shelfRoutes(pool: pg.Pool): Router {
 
   routes.get('/', async (_request, response) => {
     const { tapes, finishes } = await readShelf(pool);
-    response.json(answered(shelfSchema, { tapes: [...tapes], finishes: [...finishes] }));
+    response.json(answered(wholeShelfSchema, { tapes: [...tapes], finishes: [...finishes] }));
   });
 
   entryRoutes(
@@ -36,6 +38,20 @@ export function shelfRoutes(pool: pg.Pool): Router {
   return routes;
 }
 
+/** Puts an entry on the shelf, or refuses it. Call while the shelf is held for changing. */
+export async function addEntry<T extends ShelfTable>(db: Queryable, table: T, entry: ShelfTables[T], keyName: string): Promise<void> {
+  const done = await insertEntry(db, table, entry);
+  if (done === 'taken') throw invalid([{ path: keyName, message: `"${(entry as unknown as Record<string, string>)[keyName]}" is taken` }]);
+  if (done === 'full')
+    throw new ApiError(409, 'shelf-full', `The shelf is full: it holds ${MOST_ENTRIES} ${table}. Take off what is not used any more, then try again.`);
+}
+
+function kept<E extends Tape | Finish>(entry: E): E {
+  const faults = entryFaults(entry);
+  if (faults.length > 0) throw invalid(faults);
+  return entry;
+}
+
 function entryRoutes<T extends ShelfTable>(
   routes: Router,
   pool: pg.Pool,
@@ -45,23 +61,35 @@ function entryRoutes<T extends ShelfTable>(
   keyName: string,
 ): void {
   routes.post(`/${table}`, async (request, response) => {
-    const entry = read(request.body);
-    if (!(await insertEntry(pool, table, entry))) throw invalid([{ path: keyName, message: `"${keyOf(entry)}" is taken` }]);
+    const entry = kept(read(request.body));
+    await inTransaction(pool, async (db) => {
+      await changeShelf(db);
+      await addEntry(db, table, entry, keyName);
+    });
     response.status(201).json(entry);
   });
 
   routes.put(`/${table}/:key`, async (request, response) => {
-    const entry = read(request.body);
+    const entry = kept(read(request.body));
     // Jobs name their finishes, so the name on the shelf stays.
     if (keyOf(entry) !== request.params.key) throw invalid([{ path: keyName, message: 'cannot be changed; add a new one instead' }]);
-    if (!(await updateEntry(pool, table, keyOf(entry), entry))) throw notFound(WORDS[table]);
+    const found = await inTransaction(pool, async (db) => {
+      await changeShelf(db);
+      return updateEntry(db, table, keyOf(entry), entry);
+    });
+    if (!found) throw notFound(WORDS[table]);
     response.json(entry);
   });
 
   routes.delete(`/${table}/:key`, async (request, response) => {
-    const users = table === 'finishes' ? await jobsUsingFinish(pool, String(request.params.key)) : [];
-    if (users.length > 0) throw new ApiError(409, 'in-use', `Still used by ${users.join(', ')}: choose another finish there first.`);
-    if (!(await deleteEntry(pool, table, String(request.params.key)))) throw notFound(WORDS[table]);
+    const key = String(request.params.key);
+    // No job takes the finish while we look who uses it.
+    await inTransaction(pool, async (db) => {
+      await changeShelf(db);
+      const users = table === 'finishes' ? await jobsUsingFinish(db, key) : [];
+      if (users.length > 0) throw new ApiError(409, 'in-use', `Still used by ${users.join(', ')}: choose another finish there first.`);
+      if (!(await deleteEntry(db, table, key))) throw notFound(WORDS[table]);
+    });
     response.status(204).end();
   });
 }

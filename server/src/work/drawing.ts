@@ -1,8 +1,7 @@
 import { fromDrawing, readDxf, readSvg, type Drawing } from '@lintrel/core/files';
 import type { DrawingSummary, TakeDrawing } from '@lintrel/core';
-import { parentPort, workerData } from 'node:worker_threads';
 
-/** What the thread is asked: a summary, or the drawing made into parts of a design. */
+/** What is wanted of a drawing: a summary, or parts of a design made from it. */
 export interface DrawingTask {
   readonly text: string;
   readonly wish: TakeDrawing['wish'] | null;
@@ -11,7 +10,8 @@ export interface DrawingTask {
 /** A DrawingSummary or a TakenDrawing, as was asked; or a sentence why there is none. */
 export type DrawingReply = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly message: string };
 
-function reply({ text, wish }: DrawingTask): DrawingReply {
+/** Reads a drawing, SVG or DXF. */
+export function readDrawing({ text, wish }: DrawingTask): DrawingReply {
   const read = /^\s*</.test(text) ? readSvg(text) : readDxf(text);
   if (!read.ok) return read;
   return { ok: true, value: wish ? fromDrawing(read.value, wish) : summaryOf(read.value) };
@@ -31,5 +31,3 @@ function summaryOf({ unitMm, layers, skipped }: Drawing): DrawingSummary {
   }
   return { unitMm, width: maxX - minX, height: maxY - minY, layers: layers.map(({ name, paths }) => ({ name, paths: paths.length })), skipped: [...skipped] };
 }
-
-parentPort?.postMessage(reply(workerData as DrawingTask));

@@ -2,4 +2,5 @@
 import { register } from 'tsx/esm/api';
 
 register();
-await import('./drawing-thread.ts');
+const tasks = await import('./tasks.ts');
+export const { ask, checkFile, drawing, plan, print, readDrawing, stations } = tasks;

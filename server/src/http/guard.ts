@@ -1,0 +1,52 @@
+import type { RequestHandler } from 'express';
+import { isIP } from 'node:net';
+import { networkInterfaces } from 'node:os';
+import { ApiError } from './errors';
+
+const LOOPBACK_NAMES = new Set(['localhost', '::1']);
+
+/**
+ * Lets only those pages in that this server itself has served. A page of another name could otherwise point that name at this
+ * address and read, write and delete what is kept here.
+ * @param names names this server is known by besides its addresses: those a shop has given it
+ */
+export function guard(names: readonly string[]): RequestHandler {
+  const given = new Set(names.map((name) => name.toLowerCase()));
+  return (request, _response, next) => {
+    const host = request.headers.host ?? '';
+    const name = nameIn(host);
+    if (name === null || !(isOwnAddress(name) || given.has(name)))
+      throw new ApiError(421, 'other-host', `This server is not known by the name "${(name ?? host).slice(0, 80)}". If it is its name, start it with LINTREL_NAMES set to it.`);
+    const { origin } = request.headers;
+    if (origin !== undefined && hostOf(origin) !== host.toLowerCase())
+      throw new ApiError(403, 'other-origin', 'Another page asked for this. Only pages of this server may.');
+    if (request.headers['sec-fetch-site'] === 'cross-site' && request.path.startsWith('/api'))
+      throw new ApiError(403, 'other-origin', 'Another page asked for this. Only pages of this server may.');
+    next();
+  };
+}
+
+/** The name or address in a Host header, without port and brackets; null where there is none. */
+function nameIn(host: string): string | null {
+  const found = /^(?:\[([0-9a-f:.]+)\]|([a-z0-9._-]+))(?::\d{1,5})?$/i.exec(host);
+  return found ? (found[1] ?? found[2]).toLowerCase().replace(/\.$/, '') : null;
+}
+
+/** Addresses may change while we run: a machine that wakes up in another network has others. */
+function isOwnAddress(name: string): boolean {
+  if (LOOPBACK_NAMES.has(name) || (isIP(name) === 4 && name.startsWith('127.'))) return true;
+  return (
+    isIP(name) !== 0 &&
+    Object.values(networkInterfaces())
+      .flat()
+      .some((one) => one?.address.toLowerCase() === name)
+  );
+}
+
+function hostOf(origin: string): string | null {
+  try {
+    return new URL(origin).host;
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,37 @@
+import { ask as answerOf, draftParts, planJob, readJobFile, type Answer, type Checked, type Design, type JobFile, type Shelf } from '@lintrel/core';
+import { printPdf, stationCsv, tableFor, writeDxf, writeSvg, type PrintWish } from '@lintrel/core/files';
+
+export { readDrawing } from './drawing';
+
+// Everything that may take longer than a blink. Each runs in a thread; what goes in and out is plain data.
+
+/** A text, or a sentence why there is none. */
+export type Written = { readonly ok: true; readonly text: string } | { readonly ok: false; readonly message: string };
+
+/** The plan of a job as JSON, and how many steps it has. */
+export function plan({ design, shelf }: { design: Design; shelf: Shelf }): { readonly text: string; readonly steps: number } {
+  const made = planJob(design, shelf);
+  return { text: JSON.stringify(made), steps: made.steps.length };
+}
+
+/** The answer to a question of the Bench. */
+export const ask = ({ name, input, shelf }: { name: string; input: unknown; shelf: Shelf }): Checked<Answer> => answerOf(name, input, shelf);
+
+/** A job file, read and checked. */
+export const checkFile = (bytes: Uint8Array): Checked<JobFile> => readJobFile(new TextDecoder().decode(bytes));
+
+/** A template, mask or table as PDF. */
+export const print = ({ design, wish }: { design: Design; wish: PrintWish }): ReturnType<typeof printPdf> => printPdf(design, wish);
+
+/** A station table as a list. */
+export function stations({ design, wish }: { design: Design; wish: Extract<PrintWish, { what: 'stations' }> }): Written {
+  const table = tableFor(design, wish);
+  return typeof table === 'string' ? { ok: false, message: table } : { ok: true, text: stationCsv(table) };
+}
+
+/** One part as a drawing; null where there is no such part. */
+export function drawing({ design, shelf, part: id, format }: { design: Design; shelf: Shelf; part: string; format: 'svg' | 'dxf' }): string | null {
+  const part = draftParts(design, shelf).find((one) => one.id === id);
+  if (!part) return null;
+  return format === 'svg' ? writeSvg(part) : writeDxf(part);
+}
