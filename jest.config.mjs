@@ -24,6 +24,7 @@ export default {
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
       transformIgnorePatterns: ['/node_modules/(?!(react-native|@react-native|expo|@expo|culori|valibot|@valibot|clipper2-ts))'],
     },
+    node('start', ['<rootDir>/scripts']),
     node('browser', ['<rootDir>/e2e']),
   ],
 };

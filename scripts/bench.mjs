@@ -5,18 +5,20 @@ import { startDatabase } from './database.mjs';
 import { ensurePackages, ensurePostgres } from './ensure.mjs';
 import { DATA, ROOT, run, say } from './shell.mjs';
 
-ensurePackages();
-ensureClient();
+await ensurePackages();
+await ensureClient();
 const bare = join(DATA, 'bare-client');
 say('building the bare page to compare with');
-run('npx', ['expo', 'export', '--platform', 'web', '--output-dir', bare], {
+await run('npx', ['expo', 'export', '--platform', 'web', '--output-dir', bare], {
   cwd: join(ROOT, 'bench', 'bare'),
   env: { ...process.env, CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1' },
   stdio: ['ignore', 'ignore', 'inherit'],
 });
-const database = await startDatabase(ensurePostgres(), 'test-database', { durable: false });
+const database = await startDatabase(await ensurePostgres(), 'test-database', { durable: false });
 try {
-  run(process.execPath, ['--import', 'tsx', 'bench/bench.ts'], { env: { ...process.env, LINTREL_TEST_DATABASE: database.url, LINTREL_BARE_CLIENT: bare } });
+  await run(process.execPath, ['--import', 'tsx', 'bench/bench.ts'], {
+    env: { ...process.env, LINTREL_TEST_DATABASE: database.url, LINTREL_BARE_CLIENT: bare },
+  });
 } finally {
-  database.stop();
+  await database.stop();
 }

@@ -17,12 +17,12 @@ const SOURCES = [
 const NOT_BUILT = /\.test\.tsx?$/;
 
 /** Makes sure that client/dist belongs to the sources as they are. */
-export function ensureClient() {
+export async function ensureClient() {
   const mark = join(ROOT, 'client', 'dist', '.sources');
   const wanted = hashOf(SOURCES, (path) => NOT_BUILT.test(basename(path)));
   if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
   say('building the client (first time: about two minutes)');
-  run('npx', ['expo', 'export', '--platform', 'web'], {
+  await run('npx', ['expo', 'export', '--platform', 'web'], {
     cwd: join(ROOT, 'client'),
     env: { ...process.env, CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1' },
     stdio: ['ignore', 'ignore', 'inherit'],

@@ -1,20 +1,20 @@
 // Installs what is missing: npm packages, and Debian's packages where that is allowed.
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ask, hashOf, ROOT, run, say, Stop } from './shell.mjs';
+import { ask, hashOf, pause, ROOT, run, say, start, Stop } from './shell.mjs';
 
 const MARK = join(ROOT, 'node_modules', '.lintrel-installed');
 // The lock file names every package of every workspace.
 const PACKAGE_FILES = ['package-lock.json'];
 
 /** Installs npm packages when the lock file is not the one last installed from. */
-export function ensurePackages() {
+export async function ensurePackages() {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 19)) throw new Stop(`Node 20.19 or newer is needed, this is ${process.version}`);
   const wanted = hashOf(PACKAGE_FILES);
   if (existsSync(MARK) && readFileSync(MARK, 'utf8') === wanted) return;
   say('installing npm packages (first time: a minute or two)');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
   writeFileSync(MARK, wanted);
 }
 
@@ -29,37 +29,54 @@ export function postgresPrograms() {
 }
 
 /** Makes sure of a PostgreSQL server and returns the folder of its programs. */
-export function ensurePostgres() {
-  if (!postgresPrograms()) installDebian('postgresql', 'PostgreSQL');
+export async function ensurePostgres() {
+  if (!postgresPrograms()) await installDebian('postgresql', 'PostgreSQL');
   const programs = postgresPrograms();
   if (!programs) throw new Stop('PostgreSQL was installed but its server programs were not found under /usr/lib/postgresql');
   return programs;
 }
 
 /** Makes sure of Chromium and returns its path. */
-export function ensureChromium() {
+export async function ensureChromium() {
   const find = () => [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => path && existsSync(path));
-  if (!find()) installDebian('chromium', 'Chromium');
+  if (!find()) await installDebian('chromium', 'Chromium');
   return find() ?? '/usr/bin/chromium';
 }
 
 /** Makes sure of the program that turns pages of a PDF into pictures. */
-export function ensurePdfPictures() {
-  if (ask('pdftoppm', ['-v']) === null && !existsSync('/usr/bin/pdftoppm')) installDebian('poppler-utils', 'the PDF viewer');
+export async function ensurePdfPictures() {
+  if (ask('pdftoppm', ['-v']) === null && !existsSync('/usr/bin/pdftoppm')) await installDebian('poppler-utils', 'the PDF viewer');
 }
 
-function installDebian(name, words) {
+async function installDebian(name, words) {
   const isRoot = process.getuid?.() === 0;
   const sudo = !isRoot && ask('sudo', ['-n', 'true']) !== null;
   if (!existsSync('/usr/bin/apt-get') || (!isRoot && !sudo)) {
     throw new Stop(`${words} is missing and cannot be installed from here. As root run:  apt-get install ${name}`);
   }
   say(`installing ${words} from Debian's packages`);
-  const apt = (args) => {
-    const environment = { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } };
-    if (isRoot) run('apt-get', args, environment);
-    else run('sudo', ['-n', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]);
-  };
-  apt(['update', '-qq']);
-  apt(['install', '-y', '-qq', '--no-install-recommends', name]);
+  await aptGet(['update', '-qq'], isRoot);
+  await aptGet(['install', '-y', '-qq', '--no-install-recommends', name], isRoot);
+}
+
+/** How long another installation is waited for, and how often it is looked whether it has ended. */
+const LOCK_PATIENCE_MS = 15 * 60_000;
+const LOCK_LOOK_MS = 2_000;
+
+/** Runs apt-get; where another installation holds the package manager's lock, waits until it has ended. */
+export async function aptGet(args, isRoot, patienceMs = LOCK_PATIENCE_MS) {
+  const command = isRoot ? ['apt-get', ...args] : ['sudo', '-n', 'DEBIAN_FRONTEND=noninteractive', 'LC_ALL=C', 'apt-get', ...args];
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive', LC_ALL: 'C' };
+  for (const since = Date.now(); ;) {
+    const { child, ended } = start(command[0], command.slice(1), { env, stdio: ['ignore', 'inherit', 'pipe'] });
+    let said = '';
+    child.stderr.on('data', (data) => (said += data));
+    if ((await ended) === 0) return;
+    if (!/Could not get lock|Unable to (?:acquire|lock)/.test(said) || Date.now() - since > patienceMs) {
+      process.stderr.write(said);
+      throw new Stop(`apt-get ${args[0]} failed: what it said stands above.`);
+    }
+    say('another installation is under way on this machine; waiting for it');
+    await pause(LOCK_LOOK_MS);
+  }
 }

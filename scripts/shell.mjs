@@ -1,27 +1,61 @@
 // Small helpers of the start and test scripts: they run before any package is installed.
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { accessSync, constants, existsSync, mkdirSync, readdirSync, readFileSync, statSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
-export const DATA = join(ROOT, '.data');
+
+/** Where everything is kept that is not source. */
+export const DATA = process.env.LINTREL_DATA ? resolve(process.env.LINTREL_DATA) : join(ROOT, '.data');
 
 /** Says what is going on. */
 export const say = (text) => console.log(`lintrel: ${text}`);
 
-/** Ends with a sentence that says what to do. */
-export class Stop extends Error {}
-
-/** Runs a command to its end, its output shown; throws Stop when it fails. */
-export function run(command, args, options = {}) {
-  const result = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', ...options });
-  if (result.error) throw new Stop(`${command} cannot be run: ${result.error.message}`);
-  if (result.status !== 0) throw new Stop(`${command} ${args.slice(0, 3).join(' ')} … ended with ${result.status ?? result.signal}`);
+/** Ends with a sentence that says what to do. `code` 0 where nothing is wrong. */
+export class Stop extends Error {
+  constructor(message, code = 1) {
+    super(message);
+    this.code = code;
+  }
 }
 
-/** Runs a command quietly and returns what it printed; null when it fails. */
+export const pause = (ms) => new Promise((done) => setTimeout(done, ms));
+
+/** Commands under way, none of which has ended: each alone, or as the leader of a group of its own. */
+const running = new Map();
+
+function watched(child, kind) {
+  child.once('spawn', () => running.set(child, kind));
+  child.once('exit', () => running.delete(child));
+  return child;
+}
+
+/** A command that was asked to end and has not done so after this long is ended. */
+const LAST_WORDS_MS = 8_000;
+
+/** Ends every command under way with all it has started. */
+export function endCommands() {
+  const end = (signal) => {
+    for (const [{ pid }, kind] of running) process.kill(kind === 'group' ? -pid : pid, signal);
+  };
+  end('SIGTERM');
+  setTimeout(end, LAST_WORDS_MS, 'SIGKILL').unref();
+}
+
+/** Runs a command to its end, its output shown; throws Stop when it fails. */
+export async function run(command, args, options = {}) {
+  const child = watched(spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], detached: true, ...options }), 'group');
+  const [status, error] = await new Promise((done) => {
+    child.once('error', (failed) => done([null, failed]));
+    child.once('exit', (code, signal) => done([code ?? signal, null]));
+  });
+  if (error) throw new Stop(`${command} cannot be run: ${error.message}`);
+  if (status !== 0) throw new Stop(`${command} ${args.slice(0, 3).join(' ')} … ended with ${status}`);
+}
+
+/** Runs a short command quietly and returns what it printed; null when it fails. */
 export function ask(command, args, options = {}) {
   const result = spawnSync(command, args, { cwd: ROOT, encoding: 'utf8', ...options });
   return result.status === 0 ? result.stdout.trim() : null;
@@ -29,12 +63,40 @@ export function ask(command, args, options = {}) {
 
 /** Starts a command and returns a promise of its exit code. */
 export function start(command, args, options = {}) {
-  const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit', ...options });
-  const ended = new Promise((resolve, reject) => {
-    child.once('error', reject);
-    child.once('exit', (code, signal) => resolve(code ?? (signal ? 1 : 0)));
+  const child = watched(spawn(command, args, { cwd: ROOT, stdio: 'inherit', ...options }), 'alone');
+  const ended = new Promise((done, failed) => {
+    child.once('error', failed);
+    child.once('exit', (code, signal) => done(code ?? (signal ? 1 : 0)));
   });
   return { child, ended };
+}
+
+const WHY = {
+  EROFS: 'the disk is read-only',
+  EACCES: 'there is no permission to write there',
+  EPERM: 'there is no permission to write there',
+  ENOSPC: 'the disk is full',
+  EDQUOT: 'the disk is full',
+  ENOTDIR: 'a file is in the way',
+  EEXIST: 'a file is in the way',
+  ENOENT: 'the place does not exist and cannot be made',
+};
+
+/** One folder after another: made in one go, a place where none can be made is tried without end. */
+function makeFolder(folder) {
+  if (existsSync(folder)) return;
+  makeFolder(dirname(folder));
+  mkdirSync(folder);
+}
+
+/** Makes sure that a folder is there and can be written to; ends with a sentence where not. */
+export function writable(folder) {
+  try {
+    makeFolder(folder);
+    accessSync(folder, constants.W_OK | constants.X_OK);
+  } catch (error) {
+    throw new Stop(`Nothing can be kept in ${folder}: ${WHY[error.code] ?? error.code}. Name another folder with LINTREL_DATA.`);
+  }
 }
 
 /** Hash over files and folders, names and contents, so that a build is renewed only when a source changed. */
@@ -50,4 +112,19 @@ export function hashOf(paths, skip = () => false) {
   };
   paths.forEach((path) => visit(join(ROOT, path)));
   return hash.digest('hex');
+}
+
+/** Runs a script to its end: whatever goes wrong becomes one sentence, and a signal ends what is under way. */
+export async function mainly(work) {
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.once(signal, endCommands);
+  try {
+    process.exitCode = await work();
+  } catch (error) {
+    const known = error instanceof Stop;
+    const words = `lintrel: ${known ? error.message : error.stack}`;
+    if (known && error.code === 0) console.log(words);
+    else console.error(words);
+    process.exitCode = known ? error.code : 1;
+  }
+  process.exit();
 }

@@ -1,47 +1,133 @@
-// npm start: installs what is missing, starts the database, builds the client if stale, serves. Ctrl-C stops all of it.
+// npm start: installs what is missing, keeps the database, builds the client if stale, keeps the server. Ctrl-C stops all of it.
+import { createServer } from 'node:net';
+import { networkInterfaces } from 'node:os';
 import { ensureClient } from './client.mjs';
 import { startDatabase } from './database.mjs';
 import { ensurePackages, ensurePostgres } from './ensure.mjs';
-import { say, start, Stop } from './shell.mjs';
+import { holderOf, tryLock, withLock } from './lock.mjs';
+import { whoListens } from './process.mjs';
+import { DATA, endCommands, mainly, pause, ROOT, say, start, Stop, writable } from './shell.mjs';
 
-const PORT = process.env.PORT ?? '4600';
 const HOST = process.env.HOST ?? '127.0.0.1';
+/** Exit codes of the server: another program listens there; this address is none of ours. */
+const PORT_TAKEN = 11;
+const NO_ADDRESS = 12;
+/** Dying so often in so short a time is no accident any more. */
+const MOST_DEATHS = 6;
+const DEATHS_WITHIN_MS = 60_000;
 
 async function main() {
-  ensurePackages();
-  const database = process.env.DATABASE_URL ? null : await startDatabase(ensurePostgres(), 'database');
+  const port = portFrom(process.env.PORT ?? '4600');
+  const stop = stopping();
+  if (!process.env.DATABASE_URL) writable(DATA);
+  const place = await reserve(port);
+  if (!place) throw await alreadyThere(port);
+  const database = await prepared(stop);
   try {
-    ensureClient();
-    const { child, ended } = start(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-      env: { ...process.env, DATABASE_URL: process.env.DATABASE_URL ?? database.url, PORT, HOST, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' },
-    });
-    // The terminal sends ctrl-C to the server as well; a service manager signals only this process.
-    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => child.kill('SIGTERM'));
-    announce(ended);
-    return await ended;
+    if (stop.asked) return 0;
+    return await Promise.race([keepServer(port, database, stop), database?.failed ?? new Promise(() => undefined)]);
   } finally {
-    database?.stop();
+    stop.now();
+    await stop.child;
+    await database?.stop();
+    await place.release();
   }
 }
 
-async function announce(ended) {
-  let over = false;
-  void ended.then(() => (over = true));
-  const address = `http://${HOST === '0.0.0.0' ? '127.0.0.1' : HOST}:${PORT}`;
-  while (!over) {
-    const healthy = await fetch(`${address}/api/health`).then(
-      (answer) => answer.ok,
-      () => false,
-    );
-    if (healthy) return say(`open ${address} in a browser; ctrl-C stops it`);
-    await new Promise((resolve) => setTimeout(resolve, 150));
-  }
+function portFrom(text) {
+  const port = Number(text);
+  if (/^\d+$/.test(text) && port >= 1 && port <= 65_535) return port;
+  throw new Stop(`PORT is "${text}": it has to be a whole number from 1 to 65535.`);
 }
 
-main().then(
-  (code) => process.exit(code),
-  (error) => {
-    console.error(`lintrel: ${error instanceof Stop ? error.message : error.stack}`);
-    process.exit(1);
-  },
-);
+/** Whether we were asked to end, by a signal or because npm, which started us, is gone. */
+function stopping() {
+  const stop = { asked: false, child: Promise.resolve(), now: () => undefined };
+  stop.now = () => {
+    if (stop.asked) return;
+    stop.asked = true;
+    endCommands();
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, stop.now);
+  const parent = process.ppid;
+  if (process.env.npm_lifecycle_event === 'start') setInterval(() => process.ppid !== parent && stop.now(), 500).unref();
+  return stop;
+}
+
+/** Makes sure that the port is ours from here on; null where another start has it. */
+async function reserve(port) {
+  const place = await tryLock(`port ${port}`, { folder: ROOT });
+  if (!place) return null;
+  const trouble = await new Promise((done) => {
+    const probe = createServer();
+    probe.once('error', ({ code }) => done(code));
+    probe.listen(port, HOST, () => probe.close(() => done(null)));
+  });
+  if (trouble === null) return place;
+  await place.release();
+  throw troubleWith(port, trouble);
+}
+
+function troubleWith(port, trouble) {
+  if (trouble === 'EACCES') return new Stop(`Port ${port} may not be used by this user: choose one from 1024 up, as in PORT=4600.`);
+  if (trouble !== 'EADDRINUSE') return new Stop(`HOST is "${HOST}", which is no address of this machine.`);
+  const who = whoListens(port);
+  const name = who ? `process ${who.pid} (${who.words.join(' ').slice(0, 120)})` : 'another program';
+  return new Stop(`Port ${port} is held by ${name}. End that, or choose another port, as in PORT=${port === 65_535 ? 4600 : port + 1}.`);
+}
+
+async function alreadyThere(port) {
+  const holder = await holderOf(`port ${port}`);
+  if (holder?.folder === ROOT) return new Stop(`Lintrel runs here already, or is just starting (process ${holder.pid}): ${addressOf(port)}`, 0);
+  return new Stop(
+    `Port ${port} is held by the Lintrel in ${holder?.folder ?? 'another folder'} (process ${holder?.pid ?? 'unknown'}). Choose another, as in PORT=4601.`,
+  );
+}
+
+/** Installs, builds, and opens the database; one start of a checkout at a time does it. */
+async function prepared(stop) {
+  await withLock(`prepare ${ROOT}`, 'another start of this folder is getting things ready; waiting for it', async () => {
+    if (!stop.asked) await ensurePackages();
+    if (!stop.asked) await ensureClient();
+  });
+  if (stop.asked || process.env.DATABASE_URL) return null;
+  return startDatabase(await ensurePostgres(), 'database');
+}
+
+/** Keeps the server running until we are asked to end. */
+async function keepServer(port, database, stop) {
+  const env = { ...process.env, DATABASE_URL: process.env.DATABASE_URL ?? database.url, PORT: String(port), HOST, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' };
+  const deaths = [];
+  let told = false;
+  while (!stop.asked) {
+    const { child, ended } = start(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], { env, stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
+    stop.child = ended;
+    child.on('message', () => {
+      say(told ? 'the server is back' : `open ${addressOf(port)} in a browser${elsewhere(port)}; ctrl-C stops it`);
+      told = true;
+    });
+    const code = await ended;
+    if (stop.asked) return code;
+    if (code === PORT_TAKEN || code === NO_ADDRESS) throw troubleWith(port, code === PORT_TAKEN ? 'EADDRINUSE' : 'EADDRNOTAVAIL');
+    deaths.push(Date.now());
+    if (deaths.filter((at) => at > Date.now() - DEATHS_WITHIN_MS).length >= MOST_DEATHS)
+      throw new Stop('The server does not stay up; its last words are above.');
+    say(`the server ended (${code}); starting it again`);
+    await pause(Math.min(5000, 250 * 2 ** deaths.length));
+  }
+  return 0;
+}
+
+const addressOf = (port) => `http://${HOST === '0.0.0.0' || HOST === '::' ? '127.0.0.1' : HOST.includes(':') ? `[${HOST}]` : HOST}:${port}`;
+
+/** Where phones find it, when they are let in. */
+function elsewhere(port) {
+  if (HOST !== '0.0.0.0' && HOST !== '::') return '';
+  const own = Object.values(networkInterfaces())
+    .flat()
+    .filter((one) => one && one.family === 'IPv4' && !one.internal)
+    .map(({ address }) => `http://${address}:${port}`);
+  return own.length > 0 ? `, on phones ${own.join(' or ')}` : '';
+}
+
+await mainly(main);

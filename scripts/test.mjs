@@ -4,12 +4,13 @@ import { join } from 'node:path';
 import { ensureClient } from './client.mjs';
 import { startDatabase } from './database.mjs';
 import { ensureChromium, ensurePackages, ensurePostgres } from './ensure.mjs';
-import { DATA, ROOT, say, start, Stop } from './shell.mjs';
+import { withLock } from './lock.mjs';
+import { DATA, mainly, ROOT, say, start } from './shell.mjs';
 
 async function main() {
-  ensurePackages();
-  const programs = ensurePostgres();
-  const chromium = ensureChromium();
+  await withLock(`prepare ${ROOT}`, 'something of this folder is getting things ready; waiting for it', ensurePackages);
+  const programs = await ensurePostgres();
+  const chromium = await ensureChromium();
   const checks = [
     ['lint', 'npx', ['eslint', '.', '--max-warnings', '0']],
     ['types of core, server and tests', 'npx', ['tsc', '-p', 'tsconfig.json', '--noEmit']],
@@ -20,7 +21,7 @@ async function main() {
     say(name);
     if ((await start(command, args).ended) !== 0) failedChecks++;
   }
-  ensureClient();
+  await withLock(`prepare ${ROOT}`, 'something of this folder is getting things ready; waiting for it', ensureClient);
   const database = await startDatabase(programs, 'test-database', { durable: false });
   try {
     say('tests');
@@ -41,14 +42,8 @@ async function main() {
     console.log(`${passed} passed, ${failed} failed`);
     return failed > 0 || numFailedTestSuites > 0 || code !== 0 ? 1 : 0;
   } finally {
-    database.stop();
+    await database.stop();
   }
 }
 
-main().then(
-  (code) => process.exit(code),
-  (error) => {
-    console.error(`lintrel: ${error instanceof Stop ? error.message : error.stack}`);
-    process.exit(1);
-  },
-);
+await mainly(main);

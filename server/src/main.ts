@@ -50,6 +50,8 @@ function stop(why: string): void {
   const breakOff = setTimeout(() => server.closeAllConnections(), LAST_REQUESTS_MS);
   // A connection that is kept open is closed as soon as nothing is asked over it any more.
   const sweep = setInterval(() => server.closeIdleConnections(), 50);
+  // A database that hangs does not hold us up either.
+  setTimeout(() => process.exit(0), 2 * LAST_REQUESTS_MS).unref();
   server.close(() => {
     clearTimeout(breakOff);
     clearInterval(sweep);

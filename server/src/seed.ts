@@ -1,7 +1,7 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { readJobFile, planJob, SHIPPED_SHELF, type JobFile } from '@lintrel/core';
 import { insertJob } from './db/jobs';
-import { appendEvent, insertStartedPlan } from './db/log';
+import { appendLog, insertStartedPlan } from './db/log';
 import type { Queryable } from './db/pool';
 import { insertEntry, readShelf } from './db/shelf';
 
@@ -31,7 +31,7 @@ async function seedJob(db: Queryable, name: string, now: number): Promise<void> 
   const { design, log } = shifted(read.value, now);
   const job = await insertJob(db, design);
   if (log.some(({ kind }) => kind === 'start')) await insertStartedPlan(db, job.id, job.revision, JSON.stringify(planJob(design, await readShelf(db))));
-  for (const event of log) await appendEvent(db, job.id, event);
+  await appendLog(db, job.id, log);
 }
 
 function shifted(file: JobFile, now: number): JobFile {

@@ -1,4 +1,4 @@
-import sameValue from 'fast-deep-equal';
+import textOf from 'fast-json-stable-stringify';
 import type { JobFile } from './job-file';
 import { renameFinishes, type Shelf } from '../job';
 import type { Finish } from '../finish';
@@ -36,7 +36,7 @@ export function mergeShelf(file: JobFile, shelf: Shelf): ShelfMerge {
 
 /** Id of the entry that is this finish in all but its id, its own id first; null where there is none. */
 function sameFinish(finish: Finish, shelf: readonly Finish[]): string | null {
-  const same = shelf.filter((own) => sameValue({ ...own, id: finish.id }, finish)).map(({ id }) => id);
+  const same = shelf.filter((own) => textOf({ ...own, id: finish.id }) === textOf(finish)).map(({ id }) => id);
   return same.includes(finish.id) ? finish.id : (same[0] ?? null);
 }
 

@@ -1,4 +1,3 @@
-import { isDeepStrictEqual } from 'node:util';
 import { MOST_EVENTS, MOST_NOTE_LETTERS, type LogEvent, type Plan } from '@lintrel/core';
 import type { Queryable } from './pool';
 
@@ -52,7 +51,23 @@ export async function appendEvent(db: Queryable, jobId: string, event: LogEvent)
 }
 
 const sameAs = (row: EventRow & { job_id: string }, jobId: string, event: LogEvent): 'kept' | 'other-job' | 'other-content' =>
-  row.job_id !== jobId ? 'other-job' : isDeepStrictEqual(toEvent(row), event) ? 'kept' : 'other-content';
+  row.job_id !== jobId ? 'other-job' : contentOf(toEvent(row)) === contentOf(event) ? 'kept' : 'other-content';
+
+const contentOf = ({ at, kind, step, note }: LogEvent): string => JSON.stringify([at, kind, step, note]);
+
+/**
+ * Writes the log of a file down, in its order.
+ * @returns false where one of its events is in a log here already
+ */
+export async function appendLog(db: Queryable, jobId: string, log: readonly LogEvent[]): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `INSERT INTO run_log (id, job_id, at, kind, step, note)
+     SELECT id, $1, at, kind, step, note FROM ROWS FROM (json_to_recordset($2) AS (id uuid, at timestamptz, kind text, step text, note text)) WITH ORDINALITY AS event ORDER BY ordinality
+     ON CONFLICT (id) DO NOTHING`,
+    [jobId, JSON.stringify(log)],
+  );
+  return rowCount === log.length;
+}
 
 /** A plan as it was when the job was started. */
 export interface StartedPlan {

@@ -16,7 +16,11 @@ export function guard(names: readonly string[]): RequestHandler {
     const host = request.headers.host ?? '';
     const name = nameIn(host);
     if (name === null || !(isOwnAddress(name) || given.has(name)))
-      throw new ApiError(421, 'other-host', `This server is not known by the name "${(name ?? host).slice(0, 80)}". If it is its name, start it with LINTREL_NAMES set to it.`);
+      throw new ApiError(
+        421,
+        'other-host',
+        `This server is not known by the name "${(name ?? host).slice(0, 80)}". If it is its name, start it with LINTREL_NAMES set to it.`,
+      );
     const { origin } = request.headers;
     if (origin !== undefined && hostOf(origin) !== host.toLowerCase())
       throw new ApiError(403, 'other-origin', 'Another page asked for this. Only pages of this server may.');

@@ -18,13 +18,12 @@ import {
 import express, { Router, type Response } from 'express';
 import type pg from 'pg';
 import { findJob, insertJob, listJobs, saveJob } from '../db/jobs';
-import { listAllEvents, listEvents, listStartedSteps } from '../db/log';
+import { appendLog, listAllEvents, listEvents, listStartedSteps } from '../db/log';
 import { changeShelf, holdShelf } from '../db/locks';
 import { inTransaction } from '../db/pool';
 import { readShelf } from '../db/shelf';
 import type { Workshop } from '../work/workshop';
 import { ApiError, invalid, notFound } from './errors';
-import { append } from './log-entry';
 import { addEntry } from './shelf';
 import { answered, bodyOf, uuidOf } from './validate';
 
@@ -118,7 +117,7 @@ function importJob(pool: pg.Pool, read: JobFile): Promise<Job> {
     for (const tape of newTapes) await addEntry(db, 'tapes', tape, 'code');
     for (const finish of newFinishes) await addEntry(db, 'finishes', finish, 'id');
     const job = await insertJob(db, file.design);
-    for (const event of file.log) await append(db, job.id, event);
+    if (!(await appendLog(db, job.id, file.log))) throw new ApiError(409, 'conflict', 'The log of this file is kept here already, with another job.');
     return job;
   });
 }

@@ -12,10 +12,10 @@ const MOST_MS = 20_000;
 const MOST_MEMORY_MB = 768;
 
 /** Two at least: one heavy job holds up nobody else's. */
-const MOST_THREADS = Math.max(2, Math.min(4, availableParallelism()));
+export const MOST_THREADS = Math.max(2, Math.min(4, availableParallelism()));
 
 /** More than this waiting would wait too long anyway. */
-const MOST_WAITING = 40;
+export const MOST_WAITING = 40;
 
 /** Threads that plans, answers, prints and files are worked out in, so that nobody waits for somebody else's. */
 export interface Workshop {
@@ -34,7 +34,6 @@ export function openWorkshop({ mostMs = MOST_MS, mostMemoryMb = MOST_MEMORY_MB }
     filename: fileURLToPath(new URL('./start-thread.mjs', import.meta.url)),
     minThreads: 1,
     maxThreads: MOST_THREADS,
-    maxQueue: MOST_WAITING,
     idleTimeout: 60_000,
     resourceLimits: { maxOldGenerationSizeMb: mostMemoryMb },
   });
@@ -43,8 +42,9 @@ export function openWorkshop({ mostMs = MOST_MS, mostMemoryMb = MOST_MEMORY_MB }
   let running = 0;
   return {
     async run(name, input, answering) {
+      if (running >= MOST_THREADS + MOST_WAITING) throw busy();
       const ended = new AbortController();
-      const waits = threads.queueSize > 0 || running >= MOST_THREADS;
+      const waits = running >= MOST_THREADS;
       const tooLong = setTimeout(() => ended.abort(waits ? busy() : tooMuch(`takes longer than ${mostMs / 1000} s`)), mostMs);
       const closed = () => ended.abort(new ApiError(499, 'aborted', 'The request was closed.'));
       answering?.once('close', closed);
@@ -63,14 +63,14 @@ export function openWorkshop({ mostMs = MOST_MS, mostMemoryMb = MOST_MEMORY_MB }
   };
 }
 
-const tooMuch = (why: string): ApiError => new ApiError(422, 'too-much', `This ${why} to work out. Make it simpler: fewer lines, bands or places, or several jobs.`);
+const tooMuch = (why: string): ApiError =>
+  new ApiError(422, 'too-much', `This ${why} to work out. Make it simpler: fewer lines, bands or places, or several jobs.`);
 
 const busy = (): ApiError => new ApiError(503, 'busy', 'Too much is being worked out at once. Try again in a moment.');
 
 function refusalFor(error: unknown): unknown {
   const { code = '', message = '' } = error as { code?: string; message?: string };
   if (code === 'ERR_WORKER_OUT_OF_MEMORY') return tooMuch('needs more memory than it may take');
-  if (/queue/i.test(message) && /limit|full/i.test(message)) return busy();
   if (/terminat|destroy/i.test(message)) return new ApiError(503, 'stopping', 'The server is stopping. Try again in a moment.');
   return error;
 }
