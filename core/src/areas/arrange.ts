@@ -1,13 +1,13 @@
 import type { ResolvedLine } from '../lines';
 import { distanceToSegment, type Point, type Sheet } from '../surface';
-import { TOLERANCE } from '../units';
+import { FARTHEST_MM, MOST, TOLERANCE } from '../units';
 import { bordersBetween, type Border } from './borders';
 import { facesOf } from './face';
 import { traceCycles } from './faces';
 import { fromGrid, toGrid, type GridPoint } from './grid';
 import { grouped } from './group';
 import { inOrder, measureGroup, type Area } from './measure';
-import { mergedEdges, noded, OPENING, OUTLINE, SEAM, type Segment } from './node';
+import { mergedEdges, nodedWithin, OPENING, OUTLINE, SEAM, type Meetings, type Segment } from './node';
 import { onSeam } from './seam';
 
 /** What the lines make of a part. */
@@ -16,7 +16,12 @@ export interface Arrangement {
   readonly borders: readonly Border[];
   /** Lines with a free end, and how much of them bounds nothing, mm. */
   readonly loose: readonly { readonly line: string; readonly lengthMm: number }[];
+  /** Lines, as in the list, that were left out because with them there would be more meetings than are worked out. */
+  readonly leftOut: readonly string[];
 }
+
+/** What is said of a line that was left out. */
+export const tooManyMeetings = `meets other lines more often than is worked out: a part may have ${MOST.meetings} such places`;
 
 /** A part that areas are found on. */
 export interface Ground {
@@ -28,17 +33,14 @@ export interface Ground {
 /**
  * Finds the areas of a part, on any kind of surface; across the seam of a round one they are joined.
  * @param lines worked-out lines; those without a place on the part are passed over
+ * Lines that meet others more often than is worked out are left out, the worst first, and named.
  * @returns areas that together are the part without its openings, borders between them, and what hangs loose
  */
 export function arrange(ground: Ground, lines: readonly ResolvedLine[]): Arrangement {
-  const { sheet, openings } = ground;
-  const rims = [sheet.ring, ...openings];
-  const segments = [
-    ...rimSegments(sheet.ring, (a, b) => (onSeam(sheet, a) && onSeam(sheet, b) ? SEAM : OUTLINE)),
-    ...openings.flatMap((ring) => rimSegments(ring, () => OPENING)),
-    ...snapEnds(lines.flatMap(lineSegments), rims),
-  ];
-  const { cycles, dangling } = traceCycles(mergedEdges(noded(segments)));
+  const { sheet } = ground;
+  const { pieces, leftOut } = splitUp(ground, lines);
+  if (pieces === null) return { areas: [], borders: [], loose: [], leftOut };
+  const { cycles, dangling } = traceCycles(mergedEdges(pieces));
   const faces = facesOf(cycles, ground);
   const { groupOf, count } = grouped(faces, sheet);
   const members = Array.from({ length: count }, (): number[] => []);
@@ -62,7 +64,37 @@ export function arrange(ground: Ground, lines: readonly ResolvedLine[]): Arrange
       dangling.flatMap(({ segments: on }) => on),
       lines,
     ),
+    leftOut,
   };
+}
+
+/** Everything on a part, split where it meets; null where not even its rim can be, and the lines that are not in it. */
+function splitUp({ sheet, openings }: Ground, lines: readonly ResolvedLine[]): { readonly pieces: Segment[] | null; readonly leftOut: string[] } {
+  const owners = [...new Set(lines.map(({ owner }) => owner))];
+  const far = ({ x, y }: Point) => Math.abs(x) > FARTHEST_MM || Math.abs(y) > FARTHEST_MM;
+  if (sheet.ring.some(far)) return { pieces: null, leftOut: owners };
+  const rims = [sheet.ring, ...openings];
+  const rimPieces = [
+    ...rimSegments(sheet.ring, (a, b) => (onSeam(sheet, a) && onSeam(sheet, b) ? SEAM : OUTLINE)),
+    ...openings.flatMap((ring) => rimSegments(ring, () => OPENING)),
+  ];
+  const linePieces = snapEnds(lines.flatMap(lineSegments), rims);
+  const leftOut: string[] = [];
+  for (;;) {
+    const found = nodedWithin([...rimPieces, ...linePieces.filter(({ source }) => !leftOut.includes(lines[source].owner))], MOST.meetings);
+    if (Array.isArray(found)) return { pieces: found, leftOut };
+    const worst = worstOwner(found, lines);
+    if (worst === null) return { pieces: null, leftOut: owners };
+    leftOut.push(worst);
+  }
+}
+
+/** The line of the list that meets others most often; of two alike the later one; null where only rims meet. */
+function worstOwner({ bySource }: Meetings, lines: readonly ResolvedLine[]): string | null {
+  const counts = new Map<string, number>();
+  for (const [source, count] of bySource) if (source >= 0) counts.set(lines[source].owner, (counts.get(lines[source].owner) ?? 0) + count);
+  const most = Math.max(0, ...counts.values());
+  return lines.findLast(({ owner }) => most > 0 && counts.get(owner) === most)?.owner ?? null;
 }
 
 function rimSegments(ring: readonly Point[], sourceOf: (a: Point, b: Point) => number): Segment[] {

@@ -25,14 +25,17 @@ const MOST_ROUNDS = 12;
 /**
  * Splits segments until they meet only at their ends.
  * @param segments on the grid, none of zero length
- * @returns pieces that neither cross nor touch except at shared ends; pieces that lie on each other have the same ends
+ * @param most meetings that are worked out
+ * @returns pieces that neither cross nor touch except at shared ends; pieces that lie on each other have the same ends. Where there
+ *   are more meetings than that: how many were found on each source until then
  */
-export function noded(segments: readonly Segment[]): Segment[] {
+export function nodedWithin(segments: readonly Segment[], most: number): Segment[] | Meetings {
   let current = [...segments];
   // Pieces that were cut are looked at again; two that were not have nothing new to say to each other.
   let fresh = current.map(() => true);
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const cuts = findCuts(current, fresh);
+    const cuts = findCuts(current, fresh, most);
+    if (!(cuts instanceof Map)) return cuts;
     if (cuts.size === 0) return current;
     const pieces = current.map((segment, index) => split(segment, cuts.get(index)));
     fresh = pieces.flatMap((own, index) => own.map(() => cuts.has(index)));
@@ -41,17 +44,30 @@ export function noded(segments: readonly Segment[]): Segment[] {
   return current;
 }
 
-function findCuts(segments: readonly Segment[], fresh: readonly boolean[]): Map<number, GridPoint[]> {
+/** More meetings than are worked out: how many each source had, by its index. */
+export interface Meetings {
+  readonly bySource: ReadonlyMap<number, number>;
+}
+
+/** Splits segments until they meet only at their ends, however often they meet. */
+export const noded = (segments: readonly Segment[]): Segment[] => nodedWithin(segments, Infinity) as Segment[];
+
+function findCuts(segments: readonly Segment[], fresh: readonly boolean[], most: number): Map<number, GridPoint[]> | Meetings {
   const cuts = new Map<number, GridPoint[]>();
+  const bySource = new Map<number, number>();
+  let meetings = 0;
   const cut = (index: number, place: GridPoint) => {
     const { a, b } = segments[index];
     if ((place.x === a.x && place.y === a.y) || (place.x === b.x && place.y === b.y)) return;
     const list = cuts.get(index);
     if (list) list.push(place);
     else cuts.set(index, [place]);
+    meetings += 0.5;
+    const { source } = segments[index];
+    bySource.set(source, (bySource.get(source) ?? 0) + 1);
   };
   forNearPairs(segments, (first, second) => {
-    if (!fresh[first] && !fresh[second]) return;
+    if (meetings > most || (!fresh[first] && !fresh[second])) return;
     const p = segments[first];
     const q = segments[second];
     for (const end of [q.a, q.b]) if (liesOn(end, p)) cut(first, end);
@@ -62,7 +78,7 @@ function findCuts(segments: readonly Segment[], fresh: readonly boolean[]): Map<
       cut(second, met);
     }
   });
-  return cuts;
+  return meetings > most ? { bySource } : cuts;
 }
 
 /** True where a place lies on a segment between its ends, within rounding. */

@@ -128,7 +128,9 @@ export const lengthsKey = (words: KeyWords): Key<readonly number[]> => {
         const readings = texts.filter((text) => text.trim() !== '').map((text) => readLength(text));
         const bad = readings.find((reading) => !reading.ok || reading.value <= 0 || reading.value > LONGEST_MM);
         if (readings.length > 0 && readings.length <= 60 && !bad) return readings.map((reading) => (reading.ok ? reading.value : 0));
-        addIssue({ message: `${bad && !bad.ok ? shortened(bad.message, 2 * LONGEST_ECHO) : readings.length > 60 ? 'are more than 60' : 'must be above 0'} (accepts ${accepts})` });
+        addIssue({
+          message: `${bad && !bad.ok ? shortened(bad.message, 2 * LONGEST_ECHO) : readings.length > 60 ? 'are more than 60' : 'must be above 0'} (accepts ${accepts})`,
+        });
         return NEVER;
       }),
     ) as v.GenericSchema<unknown, readonly number[]>,

@@ -1,6 +1,7 @@
-import { linesBehind, setOutParts, type TrimLine } from '../lines';
-import { featureFault, surfaceFaults } from '../surface';
-import { MOST_FAULTS } from '../units';
+import { arrange, tooManyMeetings } from '../areas';
+import { linesBehind, setOutParts, type SetOut, type TrimLine } from '../lines';
+import { featureFault, placedFeatures, surfaceFaults } from '../surface';
+import { MOST, MOST_FAULTS } from '../units';
 import { finishesNamed, type Design } from './design';
 import { pathText, type Fault } from './fault';
 import type { Part } from './part';
@@ -48,11 +49,18 @@ const partFault = (part: string, parts: ReadonlySet<string>, at: Keys): Fault[] 
 export function lineFaults(design: Design, prefix: Keys = []): Fault[] {
   const setOut = setOutParts(design.parts);
   return design.parts.flatMap((part, index) =>
-    (setOut.get(part.id)?.lines ?? []).flatMap(({ owner, fault: message }) => {
+    linesLaidOut(setOut.get(part.id)).flatMap(({ owner, fault: message }) => {
       const at = part.lines.findIndex(({ id }) => id === owner);
       return message ? [fault([...prefix, 'parts', index, 'lines', at], message)] : [];
     }),
   );
+}
+
+/** Lines with what is wrong with them, those included the areas cannot be worked out with. */
+function linesLaidOut(setOut: SetOut | undefined): { readonly owner: string; readonly fault: string | null }[] {
+  if (!setOut) return [];
+  const { leftOut } = arrange({ sheet: setOut.board.drawn, openings: setOut.openings }, setOut.lines);
+  return [...setOut.lines, ...leftOut.map((owner) => ({ owner, fault: tooManyMeetings }))];
 }
 
 function partFaults(part: Part, design: Design, at: Keys): Fault[] {
@@ -60,6 +68,7 @@ function partFaults(part: Part, design: Design, at: Keys): Fault[] {
   const features = part.features ?? [];
   return [
     ...surfaceFaults(part.surface).map(({ keys, message }) => fault([...at, 'surface', ...keys], message)),
+    ...rimFaults(part, [...at, 'features']),
     ...repeated(part.datums, [...at, 'datums'], 'id'),
     ...repeated(part.lines, [...at, 'lines'], 'id'),
     ...repeated(features, [...at, 'features'], 'id'),
@@ -73,6 +82,16 @@ function partFaults(part: Part, design: Design, at: Keys): Fault[] {
     ...part.lines.flatMap((line, index) => referenceFaults(line, [...at, 'lines', index], datums)),
     ...oppositeFaults(part, design, [...at, 'opposite']),
   ];
+}
+
+/** The first feature with which the rims of a part have more corners than are worked out. */
+function rimFaults({ features = [], datums }: Part, at: Keys): Fault[] {
+  let corners = 0;
+  const placed = placedFeatures(features, datums);
+  const first = placed.find(({ ring }) => (corners += ring?.length ?? 0) > MOST.rimCorners);
+  if (!first) return [];
+  const index = features.findIndex(({ id }) => id === first.id);
+  return [fault([...at, index], `is one too many: openings and zones of a part may have ${MOST.rimCorners} corners together, rounds as they are drawn`)];
 }
 
 function referenceFaults(line: TrimLine, at: Keys, datums: ReadonlySet<string>): Fault[] {

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { PAINT_SYSTEM_KEYS } from '../finish';
 import { lineSchema } from '../lines';
 import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
-import { colourText, idText, listOf, nameText, numberBetween, wholeBetween } from '../units';
+import { byText, colourText, idText, listOf, nameText, numberBetween, wholeBetween } from '../units';
 
 /** What a part is made of, with the words people use. */
 export const SUBSTRATES = {
@@ -52,15 +52,32 @@ export const partSchema = v.strictObject({
 export type Part = v.InferOutput<typeof partSchema>;
 
 /**
- * What lines and areas of a part follow from, as text: the part's own shape, and those of the parts its lines or its mirror
- * image come from. Two parts with the same text have the same lines and areas.
+ * What lines and areas of each part follow from, as text: the part's own shape, and those of the parts its lines or its mirror
+ * image come from, near and far, each once. Two parts with the same text have the same lines and areas.
  */
-export function worksKey(part: Part, parts: readonly Part[], asking: readonly string[] = []): string {
-  const { id, surface, datums, lines, features, pose, opposite } = part;
-  const others = [...(opposite?.follows ? [opposite.of] : []), ...lines.flatMap((line) => (line.kind === 'continuation' ? [line.part] : []))];
-  const behind = others
-    .filter((other) => other !== id && !asking.includes(other))
-    .map((other) => parts.find((one) => one.id === other))
-    .map((other) => (other ? worksKey(other, parts, [...asking, id]) : null));
-  return JSON.stringify([id, surface, datums, lines, features, pose, opposite, behind]);
+export function worksKeys(parts: readonly Part[]): ReadonlyMap<string, string> {
+  const byId = new Map(parts.map((part) => [part.id, part]));
+  const own = new Map(
+    parts.map(({ id, surface, datums, lines, features, pose, opposite }) => [id, JSON.stringify([id, surface, datums, lines, features, pose, opposite])]),
+  );
+  return new Map(
+    parts.map(({ id }) => [
+      id,
+      behind(id, byId)
+        .map((other) => own.get(other) ?? `no ${other}`)
+        .join('\n'),
+    ]),
+  );
+}
+
+/** A part and all it follows from, each once: itself first, the others by their ids. */
+function behind(id: string, byId: ReadonlyMap<string, Part>): string[] {
+  const found = new Set([id]);
+  for (const one of found) {
+    const part = byId.get(one);
+    if (part?.opposite?.follows) found.add(part.opposite.of);
+    for (const line of part?.lines ?? []) if (line.kind === 'continuation') found.add(line.part);
+  }
+  found.delete(id);
+  return [id, ...[...found].sort(byText)];
 }

@@ -1,4 +1,6 @@
 import { boxOf, insideRing, onRound, type FeatureKind, type PlacedFeature, type Point, type Sheet } from '../surface';
+import { rectClip } from 'clipper2-ts';
+import { FARTHEST_MM, TOLERANCE } from '../units';
 import { pathCrossings, pointAt, type Path } from './path';
 import { straightPath } from './straight';
 import { rimCrossings } from './trim';
@@ -47,13 +49,23 @@ function stretchesIn(piece: Path, ring: readonly Point[]): [number, number][] {
 export function openingRings(features: readonly PlacedFeature[], sheet: Sheet): (readonly Point[])[] {
   const rings = features.flatMap(({ kind, ring }) => (kind === 'opening' && ring ? [ring] : []));
   const { turns } = sheet;
-  if (!turns) return rings;
+  if (!turns) return rings.flatMap(withinReach);
   const box = boxOf(sheet.ring);
   const touches = (ring: readonly Point[]) => {
     const own = boxOf(ring);
     return own.minX < box.maxX && own.maxX > box.minX && own.minY < box.maxY && own.maxY > box.minY;
   };
-  return rings.flatMap((ring) => [-1, 0, 1].map((count) => ring.map((place) => unwound(turns, place, count))).filter(touches));
+  return rings.flatMap((ring) => [-1, 0, 1].map((count) => ring.map((place) => unwound(turns, place, count))).filter(touches)).flatMap(withinReach);
+}
+
+/** What of a rim lies where areas are worked out: that of an opening may lie far beside its part. */
+function withinReach(ring: readonly Point[]): (readonly Point[])[] {
+  if (ring.every(({ x, y }) => Math.abs(x) <= FARTHEST_MM && Math.abs(y) <= FARTHEST_MM)) return [ring];
+  const [grid, reach] = [1 / TOLERANCE.grid, FARTHEST_MM / TOLERANCE.grid];
+  const kept = rectClip({ left: -reach, top: -reach, right: reach, bottom: reach }, [
+    ring.map(({ x, y }) => ({ x: Math.round(x * grid), y: Math.round(y * grid) })),
+  ]);
+  return kept.map((path) => path.map(({ x, y }) => ({ x: x / grid, y: y / grid })));
 }
 
 /** A place of a round surface measured for people: along the axis, degrees and girth from the top; null on other surfaces. */

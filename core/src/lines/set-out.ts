@@ -1,15 +1,18 @@
 import { measureFrom, placedFeatures, placeOf, type PlacedFeature, type Point } from '../surface';
+import { MOST } from '../units';
 import { continuedLine, cutLine } from './across-parts';
 import { featureCrossings, openingRings, type FeatureCrossing } from './features-met';
 import { filletBetween } from './fillet';
-import type { LineOf, TrimLine } from './line';
+import { bounded, newBudget, takenFrom, withinBudget, type Budget } from './budget';
+import { linesBehind, type LineOf, type TrimLine } from './line';
+import { makingOrder } from './making-order';
 import { madeFromMeasures, runsOn, type Made } from './made';
 import { onTrueSurface } from './on-surface';
 import { parallelOn, parallelOfEdge } from './parallel-on';
 import { boardOf, followedBy, type PartBoard, type PartShape } from './part-shape';
 import { pathLength, reflectedPath, type Path } from './path';
 import { endedOn, groundOf, piecesInside, runOn, type Ground } from './trim';
-import { wrapped } from './wrap';
+import { timesRound, wrapped } from './wrap';
 
 /** A trim line worked out on its part. A line of several strokes, such as bands or letters, comes as several of these. */
 export interface ResolvedLine {
@@ -34,8 +37,10 @@ export interface SetOut {
   readonly lines: readonly ResolvedLine[];
   readonly features: readonly PlacedFeature[];
   /** Rims of the openings, where they lie on the sheet as drawn. */
-  readonly openings: readonly (readonly Point[])[];
+  readonly openings: Openings;
 }
+
+type Openings = readonly (readonly Point[])[];
 
 /** Works lines out one after another, each at most once, across parts. */
 interface Book {
@@ -55,8 +60,29 @@ interface Book {
  */
 export function setOutParts(parts: readonly PartShape[], wanted?: readonly string[]): ReadonlyMap<string, SetOut> {
   const book: Book = { parts, boards: new Map(), made: new Map(), setOut: new Map(), asking: [] };
-  for (const part of parts) if (!wanted || wanted.includes(part.id)) setOutPart(part, book);
+  const asked = parts.filter((part) => !wanted || wanted.includes(part.id));
+  // Lines are made before those made from them, however long the chain of them is.
+  const all = asked.flatMap((part) => boardIn(part, book).shape.lines.map((line): OwnedLine => ({ part, line })));
+  for (const { part, line } of makingOrder(all, keyOfLine, (one) => madeFrom(one, book))) madeIn(part, line, book);
+  for (const part of asked) setOutPart(part, book);
   return book.setOut;
+}
+
+interface OwnedLine {
+  readonly part: PartShape;
+  readonly line: TrimLine;
+}
+
+const keyOfLine = ({ part, line }: OwnedLine): string => `${part.id}/${line.id}`;
+
+/** Lines a line is made from or ends on; those that are gone are left out. */
+function madeFrom({ part, line }: OwnedLine, book: Book): OwnedLine[] {
+  const own = (of: PartShape, id: string): OwnedLine[] => {
+    const found = boardIn(of, book).shape.lines.find((one) => one.id === id);
+    return found ? [{ part: of, line: found }] : [];
+  };
+  const there = line.kind === 'continuation' ? book.parts.find(({ id }) => id === line.part) : undefined;
+  return [...linesBehind(line).flatMap((id) => own(part, id)), ...(there && line.kind === 'continuation' ? own(there, line.of) : [])];
 }
 
 function boardIn(part: PartShape, book: Book): PartBoard {
@@ -71,20 +97,26 @@ function setOutPart(part: PartShape, book: Book): SetOut {
   const known = book.setOut.get(part.id);
   if (known) return known;
   const board = boardIn(part, book);
-  const { shape, measured, mirrored } = board;
+  const { shape, mirrored } = board;
   const source = followedBy(part, book.parts);
   if (source && !source.opposite) return mirrorOf(setOutPart(source, book), part, board, book);
-  const features = placedFeatures(shape.features ?? [], shape.datums);
-  const openings = openingRings(features, measured);
-  const ground = groundOf(measured, openings);
+  const { features, openings, ground } = groundFor(board);
   const rounded = cornersRounded(part, board, book);
+  const spent = newBudget();
   const lines = shape.lines.flatMap((line, index) =>
-    resolved(line, `L${index + 1}`, rounded.get(line.id) ?? madeIn(part, line, book), board, ground, features),
+    resolved(line, `L${index + 1}`, rounded.get(line.id) ?? madeIn(part, line, book), board, ground, features, spent),
   );
   const own: SetOut = { board, lines, features, openings };
   const found = mirrored ? reflectedSetOut(own, board) : own;
   book.setOut.set(part.id, found);
   return found;
+}
+
+/** What lines of a part meet: its features, its openings, and where lines may lie. */
+function groundFor({ shape, measured }: PartBoard): { readonly features: readonly PlacedFeature[]; readonly openings: Openings; readonly ground: Ground } {
+  const features = withinBudget(placedFeatures(shape.features ?? [], shape.datums));
+  const openings = openingRings(features, measured);
+  return { features, openings, ground: groundOf(measured, openings) };
 }
 
 /** A part that follows another is that one, reflected. */
@@ -119,12 +151,25 @@ const reflectedLine = (line: ResolvedLine, reflect: (place: Point) => Point): Re
 const strokeLetter = (index: number): string =>
   index < 26 ? String.fromCharCode(97 + index) : strokeLetter(Math.floor(index / 26) - 1) + strokeLetter(index % 26);
 
-function resolved(line: TrimLine, code: string, made: Made, board: PartBoard, ground: Ground, features: readonly PlacedFeature[]): ResolvedLine[] {
+function resolved(
+  line: TrimLine,
+  code: string,
+  made: Made,
+  board: PartBoard,
+  ground: Ground,
+  features: readonly PlacedFeature[],
+  spent: Budget,
+): ResolvedLine[] {
   const common = { id: line.id, owner: line.id, code, path: null, pieces: [], crosses: [] };
   if (typeof made === 'string') return [{ ...common, fault: made }];
+  const tooMuch = takenFrom(spent, made);
+  if (tooMuch) return [{ ...common, fault: tooMuch }];
+  const laid = made.map((path) => laidDown(line, path, board, ground));
+  const trouble = laid.find((pieces) => typeof pieces === 'string');
+  if (typeof trouble === 'string') return [{ ...common, fault: trouble }];
   const strokes = made.map((path, index): ResolvedLine => {
     const several = made.length > 1;
-    const pieces = laidDown(line, path, board, ground);
+    const pieces = laid[index] as Path[];
     return {
       id: several ? `${line.id}.${index + 1}` : line.id,
       owner: line.id,
@@ -139,14 +184,19 @@ function resolved(line: TrimLine, code: string, made: Made, board: PartBoard, gr
   return onPart.length > 0 ? onPart : [{ ...common, path: strokes[0]?.path ?? null, fault: 'lies outside the part: nothing of it is on the surface' }];
 }
 
-/** Runs a line on, cuts it at seam, rim and openings, and counts distances from where it first lies on the part. */
-function laidDown(line: TrimLine, path: Path, { measured }: PartBoard, ground: Ground): Path[] {
+/**
+ * Runs a line on, cuts it at seam, rim and openings, and counts distances from where it first lies on the part.
+ * @returns a sentence where it goes round more often than is worked out
+ */
+function laidDown(line: TrimLine, path: Path, { measured }: PartBoard, ground: Ground): Path[] | string {
   const on = runsOn(line);
   const longer = runOn(path, measured, { start: on && !line.startOn, end: on && !line.endOn });
   const whole = onTrueSurface(longer.path, measured);
   // The edge of a band is measured at one place, which may itself lie beside the part: all of it counts.
   const all = line.kind === 'bands';
   const span = { from: whole[all ? 0 : longer.before].at, to: whole[whole.length - 1 - (all ? 0 : longer.after)].at };
+  const turns = Math.ceil(timesRound(whole, measured));
+  if (turns > MOST.turns) return `goes round ${turns} times: the most is ${MOST.turns}`;
   const pieces = wrapped(whole, measured).flatMap((piece) => piecesInside(piece, ground, span));
   const reached = connectedTo(pieces, span);
   const start = reached[0]?.[0].at ?? 0;
@@ -160,12 +210,13 @@ function connectedTo(pieces: readonly Path[], span: { readonly from: number; rea
 
 /** Paths of one line of a part, remembered; lines under way are known, so that none is made from itself. */
 function madeIn(part: PartShape, line: TrimLine, book: Book): Made {
-  const key = `${part.id}/${line.id}`;
+  const key = keyOfLine({ part, line });
   const known = book.made.get(key);
   if (known !== undefined) return known;
   if (book.asking.includes(key)) return 'is made from itself by way of other lines';
+  if (book.asking.length > MOST.deep) return 'is made from itself by way of other lines';
   book.asking.push(key);
-  const made = ended(line, freshly(part, line, book), part, book);
+  const made = bounded(ended(line, freshly(part, line, book), part, book));
   book.asking.pop();
   book.made.set(key, made);
   return made;
@@ -257,8 +308,10 @@ function continuation(part: PartShape, line: LineOf<'continuation'>, book: Book)
     return /itself/.test(made) ? 'is made from itself by way of other lines' : `goes on from "${from.name}", which cannot be laid out`;
   // Only its own pieces are needed, not the whole other part, which may in turn go on from here.
   const there = boardIn(other, book);
-  const features = placedFeatures(there.shape.features ?? [], there.shape.datums);
-  const pieces = made.flatMap((path) => laidDown(from, path, there, groundOf(there.measured, openingRings(features, there.measured))));
+  const { ground } = groundFor(there);
+  const laid = made.map((path) => laidDown(from, path, there, ground));
+  if (laid.some((one) => typeof one === 'string')) return `goes on from "${from.name}", which cannot be laid out`;
+  const pieces = (laid as Path[][]).flat();
   const shown = there.mirrored ? pieces.map((piece) => reflectedPath(piece, there.reflect)) : pieces;
   return continuedLine(line, boardIn(part, book), there, shown);
 }

@@ -1,7 +1,10 @@
 import { distance, type Point } from '../surface';
-import { TOLERANCE } from '../units';
+import { MOST, TOLERANCE } from '../units';
 import { arcPath } from './arc';
 import { withDistances, type Path, type PathPoint } from './path';
+
+/** A wave drawn in more pieces than a line may have is not drawn first. */
+const tooFine = (steps: number): string => `is so fine that it takes ${steps} straight pieces: the most is ${MOST.linePieces}`;
 
 /** More waves than anyone masks: a mistyped pitch would take minutes to work out. Rule of thumb. */
 const MOST_WAVES = 500;
@@ -22,10 +25,11 @@ export function wavePath(from: Point, to: Point, pitch: number, height: number, 
   return shape === 'wave' ? sine(length, count, height / 2, put, ux, uy) : (scallops(length, count, height, put) ?? 'is higher than half its pitch');
 }
 
-function sine(length: number, count: number, rise: number, put: (along: number, up: number) => Point, ux: number, uy: number): Path {
+function sine(length: number, count: number, rise: number, put: (along: number, up: number) => Point, ux: number, uy: number): Path | string {
   const k = (2 * Math.PI * count) / length;
   const bend = rise * k * k;
   const steps = Math.max(40 * count, Math.ceil(length / Math.sqrt((8 * TOLERANCE.flatten) / Math.max(bend, 1e-9))), Math.ceil(1 / TOLERANCE.curvatureShare));
+  if (steps > MOST.linePieces) return tooFine(steps);
   return withDistances(
     Array.from({ length: steps + 1 }, (_, step) => {
       const along = (length * step) / steps;

@@ -52,6 +52,18 @@ export function wrapped(path: Path, { turns }: Sheet): Path[] {
   });
 }
 
+/** How many times a line goes round a surface; 0 where the sheet does not wrap. */
+export function timesRound(path: Path, { turns }: Sheet): number {
+  if (!turns) return 0;
+  let [before, least, most] = [0, Infinity, -Infinity];
+  path.forEach((point, index) => {
+    before = turnsAt(turns, point, index === 0 ? 0 : before);
+    least = Math.min(least, before);
+    most = Math.max(most, before);
+  });
+  return most - least;
+}
+
 /** Distances at which a line crosses the seam. */
 function seamCuts(path: Path, around: readonly number[], turns: Turns): number[] {
   const cuts: number[] = [];

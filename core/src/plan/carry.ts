@@ -1,5 +1,5 @@
 import { areaAt, carriedChoices, carriedPlaces, type Arrangement } from '../areas';
-import { worksKey, type AreaPin, type Design, type PartAreaChoice, type Scheme } from '../job';
+import { worksKeys, type AreaPin, type Design, type PartAreaChoice, type Scheme } from '../job';
 import type { Point } from '../surface';
 import { rounded } from '../units';
 import { workOutParts, type WorkStore } from './part-work';
@@ -13,9 +13,10 @@ import type { AreaPlan, Coordinates } from './types';
  */
 export function carryScheme(before: Design, after: Design): Design {
   const nothing = after.scheme.areas.length === 0 && (after.others ?? []).length === 0 && (after.choices.pins ?? []).length === 0;
-  if (nothing || sameShapes(before, after)) return withoutGoneParts(after);
+  if (nothing || changedParts(before, after).size === 0) return withoutGoneParts(after);
   // Parts that did not change are worked out once for both.
   const store: WorkStore = new Map();
+  const changed = changedParts(before, after);
   const was = workOutParts(before, store);
   const is = workOutParts(after, store);
   const moved = <C extends { readonly part: string; readonly seed: Coordinates }>(
@@ -29,8 +30,7 @@ export function carryScheme(before: Design, after: Design): Design {
     is.flatMap(({ part, arrangement }): C[] => {
       const old = was.find((work) => work.part.id === part.id);
       const own = all.filter((one) => one.part === part.id);
-      const unchanged = old && worksKey(old.part, before.parts) === worksKey(part, after.parts);
-      if (!old || unchanged || own.length === 0) return own;
+      if (!old || !changed.has(part.id) || own.length === 0) return own;
       const placed = own.map((one) => ({ ...one, seed: { x: one.seed[0], y: one.seed[1] } }));
       return carry(old.arrangement, arrangement, placed).map((one) => ({ ...one, seed: rounded([one.seed.x, one.seed.y], 3) }) as unknown as C);
     });
@@ -43,11 +43,11 @@ export function carryScheme(before: Design, after: Design): Design {
   };
 }
 
-const sameShapes = (before: Design, after: Design): boolean =>
-  after.parts.every((part) => {
-    const old = before.parts.find(({ id }) => id === part.id);
-    return !old || worksKey(old, before.parts) === worksKey(part, after.parts);
-  });
+/** Parts that were there before and whose lines and areas may have changed. */
+function changedParts(before: Design, after: Design): ReadonlySet<string> {
+  const [was, is] = [worksKeys(before.parts), worksKeys(after.parts)];
+  return new Set([...is].filter(([id, key]) => was.has(id) && was.get(id) !== key).map(([id]) => id));
+}
 
 function withoutGoneParts(design: Design): Design {
   const ids = new Set(design.parts.map(({ id }) => id));

@@ -1,6 +1,6 @@
-import { areaAt, arrange, chosenFinishes, mirroredArrangement, neighboursOf, type Arrangement } from '../areas';
+import { areaAt, arrange, chosenFinishes, mirroredArrangement, tooManyMeetings, neighboursOf, type Arrangement } from '../areas';
 import type { Finish } from '../finish';
-import { worksKey, type Design, type Part, type PartAreaChoice } from '../job';
+import { worksKeys, type Design, type Part, type PartAreaChoice } from '../job';
 import { corners, followedBy, inflections, pathLength, pointAt, setOutParts, tightestBend, type Path, type ResolvedLine, type SetOut } from '../lines';
 import { measureFrom, onSheet, placeOf, type Datum, type Point, type Sheet } from '../surface';
 import type { Coordinates, LinePlace, LinePlan, PartPlan } from './types';
@@ -29,7 +29,7 @@ interface Worked {
 
 /** Works out lines and areas of all parts and what was chosen for them. */
 export function workOutParts(design: Design, store: WorkStore = new Map()): PartWork[] {
-  const keys = new Map(design.parts.map((part) => [part.id, worksKey(part, design.parts)]));
+  const keys = worksKeys(design.parts);
   const keyOf = (part: Part) => keys.get(part.id) as string;
   const fresh = setOutParts(
     design.parts,
@@ -54,7 +54,7 @@ export function workOutParts(design: Design, store: WorkStore = new Map()): Part
     return {
       part,
       ...own,
-      lines: own.setOut.lines,
+      lines: linesLaid(own),
       // A part that is left as it is keeps everything, whatever a scheme says of it.
       ...(left ? { finishes: areas.map(() => null), conflicts: [] } : chosenFinishes(areas, choices)),
       blends: part.treatment === 'blend' ? areas.map(() => true) : told(({ blend }) => blend === true),
@@ -65,6 +65,12 @@ export function workOutParts(design: Design, store: WorkStore = new Map()): Part
   for (const key of [...store.keys()]) if (!used.has(key)) store.delete(key);
   return works;
 }
+
+/** Lines as set out; those the areas could not be worked out with say so. */
+const linesLaid = ({ setOut, arrangement }: Worked): readonly ResolvedLine[] =>
+  arrangement.leftOut.length === 0
+    ? setOut.lines
+    : setOut.lines.map((line) => (arrangement.leftOut.includes(line.owner) ? { ...line, pieces: [], crosses: [], fault: tooManyMeetings } : line));
 
 const placed = ([x, y]: readonly [number, number]): Point => ({ x, y });
 

@@ -1,7 +1,9 @@
 import * as v from 'valibot';
-import { lengthMm, listOf, numberBetween } from '../units';
+import { FARTHEST_MM, lengthMm, listOf, numberBetween } from '../units';
 import { foldedFaults, panelSchema } from './folded';
 import { outlineFaults, outlineSchema } from './outline';
+import { boxOf } from './point';
+import { sheetOf } from './sheet';
 import { profileFaults, profileSchema } from './profile';
 
 const flatSchema = v.strictObject({ kind: v.literal('flat'), outline: outlineSchema });
@@ -48,15 +50,16 @@ export function surfaceFaults(surface: Surface): SurfaceFault[] {
         message,
       }));
     case 'tube':
-      return [];
+      return tooFar(surface, ['diameter']);
     case 'cone':
       if (surface.d1 === surface.d2) return [{ keys: ['d2'], message: 'both ends have the same diameter: make it a tube' }];
-      return [];
-    case 'turned':
-      return profileFaults(surface.profile).map(({ pair, message }) => ({
-        keys: pair === 0 ? ['profile', 'start'] : ['profile', 'edges', pair - 1],
-        message,
-      }));
+      return tooFar(surface, []);
+    case 'turned': {
+      const faults = profileFaults(surface.profile);
+      return faults.length === 0
+        ? tooFar(surface, ['profile'])
+        : faults.map(({ pair, message }) => ({ keys: pair === 0 ? ['profile', 'start'] : ['profile', 'edges', pair - 1], message }));
+    }
     case 'folded':
       return foldedPanelFaults(surface.panels);
   }
@@ -68,5 +71,13 @@ function foldedPanelFaults(panels: Extract<Surface, { kind: 'folded' }>['panels'
   const ids = panels.map(({ id }) => id);
   const twice = ids.flatMap((id, index) => (ids.indexOf(id) < index ? [{ keys: ['panels', index, 'id'], message: `"${id}" is used twice` }] : []));
   if (twice.length > 0) return twice;
-  return foldedFaults(panels).map(({ panel, message }) => ({ keys: ['panels', panel, 'fold'], message }));
+  const folds = foldedFaults(panels).map(({ panel, message }) => ({ keys: ['panels', panel, 'fold'], message }));
+  return folds.length > 0 ? folds : tooFar({ kind: 'folded', panels }, ['panels']);
+}
+
+/** Laid flat, a surface must lie where areas are worked out exactly. */
+function tooFar(surface: Surface, keys: SurfaceFault['keys']): SurfaceFault[] {
+  const { minX, minY, maxX, maxY } = boxOf(sheetOf(surface).ring);
+  const far = Math.max(-minX, -minY, maxX, maxY);
+  return far > FARTHEST_MM ? [{ keys, message: `laid flat it reaches ${Math.round(far / 1000)} m from its origin: the most is ${FARTHEST_MM / 1000} m` }] : [];
 }

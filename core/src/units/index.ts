@@ -8,3 +8,4 @@ export * from './text';
 export * from './tolerances';
 export * from './rules-of-thumb';
 export * from './fields';
+export * from './limits';
