@@ -67,7 +67,7 @@ function findCuts(segments: readonly Segment[], fresh: readonly boolean[], most:
     bySource.set(source, (bySource.get(source) ?? 0) + 1);
   };
   forNearPairs(segments, (first, second) => {
-    if (meetings > most || (!fresh[first] && !fresh[second])) return;
+    if (!fresh[first] && !fresh[second]) return true;
     const p = segments[first];
     const q = segments[second];
     for (const end of [q.a, q.b]) if (liesOn(end, p)) cut(first, end);
@@ -77,6 +77,7 @@ function findCuts(segments: readonly Segment[], fresh: readonly boolean[], most:
       cut(first, met);
       cut(second, met);
     }
+    return meetings <= most;
   });
   return meetings > most ? { bySource } : cuts;
 }
@@ -122,8 +123,8 @@ function split(segment: Segment, places: readonly GridPoint[] | undefined): Segm
 /** Cells of the search grid in each direction at most; long segments lie in many. */
 const MOST_CELLS = 1500;
 
-/** Calls back once for every two segments whose boxes come within one grid unit of each other: by a grid of cells. */
-function forNearPairs(segments: readonly Segment[], visit: (first: number, second: number) => void): void {
+/** Calls back once for every two segments whose boxes come within one grid unit of each other, until told to stop: by a grid of cells. */
+function forNearPairs(segments: readonly Segment[], visit: (first: number, second: number) => boolean): void {
   if (segments.length < 2) return;
   const boxes = segments.map(({ a, b }) => ({
     minX: Math.min(a.x, b.x) - 1,
@@ -162,7 +163,7 @@ function forNearPairs(segments: readonly Segment[], visit: (first: number, secon
         const p = boxes[here[j]];
         if (p.minX > q.maxX || q.minX > p.maxX || p.minY > q.maxY || q.minY > p.maxY) continue;
         // Two that share several cells are visited in the first of them only: where their overlap begins.
-        if (row(Math.max(p.minY, q.minY)) * columns + column(Math.max(p.minX, q.minX)) === key) visit(here[j], here[i]);
+        if (row(Math.max(p.minY, q.minY)) * columns + column(Math.max(p.minX, q.minX)) === key && !visit(here[j], here[i])) return;
       }
     }
   }
