@@ -22,7 +22,7 @@ export default {
       rootDir: 'client',
       testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
-      transformIgnorePatterns: ['/node_modules/(?!(react-native|@react-native|expo|@expo|culori|valibot|@valibot|clipper2-ts))'],
+      transformIgnorePatterns: ['/node_modules/(?!(react-native|@react-native|expo|@expo|culori|valibot|@valibot|clipper2-ts|uuid))'],
     },
     node('start', ['<rootDir>/scripts']),
     node('browser', ['<rootDir>/e2e']),

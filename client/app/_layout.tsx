@@ -8,6 +8,7 @@ import { Slot } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
+import { useSending } from '@/api/useOutbox';
 import { colour, paperTheme } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
 import { Places } from '@/ui/Places';
@@ -30,6 +31,7 @@ export default function RootLayout() {
       <PaperProvider theme={paperTheme} settings={paperSettings}>
         <View style={[styles.shell, wide ? styles.across : styles.down]}>
           <View style={styles.place}>
+            <Sending />
             <Slot />
           </View>
           <Places />
@@ -37,6 +39,12 @@ export default function RootLayout() {
       </PaperProvider>
     </QueryClientProvider>
   );
+}
+
+/** Whatever screen is open, entries that wait are sent. */
+function Sending() {
+  useSending();
+  return null;
 }
 
 const styles = StyleSheet.create({

@@ -10,13 +10,22 @@ export class RequestError extends Error {
   ) {
     super(body.message);
   }
+
+  /** True where the server itself has refused it, and would refuse it again: everything else may be tried again. */
+  get final(): boolean {
+    return this.status >= 400 && this.status < 500 && this.status !== 408 && this.status !== 429 && this.body.code !== UNCLEAR.code;
+  }
 }
+
+/** An answer that is none of our server's: the login page of a network, or a server of another version. */
+const UNCLEAR: ApiErrorBody['error'] = { code: 'unclear', message: 'Something other than the Lintrel server answered. What you typed is kept here.' };
 
 const UNREACHABLE: ApiErrorBody['error'] = { code: 'unreachable', message: 'The server cannot be reached. What you typed is kept here.' };
 
 /**
  * Sends a request and reads the answer by its schema.
  * @param schema shape of the answer; null where there is none
+ * @throws RequestError whatever goes wrong
  */
 export async function request<T>(
   method: 'GET' | 'POST' | 'PUT' | 'DELETE',
@@ -34,7 +43,10 @@ export async function request<T>(
   const data: unknown = answer.status === 204 ? undefined : await answer.json().catch(() => undefined);
   if (!answer.ok) {
     const refusal = v.safeParse(errorSchema, data);
-    throw new RequestError(answer.status, refusal.success ? refusal.output.error : { code: 'unclear', message: `The server answered ${answer.status}.` });
+    throw new RequestError(answer.status, refusal.success ? refusal.output.error : UNCLEAR);
   }
-  return (schema ? v.parse(schema, data) : undefined) as T;
+  if (!schema) return undefined as T;
+  const read = v.safeParse(schema, data);
+  if (!read.success) throw new RequestError(answer.status, UNCLEAR);
+  return read.output;
 }

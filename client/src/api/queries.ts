@@ -1,4 +1,15 @@
-import { finishSchema, jobListSchema, jobSchema, runSchema, tapeSchema, wholeShelfSchema, type Finish, type LogEvent, type NewJob, type Tape } from '@lintrel/core';
+import {
+  finishSchema,
+  jobListSchema,
+  jobSchema,
+  runSchema,
+  tapeSchema,
+  wholeShelfSchema,
+  type Finish,
+  type LogEvent,
+  type NewJob,
+  type Tape,
+} from '@lintrel/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request } from './http';
 
@@ -40,19 +51,6 @@ export function useStartJob(id: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (start: { revision: number; event: LogEvent }) => request('POST', `/jobs/${id}/start`, runSchema, start),
-    onSuccess: (record) => client.setQueryData(['run', id], record),
-    onSettled: () => client.invalidateQueries({ queryKey: ['jobs'] }),
-  });
-}
-
-/** Writes an event into the log; without a connection it waits and is sent when there is one again. */
-export function useLogEvent(id: string) {
-  const client = useQueryClient();
-  return useMutation({
-    scope: { id: `log-${id}` },
-    retry: 20,
-    retryDelay: (attempt) => Math.min(15_000, 500 * 2 ** attempt),
-    mutationFn: (event: LogEvent) => request('POST', `/jobs/${id}/log`, runSchema, event),
     onSuccess: (record) => client.setQueryData(['run', id], record),
     onSettled: () => client.invalidateQueries({ queryKey: ['jobs'] }),
   });

@@ -5,8 +5,8 @@ import { Action } from '@/ui/Action';
 import { Waiting } from '@/ui/Screen';
 import { compute } from '@/worker/worker';
 import { dropDraft, readDraft } from './drafts';
-import { keepHistory, readHistory, remembered, stepBack, stepForward, type History } from './history';
-import { createSaver, type Saver, type SaveState } from './saving';
+import { keepHistory, keepHistoryOf, NO_HISTORY, readHistory, remembered, stepBack, stepForward, type History } from './history';
+import { createSaver, type Saver, type SaverStart, type SaveState } from './saving';
 
 /** A job being worked on: what a person decided, what follows, and how it is kept. */
 export interface OpenJob {
@@ -62,28 +62,30 @@ export function JobProvider({ id, children }: PropsWithChildren<{ id: string }>)
 }
 
 function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; first: { revision: number; design: Design }; shelf: Shelf }>) {
-  const [design, setDesign] = useState(() => readDraft(id)?.design ?? first.design);
+  const [draft] = useState(() => readDraft(id));
+  const [design, setDesign] = useState(draft?.design ?? first.design);
   const [revision, setRevision] = useState(first.revision);
   const [saved, setSaved] = useState<SaveState>({ kind: 'saved' });
   const [offered, setOffered] = useState<string | null>(null);
   const [pending, setPending] = useState(0);
-  const [history, setHistory] = useState<History>(() => readHistory(id));
+  const [history, setHistory] = useState<History>(() => readHistory(id, draft?.revision ?? first.revision));
   const steps = useRef(history);
   const newest = useRef(design);
   const saver = useRef<Saver>(null);
   const chain = useRef(Promise.resolve());
 
-  const saveFrom = (base: number) => {
+  const saveFrom = (start: SaverStart) => {
     saver.current?.stop();
-    saver.current = createSaver(id, base, (state, confirmed) => {
+    keepHistoryOf(id, start.draft?.revision ?? start.revision);
+    saver.current = createSaver(id, start, (state, confirmed) => {
       setSaved(state);
-      if (confirmed) setRevision(confirmed.revision);
+      if (!confirmed) return;
+      setRevision(confirmed.revision);
+      keepHistoryOf(id, confirmed.revision);
     });
   };
   useEffect(() => {
-    const draft = readDraft(id);
-    saveFrom(draft?.revision ?? first.revision);
-    if (draft) saver.current?.save(draft.design);
+    saveFrom({ revision: first.revision, draft });
     return () => saver.current?.stop();
     // A job is loaded once; later revisions come by way of the saver.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -127,9 +129,12 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
     if (saved.kind !== 'stale') return;
     if (keep === 'theirs') {
       dropDraft(id);
+      // Stepping back from here would undo what somebody else has done.
+      keepSteps(NO_HISTORY);
+      setOffered(null);
       show(saved.current.design);
       setRevision(saved.current.revision);
-      saveFrom(saved.current.revision);
+      saveFrom({ revision: saved.current.revision, draft: null });
       setSaved({ kind: 'saved' });
     } else saver.current?.rebase(saved.current.revision);
   };

@@ -39,6 +39,17 @@ export function stepForward({ past, future }: History, now: Design): { readonly 
 
 const keyOf = (id: string) => `lintrel.history.${id}`;
 
+const revisionKey = (id: string) => `lintrel.history.${id}.of`;
+
+/** Notes which revision of the job the history belongs to: the one that what is on screen was changed from, or is. */
+export function keepHistoryOf(id: string, revision: number): void {
+  try {
+    localStorage.setItem(revisionKey(id), String(revision));
+  } catch {
+    // The device has no room: after a reload there is no history.
+  }
+}
+
 /** Keeps the history on this device, so that it is there after a reload; the oldest steps go first when room is short. */
 export function keepHistory(id: string, history: History): void {
   for (let from = 0; from <= history.past.length; from++) {
@@ -52,9 +63,14 @@ export function keepHistory(id: string, history: History): void {
   }
 }
 
-/** The history kept for a job; none where it cannot be read, or belongs to another design than the one on screen. */
-export function readHistory(id: string): History {
+/**
+ * The history kept for a job.
+ * @param revision the one on screen, or the one a draft on screen was changed from
+ * @returns none where it cannot be read, or belongs to another revision: stepping back would undo what somebody else has done
+ */
+export function readHistory(id: string, revision: number): History {
   try {
+    if (localStorage.getItem(revisionKey(id)) !== String(revision)) return NO_HISTORY;
     const kept = JSON.parse(localStorage.getItem(keyOf(id)) ?? 'null') as History | null;
     return kept && Array.isArray(kept.past) && Array.isArray(kept.future) ? kept : NO_HISTORY;
   } catch {

@@ -1,6 +1,7 @@
 import { jobSchema, type Design, type Job } from '@lintrel/core';
 import { request, RequestError } from '@/api/http';
-import { dropDraft, keepDraft } from './drafts';
+import { dropDraft, keepDraft, type Draft } from './drafts';
+import { newId } from './newId';
 
 /** How the kept job stands against what is on screen. */
 export type SaveState =
@@ -24,64 +25,85 @@ export interface Saver {
   stop(): void;
 }
 
+/** What a saver goes on from. */
+export interface SaverStart {
+  readonly revision: number;
+  /** A draft of this device that was not confirmed: it is sent as the same save. */
+  readonly draft: Draft | null;
+}
+
 /**
- * Makes the saver of one job.
- * @param revision revision the design on screen started from
+ * Makes the saver of one job. Every save has an id: one whose answer was lost is known again, by the server when it is repeated,
+ * and here when the next one finds that it had been kept.
  * @param tell called whenever the state changes; with the job once it is confirmed
  */
-export function createSaver(id: string, revision: number, tell: (state: SaveState, confirmed: Job | null) => void): Saver {
-  let base = revision;
-  let wanted: Design | null = null;
+export function createSaver(id: string, { revision, draft }: SaverStart, tell: (state: SaveState, confirmed: Job | null) => void): Saver {
+  let base = draft?.revision ?? revision;
+  let wanted: { readonly design: Design; readonly save: string } | null = draft && { design: draft.design, save: draft.save ?? newId() };
+  let unsure: readonly string[] = draft?.unsure ?? [];
   let busy = false;
+  let stopped = false;
   let timer: ReturnType<typeof setTimeout> | null = null;
 
+  const remember = () => wanted && keepDraft(id, { revision: base, ...wanted, unsure });
+  const later = () => {
+    if (!stopped) timer = setTimeout(() => void next(), RETRY_MS);
+  };
+
   async function next(): Promise<void> {
-    if (busy || wanted === null) return;
-    const design = wanted;
+    if (busy || wanted === null || stopped) return;
     busy = true;
+    const sent = wanted;
     tell({ kind: 'saving' }, null);
-    try {
-      const job = await request('PUT', `/jobs/${id}`, jobSchema, { revision: base, design });
-      base = job.revision;
-      if (wanted === design) {
-        wanted = null;
-        dropDraft(id);
-      } else keepDraft(id, { revision: base, design: wanted });
-      tell({ kind: wanted === null ? 'saved' : 'saving' }, job);
-    } catch (error) {
-      tell(
-        stateAfter(error, () => (timer = setTimeout(() => void next(), RETRY_MS))),
-        null,
-      );
-      busy = false;
-      return;
-    }
-    busy = false;
-    void next();
+    const goOn = await send(sent).finally(() => (busy = false));
+    if (goOn) void next();
   }
 
+  /** Sends one design; true where there is something to send at once after it. */
+  async function send(sent: NonNullable<typeof wanted>): Promise<boolean> {
+    try {
+      const job = await request('PUT', `/jobs/${id}`, jobSchema, { revision: base, save: sent.save, design: sent.design });
+      [base, unsure] = [job.revision, []];
+      if (wanted?.save === sent.save) {
+        wanted = null;
+        dropDraft(id);
+      } else remember();
+      tell({ kind: wanted === null ? 'saved' : 'saving' }, job);
+      return true;
+    } catch (error) {
+      const current = error instanceof RequestError && error.body.code === 'stale' ? error.body.versions?.current : undefined;
+      if (current?.save && unsure.includes(current.save)) {
+        // What came before is our own save, kept after all.
+        [base, unsure] = [current.revision, []];
+        remember();
+        return true;
+      }
+      if (current) tell({ kind: 'stale', current }, null);
+      else if (error instanceof RequestError && error.final) tell({ kind: 'refused', message: error.message }, null);
+      else {
+        unsure = [...unsure.filter((one) => one !== sent.save), sent.save].slice(-10);
+        remember();
+        tell({ kind: 'waiting' }, null);
+        later();
+      }
+      return false;
+    }
+  }
+
+  if (wanted) void next();
   return {
     save(design) {
-      wanted = design;
-      keepDraft(id, { revision: base, design });
+      wanted = { design, save: newId() };
+      remember();
       void next();
     },
     rebase(newer) {
       base = newer;
-      if (wanted !== null) this.save(wanted);
+      if (wanted !== null) this.save(wanted.design);
     },
     stop() {
+      stopped = true;
       if (timer) clearTimeout(timer);
     },
   };
-}
-
-function stateAfter(error: unknown, tryAgain: () => void): SaveState {
-  if (!(error instanceof RequestError)) throw error;
-  if (error.body.code === 'stale' && error.body.versions) return { kind: 'stale', current: error.body.versions.current };
-  if (error.status === 0 || error.status >= 500) {
-    tryAgain();
-    return { kind: 'waiting' };
-  }
-  return { kind: 'refused', message: error.message };
 }

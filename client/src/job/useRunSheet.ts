@@ -1,5 +1,9 @@
 import { progressOf, type EventKind, type JobProgress, type LogEvent, type Plan, type Step } from '@lintrel/core';
-import { useLogEvent, useRun, useStartJob } from '@/api/queries';
+import { useRef } from 'react';
+import type { Pending } from '@/api/outbox';
+import { useRun, useStartJob } from '@/api/queries';
+import { outbox, useOutbox } from '@/api/useOutbox';
+import { newId } from './newId';
 
 /** The run sheet of a started job, with what was logged so far and what is still on its way to the server. */
 export interface RunSheet {
@@ -14,37 +18,55 @@ export interface RunSheet {
   readonly log: (kind: EventKind, step: string | null, note?: string) => void;
   readonly start: (revision: number) => void;
   readonly busy: boolean;
-  /** True while an entry waits for a connection. */
-  readonly waiting: boolean;
+  /** Entries kept on this device until there is a connection, oldest first. */
+  readonly waiting: readonly Pending[];
+  /** True where the device has no room to keep them: they live on this page alone. */
+  readonly unkept: boolean;
+  /** Entries the server does not take; they stay until a person says what becomes of them. */
+  readonly refused: readonly Pending[];
+  readonly again: (id: string) => void;
+  readonly drop: (id: string) => void;
   readonly trouble: string | null;
 }
 
 const NO_STEPS: readonly Step[] = [];
 
 /** An entry made now, on this device. */
-const entry = (kind: EventKind, step: string | null, note = ''): LogEvent => ({ id: crypto.randomUUID(), at: new Date().toISOString(), kind, step, note });
+const entry = (kind: EventKind, step: string | null, note = ''): LogEvent => ({ id: newId(), at: new Date().toISOString(), kind, step, note });
 
 export function useRunSheet(id: string): RunSheet {
   const run = useRun(id);
-  const append = useLogEvent(id);
+  const { pending, offline, unkept } = useOutbox();
   const begin = useStartJob(id);
+  // A start whose answer was lost is sent again as the same start.
+  const lastStart = useRef<{ readonly revision: number; readonly event: LogEvent } | null>(null);
   const plan = run.data?.started?.plan ?? null;
-  const pending = append.isPending && append.variables ? [append.variables] : [];
   const kept = run.data?.events ?? [];
+  const own = pending.filter(({ job, event }) => job === id && !kept.some((one) => one.id === event.id));
+  const toSend = own.filter(({ refused }) => refused === null);
   // What was tapped counts at once; the server's record takes its place when it comes.
-  const events = [...kept, ...pending.filter((event) => !kept.some((one) => one.id === event.id))];
+  const events = [...kept, ...toSend.map(({ event }) => event)];
+  const isOffline = offline.has(id);
   return {
     plan,
     revision: run.data?.started?.revision ?? null,
     events,
     progress: progressOf(plan?.steps ?? NO_STEPS, events),
     loading: run.isPending,
-    error: run.error,
+    error: run.data ? null : run.error,
     retry: () => void run.refetch(),
-    log: (kind, step, note) => append.mutate(entry(kind, step, note)),
-    start: (revision) => begin.mutate({ revision, event: entry('start', null) }),
-    busy: append.isPending || begin.isPending,
-    waiting: append.isPaused || (append.failureCount > 0 && append.isPending),
-    trouble: (append.error ?? begin.error)?.message ?? null,
+    log: (kind, step, note) => outbox.add(id, entry(kind, step, note)),
+    start: (revision) => {
+      const again = lastStart.current?.revision === revision ? lastStart.current : { revision, event: entry('start', null) };
+      lastStart.current = again;
+      begin.mutate(again, { onSuccess: () => (lastStart.current = null) });
+    },
+    busy: (toSend.length > 0 && !isOffline) || begin.isPending,
+    waiting: isOffline || unkept ? toSend : [],
+    unkept,
+    refused: own.filter(({ refused }) => refused !== null),
+    again: outbox.again,
+    drop: outbox.drop,
+    trouble: begin.error?.message ?? null,
   };
 }

@@ -3,7 +3,7 @@ import * as v from 'valibot';
 import { typedNumber, typedOrNone } from '@/forms/typed';
 
 const { entries } = finishSchema;
-const [firstWindow] = entries.recoat.pipe;
+const firstWindow = entries.recoat;
 
 /** Fields of the finish form as typed; up to two recoat windows side by side. */
 export interface FinishFields {

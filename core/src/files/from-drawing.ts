@@ -1,11 +1,13 @@
 import type { LineOf } from '../lines';
 import { distance, distanceToSegment, ringArea, type Outline, type Point } from '../surface';
-import { LONGEST_MM } from '../units';
+import { LONGEST_MM, MOST } from '../units';
 import type { Drawing, DrawnPath } from './drawing';
 
 /** Corners an outline may have, and places a path. */
 const MOST_CORNERS = 500;
 const MOST_PLACES = 5000;
+/** Paths of one line. */
+const MOST_PATHS = 500;
 /** Places on a straight between their neighbours are left out within this, mm. */
 const THIN_MM = 0.004;
 
@@ -51,9 +53,11 @@ export function fromDrawing(drawing: Drawing, wish: DrawingWish): FromDrawing {
     .flatMap(pathsOf)
     .map(inMm)
     .filter((path) => path !== rim);
+  let places = 0;
   const sound = paths
     .filter(({ points }) => points.length <= MOST_PLACES && points.every(({ x, y }) => Math.abs(x) <= LONGEST_MM && Math.abs(y) <= LONGEST_MM))
-    .slice(0, MOST_CORNERS);
+    .filter(({ points }) => (places += points.length) <= MOST.linePieces)
+    .slice(0, MOST_PATHS);
   if (sound.length < paths.length) left.push(`${paths.length - sound.length} paths are too large, too far out or too many.`);
   return { outline, line: sound.length > 0 ? importedLine(sound, wish) : null, left };
 }

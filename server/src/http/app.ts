@@ -57,6 +57,9 @@ export function createApp({ pool, log, clientFolder, workshop, names = [] }: App
         },
       },
       strictTransportSecurity: false,
+      // Browsers heed these over HTTPS only, and complain about them in the shop.
+      crossOriginOpenerPolicy: false,
+      originAgentCluster: false,
     }),
   );
   app.use(guard(names));

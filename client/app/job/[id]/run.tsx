@@ -4,6 +4,7 @@ import { ScrollView, StyleSheet, Text, TextInput, View } from 'react-native';
 import { BoothButton } from '@/job/BoothButton';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
+import { PendingEntries } from '@/job/PendingEntries';
 import { StepLayout } from '@/job/StepLayout';
 import { useRunSheet, type RunSheet } from '@/job/useRunSheet';
 import { booth, font, measure, size, space } from '@/theme/theme';
@@ -74,6 +75,7 @@ function BeforeStart({ sheet }: { sheet: RunSheet }) {
 function Running({ sheet }: { sheet: RunSheet }) {
   const { revision } = useJob();
   const now = useNow();
+  const [resting, rest] = useRest();
   const [asking, setAsking] = useState<'trouble' | 'touch' | 'over' | null>(null);
   const { progress, plan } = sheet;
   const { next } = progress;
@@ -82,12 +84,13 @@ function Running({ sheet }: { sheet: RunSheet }) {
   const total = plan?.steps.length ?? 0;
   return (
     <ScrollView testID="booth" style={styles.booth} contentContainerStyle={styles.content}>
-      <Text style={styles.quiet}>{`${progress.doneAt.size} of ${total} done${sheet.waiting ? ' · no connection: entries are kept and sent later' : ''}`}</Text>
+      <Text style={styles.quiet}>{`${progress.doneAt.size} of ${total} done`}</Text>
       {sheet.trouble ? (
         <Text role="alert" style={styles.warn}>
           {sheet.trouble}
         </Text>
       ) : null}
+      <PendingEntries sheet={sheet} />
       {next ? (
         <Current step={next} running={progress.running} now={now} />
       ) : (
@@ -95,7 +98,18 @@ function Running({ sheet }: { sheet: RunSheet }) {
       )}
       {asking === null ? (
         <View style={styles.buttons}>
-          {next ? <BoothButton main label="Done" disabled={sheet.busy && !sheet.waiting} onPress={() => sheet.log('done', next.id)} testID="done" /> : null}
+          {next ? (
+            <BoothButton
+              main
+              label="Done"
+              disabled={resting || sheet.busy}
+              onPress={() => {
+                rest();
+                sheet.log('done', next.id);
+              }}
+              testID="done"
+            />
+          ) : null}
           {!next && progress.finishedAt === null ? <BoothButton main label="Finish the job" onPress={() => sheet.log('finish', null)} testID="finish" /> : null}
           <View style={styles.pair}>
             {next ? <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" /> : null}
@@ -145,6 +159,18 @@ function Running({ sheet }: { sheet: RunSheet }) {
       ) : null}
     </ScrollView>
   );
+}
+
+/** A gloved finger often taps twice: the second tap is not meant for the next step. */
+const REST_MS = 700;
+
+function useRest(): [resting: boolean, rest: () => void] {
+  const [resting, setResting] = useState(false);
+  const rest = () => {
+    setResting(true);
+    setTimeout(() => setResting(false), REST_MS);
+  };
+  return [resting, rest];
 }
 
 function Current({ step, running, now }: { step: Step; running: readonly RunningWindow[]; now: number }) {

@@ -1,0 +1,50 @@
+import { EVENT_KINDS, type LogEvent, type Plan } from '@lintrel/core';
+import { StyleSheet, Text, View } from 'react-native';
+import { booth, font, measure, size, space } from '@/theme/theme';
+import { BoothButton } from './BoothButton';
+import type { RunSheet } from './useRunSheet';
+
+/** Entries the server has not taken: those that wait for a connection, and those it refuses. None goes unseen. */
+export function PendingEntries({ sheet }: { sheet: RunSheet }) {
+  const { waiting, refused, unkept, plan, again, drop } = sheet;
+  if (waiting.length + refused.length === 0) return null;
+  return (
+    <View style={styles.all} testID="pending">
+      {waiting.length > 0 ? (
+        <View style={styles.group} role="status">
+          <Text style={styles.label}>{unkept ? 'Not kept: leave this page open' : 'No connection: kept on this device, sent later'}</Text>
+          {waiting.map(({ event }) => (
+            <Text key={event.id} style={styles.quiet} testID="waiting">
+              {wordsOf(event, plan)}
+            </Text>
+          ))}
+        </View>
+      ) : null}
+      {refused.map(({ event, refused: why }) => (
+        <View key={event.id} style={styles.group} role="alert" testID="refused">
+          <Text style={styles.warn}>{`Not taken: ${wordsOf(event, plan)}`}</Text>
+          <Text style={styles.quiet}>{why}</Text>
+          <View style={styles.pair}>
+            <BoothButton label="Send again" onPress={() => again(event.id)} testID="send-again" />
+            <BoothButton label="Leave it out" onPress={() => drop(event.id)} testID="leave-out" />
+          </View>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function wordsOf({ kind, step, note, at }: LogEvent, plan: Plan | null): string {
+  const title = plan?.steps.find(({ id }) => id === step)?.title;
+  const time = new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
+  return `${time} ${EVENT_KINDS[kind]}${title ? `: ${title}` : ''}${note ? ` (${note})` : ''}`;
+}
+
+const styles = StyleSheet.create({
+  all: { gap: space.middle },
+  group: { gap: space.tight, borderLeftWidth: 4, borderLeftColor: booth.quiet, paddingLeft: space.middle },
+  label: { fontFamily: font.heading, fontSize: size.large, color: booth.ink },
+  quiet: { fontFamily: font.label, fontSize: size.base, lineHeight: size.base * 1.4, color: booth.quiet },
+  warn: { fontFamily: font.heading, fontSize: size.title, color: booth.accent },
+  pair: { flexDirection: 'row', gap: space.middle, minHeight: measure.runTarget },
+});
