@@ -141,12 +141,19 @@ it('an entry of the run sheet tapped without a connection is sent when there is 
     await hands.sees(/\d+ of \d+ done/);
     const before = Number((await hands.text()).match(/(\d+) of \d+ done/)?.[1]);
     await app.server.stop();
-    await hands.press('[data-testid=done]');
-    await hands.sees(new RegExp(`${before + 1} of \\d+ done`));
+    for (const done of [1, 2, 3]) {
+      await hands.press('[data-testid=done]:not([aria-disabled=true])');
+      await hands.sees(new RegExp(`${before + done} of \\d+ done`));
+    }
+    await hands.sees(/No connection: kept on this device, sent later/);
+    expect(await hands.count('[data-testid=waiting]')).toBe(3);
     app.server = await startServer(app.database.url, { port });
+    // A reload before they are sent: the outbox on the disk sends them.
+    await hands.page.reload();
+    await hands.sees(new RegExp(`${before + 3} of \\d+ done`));
     for (let tries = 0; ; tries++) {
       const { events } = await get<{ events: unknown[] }>(`/jobs/${id}/run`);
-      if (events.length === before + 2) break;
+      if (events.length === before + 1 + 3) break;
       if (tries > 100) throw new Error(`only ${events.length} entries arrived`);
       await new Promise((resolve) => setTimeout(resolve, 200));
     }

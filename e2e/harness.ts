@@ -44,10 +44,13 @@ export interface RunningServer {
 }
 
 /** Starts the real server in a process of its own and waits until it is healthy. */
-export async function startServer(database: string, { demo = true, port = 0 } = {}): Promise<RunningServer> {
+export async function startServer(
+  database: string,
+  { demo = true, port = 0, env = {} }: { demo?: boolean; port?: number; env?: Readonly<Record<string, string>> } = {},
+): Promise<RunningServer> {
   const usedPort = port || (await freePort());
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-    env: { ...process.env, DATABASE_URL: database, PORT: String(usedPort), LINTREL_DEMO: demo ? 'yes' : 'no', LOG_LEVEL: 'error' },
+    env: { ...process.env, DATABASE_URL: database, PORT: String(usedPort), LINTREL_DEMO: demo ? 'yes' : 'no', LOG_LEVEL: 'error', ...env },
     stdio: ['ignore', 'inherit', 'inherit'],
   });
   const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
@@ -103,8 +106,8 @@ export interface TestPage {
   readonly expectErrors: (pattern: RegExp) => void;
 }
 
-/** Starts a real browser with a fresh profile. */
-export async function startBrowser(): Promise<TestBrowser> {
+/** Starts a real browser with a fresh profile. `settings` are further words for its command line. */
+export async function startBrowser(settings: readonly string[] = []): Promise<TestBrowser> {
   const profile = await mkdtemp(join(tmpdir(), 'lintrel-browser-'));
   const browser: Browser = await puppeteer.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -121,6 +124,7 @@ export async function startBrowser(): Promise<TestBrowser> {
       '--disable-sync',
       '--no-first-run',
       '--force-color-profile=srgb',
+      ...settings,
     ],
   });
   return {

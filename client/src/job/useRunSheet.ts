@@ -24,6 +24,8 @@ export interface RunSheet {
   readonly unkept: boolean;
   /** Entries the server does not take; they stay until a person says what becomes of them. */
   readonly refused: readonly Pending[];
+  /** Entries on this device that the server has not confirmed. */
+  readonly unsent: number;
   readonly again: (id: string) => void;
   readonly drop: (id: string) => void;
   readonly trouble: string | null;
@@ -65,6 +67,7 @@ export function useRunSheet(id: string): RunSheet {
     waiting: isOffline || unkept ? toSend : [],
     unkept,
     refused: own.filter(({ refused }) => refused !== null),
+    unsent: own.length,
     again: outbox.again,
     drop: outbox.drop,
     trouble: begin.error?.message ?? null,

@@ -1,4 +1,4 @@
-import { windowState, type RunningWindow, type Step } from '@lintrel/core';
+import { counted, windowState, type RunningWindow, type Step } from '@lintrel/core';
 import { useState } from 'react';
 import { ScrollView, StyleSheet, Text, TextInput, View } from 'react-native';
 import { BoothButton } from '@/job/BoothButton';
@@ -23,6 +23,9 @@ export default function RunScreen() {
     return (
       <StepLayout>
         <Waiting what="the run sheet" error={sheet.error} retry={<Action label="Try again" onPress={sheet.retry} />} />
+        {sheet.error && sheet.unsent > 0 ? (
+          <Body>{`${counted(sheet.unsent, 'entry is', 'entries are')} kept on this device, and sent when the server is back.`}</Body>
+        ) : null}
       </StepLayout>
     );
   if (sheet.plan) return <Running sheet={sheet} />;

@@ -1,0 +1,206 @@
+import type { Job, JobSummary, RunRecord } from '@lintrel/core';
+import { onPage as onPageOf, Hands } from './hands';
+import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
+
+// As a phone in the shop sees it: by a name that is not this machine's own, over plain HTTP, where a browser holds things back.
+
+jest.setTimeout(180_000);
+
+const NAME = 'shop.test';
+const env = { LINTREL_NAMES: NAME };
+let database: TestDatabase;
+let server: RunningServer;
+let browser: TestBrowser;
+const port = () => Number(new URL(server.url).port);
+const shop = () => `http://${NAME}:${port()}`;
+const get = async <T>(path: string): Promise<T> => (await fetch(`${server.url}/api${path}`)).json() as Promise<T>;
+const jobNamed = async (title: string) => (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title) as JobSummary;
+const onPhone = (path: string, work: (hands: Hands) => Promise<void>) =>
+  onPageOf({ server: { ...server, url: shop() }, browser, database } as Parameters<typeof onPageOf>[0], path, PHONE, work);
+const DONE = '[data-testid=done]:not([aria-disabled=true])';
+const eventsOf = async (id: string) => (await get<RunRecord>(`/jobs/${id}/run`)).events;
+async function until(look: () => Promise<boolean>): Promise<void> {
+  for (const since = Date.now(); !(await look()); await new Promise((done) => setTimeout(done, 100)))
+    if (Date.now() - since > 30_000) throw new Error('waited in vain');
+}
+
+beforeAll(async () => {
+  database = await makeDatabase();
+  server = await startServer(database.url, { env });
+  browser = await startBrowser([`--host-resolver-rules=MAP ${NAME} 127.0.0.1, MAP evil.test 127.0.0.1`]);
+});
+afterAll(async () => {
+  await browser.close();
+  await server.stop();
+  await database.drop();
+});
+
+it('a page over plain HTTP is no secure place, and yet a job is started and ten steps are logged, with the server away in between', async () => {
+  const { id } = await jobNamed('Brindle');
+  await onPhone(`/job/${id}/run`, async (hands) => {
+    expect(await hands.page.evaluate(() => [window.isSecureContext, typeof crypto.randomUUID])).toEqual([false, 'undefined']);
+    hands.test.expectErrors(/Failed to load resource|ERR_/);
+    await hands.press('[data-testid=start]:not([aria-disabled=true])');
+    await hands.sees(/0 of \d+ done/);
+    for (let done = 0; done < 10; done++) {
+      if (done === 4) await server.stop();
+      await hands.press(DONE);
+      await hands.sees(new RegExp(`${done + 1} of \\d+ done`));
+      if (done === 7) server = await startServer(database.url, { env, port: port() });
+    }
+    await until(async () => (await eventsOf(id)).length === 11);
+    expect(await hands.count('[data-testid=pending]')).toBe(0);
+    expect((await eventsOf(id)).map(({ kind }) => kind)).toEqual(['start', ...Array.from({ length: 10 }, () => 'done')]);
+  });
+});
+
+it('taps wait on the disk through a reload, and all of them are shown', async () => {
+  const { id } = await jobNamed('Brindle');
+  const before = (await eventsOf(id)).length;
+  await onPhone(`/job/${id}/run`, async (hands) => {
+    hands.test.expectErrors(/Failed to load resource|ERR_/);
+    await hands.sees(/10 of \d+ done/);
+    // Nothing but the log is out of reach, so that the page itself can be loaded again.
+    await hands.page.setRequestInterception(true);
+    let away = true;
+    hands.page.on('request', (asked) => void (away && asked.method() === 'POST' ? asked.abort() : asked.continue()));
+    for (const done of [11, 12, 13]) {
+      await hands.press(DONE);
+      await hands.sees(new RegExp(`${done} of \\d+ done`));
+    }
+    await hands.sees(/No connection: kept on this device/);
+    expect(await hands.count('[data-testid=waiting]')).toBe(3);
+    await hands.page.reload();
+    await hands.sees(/13 of \d+ done/);
+    await hands.sees(/No connection: kept on this device/);
+    expect(await hands.count('[data-testid=waiting]')).toBe(3);
+    expect((await eventsOf(id)).length).toBe(before);
+    away = false;
+    await until(async () => (await eventsOf(id)).length === before + 3);
+    await hands.page.waitForSelector('[data-testid=pending]', { hidden: true });
+  });
+});
+
+it('an entry the server refuses stays in sight until it is sent again or left out', async () => {
+  const { id } = await jobNamed('Brindle');
+  const before = (await eventsOf(id)).length;
+  await onPhone(`/job/${id}/run`, async (hands) => {
+    hands.test.expectErrors(/Failed to load resource/);
+    await hands.sees(/13 of \d+ done/);
+    // A phone whose clock is an hour ahead.
+    await hands.page.evaluate(() => {
+      const { toISOString } = Date.prototype;
+      Object.assign(window, { rightClock: () => (Date.prototype.toISOString = toISOString) });
+      Date.prototype.toISOString = function () {
+        return toISOString.call(new Date(this.getTime() + 3_600_000));
+      };
+    });
+    await hands.press(DONE);
+    await hands.sees(/Not taken: .*Done/);
+    await hands.sees(/lies in the future: check the clock of this device/);
+    await hands.page.reload();
+    await hands.sees(/Not taken: .*Done/);
+    await hands.press('[data-testid=send-again]');
+    await hands.sees(/Not taken: .*Done/);
+    expect((await eventsOf(id)).length).toBe(before);
+    // The next entry is not held up by it.
+    await hands.press(DONE);
+    await until(async () => (await eventsOf(id)).length === before + 1);
+    await hands.press('[data-testid=leave-out]');
+    await hands.page.waitForSelector('[data-testid=refused]', { hidden: true });
+  });
+});
+
+it('a login page of the network in place of an answer neither jams the saving nor loses a tap', async () => {
+  const { id } = await jobNamed('Saltwort');
+  await onPhone(`/job/${id}/piece`, async (hands) => {
+    await hands.saved();
+    await hands.page.setRequestInterception(true);
+    let login = true;
+    hands.page.on('request', (asked) =>
+      login && asked.url().includes('/api/')
+        ? void asked.respond({ status: 200, contentType: 'text/html', body: '<html>Welcome! Please log in.</html>' })
+        : void asked.continue(),
+    );
+    await hands.fill('rhPercent', '41');
+    await hands.pressNamed('button', 'Use this air');
+    await hands.sees(/No connection/);
+    login = false;
+    await hands.saved();
+    expect((await get<Job>(`/jobs/${id}`)).design.climate.rhPercent).toBe(41);
+  });
+});
+
+it('a save whose answer is lost on the way asks nobody which version to keep', async () => {
+  const { id } = await jobNamed('Saltwort');
+  await onPhone(`/job/${id}/piece`, async (hands) => {
+    hands.test.expectErrors(/Failed to load resource/);
+    await hands.saved();
+    await hands.page.evaluate(() => {
+      const real = window.fetch;
+      let lost = false;
+      window.fetch = async (...all) => {
+        const answer = await real(...all);
+        if (all[1]?.method !== 'PUT' || lost) return answer;
+        lost = true;
+        throw new TypeError('Failed to fetch');
+      };
+    });
+    const { revision } = await get<Job>(`/jobs/${id}`);
+    await hands.fill('rhPercent', '52');
+    await hands.pressNamed('button', 'Use this air');
+    await hands.sees(/No connection/);
+    await hands.fill('rhPercent', '53');
+    await hands.pressNamed('button', 'Use this air');
+    await hands.saved();
+    expect(await hands.text()).not.toMatch(/changed elsewhere/i);
+    expect(await get<Job>(`/jobs/${id}`)).toMatchObject({ revision: revision + 2, design: { climate: { rhPercent: 53 } } });
+  });
+});
+
+it('a step back after a reload does not undo what a colleague saved meanwhile', async () => {
+  const { id } = await jobNamed('Saltwort');
+  await onPhone(`/job/${id}/piece`, async (hands) => {
+    await hands.fill('rhPercent', '60');
+    await hands.pressNamed('button', 'Use this air');
+    await hands.saved();
+    const mine = await get<Job>(`/jobs/${id}`);
+    await hands.page.reload();
+    await hands.saved();
+    await hands.page.waitForSelector('[aria-label^="Undo"]:not([aria-disabled=true])');
+    await fetch(`${server.url}/api/jobs/${id}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ revision: mine.revision, design: { ...mine.design, title: 'Saltwort, theirs' } }),
+    });
+    await hands.page.reload();
+    await hands.saved();
+    await hands.sees(/Saltwort, theirs/);
+    expect(await hands.count('[aria-label^="Undo"]:not([aria-disabled=true])')).toBe(0);
+  });
+});
+
+it('a page of another name that points here gets nothing', async () => {
+  const page = await browser.open(`http://evil.test:${port()}/`);
+  expect(await page.page.evaluate(() => document.body.innerText)).toMatch(/not known by the name/);
+  const status = await page.page.evaluate(() => fetch('/api/jobs').then((answer) => answer.status));
+  expect(status).toBe(421);
+  await page.page.close();
+  const other = await browser.open(`http://127.0.0.1:${port()}/`);
+  const crossing = await other.page.evaluate(
+    (address) =>
+      fetch(`${address}/api/jobs`, {
+        method: 'POST',
+        mode: 'no-cors',
+        headers: { 'content-type': 'text/plain' },
+        body: '{"title":"Crossed","kind":"other"}',
+      }).then(
+        () => 'sent',
+        () => 'stopped',
+      ),
+    shop(),
+  );
+  expect(['sent', 'stopped']).toContain(crossing);
+  expect((await get<{ jobs: JobSummary[] }>('/jobs')).jobs.some(({ title }) => title === 'Crossed')).toBe(false);
+  await other.page.close();
+});
