@@ -305,8 +305,7 @@ describe('says in one sentence', () => {
     expect(lines).toHaveLength(1);
     return lines[0];
   };
-  it.each(['abc', '0', '70000', '-1', '46.5', ''])('that PORT=%s is none', async (port) => {
-    if (port === '') return;
+  it.each(['abc', '0', '70000', '-1', '46.5'])('that PORT=%s is none', async (port) => {
     expect(await refusal(dataFolder(), { env: { PORT: port } })).toBe(`lintrel: PORT is "${port}": it has to be a whole number from 1 to 65535.`);
   });
   it('who holds the port', async () => {
@@ -359,4 +358,24 @@ describe('says in one sentence', () => {
     await open(one);
     expect(readdirSync(data).some((name) => name.startsWith('database.half-made-'))).toBe(true);
   });
+});
+
+it('waits for another installation that holds the package manager’s lock', async () => {
+  const folder = join(dataFolder(), 'archives');
+  mkdirSync(join(folder, 'partial'), { recursive: true });
+  writeFileSync(join(folder, 'lock'), '');
+  // The lock as apt takes it: fcntl, from the first byte on.
+  const locking = `use Fcntl; open(my $f, '+<', '${join(folder, 'lock')}') or die; my $l = pack('s s x4 q q i x4', F_WRLCK, 0, 0, 0, 0); fcntl($f, F_SETLK, $l) or die; $| = 1; print "held\\n"; sleep 60;`;
+  const other = spawn('perl', ['-e', locking], { stdio: ['ignore', 'pipe', 'inherit'] });
+  await new Promise((held) => other.stdout.once('data', held));
+  const call = `import('./scripts/ensure.mjs').then(({ aptGet }) => aptGet(['clean', '-o', 'Dir::Cache::archives=${folder}'], true))`;
+  const waiting = spawn(process.execPath, ['-e', call], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+  let text = '';
+  waiting.stdout.on('data', (words) => (text += words));
+  waiting.stderr.on('data', (words) => (text += words));
+  const ended = new Promise((done) => waiting.once('exit', done));
+  await until(`it to wait; it said: ${text}`, () => /another installation is under way/.test(text));
+  expect(waiting.exitCode).toBeNull();
+  other.kill();
+  expect(await ended).toBe(0);
 });

@@ -69,6 +69,22 @@ it.each([
   expect([status, stdout]).toEqual([2, '']);
   expect(stderr).toMatch(message);
 });
+it.each(['log', 'design', 'parts', 'finishes', 'lines'])('a file of a million empty things as %s is refused in few lines', (key) => {
+  const path = join(mkdtempSync(join(tmpdir(), 'lintrel-')), 'bomb.json');
+  const things = `[${'{},'.repeat(1_300_000)}{}]`;
+  const places: Record<string, string> = {
+    log: `{"log":${things}}`,
+    design: `{"design":${things}}`,
+    parts: `{"design":{"parts":${things}}}`,
+    finishes: `{"shelf":{"finishes":${things}}}`,
+    lines: `{"design":{"parts":[{"lines":${things}}]}}`,
+  };
+  writeFileSync(path, places[key]);
+  const { status, stdout, stderr } = lintrel('check', path);
+  expect([status, stdout]).toEqual([2, '']);
+  expect(stderr.split('\n').length).toBeLessThan(60);
+  expect(stderr.length).toBeLessThan(20_000);
+});
 it('answers a question as one JSON object', () => {
   const { status, stdout } = lintrel('ask', 'dome', 'radius=90', 'width=18mm', 'fold=0.5%');
   expect([status, JSON.parse(stdout)]).toEqual([0, { pleatStrain: 0.005, lays: true, widestMm: 18 }]);

@@ -1,5 +1,17 @@
 import { readFile } from 'node:fs/promises';
-import { ask, counted, LARGEST_FILE_BYTES, lineFaults, planJob, questionNamed, QUESTIONS, readJobFile, type Checked, type Fault, type JobFile } from '@lintrel/core';
+import {
+  ask,
+  counted,
+  LARGEST_FILE_BYTES,
+  lineFaults,
+  planJob,
+  questionNamed,
+  QUESTIONS,
+  readJobFile,
+  type Checked,
+  type Fault,
+  type JobFile,
+} from '@lintrel/core';
 
 const USAGE = `lintrel plan FILE               print the plan of a job file as JSON
 lintrel check FILE              check a job file

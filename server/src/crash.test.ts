@@ -1,3 +1,4 @@
+import { connect } from 'node:net';
 import type { Job } from '@lintrel/core';
 import { makeDatabase, startServer, type TestDatabase } from '../../e2e/harness';
 
@@ -69,4 +70,47 @@ it('finishes the request under way when it is asked to stop', async () => {
   const again = await startServer(database.url, { demo: false });
   if (job) expect((await json<Job>(`${again.url}/api/jobs/${job.id}`)).design.title).toBe('Last');
   await again.stop();
+}, 60_000);
+
+/** A connection that says what it is told to, and keeps open. */
+function hold(url: string, text: string): Promise<{ readonly closed: Promise<void>; readonly heard: () => string }> {
+  const { hostname, port } = new URL(url);
+  return new Promise((done) => {
+    let heard = '';
+    const socket = connect(Number(port), hostname, () => {
+      socket.write(text);
+      done({ closed: new Promise((end) => socket.once('close', () => end())), heard: () => heard });
+    });
+    socket.on('data', (data) => (heard += data));
+    socket.on('error', () => undefined);
+  });
+}
+
+it('ends in order and at once though connections are kept open, and those half asked do not hold it up for long', async () => {
+  const server = await startServer(database.url, { demo: false });
+  const head = 'GET /api/health HTTP/1.1\r\nHost: 127.0.0.1\r\n';
+  const [idle, half, never] = await Promise.all([hold(server.url, `${head}\r\n`), hold(server.url, head), hold(server.url, '')]);
+  while (!/200 OK/.test(idle.heard())) await new Promise((resolve) => setTimeout(resolve, 20));
+  const since = Date.now();
+  await server.stop();
+  expect(server.process.exitCode).toBe(0);
+  expect(Date.now() - since).toBeLessThan(6000);
+  await Promise.all([idle.closed, half.closed, never.closed]);
+}, 60_000);
+
+it('does not wait for what takes long to work out when it is asked to end', async () => {
+  const server = await startServer(database.url, { demo: false });
+  const text = `<svg xmlns="http://www.w3.org/2000/svg" width="9000mm" viewBox="0 0 9000 9000">${Array.from(
+    { length: 9000 },
+    (_, index) => `<path d="M0 ${index}C3000 ${index + 3000} 6000 ${index - 3000} 9000 ${index}"/>`,
+  ).join('')}</svg>`;
+  const asked = json(`${server.url}/api/drawings`, { method: 'POST', body: { text } }).then(
+    () => 'answered',
+    () => 'broken off',
+  );
+  await new Promise((resolve) => setTimeout(resolve, 1500));
+  // Somebody else is answered meanwhile.
+  await json(`${server.url}/api/health`);
+  await server.stop();
+  expect([server.process.exitCode, await asked]).toEqual([0, 'broken off']);
 }, 60_000);

@@ -47,6 +47,20 @@ describe('drawings', () => {
     expect(body.error.message).toMatch(/no sound SVG/);
     expect((await request(app()).post('/api/drawings').send({})).status).toBe(422);
   });
+  it('of more places than a line may have give what can be kept, and say what was left', async () => {
+    const paths = Array.from(
+      { length: 40 },
+      (_, path) => `<path d="M${Array.from({ length: 2000 }, (_one, at) => `${at / 10} ${path + (at % 2)}`).join('L')}"/>`,
+    );
+    const text = `<svg xmlns="http://www.w3.org/2000/svg" width="300mm" viewBox="0 0 300 200"><g id="trim">${paths.join('')}</g></svg>`;
+    const { body } = await request(app())
+      .post('/api/drawings/take')
+      .send({ text, wish: { ...WISH, outline: null } })
+      .expect(200);
+    const { line, left } = body as TakenDrawing;
+    expect(line?.kind === 'imported' && line.paths.length).toBe(15);
+    expect(left).toEqual([expect.stringMatching(/25 paths are too large, too far out or too many/)]);
+  });
   it('larger than any drawing are refused before they are read', async () => {
     const { status } = await request(app())
       .post('/api/drawings')
