@@ -97,7 +97,7 @@ it('an entry the server refuses stays in sight until it is sent again or left ou
     });
     await hands.press(DONE);
     await hands.sees(/Not taken: .*Done/);
-    await hands.sees(/lies in the future: check the clock of this device/);
+    await hands.sees(/Its time lies in the future: set the clock of this device right/);
     await hands.page.reload();
     await hands.sees(/Not taken: .*Done/);
     await hands.press('[data-testid=send-again]');

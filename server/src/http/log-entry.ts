@@ -1,14 +1,17 @@
 import type { LogEvent } from '@lintrel/core';
 import { appendEvent } from '../db/log';
 import type { Queryable } from '../db/pool';
-import { ApiError, invalid } from './errors';
+import { ApiError } from './errors';
 
 /** How far a phone's clock may be ahead of the server's. */
 const CLOCK_SLACK_MS = 5 * 60_000;
 
 /** Writes an event into the log of a job, or refuses it. */
 export async function append(db: Queryable, jobId: string, event: LogEvent): Promise<void> {
-  if (Date.parse(event.at) > Date.now() + CLOCK_SLACK_MS) throw invalid([{ path: 'at', message: 'lies in the future: check the clock of this device' }]);
+  if (Date.parse(event.at) > Date.now() + CLOCK_SLACK_MS)
+    throw new ApiError(422, 'invalid', 'Its time lies in the future: set the clock of this device right, leave this entry out and make it again.', {
+      fields: [{ path: 'at', message: 'lies in the future: check the clock of this device' }],
+    });
   switch (await appendEvent(db, jobId, event)) {
     case 'kept':
       return;

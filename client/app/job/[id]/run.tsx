@@ -87,13 +87,12 @@ function Running({ sheet }: { sheet: RunSheet }) {
   const total = plan?.steps.length ?? 0;
   return (
     <ScrollView testID="booth" style={styles.booth} contentContainerStyle={styles.content}>
-      <Text style={styles.quiet}>{`${progress.doneAt.size} of ${total} done`}</Text>
+      <Text style={styles.quiet}>{`${progress.doneAt.size} of ${total} done${standing(sheet)}`}</Text>
       {sheet.trouble ? (
         <Text role="alert" style={styles.warn}>
           {sheet.trouble}
         </Text>
       ) : null}
-      <PendingEntries sheet={sheet} />
       {next ? (
         <Current step={next} running={progress.running} now={now} />
       ) : (
@@ -145,6 +144,7 @@ function Running({ sheet }: { sheet: RunSheet }) {
           }}
         />
       )}
+      <PendingEntries sheet={sheet} />
       <OtherWindows running={progress.running.filter(({ step }) => step !== next?.id)} now={now} />
       {(plan?.safety ?? []).map((text) => (
         <Text key={text} style={styles.quiet}>
@@ -162,6 +162,12 @@ function Running({ sheet }: { sheet: RunSheet }) {
       ) : null}
     </ScrollView>
   );
+}
+
+/** How the entries stand, in the line that is always there: what comes and goes stands below the buttons and moves none of them. */
+function standing({ waiting, refused }: RunSheet): string {
+  if (refused.length > 0) return ` · ${refused.length} not taken, see below`;
+  return waiting.length > 0 ? ` · no connection, ${waiting.length} kept here` : '';
 }
 
 /** A gloved finger often taps twice: the second tap is not meant for the next step. */
