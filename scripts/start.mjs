@@ -20,8 +20,7 @@ async function main() {
   const port = portFrom(process.env.PORT ?? '4600');
   const stop = stopping();
   if (!process.env.DATABASE_URL) writable(DATA);
-  const place = await reserve(port);
-  if (!place) throw await alreadyThere(port);
+  const place = await placeAt(port);
   const database = await prepared(stop);
   try {
     if (stop.asked) return 0;
@@ -54,6 +53,20 @@ function stopping() {
   return stop;
 }
 
+/** How long another start is asked who it is: one that is unpacking packages has no ear for a while. */
+const ASK_MS = 30_000;
+
+/** Takes the port, or ends with a sentence that says who has it. */
+async function placeAt(port) {
+  for (;;) {
+    const place = await reserve(port);
+    if (place) return place;
+    const holder = await holderOf(`port ${port}`, ASK_MS);
+    // Whoever had it may have ended this very moment.
+    if (holder) throw alreadyThere(port, holder);
+  }
+}
+
 /** Makes sure that the port is ours from here on; null where another start has it. */
 async function reserve(port) {
   const place = await tryLock(`port ${port}`, { folder: ROOT });
@@ -76,12 +89,9 @@ function troubleWith(port, trouble) {
   return new Stop(`Port ${port} is held by ${name}. End that, or choose another port, as in PORT=${port === 65_535 ? 4600 : port + 1}.`);
 }
 
-async function alreadyThere(port) {
-  const holder = await holderOf(`port ${port}`);
-  if (holder?.folder === ROOT) return new Stop(`Lintrel runs here already, or is just starting (process ${holder.pid}): ${addressOf(port)}`, 0);
-  return new Stop(
-    `Port ${port} is held by the Lintrel in ${holder?.folder ?? 'another folder'} (process ${holder?.pid ?? 'unknown'}). Choose another, as in PORT=4601.`,
-  );
+function alreadyThere(port, holder) {
+  if (holder.folder === ROOT) return new Stop(`Lintrel runs here already, or is just starting (process ${holder.pid}): ${addressOf(port)}`, 0);
+  return new Stop(`Port ${port} is held by the Lintrel in ${holder.folder} (process ${holder.pid}). Choose another, as in PORT=4601.`);
 }
 
 /** Installs, builds, and opens the database; one start of a checkout at a time does it. */

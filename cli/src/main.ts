@@ -3,7 +3,7 @@ import {
   ask,
   counted,
   LARGEST_FILE_BYTES,
-  lineFaults,
+  layoutFaults,
   planJob,
   questionNamed,
   QUESTIONS,
@@ -59,7 +59,7 @@ async function soundJob(path: string): Promise<Checked<JobFile>> {
   if (text.length > LARGEST_FILE_BYTES) return { ok: false, faults: [{ path, message: `is larger than ${LARGEST_FILE_BYTES / 1e6} MB` }] };
   const job = readJobFile(text);
   if (!job.ok) return job;
-  const faults = lineFaults(job.value.design, ['design']);
+  const faults = layoutFaults(job.value.design, ['design']);
   return faults.length > 0 ? { ok: false, faults } : job;
 }
 

@@ -1,4 +1,4 @@
-import { edgeSection, ridgeAt, showLength, sidesAt, type LineSpot, type PartPlan, type Plan, type StagePlan } from '@lintrel/core';
+import { edgeSection, largest, type LineSpot, type PartPlan, type Plan, ridgeAt, showLength, sidesAt, type StagePlan } from '@lintrel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Pick } from '@/forms/Pick';
@@ -44,7 +44,7 @@ export function EdgeSheet({
   const section = edgeSection(plan, shelf, spot, stage.number, pulled === 'off');
   const sides = sidesAt(plan, spot);
   const ridge = ridgeAt(plan, spot);
-  const far = line ? Math.max(...line.pieces.flat().map(([, , at]) => at)) : 0;
+  const far = line ? largest(line.pieces.flat().map(([, , at]) => at)) : 0;
   return (
     <Sheet>
       <Heading>The edge, cut open</Heading>

@@ -1,10 +1,10 @@
 import type { ResolvedLine } from '../lines';
-import { distanceToSegment, type Point, type Sheet } from '../surface';
+import type { Point, Sheet } from '../surface';
 import { FARTHEST_MM, MOST, TOLERANCE } from '../units';
 import { bordersBetween, type Border } from './borders';
 import { facesOf } from './face';
 import { traceCycles } from './faces';
-import { fromGrid, toGrid, type GridPoint } from './grid';
+import { toGrid, type GridPoint } from './grid';
 import { grouped } from './group';
 import { inOrder, measureGroup, type Area } from './measure';
 import { mergedEdges, nodedWithin, OPENING, OUTLINE, SEAM, type Meetings, type Segment } from './node';
@@ -73,7 +73,7 @@ function splitUp({ sheet, openings }: Ground, lines: readonly ResolvedLine[]): {
   const owners = [...new Set(lines.map(({ owner }) => owner))];
   const far = ({ x, y }: Point) => Math.abs(x) > FARTHEST_MM || Math.abs(y) > FARTHEST_MM;
   if (sheet.ring.some(far)) return { pieces: null, leftOut: owners };
-  const rims = [sheet.ring, ...openings];
+  const rims = [sheet.ring, ...openings].map((ring) => ring.map(toGrid));
   const rimPieces = [
     ...rimSegments(sheet.ring, (a, b) => (onSeam(sheet, a) && onSeam(sheet, b) ? SEAM : OUTLINE)),
     ...openings.flatMap((ring) => rimSegments(ring, () => OPENING)),
@@ -116,17 +116,27 @@ function lineSegments(line: ResolvedLine, source: number): Segment[] {
 const segment = (a: GridPoint, b: GridPoint, source: number, fromAt: number, toAt: number): Segment[] =>
   a.x === b.x && a.y === b.y ? [] : [{ a, b, source, fromAt, toAt }];
 
-/** Moves free line ends that all but touch a rim onto it; farther ends stay where they were measured. */
-function snapEnds(segments: readonly Segment[], rims: readonly (readonly Point[])[]): Segment[] {
+/** How near an end must lie to a rim to be meant to touch it, in steps of the grid. */
+const SNAP = TOLERANCE.snap / TOLERANCE.grid;
+
+/**
+ * Moves free line ends that all but touch a rim onto it; farther ends stay where they were measured. The rim is the one that is
+ * split up, its corners on the grid: an end put onto the curve it was drawn from could lie a step beside it and touch nothing.
+ */
+function snapEnds(segments: readonly Segment[], rims: readonly (readonly GridPoint[])[]): Segment[] {
   const snap = (place: GridPoint): GridPoint => {
-    const point = fromGrid(place);
+    let best = { place, distance: SNAP };
     for (const ring of rims) {
       for (let index = 0; index < ring.length; index++) {
-        const next = ring[(index + 1) % ring.length];
-        if (distanceToSegment(point, ring[index], next) <= TOLERANCE.snap) return toGrid(nearestOn(point, ring[index], next));
+        const [from, to] = [ring[index], ring[(index + 1) % ring.length]];
+        if (Math.min(from.x, to.x) > place.x + SNAP || Math.max(from.x, to.x) < place.x - SNAP) continue;
+        if (Math.min(from.y, to.y) > place.y + SNAP || Math.max(from.y, to.y) < place.y - SNAP) continue;
+        const near = nearestOn(place, from, to);
+        const distance = Math.hypot(near.x - place.x, near.y - place.y);
+        if (distance < best.distance) best = { place: { x: Math.round(near.x), y: Math.round(near.y) }, distance };
       }
     }
-    return place;
+    return best.place;
   };
   return segments.flatMap((piece, index) => {
     const [before, after] = [segments[index - 1], segments[index + 1]];
@@ -141,7 +151,8 @@ const samePlace = (a: GridPoint, b: GridPoint): boolean => a.x === b.x && a.y ==
 function nearestOn(point: Point, from: Point, to: Point): Point {
   const dx = to.x - from.x;
   const dy = to.y - from.y;
-  const share = Math.min(1, Math.max(0, ((point.x - from.x) * dx + (point.y - from.y) * dy) / (dx * dx + dy * dy)));
+  const square = dx * dx + dy * dy;
+  const share = square === 0 ? 0 : Math.min(1, Math.max(0, ((point.x - from.x) * dx + (point.y - from.y) * dy) / square));
   return { x: from.x + share * dx, y: from.y + share * dy };
 }
 

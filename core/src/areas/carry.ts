@@ -7,17 +7,20 @@ import { areaAt, type AreaChoice } from './find';
  * An area is known again by the lines it lies between, and the side of each it lies on, so that even a narrow strip keeps
  * its finish when its lines move; else by what its middle was before, so that both halves of a split keep the finish.
  * Where areas with different finishes have become one, all their choices are kept: the conflict is seen and a person decides.
+ * A choice whose place lay in no area stays as it is: it is told until a person has settled it.
  */
 export function carriedChoices<C extends AreaChoice>(before: Arrangement, after: Arrangement, choices: readonly C[]): C[] {
   const had = firstChoices(before, choices);
   const origins = originsOf(before, after);
   const gone = before.areas.flatMap((_, index) => (had[index] !== undefined && !origins.includes(index) ? [index] : []));
-  return after.areas.flatMap((area, index) => {
+  const lost = choices.filter(({ seed }) => areaAt(before.areas, seed) < 0);
+  const carried = after.areas.flatMap((area, index) => {
     const own = origins[index] < 0 ? undefined : had[origins[index]];
     const taken = own === undefined ? [] : [{ ...own, seed: area.seed }];
     const swallowed = gone.filter((old) => areaAt([area], before.areas[old].seed) === 0 && had[old]?.finish !== own?.finish);
     return [...taken, ...swallowed.map((old) => ({ ...(had[old] as C), seed: before.areas[old].seed }))];
   });
+  return [...carried, ...lost];
 }
 
 /** Places in areas, moved to where those areas are now; what has no area any more is left out. */

@@ -1,6 +1,7 @@
 import type { SetOut } from '../lines';
 import { onRound } from '../surface';
 import type { PaperStroke, PaperWords, Plot } from './page';
+import { largest } from '../units';
 
 /** A turned skin in flat strips, each from end to end, with what they are wrong by. */
 export interface GorePlot extends Plot {
@@ -35,7 +36,7 @@ export function goresOf(setOut: SetOut, title: string): GorePlot | null {
   const radii = Array.from({ length: STEPS + 1 }, (_, index) => round.at(index * step).radius);
   const gores = COUNTS.find((count) => edgeError(radii, step, count) <= WANTED_ERROR_MM) ?? COUNTS[COUNTS.length - 1];
   const half = Math.PI / gores;
-  const pitch = 2 * half * Math.max(...radii) + GAP_MM;
+  const pitch = 2 * half * largest(radii) + GAP_MM;
   const strokes: PaperStroke[] = [];
   const words: PaperWords[] = [];
   for (let gore = 0; gore < gores; gore++) {

@@ -1,6 +1,7 @@
 import type { Coordinates, PartPlan } from '../plan';
 import { OPENING_USES } from '../surface';
 import type { PaperStroke, PaperWords, Plot } from './page';
+import { largest, smallest } from '../units';
 
 /** One cover to cut. */
 interface Mask {
@@ -73,8 +74,8 @@ function masksOf(part: PartPlan): Mask[] {
 function maskOf(name: string, points: readonly Coordinates[]): Mask {
   const xs = points.map(([x]) => x);
   const ys = points.map(([, y]) => y);
-  const [minX, minY] = [Math.min(...xs), Math.min(...ys)];
-  return { name, points: points.map(([x, y]): Coordinates => [x - minX, y - minY]), width: Math.max(...xs) - minX, height: Math.max(...ys) - minY };
+  const [minX, minY] = [smallest(xs), smallest(ys)];
+  return { name, points: points.map(([x, y]): Coordinates => [x - minX, y - minY]), width: largest(xs) - minX, height: largest(ys) - minY };
 }
 
 /** As it is, or turned by a quarter, so that it fits across the film; null where neither does. */

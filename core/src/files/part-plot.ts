@@ -1,5 +1,6 @@
 import type { Coordinates, PartPlan } from '../plan';
 import type { PaperStroke, PaperWords, Plot } from './page';
+import { largest, smallest } from '../units';
 
 const closed = (points: readonly Coordinates[]): Coordinates[] => [...points, points[0]];
 
@@ -64,7 +65,7 @@ function seamWords({ seams }: PartPlan): PaperWords[] {
 /** Reflected about its own middle; words keep their reading direction. */
 export function mirroredPlot(plot: Plot): Plot {
   const xs = plot.strokes.flatMap(({ points }) => points.map(([x]) => x));
-  const about = Math.min(...xs) + Math.max(...xs);
+  const about = smallest(xs) + largest(xs);
   const turned = ([x, y]: readonly [number, number]): readonly [number, number] => [about - x, y];
   return {
     ...plot,

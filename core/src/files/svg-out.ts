@@ -1,5 +1,6 @@
 import type { PartPlan } from '../plan';
 import { outLayers } from './layers-out';
+import { largest, smallest } from '../units';
 
 /** Room round the drawing, mm. */
 const MARGIN = 10;
@@ -9,7 +10,7 @@ const escaped = (text: string): string => text.replace(/[&<>"]/g, (sign) => ({ '
 export function writeSvg(part: PartPlan): string {
   const xs = part.ring.map(([x]) => x);
   const ys = part.ring.map(([, y]) => y);
-  const [minX, minY, maxX, maxY] = [Math.min(...xs) - MARGIN, Math.min(...ys) - MARGIN, Math.max(...xs) + MARGIN, Math.max(...ys) + MARGIN];
+  const [minX, minY, maxX, maxY] = [smallest(xs) - MARGIN, smallest(ys) - MARGIN, largest(xs) + MARGIN, largest(ys) + MARGIN];
   const [w, h] = [maxX - minX, maxY - minY].map((size) => size.toFixed(3));
   // The page runs y downwards: turned over about its own bottom, so that reading it back gives the same places.
   const point = ([x, y]: readonly [number, number]) => `${x.toFixed(4)} ${(minY + maxY - y).toFixed(4)}`;

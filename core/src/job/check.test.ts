@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { checkAgainst, designFaults, emptyDesign, lineFaults, pathText, SHIPPED_SHELF, worksKeys, type Design, type Part } from '.';
+import { checkAgainst, designFaults, emptyDesign, pathText, SHIPPED_SHELF, worksKeys, type Design, type Part } from '.';
 
 const part = (over: Partial<Part> = {}): Part => ({
   id: 'a',
@@ -15,7 +15,7 @@ const part = (over: Partial<Part> = {}): Part => ({
 const design = (over: Partial<Design> = {}): Design => ({ ...emptyDesign('T', 'other'), parts: [part()], ...over });
 const faults = (over: Partial<Design>) => designFaults(design(over), SHIPPED_SHELF).map(({ path, message }) => `${path}: ${message}`);
 
-it('a sound design has no faults', () => expect([faults({}), lineFaults(design())]).toEqual([[], []]));
+it('a sound design has no faults', () => expect(faults({})).toEqual([]));
 
 it.each<[string, Partial<Design>, RegExp]>([
   ['a part twice', { parts: [part(), part()] }, /^parts\[1\]\.id: "a" is used twice$/],
@@ -29,12 +29,6 @@ it.each<[string, Partial<Design>, RegExp]>([
   ['an area of no part', { scheme: { areas: [{ part: 'z', seed: [1, 1], finish: null }] } }, /^scheme\.areas\[0\]\.part: there is no part "z"/],
   ['an order with an unknown finish', { choices: { order: ['mauve'], school: null } }, /^choices\.order\[0\]: there is no finish "mauve"/],
 ])('finds %s', (_, over, message) => expect(faults(over).join('\n')).toMatch(message));
-
-it('tells of a line off its part without refusing the design', () => {
-  const small = design({ parts: [part({ surface: { kind: 'flat', outline: { kind: 'rectangle', width: 100, height: 10 } } })] });
-  expect(designFaults(small, SHIPPED_SHELF)).toEqual([]);
-  expect(lineFaults(small, ['design'])).toEqual([{ path: 'design.parts[0].lines[0]', message: expect.stringMatching(/outside the part/) }]);
-});
 
 const hole = { kind: 'opening', id: 'h', name: 'H', datum: 'base', use: 'hole', shape: { kind: 'round', at: { along: 50, above: 20 }, diameter: 8 } } as const;
 

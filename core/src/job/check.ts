@@ -1,5 +1,4 @@
-import { arrange, tooManyMeetings } from '../areas';
-import { linesBehind, setOutParts, type SetOut, type TrimLine } from '../lines';
+import { linesBehind, type TrimLine } from '../lines';
 import { featureFault, placedFeatures, surfaceFaults } from '../surface';
 import { MOST, MOST_FAULTS } from '../units';
 import { finishesNamed, type Design } from './design';
@@ -41,27 +40,6 @@ export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): F
 }
 
 const partFault = (part: string, parts: ReadonlySet<string>, at: Keys): Fault[] => (parts.has(part) ? [] : [fault(at, `there is no part "${part}"`)]);
-
-/**
- * Faults of lines on their parts: nothing of them on the surface, or not to be laid out. They are told where the
- * line is edited and do not stop a design from being kept, since changing a part may cause them.
- */
-export function lineFaults(design: Design, prefix: Keys = []): Fault[] {
-  const setOut = setOutParts(design.parts);
-  return design.parts.flatMap((part, index) =>
-    linesLaidOut(setOut.get(part.id)).flatMap(({ owner, fault: message }) => {
-      const at = part.lines.findIndex(({ id }) => id === owner);
-      return message ? [fault([...prefix, 'parts', index, 'lines', at], message)] : [];
-    }),
-  );
-}
-
-/** Lines with what is wrong with them, those included the areas cannot be worked out with. */
-function linesLaidOut(setOut: SetOut | undefined): { readonly owner: string; readonly fault: string | null }[] {
-  if (!setOut) return [];
-  const { leftOut } = arrange({ sheet: setOut.board.drawn, openings: setOut.openings }, setOut.lines);
-  return [...setOut.lines, ...leftOut.map((owner) => ({ owner, fault: tooManyMeetings }))];
-}
 
 function partFaults(part: Part, design: Design, at: Keys): Fault[] {
   const datums = new Set(part.datums.map(({ id }) => id));

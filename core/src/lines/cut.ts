@@ -1,5 +1,5 @@
 import { crossing, dot, onSheet, type PlacedPanel, type Point, type Sheet, type Space } from '../surface';
-import { TOLERANCE } from '../units';
+import { largest, smallest, TOLERANCE } from '../units';
 import { arcAbout } from './arc';
 import { cornered, pathLength, pieceOf, withDistances, type Path, type PathPoint } from './path';
 import { sampledPath } from './sampled';
@@ -54,7 +54,7 @@ function flatCut(ring: readonly Point[], a: number, c: number, k: number): Path[
   const sign = Math.abs(along.x) > 1e-9 ? Math.sign(along.x) : Math.sign(along.y);
   const at = ring.map(({ x, y }) => ((x - foot.x) * along.x + (y - foot.y) * along.y) * sign);
   const end = (t: number): Point => ({ x: foot.x + t * sign * along.x, y: foot.y + t * sign * along.y });
-  const path = straightPath(end(Math.min(...at) - 1), end(Math.max(...at) + 1));
+  const path = straightPath(end(smallest(at) - 1), end(largest(at) + 1));
   return path ? [path] : [];
 }
 

@@ -1,4 +1,4 @@
-import { RULE_OF_THUMB } from '../units';
+import { largest, RULE_OF_THUMB, smallest } from '../units';
 import type { Point } from '../surface';
 import { pathLength, pointAt, type Path } from './path';
 
@@ -61,7 +61,7 @@ function strayFromCubic(places: readonly Point[]): number {
   const local = places.map(({ x, y }) => [(2 * ((x - a.x) * ux + (y - a.y) * uy)) / length - 1, (y - a.y) * ux - (x - a.x) * uy] as const);
   const coefficients = nearestCubic(local);
   const rest = local.map(([t, v]) => v - (coefficients[0] + t * (coefficients[1] + t * (coefficients[2] + t * coefficients[3]))));
-  return Math.max(...rest) - Math.min(...rest);
+  return largest(rest) - smallest(rest);
 }
 
 /** Least squares, solved by elimination. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Surface } from '../surface';
-import { areasOn, BOARD, linesOn, samplePart, straight, sweep } from '../testing';
+import { areasOn, BASE, BOARD, linesOn, samplePart, straight, sweep } from '../testing';
 import { corners, onPiece, pathLength, placeBands, setOutParts, solveBands, type BandSpacing, type ResolvedLine, type TrimLine } from '.';
 
 const common = { id: 'l', name: 'l', runOn: false };
@@ -112,6 +112,41 @@ describe('parallels of edges', () => {
 });
 
 describe('bands', () => {
+  it('are as wide as typed, square to themselves, however they slant', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -80, max: 80 }),
+        fc.integer({ min: 0, max: 359 }),
+        fc.double({ min: 2, max: 60, noNaN: true }),
+        fc.double({ min: 0.5, max: 2, noNaN: true }),
+        (slantDeg, headingDeg, width, taper) => {
+          const line: TrimLine = {
+            kind: 'bands',
+            ...common,
+            datum: 'base',
+            from: m(500, 250),
+            headingDeg,
+            count: 3,
+            width,
+            gap: 7,
+            margin: 11,
+            slantDeg,
+            taper,
+          };
+          const placed = placeBands(3, width, 7, 11, taper).flatMap(({ from, widthMm }) => [from, from + widthMm]);
+          const edges = linesOn({ kind: 'flat', outline: { kind: 'rectangle', width: 3000, height: 3000 } }, [line], {
+            datums: [{ ...BASE, at: [1000, 1250] }],
+          });
+          const lean = ((headingDeg + 90 - slantDeg) * Math.PI) / 180;
+          edges.forEach(({ path }, index) => {
+            const { x, y } = (path ?? [])[0];
+            const square = (x - 1500) * Math.sin(lean) - (y - 1500) * Math.cos(lean);
+            expect(Math.abs(square)).toBeCloseTo(placed[index], 6);
+          });
+        },
+      ),
+    );
+  });
   const known: BandSpacing = { lengthMm: 1000, count: 5, widthMm: 100, gapMm: 75, marginMm: 100 };
   it('solve back whatever is left out', () => {
     fc.assert(
@@ -187,6 +222,57 @@ describe('lines made from lines', () => {
     expect(a.pieces[0].at(-1)!.x).toBeCloseTo(440, 6);
     expect(b.pieces[0][0].y).toBeCloseTo(260, 6);
     expect(areasOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet]).areas).toHaveLength(2);
+  });
+  it.each([false, true])('at both ends of a line is cut at both, whether lines run on (%s) or not', (runOn) => {
+    const round = (id: string, a: string, b: string, keepA: 'start' | 'end', keepB: 'start' | 'end', radius = 50): TrimLine => ({
+      kind: 'fillet',
+      ...common,
+      id,
+      a,
+      b,
+      radius,
+      keepA,
+      keepB,
+    });
+    const lines = [
+      straight('left', [200, 0], [200, 250], runOn),
+      straight('top', [100, 200], [700, 200], runOn),
+      straight('right', [600, 250], [600, 0], runOn),
+      round('f', 'left', 'top', 'start', 'end'),
+      round('g', 'top', 'right', 'start', 'end'),
+    ];
+    const [left, top, right, f, g] = linesOn(BOARD, lines);
+    const ends = ({ pieces }: typeof left) => [pieces[0][0], pieces[0][pieces[0].length - 1]].map(({ x, y }) => [Math.round(x), Math.round(y)]);
+    expect([left, top, right, f, g].map(({ fault, pieces }) => [fault, pieces.length])).toEqual(Array.from({ length: 5 }, () => [null, 1]));
+    expect([ends(left), ends(top), ends(right)]).toEqual([
+      [
+        [200, 0],
+        [200, 150],
+      ],
+      [
+        [250, 200],
+        [550, 200],
+      ],
+      [
+        [600, 150],
+        [600, 0],
+      ],
+    ]);
+    const { areas, loose } = areasOn(BOARD, lines);
+    expect([areas.length, loose]).toEqual([2, []]);
+    expect(Math.min(...areas.map(({ sizeMm2 }) => sizeMm2))).toBeCloseTo(400 * 200 - 2 * (1 - Math.PI / 4) * 50 ** 2, -1);
+  });
+  it('that leaves no room for the one at the other end says so there', () => {
+    const round = (id: string, a: string, b: string): TrimLine => ({ kind: 'fillet', ...common, id, a, b, radius: 260, keepA: 'start', keepB: 'end' });
+    const lines = [
+      straight('left', [100, 0], [100, 300]),
+      straight('top', [50, 280], [600, 280]),
+      straight('right', [550, 300], [550, 0]),
+      round('f', 'left', 'top'),
+      round('g', 'top', 'right'),
+    ];
+    const found = linesOn(BOARD, lines);
+    expect(found.map(({ fault }) => fault)).toEqual([null, null, null, null, expect.stringMatching(/no room/)]);
   });
   it('a rounding that has no room says so', () => {
     const fillet: TrimLine = { kind: 'fillet', ...common, a: 'a', b: 'b', radius: 4000, keepA: 'start', keepB: 'end' };

@@ -124,13 +124,18 @@ function alongSkin({ round }: Sheet, axis: number): number | null {
   return (low + high) / 2;
 }
 
-/** Both edges of every band, each a line of its own: straight across, or rings where the bands follow a round part. */
+/**
+ * Both edges of every band, each a line of its own: straight across, or rings where the bands follow a round part. Widths, gaps and
+ * margin are measured square to the bands, as tape is: at a slant they take more room along the direction they follow each other.
+ */
 function bandEdges(line: LineOf<'bands'>, place: (measured: Measured) => Point, heading: number, sheet: Sheet): Made {
   const from = place(line.from);
   const edges = placeBands(line.count, line.width, line.gap, line.margin, line.taper).flatMap(({ from: start, widthMm }) => [start, start + widthMm]);
   const along = { x: Math.cos(heading), y: Math.sin(heading) };
   const rings = sheet.round && Math.abs(along.y) < 1e-9 && line.slantDeg === 0;
-  const paths = edges.map((at) => {
+  const stretch = 1 / Math.cos(radians(line.slantDeg));
+  const paths = edges.map((square) => {
+    const at = square * stretch;
     const middle = { x: from.x + along.x * at, y: from.y + along.y * at };
     if (rings && sheet.round) return middle.x < 0 || middle.x > sheet.round.lengthMm ? null : ringAt(sheet, middle.x);
     const lean = heading + Math.PI / 2 - radians(line.slantDeg);

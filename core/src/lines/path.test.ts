@@ -1,6 +1,6 @@
 import { sheetOf, type Point } from '../surface';
 import { inflections, parallelPath, pathLength, pieceOf, pointAt, straightPath, sweepPath, tightestBend, type Path } from '.';
-import { groundOf, piecesInside, runOn } from './trim';
+import { connectedTo, groundOf, piecesInside, runOn } from './trim';
 
 const at = (x: number, y: number) => ({ x, y });
 const line = straightPath(at(0, 50), at(100, 50)) as Path;
@@ -8,9 +8,8 @@ const SQUARE = [at(0, 0), at(100, 0), at(100, 100), at(0, 100)];
 /** Two towers with a gap between them above y = 20. */
 const TOWERS = [at(0, 0), at(100, 0), at(100, 100), at(70, 100), at(70, 20), at(30, 20), at(30, 100), at(0, 100)];
 const sheet = (ring: readonly Point[]) => sheetOf({ kind: 'flat', outline: { kind: 'polygon', points: ring.map(({ x, y }) => [x, y]) } });
-const inside = (path: Path, ring: readonly Point[], measured = whole(path)) => piecesInside(path, groundOf(sheet(ring), []), measured);
+const inside = (path: Path, ring: readonly Point[]) => piecesInside(path, groundOf(sheet(ring), []));
 const BOTH = { start: true, end: true };
-const whole = (path: Path) => ({ from: 0, to: pathLength(path) });
 const spans = (pieces: readonly Path[]) => pieces.map((piece) => [Math.round(piece[0].at), Math.round(piece[piece.length - 1].at)]);
 
 describe('places along a path', () => {
@@ -48,7 +47,7 @@ describe('pieces on the part', () => {
   it('end at the first edge when a line runs on', () => {
     const short = runOn(straightPath(at(5, 50), at(20, 50)) as Path, sheet(TOWERS), BOTH);
     const span = { from: short.path[short.before].at, to: short.path[short.path.length - 1 - short.after].at };
-    expect(inside(short.path, TOWERS, span).map((piece) => Math.round(pathLength(piece)))).toEqual([30]);
+    expect(connectedTo(inside(short.path, TOWERS), span).map((piece) => Math.round(pathLength(piece)))).toEqual([30]);
   });
 });
 

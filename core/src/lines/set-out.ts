@@ -10,8 +10,8 @@ import { madeFromMeasures, runsOn, type Made } from './made';
 import { onTrueSurface } from './on-surface';
 import { parallelOn, parallelOfEdge } from './parallel-on';
 import { boardOf, followedBy, type PartBoard, type PartShape } from './part-shape';
-import { pathLength, reflectedPath, type Path } from './path';
-import { endedOn, groundOf, piecesInside, runOn, type Ground } from './trim';
+import { reflectedPath, type Path } from './path';
+import { connectedTo, endedOn, groundOf, piecesInside, runOn, type Ground } from './trim';
 import { timesRound, wrapped } from './wrap';
 
 /** A trim line worked out on its part. A line of several strokes, such as bands or letters, comes as several of these. */
@@ -104,7 +104,7 @@ function setOutPart(part: PartShape, book: Book): SetOut {
   const rounded = cornersRounded(part, board, book);
   const spent = newBudget();
   const lines = shape.lines.flatMap((line, index) =>
-    resolved(line, `L${index + 1}`, rounded.get(line.id) ?? madeIn(part, line, book), board, ground, features, spent),
+    resolved(line, `L${index + 1}`, rounded.get(line.id) ?? { made: madeIn(part, line, book), held: NONE_HELD }, board, ground, features, spent),
   );
   const own: SetOut = { board, lines, features, openings };
   const found = mirrored ? reflectedSetOut(own, board) : own;
@@ -154,7 +154,7 @@ const strokeLetter = (index: number): string =>
 function resolved(
   line: TrimLine,
   code: string,
-  made: Made,
+  { made, held }: Rest,
   board: PartBoard,
   ground: Ground,
   features: readonly PlacedFeature[],
@@ -164,7 +164,7 @@ function resolved(
   if (typeof made === 'string') return [{ ...common, fault: made }];
   const tooMuch = takenFrom(spent, made);
   if (tooMuch) return [{ ...common, fault: tooMuch }];
-  const laid = made.map((path) => laidDown(line, path, board, ground));
+  const laid = made.map((path) => laidDown(line, path, board, ground, held));
   const trouble = laid.find((pieces) => typeof pieces === 'string');
   if (typeof trouble === 'string') return [{ ...common, fault: trouble }];
   const strokes = made.map((path, index): ResolvedLine => {
@@ -188,24 +188,19 @@ function resolved(
  * Runs a line on, cuts it at seam, rim and openings, and counts distances from where it first lies on the part.
  * @returns a sentence where it goes round more often than is worked out
  */
-function laidDown(line: TrimLine, path: Path, { measured }: PartBoard, ground: Ground): Path[] | string {
+function laidDown(line: TrimLine, path: Path, { measured }: PartBoard, ground: Ground, held: Held = NONE_HELD): Path[] | string {
   const on = runsOn(line);
-  const longer = runOn(path, measured, { start: on && !line.startOn, end: on && !line.endOn });
+  const longer = runOn(path, measured, { start: on && !line.startOn && !held.start, end: on && !line.endOn && !held.end });
   const whole = onTrueSurface(longer.path, measured);
   // The edge of a band is measured at one place, which may itself lie beside the part: all of it counts.
   const all = line.kind === 'bands';
   const span = { from: whole[all ? 0 : longer.before].at, to: whole[whole.length - 1 - (all ? 0 : longer.after)].at };
   const turns = Math.ceil(timesRound(whole, measured));
   if (turns > MOST.turns) return `goes round ${turns} times: the most is ${MOST.turns}`;
-  const pieces = wrapped(whole, measured).flatMap((piece) => piecesInside(piece, ground, span));
+  const pieces = wrapped(whole, measured).flatMap((piece) => piecesInside(piece, ground));
   const reached = connectedTo(pieces, span);
   const start = reached[0]?.[0].at ?? 0;
   return reached.map((piece) => piece.map((point) => ({ ...point, at: point.at - start })));
-}
-
-/** Pieces that hang together with the line as measured: run on through the seam, but not past the first edge it meets. */
-function connectedTo(pieces: readonly Path[], span: { readonly from: number; readonly to: number }): readonly Path[] {
-  return pieces.filter((piece) => piece[piece.length - 1].at > span.from + 1e-3 && piece[0].at < span.to - 1e-3);
 }
 
 /** Paths of one line of a part, remembered; lines under way are known, so that none is made from itself. */
@@ -266,35 +261,54 @@ function mirroredLine(part: PartShape, line: LineOf<'mirror'>, book: Book): Made
   return other.paths.map((path) => reflectedPath(path, reflect));
 }
 
-function filletIn(part: PartShape, line: LineOf<'fillet'>, book: Book) {
+/** A rounded corner; where roundings before it have left less of its lines, made on that. */
+function filletIn(part: PartShape, line: LineOf<'fillet'>, book: Book, left?: ReadonlyMap<string, Rest>) {
   const a = behind(part, line.a, 'rounds a corner with', book);
   if (typeof a === 'string') return a;
   const b = behind(part, line.b, 'rounds a corner with', book);
   if (typeof b === 'string') return b;
   if (a.paths.length !== 1 || b.paths.length !== 1) return 'rounds the corner of two single lines, not of bands or letters';
-  return filletBetween(a.paths[0], b.paths[0], line.radius, line.keepA, line.keepB);
+  const now = (id: string, path: Path): Path => {
+    const rest = left?.get(id)?.made;
+    return typeof rest === 'object' ? rest[0] : path;
+  };
+  return filletBetween(now(line.a, a.paths[0]), now(line.b, b.paths[0]), line.radius, line.keepA, line.keepB);
 }
 
-/** Lines whose corners are rounded keep only what is left of them. */
-function cornersRounded(part: PartShape, board: PartBoard, book: Book): Map<string, Made> {
-  const left = new Map<string, Made>();
+/** What rounded corners have left of a line, and which of its ends lie at one and do not run on. */
+interface Rest {
+  readonly made: Made;
+  readonly held: Held;
+}
+interface Held {
+  readonly start: boolean;
+  readonly end: boolean;
+}
+const NONE_HELD: Held = { start: false, end: false };
+
+/**
+ * Lines whose corners are rounded keep only what is left of them. Roundings are made one after another, each on what those before it
+ * have left: a line with one at both ends is cut at both.
+ */
+function cornersRounded(part: PartShape, board: PartBoard, book: Book): Map<string, Rest> {
+  const left = new Map<string, Rest>();
   for (const line of board.shape.lines) {
     if (line.kind !== 'fillet') continue;
-    const fillet = filletIn(part, line, book);
-    if (typeof fillet === 'string') continue;
-    for (const [id, path] of [
-      [line.a, fillet.a],
-      [line.b, fillet.b],
+    // What cannot be rounded at all says so by itself.
+    if (typeof filletIn(part, line, book) === 'string') continue;
+    const fillet = filletIn(part, line, book, left);
+    if (typeof fillet === 'string') {
+      left.set(line.id, { made: 'has no room beside the other rounded corners of its lines', held: NONE_HELD });
+      continue;
+    }
+    left.set(line.id, { made: [fillet.path], held: NONE_HELD });
+    for (const [id, path, keep] of [
+      [line.a, fillet.a, line.keepA],
+      [line.b, fillet.b, line.keepB],
     ] as const)
-      left.set(id, [shorter(left.get(id), path)]);
+      left.set(id, { made: [path], held: { ...(left.get(id)?.held ?? NONE_HELD), [keep === 'end' ? 'start' : 'end']: true } });
   }
   return left;
-}
-
-/** A line with a rounding at both ends keeps what both leave: the shorter of the two starts later and ends sooner. */
-function shorter(before: Made | undefined, path: Path): Path {
-  const known = typeof before === 'object' ? before[0] : null;
-  return known && pathLength(known) < pathLength(path) ? known : path;
 }
 
 function continuation(part: PartShape, line: LineOf<'continuation'>, book: Book): Made {

@@ -94,10 +94,9 @@ export function groundOf(sheet: Sheet, openings: readonly (readonly Point[])[]):
 
 /**
  * The pieces of a path that lie on the part.
- * @param measured only pieces that reach into this span are kept, so that a line run on stops at the first edge it meets
  * @returns pieces in order, distances as on the path given; empty where it misses the part
  */
-export function piecesInside(path: Path, { rims, holds }: Ground, measured: { readonly from: number; readonly to: number }): Path[] {
+export function piecesInside(path: Path, { rims, holds }: Ground): Path[] {
   const cuts = [path[0].at, ...rims.flatMap((rim) => rimCrossings(path, rim)), path[path.length - 1].at].sort((a, b) => a - b);
   const spans: { from: number; to: number }[] = [];
   for (let index = 1; index < cuts.length; index++) {
@@ -107,10 +106,19 @@ export function piecesInside(path: Path, { rims, holds }: Ground, measured: { re
     if (last && from - last.to < TOLERANCE.grid) last.to = to;
     else spans.push({ from, to });
   }
-  return spans
-    .filter(({ from, to }) => to > measured.from + TOLERANCE.grid && from < measured.to - TOLERANCE.grid)
-    .map(({ from, to }) => pieceOf(path, from, to))
-    .filter((piece): piece is Path => piece !== null);
+  return spans.map(({ from, to }) => pieceOf(path, from, to)).filter((piece): piece is Path => piece !== null);
+}
+
+/** Pieces that hang together with the line as measured: run on through the seam, but not past the first edge it meets. */
+export function connectedTo(pieces: readonly Path[], span: { readonly from: number; readonly to: number }): readonly Path[] {
+  const reaches = (piece: Path) => piece[piece.length - 1].at > span.from + 1e-3 && piece[0].at < span.to - 1e-3;
+  const goesOn = (piece: Path, next: Path) => next[0].at - piece[piece.length - 1].at < 1e-3;
+  let first = pieces.findIndex(reaches);
+  let last = pieces.findLastIndex(reaches);
+  if (first < 0) return [];
+  while (first > 0 && goesOn(pieces[first - 1], pieces[first])) first--;
+  while (last < pieces.length - 1 && goesOn(pieces[last], pieces[last + 1])) last++;
+  return pieces.slice(first, last + 1);
 }
 
 /** Distances along a path at which it crosses a rim. */

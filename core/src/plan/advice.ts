@@ -44,7 +44,7 @@ function airAdvice({ climate }: Design): Advice[] {
   return [...dew, ...cold];
 }
 
-function partAdvice({ part, lines, arrangement, finishes, conflicts }: PartWork, design: Design, shelf: ReadonlyMap<string, Finish>): Advice[] {
+function partAdvice({ part, lines, arrangement, finishes, conflicts, lost }: PartWork, design: Design, shelf: ReadonlyMap<string, Finish>): Advice[] {
   const place = { part: part.id };
   const faults = lines.flatMap(({ id, code, fault }) => (fault ? [advice('stop', `${code} ${fault}.`, { ...place, line: id })] : []));
   const loose = arrangement.loose.map(({ line, lengthMm }) => {
@@ -68,7 +68,14 @@ function partAdvice({ part, lines, arrangement, finishes, conflicts }: PartWork,
     open.length > 0 && finishes.some((finish) => finish !== undefined)
       ? [advice('note', `${open.join(', ')}: no finish chosen, kept as it is.`, { ...place, area: open[0] })]
       : [];
-  return [...faults, ...loose, ...slivers, ...clashes, ...unchosen];
+  const misplaced = lost.map(({ seed, finish }) =>
+    advice(
+      'stop',
+      `${finish === null ? 'That it is kept' : (shelf.get(finish)?.name ?? finish)} was said of a place that lies in no area (${seed.map((at) => showLength(at, design.unit)).join(' and ')}): give the area that was meant its finish, and leave this out.`,
+      place,
+    ),
+  );
+  return [...faults, ...misplaced, ...loose, ...slivers, ...clashes, ...unchosen];
 }
 
 function stageAdvice({ number, finish, runs, school, windows, tasks, late }: StagePlan, finishes: ReadonlyMap<string, Finish>): Advice[] {

@@ -1,8 +1,8 @@
-import { designFaults, emptyDesign, lineFaults, SHIPPED_SHELF, type Design, type Part } from '../job';
+import { designFaults, emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import type { TrimLine } from '../lines';
 import type { Feature, Surface } from '../surface';
 import { MOST } from '../units';
-import { planJob, type Plan } from '.';
+import { layoutFaults, planJob, type Plan } from '.';
 
 // Each of these held a server up for minutes or ended it. What counts is bounded, and the line that is too much says so.
 
@@ -22,7 +22,7 @@ const part = (surface: Surface, lines: unknown[], features: unknown[] = [], id =
 const jobOf = (...parts: Part[]): Design => ({
   ...emptyDesign('Bounds', 'other'),
   parts,
-  scheme: { areas: [{ part: parts[0].id, seed: [50, 50], finish: SHIPPED_SHELF.finishes[0].id }] },
+  scheme: { areas: [{ part: parts[0].id, seed: [50, 0.01], finish: SHIPPED_SHELF.finishes[0].id }] },
 });
 const planned = (...parts: Part[]): Plan => planJob(jobOf(...parts), SHIPPED_SHELF);
 const common = (id: string) => ({ id, name: id, runOn: true, datum: 'base' });
@@ -79,7 +79,7 @@ it.each<[string, Part, RegExp]>([
   const plan = planned(one);
   expect(faultsOf(plan)).toEqual([{ owner: one.lines[0].id, fault: expect.stringMatching(says) }]);
   expect(plan.parts[0].areas).toHaveLength(1);
-  expect(lineFaults(jobOf(one))).toEqual([{ path: 'parts[0].lines[0]', message: expect.stringMatching(says) }]);
+  expect(layoutFaults(jobOf(one))).toEqual([{ path: 'parts[0].lines[0]', message: expect.stringMatching(says) }]);
 });
 
 it('100 bands across 100: the second are left out and say so, the first stand', () => {

@@ -78,6 +78,12 @@ export function giveFinish(design: Design, partId: string, area: AreaPlan, finis
   return { ...design, scheme: { ...design.scheme, areas: [...others, { part: partId, seed: [x, y], finish, ...told }] } };
 }
 
+/** Forgets what was said of one place of a part. */
+export function withoutPlace(design: Design, partId: string, place: Coordinates): Design {
+  const areas = design.scheme.areas.filter(({ part, seed }) => part !== partId || seed[0] !== place[0] || seed[1] !== place[1]);
+  return { ...design, scheme: { ...design.scheme, areas } };
+}
+
 /**
  * Pins an area open or covered while a finish is sprayed.
  * @param open null takes the pin back

@@ -1,5 +1,6 @@
 export * from './carry';
 export * from './fits';
+export * from './layout-faults';
 export * from './plan';
 export type * from './types';
 export { partPlan, workOutParts, type PartWork, type WorkStore } from './part-work';

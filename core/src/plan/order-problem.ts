@@ -4,7 +4,7 @@ import type { Design, Shelf } from '../job';
 import { corners, pieceOf, type ResolvedLine } from '../lines';
 import type { BendClass, Layer, OrderArea, OrderBorder, OrderProblem, OrderRules, TapeEdge } from '../order';
 import { oneTapeStrip } from '../runs';
-import { isModelScale, RULE_OF_THUMB } from '../units';
+import { isModelScale, largest, RULE_OF_THUMB } from '../units';
 import type { PartWork } from './part-work';
 
 /** Finishes on a shelf, by their id. */
@@ -134,7 +134,7 @@ function tapeEdge(work: PartWork, { line: id, from, to }: PartWork['arrangement'
 
 function bendClass(line: ResolvedLine, from: number, to: number): BendClass {
   if (line.crosses.some((one) => (one.kind === 'raised-row' || one.kind === 'crease') && one.to >= from && one.from <= to)) return 'features';
-  const worst = Math.max(...line.pieces.flatMap((piece) => pieceOf(piece, from, to) ?? []).map(({ curvature }) => Math.abs(curvature)));
+  const worst = largest(line.pieces.flatMap((piece) => pieceOf(piece, from, to) ?? []).map(({ curvature }) => Math.abs(curvature)));
   const radius = worst > 0 ? 1 / worst : Infinity;
   if (radius > RULE_OF_THUMB.straightAboveMm) return 'straight';
   return radius < RULE_OF_THUMB.tightBelowMm ? 'tight' : 'gentle';

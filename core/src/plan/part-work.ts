@@ -4,6 +4,7 @@ import { worksKeys, type Design, type Part, type PartAreaChoice } from '../job';
 import { corners, followedBy, inflections, pathLength, pointAt, setOutParts, tightestBend, type Path, type ResolvedLine, type SetOut } from '../lines';
 import { measureFrom, onSheet, placeOf, type Datum, type Point, type Sheet } from '../surface';
 import type { Coordinates, LinePlace, LinePlan, PartPlan } from './types';
+import { largest, smallest } from '../units';
 
 /** A part with everything worked out that the later steps need. */
 export interface PartWork {
@@ -17,6 +18,8 @@ export interface PartWork {
   readonly blends: readonly boolean[];
   readonly uncleared: readonly boolean[];
   readonly conflicts: ReturnType<typeof chosenFinishes>['conflicts'];
+  /** Choices of the scheme whose place lies in no area. */
+  readonly lost: readonly PartAreaChoice[];
 }
 
 /** Lines and areas worked out before, by what they follow from; a caller may keep one so that only what changed is done anew. */
@@ -44,7 +47,8 @@ export function workOutParts(design: Design, store: WorkStore = new Map()): Part
   };
   const works = design.parts.map((part): PartWork => {
     const own = worked(part);
-    const choices = design.scheme.areas.filter((choice) => choice.part === part.id).map((choice) => ({ ...choice, seed: placed(choice.seed) }));
+    const asked = design.scheme.areas.filter((choice) => choice.part === part.id);
+    const choices = asked.map((choice) => ({ ...choice, seed: placed(choice.seed) }));
     const { areas } = own.arrangement;
     const told = (is: (choice: PartAreaChoice) => boolean) => {
       const places = design.scheme.areas.filter((choice) => choice.part === part.id && is(choice)).map(({ seed }) => areaAt(areas, placed(seed)));
@@ -59,6 +63,7 @@ export function workOutParts(design: Design, store: WorkStore = new Map()): Part
       ...(left ? { finishes: areas.map(() => null), conflicts: [] } : chosenFinishes(areas, choices)),
       blends: part.treatment === 'blend' ? areas.map(() => true) : told(({ blend }) => blend === true),
       uncleared: told(({ clear }) => clear === false),
+      lost: asked.filter(({ seed }) => areaAt(areas, placed(seed)) < 0),
     };
   });
   const used = new Set(keys.values());
@@ -72,7 +77,8 @@ const linesLaid = ({ setOut, arrangement }: Worked): readonly ResolvedLine[] =>
     ? setOut.lines
     : setOut.lines.map((line) => (arrangement.leftOut.includes(line.owner) ? { ...line, pieces: [], crosses: [], fault: tooManyMeetings } : line));
 
-const placed = ([x, y]: readonly [number, number]): Point => ({ x, y });
+/** A place as the job file writes it. */
+export const placed = ([x, y]: readonly [number, number]): Point => ({ x, y });
 
 /** Areas of one part; those of a mirror image are those of the part it follows, reflected. */
 function workedOut(part: Part, setOut: SetOut, parts: readonly Part[], worked: (part: Part) => Worked): Worked {
@@ -105,6 +111,7 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>):
     seams: seamsOf(board.drawn).map((seam) => seam.map(coordinates)),
     datums: board.shape.datums.map((datum) => ({ id: datum.id, name: datum.name, places: datumLine(datum, work).map(coordinates) })),
     edges: board.drawn.edges.map(({ name }) => name),
+    lost: work.lost.map(({ seed, finish }) => ({ seed, finish })),
     sizeM2: arrangement.areas.reduce((sum, { sizeMm2 }) => sum + sizeMm2, 0) / 1e6,
     present: part.present.colour,
     lines: work.lines.map((line) => linePlan(line, work)),
@@ -154,7 +161,7 @@ const linePlaces = (piece: Path): LinePlace[] => piece.map(({ x, y, at }) => [x,
 function datumLine(datum: Datum, { setOut }: PartWork): Point[] {
   const { measured, reflect } = setOut.board;
   const reach = measured.ring.map((place) => measureFrom(datum, place).along);
-  return [Math.min(0, ...reach), Math.max(...reach)].map((along) => reflect(placeOf(datum, { along, above: 0 })));
+  return [Math.min(0, smallest(reach)), largest(reach)].map((along) => reflect(placeOf(datum, { along, above: 0 })));
 }
 
 function linePlan(line: ResolvedLine, { setOut, arrangement }: PartWork): LinePlan {

@@ -99,6 +99,8 @@ export interface PartPlan {
   readonly present: string;
   readonly lines: readonly LinePlan[];
   readonly areas: readonly AreaPlan[];
+  /** Finishes given to places that lie in no area. */
+  readonly lost: readonly { readonly seed: Coordinates; readonly finish: string | null }[];
   /** Where areas meet: from and to along the line, with the areas on its left and right. */
   readonly borders: readonly { readonly line: string; readonly from: number; readonly to: number; readonly left: string; readonly right: string }[];
 }

@@ -9,3 +9,4 @@ export * from './tolerances';
 export * from './rules-of-thumb';
 export * from './fields';
 export * from './limits';
+export * from './extremes';

@@ -1,4 +1,4 @@
-import { giveFinish, showArea, showLength, showMetres, type AreaPlan, type PartPlan } from '@lintrel/core';
+import { giveFinish, showArea, showLength, showMetres, withoutPlace, type AreaPlan, type PartPlan } from '@lintrel/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { LayersSheet } from '@/areas/LayersSheet';
@@ -13,6 +13,7 @@ import { usePart } from '@/job/PartChoice';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
 import { useWide } from '@/theme/useWide';
+import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows, Swatch, Unfolded } from '@/ui/Row';
@@ -77,6 +78,15 @@ export default function AreasScreen() {
           ))}
         </Rows>
       </Sheet>
+      {part.lost.map(({ seed, finish }) => (
+        <Lost
+          key={seed.join(' ')}
+          seed={seed}
+          name={nameOf(finish)}
+          unit={design.unit}
+          onLeaveOut={() => void change((now) => withoutPlace(now, part.id, seed))}
+        />
+      ))}
       <Widths part={part.id} trial={trial} onTrial={setTrial} />
       <LayersSheet />
       <Schemes plan={plan} part={part} onOther={setOther} />
@@ -87,6 +97,19 @@ export default function AreasScreen() {
         ))}
       {part.lines.length === 0 ? <Missing need="line" /> : null}
     </StepLayout>
+  );
+}
+
+/** A finish that was given to a place in no area: never left out without a person saying so. */
+function Lost({ seed, name, unit, onLeaveOut }: { seed: readonly [number, number]; name: string; unit: 'mm' | 'in'; onLeaveOut: () => void }) {
+  return (
+    <Sheet>
+      <Notice
+        level="stop"
+        text={`"${name}" was given to a place in no area: ${showLength(seed[0], unit)} along, ${showLength(seed[1], unit)} up. Give the area that was meant its finish.`}
+      />
+      <Action label="Leave this out" onPress={onLeaveOut} testID="leave-out" />
+    </Sheet>
   );
 }
 

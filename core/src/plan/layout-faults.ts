@@ -1,0 +1,42 @@
+import { areaAt } from '../areas';
+import { pathText, type Design, type Fault } from '../job';
+import { MOST_FAULTS } from '../units';
+import { placed, workOutParts, type PartWork } from './part-work';
+
+type Keys = readonly (string | number)[];
+
+/**
+ * What only shows once lines and areas are worked out: lines with nothing on the part or not to be laid out, and finishes and pins
+ * whose place lies in no area. They do not stop a design from being kept, since changing a part may cause them; they are told where
+ * they are mended.
+ * @param prefix path of the design itself
+ * @returns at most MOST_FAULTS of them
+ */
+export function layoutFaults(design: Design, prefix: Keys = []): Fault[] {
+  const works = workOutParts(design);
+  const lines = works.flatMap(({ part, lines: laid }, index) =>
+    laid.flatMap(({ owner, fault }) => {
+      const at = part.lines.findIndex(({ id }) => id === owner);
+      return fault === null ? [] : [{ path: pathText([...prefix, 'parts', index, 'lines', at]), message: fault }];
+    }),
+  );
+  const schemes = [
+    { scheme: design.scheme, at: ['scheme'] as Keys },
+    ...(design.others ?? []).map((scheme, index) => ({ scheme, at: ['others', index] as Keys })),
+  ];
+  const places = schemes.flatMap(({ scheme, at }) => lostPlaces(scheme.areas, [...prefix, ...at, 'areas'], works));
+  const pins = lostPlaces(design.choices.pins ?? [], [...prefix, 'choices', 'pins'], works);
+  return oncePerLine([...lines, ...places, ...pins]).slice(0, MOST_FAULTS);
+}
+
+function lostPlaces(places: readonly { readonly part: string; readonly seed: readonly [number, number] }[], at: Keys, works: readonly PartWork[]): Fault[] {
+  return places.flatMap(({ part, seed }, index) => {
+    const work = works.find((one) => one.part.id === part);
+    if (!work || areaAt(work.arrangement.areas, placed(seed)) >= 0) return [];
+    return [{ path: pathText([...at, index, 'seed']), message: `${seed.join(', ')} lies in no area of "${work.part.name}"` }];
+  });
+}
+
+/** A line of many strokes tells its trouble once. */
+const oncePerLine = (faults: readonly Fault[]): Fault[] =>
+  faults.filter(({ path, message }, index) => !(faults[index - 1]?.path === path && faults[index - 1].message === message));
