@@ -2,29 +2,14 @@
 // starts it, starts it again when it dies, and stops it. Others use it, and keep it in their turn when the first one ends.
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import {
-  chmodSync,
-  chownSync,
-  existsSync,
-  mkdirSync,
-  openSync,
-  closeSync,
-  readdirSync,
-  readFileSync,
-  renameSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
+import { closeSync, existsSync, openSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
-import { tmpdir } from 'node:os';
 import { basename, dirname, join } from 'node:path';
+import { as, belongsToUs, own, ownFolder, placeOf, secretOf, socketFolder } from './database-place.mjs';
 import { holderOf, tryLock } from './lock.mjs';
 import { databaseIn } from './process.mjs';
-import { ask, DATA, pause, run, say, Stop, writable } from './shell.mjs';
+import { pause, run, say, Stop } from './shell.mjs';
 
-/** Unix sockets have a path of at most this many bytes. */
-const LONGEST_SOCKET_PATH = 90;
 /** How long it may take to start, and to stop. */
 const START_MS = 60_000;
 const STOP_MS = 30_000;
@@ -42,10 +27,8 @@ const NOBODY = 2_147_483_646;
  * @returns address for DATABASE_URL; `stop` stops it if it is ours; `failed` rejects when it cannot be kept running
  */
 export async function startDatabase(programs, name, { durable = true } = {}) {
-  const user = databaseUser();
-  const home = folderFor(name, user);
-  const place = { programs, home, data: join(home, 'data'), secretFile: join(home, 'secret'), user, durable };
-  const lockName = `database ${home}`;
+  const place = { ...placeOf(name), programs, durable };
+  const lockName = `database ${place.home}`;
   let failing = () => undefined;
   const failed = new Promise((_, reject) => (failing = reject));
   failed.catch(() => undefined);
@@ -229,68 +212,6 @@ async function endLeftOver({ home, data, user }) {
   for (const since = Date.now(); databaseIn(data, pid); await pause(50)) {
     if (Date.now() - since > STOP_MS) throw new Stop(`The database left over from an earlier start (process ${pid}) does not end.`);
   }
-}
-
-function secretOf({ secretFile, home }) {
-  try {
-    return readFileSync(secretFile, 'utf8').trim();
-  } catch {
-    throw new Stop(`The password file ${secretFile} is missing: put it back from a copy. The data in ${home} are untouched.`);
-  }
-}
-
-function belongsToUs({ data, home, user }) {
-  const owner = statSync(data).uid;
-  const wanted = user?.uid ?? process.getuid?.() ?? owner;
-  if (owner === wanted) return;
-  const name = (uid) => ask('id', ['-nu', String(uid)]) ?? `number ${uid}`;
-  throw new Stop(
-    `The database in ${home} belongs to the user ${name(owner)}, not ${name(wanted)}: start as whoever made it, or name another folder with LINTREL_DATA.`,
-  );
-}
-
-/** PostgreSQL refuses to run as root: then it runs as the user Debian's package makes. */
-function databaseUser() {
-  if (process.getuid?.() !== 0) return null;
-  const ids = [ask('id', ['-u', 'postgres']), ask('id', ['-g', 'postgres'])];
-  if (ids.includes(null)) throw new Stop('Run as root, the database needs the user "postgres", which the package postgresql makes; it is missing.');
-  return { uid: Number(ids[0]), gid: Number(ids[1]) };
-}
-
-const as = (user) => ({ cwd: '/', ...(user ?? {}) });
-
-/** Below .data, unless the database's user cannot get there: then below the system's temporary folder. */
-function folderFor(name, user) {
-  writable(DATA);
-  const inside = join(DATA, name);
-  const reachable = !user || passable(inside);
-  const home = reachable ? inside : join('/var/tmp', `lintrel-${Buffer.from(inside).toString('base64url').slice(-40)}`);
-  if (!reachable) say(`the database's user cannot enter this folder; its data lie in ${home}`);
-  return home;
-}
-
-function passable(path) {
-  for (let at = dirname(path); at !== dirname(at); at = dirname(at)) {
-    if (existsSync(at) && (statSync(at).mode & 0o001) === 0) return false;
-  }
-  return true;
-}
-
-function socketFolder(home, user) {
-  if (Buffer.byteLength(home) <= LONGEST_SOCKET_PATH) return home;
-  const folder = join(tmpdir(), `lintrel-${Buffer.from(home).toString('base64url').slice(-24)}`);
-  if (!existsSync(folder)) ownFolder(folder, user);
-  return folder;
-}
-
-function ownFolder(folder, user) {
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
-  own(folder, user);
-  chmodSync(folder, 0o700);
-}
-
-function own(path, user) {
-  if (user) chownSync(path, user.uid, user.gid);
 }
 
 function freePort() {
