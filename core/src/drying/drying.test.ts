@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { SHIPPED_FINISHES } from '../finish';
-import { buildFactor, dewMargin, dewPoint, dryingRate, dwellMinutes, marksOf, pullWindows } from '.';
+import { buildFactor, coatGap, dewMargin, dewPoint, dryingRate, dwellMinutes, marksOf, pullWindows } from '.';
 
 const air = (airC: number, rhPercent = 50) => ({ airC, rhPercent, movement: 'normal' as const });
 const finish = (id: string) => SHIPPED_FINISHES.find((one) => one.id === id) ?? SHIPPED_FINISHES[0];
@@ -34,6 +34,19 @@ it('a film at its reference build takes the time of the sheet; thicker takes lon
   expect(buildFactor(finish('tomato-can'), 60)).toBeCloseTo(2 ** 1.2);
 });
 
+describe('the next coat of the same finish', () => {
+  it('goes on from its flash, or from when its recoat window opens, until that closes', () => {
+    expect(coatGap(finish('tomato-can'), air(23))).toEqual({ from: 12, to: 60 });
+    expect(coatGap(finish('boottop-navy'), air(23))).toEqual({ from: 240, to: null });
+  });
+  it('waits longer in the cold and for a coat thicker than the reference, and no less for a thinner one', () => {
+    const can = finish('tomato-can');
+    expect(coatGap(can, air(15)).from).toBeCloseTo(12 / dryingRate(45, false, air(15)), 9);
+    expect(coatGap({ ...can, coatUm: 60 }, air(23)).from).toBeCloseTo(12 * 2 ** 1.2, 9);
+    expect(coatGap({ ...can, coatUm: 3 }, air(23)).from).toBe(12);
+  });
+});
+
 describe('pullWindows', () => {
   it('gives the three schools at the reference', () => {
     const windows = pullWindows(marksOf(finish('tomato-can')), air(23), 1, 72);
@@ -45,6 +58,14 @@ describe('pullWindows', () => {
       touch: { from: 45, to: 135 },
       dry: { from: 1440, to: 4320 },
     });
+  });
+
+  it.each([0.25, 0.5, 1, 3])('takes a film of %d times the minutes, but never makes it tape-safe or through sooner than its sheet', (factor) => {
+    const at = (one: number) => pullWindows(marksOf(finish('cream-two-part')), air(19, 60), one, 72);
+    const [now, sheet] = [at(factor), at(1)];
+    expect(now.touchMin).toBeCloseTo(sheet.touchMin * factor, 9);
+    for (const mark of ['tapeSafeMin', 'throughMin'] as const) expect(now[mark]).toBeCloseTo((sheet[mark] as number) * Math.max(1, factor), 9);
+    expect(now.dry?.from ?? now.throughMin).toBe(now.throughMin);
   });
 
   it('keeps the touch school of a basecoat open until the tape has to go', () => {

@@ -58,29 +58,44 @@ export function buildFactor(finish: Pick<Finish, 'system' | 'referenceBuildUm'>,
   return (buildUm / finish.referenceBuildUm) ** BUILD_EXPONENT[PAINT_SYSTEMS[finish.system].hardening];
 }
 
+/** What a factor on the marks is to be multiplied by where a thin film is no safer than its data sheet: tape-safe, through, cure. */
+export const safeShare = (factor: number): number => Math.max(1, factor) / factor;
+
+/**
+ * When the next coat of the same finish may go on.
+ * @returns minutes on the clock after the coat before: from its flash or, where that is later, from when its first recoat window opens.
+ *   A coat thicker than the reference build takes longer, a thinner one no less
+ */
+export function coatGap(finish: Finish, air: DryingAir): Span {
+  const share = Math.max(1, buildFactor(finish, finish.coatUm)) / dryingRate(finish.activationKj, PAINT_SYSTEMS[finish.system].waterborne, air);
+  const [first] = finish.recoat;
+  return { from: Math.max(finish.flashMin, first.fromMin) * share, to: first.toMin === null ? null : first.toMin * share };
+}
+
 /**
  * Windows of the three schools in constant air.
  * @param marks data-sheet minutes
  * @param air the air of the day
- * @param factor thickness factor on the marks, 1 at the reference build
+ * @param factor thickness factor on the marks, 1 at the reference build; tape-safe and through never take less than at 1
  * @param dwellH hours at 23 °C within which the tape comes off clean, counted from the last coat
  * @returns minutes on the clock after the last coat
  */
 export function pullWindows(marks: DryingMarks, air: DryingAir, factor: number, dwellH: number): PullWindows {
   const rate = dryingRate(marks.activationKj, marks.waterborne, air);
   const clock = (minutes: number) => (minutes * factor) / rate;
+  const safely = (minutes: number) => clock(minutes) * safeShare(factor);
   const dwell = dwellMinutes(dwellH, air.airC);
   const wetLimit = marks.wetLimitMin ?? RULE_OF_THUMB.wetShareOfTouch * marks.touchMin;
-  const touchClose = marks.fastBase ? dwell : Math.min(dwell, clock(Math.min(RULE_OF_THUMB.touchCloseFactor * marks.touchMin, marks.throughMin)));
+  const touchClose = marks.fastBase ? dwell : Math.min(dwell, Math.min(clock(RULE_OF_THUMB.touchCloseFactor * marks.touchMin), safely(marks.throughMin)));
   return {
     rate,
     flashMin: clock(marks.flashMin),
     touchMin: clock(marks.touchMin),
-    tapeSafeMin: marks.tapeSafeMin === null ? null : clock(marks.tapeSafeMin),
-    throughMin: clock(marks.throughMin),
+    tapeSafeMin: marks.tapeSafeMin === null ? null : safely(marks.tapeSafeMin),
+    throughMin: safely(marks.throughMin),
     wet: { from: 0, to: Math.min(dwell, clock(wetLimit)) },
     touch: marks.wetOnly ? null : spanOrNone(clock(marks.touchMin), touchClose),
-    dry: marks.wetOnly ? null : spanOrNone(clock(marks.throughMin), dwell),
+    dry: marks.wetOnly ? null : spanOrNone(safely(marks.throughMin), dwell),
   };
 }
 

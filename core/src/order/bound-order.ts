@@ -96,7 +96,7 @@ export function boundOrder(ground: Ground, shares: CoatShares, node: OrderNode, 
     done |= 1 << finish;
     const asked = Math.max(0, shares.present(finish) - facts.coats[stage]);
     bound += fixed + busy[stage] * (facts.change[stage] + facts.over[stage]) + asked * shares.price(finish, busy[stage]);
-    if (!inside(stage)) bound += wait * ((facts.coats[stage] - 1) * facts.times[stage].flashMin);
+    if (!inside(stage)) bound += wait * ((facts.coats[stage] - 1) * facts.times[stage].gap.from);
     if (!inside(stage) && !begins(stage)) bound += wait * leastPullWait(ground, node, stage, facts.times[stage]);
   });
   forbidWeakGrounds(cut, ground, node, rows);
@@ -141,7 +141,7 @@ function chargeCoats(
     const least = Math.max(facts.coats[stage], present(finish));
     const asks = own.map((area) => lastOpens(node, stage, area).map((one) => ({ one, coats: ground.coats(finish, area, belowOf(node, one)) })));
     const most = Math.min(node.most[stage], Math.max(...asks.flat().map(({ coats }) => coats)));
-    const price = coatPrice(ground, finish, busy[stage]) + flashes[stage] * facts.times[stage].flashMin;
+    const price = coatPrice(ground, finish, busy[stage]) + flashes[stage] * facts.times[stage].gap.from;
     for (let level = least + 1; level <= most; level++) {
       const paid = cut.node();
       cut.charge(paid, 1, price);

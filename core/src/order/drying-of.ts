@@ -1,4 +1,4 @@
-import { buildFactor, marksOf, pullWindows, type Span } from '../drying';
+import { buildFactor, coatGap, marksOf, pullWindows, type Span } from '../drying';
 import { coatsOver, type CoatCount, type Finish, type PaintSystemKey, type School } from '../finish';
 import { layerMarks, typicalMarks, type LayerMarks } from '../over';
 import type { OrderProblem } from './problem';
@@ -6,6 +6,8 @@ import type { OrderProblem } from './problem';
 /** What the order needs to know of a film of so many coats, minutes after its last coat. */
 export interface FilmTimes {
   readonly flashMin: number;
+  /** When the next coat of it may go on after the one before. */
+  readonly gap: Span;
   readonly tapeSafeMin: number;
   /** Window the tape is meant to be pulled in. */
   readonly pull: Span;
@@ -44,7 +46,7 @@ export function filmTimes(problem: OrderProblem, finish: Finish, coats: number):
     const pull = all[school] ?? { from: 0, to: 0 };
     const latest = Math.max(...[all.wet, all.touch, all.dry].map((span) => (span ? (span.to ?? Infinity) : 0)));
     // A film that never takes tape is treated as safe once it is through, which is what waiting for it would mean.
-    return { flashMin: oneCoat.flashMin, tapeSafeMin: all.tapeSafeMin ?? all.throughMin, pull, school, latestMin: latest };
+    return { flashMin: oneCoat.flashMin, gap: coatGap(finish, problem.air), tapeSafeMin: all.tapeSafeMin ?? all.throughMin, pull, school, latestMin: latest };
   });
 }
 

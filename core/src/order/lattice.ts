@@ -222,7 +222,7 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
   const pullWait = leaves || !masked ? Math.min(times.flashMin, times.pull.from) : times.pull.from;
   const usual = costAt(work);
   return {
-    cost: usual.cost + wait * ((coats - 1) * times.flashMin + pullWait),
+    cost: usual.cost + wait * ((coats - 1) * times.gap.from + pullWait),
     open: () => usual.sprayed.flatMap(({ open }) => open),
     calm: () => costAt(work - wait).cost,
     gapMin: Math.max(0, times.tapeSafeMin - pullWait),

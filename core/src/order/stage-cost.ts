@@ -64,7 +64,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const layMin = masks.layMin + plugs.layMin;
   const tapeMin = Math.max(0, masks.readyAt - before.clock);
   const over = overCost(problem, before, finish, choice.open, before.clock + tapeMin + layMin + changeMin);
-  const flashMin = (decided.coats - 1) * times.flashMin + over.barrierWaitMin;
+  const flashMin = (decided.coats - 1) * times.gap.from + over.barrierWaitMin;
   const overMin = over.abradeMin + over.barrierMin;
   const lastCoatMin = before.clock + tapeMin + layMin + changeMin + overMin + over.waitMin + coatMin + flashMin;
   const pull = pulling(before, choice, masks, times, lastCoatMin, problem.rules.late);

@@ -1,4 +1,4 @@
-import { buildFactor, dryingRate, type DryingAir } from '../drying';
+import { buildFactor, dryingRate, safeShare, type DryingAir } from '../drying';
 import { PAINT_SYSTEMS, typicalFigures, type Finish, type PaintSystemKey } from '../finish';
 
 /** Ages of a film that decide what may follow it, minutes on the clock. */
@@ -21,13 +21,14 @@ type Figures = Pick<Finish, 'system' | 'flashMin' | 'touchMin' | 'recoat' | 'cur
  */
 export function layerMarks(figures: Figures, air: DryingAir, buildUm: number = figures.referenceBuildUm): LayerMarks {
   const rate = dryingRate(figures.activationKj, PAINT_SYSTEMS[figures.system].waterborne, air);
-  const clock = (minutes: number) => (minutes * buildFactor(figures, buildUm)) / rate;
+  const factor = buildFactor(figures, buildUm);
+  const clock = (minutes: number) => (minutes * factor) / rate;
   return {
     system: figures.system,
     flashMin: clock(figures.flashMin),
     touchMin: clock(figures.touchMin),
     recoat: figures.recoat.map(({ fromMin, toMin }) => ({ fromMin: clock(fromMin), toMin: toMin === null ? null : clock(toMin) })),
-    cureMin: figures.cureH === null ? null : clock(figures.cureH * 60),
+    cureMin: figures.cureH === null ? null : clock(figures.cureH * 60) * safeShare(factor),
   };
 }
 

@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import { carryScheme, fitsOfLine, giveFinish, planJob } from '.';
 
@@ -180,4 +182,22 @@ it('fitsOfLine tries every tape on both sides', () => {
   expect(fits.filter(({ crisp }) => crisp)).toHaveLength(SHIPPED_SHELF.tapes.filter(({ edge }) => edge === 'crisp').length);
   expect(fits.every(({ left, right }) => left.verdict !== 'impossible' && right.verdict !== 'impossible')).toBe(true);
   expect(fitsOfLine([part()], part().id, 'nowhere', SHIPPED_SHELF.tapes)).toEqual([]);
+});
+
+describe('coats of one finish', () => {
+  const folder = join(__dirname, '../../../examples');
+  it.each(readdirSync(folder).filter((name) => name.endsWith('.json')))('%s: are timed no nearer to each other than the run sheet lets them be', (name) => {
+    const { design, shelf } = JSON.parse(readFileSync(join(folder, name), 'utf8'));
+    const { stages, steps, timeline } = planJob(design, shelf);
+    for (const { number, coats, gap } of stages) {
+      const painting = timeline.filter(({ stage, what }) => stage === number && what === 'mix and paint');
+      const minutes = painting.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
+      expect(minutes).toBeGreaterThanOrEqual((coats - 1) * gap.fromMin - 1e-6);
+      const windows = steps
+        .filter(({ stage, kind }) => stage === number && kind === 'coat')
+        .flatMap((step) => step.windows.filter(({ what }) => what === 'next coat'));
+      expect(windows).toHaveLength(coats - 1);
+      for (const window of windows) expect(window).toMatchObject(gap);
+    }
+  });
 });

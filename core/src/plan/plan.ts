@@ -36,7 +36,7 @@ export function planJob(design: Design, shelf: Shelf, store?: WorkStore): Plan {
     stages,
     timeline: chosen ? timelineOf(chosen) : [],
     tapes: tapeNeeds(stages),
-    steps: chosen ? stepsOf({ stages, sequence: chosen, parts, finishes, air: design.climate }) : [],
+    steps: chosen ? stepsOf({ stages, sequence: chosen, parts, finishes }) : [],
   });
 }
 

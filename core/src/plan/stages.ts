@@ -37,6 +37,7 @@ function stagePlan({ stages }: Sequence, stage: StageCost, index: number, ground
   const pulls = stages.flatMap((_, earlier) => (earlier < index && stages.slice(earlier, index).every(({ keep }) => keep) ? [earlier + 1] : []));
   const masked = runs.length > 0 || pulls.length > 0;
   const windows = masked ? windowsOf(finish, buildUm, runs, stage, ground) : null;
+  const { gap } = filmTimes(problem, finish, stage.coats);
   const pulling = windows && pullOf(windows, design.choices.school ?? finish.school);
   const { layMin, coatMin, pullMin, changeMin, overMin, waitMin, tapeM, coats, keep } = stage;
   return {
@@ -67,6 +68,7 @@ function stagePlan({ stages }: Sequence, stage: StageCost, index: number, ground
     pull: pulling && { fromMin: pulling.fromMin, toMin: pulling.toMin },
     pulls: keep ? [] : pulls,
     lastCoatMin: stage.lastCoatMin,
+    gap: { fromMin: gap.from, toMin: gap.to },
   };
 }
 
@@ -92,10 +94,10 @@ function tasksOf(finish: Finish, { tasks }: StageCost, { problem }: StageGround)
 }
 
 function paintOf(finish: Finish, stage: StageCost, { problem }: StageGround): StagePaint {
-  const { flashMin } = filmTimes(problem, finish, stage.coats);
+  const { gap } = filmTimes(problem, finish, stage.coats);
   const lost = RULE_OF_THUMB.cupLossMl[finish.method];
   const openM2 = stage.open.reduce((sum, open, index) => sum + (open ? problem.areas[index].sizeM2 : 0), 0);
-  const sprayMin = stage.coatMin + (stage.coats - 1) * flashMin;
+  const sprayMin = stage.coatMin + (stage.coats - 1) * gap.from;
   return {
     ...mixFor(stage.paintMl, finish),
     byArea: stage.open.flatMap((open, index) =>

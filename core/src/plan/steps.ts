@@ -1,9 +1,8 @@
-import { PAINT_SYSTEMS, type Finish } from '../finish';
+import type { Finish } from '../finish';
 import type { Step, StepWindow } from '../log';
 import type { Sequence } from '../order';
 import type { Run } from '../runs';
 import { showMetres, showMinutes } from '../units';
-import { dryingRate, type DryingAir } from '../drying';
 import type { PartPlan, StagePlan } from './types';
 
 /** What the run sheet is written from. */
@@ -12,7 +11,6 @@ export interface StepGround {
   readonly sequence: Sequence;
   readonly parts: readonly PartPlan[];
   readonly finishes: ReadonlyMap<string, Finish>;
-  readonly air: DryingAir;
 }
 
 /** Writes the run sheet: lay, cover, check, coats, pull, stage by stage. */
@@ -114,7 +112,7 @@ function stageSteps(stage: StagePlan, ground: StepGround): Step[] {
     title: `${finish.name}: coat ${index + 1} of ${stage.coats}`,
     detail:
       index === 0 ? 'Thin and even, from the tape towards the bare side, never into a tape edge.' : 'Check flash by touching the masking paper, not the part.',
-    windows: index === 0 ? overWindows(stage, ground) : [flashWindow(finish, id(`coat-${index}`), ground.air)],
+    windows: index === 0 ? overWindows(stage, ground) : [{ after: id(`coat-${index}`), ...stage.gap, what: 'next coat' }],
   }));
   return [...plugs, ...lays, ...cover, ...prepareSteps(stage, ground, id), gate, ...coats, ...pullStep(stage, finish, ground, id)];
 }
@@ -138,12 +136,6 @@ function tapeSafeWindows(stage: StagePlan, { stages, sequence }: StepGround): St
     const safeAt = cost.after.tapeSafeAt.find((_, area) => cost.open[area]) ?? 0;
     return [{ after: `s${earlier.number}-coat-${earlier.coats}`, fromMin: safeAt - earlier.lastCoatMin, toMin: null, what: 'the colour takes tape' }];
   });
-}
-
-function flashWindow(finish: Finish, after: string, air: DryingAir): StepWindow {
-  const rate = dryingRate(finish.activationKj, PAINT_SYSTEMS[finish.system].waterborne, air);
-  const [first] = finish.recoat;
-  return { after, fromMin: Math.max(finish.flashMin, first.fromMin) / rate, toMin: first.toMin === null ? null : first.toMin / rate, what: 'next coat' };
 }
 
 /** Where the coat below must reach an age before this one goes on. */

@@ -168,6 +168,8 @@ export interface StagePlan {
   readonly pulls: readonly number[];
   /** Last coat on, minutes from the start of the job. */
   readonly lastCoatMin: number;
+  /** When the next coat of it may go on, minutes after the one before. */
+  readonly gap: { readonly fromMin: number; readonly toMin: number | null };
 }
 
 /** A piece of the day, minutes from the start of the job. */
