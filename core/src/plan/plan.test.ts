@@ -37,6 +37,16 @@ function job(over: Partial<Design> = {}, parts = [part()]): Design {
   }, design);
 }
 
+const straightAcross: Part['lines'][number] = {
+  kind: 'straight',
+  id: 'across',
+  name: 'Across',
+  runOn: true,
+  datum: 'base',
+  from: { along: 0, above: 500 },
+  to: { along: 2000, above: 500 },
+};
+
 describe('planJob', () => {
   const plan = planJob(job(), SHIPPED_SHELF);
 
@@ -200,4 +210,20 @@ describe('coats of one finish', () => {
       for (const window of windows) expect(window).toMatchObject(gap);
     }
   });
+});
+
+it('nobody waits for the colour of a part that is not sprayed, and so not taped, in a stage', () => {
+  const plain = (id: string): Part => part({ id, name: id, lines: [straightAcross] });
+  const two: Design = { ...emptyDesign('Two doors', 'road'), parts: [plain('left'), plain('right')] };
+  const painted = [
+    ['left', 100, 'cream-two-part'],
+    ['left', 900, null],
+    ['right', 100, 'sea-green-two-part'],
+    ['right', 900, null],
+  ] as const;
+  const design: Design = { ...two, scheme: { areas: painted.map(([id, y, finish]) => ({ part: id, seed: [50, y] as [number, number], finish })) } };
+  const { stages, steps, timeline } = planJob(design, SHIPPED_SHELF);
+  expect(stages).toHaveLength(2);
+  expect(steps.flatMap(({ windows }) => windows).filter(({ what }) => what === 'the colour takes tape')).toEqual([]);
+  expect(timeline.filter(({ what }) => /takes tape/.test(what))).toEqual([]);
 });

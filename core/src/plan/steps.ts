@@ -125,13 +125,15 @@ function layDetail(run: Run, parts: readonly PartPlan[]): string {
 
 const nameOf = (parts: readonly PartPlan[], id: string): string => parts.find((part) => part.id === id)?.name ?? id;
 
-/** Before tape goes on colour: one wait for each earlier stage whose colour is covered now. */
-function tapeSafeWindows(stage: StagePlan, { stages, sequence }: StepGround): StepWindow[] {
+/** Before tape goes on colour: one wait for each earlier stage whose colour is covered now, on parts that are sprayed now. */
+function tapeSafeWindows(stage: StagePlan, { stages, sequence, parts }: StepGround): StepWindow[] {
   const here = sequence.stages[stage.number - 1];
+  const partOf = parts.flatMap(({ areas }, part) => areas.map(() => part));
+  const sprayed = new Set(partOf.filter((_, area) => here.open[area]));
   return stages.slice(0, stage.number - 1).flatMap((earlier, index) => {
     const cost = sequence.stages[index];
     const later = sequence.stages.slice(index + 1, stage.number - 1);
-    const covered = here.open.some((open, area) => !open && cost.open[area] && !later.some((between) => between.open[area]));
+    const covered = here.open.some((open, area) => !open && sprayed.has(partOf[area]) && cost.open[area] && !later.some((between) => between.open[area]));
     if (!covered) return [];
     const safeAt = cost.after.tapeSafeAt.find((_, area) => cost.open[area]) ?? 0;
     return [{ after: `s${earlier.number}-coat-${earlier.coats}`, fromMin: safeAt - earlier.lastCoatMin, toMin: null, what: 'the colour takes tape' }];
