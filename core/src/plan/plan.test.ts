@@ -196,9 +196,19 @@ it('fitsOfLine tries every tape on both sides', () => {
 
 describe('coats of one finish', () => {
   const folder = join(__dirname, '../../../examples');
-  it.each(readdirSync(folder).filter((name) => name.endsWith('.json')))('%s: are timed no nearer to each other than the run sheet lets them be', (name) => {
+  const names = readdirSync(folder).filter((name) => name.endsWith('.json'));
+  const cases = names.flatMap((name) => ([null, 'wet', 'touch', 'dry'] as const).map((school) => [name, school] as const));
+  it.each(cases)('%s, school %s: are timed as the run sheet says, and so is the pull', (name, school) => {
     const { design, shelf } = JSON.parse(readFileSync(join(folder, name), 'utf8'));
-    const { stages, steps, timeline } = planJob(design, shelf);
+    const { stages, steps, timeline } = planJob({ ...design, choices: { ...design.choices, school } }, shelf);
+    for (const { number, pull, keep, pulls, runs } of stages) {
+      if (!pull || keep || pulls.length > 0 || runs.length === 0) continue;
+      // The sheet says "pull" when the day plan has waited for it, not before and not long after.
+      const waited = timeline
+        .filter(({ stage, what }) => stage === number && what === 'wait for the pull')
+        .reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
+      expect(waited).toBeCloseTo(pull.fromMin, 4);
+    }
     for (const { number, coats, gap } of stages) {
       const painting = timeline.filter(({ stage, what }) => stage === number && what === 'mix and paint');
       const minutes = painting.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);

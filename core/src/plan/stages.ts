@@ -32,7 +32,8 @@ function stagePlan({ stages }: Sequence, stage: StageCost, index: number, ground
   const before = index === 0 ? startProgress(problem) : stages[index - 1].after;
   const parts = maskedParts(stage, before, ground);
   const surfaceC = design.climate.surfaceC ?? design.climate.airC;
-  const runs = stageRuns(parts, { tapes: shelf.tapes, scale: design.scale, surfaceC });
+  const staysMin = tapeStays(stages, index, before);
+  const runs = stageRuns(parts, { tapes: shelf.tapes, scale: design.scale, surfaceC, airC: design.climate.airC, staysMin });
   const buildUm = stage.coats * finish.coatUm;
   const pulls = stages.flatMap((_, earlier) => (earlier < index && stages.slice(earlier, index).every(({ keep }) => keep) ? [earlier + 1] : []));
   const masked = runs.length > 0 || pulls.length > 0;
@@ -70,6 +71,12 @@ function stagePlan({ stages }: Sequence, stage: StageCost, index: number, ground
     lastCoatMin: stage.lastCoatMin,
     gap: { fromMin: gap.from, toMin: gap.to },
   };
+}
+
+/** How long tape of a stage stays: from when it is laid until the masks of the stage that pulls them are off, minutes. */
+function tapeStays(stages: readonly StageCost[], index: number, before: Progress): number {
+  const pulled = stages.findIndex(({ keep }, later) => later >= index && !keep);
+  return stages[pulled < 0 ? stages.length - 1 : pulled].after.clock - before.clock - stages[index].waits.tapeMin;
 }
 
 /** True where the masks of an earlier stage come off after the window of its paint. */

@@ -1,5 +1,6 @@
 import { fitAlong, follows, type BendSample, type Fit, type LineSide, type Tape, type TapeKind } from '../tape';
-import { byText, RULE_OF_THUMB, TOLERANCE } from '../units';
+import { dwellMinutes } from '../drying';
+import { byText, RULE_OF_THUMB, showMinutes, TOLERANCE } from '../units';
 
 /** What a run asks of its tape. */
 export interface TapeWish {
@@ -12,6 +13,9 @@ export interface TapeWish {
   /** Room on the closed side: a wider tape would lie on an open area. */
   readonly roomMm: number;
   readonly surfaceC: number;
+  readonly airC: number;
+  /** How long it stays, from when it is laid until it is pulled, minutes. */
+  readonly staysMin: number;
   readonly model: boolean;
 }
 
@@ -33,15 +37,22 @@ const KINDS = {
 const WIDEST_EDGE_MM = { crisp: 19, rough: 24 } as const;
 
 /**
- * Chooses the tape of a run: the first kind, in the order of the trade, that follows the whole line, and of it the
- * widest that has room and bends with little stretch, if any does.
+ * Chooses the tape of a run: the first kind, in the order of the trade, that follows the whole line and still comes off clean when
+ * it is pulled, and of it the widest that has room and bends with little stretch, if any does.
  * @returns null where the shelf has no tape for such an edge at all; a doubt where the best is not good
  */
 export function chooseTape(shelf: readonly Tape[], wish: TapeWish): TapeChoice | null {
   const suiting = shelf.filter((tape) => suits(tape, wish));
   const warm = suiting.filter(({ minApplyC }) => minApplyC <= wish.surfaceC);
-  const good = firstByTrade(warm, wish);
+  const lasts = ({ cleanHours }: Tape) => dwellMinutes(cleanHours, wish.airC) >= wish.staysMin;
+  const good = firstByTrade(warm.filter(lasts), wish);
   if (good) return { ...good, doubt: null };
+  const short = firstByTrade(warm, wish);
+  if (short)
+    return {
+      ...short,
+      doubt: `comes off clean for ${showMinutes(dwellMinutes(short.tape.cleanHours, wish.airC))} and stays ${showMinutes(wish.staysMin)} here: pull it sooner, or lay it anew`,
+    };
   if (warm.length > 0)
     return { ...tightestFollower(warm, wish), doubt: 'too tight for every tape on the shelf: split the run at the bend or cut the edge from film' };
   if (suiting.length === 0) return null;

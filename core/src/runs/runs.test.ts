@@ -13,12 +13,25 @@ const wish = (over: Partial<TapeWish> = {}): TapeWish => ({
   exactWidthMm: null,
   roomMm: 300,
   surfaceC: 20,
+  airC: 20,
+  staysMin: 300,
   model: false,
   ...over,
 });
 const chosen = (over: Partial<TapeWish>, shelf: readonly Tape[] = SHIPPED_TAPES) => chooseTape(shelf, wish(over));
 
 describe('chooseTape', () => {
+  it('takes a tape that still comes off clean when it is pulled before one that is otherwise better', () => {
+    const rough = { crisp: false, roomMm: 60 };
+    expect(chosen(rough)?.tape.kind).toBe('C');
+    // High-tack crepe has to be off within a day; gentle crepe may stay a week.
+    expect(chosen({ ...rough, staysMin: 30 * 60 })).toMatchObject({ doubt: null, tape: { kind: 'P' } });
+    expect(chosen({ ...rough, staysMin: 30 * 60, airC: 53 })?.doubt ?? chosen({ ...rough, staysMin: 30 * 60, airC: 53 })?.tape.kind).toBe('P');
+    expect(chosen({ ...rough, staysMin: 20 * 24 * 60 })).toMatchObject({
+      tape: { kind: 'C' },
+      doubt: expect.stringMatching(/comes off clean for .* and stays .* here/),
+    });
+  });
   it('takes stiff film for a straight and soft vinyl for a bend', () => {
     expect(chosen({})?.tape.code).toBe('F19');
     expect(chosen({ samples: bends(400, 400) })?.tape.kind).toBe('V');
@@ -125,6 +138,8 @@ describe('strips', () => {
       tapes: SHIPPED_TAPES,
       scale: 1,
       surfaceC: 20,
+      airC: 20,
+      staysMin: 300,
     });
     expect(runs).toHaveLength(1);
     expect(runs[0]).toMatchObject({ coversStrip: true, tapeWidthMm: 6, count: 3, doubt: null });

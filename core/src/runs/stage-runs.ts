@@ -59,6 +59,9 @@ export interface MaskingMeans {
   readonly tapes: readonly Tape[];
   readonly scale: number;
   readonly surfaceC: number;
+  readonly airC: number;
+  /** How long tape of this stage stays, minutes. */
+  readonly staysMin: number;
 }
 
 /**
@@ -111,6 +114,8 @@ function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan
     exactWidthMm: strip,
     roomMm: roomBehind(part, span),
     surfaceC: means.surfaceC,
+    airC: means.airC,
+    staysMin: means.staysMin,
     model,
   });
   const from = piece[0].at;
