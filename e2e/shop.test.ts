@@ -176,6 +176,9 @@ it('a step back after a reload does not undo what a colleague saved meanwhile', 
     await hands.page.reload();
     await hands.saved();
     await hands.sees(/Saltwort, theirs/);
+    // Nor after another reload, when the revision has been noted anew.
+    await hands.page.reload();
+    await hands.saved();
     expect(await hands.count('[aria-label^="Undo"]:not([aria-disabled=true])')).toBe(0);
   });
 });

@@ -85,6 +85,8 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
     });
   };
   useEffect(() => {
+    // A history that belongs to another revision is gone for good: noting the present one must not make it count again.
+    keepHistory(id, steps.current);
     saveFrom({ revision: first.revision, draft });
     return () => saver.current?.stop();
     // A job is loaded once; later revisions come by way of the saver.
