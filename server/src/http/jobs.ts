@@ -83,7 +83,7 @@ export function jobRoutes(pool: pg.Pool, workshop: Workshop): Router {
   return routes;
 }
 
-/** /api/jobs/import: a job file comes in as it is, however large one may be written, and is read in a thread. */
+/** /api/jobs/import: a job file comes in as it is, however large one may be written, and is read in a process of the workshop. */
 export function importRoutes(pool: pg.Pool, workshop: Workshop): Router {
   const routes = Router();
   routes.use(express.raw({ type: () => true, limit: LARGEST_FILE_BYTES }));

@@ -3,7 +3,7 @@ import { printPdf, stationCsv, tableFor, writeDxf, writeSvg, type PrintWish } fr
 
 export { readDrawing } from './drawing';
 
-// Everything that may take longer than a blink. Each runs in a thread; what goes in and out is plain data.
+// Everything that may take longer than a blink. Each runs in a process of the workshop; what goes in and out is plain data.
 
 /** A text, or a sentence why there is none. */
 export type Written = { readonly ok: true; readonly text: string } | { readonly ok: false; readonly message: string };

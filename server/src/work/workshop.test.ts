@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events';
 import { emptyDesign, SHIPPED_SHELF, type Design } from '@lintrel/core';
 import type { Response } from 'express';
-import { MOST_THREADS, MOST_WAITING, openWorkshop, type Workshop } from './workshop';
+import { MOST_AT_ONCE, MOST_WAITING, openWorkshop, type Workshop } from './workshop';
 
 jest.setTimeout(60_000);
 
@@ -65,10 +65,10 @@ it('refuses more than may wait', async () => {
   const answering = closing();
   answering.setMaxListeners(100);
   const more = 15;
-  const asked = Array.from({ length: MOST_THREADS + MOST_WAITING + more }, () => opened[0].run('readDrawing', { text: heavy, wish: null }, answering));
+  const asked = Array.from({ length: MOST_AT_ONCE + MOST_WAITING + more }, () => opened[0].run('readDrawing', { text: heavy, wish: null }, answering));
   const refusals = Promise.allSettled(asked).then((all) => all.map((one) => one.status === 'rejected' && (one.reason as { code: string }).code));
   setTimeout(() => answering.emit('close'), 100);
   const codes = await refusals;
   expect(codes.filter((code) => code === 'busy').length).toBe(more);
-  expect(codes.filter((code) => code === 'aborted').length).toBe(MOST_THREADS + MOST_WAITING);
+  expect(codes.filter((code) => code === 'aborted').length).toBe(MOST_AT_ONCE + MOST_WAITING);
 });

@@ -1,8 +1,9 @@
-import type { Response } from 'express';
+import { fork, type ChildProcess } from 'node:child_process';
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
-import Piscina from 'piscina';
+import type { Response } from 'express';
 import { ApiError } from '../http/errors';
+import type { Worked } from './serve';
 import type * as tasks from './tasks';
 
 type Tasks = typeof tasks;
@@ -12,12 +13,15 @@ const MOST_MS = 20_000;
 const MOST_MEMORY_MB = 768;
 
 /** Two at least: one heavy job holds up nobody else's. */
-export const MOST_THREADS = Math.max(2, Math.min(4, availableParallelism()));
+export const MOST_AT_ONCE = Math.max(2, Math.min(4, availableParallelism()));
 
 /** More than this waiting would wait too long anyway. */
 export const MOST_WAITING = 40;
 
-/** Threads that plans, answers, prints and files are worked out in, so that nobody waits for somebody else's. */
+/**
+ * Processes that plans, answers, prints and files are worked out in, so that nobody waits for somebody else's. Not threads: one that
+ * runs out of memory may take its whole process with it.
+ */
 export interface Workshop {
   /**
    * Works one thing out.
@@ -28,39 +32,111 @@ export interface Workshop {
   close(): Promise<void>;
 }
 
-/** Opens the threads; the first is ready as soon as it has loaded. */
+/** Opens the processes; the first is ready as soon as it has loaded. */
 export function openWorkshop({ mostMs = MOST_MS, mostMemoryMb = MOST_MEMORY_MB } = {}): Workshop {
-  const threads = new Piscina({
-    filename: fileURLToPath(new URL('./start-thread.mjs', import.meta.url)),
-    minThreads: 1,
-    maxThreads: MOST_THREADS,
-    idleTimeout: 60_000,
-    resourceLimits: { maxOldGenerationSizeMb: mostMemoryMb },
-  });
-  // A thread that ran out of memory is replaced; whoever waited for it is told by its own promise.
-  threads.on('error', () => undefined);
-  let running = 0;
+  const idle: ChildProcess[] = [];
+  const alive = new Set<ChildProcess>();
+  const queue: (() => void)[] = [];
+  let atWork = 0;
+  let closing = false;
+
+  function started(): ChildProcess {
+    const child = fork(fileURLToPath(new URL('./serve.ts', import.meta.url)), {
+      cwd: fileURLToPath(new URL('../../..', import.meta.url)),
+      execArgv: [`--max-old-space-size=${mostMemoryMb}`, '--import', 'tsx'],
+      serialization: 'advanced',
+      stdio: ['ignore', 'inherit', 'ignore', 'ipc'],
+    });
+    alive.add(child);
+    child.on('error', () => undefined);
+    child.once('exit', () => {
+      alive.delete(child);
+      if (idle.includes(child)) idle.splice(idle.indexOf(child), 1);
+    });
+    return child;
+  }
+  /** Whoever waits longest takes over the place. */
+  function released(): void {
+    const next = queue.shift();
+    if (next) next();
+    else atWork--;
+  }
+  idle.push(started());
+
   return {
     async run(name, input, answering) {
-      if (running >= MOST_THREADS + MOST_WAITING) throw busy();
+      if (closing) throw stopping();
+      if (atWork + queue.length >= MOST_AT_ONCE + MOST_WAITING) throw busy();
       const ended = new AbortController();
-      const waits = running >= MOST_THREADS;
-      const tooLong = setTimeout(() => ended.abort(waits ? busy() : tooMuch(`takes longer than ${mostMs / 1000} s`)), mostMs);
+      const { signal } = ended;
       const closed = () => ended.abort(new ApiError(499, 'aborted', 'The request was closed.'));
       answering?.once('close', closed);
-      running++;
+      let waiting = atWork >= MOST_AT_ONCE;
+      const tooLong = setTimeout(() => ended.abort(waiting ? busy() : tooMuch(`takes longer than ${mostMs / 1000} s`)), mostMs);
       try {
-        return (await threads.run(input, { name, signal: ended.signal })) as never;
-      } catch (error) {
-        throw ended.signal.aborted ? ended.signal.reason : refusalFor(error);
+        if (waiting) await turn(queue, signal);
+        else atWork++;
+        waiting = false;
+        try {
+          const child = idle.pop() ?? started();
+          const value = await worked(child, { name, input }, signal, () => (closing ? stopping() : tooMuch('needs more memory than it may take')));
+          if (!closing) idle.push(child);
+          return value as never;
+        } finally {
+          released();
+        }
       } finally {
-        running--;
         clearTimeout(tooLong);
         answering?.off('close', closed);
       }
     },
-    close: () => threads.destroy(),
+    async close() {
+      closing = true;
+      const gone = [...alive].map((child) => new Promise((done) => child.once('exit', done)));
+      for (const child of alive) child.kill('SIGKILL');
+      await Promise.all(gone);
+    },
   };
+}
+
+/** Waits for a turn; whoever gives up leaves the queue. */
+function turn(queue: (() => void)[], signal: AbortSignal): Promise<void> {
+  return new Promise((done, failed) => {
+    queue.push(done);
+    signal.addEventListener('abort', () => {
+      const place = queue.indexOf(done);
+      if (place < 0) return;
+      queue.splice(place, 1);
+      failed(signal.reason as Error);
+    });
+  });
+}
+
+/**
+ * Has a process work something out; one that is given up is ended at once.
+ * @param lost why a process ended by itself
+ */
+function worked(child: ChildProcess, asked: object, signal: AbortSignal, lost: () => ApiError): Promise<unknown> {
+  return new Promise((done, failed) => {
+    const end = (settle: () => void) => {
+      child.off('message', heard);
+      child.off('exit', gone);
+      signal.removeEventListener('abort', givenUp);
+      settle();
+    };
+    const heard = (answer: Worked) => end(() => (answer.ok ? done(answer.value) : failed(new Error(answer.stack))));
+    const gone = () => end(() => failed(lost()));
+    const givenUp = () =>
+      end(() => {
+        child.kill('SIGKILL');
+        failed(signal.reason as Error);
+      });
+    child.on('message', heard);
+    child.once('exit', gone);
+    if (signal.aborted) return givenUp();
+    signal.addEventListener('abort', givenUp);
+    child.send(asked);
+  });
 }
 
 const tooMuch = (why: string): ApiError =>
@@ -68,9 +144,4 @@ const tooMuch = (why: string): ApiError =>
 
 const busy = (): ApiError => new ApiError(503, 'busy', 'Too much is being worked out at once. Try again in a moment.');
 
-function refusalFor(error: unknown): unknown {
-  const { code = '', message = '' } = error as { code?: string; message?: string };
-  if (code === 'ERR_WORKER_OUT_OF_MEMORY') return tooMuch('needs more memory than it may take');
-  if (/terminat|destroy/i.test(message)) return new ApiError(503, 'stopping', 'The server is stopping. Try again in a moment.');
-  return error;
-}
+const stopping = (): ApiError => new ApiError(503, 'stopping', 'The server is stopping. Try again in a moment.');
