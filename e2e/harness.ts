@@ -76,7 +76,8 @@ export async function startServer(
   };
 }
 
-function freePort(): Promise<number> {
+/** A port nobody listens on at this moment. */
+export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once('error', reject);

@@ -2,6 +2,7 @@ import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { chownSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, realpathSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
+import { freePort } from '../e2e/harness';
 
 // The real thing: every test starts Lintrel as a person does, on data of its own.
 jest.setTimeout(120_000);
@@ -19,14 +20,6 @@ async function until<T>(what: string, look: () => Promise<T | null | false> | T 
   }
   throw new Error(`waited for ${what}`);
 }
-
-const freePort = () =>
-  new Promise<number>((done) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as AddressInfo;
-      probe.close(() => done(port));
-    });
-  });
 
 interface Started {
   readonly process: ChildProcess;

@@ -1,4 +1,4 @@
-import { edgeSection, largest, type LineSpot, type PartPlan, type Plan, ridgeAt, showLength, sidesAt, type StagePlan } from '@lintrel/core';
+import { edgeSection, largest, ridgeAt, showLength, sidesAt, type LineSpot, type PartPlan, type Plan, type StagePlan } from '@lintrel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Pick } from '@/forms/Pick';

@@ -12,11 +12,12 @@ export const newBudget = (): Budget => ({ pieces: 0, strokes: 0 });
 
 const piecesOf = (made: Made): number => (typeof made === 'string' ? 0 : made.reduce((sum, path) => sum + path.length, 0));
 
+/** What is said of a line drawn in more pieces than are worked out; null where it is not. */
+export const tooFine = (pieces: number): string | null =>
+  pieces > MOST.linePieces ? `is so fine that it takes ${pieces} straight pieces: the most is ${MOST.linePieces}` : null;
+
 /** A line as it was made, or a sentence where it is drawn in more pieces than are worked out. */
-export function bounded(made: Made): Made {
-  const pieces = piecesOf(made);
-  return pieces > MOST.linePieces ? `is so fine that it takes ${pieces} straight pieces: the most is ${MOST.linePieces}` : made;
-}
+export const bounded = (made: Made): Made => tooFine(piecesOf(made)) ?? made;
 
 /**
  * Takes what a line costs from what a part may cost.

@@ -1,10 +1,8 @@
 import { distance, type Point } from '../surface';
-import { MOST, TOLERANCE } from '../units';
+import { TOLERANCE } from '../units';
 import { arcPath } from './arc';
+import { tooFine } from './budget';
 import { withDistances, type Path, type PathPoint } from './path';
-
-/** A wave drawn in more pieces than a line may have is not drawn first. */
-const tooFine = (steps: number): string => `is so fine that it takes ${steps} straight pieces: the most is ${MOST.linePieces}`;
 
 /** More waves than anyone masks: a mistyped pitch would take minutes to work out. Rule of thumb. */
 const MOST_WAVES = 500;
@@ -29,7 +27,9 @@ function sine(length: number, count: number, rise: number, put: (along: number, 
   const k = (2 * Math.PI * count) / length;
   const bend = rise * k * k;
   const steps = Math.max(40 * count, Math.ceil(length / Math.sqrt((8 * TOLERANCE.flatten) / Math.max(bend, 1e-9))), Math.ceil(1 / TOLERANCE.curvatureShare));
-  if (steps > MOST.linePieces) return tooFine(steps);
+  // One that is too fine is not drawn first.
+  const trouble = tooFine(steps);
+  if (trouble) return trouble;
   return withDistances(
     Array.from({ length: steps + 1 }, (_, step) => {
       const along = (length * step) / steps;

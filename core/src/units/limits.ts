@@ -14,8 +14,6 @@ export const MOST = {
   rimCorners: 20_000,
   /** Places where lines of a part meet each other, its rim or its openings. */
   meetings: 25_000,
-  /** Areas of a part. */
-  areas: 15_000,
   /** Lines made from one another, one behind the other, while none of them is made yet: only a ring of them is that deep. */
   deep: 400,
 } as const;
