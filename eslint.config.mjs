@@ -14,6 +14,7 @@ const ROOMS = [
   'lines',
   'areas',
   'job',
+  'masking',
   'order',
   'runs',
   'log',

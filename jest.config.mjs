@@ -8,13 +8,17 @@ const node = (name, roots, extra = {}) => ({
   testMatch: ['**/*.test.ts'],
   transform: { '^.+\\.[mc]?[tj]sx?$': swc },
   transformIgnorePatterns: ['/node_modules/(?!(culori|valibot|@valibot|jsts|clipper2-ts)/)'],
-  moduleNameMapper: { '^@lintrel/core$': '<rootDir>/core/src/index.ts', '^@lintrel/core/files$': '<rootDir>/core/src/files/index.ts' },
+  moduleNameMapper: {
+    '^@lintrel/core$': '<rootDir>/core/src/index.ts',
+    '^@lintrel/core/files$': '<rootDir>/core/src/files/index.ts',
+    '^@lintrel/words$': '<rootDir>/words/src/index.ts',
+  },
   ...extra,
 });
 
 export default {
   projects: [
-    node('core', ['<rootDir>/core/src', '<rootDir>/cli/src']),
+    node('core', ['<rootDir>/core/src', '<rootDir>/words/src', '<rootDir>/cli/src']),
     node('server', ['<rootDir>/server/src']),
     {
       displayName: 'client',

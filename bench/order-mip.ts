@@ -95,8 +95,8 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
     const others = stages.filter((g) => g !== f);
     const most = Math.max(...mine.map((area) => over(areas[area].present)), ...others.map((g) => over(finishOf(problem, ids[g]).colour)));
     const waits = (coats: number) => {
-      const { flashMin, pull } = filmTimes(problem, finish, coats);
-      return wait * ((coats - 1) * flashMin + pull.from);
+      const { gap, windows, school } = filmTimes(problem, finish, coats);
+      return wait * ((coats - 1) * gap.from + (windows[school]?.from ?? 0));
     };
     const rate = work * RULE_OF_THUMB.sprayPerSquareMetre[finish.method];
     for (let level = 1; level <= most; level++) {

@@ -1,4 +1,5 @@
 import { QUESTIONS, type Job, type JobSummary, type Shelf } from '@lintrel/core';
+import { wordsFor } from '@lintrel/words';
 import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, startServer, WIDE } from './harness';
 
@@ -9,7 +10,7 @@ const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/ap
 const jobNamed = async (title: string) => (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title) as JobSummary;
 const withPage = (path: string, work: (hands: Hands) => Promise<void>, size: typeof PHONE | typeof WIDE = PHONE) => onPage(app, path, size, work);
 
-it.each(QUESTIONS.map(({ name, title }) => [name, title]))('the Bench opens %s already answered', (name, title) =>
+it.each(QUESTIONS.map(({ name }) => [name, wordsFor().question(name).title]))('the Bench opens %s already answered', (name, title) =>
   withPage('/bench', async (hands) => {
     await hands.pressNamed('button', title);
     await hands.page.waitForSelector('[data-testid=answer]', { timeout: 20_000 });
@@ -160,7 +161,7 @@ it('an entry of the run sheet tapped without a connection is sent when there is 
   });
 });
 
-it('a job is renamed and shown in inches, and an empty name is refused', async () => {
+it('a job is renamed and shown in inches on this device, and an empty name is refused', async () => {
   const { id } = await jobNamed('Marigold');
   await withPage(`/job/${id}/piece`, async (hands) => {
     await hands.fill('title', ' ');
@@ -172,7 +173,9 @@ it('a job is renamed and shown in inches, and an empty name is refused', async (
     await hands.saved();
     await hands.goTo('Lines');
     await hands.sees(/22 \d+\/\d+"/);
-    expect((await get<Job>(`/jobs/${id}`)).design).toMatchObject({ title: 'Marigold II', unit: 'in' });
+    expect((await get<Job>(`/jobs/${id}`)).design).toMatchObject({ title: 'Marigold II', version: 2 });
+    await hands.goTo('Piece');
+    await hands.pressNamed('radio', 'Lengths in: Millimetres');
   });
 });
 

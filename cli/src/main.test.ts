@@ -3,6 +3,9 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
+import type { Plan } from '@lintrel/core';
+import { planReport } from './plan-report';
+
 const ROOT = join(__dirname, '../..');
 const lintrel = (...args: string[]) => {
   const { status, stdout, stderr } = spawnSync(process.execPath, ['cli/bin/lintrel.mjs', ...args], {
@@ -24,8 +27,24 @@ function file(change: (data: { design: { parts: { surface: { outline: object }; 
 it('plans a job, twice the same', () => {
   const first = lintrel('plan', 'examples/juniper.json');
   expect(first.status).toBe(0);
-  expect(JSON.parse(first.stdout)).toMatchObject({ format: 'lintrel-plan', version: 1 });
+  expect(JSON.parse(first.stdout)).toMatchObject({ format: 'lintrel-plan', version: 2 });
   expect(lintrel('plan', 'examples/juniper.json').stdout).toBe(first.stdout);
+});
+it('adds the words to everything that is said, and to nothing else', () => {
+  const plain = JSON.parse(lintrel('plan', 'examples/juniper.json').stdout) as Plan;
+  const worded = JSON.parse(lintrel('plan', 'examples/juniper.json', '--words').stdout) as Plan;
+  const without = JSON.stringify(worded, (key, value: unknown) => (key === 'words' ? undefined : value));
+  expect(JSON.parse(without)).toEqual(plain);
+  for (const { say } of worded.steps) expect((say as unknown as { words: string }).words).toMatch(/^[A-Z0-9].{3,}/);
+  expect(worded.advice.every((one) => (one as unknown as { words: string }).words.length > 10)).toBe(true);
+});
+it('a plan that contradicts itself is told rule by rule, and ends with 3', () => {
+  const plan = JSON.parse(lintrel('plan', 'examples/marigold.json').stdout) as Plan;
+  expect(planReport('job.json', plan)).toEqual({ code: 0, lines: [] });
+  const broken = { ...plan, items: plan.items.filter(({ kind }) => kind !== 'cover') };
+  const { code, lines } = planReport('job.json', broken);
+  expect(code).toBe(3);
+  expect(lines.join('\n')).toMatch(/^job\.json: stage 1: .* is covered by nothing$/m);
 });
 it('checks a sound file', () => expect(lintrel('check', 'examples/saltwort.json')).toMatchObject({ status: 0, stdout: expect.stringMatching(/sound/) }));
 it('refuses a bad file with exit 2 and one line a fault, without a stack', () => {

@@ -1,25 +1,15 @@
 import { readFile } from 'node:fs/promises';
-import {
-  ask,
-  counted,
-  LARGEST_FILE_BYTES,
-  layoutFaults,
-  planJob,
-  questionNamed,
-  QUESTIONS,
-  readJobFile,
-  type Checked,
-  type Fault,
-  type JobFile,
-} from '@lintrel/core';
+import { ask, LARGEST_FILE_BYTES, layoutFaults, planJob, questionNamed, QUESTIONS, readJobFile, type Checked, type Fault, type JobFile } from '@lintrel/core';
+import { counted, wordsFor, type Words } from '@lintrel/words';
+import { EXIT, planReport } from './plan-report';
+import { withWords } from './with-words';
 
-const USAGE = `lintrel plan FILE               print the plan of a job file as JSON
+const USAGE = `lintrel plan FILE [--words]     print the plan of a job file as JSON; with --words everything said in English beside its code
 lintrel check FILE              check a job file
 lintrel ask NAME KEY=VALUE …    ask a question of the Bench; names: ${QUESTIONS.map(({ name }) => name).join(' ')}`;
 
-/** Exit codes: 0 done, 2 bad input. */
-const DONE = 0;
-const BAD_INPUT = 2;
+/** The command line speaks English, in millimetres and °C. */
+const WORDS: Words = wordsFor();
 
 /**
  * The command line.
@@ -28,17 +18,23 @@ const BAD_INPUT = 2;
  */
 export async function main(args: readonly string[]): Promise<number> {
   const [command, ...rest] = args;
-  if (command === 'plan' && rest.length === 1) return plan(rest[0]);
+  const files = rest.filter((word) => word !== '--words');
+  if (command === 'plan' && files.length === 1 && rest.length - files.length <= 1) return plan(files[0], rest.length > files.length);
   if (command === 'check' && rest.length === 1) return check(rest[0]);
   if (command === 'ask' && rest.length >= 1) return answer(rest[0], rest.slice(1));
   if (command === '--help' || command === 'help') return print(USAGE);
   process.stderr.write(`${USAGE}\n`);
-  return BAD_INPUT;
+  return EXIT.badInput;
 }
 
-async function plan(path: string): Promise<number> {
+async function plan(path: string, inWords: boolean): Promise<number> {
   const job = await soundJob(path);
-  return job.ok ? print(JSON.stringify(planJob(job.value.design, job.value.shelf), null, 2)) : refuse(job.faults);
+  if (!job.ok) return refuse(job.faults);
+  const made = planJob(job.value.design, job.value.shelf);
+  const { code, lines } = planReport(path, made);
+  print(JSON.stringify(inWords ? withWords(made, WORDS) : made, null, 2));
+  process.stderr.write(lines.map((line) => `${line}\n`).join(''));
+  return code;
 }
 
 async function check(path: string): Promise<number> {
@@ -54,14 +50,17 @@ async function soundJob(path: string): Promise<Checked<JobFile>> {
   try {
     text = await readFile(path, 'utf8');
   } catch (error) {
-    return { ok: false, faults: [{ path, message: `cannot be read: ${(error as NodeJS.ErrnoException).code ?? 'unknown reason'}` }] };
+    return told(path, `cannot be read: ${(error as NodeJS.ErrnoException).code ?? 'unknown reason'}`);
   }
-  if (text.length > LARGEST_FILE_BYTES) return { ok: false, faults: [{ path, message: `is larger than ${LARGEST_FILE_BYTES / 1e6} MB` }] };
+  if (text.length > LARGEST_FILE_BYTES) return told(path, `is larger than ${LARGEST_FILE_BYTES / 1e6} MB`);
   const job = readJobFile(text);
   if (!job.ok) return job;
   const faults = layoutFaults(job.value.design, ['design']);
   return faults.length > 0 ? { ok: false, faults } : job;
 }
+
+/** A fault only the command line knows. */
+const told = (path: string, message: string) => ({ ok: false as const, faults: [{ path, code: 'field.other', values: { message } }] });
 
 function answer(name: string, words: readonly string[]): number {
   const input: Record<string, string> = {};
@@ -70,11 +69,10 @@ function answer(name: string, words: readonly string[]): number {
     const at = word.indexOf('=');
     const key = word.slice(0, at);
     if (at < 1)
-      faults.push({
-        path: word,
-        message: `is not KEY=VALUE${questionNamed(name) ? `; ${name} accepts ${Object.keys(questionNamed(name)?.keys ?? {}).join(', ')}` : ''}`,
-      });
-    else if (Object.hasOwn(input, key)) faults.push({ path: key, message: 'is given twice' });
+      faults.push(
+        ...told(word, `is not KEY=VALUE${questionNamed(name) ? `; ${name} accepts ${Object.keys(questionNamed(name)?.keys ?? {}).join(', ')}` : ''}`).faults,
+      );
+    else if (Object.hasOwn(input, key)) faults.push(...told(key, 'is given twice').faults);
     else input[key] = word.slice(at + 1);
   }
   if (faults.length > 0) return refuse(faults);
@@ -84,10 +82,10 @@ function answer(name: string, words: readonly string[]): number {
 
 function print(text: string): number {
   process.stdout.write(`${text}\n`);
-  return DONE;
+  return EXIT.done;
 }
 
 function refuse(faults: readonly Fault[]): number {
-  process.stderr.write(faults.map(({ path, message }) => `${path}: ${message}\n`).join(''));
-  return BAD_INPUT;
+  process.stderr.write(faults.map((fault) => `${fault.path}: ${WORDS.say(fault)}\n`).join(''));
+  return EXIT.badInput;
 }

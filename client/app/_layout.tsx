@@ -9,6 +9,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { useSending } from '@/api/useOutbox';
+import { PersonProvider } from '@/person/PersonContext';
 import { colour, paperTheme } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
 import { Places } from '@/ui/Places';
@@ -27,17 +28,19 @@ export default function RootLayout() {
   const wide = useWide();
   if (!loaded && !failed) return null;
   return (
-    <QueryClientProvider client={client}>
-      <PaperProvider theme={paperTheme} settings={paperSettings}>
-        <View style={[styles.shell, wide ? styles.across : styles.down]}>
-          <View style={styles.place}>
-            <Sending />
-            <Slot />
+    <PersonProvider>
+      <QueryClientProvider client={client}>
+        <PaperProvider theme={paperTheme} settings={paperSettings}>
+          <View style={[styles.shell, wide ? styles.across : styles.down]}>
+            <View style={styles.place}>
+              <Sending />
+              <Slot />
+            </View>
+            <Places />
           </View>
-          <Places />
-        </View>
-      </PaperProvider>
-    </QueryClientProvider>
+        </PaperProvider>
+      </QueryClientProvider>
+    </PersonProvider>
   );
 }
 

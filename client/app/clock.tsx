@@ -11,6 +11,7 @@ import { Screen, Sheet, Waiting } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { clockTime, countdown, WINDOW_WORDS } from '@/words';
+import { useWords } from '@/person/PersonContext';
 
 interface Due {
   readonly job: JobSummary;
@@ -48,7 +49,7 @@ export default function ClockScreen() {
           <Sheet>
             <Rows>
               {due.map((one) => (
-                <DueRow key={`${one.job.id}${one.window.step}${one.window.opens}`} due={one} now={now} />
+                <DueRow key={`${one.job.id}${one.window.step}${one.window.code}${one.window.opens}`} due={one} now={now} />
               ))}
             </Rows>
           </Sheet>
@@ -59,6 +60,7 @@ export default function ClockScreen() {
 }
 
 function AllOnOneRail({ due, now }: { due: readonly Due[]; now: number }) {
+  const { time } = useWords();
   const ends = due.map(({ window: { opens, closes } }) => (closes !== null && closes - now < MOST_AHEAD_MIN * MINUTE_MS ? closes : opens) - now);
   const aheadMin = Math.min(MOST_AHEAD_MIN, Math.max(LEAST_AHEAD_MIN, 1.15 * (Math.max(...ends) / MINUTE_MS)));
   const from = now - (aheadMin / 2) * MINUTE_MS;
@@ -67,8 +69,8 @@ function AllOnOneRail({ due, now }: { due: readonly Due[]; now: number }) {
   const midnight = new Date(now).setHours(0, 0, 0, 0);
   const ticks = ticksIn(from - midnight, to - midnight, step).map((at) => ({ at: at + midnight, label: clockTime(at + midnight, now) }));
   const bands = due.map(({ job, window }): Band => ({
-    key: `${job.id}${window.step}${window.opens}`,
-    label: `${job.title}: ${window.what}`,
+    key: `${job.id}${window.step}${window.code}${window.opens}`,
+    label: `${job.title}: ${time(window.code)}`,
     words: `from ${clockTime(window.opens, now)}${window.closes === null ? ', no end' : ` to ${clockTime(window.closes, now)}`}`,
     pieces: [{ from: window.opens, to: window.closes, tone: windowState(window, now) === 'open' ? 'chosen' : 'window' }],
   }));
@@ -76,6 +78,7 @@ function AllOnOneRail({ due, now }: { due: readonly Due[]; now: number }) {
 }
 
 function DueRow({ due: { job, window }, now }: { due: Due; now: number }) {
+  const { say, time } = useWords();
   const state = windowState(window, now);
   const left = state === 'before' ? window.opens - now : window.closes === null ? null : window.closes - now;
   return (
@@ -83,8 +86,8 @@ function DueRow({ due: { job, window }, now }: { due: Due; now: number }) {
       <View style={styles.due}>
         <View style={styles.words}>
           <Heading>{job.title}</Heading>
-          <Body>{window.title}</Body>
-          <Small tone={state === 'before' ? 'caution' : 'accent'}>{`${WINDOW_WORDS[state]}: ${window.what}`}</Small>
+          <Body>{say(window.say)}</Body>
+          <Small tone={state === 'before' ? 'caution' : 'accent'}>{`${WINDOW_WORDS[state]}: ${time(window.code)}`}</Small>
         </View>
         {left !== null && state !== 'passed' ? <Figure large label={state === 'before' ? 'opens in' : 'closes in'} value={countdown(left)} /> : null}
         {state === 'passed' ? <Figure large label="closed at" value={clockTime(window.closes ?? now, now)} /> : null}

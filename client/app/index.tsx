@@ -4,13 +4,14 @@ import { StyleSheet, View } from 'react-native';
 import { useImportJob, useJobs } from '@/api/queries';
 import { JobRow } from '@/jobs/JobRow';
 import { openTextFile } from '@/jobs/openFile';
+import { PersonForm } from '@/person/PersonForm';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Rows } from '@/ui/Row';
 import { Notice } from '@/ui/Notice';
 import { Screen, Sheet, Waiting } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
-import { Body } from '@/ui/Words';
+import { Body, Heading } from '@/ui/Words';
 
 const RANK: Readonly<Record<JobSummary['state'], number>> = { 'in-shop': 0, planning: 1, finished: 2 };
 
@@ -48,6 +49,10 @@ export default function JobsScreen() {
       ) : (
         <Waiting what="the jobs" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
       )}
+      <Sheet>
+        <Heading>On this device</Heading>
+        <PersonForm />
+      </Sheet>
     </Screen>
   );
 }

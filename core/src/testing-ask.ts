@@ -1,3 +1,4 @@
+import { wordsFor } from '@lintrel/words';
 import { ask } from './ask';
 
 /** The answer to a question a test knows to be sound. */
@@ -10,5 +11,5 @@ export function answer(name: string, input: Record<string, unknown>): Readonly<R
 /** What is wrong with a question, a line a fault. */
 export function faults(name: string, input: unknown): string[] {
   const result = ask(name, input);
-  return result.ok ? [] : result.faults.map(({ path, message }) => `${path}: ${message}`);
+  return result.ok ? [] : result.faults.map((fault) => `${fault.path}: ${wordsFor().say(fault)}`);
 }

@@ -15,7 +15,8 @@ import {
 
 /** An area in a finish, or kept, on one part of bare steel. */
 export const sampleArea = (index: number, finish: string | null, changes: Partial<OrderArea> = {}): OrderArea => ({
-  id: `p/A${index + 1}`,
+  id: `p/a${index + 1}`,
+  code: `A${index + 1}`,
   part: 'p',
   sizeM2: 0.2 + 0.3 * index,
   present: '#c7bfa6',
@@ -49,7 +50,8 @@ export const sampleProblem = (areas: readonly OrderArea[], borders: readonly Ord
   air: { airC: 20, rhPercent: 50, movement: 'normal' },
   model: false,
   school: null,
-  tapeHours: 48,
+  shortestHours: 24,
+  lastsH: () => 48,
   wish: 'work',
   rules: NO_RULES,
   primer: null,

@@ -7,6 +7,7 @@ import { useQuestion } from '@/bench/useQuestion';
 import { Action } from '@/ui/Action';
 import { Screen, Sheet } from '@/ui/Screen';
 import { Body } from '@/ui/Words';
+import { useWords } from '@/person/PersonContext';
 
 /** One question of the Bench. */
 export default function QuestionScreen() {
@@ -28,8 +29,9 @@ export default function QuestionScreen() {
 
 function OneQuestion({ question, shelf }: { question: Question; shelf: Shelf }) {
   const asked = useQuestion(question, shelf);
+  const { title, about } = useWords().question(question.name);
   return (
-    <Screen title={question.title} about={question.about}>
+    <Screen title={title} about={about}>
       <AnswerSheet question={question} answer={asked.answer} />
       <Sheet>
         <QuestionForm question={question} asked={asked} shelf={shelf} />

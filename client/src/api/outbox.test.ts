@@ -24,6 +24,7 @@ function disk() {
 let count = 0;
 const entry = (note = ''): LogEvent => ({
   id: `00000000-0000-4000-8000-${String(++count).padStart(12, '0')}`,
+  version: 1,
   at: '2026-05-04T08:00:00.000Z',
   kind: 'done',
   step: 'one',

@@ -22,6 +22,8 @@ import { Sheet } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { KEEP } from '@/words';
 import { useComputed } from '@/worker/useComputed';
+import { useWords } from '@/person/PersonContext';
+import type { Words } from '@lintrel/words';
 
 const schemeName = (scheme: Scheme, index: number): string => scheme.name ?? `Scheme ${index + 1}`;
 
@@ -96,7 +98,7 @@ function Compared({
   onGone: () => void;
   onOther: (other: OtherDrawing | null) => void;
 }) {
-  const { design, shelf, change } = useJob();
+  const { design, shelf, change, unit } = useJob();
   const other = useMemo((): Design => ({ ...design, scheme: (design.others as Scheme[])[index], others: undefined }), [design, index]);
   const { output } = useComputed('plan', { design: other, shelf });
   const names = [schemeName(design.scheme, 0), schemeName(other.scheme, index + 1)] as const;
@@ -139,7 +141,7 @@ function Compared({
       {areas.length === 0 ? <Small>Every area gets the same finish in both.</Small> : null}
       {grouped(areas).map(({ first: mine, second: theirs, sizeM2, places }) => (
         <View key={`${mine} ${theirs}`}>
-          <Body>{`${finishName(mine)} or ${finishName(theirs)}: ${showArea(sizeM2, design.unit)}`}</Body>
+          <Body>{`${finishName(mine)} or ${finishName(theirs)}: ${showArea(sizeM2, unit)}`}</Body>
           <Small>{places.map(({ part: id, codes }) => `${plan.parts.length > 1 ? `${partName(id)} ` : ''}${codes.join(', ')}`).join('; ')}</Small>
         </View>
       ))}
@@ -171,26 +173,29 @@ function grouped(areas: SchemeComparison['areas']): Difference[] {
   });
 }
 
-const ROWS: readonly { readonly label: string; readonly show: (of: SchemeTotals) => string }[] = [
+const ROWS: readonly { readonly label: string; readonly show: (of: SchemeTotals, words: Words) => string }[] = [
   { label: 'Work (estimate)', show: ({ workMin }) => showMinutes(workMin) },
   { label: 'Done after (estimate)', show: ({ endMin }) => showMinutes(endMin) },
-  { label: 'Tape edges', show: ({ tapeM }) => `${tapeM.toFixed(1)} m` },
-  { label: 'Paint (estimate)', show: ({ paintMl }) => `${paintMl.toFixed(paintMl < 100 ? 1 : 0)} ml` },
+  { label: 'Tape edges', show: ({ tapeM }, { metres }) => metres(1000 * tapeM) },
+  { label: 'Paint (estimate)', show: ({ paintMl }, { volume }) => volume(paintMl) },
   { label: 'Coats', show: ({ coats }) => String(coats) },
   { label: 'Stages', show: ({ stages }) => String(stages) },
 ];
 
-const Totals = ({ names, first, second }: { names: readonly [string, string]; first: SchemeTotals; second: SchemeTotals }) => (
-  <View role="table" aria-label={`${names[0]} and ${names[1]}`}>
-    {ROWS.map(({ label, show }) => (
-      <View key={label} role="row" style={styles.row}>
-        <Small style={styles.cell}>{label}</Small>
-        <Body style={styles.cell}>{show(first)}</Body>
-        <Body style={styles.cell}>{show(second)}</Body>
-      </View>
-    ))}
-  </View>
-);
+function Totals({ names, first, second }: { names: readonly [string, string]; first: SchemeTotals; second: SchemeTotals }) {
+  const words = useWords();
+  return (
+    <View role="table" aria-label={`${names[0]} and ${names[1]}`}>
+      {ROWS.map(({ label, show }) => (
+        <View key={label} role="row" style={styles.row}>
+          <Small style={styles.cell}>{label}</Small>
+          <Body style={styles.cell}>{show(first, words)}</Body>
+          <Body style={styles.cell}>{show(second, words)}</Body>
+        </View>
+      ))}
+    </View>
+  );
+}
 
 const styles = StyleSheet.create({
   name: { flexDirection: 'row', alignItems: 'center', gap: space.small },

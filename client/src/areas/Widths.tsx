@@ -28,7 +28,7 @@ export function withTrial(design: Design, trial: Trial | null): Design {
 
 /** Sliders on the bands of a part: the drawing follows at once, the job only when one keeps it. */
 export function Widths({ part, trial, onTrial }: { part: string; trial: Trial | null; onTrial: (trial: Trial | null) => void }) {
-  const { design, change } = useJob();
+  const { design, change, unit } = useJob();
   const [open, setOpen] = useState(false);
   const bands = useMemo(
     () => (design.parts.find(({ id }) => id === part)?.lines ?? []).filter((line): line is LineOf<'bands'> => line.kind === 'bands'),
@@ -48,7 +48,7 @@ export function Widths({ part, trial, onTrial }: { part: string; trial: Trial | 
         const [width, gap] = [own?.width ?? line.width, own?.gap ?? line.gap];
         return (
           <View key={line.id} style={styles.line} testID="widths">
-            <Small tone="ink">{`${line.name}: ${line.count} bands, ${showLength(width, design.unit)} wide, ${showLength(gap, design.unit)} apart`}</Small>
+            <Small tone="ink">{`${line.name}: ${line.count} bands, ${showLength(width, unit)} wide, ${showLength(gap, unit)} apart`}</Small>
             <Stretch
               label={`Width of ${line.name}`}
               value={width}
@@ -88,7 +88,7 @@ function Stretch({
   onChange: (value: number) => void;
   testID?: string;
 }) {
-  const { design } = useJob();
+  const { unit } = useJob();
   return (
     <RangeInput
       label={label}
@@ -96,7 +96,7 @@ function Stretch({
       least={usual / 3}
       most={usual * 2}
       step={usual / 60}
-      words={showLength(value, design.unit)}
+      words={showLength(value, unit)}
       onChange={(next) => onChange(round(next))}
       testID={testID}
     />

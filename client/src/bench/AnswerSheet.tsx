@@ -6,6 +6,7 @@ import { Sheet } from '@/ui/Screen';
 import { Body, Figure, Title } from '@/ui/Words';
 import { AnswerPicture } from './AnswerPicture';
 import { AnswerSketch } from './AnswerSketch';
+import { useWords } from '@/person/PersonContext';
 
 const TONES = {
   good: { icon: 'check-circle-outline', colour: colour.calm },
@@ -15,20 +16,25 @@ const TONES = {
 
 /** The answer in words, large, with its figures and a picture. */
 export function AnswerSheet({ question, answer }: { question: Question; answer: Checked<Answer> }) {
+  const words = useWords().question(question.name);
   if (!answer.ok)
     return (
       <Sheet>
         <Body>The answer comes back when every field can be read.</Body>
       </Sheet>
     );
-  const { headline, tone, rows } = question.words(answer.value);
+  const { headline, tone, rows } = words.answer(answer.value);
   return (
     <Sheet>
       <View style={styles.head} role="status" testID="answer">
         <MaterialCommunityIcons aria-hidden name={TONES[tone].icon} size={size.title} color={TONES[tone].colour} />
         <Title style={styles.headline}>{headline}</Title>
       </View>
-      {question.sketch ? <AnswerSketch sketch={question.sketch(answer.value)} /> : <AnswerPicture name={question.name} answer={answer.value} />}
+      {question.sketch ? (
+        <AnswerSketch sketch={question.sketch(answer.value)} label={words.sketch(answer.value)} />
+      ) : (
+        <AnswerPicture name={question.name} answer={answer.value} />
+      )}
       <View style={styles.figures}>
         {rows.map(({ label, value }) => (
           <Figure key={label} label={label} value={value} />

@@ -5,6 +5,7 @@ import Svg, { Circle, G, Path, Text } from 'react-native-svg';
 import { boxRound, openPath } from '@/drawing/path';
 import { fittedStill, transformOf } from '@/drawing/view';
 import { colour, font, measure, size } from '@/theme/theme';
+import { useWords } from '@/person/PersonContext';
 
 const TONES: Readonly<Record<SketchStroke['tone'], { readonly fill: string; readonly stroke: string; readonly dp: number }>> = {
   fill: { fill: colour.ground, stroke: colour.ink, dp: 1.5 },
@@ -18,7 +19,8 @@ const TONES: Readonly<Record<SketchStroke['tone'], { readonly fill: string; read
 const WORD_AIR = 0.05;
 
 /** A small true drawing of an answer. */
-export function AnswerSketch({ sketch }: { sketch: Sketch }) {
+export function AnswerSketch({ sketch, label }: { sketch: Sketch; label: string }) {
+  const { say } = useWords();
   const [width, setWidth] = useState(0);
   const places = [...sketch.strokes.flatMap(({ points }) => points), ...sketch.words.map(({ at }) => at)];
   if (places.length === 0) return null;
@@ -32,16 +34,16 @@ export function AnswerSketch({ sketch }: { sketch: Sketch }) {
   return (
     <View style={styles.sketch} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
       {width > 0 ? (
-        <Svg width={width} height={height} role="img" aria-label={sketch.label} testID="sketch">
+        <Svg width={width} height={height} role="img" aria-label={label} testID="sketch">
           <G transform={`translate(4 0) ${transformOf(view, height)}`}>
             {sketch.strokes.map(({ tone, points, colour: paint }, index) => {
               const { fill, stroke, dp } = TONES[tone];
               if (tone === 'mark') return <Circle key={index} cx={points[0][0]} cy={points[0][1]} r={dp * view.mmPerDp} fill={fill} />;
               return <Path key={index} d={openPath(points)} fill={paint ?? fill} stroke={stroke} strokeWidth={dp * view.mmPerDp} />;
             })}
-            {sketch.words.map(({ at, text }) => (
+            {sketch.words.map(({ at, what }) => (
               <Text
-                key={`${at.join()} ${text}`}
+                key={at.join()}
                 transform={`translate(${at[0]} ${at[1]}) scale(${view.mmPerDp} ${-view.mmPerDp})`}
                 fontFamily={font.heading}
                 fontSize={size.small}
@@ -49,7 +51,7 @@ export function AnswerSketch({ sketch }: { sketch: Sketch }) {
                 textAnchor="middle"
                 dy={size.small / 3}
               >
-                {text}
+                {say(what)}
               </Text>
             ))}
           </G>

@@ -1,4 +1,5 @@
-import type { Fault, Key, Question, Shelf } from '@lintrel/core';
+import { told, type Fault, type Key, type Question, type Shelf } from '@lintrel/core';
+import type { QuestionWords } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { ColourInput } from '@/forms/ColourInput';
 import { Typed } from '@/forms/Field';
@@ -6,9 +7,14 @@ import { Pick } from '@/forms/Pick';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import type { Asked } from './useQuestion';
+import { useWords } from '@/person/PersonContext';
+
+/** More things to choose from than these are folded away. */
+const MOST_IN_SIGHT = 5;
 
 /** The keys of a question as a form; every key brings its own kind of field. */
 export function QuestionForm({ question, asked, shelf }: { question: Question; asked: Asked; shelf: Shelf }) {
+  const words = useWords().question(question.name);
   const hidden = question.ways.filter((way) => way !== asked.way).flatMap(({ keys }) => keys);
   const shown = Object.entries(question.keys).filter(([name]) => !hidden.includes(name) || asked.way?.keys.includes(name));
   const faults = asked.answer.ok ? [] : asked.answer.faults;
@@ -17,50 +23,61 @@ export function QuestionForm({ question, asked, shelf }: { question: Question; a
       {question.ways.length > 1 && asked.way ? (
         <Choice
           label="Given by"
-          value={asked.way.label}
-          options={question.ways.map(({ label }) => ({ value: label, label }))}
-          onChange={(label) => asked.choose(question.ways.find((way) => way.label === label) ?? question.ways[0])}
+          value={asked.way.name}
+          options={question.ways.map(({ name }) => ({ value: name, label: words.way(name) }))}
+          onChange={(name) => asked.choose(question.ways.find((way) => way.name === name) ?? question.ways[0])}
         />
       ) : null}
       <View style={styles.row}>
         {shown.map(([name, key]) => (
-          <KeyField key={name} name={name} of={key} asked={asked} shelf={shelf} fault={faults.find(({ path }) => path === name)} />
+          <KeyField key={name} name={name} of={key} words={words} asked={asked} shelf={shelf} fault={faults.find(({ path }) => path === name)} />
         ))}
       </View>
     </View>
   );
 }
 
-function KeyField({ name, of, asked, shelf, fault }: { name: string; of: Key; asked: Asked; shelf: Shelf; fault?: Fault }) {
+interface KeyFieldProps {
+  readonly name: string;
+  readonly of: Key;
+  readonly words: QuestionWords;
+  readonly asked: Asked;
+  readonly shelf: Shelf;
+  readonly fault?: Fault;
+}
+
+function KeyField({ name, of, words, asked, shelf, fault: found }: KeyFieldProps) {
+  const label = words.key(name);
+  const fault = found && told(found);
   const value = asked.input[name] ?? '';
   const change = (text: string) => asked.set(name, text);
-  if (of.choices && of.labels)
+  if (of.choices && of.choices.length > MOST_IN_SIGHT)
     return (
       <View style={styles.whole}>
         <Pick
-          label={of.label}
+          label={label}
           value={value}
-          options={of.choices.map((choice, index) => ({ value: choice, label: of.labels?.[index] ?? choice }))}
+          options={of.choices.map((choice) => ({ value: choice, label: words.choice(choice) }))}
           onChange={change}
-          fault={fault?.message}
+          fault={fault}
         />
       </View>
     );
   if (of.choices)
     return (
       <View style={styles.whole}>
-        <Choice label={of.label} value={value} options={of.choices.map((choice) => ({ value: choice, label: choice }))} onChange={change} />
+        <Choice label={label} value={value} options={of.choices.map((choice) => ({ value: choice, label: words.choice(choice) }))} onChange={change} />
       </View>
     );
   if (of.from === 'tapes')
     return (
       <View style={styles.whole}>
         <Pick
-          label={of.label}
+          label={label}
           value={value}
           options={shelf.tapes.map(({ code, name: words }) => ({ value: code, label: `${code}  ${words}` }))}
           onChange={change}
-          fault={fault?.message}
+          fault={fault}
         />
       </View>
     );
@@ -68,31 +85,22 @@ function KeyField({ name, of, asked, shelf, fault }: { name: string; of: Key; as
     return (
       <View style={styles.whole}>
         <Pick
-          label={of.label}
+          label={label}
           value={value}
           options={shelf.finishes.map(({ id, name: words, colour }) => ({ value: id, label: words, colour }))}
           onChange={change}
-          fault={fault?.message}
+          fault={fault}
         />
       </View>
     );
   if (/^#[0-9a-f]{6}$/i.test(of.example))
     return (
       <View style={styles.colour}>
-        <Typed label={of.label} value={value} onChange={change} fault={fault?.message} testID={name} />
-        <ColourInput label={`Pick: ${of.label}`} value={value} onChange={change} />
+        <Typed label={label} value={value} onChange={change} fault={fault} testID={name} />
+        <ColourInput label={`Pick: ${label}`} value={value} onChange={change} />
       </View>
     );
-  return (
-    <Typed
-      label={of.optional ? `${of.label} (optional)` : of.label}
-      unit={of.unit || undefined}
-      value={value}
-      onChange={change}
-      fault={fault?.message}
-      testID={name}
-    />
-  );
+  return <Typed label={of.optional ? `${label} (optional)` : label} unit={of.unit || undefined} value={value} onChange={change} fault={fault} testID={name} />;
 }
 
 const styles = StyleSheet.create({

@@ -1,5 +1,6 @@
-import { StyleSheet, Text, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
+import { Text } from '@/ui/Text';
 
 export interface Band {
   readonly key: string;

@@ -72,7 +72,11 @@ export function EdgeCut({ section, ridge, ridged }: { section: EdgeSection; ridg
 }
 
 const layerWords = ({ kind, id, name, um }: SectionLayer): string =>
-  kind === 'tape' ? `tape ${id ?? 'by hand'}${um === null ? '' : ` ${um.toFixed(0)} µm`}` : um === null ? name : `${shortName(name)} ${um.toFixed(0)} µm`;
+  kind === 'tape'
+    ? `tape ${id ?? 'by hand'}${um === null ? '' : ` ${um.toFixed(0)} µm`}`
+    : um === null
+      ? (name ?? 'what is there now')
+      : `${shortName(name ?? '')} ${um.toFixed(0)} µm`;
 
 /** A name without its system: there is little room beside a layer. */
 const shortName = (name: string): string => name.split(',')[0];

@@ -1,4 +1,4 @@
-import { edgeSection, largest, ridgeAt, showLength, sidesAt, type LineSpot, type PartPlan, type Plan, type StagePlan } from '@lintrel/core';
+import { edgeSection, largest, ridgeAt, showLength, sidesAt, type LineItem, type LineSpot, type PartPlan, type Plan, type StagePlan } from '@lintrel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Pick } from '@/forms/Pick';
@@ -13,10 +13,10 @@ import { EdgeCut } from './EdgeCut';
 const cutLines = (part: PartPlan) => part.lines.filter(({ id }) => part.borders.some(({ line }) => line === id));
 
 /** Where an edge is cut open: the spot a person chose, or the middle of a line taped in the stage, or of the first. */
-export function spotOf(part: PartPlan, chosen: LineSpot | null, stage: StagePlan | null = null): LineSpot | null {
+export function spotOf(part: PartPlan, chosen: LineSpot | null, runs: readonly LineItem[] = []): LineSpot | null {
   if (chosen && chosen.part === part.id && cutLines(part).some(({ id }) => id === chosen.line)) return chosen;
-  const runs = (stage?.runs ?? []).filter((one) => one.part === part.id);
-  const run = runs.find(({ crisp }) => crisp) ?? runs[0];
+  const own = runs.filter((one) => one.part === part.id);
+  const run = own.find((one) => one.class === 'crisp') ?? own[0];
   if (run) return { part: part.id, line: run.line, at: (run.from + run.to) / 2 };
   const line = cutLines(part)[0];
   const border = part.borders.find((one) => one.line === line?.id);
@@ -37,7 +37,7 @@ export function EdgeSheet({
   spot: LineSpot | null;
   onSpot: (spot: LineSpot) => void;
 }) {
-  const { shelf, design } = useJob();
+  const { shelf, unit } = useJob();
   const [pulled, setPulled] = useState<'on' | 'off'>('on');
   if (!spot) return null;
   const line = part.lines.find(({ id }) => id === spot.line);
@@ -55,14 +55,14 @@ export function EdgeSheet({
         onChange={(id) => onSpot(spotOf(part, { part: part.id, line: id, at: middleOf(part, id) }) ?? spot)}
       />
       <View>
-        <Small>{`At ${showLength(spot.at, design.unit)} along it`}</Small>
+        <Small>{`At ${showLength(spot.at, unit)} along it`}</Small>
         <RangeInput
           label="Place along the line"
           value={spot.at}
           least={0}
           most={far}
           step={far / 200}
-          words={showLength(spot.at, design.unit)}
+          words={showLength(spot.at, unit)}
           onChange={(at) => onSpot({ ...spot, at })}
           testID="cut-place"
         />

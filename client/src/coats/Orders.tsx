@@ -11,6 +11,7 @@ import { LongSearch } from './LongSearch';
 import { Price } from './Pins';
 import { Wishes } from './Wishes';
 import { WISH_WORDS } from './wishWords';
+import { useWords } from '@/person/PersonContext';
 
 /** The orders found, side by side, by what is wanted most. */
 export function Orders({ plan }: { plan: Plan }) {
@@ -27,11 +28,11 @@ export function Orders({ plan }: { plan: Plan }) {
       <Proof gap={plan.orderGap} />
       {plan.orderGap > 0 ? <LongSearch design={design} /> : null}
       <ScrollView horizontal contentContainerStyle={styles.strip}>
-        {plan.sequences.map((sequence, index) => (
+        {plan.orders.map((sequence, index) => (
           <Order
             key={`${index} ${sequence.order.join()}`}
             sequence={sequence}
-            best={index === 0 && plan.sequences.length > 1}
+            best={index === 0 && plan.orders.length > 1}
             onChoose={() => choose(own(sequence.order))}
           />
         ))}
@@ -50,6 +51,7 @@ const Proof = ({ gap }: { gap: number }) => (
 
 function Order({ sequence, best, onChoose }: { sequence: SequenceSummary; best: boolean; onChoose: () => void }) {
   const { shelf } = useJob();
+  const { say, metres, area, volume } = useWords();
   return (
     <View style={[styles.order, sequence.chosen && styles.chosen]} testID="order">
       {sequence.order.map((id, index) => {
@@ -61,16 +63,16 @@ function Order({ sequence, best, onChoose }: { sequence: SequenceSummary; best: 
           </View>
         );
       })}
-      <Small tone="ink">{sequence.reason}</Small>
+      <Small tone="ink">{sequence.reasons.map(say).join(' ')}</Small>
       <View style={styles.figures}>
         <Figure label="Work (estimate)" value={showMinutes(sequence.workMin)} />
         <Figure label="Done after (estimate)" value={showMinutes(sequence.endMin)} />
-        <Figure label="Tape edges" value={sequence.tapeM.toFixed(1)} unit="m" />
-        <Figure label="Cover" value={sequence.drapeM2.toFixed(sequence.drapeM2 < 1 ? 2 : 1)} unit="m²" />
+        <Figure label="Tape edges" value={metres(1000 * sequence.tapeM)} />
+        <Figure label="Cover" value={area(sequence.drapeM2)} />
         <Figure label="Coats" value={String(sequence.coats)} />
-        <Figure label="Paint (estimate)" value={(sequence.paintMl / 1000).toFixed(sequence.paintMl < 100 ? 3 : 2)} unit="l" />
+        <Figure label="Paint (estimate)" value={volume(sequence.paintMl)} />
         <Figure label="Stages" value={String(sequence.stages)} />
-        <Figure label="Show edge, by how hard" value={sequence.riskM.toFixed(1)} unit="m" />
+        <Figure label="Show edge, by how hard" value={metres(1000 * sequence.riskM)} />
       </View>
       {sequence.kept > 0 ? <Small>{`Masks stay on after ${sequence.kept === 1 ? '1 stage' : `${sequence.kept} stages`}.`}</Small> : null}
       {sequence.chosen ? (

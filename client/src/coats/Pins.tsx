@@ -7,6 +7,8 @@ import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Words';
 import { freeAreas } from './StageFacts';
+import { useWords } from '@/person/PersonContext';
+import type { Words } from '@lintrel/words';
 
 type Pinned = 'free' | 'open' | 'covered';
 
@@ -52,6 +54,7 @@ function pinnedIn(design: Design, part: string, area: AreaPlan, finish: string):
 
 /** What the choices made by hand cost, at once, and the way back. */
 export function Price({ price }: { price: ChoicePrice | null }) {
+  const words = useWords();
   const { change } = useJob();
   if (!price) return null;
   const back = () =>
@@ -61,21 +64,21 @@ export function Price({ price }: { price: ChoicePrice | null }) {
     }, 'Took the choices back');
   return (
     <View style={styles.price} testID="price">
-      <Small tone="caution">{`Your choices: ${priceWords(price)} (estimate), against the best without them.`}</Small>
+      <Small tone="caution">{`Your choices: ${priceWords(price, words)} (estimate), against the best without them.`}</Small>
       <Action label="Let Lintrel choose again" onPress={back} />
     </View>
   );
 }
 
 /** A price in words: what is more and what is less; small differences are no price. */
-function priceWords({ workMin, endMin, tapeM, coats, riskM }: ChoicePrice): string {
+function priceWords({ workMin, endMin, tapeM, coats, riskM }: ChoicePrice, { metres }: Words): string {
   const signed = (value: number, text: string) => `${value > 0 ? '+' : '−'}${text}`;
   const told = [
     Math.abs(workMin) >= 1 ? `${signed(workMin, showMinutes(Math.abs(workMin)))} work` : null,
     Math.abs(endMin) >= 1 ? `done ${showMinutes(Math.abs(endMin))} ${endMin > 0 ? 'later' : 'earlier'}` : null,
-    Math.abs(tapeM) >= 0.05 ? `${signed(tapeM, Math.abs(tapeM).toFixed(1))} m of tape` : null,
+    Math.abs(tapeM) >= 0.05 ? `${signed(tapeM, metres(1000 * Math.abs(tapeM)))} of tape` : null,
     coats !== 0 ? `${signed(coats, String(Math.abs(coats)))} ${Math.abs(coats) === 1 ? 'coat' : 'coats'}` : null,
-    Math.abs(riskM) >= 0.05 ? `${signed(riskM, Math.abs(riskM).toFixed(1))} m of show edge` : null,
+    Math.abs(riskM) >= 0.05 ? `${signed(riskM, metres(1000 * Math.abs(riskM)))} of show edge` : null,
   ].filter(Boolean);
   return told.length > 0 ? told.join(', ') : 'they cost nothing';
 }

@@ -7,6 +7,7 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Sheet } from '@/ui/Screen';
 import { Figure, Heading, Small } from '@/ui/Words';
+import { useWords } from '@/person/PersonContext';
 
 /** A moment is shown so long while the rehearsal runs, ms. */
 const MOMENT_MS = 700;
@@ -32,6 +33,7 @@ export function useRehearsal(plan: Plan | null) {
 
 /** Goes through the job coat by coat, the clock running: where a wrong mask or a too dark colour is seen in time. */
 export function Rehearse({ moments, at, setAt, moment, playing, setPlaying }: ReturnType<typeof useRehearsal>) {
+  const { say } = useWords();
   if (moments.length === 0) return null;
   const start = () => {
     if (at === null || at >= moments.length - 1) setAt(0);
@@ -49,7 +51,7 @@ export function Rehearse({ moments, at, setAt, moment, playing, setPlaying }: Re
         least={0}
         most={moments.length - 1}
         step={1}
-        words={moment ? `${moment.what}, ${clock(moment.atMin)}` : 'Not begun'}
+        words={moment ? `${say(moment.what)}, ${clock(moment.atMin)}` : 'Not begun'}
         onChange={(value) => {
           setPlaying(false);
           setAt(value);
@@ -59,7 +61,7 @@ export function Rehearse({ moments, at, setAt, moment, playing, setPlaying }: Re
       {moment ? (
         <View style={styles.figures} testID="moment">
           <Figure label="Clock (estimate)" value={clock(moment.atMin)} />
-          <Figure label={`Stage ${moment.stage}`} value={moment.what} />
+          <Figure label={`Stage ${moment.stage}`} value={say(moment.what)} />
         </View>
       ) : (
         <Small>Slide through every coat, or let it run. The drawing shows what you would see.</Small>

@@ -8,11 +8,14 @@ import { Action } from '@/ui/Action';
 import { Rows, Swatch } from '@/ui/Row';
 import { Sheet } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { useWords } from '@/person/PersonContext';
+import { counted } from '@lintrel/words';
 
 const LAYER_WORDS: Readonly<Record<StagePlan['layer'], string>> = { primer: ' (under everything)', finish: '', clear: ' (over everything)' };
 
 /** What is done in a stage and what it takes. */
 export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
+  const { say, metres } = useWords();
   const { shelf } = useJob();
   const finish = shelf.finishes.find(({ id }) => id === stage.finish);
   return (
@@ -21,7 +24,7 @@ export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
         <Swatch colour={finish?.colour ?? colour.sheet} />
         <Heading style={styles.shrink}>{`Stage ${stage.number}: ${finish?.name ?? stage.finish}${LAYER_WORDS[stage.layer]}`}</Heading>
       </View>
-      <Body>{`${stage.coats === 1 ? '1 coat' : `${stage.coats} coats`}: ${stage.coatsWhy}.`}</Body>
+      <Body>{`${counted(stage.coats, 'coat')}: ${say(stage.coatsWhy)}.`}</Body>
       {finish && finish.effect !== 'solid' && stage.layer === 'finish' ? <Rungs finish={finish} stage={stage} /> : null}
       {stage.keep ? <Body>{`The masks stay on for stage ${stage.number + 1}.`}</Body> : null}
       {stage.pulls.length > 0 ? <Body>{`The masks of stage ${stage.pulls.join(' and ')} come off with these.`}</Body> : null}
@@ -32,12 +35,12 @@ export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
         {stage.overMin > 0 ? <Figure label="Key (estimate)" value={showMinutes(stage.overMin)} /> : null}
         <Figure label="Pull (estimate)" value={showMinutes(stage.pullMin)} />
         <Figure label="Wait (estimate)" value={showMinutes(stage.waitMin)} />
-        <Figure label="Tape edges" value={stage.tapeM.toFixed(2)} unit="m" />
+        <Figure label="Tape edges" value={metres(1000 * stage.tapeM)} />
         <Figure label="Dry film" value={stage.buildUm.toFixed(0)} unit="µm" />
       </View>
       <Paint stage={stage} plan={plan} />
       {stage.tasks.map((task) => (
-        <Task key={`${task.answer} ${task.reason}`} task={task} stage={stage} plan={plan} />
+        <Task key={`${task.answer} ${task.reason.code}`} task={task} stage={stage} plan={plan} />
       ))}
     </Sheet>
   );
@@ -60,18 +63,17 @@ function Rungs({ finish, stage }: { finish: Finish; stage: StagePlan }) {
   );
 }
 
-const ml = (value: number): string => (value < 10 ? value.toFixed(1) : value.toFixed(0));
-
 /** What to put in the cup. */
 function Paint({ stage: { paint }, plan }: { stage: StagePlan; plan: Plan }) {
+  const { volume } = useWords();
   const [open, setOpen] = useState(false);
-  const parts = paint.partsMl.map(ml).join(' + ');
+  const parts = paint.partsMl.map(volume).join(' + ');
   const name = (id: string) => plan.parts.find((part) => part.id === id)?.name ?? id;
   return (
     <View style={styles.paint} testID="paint">
       <View style={styles.figures}>
-        <Figure label="Mix (estimate)" value={ml(paint.mixMl)} unit="ml" />
-        {paint.partsMl.length > 1 ? <Figure label="Measured out as" value={parts} unit="ml" /> : null}
+        <Figure label="Mix (estimate)" value={volume(paint.mixMl)} />
+        {paint.partsMl.length > 1 ? <Figure label="Measured out as" value={parts} /> : null}
         {paint.cans !== null ? <Figure label="Cans" value={String(paint.cans)} /> : null}
         {paint.potLifeMin !== null ? <Figure label="Use it within" value={showMinutes(paint.potLifeMin)} /> : null}
       </View>
@@ -79,8 +81,8 @@ function Paint({ stage: { paint }, plan }: { stage: StagePlan; plan: Plan }) {
       <Action rank="quiet" label={open ? 'Hide the areas' : 'How much on which area'} onPress={() => setOpen(!open)} />
       {open ? (
         <Rows>
-          {paint.byArea.map(({ part, area, ml: share }) => (
-            <Small key={`${part} ${area}`} tone="ink">{`${plan.parts.length > 1 ? `${name(part)} ` : ''}${area}: ${ml(share)} ml (estimate)`}</Small>
+          {paint.byArea.map(({ part, area, code, ml }) => (
+            <Small key={`${part} ${area}`} tone="ink">{`${plan.parts.length > 1 ? `${name(part)} ` : ''}${code}: ${volume(ml)} (estimate)`}</Small>
           ))}
         </Rows>
       ) : null}
@@ -99,6 +101,7 @@ const TASK_WORDS: Readonly<Record<PrepareTask['answer'], string>> = {
 /** What the coat below asks for; a person who knows better vouches for the pair, with a note. */
 function Task({ task, stage, plan }: { task: PrepareTask; stage: StagePlan; plan: Plan }) {
   const { design, shelf, change } = useJob();
+  const { say } = useWords();
   const [note, setNote] = useState<string | null>(null);
   const pair = pairOf(task, stage, plan);
   const upper = shelf.finishes.find(({ id }) => id === stage.finish)?.system;
@@ -116,7 +119,7 @@ function Task({ task, stage, plan }: { task: PrepareTask; stage: StagePlan; plan
       <Small tone={task.answer === 'no' ? 'accent' : 'caution'}>
         {`${TASK_WORDS[task.answer]}: ${placeWords(task.places, plan)}${task.minutes > 0 ? `, ${showMinutes(task.minutes)} (estimate)` : ''}`}
       </Small>
-      <Body>{task.reason}</Body>
+      <Body>{say(task.reason)}</Body>
       {note === null ? (
         lower && upper ? (
           <Action rank="quiet" label="I know better here" onPress={() => setNote('')} />
@@ -138,7 +141,7 @@ function placeWords(places: PrepareTask['places'], plan: Plan): string {
     .map((id) => {
       const areas = places
         .filter(({ part }) => part === id)
-        .map(({ area }) => area)
+        .map(({ code }) => code)
         .join(', ');
       return plan.parts.length > 1 ? `${plan.parts.find((part) => part.id === id)?.name ?? id} ${areas}` : areas;
     })
@@ -150,7 +153,7 @@ function pairOf({ places }: PrepareTask, stage: StagePlan, plan: Plan): string |
   const [place] = places;
   const last = plan.stages
     .slice(0, stage.number - 1)
-    .findLast(({ pictures }) => pictures.some(({ part, areas }) => part === place?.part && areas.some(({ code, open }) => code === place.area && open)));
+    .findLast(({ pictures }) => pictures.some(({ part, areas }) => part === place?.part && areas.some(({ code, open }) => code === place.code && open)));
   return last?.finish ?? null;
 }
 

@@ -8,9 +8,11 @@ import { Row, Rows, Swatch } from '@/ui/Row';
 import { Body, Small } from '@/ui/Words';
 import { useComputed } from '@/worker/useComputed';
 import { WISH_WORDS } from './wishWords';
+import { useWords } from '@/person/PersonContext';
 
 /** How the order changes with what is wanted most: all four side by side, each to be taken. */
 export function Wishes({ onWish }: { onWish: (wish: WishOrder['wish']) => void }) {
+  const { metres } = useWords();
   const { design, shelf } = useJob();
   const [open, setOpen] = useState(false);
   const { output } = useComputed('wishes', open ? { design, shelf } : null);
@@ -28,7 +30,7 @@ export function Wishes({ onWish }: { onWish: (wish: WishOrder['wish']) => void }
                 <Swatch key={`${index} ${id}`} colour={shelf.finishes.find((finish) => finish.id === id)?.colour ?? colour.sheet} />
               ))}
             </View>
-            <Small>{`${showMinutes(one.workMin)} work, done after ${showMinutes(one.endMin)}, ${one.riskM.toFixed(1)} m of show edge, ${one.money.toFixed(0)} for material (estimates)`}</Small>
+            <Small>{`${showMinutes(one.workMin)} work, done after ${showMinutes(one.endMin)}, ${metres(1000 * one.riskM)} of show edge, ${one.money.toFixed(0)} for material (estimates)`}</Small>
           </Row>
         ))}
       </Rows>

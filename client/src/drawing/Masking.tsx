@@ -1,4 +1,4 @@
-import type { Finish, PartPlan, Run, SprayArrow } from '@lintrel/core';
+import type { Finish, PartPlan, LineItem, SprayArrow } from '@lintrel/core';
 import type { ReactNode } from 'react';
 import { Circle, G, Path, Pattern } from 'react-native-svg';
 import { colour } from '@/theme/theme';
@@ -54,13 +54,13 @@ export function PaintPatterns({ id, mmPerDp }: { id: string; mmPerDp: number }) 
 const TAPE_HATCH: Readonly<Record<string, 'crepe' | 'washi' | 'foam'>> = { P: 'crepe', C: 'crepe', G: 'crepe', X: 'crepe', W: 'washi', S: 'foam' };
 
 /** A tape lies along its line on its side, hatched by its kind; never drawn thinner than can be seen. */
-export function RunShape({ run, part, chosen, hatch, mmPerDp }: { run: Run; part: PartPlan; chosen: boolean; hatch: string; mmPerDp: number }) {
+export function RunShape({ run, part, chosen, hatch, mmPerDp }: { run: LineItem; part: PartPlan; chosen: boolean; hatch: string; mmPerDp: number }) {
   const line = part.lines.find(({ id }) => id === run.line);
   if (!line || run.part !== part.id) return null;
-  const width = Math.max(run.tapeWidthMm, 5 * mmPerDp);
+  const width = Math.max(run.widthMm, 5 * mmPerDp);
   const shift = (run.side === 'left' ? 1 : -1) * (width / 2);
   const strips = line.pieces.map((piece) => stripAlong(piece, run.from, run.to, shift)).filter((strip) => strip.length > 1);
-  const kind = TAPE_HATCH[run.tape?.[0] ?? ''];
+  const kind = TAPE_HATCH[run.material?.[0] ?? ''];
   return (
     <G>
       {strips.map((strip, index) => {

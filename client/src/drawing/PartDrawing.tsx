@@ -1,4 +1,4 @@
-import type { AreaPlan, FeaturePlan, Finish, LinePlan, PartPlan, Run, SprayArrow } from '@lintrel/core';
+import type { AreaPlan, FeaturePlan, Finish, LinePlan, PartPlan, LineItem, SprayArrow } from '@lintrel/core';
 import { memo, useId, type ReactNode } from 'react';
 import { Circle, Defs, G, Path, Pattern, Polygon, Text } from 'react-native-svg';
 import { colour, font } from '@/theme/theme';
@@ -24,7 +24,7 @@ interface PartPictureProps {
   /** A line of the list, with all its strokes. */
   readonly chosenLine?: string | null;
   /** Runs of tape to draw along their lines; the chosen one stronger. */
-  readonly runs?: readonly Run[];
+  readonly runs?: readonly LineItem[];
   readonly chosenRun?: string | null;
   /** Which way to spray. */
   readonly arrows?: readonly SprayArrow[];
@@ -97,7 +97,7 @@ export const PartPicture = memo(function PartPicture({
         ? part.features.filter(({ kind }) => kind !== 'opening').map((feature) => <FeatureShape key={feature.id} feature={feature} mmPerDp={mmPerDp} />)
         : null}
       {runs.map((run) => (
-        <RunShape key={`${run.part}${run.code}`} run={run} part={part} hatch={hatch} chosen={run.code === chosenRun} mmPerDp={mmPerDp} />
+        <RunShape key={run.id} run={run} part={part} hatch={hatch} chosen={run.id === chosenRun} mmPerDp={mmPerDp} />
       ))}
       {lines.map((line) => (
         <LineShape key={line.id} line={line} chosen={line.owner === chosenLine} onPress={onLine} mmPerDp={mmPerDp} />

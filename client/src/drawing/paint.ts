@@ -28,11 +28,10 @@ function finishIn(plan: Plan, part: string, code: string, stage: number): string
 /** Areas after a stage, with what is covered in it. */
 export function stageAreas(plan: Plan, stage: StagePlan, part: PartPlan, shelf: Shelf): DrawnArea[] {
   const areas = stage.pictures.find((picture) => picture.part === part.id)?.areas ?? [];
-  const sprayed = areas.some(({ open }) => open);
-  return areas.map(({ code, open, colour }) => ({
+  return areas.map(({ code, covered, colour }) => ({
     code,
     colour,
-    covered: !open && sprayed && plan.stages.length > 0,
+    covered,
     effect: effectOf(shelf, finishIn(plan, part.id, code, stage.number)),
   }));
 }

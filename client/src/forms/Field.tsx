@@ -2,6 +2,7 @@ import { Controller, type Control, type FieldPath, type FieldValues } from 'reac
 import { StyleSheet, View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
 import { colour, font, size } from '@/theme/theme';
+import { useFaultWords, useWords } from '@/person/PersonContext';
 
 interface TypedProps {
   readonly label: string;
@@ -20,34 +21,38 @@ interface TypedProps {
 }
 
 /** A typed value with its unit, and what is wrong with it right below. */
-export const Typed = ({ label, value, onChange, onBlur, fault, hint, unit, multiline, whole = false, keys = 'default', testID }: TypedProps) => (
-  <View style={whole ? styles.whole : styles.field}>
-    <TextInput
-      mode="outlined"
-      label={label}
-      accessibilityLabel={unit ? `${label}, ${unit}` : label}
-      value={value}
-      onChangeText={onChange}
-      onBlur={onBlur}
-      error={Boolean(fault)}
-      multiline={multiline}
-      inputMode={keys === 'numeric' ? 'decimal' : 'text'}
-      right={unit ? <TextInput.Affix text={unit} textStyle={styles.unit} /> : undefined}
-      style={styles.input}
-      outlineColor={colour.quiet}
-      testID={testID}
-    />
-    {fault ? (
-      <HelperText type="error" role="alert" style={styles.help}>
-        {fault}
-      </HelperText>
-    ) : hint ? (
-      <HelperText type="info" style={styles.help}>
-        {hint}
-      </HelperText>
-    ) : null}
-  </View>
-);
+export function Typed({ label, value, onChange, onBlur, fault, hint, unit, multiline, whole = false, keys = 'default', testID }: TypedProps) {
+  const faultWords = useFaultWords();
+  const { text } = useWords();
+  return (
+    <View style={whole ? styles.whole : styles.field}>
+      <TextInput
+        mode="outlined"
+        label={text(label)}
+        accessibilityLabel={unit ? `${label}, ${unit}` : label}
+        value={value}
+        onChangeText={onChange}
+        onBlur={onBlur}
+        error={Boolean(fault)}
+        multiline={multiline}
+        inputMode={keys === 'numeric' ? 'decimal' : 'text'}
+        right={unit ? <TextInput.Affix text={unit} textStyle={styles.unit} /> : undefined}
+        style={styles.input}
+        outlineColor={colour.quiet}
+        testID={testID}
+      />
+      {fault ? (
+        <HelperText type="error" role="alert" style={styles.help}>
+          {faultWords(fault)}
+        </HelperText>
+      ) : hint ? (
+        <HelperText type="info" style={styles.help}>
+          {text(hint)}
+        </HelperText>
+      ) : null}
+    </View>
+  );
+}
 
 type FieldProps<V extends FieldValues, T> = Omit<TypedProps, 'value' | 'onChange' | 'onBlur' | 'fault'> & {
   readonly control: Control<V, unknown, T>;

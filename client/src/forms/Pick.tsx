@@ -1,9 +1,11 @@
 import { useState } from 'react';
-import { Pressable, ScrollView, StyleSheet, Text, View } from 'react-native';
+import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { HelperText } from 'react-native-paper';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { Swatch } from '@/ui/Row';
+import { Text } from '@/ui/Text';
+import { useFaultWords } from '@/person/PersonContext';
 
 export interface PickOption<T extends string> {
   readonly value: T;
@@ -21,6 +23,7 @@ interface PickProps<T extends string> {
 
 /** One of many: closed it shows the choice, open the whole list. */
 export function Pick<T extends string>({ label, value, options, onChange, fault }: PickProps<T>) {
+  const faultWords = useFaultWords();
   const [open, setOpen] = useState(false);
   const chosen = options.find((option) => option.value === value);
   return (
@@ -58,7 +61,7 @@ export function Pick<T extends string>({ label, value, options, onChange, fault 
       ) : null}
       {fault ? (
         <HelperText type="error" role="alert">
-          {fault}
+          {faultWords(fault)}
         </HelperText>
       ) : null}
     </View>

@@ -1,4 +1,4 @@
-import { pathText, readLength, type Fault, type LengthContext } from '@lintrel/core';
+import { pathText, plainly, readLength, said, type Fault, type LengthContext, type Said } from '@lintrel/core';
 import { lengthText } from './lengthText';
 
 /** Plain data in which every number is the text that was typed for it. */
@@ -35,14 +35,14 @@ export function readTree(tree: TypedTree, context: LengthContext, keys: TreeKeys
 }
 
 function readNumber(text: string, context: LengthContext, keys: TreeKeys): { readonly value: number; readonly faults: readonly Fault[] } {
-  const refuse = (message: string) => ({ value: 0, faults: [{ path: pathText(keys), message }] });
+  const refuse = (why: Said) => ({ value: 0, faults: [{ path: pathText(keys), ...why }] });
   if (!isPlain(keys)) {
     const reading = readLength(text, context);
-    return reading.ok ? { value: reading.value, faults: [] } : refuse(reading.message);
+    return reading.ok ? { value: reading.value, faults: [] } : refuse(reading.why);
   }
   const number = Number(text.trim().replace('−', '-').replace(/\s*°$/, ''));
-  if (text.trim() === '') return refuse('a number is missing');
-  return Number.isFinite(number) ? { value: number, faults: [] } : refuse(`"${text}" is not a number: write it like 12 or 0.5`);
+  if (text.trim() === '') return refuse(plainly('typed.number-missing'));
+  return Number.isFinite(number) ? { value: number, faults: [] } : refuse(said('typed.number', { text }));
 }
 
 /** What stands at a place of a tree. */

@@ -1,4 +1,4 @@
-import { readHumidity, readLength, readTemperature, type LengthContext, type Reading } from '@lintrel/core';
+import { plainly, readHumidity, readLength, readTemperature, refused, said, told, type LengthContext, type Reading } from '@lintrel/core';
 import * as v from 'valibot';
 
 /** Schema of a field: typed text, read by a reader of core, then checked by a schema of core. */
@@ -9,7 +9,7 @@ function typed<T>(read: (text: string) => Reading<T>, then: v.GenericSchema<T, T
       const reading = read(dataset.value);
       const checked = reading.ok ? v.safeParse(then, reading.value) : null;
       if (checked?.success) return checked.output;
-      addIssue({ message: reading.ok ? (checked?.issues?.[0].message ?? '') : reading.message });
+      addIssue({ message: reading.ok ? (checked?.issues?.[0].message ?? '') : told(reading.why) });
       return NEVER;
     }),
   );
@@ -18,17 +18,17 @@ function typed<T>(read: (text: string) => Reading<T>, then: v.GenericSchema<T, T
 /** A typed length, mm. */
 export const typedLength = (then: v.GenericSchema<number, number>, context: LengthContext = {}) => typed((text) => readLength(text, context), then);
 
-/** A typed temperature, °C. */
-export const typedTemperature = (then: v.GenericSchema<number, number>) => typed(readTemperature, then);
+/** A typed temperature, °C; a bare number is in the unit of the person. */
+export const typedTemperature = (then: v.GenericSchema<number, number>, bare: 'C' | 'F' = 'C') => typed((text) => readTemperature(text, bare), then);
 
 /** A typed humidity, %. */
 export const typedHumidity = (then: v.GenericSchema<number, number>) => typed(readHumidity, then);
 
 const readNumber = (text: string): Reading<number> => {
   const trimmed = text.trim();
-  if (trimmed === '') return { ok: false, message: 'a number is missing' };
+  if (trimmed === '') return refused(plainly('typed.number-missing'));
   const number = Number(trimmed.replace('−', '-'));
-  return Number.isFinite(number) ? { ok: true, value: number } : { ok: false, message: `"${trimmed}" is not a number: write it like 12 or 0.5` };
+  return Number.isFinite(number) ? { ok: true, value: number } : refused(said('typed.number', { text: trimmed }));
 };
 
 /** A typed plain number. */

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { AIR_MOVEMENTS, climateSchema, type AirMovement, type Climate } from '@lintrel/core';
 import { resolverOf } from '@/forms/resolver';
 import { useForm } from 'react-hook-form';
@@ -8,25 +9,32 @@ import { typedHumidity, typedTemperature } from '@/forms/typed';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
+import { usePerson } from '@/person/PersonContext';
 
 const { airC, rhPercent, movement } = climateSchema.entries;
-const formSchema = v.object({
-  airC: typedTemperature(airC),
-  rhPercent: typedHumidity(rhPercent),
-  surfaceC: v.union(
-    [
-      v.pipe(
-        v.string(),
-        v.trim(),
-        v.literal(''),
-        v.transform(() => null),
-      ),
-      typedTemperature(climateSchema.entries.surfaceC.wrapped),
-    ],
-    'write a temperature such as 18, or leave it empty',
-  ),
-  movement,
-});
+/** The form as it is read; bare temperatures are in the unit of the person. */
+const schemaIn = (bare: 'C' | 'F') =>
+  v.object({
+    airC: typedTemperature(airC, bare),
+    rhPercent: typedHumidity(rhPercent),
+    surfaceC: v.union(
+      [
+        v.pipe(
+          v.string(),
+          v.trim(),
+          v.literal(''),
+          v.transform(() => null),
+        ),
+        typedTemperature(climateSchema.entries.surfaceC.wrapped, bare),
+      ],
+      'write a temperature such as 18, or leave it empty',
+    ),
+    movement,
+  });
+type AirValues = v.InferOutput<ReturnType<typeof schemaIn>>;
+
+/** A temperature as it stands in a field, in the unit of the person, with enough digits to be read back the same. */
+const temperatureText = (degreesC: number, unit: 'C' | 'F'): string => String(Number((unit === 'F' ? (degreesC * 9) / 5 + 32 : degreesC).toFixed(2)));
 
 interface Fields {
   airC: string;
@@ -39,12 +47,13 @@ const MOVES: Readonly<Record<AirMovement, string>> = { still: 'Still', normal: '
 
 /** The air of today. */
 export function AirForm({ climate, onChange }: { climate: Climate; onChange: (climate: Climate) => void }) {
-  const { control, handleSubmit, watch, setValue, formState } = useForm<Fields, unknown, v.InferOutput<typeof formSchema>>({
-    resolver: resolverOf<Fields, v.InferOutput<typeof formSchema>>(formSchema),
+  const unit = usePerson().person.temperature;
+  const { control, handleSubmit, watch, setValue, formState } = useForm<Fields, unknown, AirValues>({
+    resolver: useMemo(() => resolverOf<Fields, AirValues>(schemaIn(unit)), [unit]),
     values: {
-      airC: String(climate.airC),
+      airC: temperatureText(climate.airC, unit),
       rhPercent: String(climate.rhPercent),
-      surfaceC: climate.surfaceC === null ? '' : String(climate.surfaceC),
+      surfaceC: climate.surfaceC === null ? '' : temperatureText(climate.surfaceC, unit),
       movement: climate.movement,
     },
   });
@@ -52,9 +61,9 @@ export function AirForm({ climate, onChange }: { climate: Climate; onChange: (cl
   return (
     <View style={styles.form}>
       <View style={styles.row}>
-        <Field control={control} name="airC" label="Air" unit="°C" />
+        <Field control={control} name="airC" label="Air" unit={`°${unit}`} />
         <Field control={control} name="rhPercent" label="Humidity" unit="%" keys="numeric" />
-        <Field control={control} name="surfaceC" label="Surface" unit="°C" hint="Empty: as the air" />
+        <Field control={control} name="surfaceC" label="Surface" unit={`°${unit}`} hint="Empty: as the air" />
       </View>
       <Choice
         label="The air moves"

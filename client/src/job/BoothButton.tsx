@@ -1,5 +1,6 @@
-import { Pressable, StyleSheet, Text } from 'react-native';
+import { Pressable, StyleSheet } from 'react-native';
 import { booth, font, measure, size, space } from '@/theme/theme';
+import { Text } from '@/ui/Text';
 
 /** A big button for a gloved hand, dark like the booth. */
 export const BoothButton = ({

@@ -7,11 +7,14 @@ import { compute } from '@/worker/worker';
 import { dropDraft, readDraft } from './drafts';
 import { keepHistory, keepHistoryOf, NO_HISTORY, readHistory, remembered, stepBack, stepForward, type History } from './history';
 import { createSaver, type Saver, type SaverStart, type SaveState } from './saving';
+import { usePerson } from '@/person/PersonContext';
 
 /** A job being worked on: what a person decided, what follows, and how it is kept. */
 export interface OpenJob {
   readonly id: string;
   readonly design: Design;
+  /** Unit the person at this device reads and types lengths in. */
+  readonly unit: 'mm' | 'in';
   /** Revision the server has confirmed. */
   readonly revision: number;
   readonly shelf: Shelf;
@@ -62,6 +65,7 @@ export function JobProvider({ id, children }: PropsWithChildren<{ id: string }>)
 }
 
 function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; first: { revision: number; design: Design }; shelf: Shelf }>) {
+  const { person } = usePerson();
   const [draft] = useState(() => readDraft(id));
   const [design, setDesign] = useState(draft?.design ?? first.design);
   const [revision, setRevision] = useState(first.revision);
@@ -149,6 +153,7 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
       value={{
         id,
         design,
+        unit: person.length,
         revision,
         shelf,
         ...planned,

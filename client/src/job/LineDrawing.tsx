@@ -7,6 +7,7 @@ import { openPath } from '@/drawing/path';
 import { colour, space } from '@/theme/theme';
 import { Small } from '@/ui/Words';
 import { useDrag } from './useDrag';
+import { useWords } from '@/person/PersonContext';
 
 interface LineDrawingProps {
   readonly part: PartPlan;
@@ -19,6 +20,7 @@ interface LineDrawingProps {
 /** The drawing of the Lines step. What changes while one drags lives here alone, so that the list beside it is not drawn anew. */
 export const LineDrawing = memo(function LineDrawing({ part, chosen, onLine, comb }: LineDrawingProps) {
   const { handles, live, onDrag } = useDrag(part, chosen);
+  const { say } = useWords();
   const overlay = (mmPerDp: number) => (
     <G>
       {live ? <Path d={live.pieces.map(openPath).join('')} fill="none" stroke={colour.accent} strokeWidth={3 * mmPerDp} testID="live" /> : null}
@@ -31,7 +33,7 @@ export const LineDrawing = memo(function LineDrawing({ part, chosen, onLine, com
       {live ? (
         <View style={styles.note} pointerEvents="none" role="status">
           <Small tone={live.fault ? 'accent' : 'ink'}>
-            {live.fault ? `There this line ${live.fault}` : live.snap ? `Drawn to: ${live.snap}` : 'Free: drawn to nothing'}
+            {live.fault ? `There this line ${say(live.fault)}` : live.snap ? `Drawn to: ${say(live.snap)}` : 'Free: drawn to nothing'}
           </Small>
         </View>
       ) : null}

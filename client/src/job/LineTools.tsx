@@ -1,4 +1,4 @@
-import { fairedLine, readLength, showLength, type LineOf, type LinePlan, type TrimLine } from '@lintrel/core';
+import { fairedLine, type LineOf, type LinePlan, plainly, readLength, showLength, told, type TrimLine } from '@lintrel/core';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -49,11 +49,11 @@ export function LineTools({
 
 /** Moves the points of a sweep until it runs fair, and says by how much before one agrees. */
 function MakeFair({ partId, line }: { partId: string; line: LineOf<'sweep'> }) {
-  const { design, change } = useJob();
-  const [most, setMost] = useState(() => lengthText(design.scale > 1 ? 0.3 : 3, design.unit));
+  const { design, change, unit } = useJob();
+  const [most, setMost] = useState(() => lengthText(design.scale > 1 ? 0.3 : 3, unit));
   const [open, setOpen] = useState(false);
   if (!open) return <Action label="Make it fair" icon="auto-fix" onPress={() => setOpen(true)} />;
-  const reading = readLength(most, { bare: design.unit, scale: design.scale });
+  const reading = readLength(most, { bare: unit, scale: design.scale });
   const mostMm = reading.ok && reading.value > 0 ? reading.value : null;
   const faired = mostMm === null ? null : fairedLine(line, mostMm);
   const moved = faired?.movedMm.map((mm, index) => ({ mm, index })).filter(({ mm }) => mm >= 0.01) ?? [];
@@ -62,10 +62,10 @@ function MakeFair({ partId, line }: { partId: string; line: LineOf<'sweep'> }) {
       <Typed
         whole
         label="No point moves by more than"
-        unit={design.unit}
+        unit={unit}
         value={most}
         onChange={setMost}
-        fault={mostMm === null ? (reading.ok ? 'must be above 0' : reading.message) : undefined}
+        fault={mostMm === null ? told(reading.ok ? plainly('ask.must-be-above') : reading.why) : undefined}
         testID="most"
       />
       <Body>
@@ -73,7 +73,7 @@ function MakeFair({ partId, line }: { partId: string; line: LineOf<'sweep'> }) {
           ? 'Say how far points may move.'
           : moved.length === 0
             ? 'It runs fair already: no point would move.'
-            : moved.map(({ mm, index }) => `Point ${index + 1} moves ${showLength(mm, design.unit)}`).join(', ')}
+            : moved.map(({ mm, index }) => `Point ${index + 1} moves ${showLength(mm, unit)}`).join(', ')}
       </Body>
       {faired && moved.length > 0 ? (
         <Action

@@ -1,4 +1,4 @@
-import { readLength, showLength, type Measured } from '@lintrel/core';
+import { type Measured, readLength, showLength, told } from '@lintrel/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Typed } from '@/forms/Field';
@@ -14,20 +14,20 @@ const empty = { along: '', above: '' };
 
 /** A few heights measured on the second side: where it is out, by how much, and whether anyone will see it. */
 export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: string; datum: string }) {
-  const { design } = useJob();
+  const { design, unit } = useJob();
   const [typed, setTyped] = useState([empty, empty, empty]);
   const readings = typed
     .filter(({ along, above }) => along.trim() !== '' && above.trim() !== '')
-    .map(({ along, above }) => [along, above].map((text) => readLength(text, { bare: design.unit, scale: design.scale })));
+    .map(({ along, above }) => [along, above].map((text) => readLength(text, { bare: unit, scale: design.scale })));
   const measured = readings.flatMap(([along, above]): Measured[] => (along.ok && above.ok ? [{ along: along.value, above: above.value }] : []));
   const { output: match } = useComputed('match', measured.length > 0 ? { parts: design.parts, part: partId, line: lineId, datum, measured } : null);
   const put = (index: number, axis: 'along' | 'above', text: string) =>
     setTyped((now) => now.map((one, at) => (at === index ? { ...one, [axis]: text } : one)));
-  const show = (mm: number) => showLength(Math.round(mm * 10) / 10, design.unit);
+  const show = (mm: number) => showLength(Math.round(mm * 10) / 10, unit);
   const faultOf = (text: string): string | undefined => {
     if (text.trim() === '') return undefined;
-    const reading = readLength(text, { bare: design.unit, scale: design.scale });
-    return reading.ok ? undefined : reading.message;
+    const reading = readLength(text, { bare: unit, scale: design.scale });
+    return reading.ok ? undefined : told(reading.why);
   };
   return (
     <Sheet>
@@ -37,7 +37,7 @@ export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: s
         <View key={index} style={styles.row}>
           <Typed
             label={`${index + 1}: along`}
-            unit={design.unit}
+            unit={unit}
             value={one.along}
             onChange={(text) => put(index, 'along', text)}
             fault={faultOf(one.along)}
@@ -45,7 +45,7 @@ export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: s
           />
           <Typed
             label="height"
-            unit={design.unit}
+            unit={unit}
             value={one.above}
             onChange={(text) => put(index, 'above', text)}
             fault={faultOf(one.above)}

@@ -1,12 +1,15 @@
-import { EVENT_KINDS, type LogEvent, type Plan } from '@lintrel/core';
-import { StyleSheet, Text, View } from 'react-native';
+import type { LogEvent, Step } from '@lintrel/core';
+import { StyleSheet, View } from 'react-native';
 import { booth, font, measure, size, space } from '@/theme/theme';
 import { BoothButton } from './BoothButton';
 import type { RunSheet } from './useRunSheet';
+import { Text } from '@/ui/Text';
+import { useWords } from '@/person/PersonContext';
 
 /** Entries the server has not taken: those that wait for a connection, and those it refuses. None goes unseen. */
 export function PendingEntries({ sheet }: { sheet: RunSheet }) {
   const { waiting, refused, unkept, plan, again, drop } = sheet;
+  const wordsOf = useEntryWords(plan?.steps ?? []);
   if (waiting.length + refused.length === 0) return null;
   return (
     <View style={styles.all} testID="pending">
@@ -15,14 +18,14 @@ export function PendingEntries({ sheet }: { sheet: RunSheet }) {
           <Text style={styles.label}>{unkept ? 'Not kept: leave this page open' : 'No connection: kept on this device, sent later'}</Text>
           {waiting.map(({ event }) => (
             <Text key={event.id} style={styles.quiet} testID="waiting">
-              {wordsOf(event, plan)}
+              {wordsOf(event)}
             </Text>
           ))}
         </View>
       ) : null}
       {refused.map(({ event, refused: why }) => (
         <View key={event.id} style={styles.group} role="alert" testID="refused">
-          <Text style={styles.warn}>{`Not taken: ${wordsOf(event, plan)}`}</Text>
+          <Text style={styles.warn}>{`Not taken: ${wordsOf(event)}`}</Text>
           <Text style={styles.quiet}>{why}</Text>
           <View style={styles.pair}>
             <BoothButton label="Send again" onPress={() => again(event.id)} testID="send-again" />
@@ -34,10 +37,15 @@ export function PendingEntries({ sheet }: { sheet: RunSheet }) {
   );
 }
 
-function wordsOf({ kind, step, note, at }: LogEvent, plan: Plan | null): string {
-  const title = plan?.steps.find(({ id }) => id === step)?.title;
-  const time = new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
-  return `${time} ${EVENT_KINDS[kind]}${title ? `: ${title}` : ''}${note ? ` (${note})` : ''}`;
+/** An entry in words: when, what, and of which step. */
+function useEntryWords(steps: readonly Step[]): (event: LogEvent) => string {
+  const { say, entry } = useWords();
+  return ({ kind, step, note, at }) => {
+    const found = steps.find(({ id }) => id === step);
+    const title = found && say(found.say);
+    const time = new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
+    return `${time} ${entry(kind)}${title ? `: ${title}` : ''}${note ? ` (${note})` : ''}`;
+  };
 }
 
 const styles = StyleSheet.create({

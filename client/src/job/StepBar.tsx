@@ -1,7 +1,8 @@
 import { Link, usePathname, type Href } from 'expo-router';
-import { ScrollView, StyleSheet, Text } from 'react-native';
+import { ScrollView, StyleSheet } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { STEPS } from '@/words';
+import { Text } from '@/ui/Text';
 
 /** On a phone the bar is longer than the screen: the step one is at comes into view. */
 const intoView = (link: unknown) => (link as HTMLElement | null)?.scrollIntoView?.({ inline: 'center', block: 'nearest' });

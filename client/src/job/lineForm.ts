@@ -1,4 +1,19 @@
-import { checkAgainst, lineSchema, readLength, solveBands, type BandUnknown, type LengthContext, type LineKind, type Part, type TrimLine } from '@lintrel/core';
+import {
+  checkAgainst,
+  lineSchema,
+  plainly,
+  readLength,
+  refused,
+  said,
+  solveBands,
+  told,
+  type BandUnknown,
+  type LengthContext,
+  type LineKind,
+  type Part,
+  type Reading,
+  type TrimLine,
+} from '@lintrel/core';
 import { lengthText } from '@/forms/lengthText';
 import { KIND_FORMS, placesNeeded, WHOLE_LENGTH, type KindField } from './lineKinds';
 
@@ -96,7 +111,7 @@ export function readLine(fields: LineFields, id: string, before: TrimLine | null
   const checked = checkAgainst(lineSchema, made);
   if (checked.ok && Object.keys(faults).length === 0) return { ok: true, line: checked.value };
   // What cannot be read stands as 0 or is missing for now, and has its own words already.
-  if (!checked.ok) for (const { path, message } of checked.faults) faults[fieldOf(path, fields.kind)] ??= message;
+  if (!checked.ok) for (const fault of checked.faults) faults[fieldOf(fault.path, fields.kind)] ??= told(fault);
   return { ok: false, faults };
 }
 
@@ -105,7 +120,7 @@ function readPlaces({ kind, points }: LineFields, context: LengthContext, faults
   return points.map((point, index) => {
     const read = (axis: 'along' | 'above') => {
       const reading = readLength(point[axis], context);
-      if (!reading.ok) faults[`points.${index}.${axis}`] = reading.message;
+      if (!reading.ok) faults[`points.${index}.${axis}`] = told(reading.why);
       return reading.ok ? reading.value : 0;
     };
     return { [words[0]]: read('along'), [words[1]]: read('above') };
@@ -120,7 +135,7 @@ function readValues({ kind, values }: LineFields, context: LengthContext, faults
     if (kind === 'bands' && text === UNKNOWN) continue;
     const reading = isLength(field.as) ? readLength(text, context) : readPlain(text, field);
     if (reading.ok) found[field.key] = reading.value;
-    else faults[`values.${field.key}`] = reading.message;
+    else faults[`values.${field.key}`] = told(reading.why);
   }
   return kind === 'bands' ? withBandFound(found, values, faults) : found;
 }
@@ -145,22 +160,23 @@ function withBandFound(found: Record<string, unknown>, typed: LineFields['values
     unknown[0],
   );
   if (!solved.ok) {
-    faults[`values.${unknown[0]}`] =
-      `${solved.message}${solved.nearest.length > 0 ? `; ${solved.nearest.map(({ count, gapMm }) => `${count} with gaps of ${gapMm.toFixed(1)} mm`).join(' or ')} would do` : ''}`;
+    faults[`values.${unknown[0]}`] = told(
+      said('ask.bands', { why: solved.why, nearest: solved.nearest.map(({ lengthMm: _, ...bands }) => said('ask.bands-of', bands)) }),
+    );
     return values;
   }
   const { count, widthMm, gapMm, marginMm } = solved.value;
   return { ...values, count, width: widthMm, gap: gapMm, margin: marginMm };
 }
 
-function readPlain(text: string, { as, label }: KindField): { ok: true; value: unknown } | { ok: false; message: string } {
+function readPlain(text: string, { as, label }: KindField): Reading<unknown> {
   if (as === 'angle' || as === 'count' || as === 'ratio') {
     const number = Number(text.replace('−', '-').replace(/\s*°$/, ''));
     return text !== '' && Number.isFinite(number)
       ? { ok: true, value: number }
-      : { ok: false, message: text === '' ? 'a number is missing' : `"${text}" is not a number: write it like 12 or -30` };
+      : refused(text === '' ? plainly('typed.number-missing') : said('typed.number', { text }));
   }
-  if (text === '') return { ok: false, message: as === 'letters' ? 'letters are missing' : `choose: ${label.toLowerCase()}` };
+  if (text === '') return refused(said('field.other', { message: as === 'letters' ? 'letters are missing' : `choose: ${label.toLowerCase()}` }));
   return { ok: true, value: as === 'letters' ? text.toUpperCase() : text };
 }
 

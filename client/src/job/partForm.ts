@@ -1,14 +1,16 @@
 import {
   BASE_DATUM,
   checkAgainst,
+  type Fault,
   featureFault,
   HOME_POSE,
+  type LengthContext,
+  type Part,
   partSchema,
   pathText,
   surfaceFaults,
-  type LengthContext,
-  type Part,
   type SurfaceKind,
+  told,
 } from '@lintrel/core';
 import { readTree, typedTree, type TypedTree } from '@/forms/tree';
 
@@ -70,10 +72,10 @@ export function readPart(tree: TypedTree, lines: Part['lines'], context: LengthC
   if (faults.length > 0 || !checked.ok) return refused([...faults, ...others]);
   const part = checked.value;
   const deeper = [
-    ...surfaceFaults(part.surface).map(({ keys, message }) => ({ path: surfacePlace(part, keys), message })),
+    ...surfaceFaults(part.surface).map(({ keys, why }) => ({ path: surfacePlace(part, keys), ...why })),
     ...(part.features ?? []).flatMap((feature, index) => {
-      const message = featureFault(feature);
-      return message ? [{ path: pathText(['features', index, 'name']), message }] : [];
+      const why = featureFault(feature);
+      return why ? [{ path: pathText(['features', index, 'name']), ...why }] : [];
     }),
   ];
   return deeper.length > 0 ? refused(deeper) : { ok: true, part };
@@ -90,9 +92,9 @@ function surfacePlace(part: Part, keys: readonly (string | number)[]): string {
   return pathText(at);
 }
 
-const refused = (faults: readonly { readonly path: string; readonly message: string }[]): PartRead => ({
+const refused = (faults: readonly Fault[]): PartRead => ({
   ok: false,
-  faults: Object.fromEntries([...faults].reverse().map(({ path, message }) => [path, message])),
+  faults: Object.fromEntries([...faults].reverse().map((fault) => [fault.path, told(fault)])),
 });
 
 /** Leaves out what says nothing: no features, a part that was never placed. */

@@ -1,5 +1,16 @@
-import { progressOf, type EventKind, type JobProgress, type LogEvent, type Plan, type Step } from '@lintrel/core';
-import { useRef } from 'react';
+import {
+  attendedSteps,
+  progressOf,
+  readRunSheet,
+  EVENT_VERSION,
+  type EventKind,
+  type FrozenPlan,
+  type RunSheet as FrozenSheet,
+  type JobProgress,
+  type LogEvent,
+  type Step,
+} from '@lintrel/core';
+import { useMemo, useRef } from 'react';
 import type { Pending } from '@/api/outbox';
 import { useRun, useStartJob } from '@/api/queries';
 import { outbox, useOutbox } from '@/api/useOutbox';
@@ -7,7 +18,8 @@ import { newId } from './newId';
 
 /** The run sheet of a started job, with what was logged so far and what is still on its way to the server. */
 export interface RunSheet {
-  readonly plan: Plan | null;
+  /** The plan that was started, as it was frozen, read by its version; null before the start. */
+  readonly plan: StartedSheet | null;
   /** Revision of the design the plan was started from. */
   readonly revision: number | null;
   readonly events: readonly LogEvent[];
@@ -33,8 +45,25 @@ export interface RunSheet {
 
 const NO_STEPS: readonly Step[] = [];
 
+/** What is worked by: every step, those for a person, and the cautions. */
+interface StartedSheet extends FrozenSheet {
+  readonly toDo: readonly Step[];
+}
+
+function startedSheet(frozen: FrozenPlan): StartedSheet {
+  const sheet = readRunSheet(frozen);
+  return { ...sheet, toDo: attendedSteps(sheet.steps) };
+}
+
 /** An entry made now, on this device. */
-const entry = (kind: EventKind, step: string | null, note = ''): LogEvent => ({ id: newId(), at: new Date().toISOString(), kind, step, note });
+const entry = (kind: EventKind, step: string | null, note = ''): LogEvent => ({
+  id: newId(),
+  version: EVENT_VERSION,
+  at: new Date().toISOString(),
+  kind,
+  step,
+  note,
+});
 
 export function useRunSheet(id: string): RunSheet {
   const run = useRun(id);
@@ -42,7 +71,8 @@ export function useRunSheet(id: string): RunSheet {
   const begin = useStartJob(id);
   // A start whose answer was lost is sent again as the same start.
   const lastStart = useRef<{ readonly revision: number; readonly event: LogEvent } | null>(null);
-  const plan = run.data?.started?.plan ?? null;
+  const frozen = run.data?.started?.plan ?? null;
+  const plan = useMemo(() => frozen && startedSheet(frozen), [frozen]);
   const kept = run.data?.events ?? [];
   const own = pending.filter(({ job, event }) => job === id && !kept.some((one) => one.id === event.id));
   const toSend = own.filter(({ refused }) => refused === null);

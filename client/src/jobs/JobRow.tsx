@@ -5,11 +5,13 @@ import { colour, size } from '@/theme/theme';
 import { Row } from '@/ui/Row';
 import { Body, Heading, Small } from '@/ui/Words';
 import { clockTime, countdown, STATE_WORDS, WINDOW_WORDS } from '@/words';
+import { useWords } from '@/person/PersonContext';
 
 const ICONS = { planning: 'pencil-outline', 'in-shop': 'hammer-wrench', finished: 'check-circle-outline' } as const;
 
 /** A job in the list: what it is, and the next thing to do. */
 export function JobRow({ job, now }: { job: JobSummary; now: number }) {
+  const { say } = useWords();
   const open = () =>
     router.push(job.state === 'in-shop' ? `/job/${job.id}/run` : job.state === 'finished' ? `/job/${job.id}/look-back` : `/job/${job.id}/piece`);
   return (
@@ -21,7 +23,7 @@ export function JobRow({ job, now }: { job: JobSummary; now: number }) {
     >
       <Heading>{job.title}</Heading>
       <Small>{`${JOB_KINDS[job.kind]} · ${STATE_WORDS[job.state]}${job.finishedAt === null ? '' : ` ${clockTime(job.finishedAt, now)}`}`}</Small>
-      {job.next ? <Body>{`Next: ${job.next}`}</Body> : null}
+      {job.state === 'in-shop' ? <Body>{`Next: ${job.next ? say(job.next) : 'look it over and finish the job'}`}</Body> : null}
       <NextWindow job={job} now={now} />
     </Row>
   );
@@ -29,12 +31,12 @@ export function JobRow({ job, now }: { job: JobSummary; now: number }) {
 
 /** The window that opens or closes first. */
 function NextWindow({ job, now }: { job: JobSummary; now: number }) {
+  const { time } = useWords();
   const window = [...job.windows].sort((a, b) => a.opens - b.opens)[0];
   if (!window) return null;
   const state = windowState(window, now);
-  if (state === 'before') return <Small tone="caution">{`${WINDOW_WORDS.before}: opens in ${countdown(window.opens - now)} (${window.what}, estimate)`}</Small>;
-  if (state === 'passed') return <Small tone="accent">{`${WINDOW_WORDS.passed}: closed at ${clockTime(window.closes ?? now, now)} (${window.what})`}</Small>;
-  return (
-    <Small tone="accent">{`${WINDOW_WORDS.open}: ${window.what}${window.closes === null ? '' : `, until ${clockTime(window.closes, now)}`} (estimate)`}</Small>
-  );
+  const what = time(window.code);
+  if (state === 'before') return <Small tone="caution">{`${WINDOW_WORDS.before}: opens in ${countdown(window.opens - now)} (${what}, estimate)`}</Small>;
+  if (state === 'passed') return <Small tone="accent">{`${WINDOW_WORDS.passed}: closed at ${clockTime(window.closes ?? now, now)} (${what})`}</Small>;
+  return <Small tone="accent">{`${WINDOW_WORDS.open}: ${what}${window.closes === null ? '' : `, until ${clockTime(window.closes, now)}`} (estimate)`}</Small>;
 }

@@ -1,4 +1,4 @@
-import { cardSchema, checkAgainst, type Card } from '@lintrel/core';
+import { type Card, cardSchema, checkAgainst, type Fault, told } from '@lintrel/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ColourInput } from '@/forms/ColourInput';
@@ -94,7 +94,7 @@ function CardForm({ fields, onFields, onDone }: { fields: Fields; onFields: (fie
   const setStepAt = (index: number, update: Partial<Fields['steps'][number]>) =>
     set({ steps: fields.steps.map((one, at) => (at === index ? { ...one, ...update } : one)) });
   const read = readCard(fields);
-  const fault = (path: string) => (tried && !read.ok ? read.faults.find((one) => one.path === path)?.message : undefined);
+  const fault = (path: string) => (tried && !read.ok ? faultAt(read.faults, path) : undefined);
   const add = () => {
     setTried(true);
     if (read.ok) onDone(read.value);
@@ -169,3 +169,8 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-start', gap: space.small },
   step: { alignItems: 'center', gap: space.hair },
 });
+
+function faultAt(faults: readonly Fault[], path: string): string | undefined {
+  const fault = faults.find((one) => one.path === path);
+  return fault && told(fault);
+}

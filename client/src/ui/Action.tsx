@@ -1,5 +1,6 @@
 import { StyleSheet } from 'react-native';
 import { Button } from 'react-native-paper';
+import { useWords } from '@/person/PersonContext';
 import { colour, font, measure, size } from '@/theme/theme';
 
 interface ActionProps {
@@ -14,22 +15,25 @@ interface ActionProps {
 }
 
 /** A button. */
-export const Action = ({ label, onPress, rank = 'other', icon, disabled, busy, testID }: ActionProps) => (
-  <Button
-    mode={rank === 'main' ? 'contained' : rank === 'other' ? 'outlined' : 'text'}
-    onPress={onPress}
-    icon={icon}
-    disabled={disabled}
-    loading={busy}
-    accessibilityLabel={label}
-    testID={testID}
-    contentStyle={styles.content}
-    labelStyle={styles.label}
-    style={rank === 'other' && styles.outlined}
-  >
-    {label}
-  </Button>
-);
+export function Action({ label, onPress, rank = 'other', icon, disabled, busy, testID }: ActionProps) {
+  const { text } = useWords();
+  return (
+    <Button
+      mode={rank === 'main' ? 'contained' : rank === 'other' ? 'outlined' : 'text'}
+      onPress={onPress}
+      icon={icon}
+      disabled={disabled}
+      loading={busy}
+      accessibilityLabel={label}
+      testID={testID}
+      contentStyle={styles.content}
+      labelStyle={styles.label}
+      style={rank === 'other' && styles.outlined}
+    >
+      {text(label)}
+    </Button>
+  );
+}
 
 const styles = StyleSheet.create({
   content: { minHeight: measure.target },

@@ -1,5 +1,6 @@
-import { Pressable, StyleSheet, Text, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
+import { Text } from './Text';
 
 interface ChoiceProps<T extends string> {
   readonly label: string;

@@ -12,7 +12,7 @@ const LOOK = {
 } as const;
 
 /** Something a person should know: shape, word and sentence; pressed, it leads to its place. */
-export function Notice({ level, text, onPress }: Pick<Advice, 'level' | 'text'> & { readonly onPress?: () => void }) {
+export function Notice({ level, text, onPress }: { readonly level: Advice['level']; readonly text: string; readonly onPress?: () => void }) {
   const { icon, tone, word } = LOOK[level];
   return (
     <View style={styles.notice} role={level === 'stop' ? 'alert' : undefined}>

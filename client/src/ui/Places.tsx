@@ -1,8 +1,9 @@
 import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { Link, usePathname, type Href } from 'expo-router';
-import { Pressable, StyleSheet, Text, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
+import { Text } from './Text';
 
 const PLACES = [
   { href: '/', label: 'Jobs', icon: 'clipboard-text-outline', owns: (path: string) => path === '/' || path.startsWith('/job') },

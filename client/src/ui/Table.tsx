@@ -1,5 +1,6 @@
-import { ScrollView, StyleSheet, Text, View } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
+import { Text } from './Text';
 
 /** Rows of text under headings; wider than the screen it scrolls sideways. */
 export const Table = ({ columns, rows, testID }: { columns: readonly string[]; rows: readonly (readonly string[])[]; testID?: string }) => (

@@ -1,6 +1,7 @@
 import type { PropsWithChildren } from 'react';
-import { StyleSheet, Text, View, type TextStyle } from 'react-native';
+import { StyleSheet, View, type TextStyle } from 'react-native';
 import { colour, font, size, space } from '@/theme/theme';
+import { Text } from './Text';
 
 interface WordsProps {
   readonly tone?: 'ink' | 'quiet' | 'calm' | 'caution' | 'accent';

@@ -2,11 +2,10 @@ import * as v from 'valibot';
 import { finishSchema } from '../finish';
 import { designSchema, JOB_KINDS, type JobKind } from '../job';
 import { lineSchema } from '../lines';
-import { logEventSchema } from '../log';
-import type { Plan } from '../plan';
+import { logEventSchema, type FrozenPlan } from '../log';
 import { outlineSchema } from '../surface';
 import { tapeSchema } from '../tape';
-import { idText, listOf, nameText, numberBetween, positiveUpTo, wholeBetween } from '../units';
+import { idText, listOf, nameText, numberBetween, oneOf, plainly, positiveUpTo, type Said, told, uuidText, wholeBetween } from '../units';
 
 const instant = () => v.pipe(v.string(), v.isoTimestamp());
 const revision = () => wholeBetween(1, 1_000_000_000);
@@ -14,7 +13,7 @@ const revision = () => wholeBetween(1, 1_000_000_000);
 /** Asks for a new job. */
 export const newJobSchema = v.strictObject({
   title: nameText(),
-  kind: v.picklist(Object.keys(JOB_KINDS) as JobKind[], `must be one of ${Object.keys(JOB_KINDS).join(' ')}`),
+  kind: oneOf(Object.keys(JOB_KINDS) as JobKind[]),
   scale: v.optional(numberBetween(1, 1000), 1),
 });
 export type NewJob = v.InferInput<typeof newJobSchema>;
@@ -31,10 +30,13 @@ export const jobSchema = v.object({
 export type Job = v.InferOutput<typeof jobSchema>;
 
 /** Saves a design that was changed from `revision`; `save` names the save, so that it may be sent again when its answer was lost. */
-export const saveJobSchema = v.strictObject({ revision: revision(), save: v.optional(v.pipe(v.string(), v.uuid('must be a UUID'))), design: designSchema });
+export const saveJobSchema = v.strictObject({ revision: revision(), save: v.optional(uuidText()), design: designSchema });
 export type SaveJob = v.InferOutput<typeof saveJobSchema>;
 
-const windowSchema = v.object({ step: v.string(), title: v.string(), what: v.string(), opens: v.number(), closes: v.nullable(v.number()) });
+/** A code with its values, to be put into words by whoever shows it. */
+const saidSchema = v.object({ code: v.string(), values: v.record(v.string(), v.any()) }) as unknown as v.GenericSchema<Said, Said>;
+
+const windowSchema = v.object({ step: v.string(), say: saidSchema, code: v.string(), opens: v.number(), closes: v.nullable(v.number()) });
 
 /** A job in the list, with what is on. */
 export const jobSummarySchema = v.object({
@@ -44,8 +46,8 @@ export const jobSummarySchema = v.object({
   revision: revision(),
   updatedAt: instant(),
   state: v.picklist(['planning', 'in-shop', 'finished']),
-  /** What is to be done next, in words; empty while the job is being planned or is finished. */
-  next: v.string(),
+  /** The step that is next; null while the job is being planned, when every step is done, or when it is finished. */
+  next: v.nullable(saidSchema),
   finishedAt: v.nullable(v.number()),
   windows: v.array(windowSchema),
 });
@@ -60,8 +62,8 @@ export const runSchema = v.object({
   started: v.nullable(
     v.object({
       revision: revision(),
-      // The frozen plan is the server's own output; its shape is the Plan type of the version that wrote it.
-      plan: v.custom<Plan>((plan) => typeof plan === 'object' && plan !== null && (plan as Plan).format === 'lintrel-plan'),
+      // What was frozen comes back as it was, whatever version of plan it is: readRunSheet reads it.
+      plan: v.custom<FrozenPlan>((plan) => typeof plan === 'object' && plan !== null && (plan as FrozenPlan).format === 'lintrel-plan'),
     }),
   ),
   events: v.array(logEventSchema),
@@ -76,7 +78,7 @@ export const errorSchema = v.object({
   error: v.object({
     code: v.string(),
     message: v.string(),
-    fields: v.optional(v.array(v.object({ path: v.string(), message: v.string() }))),
+    fields: v.optional(v.array(v.object({ path: v.string(), code: v.string(), values: v.record(v.string(), v.any()), message: v.string() }))),
     /** With code `stale`: the version sent and the version kept. */
     versions: v.optional(v.object({ yours: saveJobSchema, current: jobSchema })),
   }),
@@ -84,7 +86,7 @@ export const errorSchema = v.object({
 export type ApiErrorBody = v.InferOutput<typeof errorSchema>;
 
 /** A drawing to be read: the text of an SVG or DXF file. */
-export const drawingSchema = v.strictObject({ text: v.string('needs the text of the file') });
+export const drawingSchema = v.strictObject({ text: v.string(told(plainly('field.file-text'))) });
 
 /** What a drawing holds, without its places. */
 export const drawingSummarySchema = v.object({
@@ -93,17 +95,17 @@ export const drawingSummarySchema = v.object({
   width: v.number(),
   height: v.number(),
   layers: v.array(v.object({ name: v.string(), paths: v.number() })),
-  skipped: v.array(v.string()),
+  skipped: v.array(saidSchema),
 });
 export type DrawingSummary = v.InferOutput<typeof drawingSummarySchema>;
 
 /** Asks for a drawing to be made into an outline and a line. */
 export const takeDrawingSchema = v.strictObject({
-  text: v.string('needs the text of the file'),
+  text: v.string(told(plainly('field.file-text'))),
   wish: v.strictObject({
     unitMm: positiveUpTo(100_000, 'mm'),
     outline: v.nullable(v.string()),
-    lines: listOf(v.string('needs the name of a layer'), 'layers', 1000),
+    lines: listOf(v.string(told(plainly('field.layer'))), 'layers', 1000),
     lineId: idText(),
     lineName: nameText(),
     datum: idText(),
@@ -112,8 +114,8 @@ export const takeDrawingSchema = v.strictObject({
 export type TakeDrawing = v.InferOutput<typeof takeDrawingSchema>;
 
 /** What a drawing became. */
-export const takenDrawingSchema = v.object({ outline: v.nullable(outlineSchema), line: v.nullable(lineSchema), left: v.array(v.string()) });
+export const takenDrawingSchema = v.object({ outline: v.nullable(outlineSchema), line: v.nullable(lineSchema), left: v.array(saidSchema) });
 export type TakenDrawing = v.InferOutput<typeof takenDrawingSchema>;
 
 /** Asks for one part as a drawing. */
-export const drawingOutSchema = v.strictObject({ part: idText(), format: v.picklist(['svg', 'dxf'], 'must be svg or dxf') });
+export const drawingOutSchema = v.strictObject({ part: idText(), format: oneOf(['svg', 'dxf']) });

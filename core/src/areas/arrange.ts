@@ -1,4 +1,4 @@
-import type { ResolvedLine } from '../lines';
+import type { LineSaid, ResolvedLine } from '../lines';
 import type { Point, Sheet } from '../surface';
 import { FARTHEST_MM, MOST, TOLERANCE } from '../units';
 import { bordersBetween, type Border } from './borders';
@@ -21,7 +21,7 @@ export interface Arrangement {
 }
 
 /** What is said of a line that was left out. */
-export const tooManyMeetings = `meets other lines more often than is worked out: a part may have ${MOST.meetings} such places`;
+export const tooManyMeetings: LineSaid = { code: 'line.meetings', values: { most: MOST.meetings } };
 
 /** A part that areas are found on. */
 export interface Ground {

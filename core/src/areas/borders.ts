@@ -2,6 +2,7 @@ import type { Sheet } from '../surface';
 import type { Face } from './face';
 import type { Edge } from './node';
 import { seamPiece, type SeamPiece } from './seam';
+import { TOLERANCE } from '../units';
 
 /** A piece of a trim line with one area on each side. */
 export interface Border {
@@ -18,7 +19,8 @@ export interface Border {
  * Finds where two different areas meet along a line.
  * @param areaOf area of each face
  * @param lineIds ids by source index
- * @returns borders ordered by line, then along it; pieces of the same two areas that follow each other are one
+ * @returns borders ordered by line, then along it; pieces of the same two areas that follow each other are one. Where areas meet over
+ *   less than a hair, as where two lines cross at a third, there is no border: no tape makes such an edge
  */
 export function bordersBetween(faces: readonly Face[], areaOf: readonly number[], lineIds: readonly string[], sheet: Sheet): Border[] {
   const sides = new Map<Edge, { left?: number; right?: number }>();
@@ -46,7 +48,9 @@ export function bordersBetween(faces: readonly Face[], areaOf: readonly number[]
     );
   }
   pieces.sort((a, b) => a.source - b.source || a.from - b.from);
-  return joined(pieces).map(({ source, ...border }) => ({ line: lineIds[source], ...border }));
+  return joined(pieces)
+    .filter(({ from, to }) => to - from > TOLERANCE.snap)
+    .map(({ source, ...border }) => ({ line: lineIds[source], ...border }));
 }
 
 /** The area on the other copy of the seam, for a line that lies on the seam itself. */

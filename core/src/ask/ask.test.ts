@@ -1,3 +1,4 @@
+import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { SHIPPED_SHELF } from '../job';
 import { answer, faults } from '../testing-ask';
@@ -6,11 +7,11 @@ import { ask, exampleInput, QUESTIONS } from '.';
 describe('every question', () => {
   it.each(
     QUESTIONS.flatMap((question) =>
-      (question.ways.length > 0 ? question.ways : [undefined]).map((way) => [question.name, way?.label ?? 'its example', question, way] as const),
+      (question.ways.length > 0 ? question.ways : [undefined]).map((way) => [question.name, way?.name ?? 'its example', question, way] as const),
     ),
   )('%s is answered for %s, in words', (name, _, question, way) => {
     const value = answer(name, exampleInput(question, way));
-    const words = question.words(value);
+    const words = wordsFor().question(name).answer(value);
     expect(words.headline.length).toBeGreaterThan(3);
     expect(words.rows.length).toBeGreaterThan(0);
     expect(JSON.stringify(words)).not.toMatch(/NaN|undefined|null/);

@@ -1,6 +1,10 @@
+import { wordsFor } from '@lintrel/words';
+import type { Said } from '../units';
 import fc from 'fast-check';
 import { PAINT_SYSTEM_KEYS } from '../finish';
 import { answer, faults } from '../testing-ask';
+
+const { say } = wordsFor();
 
 describe('hide', () => {
   it.each([
@@ -60,7 +64,7 @@ describe('mix', () => {
 
 describe('over', () => {
   const says = (lower: string, upper: string, ageMinutes: number) =>
-    answer('over', { lower, upper, ageMinutes }) as { answer: string; untilMinutes?: number; reason: string };
+    answer('over', { lower, upper, ageMinutes }) as { answer: string; untilMinutes?: number; reason: Said };
   const HOUR = 60;
   const DAY = 24 * HOUR;
   it.each([
@@ -87,7 +91,7 @@ describe('over', () => {
       for (const upper of PAINT_SYSTEM_KEYS) {
         for (const age of [1, 90, 1500, 20_000]) {
           const { answer: now, untilMinutes, reason } = says(lower, upper, age);
-          expect(reason.length).toBeGreaterThan(10);
+          expect(say(reason).length).toBeGreaterThan(10);
           if (untilMinutes === undefined) continue;
           expect(untilMinutes).toBeGreaterThan(age);
           expect([now, says(lower, upper, untilMinutes).answer]).not.toEqual([now, now]);

@@ -15,18 +15,16 @@ interface HideAnswer extends Record<string, unknown> {
 
 /** How strong a paint is: what hides a card, how thick a coat is, and what counts as hidden. */
 export const strengthKeys = (hiding: string) => ({
-  hiding: numberKey({ label: 'Film that hides black and white', example: hiding }, 0.1, 5000, 'µm'),
-  coat: numberKey({ label: 'One coat, dry', example: '15' }, 0.1, 1000, 'µm'),
-  tolerance: optional(numberKey({ label: 'Hidden below a difference of', example: '2' }, 0.1, 20, 'ΔE'), RULE_OF_THUMB.hidingTolerance),
+  hiding: numberKey(hiding, 0.1, 5000, 'µm'),
+  coat: numberKey('15', 0.1, 1000, 'µm'),
+  tolerance: optional(numberKey('2', 0.1, 20, 'ΔE'), RULE_OF_THUMB.hidingTolerance),
 });
 
 export const hide = question({
   name: 'hide',
-  title: 'How many coats hide this colour?',
-  about: 'The film that hides a black-and-white card says how strong the paint is; over a colour near its own it needs less.',
   keys: {
-    paint: colourKey({ label: 'Paint', example: '#f2c230' }),
-    under: colourKey({ label: 'Over', example: '#7a4a2b' }),
+    paint: colourKey('#f2c230'),
+    under: colourKey('#7a4a2b'),
     ...strengthKeys('60'),
   },
   ways: [],
@@ -37,25 +35,15 @@ export const hide = question({
     const ladder = ladderOf({ colour: paint, hidingUm: hiding, coatUm: coat }, under, most).map(({ coats, colour, deltaE }) => ({ coats, colour, deltaE }));
     return { ok: true, value: { ...found, paint, under, ladder, coatUm: coat } };
   },
-  words: ({ coats, deltaE, scatterPerUm, coatUm }: HideAnswer) => ({
-    headline: coats === null ? `More than ${RULE_OF_THUMB.mostCoats} coats: put another colour under it` : coats === 1 ? '1 coat' : `${coats} coats`,
-    tone: coats === null ? 'bad' : coats >= RULE_OF_THUMB.manyCoats ? 'caution' : 'good',
-    rows: [
-      { label: 'Dry film of them (estimate)', value: `${((coats ?? RULE_OF_THUMB.mostCoats) * coatUm).toFixed(0)} µm` },
-      { label: 'Colour difference left', value: `ΔE ${deltaE.toFixed(2)}` },
-      { label: 'Strength of the paint (scattering)', value: `${scatterPerUm.toFixed(5)} per µm` },
-    ],
-  }),
-  sketch: ({ ladder, under, paint }: HideAnswer) => {
+  sketch: ({ ladder, under }: HideAnswer) => {
     const shown = ladder.slice(0, 8);
     const step = 60 / shown.length;
     return {
-      label: `${paint} over ${under}, one coat after the other`,
       strokes: [
         { tone: 'fill', points: box(0, -20, 14 * shown.length, 0), colour: under },
         ...shown.map(({ coats, colour }, index) => ({ tone: 'fill' as const, points: box(14 * index, 0, 14 * (index + 1), coats * step), colour })),
       ],
-      words: shown.map(({ coats }, index) => ({ at: [14 * index + 7, -28] as const, text: String(coats) })),
+      words: shown.map(({ coats }, index) => ({ at: [14 * index + 7, -28] as const, what: { code: 'sketch.number', values: { number: coats } } })),
     };
   },
 });

@@ -18,7 +18,8 @@ import { stations } from './stations';
 import { windows } from './windows';
 import { wrap } from './wrap';
 
-export { exampleInput, type Answer, type Question, type Sketch, type SketchStroke, type Way, type Words } from './question';
+export * from './says';
+export { exampleInput, type Answer, type Question, type Sketch, type SketchStroke, type Way } from './question';
 export type { Key } from './key';
 
 /** The questions of the Bench, in the order they are shown. */
@@ -37,7 +38,7 @@ const ANSWER_DECIMALS = 9;
  */
 export function ask(name: string, input: unknown, shelf: Shelf = SHIPPED_SHELF): Checked<Answer> {
   const found = questionNamed(name);
-  if (!found) return refuseAt('question', `there is no question "${name}"; there are ${QUESTIONS.map((one) => one.name).join(', ')}`);
+  if (!found) return refuseAt('question', { code: 'ask.no-question', values: { name, names: QUESTIONS.map((one) => one.name) } });
   const answer = askQuestion(found, input, shelf);
   return answer.ok ? { ok: true, value: rounded(answer.value, ANSWER_DECIMALS) } : answer;
 }

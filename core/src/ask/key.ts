@@ -1,14 +1,27 @@
 import * as v from 'valibot';
-import { listOf, LONGEST_MM, readHumidity, readLength, readTemperature, refused, shortened, understood, type Reading } from '../units';
+import type { Accepted } from './says';
+import {
+  heard,
+  listOf,
+  LONGEST_MM,
+  plainly,
+  readHumidity,
+  type Reading,
+  readLength,
+  readTemperature,
+  refused,
+  type Said,
+  shortened,
+  told,
+  understood,
+} from '../units';
 
 /** One value a question takes. The same key serves the form, the request body and the command line. */
 export interface Key<T = unknown> {
-  /** What the form calls it. */
-  readonly label: string;
   /** Unit shown beside the field; empty where the value has none or carries its own. */
   readonly unit: string;
-  /** What is accepted, to complete "accepts …". */
-  readonly accepts: string;
+  /** What is accepted. */
+  readonly accepts: Accepted;
   /** A sensible value, so that the form opens answered. */
   readonly example: string;
   readonly optional: boolean;
@@ -16,16 +29,9 @@ export interface Key<T = unknown> {
   readonly fallback: T | undefined;
   /** The words to choose from; null for a typed value. */
   readonly choices: readonly string[] | null;
-  /** What the form calls each of them; left out: as they are. */
-  readonly labels?: readonly string[];
   /** Shelf entries to choose from, if any. */
   readonly from: 'tapes' | 'finishes' | null;
   readonly schema: v.GenericSchema<unknown, T>;
-}
-
-interface KeyWords {
-  readonly label: string;
-  readonly example: string;
 }
 
 /** A typed value is never longer than this; a longer one is not read, nor told back. */
@@ -33,27 +39,35 @@ const LONGEST_TYPED = 4000;
 /** What was typed is told back this far. */
 export const LONGEST_ECHO = 60;
 
-const typedText = () => v.pipe(v.string(), v.maxLength(LONGEST_TYPED, `must have at most ${LONGEST_TYPED} characters`));
+const TOO_LONG = told({ code: 'ask.letters', values: { most: LONGEST_TYPED } });
+
+const typedText = () => v.pipe(v.string(), v.maxLength(LONGEST_TYPED, TOO_LONG));
 
 /** Builds a schema from a reader of typed text; numbers are read as if typed. */
-function readBy<T>(accepts: string, read: (text: string) => Reading<T>): v.GenericSchema<unknown, T> {
+function readBy<T>(accepts: Accepted, read: (text: string) => Reading<T>): v.GenericSchema<unknown, T> {
   return v.pipe(
-    v.union([v.string(), v.number()], `accepts ${accepts}`),
-    v.check((value) => String(value).length <= LONGEST_TYPED, `must have at most ${LONGEST_TYPED} characters`),
+    v.union([v.string(), v.number()], told({ code: 'ask.accepts', values: { accepts } })),
+    v.check((value) => String(value).length <= LONGEST_TYPED, TOO_LONG),
     v.rawTransform(({ dataset, addIssue, NEVER }) => {
       const reading = read(String(dataset.value));
       if (reading.ok) return reading.value;
-      addIssue({ message: `${shortened(reading.message, 2 * LONGEST_ECHO)} (accepts ${accepts})` });
+      addIssue({ message: notUnderstood(reading.why, accepts) });
       return NEVER;
     }),
   ) as v.GenericSchema<unknown, T>;
 }
 
-/** A value read from typed text by a reader of its own. */
-export const typedKey = <T>(words: KeyWords, accepts: string, read: (text: string) => Reading<T>): Key<T> => key(words, '', accepts, read);
+/** What was typed is told back only so far as a person reads it. */
+const notUnderstood = ({ code, values }: Said, accepts: Accepted): string => {
+  const short = Object.fromEntries(Object.entries(values).map(([name, value]) => [name, typeof value === 'string' ? shortened(value, LONGEST_ECHO) : value]));
+  return told({ code: 'ask.not-understood', values: { why: { code, values: short }, accepts } });
+};
 
-const key = <T>(words: KeyWords, unit: string, accepts: string, read: (text: string) => Reading<T>): Key<T> => ({
-  ...words,
+/** A value read from typed text by a reader of its own. */
+export const typedKey = <T>(example: string, accepts: Accepted, read: (text: string) => Reading<T>): Key<T> => key(example, '', accepts, read);
+
+const key = <T>(example: string, unit: string, accepts: Accepted, read: (text: string) => Reading<T>): Key<T> => ({
+  example,
   unit,
   accepts,
   optional: false,
@@ -67,34 +81,34 @@ const NUMBER = /^[-−+]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?$/i;
 
 function readNumber(text: string): Reading<number> {
   const trimmed = text.trim();
-  if (!NUMBER.test(trimmed)) return refused(`"${trimmed}" is not a number`);
+  if (!NUMBER.test(trimmed)) return refused({ code: 'ask.not-number', values: { text: trimmed } });
   return understood(Number(trimmed.replace('−', '-')));
 }
 
 const within = (reading: Reading<number>, least: number, most: number, unit: string): Reading<number> =>
-  reading.ok && !(reading.value >= least && reading.value <= most) ? refused(`must lie between ${least} and ${most}${unit && ` ${unit}`}`) : reading;
+  reading.ok && !(reading.value >= least && reading.value <= most) ? refused({ code: 'ask.between', values: { least, most, unit } }) : reading;
 
 /** A length above zero, in any notation. */
-export const lengthKey = (words: KeyWords): Key<number> =>
-  key(words, 'mm', 'a length above 0 such as 120, 18mm, 4 3/4"', (text) => {
+export const lengthKey = (example: string): Key<number> =>
+  key(example, 'mm', plainly('accepts.length'), (text) => {
     const reading = readLength(text);
     if (!reading.ok) return reading;
-    return reading.value > 0 && reading.value <= LONGEST_MM ? reading : refused(`must be above 0 and at most ${LONGEST_MM} mm`);
+    return reading.value > 0 && reading.value <= LONGEST_MM ? reading : refused({ code: 'ask.above-zero', values: { mostMm: LONGEST_MM } });
   });
 
 /** A length that may be 0. */
-export const lengthFromZeroKey = (words: KeyWords): Key<number> =>
-  key(words, 'mm', 'a length from 0 such as 0, 12, 3/8', (text) => within(readLength(text), 0, LONGEST_MM, 'mm'));
+export const lengthFromZeroKey = (example: string): Key<number> =>
+  key(example, 'mm', plainly('accepts.length-from-zero'), (text) => within(readLength(text), 0, LONGEST_MM, 'mm'));
 
 /** A length of either sign. */
-export const signedLengthKey = (words: KeyWords): Key<number> =>
-  key(words, 'mm', 'a length of either sign such as 35 or -20', (text) => within(readLength(text), -LONGEST_MM, LONGEST_MM, 'mm'));
+export const signedLengthKey = (example: string): Key<number> =>
+  key(example, 'mm', plainly('accepts.length-signed'), (text) => within(readLength(text), -LONGEST_MM, LONGEST_MM, 'mm'));
 
 /** Whole number between two bounds. */
-export const wholeKey = (words: KeyWords, least: number, most: number): Key<number> =>
-  key(words, '', `a whole number from ${least} to ${most}`, (text) => {
+export const wholeKey = (example: string, least: number, most: number): Key<number> =>
+  key(example, '', { code: 'accepts.whole', values: { least, most } }, (text) => {
     const reading = within(readNumber(text), least, most, '');
-    return reading.ok && !Number.isInteger(reading.value) ? refused(`${reading.value} is not whole`) : reading;
+    return reading.ok && !Number.isInteger(reading.value) ? refused({ code: 'ask.not-whole', values: { value: reading.value } }) : reading;
   });
 
 /** What stands for the value to be found. */
@@ -103,34 +117,33 @@ export const UNKNOWN = '?';
 /** A value, or `?` where it is the one to be found. */
 export const unknownOr = (of: Key<number>): Key<number | typeof UNKNOWN> => ({
   ...of,
-  accepts: `${of.accepts}, or ? for the one to be found`,
+  accepts: { code: 'accepts.or-unknown', values: { of: of.accepts } },
   schema: v.pipe(
     v.unknown(),
     v.rawTransform(({ dataset, addIssue, NEVER }): number | typeof UNKNOWN => {
       if (typeof dataset.value === 'string' && dataset.value.trim() === UNKNOWN) return UNKNOWN;
       const read = v.safeParse(of.schema, dataset.value);
       if (read.success) return read.output;
-      addIssue({ message: `${read.issues[0].message}; ? stands for the one to be found` });
+      addIssue({ message: told({ code: 'ask.or-unknown', values: { why: heard(read.issues[0].message) } }) });
       return NEVER;
     }),
   ),
 });
 
 /** Several lengths above 0, typed with commas or spaces between them, or sent as a list. */
-export const lengthsKey = (words: KeyWords): Key<readonly number[]> => {
-  const accepts = 'lengths above 0 with commas between them such as 1, 2, 3';
+export const lengthsKey = (example: string): Key<readonly number[]> => {
+  const accepts: Accepted = plainly('accepts.lengths');
   return {
-    ...key(words, 'mm', accepts, () => refused('')),
+    ...key(example, 'mm', accepts, () => refused(plainly('ask.nothing-chosen'))),
     schema: v.pipe(
-      v.union([typedText(), v.number(), listOf(v.union([typedText(), v.number()]), 'lengths', 60)], `accepts ${accepts}`),
+      v.union([typedText(), v.number(), listOf(v.union([typedText(), v.number()]), 'lengths', 60)], told({ code: 'ask.accepts', values: { accepts } })),
       v.rawTransform(({ dataset, addIssue, NEVER }) => {
         const texts = Array.isArray(dataset.value) ? dataset.value.map(String) : String(dataset.value).split(/[,;]\s*|\s+/);
         const readings = texts.filter((text) => text.trim() !== '').map((text) => readLength(text));
         const bad = readings.find((reading) => !reading.ok || reading.value <= 0 || reading.value > LONGEST_MM);
         if (readings.length > 0 && readings.length <= 60 && !bad) return readings.map((reading) => (reading.ok ? reading.value : 0));
-        addIssue({
-          message: `${bad && !bad.ok ? shortened(bad.message, 2 * LONGEST_ECHO) : readings.length > 60 ? 'are more than 60' : 'must be above 0'} (accepts ${accepts})`,
-        });
+        const why: Said = bad && !bad.ok ? bad.why : readings.length > 60 ? { code: 'ask.too-many', values: { most: 60 } } : plainly('ask.must-be-above');
+        addIssue({ message: notUnderstood(why, accepts) });
         return NEVER;
       }),
     ) as v.GenericSchema<unknown, readonly number[]>,
@@ -138,17 +151,17 @@ export const lengthsKey = (words: KeyWords): Key<readonly number[]> => {
 };
 
 /** Measured places typed as `along above`, with commas between them, or sent as a list of pairs. */
-export const placesKey = (words: KeyWords): Key<readonly (readonly [number, number])[]> => {
-  const accepts = 'places as along and above with commas between them such as 0 120, 600 180, 1200 150';
+export const placesKey = (example: string): Key<readonly (readonly [number, number])[]> => {
+  const accepts: Accepted = plainly('accepts.places');
   return {
-    ...key(words, 'mm', accepts, () => refused('')),
+    ...key(example, 'mm', accepts, () => refused(plainly('ask.nothing-chosen'))),
     schema: v.pipe(
-      v.union([typedText(), listOf(v.tuple([v.number(), v.number()]), 'places', 200)], `accepts ${accepts}`),
+      v.union([typedText(), listOf(v.tuple([v.number(), v.number()]), 'places', 200)], told({ code: 'ask.accepts', values: { accepts } })),
       v.rawTransform(({ dataset, addIssue, NEVER }) => {
         const pairs = typeof dataset.value === 'string' ? readPairs(dataset.value) : dataset.value;
         const sound = pairs && pairs.length >= 2 && pairs.length <= 200 && pairs.flat().every((value) => Math.abs(value) <= LONGEST_MM);
         if (sound) return pairs;
-        addIssue({ message: `needs 2 to 200 places within ±${LONGEST_MM} mm (accepts ${accepts})` });
+        addIssue({ message: notUnderstood({ code: 'ask.places', values: { mostMm: LONGEST_MM } }, accepts) });
         return NEVER;
       }),
     ) as v.GenericSchema<unknown, readonly (readonly [number, number])[]>,
@@ -167,42 +180,41 @@ function readPairs(text: string): [number, number][] | null {
 }
 
 /** A number between two bounds. */
-export const numberKey = (words: KeyWords, least: number, most: number, unit = ''): Key<number> =>
-  key(words, unit, `a number from ${least} to ${most}${unit && ` ${unit}`}`, (text) => within(readNumber(text), least, most, unit));
+export const numberKey = (example: string, least: number, most: number, unit = ''): Key<number> =>
+  key(example, unit, { code: 'accepts.number', values: { least, most, unit } }, (text) => within(readNumber(text), least, most, unit));
 
 /** A share from 0 to 1; `15%` is understood as 0.15. */
-export const shareKey = (words: KeyWords, most = 1): Key<number> =>
-  key(words, 'share', `a share from 0 to ${most} such as 0.15, or 15%`, (text) => {
+export const shareKey = (example: string, most = 1): Key<number> =>
+  key(example, 'share', { code: 'accepts.share', values: { most } }, (text) => {
     const percent = /^\s*(.+?)\s*%\s*$/.exec(text);
     const reading = readNumber(percent ? percent[1] : text);
     return within(reading.ok && percent ? understood(reading.value / 100) : reading, 0, most, '');
   });
 
 /** A time above zero, in minutes. */
-export const minutesKey = (words: KeyWords, least = 0, most = 100_000): Key<number> =>
-  key(words, 'min', `minutes, from ${least} to ${most}`, (text) => within(readNumber(text), least, most, 'min'));
+export const minutesKey = (example: string, least = 0, most = 100_000): Key<number> =>
+  key(example, 'min', { code: 'accepts.minutes', values: { least, most } }, (text) => within(readNumber(text), least, most, 'min'));
 
 /** A temperature in °C, or °F when it says so. */
-export const temperatureKey = (words: KeyWords): Key<number> =>
-  key(words, '°C', 'a temperature such as 23 or 73 °F', (text) => within(readTemperature(text), -40, 80, '°C'));
+export const temperatureKey = (example: string): Key<number> =>
+  key(example, '°C', plainly('accepts.temperature'), (text) => within(readTemperature(text), -40, 80, '°C'));
 
 /** Relative humidity in percent. */
-export const humidityKey = (words: KeyWords): Key<number> => key(words, '%', 'a humidity in percent such as 50', readHumidity);
+export const humidityKey = (example: string): Key<number> => key(example, '%', plainly('accepts.humidity'), readHumidity);
 
 /** One of a few words. */
-export const choiceKey = <const C extends string>(words: KeyWords, choices: readonly C[], labels?: readonly string[]): Key<C> => ({
-  ...key(words, '', choices.join(' or '), (text) => {
+export const choiceKey = <const C extends string>(example: string, choices: readonly C[]): Key<C> => ({
+  ...key(example, '', { code: 'accepts.choice', values: { choices } }, (text) => {
     const found = choices.find((choice) => choice === text.trim().toLowerCase());
-    return found ? understood(found) : refused(`"${text.trim()}" is not one of them`);
+    return found ? understood(found) : refused({ code: 'ask.not-choice', values: { text: text.trim() } });
   }),
   choices,
-  ...(labels ? { labels } : {}),
 });
 
 /** The code of a tape or the id of a finish on the shelf. */
-export const shelfKey = (words: KeyWords, from: 'tapes' | 'finishes'): Key<string> => ({
-  ...key(words, '', from === 'tapes' ? 'the code of a tape on the shelf such as V6' : 'the id of a finish on the shelf', (text) =>
-    text.trim() ? understood(text.trim()) : refused('nothing is chosen'),
+export const shelfKey = (example: string, from: 'tapes' | 'finishes'): Key<string> => ({
+  ...key(example, '', from === 'tapes' ? plainly('accepts.tape') : plainly('accepts.finish'), (text) =>
+    text.trim() ? understood(text.trim()) : refused(plainly('ask.nothing-chosen')),
   ),
   from,
 });
@@ -211,16 +223,16 @@ export const shelfKey = (words: KeyWords, from: 'tapes' | 'finishes'): Key<strin
 export const optional = <T>(of: Key<T>, fallback?: T): Key<T> => ({ ...of, optional: true, fallback });
 
 /** A colour as #rrggbb; the number sign may be left out. */
-export const colourKey = (words: KeyWords): Key<string> =>
-  key(words, '', 'a colour as six hexadecimal digits such as #f2c230', (text) => {
+export const colourKey = (example: string): Key<string> =>
+  key(example, '', plainly('accepts.colour'), (text) => {
     const found = /^#?([0-9a-f]{6})$/i.exec(text.trim());
-    return found ? understood(`#${found[1].toLowerCase()}`) : refused(`"${text.trim()}" is not a colour`);
+    return found ? understood(`#${found[1].toLowerCase()}`) : refused({ code: 'ask.not-colour', values: { text: text.trim() } });
   });
 
 /** Parts by volume with colons between them, paint first. */
-export const ratioKey = (words: KeyWords): Key<readonly number[]> =>
-  key(words, '', 'parts with colons between them such as 4:1:1', (text) => {
+export const ratioKey = (example: string): Key<readonly number[]> =>
+  key(example, '', plainly('accepts.ratio'), (text) => {
     const parts = text.split(':').map((part) => readNumber(part));
     const sound = parts.length <= 4 && parts.every((part) => part.ok && part.value > 0 && part.value <= 100);
-    return sound ? understood(parts.map((part) => (part.ok ? part.value : 0))) : refused(`"${text.trim()}" is not a mixing ratio`);
+    return sound ? understood(parts.map((part) => (part.ok ? part.value : 0))) : refused({ code: 'ask.not-ratio', values: { text: text.trim() } });
   });

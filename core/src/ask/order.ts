@@ -17,13 +17,11 @@ interface OrderAnswer extends Record<string, unknown> {
 /** Coats of each of three colours when each goes over the one before it, the first over what is there. */
 export const order = question({
   name: 'order',
-  title: 'Which order for these three colours?',
-  about: 'Each is sprayed wider than it will stay and goes over the one before it; the order with the fewest coats is told first.',
   keys: {
-    first: colourKey({ label: 'Colour A', example: '#f2c230' }),
-    second: colourKey({ label: 'Colour B', example: '#7a4a2b' }),
-    third: colourKey({ label: 'Colour C', example: '#1c1f24' }),
-    under: colourKey({ label: 'What is there now', example: '#ffffff' }),
+    first: colourKey('#f2c230'),
+    second: colourKey('#7a4a2b'),
+    third: colourKey('#1c1f24'),
+    under: colourKey('#ffffff'),
     ...strengthKeys('50'),
   },
   ways: [],
@@ -38,16 +36,10 @@ export const order = question({
     }).sort((a, b) => a.all - b.all);
     return { ok: true, value: { orders, under } };
   },
-  words: ({ orders }: OrderAnswer) => ({
-    headline: `${orders[0].letters.join(', then ')}: ${orders[0].all} coats`,
-    tone: orders[0].all < orders[orders.length - 1].all ? 'good' : 'caution',
-    rows: orders.map(({ letters, coats, all }, index) => ({ label: `${index + 1}. ${letters.join(', then ')}`, value: `${coats.join(' + ')} = ${all} coats` })),
-  }),
   sketch: ({ orders, under }: OrderAnswer) => {
     const shown = orders.slice(0, 3);
     const high = Math.max(...shown.map(({ all }) => all));
     return {
-      label: 'The three best orders as layers, each from the ground up',
       strokes: shown.flatMap(({ colours, coats }, index) => {
         const left = index * 44;
         let from = 0;
@@ -60,7 +52,7 @@ export const order = question({
           }),
         ];
       }),
-      words: shown.map(({ letters, all }, index) => ({ at: [index * 44 + 18, -14] as const, text: `${letters.join(' ')}: ${all} coats` })),
+      words: shown.map(({ letters, all }, index) => ({ at: [index * 44 + 18, -14] as const, what: { code: 'sketch.coats', values: { letters, coats: all } } })),
     };
   },
 });

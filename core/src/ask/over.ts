@@ -1,6 +1,5 @@
-import { PAINT_SYSTEM_KEYS, PAINT_SYSTEMS, type PaintSystemKey } from '../finish';
-import { mayGoOver, typicalMarks, type OverAnswer } from '../over';
-import { showMinutes } from '../units';
+import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
+import { mayGoOver, typicalMarks, type OverAnswer, type OverSaid } from '../over';
 import { choiceKey, minutesKey, numberKey, optional } from './key';
 import { box, question } from './question';
 
@@ -10,35 +9,23 @@ const REFERENCE_AIR = { airC: 23, rhPercent: 50, movement: 'normal' } as const;
 /** Two hundred years are older than any finish. */
 const MOST_AGE = 105_000_000;
 
-const LABELS = PAINT_SYSTEM_KEYS.map((key) => PAINT_SYSTEMS[key].label);
-
 interface OverGiven extends Record<string, unknown> {
   readonly lower: PaintSystemKey;
   readonly upper: PaintSystemKey;
   readonly answer: OverAnswer;
-  readonly reason: string;
+  readonly reason: OverSaid;
   readonly untilMinutes?: number;
   readonly ageMinutes: number;
   readonly windows: readonly { readonly from: number; readonly to: number | null }[];
 }
 
-const HEADLINES: Record<OverAnswer, string> = {
-  yes: 'Yes, it may go on',
-  wait: 'Wait',
-  abrade: 'Abrade first',
-  barrier: 'Barrier coat first',
-  no: 'No, not over that',
-};
-
 export const over = question({
   name: 'over',
-  title: 'May this go over that, now?',
-  about: 'By the two kinds of paint and the age of the lower one, at 23 °C and 50 % humidity. The data sheets have the last word.',
   keys: {
-    lower: choiceKey({ label: 'Below', example: 'can-enamel' }, PAINT_SYSTEM_KEYS, LABELS),
-    upper: choiceKey({ label: 'Goes on', example: 'can-lacquer' }, PAINT_SYSTEM_KEYS, LABELS),
-    ageMinutes: minutesKey({ label: 'Age of the lower one', example: '180' }, 0, MOST_AGE),
-    build: optional(numberKey({ label: 'Film of the lower one, dry', example: '30' }, 0.1, 5000, 'µm')),
+    lower: choiceKey('can-enamel', PAINT_SYSTEM_KEYS),
+    upper: choiceKey('can-lacquer', PAINT_SYSTEM_KEYS),
+    ageMinutes: minutesKey('180', 0, MOST_AGE),
+    build: optional(numberKey('30', 0.1, 5000, 'µm')),
   },
   ways: [],
   answer: (values) => {
@@ -48,20 +35,7 @@ export const over = question({
     const windows = marks.recoat.map(({ fromMin, toMin }) => ({ from: fromMin, to: toMin }));
     return { ok: true, value: { lower, upper, answer, reason, ...(untilMin === null ? {} : { untilMinutes: untilMin }), ageMinutes, windows } };
   },
-  words: ({ answer, reason, untilMinutes, windows, ageMinutes }: OverGiven) => ({
-    headline: answer === 'wait' && untilMinutes !== undefined ? `Wait ${showMinutes(untilMinutes - ageMinutes)} more` : HEADLINES[answer],
-    tone: answer === 'yes' ? 'good' : answer === 'no' ? 'bad' : 'caution',
-    rows: [
-      { label: 'Because', value: reason },
-      ...(untilMinutes === undefined ? [] : [{ label: 'Asked again when the lower one is', value: `${showMinutes(untilMinutes)} old` }]),
-      ...windows.map(({ from, to }, index) => ({
-        label: index === 0 ? 'May be coated as it is' : 'and again',
-        value: `${showMinutes(from)} to ${to === null ? 'any age' : showMinutes(to)}`,
-      })),
-    ],
-  }),
   sketch: ({ lower, upper, answer }: OverGiven) => ({
-    label: `${PAINT_SYSTEMS[upper].label} over ${PAINT_SYSTEMS[lower].label}`,
     strokes: [
       { tone: 'quiet', points: box(0, -8, 100, 0) },
       { tone: 'fill', points: box(0, 0, 100, 14) },
@@ -72,8 +46,8 @@ export const over = question({
         : []),
     ],
     words: [
-      { at: [50, 7], text: PAINT_SYSTEMS[lower].label },
-      { at: [50, answer === 'no' ? 30 : answer === 'barrier' ? 24 : 20], text: PAINT_SYSTEMS[upper].label },
+      { at: [50, 7], what: { code: 'sketch.system', values: { system: lower } } },
+      { at: [50, answer === 'no' ? 30 : answer === 'barrier' ? 24 : 20], what: { code: 'sketch.system', values: { system: upper } } },
     ],
   }),
 });

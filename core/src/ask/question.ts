@@ -1,17 +1,11 @@
 import { pathText, type Checked, type Fault, type Shelf } from '../job';
-import { MOST_FAULTS, shortened } from '../units';
+import { heard, MOST_FAULTS, shortened } from '../units';
 import * as v from 'valibot';
 import { LONGEST_ECHO, type Key } from './key';
+import type { AskSaid, SketchSaid } from './says';
 
 /** Values of a question as its keys read them; those left out without a fallback are undefined. */
 export type Values<K extends Record<string, Key>> = { readonly [N in keyof K]: K[N] extends Key<infer T> ? T | undefined : never };
-
-/** An answer in words, for the screen. */
-export interface Words {
-  readonly headline: string;
-  readonly tone: 'good' | 'caution' | 'bad';
-  readonly rows: readonly { readonly label: string; readonly value: string }[];
-}
 
 /** A line of a drawing, mm, y up. `fill` is an area, `tape` a strip, `ink` and `quiet` lines, `mark` a point. */
 export interface SketchStroke {
@@ -24,9 +18,7 @@ export interface SketchStroke {
 /** A drawing in true proportions. */
 export interface Sketch {
   readonly strokes: readonly SketchStroke[];
-  readonly words: readonly { readonly at: readonly [number, number]; readonly text: string }[];
-  /** What it shows, for those who cannot see it. */
-  readonly label: string;
+  readonly words: readonly { readonly at: readonly [number, number]; readonly what: SketchSaid }[];
 }
 
 /** Corners of an upright box, the first repeated. */
@@ -46,21 +38,17 @@ export type Answer = Readonly<Record<string, unknown>>;
 
 /** A way to give part of the input: exactly one of a question's ways is used. */
 export interface Way {
-  readonly label: string;
+  readonly name: string;
   readonly keys: readonly string[];
 }
 
 /** One question of the Bench. */
 export interface Question<K extends Record<string, Key> = Record<string, Key>, A extends Answer = Answer> {
   readonly name: string;
-  readonly title: string;
-  /** What it is good for, in one sentence. */
-  readonly about: string;
   readonly keys: K;
   /** Ways that exclude each other; empty where there is only one. The first is what the form opens with. */
   readonly ways: readonly Way[];
   readonly answer: (values: Values<K>, shelf: Shelf) => Checked<A>;
-  readonly words: (answer: A) => Words;
   /** A small true drawing; left out where a drawing would say nothing. */
   readonly sketch?: (answer: A) => Sketch;
 }
@@ -71,9 +59,9 @@ export function question<K extends Record<string, Key>, A extends Answer>(of: Qu
 }
 
 /** Refuses an answer at one key. */
-export const refuseAt = (path: string, message: string): { readonly ok: false; readonly faults: readonly Fault[] } => ({
+export const refuseAt = (path: string, why: AskSaid): { readonly ok: false; readonly faults: readonly Fault[] } => ({
   ok: false,
-  faults: [{ path, message }],
+  faults: [{ path, ...why }],
 });
 
 /**
@@ -82,7 +70,8 @@ export const refuseAt = (path: string, message: string): { readonly ok: false; r
  * @returns the answer, or a fault for every key that is unknown, missing or not understood
  */
 export function askQuestion(of: Question, input: unknown, shelf: Shelf): Checked<Answer> {
-  if (input === null || typeof input !== 'object' || Array.isArray(input)) return refuseAt('(body)', `needs an object with ${Object.keys(of.keys).join(', ')}`);
+  if (input === null || typeof input !== 'object' || Array.isArray(input))
+    return refuseAt('(body)', { code: 'ask.body', values: { keys: Object.keys(of.keys) } });
   const given = input as Record<string, unknown>;
   const faults = [...unknownKeys(of, given), ...wayFaults(of, given), ...missingKeys(of, given)];
   const values: Record<string, unknown> = {};
@@ -91,7 +80,7 @@ export function askQuestion(of: Question, input: unknown, shelf: Shelf): Checked
     if (!isGiven(given[name])) continue;
     const result = v.safeParse(key.schema, given[name]);
     if (result.success) values[name] = result.output;
-    else faults.push(...result.issues.map((issue) => ({ path: pathText([name]), message: issue.message })));
+    else faults.push(...result.issues.map((issue) => ({ path: pathText([name]), ...heard(issue.message) })));
   }
   return faults.length > 0 ? { ok: false, faults: faults.slice(0, MOST_FAULTS) } : of.answer(values, shelf);
 }
@@ -102,27 +91,25 @@ function unknownKeys(of: Question, given: Record<string, unknown>): Fault[] {
   return Object.keys(given)
     .filter((name) => !Object.hasOwn(of.keys, name))
     .slice(0, MOST_FAULTS)
-    .map((name) => ({ path: shortened(name, LONGEST_ECHO), message: `is not known here; ${of.name} accepts ${Object.keys(of.keys).join(', ')}` }));
+    .map((name) => ({ path: shortened(name, LONGEST_ECHO), code: 'ask.unknown-key', values: { question: of.name, keys: Object.keys(of.keys) } }));
 }
 
 function missingKeys(of: Question, given: Record<string, unknown>): Fault[] {
   const way = usedWay(of, given);
   const asked = (name: string) => !of.ways.some(({ keys }) => keys.includes(name)) || way.keys.includes(name);
   const noWay = way.keys.every((name) => !isGiven(given[name]));
-  const instead = noWay
-    ? of.ways.filter((other) => other !== way).map(({ keys }) => `; or give ${keys.filter((name) => !of.keys[name].optional).join(', ')}`)
-    : [];
+  const instead = noWay ? of.ways.filter((other) => other !== way).map(({ keys }) => keys.filter((name) => !of.keys[name].optional).join(', ')) : [];
   return Object.entries(of.keys).flatMap(([name, key]) =>
     key.optional || isGiven(given[name]) || !asked(name)
       ? []
-      : [{ path: name, message: `is missing; accepts ${key.accepts}${way.keys.includes(name) ? instead.join('') : ''}` }],
+      : [{ path: name, code: 'ask.missing', values: { accepts: key.accepts, instead: way.keys.includes(name) ? instead : [] } }],
   );
 }
 
 /** The way most of whose keys were given; the first where none was. */
 function usedWay(of: Question, given: Record<string, unknown>): Way {
   const count = ({ keys }: Way) => keys.filter((name) => isGiven(given[name])).length;
-  return of.ways.reduce<Way>((best, way) => (count(way) > count(best) ? way : best), of.ways[0] ?? { label: '', keys: [] });
+  return of.ways.reduce<Way>((best, way) => (count(way) > count(best) ? way : best), of.ways[0] ?? { name: '', keys: [] });
 }
 
 function wayFaults(of: Question, given: Record<string, unknown>): Fault[] {
@@ -131,7 +118,7 @@ function wayFaults(of: Question, given: Record<string, unknown>): Fault[] {
     .filter((way) => way !== used)
     .flatMap(({ keys }) => keys)
     .filter((name) => isGiven(given[name]) && !used.keys.includes(name));
-  return others.map((name) => ({ path: name, message: `cannot be given together with ${used.keys.filter((key) => isGiven(given[key])).join(', ')}` }));
+  return others.map((name) => ({ path: name, code: 'ask.not-together', values: { keys: used.keys.filter((key) => isGiven(given[key])) } }));
 }
 
 /** The input a form opens with: the examples of every key in use. */

@@ -1,5 +1,4 @@
-import { byText, refused, understood } from '../units';
-import { showShare } from './bend';
+import { byText, plainly, refused, understood } from '../units';
 import { lengthKey, lengthsKey, typedKey } from './key';
 import { box, question } from './question';
 
@@ -27,34 +26,22 @@ function tapeSums(wanted: number, widths: readonly number[]): TapeSum[] {
     .slice(0, MOST_CHOICES);
 }
 
-const showTapes = (tapes: readonly number[]): string => tapes.map((width) => `${width}`).join(' + ');
-
 export const scale = question({
   name: 'scale',
-  title: 'What is this at scale?',
-  about: 'The size on the model, and which tapes on hand come nearest to it: one, or two side by side.',
   keys: {
-    real: lengthKey({ label: 'Size on the real thing', example: '300' }),
-    scale: typedKey({ label: 'Scale, 1 to', example: '72' }, 'a scale such as 72 or 1:72', (text) => {
+    real: lengthKey('300'),
+    scale: typedKey('72', plainly('accepts.scale'), (text) => {
       const found = /^(?:1\s*[:/]\s*)?(\d+(?:\.\d+)?)$/.exec(text.trim());
       const value = found ? Number(found[1]) : 0;
-      return value >= 1 && value <= 10_000 ? understood(value) : refused(`"${text.trim()}" is not a scale from 1 to 10000`);
+      return value >= 1 && value <= 10_000 ? understood(value) : refused({ code: 'ask.not-scale', values: { text: text.trim() } });
     }),
-    tapes: lengthsKey({ label: 'Widths of tape on hand', example: '1, 2, 3, 5, 6' }),
+    tapes: lengthsKey('1, 2, 3, 5, 6'),
   },
   ways: [],
   answer: ({ real, scale: of, tapes }) => {
     const modelMm = (real as number) / (of as number);
     return { ok: true, value: { modelMm, choices: tapeSums(modelMm, tapes as readonly number[]) } };
   },
-  words: ({ modelMm, choices }) => ({
-    headline: `${modelMm.toFixed(3)} mm on the model`,
-    tone: Math.abs(choices[0].errorShare) <= 0.1 ? 'good' : 'caution',
-    rows: choices.slice(0, 4).map(({ tapes, errorMm, errorShare }, index) => ({
-      label: index === 0 ? 'Nearest' : 'Or',
-      value: `tape ${showTapes(tapes)}: ${errorMm >= 0 ? '+' : '−'}${Math.abs(errorMm).toFixed(2)} mm, ${errorShare >= 0 ? '+' : '−'}${showShare(Math.abs(errorShare))}`,
-    })),
-  }),
   sketch: ({ modelMm, choices }) => {
     const high = modelMm * 0.35;
     const bars = choices.slice(0, 3).map(({ tapes }, row) => {
@@ -66,7 +53,6 @@ export const scale = question({
       });
     });
     return {
-      label: `${modelMm.toFixed(2)} mm wanted, and the nearest tapes below it`,
       strokes: [{ tone: 'ink', points: box(0, 0, modelMm, high) }, ...bars.flat()],
       words: [],
     };

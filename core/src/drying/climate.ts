@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { numberBetween } from '../units';
+import { numberBetween, oneOf } from '../units';
 
 export const AIR_MOVEMENTS = ['still', 'normal', 'booth'] as const;
 export type AirMovement = (typeof AIR_MOVEMENTS)[number];
@@ -10,7 +10,7 @@ export const climateSchema = v.strictObject({
   rhPercent: numberBetween(1, 100, '%'),
   /** Null: the surface is as warm as the air. */
   surfaceC: v.nullable(numberBetween(-20, 80, '°C')),
-  movement: v.picklist(AIR_MOVEMENTS, 'must be still, normal or booth'),
+  movement: oneOf(AIR_MOVEMENTS),
 });
 
 export type Climate = v.InferOutput<typeof climateSchema>;

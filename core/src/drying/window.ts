@@ -62,6 +62,17 @@ export function buildFactor(finish: Pick<Finish, 'system' | 'referenceBuildUm'>,
 export const safeShare = (factor: number): number => Math.max(1, factor) / factor;
 
 /**
+ * Film that dries as one: a coat that is through-dry before the next goes on is a ground for it, no build.
+ * @param coats how many of it, one after the other as soon as each may go on
+ * @returns dry film, µm
+ */
+export function dryingBuildUm(finish: Finish, coats: number, air: DryingAir): number {
+  const rate = dryingRate(finish.activationKj, PAINT_SYSTEMS[finish.system].waterborne, air);
+  const throughMin = (finish.throughMin * Math.max(1, buildFactor(finish, finish.coatUm))) / rate;
+  return (coatGap(finish, air).from >= throughMin ? 1 : coats) * finish.coatUm;
+}
+
+/**
  * When the next coat of the same finish may go on.
  * @returns minutes on the clock after the coat before: from its flash or, where that is later, from when its first recoat window opens.
  *   A coat thicker than the reference build takes longer, a thinner one no less
@@ -77,7 +88,7 @@ export function coatGap(finish: Finish, air: DryingAir): Span {
  * @param marks data-sheet minutes
  * @param air the air of the day
  * @param factor thickness factor on the marks, 1 at the reference build; tape-safe and through never take less than at 1
- * @param dwellH hours at 23 °C within which the tape comes off clean, counted from the last coat
+ * @param dwellH hours at 23 °C within which the tape comes off clean, counted from the last coat; Infinity: the windows of the film alone
  * @returns minutes on the clock after the last coat
  */
 export function pullWindows(marks: DryingMarks, air: DryingAir, factor: number, dwellH: number): PullWindows {
@@ -109,4 +120,12 @@ export function dwellMinutes(cleanHours: number, airC: number): number {
   return cleanHours * 60 * 0.5 ** (above / RULE_OF_THUMB.dwellHalvesPerC);
 }
 
-const spanOrNone = (from: number, to: number): Span | null => (to > from ? { from, to } : null);
+const spanOrNone = (from: number, to: number): Span | null => (to > from ? { from, to: endless(to) } : null);
+
+const endless = (to: number): number | null => (to === Infinity ? null : to);
+
+/** Windows of a film as the tape over it allows: nothing opens or stays open after `limitMin`, minutes after the last coat. */
+export function clippedWindows(windows: PullWindows, limitMin: number): PullWindows {
+  const clipped = (span: Span | null): Span | null => span && spanOrNone(span.from, Math.min(span.to ?? Infinity, limitMin));
+  return { ...windows, wet: clipped(windows.wet), touch: clipped(windows.touch), dry: clipped(windows.dry) };
+}

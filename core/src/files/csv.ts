@@ -1,7 +1,14 @@
-import type { StationTable } from '../plan';
+/** A station table in words, ready to be shown, printed or written: the same words everywhere. */
+export interface StationWords {
+  readonly title: string;
+  readonly note: string;
+  readonly columns: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}
 
 /** A station table as comma-separated values. */
-export const stationCsv = ({ columns, rows }: StationTable): string => `${[columns, ...rows].map((row) => row.map(cell).join(',')).join('\r\n')}\r\n`;
+export const stationCsv = ({ columns, rows }: Pick<StationWords, 'columns' | 'rows'>): string =>
+  `${[columns, ...rows].map((row) => row.map(cell).join(',')).join('\r\n')}\r\n`;
 
 /** A cell that a spreadsheet would take for a formula is told to be text. */
 const cell = (text: string): string => {

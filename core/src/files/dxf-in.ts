@@ -3,6 +3,7 @@ import type { Point } from '../surface';
 import { SidedCircle, WeightedSpline } from './dxf-entities';
 import { Collector, DRAWING_LIMITS, DrawingTrouble, FILE_TOLERANCE_MM, type DrawingRead } from './drawing';
 import { flattenArc, flattenBulge, flattenSpline } from './flatten';
+import { plainly } from '../units';
 
 /** Millimetres to a drawing unit, by the number the file gives it; others do not say. */
 const UNIT_MM: Readonly<Record<number, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000, 14: 100 };
@@ -26,8 +27,8 @@ const place = (value: unknown): Point => ({ x: number((value as Any | undefined)
  * @returns paths by layer, y up; or why it cannot be read
  */
 export function readDxf(text: string): DrawingRead {
-  if (text.length > DRAWING_LIMITS.bytes) return { ok: false, message: `The file is larger than ${DRAWING_LIMITS.bytes / 1e6} MB.` };
-  if (text.startsWith('AutoCAD Binary DXF')) return { ok: false, message: 'The file is in the binary form of DXF. Save it as text (ASCII) DXF.' };
+  if (text.length > DRAWING_LIMITS.bytes) return { ok: false, why: { code: 'drawing.too-large', values: { megabytes: DRAWING_LIMITS.bytes / 1e6 } } };
+  if (text.startsWith('AutoCAD Binary DXF')) return { ok: false, why: plainly('drawing.binary-dxf') };
   let dxf: IDxf | null;
   try {
     const parser = new DxfParser();
@@ -35,15 +36,15 @@ export function readDxf(text: string): DrawingRead {
     parser.registerEntityHandler(SidedCircle);
     dxf = parser.parseSync(text);
   } catch (error) {
-    return { ok: false, message: `The file is no sound DXF: ${String((error as Error).message ?? error).slice(0, 160)}` };
+    return { ok: false, why: { code: 'drawing.bad-dxf', values: { reason: String((error as Error).message ?? error).slice(0, 160) } } };
   }
-  if (!dxf || !Array.isArray(dxf.entities)) return { ok: false, message: 'The file is no sound DXF: it has no entities.' };
+  if (!dxf || !Array.isArray(dxf.entities)) return { ok: false, why: plainly('drawing.no-entities') };
   const unitMm = UNIT_MM[number(dxf.header?.$INSUNITS, 0)] ?? null;
   const found = new Collector();
   try {
     for (const entity of dxf.entities) addEntity(entity, dxf, AS_DRAWN, FILE_TOLERANCE_MM / (unitMm ?? 1), found, 0);
   } catch (error) {
-    if (error instanceof DrawingTrouble) return { ok: false, message: error.message };
+    if (error instanceof DrawingTrouble) return { ok: false, why: error.why };
     throw error;
   }
   return found.result(unitMm);
@@ -63,19 +64,19 @@ function addEntity(entity: IEntity, dxf: IDxf, outer: Placement, tolerance: numb
   found.count();
   const of = entity as unknown as Any;
   const side = sideOf(entity.type, of);
-  if (side === null) return found.skip(`${entity.type.toLowerCase()} that does not lie flat`);
+  if (side === null) return found.skip('skipped.not-flat', entity.type.toLowerCase());
   const placement: Placement = side === 1 ? outer : { ...outer, put: ({ x, y }) => outer.put({ x: -x, y }) };
   if (entity.type === 'INSERT') return addBlock(of, dxf, placement, tolerance, found, depth);
   const path = pathOf(entity.type, of, tolerance / placement.scale);
-  if (path === null) return found.skip(entity.type.toLowerCase());
-  if (path.points.length === 0) return found.skip(`${entity.type.toLowerCase()} without measurements`);
+  if (path === null) return found.skip('skipped.element', entity.type.toLowerCase());
+  if (path.points.length === 0) return found.skip('skipped.no-measures', entity.type.toLowerCase());
   found.add(String(entity.layer ?? '0').slice(0, 60), { closed: path.closed, points: path.points.map(placement.put) });
 }
 
 function addBlock(insert: Any, dxf: IDxf, outer: Placement, tolerance: number, found: Collector, depth: number): void {
-  if (depth >= DRAWING_LIMITS.depth) throw new DrawingTrouble('Blocks lie inside each other without end.');
+  if (depth >= DRAWING_LIMITS.depth) throw new DrawingTrouble(plainly('drawing.endless-blocks'));
   const block = dxf.blocks?.[String(insert.name)];
-  if (!block) return found.skip('block that is not in the file');
+  if (!block) return found.skip('skipped.no-block');
   const at = place(insert.position);
   const base = place(block.position);
   const [sx, sy] = [number(insert.xScale, 1), number(insert.yScale, 1)];

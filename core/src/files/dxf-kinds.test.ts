@@ -18,7 +18,7 @@ const insert = (name: string, at: Point, more: readonly (readonly [number, numbe
 
 function drawn(text: string): Drawing {
   const read = readDxf(text);
-  if (!read.ok) throw new Error(read.message);
+  if (!read.ok) throw new Error(read.why.code);
   return read.value;
 }
 const only = (text: string): DrawnPath => {
@@ -129,11 +129,13 @@ describe('blocks of a DXF', () => {
     }
   });
   it('that are not in the file are passed over by name', () => {
-    expect(drawn(file(line({ x: 0, y: 0 }, { x: 9, y: 0 }) + insert('gone', { x: 0, y: 0 }), flag)).skipped).toEqual(['1 × block that is not in the file']);
+    expect(drawn(file(line({ x: 0, y: 0 }, { x: 9, y: 0 }) + insert('gone', { x: 0, y: 0 }), flag)).skipped).toEqual([
+      { code: 'skipped.no-block', values: { count: 1, name: '' } },
+    ]);
   });
   it('that hold themselves end in a sentence', () => {
     const endless = block('endless', { x: 0, y: 0 }, insert('endless', { x: 1, y: 0 }));
-    expect(readDxf(file(insert('endless', { x: 0, y: 0 }), endless))).toEqual({ ok: false, message: 'Blocks lie inside each other without end.' });
+    expect(readDxf(file(insert('endless', { x: 0, y: 0 }), endless))).toEqual({ ok: false, why: { code: 'drawing.endless-blocks', values: {} } });
   });
   it('that multiply without end stop at the limit of pieces', () => {
     const doubling = Array.from({ length: 20 }, (_, level) =>
@@ -143,7 +145,10 @@ describe('blocks of a DXF', () => {
         level === 0 ? line({ x: 0, y: 0 }, { x: 1, y: 0 }) : insert(`b${level - 1}`, { x: 0, y: 0 }) + insert(`b${level - 1}`, { x: 1, y: 0 }),
       ),
     ).join('');
-    expect(readDxf(file(insert('b19', { x: 0, y: 0 }), doubling))).toMatchObject({ ok: false, message: expect.stringMatching(/more than 20000 pieces/) });
+    expect(readDxf(file(insert('b19', { x: 0, y: 0 }), doubling))).toMatchObject({
+      ok: false,
+      why: { code: 'drawing.too-many-pieces', values: { most: 20_000 } },
+    });
   });
 });
 
@@ -176,6 +181,6 @@ describe('pieces drawn from behind', () => {
   });
   it('one that stands on edge is passed over by name', () => {
     const edgeOn = codes([0, 'CIRCLE'], [8, 'a'], [10, 0], [20, 0], [40, 10], [210, 1], [220, 0], [230, 0]);
-    expect(drawn(file(line({ x: 0, y: 0 }, { x: 9, y: 0 }) + edgeOn)).skipped).toEqual(['1 × circle that does not lie flat']);
+    expect(drawn(file(line({ x: 0, y: 0 }, { x: 9, y: 0 }) + edgeOn)).skipped).toEqual([{ code: 'skipped.not-flat', values: { count: 1, name: 'circle' } }]);
   });
 });

@@ -1,3 +1,4 @@
+import { USUAL_PERSON, wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { inflateSync } from 'node:zlib';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
@@ -21,16 +22,22 @@ import {
   writeSvg,
   type Drawing,
   type DrawingRead,
+  type PaperText,
   type Plot,
 } from '.';
 import { setOutParts, type TrimLine } from '../lines';
 import { flattenBulge, flattenSpline } from './flatten';
 
+const words = wordsFor();
+const onPaper = { tell: words.say, stations: words.stations };
+const told = (text: PaperText): string => (typeof text === 'string' ? text : words.say(text));
+const named = (part: string) => ({ code: 'paper.part' as const, values: { job: 'Sample', part, mirrored: false } });
+
 const value = (read: DrawingRead): Drawing => {
-  if (!read.ok) throw new Error(read.message);
+  if (!read.ok) throw new Error(read.why.code);
   return read.value;
 };
-const message = (read: DrawingRead): string => (read.ok ? '' : read.message);
+const message = (read: DrawingRead): string => (read.ok ? '' : words.say(read.why));
 const svg = (inside: string, head = 'width="200mm" height="100mm" viewBox="0 0 200 100"') => `<svg xmlns="http://www.w3.org/2000/svg" ${head}>${inside}</svg>`;
 const places = ({ layers }: Drawing) => layers.flatMap(({ paths }) => paths.flatMap(({ points }) => points));
 const part = (surface: Surface, lines: readonly TrimLine[], over: Partial<Part> = {}): Part => ({
@@ -111,7 +118,7 @@ describe('SVG in', () => {
     const drawing = value(
       readSvg(svg('<path d="M0 0L9 9"/><text x="3" y="3">Hello</text><image href="x.png"/><use href="#a"/><script>alert(1)</script><path d="M0 0L9 oops"/>')),
     );
-    expect(drawing.skipped.join()).toMatch(/1 × text.*1 × image.*reference.*script, not run.*cannot be read/);
+    expect(drawing.skipped.map(words.say).join()).toMatch(/1 × text.*1 × image.*reference.*script, not run.*cannot be read/);
     expect(drawing.layers).toHaveLength(1);
   });
   it('leaves out what is hidden or only defined', () => {
@@ -228,7 +235,7 @@ describe('DXF in', () => {
     expect(flattenSpline(3, [{ x: 0, y: 0 }], [0, 1], null, 0.01)).toBeNull();
   });
   it('passes over texts, names what it passed over', () =>
-    expect(value(readDxf(dxf(`${LINE}0\nTEXT\n8\na\n10\n0\n20\n0\n40\n5\n1\nHi\n`))).skipped).toEqual(['1 × text']));
+    expect(value(readDxf(dxf(`${LINE}0\nTEXT\n8\na\n10\n0\n20\n0\n40\n5\n1\nHi\n`))).skipped.map(words.say)).toEqual(['1 × text']));
   it.each([
     ['cut off', dxf(LINE).slice(0, 60), /no sound DXF|no line/],
     ['something else', 'PK\u0003\u0004 not a drawing', /no sound DXF|no line/],
@@ -267,7 +274,7 @@ describe('drawings out and back in', () => {
   it('an outline is taken from the largest closed path; one that is not closed gives none', () => {
     const drawing = value(readSvg(svg('<g id="a"><path d="M0 0L9 9"/></g><g id="b"><path d="M0 0h50v20h-50z"/><path d="M0 0h5v2h-5z"/></g>')));
     const wish = { unitMm: 25.4, lines: [], lineId: 'i', lineName: 'I', datum: 'base' };
-    expect(fromDrawing(drawing, { ...wish, outline: 'a' })).toMatchObject({ outline: null, left: [expect.stringMatching(/no closed path/)] });
+    expect(fromDrawing(drawing, { ...wish, outline: 'a' })).toMatchObject({ outline: null, left: [{ code: 'taken.no-outline' }] });
     const { outline } = fromDrawing(drawing, { ...wish, outline: 'b' });
     expect(outline?.kind === 'polygon' && Math.abs(ringArea(outline.points.map(([x, y]) => ({ x, y }))))).toBeCloseTo(50 * 20 * 25.4 ** 2, 0);
   });
@@ -292,7 +299,7 @@ describe('templates', () => {
     const own = lengthOf(plot.strokes.filter(({ pen }) => pen === 'trim'));
     // What lies in an overlap is there twice; the bars at the foot are 204.6 mm a sheet.
     expect(printed - pages.length * (100 + 101.6 + 12)).toBeGreaterThan(own - 1);
-    for (const page of pages) expect(page.words.some(({ text }) => /sheet [A-Z]\d/.test(text))).toBe(true);
+    for (const page of pages) expect(page.words.some(({ text }) => /sheet [A-Z]\d/.test(told(text)))).toBe(true);
     const strip: Plot = {
       ...plot,
       strokes: [
@@ -311,7 +318,7 @@ describe('templates', () => {
     const mirrored = partPlot(plan, 'Sample', true);
     const at = (of: Plot) => of.strokes.filter(({ pen }) => pen === 'trim')[0].points[0];
     expect(at(mirrored)[0]).toBeCloseTo(640 - at(plot)[0], 6);
-    expect(mirrored.title).toMatch(/mirrored/);
+    expect(told(mirrored.title)).toMatch(/mirrored/);
   });
   it('a piece is cut at the edge of its sheet', () => {
     const box = { minX: 0, minY: 0, maxX: 10, maxY: 10 };
@@ -327,14 +334,10 @@ describe('templates', () => {
   });
 
   it('measured back from the PDF, bars and lines are right to 0.05 mm', async () => {
-    const printed = await printPdf(design(part(BOARD, [straight('s', [50, 60], [150, 60]), circle])), {
-      what: 'template',
-      part: 'part',
-      paper: 'A4',
-      mirrored: false,
-      single: true,
-    });
-    if (!printed.ok) throw new Error(printed.message);
+    const job = design(part(BOARD, [straight('s', [50, 60], [150, 60]), circle]));
+    const printed = await printPdf(job, { what: 'template', unit: 'mm', part: 'part', paper: 'A4', mirrored: false, single: true }, onPaper);
+    if (!printed.ok) throw new Error(printed.why.code);
+    expect(printed.title).toMatch(/: /);
     const paths = pathsOf(printed.bytes);
     const straights = paths.filter((points) => points.length === 2).map(([a, b]) => Math.hypot(b[0] - a[0], b[1] - a[1]));
     const nearest = (wanted: number) => Math.min(...straights.map((length) => Math.abs(length - wanted)));
@@ -388,7 +391,7 @@ describe('round parts on paper', () => {
     const tube = planOf(part({ kind: 'tube', diameter: 60, length: 150 }, []));
     expect(
       partPlot(tube, 'Sample', false)
-        .words.map(({ text }) => text)
+        .words.map(({ text }) => told(text))
         .join(),
     ).toMatch(/Edge P meets edge Q.*Edge Q meets edge P/);
   });
@@ -396,7 +399,7 @@ describe('round parts on paper', () => {
     const radius = 80;
     const sphere: Surface = { kind: 'turned', profile: { start: [0, 0], edges: [{ to: [2 * radius, 0], through: [radius, radius] }], smooth: false } };
     const ball = part(sphere, [{ kind: 'ring', id: 'r', name: 'r', runOn: false, at: 60 }]);
-    const gores = goresOf(setOutParts([ball]).get('part')!, 'Ball')!;
+    const gores = goresOf(setOutParts([ball]).get('part')!, named('Ball'))!;
     expect(gores.errorMm).toBeLessThan(0.5);
     const size = gores.strokes
       .filter(({ pen }) => pen === 'rim')
@@ -404,7 +407,7 @@ describe('round parts on paper', () => {
     expect(Math.abs(size / (4 * Math.PI * radius ** 2) - 1)).toBeLessThan(1e-3);
     // The ring is there once on every gore.
     expect(gores.strokes.filter(({ pen }) => pen === 'trim').length).toBeGreaterThanOrEqual(gores.gores);
-    expect(goresOf(setOutParts([part(BOARD, [])]).get('part')!, 'Board')).toBeNull();
+    expect(goresOf(setOutParts([part(BOARD, [])]).get('part')!, named('Board'))).toBeNull();
   });
   it('masks are laid out on the film, those too large are named', () => {
     const open = (id: string, diameter: number) =>
@@ -417,11 +420,11 @@ describe('round parts on paper', () => {
   });
   it('what cannot be printed says why', () => {
     const bare = design(part(BOARD, [straight('s', [0, 900], [640, 900])]));
-    expect(pagesFor(bare, { what: 'masks', width: 150, paper: 'A4' })).toMatchObject({ ok: false, message: expect.stringMatching(/opening or a circle/) });
-    expect(pagesFor(bare, { what: 'template', part: 'x', paper: 'A4', mirrored: false, single: false })).toMatchObject({ ok: false });
-    expect(pagesFor(bare, { what: 'stations', part: 'part', line: 's', step: 100, tolerance: 0.5, paper: 'A4' })).toMatchObject({
+    expect(pagesFor(bare, { what: 'masks', unit: 'mm', width: 150, paper: 'A4' }, onPaper)).toMatchObject({ ok: false, why: { code: 'print.no-masks' } });
+    expect(pagesFor(bare, { what: 'template', unit: 'mm', part: 'x', paper: 'A4', mirrored: false, single: false }, onPaper)).toMatchObject({ ok: false });
+    expect(pagesFor(bare, { what: 'stations', unit: 'mm', part: 'part', line: 's', step: 100, tolerance: 0.5, paper: 'A4' }, onPaper)).toMatchObject({
       ok: false,
-      message: expect.stringMatching(/nothing to mark/),
+      why: { code: 'print.nothing-to-mark' },
     });
   });
 });
@@ -435,19 +438,20 @@ describe('station tables', () => {
     });
     const left: Part = { ...right, id: 'left', name: 'Left', lines: [], opposite: { of: 'part', follows: true } };
     const table = stationTable(design(right, left), { part: 'part', line: 'w', datum: null, stepMm: 100, toleranceMm: 0.5 })!;
-    expect(table.columns).toEqual(['Along', 'Height on the skin', 'Height plumb', 'Height on Left']);
-    const row = table.rows.find(([along]) => along === '300 mm')!;
-    expect(row[1]).toBe('180 mm');
-    expect(Number.parseFloat(row[2])).toBeCloseTo(180 * Math.cos(Math.PI / 6), 0);
-    expect(row[3]).toBe(row[1]);
-    expect(stationCsv(table).split('\r\n')[0]).toBe('Along,Height on the skin,Height plumb,Height on Left');
+    expect(table.columns).toEqual(['along', 'height-skin', 'height-plumb', 'height-opposite']);
+    const row = table.rows.find(({ cells: [along] }) => along === 300)?.cells.map(Number) ?? [];
+    expect(row[1]).toBeCloseTo(180, 6);
+    expect(row[2]).toBeCloseTo(180 * Math.cos(Math.PI / 6), 6);
+    expect(row[3]).toBeCloseTo(row[1], 6);
+    expect(stationCsv(words.stations(table)).split('\r\n')[0]).toBe('Along,Height on the skin,Height plumb,Height on Left');
+    expect(words.stations(table).rows.find(([along]) => along === '300 mm')?.[1]).toBe('180 mm');
+    expect(wordsFor({ ...USUAL_PERSON, length: 'in' }).stations(table).rows[0][1]).toBe('4 23/32"');
   });
   it('on a tube add angle and girth from the top', () => {
     const tube = part({ kind: 'tube', diameter: 100, length: 400 }, [straight('s', [0, 25], [400, 25])]);
     const table = stationTable(design(tube), { part: 'part', line: 's', datum: null, stepMm: 100, toleranceMm: 0.5 })!;
-    expect(table.columns).toContain('Girth from top');
-    expect(table.rows[0].slice(-2)).toEqual([`${((25 / 50) * (180 / Math.PI)).toFixed(1)}°`, '25 mm']);
+    expect(table.columns).toContain('girth');
+    expect(words.stations(table).rows[0].slice(-2)).toEqual([`${((25 / 50) * (180 / Math.PI)).toFixed(1)}°`, '25 mm']);
   });
-  it('a cell that looks like a formula is told to be text', () =>
-    expect(stationCsv({ title: '', note: '', columns: ['=A1', 'a,"b"'], rows: [], marks: [] })).toBe(`'=A1,"a,""b"""\r\n`));
+  it('a cell that looks like a formula is told to be text', () => expect(stationCsv({ columns: ['=A1', 'a,"b"'], rows: [] })).toBe(`'=A1,"a,""b"""\r\n`));
 });

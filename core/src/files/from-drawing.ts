@@ -2,6 +2,7 @@ import type { LineOf } from '../lines';
 import { distance, distanceToSegment, ringArea, type Outline, type Point } from '../surface';
 import { LONGEST_MM, MOST } from '../units';
 import type { Drawing, DrawnPath } from './drawing';
+import type { TakenSaid } from './says';
 
 /** Corners an outline may have, and places a path. */
 const MOST_CORNERS = 500;
@@ -16,7 +17,7 @@ export interface FromDrawing {
   readonly outline: Outline | null;
   readonly line: LineOf<'imported'> | null;
   /** What could not be taken over, in sentences. */
-  readonly left: readonly string[];
+  readonly left: readonly TakenSaid[];
 }
 
 /** How a drawing is to be taken over. */
@@ -45,9 +46,9 @@ export function fromDrawing(drawing: Drawing, wish: DrawingWish): FromDrawing {
       closed,
     ),
   });
-  const left: string[] = [];
+  const left: TakenSaid[] = [];
   const rim = wish.outline === null ? null : largestClosed(pathsOf(wish.outline).map(inMm));
-  if (wish.outline !== null && !rim) left.push(`Layer "${wish.outline}" has no closed path, so it gives no outline.`);
+  if (wish.outline !== null && !rim) left.push({ code: 'taken.no-outline', values: { layer: wish.outline } });
   const outline = rim ? outlineOf(rim, left) : null;
   const paths = wish.lines
     .flatMap(pathsOf)
@@ -58,7 +59,7 @@ export function fromDrawing(drawing: Drawing, wish: DrawingWish): FromDrawing {
     .filter(({ points }) => points.length <= MOST_PLACES && points.every(({ x, y }) => Math.abs(x) <= LONGEST_MM && Math.abs(y) <= LONGEST_MM))
     .filter(({ points }) => (places += points.length) <= MOST.linePieces)
     .slice(0, MOST_PATHS);
-  if (sound.length < paths.length) left.push(`${paths.length - sound.length} paths are too large, too far out or too many.`);
+  if (sound.length < paths.length) left.push({ code: 'taken.paths', values: { paths: paths.length - sound.length } });
   return { outline, line: sound.length > 0 ? importedLine(sound, wish) : null, left };
 }
 
@@ -74,15 +75,15 @@ const importedLine = (paths: readonly DrawnPath[], { lineId, lineName, datum }: 
 // A ten-thousandth of a millimetre is far below any tape and keeps files short.
 const asPlace = ({ x, y }: Point): [number, number] => [Math.round(x * 1e4) / 1e4, Math.round(y * 1e4) / 1e4];
 
-function outlineOf({ points }: DrawnPath, left: string[]): Outline | null {
+function outlineOf({ points }: DrawnPath, left: TakenSaid[]): Outline | null {
   let tolerance = THIN_MM;
   let ring = points;
   while (ring.length > MOST_CORNERS && tolerance < 0.5) ring = thinned(points, true, (tolerance *= 2));
   if (ring.length > MOST_CORNERS) {
-    left.push(`The outline has more than ${MOST_CORNERS} corners.`);
+    left.push({ code: 'taken.corners', values: { most: MOST_CORNERS } });
     return null;
   }
-  if (tolerance > THIN_MM) left.push(`The outline was thinned to ${ring.length} corners; it strays by at most ${tolerance.toFixed(2)} mm.`);
+  if (tolerance > THIN_MM) left.push({ code: 'taken.thinned', values: { corners: ring.length, strayMm: tolerance } });
   return { kind: 'polygon', points: ring.map(asPlace) };
 }
 

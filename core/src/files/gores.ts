@@ -27,7 +27,7 @@ function edgeError(radii: readonly number[], step: number, count: number): numbe
  * Cuts a turned skin into gores: no flat sheet fits it, but narrow strips nearly do.
  * @returns strips side by side with the trim lines on them; null for a part that is not turned
  */
-export function goresOf(setOut: SetOut, title: string): GorePlot | null {
+export function goresOf(setOut: SetOut, title: Plot['title']): GorePlot | null {
   const { board, lines } = setOut;
   const sheet = board.measured;
   if (!sheet.chart || !sheet.round) return null;
@@ -44,7 +44,11 @@ export function goresOf(setOut: SetOut, title: string): GorePlot | null {
     const put = (along: number, angle: number): readonly [number, number] => [along, gore * pitch + round.at(along).radius * (angle - middle)];
     const side = (sign: 1 | -1) => radii.map((_, index) => put(index * step, middle + sign * half));
     strokes.push({ pen: 'rim', points: [...side(-1), ...side(1).reverse(), side(-1)[0]] });
-    words.push({ at: [round.lengthMm / 2, gore * pitch + 1], text: `gore ${gore + 1} of ${gores}, meets ${((gore + 1) % gores) + 1} above`, sizeMm: 2.8 });
+    words.push({
+      at: [round.lengthMm / 2, gore * pitch + 1],
+      text: { code: 'paper.gore', values: { gore: gore + 1, gores, meets: ((gore + 1) % gores) + 1 } },
+      sizeMm: 2.8,
+    });
     for (const { pieces } of lines) {
       for (const piece of pieces) {
         const places = piece.map((point) => onRound(sheet, board.reflect(point)));
@@ -53,7 +57,7 @@ export function goresOf(setOut: SetOut, title: string): GorePlot | null {
     }
   }
   const errorMm = edgeError(radii, step, gores);
-  return { gores, errorMm, title, note: `${gores} gores; edges ${errorMm.toFixed(2)} mm longer than on the skin`, strokes, words };
+  return { gores, errorMm, title, note: { code: 'paper.gores', values: { gores, errorMm } }, strokes, words };
 }
 
 interface Place {

@@ -10,6 +10,7 @@ export * from './page';
 export * from './part-plot';
 export * from './pdf';
 export * from './print';
+export type * from './says';
 export * from './svg-in';
 export * from './svg-out';
 export * from './tiles';

@@ -53,7 +53,15 @@ export function maskPlot(parts: readonly PartPlan[], job: string, tapeWidthMm: n
       [0, 0],
     ],
   });
-  return { plot: { title: `${job}: masks on film ${tapeWidthMm} mm wide`, note: `${(length / 1000).toFixed(2)} m of film`, strokes, words }, tooLarge };
+  return {
+    plot: {
+      title: { code: 'paper.masks', values: { job, widthMm: tapeWidthMm } },
+      note: { code: 'paper.film', values: { lengthMm: length, tooLarge } },
+      strokes,
+      words,
+    },
+    tooLarge,
+  };
 }
 
 function masksOf(part: PartPlan): Mask[] {

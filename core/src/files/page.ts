@@ -1,3 +1,5 @@
+import type { PaperSaid, PaperText } from './says';
+
 /** A line on paper, mm from the lower left. */
 export interface PaperStroke {
   readonly points: readonly (readonly [number, number])[];
@@ -8,7 +10,7 @@ export interface PaperStroke {
 /** Words on paper. */
 export interface PaperWords {
   readonly at: readonly [number, number];
-  readonly text: string;
+  readonly text: PaperText;
   readonly sizeMm: number;
   readonly bold?: boolean;
   /** Turned to the left, degrees. */
@@ -29,8 +31,8 @@ export type Paper = keyof typeof PAPERS;
 
 /** Something to be drawn full size, larger than any paper: mm, y up. */
 export interface Plot {
-  readonly title: string;
-  readonly note: string;
+  readonly title: PaperSaid;
+  readonly note: PaperText;
   readonly strokes: readonly PaperStroke[];
   readonly words: readonly PaperWords[];
 }

@@ -1,6 +1,6 @@
 import type { Coordinates, PartPlan } from '../plan';
 import type { PaperStroke, PaperWords, Plot } from './page';
-import { largest, smallest } from '../units';
+import { largest, plainly, smallest } from '../units';
 
 const closed = (points: readonly Coordinates[]): Coordinates[] => [...points, points[0]];
 
@@ -17,10 +17,9 @@ export function partPlot(part: PartPlan, job: string, mirrored: boolean): Plot {
     ...part.lines.flatMap(({ pieces }) => pieces.map((piece): PaperStroke => ({ pen: 'trim', points: piece.map(([x, y]): Coordinates => [x, y]) }))),
   ];
   const words = [...lineWords(part), ...datumWords(part), ...seamWords(part)];
-  const side = mirrored ? ', mirrored' : '';
   const plot: Plot = {
-    title: `${job}: ${part.name}${side}`,
-    note: part.kind === 'flat' || part.kind === 'folded' ? '' : 'Unrolled skin, seen from outside',
+    title: { code: 'paper.part', values: { job, part: part.name, mirrored } },
+    note: part.kind === 'flat' || part.kind === 'folded' ? '' : plainly('paper.unrolled'),
     strokes,
     words,
   };
@@ -55,7 +54,7 @@ function seamWords({ seams }: PartPlan): PaperWords[] {
     const flat = Math.abs(turn) > 90 ? turn - Math.sign(turn) * 180 : turn;
     return {
       at: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + (index === 0 ? 2 : -5)],
-      text: `Edge ${index === 0 ? 'P' : 'Q'} meets edge ${index === 0 ? 'Q' : 'P'}`,
+      text: { code: 'paper.seam', values: { edge: index === 0 ? 'P' : 'Q' } },
       sizeMm: 3,
       turnDeg: flat,
     };

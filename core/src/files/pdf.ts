@@ -13,6 +13,7 @@ import {
   type PDFFont,
 } from 'pdf-lib';
 import type { Page, PaperStroke } from './page';
+import type { Tell } from './says';
 
 /** Points, the unit of PDF, in a millimetre. */
 const PT = 72 / 25.4;
@@ -27,8 +28,9 @@ const PENS: Readonly<Record<PaperStroke['pen'], { readonly widthMm: number; read
 /**
  * Writes pages as a PDF at 1:1.
  * @param title what the document is called
+ * @param tell puts into words what is not a name or a code
  */
-export async function writePdf(pages: readonly Page[], title: string): Promise<Uint8Array> {
+export async function writePdf(pages: readonly Page[], title: string, tell: Tell): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(title);
   pdf.setProducer('Lintrel');
@@ -55,7 +57,13 @@ export async function writePdf(pages: readonly Page[], title: string): Promise<U
     }
     for (const { at, text, sizeMm, bold: heavy, turnDeg } of words) {
       const font = heavy ? bold : plain;
-      page.drawText(printable(text, font), { x: at[0] * PT, y: at[1] * PT, size: sizeMm * PT, font, rotate: degrees(turnDeg ?? 0) });
+      page.drawText(printable(typeof text === 'string' ? text : tell(text), font), {
+        x: at[0] * PT,
+        y: at[1] * PT,
+        size: sizeMm * PT,
+        font,
+        rotate: degrees(turnDeg ?? 0),
+      });
     }
   }
   return pdf.save();

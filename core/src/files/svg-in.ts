@@ -3,6 +3,7 @@ import svgpath from 'svgpath';
 import type { Point } from '../surface';
 import { Collector, DRAWING_LIMITS, DrawingTrouble, FILE_TOLERANCE_MM, type DrawingRead } from './drawing';
 import { flattenCubic, flattenQuadratic } from './flatten';
+import { plainly } from '../units';
 
 /** Elements whose content is never drawn, and those that draw what is no outline. */
 const UNDRAWN = [
@@ -46,45 +47,46 @@ interface Page {
  * @returns paths by layer (the topmost named group), y up; or why it cannot be read
  */
 export function readSvg(text: string): DrawingRead {
-  if (text.length > DRAWING_LIMITS.bytes) return { ok: false, message: `The file is larger than ${DRAWING_LIMITS.bytes / 1e6} MB.` };
+  if (text.length > DRAWING_LIMITS.bytes) return { ok: false, why: { code: 'drawing.too-large', values: { megabytes: DRAWING_LIMITS.bytes / 1e6 } } };
   const found = new Collector();
   const stack: Group[] = [];
   let page: Page | null = null;
   const pieces: { layer: string; subpaths: { closed: boolean; points: Point[] }[] }[] = [];
   const parser = new SaxesParser({ xmlns: false });
   parser.on('error', (error) => {
-    throw new DrawingTrouble(`The file is no sound SVG: ${error.message.slice(0, 160)}`);
+    throw new DrawingTrouble({ code: 'drawing.bad-svg', values: { reason: error.message.slice(0, 160) } });
   });
   parser.on('doctype', (doctype) => {
-    if (/<!ENTITY/i.test(doctype)) throw new DrawingTrouble('The file defines entities of its own, which is refused. Save it as plain SVG.');
+    if (/<!ENTITY/i.test(doctype)) throw new DrawingTrouble(plainly('drawing.entities'));
   });
   parser.on('opentag', (tag: SaxesTagPlain) => {
-    if (stack.length >= DRAWING_LIMITS.depth) throw new DrawingTrouble(`Groups lie more than ${DRAWING_LIMITS.depth} deep inside each other.`);
+    if (stack.length >= DRAWING_LIMITS.depth) throw new DrawingTrouble({ code: 'drawing.too-deep', values: { most: DRAWING_LIMITS.depth } });
     const name = tag.name.replace(/^.*:/, '');
     const parent = stack.at(-1);
     if (!parent) {
-      if (name !== 'svg') throw new DrawingTrouble('The file is XML, but no SVG drawing.');
+      if (name !== 'svg') throw new DrawingTrouble(plainly('drawing.not-svg'));
       page = pageOf(tag);
     }
     const group = groupOf(name, tag, parent);
     stack.push(group);
     if (group.undrawn) {
-      if (name === 'script' || name === 'foreignObject') found.skip(name === 'script' ? 'script, not run' : 'embedded page, not shown');
+      if (name === 'script' || name === 'foreignObject') found.skip(name === 'script' ? 'skipped.script' : 'skipped.embedded');
       return;
     }
-    if (PASSED.includes(name)) return found.skip(name === 'use' ? 'reference to another piece' : name === 'a' ? 'link' : name);
+    if (PASSED.includes(name))
+      return name === 'use' ? found.skip('skipped.reference') : name === 'a' ? found.skip('skipped.link') : found.skip('skipped.element', name);
     const d = pathData(name, tag);
     if (d === null) return;
     found.count();
-    if (d === '') return found.skip(`${name} without measurements`);
+    if (d === '') return found.skip('skipped.no-measures', name);
     pieces.push({ layer: group.layer, subpaths: flattened(d, group.transform, page?.unitMm ?? 1, found) });
   });
   parser.on('closetag', () => void stack.pop());
   try {
     parser.write(text).close();
-    return page ? collected(pieces, page, found) : { ok: false, message: 'The file holds no SVG drawing.' };
+    return page ? collected(pieces, page, found) : { ok: false, why: plainly('drawing.no-svg') };
   } catch (error) {
-    if (error instanceof DrawingTrouble) return { ok: false, message: error.message };
+    if (error instanceof DrawingTrouble) return { ok: false, why: error.why };
     throw error;
   }
 }
@@ -171,7 +173,7 @@ function flattened(d: string, transform: string, unitMm: number, found: Collecto
   const made = svgpath(d);
   // The parser keeps what it could read and remembers why it stopped; half a path is no path.
   if ((made as unknown as { err?: string }).err) {
-    found.skip('path that cannot be read');
+    found.skip('skipped.unreadable');
     return [];
   }
   const subpaths: { closed: boolean; points: Point[] }[] = [];

@@ -1,11 +1,12 @@
-import type { StationTable } from '../plan';
+import type { StationWords } from './csv';
 import { PAPERS, type Page, type Paper, type PaperStroke, type PaperWords } from './page';
+import type { PaperSaid } from './says';
 
 const EDGE = 15;
 const ROW = 5.4;
 
 /** A station table on paper, as many sheets as it needs. */
-export function stationPages(table: StationTable, title: string, paper: Paper): Page[] {
+export function stationPages(table: StationWords, title: PaperSaid, paper: Paper): Page[] {
   const { width, height } = PAPERS[paper];
   const perPage = Math.floor((height - 2 * EDGE - 26) / ROW);
   const sheets = Math.max(1, Math.ceil(table.rows.length / perPage));
@@ -16,7 +17,7 @@ export function stationPages(table: StationTable, title: string, paper: Paper): 
     const at = (index: number, y: number): readonly [number, number] => [EDGE + index * column, y];
     const words: PaperWords[] = [
       { at: [EDGE, top - 5], text: title, sizeMm: 5, bold: true },
-      { at: [EDGE, top - 11], text: `${table.note}${sheets > 1 ? `; sheet ${sheet + 1} of ${sheets}` : ''}`, sizeMm: 3 },
+      { at: [EDGE, top - 11], text: sheets > 1 ? { code: 'paper.sheet-of', values: { note: table.note, sheet: sheet + 1, sheets } } : table.note, sizeMm: 3 },
       ...table.columns.map((text, index): PaperWords => ({ at: at(index, top - 19), text, sizeMm: 3, bold: true })),
       ...rows.flatMap((row, line) => row.map((text, index): PaperWords => ({ at: at(index, top - 26 - line * ROW), text, sizeMm: 3.4 }))),
     ];

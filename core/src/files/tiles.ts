@@ -43,7 +43,7 @@ export function tilePages(plot: Plot, paper: Paper): Page[] {
 export function singlePage(plot: Plot): Page {
   const { minX, minY, maxX, maxY } = boxOfPlot(plot);
   const moved = ([x, y]: readonly [number, number]): readonly [number, number] => [x - minX + EDGE, y - minY + EDGE + FOOT];
-  const foot = footOf(plot, '', EDGE);
+  const foot = footOf(plot, EDGE, null);
   return {
     widthMm: Math.max(maxX - minX + 2 * EDGE, 200),
     heightMm: maxY - minY + 2 * EDGE + FOOT,
@@ -93,7 +93,11 @@ function tilePage(plot: Plot, grid: Grid, row: number, column: number): Page | n
   const inside = ({ at: [x, y] }: PaperWords) => x >= box.minX && x <= box.maxX && y >= box.minY && y <= box.maxY;
   const crosses = crossesOf(grid, row, column).map((stroke) => ({ ...stroke, points: stroke.points.map(moved) }));
   const many = grid.across * grid.up > 1;
-  const foot = footOf(plot, many ? `sheet ${codeOf(grid, row, column)} of ${codeOf(grid, grid.up - 1, 0)} to ${codeOf(grid, 0, grid.across - 1)}` : '', EDGE);
+  const foot = footOf(
+    plot,
+    EDGE,
+    many ? { sheet: codeOf(grid, row, column), first: codeOf(grid, grid.up - 1, 0), last: codeOf(grid, 0, grid.across - 1) } : null,
+  );
   return {
     widthMm: grid.paper.width,
     heightMm: grid.paper.height,
@@ -139,7 +143,10 @@ function crossesOf(grid: Grid, row: number, column: number): PaperStroke[] {
   ]);
 }
 
-function footOf({ title, note }: Plot, code: string, x: number): { strokes: PaperStroke[]; words: PaperWords[] } {
+/** Codes of a sheet in a grid, and of the first and the last of them. */
+type SheetCodes = Readonly<Record<'sheet' | 'first' | 'last', string>>;
+
+function footOf({ title, note }: Plot, x: number, codes: SheetCodes | null): { strokes: PaperStroke[]; words: PaperWords[] } {
   const mm = checkBar(x, EDGE + 3, 100, '100 mm');
   const inches = checkBar(x, EDGE + 8, 101.6, '4 in');
   return {
@@ -147,7 +154,7 @@ function footOf({ title, note }: Plot, code: string, x: number): { strokes: Pape
     words: [
       ...mm.words,
       ...inches.words,
-      { at: [x, EDGE + 11.5], text: `${title}${code ? `, ${code}` : ''}`, sizeMm: 3.4, bold: true },
+      { at: [x, EDGE + 11.5], text: codes ? { code: 'paper.foot', values: { title, ...codes } } : title, sizeMm: 3.4, bold: true },
       ...(note ? [{ at: [x + 122, EDGE + 2] as const, text: note, sizeMm: 2.6 }] : []),
     ],
   };

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { colourText, idText, listOf, nameText, noteText, numberBetween, wholeBetween } from '../units';
+import { colourText, idText, listOf, nameText, noteText, numberBetween, oneOf, wholeBetween } from '../units';
 
 /** What a card was made for: whether a paint hides, or how a candy or pearl deepens coat by coat. */
 export const CARD_KINDS = ['hiding', 'let-down'] as const;
@@ -7,11 +7,11 @@ export const CARD_KINDS = ['hiding', 'let-down'] as const;
 /** A test card: what was sprayed over which ground, and the colour measured after each number of coats. */
 export const cardSchema = v.strictObject({
   id: idText(),
-  kind: v.picklist(CARD_KINDS, 'must be hiding or let-down'),
+  kind: oneOf(CARD_KINDS),
   name: nameText(),
   /** Colour it was sprayed over. */
   ground: colourText(),
-  steps: listOf(v.strictObject({ coats: wholeBetween(1, 20), colour: colourText() }), 'measured steps', 20, 1),
+  steps: listOf(v.strictObject({ coats: wholeBetween(1, 20), colour: colourText() }), 'measured-steps', 20, 1),
   airC: v.nullable(numberBetween(-20, 60, '°C')),
   rhPercent: v.nullable(numberBetween(0, 100, '%')),
   gun: noteText(),

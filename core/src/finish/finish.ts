@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { colourText, idText, listOf, nameText, noteText, numberBetween, positiveUpTo, wholeBetween } from '../units';
+import { colourText, idText, listOf, nameText, noteText, numberBetween, oneOf, positiveUpTo, wholeBetween } from '../units';
 import { cardSchema } from './card';
 import { PAINT_SYSTEM_KEYS } from './system';
 
@@ -20,11 +20,11 @@ export const finishSchema = v.strictObject({
   id: idText(),
   name: nameText(),
   colour: colourText(),
-  system: v.picklist(PAINT_SYSTEM_KEYS, `must be one of ${PAINT_SYSTEM_KEYS.join(' ')}`),
-  effect: v.picklist(EFFECTS, `must be one of ${EFFECTS.join(' ')}`),
-  method: v.picklist(METHODS, `must be one of ${METHODS.join(' ')}`),
+  system: oneOf(PAINT_SYSTEM_KEYS),
+  effect: oneOf(EFFECTS),
+  method: oneOf(METHODS),
   flashMin: minutes(),
-  recoat: listOf(recoatSchema, 'recoat windows', 2, 1),
+  recoat: listOf(recoatSchema, 'recoat-windows', 2, 1),
   touchMin: positiveUpTo(100_000, 'min'),
   /** Null where the film never takes tape. */
   tapeSafeMin: v.nullable(positiveUpTo(100_000, 'min')),
@@ -36,13 +36,13 @@ export const finishSchema = v.strictObject({
   solids: positiveUpTo(1),
   referenceBuildUm: positiveUpTo(5000, 'µm'),
   activationKj: numberBetween(0, 200, 'kJ/mol'),
-  school: v.picklist(SCHOOLS, 'must be wet, touch or dry'),
+  school: oneOf(SCHOOLS),
   /** Dry film that hides a black-and-white card, µm. */
   hidingUm: positiveUpTo(5000, 'µm'),
   /** Coats the data sheet asks for; null: computed from hiding. */
   coats: v.nullable(wholeBetween(1, 20)),
   /** Parts by volume, paint first: [4, 1, 1]. */
-  mixRatio: listOf(positiveUpTo(100), 'mixing parts such as 4, 1, 1', 4, 1),
+  mixRatio: listOf(positiveUpTo(100), 'mixing-parts', 4, 1),
   potLifeMin: v.nullable(positiveUpTo(10_000, 'min')),
   /** Which gun it is sprayed with; left out: the one gun of the shop. */
   gun: v.optional(nameText()),

@@ -1,9 +1,12 @@
+import { wordsFor } from '@lintrel/words';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { SHIPPED_SHELF } from '../job';
+import { SHIPPED_SHELF, upgradedDesign } from '../job';
 import { mergeShelf, readJobFile, writeJobFile, type JobFile } from '.';
 import { jobFileJsonSchema } from './json-schema';
+
+const { say } = wordsFor();
 
 const FOLDER = join(__dirname, '../../../examples');
 const EXAMPLES = readdirSync(FOLDER).filter((name) => name.endsWith('.json'));
@@ -18,7 +21,7 @@ function faultsWith(change: (file: Record<string, never>) => void): string[] {
   const file = JSON.parse(text('juniper.json')) as Record<string, never>;
   change(file);
   const read = readJobFile(JSON.stringify(file));
-  return read.ok ? [] : read.faults.map(({ path, message }) => `${path}: ${message}`);
+  return read.ok ? [] : read.faults.map((fault) => `${fault.path}: ${say(fault)}`);
 }
 const at = (file: unknown, ...keys: (string | number)[]) =>
   keys.reduce((value, key) => (value as Record<string | number, unknown>)[key], file) as Record<string | number, unknown>;
@@ -69,7 +72,8 @@ it.each<[string, (file: Record<string, never>) => void, RegExp]>([
     /areas\[0\]\.finish: there is no finish "mauve"/,
   ],
   ['an id used twice', (file) => Object.assign(at(file, 'design', 'parts', 2), { id: 'left' }), /parts\[2\]\.id: "left" is used twice/],
-  ['a newer version', (file) => Object.assign(file, { version: 2 }), /^version: must be 1/],
+  ['a newer version', (file) => Object.assign(file, { version: 3 }), /^version: must be a version up to 2: a newer program wrote this file/],
+  ['a newer design', (file) => Object.assign(at(file, 'design'), { version: 3 }), /^design\.version: must be a version up to 2/],
 ])('refuses %s at its place', (_, change, message) => expect(faultsWith(change).join('\n')).toMatch(message));
 
 it('keeps text that looks like code as text', () => {
@@ -107,4 +111,34 @@ describe('mergeShelf', () => {
 it('the JSON Schema kept in the docs is the one the reader generates', () => {
   const kept = readFileSync(join(__dirname, '../../../docs/job-file.schema.json'), 'utf8');
   expect(JSON.parse(kept)).toEqual(JSON.parse(JSON.stringify(jobFileJsonSchema())));
+});
+
+describe.each(['juniper', 'marigold'])('%s, a file of version 1', (name) => {
+  const old = readFileSync(join(__dirname, `old/${name}-1.json`), 'utf8');
+  it('is read, brought up, and written as one of today: nothing but its unit is left out', () => {
+    const read = readJobFile(old);
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    const before = JSON.parse(old) as { design: Record<string, unknown>; shelf: unknown; log: object[] };
+    const { unit, ...design } = before.design;
+    expect(unit).toBe('mm');
+    expect(JSON.parse(JSON.stringify(read.value))).toMatchObject({
+      version: 2,
+      design: { version: 2, ...design },
+      shelf: before.shelf,
+      log: before.log.map((event) => ({ ...event, version: 1 })),
+    });
+    const again = readJobFile(writeJobFile(read.value));
+    expect(again).toEqual(read);
+  });
+  it('is planned as the same design of today', () => {
+    const [first, second] = [old, text(`${name}.json`)].map((one) => readJobFile(one));
+    if (!first.ok || !second.ok) throw new Error('not read');
+    expect(first.value.design).toEqual(second.value.design);
+  });
+});
+
+it('a design of version 1 is brought up wherever it is read, and one that is none is left to be refused', () => {
+  const { version: _, ...rest } = sound('ostrel.json').design;
+  expect(upgradedDesign({ ...rest, unit: 'in' })).toEqual({ version: 2, ...rest });
+  for (const other of [null, 7, 'x', [], { version: 9 }]) expect(upgradedDesign(other)).toEqual(other);
 });

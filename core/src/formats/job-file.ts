@@ -1,22 +1,55 @@
 import * as v from 'valibot';
-import { checkAgainst, designFaults, designSchema, entryFaults, finishesNamed, shelfSchema, type Checked, type Design, type Fault, type Shelf } from '../job';
-import { logEventSchema, MOST_EVENTS, MOST_NOTE_LETTERS } from '../log';
-import { instantText, listOf, MOST_FAULTS } from '../units';
+import {
+  checkAgainst,
+  designFaults,
+  designSchema,
+  entryFaults,
+  finishesNamed,
+  newestDesignSchema,
+  shelfSchema,
+  type Checked,
+  type Design,
+  type Fault,
+  type Shelf,
+} from '../job';
+import { logEventSchema, MOST_EVENTS, MOST_NOTE_LETTERS, newestEventSchema, type LogEvent } from '../log';
+import { instantText, listOf, MOST_FAULTS, told } from '../units';
 
 /** A larger file is not read. The limits on designs, logs and shelves keep whatever is written below it. */
 export const LARGEST_FILE_BYTES = 64_000_000;
 
-/** The open job format: a design, the shelf entries it uses, and its log. */
-export const jobFileSchema = v.strictObject({
-  format: v.literal('lintrel-job', 'must be "lintrel-job"'),
-  version: v.literal(1, 'must be 1: this program reads version 1'),
-  /** When the file was written. */
-  writtenAt: instantText(),
-  design: designSchema,
-  shelf: shelfSchema,
-  log: listOf(logEventSchema, 'events', MOST_EVENTS),
-});
-export type JobFile = v.InferOutput<typeof jobFileSchema>;
+/** Version of job files this program writes. */
+export const JOB_FILE_VERSION = 2;
+
+const fileOf = <
+  D extends v.GenericSchema<never, Design> | v.GenericSchema<unknown, Design>,
+  E extends v.GenericSchema<never, LogEvent> | v.GenericSchema<unknown, LogEvent>,
+>(
+  design: D,
+  event: E,
+) =>
+  v.strictObject({
+    format: v.literal('lintrel-job', told({ code: 'field.exactly', values: { value: 'lintrel-job' } })),
+    version: v.literal(JOB_FILE_VERSION, told({ code: 'field.version', values: { newest: JOB_FILE_VERSION } })),
+    /** When the file was written. */
+    writtenAt: instantText(),
+    design,
+    shelf: shelfSchema,
+    log: listOf(event, 'events', MOST_EVENTS),
+  });
+
+/** The open job format as it is written now: a design, the shelf entries it uses, and its log. */
+export const newestFileSchema = fileOf(newestDesignSchema, newestEventSchema);
+export type JobFile = v.InferOutput<typeof newestFileSchema>;
+
+/** The same, of any version: older files are brought up when they are read. */
+export const jobFileSchema = v.pipe(v.unknown(), v.transform(upgradedFile), fileOf(designSchema, logEventSchema));
+
+/** Brings a job file up to the newest version. Version 1 differed in its design and its events, which bring themselves up. */
+function upgradedFile(data: unknown): unknown {
+  if (typeof data !== 'object' || data === null || !('version' in data) || data.version !== 1) return data;
+  return { ...data, version: JOB_FILE_VERSION };
+}
 
 /**
  * Reads a job file.
@@ -28,7 +61,7 @@ export function readJobFile(text: string): Checked<JobFile> {
   try {
     data = JSON.parse(text);
   } catch (error) {
-    return { ok: false, faults: [{ path: '(whole file)', message: `is not JSON: ${(error as Error).message}` }] };
+    return { ok: false, faults: [{ path: '(whole file)', code: 'file.not-json', values: { reason: (error as Error).message } }] };
   }
   return checkJobFile(data);
 }
@@ -58,12 +91,12 @@ const largeEntries = ({ tapes, finishes }: JobFile['shelf']): Fault[] => [
 
 const logFaults = (log: JobFile['log']): Fault[] =>
   log.reduce((sum, { note }) => sum + note.length, 0) > MOST_NOTE_LETTERS
-    ? [{ path: 'log', message: `has more than ${MOST_NOTE_LETTERS / 1e6} million letters in its notes` }]
+    ? [{ path: 'log', code: 'file.log-letters', values: { million: MOST_NOTE_LETTERS / 1e6 } }]
     : [];
 
 function repeatedEntries({ tapes, finishes }: JobFile['shelf']) {
   const twice = (keys: readonly string[], path: (index: number) => string) =>
-    keys.flatMap((key, index) => (keys.indexOf(key) < index ? [{ path: path(index), message: `"${key}" is used twice` }] : []));
+    keys.flatMap((key, index) => (keys.indexOf(key) < index ? [{ path: path(index), code: 'design.used-twice', values: { id: key } }] : []));
   return [
     ...twice(
       tapes.map(({ code }) => code),

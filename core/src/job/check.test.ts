@@ -1,5 +1,8 @@
+import { wordsFor } from '@lintrel/words';
 import * as v from 'valibot';
 import { checkAgainst, designFaults, emptyDesign, pathText, SHIPPED_SHELF, worksKeys, type Design, type Part } from '.';
+
+const { say } = wordsFor();
 
 const part = (over: Partial<Part> = {}): Part => ({
   id: 'a',
@@ -13,7 +16,7 @@ const part = (over: Partial<Part> = {}): Part => ({
   ...over,
 });
 const design = (over: Partial<Design> = {}): Design => ({ ...emptyDesign('T', 'other'), parts: [part()], ...over });
-const faults = (over: Partial<Design>) => designFaults(design(over), SHIPPED_SHELF).map(({ path, message }) => `${path}: ${message}`);
+const faults = (over: Partial<Design>) => designFaults(design(over), SHIPPED_SHELF).map((fault) => `${fault.path}: ${say(fault)}`);
 
 it('a sound design has no faults', () => expect(faults({})).toEqual([]));
 
@@ -78,14 +81,14 @@ describe('checkAgainst', () => {
   const schema = v.strictObject({ a: v.number('needs a number'), b: v.array(v.strictObject({ c: v.string('needs text') })) });
   it('names every fault at its place', () => {
     const checked = checkAgainst(schema, { a: 'x', b: [{ c: 1, d: 2 }], e: 0 }, 'file');
-    expect(checked.ok ? [] : checked.faults.map(({ path, message }) => `${path}: ${message}`).sort()).toEqual([
+    expect(checked.ok ? [] : checked.faults.map((fault) => `${fault.path}: ${say(fault)}`).sort()).toEqual([
       'file.a: needs a number',
       'file.b[0].c: needs text',
       'file.b[0].d: is not known here',
       'file.e: is not known here',
     ]);
   });
-  it('says what is missing', () => expect(checkAgainst(schema, { b: [] })).toEqual({ ok: false, faults: [{ path: 'a', message: 'is missing' }] }));
+  it('says what is missing', () => expect(checkAgainst(schema, { b: [] })).toEqual({ ok: false, faults: [{ path: 'a', code: 'field.missing', values: {} }] }));
   it('tells at most fifty at once', () => {
     const checked = checkAgainst(
       v.array(v.number()),

@@ -1,13 +1,14 @@
 import { linesBehind, type TrimLine } from '../lines';
-import { featureFault, placedFeatures, surfaceFaults } from '../surface';
+import { featureFault, placedFeatures, surfaceFaults, type SurfaceSaid } from '../surface';
 import { MOST, MOST_FAULTS } from '../units';
 import { finishesNamed, type Design } from './design';
 import { pathText, type Fault } from './fault';
 import type { Part } from './part';
+import type { DesignSaid } from './says';
 import type { Shelf } from './shelf';
 
 type Keys = readonly (string | number)[];
-const fault = (keys: Keys, message: string): Fault => ({ path: pathText(keys), message });
+const fault = (keys: Keys, why: DesignSaid | SurfaceSaid): Fault => ({ path: pathText(keys), ...why });
 
 /** Letters of a design as a job file writes it: what can be kept can be written to a file and read again. */
 const MOST_DESIGN_LETTERS = 20_000_000;
@@ -21,7 +22,7 @@ const MOST_DESIGN_LETTERS = 20_000_000;
  */
 export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): Fault[] {
   if (JSON.stringify(design, null, 2).length > MOST_DESIGN_LETTERS)
-    return [fault(prefix, `is more than one job can hold (${MOST_DESIGN_LETTERS / 1e6} million letters in a job file): split it into several jobs`)];
+    return [fault(prefix, { code: 'design.too-large', values: { million: MOST_DESIGN_LETTERS / 1e6 } })];
   const finishes = new Set(shelf.finishes.map(({ id }) => id));
   const parts = new Set(design.parts.map(({ id }) => id));
   const found = [
@@ -33,28 +34,29 @@ export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): F
     ].flatMap(({ scheme, at }) => scheme.areas.flatMap(({ part }, index) => partFault(part, parts, [...prefix, ...at, 'areas', index, 'part']))),
     ...(design.choices.pins ?? []).flatMap(({ part }, index) => partFault(part, parts, [...prefix, 'choices', 'pins', index, 'part'])),
     ...finishesNamed(design).flatMap(({ keys, finish }) =>
-      finishes.has(finish) ? [] : [fault([...prefix, ...keys], `there is no finish "${finish}" on the shelf`)],
+      finishes.has(finish) ? [] : [fault([...prefix, ...keys], { code: 'design.no-finish', values: { finish } })],
     ),
   ];
   return found.slice(0, MOST_FAULTS);
 }
 
-const partFault = (part: string, parts: ReadonlySet<string>, at: Keys): Fault[] => (parts.has(part) ? [] : [fault(at, `there is no part "${part}"`)]);
+const partFault = (part: string, parts: ReadonlySet<string>, at: Keys): Fault[] =>
+  parts.has(part) ? [] : [fault(at, { code: 'design.no-part', values: { part } })];
 
 function partFaults(part: Part, design: Design, at: Keys): Fault[] {
   const datums = new Set(part.datums.map(({ id }) => id));
   const features = part.features ?? [];
   return [
-    ...surfaceFaults(part.surface).map(({ keys, message }) => fault([...at, 'surface', ...keys], message)),
+    ...surfaceFaults(part.surface).map(({ keys, why }) => fault([...at, 'surface', ...keys], why)),
     ...rimFaults(part, [...at, 'features']),
     ...repeated(part.datums, [...at, 'datums'], 'id'),
     ...repeated(part.lines, [...at, 'lines'], 'id'),
     ...repeated(features, [...at, 'features'], 'id'),
     ...features.flatMap((feature, index) => {
-      const message = featureFault(feature);
+      const why = featureFault(feature);
       return [
-        ...(message ? [fault([...at, 'features', index], message)] : []),
-        ...(datums.has(feature.datum) ? [] : [fault([...at, 'features', index, 'datum'], `there is no datum "${feature.datum}" on this part`)]),
+        ...(why ? [fault([...at, 'features', index], why)] : []),
+        ...(datums.has(feature.datum) ? [] : [fault([...at, 'features', index, 'datum'], { code: 'design.no-datum', values: { datum: feature.datum } })]),
       ];
     }),
     ...part.lines.flatMap((line, index) => referenceFaults(line, [...at, 'lines', index], datums)),
@@ -69,26 +71,26 @@ function rimFaults({ features = [], datums }: Part, at: Keys): Fault[] {
   const first = placed.find(({ ring }) => (corners += ring?.length ?? 0) > MOST.rimCorners);
   if (!first) return [];
   const index = features.findIndex(({ id }) => id === first.id);
-  return [fault([...at, index], `is one too many: openings and zones of a part may have ${MOST.rimCorners} corners together, rounds as they are drawn`)];
+  return [fault([...at, index], { code: 'design.rim-corners', values: { most: MOST.rimCorners } })];
 }
 
 function referenceFaults(line: TrimLine, at: Keys, datums: ReadonlySet<string>): Fault[] {
-  const itself = linesBehind(line).includes(line.id) ? [fault(at, 'a line cannot be made from itself')] : [];
-  const datum = 'datum' in line && !datums.has(line.datum) ? [fault([...at, 'datum'], `there is no datum "${line.datum}" on this part`)] : [];
+  const itself = linesBehind(line).includes(line.id) ? [fault(at, { code: 'design.line-itself', values: {} })] : [];
+  const datum = 'datum' in line && !datums.has(line.datum) ? [fault([...at, 'datum'], { code: 'design.no-datum', values: { datum: line.datum } })] : [];
   return [...itself, ...datum];
 }
 
 function oppositeFaults({ id, opposite }: Part, { parts }: Design, at: Keys): Fault[] {
   if (!opposite?.follows) return [];
   const other = parts.find((one) => one.id === opposite.of);
-  if (!other || other.id === id) return [fault([...at, 'of'], `there is no other part "${opposite.of}"`)];
-  return other.opposite?.follows ? [fault([...at, 'of'], `"${other.name}" is itself a mirror image: take the part it follows`)] : [];
+  if (!other || other.id === id) return [fault([...at, 'of'], { code: 'design.no-other-part', values: { part: opposite.of } })];
+  return other.opposite?.follows ? [fault([...at, 'of'], { code: 'design.mirror-of-mirror', values: { part: other.name } })] : [];
 }
 
 function repeated(items: readonly { readonly id: string }[], at: Keys, key: string): Fault[] {
   const seen = new Set<string>();
   return items.flatMap(({ id }, index) => {
-    if (seen.has(id)) return [fault([...at, index, key], `"${id}" is used twice`)];
+    if (seen.has(id)) return [fault([...at, index, key], { code: 'design.used-twice', values: { id } })];
     seen.add(id);
     return [];
   });

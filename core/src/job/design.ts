@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { climateSchema } from '../drying';
 import { PAINT_SYSTEM_KEYS, SCHOOLS } from '../finish';
 import { placeSchema } from '../surface';
-import { idText, listOf, nameText, noteText, numberBetween, wholeBetween, WISHES } from '../units';
+import { idText, listOf, nameText, noteText, numberBetween, oneOf, plainly, told, wholeBetween, WISHES, yesOrNo } from '../units';
 import { partSchema } from './part';
 
 export const JOB_KINDS = {
@@ -21,9 +21,9 @@ export const areaChoiceSchema = v.strictObject({
   /** Null: this area is kept as it is. */
   finish: v.nullable(idText()),
   /** True where the finish fades out within it instead of ending at a hard edge. */
-  blend: v.optional(v.boolean('must be true or false')),
+  blend: v.optional(yesOrNo()),
   /** False where the clear over the scheme leaves it out. */
-  clear: v.optional(v.boolean('must be true or false')),
+  clear: v.optional(yesOrNo()),
 });
 export type PartAreaChoice = v.InferOutput<typeof areaChoiceSchema>;
 
@@ -41,56 +41,74 @@ const pairOf = <K extends string, L extends string>(first: K, second: L) =>
   v.strictObject({ [first]: idText(), [second]: idText() } as Record<K | L, ReturnType<typeof idText>>);
 
 /** An area that a person wants open or covered while a finish is sprayed. */
-export const areaPinSchema = v.strictObject({ part: idText(), seed: placeSchema, finish: idText(), open: v.boolean('must be true or false') });
+export const areaPinSchema = v.strictObject({ part: idText(), seed: placeSchema, finish: idText(), open: yesOrNo() });
 export type AreaPin = v.InferOutput<typeof areaPinSchema>;
 
-const system = () => v.picklist(PAINT_SYSTEM_KEYS, 'must be a paint system');
+const system = () => v.picklist(PAINT_SYSTEM_KEYS, told(plainly('field.system')));
 
 /** What a person insists on; what is left out is free. */
 export const choicesSchema = v.strictObject({
   /** Order of finishes a person has fixed; null: the best found. */
   order: v.nullable(listOf(idText(), 'finishes', 30)),
   /** School for every line; null: as each finish prefers. */
-  school: v.nullable(v.picklist(SCHOOLS, 'must be wet, touch or dry')),
+  school: v.nullable(oneOf(SCHOOLS)),
   /** What is wanted most; left out: least work. */
-  wish: v.optional(v.picklist(WISHES, `must be one of ${WISHES.join(' ')}`)),
+  wish: v.optional(oneOf(WISHES)),
   before: v.optional(listOf(pairOf('first', 'then'), 'pairs', 60)),
   pins: v.optional(listOf(areaPinSchema, 'pins', 500)),
   sameGun: v.optional(listOf(pairOf('first', 'second'), 'pairs', 60)),
   /** Whether masks may stay on from colour to colour; left out: on models they may. */
-  masks: v.optional(v.picklist(['fresh', 'free'], 'must be fresh or free')),
+  masks: v.optional(oneOf(['fresh', 'free'])),
   /** Masks may stay on past the wanted window as long as the tape comes off clean. */
-  late: v.optional(v.boolean('must be true or false')),
+  late: v.optional(yesOrNo()),
   mostStages: v.optional(wholeBetween(1, 60)),
   /** Pairs of systems a person vouches for, with why. */
   vouched: v.optional(listOf(v.strictObject({ lower: system(), upper: system(), note: noteText() }), 'pairs', 60)),
 });
 export type DesignChoices = v.InferOutput<typeof choicesSchema>;
 
-/** What a job is meant to become: everything a person decides. The plan follows from it. */
-export const designSchema = v.strictObject({
+/** Version of designs this program writes. */
+export const DESIGN_VERSION = 2;
+
+/** A design as it is written now. */
+export const newestDesignSchema = v.strictObject({
+  version: v.literal(DESIGN_VERSION, told({ code: 'field.version', values: { newest: DESIGN_VERSION } })),
   title: nameText(),
-  kind: v.picklist(Object.keys(JOB_KINDS) as JobKind[], `must be one of ${Object.keys(JOB_KINDS).join(' ')}`),
+  kind: oneOf(Object.keys(JOB_KINDS) as JobKind[]),
   /** 1 for full size, 48 for 1:48. */
   scale: numberBetween(1, 1000),
-  /** Unit lengths are shown in. */
-  unit: v.picklist(['mm', 'in'], 'must be mm or in'),
   climate: climateSchema,
   parts: listOf(partSchema, 'parts', 50),
   scheme: schemeSchema,
   /** Other schemes kept to compare with. */
-  others: v.optional(listOf(schemeSchema, 'other schemes', 9)),
+  others: v.optional(listOf(schemeSchema, 'schemes', 9)),
   choices: choicesSchema,
 });
-export type Design = v.InferOutput<typeof designSchema>;
+export type Design = v.InferOutput<typeof newestDesignSchema>;
+
+/**
+ * What a job is meant to become: everything a person decides. The plan follows from it. Designs of older versions are brought up when
+ * they are read, wherever they come from.
+ */
+export const designSchema = v.pipe(v.unknown(), v.transform(upgradedDesign), newestDesignSchema);
+
+/**
+ * Brings a design up to the newest version, a small step a version; what is none, or newer, is left as it is.
+ * Version 1 said which unit lengths are shown in: that is a setting of the person now.
+ */
+export function upgradedDesign(data: unknown): unknown {
+  if (typeof data !== 'object' || data === null || Array.isArray(data) || 'version' in data) return data;
+  const { unit: _, ...rest } = data as Record<string, unknown>;
+  return { version: DESIGN_VERSION, ...rest };
+}
 
 /** A design with nothing on it yet. */
 export function emptyDesign(title: string, kind: JobKind): Design {
   return {
+    version: DESIGN_VERSION,
     title,
     kind,
     scale: 1,
-    unit: 'mm',
     climate: { airC: 20, rhPercent: 50, surfaceC: null, movement: 'normal' },
     parts: [],
     scheme: { areas: [] },

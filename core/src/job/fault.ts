@@ -1,11 +1,10 @@
 import * as v from 'valibot';
-import { MOST_FAULTS, shortened } from '../units';
+import { heard, MOST_FAULTS, plainly, shortened, type Said } from '../units';
 
 /** Something wrong with data, at a place in it. */
-export interface Fault {
+export interface Fault extends Said {
   /** Place in the file or form: `design.parts[0].lines[2].of`. */
   readonly path: string;
-  readonly message: string;
 }
 
 /** Writes a path for people: names joined by points, indices in brackets. */
@@ -33,7 +32,12 @@ function faultOf(issue: v.BaseIssue<unknown>, prefix: string): Fault {
   // What was sent is told back only so far as a person reads it.
   const keys = (issue.path ?? []).map(({ key }) => (typeof key === 'number' ? key : shortened(String(key), LONGEST_KEY)));
   const path = shortened(pathText(prefix ? [prefix, ...keys] : keys), LONGEST_TEXT) || '(whole file)';
-  if (issue.kind === 'schema' && issue.type === 'strict_object' && issue.expected === 'never') return { path, message: 'is not known here' };
-  if (issue.kind === 'schema' && issue.received === 'undefined') return { path, message: 'is missing' };
-  return { path, message: shortened(issue.message, LONGEST_TEXT) };
+  if (issue.kind === 'schema' && issue.type === 'strict_object' && issue.expected === 'never') return { path, ...plainly('field.unknown') };
+  if (issue.kind === 'schema' && issue.received === 'undefined') return { path, ...plainly('field.missing') };
+  const { code, values } = heard(issue.message);
+  return {
+    path,
+    code,
+    values: Object.fromEntries(Object.entries(values).map(([name, value]) => [name, typeof value === 'string' ? shortened(value, LONGEST_TEXT) : value])),
+  };
 }

@@ -3,3 +3,4 @@ export * from './design';
 export * from './fault';
 export * from './part';
 export * from './shelf';
+export * from './says';

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { PAINT_SYSTEM_KEYS } from '../finish';
 import { lineSchema } from '../lines';
 import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
-import { byText, colourText, idText, listOf, nameText, numberBetween, wholeBetween } from '../units';
+import { byText, colourText, idText, listOf, nameText, numberBetween, oneOf, wholeBetween, yesOrNo } from '../units';
 
 /** What a part is made of, with the words people use. */
 export const SUBSTRATES = {
@@ -23,7 +23,7 @@ export type Substrate = keyof typeof SUBSTRATES;
 
 const presentSchema = v.strictObject({
   /** What is on it now; `bare` where nothing is. */
-  system: v.picklist(['bare', ...PAINT_SYSTEM_KEYS] as const, 'must be bare or a paint system'),
+  system: oneOf(['bare', ...PAINT_SYSTEM_KEYS] as const),
   colour: colourText(),
   ageH: numberBetween(0, 1_000_000, 'h'),
   /** The finish on the shelf it is in already, where it is known: while that is sprayed the part may stay open. */
@@ -36,7 +36,7 @@ export const partSchema = v.strictObject({
   name: nameText(),
   /** How many alike. */
   count: wholeBetween(1, 500),
-  substrate: v.picklist(Object.keys(SUBSTRATES) as Substrate[], `must be one of ${Object.keys(SUBSTRATES).join(' ')}`),
+  substrate: oneOf(Object.keys(SUBSTRATES) as Substrate[]),
   present: presentSchema,
   surface: surfaceSchema,
   datums: listOf(datumSchema, 'datums', 50, 1),
@@ -45,9 +45,9 @@ export const partSchema = v.strictObject({
   /** Where it sits on the whole piece; left out where nobody has said. */
   pose: v.optional(poseSchema),
   /** Mirror image of another part. While it follows, shape, features and lines are the other's. */
-  opposite: v.optional(v.strictObject({ of: idText(), follows: v.boolean('must be true or false') })),
+  opposite: v.optional(v.strictObject({ of: idText(), follows: yesOrNo() })),
   /** What is done with it; left out: painted. */
-  treatment: v.optional(v.picklist(['paint', 'blend', 'leave'], 'must be paint, blend or leave')),
+  treatment: v.optional(oneOf(['paint', 'blend', 'leave'])),
 });
 export type Part = v.InferOutput<typeof partSchema>;
 

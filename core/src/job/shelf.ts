@@ -12,9 +12,7 @@ const MOST_ENTRY_LETTERS = 20_000;
 
 /** Checks what a schema of an entry cannot: that it is not too much to be kept. */
 export const entryFaults = (entry: Tape | Finish, path = ''): Fault[] =>
-  JSON.stringify(entry).length > MOST_ENTRY_LETTERS
-    ? [{ path: path || 'basis', message: `has more than ${MOST_ENTRY_LETTERS} letters in all: shorten its notes or those of its cards` }]
-    : [];
+  JSON.stringify(entry).length > MOST_ENTRY_LETTERS ? [{ path: path || 'basis', code: 'shelf.letters', values: { most: MOST_ENTRY_LETTERS } }] : [];
 
 /** What the shop has to work with. */
 export const shelfSchema = v.strictObject({

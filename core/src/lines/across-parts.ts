@@ -5,6 +5,7 @@ import type { Made } from './made';
 import { faces, onPiece, VIEW_AXES, type PartBoard } from './part-shape';
 import { pieceOf, pointAt, type Path } from './path';
 import { wrapped } from './wrap';
+import { plainly } from '../units';
 
 /** The board without its mirroring: lines are worked out on the part that is measured. */
 const asMeasured = (board: PartBoard): PartBoard => ({ ...board, mirrored: false, reflect: (place) => place });
@@ -13,13 +14,13 @@ const asMeasured = (board: PartBoard): PartBoard => ({ ...board, mirrored: false
 export function cutLine(line: LineOf<'cut'>, board: PartBoard): Made {
   const { into, across, up } = VIEW_AXES[line.view];
   const run = { x: line.to.across - line.from.across, y: line.to.up - line.from.up };
-  if (Math.hypot(run.x, run.y) < 1e-3) return 'needs two different places to see the plane through';
+  if (Math.hypot(run.x, run.y) < 1e-3) return plainly('line.cut-places');
   const normal = unit(plus(scaled(across, -run.y), up, run.x));
   const through = plus(scaled(across, line.from.across), up, line.from.up);
   const cuts = planeCut(board.measured, { normal, offset: dot(normal, through) }, board.frame);
-  if (cuts.length === 0) return 'lies in a plane that does not meet this part';
+  if (cuts.length === 0) return plainly('line.cut-misses');
   const kept = line.half === 'both' ? cuts : cuts.flatMap((path) => halfOf(path, asMeasured(board), into, line.half === 'near'));
-  return kept.length > 0 ? kept : `shows nothing on the ${line.half === 'near' ? 'side one sees' : 'far side'}`;
+  return kept.length > 0 ? kept : { code: 'line.cut-hidden', values: { half: line.half === 'near' ? 'near' : 'far' } };
 }
 
 /** What of a path faces the viewer, or does not. */
@@ -54,9 +55,9 @@ function halfOf(path: Path, board: PartBoard, into: Space, near: boolean): Path[
  */
 export function continuedLine(line: LineOf<'continuation'>, board: PartBoard, other: PartBoard, pieces: readonly Path[]): Made {
   const ends = endOf(pieces, line.end, other);
-  if (!ends) return 'goes on from a line that is not on its part';
+  if (!ends) return plainly('line.on-not-there');
   const plane = planeThrough(ends.at, ends.onward, line.mode);
-  if (!plane) return 'goes on from a line that runs straight at the viewer: choose the other view';
+  if (!plane) return plainly('line.on-at-viewer');
   const own = asMeasured(board);
   const cuts = planeCut(board.measured, plane, board.frame).flatMap((path) => wrapped(path, board.measured));
   const nearest = cuts
@@ -65,7 +66,7 @@ export function continuedLine(line: LineOf<'continuation'>, board: PartBoard, ot
       away: Math.min(...[path[0], path[path.length - 1], pointAt(path, path[path.length - 1].at / 2)].map((place) => gap(onPiece(own, place).at, ends.at))),
     }))
     .sort((a, b) => a.away - b.away)[0];
-  return nearest ? [nearest.path] : 'goes on in a plane that does not meet this part';
+  return nearest ? [nearest.path] : plainly('line.on-misses');
 }
 
 const gap = (a: Space, b: Space): number => sizeOf(plus(a, b, -1));

@@ -1,3 +1,6 @@
+import { plainly } from '../units';
+import type { BandSaid } from './says';
+
 /** Bands over a length: length = 2·margin + count·width + (count − 1)·gap. All in mm. */
 export interface BandSpacing {
   readonly lengthMm: number;
@@ -11,9 +14,9 @@ export type BandUnknown = 'length' | 'count' | 'width' | 'gap' | 'margin';
 
 /** What came of solving: the bands, or why there are none; a count that is not whole comes with its nearest two. */
 export type BandSolution =
-  { readonly ok: true; readonly value: BandSpacing } | { readonly ok: false; readonly message: string; readonly nearest: readonly BandSpacing[] };
+  { readonly ok: true; readonly value: BandSpacing } | { readonly ok: false; readonly why: BandSaid; readonly nearest: readonly BandSpacing[] };
 
-const refuse = (message: string, nearest: readonly BandSpacing[] = []): BandSolution => ({ ok: false, message, nearest });
+const refuse = (why: BandSaid, nearest: readonly BandSpacing[] = []): BandSolution => ({ ok: false, why, nearest });
 
 /** A count this near to a whole number is one: the rounding of typed lengths. */
 const WHOLE = 1e-6;
@@ -29,27 +32,23 @@ export function solveBands(known: BandSpacing, unknown: BandUnknown): BandSoluti
     case 'length':
       return { ok: true, value: { ...known, lengthMm: 2 * marginMm + count * widthMm + (count - 1) * gapMm } };
     case 'width':
-      return positive({ ...known, widthMm: (room - (count - 1) * gapMm) / count }, 'widthMm', 'no width is left: fewer bands, smaller gaps or smaller margins');
+      return positive({ ...known, widthMm: (room - (count - 1) * gapMm) / count }, 'widthMm', plainly('bands.no-width'));
     case 'gap':
-      if (count < 2) return refuse('one band has no gap: ask for the margin instead');
-      return notNegative({ ...known, gapMm: (room - count * widthMm) / (count - 1) }, 'gapMm', 'the bands are wider than the length: fewer or narrower bands');
+      if (count < 2) return refuse(plainly('bands.one-no-gap'));
+      return notNegative({ ...known, gapMm: (room - count * widthMm) / (count - 1) }, 'gapMm', plainly('bands.too-wide'));
     case 'margin':
-      return notNegative(
-        { ...known, marginMm: (lengthMm - count * widthMm - (count - 1) * gapMm) / 2 },
-        'marginMm',
-        'bands and gaps are longer than the length: fewer or narrower bands',
-      );
+      return notNegative({ ...known, marginMm: (lengthMm - count * widthMm - (count - 1) * gapMm) / 2 }, 'marginMm', plainly('bands.too-long'));
     case 'count':
       return wholeCount(known, (room + gapMm) / (widthMm + gapMm));
   }
 }
 
-function positive(value: BandSpacing, key: 'widthMm', message: string): BandSolution {
-  return value[key] > 0 ? { ok: true, value } : refuse(message);
+function positive(value: BandSpacing, key: 'widthMm', why: BandSaid): BandSolution {
+  return value[key] > 0 ? { ok: true, value } : refuse(why);
 }
 
-function notNegative(value: BandSpacing, key: 'gapMm' | 'marginMm', message: string): BandSolution {
-  return value[key] >= -1e-9 ? { ok: true, value: { ...value, [key]: Math.max(0, value[key]) } } : refuse(message);
+function notNegative(value: BandSpacing, key: 'gapMm' | 'marginMm', why: BandSaid): BandSolution {
+  return value[key] >= -1e-9 ? { ok: true, value: { ...value, [key]: Math.max(0, value[key]) } } : refuse(why);
 }
 
 /** A count must be whole; the nearest two keep width and margin and give way in the gap. */
@@ -61,7 +60,7 @@ function wholeCount(known: BandSpacing, exact: number): BandSolution {
     const solved = solveBands({ ...known, count }, count === 1 ? 'margin' : 'gap');
     return solved.ok ? [solved.value] : [];
   });
-  return refuse(`${exact.toFixed(2)} bands would fit, which is no whole number`, nearest);
+  return refuse({ code: 'bands.not-whole', values: { count: exact } }, nearest);
 }
 
 /** One band along the direction they follow each other: where it starts and how wide it is, mm. */

@@ -1,8 +1,8 @@
 import { measureFrom, placeOf, type Point } from '../surface';
-import { MOST } from '../units';
+import { MOST, plainly } from '../units';
 import { continuedLine, cutLine } from './across-parts';
 import { bounded } from './budget';
-import { filletBetween } from './fillet';
+import { filletBetween, type Fillet } from './fillet';
 import { groundFor, laidDown, type LineGround } from './laid-down';
 import { linesBehind, type LineOf, type TrimLine } from './line';
 import { madeFromMeasures, type Made } from './made';
@@ -10,6 +10,7 @@ import { makingOrder } from './making-order';
 import { parallelOn, parallelOfEdge } from './parallel-on';
 import { boardOf, type PartBoard, type PartShape } from './part-shape';
 import { reflectedPath, type Path } from './path';
+import { isTrouble, type LineSaid, type Relation } from './says';
 import { endedOn } from './trim';
 
 /** Lines as they are made, one from another and across parts, each at most once. */
@@ -71,8 +72,8 @@ export function madeIn(part: PartShape, line: TrimLine, book: Book): Made {
   const key = keyOfLine({ part, line });
   const known = book.made.get(key);
   if (known !== undefined) return known;
-  if (book.asking.includes(key)) return 'is made from itself by way of other lines';
-  if (book.asking.length > MOST.deep) return 'is made from itself by way of other lines';
+  if (book.asking.includes(key)) return plainly('line.itself');
+  if (book.asking.length > MOST.deep) return plainly('line.itself');
   book.asking.push(key);
   const made = bounded(ended(line, freshly(part, line, book), part, book));
   book.asking.pop();
@@ -85,14 +86,14 @@ function freshly(part: PartShape, line: TrimLine, book: Book): Made {
   switch (line.kind) {
     case 'parallel': {
       if (typeof line.of !== 'string') return parallelOfEdge(board.measured, line.of.edge, line.offset);
-      const other = behind(part, line.of, 'is parallel to', book);
-      return typeof other === 'string' ? other : parallelOn(board.measured, other.paths, line.offset, other.name);
+      const other = behind(part, line.of, 'parallel', book);
+      return isTrouble(other) ? other : parallelOn(board.measured, other.paths, line.offset, other.name);
     }
     case 'mirror':
       return mirroredLine(part, line, book);
     case 'fillet': {
       const fillet = filletIn(part, line, book);
-      return typeof fillet === 'string' ? fillet : [fillet.path];
+      return isTrouble(fillet) ? fillet : [fillet.path];
     }
     case 'cut':
       return cutLine(line, board);
@@ -103,20 +104,29 @@ function freshly(part: PartShape, line: TrimLine, book: Book): Made {
   }
 }
 
-/** Another line of the same part, or a sentence why it cannot be used. */
-function behind(part: PartShape, id: string, says: string, book: Book): { readonly paths: readonly Path[]; readonly name: string } | string {
+interface Behind {
+  readonly paths: readonly Path[];
+  readonly name: string;
+}
+
+/** True where a line cannot be made because it would be made from itself. */
+const isCircle = ({ code }: LineSaid): boolean => code === 'line.itself' || code === 'line.of-itself';
+
+/** Another line of the same part, or why it cannot be used. */
+function behind(part: PartShape, id: string, relation: Relation, book: Book): Behind | LineSaid {
   const other = boardIn(part, book).shape.lines.find((one) => one.id === id);
-  if (!other) return `${says} a line that is no longer there`;
+  if (!other) return { code: 'line.of-gone', values: { relation } };
   const made = madeIn(part, other, book);
-  if (typeof made === 'string') return /itself/.test(made) ? `${says} itself by way of other lines` : `${says} "${other.name}", which cannot be laid out`;
+  if (isTrouble(made))
+    return isCircle(made) ? { code: 'line.of-itself', values: { relation } } : { code: 'line.of-broken', values: { relation, name: other.name } };
   return { paths: made, name: other.name };
 }
 
 function mirroredLine(part: PartShape, line: LineOf<'mirror'>, book: Book): Made {
-  const other = behind(part, line.of, 'is the mirror of', book);
-  if (typeof other === 'string') return other;
+  const other = behind(part, line.of, 'mirror', book);
+  if (isTrouble(other)) return other;
   const datum = boardIn(part, book).shape.datums.find(({ id }) => id === line.datum);
-  if (!datum) return 'is mirrored about a datum that is no longer there';
+  if (!datum) return plainly('line.mirror-no-datum');
   const reflect = (place: Point): Point => {
     const { along, above } = measureFrom(datum, place);
     return placeOf(datum, { along, above: -above });
@@ -128,29 +138,28 @@ function mirroredLine(part: PartShape, line: LineOf<'mirror'>, book: Book): Made
  * A rounded corner.
  * @param restOf what is left of a line where roundings before this one have cut it
  */
-export function filletIn(part: PartShape, line: LineOf<'fillet'>, book: Book, restOf: (id: string) => Path | null = () => null) {
-  const a = behind(part, line.a, 'rounds a corner with', book);
-  if (typeof a === 'string') return a;
-  const b = behind(part, line.b, 'rounds a corner with', book);
-  if (typeof b === 'string') return b;
-  if (a.paths.length !== 1 || b.paths.length !== 1) return 'rounds the corner of two single lines, not of bands or letters';
+export function filletIn(part: PartShape, line: LineOf<'fillet'>, book: Book, restOf: (id: string) => Path | null = () => null): Fillet | LineSaid {
+  const a = behind(part, line.a, 'corner', book);
+  if (isTrouble(a)) return a;
+  const b = behind(part, line.b, 'corner', book);
+  if (isTrouble(b)) return b;
+  if (a.paths.length !== 1 || b.paths.length !== 1) return plainly('line.corner-two');
   return filletBetween(restOf(line.a) ?? a.paths[0], restOf(line.b) ?? b.paths[0], line.radius, line.keepA, line.keepB);
 }
 
 function continuation(part: PartShape, line: LineOf<'continuation'>, book: Book): Made {
   const other = book.parts.find(({ id }) => id === line.part);
-  if (!other) return 'goes on from a part that is no longer there';
-  if (other.id === part.id) return 'goes on from its own part: choose another';
+  if (!other) return plainly('line.on-no-part');
+  if (other.id === part.id) return plainly('line.on-own-part');
   const from = boardIn(other, book).shape.lines.find(({ id }) => id === line.of);
-  if (!from) return 'goes on from a line that is no longer there';
+  if (!from) return plainly('line.on-no-line');
   const made = madeIn(other, from, book);
-  if (typeof made === 'string')
-    return /itself/.test(made) ? 'is made from itself by way of other lines' : `goes on from "${from.name}", which cannot be laid out`;
+  if (isTrouble(made)) return isCircle(made) ? plainly('line.itself') : { code: 'line.on-broken', values: { name: from.name } };
   // Only its own pieces are needed, not the whole other part, which may in turn go on from here.
   const there = boardIn(other, book);
   const { ground } = groundIn(other, book);
   const laid = made.map((path) => laidDown(from, path, there, ground));
-  if (laid.some((one) => typeof one === 'string')) return `goes on from "${from.name}", which cannot be laid out`;
+  if (laid.some(isTrouble)) return { code: 'line.on-broken', values: { name: from.name } };
   const pieces = (laid as Path[][]).flat();
   const shown = there.mirrored ? pieces.map((piece) => reflectedPath(piece, there.reflect)) : pieces;
   return continuedLine(line, boardIn(part, book), there, shown);
@@ -158,15 +167,15 @@ function continuation(part: PartShape, line: LineOf<'continuation'>, book: Book)
 
 /** Stops the ends of a line on the lines it ends on. */
 function ended(line: TrimLine, made: Made, part: PartShape, book: Book): Made {
-  if (typeof made === 'string' || (!line.startOn && !line.endOn)) return made;
+  if (isTrouble(made) || (!line.startOn && !line.endOn)) return made;
   let paths: readonly Path[] = made;
   for (const end of ['start', 'end'] as const) {
     const id = end === 'start' ? line.startOn : line.endOn;
     if (!id) continue;
-    const target = behind(part, id, 'ends on', book);
-    if (typeof target === 'string') return target;
+    const target = behind(part, id, 'ends-on', book);
+    if (isTrouble(target)) return target;
     const cut = paths.map((path) => endedOn(path, end, target.paths, boardIn(part, book).measured));
-    if (cut.some((path) => path === null)) return `is to end on "${target.name}", which it does not meet`;
+    if (cut.some((path) => path === null)) return { code: 'line.no-meeting', values: { name: target.name } };
     paths = cut as Path[];
   }
   return paths;

@@ -1,6 +1,7 @@
 import type { PlacedFeature } from '../surface';
 import { MOST } from '../units';
 import type { Made } from './made';
+import { isTrouble, type LineSaid } from './says';
 
 /** What the lines of one part have cost so far. */
 export interface Budget {
@@ -10,24 +11,24 @@ export interface Budget {
 
 export const newBudget = (): Budget => ({ pieces: 0, strokes: 0 });
 
-const piecesOf = (made: Made): number => (typeof made === 'string' ? 0 : made.reduce((sum, path) => sum + path.length, 0));
+const piecesOf = (made: Made): number => (isTrouble(made) ? 0 : made.reduce((sum, path) => sum + path.length, 0));
 
 /** What is said of a line drawn in more pieces than are worked out; null where it is not. */
-export const tooFine = (pieces: number): string | null =>
-  pieces > MOST.linePieces ? `is so fine that it takes ${pieces} straight pieces: the most is ${MOST.linePieces}` : null;
+export const tooFine = (pieces: number): LineSaid | null =>
+  pieces > MOST.linePieces ? { code: 'line.too-fine', values: { pieces, most: MOST.linePieces } } : null;
 
-/** A line as it was made, or a sentence where it is drawn in more pieces than are worked out. */
+/** A line as it was made, or what is said where it is drawn in more pieces than are worked out. */
 export const bounded = (made: Made): Made => tooFine(piecesOf(made)) ?? made;
 
 /**
  * Takes what a line costs from what a part may cost.
- * @returns a sentence where it is too much, and then takes nothing; null where it is not
+ * @returns what is said where it is too much, and then takes nothing; null where it is not
  */
-export function takenFrom(budget: Budget, made: Made): string | null {
-  const strokes = typeof made === 'string' ? 0 : made.length;
-  if (budget.strokes + strokes > MOST.strokes) return `is one too many: the lines of a part may have ${MOST.strokes} strokes together`;
+export function takenFrom(budget: Budget, made: Made): LineSaid | null {
+  const strokes = isTrouble(made) ? 0 : made.length;
+  if (budget.strokes + strokes > MOST.strokes) return { code: 'line.part-strokes', values: { most: MOST.strokes } };
   const pieces = piecesOf(made);
-  if (budget.pieces + pieces > MOST.partPieces) return `is one too many: the lines of a part may take ${MOST.partPieces} straight pieces together`;
+  if (budget.pieces + pieces > MOST.partPieces) return { code: 'line.part-pieces', values: { most: MOST.partPieces } };
   budget.strokes += strokes;
   budget.pieces += pieces;
   return null;

@@ -2,6 +2,8 @@ import { distance, turnOfArc, type Point } from '../surface';
 import { arcAbout } from './arc';
 import { parallelPath } from './parallel';
 import { nearestOnPath, pathCrossings, pathLength, pieceOf, pointAt, reversed, type Path, type PathPoint } from './path';
+import type { LineSaid } from './says';
+import { plainly } from '../units';
 
 /** A rounded corner, and what is left of the two lines it joins. */
 export interface Fillet {
@@ -13,28 +15,28 @@ export interface Fillet {
 /**
  * Rounds the corner between two lines.
  * @param keepA, keepB which end of each line stays; the corner lies between the two
- * @returns a sentence where they do not meet or the radius does not fit
+ * @returns trouble where they do not meet or the radius does not fit
  */
-export function filletBetween(a: Path, b: Path, radius: number, keepA: 'start' | 'end', keepB: 'start' | 'end'): Fillet | string {
+export function filletBetween(a: Path, b: Path, radius: number, keepA: 'start' | 'end', keepB: 'start' | 'end'): Fillet | LineSaid {
   // Both are turned so that they lead away from the corner, and run on a little so that they meet.
   const out = (path: Path, keep: 'start' | 'end') => (keep === 'end' ? path : reversed(path));
   const [legA, legB] = [startingEarlier(out(a, keepA), radius), startingEarlier(out(b, keepB), radius)];
   const met = pathCrossings(legA, legB)[0];
-  if (!met) return 'rounds a corner of two lines that do not meet';
+  if (!met) return plainly('line.corner-apart');
   const sideOfB = sideOf(legA, met.onFirst, legB, met.onSecond);
   const sideOfA = sideOf(legB, met.onSecond, legA, met.onFirst);
-  if (sideOfB === 0) return 'rounds a corner of two lines that run on into each other';
+  if (sideOfB === 0) return plainly('line.corner-straight');
   const tracks = [parallelPath(legA, sideOfB * radius), parallelPath(legB, sideOfA * radius)];
   const corner = pointAt(legA, met.onFirst);
   const centres = tracks[0] && tracks[1] ? pathCrossings(tracks[0], tracks[1]).map(({ onFirst }) => pointAt(tracks[0] as Path, onFirst)) : [];
   const centre = centres.sort((p, q) => distance(p, corner) - distance(q, corner))[0];
-  if (!centre) return `has no room for a radius of ${radius} mm`;
+  if (!centre) return { code: 'line.corner-room', values: { radiusMm: radius } };
   const [onA, onB] = [nearestOnPath(legA, centre), nearestOnPath(legB, centre)];
-  if (Math.abs(onA.distanceMm - radius) > 0.1 || Math.abs(onB.distanceMm - radius) > 0.1) return `has no room for a radius of ${radius} mm`;
+  if (Math.abs(onA.distanceMm - radius) > 0.1 || Math.abs(onB.distanceMm - radius) > 0.1) return { code: 'line.corner-room', values: { radiusMm: radius } };
   const [from, to] = [pointAt(legA, onA.at), pointAt(legB, onB.at)];
   const restA = pieceOf(legA, onA.at, Infinity);
   const restB = pieceOf(legB, onB.at, Infinity);
-  if (!restA || !restB) return `leaves nothing of a line at a radius of ${radius} mm`;
+  if (!restA || !restB) return { code: 'line.corner-nothing', values: { radiusMm: radius } };
   const middle = towards(centre, corner, radius);
   return { path: arcAbout(centre, from, turnOfArc(centre, from, middle, to), to), a: back(restA, keepA), b: back(restB, keepB) };
 }

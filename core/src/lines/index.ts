@@ -11,6 +11,7 @@ export * from './parallel';
 export * from './part-shape';
 export * from './path';
 export * from './sampled';
+export * from './says';
 export * from './set-out';
 export * from './snap';
 export * from './stations';

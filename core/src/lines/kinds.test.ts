@@ -1,7 +1,11 @@
+import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import type { Surface } from '../surface';
 import { areasOn, BASE, BOARD, linesOn, samplePart, straight, sweep } from '../testing';
 import { corners, onPiece, pathLength, placeBands, setOutParts, solveBands, type BandSpacing, type ResolvedLine, type TrimLine } from '.';
+
+const { say } = wordsFor();
+const said = (fault: ResolvedLine['fault']): string => (fault ? say(fault) : '');
 
 const common = { id: 'l', name: 'l', runOn: false };
 const measured = { ...common, datum: 'base' };
@@ -79,7 +83,7 @@ describe('closed lines', () => {
     const inside = (offset: number) => linesOn(BOARD, [circle, { kind: 'parallel', ...common, of: 'c', offset }])[1];
     expect(length(inside(30))).toBeCloseTo(140 * Math.PI, 0);
     expect(length(inside(-30))).toBeCloseTo(260 * Math.PI, 0);
-    expect(inside(150).fault).toMatch(/nothing is left/);
+    expect(said(inside(150).fault)).toMatch(/nothing left/);
   });
 });
 
@@ -87,7 +91,7 @@ describe('parallels of edges', () => {
   it('lie inside the part for a positive distance', () => {
     const line = first({ kind: 'parallel', ...common, of: { edge: 0 }, offset: 40 });
     expect(line.pieces[0].every(({ y }) => Math.abs(y - 40) < 1e-9)).toBe(true);
-    expect(first({ kind: 'parallel', ...common, of: { edge: 9 }, offset: 40 }).fault).toMatch(/edge 10, which the part does not have/);
+    expect(said(first({ kind: 'parallel', ...common, of: { edge: 9 }, offset: 40 }).fault)).toMatch(/edge 10, which the part does not have/);
   });
   it('round a corner of another line, they swing outside and meet inside', () => {
     const angle: TrimLine = {
@@ -174,7 +178,7 @@ describe('bands', () => {
         expect(2 * marginMm + count * widthMm + (count - 1) * gapMm).toBeCloseTo(lengthMm);
   });
   it('refuse what does not fit', () => {
-    expect(solveBands({ ...known, widthMm: 400 }, 'gap')).toMatchObject({ ok: false, message: expect.stringMatching(/wider than the length/) });
+    expect(solveBands({ ...known, widthMm: 400 }, 'gap')).toMatchObject({ ok: false, why: { code: 'bands.too-wide' } });
     expect(solveBands({ ...known, gapMm: 400 }, 'width').ok).toBe(false);
     expect(solveBands({ ...known, count: 1 }, 'gap').ok).toBe(false);
   });
@@ -272,12 +276,12 @@ describe('lines made from lines', () => {
       round('g', 'top', 'right'),
     ];
     const found = linesOn(BOARD, lines);
-    expect(found.map(({ fault }) => fault)).toEqual([null, null, null, null, expect.stringMatching(/no room/)]);
+    expect(found.map(({ fault }) => fault?.code ?? null)).toEqual([null, null, null, null, 'line.corner-crowded']);
   });
   it('a rounding that has no room says so', () => {
     const fillet: TrimLine = { kind: 'fillet', ...common, a: 'a', b: 'b', radius: 4000, keepA: 'start', keepB: 'end' };
-    expect(linesOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet])[2].fault).toMatch(/no room|nothing/);
-    expect(linesOn(BOARD, [straight('a', [0, 200], [100, 200]), straight('b', [0, 300], [100, 300]), { ...fillet, radius: 10 }])[2].fault).toMatch(
+    expect(said(linesOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet])[2].fault)).toMatch(/no room|nothing/);
+    expect(said(linesOn(BOARD, [straight('a', [0, 200], [100, 200]), straight('b', [0, 300], [100, 300]), { ...fillet, radius: 10 }])[2].fault)).toMatch(
       /do not meet/,
     );
   });
@@ -286,11 +290,11 @@ describe('lines made from lines', () => {
     const stop = (to: number): TrimLine => ({ ...straight('s', [100, 250], [to, 250]), endOn: 'post' });
     expect(length(linesOn(BOARD, [stop(300), post])[0])).toBeCloseTo(500, 6);
     expect(length(linesOn(BOARD, [stop(900), post])[0])).toBeCloseTo(500, 6);
-    expect(linesOn(BOARD, [{ ...straight('s', [100, 250], [300, 250]), endOn: 'gone' }])[0].fault).toMatch(/ends on a line that is no longer there/);
+    expect(said(linesOn(BOARD, [{ ...straight('s', [100, 250], [300, 250]), endOn: 'gone' }])[0].fault)).toMatch(/ends on a line that is no longer there/);
   });
   it('a line that loses what it is made from says so, and comes back with it', () => {
     const parallel: TrimLine = { kind: 'parallel', ...common, of: 'w', offset: 10 };
-    expect(linesOn(BOARD, [parallel])[0].fault).toMatch(/no longer there/);
+    expect(said(linesOn(BOARD, [parallel])[0].fault)).toMatch(/no longer there/);
     expect(linesOn(BOARD, [parallel, waist])[0].fault).toBeNull();
   });
 });
@@ -308,14 +312,16 @@ describe('rays, waves and letters', () => {
     expect(Math.max(...ys) - Math.min(...ys)).toBeCloseTo(60, 2);
     const scallop = first({ kind: 'wave', ...measured, from: m(0, 250), to: m(900, 250), pitch: 290, height: 60, shape: 'scallop' });
     expect(corners(scallop.pieces[0])).toHaveLength(2);
-    expect(first({ kind: 'wave', ...measured, from: m(0, 250), to: m(900, 250), pitch: 100, height: 80, shape: 'scallop' }).fault).toMatch(/half its pitch/);
+    expect(said(first({ kind: 'wave', ...measured, from: m(0, 250), to: m(900, 250), pitch: 100, height: 80, shape: 'scallop' }).fault)).toMatch(
+      /half its pitch/,
+    );
   });
   it('waves that cannot be are refused in words', () => {
     const wave: TrimLine = { kind: 'wave', ...measured, from: m(50, 250), to: m(950, 250), pitch: 90, height: 30, shape: 'wave' };
     expect(first(wave).fault).toBeNull();
-    expect(first({ ...wave, pitch: 0.9 }).fault).toMatch(/1000 waves: the most is 500, so look at the pitch/);
-    expect(first({ ...wave, to: wave.from }).fault).toMatch(/same place/);
-    expect(first({ ...wave, shape: 'scallop', height: 46 }).fault).toMatch(/higher than half its pitch/);
+    expect(said(first({ ...wave, pitch: 0.9 }).fault)).toMatch(/1000 waves: the most is 500, so look at the pitch/);
+    expect(said(first({ ...wave, to: wave.from }).fault)).toMatch(/same place/);
+    expect(said(first({ ...wave, shape: 'scallop', height: 46 }).fault)).toMatch(/higher than half its pitch/);
     expect(first({ ...wave, shape: 'scallop', height: 45 }).fault).toBeNull();
   });
   it('letters have the height and stroke asked for', () => {
@@ -330,7 +336,7 @@ describe('rays, waves and letters', () => {
     }
     // An O has a hole: two lines, three areas with what is round it.
     expect(text('O', 33)).toHaveLength(2);
-    expect(text('O', 80)[0].fault).toMatch(/strokes from/);
+    expect(said(text('O', 80)[0].fault)).toMatch(/strokes from/);
   });
 });
 
@@ -369,7 +375,7 @@ describe('planes through the whole piece', () => {
   it('a plane square to the tube is a ring, one that misses says so', () => {
     const ring = linesOn(TUBE, [cut({ from: { across: 100, up: 0 }, to: { across: 100, up: 50 } })], { pose })[0];
     expect(length(ring)).toBeCloseTo(100 * Math.PI, 6);
-    expect(linesOn(TUBE, [cut({ from: { across: 0, up: 90 }, to: { across: 100, up: 90 } })], { pose })[0].fault).toMatch(/does not meet/);
+    expect(said(linesOn(TUBE, [cut({ from: { across: 0, up: 90 }, to: { across: 100, up: 90 } })], { pose })[0].fault)).toMatch(/does not meet/);
   });
   it('a raked plane across a tube closes on itself and cuts it in two', () => {
     const raked = cut({ from: { across: 150, up: -50 }, to: { across: 250, up: 50 } });
@@ -429,8 +435,8 @@ describe('going on across a gap', () => {
   it('two lines that go on from each other are told apart from sound ones', () => {
     const a = samplePart({ id: 'a', lines: [{ kind: 'continuation', ...common, part: 'b', of: 'l', end: 'end', mode: 'side' }] });
     const b = samplePart({ id: 'b', lines: [{ kind: 'continuation', ...common, part: 'a', of: 'l', end: 'end', mode: 'side' }] });
-    expect(setOutParts([a, b]).get('a')!.lines[0].fault).toMatch(/itself/);
-    expect(setOutParts([a]).get('a')!.lines[0].fault).toMatch(/no longer there/);
+    expect(said(setOutParts([a, b]).get('a')!.lines[0].fault)).toMatch(/itself/);
+    expect(said(setOutParts([a]).get('a')!.lines[0].fault)).toMatch(/no longer there/);
   });
 });
 

@@ -9,6 +9,7 @@ import type { PartBoard } from './part-shape';
 import type { Path } from './path';
 import { connectedTo, groundOf, piecesInside, runOn, type Ground } from './trim';
 import { timesRound, wrapped } from './wrap';
+import type { LineSaid } from './says';
 
 /** What lines of a part meet: its features, the rims of its openings, and where lines may lie. */
 export interface LineGround {
@@ -33,9 +34,9 @@ export const NONE_HELD: Held = { start: false, end: false };
 
 /**
  * Runs a line on, cuts it at seam, rim and openings, and counts distances from where it first lies on the part.
- * @returns a sentence where it goes round more often than is worked out
+ * @returns trouble where it goes round more often than is worked out
  */
-export function laidDown(line: TrimLine, path: Path, { measured }: PartBoard, ground: Ground, held: Held = NONE_HELD): Path[] | string {
+export function laidDown(line: TrimLine, path: Path, { measured }: PartBoard, ground: Ground, held: Held = NONE_HELD): Path[] | LineSaid {
   const on = runsOn(line);
   const longer = runOn(path, measured, { start: on && !line.startOn && !held.start, end: on && !line.endOn && !held.end });
   const whole = onTrueSurface(longer.path, measured);
@@ -43,7 +44,7 @@ export function laidDown(line: TrimLine, path: Path, { measured }: PartBoard, gr
   const all = line.kind === 'bands';
   const span = { from: whole[all ? 0 : longer.before].at, to: whole[whole.length - 1 - (all ? 0 : longer.after)].at };
   const turns = Math.ceil(timesRound(whole, measured));
-  if (turns > MOST.turns) return `goes round ${turns} times: the most is ${MOST.turns}`;
+  if (turns > MOST.turns) return { code: 'line.turns', values: { turns, most: MOST.turns } };
   const pieces = wrapped(whole, measured).flatMap((piece) => piecesInside(piece, ground));
   const reached = connectedTo(pieces, span);
   const start = reached[0]?.[0].at ?? 0;

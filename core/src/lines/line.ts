@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { measuredSchema, placeSchema } from '../surface';
-import { coordinate, idText, lengthMm, listOf, nameText, numberBetween, wholeBetween } from '../units';
+import { coordinate, idText, lengthMm, listOf, nameText, numberBetween, oneOf, plainly, told, wholeBetween, yesOrNo } from '../units';
 
 /** Which view of the whole piece a plane is seen edge-on in. */
 export const VIEWS = ['side', 'top', 'end'] as const;
@@ -10,15 +10,15 @@ const common = {
   id: idText(),
   name: nameText(),
   /** True: both ends go on straight until they leave the part. */
-  runOn: v.boolean('must be true or false'),
+  runOn: yesOrNo(),
   /** Lines these ends stop at, run on to them or cut there; left out where they do not. */
   startOn: v.optional(idText()),
   endOn: v.optional(idText()),
-  hidden: v.optional(v.boolean('must be true or false')),
-  locked: v.optional(v.boolean('must be true or false')),
+  hidden: v.optional(yesOrNo()),
+  locked: v.optional(yesOrNo()),
 };
 const measured = { ...common, datum: idText() };
-const points = (least: number, most: number) => listOf(measuredSchema, 'measured points', most, least);
+const points = (least: number, most: number) => listOf(measuredSchema, 'measured-points', most, least);
 const angle = () => numberBetween(-360, 360, '°');
 const viewPlace = () => v.strictObject({ across: coordinate(), up: coordinate() });
 
@@ -69,11 +69,11 @@ const parallelSchema = v.strictObject({
   kind: v.literal('parallel'),
   ...common,
   /** A line, or an edge of the outline by its number (0 is the first). */
-  of: v.union([idText(), v.strictObject({ edge: wholeBetween(0, 499) })], 'must be the id of a line or an edge'),
+  of: v.union([idText(), v.strictObject({ edge: wholeBetween(0, 499) })], told(plainly('field.line-or-edge'))),
   /** Positive: to the left of the other line's direction, which is above a line that runs to the right. */
   offset: v.pipe(
     coordinate(),
-    v.check((value) => Math.abs(value) >= 0.05, 'must be at least 0.05 mm to either side'),
+    v.check((value) => Math.abs(value) >= 0.05, told({ code: 'field.offset', values: { leastMm: 0.05 } })),
   ),
 });
 const bandsSchema = v.strictObject({
@@ -100,8 +100,8 @@ const filletSchema = v.strictObject({
   b: idText(),
   radius: lengthMm(),
   /** Which end of each line stays; the rest beyond the rounding is cut off. */
-  keepA: v.picklist(['start', 'end'], 'must be start or end'),
-  keepB: v.picklist(['start', 'end'], 'must be start or end'),
+  keepA: oneOf(['start', 'end']),
+  keepB: oneOf(['start', 'end']),
 });
 const raysSchema = v.strictObject({
   kind: v.literal('rays'),
@@ -118,20 +118,20 @@ const cutSchema = v.strictObject({
   kind: v.literal('cut'),
   ...common,
   /** The plane is seen as a straight line in this view, through these two places of the whole piece. */
-  view: v.picklist(VIEWS, 'must be side, top or end'),
+  view: oneOf(VIEWS),
   from: viewPlace(),
   to: viewPlace(),
   /** Only what one sees in that view, only what one does not, or all round. */
-  half: v.picklist(['near', 'far', 'both'], 'must be near, far or both'),
+  half: oneOf(['near', 'far', 'both']),
 });
 const continuationSchema = v.strictObject({
   kind: v.literal('continuation'),
   ...common,
   part: idText(),
   of: idText(),
-  end: v.picklist(['start', 'end'], 'must be start or end'),
+  end: oneOf(['start', 'end']),
   /** Straight on as seen from the side or from above, or level. */
-  mode: v.picklist(['side', 'top', 'level'], 'must be side, top or level'),
+  mode: oneOf(['side', 'top', 'level']),
 });
 const waveSchema = v.strictObject({
   kind: v.literal('wave'),
@@ -140,12 +140,15 @@ const waveSchema = v.strictObject({
   to: measuredSchema,
   pitch: lengthMm(),
   height: lengthMm(),
-  shape: v.picklist(['wave', 'scallop'], 'must be wave or scallop'),
+  shape: oneOf(['wave', 'scallop']),
 });
 const textSchema = v.strictObject({
   kind: v.literal('text'),
   ...measured,
-  text: v.pipe(v.string('needs letters'), v.regex(/^[A-Z0-9][A-Z0-9 .-]{0,23}$/, 'takes up to 24 capitals, figures, spaces, points and hyphens')),
+  text: v.pipe(
+    v.string(told(plainly('field.letters-needed'))),
+    v.regex(/^[A-Z0-9][A-Z0-9 .-]{0,23}$/, told({ code: 'field.lettering', values: { most: 24 } })),
+  ),
   at: measuredSchema,
   height: lengthMm(),
   /** Width of the strokes, mm. */
@@ -159,7 +162,7 @@ const importedSchema = v.strictObject({
   kind: v.literal('imported'),
   ...measured,
   /** Places of each path in order; a closed one ends where it starts. */
-  paths: listOf(v.strictObject({ closed: v.boolean('must be true or false'), points: listOf(placeSchema, 'places', 5000, 2) }), 'paths', 500, 1),
+  paths: listOf(v.strictObject({ closed: yesOrNo(), points: listOf(placeSchema, 'places', 5000, 2) }), 'paths', 500, 1),
 });
 
 /** A trim line by its measurements. */
@@ -183,7 +186,7 @@ export const lineSchema = v.variant(
     textSchema,
     importedSchema,
   ],
-  'must be a kind of line such as straight, arc, sweep or parallel',
+  told(plainly('field.line-kind')),
 );
 export type TrimLine = v.InferOutput<typeof lineSchema>;
 export type LineKind = TrimLine['kind'];

@@ -1,7 +1,10 @@
+import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import type { Datum } from '../surface';
 import { BASE, BOARD, linesOn, straight } from '../testing';
 import { arcPath, inflections, parallelPath, pathLength, straightPath, sweepPath, tightestBend, type Path, type TrimLine } from '.';
+
+const { say } = wordsFor();
 
 const at = (x: number, y: number) => ({ x, y });
 const m = (along: number, above: number) => ({ along, above });
@@ -123,7 +126,7 @@ describe('setOutParts', () => {
       { kind: 'arc', id: 'flat', name: 'flat', runOn: false, datum: 'base', from: m(0, 0), through: m(1, 1), to: m(2, 2) },
       { kind: 'straight', id: 'lost', name: 'lost', runOn: false, datum: 'nowhere', from: m(0, 0), to: m(1, 1) },
     ];
-    expect(resolve(lines).map(({ fault }) => fault)).toEqual([
+    expect(resolve(lines).map(({ fault }) => fault && say(fault))).toEqual([
       expect.stringMatching(/outside the part/),
       expect.stringMatching(/same place/),
       expect.stringMatching(/no longer there/),

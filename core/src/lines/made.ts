@@ -11,9 +11,11 @@ import { straightPath } from './straight';
 import { sweepPath } from './sweep';
 import { letteringPaths } from './text';
 import { wavePath } from './wave';
+import { isTrouble, type LineSaid } from './says';
+import { plainly } from '../units';
 
-/** Paths of a line on the sheet, or a sentence why there are none. */
-export type Made = readonly Path[] | string;
+/** Paths of a line on the sheet, or why there are none. */
+export type Made = readonly Path[] | LineSaid;
 
 /** What a line measured from a datum, or round a surface, is laid out on. */
 export interface Board {
@@ -22,13 +24,13 @@ export interface Board {
 }
 
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
-const one = (path: Path | null, otherwise: string): Made => (path ? [path] : otherwise);
+const one = (path: Path | null, otherwise: LineSaid): Made => (path ? [path] : otherwise);
 
 /** Lays out a line that is made from measurements alone. */
 export function madeFromMeasures(line: Exclude<MeasuredLine, LineOf<'mirror'>> | LineOf<'ring'>, { sheet, datums }: Board): Made {
   if (line.kind === 'ring') return ringRound(line, sheet);
   const datum = datums.find(({ id }) => id === line.datum);
-  if (!datum) return 'is measured from a datum that is no longer there';
+  if (!datum) return plainly('line.no-datum');
   return fromDatum(line, datum, sheet);
 }
 
@@ -37,25 +39,25 @@ function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, 
   const heading = (degrees: number) => radians(degrees + datum.angleDeg);
   switch (line.kind) {
     case 'straight':
-      return one(straightOn(sheet, place(line.from), place(line.to)), 'starts and ends at the same place');
+      return one(straightOn(sheet, place(line.from), place(line.to)), plainly('line.same-place'));
     case 'arc':
       return arcMade(line, place);
     case 'radius':
-      return one(arcByRadius(place(line.from), heading(line.headingDeg), line.radius, radians(line.turnDeg)), 'turns by nothing');
+      return one(arcByRadius(place(line.from), heading(line.headingDeg), line.radius, radians(line.turnDeg)), plainly('line.turns-nothing'));
     case 'sweep':
       return one(
         sweepPath(line.points.map(place), { start: ended(line.startDeg, heading), end: ended(line.endDeg, heading) }),
-        'has two neighbouring points at the same place',
+        plainly('line.same-neighbours'),
       );
     case 'ellipse':
-      return one(ellipseOn(sheet, place(line.centre), line, heading(line.turnDeg)), 'lies too near an end of the surface to be laid out');
+      return one(ellipseOn(sheet, place(line.centre), line, heading(line.turnDeg)), plainly('line.near-end'));
     case 'bands':
       return bandEdges(line, place, heading(line.headingDeg), sheet);
     case 'rays':
       return raysFrom(line, place(line.from), heading, sheet);
     case 'wave': {
       const path = wavePath(place(line.from), place(line.to), line.pitch, line.height, line.shape);
-      return typeof path === 'string' ? path : [path];
+      return isTrouble(path) ? path : [path];
     }
     case 'text': {
       const turn = heading(line.turnDeg);
@@ -71,7 +73,7 @@ function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, 
         ),
       );
       const found = paths.filter((path): path is Path => path !== null);
-      return found.length > 0 ? found : 'holds no line';
+      return found.length > 0 ? found : plainly('line.holds-none');
     }
   }
 }
@@ -82,7 +84,7 @@ const ended = (degrees: number | undefined, heading: (degrees: number) => number
 const straightOn = (sheet: Sheet, from: Point, to: Point): Path | null => (sheet.chart ? straightOver(sheet, from, to) : straightPath(from, to));
 
 function arcMade(line: LineOf<'arc'>, place: (measured: Measured) => Point): Made {
-  const straight = 'needs three places that do not lie on one straight';
+  const straight = plainly('line.three-straight');
   if (!line.also) return one(arcPath(place(line.from), place(line.through), place(line.to)), straight);
   const near = arcNear([line.from, line.through, ...line.also, line.to].map(place));
   return near ? [near.path] : straight;
@@ -104,9 +106,9 @@ function ellipseOn(sheet: Sheet, centre: Point, { width, height }: LineOf<'ellip
 }
 
 function ringRound({ at }: LineOf<'ring'>, sheet: Sheet): Made {
-  if (!sheet.round) return 'goes round a tube, a cone or a turned surface, and this part is none';
+  if (!sheet.round) return plainly('line.not-round');
   const along = alongSkin(sheet, at);
-  return along === null ? 'lies beyond the ends of the part' : [ringAt(sheet, along)];
+  return along === null ? plainly('line.beyond-ends') : [ringAt(sheet, along)];
 }
 
 /** Distance along the skin of a distance along the axis; null beyond the ends. */
@@ -143,7 +145,7 @@ function bandEdges(line: LineOf<'bands'>, place: (measured: Measured) => Point, 
     const ends = [-reach, reach].map((t) => ({ x: middle.x + t * Math.cos(lean), y: middle.y + t * Math.sin(lean) }));
     return straightOn(sheet, ends[0], ends[1]);
   });
-  if (paths.some((path) => path === null)) return 'has bands beyond the ends of the part';
+  if (paths.some((path) => path === null)) return plainly('line.bands-beyond');
   return paths as Path[];
 }
 
@@ -155,7 +157,7 @@ function raysFrom(line: LineOf<'rays'>, from: Point, heading: (degrees: number) 
     const end = (reach: number) => ({ x: from.x + reach * Math.cos(angle), y: from.y + reach * Math.sin(angle) });
     return straightPath(end(line.clear), end(line.clear + line.length));
   });
-  return paths.some((path) => path === null) ? 'cannot be laid out from this point' : (paths as Path[]);
+  return paths.some((path) => path === null) ? plainly('line.not-from-here') : (paths as Path[]);
 }
 
 /** Whether the ends of a line go on to the edge of the part: those of bands always do. */

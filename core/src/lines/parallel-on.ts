@@ -4,20 +4,21 @@ import type { Made } from './made';
 import { parallelPath } from './parallel';
 import { isClosed, type Path } from './path';
 import { sampledPath } from './sampled';
+import { plainly } from '../units';
 
 /** Lines at a constant distance from other lines of a part. */
 export function parallelOn(sheet: Sheet, paths: readonly Path[], offset: number, name: string): Made {
   const found = paths.map((path) => (sheet.chart ? parallelOver(sheet, path, offset) : parallelPath(path, offset)));
-  if (found.some((path) => path === null)) return `nothing is left of "${name}" at this distance: it bends tighter`;
+  if (found.some((path) => path === null)) return { code: 'line.nothing-left', values: { name } };
   return found as Path[];
 }
 
 /** A line at a constant distance from an edge of the outline, positive towards the part. */
 export function parallelOfEdge(sheet: Sheet, edge: number, offset: number): Made {
   const along = sheet.edges[edge];
-  if (!along) return `follows edge ${edge + 1}, which the part does not have`;
+  if (!along) return { code: 'line.no-edge', values: { edge: edge + 1 } };
   const path = sampledPath(along.places, along.closed);
-  if (!path) return 'follows an edge of no length';
+  if (!path) return plainly('line.edge-short');
   return parallelOn(sheet, [path], offset, along.name);
 }
 

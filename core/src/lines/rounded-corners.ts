@@ -3,6 +3,8 @@ import { NONE_HELD, type Held } from './laid-down';
 import type { Made } from './made';
 import type { PartShape } from './part-shape';
 import type { Path } from './path';
+import { isTrouble } from './says';
+import { plainly } from '../units';
 
 /** What rounded corners have left of a line, and which of its ends lie at one and do not run on. */
 export interface Rest {
@@ -17,15 +19,15 @@ export function cornersRounded(part: PartShape, book: Book): Map<string, Rest> {
   const left = new Map<string, Rest>();
   const restOf = (id: string): Path | null => {
     const made = left.get(id)?.made;
-    return typeof made === 'object' ? made[0] : null;
+    return made && !isTrouble(made) ? made[0] : null;
   };
   for (const line of boardIn(part, book).shape.lines) {
     if (line.kind !== 'fillet') continue;
     // What cannot be rounded at all says so by itself.
-    if (typeof filletIn(part, line, book) === 'string') continue;
+    if (isTrouble(filletIn(part, line, book))) continue;
     const fillet = filletIn(part, line, book, restOf);
-    if (typeof fillet === 'string') {
-      left.set(line.id, { made: 'has no room beside the other rounded corners of its lines', held: NONE_HELD });
+    if (isTrouble(fillet)) {
+      left.set(line.id, { made: plainly('line.corner-crowded'), held: NONE_HELD });
       continue;
     }
     left.set(line.id, { made: [fillet.path], held: NONE_HELD });

@@ -8,6 +8,8 @@ import { onTrueSurface } from './on-surface';
 import { followedBy, type PartBoard, type PartShape } from './part-shape';
 import { reflectedPath, type Path } from './path';
 import { cornersRounded, type Rest } from './rounded-corners';
+import { isTrouble, type LineSaid } from './says';
+import { plainly } from '../units';
 
 /** A trim line worked out on its part. A line of several strokes, such as bands or letters, comes as several of these. */
 export interface ResolvedLine {
@@ -23,7 +25,7 @@ export interface ResolvedLine {
   /** Features it meets, in order along it. */
   readonly crosses: readonly FeatureCrossing[];
   /** Why it cannot be laid out, in a sentence; null where it can. */
-  readonly fault: string | null;
+  readonly fault: LineSaid | null;
 }
 
 /** A part with all its lines worked out. */
@@ -100,12 +102,12 @@ const strokeLetter = (index: number): string =>
 
 function resolved(line: TrimLine, code: string, { made, held }: Rest, board: PartBoard, { ground, features }: LineGround, spent: Budget): ResolvedLine[] {
   const common = { id: line.id, owner: line.id, code, path: null, pieces: [], crosses: [] };
-  if (typeof made === 'string') return [{ ...common, fault: made }];
+  if (isTrouble(made)) return [{ ...common, fault: made }];
   const tooMuch = takenFrom(spent, made);
   if (tooMuch) return [{ ...common, fault: tooMuch }];
   const laid = made.map((path) => laidDown(line, path, board, ground, held));
-  const trouble = laid.find((pieces) => typeof pieces === 'string');
-  if (typeof trouble === 'string') return [{ ...common, fault: trouble }];
+  const trouble = laid.find(isTrouble);
+  if (trouble) return [{ ...common, fault: trouble }];
   const strokes = made.map((path, index): ResolvedLine => {
     const several = made.length > 1;
     const pieces = laid[index] as Path[];
@@ -120,5 +122,5 @@ function resolved(line: TrimLine, code: string, { made, held }: Rest, board: Par
     };
   });
   const onPart = strokes.filter(({ pieces }) => pieces.length > 0);
-  return onPart.length > 0 ? onPart : [{ ...common, path: strokes[0]?.path ?? null, fault: 'lies outside the part: nothing of it is on the surface' }];
+  return onPart.length > 0 ? onPart : [{ ...common, path: strokes[0]?.path ?? null, fault: plainly('line.outside') }];
 }

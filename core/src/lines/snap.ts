@@ -1,12 +1,13 @@
 import { distance, measureFrom, placeOf, type Datum, type Point, type Sheet } from '../surface';
 import { nearestOnPath, pathCrossings, pointAt, type Path } from './path';
+import type { SnapSaid } from './says';
 import { straightPath } from './straight';
+import { plainly } from '../units';
 
 /** What a dragged point was drawn to. */
 export interface Snap {
   readonly place: Point;
-  /** In words: "end of L2", "edge", "2 × tape 6 above Sill". */
-  readonly to: string;
+  readonly to: SnapSaid;
 }
 
 /** What there is to be drawn to. */
@@ -43,31 +44,34 @@ export function snapped(place: Point, ground: SnapGround, reachMm: number): Snap
 function points({ sheet, datums, lines }: SnapGround): Snap[] {
   const rim =
     sheet.ring.length <= 60
-      ? sheet.ring.map((corner): Snap => ({ place: corner, to: 'corner' }))
-      : sheet.edges.map(({ places }): Snap => ({ place: places[0], to: 'corner' }));
+      ? sheet.ring.map((corner): Snap => ({ place: corner, to: plainly('snap.corner') }))
+      : sheet.edges.map(({ places }): Snap => ({ place: places[0], to: plainly('snap.corner') }));
   const middles = sheet.edges.map(({ places, name }): Snap => {
     const [a, b] = [places[0], places[places.length - 1]];
     return places.length === 2
-      ? { place: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, to: `middle of ${name}` }
-      : { place: places[Math.floor(places.length / 2)], to: `middle of ${name}` };
+      ? { place: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, to: { code: 'snap.middle', values: { to: name } } }
+      : { place: places[Math.floor(places.length / 2)], to: { code: 'snap.middle', values: { to: name } } };
   });
   const ends = lines.flatMap(({ code, pieces }) =>
     pieces.flatMap((piece): Snap[] => [
-      { place: piece[0], to: `end of ${code}` },
-      { place: piece[piece.length - 1], to: `end of ${code}` },
-      { place: pointAt(piece, (piece[0].at + piece[piece.length - 1].at) / 2), to: `middle of ${code}` },
+      { place: piece[0], to: { code: 'snap.end', values: { to: code } } },
+      { place: piece[piece.length - 1], to: { code: 'snap.end', values: { to: code } } },
+      { place: pointAt(piece, (piece[0].at + piece[piece.length - 1].at) / 2), to: { code: 'snap.middle', values: { to: code } } },
     ]),
   );
   const crossings = lines.flatMap(({ code, pieces }, index) =>
-    lines
-      .slice(index + 1)
-      .flatMap((other) =>
-        pieces.flatMap((p) =>
-          other.pieces.flatMap((q) => pathCrossings(p, q).map(({ onFirst }): Snap => ({ place: pointAt(p, onFirst), to: `${code} × ${other.code}` }))),
+    lines.slice(index + 1).flatMap((other) =>
+      pieces.flatMap((p) =>
+        other.pieces.flatMap((q) =>
+          pathCrossings(p, q).map(({ onFirst }): Snap => ({
+            place: pointAt(p, onFirst),
+            to: { code: 'snap.crossing', values: { to: code, with: other.code } },
+          })),
         ),
       ),
+    ),
   );
-  const origins = datums.map((datum): Snap => ({ place: { x: datum.at[0], y: datum.at[1] }, to: `start of ${datum.name}` }));
+  const origins = datums.map((datum): Snap => ({ place: { x: datum.at[0], y: datum.at[1] }, to: { code: 'snap.start', values: { to: datum.name } } }));
   return [...origins, ...ends, ...crossings, ...rim, ...middles];
 }
 
@@ -92,7 +96,10 @@ function whereHeading(piece: Path, from: Point, how: 'square' | 'tangent', code:
     const [a, b] = [piece[index - 1], piece[index]];
     const [u, w] = [value(a), value(b)];
     if (u === 0 || u > 0 === w > 0 || (how === 'tangent' && Math.abs(a.curvature) < 1e-7)) continue;
-    found.push({ place: pointAt(piece, a.at + (u / (u - w)) * (b.at - a.at)), to: how === 'square' ? `square to ${code}` : `touching ${code}` });
+    found.push({
+      place: pointAt(piece, a.at + (u / (u - w)) * (b.at - a.at)),
+      to: { code: how === 'square' ? 'snap.square' : 'snap.touching', values: { to: code } },
+    });
   }
   return found;
 }
@@ -100,15 +107,18 @@ function whereHeading(piece: Path, from: Point, how: 'square' | 'tangent', code:
 /** The nearest places on lines, edges and datums. */
 function along(near: Point, { lines, sheet, datums }: SnapGround): Snap[] {
   const onLines = lines.flatMap(({ code, pieces }) =>
-    pieces.map((piece): Snap => ({ place: pointAt(piece, nearestOnPath(piece, near).at), to: `on ${code}` })),
+    pieces.map((piece): Snap => ({ place: pointAt(piece, nearestOnPath(piece, near).at), to: { code: 'snap.on', values: { to: code } } })),
   );
   const onEdges = sheet.edges.flatMap(({ places, name }) =>
     places.slice(1).flatMap((to, index): Snap[] => {
       const path = straightPath(places[index], to);
-      return path ? [{ place: pointAt(path, nearestOnPath(path, near).at), to: `on ${name}` }] : [];
+      return path ? [{ place: pointAt(path, nearestOnPath(path, near).at), to: { code: 'snap.on', values: { to: name } } }] : [];
     }),
   );
-  const onDatums = datums.map((datum): Snap => ({ place: placeOf(datum, { along: measureFrom(datum, near).along, above: 0 }), to: `on ${datum.name}` }));
+  const onDatums = datums.map((datum): Snap => ({
+    place: placeOf(datum, { along: measureFrom(datum, near).along, above: 0 }),
+    to: { code: 'snap.on', values: { to: datum.name } },
+  }));
   return [...onLines, ...onEdges, ...onDatums];
 }
 
@@ -120,7 +130,12 @@ function tapeRows(near: Point, { datums, tapes }: SnapGround): Snap[] {
     return widths.flatMap((width): Snap[] => {
       const count = Math.round(Math.abs(above) / width);
       if (count < 1 || count > MOST_TAPES) return [];
-      return [{ place: placeOf(datum, { along: run, above: Math.sign(above) * count * width }), to: `${count} × tape ${width} from ${datum.name}` }];
+      return [
+        {
+          place: placeOf(datum, { along: run, above: Math.sign(above) * count * width }),
+          to: { code: 'snap.tapes', values: { count, widthMm: width, to: datum.name } },
+        },
+      ];
     });
   });
 }

@@ -4,6 +4,7 @@ import { TOLERANCE } from '../units';
 import letters from './letters.json';
 import type { Path } from './path';
 import { sampledPath } from './sampled';
+import type { LineSaid } from './says';
 
 /** How letters are set: all in mm. */
 export interface Lettering {
@@ -28,12 +29,11 @@ export const STROKE_SHARES = { least: 0.04, most: 0.24 } as const;
  * Outlines of letters, set from the left at 0, 0 upwards.
  * Height and stroke both come out as asked: the letters are scaled, then grown or shrunk to the stroke.
  * @param put moves a place of the lettering onto the sheet
- * @returns closed paths, outer ones anticlockwise, inner ones clockwise; a sentence where the stroke does not suit the height
+ * @returns closed paths, outer ones anticlockwise, inner ones clockwise; trouble where the stroke does not suit the height
  */
-export function letteringPaths(of: Lettering, put: (place: Point) => Point): Path[] | string {
+export function letteringPaths(of: Lettering, put: (place: Point) => Point): Path[] | LineSaid {
   const share = of.strokeMm / of.heightMm;
-  if (share < STROKE_SHARES.least || share > STROKE_SHARES.most)
-    return `needs strokes from ${STROKE_SHARES.least * 100} to ${STROKE_SHARES.most * 100} % of its height`;
+  if (share < STROKE_SHARES.least || share > STROKE_SHARES.most) return { code: 'line.strokes', values: STROKE_SHARES };
   const scale = (of.heightMm - of.strokeMm) / (letters.capHeight - letters.stem);
   const grow = (of.strokeMm - letters.stem * scale) / 2;
   const paths: Path[] = [];

@@ -1,8 +1,9 @@
 import { distance, type Point } from '../surface';
-import { TOLERANCE } from '../units';
+import { plainly, TOLERANCE } from '../units';
 import { arcPath } from './arc';
 import { tooFine } from './budget';
 import { withDistances, type Path, type PathPoint } from './path';
+import type { LineSaid } from './says';
 
 /** More waves than anyone masks: a mistyped pitch would take minutes to work out. Rule of thumb. */
 const MOST_WAVES = 500;
@@ -13,17 +14,17 @@ const MOST_WAVES = 500;
  * @param height wave: from trough to crest; scallop: rise of each bow above the base, to the left of it
  * @returns the path, or what is wrong with it
  */
-export function wavePath(from: Point, to: Point, pitch: number, height: number, shape: 'wave' | 'scallop'): Path | string {
+export function wavePath(from: Point, to: Point, pitch: number, height: number, shape: 'wave' | 'scallop'): Path | LineSaid {
   const length = distance(from, to);
-  if (length < 1e-3) return 'starts and ends at the same place';
+  if (length < 1e-3) return plainly('line.same-place');
   const count = Math.max(1, Math.round(length / pitch));
-  if (count > MOST_WAVES) return `would have ${count} waves: the most is ${MOST_WAVES}, so look at the pitch`;
+  if (count > MOST_WAVES) return { code: 'line.too-many-waves', values: { waves: count, most: MOST_WAVES } };
   const [ux, uy] = [(to.x - from.x) / length, (to.y - from.y) / length];
   const put = (along: number, up: number): Point => ({ x: from.x + ux * along - uy * up, y: from.y + uy * along + ux * up });
-  return shape === 'wave' ? sine(length, count, height / 2, put, ux, uy) : (scallops(length, count, height, put) ?? 'is higher than half its pitch');
+  return shape === 'wave' ? sine(length, count, height / 2, put, ux, uy) : (scallops(length, count, height, put) ?? plainly('line.scallop-high'));
 }
 
-function sine(length: number, count: number, rise: number, put: (along: number, up: number) => Point, ux: number, uy: number): Path | string {
+function sine(length: number, count: number, rise: number, put: (along: number, up: number) => Point, ux: number, uy: number): Path | LineSaid {
   const k = (2 * Math.PI * count) / length;
   const bend = rise * k * k;
   const steps = Math.max(40 * count, Math.ceil(length / Math.sqrt((8 * TOLERANCE.flatten) / Math.max(bend, 1e-9))), Math.ceil(1 / TOLERANCE.curvatureShare));

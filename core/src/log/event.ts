@@ -1,16 +1,12 @@
 import * as v from 'valibot';
-import { idText, instantText, noteText } from '../units';
+import { instantText, noteText, plainly, stepText, told, uuidText, wholeBetween } from '../units';
 
-export const EVENT_KINDS = {
-  start: 'Started in the shop',
-  done: 'Done',
-  undo: 'Not done after all',
-  trouble: 'Went wrong',
-  note: 'Note',
-  touch: 'Touch test',
-  finish: 'Job finished',
-} as const;
-export type EventKind = keyof typeof EVENT_KINDS;
+/** What this program writes down of its own. */
+export const EVENT_KINDS = ['start', 'done', 'undo', 'trouble', 'note', 'touch', 'finish'] as const;
+export type EventKind = (typeof EVENT_KINDS)[number];
+
+/** Version of events this program writes. */
+export const EVENT_VERSION = 1;
 
 /** A log holds at most this many events, so that it can always be written to a file and read again. */
 export const MOST_EVENTS = 10_000;
@@ -18,13 +14,24 @@ export const MOST_EVENTS = 10_000;
 /** Letters of all notes of one log together. */
 export const MOST_NOTE_LETTERS = 4_000_000;
 
-/** Something that was really done or seen. Never edited; corrected by a later event. */
-export const logEventSchema = v.strictObject({
-  id: v.pipe(v.string('needs an id'), v.uuid('must be a UUID')),
+/**
+ * Something that was really done or seen. Never edited; corrected by a later event. A kind this program does not know comes from a
+ * newer one: it is kept as it is, and told by its name.
+ */
+export const newestEventSchema = v.strictObject({
+  id: uuidText(),
+  version: wholeBetween(1, 1_000),
   at: instantText(),
-  kind: v.picklist(Object.keys(EVENT_KINDS) as EventKind[], `must be one of ${Object.keys(EVENT_KINDS).join(' ')}`),
+  kind: v.pipe(v.string(told(plainly('field.event'))), v.regex(/^[a-z][a-z-]{0,39}$/, told(plainly('field.event')))),
   /** Step of the run sheet it belongs to; null for the job as a whole. */
-  step: v.nullable(idText()),
+  step: v.nullable(stepText()),
   note: noteText(),
 });
-export type LogEvent = v.InferOutput<typeof logEventSchema>;
+export type LogEvent = v.InferOutput<typeof newestEventSchema>;
+
+/** The same, of any version: events written before they had a version are of the first. */
+export const logEventSchema = v.pipe(v.unknown(), v.transform(upgradedEvent), newestEventSchema);
+
+function upgradedEvent(data: unknown): unknown {
+  return typeof data === 'object' && data !== null && !('version' in data) ? { ...data, version: 1 } : data;
+}

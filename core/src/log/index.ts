@@ -1,3 +1,4 @@
 export * from './event';
 export * from './progress';
 export * from './step';
+export * from './sheet';

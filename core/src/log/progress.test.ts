@@ -1,14 +1,27 @@
-import { progressOf, windowState, type LogEvent, type Step } from '.';
+import { progressOf, readRunSheet, windowState, type LogEvent, type Step } from '.';
 
-const step = (id: string, windows: Step['windows'] = []): Step => ({ id, stage: 1, kind: 'coat', title: id, detail: '', run: null, windows });
+const step = (id: string, after: Step['after'] = [], attended = true): Step => ({
+  id,
+  stage: 1,
+  kind: 'coat',
+  items: [],
+  startMin: 0,
+  endMin: 0,
+  attended,
+  needs: [],
+  after,
+  say: { code: 'step.flash', values: {} },
+  safety: [],
+});
 const STEPS = [
   step('one'),
-  step('two', [{ after: 'one', fromMin: 10, toMin: 60, what: 'next coat' }]),
-  step('three', [{ after: 'two', fromMin: 0, toMin: null, what: 'pull' }]),
+  step('two', [{ step: 'one', from: 'end', minMin: 10, maxMin: 60, code: 'recoat' }]),
+  step('three', [{ step: 'two', from: 'end', minMin: 0, maxMin: null, code: 'pull' }]),
 ];
 let count = 0;
 const event = (minute: number, kind: LogEvent['kind'], stepId: string | null = null): LogEvent => ({
   id: `00000000-0000-4000-8000-${String(++count).padStart(12, '0')}`,
+  version: 1,
   at: new Date(Date.UTC(2026, 4, 4, 8, minute)).toISOString(),
   kind,
   step: stepId,
@@ -21,7 +34,7 @@ it('runs no window before the start', () => expect(progressOf(STEPS, [])).toMatc
 it('opens and closes a window by the clock from the step it waits for', () => {
   const { running, next } = progressOf(STEPS, [event(0, 'start'), event(5, 'done', 'one')]);
   expect(next?.id).toBe('two');
-  expect(running).toEqual([{ step: 'two', title: 'two', what: 'next coat', opens: at(15), closes: at(65) }]);
+  expect(running).toEqual([{ step: 'two', say: STEPS[1].say, code: 'recoat', opens: at(15), closes: at(65) }]);
   expect([at(14), at(15), at(65), at(66)].map((now) => windowState(running[0], now))).toEqual(['before', 'open', 'open', 'passed']);
   expect(windowState({ opens: at(0), closes: null }, at(9999))).toBe('open');
 });
@@ -41,3 +54,62 @@ it('begins anew with a later start, and ends with the job', () => {
 
 it('goes by no entry for a step that is not on the sheet', () =>
   expect(progressOf(STEPS, [event(0, 'start'), event(1, 'done', 'unknown')]).next?.id).toBe('one'));
+
+it('passes over what nobody does, and over the mere order of steps', () => {
+  const steps = [step('lay'), step('wait', [], false), step('coat', [{ step: 'lay', from: 'end', minMin: 0, maxMin: null, code: 'order' }])];
+  const { next, running } = progressOf(steps, [event(0, 'start'), event(5, 'done', 'lay')]);
+  expect([next?.id, running]).toEqual(['coat', []]);
+});
+
+describe('a frozen plan of version 1', () => {
+  const old = {
+    format: 'lintrel-plan' as const,
+    version: 1,
+    safety: ['Moving air.'],
+    steps: [
+      { id: 's1-r1', stage: 1, kind: 'lay', title: 'V6 above L1', detail: '1 m off the roll.', run: 'R1', windows: [] },
+      { id: 's1-coat-1', stage: 1, kind: 'coat', title: 'Cream: coat 1 of 2', detail: 'Thin.', run: null, windows: [] },
+      {
+        id: 's1-coat-2',
+        stage: 1,
+        kind: 'coat',
+        title: 'Cream: coat 2 of 2',
+        detail: 'Thin.',
+        run: null,
+        windows: [{ after: 's1-coat-1', fromMin: 15, toMin: 720, what: 'next coat' }],
+      },
+      {
+        id: 's1-pull',
+        stage: 1,
+        kind: 'pull',
+        title: 'Pull',
+        detail: 'Low.',
+        run: null,
+        windows: [{ after: 's1-coat-2', fromMin: 0, toMin: 30, what: 'pull the tape' }],
+      },
+      {
+        id: 's2-coat-1',
+        stage: 2,
+        kind: 'coat',
+        title: 'Green',
+        detail: '',
+        run: null,
+        windows: [{ after: 's1-coat-2', fromMin: 5, toMin: null, what: 'the coat below takes the next' }],
+      },
+    ],
+  };
+  it('is worked by as before: same steps, same windows, same words', () => {
+    const { steps, safety } = readRunSheet(old);
+    expect(safety).toEqual(['Moving air.']);
+    expect(steps.map(({ id, say: { values } }) => [id, values.title])).toEqual(old.steps.map(({ id, title }) => [id, title]));
+    expect(steps.flatMap(({ after }) => after.map(({ code, minMin, maxMin }) => [code, minMin, maxMin]))).toEqual([
+      ['recoat', 15, 720],
+      ['pull', 0, 30],
+      ['over', 5, null],
+    ]);
+    const { running, next } = progressOf(steps, [event(0, 'start'), event(1, 'done', 's1-r1'), event(2, 'done', 's1-coat-1')]);
+    expect(next?.id).toBe('s1-coat-2');
+    expect(running).toMatchObject([{ step: 's1-coat-2', opens: at(17), closes: at(722) }]);
+  });
+  it('of version 2 is read as it is', () => expect(readRunSheet({ format: 'lintrel-plan', version: 2, steps: STEPS })).toEqual({ steps: STEPS, safety: [] }));
+});

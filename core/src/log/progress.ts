@@ -1,11 +1,13 @@
+import type { Said } from '../units';
 import type { LogEvent } from './event';
-import type { Step, StepWindow } from './step';
+import type { AfterRule, Step } from './step';
 
-/** A wait that is on now. */
+/** A time that runs now. */
 export interface RunningWindow {
   readonly step: string;
-  readonly title: string;
-  readonly what: string;
+  readonly say: Said;
+  /** What the time is for: the code of its rule. */
+  readonly code: string;
   /** Instants in ms since 1970; `closes` null: it does not close. */
   readonly opens: number;
   readonly closes: number | null;
@@ -17,10 +19,13 @@ export interface JobProgress {
   readonly finishedAt: number | null;
   /** When each step was done, ms; steps taken back are not in it. */
   readonly doneAt: ReadonlyMap<string, number>;
-  /** The first step not done yet; null when all are. */
+  /** The first step for a person not done yet; null when all are. */
   readonly next: Step | null;
   readonly running: readonly RunningWindow[];
 }
+
+/** Steps a person ticks off: waiting and flashing are told by the times of what follows. */
+export const attendedSteps = (steps: readonly Step[]): Step[] => steps.filter(({ attended }) => attended);
 
 /**
  * Reads a log against the steps of the plan that was started.
@@ -43,7 +48,7 @@ export function progressOf(steps: readonly Step[], events: readonly LogEvent[]):
     if (event.kind === 'done') doneAt.set(event.step, at);
     if (event.kind === 'undo') doneAt.delete(event.step);
   }
-  const waiting = finishedAt === null ? steps.filter(({ id }) => !doneAt.has(id)) : [];
+  const waiting = finishedAt === null ? attendedSteps(steps).filter(({ id }) => !doneAt.has(id)) : [];
   return {
     startedAt,
     finishedAt,
@@ -62,14 +67,17 @@ export function windowState({ opens, closes }: Pick<RunningWindow, 'opens' | 'cl
   return closes === null || now <= closes ? 'open' : 'passed';
 }
 
+/** The log knows when a step was done: times that count from its start are not told. */
 function runningOf(step: Step, doneAt: ReadonlyMap<string, number>): RunningWindow[] {
-  return step.windows.flatMap((window) => {
-    const since = doneAt.get(window.after);
-    return since === undefined ? [] : [{ step: step.id, title: step.title, what: window.what, ...onClock(window, since) }];
+  return step.after.flatMap((rule) => {
+    const since = doneAt.get(rule.step);
+    return since === undefined || rule.code === 'order' || rule.from !== 'end'
+      ? []
+      : [{ step: step.id, say: step.say, code: rule.code, ...onClock(rule, since) }];
   });
 }
 
-const onClock = ({ fromMin, toMin }: StepWindow, since: number): { opens: number; closes: number | null } => ({
-  opens: since + fromMin * 60_000,
-  closes: toMin === null ? null : since + toMin * 60_000,
+const onClock = ({ minMin, maxMin }: AfterRule, since: number): { opens: number; closes: number | null } => ({
+  opens: since + minMin * 60_000,
+  closes: maxMin === null ? null : since + maxMin * 60_000,
 });

@@ -1,24 +1,64 @@
-/** A wait that belongs to a step: it may be begun this long after another step was done. */
-export interface StepWindow {
-  readonly after: string;
-  readonly fromMin: number;
-  /** Null: it does not close. */
-  readonly toMin: number | null;
-  /** What the wait is for, in a few words. */
-  readonly what: string;
+import type { Said } from '../units';
+
+export const STEP_KINDS = [
+  'wash',
+  'abrade',
+  'prime',
+  'warm',
+  'set-out',
+  'lay',
+  'cover',
+  'plug',
+  'seal',
+  'gate',
+  'mix',
+  'coat',
+  'flash',
+  'gun-clean',
+  'gun-strip',
+  'press',
+  'pull',
+  'uncover',
+  'unplug',
+  'inspect',
+  'wait',
+] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
+
+/** What a step holds while it lasts. */
+export type Need = 'person' | 'booth' | 'gun';
+
+/** A step begins no sooner than `minMin` after another has begun or ended, and no later than `maxMin`. */
+export interface AfterRule {
+  readonly step: string;
+  readonly from: 'start' | 'end';
+  readonly minMin: number;
+  /** Null: it is never too late. */
+  readonly maxMin: number | null;
+  /** What the time is for; `order`: nothing but one after the other. */
+  readonly code: string;
 }
 
-export type StepKind = 'plug' | 'lay' | 'cover' | 'prepare' | 'gate' | 'coat' | 'pull' | 'unplug';
-
-/** One thing to do, as the run sheet shows it. */
+/** One thing to do, or to wait for. */
 export interface Step {
+  /** Lasting: session, kind, and what it is done to. A log names steps by it. */
   readonly id: string;
-  /** Stage number, from 1. */
-  readonly stage: number;
+  /** Stage number, from 1; null: the job as a whole. */
+  readonly stage: number | null;
   readonly kind: StepKind;
-  readonly title: string;
-  readonly detail: string;
-  /** Run this step lays; null for other steps. */
-  readonly run: string | null;
-  readonly windows: readonly StepWindow[];
+  /** Left out where it is done to several parts. */
+  readonly part?: string;
+  /** Items it lays, presses or takes off. */
+  readonly items: readonly string[];
+  /** Minutes from the start of the job, as planned. */
+  readonly startMin: number;
+  readonly endMin: number;
+  /** False while nobody has to do anything. */
+  readonly attended: boolean;
+  /** One entry a person. */
+  readonly needs: readonly Need[];
+  readonly after: readonly AfterRule[];
+  readonly say: Said;
+  /** Cautions that apply here, by code. */
+  readonly safety: readonly string[];
 }

@@ -1,6 +1,7 @@
-import { buildFactor, coatGap, marksOf, pullWindows, type Span } from '../drying';
-import { coatsOver, type CoatCount, type Finish, type PaintSystemKey, type School } from '../finish';
+import { buildFactor, coatGap, dryingBuildUm, dwellMinutes, marksOf, pullWindows, type PullWindows, type Span } from '../drying';
+import { coatsOver, SCHOOLS, type CoatCount, type Finish, type PaintSystemKey, type School } from '../finish';
 import { layerMarks, typicalMarks, type LayerMarks } from '../over';
+import { mayGiveWay } from './pulling';
 import type { OrderProblem } from './problem';
 
 /** What the order needs to know of a film of so many coats, minutes after its last coat. */
@@ -9,16 +10,20 @@ export interface FilmTimes {
   /** When the next coat of it may go on after the one before. */
   readonly gap: Span;
   readonly tapeSafeMin: number;
-  /** Window the tape is meant to be pulled in. */
-  readonly pull: Span;
+  /** Windows of the three schools, whatever tape is on it. */
+  readonly windows: PullWindows;
+  /** School the tape is meant to be pulled by, if tape and time allow it. */
   readonly school: School;
-  /** Last moment the tape still comes off clean. */
+  /** The tape is not pulled sooner, by whatever school it is in the end. */
+  readonly leastPullMin: number;
+  /** Last moment the film lets the tape off whole; Infinity: it always does. */
   readonly latestMin: number;
 }
 
 interface Memory {
   readonly times: Map<string, FilmTimes>;
   readonly marks: Map<string, LayerMarks>;
+  leastHours?: number;
 }
 const memories = new WeakMap<OrderProblem, Memory>();
 
@@ -40,19 +45,49 @@ function remembered<T>(map: Map<string, T>, key: string, make: () => T): T {
 export function filmTimes(problem: OrderProblem, finish: Finish, coats: number): FilmTimes {
   return remembered(memoryOf(problem).times, `${finish.id} ${coats}`, () => {
     const marks = marksOf(finish);
-    const all = pullWindows(marks, problem.air, buildFactor(finish, coats * finish.coatUm), problem.tapeHours);
-    const oneCoat = pullWindows(marks, problem.air, Math.max(1, buildFactor(finish, finish.coatUm)), problem.tapeHours);
-    const school = [problem.school ?? finish.school, 'wet' as const, 'touch' as const, 'dry' as const].find((one) => all[one] !== null) ?? 'wet';
-    const pull = all[school] ?? { from: 0, to: 0 };
-    const latest = Math.max(...[all.wet, all.touch, all.dry].map((span) => (span ? (span.to ?? Infinity) : 0)));
-    // A film that never takes tape is treated as safe once it is through, which is what waiting for it would mean.
-    return { flashMin: oneCoat.flashMin, gap: coatGap(finish, problem.air), tapeSafeMin: all.tapeSafeMin ?? all.throughMin, pull, school, latestMin: latest };
+    const windows = pullWindows(marks, problem.air, buildFactor(finish, dryingBuildUm(finish, coats, problem.air)), Infinity);
+    const oneCoat = pullWindows(marks, problem.air, Math.max(1, buildFactor(finish, finish.coatUm)), Infinity);
+    const school = [problem.school ?? finish.school, ...SCHOOLS].find((one) => windows[one] !== null) ?? 'wet';
+    const from = windows[school]?.from ?? 0;
+    return {
+      flashMin: oneCoat.flashMin,
+      gap: coatGap(finish, problem.air),
+      // A film that never takes tape is treated as safe once it is through, which is what waiting for it would mean.
+      tapeSafeMin: windows.tapeSafeMin ?? windows.throughMin,
+      windows,
+      school,
+      leastPullMin: givesWay(problem, from) ? 0 : from,
+      latestMin: Math.max(...SCHOOLS.map((one) => (windows[one] ? (windows[one].to ?? Infinity) : 0))),
+    };
   });
+}
+
+/** True where some stage might give up a school that begins so late. Which tapes there are is looked up only where the shelf leaves a doubt. */
+function givesWay(problem: OrderProblem, fromMin: number): boolean {
+  const { airC } = problem.air;
+  if (!mayGiveWay(fromMin, dwellMinutes(problem.shortestHours, airC))) return false;
+  const memory = memoryOf(problem);
+  memory.leastHours ??= leastHours(problem);
+  return mayGiveWay(fromMin, dwellMinutes(memory.leastHours, airC));
+}
+
+/** Of all edges a mask may have, on either side, crisp or rough: how long the best tape for the worst of them lasts, h at 23 °C. */
+function leastHours({ areas, borders, lastsH }: OrderProblem): number {
+  let least = Infinity;
+  borders.forEach(({ a, b }, border) => {
+    for (const [free, closed] of [
+      [a, b],
+      [b, a],
+    ])
+      for (const one of ['crisp', 'rough'] as const)
+        least = Math.min(least, lastsH({ border, free, closed, class: one, laid: 'now', strip: areas[closed].strip !== null }));
+  });
+  return least;
 }
 
 /** Marks that say what may follow a film sprayed in this job. */
 export const marksOfFilm = (problem: OrderProblem, finish: Finish, coats: number): LayerMarks =>
-  remembered(memoryOf(problem).marks, `${finish.id} ${coats}`, () => layerMarks(finish, problem.air, coats * finish.coatUm));
+  remembered(memoryOf(problem).marks, `${finish.id} ${coats}`, () => layerMarks(finish, problem.air, dryingBuildUm(finish, coats, problem.air)));
 
 /** Marks of what was on a part before. */
 export const marksOfPresent = (problem: OrderProblem, system: PaintSystemKey): LayerMarks =>

@@ -1,9 +1,12 @@
+import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { typicalFinish } from '../finish';
 import { sampleArea, sampleBorder, sampleProblem } from '../testing-order';
 import { RULE_OF_THUMB } from '../units';
 import { changeMinutes, gunOf, NO_RULES, searchOrder, soundRules, stageCost, startProgress, usedFinishes, type OrderProblem } from '.';
 import { edgeCost } from './mask-cost';
+
+const { say } = wordsFor();
 
 const CREAM = 'cream-two-part';
 const GREEN = 'sea-green-two-part';
@@ -70,15 +73,15 @@ describe('one stage', () => {
     const cured = { presentSystem: 'two-part', presentAgeMin: 90_000 } as const;
     const problem = sampleProblem([sampleArea(0, CREAM, { sizeM2: 2, ...cured })], []);
     const stage = open(problem, CREAM, [true]);
-    expect(stage.tasks).toMatchObject([{ answer: 'abrade', area: 0 }]);
+    expect(stage.over.tasks).toMatchObject([{ answer: 'abrade', area: 0 }]);
     expect(stage.overMin).toBeCloseTo(2 * RULE_OF_THUMB.abradePerSquareMetre + RULE_OF_THUMB.abradeFixed, 9);
     const vouched = { ...problem, rules: { ...NO_RULES, vouched: [{ lower: 'two-part' as const, upper: 'two-part' as const }] } };
-    expect(open(vouched, CREAM, [true])).toMatchObject({ tasks: [], overMin: 0 });
+    expect(open(vouched, CREAM, [true])).toMatchObject({ over: { tasks: [] }, overMin: 0 });
   });
   it('never calls a coat that must not be an answer: it is told as forbidden', () => {
     const young = sampleProblem([sampleArea(0, 'night-can-lacquer', { presentSystem: 'can-enamel', presentAgeMin: 3000 })], []);
     const old = sampleProblem([sampleArea(0, 'orange-dope', { presentSystem: 'can-enamel', presentAgeMin: 300_000 })], []);
-    expect(open(young, 'night-can-lacquer', [true])).toMatchObject({ forbidden: [], tasks: [{ answer: 'no' }] });
+    expect(open(young, 'night-can-lacquer', [true])).toMatchObject({ forbidden: [], over: { tasks: [{ answer: 'wait' }, { answer: 'abrade' }] } });
     expect(open(young, 'night-can-lacquer', [true]).waits.overMin).toBeGreaterThan(1000);
     expect(open(old, 'orange-dope', [true]).forbidden).toEqual(['over']);
   });
@@ -128,7 +131,7 @@ describe('the gun', () => {
 
 describe('rules that cannot hold', () => {
   const three = sampleProblem([sampleArea(0, CREAM), sampleArea(1, GREEN), sampleArea(2, null)], [sampleBorder(0, 1, 2)]);
-  const faults = (rules: Partial<OrderProblem['rules']>) => soundRules({ ...three, rules: { ...NO_RULES, ...rules } }).faults;
+  const faults = (rules: Partial<OrderProblem['rules']>) => soundRules({ ...three, rules: { ...NO_RULES, ...rules } }).faults.map(say);
   it.each([
     [
       'a circle',

@@ -1,11 +1,14 @@
 export { filmTimes, rememberedCoats } from './drying-of';
-export { gunOf } from './gun';
+export { drapeMin, edgeCost, rememberedEdge, type EdgeCost } from './mask-cost';
+export { handsFor } from './pulling';
+export { gunOf, usesGun } from './gun';
 export * from './order-cost';
 export * from './over-cost';
 export * from './problem';
 export * from './progress';
 export * from './reason';
 export * from './rules';
+export * from './says';
 export * from './score';
 export * from './search';
 export * from './stage-cost';

@@ -24,5 +24,5 @@ export function mayStay(ground: Ground, finish: number, next: number): boolean {
 function lastsOver(ground: Ground, finish: number, late: boolean): boolean {
   const counts = ground.areasOf[finish].flatMap((area) => [PRESENT, ...ground.finishes.keys()].map((below) => ground.coats(finish, area, below)));
   const times = [...new Set(counts)].map((count) => filmTimes(ground.problem, ground.finishes[finish], count));
-  return times.some(({ tapeSafeMin, pull, latestMin }) => tapeSafeMin < (late ? latestMin : (pull.to ?? Infinity)));
+  return times.some(({ tapeSafeMin, windows, school, latestMin }) => tapeSafeMin < (late ? latestMin : (windows[school]?.to ?? Infinity)));
 }

@@ -1,3 +1,4 @@
+import { edgeClass } from '../masking';
 import { filmTimes } from './drying-of';
 import { gunOf, usesGun } from './gun';
 import { PRESENT, type Ground } from './ground';
@@ -219,7 +220,7 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
   };
   const masked = ground.parts.some(({ areas }) => areas.some((area) => own[area] === finish) && areas.some((area) => stateOf(area) === 0));
   const times = filmTimes(problem, ground.finishes[finish], coats);
-  const pullWait = leaves || !masked ? Math.min(times.flashMin, times.pull.from) : times.pull.from;
+  const pullWait = leaves || !masked ? Math.min(times.flashMin, times.leastPullMin) : times.leastPullMin;
   const usual = costAt(work);
   return {
     cost: usual.cost + wait * ((coats - 1) * times.gap.from + pullWait),
@@ -234,7 +235,8 @@ function onceAnyway({ own, alike, edges, strips, problem }: Ground, done: number
   const stays = (area: number) => (own[area] < 0 && alike[area] !== finish) || (own[area] !== finish && ((done >> own[area]) & 1) === 1);
   return edges.reduce((sum, { a, b, crisp }) => {
     const [mine, other] = own[a] === finish ? [a, b] : [b, a];
-    const certain = own[mine] === finish && stays(other) && !strips[other] && !problem.areas[mine].blend;
+    const one = edgeClass(problem.areas[mine], problem.areas[other], own[other] >= 0);
+    const certain = own[mine] === finish && stays(other) && !strips[other] && one === 'crisp';
     return certain ? sum + pricedEdge(crisp, weights) : sum;
   }, 0);
 }

@@ -1,5 +1,6 @@
 import { RULE_OF_THUMB } from '../units';
 import type { OrderProblem, TapeEdge } from './problem';
+import { maskOf, type StageMask } from '../masking';
 import type { Progress } from './progress';
 
 /** What a length of masking costs. */
@@ -35,25 +36,16 @@ export interface MaskCost extends EdgeCost {
   readonly drapeM2: number;
   /** When the last of the colours that are covered now takes tape, minutes from the start. */
   readonly readyAt: number;
-  /** True where anything is covered. */
-  readonly masked: boolean;
+  readonly mask: StageMask;
 }
 
-/** True where the edge between an open and a covered area is seen in the end. */
-const isCrisp = ({ areas }: OrderProblem, painted: readonly boolean[], openArea: number, closedArea: number): boolean =>
-  (painted[closedArea] || areas[closedArea].finish === null) && !(areas[openArea].blend && areas[closedArea].finish === null);
-
 /**
- * What has to be masked before a stage.
- * Covered areas on parts that are sprayed need tape along open areas and paper behind it; a strip one tape wide needs that tape alone.
+ * What the mask of a stage costs: tape along every edge laid now, paper behind it; a strip one tape wide costs that tape once.
  * What masks kept on from the stage before already cover costs nothing.
  */
 export function maskCost(problem: OrderProblem, before: Progress, open: readonly boolean[]): MaskCost {
   const { areas, borders, model } = problem;
-  const sprayed = new Set<string>();
-  areas.forEach(({ part }, index) => open[index] && sprayed.add(part));
-  const fresh = (area: number) => !open[area] && (before.open === null || before.open[area]);
-  const strips = new Map<number, boolean>();
+  const mask = maskOf(problem, { open, painted: before.painted, under: before.open });
   const sum = { layMin: 0, pullMin: 0, tapeM: 0, risk: 0, money: 0 };
   const add = (edge: TapeEdge, crisp: boolean) => {
     const cost = rememberedEdge(edge, crisp, model);
@@ -63,39 +55,33 @@ export function maskCost(problem: OrderProblem, before: Progress, open: readonly
     sum.risk += cost.risk;
     sum.money += cost.money;
   };
-  for (const border of borders) {
-    if (open[border.a] === open[border.b]) continue;
-    const [free, closed] = open[border.a] ? [border.a, border.b] : [border.b, border.a];
-    if (!fresh(closed)) continue;
-    const crisp = isCrisp(problem, before.painted, free, closed);
-    if (areas[closed].strip) strips.set(closed, (strips.get(closed) ?? false) || crisp);
-    else add(border, crisp);
-  }
-  for (const [area, crisp] of strips) add(areas[area].strip as TapeEdge, crisp);
+  for (const { border, class: one, laid, strip } of mask.edges) if (laid === 'now' && !strip) add(borders[border], one === 'crisp');
   let drapeM2 = 0;
   let readyAt = 0;
-  let masked = false;
-  areas.forEach((area, index) => {
-    if (open[index] || !sprayed.has(area.part)) return;
-    masked = true;
-    if (!fresh(index)) return;
-    if (!strips.has(index)) drapeM2 += area.sizeM2;
+  for (const { area, by, crisp, laid } of mask.covers) {
+    if (laid !== 'now') continue;
+    if (by === 'tape') add(areas[area].strip as TapeEdge, crisp);
+    else drapeM2 += areas[area].sizeM2;
     // Paper lies on a covered area as tape does on its edge: both wait until it takes tape.
-    readyAt = Math.max(readyAt, before.tapeSafeAt[index]);
-  });
+    readyAt = Math.max(readyAt, before.tapeSafeAt[area]);
+  }
   return {
     ...sum,
-    layMin: sum.layMin + drapeM2 * RULE_OF_THUMB.drapePerSquareMetre,
+    layMin: sum.layMin + drapeMin(drapeM2),
     money: sum.money + drapeM2 * RULE_OF_THUMB.pricePerDrapeM2,
     drapeM2,
     readyAt,
-    masked,
+    mask,
   };
 }
 
+/** Minutes to hang so many square metres of paper or film. Source: rule of thumb. */
+export const drapeMin = (sizeM2: number): number => sizeM2 * RULE_OF_THUMB.drapePerSquareMetre;
+
 const costs = new WeakMap<TapeEdge, EdgeCost[]>();
 
-function rememberedEdge(edge: TapeEdge, crisp: boolean, model: boolean): EdgeCost {
+/** What an edge costs, worked out once. */
+export function rememberedEdge(edge: TapeEdge, crisp: boolean, model: boolean): EdgeCost {
   const known = costs.get(edge) ?? [];
   if (known.length === 0) costs.set(edge, known);
   return (known[(crisp ? 1 : 0) + (model ? 2 : 0)] ??= edgeCost(edge, crisp, model));

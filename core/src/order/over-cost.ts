@@ -1,6 +1,6 @@
 import type { Finish } from '../finish';
-import { mayGoOver, type OverAnswer, type OverVerdict } from '../over';
-import { RULE_OF_THUMB } from '../units';
+import { mayGoOver, type OverAnswer, type OverSaid, type OverVerdict } from '../over';
+import { plainly, RULE_OF_THUMB } from '../units';
 import { marksOfFilm, marksOfPresent } from './drying-of';
 import type { OrderProblem } from './problem';
 import type { Progress } from './progress';
@@ -9,14 +9,24 @@ import type { Progress } from './progress';
 export interface OverTask {
   readonly area: number;
   readonly answer: OverAnswer;
-  readonly reason: string;
+  readonly reason: OverSaid;
   /** System below; null: the bare part. */
   readonly lower: string | null;
+}
+
+/** When a coat may go over a film of this job, minutes after the last coat of that film. */
+export interface OverWindow {
+  /** When the last coat of the film below went on, minutes from the start. */
+  readonly at: number;
+  readonly fromMin: number;
+  /** Null: it does not close, or what is below is keyed or parted by a barrier coat. */
+  readonly toMin: number | null;
 }
 
 /** Work and waiting that the films below ask for. */
 export interface OverCost {
   readonly tasks: readonly OverTask[];
+  readonly windows: readonly OverWindow[];
   readonly waitMin: number;
   readonly abradeMin: number;
   readonly barrierMin: number;
@@ -36,12 +46,44 @@ export function overMinutes(answer: OverAnswer, sizeM2: number, { method }: Pick
 }
 
 /**
- * Checks a coat against what lies below it on every open area.
- * @param at when the first coat is meant to go on, minutes from the start
+ * Checks a coat against what lies below it on every open area, at the moment it really goes on: what is waited for on one area makes
+ * the film on another older.
+ * @param at when the first coat could go on if nothing were asked for, minutes from the start
  */
 export function overCost(problem: OrderProblem, before: Progress, finish: Finish, open: readonly boolean[], at: number): OverCost {
+  const waited = new Map<number, OverTask>();
+  let now = at;
+  for (let round = 0; ; round++) {
+    const found = overAt(problem, before, finish, open, now);
+    const barrierWaitMin = found.barrierMin > 0 ? RULE_OF_THUMB.barrierFlash : 0;
+    const ready = at + found.abradeMin + found.barrierMin + barrierWaitMin;
+    const { tasks, readyAt, windows, abradeMin, barrierMin, forbidden } = found;
+    if (Math.max(ready, readyAt) <= now + 1e-9 || round >= MOST_ROUNDS) {
+      return {
+        tasks: [...waited.values(), ...tasks.filter(({ area, answer }) => answer !== 'wait' || !waited.has(area))].sort((one, other) => one.area - other.area),
+        windows,
+        waitMin: Math.max(0, now - ready),
+        abradeMin,
+        barrierMin,
+        barrierWaitMin,
+        forbidden,
+      };
+    }
+    // What was waited for stays told, whatever the older film asks for by then.
+    if (readyAt > ready)
+      for (const task of tasks)
+        if ((task.answer === 'wait' || task.answer === 'no') && !waited.has(task.area)) waited.set(task.area, { ...task, answer: 'wait' });
+    now = Math.max(ready, readyAt);
+  }
+}
+
+/** Each round waits for a later window: a film has two at most. */
+const MOST_ROUNDS = 6;
+
+function overAt(problem: OrderProblem, before: Progress, finish: Finish, open: readonly boolean[], at: number) {
   const tasks: OverTask[] = [];
-  let waitMin = 0;
+  const windows = new Map<number, OverWindow>();
+  let readyAt = 0;
   let abradeM2 = 0;
   let barrierM2 = 0;
   let forbidden = false;
@@ -53,26 +95,26 @@ export function overCost(problem: OrderProblem, before: Progress, finish: Finish
     const found = film && known.get(film);
     const { age, verdict, lower } = found || verdictAt(problem, before, index, finish, at);
     if (film && !found) known.set(film, { age, verdict, lower });
+    if (film) windows.set(film.at, { at: film.at, fromMin: verdict.window?.fromMin ?? 0, toMin: verdict.window?.toMin ?? null });
     if (verdict.answer === 'yes') return;
     tasks.push({ area: index, answer: verdict.answer, reason: verdict.reason, lower });
     if (verdict.answer === 'abrade') abradeM2 += area.sizeM2;
     if (verdict.answer === 'barrier') barrierM2 += area.sizeM2;
     if (verdict.answer !== 'wait' && verdict.answer !== 'no') return;
     if (verdict.untilMin === null) forbidden = true;
-    else waitMin = Math.max(waitMin, verdict.untilMin - age);
+    else readyAt = Math.max(readyAt, at - age + verdict.untilMin);
   });
-  const barrier = barrierM2 > 0;
   return {
     tasks,
-    waitMin,
+    windows: [...windows.values()],
+    readyAt,
     abradeMin: overMinutes('abrade', abradeM2, finish),
     barrierMin: overMinutes('barrier', barrierM2, finish),
-    barrierWaitMin: barrier ? RULE_OF_THUMB.barrierFlash : 0,
     forbidden,
   };
 }
 
-const YES: OverVerdict = { answer: 'yes', reason: 'Vouched for in this job.', untilMin: null };
+const YES: OverVerdict = { answer: 'yes', reason: plainly('over.vouched'), untilMin: null };
 
 function verdictAt(
   problem: OrderProblem,

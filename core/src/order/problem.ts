@@ -1,4 +1,5 @@
 import type { DryingAir } from '../drying';
+import type { MaskEdge } from '../masking';
 import type { Finish, PaintSystemKey, School } from '../finish';
 import type { Wish } from '../units';
 
@@ -17,8 +18,9 @@ export interface TapeEdge {
 
 /** An area as the order of coats sees it. */
 export interface OrderArea {
-  /** Part and code, `side/A2`. */
+  /** Part and lasting id of the area, and its code on the drawing. */
   readonly id: string;
+  readonly code: string;
   readonly part: string;
   /** All alike parts together. */
   readonly sizeM2: number;
@@ -83,8 +85,10 @@ export interface OrderProblem {
   readonly model: boolean;
   /** School a person has chosen for the job; null: as each finish prefers. */
   readonly school: School | null;
-  /** Shortest clean-removal time of the tapes that make crisp edges, h at 23 °C. */
-  readonly tapeHours: number;
+  /** Shortest clean-removal time of all tapes on the shelf, h at 23 °C: what comes off within it is no question of the tape. */
+  readonly shortestHours: number;
+  /** Longest clean-removal time of the tapes that can make an edge, h at 23 °C; Infinity where none can. */
+  readonly lastsH: (edge: MaskEdge) => number;
   readonly wish: Wish;
   readonly rules: OrderRules;
   /** What goes on before and after the finishes of the areas. */

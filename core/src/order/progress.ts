@@ -1,4 +1,6 @@
-import type { Finish } from '../finish';
+import type { Span } from '../drying';
+import type { Finish, School } from '../finish';
+import type { StageMask } from '../masking';
 import type { OrderProblem } from './problem';
 
 /** A film that was sprayed in this job. */
@@ -9,12 +11,16 @@ export interface Film {
   readonly at: number;
 }
 
-/** Masks that are still on after their stage. */
+/** Masks of one stage: those that are still on after it are pulled with those of a later one. */
 export interface KeptMask {
+  readonly mask: StageMask;
+  /** When its first tape was laid, and its last coat went on, minutes from the start. */
+  readonly laidAt: number;
   readonly at: number;
-  readonly pullFromMin: number;
-  readonly pullToMin: number;
-  /** Last moment the tape still comes off clean. */
+  /** Window they are meant to be pulled in, minutes after that coat. */
+  readonly school: School;
+  readonly span: Span;
+  /** Last moment the film lets the tape off whole, minutes after that coat. */
   readonly latestMin: number;
   readonly pullMin: number;
   readonly tapeM: number;

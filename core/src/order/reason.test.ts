@@ -1,6 +1,9 @@
+import { wordsFor } from '@lintrel/words';
 import { typicalFinish } from '../finish';
 import { sampleArea, sampleBorder, sampleProblem } from '../testing-order';
-import { endOf, NO_RULES, reasonFor, searchOrder, totalOf, workOf, type OrderProblem, type Sequence } from '.';
+import { endOf, NO_RULES, reasonsFor, searchOrder, totalOf, workOf, type OrderProblem, type Sequence } from '.';
+
+const { say } = wordsFor();
 
 const yellow = typicalFinish('yellow', 'Yellow', 'base-solvent', '#f2c230', 60);
 const brown = typicalFinish('brown', 'Brown', 'base-solvent', '#4a2f20', 25);
@@ -12,7 +15,7 @@ const jobOf = (ids: readonly string[], changes: Partial<OrderProblem> = {}) =>
     { finishes: new Map([yellow, brown, silver].map((finish) => [finish.id, finish])), ...changes },
   );
 const inOrder = (problem: OrderProblem, order: readonly string[]) => searchOrder({ ...problem, rules: { ...NO_RULES, order } }).sequences[0];
-const reasons = (problem: OrderProblem, all: readonly Sequence[]) => all.map((one) => reasonFor(problem, one, all));
+const reasons = (problem: OrderProblem, all: readonly Sequence[]) => all.map((one) => reasonsFor(problem, one, all).map(say).join(' '));
 
 describe('the reason for an order', () => {
   it('tells the coats that are saved: weak colours before strong ones', () => {

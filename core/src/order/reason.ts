@@ -1,9 +1,9 @@
-import { RULE_OF_THUMB } from '../units';
+import { plainly } from '../units';
 import { rememberedCoats } from './drying-of';
-import { needsStrip } from './gun';
 import type { Sequence } from './order-cost';
 import { finishOf, type OrderProblem } from './problem';
 import { workOf } from './score';
+import { FIGURES_TOLD, type FigureTold, type ReasonSaid } from './says';
 import type { StageCost } from './stage-cost';
 
 /** What a whole sequence takes. */
@@ -48,28 +48,32 @@ const TELLING_M = 0.05;
 const TELLING_SHARE = 0.02;
 
 /**
- * Says in a sentence what speaks for a sequence: what it saves against the others, else the coats it saves by its order.
+ * What speaks for a sequence: what it saves against the others, else the coats it saves by its order.
  * @param others what it is told beside
  */
-export function reasonFor(problem: OrderProblem, sequence: Sequence, others: readonly Sequence[]): string {
+export function reasonsFor(problem: OrderProblem, sequence: Sequence, others: readonly Sequence[]): ReasonSaid[] {
   const rest = others.filter((other) => other !== sequence);
   const saving = largestSaving(problem, sequence);
-  if (rest.length === 0) return saving ?? (sequence.stages.length === 1 ? 'One colour: there is nothing to order.' : 'The only order that was asked for.');
-  const wins = [
-    least(sequence, rest, (one) => totalOf(one, workOf), TELLING_MIN) ? 'least work' : null,
-    least(sequence, rest, (one) => endOf(one), TELLING_MIN) ? 'earliest end' : null,
-    least(sequence, rest, (one) => totalOf(one, ({ coats }) => coats), 0.5) ? 'fewest coats' : null,
-    least(sequence, rest, (one) => totalOf(one, ({ tapeM }) => tapeM), TELLING_M) ? 'least tape' : null,
-    least(sequence, rest, (one) => totalOf(one, ({ risk }) => risk), TELLING_M) ? 'least show edge to go wrong' : null,
-    least(sequence, rest, (one) => totalOf(one, ({ paintMl }) => paintMl), TELLING_SHARE * totalOf(sequence, ({ paintMl }) => paintMl)) ? 'least paint' : null,
-  ].filter((one) => one !== null);
-  const told = wins.length > 0 ? sentence(wins.join(', ')) : null;
-  const flakes = strippedFor(problem, sequence);
-  if (saving || told || flakes) return [saving, told, flakes].filter(Boolean).join(' ');
-  return rest.every((other) => sequence.score <= other.score)
-    ? 'Least of what is wanted, all taken together.'
-    : 'Shown for comparison: no better in anything counted here.';
+  if (rest.length === 0) return saving ? [saving] : [plainly(sequence.stages.length === 1 ? 'reason.one-colour' : 'reason.only-one')];
+  const of = FIGURES_TOLD.filter((figure) => least(sequence, rest, FIGURE_OF[figure].pick, FIGURE_OF[figure].tells(sequence)));
+  const told: ReasonSaid[] = [
+    ...(saving ? [saving] : []),
+    ...(of.length > 0 ? [{ code: 'reason.least' as const, values: { of } }] : []),
+    ...(strippedFor(sequence) ? [plainly('reason.strip')] : []),
+  ];
+  if (told.length > 0) return told;
+  return [plainly(rest.every((other) => sequence.score <= other.score) ? 'reason.together' : 'reason.comparison')];
 }
+
+/** A figure of a sequence, and how much less it must be than in the others to be a reason. */
+const FIGURE_OF: Readonly<Record<FigureTold, { readonly pick: (one: Sequence) => number; readonly tells: (one: Sequence) => number }>> = {
+  work: { pick: (one) => totalOf(one, workOf), tells: () => TELLING_MIN },
+  end: { pick: (one) => endOf(one), tells: () => TELLING_MIN },
+  coats: { pick: (one) => totalOf(one, ({ coats }) => coats), tells: () => 0.5 },
+  tape: { pick: (one) => totalOf(one, ({ tapeM }) => tapeM), tells: () => TELLING_M },
+  risk: { pick: (one) => totalOf(one, ({ risk }) => risk), tells: () => TELLING_M },
+  paint: { pick: (one) => totalOf(one, ({ paintMl }) => paintMl), tells: (one) => TELLING_SHARE * totalOf(one, ({ paintMl }) => paintMl) },
+};
 
 /** When everything is done, minutes from the start. */
 export const endOf = ({ stages }: Sequence): number => stages[stages.length - 1]?.after.clock ?? 0;
@@ -77,11 +81,9 @@ export const endOf = ({ stages }: Sequence): number => stages[stages.length - 1]
 const least = (sequence: Sequence, others: readonly Sequence[], pick: (one: Sequence) => number, by: number): boolean =>
   others.every((other) => pick(sequence) < pick(other) - by);
 
-const sentence = (words: string): string => `${words[0].toUpperCase()}${words.slice(1)}.`;
-
 /** The coats an order saves: a colour that is weak over another goes on before it. */
-function largestSaving(problem: OrderProblem, { stages }: Sequence): string | null {
-  let best: { saved: number; text: string } | null = null;
+function largestSaving(problem: OrderProblem, { stages }: Sequence): ReasonSaid | null {
+  let best: { saved: number; told: ReasonSaid } | null = null;
   stages.forEach((stage, index) => {
     const finish = finishOf(problem, stage.finish);
     for (const later of stages.slice(index + 1)) {
@@ -89,21 +91,11 @@ function largestSaving(problem: OrderProblem, { stages }: Sequence): string | nu
       const instead = rememberedCoats(finish, other.colour).coats;
       const saved = instead - stage.coats;
       if (other.effect === 'clear' || saved <= (best?.saved ?? 0)) continue;
-      best = { saved, text: `${finish.name} before ${other.name}: ${coats(stage.coats)} here, over that ${instead}.` };
+      best = { saved, told: { code: 'reason.saves-coats', values: { finish: finish.name, before: other.name, coats: stage.coats, instead } } };
     }
   });
-  return (best as { text: string } | null)?.text ?? null;
+  return (best as { told: ReasonSaid } | null)?.told ?? null;
 }
 
 /** Flakes before a solid through the same gun cost a strip-down. */
-const strippedFor = (problem: OrderProblem, { stages }: Sequence): string | null =>
-  stages.some((_, index) => strippedBefore(problem, stages, index)) ? 'The gun is stripped down after the flakes.' : null;
-
-/** True where the gun is stripped down for a stage: flakes went through it right before. */
-export function strippedBefore(problem: OrderProblem, stages: readonly StageCost[], index: number): boolean {
-  const [before, stage] = [stages[index - 1], stages[index]];
-  if (!before || stage.changeMin < RULE_OF_THUMB.gunStrip) return false;
-  return needsStrip(finishOf(problem, before.finish), finishOf(problem, stage.finish));
-}
-
-const coats = (count: number): string => `${count} ${count === 1 ? 'coat' : 'coats'}`;
+const strippedFor = ({ stages }: Sequence): boolean => stages.some(({ change }) => change.stripMin > 0);

@@ -1,10 +1,10 @@
 import { sprayedMl } from '../finish';
 import { RULE_OF_THUMB } from '../units';
 import type { Ground, PartGround } from './ground';
-import type { EdgeCost } from './mask-cost';
+import { edgeClass, laidWhen } from '../masking';
+import { drapeMin, type EdgeCost } from './mask-cost';
 import { Cut, NEVER } from './min-cut';
 import { weightsOf } from './order-cost';
-import type { OrderProblem } from './problem';
 
 /** What minutes, pulling, risk and money weigh in the bound of one stage. */
 export interface StageWeights {
@@ -68,7 +68,8 @@ function addPart(cut: Cut, ground: Ground, stage: RelaxedStage, { areas, edges }
   for (const area of areas) nodes[area] = settled[area] === 1 ? 0 : settled[area] === 0 ? 1 : cut.node();
   const sprayed = cut.node();
   const priced = (edge: EdgeCost) => pricedEdge(edge, weights);
-  const stays = (area: number) => own[area] < 0 || ((done >> own[area]) & 1) === 1;
+  const classOf = (free: number, closed: number) =>
+    edgeClass(problem.areas[free], problem.areas[closed], own[closed] >= 0 && ((done >> own[closed]) & 1) === 1);
   const perM2 = paintPerM2(ground, stage);
   const stripNodes = new Map<number, number>();
   const certain = areas.some((area) => settled[area] === 1);
@@ -88,7 +89,9 @@ function addPart(cut: Cut, ground: Ground, stage: RelaxedStage, { areas, edges }
     const fresh = freshness(stage, area);
     if (settled[area] === 1 || fresh === null) continue;
     const strip = strips[area];
-    const price = strip ? priced(stays(area) && !besideBlend(problem, edges, area) ? strip.crisp : strip.rough) : sizeM2 * drape;
+    // Which of its neighbours are open is not settled: it is certainly crisp where it is against each of them.
+    const crisp = strip !== null && neighboursIn(edges, area).every((other) => classOf(other, area) === 'crisp');
+    const price = strip ? priced(crisp ? strip.crisp : strip.rough) : sizeM2 * drape;
     if (fresh !== 'now') {
       // Laid where it was open under the masks before and is covered now; that the part is sprayed, or a neighbour open, must be certain.
       const bare = strip ? besideOpen(edges, settled, area) : certain;
@@ -107,8 +110,7 @@ function addPart(cut: Cut, ground: Ground, stage: RelaxedStage, { areas, edges }
     ]) {
       const fresh = freshness(stage, closed);
       if (settled[closed] === 1 || fresh === null) continue;
-      const soft = problem.areas[free].blend && own[closed] < 0;
-      const price = priced(stays(closed) && !soft ? crisp : rough);
+      const price = priced(classOf(free, closed) === 'crisp' ? crisp : rough);
       if (fresh !== 'now') {
         if (!strips[closed] && settled[free] === 1) cut.charge(fresh, nodes[closed], price);
       } else if (strips[closed]) cut.charge(nodes[free], stripNodes.get(closed) as number, NEVER);
@@ -120,17 +122,16 @@ function addPart(cut: Cut, ground: Ground, stage: RelaxedStage, { areas, edges }
 
 /** Whether a mask on an area is laid in this stage: certainly, or if the area was open before (its node then), or not for certain (null). */
 function freshness({ under, underNodes }: RelaxedStage, area: number): 'now' | number | null {
-  if (under === null || under[area] === 1) return 'now';
-  return under[area] === -1 && underNodes ? underNodes[area] : null;
+  const laid = laidWhen(under && under[area]);
+  if (laid === 'now') return laid;
+  return laid === 'if-open' && underNodes ? underNodes[area] : null;
 }
 
-const besideOpen = (edges: PartGround['edges'], settled: Int8Array, area: number): boolean =>
-  edges.some(({ a, b }) => (a === area && settled[b] === 1) || (b === area && settled[a] === 1));
+const neighboursIn = (edges: PartGround['edges'], area: number): number[] => edges.flatMap(({ a, b }) => (a === area ? [b] : b === area ? [a] : []));
 
-const besideBlend = ({ areas }: OrderProblem, edges: PartGround['edges'], area: number): boolean =>
-  edges.some(({ a, b }) => (a === area && areas[b].blend) || (b === area && areas[a].blend));
+const besideOpen = (edges: PartGround['edges'], settled: Int8Array, area: number): boolean => neighboursIn(edges, area).some((other) => settled[other] === 1);
 
-const drapePrice = ({ work, money }: StageWeights): number => work * RULE_OF_THUMB.drapePerSquareMetre + money * RULE_OF_THUMB.pricePerDrapeM2;
+const drapePrice = ({ work, money }: StageWeights): number => work * drapeMin(1) + money * RULE_OF_THUMB.pricePerDrapeM2;
 
 /** What spraying a square metre weighs, for all coats. */
 function paintPerM2({ finishes }: Ground, { finish, coats, weights }: RelaxedStage): number {

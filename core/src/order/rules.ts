@@ -1,10 +1,11 @@
+import type { RuleSaid } from './says';
 import { usedFinishes, type OrderProblem, type OrderRules } from './problem';
 
 /** Rules as far as they can hold together, and what was in the way. */
 export interface SoundRules {
   readonly rules: OrderRules;
-  /** What to change, in sentences. */
-  readonly faults: readonly string[];
+  /** What to change. */
+  readonly faults: readonly RuleSaid[];
 }
 
 /**
@@ -15,34 +16,31 @@ export function soundRules(problem: OrderProblem): SoundRules {
   const { rules } = problem;
   const used = usedFinishes(problem);
   const name = (id: string) => problem.finishes.get(id)?.name ?? id;
-  const faults: string[] = [];
+  const faults: RuleSaid[] = [];
   const order = rules.order && [...new Set(rules.order.filter((id) => used.includes(id)))];
-  const before = keptPairs(rules, used, (first, then) =>
-    faults.push(`${name(first)} before ${name(then)} cannot hold together with the other wishes for the order: take one of them back.`),
-  );
+  const before = keptPairs(rules, used, (first, then) => faults.push({ code: 'rule.circle', values: { first: name(first), then: name(then) } }));
   const against = order && before.find(({ first, then }) => order.includes(then) && (!order.includes(first) || order.indexOf(first) > order.indexOf(then)));
-  if (against) faults.push(`The chosen order has ${name(against.then)} before ${name(against.first)}, which is asked the other way round: the order is kept.`);
+  if (against) faults.push({ code: 'rule.order-against', values: { first: name(against.then), then: name(against.first) } });
   const pins = rules.pins.filter(({ finish, area, open }, index) => {
     const pinned = problem.areas[area];
+    const told = { area: pinned?.code ?? '', finish: name(finish) };
     if (!pinned || !used.includes(finish)) return false;
     const twice = rules.pins.findIndex((other) => other.finish === finish && other.area === area && other.open !== open);
-    if (twice >= 0 && twice < index) faults.push(`${pinned.id} is asked to be open and covered while ${name(finish)} is sprayed: take one of them back.`);
+    if (twice >= 0 && twice < index) faults.push({ code: 'rule.open-and-covered', values: told });
     if (twice >= 0) return twice > index;
     if (!open && pinned.finish === finish) {
-      faults.push(`${pinned.id} gets ${name(finish)} and cannot be covered while it is sprayed.`);
+      faults.push({ code: 'rule.own-covered', values: told });
       return false;
     }
     if (open && pinned.finish === null && pinned.alike !== finish) {
-      faults.push(`${pinned.id} is kept and cannot be open while ${name(finish)} is sprayed.`);
+      faults.push({ code: 'rule.kept-open', values: told });
       return false;
     }
     return true;
   });
   if (rules.mostStages !== null) {
     const stages = used.length + (problem.primer ? 1 : 0) + (problem.clear ? 1 : 0);
-    if (stages > rules.mostStages) {
-      faults.push(`It takes ${stages} stages, one for each finish, and at most ${rules.mostStages} are wanted: use fewer finishes.`);
-    }
+    if (stages > rules.mostStages) faults.push({ code: 'rule.too-many-stages', values: { stages, most: rules.mostStages } });
   }
   return { rules: { ...rules, order, before: against ? [] : before, pins }, faults };
 }

@@ -97,7 +97,7 @@ function doubtful(ground: Ground, node: OrderNode, stages: readonly StageCost[],
   let worst: (Choice & { extra: number }) | null = null;
   node.order.forEach((finish, stage) => {
     const real = stages[primed + stage];
-    for (const { area, answer } of real.tasks) {
+    for (const { area, answer } of real.over.tasks) {
       const below = lastOpen(stages, primed, stage, area);
       const counted = ground.leastOver(finish, area, belowOf(node, below)).minutes;
       const size = ground.problem.areas[area].sizeM2;

@@ -1,11 +1,14 @@
 import { paintNeeded, type Finish } from '../finish';
+import type { Span } from '../drying';
+import type { StageMask } from '../masking';
 import { RULE_OF_THUMB } from '../units';
 import { filmTimes, rememberedCoats, type FilmTimes } from './drying-of';
 import { gunOf, needsStrip, usesGun } from './gun';
 import { maskCost, type MaskCost } from './mask-cost';
-import { overCost, type OverTask } from './over-cost';
+import { overCost, type OverCost } from './over-cost';
 import { finishOf, type OrderProblem } from './problem';
 import type { KeptMask, Progress } from './progress';
+import { comesOffClean, handsFor, pullingOf } from './pulling';
 
 /** What is decided for a stage. */
 export interface StageChoice {
@@ -23,32 +26,45 @@ export interface StageCost extends StageChoice {
   readonly under: string;
   readonly coatsFrom: 'sheet' | 'card' | 'hiding' | 'most';
   /** Minutes of work. */
+  /** Masks and plugs. */
   readonly layMin: number;
+  readonly plugMin: number;
   readonly coatMin: number;
   readonly pullMin: number;
+  /** Gun and paint made ready: what is cleaned, stripped down, mixed. */
   readonly changeMin: number;
+  readonly change: GunChange;
   /** Abrading and barrier coats. */
   readonly overMin: number;
+  readonly over: OverCost;
   /** Minutes nobody works. */
   readonly waitMin: number;
   /** What the waiting is made of: until colour takes tape, until what is below may be coated, between coats, until the pull. */
   readonly waits: { readonly tapeMin: number; readonly overMin: number; readonly flashMin: number; readonly pullMin: number };
+  /** Between two coats. */
+  readonly gap: Span;
+  readonly mask: StageMask;
   readonly tapeM: number;
   readonly drapeM2: number;
   readonly paintMl: number;
   /** Weighted metres of show edge. */
   readonly risk: number;
   readonly money: number;
-  readonly tasks: readonly OverTask[];
   /** What must not be done; empty where all is well. */
   readonly forbidden: readonly ('over' | 'late')[];
   /** When the last coat is on, minutes from the start. */
   readonly lastCoatMin: number;
+  /** How its own masks come off; null where nothing is masked in it. */
+  readonly pulling: KeptMask | null;
+  /** All masks that come off after it, its own last; when, and by how many people. Null where none does. */
+  readonly pulled: { readonly masks: readonly KeptMask[]; readonly at: number; readonly hands: number } | null;
   readonly after: Progress;
 }
 
 /**
  * Works out one stage: the one evaluator behind search, plan and tests.
+ * In the order of the work: wait until colour takes tape, key what is below, mask, wait until what is below may be coated, part it by a
+ * barrier coat, make gun and paint ready, coats, wait, pull.
  * @returns its cost in minutes, and where the work stands afterwards
  */
 export function stageCost(problem: OrderProblem, before: Progress, choice: StageChoice): StageCost {
@@ -59,45 +75,54 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const openM2 = problem.areas.reduce((sum, area, index) => sum + (choice.open[index] ? area.sizeM2 : 0), 0);
   const coatMin = decided.coats * (openM2 * RULE_OF_THUMB.sprayPerSquareMetre[finish.method] + RULE_OF_THUMB.perCoat);
   const guns = { ...before.guns };
-  const changeMin = changeMinutes(problem, guns, finish);
+  const change = gunChange(problem, guns, finish);
+  const changeMin = minutesOf(change);
   const plugs = plugsOf(problem, before, choice.open);
-  const layMin = masks.layMin + plugs.layMin;
+  const layMin = masks.layMin + plugs.plugMin;
   const tapeMin = Math.max(0, masks.readyAt - before.clock);
-  const over = overCost(problem, before, finish, choice.open, before.clock + tapeMin + layMin + changeMin);
+  const begins = before.clock + tapeMin;
+  const over = overCost(problem, before, finish, choice.open, begins + layMin + changeMin);
   const flashMin = (decided.coats - 1) * times.gap.from + over.barrierWaitMin;
   const overMin = over.abradeMin + over.barrierMin;
-  const lastCoatMin = before.clock + tapeMin + layMin + changeMin + overMin + over.waitMin + coatMin + flashMin;
-  const pull = pulling(before, choice, masks, times, lastCoatMin, problem.rules.late);
+  const lastCoatMin = begins + layMin + changeMin + overMin + over.waitMin + coatMin + flashMin;
+  const own = ownMask(problem, masks, times, begins + over.abradeMin, lastCoatMin);
+  const pull = pullOff(problem, before, choice, own, times, lastCoatMin);
   const paintMl = paintNeeded(openM2, decided.coats * finish.coatUm, finish);
   const film = { finish, coats: decided.coats, at: lastCoatMin };
   return {
     ...choice,
     ...decided,
     layMin,
+    plugMin: plugs.plugMin,
     coatMin,
     pullMin: pull.pullMin,
     changeMin,
+    change,
     overMin,
+    over,
     waitMin: tapeMin + over.waitMin + flashMin + pull.waitMin,
     waits: { tapeMin, overMin: over.waitMin, flashMin, pullMin: pull.waitMin },
+    gap: times.gap,
+    mask: masks.mask,
     tapeM: masks.tapeM,
     drapeM2: masks.drapeM2,
     paintMl,
     risk: masks.risk + pull.risk,
     money: masks.money + (paintMl / 1000) * (finish.pricePerL ?? RULE_OF_THUMB.pricePerLitre),
-    tasks: over.tasks,
     forbidden: [...(over.forbidden ? ['over' as const] : []), ...(pull.late ? ['late' as const] : [])],
     lastCoatMin,
+    pulling: own,
+    pulled: pull.pulled,
     after: {
       colours: before.colours.map((colour, index) => (choice.open[index] ? finish.colour : colour)),
       films: before.films.map((old, index) => (choice.open[index] ? film : old)),
       painted: before.painted.map((painted, index) => painted || problem.areas[index].finish === choice.finish),
       tapeSafeAt: before.tapeSafeAt.map((at, index) => (choice.open[index] ? lastCoatMin + times.tapeSafeMin : at)),
-      clock: lastCoatMin + pull.waitMin + pull.pullMin,
+      clock: lastCoatMin + pull.waitMin + pull.pullMin / (pull.pulled?.hands ?? 1),
       guns,
       plugged: plugs.plugged,
       open: choice.keep ? choice.open : null,
-      kept: choice.keep ? [...before.kept, ...pull.kept] : [],
+      kept: pull.kept,
     },
   };
 }
@@ -119,54 +144,78 @@ function coatsNeeded(
   return worst;
 }
 
+/** What it takes until a finish can be sprayed, minutes. */
+export interface GunChange {
+  readonly cleanMin: number;
+  readonly stripMin: number;
+  readonly mixMin: number;
+}
+
+const minutesOf = ({ cleanMin, stripMin, mixMin }: GunChange): number => cleanMin + stripMin + mixMin;
+
 /**
- * Minutes to mix and to make the gun ready for a finish.
+ * What it takes to make gun and paint ready for a finish.
  * @param guns last finish through each gun; the finish is written in
  */
-export function changeMinutes(problem: OrderProblem, guns: Record<string, string>, finish: Finish): number {
+export function gunChange(problem: OrderProblem, guns: Record<string, string>, finish: Finish): GunChange {
   const gun = gunOf(problem, finish);
-  const mixing = finish.mixRatio.length > 1 ? RULE_OF_THUMB.mix : 0;
+  const mixMin = finish.mixRatio.length > 1 ? RULE_OF_THUMB.mix : 0;
   const last = guns[gun];
   guns[gun] = finish.id;
-  if (last === undefined || !usesGun(finish) || last === finish.id) return mixing;
-  const strip = needsStrip(finishOf(problem, last), finish) ? RULE_OF_THUMB.gunStrip : 0;
-  return mixing + RULE_OF_THUMB.gunClean + strip;
+  if (last === undefined || !usesGun(finish) || last === finish.id) return { cleanMin: 0, stripMin: 0, mixMin };
+  const stripMin = needsStrip(finishOf(problem, last), finish) ? RULE_OF_THUMB.gunStrip : 0;
+  return { cleanMin: RULE_OF_THUMB.gunClean, stripMin, mixMin };
 }
 
-function plugsOf({ areas, plugs }: OrderProblem, { plugged }: Progress, open: readonly boolean[]): { layMin: number; plugged: readonly string[] } {
+/** Minutes of a gun change, all told. */
+export const changeMinutes = (problem: OrderProblem, guns: Record<string, string>, finish: Finish): number => minutesOf(gunChange(problem, guns, finish));
+
+function plugsOf({ areas, plugs }: OrderProblem, { plugged }: Progress, open: readonly boolean[]): { plugMin: number; plugged: readonly string[] } {
   const fresh = [...plugs.keys()].filter((part) => !plugged.includes(part) && areas.some((area, index) => open[index] && area.part === part));
-  if (fresh.length === 0) return { layMin: 0, plugged };
-  return { layMin: fresh.reduce((sum, part) => sum + (plugs.get(part) ?? 0) * RULE_OF_THUMB.perPlug, 0), plugged: [...plugged, ...fresh] };
+  if (fresh.length === 0) return { plugMin: 0, plugged };
+  return { plugMin: fresh.reduce((sum, part) => sum + (plugs.get(part) ?? 0) * RULE_OF_THUMB.perPlug, 0), plugged: [...plugged, ...fresh] };
 }
 
-interface Pulling {
+/** The masks of a stage and their window; null where it covers nothing. */
+function ownMask(problem: OrderProblem, masks: MaskCost, times: FilmTimes, laidAt: number, lastCoatMin: number): KeptMask | null {
+  const { mask, pullMin, tapeM } = masks;
+  if (mask.covers.length === 0) return null;
+  const { school, span } = pullingOf(problem, times, mask, pullMin, lastCoatMin - laidAt);
+  return { mask, laidAt, at: lastCoatMin, school, span, latestMin: times.latestMin, pullMin, tapeM };
+}
+
+interface PullOff {
   readonly waitMin: number;
   readonly pullMin: number;
   readonly risk: number;
   readonly late: boolean;
   readonly kept: readonly KeptMask[];
+  readonly pulled: StageCost['pulled'];
 }
 
-/** When the masks come off: now with all that were kept on, or later. */
-function pulling(before: Progress, { keep }: StageChoice, masks: MaskCost, times: FilmTimes, lastCoatMin: number, lateAllowed: boolean): Pulling {
-  const own: KeptMask = {
-    at: lastCoatMin,
-    pullFromMin: times.pull.from,
-    pullToMin: times.pull.to ?? Infinity,
-    latestMin: times.latestMin,
-    pullMin: masks.pullMin,
-    tapeM: masks.tapeM,
-  };
-  if (keep) return { waitMin: times.flashMin, pullMin: 0, risk: 0, late: false, kept: [own] };
-  if (!masks.masked && before.kept.length === 0) return { waitMin: times.flashMin, pullMin: 0, risk: 0, late: false, kept: [] };
-  const all = [...before.kept, own];
-  const pullAt = Math.max(...all.map(({ at, pullFromMin }) => at + pullFromMin));
-  const past = all.filter(({ at, pullToMin }) => pullAt > at + pullToMin + 1e-9);
+/** When masks come off: after this stage with all that were kept on, or later. */
+function pullOff(problem: OrderProblem, before: Progress, { keep }: StageChoice, own: KeptMask | null, times: FilmTimes, lastCoatMin: number): PullOff {
+  const masks = own ? [...before.kept, own] : before.kept;
+  const nothing = { waitMin: times.flashMin, pullMin: 0, risk: 0, late: false, pulled: null };
+  if (keep || masks.length === 0) return { ...nothing, kept: keep ? masks : [] };
+  const at = Math.max(lastCoatMin + (own ? 0 : times.flashMin), ...masks.map((one) => one.at + one.span.from));
+  const past = masks.filter((one) => pastWindow(problem, one, at));
+  const pullMin = masks.reduce((sum, one) => sum + one.pullMin, 0);
   return {
-    waitMin: pullAt - lastCoatMin,
-    pullMin: all.reduce((sum, one) => sum + one.pullMin, 0),
+    waitMin: at - lastCoatMin,
+    pullMin,
     risk: RULE_OF_THUMB.keptRisk * past.reduce((sum, { tapeM }) => sum + tapeM, 0),
-    late: past.some(({ at, latestMin }) => !lateAllowed || pullAt > at + latestMin),
+    // A mask that comes off after its own stage lies as long as it must: that is told, there is nothing to be chosen.
+    late: past.some((one) => one !== own && (!problem.rules.late || at > one.at + one.latestMin || !comesOffClean(problem, one, at))),
     kept: [],
+    pulled: {
+      masks,
+      at,
+      hands: Math.max(...masks.map((one) => handsFor(pullMin, { from: at - one.at, to: pastWindow(problem, one, at) ? null : one.span.to }))),
+    },
   };
 }
+
+/** True where a mask comes off after the window of its school, or later than its tape comes off clean. */
+export const pastWindow = (problem: OrderProblem, mask: KeptMask, at: number): boolean =>
+  at > mask.at + (mask.span.to ?? Infinity) + 1e-9 || !comesOffClean(problem, mask, at);

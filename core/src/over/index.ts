@@ -1,2 +1,3 @@
 export * from './marks';
 export * from './over';
+export * from './says';

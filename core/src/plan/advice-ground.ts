@@ -1,7 +1,9 @@
 import type { Finish } from '../finish';
 import type { Design } from '../job';
 import type { OrderProblem, Sequence } from '../order';
+import type { StageItems } from './items';
 import type { PartWork } from './part-work';
+import type { AdviceSaid } from './says';
 import type { Advice, StagePlan } from './types';
 
 /** What advice is drawn from. */
@@ -9,16 +11,15 @@ export interface AdviceGround {
   readonly design: Design;
   readonly works: readonly PartWork[];
   readonly stages: readonly StagePlan[];
+  readonly items: readonly StageItems[];
   readonly finishes: ReadonlyMap<string, Finish>;
   readonly problem: OrderProblem;
   readonly sequence: Sequence | undefined;
 }
 
-/** One piece of advice, at the place it concerns. */
-export const advice = (level: Advice['level'], text: string, place: Partial<Pick<Advice, 'part' | 'line' | 'area'>> = {}): Advice => ({
+/** One piece of advice, at the place it concerns; an area by its id. */
+export const advice = (level: Advice['level'], what: AdviceSaid, place: Partial<Advice['place']> = {}): Advice => ({
   level,
-  text,
-  part: place.part ?? null,
-  line: place.line ?? null,
-  area: place.area ?? null,
+  ...what,
+  place: { part: place.part ?? null, line: place.line ?? null, area: place.area ?? null },
 });

@@ -1,6 +1,9 @@
+import { wordsFor } from '@lintrel/words';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import type { TrimLine } from '../lines';
-import { planJob } from '.';
+import { linesIn, planJob } from '.';
+
+const { say } = wordsFor();
 
 const straight = (id: string, above: number): TrimLine => ({
   kind: 'straight',
@@ -27,7 +30,7 @@ const design = (lines: TrimLine[], areas: [number, string | null][], over: Parti
   scheme: { areas: areas.map(([y, finish]) => ({ part: 'door', seed: [450, y], finish })) },
   ...over,
 });
-const advice = (of: Design, shelf = SHIPPED_SHELF) => planJob(of, shelf).advice.map(({ level, text }) => `${level}: ${text}`);
+const advice = (of: Design, shelf = SHIPPED_SHELF) => planJob(of, shelf).advice.map((one) => `${one.level}: ${say(one)}`);
 
 it('says nothing where all is well', () =>
   expect(
@@ -93,7 +96,7 @@ it('says when the shelf has no tape for an edge', () => {
 });
 it('brushed paint brings no caution about spray, and oil paint none about hardener', () => {
   expect(planJob(design([], [[100, 'ivory-brush']]), SHIPPED_SHELF).safety).toEqual([]);
-  expect(planJob(design([], [[100, 'tomato-can']]), SHIPPED_SHELF).safety).toEqual([expect.stringMatching(/vapour/)]);
+  expect(planJob(design([], [[100, 'tomato-can']]), SHIPPED_SHELF).safety).toEqual(['spray']);
 });
 it('waits before tape goes on fresh colour, and says for what', () => {
   const plan = planJob(
@@ -106,15 +109,15 @@ it('waits before tape goes on fresh colour, and says for what', () => {
     ),
     SHIPPED_SHELF,
   );
-  const waits = plan.steps.flatMap(({ windows }) => windows).filter(({ what }) => what === 'the colour takes tape');
-  const covered = plan.stages[1].runs.length > 0;
+  const waits = plan.steps.flatMap(({ after }) => after).filter(({ code }) => code === 'tape-safe');
+  const covered = linesIn(plan, plan.stages[1]).length > 0;
   expect(waits.length > 0).toBe(covered);
-  for (const { fromMin } of waits) expect(fromMin).toBeGreaterThan(0);
+  for (const { minMin } of waits) expect(minMin).toBeGreaterThan(0);
 });
 it('bounds the next coat by the recoat window of the finish', () => {
   const plan = planJob(design([], [[100, 'marigold-can']]), SHIPPED_SHELF);
-  const second = plan.steps.find(({ id }) => id === 's1-coat-2');
-  expect(second?.windows[0]).toMatchObject({ after: 's1-coat-1', what: 'next coat' });
-  const { fromMin, toMin } = second?.windows[0] ?? { fromMin: 0, toMin: 0 };
-  expect((toMin ?? 0) / fromMin).toBeCloseTo(60 / 12, 3);
+  const second = plan.steps.find(({ id }) => id === 'marigold-can:coat:2');
+  const rule = second?.after.find(({ code }) => code === 'recoat');
+  expect(rule).toMatchObject({ step: 'marigold-can:coat:1', from: 'end' });
+  expect((rule?.maxMin ?? 0) / (rule?.minMin ?? 0)).toBeCloseTo(60 / 12, 3);
 });

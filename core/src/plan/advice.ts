@@ -1,22 +1,24 @@
 import { dewMargin } from '../drying';
-import { PAINT_SYSTEMS, type Finish } from '../finish';
+import type { Finish } from '../finish';
 import type { Design } from '../job';
 import { soundRules } from '../order';
 import type { OverAnswer } from '../over';
-import { RULE_OF_THUMB, showLength } from '../units';
+import { RULE_OF_THUMB } from '../units';
 import { advice, type AdviceGround } from './advice-ground';
+import type { StageItems } from './items';
 import type { PartWork } from './part-work';
 import { regrets } from './regret';
+import type { AdviceSaid } from './says';
 import type { Advice, StagePlan } from './types';
 
 /** What follows from air, parts, lines, areas and the order of coats, each at its place. */
 export function adviceFor(ground: AdviceGround): Advice[] {
-  const { design, works, stages, finishes } = ground;
+  const { design, works, stages, items, finishes } = ground;
   return [
     ...airAdvice(design),
-    ...works.flatMap((work) => partAdvice(work, design, finishes)),
-    ...soundRules(ground.problem).faults.map((text) => advice('caution', text)),
-    ...stages.flatMap((stage) => stageAdvice(stage, finishes)),
+    ...works.flatMap((work) => partAdvice(work, finishes)),
+    ...soundRules(ground.problem).faults.map((fault) => advice('caution', fault)),
+    ...stages.flatMap((stage, index) => stageAdvice(stage, items[index], finishes)),
     ...regrets(ground),
   ];
 }
@@ -24,101 +26,65 @@ export function adviceFor(ground: AdviceGround): Advice[] {
 function airAdvice({ climate }: Design): Advice[] {
   const surfaceC = climate.surfaceC ?? climate.airC;
   const { dewPointC, marginC, ok } = dewMargin(climate.airC, climate.rhPercent, surfaceC);
-  const dew = ok
-    ? []
-    : [
-        advice(
-          'stop',
-          `The surface is ${marginC.toFixed(1)} °C above the dew point of ${dewPointC.toFixed(1)} °C and needs ${RULE_OF_THUMB.dewMarginC}: warm it or dry the air before tape or paint.`,
-        ),
-      ];
-  const cold =
-    surfaceC < RULE_OF_THUMB.coldC
+  return [
+    ...(ok ? [] : [advice('stop', { code: 'advice.dew', values: { marginC, dewPointC, needsC: RULE_OF_THUMB.dewMarginC } })]),
+    ...(surfaceC < RULE_OF_THUMB.coldC ? [advice('caution', { code: 'advice.cold', values: { belowC: RULE_OF_THUMB.coldC } })] : []),
+  ];
+}
+
+function partAdvice({ part, lines, arrangement, areaIds, finishes, conflicts, lost }: PartWork, shelf: ReadonlyMap<string, Finish>): Advice[] {
+  const place = { part: part.id };
+  const nameOf = (id: string | null) => (id === null ? '' : (shelf.get(id)?.name ?? id));
+  const faults = lines.flatMap(({ id, code, fault }) =>
+    fault ? [advice('stop', { code: 'advice.line', values: { line: code, fault } }, { ...place, line: id })] : [],
+  );
+  const loose = arrangement.loose.map(({ line, lengthMm }) => {
+    const code = lines.find(({ id }) => id === line)?.code ?? line;
+    return advice('caution', { code: 'advice.loose', values: { line: code, lengthMm } }, { ...place, line });
+  });
+  const slivers = arrangement.areas.flatMap(({ code, sliver }, index) =>
+    sliver ? [advice('caution', { code: 'advice.sliver', values: { area: code } }, { ...place, area: areaIds[index] })] : [],
+  );
+  const clashes = conflicts.map(({ area, finishes: asked }) => {
+    const values = { area: arrangement.areas[area].code, finishes: asked.map(nameOf) };
+    return advice('stop', { code: 'advice.conflict', values }, { ...place, area: areaIds[area] });
+  });
+  const open = finishes.flatMap((finish, index) => (finish === undefined ? [index] : []));
+  const unchosen =
+    open.length > 0 && finishes.some((finish) => finish !== undefined)
       ? [
           advice(
-            'caution',
-            `Below ${RULE_OF_THUMB.coldC} °C most adhesives do not wet out: tape goes on and lets go later. Keep tape and part in a warm room overnight.`,
+            'note',
+            { code: 'advice.unchosen', values: { areas: open.map((index) => arrangement.areas[index].code) } },
+            { ...place, area: areaIds[open[0]] },
           ),
         ]
       : [];
-  return [...dew, ...cold];
-}
-
-function partAdvice({ part, lines, arrangement, finishes, conflicts, lost }: PartWork, design: Design, shelf: ReadonlyMap<string, Finish>): Advice[] {
-  const place = { part: part.id };
-  const faults = lines.flatMap(({ id, code, fault }) => (fault ? [advice('stop', `${code} ${fault}.`, { ...place, line: id })] : []));
-  const loose = arrangement.loose.map(({ line, lengthMm }) => {
-    const code = lines.find(({ id }) => id === line)?.code;
-    return advice(
-      'caution',
-      `${code}: ${showLength(lengthMm, design.unit)} of it ends free and bounds nothing. Let its ends run on, or measure it to the edge.`,
-      { ...place, line },
-    );
-  });
-  const slivers = arrangement.areas.flatMap(({ code, sliver }) =>
-    sliver ? [advice('caution', `${code} is a sliver, narrower than any tape edge keeps.`, { ...place, area: code })] : [],
-  );
-  const clashes = conflicts.map(({ area, finishes: asked }) => {
-    const names = asked.map((id) => (id === null ? 'kept as it is' : (shelf.get(id)?.name ?? id)));
-    const { code } = arrangement.areas[area];
-    return advice('stop', `${code} is asked to be ${names.join(' and ')}: choose one.`, { ...place, area: code });
-  });
-  const open = finishes.flatMap((finish, index) => (finish === undefined ? [arrangement.areas[index].code] : []));
-  const unchosen =
-    open.length > 0 && finishes.some((finish) => finish !== undefined)
-      ? [advice('note', `${open.join(', ')}: no finish chosen, kept as it is.`, { ...place, area: open[0] })]
-      : [];
-  const misplaced = lost.map(({ seed, finish }) =>
-    advice(
-      'stop',
-      `${finish === null ? 'That it is kept' : (shelf.get(finish)?.name ?? finish)} was said of a place that lies in no area (${seed.map((at) => showLength(at, design.unit)).join(' and ')}): give the area that was meant its finish, and leave this out.`,
-      place,
-    ),
+  const misplaced = lost.map(({ seed: [alongMm, aboveMm], finish }) =>
+    advice('stop', { code: 'advice.lost', values: { finish: finish === null ? null : nameOf(finish), alongMm, aboveMm } }, place),
   );
   return [...faults, ...misplaced, ...loose, ...slivers, ...clashes, ...unchosen];
 }
 
-function stageAdvice({ number, finish, runs, school, windows, tasks, late }: StagePlan, finishes: ReadonlyMap<string, Finish>): Advice[] {
+function stageAdvice(stage: StagePlan, { lines }: StageItems, finishes: ReadonlyMap<string, Finish>): Advice[] {
+  const { number, finish, school, windows, tasks, late, hands, pull, pullMin } = stage;
   const { name, school: preferred } = finishes.get(finish) as Finish;
-  const doubts = runs.flatMap(({ code, doubt, line, part, lineCode }) =>
-    doubt ? [advice('caution', `Stage ${number}, ${code} on ${lineCode}: ${doubt}.`, { part, line })] : [],
+  const doubts = lines.flatMap(({ code, doubts: [doubt], line, part, lineCode }) =>
+    doubt ? [advice('caution', { code: 'advice.doubt', values: { stage: number, run: code, line: lineCode, doubt } }, { part, line })] : [],
   );
   const missed =
     windows && school !== null && school !== preferred && windows[preferred] === null
-      ? [advice('note', `Stage ${number}: ${name} has no ${preferred} window in this air and thickness; pull ${school}.`)]
+      ? [advice('note', { code: 'advice.no-window', values: { stage: number, finish: name, wanted: preferred, school } })]
       : [];
-  const over = tasks.flatMap(({ answer, reason, places }) => {
-    const [first] = places;
-    const where = [...new Set(places.map(({ area }) => area))].join(', ');
-    return [advice(OVER_LEVEL[answer], `Stage ${number}, ${name} on ${where}: ${OVER_WORDS[answer]}. ${reason}`, first)];
+  const windowMin = pull && pull.toMin !== null ? pull.toMin - pull.fromMin : 0;
+  const many = hands > 1 ? [advice('caution', { code: 'advice.hands', values: { stage: number, pullMin, windowMin, hands } })] : [];
+  const over = tasks.map(({ answer, reason, places }) => {
+    const [{ part, area }] = places;
+    const areas = [...new Set(places.map(({ code }) => code))];
+    return advice(OVER_LEVEL[answer], { code: 'advice.over', values: { stage: number, finish: name, areas, answer, reason } }, { part, area });
   });
-  const stays = late
-    ? [advice('caution', `Stage ${number}: masks from an earlier stage come off past the window of their paint; the edge may tear. Score it or pull slowly.`)]
-    : [];
-  return [...doubts, ...missed, ...over, ...stays];
+  const stays: AdviceSaid[] = late ? [{ code: 'advice.late', values: { stage: number } }] : [];
+  return [...doubts, ...missed, ...many, ...over, ...stays.map((one) => advice('caution', one))];
 }
 
 const OVER_LEVEL: Record<OverAnswer, Advice['level']> = { yes: 'note', wait: 'note', abrade: 'note', barrier: 'note', no: 'stop' };
-const OVER_WORDS: Record<OverAnswer, string> = {
-  yes: 'it may go on',
-  wait: 'the plan waits',
-  abrade: 'abrade first',
-  barrier: 'barrier coat first',
-  no: 'this must not go on',
-};
-
-/** Usual cautions for what this job uses, each once; they defer to data sheets, local rules and licensed practice. */
-export function safetyFor(stages: readonly StagePlan[], finishes: ReadonlyMap<string, Finish>): string[] {
-  const used = stages.map(({ finish }) => finishes.get(finish) as Finish);
-  if (used.length === 0) return [];
-  const follow = "Follow the product's safety data sheet, local rules and licensed practice.";
-  const spray = used.some(({ method }) => method !== 'brush' && method !== 'roller');
-  return [
-    ...(used.some(({ system }) => PAINT_SYSTEMS[system].isocyanate)
-      ? [
-          `Two-part hardener can hold isocyanates: supplied air and full cover, no one else in until it is cleared. Pulling wet keeps the protection on. ${follow}`,
-        ]
-      : []),
-    ...(spray ? [`Spray and solvent vapour: vapour filter, eyes, gloves, moving air; no flame, heater or spark. ${follow}`] : []),
-  ];
-}

@@ -1,11 +1,28 @@
+import { wordsFor } from '@lintrel/words';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { areaAt } from '../areas';
 import { readJobFile } from '../formats';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import { straight } from '../testing';
-import { compareSchemes, edgeSection, giveFinish, pinArea, masksOn, ordersByWish, planJob, rehearsal, ridgeAt, searchJob, sidesAt, sprayArrows } from '.';
+import {
+  compareSchemes,
+  edgeSection,
+  giveFinish,
+  pinArea,
+  masksOn,
+  ordersByWish,
+  planJob,
+  rehearsal,
+  ridgeAt,
+  searchJob,
+  sidesAt,
+  sprayArrows,
+  linesIn,
+} from '.';
 import { runsIntoEdge } from './spray';
+
+const { say } = wordsFor();
 
 const part = (over: Partial<Part> = {}): Part => ({
   id: 'door',
@@ -40,7 +57,7 @@ describe('the edge, cut open', () => {
     }
   });
   it('has the tape on the covered side, with what was sprayed over it, and loses both when it is pulled', () => {
-    const masked = plan.stages.find(({ runs }) => runs.some(({ line }) => line === 'low'));
+    const masked = plan.stages.find((stage) => linesIn(plan, stage).some(({ line }) => line === 'low'));
     const on = edgeSection(plan, SHIPPED_SHELF, spot, masked?.number ?? 0, false);
     const off = edgeSection(plan, SHIPPED_SHELF, spot, masked?.number ?? 0, true);
     const tapes = [on?.left, on?.right].flatMap((side) => side?.layers ?? []).filter(({ kind }) => kind === 'tape');
@@ -82,7 +99,7 @@ describe('the rehearsal', () => {
   it('has a moment for every coat, and covers nothing that is open', () => {
     for (const stage of plan.stages) {
       const own = moments.filter((moment) => moment.stage === stage.number);
-      expect(own.filter(({ what }) => what.includes('coat'))).toHaveLength(stage.coats);
+      expect(own.filter(({ what }) => what.code === 'moment.coat')).toHaveLength(stage.coats);
       for (const { pictures } of own) {
         for (const { code, covered } of pictures[0].areas) {
           if (stage.pictures[0].areas.find((area) => area.code === code)?.open) expect(covered).toBe(false);
@@ -128,14 +145,14 @@ describe('choices made by hand', () => {
     }
   });
   it('change with what is wanted most', () => {
-    const end = (wish: 'work' | 'finish') => planJob(design({ choices: { order: null, school: null, wish } }), SHIPPED_SHELF).sequences[0].endMin;
+    const end = (wish: 'work' | 'finish') => planJob(design({ choices: { order: null, school: null, wish } }), SHIPPED_SHELF).orders[0].endMin;
     expect(end('finish')).toBeLessThanOrEqual(end('work') + 1e-6);
   });
   it('show at once what each wish would choose, as the plan under that wish would', () => {
     const all = ordersByWish(design(), SHIPPED_SHELF);
     expect(all.map(({ wish }) => wish)).toEqual(['work', 'finish', 'risk', 'material']);
     for (const { wish, order, endMin } of all) {
-      const planned = planJob(design({ choices: { order: null, school: null, wish } }), SHIPPED_SHELF).sequences.find(({ chosen }) => chosen);
+      const planned = planJob(design({ choices: { order: null, school: null, wish } }), SHIPPED_SHELF).orders.find(({ chosen }) => chosen);
       expect([planned?.order, planned?.endMin]).toEqual([order, endMin]);
     }
     expect(ordersByWish(design({ scheme: { areas: [] } }), SHIPPED_SHELF)).toEqual([]);
@@ -167,14 +184,14 @@ describe('schemes', () => {
 describe('spray arrows', () => {
   const plan = planJob(design(), SHIPPED_SHELF);
   it('never point into a tape edge', () => {
-    const masked = plan.stages.filter(({ runs }) => runs.length > 0);
+    const masked = plan.stages.filter((stage) => linesIn(plan, stage).length > 0);
     expect(masked.length).toBeGreaterThan(0);
     for (const stage of masked) {
       const arrows = sprayArrows(plan, plan.parts[0], stage);
       expect(arrows.length).toBeGreaterThan(0);
       for (const { from, to } of arrows) {
         // Covered areas lie beyond their lines: no arrow that starts on the open side ends nearer to a covered one's edge.
-        for (const run of stage.runs) {
+        for (const run of linesIn(plan, stage)) {
           const edge = run.line === 'low' ? 200 : 400;
           const inside = run.side === 'left' ? 1 : -1;
           if (Math.abs(to[1] - edge) < 60) expect((to[1] - from[1]) * inside).toBeLessThanOrEqual(1e-6);
@@ -215,7 +232,7 @@ describe('spray arrows', () => {
 describe('regrets', () => {
   const advice = (of: Design) =>
     planJob(of, SHIPPED_SHELF)
-      .advice.map(({ level, text }) => `${level}: ${text}`)
+      .advice.map((one) => `${one.level}: ${say(one)}`)
       .join('\n');
   const two = (first: string, second: string, over: Partial<Design> = {}) =>
     design({
@@ -241,7 +258,7 @@ describe('regrets', () => {
     };
     expect(
       planJob(two('cream-two-part', 'ink-two-part', {}), weak)
-        .advice.map(({ text }) => text)
+        .advice.map(say)
         .join(),
     ).toMatch(/Cream, two-part is weak over what is below on A\d and takes \d+ coats/);
   });

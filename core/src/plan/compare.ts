@@ -46,7 +46,7 @@ function totals(plan: Plan): SchemeTotals {
     stages: plan.stages.length,
     coats: sum(({ coats }) => coats),
     workMin: sum(workOf),
-    endMin: plan.timeline[plan.timeline.length - 1]?.toMin ?? 0,
+    endMin: plan.stages.at(-1)?.endMin ?? 0,
     tapeM: sum(({ tapeM }) => tapeM),
     paintMl: sum(({ paint }) => paint.ml),
   };

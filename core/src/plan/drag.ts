@@ -1,5 +1,5 @@
 import type { Design } from '../job';
-import { setOutParts, snapped, type TrimLine } from '../lines';
+import { setOutParts, snapped, type LineSaid, type SnapSaid, type TrimLine } from '../lines';
 import { rounded } from '../units';
 import { withHandle } from './analysis';
 import type { LinePlace } from './types';
@@ -21,9 +21,9 @@ export interface DragWish {
 export interface Dragged {
   readonly line: TrimLine;
   readonly place: readonly [number, number];
-  readonly snap: string | null;
+  readonly snap: SnapSaid | null;
   readonly pieces: readonly (readonly LinePlace[])[];
-  readonly fault: string | null;
+  readonly fault: LineSaid | null;
 }
 
 /** Works out where a dragged point goes, and the line that follows from it. */

@@ -1,7 +1,10 @@
 export * from './carry';
 export * from './fits';
 export * from './layout-faults';
+export { isLine, itemsIn, linesIn } from './lists';
 export * from './plan';
+export * from './plan-faults';
+export * from './says';
 export type * from './types';
 export { partPlan, workOutParts, type PartWork, type WorkStore } from './part-work';
 export * from './station-table';

@@ -37,10 +37,12 @@ it.each<[string, [number, number], Part]>([
 ])('a finish given to a place %s is a fault of the file, named, told in the plan, and not dropped', (_, seed, one) => {
   const design = jobWith([at(10, 10), at(...seed)], one);
   expect(designFaults(design, SHIPPED_SHELF)).toEqual([]);
-  expect(layoutFaults(design, ['design'])).toEqual([{ path: 'design.scheme.areas[1].seed', message: `${seed.join(', ')} lies in no area of "Board"` }]);
+  expect(layoutFaults(design, ['design'])).toEqual([
+    { path: 'design.scheme.areas[1].seed', code: 'design.no-area', values: { alongMm: seed[0], aboveMm: seed[1], part: 'Board' } },
+  ]);
   const plan = planJob(design, SHIPPED_SHELF);
   expect(plan.parts[0].lost).toEqual([{ seed, finish: first.id }]);
-  expect(plan.advice).toContainEqual(expect.objectContaining({ level: 'stop', part: 'board', text: expect.stringMatching(/lies in no area/) }));
+  expect(plan.advice).toContainEqual(expect.objectContaining({ level: 'stop', code: 'advice.lost', place: { part: 'board', line: null, area: null } }));
   // Moving a line leaves it as it is; giving an area its finish too; only a person leaves it out.
   const moved = carryScheme(design, { ...design, parts: [{ ...one, lines: [straight('waist', [0, 210], [1000, 210], true)] }] });
   expect(moved.scheme.areas.map((choice) => choice.seed)).toContainEqual(seed);
@@ -60,5 +62,5 @@ it('so are places of other schemes and of pins', () => {
 it('a line off its part is told without refusing the design', () => {
   const small = jobWith([], part({ surface: { kind: 'flat', outline: { kind: 'rectangle', width: 100, height: 10 } } }));
   expect(designFaults(small, SHIPPED_SHELF)).toEqual([]);
-  expect(layoutFaults(small, ['design'])).toEqual([{ path: 'design.parts[0].lines[0]', message: expect.stringMatching(/outside the part/) }]);
+  expect(layoutFaults(small, ['design'])).toEqual([{ path: 'design.parts[0].lines[0]', code: 'line.outside', values: {} }]);
 });

@@ -17,7 +17,7 @@ export function layoutFaults(design: Design, prefix: Keys = []): Fault[] {
   const lines = works.flatMap(({ part, lines: laid }, index) =>
     laid.flatMap(({ owner, fault }) => {
       const at = part.lines.findIndex(({ id }) => id === owner);
-      return fault === null ? [] : [{ path: pathText([...prefix, 'parts', index, 'lines', at]), message: fault }];
+      return fault === null ? [] : [{ path: pathText([...prefix, 'parts', index, 'lines', at]), ...fault }];
     }),
   );
   const schemes = [
@@ -33,10 +33,10 @@ function lostPlaces(places: readonly { readonly part: string; readonly seed: rea
   return places.flatMap(({ part, seed }, index) => {
     const work = works.find((one) => one.part.id === part);
     if (!work || areaAt(work.arrangement.areas, placed(seed)) >= 0) return [];
-    return [{ path: pathText([...at, index, 'seed']), message: `${seed.join(', ')} lies in no area of "${work.part.name}"` }];
+    return [{ path: pathText([...at, index, 'seed']), code: 'design.no-area', values: { alongMm: seed[0], aboveMm: seed[1], part: work.part.name } }];
   });
 }
 
 /** A line of many strokes tells its trouble once. */
 const oncePerLine = (faults: readonly Fault[]): Fault[] =>
-  faults.filter(({ path, message }, index) => !(faults[index - 1]?.path === path && faults[index - 1].message === message));
+  faults.filter(({ path, code }, index) => !(faults[index - 1]?.path === path && faults[index - 1].code === code));

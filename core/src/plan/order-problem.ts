@@ -3,28 +3,15 @@ import type { Finish } from '../finish';
 import type { Design, Shelf } from '../job';
 import { corners, pieceOf, type ResolvedLine } from '../lines';
 import type { BendClass, Layer, OrderArea, OrderBorder, OrderProblem, OrderRules, TapeEdge } from '../order';
-import { oneTapeStrip } from '../runs';
-import { isModelScale, largest, RULE_OF_THUMB } from '../units';
+import type { MaskEdge } from '../masking';
+import { longestCleanOn, oneTapeStrip } from '../runs';
+import { isModelScale, largest, RULE_OF_THUMB, smallest } from '../units';
+import { meansOf } from './means';
+import { areaStarts, borderStarts } from './places';
 import type { PartWork } from './part-work';
 
 /** Finishes on a shelf, by their id. */
 export const finishesById = ({ finishes }: Shelf): ReadonlyMap<string, Finish> => new Map(finishes.map((finish) => [finish.id, finish]));
-
-/** Where the areas of each part begin in a problem. */
-export function areaStarts(works: readonly PartWork[]): number[] {
-  let next = 0;
-  return works.map(({ arrangement }) => {
-    const start = next;
-    next += arrangement.areas.length;
-    return start;
-  });
-}
-
-/** Part and code of an area of a problem. */
-export function placeOfArea({ areas }: OrderProblem, index: number): { readonly part: string; readonly area: string } {
-  const { id, part } = areas[index];
-  return { part, area: id.slice(part.length + 1) };
-}
 
 /** Puts the areas of all parts into one problem, in the order of the parts. */
 export function orderProblem(works: readonly PartWork[], design: Design, shelf: Shelf): OrderProblem {
@@ -55,11 +42,29 @@ export function orderProblem(works: readonly PartWork[], design: Design, shelf: 
     air: design.climate,
     model,
     school: choices.school,
-    tapeHours: Math.min(1000, ...shelf.tapes.filter(({ edge }) => edge === 'crisp').map(({ cleanHours }) => cleanHours)),
+    shortestHours: smallest(shelf.tapes.map(({ cleanHours }) => cleanHours)),
+    lastsH: lastingOn(works, design, shelf),
     wish: choices.wish ?? 'work',
     rules: orderRules(design, works, model),
     primer: layer(scheme.primer, () => false),
     clear: layer(scheme.clear, (index) => uncleared[index]),
+  };
+}
+
+/** How long the tapes of an edge last at best; looked up when it is asked for, each once. */
+function lastingOn(works: readonly PartWork[], design: Design, shelf: Shelf): OrderProblem['lastsH'] {
+  const [areas, borders] = [areaStarts(works), borderStarts(works)];
+  const means = meansOf({ design, shelf });
+  const known = new Map<string, number>();
+  return (edge: MaskEdge) => {
+    const key = `${edge.border} ${edge.closed} ${edge.class}`;
+    const found = known.get(key);
+    if (found !== undefined) return found;
+    const part = borders.findLastIndex((start) => start <= edge.border);
+    const [border, free, closed] = [edge.border - borders[part], edge.free - areas[part], edge.closed - areas[part]];
+    const hours = longestCleanOn(works[part], { ...edge, border, free, closed }, means);
+    known.set(key, hours);
+    return hours;
   };
 }
 
@@ -90,7 +95,8 @@ function areaOf(work: PartWork, index: number, shelf: Shelf, borders: readonly E
   const { system, ageH, colour, finish: already } = part.present;
   const finish = finishes[index] ?? null;
   return {
-    id: `${part.id}/${code}`,
+    id: `${part.id}/${work.areaIds[index]}`,
+    code,
     part: part.id,
     sizeM2: (sizeMm2 / 1e6) * part.count,
     present: colour,

@@ -1,4 +1,4 @@
-import { areaAt, arrange, chosenFinishes, mirroredArrangement, tooManyMeetings, neighboursOf, type Arrangement } from '../areas';
+import { areaAt, areaIds, arrange, chosenFinishes, mirroredArrangement, tooManyMeetings, neighboursOf, type Arrangement } from '../areas';
 import type { Finish } from '../finish';
 import { worksKeys, type Design, type Part, type PartAreaChoice } from '../job';
 import { corners, followedBy, inflections, pathLength, pointAt, setOutParts, tightestBend, type Path, type ResolvedLine, type SetOut } from '../lines';
@@ -12,6 +12,8 @@ export interface PartWork {
   readonly setOut: SetOut;
   readonly lines: readonly ResolvedLine[];
   readonly arrangement: Arrangement;
+  /** Lasting ids of its areas. */
+  readonly areaIds: readonly string[];
   /** One entry an area: finish, null to keep, undefined where nobody chose. */
   readonly finishes: readonly (string | null | undefined)[];
   /** Areas whose finish fades out within them, and those the clear leaves out. */
@@ -59,6 +61,7 @@ export function workOutParts(design: Design, store: WorkStore = new Map()): Part
       part,
       ...own,
       lines: linesLaid(own),
+      areaIds: areaIds(areas, own.arrangement.borders),
       // A part that is left as it is keeps everything, whatever a scheme says of it.
       ...(left ? { finishes: areas.map(() => null), conflicts: [] } : chosenFinishes(areas, choices)),
       blends: part.treatment === 'blend' ? areas.map(() => true) : told(({ blend }) => blend === true),
@@ -125,7 +128,9 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>):
     areas: arrangement.areas.map((area, index) => {
       const finish = work.finishes[index];
       return {
+        id: work.areaIds[index],
         code: area.code,
+        present: part.present.system === 'bare' ? null : { system: part.present.system, colour: part.present.colour, ageH: part.present.ageH },
         rings: area.rings.map((one) => one.map(coordinates)),
         sizeM2: area.sizeMm2 / 1e6,
         perimeterMm: area.perimeterMm,

@@ -1,13 +1,15 @@
 import type { Design, Shelf } from '../job';
-import { figuresOf, reasonFor, searchOrder, searchSteps, USUAL_EFFORT, usedFinishes, type OrderProblem, type Sequence } from '../order';
-import { byText, rounded } from '../units';
-import { adviceFor, safetyFor } from './advice';
+import { figuresOf, reasonsFor, searchOrder, searchSteps, USUAL_EFFORT, usedFinishes, type OrderProblem, type Sequence } from '../order';
+import { rounded } from '../units';
+import type { Step } from '../log';
+import { adviceFor } from './advice';
+import { listsOf } from './lists';
 import { orderProblem } from './order-problem';
 import { partPlan, workOutParts, type WorkStore } from './part-work';
 import { stagePlans } from './stages';
 import { stepsOf } from './steps';
-import { timelineOf } from './timeline';
-import type { ChoicePrice, Plan, SequenceSummary, StagePlan, TapeNeed } from './types';
+import { SAFETY_CODES, type AfterCode } from './says';
+import type { ChoicePrice, Plan, PlanWindow, SequenceSummary } from './types';
 
 /**
  * Works out a whole job: areas, order of coats, runs, windows, run sheet.
@@ -22,22 +24,37 @@ export function planJob(design: Design, shelf: Shelf, store?: WorkStore): Plan {
   const { finishes } = problem;
   const parts = works.map((work) => partPlan(work, finishes));
   const { chosen, found, gap, price } = chosenOrder(problem);
-  const stages = chosen ? stagePlans(chosen, { works, design, shelf, problem }) : [];
+  const { stages, items } = chosen ? stagePlans(chosen, { works, design, shelf, problem }) : { stages: [], items: [] };
+  const steps = chosen ? stepsOf({ stages, items, sequence: chosen, parts, finishes }) : [];
   return rounded({
     format: 'lintrel-plan',
-    version: 1,
-    advice: adviceFor({ design, works, stages, finishes, problem, sequence: chosen }),
-    safety: safetyFor(stages, finishes),
+    version: 2,
     parts,
-    sequences: summaries(problem, found, chosen),
+    stages,
+    items: items.flatMap(({ plugs, lines, covers }) => [...plugs, ...lines, ...covers]),
+    steps,
+    windows: windowsOf(steps),
+    orders: summaries(problem, found, chosen),
     orderGap: gap,
     choicePrice: price,
     wish: problem.wish,
-    stages,
-    timeline: chosen ? timelineOf(chosen) : [],
-    tapes: tapeNeeds(stages),
-    steps: chosen ? stepsOf({ stages, sequence: chosen, parts, finishes }) : [],
+    advice: adviceFor({ design, works, stages, items, finishes, problem, sequence: chosen }),
+    safety: SAFETY_CODES.filter((code) => steps.some(({ safety }) => safety.includes(code))),
+    lists: listsOf(stages, items),
   });
+}
+
+/** The times that steps have to keep, on the clock of the plan. */
+function windowsOf(steps: readonly Step[]): PlanWindow[] {
+  const byId = new Map(steps.map((step) => [step.id, step]));
+  return steps.flatMap(({ id, after }) =>
+    after.flatMap(({ step, from, minMin, maxMin, code }) => {
+      const other = byId.get(step);
+      if (code === 'order' || !other) return [];
+      const since = from === 'end' ? other.endMin : other.startMin;
+      return [{ id: `${id}<${step}`, kind: code as AfterCode, of: id, opensMin: since + minMin, closesMin: maxMin === null ? null : since + maxMin }];
+    }),
+  );
 }
 
 /** Choices a long search may look at: half a minute on a phone. */
@@ -129,20 +146,10 @@ function summaries(problem: OrderProblem, found: readonly Sequence[], chosen: Se
   const shown = found.some((one) => sameSequence(one, chosen)) ? found : [chosen, ...found];
   return shown.map((sequence) => ({
     order: sequence.order,
-    reason: reasonFor(problem, sequence, shown),
+    reasons: reasonsFor(problem, sequence, shown),
     ...figuresOf(sequence),
     stages: sequence.stages.length,
     kept: sequence.stages.filter(({ keep }) => keep).length,
     chosen: sameSequence(sequence, chosen),
   }));
-}
-
-function tapeNeeds(stages: readonly StagePlan[]): TapeNeed[] {
-  const needs = new Map<string, { pieces: number; lengthM: number }>();
-  for (const { tape, tapeMm, count } of stages.flatMap(({ runs }) => runs)) {
-    if (tape === null) continue;
-    const need = needs.get(tape) ?? { pieces: 0, lengthM: 0 };
-    needs.set(tape, { pieces: need.pieces + count, lengthM: need.lengthM + (tapeMm / 1000) * count });
-  }
-  return [...needs].map(([tape, need]) => ({ tape, ...need })).sort((a, b) => b.lengthM - a.lengthM || byText(a.tape, b.tape));
 }

@@ -1,8 +1,8 @@
 import { colourDifference, reflectanceOf, type Finish } from '../finish';
-import { rememberedCoats, strippedBefore, type OrderProblem } from '../order';
+import { rememberedCoats, type OrderProblem } from '../order';
 import { RULE_OF_THUMB } from '../units';
 import { advice, type AdviceGround } from './advice-ground';
-import { placeOfArea } from './order-problem';
+import { placeOfArea } from './places';
 import type { Advice } from './types';
 
 /** What a person would be sorry for when the mask comes off, each with its place. */
@@ -16,16 +16,9 @@ const nameOf = (finishes: ReadonlyMap<string, Finish>, id: string): string => fi
 function keptPainted({ problem, sequence, finishes }: AdviceGround): Advice[] {
   return (sequence?.stages ?? []).flatMap(({ open, finish }, stage) =>
     problem.areas.flatMap((area, index) => {
-      const place = placeOfArea(problem, index);
-      return open[index] && area.finish === null
-        ? [
-            advice(
-              'note',
-              `${place.area} is kept and stays open in stage ${stage + 1}: it is in ${nameOf(finishes, finish)} already. Cover it by a pin if it must not be touched.`,
-              place,
-            ),
-          ]
-        : [];
+      if (!open[index] || area.finish !== null) return [];
+      const { code, ...place } = placeOfArea(problem, index);
+      return [advice('note', { code: 'advice.kept-open', values: { area: code, stage: stage + 1, finish: nameOf(finishes, finish) } }, place)];
     }),
   );
 }
@@ -37,29 +30,16 @@ function weakOver({ problem, sequence, finishes }: AdviceGround): Advice[] {
     const at = stage.open.findIndex(
       (open, area) => open && problem.areas[area].finish === stage.finish && before(problem, sequence, index)[area] === stage.under,
     );
-    const place = at < 0 ? {} : placeOfArea(problem, at);
-    if (stage.coatsFrom === 'most')
-      return [
-        advice(
-          'caution',
-          `Stage ${index + 1}: ${finish.name} does not hide what is below even in ${stage.coats} coats. Put a lighter or closer colour under it.`,
-          place,
-        ),
-      ];
+    const place = at < 0 ? null : placeOfArea(problem, at);
+    const told = { stage: index + 1, finish: finish.name, coats: stage.coats };
+    if (stage.coatsFrom === 'most') return [advice('caution', { code: 'advice.not-hidden', values: told }, place ?? {})];
     if (stage.coatsFrom !== 'hiding' || stage.coats < RULE_OF_THUMB.manyCoats) return [];
     const least = Math.min(
       ...[...finishes.values()]
         .filter(({ system }) => system === finish.system)
         .map(({ colour }) => rememberedCoats(finish, colour === finish.colour ? stage.under : colour).coats),
     );
-    const instead = least < stage.coats ? ` Over a better ground ${least} would do.` : '';
-    return [
-      advice(
-        'caution',
-        `Stage ${index + 1}: ${finish.name} is weak over what is below ${at < 0 ? '' : `on ${placeOfArea(problem, at).area} `}and takes ${stage.coats} coats (estimate).${instead}`,
-        place,
-      ),
-    ];
+    return [advice('caution', { code: 'advice.weak', values: { ...told, area: place?.code ?? null, least: least < stage.coats ? least : null } }, place ?? {})];
   });
 }
 
@@ -67,19 +47,15 @@ const before = (problem: OrderProblem, sequence: AdviceGround['sequence'], index
   index === 0 ? problem.areas.map(({ present }) => present) : (sequence?.stages[index - 1].after.colours ?? []);
 
 /** Tape on what never takes it, or on a finish that was too young when the job began. */
-function youngUnderTape({ stages, sequence, finishes, design }: AdviceGround): Advice[] {
-  const never = stages.flatMap(({ number, runs }, index) => {
-    const lies = runs.length > 0 && (sequence?.stages[index - 1]?.after.films ?? []).find((film) => film && film.finish.tapeSafeMin === null);
-    return lies
-      ? [advice('caution', `Stage ${number}: tape lies on ${lies.finish.name}, which never takes tape well. Change the order or mask over paper.`)]
-      : [];
+function youngUnderTape({ stages, items, sequence, finishes, design }: AdviceGround): Advice[] {
+  const never = stages.flatMap(({ number }, index) => {
+    const film = items[index].lines.length > 0 && (sequence?.stages[index - 1]?.after.films ?? []).find((one) => one && one.finish.tapeSafeMin === null);
+    return film ? [advice('caution', { code: 'advice.never-tape', values: { stage: number, finish: film.finish.name } })] : [];
   });
   const young = design.parts.flatMap(({ id, name, present }) => {
     const fresh = present.system !== 'bare' && present.ageH > 0 && present.ageH < FRESH_H;
-    const taped = stages.some(({ runs }) => runs.some(({ part }) => part === id));
-    return fresh && taped
-      ? [advice('caution', `${name}: its finish is ${present.ageH} h old. Use the gentlest tape that holds, try a hidden place first.`, { part: id })]
-      : [];
+    const taped = items.some(({ lines }) => lines.some(({ part }) => part === id));
+    return fresh && taped ? [advice('caution', { code: 'advice.young', values: { part: name, ageH: present.ageH } }, { part: id })] : [];
   });
   return [...never, ...(finishes.size > 0 ? young : [])];
 }
@@ -88,36 +64,21 @@ function youngUnderTape({ stages, sequence, finishes, design }: AdviceGround): A
 const FRESH_H = 72;
 
 /** Flakes before a solid through the same gun. */
-function flakesLeft({ problem, stages, sequence, finishes }: AdviceGround): Advice[] {
+function flakesLeft({ stages, sequence, finishes }: AdviceGround): Advice[] {
   return stages.flatMap(({ number, finish }, index) => {
-    if (!sequence || !strippedBefore(problem, sequence.stages, index)) return [];
+    if (!sequence || sequence.stages[index].change.stripMin === 0) return [];
     const [flakes, solid] = [sequence.stages[index - 1].finish, finish].map((id) => nameOf(finishes, id));
-    return [
-      advice(
-        'note',
-        `Stage ${number}: strip the gun right down before ${solid}; flakes of ${flakes} left in it ruin a solid colour. A second gun spares that.`,
-      ),
-    ];
+    return [advice('note', { code: 'advice.flakes', values: { stage: number, flakes, solid } })];
   });
 }
 
 /** A clear that goes on while masks are still there traps their edges. */
-function clearOverTape({ stages, finishes }: AdviceGround): Advice[] {
-  return stages.flatMap(({ number, finish, pulls, runs, pictures }) => {
+function clearOverTape({ stages, items, finishes }: AdviceGround): Advice[] {
+  return stages.flatMap(({ number, finish, pulls }, index) => {
     if (finishes.get(finish)?.effect !== 'clear') return [];
-    if (pulls.length > 0)
-      return [
-        advice('caution', `Stage ${number}: masks of stage ${pulls.join(' and ')} are still on under the clear: their edges are trapped. Pull them first.`),
-      ];
-    const [run] = runs.filter(({ crisp }) => crisp);
-    return run && pictures.length > 0
-      ? [
-          advice('note', `Stage ${number}: the clear ends at a tape edge along ${run.lineCode}. Pull it while it is wet, or clear right over and flat it.`, {
-            part: run.part,
-            line: run.line,
-          }),
-        ]
-      : [];
+    if (pulls.length > 0) return [advice('caution', { code: 'advice.trapped', values: { stage: number, stages: pulls.map(String) } })];
+    const run = items[index].lines.find((line) => line.class === 'crisp');
+    return run ? [advice('note', { code: 'advice.clear-edge', values: { stage: number, line: run.lineCode } }, { part: run.part, line: run.line })] : [];
   });
 }
 
@@ -128,7 +89,7 @@ function clearOverTape({ stages, finishes }: AdviceGround): Advice[] {
 function contrasts({ works, finishes }: AdviceGround): Advice[] {
   // The same two are told once, at the first place they meet.
   const told = new Map<string, Advice>();
-  works.forEach(({ part, arrangement, finishes: given, blends }) => {
+  works.forEach(({ part, arrangement, areaIds, finishes: given, blends }) => {
     const colour = (index: number) => {
       const finish = given[index];
       return (finish && finishes.get(finish)?.colour) || part.present.colour;
@@ -136,29 +97,15 @@ function contrasts({ works, finishes }: AdviceGround): Advice[] {
     for (const { left, right } of arrangement.borders) {
       const [a, b] = [left, right].map((index) => given[index] ?? part.present.finish ?? null);
       if (a === b || blends[left] || blends[right]) continue;
-      const names = [a, b].map((id) => (id === null ? 'what is kept' : nameOf(finishes, id)));
+      const names = [a, b].map((id) => (id === null ? '' : nameOf(finishes, id)));
       const key = [...names].sort().join(' ');
       if (told.has(key)) continue;
-      const difference = colourDifference(reflectanceOf(colour(left)), reflectanceOf(colour(right)));
-      const place = { part: part.id, area: arrangement.areas[left].code };
-      if (difference < RULE_OF_THUMB.contrastLow)
-        told.set(
-          key,
-          advice(
-            'caution',
-            `${names.join(' and ')} differ by ΔE ${difference.toFixed(1)}: under ${RULE_OF_THUMB.contrastLow} a line between them is hardly seen from a few steps away (rule of thumb).`,
-            place,
-          ),
-        );
-      if (difference > RULE_OF_THUMB.contrastHigh)
-        told.set(
-          key,
-          advice(
-            'note',
-            `${names.join(' and ')} differ by ΔE ${difference.toFixed(0)}: over ${RULE_OF_THUMB.contrastHigh} a hard edge shows every waver, and any bleed (rule of thumb). Seal the edge.`,
-            place,
-          ),
-        );
+      const deltaE = colourDifference(reflectanceOf(colour(left)), reflectanceOf(colour(right)));
+      const place = { part: part.id, area: areaIds[left] };
+      if (deltaE < RULE_OF_THUMB.contrastLow)
+        told.set(key, advice('caution', { code: 'advice.contrast-low', values: { finishes: names, deltaE, limit: RULE_OF_THUMB.contrastLow } }, place));
+      if (deltaE > RULE_OF_THUMB.contrastHigh)
+        told.set(key, advice('note', { code: 'advice.contrast-high', values: { finishes: names, deltaE, limit: RULE_OF_THUMB.contrastHigh } }, place));
     }
   });
   return [...told.values()];

@@ -1,13 +1,24 @@
 import { ladderOf } from '../finish';
 import type { Shelf } from '../job';
+import { plainly, type NoValues, type SaidOf } from '../units';
+import { itemsIn } from './lists';
+import { masksOn } from './spray';
 import type { Plan, StagePlan } from './types';
+
+/** A moment of a job. */
+export interface MomentSays {
+  readonly 'moment.ready': { readonly masked: boolean };
+  readonly 'moment.coat': { readonly finish: string; readonly coat: number; readonly coats: number };
+  readonly 'moment.pulled': NoValues;
+}
+export type MomentSaid = SaidOf<MomentSays>;
 
 /** What one would see at a moment of the job. */
 export interface Moment {
   /** Minutes from the start of the job. */
   readonly atMin: number;
   readonly stage: number;
-  readonly what: string;
+  readonly what: MomentSaid;
   readonly pictures: readonly { readonly part: string; readonly areas: readonly MomentArea[] }[];
   /** Stages whose masks are on. */
   readonly masks: readonly number[];
@@ -26,12 +37,9 @@ export interface MomentArea {
  */
 export function rehearsal(plan: Plan, shelf: Shelf): Moment[] {
   let seen: Seen = new Map(plan.parts.map(({ id, present, areas }) => [id, new Map(areas.map(({ code }) => [code, present]))]));
-  let masks: number[] = [];
   return plan.stages.flatMap((stage) => {
-    masks = stage.runs.length > 0 || stage.covers.length > 0 ? [...masks, stage.number] : masks;
-    const moments = stageMoments(plan, shelf, stage, seen, masks);
+    const moments = stageMoments(plan, shelf, stage, seen);
     seen = coloursAfter(stage, seen);
-    if (!stage.keep) masks = [];
     return moments;
   });
 }
@@ -41,43 +49,40 @@ type Seen = ReadonlyMap<string, ReadonlyMap<string, string>>;
 const coloursAfter = ({ pictures }: StagePlan, seen: Seen): Seen =>
   new Map([...seen, ...pictures.map(({ part, areas }) => [part, new Map(areas.map(({ code, colour }) => [code, colour]))] as const)]);
 
-function stageMoments(plan: Plan, shelf: Shelf, stage: StagePlan, seen: Seen, masks: readonly number[]): Moment[] {
+function stageMoments(plan: Plan, shelf: Shelf, stage: StagePlan, seen: Seen): Moment[] {
   const finish = shelf.finishes.find(({ id }) => id === stage.finish);
   if (!finish) return [];
-  const painting = plan.timeline.find((entry) => entry.stage === stage.number && entry.what.startsWith('mix'));
-  const [from, to] = [painting?.fromMin ?? 0, painting?.toMin ?? 0];
+  const steps = plan.steps.filter((step) => step.stage === stage.number);
+  const coats = steps.filter(({ kind }) => kind === 'coat');
+  const pull = steps.find(({ kind }) => kind === 'pull');
+  const masks = masksOn(plan, stage).flatMap((one) => (itemsIn(plan, one).some(({ kind }) => kind !== 'plug') ? [one.number] : []));
   const ladders = new Map<string, string[]>();
-  const colourOf = (ground: string, coats: number): string => {
-    if (coats === 0) return ground;
+  const colourOf = (ground: string, count: number): string => {
+    if (count === 0) return ground;
     const known = ladders.get(ground) ?? ladderOf(finish, ground, stage.coats).map(({ colour }) => colour);
     ladders.set(ground, known);
-    return known[coats - 1];
+    return known[count - 1];
   };
-  const pictures = (coats: number | 'all', on: boolean): Moment['pictures'] =>
-    stage.pictures.map(({ part, areas }) => {
-      const sprayed = areas.some(({ open }) => open);
-      return {
-        part,
-        areas: areas.map(({ code, open, colour }) => {
-          const ground = seen.get(part)?.get(code) ?? colour;
-          const shown = !open ? ground : coats === 'all' ? colour : colourOf(ground, coats);
-          return { code, colour: shown, covered: on && !open && sprayed && masks.length > 0 };
-        }),
-      };
-    });
-  const moment = (atMin: number, what: string, coats: number | 'all', on: boolean): Moment => ({
+  const pictures = (count: number | 'all', on: boolean): Moment['pictures'] =>
+    stage.pictures.map(({ part, areas }) => ({
+      part,
+      areas: areas.map(({ code, open, covered, colour }) => {
+        const ground = seen.get(part)?.get(code) ?? colour;
+        const shown = !open ? ground : count === 'all' ? colour : colourOf(ground, count);
+        return { code, colour: shown, covered: on && covered };
+      }),
+    }));
+  const moment = (atMin: number, what: MomentSaid, count: number | 'all', on: boolean): Moment => ({
     atMin,
     stage: stage.number,
     what,
-    pictures: pictures(coats, on),
+    pictures: pictures(count, on),
     masks: on ? masks : [],
   });
-  const step = stage.coats > 0 ? (to - from) / stage.coats : 0;
+  const coat = (index: number): MomentSaid => ({ code: 'moment.coat', values: { finish: finish.name, coat: index + 1, coats: stage.coats } });
   return [
-    moment(from, masks.length > 0 ? 'Masks are on' : 'Ready for colour', 0, true),
-    ...Array.from({ length: stage.coats }, (_, index) =>
-      moment(from + step * (index + 1), `${finish.name}: coat ${index + 1} of ${stage.coats}`, index + 1 === stage.coats ? 'all' : index + 1, true),
-    ),
-    ...(masks.length > 0 && !stage.keep ? [moment(to + (stage.pull?.fromMin ?? 0), 'The tape is off', 'all', false)] : []),
+    moment(coats[0]?.startMin ?? stage.startMin, { code: 'moment.ready', values: { masked: masks.length > 0 } }, 0, true),
+    ...coats.map(({ endMin }, index) => moment(endMin, coat(index), index + 1 === stage.coats ? 'all' : index + 1, true)),
+    ...(pull ? [moment(pull.endMin, plainly('moment.pulled'), 'all', false)] : []),
   ];
 }

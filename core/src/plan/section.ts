@@ -2,6 +2,7 @@ import type { Finish } from '../finish';
 import type { Shelf } from '../job';
 import type { Tape } from '../tape';
 import { RULE_OF_THUMB } from '../units';
+import { linesIn } from './lists';
 import type { Coordinates, LinePlace, Plan, StagePlan } from './types';
 
 /** One thing in a cut through the edge, from below upwards. */
@@ -9,7 +10,8 @@ export interface SectionLayer {
   readonly kind: 'present' | 'film' | 'tape';
   /** Finish, or code of the tape; null: what was there, or cover without a tape. */
   readonly id: string | null;
-  readonly name: string;
+  /** What a person named it; null: what was there, or cover without a tape. */
+  readonly name: string | null;
   readonly colour: string;
   /** Dry film or tape, µm; null where nobody knows. */
   readonly um: number | null;
@@ -60,9 +62,9 @@ export function edgeSection(plan: Plan, shelf: Shelf, spot: LineSpot, stage: num
   if (!sides || !part) return null;
   const sideOf = (side: 'left' | 'right') => {
     const area = sides[side];
-    let layers: SectionLayer[] = [{ kind: 'present', id: null, name: 'what is there now', colour: part.present, um: null, stage: 0 }];
+    let layers: SectionLayer[] = [{ kind: 'present', id: null, name: null, colour: part.present, um: null, stage: 0 }];
     for (const one of plan.stages.slice(0, stage)) {
-      layers = [...layers, ...addedBy(one, spot, area, side, layers, shelf)];
+      layers = [...layers, ...addedBy(plan, one, spot, area, side, layers, shelf)];
       // With the tape comes what was sprayed over it.
       if (!one.keep && (one.number < stage || pulled)) layers = layers.slice(0, firstTape(layers));
     }
@@ -78,6 +80,7 @@ const firstTape = (layers: readonly SectionLayer[]): number => {
 
 /** What a stage puts on one side: its film, under it the tape where that side is covered. */
 function addedBy(
+  plan: Plan,
   stage: StagePlan,
   spot: LineSpot,
   area: string,
@@ -92,15 +95,15 @@ function addedBy(
   const film: SectionLayer = { kind: 'film', id: finish.id, name: finish.name, colour: finish.colour, um: stage.buildUm, stage: stage.number };
   if (mine.open) return [film];
   const covered = below.some(({ kind }) => kind === 'tape');
-  const run = runAt(stage, spot, side);
+  const run = runAt(plan, stage, spot, side);
   if (covered) return run ? [film] : [];
   if (!run) return [];
-  const tape = tapes.find(({ code }) => code === run.tape) as Tape | undefined;
-  return [{ kind: 'tape', id: run.tape, name: tape?.name ?? 'cover', colour: '', um: tape?.thicknessUm ?? null, stage: stage.number }, film];
+  const tape = tapes.find(({ code }) => code === run.material) as Tape | undefined;
+  return [{ kind: 'tape', id: run.material, name: tape?.name ?? null, colour: '', um: tape?.thicknessUm ?? null, stage: stage.number }, film];
 }
 
-const runAt = ({ runs }: StagePlan, { part, line, at }: LineSpot, side: 'left' | 'right') =>
-  runs.find((run) => run.part === part && run.line === line && run.side === side && at >= run.from - 1e-6 && at <= run.to + 1e-6);
+const runAt = (plan: Plan, stage: StagePlan, { part, line, at }: LineSpot, side: 'left' | 'right') =>
+  linesIn(plan, stage).find((run) => run.part === part && run.line === line && run.side === side && at >= run.from - 1e-6 && at <= run.to + 1e-6);
 
 /**
  * How high the edge stands at a place: the film sprayed against the tape, piled up where it is pulled wet.
@@ -109,8 +112,8 @@ const runAt = ({ runs }: StagePlan, { part, line, at }: LineSpot, side: 'left' |
 export function ridgeAt(plan: Plan, spot: LineSpot): EdgeRidge {
   const sides = sidesAt(plan, spot);
   const edges = plan.stages.flatMap((stage) => {
-    const run = runAt(stage, spot, 'left') ?? runAt(stage, spot, 'right');
-    if (!run?.crisp) return [];
+    const run = runAt(plan, stage, spot, 'left') ?? runAt(plan, stage, spot, 'right');
+    if (run?.class !== 'crisp') return [];
     const wet = stage.school === 'wet';
     return [{ stage: stage.number, wet, ridgeUm: stage.buildUm * (wet ? RULE_OF_THUMB.wetRidge : 1) }];
   });

@@ -1,7 +1,8 @@
 import { boxOf } from '../surface';
 import { areaAt } from '../areas';
 import { outlineOf } from './carry';
-import type { Coordinates, PartPlan, Plan, StagePlan } from './types';
+import { linesIn } from './lists';
+import type { Coordinates, LineItem, PartPlan, Plan, StagePlan } from './types';
 
 /** A stroke of the gun, on the sheet, mm. */
 export interface SprayArrow {
@@ -27,7 +28,7 @@ interface Edge {
 export function sprayArrows(plan: Plan, part: PartPlan, stage: StagePlan): SprayArrow[] {
   const open = new Set((stage.pictures.find((picture) => picture.part === part.id)?.areas ?? []).filter((area) => area.open).map(({ code }) => code));
   if (open.size === 0) return [];
-  const edges = masksOn(plan, stage).flatMap((one) => edgesOf(part, one));
+  const edges = masksOn(plan, stage).flatMap((one) => edgesOf(part, linesIn(plan, one)));
   if (edges.length === 0) return [];
   const box = boxOf(part.ring.map(([x, y]) => ({ x, y })));
   const step = Math.max(box.maxX - box.minX, box.maxY - box.minY) / ACROSS;
@@ -59,8 +60,8 @@ export function masksOn({ stages }: Pick<Plan, 'stages'>, stage: StagePlan): Sta
 }
 
 /** Places along the tape edges of a stage, with the way off the tape. */
-function edgesOf(part: PartPlan, stage: StagePlan): Edge[] {
-  return stage.runs
+function edgesOf(part: PartPlan, lines: readonly LineItem[]): Edge[] {
+  return lines
     .filter((run) => run.part === part.id)
     .flatMap((run) => {
       const pieces = part.lines.find(({ id }) => id === run.line)?.pieces ?? [];

@@ -1,58 +1,55 @@
-import { buildFactor, dwellMinutes, marksOf, pullWindows, type PullWindows } from '../drying';
-import { mixFor, shownOver, type Finish, type School } from '../finish';
-import type { Design, Shelf } from '../job';
-import { filmTimes, finishOf, overMinutes, startProgress, usedFinishes, type OrderProblem, type Progress, type Sequence, type StageCost } from '../order';
-import { stageRuns, type MaskedPart, type Run } from '../runs';
-import { areaStarts, placeOfArea } from './order-problem';
-import type { PartWork } from './part-work';
+import { clippedWindows, type PullWindows } from '../drying';
+import { mixFor, shownOver, type Finish } from '../finish';
+import { filmTimes, finishOf, overMinutes, pastWindow, startProgress, usedFinishes, type OrderProblem, type Sequence, type StageCost } from '../order';
+import { itemsOf, offAfter, sessionsOf, type StageItems } from './items';
+import type { StageGround } from './means';
+import { areaStarts, placeOfArea } from './places';
 import { RULE_OF_THUMB } from '../units';
+import type { CoatsSaid } from './says';
 import type { PrepareTask, StagePaint, StagePlan } from './types';
 
-/** What the stages are made from. */
-export interface StageGround {
-  readonly works: readonly PartWork[];
-  readonly design: Design;
-  readonly shelf: Shelf;
-  readonly problem: OrderProblem;
+/** Every stage of a sequence, and everything that is laid for it. */
+export interface StagesMade {
+  readonly stages: readonly StagePlan[];
+  readonly items: readonly StageItems[];
 }
 
-/** Writes every stage of a sequence into the plan: pictures, runs, windows. */
-export function stagePlans(sequence: Sequence, ground: StageGround): StagePlan[] {
+/** Writes every stage of a sequence into the plan: what is open and covered, what is laid, pictures, windows. */
+export function stagePlans(sequence: Sequence, ground: StageGround): StagesMade {
+  const items = sequence.stages.map((_, index) => itemsOf(sequence, index, ground));
   let seen: readonly string[] = ground.problem.areas.map(({ present }) => present);
-  return sequence.stages.map((stage, index) => {
-    const plan = stagePlan(sequence, stage, index, { ...ground, pictures: picturesOf(stage, seen, ground) });
-    seen = plan.pictures.flatMap(({ areas }) => areas.map(({ colour }) => colour));
-    return plan;
+  const stages = sequence.stages.map((stage, index) => {
+    const pictures = picturesOf(stage, seen, ground);
+    seen = pictures.flatMap(({ areas }) => areas.map(({ colour }) => colour));
+    return stagePlan(sequence, index, items, pictures, ground);
   });
+  return { stages, items };
 }
 
-function stagePlan({ stages }: Sequence, stage: StageCost, index: number, ground: StageGround & Pick<StagePlan, 'pictures'>): StagePlan {
-  const { problem, design, shelf } = ground;
+function stagePlan(sequence: Sequence, index: number, items: readonly StageItems[], pictures: StagePlan['pictures'], ground: StageGround): StagePlan {
+  const { problem } = ground;
+  const { stages } = sequence;
+  const stage = stages[index];
   const finish = finishOf(problem, stage.finish);
   const before = index === 0 ? startProgress(problem) : stages[index - 1].after;
-  const parts = maskedParts(stage, before, ground);
-  const surfaceC = design.climate.surfaceC ?? design.climate.airC;
-  const staysMin = tapeStays(stages, index, before);
-  const runs = stageRuns(parts, { tapes: shelf.tapes, scale: design.scale, surfaceC, airC: design.climate.airC, staysMin });
-  const buildUm = stage.coats * finish.coatUm;
-  const pulls = stages.flatMap((_, earlier) => (earlier < index && stages.slice(earlier, index).every(({ keep }) => keep) ? [earlier + 1] : []));
-  const masked = runs.length > 0 || pulls.length > 0;
-  const windows = masked ? windowsOf(finish, buildUm, runs, stage, ground) : null;
-  const { gap } = filmTimes(problem, finish, stage.coats);
-  const pulling = windows && pullOf(windows, design.choices.school ?? finish.school);
-  const { layMin, coatMin, pullMin, changeMin, overMin, waitMin, tapeM, coats, keep } = stage;
+  const { pulling, pulled } = stage;
+  const own = items[index];
+  const { layMin, coatMin, pullMin, changeMin, overMin, waitMin, tapeM, coats, keep, gap, mask } = stage;
+  const refs = (indices: readonly number[]) => indices.map((area) => problem.areas[area].id);
   return {
     number: index + 1,
+    session: sessionsOf(sequence)[index],
     finish: stage.finish,
     layer: layerOf(stage, index, problem),
     coats,
+    coatsFloor: Math.ceil(finish.referenceBuildUm / finish.coatUm - 1e-9),
     coatsWhy: coatsWhy(finish, stage, ground),
     under: stage.under,
-    buildUm,
-    pictures: ground.pictures,
-    runs,
-    covers: coversOf(parts, runs),
-    plugs: stage.after.plugged.filter((part) => !before.plugged.includes(part)).map((part) => ({ part, count: problem.plugs.get(part) ?? 0 })),
+    buildUm: coats * finish.coatUm,
+    open: refs(stage.open.flatMap((open, area) => (open ? [area] : []))),
+    covered: refs(mask.covers.map(({ area }) => area)),
+    items: [...own.plugs, ...own.lines, ...own.covers].map(({ id }) => id),
+    pictures,
     tasks: tasksOf(finish, stage, ground),
     paint: paintOf(finish, stage, ground),
     layMin,
@@ -63,48 +60,67 @@ function stagePlan({ stages }: Sequence, stage: StageCost, index: number, ground
     waitMin,
     tapeM,
     keep,
-    late: pulls.some((earlier) => pastWindow(stages[earlier - 1], stage)),
-    windows,
+    late: (pulled?.masks ?? []).some((one) => one !== pulling && pastWindow(problem, one, pulled?.at ?? 0)),
+    windows: pulling && windowsOf(finish, stage, own, ground),
     school: pulling?.school ?? null,
-    pull: pulling && { fromMin: pulling.fromMin, toMin: pulling.toMin },
-    pulls: keep ? [] : pulls,
+    pull: pulling && pullWindow(sequence, index, own),
+    hands: pulled?.hands ?? 0,
+    pulls: (pulled?.masks ?? []).flatMap((one) => (one === pulling ? [] : [stages.findIndex((earlier) => earlier.pulling === one) + 1])),
+    startMin: before.clock,
+    endMin: stage.after.clock,
     lastCoatMin: stage.lastCoatMin,
     gap: { fromMin: gap.from, toMin: gap.to },
   };
 }
 
-/** How long tape of a stage stays: from when it is laid until the masks of the stage that pulls them are off, minutes. */
-function tapeStays(stages: readonly StageCost[], index: number, before: Progress): number {
-  const pulled = stages.findIndex(({ keep }, later) => later >= index && !keep);
-  return stages[pulled < 0 ? stages.length - 1 : pulled].after.clock - before.clock - stages[index].waits.tapeMin;
+/** Minutes after its last coat until which everything laid for a stage comes off clean. */
+const cleanUntil = ({ pulling, lastCoatMin }: StageCost, { cleanMin }: StageItems): number => (pulling ? pulling.laidAt + cleanMin - lastCoatMin : Infinity);
+
+/**
+ * Window the masks of a stage are pulled in, minutes after its last coat: that of its school, shortened to what its tapes stand.
+ * Where they come off later than that, which is told, it is the window of the film, or the last moment the film lets go of them.
+ */
+function pullWindow({ stages }: Sequence, index: number, items: StageItems): StagePlan['pull'] {
+  const stage = stages[index];
+  if (!stage.pulling) return null;
+  const { span, latestMin } = stage.pulling;
+  const off = stages[offAfter({ stages }, index)];
+  const offMin = off.after.clock - stage.lastCoatMin;
+  const ends = [Math.min(span.to ?? Infinity, cleanUntil(stage, items)), span.to ?? Infinity, latestMin].filter((end) => end >= offMin - 1e-9);
+  const toMin = ends[0] ?? Infinity;
+  return { fromMin: span.from, toMin: toMin === Infinity ? null : toMin };
 }
 
-/** True where the masks of an earlier stage come off after the window of its paint. */
-const pastWindow = (earlier: StageCost, last: StageCost): boolean =>
-  earlier.after.kept.some(({ at, pullToMin }) => at === earlier.lastCoatMin && last.lastCoatMin + last.waits.pullMin > at + pullToMin + 1e-6);
+function windowsOf(finish: Finish, stage: StageCost, items: StageItems, { problem }: StageGround): PullWindows {
+  return clippedWindows(filmTimes(problem, finish, stage.coats).windows, Math.max(0, cleanUntil(stage, items)));
+}
 
 const layerOf = ({ finish }: StageCost, index: number, { primer, areas }: OrderProblem): StagePlan['layer'] => {
   if (index === 0 && primer?.finish === finish) return 'primer';
   return areas.some((area) => area.finish === finish) ? 'finish' : 'clear';
 };
 
-function tasksOf(finish: Finish, { tasks }: StageCost, { problem }: StageGround): PrepareTask[] {
-  const groups = new Map<string, { answer: PrepareTask['answer']; reason: string; areas: number[] }>();
-  for (const { area, answer, reason } of tasks) {
-    const key = `${answer} ${reason}`;
+/** What is asked for, place by place; the minutes of a stage are shared out by size. */
+function tasksOf(finish: Finish, { over }: StageCost, { problem }: StageGround): PrepareTask[] {
+  const groups = new Map<string, Pick<PrepareTask, 'answer' | 'reason'> & { areas: number[] }>();
+  for (const { area, answer, reason } of over.tasks) {
+    const key = `${answer} ${reason.code}`;
     groups.set(key, { answer, reason, areas: [...(groups.get(key)?.areas ?? []), area] });
   }
+  const sizeOf = (areas: readonly number[]) => areas.reduce((sum, area) => sum + problem.areas[area].sizeM2, 0);
+  const totals = new Map<string, number>();
+  for (const { answer, areas } of groups.values()) totals.set(answer, (totals.get(answer) ?? 0) + sizeOf(areas));
   return [...groups.values()].map(({ answer, reason, areas }) => {
-    const sizeM2 = areas.reduce((sum, area) => sum + problem.areas[area].sizeM2, 0);
-    return { answer, reason, places: areas.map((area) => placeOfArea(problem, area)), minutes: overMinutes(answer, sizeM2, finish) };
+    const total = totals.get(answer) ?? 0;
+    const minutes = total > 0 ? (overMinutes(answer, total, finish) * sizeOf(areas)) / total : 0;
+    return { answer, reason, places: areas.map((area) => placeOfArea(problem, area)), minutes };
   });
 }
 
 function paintOf(finish: Finish, stage: StageCost, { problem }: StageGround): StagePaint {
-  const { gap } = filmTimes(problem, finish, stage.coats);
   const lost = RULE_OF_THUMB.cupLossMl[finish.method];
   const openM2 = stage.open.reduce((sum, open, index) => sum + (open ? problem.areas[index].sizeM2 : 0), 0);
-  const sprayMin = stage.coatMin + (stage.coats - 1) * gap.from;
+  const sprayMin = stage.coatMin + (stage.coats - 1) * stage.gap.from;
   return {
     ...mixFor(stage.paintMl, finish),
     byArea: stage.open.flatMap((open, index) =>
@@ -115,87 +131,24 @@ function paintOf(finish: Finish, stage: StageCost, { problem }: StageGround): St
   };
 }
 
-function maskedParts(stage: StageCost, before: Progress, { works, problem }: StageGround): MaskedPart[] {
-  const starts = areaStarts(works);
-  return works.map(({ part, lines, arrangement }, number) => {
-    const start = starts[number];
-    const indices = arrangement.areas.map((_, index) => start + index);
-    return {
-      id: part.id,
-      count: part.count,
-      lines,
-      arrangement,
-      open: indices.map((index) => stage.open[index]),
-      stays: indices.map((index) => before.painted[index] || problem.areas[index].finish === null),
-      fresh: indices.map((index) => !stage.open[index] && (before.open === null || before.open[index])),
-      soft: (open, closed) => problem.areas[start + open].blend && problem.areas[start + closed].finish === null,
-    };
-  });
-}
-
 /** What is seen after a stage: a candy or a clear lets what is below show. */
 function picturesOf(stage: StageCost, seen: readonly string[], { works, problem }: StageGround): StagePlan['pictures'] {
   const finish = finishOf(problem, stage.finish);
   const starts = areaStarts(works);
+  const covered = new Set(stage.mask.covers.map(({ area }) => area));
   return works.map(({ part, arrangement }, number) => ({
     part: part.id,
     areas: arrangement.areas.map(({ code }, index) => {
       const at = starts[number] + index;
-      return { code, open: stage.open[at], colour: stage.open[at] ? shownOver(finish, seen[at], stage.coats) : seen[at] };
+      return { code, open: stage.open[at], covered: covered.has(at), colour: stage.open[at] ? shownOver(finish, seen[at], stage.coats) : seen[at] };
     }),
   }));
 }
 
-/** Closed areas that need paper or film behind the tape: on parts that are sprayed, all but strips a tape covers. */
-function coversOf(parts: readonly MaskedPart[], runs: readonly Run[]): StagePlan['covers'] {
-  return parts.flatMap(({ id, arrangement, open, fresh, count }) => {
-    if (!open.some(Boolean)) return [];
-    const strips = new Set(
-      runs
-        .filter(({ part, coversStrip }) => part === id && coversStrip)
-        .map(({ line, side, from, to }) => {
-          const border = arrangement.borders.find((one) => one.line === line && one.from < to && one.to > from);
-          return border && (side === 'left' ? border.left : border.right);
-        }),
-    );
-    return arrangement.areas.flatMap(({ code, sizeMm2 }, index) =>
-      fresh?.[index] && !strips.has(index) ? [{ part: id, area: code, sizeM2: (sizeMm2 / 1e6) * count }] : [],
-    );
-  });
-}
-
-/** Windows after the last coat, with the shortest clean-removal time of the tapes, counted from when they were laid. */
-function windowsOf(finish: Finish, buildUm: number, runs: readonly Run[], stage: StageCost, { design, shelf }: StageGround): PullWindows {
-  const hours = shelf.tapes.filter(({ code }) => runs.some(({ tape }) => tape === code)).map(({ cleanHours }) => cleanHours);
-  const { airC } = design.climate;
-  const shortest = Math.min(...hours, 1000);
-  const lyingMin = stage.layMin + stage.coatMin + stage.changeMin + stage.waits.flashMin;
-  // pullWindows shortens the limit in heat; time already spent lying counts at the same rate.
-  const spentShare = Math.min(0.99, lyingMin / dwellMinutes(shortest, airC));
-  return pullWindows(marksOf(finish), design.climate, buildFactor(finish, buildUm), shortest * (1 - spentShare));
-}
-
-interface Pulling {
-  readonly school: School;
-  readonly fromMin: number;
-  readonly toMin: number | null;
-}
-
-/** Window of the wanted school; where this film has none, of the next that it has. */
-function pullOf(windows: PullWindows, wanted: School): Pulling | null {
-  for (const school of [wanted, 'wet', 'touch', 'dry'] as const) {
-    const span = windows[school];
-    if (span) return { school, fromMin: span.from, toMin: span.to };
-  }
-  return null;
-}
-
-function coatsWhy(finish: Finish, { coats, coatsFrom, under }: StageCost, { problem }: StageGround): string {
-  if (coatsFrom === 'sheet') return `${coats} by its data sheet`;
-  if (coatsFrom === 'card') return `${coats} by its card`;
+function coatsWhy(finish: Finish, { coats, coatsFrom, under }: StageCost, { problem }: StageGround): CoatsSaid {
+  if (coatsFrom === 'sheet' || coatsFrom === 'card') return { code: `coats.${coatsFrom}`, values: { coats } };
   const below = usedFinishes(problem)
     .map((id) => finishOf(problem, id))
     .find(({ colour, id }) => colour === under && id !== finish.id);
-  const over = below ? below.name : 'what is on it now';
-  return coatsFrom === 'hiding' ? `${coats} to hide ${over} (estimate)` : `does not hide ${over} even in ${coats}`;
+  return { code: coatsFrom === 'hiding' ? 'coats.hiding' : 'coats.most', values: { coats, over: below?.name ?? null } };
 }

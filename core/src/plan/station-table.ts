@@ -1,7 +1,7 @@
 import type { Design } from '../job';
 import { onPiece, roundMeasure, setOutParts, stationsOf, type SetOut, type Station } from '../lines';
 import { measureFrom, type Datum, type Point } from '../surface';
-import { RULE_OF_THUMB, showLength } from '../units';
+import { RULE_OF_THUMB } from '../units';
 
 /** Which line is to be marked, and how closely. */
 export interface StationWish {
@@ -14,12 +14,24 @@ export interface StationWish {
   readonly toleranceMm: number;
 }
 
-/** A line as marks, ready to be shown, printed or written: the same words everywhere. */
+/** What a column holds: lengths in mm, but for degrees. */
+export const STATION_COLUMNS = ['along', 'along-line', 'along-datum', 'height-skin', 'height-plumb', 'degrees', 'girth', 'height-opposite'] as const;
+export type StationColumn = (typeof STATION_COLUMNS)[number];
+
+/** A figure, or why there is none; null: nothing is there to be measured. */
+export type StationCell = number | 'no-line' | 'not-reached' | null;
+
+/** A line as marks, figures alone. */
 export interface StationTable {
-  readonly title: string;
-  readonly note: string;
-  readonly columns: readonly string[];
-  readonly rows: readonly (readonly string[])[];
+  readonly line: { readonly code: string; readonly name: string };
+  /** Name of the datum heights are measured from. */
+  readonly datum: string;
+  readonly toleranceMm: number;
+  /** Name of the part that is this one's mirror image; null where there is none. */
+  readonly opposite: string | null;
+  readonly columns: readonly StationColumn[];
+  /** `extra`: a mark in between, so that straight chords do. */
+  readonly rows: readonly { readonly extra: boolean; readonly cells: readonly StationCell[] }[];
   /** Marks as they lie on the sheet. */
   readonly marks: readonly { readonly place: readonly [number, number]; readonly extra: boolean }[];
 }
@@ -40,29 +52,33 @@ export function stationTable(design: Design, wish: StationWish): StationTable | 
   const stations = line.pieces.map((piece) => stationsOf(piece, measure, wish.stepMm, wish.toleranceMm));
   const by = stations.every((one) => one.by === 'datum') ? 'datum' : 'line';
   const rows = stations.flatMap((one) => one.rows);
-  const show = (mm: number) => showLength(mm, design.unit);
   const round = own.board.measured.round !== null;
   const opposite = oppositeOf(design, wish.part, all);
   const base = plumb(own, onSheetOf(own, datum));
   return {
-    title: `${line.code} ${own.board.shape.lines.find(({ id }) => id === line.owner)?.name ?? ''}`,
-    note: `Measured from ${datum.name}; straight between marks strays at most ${show(wish.toleranceMm)}; * marks in between`,
+    line: { code: line.code, name: own.board.shape.lines.find(({ id }) => id === line.owner)?.name ?? '' },
+    datum: datum.name,
+    toleranceMm: wish.toleranceMm,
+    opposite: opposite?.name ?? null,
     columns: [
-      by === 'datum' ? 'Along' : 'Along the line',
-      ...(by === 'datum' ? [] : ['Along the datum']),
-      'Height on the skin',
-      'Height plumb',
-      ...(round ? ['Degrees from top', 'Girth from top'] : []),
-      ...(opposite ? [`Height on ${opposite.name}`] : []),
+      by === 'datum' ? 'along' : 'along-line',
+      ...(by === 'datum' ? [] : ['along-datum' as const]),
+      'height-skin',
+      'height-plumb',
+      ...(round ? (['degrees', 'girth'] as const) : []),
+      ...(opposite ? ['height-opposite' as const] : []),
     ],
-    rows: rows.map((row) => [
-      `${show(by === 'datum' ? row.along : row.at)}${row.extra ? ' *' : ''}`,
-      ...(by === 'datum' ? [] : [show(row.along)]),
-      show(row.above),
-      show(plumb(own, row.place) - base),
-      ...(round ? roundCells(own, row, show) : []),
-      ...(opposite ? [opposite.heightAt(row.along, row.above, wish.line, datum.id, show)] : []),
-    ]),
+    rows: rows.map((row) => ({
+      extra: row.extra,
+      cells: [
+        by === 'datum' ? row.along : row.at,
+        ...(by === 'datum' ? [] : [row.along]),
+        row.above,
+        plumb(own, row.place) - base,
+        ...(round ? roundCells(own, row) : []),
+        ...(opposite ? [opposite.heightAt(row.along, row.above, wish.line, datum.id)] : []),
+      ],
+    })),
     marks: rows.map(({ place: { x, y }, extra }) => ({ place: [x, y] as const, extra })),
   };
 }
@@ -85,9 +101,9 @@ const measurer =
 const onSheetOf = ({ board }: SetOut, { at: [x, y] }: Datum): Point => board.reflect({ x, y });
 const plumb = ({ board }: SetOut, place: Point): number => onPiece(board, place).at.z;
 
-function roundCells({ board }: SetOut, { place }: Station, show: (mm: number) => string): string[] {
+function roundCells({ board }: SetOut, { place }: Station): StationCell[] {
   const measured = roundMeasure(board.measured, board.reflect(place));
-  return measured ? [`${measured.degrees.toFixed(1)}°`, show(measured.girthMm)] : ['', ''];
+  return measured ? [measured.degrees, measured.girthMm] : [null, null];
 }
 
 /** The part that is this one's mirror image, or that it is the mirror image of. */
@@ -98,10 +114,10 @@ function oppositeOf(design: Design, partId: string, all: ReadonlyMap<string, Set
   if (!other || !setOut) return null;
   return {
     name: other.name,
-    heightAt: (along: number, above: number, lineId: string, datumId: string, show: (mm: number) => string): string => {
+    heightAt: (along: number, above: number, lineId: string, datumId: string): StationCell => {
       const line = setOut.lines.find(({ id }) => id === lineId);
       const datum = setOut.board.shape.datums.find(({ id }) => id === datumId);
-      if (!line || !datum) return 'no such line';
+      if (!line || !datum) return 'no-line';
       const measure = measurer(setOut, datum);
       const heights = line.pieces.flatMap((piece) => {
         const places = piece.map(measure);
@@ -113,7 +129,7 @@ function oppositeOf(design: Design, partId: string, all: ReadonlyMap<string, Set
         });
       });
       const nearest = heights.sort((p, q) => Math.abs(p - above) - Math.abs(q - above))[0];
-      return nearest === undefined ? 'not reached' : show(nearest);
+      return nearest ?? 'not-reached';
     },
   };
 }

@@ -1,180 +1,222 @@
-import type { Finish } from '../finish';
-import type { Step, StepWindow } from '../log';
-import type { Sequence } from '../order';
-import type { Run } from '../runs';
-import { showMetres, showMinutes } from '../units';
-import type { PartPlan, StagePlan } from './types';
+import { PAINT_SYSTEMS, type Finish } from '../finish';
+import type { AfterRule, Need, Step, StepKind } from '../log';
+import { usesGun, type Sequence } from '../order';
+import type { StageItems } from './items';
+import type { AfterCode, SafetyCode, StepSaid } from './says';
+import type { Item, LineItem, PartPlan, PrepareTask, StagePlan } from './types';
 
-/** What the run sheet is written from. */
+/** What the steps are written from. */
 export interface StepGround {
   readonly stages: readonly StagePlan[];
+  readonly items: readonly StageItems[];
   readonly sequence: Sequence;
   readonly parts: readonly PartPlan[];
   readonly finishes: ReadonlyMap<string, Finish>;
 }
 
-/** Writes the run sheet: lay, cover, check, coats, pull, stage by stage. */
+/**
+ * Writes the steps of a plan, stage by stage in the order of the work, each with its minutes and with what it may not be sooner or
+ * later than. Every time comes from the stage as it was worked out; nothing is worked out here.
+ */
 export function stepsOf(ground: StepGround): Step[] {
-  return [...ground.stages.flatMap((stage) => stageSteps(stage, ground)), ...unplugStep(ground)];
+  const steps = ground.stages.flatMap((stage) => stageSteps(stage, ground));
+  return withSafety(inOrder([...steps, ...unplugStep(ground)]), ground);
+}
+
+type Draft = Omit<Step, 'safety'> & { readonly say: StepSaid };
+
+/** Puts steps of one stage one behind the other. */
+function clockFrom(startMin: number, stage: StagePlan) {
+  let now = startMin;
+  const steps: Draft[] = [];
+  const add = (kind: StepKind, what: string | null, minutes: number, say: StepSaid, more: Partial<Pick<Draft, 'part' | 'items' | 'after' | 'needs'>> = {}) => {
+    const attended = kind !== 'wait' && kind !== 'flash';
+    const { items = [], after = [], needs = attended ? (['person'] as const) : [], part } = more;
+    const id = [stage.session, kind, ...(what === null ? [] : [what])].join(':');
+    steps.push({
+      id,
+      stage: stage.number,
+      kind,
+      ...(part === undefined ? {} : { part }),
+      items,
+      startMin: now,
+      endMin: now + minutes,
+      attended,
+      needs,
+      after,
+      say,
+    });
+    now += minutes;
+  };
+  /** Time nobody works: left out where there is none. */
+  const pass = (kind: 'wait' | 'flash', what: string, minutes: number, code: 'step.wait-tape-safe' | 'step.wait-over' | 'step.wait-pull' | 'step.flash') => {
+    if (minutes > 0) add(kind, what, minutes, { code, values: {} });
+  };
+  return { steps, add, pass };
+}
+
+function stageSteps(stage: StagePlan, ground: StepGround): Draft[] {
+  const { sequence, items, parts, finishes } = ground;
+  const cost = sequence.stages[stage.number - 1];
+  const finish = finishes.get(stage.finish) as Finish;
+  const { plugs, lines, covers } = items[stage.number - 1];
+  const clock = clockFrom(stage.startMin, stage);
+  const { add, pass } = clock;
+  const where = (part: string, code: string) => (parts.length > 1 ? `${nameOf(parts, part)} ${code}` : code);
+  const placesOf = (places: PrepareTask['places']) => places.map(({ part, area }) => where(part, codeOf(parts, part, area)));
+  const tasks = (answer: PrepareTask['answer']) => stage.tasks.filter((task) => task.answer === answer);
+  pass('wait', 'tape-safe', cost.waits.tapeMin, 'step.wait-tape-safe');
+  for (const { reason, places, minutes } of tasks('abrade'))
+    add('abrade', reason.code, minutes, { code: 'step.abrade', values: { places: placesOf(places), reason } });
+  const mayLie = tapeSafeRules(stage, ground);
+  if (plugs.length > 0) {
+    const ids = plugs.map(({ id }) => id);
+    add('plug', null, layMinOf(plugs), { code: 'step.plug', values: plugValues(plugs, parts) }, { items: ids });
+  }
+  lines.forEach((line, index) =>
+    add('lay', line.id, line.layMin, laySay(line, parts), { part: line.part, items: [line.id], after: index === 0 ? mayLie : [] }),
+  );
+  if (covers.length > 0) {
+    const places = covers.map(({ part, area }) => where(part, codeOf(parts, part, area)));
+    const ids = covers.map(({ id }) => id);
+    add('cover', null, layMinOf(covers), { code: 'step.cover', values: { places } }, { items: ids, after: lines.length === 0 ? mayLie : [] });
+  }
+  add('gate', null, 0, { code: 'step.gate', values: { masked: stage.covered.length > 0 } });
+  pass('wait', 'over', cost.waits.overMin, 'step.wait-over');
+  for (const { reason, places, minutes } of tasks('barrier'))
+    add('prime', reason.code, minutes, { code: 'step.barrier', values: { places: placesOf(places), reason } });
+  pass('flash', 'barrier', cost.over.barrierWaitMin, 'step.flash');
+  if (cost.change.stripMin > 0) add('gun-strip', null, cost.change.stripMin + cost.change.cleanMin, { code: 'step.gun-strip', values: {} });
+  else if (cost.change.cleanMin > 0) add('gun-clean', null, cost.change.cleanMin, { code: 'step.gun-clean', values: {} });
+  add('mix', null, cost.change.mixMin, { code: 'step.mix', values: { finish: finish.name, ml: stage.paint.ml } });
+  coatSteps(stage, finish, ground, clock);
+  pass(cost.pulled ? 'wait' : 'flash', cost.pulled ? 'pull' : 'last', cost.waits.pullMin, cost.pulled ? 'step.wait-pull' : 'step.flash');
+  pullStep(stage, finish, ground, clock);
+  return clock.steps;
+}
+
+type Clock = ReturnType<typeof clockFrom>;
+
+function coatSteps(stage: StagePlan, finish: Finish, ground: StepGround, { add, pass }: Clock): void {
+  const { coats, coatMin, gap } = stage;
+  const needs: Need[] = ['person', ...(finish.method === 'gun' ? ['booth' as const] : []), ...(usesGun(finish) ? ['gun' as const] : [])];
+  for (let coat = 1; coat <= coats; coat++) {
+    if (coat > 1) pass('flash', String(coat - 1), gap.fromMin, 'step.flash');
+    const after = coat === 1 ? overRules(stage, ground) : [rule(coatId(stage, coat - 1), gap.fromMin, gap.toMin, 'recoat')];
+    add('coat', String(coat), coatMin / coats, { code: 'step.coat', values: { finish: finish.name, coat, coats } }, { needs, after });
+  }
+}
+
+const coatId = ({ session }: StagePlan, coat: number): string => `${session}:coat:${coat}`;
+const lastCoatOf = (stage: StagePlan): string => coatId(stage, stage.coats);
+const rule = (step: string, minMin: number, maxMin: number | null, code: AfterCode): AfterRule => ({ step, from: 'end', minMin, maxMin, code });
+
+/** Before tape goes on colour of this job: one rule for each stage whose colour is covered now. */
+function tapeSafeRules(stage: StagePlan, { stages, sequence }: StepGround): AfterRule[] {
+  const here = sequence.stages[stage.number - 1];
+  return stages.slice(0, stage.number - 1).flatMap((earlier, index) => {
+    const film = sequence.stages[index];
+    const since = sequence.stages.slice(index + 1, stage.number - 1);
+    const covered = here.mask.covers.find(({ area, laid }) => laid === 'now' && film.open[area] && !since.some(({ open }) => open[area]));
+    return covered ? [rule(lastCoatOf(earlier), film.after.tapeSafeAt[covered.area] - earlier.lastCoatMin, null, 'tape-safe')] : [];
+  });
+}
+
+/** When a first coat may go over the films of earlier stages. */
+function overRules(stage: StagePlan, { stages, sequence }: StepGround): AfterRule[] {
+  return sequence.stages[stage.number - 1].over.windows.flatMap(({ at, fromMin, toMin }) => {
+    const earlier = stages.find(({ lastCoatMin, number }) => number < stage.number && lastCoatMin === at);
+    return earlier && (fromMin > 0 || toMin !== null) ? [rule(lastCoatOf(earlier), fromMin, toMin, 'over')] : [];
+  });
+}
+
+/** Everything that comes off after a stage, the last laid first, each within the window of its own paint. */
+function pullStep(stage: StagePlan, finish: Finish, { stages, items }: StepGround, { add }: Clock): void {
+  if (stage.hands === 0) return;
+  const from = [...stage.pulls.map((number) => stages[number - 1]), stage];
+  const ids = from.flatMap(({ number }) => [...items[number - 1].lines, ...items[number - 1].covers].map(({ id }) => id)).reverse();
+  const after = from.flatMap((one) => (one.pull ? [rule(lastCoatOf(one), one.pull.fromMin, one.pull.toMin, 'pull')] : []));
+  const { school, pull } = stage.pull ? stage : (from.find((one) => one.pull !== null) ?? stage);
+  const values = {
+    finish: finish.name,
+    school: school ?? finish.school,
+    fromMin: pull?.fromMin ?? 0,
+    toMin: pull?.toMin ?? null,
+    hands: stage.hands,
+    older: stage.pulls.map(String),
+  };
+  add(
+    'pull',
+    null,
+    stage.pullMin / stage.hands,
+    { code: 'step.pull', values },
+    { items: ids, after, needs: Array.from({ length: stage.hands }, () => 'person' as const) },
+  );
 }
 
 /** Every plug that went in is counted out at the end. */
-function unplugStep({ stages, parts }: StepGround): Step[] {
-  const plugs = stages.flatMap((stage) => stage.plugs);
-  if (plugs.length === 0) return [];
-  const detail = `${plugWords(plugs, parts)}. Count them: as many come out as went in.`;
-  return [simple(stages[stages.length - 1], 'unplug', 'unplug', `Take out ${plugCount(plugs)}`, detail)];
+function unplugStep({ stages, items, parts }: StepGround): Draft[] {
+  const plugs = items.flatMap((one) => one.plugs);
+  const last = stages.at(-1);
+  if (plugs.length === 0 || !last) return [];
+  const { steps, add } = clockFrom(last.endMin, last);
+  add('unplug', null, 0, { code: 'step.unplug', values: plugValues(plugs, parts) }, { items: plugs.map(({ id }) => id) });
+  return steps;
 }
 
-type Plugs = StagePlan['plugs'];
-
-const plugCount = (plugs: Plugs): string => {
-  const count = plugs.reduce((sum, plug) => sum + plug.count, 0);
-  return count === 1 ? '1 plug' : `${count} plugs`;
+/** Each step comes after the one before it; those for a person say so. */
+const inOrder = (steps: readonly Draft[]): Draft[] => {
+  let last: string | null = null;
+  return steps.map((step) => {
+    if (!step.attended) return step;
+    const after: AfterRule[] = last === null ? [...step.after] : [{ step: last, from: 'end', minMin: 0, maxMin: null, code: 'order' }, ...step.after];
+    last = step.id;
+    return { ...step, after };
+  });
 };
-const plugWords = (plugs: Plugs, parts: readonly PartPlan[]): string => plugs.map(({ part, count }) => `${nameOf(parts, part)}: ${count}`).join(', ');
 
-const simple = (stage: StagePlan, id: string, kind: Step['kind'], title: string, detail: string): Step => ({
-  id,
-  stage: stage.number,
-  kind,
-  title,
-  detail,
-  run: null,
-  windows: [],
-});
-
-const PREPARE = {
-  abrade: { title: 'Abrade and clean', detail: 'Scuff to an even matt, wipe, tack off; keep off the tape edges.' },
-  barrier: { title: 'Barrier coat', detail: 'A thin, even coat that parts the two; let it flash before the colour.' },
-} as const;
-
-/** What the films below ask for before the colour. */
-function prepareSteps(stage: StagePlan, { parts }: StepGround, id: (suffix: string) => string): Step[] {
-  return stage.tasks.flatMap(({ answer, reason, places }, index) => {
-    if (answer !== 'abrade' && answer !== 'barrier') return [];
-    const where = places.map(({ part, area }) => (parts.length > 1 ? `${nameOf(parts, part)} ${area}` : area)).join(', ');
-    return [simple(stage, id(`prepare-${index + 1}`), 'prepare', `${PREPARE[answer].title}: ${where}`, `${reason} ${PREPARE[answer].detail}`)];
+/** Usual cautions, each at the first step it applies to. */
+function withSafety(steps: readonly Draft[], { stages, finishes }: StepGround): Step[] {
+  const told = new Set<SafetyCode>();
+  return steps.map((step) => {
+    const stage = stages.find(({ number }) => number === step.stage);
+    const finish = stage && finishes.get(stage.finish);
+    const safety = finish && (step.kind === 'mix' || step.kind === 'coat') ? cautionsOf(finish, step.kind).filter((code) => !told.has(code)) : [];
+    for (const code of safety) told.add(code);
+    return { ...step, safety };
   });
 }
 
-function stageSteps(stage: StagePlan, ground: StepGround): Step[] {
-  const finish = ground.finishes.get(stage.finish) as Finish;
-  const id = (suffix: string) => `s${stage.number}-${suffix}`;
-  const lays = stage.runs.map((run, index): Step => ({
-    id: id(run.code.toLowerCase()),
-    stage: stage.number,
-    kind: 'lay',
-    title: `${run.tape ?? 'Mask by hand'} ${run.coversStrip ? 'along' : run.sideWords} ${run.lineCode}`,
-    detail: layDetail(run, ground.parts),
-    run: run.code,
-    windows: index === 0 ? tapeSafeWindows(stage, ground) : [],
-  }));
-  const covered = stage.covers.map(({ part, area }) => (ground.parts.length > 1 ? `${nameOf(ground.parts, part)} ${area}` : area));
-  const cover =
-    covered.length === 0
-      ? []
-      : [
-          simple(
-            stage,
-            id('cover'),
-            'cover',
-            `Cover ${covered.join(', ')}`,
-            'Paper or film to the tape, a second tape over the seam. Keep it off the open edge.',
-          ),
-        ];
-  const plugs =
-    stage.plugs.length === 0
-      ? []
-      : [
-          simple(
-            stage,
-            id('plugs'),
-            'plug',
-            `Close ${plugCount(stage.plugs).replace('plug', 'opening')}`,
-            `${plugWords(stage.plugs, ground.parts)}. Count the plugs in.`,
-          ),
-        ];
-  const gate = simple(
-    stage,
-    id('gate'),
-    'gate',
-    'Check before colour',
-    stage.runs.length > 0
-      ? 'Wipe lightly without wetting the tape edges, tack off, press every edge and crossing again.'
-      : 'Wipe, tack off, look for dust and finger marks.',
-  );
-  const coats = Array.from({ length: stage.coats }, (_, index): Step => ({
-    id: id(`coat-${index + 1}`),
-    stage: stage.number,
-    kind: 'coat',
-    run: null,
-    title: `${finish.name}: coat ${index + 1} of ${stage.coats}`,
-    detail:
-      index === 0 ? 'Thin and even, from the tape towards the bare side, never into a tape edge.' : 'Check flash by touching the masking paper, not the part.',
-    windows: index === 0 ? overWindows(stage, ground) : [{ after: id(`coat-${index}`), ...stage.gap, what: 'next coat' }],
-  }));
-  return [...plugs, ...lays, ...cover, ...prepareSteps(stage, ground, id), gate, ...coats, ...pullStep(stage, finish, ground, id)];
+/** Usual cautions at mixing or spraying a finish. */
+export function cautionsOf({ system, method }: Finish, kind: 'mix' | 'coat'): SafetyCode[] {
+  const spray = kind === 'coat' && method !== 'brush' && method !== 'roller';
+  return [...(PAINT_SYSTEMS[system].isocyanate ? ['isocyanate' as const] : []), ...(spray ? ['spray' as const] : [])];
 }
 
-function layDetail(run: Run, parts: readonly PartPlan[]): string {
-  const where = parts.length > 1 ? `${nameOf(parts, run.part)}: ` : '';
-  const times = run.count > 1 ? ` on each of ${run.count}` : '';
-  return `${where}${showMetres(run.tapeMm)} off the roll${times}. ${run.how}`;
+const layMinOf = (items: readonly Item[]): number => items.reduce((sum, { layMin }) => sum + layMin, 0);
+
+function laySay(line: LineItem, parts: readonly PartPlan[]): StepSaid {
+  const [technique] = line.techniques;
+  return {
+    code: 'step.lay',
+    values: {
+      tape: line.material,
+      line: line.lineCode,
+      side: line.area === null ? line.sideSeen : 'along',
+      part: parts.length > 1 ? nameOf(parts, line.part) : null,
+      tapeMm: line.lengthMm,
+      count: line.count,
+      technique,
+    },
+  };
+}
+
+function plugValues(plugs: readonly Item[], parts: readonly PartPlan[]): { readonly plugs: number; readonly places: readonly string[] } {
+  const counts = new Map<string, number>();
+  for (const { part, count } of plugs) counts.set(part, (counts.get(part) ?? 0) + count);
+  return { plugs: [...counts.values()].reduce((sum, count) => sum + count, 0), places: [...counts].map(([part, count]) => `${nameOf(parts, part)}: ${count}`) };
 }
 
 const nameOf = (parts: readonly PartPlan[], id: string): string => parts.find((part) => part.id === id)?.name ?? id;
-
-/** Before tape goes on colour: one wait for each earlier stage whose colour is covered now, on parts that are sprayed now. */
-function tapeSafeWindows(stage: StagePlan, { stages, sequence, parts }: StepGround): StepWindow[] {
-  const here = sequence.stages[stage.number - 1];
-  const partOf = parts.flatMap(({ areas }, part) => areas.map(() => part));
-  const sprayed = new Set(partOf.filter((_, area) => here.open[area]));
-  return stages.slice(0, stage.number - 1).flatMap((earlier, index) => {
-    const cost = sequence.stages[index];
-    const later = sequence.stages.slice(index + 1, stage.number - 1);
-    const covered = here.open.some((open, area) => !open && sprayed.has(partOf[area]) && cost.open[area] && !later.some((between) => between.open[area]));
-    if (!covered) return [];
-    const safeAt = cost.after.tapeSafeAt.find((_, area) => cost.open[area]) ?? 0;
-    return [{ after: `s${earlier.number}-coat-${earlier.coats}`, fromMin: safeAt - earlier.lastCoatMin, toMin: null, what: 'the colour takes tape' }];
-  });
-}
-
-/** Where the coat below must reach an age before this one goes on. */
-function overWindows(stage: StagePlan, { sequence, stages }: StepGround): StepWindow[] {
-  const cost = sequence.stages[stage.number - 1];
-  if (cost.waits.overMin <= 0) return [];
-  const earlier = stages[stage.number - 2];
-  if (!earlier) return [];
-  // It may be sprayed as soon as the plan sprays it; what the wait is for is told with the stage.
-  return [
-    {
-      after: `s${earlier.number}-coat-${earlier.coats}`,
-      fromMin: cost.lastCoatMin - cost.coatMin - cost.waits.flashMin - earlier.lastCoatMin,
-      toMin: null,
-      what: 'the coat below takes the next',
-    },
-  ];
-}
-
-function pullStep(stage: StagePlan, finish: Finish, { stages }: StepGround, id: (suffix: string) => string): Step[] {
-  if (stage.keep || !stage.pull || (stage.runs.length === 0 && stage.pulls.length === 0)) return [];
-  const { fromMin, toMin } = stage.pull;
-  const until = toMin === null ? '' : `, within ${showMinutes(toMin)}`;
-  const older = stage.pulls.map((number) => stages[number - 1]).filter(({ runs }) => runs.length > 0);
-  const also = older.length === 0 ? '' : ` The masks of stage ${older.map(({ number }) => number).join(' and ')} come off with it, the last laid first.`;
-  return [
-    {
-      id: id('pull'),
-      stage: stage.number,
-      kind: 'pull',
-      run: null,
-      title: `Pull the tape: ${stage.school === 'touch' ? 'touch-dry' : stage.school}`,
-      detail: `${fromMin > 0 ? `From ${showMinutes(fromMin)}` : 'At once'} after the last coat of ${finish.name}${until} (estimate). Low and slow, folded back on itself, away from the fresh paint.${also}`,
-      windows: [
-        { after: id(`coat-${stage.coats}`), fromMin, toMin, what: 'pull the tape' },
-        ...older.flatMap(({ number, coats, pull }) => (pull ? [{ after: `s${number}-coat-${coats}`, ...pull, what: `pull the tape of stage ${number}` }] : [])),
-      ],
-    },
-  ];
-}
+const codeOf = (parts: readonly PartPlan[], part: string, area: string): string =>
+  parts.find(({ id }) => id === part)?.areas.find(({ id }) => id === area)?.code ?? area;

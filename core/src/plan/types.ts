@@ -1,27 +1,31 @@
 import type { PullWindows } from '../drying';
-import type { Mix, School } from '../finish';
-import type { FeatureCrossing, LineKind } from '../lines';
+import type { Mix, PaintSystemKey, School } from '../finish';
+import type { FeatureCrossing, LineKind, LineSaid } from '../lines';
 import type { Step } from '../log';
-import type { SequenceFigures } from '../order';
-import type { OverAnswer } from '../over';
-import type { Run } from '../runs';
+import type { EdgeClass } from '../masking';
+import type { ReasonSaid, SequenceFigures } from '../order';
+import type { OverAnswer, OverSaid } from '../over';
+import type { Doubt, SideSeen, Technique } from '../runs';
 import type { FeatureKind, SurfaceKind } from '../surface';
+import type { Fit, LineSide } from '../tape';
 import type { Wish } from '../units';
+import type { AdviceSaid, AfterCode, CoatsSaid, SafetyCode } from './says';
 
 /** [x, y] in mm on the part's sheet. */
 export type Coordinates = readonly [number, number];
 /** [x, y] on the sheet, and distance along the line, mm. */
 export type LinePlace = readonly [number, number, number];
 
+/** `part/area`: part and lasting id of an area. */
+export type AreaRef = string;
+
 /** Something a person should know, at the place it concerns. */
-export interface Advice {
+export type Advice = AdviceSaid & {
   /** `stop`: the plan cannot be right until it is settled; `caution`: look at it; `note`: good to know. */
   readonly level: 'stop' | 'caution' | 'note';
-  readonly text: string;
-  readonly part: string | null;
-  readonly line: string | null;
-  readonly area: string | null;
-}
+  /** Area by its id; all null: the job as a whole. */
+  readonly place: { readonly part: string | null; readonly line: string | null; readonly area: string | null };
+};
 
 export interface LinePlan {
   readonly id: string;
@@ -41,13 +45,17 @@ export interface LinePlan {
   readonly corners: readonly number[];
   /** Features it meets, in order along it. */
   readonly crosses: readonly FeatureCrossing[];
-  readonly fault: string | null;
+  readonly fault: LineSaid | null;
   /** Length that bounds no area, because an end hangs free. */
   readonly looseMm: number;
 }
 
 export interface AreaPlan {
+  /** Lasting: the lines round it, with the side of them it lies on. The code is what is written on the drawing. */
+  readonly id: string;
   readonly code: string;
+  /** What is on it now; null: bare. */
+  readonly present: { readonly system: PaintSystemKey; readonly colour: string; readonly ageH: number } | null;
   /** Closed lines round it and its holes; inside is where one crosses an odd number of them. */
   readonly rings: readonly (readonly Coordinates[])[];
   readonly sizeM2: number;
@@ -109,6 +117,8 @@ export interface PartPlan {
 export interface StageArea {
   readonly code: string;
   readonly open: boolean;
+  /** Under a mask: of this stage, or one that stayed on. */
+  readonly covered: boolean;
   /** Colour that shows after the stage. */
   readonly colour: string;
 }
@@ -116,36 +126,104 @@ export interface StageArea {
 /** What the films below ask for before a coat may go on. */
 export interface PrepareTask {
   readonly answer: OverAnswer;
-  readonly reason: string;
-  readonly places: readonly { readonly part: string; readonly area: string }[];
+  readonly reason: OverSaid;
+  readonly places: readonly { readonly part: string; readonly area: string; readonly code: string }[];
   /** Minutes of work. */
   readonly minutes: number;
 }
 
 /** Paint to make ready for a stage. */
 export interface StagePaint extends Mix {
-  readonly byArea: readonly { readonly part: string; readonly area: string; readonly ml: number }[];
+  readonly byArea: readonly { readonly part: string; readonly area: string; readonly code: string; readonly ml: number }[];
   readonly potLifeMin: number | null;
   /** How often it has to be mixed so that none is older than its pot life when it is sprayed. */
   readonly batches: number;
 }
 
+/** Something laid on or put in for a stage. */
+interface ItemBase {
+  /** Says what it is: session, part, line, side and areas, or opening. Never a running number. */
+  readonly id: string;
+  readonly stage: number;
+  readonly part: string;
+  /** How many alike. */
+  readonly count: number;
+  /** Code of a tape, `drape`, or null: nothing on the shelf, or whatever fits. */
+  readonly material: string | null;
+  /** Whether the tape may lie on what is below; null: not worked out. */
+  readonly hold: 'safe' | 'test' | 'no' | null;
+  readonly techniques: readonly Technique[];
+  readonly doubts: readonly Doubt[];
+  /** Items that must lie before it. */
+  readonly after: readonly string[];
+  /** The stage after which it comes off, and that stage's session; the last one for plugs. */
+  readonly until: { readonly stage: number; readonly session: string };
+  /** Work of laying it, and of pulling it, all alike together. */
+  readonly layMin: number;
+  readonly pullMin: number;
+}
+
+/** A length of tape that makes an edge; `soft`: rolled or of foam, where a finish fades out. */
+export interface LineItem extends ItemBase {
+  readonly kind: 'line' | 'soft';
+  /** Code in the lay list of its stage: R1, R2 … in laying order. */
+  readonly code: string;
+  readonly line: string;
+  readonly lineCode: string;
+  /** The strip this tape alone covers, by id; null for an edge. */
+  readonly area: string | null;
+  readonly side: LineSide;
+  readonly sideSeen: SideSeen;
+  readonly from: number;
+  readonly to: number;
+  readonly class: EdgeClass;
+  /** Tape off the roll with both tails, and the edge it makes; one piece. */
+  readonly lengthMm: number;
+  readonly edgeMm: number;
+  readonly widthMm: number;
+  readonly verdict: Fit['verdict'] | 'none';
+  /** Mean stretch to lay it in, as a fraction. */
+  readonly stretch: number;
+  readonly worstAt: number | null;
+  readonly worstRadiusMm: number | null;
+}
+
+/** Paper or film over an area. */
+export interface CoverItem extends ItemBase {
+  readonly kind: 'cover';
+  readonly area: string;
+  /** All alike together. */
+  readonly sizeM2: number;
+}
+
+/** What closes an opening. */
+export interface PlugItem extends ItemBase {
+  readonly kind: 'plug';
+  readonly opening: string;
+}
+
+export type Item = LineItem | CoverItem | PlugItem;
+
 export interface StagePlan {
   readonly number: number;
+  /** One mix of one finish: its id, with `#2` when it is sprayed a second time. */
+  readonly session: string;
   readonly finish: string;
   /** What the stage is for: a finish of the scheme, or what goes under or over all of them. */
   readonly layer: 'primer' | 'finish' | 'clear';
   readonly coats: number;
-  /** Why so many coats, in a sentence. */
-  readonly coatsWhy: string;
+  /** Coats that make up the build the data sheet counts on. */
+  readonly coatsFloor: number;
+  readonly coatsWhy: CoatsSaid;
   /** The undercolour that decided it. */
   readonly under: string;
   readonly buildUm: number;
+  readonly open: readonly AreaRef[];
+  /** What no paint may reach, on parts that are sprayed. */
+  readonly covered: readonly AreaRef[];
+  /** What is laid for it, in laying order, by id. */
+  readonly items: readonly string[];
   readonly pictures: readonly { readonly part: string; readonly areas: readonly StageArea[] }[];
-  readonly runs: readonly Run[];
-  readonly covers: readonly { readonly part: string; readonly area: string; readonly sizeM2: number }[];
-  /** Openings closed before this stage, with all alike parts. */
-  readonly plugs: readonly { readonly part: string; readonly count: number }[];
   readonly tasks: readonly PrepareTask[];
   readonly paint: StagePaint;
   readonly layMin: number;
@@ -157,33 +235,38 @@ export interface StagePlan {
   readonly tapeM: number;
   /** True where the masks stay on for the next stage. */
   readonly keep: boolean;
-  /** True where masks that stayed on came to be pulled past their window. */
+  /** True where masks that stayed on come to be pulled past their window. */
   readonly late: boolean;
-  /** Windows after the last coat; null where nothing is masked and nothing is pulled. */
+  /** Windows after the last coat as the film and the tapes laid allow them; null where it covers nothing. */
   readonly windows: PullWindows | null;
   readonly school: School | null;
   /** Pull window of that school, minutes after the last coat; of masks that stay on, the window they must still be pulled in. */
   readonly pull: { readonly fromMin: number; readonly toMin: number | null } | null;
-  /** Earlier stages whose masks come off in this one. */
+  /** People it takes to pull everything within its window; 0 where nothing comes off after this stage. */
+  readonly hands: number;
+  /** Earlier stages whose masks come off with these. */
   readonly pulls: readonly number[];
-  /** Last coat on, minutes from the start of the job. */
+  /** First and last minute of it, and its last coat, minutes from the start of the job. */
+  readonly startMin: number;
+  readonly endMin: number;
   readonly lastCoatMin: number;
   /** When the next coat of it may go on, minutes after the one before. */
   readonly gap: { readonly fromMin: number; readonly toMin: number | null };
 }
 
-/** A piece of the day, minutes from the start of the job. */
-export interface TimelineEntry {
-  readonly stage: number;
-  readonly kind: 'work' | 'wait';
-  readonly what: string;
-  readonly fromMin: number;
-  readonly toMin: number;
+/** A time to keep: minutes from the start of the job. */
+export interface PlanWindow {
+  readonly id: string;
+  readonly kind: AfterCode;
+  /** The step it is for. */
+  readonly of: string;
+  readonly opensMin: number;
+  readonly closesMin: number | null;
 }
 
 export interface SequenceSummary extends SequenceFigures {
   readonly order: readonly string[];
-  readonly reason: string;
+  readonly reasons: readonly ReasonSaid[];
   readonly stages: number;
   /** Stages after which masks stay on. */
   readonly kept: number;
@@ -200,22 +283,34 @@ export interface TapeNeed {
   readonly lengthM: number;
 }
 
+/** What to have ready. */
+export interface PlanLists {
+  readonly tape: readonly TapeNeed[];
+  /** Paper or film, m². */
+  readonly drape: readonly { readonly stage: number; readonly sizeM2: number }[];
+  readonly plugs: readonly { readonly part: string; readonly count: number }[];
+  readonly paint: readonly { readonly stage: number; readonly finish: string; readonly ml: number }[];
+  /** Items the shelf has nothing for, by id. */
+  readonly shopping: readonly string[];
+}
+
 /** Everything that follows from a design and a shelf. Same input, same plan, to the byte. */
 export interface Plan {
   readonly format: 'lintrel-plan';
-  readonly version: 1;
-  readonly advice: readonly Advice[];
-  /** Usual cautions that apply to this job, each once. */
-  readonly safety: readonly string[];
+  readonly version: 2;
   readonly parts: readonly PartPlan[];
-  readonly sequences: readonly SequenceSummary[];
-  /** How much better than the first sequence the best possible could be at most, as a share; 0: it is the best possible. */
+  readonly stages: readonly StagePlan[];
+  readonly items: readonly Item[];
+  readonly steps: readonly Step[];
+  readonly windows: readonly PlanWindow[];
+  readonly orders: readonly SequenceSummary[];
+  /** How much better than the first order the best possible could be at most, as a share; 0: it is the best possible. */
   readonly orderGap: number;
   /** Null where nothing was chosen by hand. */
   readonly choicePrice: ChoicePrice | null;
   readonly wish: Wish;
-  readonly stages: readonly StagePlan[];
-  readonly timeline: readonly TimelineEntry[];
-  readonly tapes: readonly TapeNeed[];
-  readonly steps: readonly Step[];
+  readonly advice: readonly Advice[];
+  /** Usual cautions that apply to this job, each once. */
+  readonly safety: readonly SafetyCode[];
+  readonly lists: PlanLists;
 }

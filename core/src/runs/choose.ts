@@ -1,6 +1,7 @@
 import { fitAlong, follows, type BendSample, type Fit, type LineSide, type Tape, type TapeKind } from '../tape';
 import { dwellMinutes } from '../drying';
-import { byText, RULE_OF_THUMB, showMinutes, TOLERANCE } from '../units';
+import { byText, plainly, RULE_OF_THUMB, TOLERANCE } from '../units';
+import type { Doubt } from './says';
 
 /** What a run asks of its tape. */
 export interface TapeWish {
@@ -23,7 +24,7 @@ export interface TapeChoice {
   readonly tape: Tape;
   readonly fit: Fit;
   /** What speaks against it all the same; null where nothing does. */
-  readonly doubt: string | null;
+  readonly doubt: Doubt | null;
 }
 
 // Which kind is tried first, by what the run asks: rules of the trade, see docs/computation.md.
@@ -51,13 +52,21 @@ export function chooseTape(shelf: readonly Tape[], wish: TapeWish): TapeChoice |
   if (short)
     return {
       ...short,
-      doubt: `comes off clean for ${showMinutes(dwellMinutes(short.tape.cleanHours, wish.airC))} and stays ${showMinutes(wish.staysMin)} here: pull it sooner, or lay it anew`,
+      doubt: { code: 'doubt.outstays', values: { cleanMin: dwellMinutes(short.tape.cleanHours, wish.airC), staysMin: wish.staysMin } },
     };
-  if (warm.length > 0)
-    return { ...tightestFollower(warm, wish), doubt: 'too tight for every tape on the shelf: split the run at the bend or cut the edge from film' };
+  if (warm.length > 0) return { ...tightestFollower(warm, wish), doubt: plainly('doubt.too-tight') };
   if (suiting.length === 0) return null;
   const cold = firstByTrade(suiting, wish) ?? tightestFollower(suiting, wish);
-  return { ...cold, doubt: `needs ${cold.tape.minApplyC} °C to stick, the surface has ${wish.surfaceC} °C: warm part and tape` };
+  return { ...cold, doubt: { code: 'doubt.cold', values: { needsC: cold.tape.minApplyC, surfaceC: wish.surfaceC } } };
+}
+
+/**
+ * How long the tapes that could make an edge come off clean, at best.
+ * @returns hours at 23 °C; Infinity where none could
+ */
+export function longestClean(shelf: readonly Tape[], wish: TapeWish): number {
+  const suiting = shelf.filter((tape) => suits(tape, wish) && tape.minApplyC <= wish.surfaceC).sort((a, b) => b.cleanHours - a.cleanHours);
+  return suiting.find((tape) => follows(fitted(tape, wish).fit))?.cleanHours ?? Infinity;
 }
 
 type Candidate = Omit<TapeChoice, 'doubt'>;

@@ -1,5 +1,16 @@
 import type { Area, Border } from '../areas';
+import type { EdgeClass } from '../masking';
 import type { LineSide } from '../tape';
+
+/** An edge of a mask on one part: which of its borders, with the areas on both sides by index. */
+export interface PartEdge {
+  readonly border: number;
+  readonly free: number;
+  readonly closed: number;
+  readonly class: EdgeClass;
+  /** True where the tape that covers the area makes this edge along with its others. */
+  readonly strip: boolean;
+}
 
 /** Where a stage needs a tape edge: a piece of a line with the covered side. */
 export interface EdgeSpan {
@@ -9,43 +20,31 @@ export interface EdgeSpan {
   readonly to: number;
   /** Side the body of the tape lies on, as seen along the line. */
   readonly side: LineSide;
-  /** True where the edge stays: the covered side is finished or kept. */
-  readonly crisp: boolean;
-  /** Covered areas behind it, by index. */
-  readonly closed: readonly number[];
+  readonly class: EdgeClass;
+  /** The borders it runs along, in order. */
+  readonly edges: readonly PartEdge[];
 }
 
 /** Gap along a line below which two spans are one piece of tape: the thickness of a line that ends on this one, mm. */
 const SAME_PIECE_MM = 1e-3;
 
 /**
- * Finds the tape edges of one stage on one part.
+ * Joins the edges of one part into lengths of tape.
  * @param borders where areas meet, ordered by line and along it
- * @param open which areas the paint reaches
- * @param stays whether an area's colour stays as it is from now on
- * @param fresh whether a covered area is covered anew: what masks kept on cover needs no more tape
- * @param soft whether an open area fades out towards a covered one: they have no hard edge
- * @returns spans along the lines; neighbours on the same side with the same kind of edge are one
+ * @returns spans along the lines; neighbours on the same side with the same kind of edge are one, a strip stays by itself
  */
-export function edgeSpans(
-  borders: readonly Border[],
-  open: readonly boolean[],
-  stays: readonly boolean[],
-  fresh: readonly boolean[] = stays.map(() => true),
-  soft: (open: number, closed: number) => boolean = () => false,
-): EdgeSpan[] {
-  const spans: { line: string; from: number; to: number; side: LineSide; crisp: boolean; closed: number[] }[] = [];
-  for (const { line, from, to, left, right } of borders) {
-    if (open[left] === open[right]) continue;
-    const side: LineSide = open[left] ? 'right' : 'left';
-    const closed = open[left] ? right : left;
-    if (!fresh[closed]) continue;
-    const crisp = stays[closed] && !soft(open[left] ? left : right, closed);
+export function edgeSpans(borders: readonly Border[], edges: readonly PartEdge[]): EdgeSpan[] {
+  const spans: { line: string; from: number; to: number; side: LineSide; class: EdgeClass; edges: PartEdge[] }[] = [];
+  for (const edge of [...edges].sort((a, b) => a.border - b.border)) {
+    const { line, from, to, left } = borders[edge.border];
+    const side: LineSide = edge.closed === left ? 'left' : 'right';
     const last = spans.findLast((span) => span.line === line);
-    if (last && last.side === side && last.crisp === crisp && from - last.to <= SAME_PIECE_MM) {
+    const goesOn = last && last.side === side && last.class === edge.class && from - last.to <= SAME_PIECE_MM;
+    const alike = goesOn && last.edges.every(({ strip, closed }) => strip === edge.strip && (!strip || closed === edge.closed));
+    if (last && alike) {
       last.to = to;
-      if (!last.closed.includes(closed)) last.closed.push(closed);
-    } else spans.push({ line, from, to, side, crisp, closed: [closed] });
+      last.edges.push(edge);
+    } else spans.push({ line, from, to, side, class: edge.class, edges: [edge] });
   }
   return spans;
 }

@@ -1,8 +1,11 @@
+import { wordsFor } from '@lintrel/words';
 import type { Border } from '../areas';
 import type { TrimLine } from '../lines';
 import { SHIPPED_TAPES, type Tape } from '../tape';
 import { areasOn, BOARD, linesOn, sweep } from '../testing';
-import { chooseTape, edgeSpans, oneTapeStrip, stageRuns, stripWidth, techniqueFor, type MaskedPart, type TapeWish } from '.';
+import { chooseTape, edgeSpans, longestCleanOn, oneTapeStrip, stageRuns, stripWidth, techniqueFor, type MaskedPart, type PartEdge, type TapeWish } from '.';
+
+const { say, why } = wordsFor();
 
 const bends = (...radii: number[]) => radii.map((radius, index) => ({ at: index * 20, curvature: Number.isFinite(radius) ? 1 / radius : 0 }));
 const STRAIGHT = bends(Infinity, Infinity);
@@ -29,7 +32,7 @@ describe('chooseTape', () => {
     expect(chosen({ ...rough, staysMin: 30 * 60, airC: 53 })?.doubt ?? chosen({ ...rough, staysMin: 30 * 60, airC: 53 })?.tape.kind).toBe('P');
     expect(chosen({ ...rough, staysMin: 20 * 24 * 60 })).toMatchObject({
       tape: { kind: 'C' },
-      doubt: expect.stringMatching(/comes off clean for .* and stays .* here/),
+      doubt: { code: 'doubt.outstays' },
     });
   });
   it('takes stiff film for a straight and soft vinyl for a bend', () => {
@@ -53,8 +56,8 @@ describe('chooseTape', () => {
     expect(chosen({ exactWidthMm: 7.3 })).toBeNull();
   });
   it('says what stands against the best there is', () => {
-    expect(chosen({ samples: bends(2, 2), side: 'left' })?.doubt).toMatch(/too tight/);
-    expect(chosen({ surfaceC: 2 })?.doubt).toMatch(/needs 10 °C.*has 2 °C/);
+    expect(chosen({ samples: bends(2, 2), side: 'left' })?.doubt?.code).toBe('doubt.too-tight');
+    expect(chosen({ surfaceC: 2 })?.doubt).toEqual({ code: 'doubt.cold', values: { needsC: 10, surfaceC: 2 } });
     expect(chosen({}, [])).toBeNull();
     expect(
       chosen(
@@ -79,26 +82,36 @@ describe('techniqueFor', () => {
     [{ ...fit, verdict: 'too-tight' as const }, false, /overlap/],
     [fit, true, /one tape down the strip/],
   ])('%#: says how and why', (of, strip, how) => {
-    expect(techniqueFor(of, strip).how).toMatch(how);
-    expect(techniqueFor(of, strip).why.length).toBeGreaterThan(20);
+    const technique = techniqueFor(of, strip);
+    expect(say(technique)).toMatch(how);
+    expect(why(technique).length).toBeGreaterThan(20);
   });
 });
 
 describe('edgeSpans', () => {
   const border = (line: string, from: number, to: number, left: number, right: number): Border => ({ line, from, to, left, right });
+  const edge = (of: number, closed: number, free: number, over: Partial<PartEdge> = {}): PartEdge => ({
+    border: of,
+    closed,
+    free,
+    class: 'crisp',
+    strip: false,
+    ...over,
+  });
 
-  it('needs tape only between open and covered, on the covered side', () => {
-    expect(edgeSpans([border('a', 0, 10, 0, 1)], [true, false], [false, true])).toEqual([
-      { line: 'a', from: 0, to: 10, side: 'right', crisp: true, closed: [1] },
-    ]);
-    expect(edgeSpans([border('a', 0, 10, 0, 1)], [false, true], [false, true])).toMatchObject([{ side: 'left', crisp: false, closed: [0] }]);
-    expect(edgeSpans([border('a', 0, 10, 0, 1)], [true, true], [false, false])).toEqual([]);
+  it('lays tape on the covered side', () => {
+    expect(edgeSpans([border('a', 0, 10, 0, 1)], [edge(0, 1, 0)])).toMatchObject([{ line: 'a', from: 0, to: 10, side: 'right', class: 'crisp' }]);
+    expect(edgeSpans([border('a', 0, 10, 0, 1)], [edge(0, 0, 1, { class: 'rough' })])).toMatchObject([{ side: 'left', class: 'rough' }]);
+    expect(edgeSpans([border('a', 0, 10, 0, 1)], [])).toEqual([]);
   });
   it('runs on past a line that ends on the covered side, but not where the edge changes', () => {
-    const joined = edgeSpans([border('a', 0, 10, 0, 1), border('a', 10, 25, 0, 2)], [true, false, false], [false, true, true]);
-    expect(joined).toEqual([{ line: 'a', from: 0, to: 25, side: 'right', crisp: true, closed: [1, 2] }]);
-    expect(edgeSpans([border('a', 0, 10, 0, 1), border('a', 10, 25, 0, 2)], [true, false, false], [false, true, false])).toHaveLength(2);
-    expect(edgeSpans([border('a', 0, 10, 0, 1), border('a', 12, 25, 0, 1)], [true, false], [false, true])).toHaveLength(2);
+    const borders = [border('a', 0, 10, 0, 1), border('a', 10, 25, 0, 2)];
+    const joined = edgeSpans(borders, [edge(0, 1, 0), edge(1, 2, 0)]);
+    expect(joined).toMatchObject([{ line: 'a', from: 0, to: 25, side: 'right' }]);
+    expect(joined[0].edges.map(({ border: of }) => of)).toEqual([0, 1]);
+    expect(edgeSpans(borders, [edge(0, 1, 0), edge(1, 2, 0, { class: 'rough' })])).toHaveLength(2);
+    expect(edgeSpans(borders, [edge(0, 1, 0, { strip: true }), edge(1, 2, 0, { strip: true })])).toHaveLength(2);
+    expect(edgeSpans([border('a', 0, 10, 0, 1), border('a', 12, 25, 0, 1)], [edge(0, 1, 0), edge(1, 1, 0)])).toHaveLength(2);
   });
 });
 
@@ -133,15 +146,18 @@ describe('strips', () => {
   });
   it('lays one run on a covered strip, not one at each edge', () => {
     const { lines, arrangement } = part(-6);
-    const open = arrangement.areas.map(({ sizeMm2 }) => sizeMm2 > 60_000);
-    const runs = stageRuns([{ id: 'side', count: 3, lines, arrangement, open, stays: open.map((is) => !is) }], {
-      tapes: SHIPPED_TAPES,
-      scale: 1,
-      surfaceC: 20,
-      airC: 20,
-      staysMin: 300,
-    });
+    const strip = arrangement.areas.findIndex(({ sizeMm2 }) => sizeMm2 < 60_000);
+    const edges = arrangement.borders.map(({ left, right }, of): PartEdge => ({
+      border: of,
+      closed: strip,
+      free: left === strip ? right : left,
+      class: 'crisp',
+      strip: true,
+    }));
+    const means = { tapes: SHIPPED_TAPES, scale: 1, surfaceC: 20, airC: 20, staysMin: 300 };
+    const runs = stageRuns([{ id: 'side', count: 3, lines, arrangement, edges }], means);
     expect(runs).toHaveLength(1);
-    expect(runs[0]).toMatchObject({ coversStrip: true, tapeWidthMm: 6, count: 3, doubt: null });
+    expect(runs[0]).toMatchObject({ tapeWidthMm: 6, count: 3, doubt: null, strip, edges: [{ border: 0 }, { border: 1 }] });
+    expect(edges.map((edge) => longestCleanOn({ lines, arrangement }, edge, means))).toEqual([120, 120]);
   });
 });

@@ -1,24 +1,31 @@
 import type { Arrangement } from '../areas';
 import { pieceOf, type Path, type ResolvedLine } from '../lines';
+import type { EdgeClass } from '../masking';
 import type { BendSample, Fit, LineSide, Tape } from '../tape';
-import { byText, isModelScale, RULE_OF_THUMB, TOLERANCE } from '../units';
-import { chooseTape } from './choose';
-import { edgeSpans, stripWidth, type EdgeSpan } from './edge-runs';
+import { byText, isModelScale, plainly, RULE_OF_THUMB, TOLERANCE } from '../units';
+import { chooseTape, longestClean, type TapeWish } from './choose';
+import { edgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs';
+import type { Doubt, Technique } from './says';
 import { techniqueFor } from './technique';
+
+/** Which side of its line a tape lies on, as a person sees it on the drawing. */
+export type SideSeen = 'above' | 'below' | 'left-of' | 'right-of';
 
 /** One length of one tape at one place. */
 export interface Run {
-  /** Code on the drawing and in the lay list: R1, R2 … within the stage. */
-  readonly code: string;
   readonly part: string;
   readonly line: string;
   readonly lineCode: string;
   readonly from: number;
   readonly to: number;
-  /** Side of the line the tape lies on, as seen along it, and as a person says it. */
+  /** Side of the line the tape lies on, as seen along it, and as a person sees it. */
   readonly side: LineSide;
-  readonly sideWords: string;
-  readonly crisp: boolean;
+  readonly sideSeen: SideSeen;
+  readonly class: EdgeClass;
+  /** The areas it lies between, where it begins. */
+  readonly between: Pick<PartEdge, 'free' | 'closed'>;
+  /** The borders it makes, each with its share of it; the edges of a strip stand with its first piece. */
+  readonly edges: readonly (PartEdge & { readonly share: number })[];
   /** Null where the shelf has no tape for it. */
   readonly tape: string | null;
   readonly tapeWidthMm: number;
@@ -27,16 +34,17 @@ export interface Run {
   readonly stretch: number;
   readonly worstAt: number | null;
   readonly worstRadiusMm: number | null;
+  /** How long this tape comes off clean, minutes; Infinity where there is none. */
+  readonly cleanHours: number;
   /** Length of the edge, and of tape off the roll with both tails; one piece. */
   readonly edgeMm: number;
   readonly tapeMm: number;
   /** How many alike. */
   readonly count: number;
-  /** True where this tape alone covers a strip. */
-  readonly coversStrip: boolean;
-  readonly how: string;
-  readonly why: string;
-  readonly doubt: string | null;
+  /** Area this tape alone covers, by index; null for any other run. */
+  readonly strip: number | null;
+  readonly technique: Technique;
+  readonly doubt: Doubt | null;
 }
 
 /** One part as the runs see it. */
@@ -45,13 +53,8 @@ export interface MaskedPart {
   readonly count: number;
   readonly lines: readonly ResolvedLine[];
   readonly arrangement: Arrangement;
-  /** Which areas are open in this stage, and which keep the colour they have from now on. */
-  readonly open: readonly boolean[];
-  readonly stays: readonly boolean[];
-  /** Which covered areas are covered anew in this stage; left out: all. */
-  readonly fresh?: readonly boolean[];
-  /** Whether an open area fades out towards a covered one. */
-  readonly soft?: (open: number, closed: number) => boolean;
+  /** Edges of its mask that are laid in this stage. */
+  readonly edges: readonly PartEdge[];
 }
 
 /** What there is to mask with. */
@@ -69,22 +72,23 @@ export interface MaskingMeans {
  * @returns runs with their tape, length and technique; a run without a tape tells why
  */
 export function stageRuns(parts: readonly MaskedPart[], means: MaskingMeans): Run[] {
-  const drafts = parts.flatMap((part) => partRuns(part, means));
-  drafts.sort(
-    (a, b) => Number(b.crisp) - Number(a.crisp) || b.edgeMm - a.edgeMm || byText(a.part, b.part) || byText(a.lineCode, b.lineCode) || a.from - b.from,
-  );
-  return drafts.map((run, index) => ({ ...run, code: `R${index + 1}` }));
+  const runs = parts.flatMap((part) => partRuns(part, means));
+  const rank = ({ class: one }: Run) => (one === 'crisp' ? 0 : 1);
+  return runs.sort((a, b) => rank(a) - rank(b) || b.edgeMm - a.edgeMm || byText(a.part, b.part) || byText(a.lineCode, b.lineCode) || a.from - b.from);
 }
 
 function partRuns(part: MaskedPart, means: MaskingMeans): Run[] {
-  const covered = new Set<number>();
-  return edgeSpans(part.arrangement.borders, part.open, part.stays, part.fresh, part.soft).flatMap((span) => {
-    const strip = span.closed.length === 1 ? oneTapeStrip(part, span.closed[0], means.tapes) : null;
-    if (strip !== null) {
-      if (covered.has(span.closed[0])) return [];
-      covered.add(span.closed[0]);
-    }
-    return runsOnSpan(part, span, strip, means);
+  const stripsDone = new Set<number>();
+  const stripEdges = (area: number) => part.edges.filter(({ strip, closed }) => strip && closed === area);
+  return edgeSpans(part.arrangement.borders, part.edges).flatMap((span) => {
+    const [{ strip, closed }] = span.edges;
+    if (!strip) return runsOnSpan(part, span, null, means);
+    // One tape makes every edge of a strip: it is laid along the first, and is crisp where any of them is.
+    if (stripsDone.has(closed)) return [];
+    stripsDone.add(closed);
+    const edges = stripEdges(closed);
+    const crisp = edges.some((edge) => edge.class === 'crisp');
+    return runsOnSpan(part, { ...span, edges, class: crisp ? 'crisp' : span.class }, closed, means);
   });
 }
 
@@ -96,77 +100,104 @@ export function oneTapeStrip({ arrangement }: Pick<MaskedPart, 'arrangement'>, a
   return tape ? tape.widthMm : null;
 }
 
+/**
+ * How long the tapes that can make an edge come off clean, at best.
+ * @returns hours at 23 °C; Infinity where the shelf has none that can
+ */
+export function longestCleanOn(part: Pick<MaskedPart, 'arrangement' | 'lines'>, edge: PartEdge, means: Omit<MaskingMeans, 'staysMin'>): number {
+  const { line: id, from, to, left } = part.arrangement.borders[edge.border];
+  const span: EdgeSpan = { line: id, from, to, side: edge.closed === left ? 'left' : 'right', class: edge.class, edges: [edge] };
+  const line = lineOf(part, span);
+  return line.pieces.reduce((least, whole) => {
+    const piece = pieceOf(whole, from, to);
+    return piece ? Math.min(least, longestClean(means.tapes, wishFor(part, piece, span, edge.strip ? edge.closed : null, { ...means, staysMin: 0 }))) : least;
+  }, Infinity);
+}
+
+const lineOf = ({ lines }: Pick<MaskedPart, 'lines'>, { line }: EdgeSpan): ResolvedLine => lines.find(({ id }) => id === line) as ResolvedLine;
+
 function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, means: MaskingMeans): Run[] {
-  const line = part.lines.find(({ id }) => id === span.line) as ResolvedLine;
-  return line.pieces.flatMap((whole) => {
+  const line = lineOf(part, span);
+  const pieces = line.pieces.flatMap((whole) => {
     const piece = pieceOf(whole, span.from, span.to);
-    return piece ? [runOf(part, line, piece, span, strip, means)] : [];
+    return piece ? [piece] : [];
+  });
+  const shareOf = ({ border }: PartEdge, [start, end]: readonly [number, number]): number => {
+    const { from, to } = part.arrangement.borders[border];
+    return Math.max(0, Math.min(to, end) - Math.max(from, start)) / (to - from);
+  };
+  return pieces.map((piece, index) => {
+    const all = span.edges.map((edge) => ({ ...edge, share: strip === null ? shareOf(edge, [piece[0].at, piece[piece.length - 1].at]) : 1 }));
+    const edges = strip === null ? all.filter(({ share }) => share > 0) : index === 0 ? all : [];
+    return { ...runOf(part, line, piece, span, strip, means), edges };
   });
 }
 
-function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan, strip: number | null, means: MaskingMeans): Run {
-  const model = isModelScale(means.scale);
+function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeSpan, strip: number | null, means: MaskingMeans): TapeWish {
   const samples: BendSample[] = piece.map(({ at, curvature }) => ({ at, curvature }));
-  const choice = chooseTape(means.tapes, {
+  return {
     samples,
     side: span.side,
-    crisp: span.crisp || strip !== null,
-    exactWidthMm: strip,
+    crisp: span.class === 'crisp' || strip !== null,
+    exactWidthMm: strip === null ? null : oneTapeStrip(part, strip, means.tapes),
     roomMm: roomBehind(part, span),
     surfaceC: means.surfaceC,
     airC: means.airC,
     staysMin: means.staysMin,
-    model,
-  });
-  const from = piece[0].at;
-  const to = piece[piece.length - 1].at;
+    model: isModelScale(means.scale),
+  };
+}
+
+function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan, strip: number | null, means: MaskingMeans): Omit<Run, 'edges'> {
+  const wish = wishFor(part, piece, span, strip, means);
+  const choice = chooseTape(means.tapes, wish);
+  const [from, to] = [piece[0].at, piece[piece.length - 1].at];
   const edgeMm = to - from;
-  const tail = model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full;
-  const technique = choice ? techniqueFor(choice.fit, strip !== null) : { how: 'Mask by hand.', why: 'No tape on the shelf fits this edge.' };
+  const tail = wish.model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full;
+  const none: Doubt = strip === null ? { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } } : plainly('doubt.none-for-strip');
   return {
-    code: '',
     part: part.id,
     line: line.id,
     lineCode: line.code,
     from,
     to,
     side: span.side,
-    sideWords: sideWords(piece, span.side),
-    crisp: span.crisp,
+    sideSeen: sideSeen(piece, span.side),
+    class: span.class,
+    between: span.edges[0],
     tape: choice?.tape.code ?? null,
     tapeWidthMm: choice?.tape.widthMm ?? 0,
     verdict: choice?.fit.verdict ?? 'none',
     stretch: choice?.fit.stretch ?? 0,
     worstAt: choice?.fit.worstAt ?? null,
     worstRadiusMm: choice?.fit.worstRadiusMm ?? null,
+    cleanHours: choice?.tape.cleanHours ?? Infinity,
     edgeMm,
     tapeMm: edgeMm / (1 + (choice?.fit.stretch ?? 0)) + 2 * tail,
     count: part.count,
-    coversStrip: strip !== null,
-    ...technique,
-    doubt: choice
-      ? choice.doubt
-      : `no tape on the shelf is ${strip === null ? `narrower than the ${roomBehind(part, span).toFixed(1)} mm there is` : 'as wide as this strip'}`,
+    strip,
+    technique: choice ? techniqueFor(choice.fit, strip !== null) : plainly('technique.by-hand'),
+    doubt: choice ? choice.doubt : none,
   };
 }
 
 /** Room for a tape on the covered side: the width of a strip, else about that of the narrowest area behind it. */
-function roomBehind({ arrangement }: MaskedPart, { closed }: EdgeSpan): number {
+function roomBehind({ arrangement }: Pick<MaskedPart, 'arrangement'>, { edges }: EdgeSpan): number {
   return Math.min(
-    ...closed.map((index) => {
+    ...[...new Set(edges.map(({ closed }) => closed))].map((index) => {
       const area = arrangement.areas[index];
       return stripWidth(area, index, arrangement.borders) ?? (2 * area.sizeMm2) / area.perimeterMm;
     }),
   );
 }
 
-/** The side in words: above or below a line that runs across, left or right of one that runs up. */
-function sideWords(piece: Path, side: LineSide): string {
+/** Above or below a line that runs across, left or right of one that runs up. */
+function sideSeen(piece: Path, side: LineSide): SideSeen {
   const first = piece[0];
   const last = piece[piece.length - 1];
   const dx = last.x - first.x;
   const dy = last.y - first.y;
   const sign = side === 'left' ? 1 : -1;
   if (Math.abs(dx) >= Math.abs(dy)) return dx * sign > 0 ? 'above' : 'below';
-  return dy * sign > 0 ? 'left of' : 'right of';
+  return dy * sign > 0 ? 'left-of' : 'right-of';
 }

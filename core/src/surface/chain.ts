@@ -1,10 +1,10 @@
 import * as v from 'valibot';
-import { coordinate, TOLERANCE } from '../units';
+import { coordinate, plainly, told, TOLERANCE } from '../units';
 import { circleThrough, stepsOfTurn, turnOfArc } from './circle';
 import { distance, type Point } from './point';
 
 /** A place as the job file writes it: [x, y] in mm. */
-export const placeSchema = v.strictTuple([coordinate(), coordinate()], 'needs [x, y] in mm');
+export const placeSchema = v.strictTuple([coordinate(), coordinate()], told(plainly('field.place')));
 export type Place = v.InferOutput<typeof placeSchema>;
 export const toPoint = ([x, y]: Place): Point => ({ x, y });
 

@@ -1,7 +1,10 @@
+import { wordsFor } from '@lintrel/words';
 import * as v from 'valibot';
 import { checkAgainst } from '../job';
 import { BASE } from '../testing';
 import { featureFault, featureSchema, insideRing, placedFeatures, ringArea, type Datum, type Feature, type ZoneShape } from '.';
+
+const { say } = wordsFor();
 
 const at = (along: number, above: number) => ({ along, above });
 const opening = (shape: ZoneShape, datum = 'base'): Feature => ({ kind: 'opening', id: 'o', name: 'O', datum, use: 'window', shape });
@@ -56,8 +59,9 @@ it.each<[string, Feature, RegExp | null]>([
   ['sound corners', opening({ kind: 'corners', points: [at(0, 0), at(9, 0), at(0, 9)] }), null],
   ['a round hole', opening({ kind: 'round', at: at(0, 0), diameter: 5 }), null],
 ])('%s', (_, feature, message) => {
-  if (message) expect(featureFault(feature)).toMatch(message);
-  else expect(featureFault(feature)).toBeNull();
+  const why = featureFault(feature);
+  if (message) expect(why && say(why)).toMatch(message);
+  else expect(why).toBeNull();
 });
 
 it.each([
@@ -71,5 +75,5 @@ it.each([
   ],
 ])('the schema refuses %s', (_, data, message) => {
   const checked = checkAgainst(featureSchema as v.GenericSchema, data);
-  expect(checked.ok ? '' : checked.faults.map(({ path, message: said }) => `${path}: ${said}`).join()).toMatch(message);
+  expect(checked.ok ? '' : checked.faults.map((fault) => `${fault.path}: ${say(fault)}`).join()).toMatch(message);
 });

@@ -1,9 +1,10 @@
 import * as v from 'valibot';
-import { coordinate, idText, lengthMm, listOf, nameText, numberBetween, positiveUpTo, TOLERANCE } from '../units';
+import { coordinate, idText, lengthMm, listOf, nameText, numberBetween, oneOf, plainly, positiveUpTo, told, TOLERANCE } from '../units';
 import { stepsOfTurn } from './circle';
 import { placeOf, type Datum } from './datum';
 import { ringFaults } from './outline';
 import { ringArea, type Point } from './point';
+import type { SurfaceSaid } from './says';
 
 export const measuredSchema = v.strictObject({ along: coordinate(), above: coordinate() });
 
@@ -26,7 +27,7 @@ export const zoneShapeSchema = v.variant(
       points: listOf(measuredSchema, 'corners', 200, 3),
     }),
   ],
-  'must be round, a window or corners',
+  told({ code: 'field.choice', values: { choices: ['round', 'window', 'corners'] } }),
 );
 export type ZoneShape = v.InferOutput<typeof zoneShapeSchema>;
 
@@ -43,7 +44,7 @@ export const featureSchema = v.variant(
       kind: v.literal('opening'),
       ...common,
       shape: zoneShapeSchema,
-      use: v.picklist(Object.keys(OPENING_USES) as (keyof typeof OPENING_USES)[], 'must be hole, window, gap, jamb or port'),
+      use: oneOf(Object.keys(OPENING_USES) as (keyof typeof OPENING_USES)[]),
     }),
     v.strictObject({
       kind: v.literal('raised-row'),
@@ -59,7 +60,7 @@ export const featureSchema = v.variant(
       ...common,
       from: measuredSchema,
       to: measuredSchema,
-      bend: v.picklist(['convex', 'concave'], 'must be convex or concave'),
+      bend: oneOf(['convex', 'concave']),
       angleDeg: numberBetween(0, 180, '°'),
       radius: numberBetween(0, 1000, 'mm'),
     }),
@@ -67,7 +68,7 @@ export const featureSchema = v.variant(
     v.strictObject({ kind: v.literal('no-touch'), ...common, shape: zoneShapeSchema }),
     v.strictObject({ kind: v.literal('fresh-paint'), ...common, shape: zoneShapeSchema, ageH: numberBetween(0, 100_000, 'h') }),
   ],
-  'must be opening, raised-row, crease, texture, no-touch or fresh-paint',
+  told({ code: 'field.choice', values: { choices: ['opening', 'raised-row', 'crease', 'texture', 'no-touch', 'fresh-paint'] } }),
 );
 export type Feature = v.InferOutput<typeof featureSchema>;
 export type FeatureKind = Feature['kind'];
@@ -134,11 +135,11 @@ function roundCorner(x: number, y: number, radius: number, start: number, turn: 
 }
 
 /** Faults of a feature's shape, in a sentence; null for a sound one. */
-export function featureFault(feature: Feature): string | null {
+export function featureFault(feature: Feature): SurfaceSaid | null {
   if (feature.kind === 'raised-row' || feature.kind === 'crease') {
     const length = Math.hypot(feature.to.along - feature.from.along, feature.to.above - feature.from.above);
-    return length < 0.01 ? 'starts and ends at the same place' : null;
+    return length < 0.01 ? plainly('feature.no-length') : null;
   }
   if (feature.shape.kind !== 'corners') return null;
-  return ringFaults(feature.shape.points.map(({ along, above }) => ({ x: along, y: above })))[0]?.message ?? null;
+  return ringFaults(feature.shape.points.map(({ along, above }) => ({ x: along, y: above })))[0]?.why ?? null;
 }

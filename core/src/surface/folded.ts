@@ -1,8 +1,9 @@
 import * as v from 'valibot';
-import { idText, nameText, numberBetween, wholeBetween } from '../units';
+import { idText, nameText, numberBetween, plainly, wholeBetween } from '../units';
 import { outlineRing, outlineSchema, ringFaults } from './outline';
 import { distance, distanceToSegment, insideRing, ringLength, type Point } from './point';
 import { plus, scaled, type Space } from './space';
+import type { SurfaceSaid } from './says';
 
 /** One flat panel of a folded piece; all but the first hang on an edge of another. */
 export const panelSchema = v.strictObject({
@@ -57,31 +58,30 @@ export interface FoldedNet {
 }
 
 /** Faults of a folded piece, each with the panel it concerns. */
-export function foldedFaults(panels: readonly Panel[]): { readonly panel: number; readonly message: string }[] {
+export function foldedFaults(panels: readonly Panel[]): { readonly panel: number; readonly why: SurfaceSaid }[] {
   const faults = panels.flatMap((panel, index) => panelFaults(panel, index, panels));
   if (faults.length > 0) return faults;
   const net = unfold(panels);
   const crossed = ringFaults(net.ring);
-  return crossed.length > 0 ? [{ panel: panels.length - 1, message: 'panels lie on each other when unfolded: hang one of them on another edge' }] : [];
+  return crossed.length > 0 ? [{ panel: panels.length - 1, why: plainly('panel.overlap') }] : [];
 }
 
-function panelFaults({ id, fold }: Panel, index: number, panels: readonly Panel[]): { panel: number; message: string }[] {
-  const say = (message: string) => [{ panel: index, message }];
-  if (index === 0) return fold === null ? [] : say('the first panel hangs on nothing');
-  if (fold === null) return say('hangs on no other panel');
+function panelFaults({ id, fold }: Panel, index: number, panels: readonly Panel[]): { panel: number; why: SurfaceSaid }[] {
+  const say = (why: SurfaceSaid) => [{ panel: index, why }];
+  if (index === 0) return fold === null ? [] : say(plainly('panel.first-hangs'));
+  if (fold === null) return say(plainly('panel.hangs-nowhere'));
   const parentIndex = panels.findIndex((other) => other.id === fold.on);
-  if (parentIndex < 0) return say(`there is no panel "${fold.on}"`);
-  if (parentIndex >= index || fold.on === id) return say('must hang on a panel further up in the list');
+  if (parentIndex < 0) return say({ code: 'panel.no-panel', values: { panel: fold.on } });
+  if (parentIndex >= index || fold.on === id) return say(plainly('panel.further-up'));
   const rim = outlineRing(panels[parentIndex].outline);
   const own = outlineRing(panels[index].outline);
-  if (fold.edge >= rim.length) return say(`"${panels[parentIndex].name}" has only ${rim.length} edges`);
-  if (fold.own >= own.length) return say(`has only ${own.length} edges`);
+  if (fold.edge >= rim.length) return say({ code: 'panel.few-edges', values: { panel: panels[parentIndex].name, edges: rim.length } });
+  if (fold.own >= own.length) return say({ code: 'panel.own-few-edges', values: { edges: own.length } });
   const parentFold = panels[parentIndex].fold;
-  if (parentFold && parentFold.own === fold.edge) return say('that edge is taken by a fold');
-  if (panels.slice(0, index).some((other) => other.fold && other.fold.on === fold.on && other.fold.edge === fold.edge))
-    return say('that edge is taken by a fold');
+  if (parentFold && parentFold.own === fold.edge) return say(plainly('panel.edge-taken'));
+  if (panels.slice(0, index).some((other) => other.fold && other.fold.on === fold.on && other.fold.edge === fold.edge)) return say(plainly('panel.edge-taken'));
   const [there, here] = [edgeLength(rim, fold.edge), edgeLength(own, fold.own)];
-  if (here > there + 0.01) return say(`its edge is ${here.toFixed(1)} mm long, the one it hangs on only ${there.toFixed(1)} mm`);
+  if (here > there + 0.01) return say({ code: 'panel.edge-long', values: { ownMm: here, otherMm: there } });
   return [];
 }
 

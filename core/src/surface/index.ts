@@ -12,3 +12,4 @@ export * from './sheet';
 export * from './space';
 export * from './spline';
 export * from './surface';
+export * from './says';

@@ -1,7 +1,8 @@
 import * as v from 'valibot';
-import { lengthMm, listOf } from '../units';
+import { lengthMm, listOf, plainly, told } from '../units';
 import { chainSpans, edgeSchema, placeSchema, ringOfSpans, toPoint, type ChainSpan } from './chain';
 import { crossing, distance, ringArea, type Point } from './point';
+import type { SurfaceSaid } from './says';
 
 const rectangleSchema = v.strictObject({ kind: v.literal('rectangle'), width: lengthMm(), height: lengthMm() });
 const polygonSchema = v.strictObject({
@@ -20,7 +21,7 @@ const curvedSchema = v.strictObject({
 export const outlineSchema = v.variant(
   'kind',
   [rectangleSchema, polygonSchema, discSchema, curvedSchema],
-  'must be a rectangle, a polygon, a disc or a curved outline',
+  told({ code: 'field.choice', values: { choices: ['rectangle', 'polygon', 'disc', 'curved'] } }),
 );
 export type Outline = v.InferOutput<typeof outlineSchema>;
 
@@ -57,11 +58,11 @@ export function outlineRing(outline: Outline): Point[] {
   return ringArea(ring) < 0 ? ring.reverse() : ring;
 }
 
-/** Trouble with an outline: which corner, and a sentence. */
+/** Trouble with an outline, and which corner it is at. */
 export interface OutlineFault {
   /** Index into the corners or edges as typed; null when the outline as a whole is meant. */
   readonly corner: number | null;
-  readonly message: string;
+  readonly why: SurfaceSaid;
 }
 
 /**
@@ -76,22 +77,22 @@ export function outlineFaults(outline: Outline): OutlineFault[] {
 
 function curvedFaults({ start, edges }: Extract<Outline, { kind: 'curved' }>): OutlineFault[] {
   const last = edges.length - 1;
-  if (distance(toPoint(start), toPoint(edges[last].to)) > 0.01) return [{ corner: last, message: 'must end where the outline starts' }];
+  if (distance(toPoint(start), toPoint(edges[last].to)) > 0.01) return [{ corner: last, why: plainly('outline.open') }];
   const short = chainSpans(start, edges).findIndex((span) => span.endAt - span.startAt < 0.01);
-  if (short >= 0) return [{ corner: short, message: 'ends where it starts' }];
-  return ringFaults(outlineRing({ kind: 'curved', start, edges })).map(({ message }) => ({
+  if (short >= 0) return [{ corner: short, why: plainly('outline.no-length') }];
+  return ringFaults(outlineRing({ kind: 'curved', start, edges })).map(({ why }) => ({
     corner: null,
-    message: /crosses/.test(message) ? 'the outline crosses itself' : message,
+    why: why.code === 'outline.edges-cross' ? plainly('outline.crosses-itself') : why,
   }));
 }
 
 /** Checks a ring of corners for repeated corners, edges that cross, and next to no size. */
 export function ringFaults(ring: readonly Point[]): OutlineFault[] {
   const repeated = ring.findIndex((point, index) => distance(point, ring[(index + 1) % ring.length]) < 0.01);
-  if (repeated >= 0) return [{ corner: (repeated + 1) % ring.length, message: 'is the same place as the corner before it' }];
+  if (repeated >= 0) return [{ corner: (repeated + 1) % ring.length, why: plainly('outline.same-corner') }];
   const crossed = firstCrossing(ring);
-  if (crossed) return [{ corner: crossed[1], message: `the edge from corner ${crossed[1] + 1} crosses the edge from corner ${crossed[0] + 1}` }];
-  if (Math.abs(ringArea(ring)) < 1) return [{ corner: null, message: 'the outline encloses less than 1 mm²' }];
+  if (crossed) return [{ corner: crossed[1], why: { code: 'outline.edges-cross', values: { edge: crossed[1] + 1, other: crossed[0] + 1 } } }];
+  if (Math.abs(ringArea(ring)) < 1) return [{ corner: null, why: plainly('outline.too-small') }];
   return [];
 }
 

@@ -1,15 +1,16 @@
 import * as v from 'valibot';
-import { listOf, TOLERANCE } from '../units';
+import { listOf, plainly, TOLERANCE, yesOrNo } from '../units';
 import { chainLength, chainSpans, edgeSchema, placeSchema, spanAt, spanPlaces, toPoint, type ChainSpan } from './chain';
 import { distance, type Point } from './point';
 import { cubicSpline, splineAt, type Spline } from './spline';
+import type { SurfaceSaid } from './says';
 
 /** Half the outline of a turned piece: [length along the axis, radius] from one end to the other. */
 export const profileSchema = v.strictObject({
   start: placeSchema,
-  edges: listOf(edgeSchema, 'further pairs of radius and length', 200, 1),
+  edges: listOf(edgeSchema, 'profile-pairs', 200, 1),
   /** True: a smooth curve through all the pairs; false: straight and round edges as given. */
-  smooth: v.boolean('must be true or false'),
+  smooth: yesOrNo(),
 });
 export type ProfileShape = v.InferOutput<typeof profileSchema>;
 
@@ -79,15 +80,15 @@ function placeAtLength(lengths: readonly number[], at: number): readonly [number
 }
 
 /** Faults of a profile, each with the pair it concerns (0 is the start). */
-export function profileFaults({ start, edges }: ProfileShape): { readonly pair: number; readonly message: string }[] {
+export function profileFaults({ start, edges }: ProfileShape): { readonly pair: number; readonly why: SurfaceSaid }[] {
   const places = [start, ...edges.map(({ to }) => to)];
   const negative = places.findIndex(([, radius]) => radius < 0);
-  if (negative >= 0) return [{ pair: negative, message: 'a radius cannot be below 0' }];
+  if (negative >= 0) return [{ pair: negative, why: plainly('profile.negative') }];
   const same = places.findIndex((place, index) => index > 0 && distance(toPoint(place), toPoint(places[index - 1])) < 0.01);
-  if (same >= 0) return [{ pair: same, message: 'is the same place as the pair before it' }];
+  if (same >= 0) return [{ pair: same, why: plainly('profile.same-pair') }];
   const dips = chainSpans(start, edges).findIndex((span) => spanPlaces(span).some(({ y }) => y < -1e-6));
-  if (dips >= 0) return [{ pair: dips + 1, message: 'the curve to here passes the axis' }];
-  if (places.every(([, radius]) => radius === 0)) return [{ pair: 0, message: 'a turned piece needs a radius somewhere' }];
+  if (dips >= 0) return [{ pair: dips + 1, why: plainly('profile.passes-axis') }];
+  if (places.every(([, radius]) => radius === 0)) return [{ pair: 0, why: plainly('profile.no-radius') }];
   return [];
 }
 

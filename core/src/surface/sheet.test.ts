@@ -1,3 +1,4 @@
+import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { areasOn, linesOn, setOutOne, straight } from '../testing';
 import {
@@ -19,6 +20,8 @@ import {
   type Panel,
   type Surface,
 } from '.';
+
+const { say } = wordsFor();
 
 const CONE: Surface = { kind: 'cone', d1: 40, d2: 90, length: 120 };
 const TUBE: Surface = { kind: 'tube', diameter: 60, length: 200 };
@@ -68,12 +71,12 @@ describe('outlines with round edges', () => {
     [
       'an edge longer than the one it hangs on',
       { kind: 'folded', panels: [panel('a', 100, 50, null), panel('b', 120, 50, { on: 'a', edge: 0, own: 2, angleDeg: 90, radius: 2 })] },
-      /only 100.0 mm/,
+      /only 100 mm/,
     ],
   ])('refuses %s', (_, surface, message) =>
     expect(
       surfaceFaults(surface)
-        .map((fault) => fault.message)
+        .map((fault) => say(fault.why))
         .join(),
     ).toMatch(message),
   );

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { coordinate, numberBetween } from '../units';
+import { coordinate, numberBetween, plainly, told } from '../units';
 
 /** A place, or a direction, on the whole piece: x forward, y to the left, z up; mm. */
 export interface Space {
@@ -10,7 +10,7 @@ export interface Space {
 
 /** Where a part sits on the whole piece, and which way it points. */
 export const poseSchema = v.strictObject({
-  at: v.strictTuple([coordinate(), coordinate(), coordinate()], 'needs [forward, left, up] in mm'),
+  at: v.strictTuple([coordinate(), coordinate(), coordinate()], told(plainly('field.place-in-space'))),
   /** Turned to the left about the upright. */
   yawDeg: numberBetween(-360, 360, '°'),
   /** Forward end raised. */

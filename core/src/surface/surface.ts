@@ -1,10 +1,11 @@
 import * as v from 'valibot';
-import { FARTHEST_MM, lengthMm, listOf, numberBetween } from '../units';
+import { FARTHEST_MM, lengthMm, listOf, numberBetween, plainly, told } from '../units';
 import { foldedFaults, panelSchema } from './folded';
 import { outlineFaults, outlineSchema } from './outline';
 import { boxOf } from './point';
 import { sheetOf } from './sheet';
 import { profileFaults, profileSchema } from './profile';
+import type { SurfaceSaid } from './says';
 
 const flatSchema = v.strictObject({ kind: v.literal('flat'), outline: outlineSchema });
 const tubeSchema = v.strictObject({ kind: v.literal('tube'), diameter: lengthMm(), length: lengthMm() });
@@ -22,7 +23,11 @@ const foldedSchema = v.strictObject({
 });
 
 /** Surface of a part: what lines are drawn on. */
-export const surfaceSchema = v.variant('kind', [flatSchema, tubeSchema, coneSchema, turnedSchema, foldedSchema], 'must be flat, tube, cone, turned or folded');
+export const surfaceSchema = v.variant(
+  'kind',
+  [flatSchema, tubeSchema, coneSchema, turnedSchema, foldedSchema],
+  told({ code: 'field.choice', values: { choices: ['flat', 'tube', 'cone', 'turned', 'folded'] } }),
+);
 export type Surface = v.InferOutput<typeof surfaceSchema>;
 export type SurfaceKind = Surface['kind'];
 
@@ -38,27 +43,27 @@ export const SURFACE_WORDS: Readonly<Record<SurfaceKind, string>> = {
 /** Trouble with a surface: where in it, and a sentence. */
 export interface SurfaceFault {
   readonly keys: readonly (string | number)[];
-  readonly message: string;
+  readonly why: SurfaceSaid;
 }
 
 /** Checks what the schema cannot; an empty list for a sound surface. */
 export function surfaceFaults(surface: Surface): SurfaceFault[] {
   switch (surface.kind) {
     case 'flat':
-      return outlineFaults(surface.outline).map(({ corner, message }) => ({
+      return outlineFaults(surface.outline).map(({ corner, why }) => ({
         keys: corner === null ? ['outline'] : ['outline', surface.outline.kind === 'polygon' ? 'points' : 'edges', corner],
-        message,
+        why,
       }));
     case 'tube':
       return tooFar(surface, ['diameter']);
     case 'cone':
-      if (surface.d1 === surface.d2) return [{ keys: ['d2'], message: 'both ends have the same diameter: make it a tube' }];
+      if (surface.d1 === surface.d2) return [{ keys: ['d2'], why: plainly('surface.cone-is-tube') }];
       return tooFar(surface, []);
     case 'turned': {
       const faults = profileFaults(surface.profile);
       return faults.length === 0
         ? tooFar(surface, ['profile'])
-        : faults.map(({ pair, message }) => ({ keys: pair === 0 ? ['profile', 'start'] : ['profile', 'edges', pair - 1], message }));
+        : faults.map(({ pair, why }) => ({ keys: pair === 0 ? ['profile', 'start'] : ['profile', 'edges', pair - 1], why }));
     }
     case 'folded':
       return foldedPanelFaults(surface.panels);
@@ -66,12 +71,14 @@ export function surfaceFaults(surface: Surface): SurfaceFault[] {
 }
 
 function foldedPanelFaults(panels: Extract<Surface, { kind: 'folded' }>['panels']): SurfaceFault[] {
-  const outlines = panels.flatMap(({ outline }, index) => outlineFaults(outline).map(({ message }) => ({ keys: ['panels', index, 'outline'], message })));
+  const outlines = panels.flatMap(({ outline }, index) => outlineFaults(outline).map(({ why }) => ({ keys: ['panels', index, 'outline'], why })));
   if (outlines.length > 0) return outlines;
   const ids = panels.map(({ id }) => id);
-  const twice = ids.flatMap((id, index) => (ids.indexOf(id) < index ? [{ keys: ['panels', index, 'id'], message: `"${id}" is used twice` }] : []));
+  const twice = ids.flatMap((id, index) =>
+    ids.indexOf(id) < index ? [{ keys: ['panels', index, 'id'], why: { code: 'surface.used-twice' as const, values: { id } } }] : [],
+  );
   if (twice.length > 0) return twice;
-  const folds = foldedFaults(panels).map(({ panel, message }) => ({ keys: ['panels', panel, 'fold'], message }));
+  const folds = foldedFaults(panels).map(({ panel, why }) => ({ keys: ['panels', panel, 'fold'], why }));
   return folds.length > 0 ? folds : tooFar({ kind: 'folded', panels }, ['panels']);
 }
 
@@ -79,5 +86,5 @@ function foldedPanelFaults(panels: Extract<Surface, { kind: 'folded' }>['panels'
 function tooFar(surface: Surface, keys: SurfaceFault['keys']): SurfaceFault[] {
   const { minX, minY, maxX, maxY } = boxOf(sheetOf(surface).ring);
   const far = Math.max(-minX, -minY, maxX, maxY);
-  return far > FARTHEST_MM ? [{ keys, message: `laid flat it reaches ${Math.round(far / 1000)} m from its origin: the most is ${FARTHEST_MM / 1000} m` }] : [];
+  return far > FARTHEST_MM ? [{ keys, why: { code: 'surface.too-far', values: { reachM: Math.round(far / 1000), mostM: FARTHEST_MM / 1000 } } }] : [];
 }

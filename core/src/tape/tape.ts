@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { idText, lengthMm, nameText, noteText, numberBetween, positiveUpTo } from '../units';
+import { idText, lengthMm, nameText, noteText, numberBetween, oneOf, positiveUpTo } from '../units';
 
 /** Kinds of tape: the letter that starts the code, and what people call it. */
 export const TAPE_KINDS = {
@@ -23,7 +23,7 @@ export const EDGE_CLASSES = ['crisp', 'fair', 'soft'] as const;
 export const tapeSchema = v.strictObject({
   /** Letter of the kind and width, `V6`; unique on a shelf. */
   code: idText(),
-  kind: v.picklist(Object.keys(TAPE_KINDS) as TapeKind[], 'must be one of V F W M P C G X T'),
+  kind: oneOf(Object.keys(TAPE_KINDS) as TapeKind[]),
   name: nameText(),
   widthMm: lengthMm(),
   thicknessUm: positiveUpTo(2000, 'µm'),
@@ -32,7 +32,7 @@ export const tapeSchema = v.strictObject({
   /** Compression the inner edge takes before it pleats, as a fraction. */
   fold: numberBetween(0, 0.5),
   adhesionN25: positiveUpTo(50, 'N/25 mm'),
-  edge: v.picklist(EDGE_CLASSES, 'must be crisp, fair or soft'),
+  edge: oneOf(EDGE_CLASSES),
   minApplyC: numberBetween(-20, 60, '°C'),
   /** Hours at 23 °C within which it comes off clean. */
   cleanHours: positiveUpTo(2000, 'h'),

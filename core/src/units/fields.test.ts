@@ -1,6 +1,9 @@
+import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import * as v from 'valibot';
-import { listOf, MOST_FAULTS } from '.';
+import { heard, listOf, MOST_FAULTS } from '.';
+
+const { say } = wordsFor();
 
 /** A schema that counts how often it is asked. */
 function counting() {
@@ -20,7 +23,7 @@ const issuesOf = (schema: v.GenericSchema, data: unknown) => v.safeParse(schema,
 it('looks at the length before anything in the list', () => {
   const { item, seen } = counting();
   const issues = issuesOf(listOf(item, 'things', 10), new Array(11).fill({}));
-  expect(issues.map(({ message }) => message)).toEqual(['has at most 10 things']);
+  expect(issues.map(({ message }) => say(heard(message)))).toEqual(['has at most 10 things']);
   expect(seen.count).toBe(0);
 });
 it('looks no further after so many faults', () => {
@@ -39,7 +42,7 @@ it.each([
   ['text', 'needs a list of things'],
   [null, 'needs a list of things'],
   [{ length: 3 }, 'needs a list of things'],
-])('refuses %j', (data, message) => expect(issuesOf(listOf(v.number(), 'things', 5, 2), data)[0]?.message).toBe(message));
+])('refuses %j', (data, message) => expect(say(heard(issuesOf(listOf(v.number(), 'things', 5, 2), data)[0]?.message ?? ''))).toBe(message));
 it('reads a sound list as the library does, faults with their places', () => {
   const ours = listOf(v.strictObject({ n: v.number('needs a number') }), 'things', 20);
   const theirs = v.array(v.strictObject({ n: v.number('needs a number') }));

@@ -1,4 +1,6 @@
 import * as v from 'valibot';
+import { plainly } from './said';
+import { told, type Listed } from './told';
 import { LONGEST_MM } from './tolerances';
 
 // The building blocks of every schema: one message for one kind of mistake, wherever it is made.
@@ -9,12 +11,12 @@ export const MOST_FAULTS = 50;
 /**
  * A list of bounded length. Its length is looked at before its contents, and after MOST_FAULTS faults nobody looks any further:
  * data that are refused cost no more than sound ones.
- * @param what the things listed, to complete the messages: "parts"
+ * @param what the things listed, by their code
  */
-export function listOf<T extends v.GenericSchema>(item: T, what: string, most: number, least = 0): v.ArraySchema<T, string> {
-  const needs = `needs a list of ${what}`;
-  const tooMany = v.maxLength<unknown[], number, string>(most, `has at most ${most} ${what}`);
-  const enough = v.minLength<unknown[], number, string>(least, `needs at least ${least} ${what}`);
+export function listOf<T extends v.GenericSchema>(item: T, what: Listed, most: number, least = 0): v.ArraySchema<T, string> {
+  const needs = told({ code: 'field.list', values: { what } });
+  const tooMany = v.maxLength<unknown[], number, string>(most, told({ code: 'field.list-most', values: { what, most } }));
+  const enough = v.minLength<unknown[], number, string>(least, told({ code: 'field.list-least', values: { what, least } }));
   const list = v.pipe(v.array(item, needs), ...(least > 0 ? [enough] : []), tooMany);
   const run: (typeof list)['~run'] = (dataset, config) => {
     const given = dataset.value;
@@ -37,15 +39,15 @@ export function listOf<T extends v.GenericSchema>(item: T, what: string, most: n
 /** Finite number between two bounds, both allowed; `unit` only completes the message. */
 export const numberBetween = (least: number, most: number, unit = '') =>
   v.pipe(
-    v.number(`needs a number from ${least} to ${most}${unit && ` ${unit}`}`),
-    v.check((value) => Number.isFinite(value) && value >= least && value <= most, `must lie between ${least} and ${most}${unit && ` ${unit}`}`),
+    v.number(told({ code: 'field.number', values: { least, most, unit } })),
+    v.check((value) => Number.isFinite(value) && value >= least && value <= most, told({ code: 'field.between', values: { least, most, unit } })),
   );
 
 /** Finite number above zero. */
 export const positiveUpTo = (most: number, unit = '') =>
   v.pipe(
-    v.number(`needs a number above 0 and up to ${most}${unit && ` ${unit}`}`),
-    v.check((value) => value > 0 && value <= most, `must be above 0 and at most ${most}${unit && ` ${unit}`}`),
+    v.number(told({ code: 'field.number-above', values: { most, unit } })),
+    v.check((value) => value > 0 && value <= most, told({ code: 'field.above', values: { most, unit } })),
   );
 
 /** Coordinate or offset in millimetres, either sign. */
@@ -57,42 +59,51 @@ export const lengthMm = () => positiveUpTo(LONGEST_MM, 'mm');
 /** Whole number between two bounds. */
 export const wholeBetween = (least: number, most: number) =>
   v.pipe(
-    v.number(`needs a whole number from ${least} to ${most}`),
-    v.check((value) => Number.isInteger(value) && value >= least && value <= most, `must be a whole number from ${least} to ${most}`),
+    v.number(told({ code: 'field.whole-number', values: { least, most } })),
+    v.check((value) => Number.isInteger(value) && value >= least && value <= most, told({ code: 'field.whole', values: { least, most } })),
   );
 
 /** A name a person gives: not empty, one line, at most 120 characters. Kept as typed. */
 export const nameText = () =>
   v.pipe(
-    v.string('needs a name'),
-    v.check((text) => text.trim() !== '', 'needs a name'),
-    v.maxLength(120, 'must have at most 120 characters'),
-    v.check((text) => !hasControls(text), 'must be one line without control characters'),
+    v.string(told(plainly('field.name'))),
+    v.check((text) => text.trim() !== '', told(plainly('field.name'))),
+    v.maxLength(120, told({ code: 'field.letters', values: { most: 120 } })),
+    v.check((text) => !hasControls(text), told(plainly('field.one-line'))),
   );
 
 /** Free text: may be empty, up to 4000 characters, line breaks allowed. */
 export const noteText = () =>
   v.pipe(
-    v.string('needs text'),
-    v.maxLength(4000, 'must have at most 4000 characters'),
-    v.check((text) => !hasControls(text.replace(/[\n\r\t]/g, '')), 'must not hold control characters'),
+    v.string(told(plainly('field.text'))),
+    v.maxLength(4000, told({ code: 'field.letters', values: { most: 4000 } })),
+    v.check((text) => !hasControls(text.replace(/[\n\r\t]/g, '')), told(plainly('field.controls'))),
   );
 
 /** Short identifier inside a job file: letters, digits, hyphen, underscore. */
-export const idText = () =>
-  v.pipe(v.string('needs an id'), v.regex(/^[A-Za-z0-9_.-]{1,40}$/, 'must be 1 to 40 letters, digits, hyphens, points or underscores'));
+export const idText = () => v.pipe(v.string(told(plainly('field.id-needed'))), v.regex(/^[A-Za-z0-9_.-]{1,40}$/, told(plainly('field.id'))));
+
+/** Id of a step of a plan: it says what the step is, so it may be long. */
+export const stepText = () => v.pipe(v.string(told(plainly('field.id-needed'))), v.regex(/^[^\s"'<>\\]{1,400}$/, told(plainly('field.step'))));
+
+/** True or false. */
+export const yesOrNo = () => v.boolean(told(plainly('field.boolean')));
+
+/** One of a few words. */
+export const oneOf = <const C extends readonly string[]>(choices: C) => v.picklist(choices, told({ code: 'field.choice', values: { choices } }));
+
+/** An id made by a device. */
+export const uuidText = () => v.pipe(v.string(told(plainly('field.id-needed'))), v.uuid(told(plainly('field.uuid'))));
 
 /** Colour as #rrggbb. */
-export const colourText = () => v.pipe(v.string('needs a colour'), v.regex(/^#[0-9a-f]{6}$/i, 'must be a colour such as #f5f3ea'), v.toLowerCase());
+export const colourText = () =>
+  v.pipe(v.string(told(plainly('field.colour-needed'))), v.regex(/^#[0-9a-f]{6}$/i, told(plainly('field.colour'))), v.toLowerCase());
 
 /** Instant in ISO 8601 UTC with milliseconds, as JSON writes dates. */
 export const instantText = () =>
   v.pipe(
-    v.string('needs a time'),
-    v.check(
-      (text) => /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/.test(text) && !Number.isNaN(Date.parse(text)),
-      'must be a time such as 2026-05-04T13:30:00.000Z',
-    ),
+    v.string(told(plainly('field.time-needed'))),
+    v.check((text) => /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/.test(text) && !Number.isNaN(Date.parse(text)), told(plainly('field.time'))),
   );
 
 function hasControls(text: string): boolean {

@@ -1,4 +1,5 @@
 import { refused, understood, type Reading } from './reading';
+import { plainly } from './said';
 
 /**
  * Reads a typed relative humidity.
@@ -7,10 +8,10 @@ import { refused, understood, type Reading } from './reading';
  */
 export function readHumidity(text: string): Reading<number> {
   const match = /^\s*(\d+(?:\.\d+)?|\.\d+)\s*(%?)\s*$/.exec(text);
-  if (!match) return refused(`"${text.trim()}" is not a humidity: write it in percent, like 50`);
+  if (!match) return refused({ code: 'typed.humidity', values: { text: text.trim() } });
   const number = Number(match[1]);
-  if (match[2] === '' && number === 1) return refused('1 could mean 1 % or all of it: write 1% or 100%');
+  if (match[2] === '' && number === 1) return refused(plainly('typed.humidity-one'));
   const percent = match[2] === '' && number < 1 ? number * 100 : number;
-  if (percent <= 0 || percent > 100) return refused('humidity lies above 0 % and at most at 100 %');
+  if (percent <= 0 || percent > 100) return refused(plainly('typed.humidity-range'));
   return understood(percent);
 }

@@ -3,6 +3,8 @@ export * from './length';
 export * from './minutes';
 export * from './reading';
 export * from './rounding';
+export * from './said';
+export * from './told';
 export * from './temperature';
 export * from './text';
 export * from './tolerances';

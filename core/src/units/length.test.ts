@@ -1,9 +1,12 @@
+import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { readLength, showArea, showBoth, showLength } from './length';
 
+const { say } = wordsFor();
+
 const read = (text: string, context = {}) => {
   const reading = readLength(text, context);
-  return reading.ok ? reading.value : reading.message;
+  return reading.ok ? reading.value : say(reading.why);
 };
 
 describe('readLength', () => {
@@ -28,7 +31,7 @@ describe('readLength', () => {
     (text) => {
       const reading = readLength(text);
       expect(reading.ok).toBe(false);
-      expect(!reading.ok && reading.message.length).toBeGreaterThan(20);
+      expect(!reading.ok && say(reading.why).length).toBeGreaterThan(20);
     },
   );
 

@@ -1,4 +1,5 @@
 import { refused, understood, type Reading } from './reading';
+import { plainly } from './said';
 
 /** Millimetres in one inch, exact by definition (1959). */
 export const MM_PER_INCH = 25.4;
@@ -25,7 +26,6 @@ const MM_PER_UNIT: Readonly<Record<string, number>> = {
   '′': 12 * MM_PER_INCH,
 };
 
-const EXAMPLES = 'write it like 18, 18mm, 1.2 m, 3 1/2", 7/16 or 1\' 6"';
 const NUMBER = /^(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?$/i;
 const FRACTION = /^(\d+)\/(\d+)$/;
 const UNIT = /^(mm|cm|m|inches|inch|in|ft|"|″|'|′)$/i;
@@ -38,18 +38,18 @@ const UNIT = /^(mm|cm|m|inches|inch|in|ft|"|″|'|′)$/i;
  */
 export function readLength(text: string, context: LengthContext = {}): Reading<number> {
   const trimmed = text.trim();
-  if (trimmed === '') return refused(`a length is missing: ${EXAMPLES}`);
+  if (trimmed === '') return refused(plainly('typed.length-missing'));
   const real = /\breal$/i.test(trimmed);
   if (real && !(context.scale && context.scale > 1)) {
-    return refused(`"real" needs a job at scale; this one is full size`);
+    return refused(plainly('typed.length-real'));
   }
   const negative = /^[-−]/.test(trimmed);
   const body = trimmed.replace(/\s*\breal$/i, '').replace(/^[-−+]\s*/, '');
   if (/\d,\d/.test(body)) {
-    return refused(`"${trimmed}": a comma could mean thousands or decimals; write a point for decimals and nothing for thousands`);
+    return refused({ code: 'typed.length-comma', values: { text: trimmed } });
   }
   const magnitude = sumOfTerms(tokens(body), context.bare ?? 'mm');
-  if (magnitude === null || !Number.isFinite(magnitude)) return refused(`"${trimmed}" is not a length: ${EXAMPLES}`);
+  if (magnitude === null || !Number.isFinite(magnitude)) return refused({ code: 'typed.length', values: { text: trimmed } });
   return understood(((negative ? -1 : 1) * magnitude) / (real ? (context.scale as number) : 1));
 }
 

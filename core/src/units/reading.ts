@@ -1,8 +1,25 @@
-/** What came of reading something a person typed: the value, or a sentence saying what was expected. */
-export type Reading<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
+import type { NoValues, Said, SaidOf } from './said';
+
+/** Why something a person typed was not understood; `text` is what was typed. */
+export interface ReadingSays {
+  readonly 'typed.length-missing': NoValues;
+  readonly 'typed.length-real': NoValues;
+  readonly 'typed.length-comma': { readonly text: string };
+  readonly 'typed.length': { readonly text: string };
+  readonly 'typed.number-missing': NoValues;
+  readonly 'typed.number': { readonly text: string };
+  readonly 'typed.temperature': { readonly text: string };
+  readonly 'typed.humidity': { readonly text: string };
+  readonly 'typed.humidity-one': NoValues;
+  readonly 'typed.humidity-range': NoValues;
+}
+export type ReadingSaid = SaidOf<ReadingSays>;
+
+/** What came of reading something a person typed: the value, or what was and was not understood. */
+export type Reading<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly why: Said };
 
 /** Wraps a value that was understood. */
 export const understood = <T>(value: T): Reading<T> => ({ ok: true, value });
 
-/** Wraps a refusal; `message` is shown at the field as it stands. */
-export const refused = (message: string): Reading<never> => ({ ok: false, message });
+/** Wraps a refusal; it is told at the field. */
+export const refused = (why: Said): Reading<never> => ({ ok: false, why });

@@ -5,12 +5,13 @@ export const KELVIN_AT_ZERO_C = 273.15;
 
 /**
  * Reads a typed temperature.
- * @param text `23`, `23 °C`, `23C`, `73 F`, `73°F`; a bare number is °C
+ * @param text `23`, `23 °C`, `23C`, `73 F`, `73°F`
+ * @param bare unit of a bare number
  * @returns °C, or what was expected
  */
-export function readTemperature(text: string): Reading<number> {
+export function readTemperature(text: string, bare: 'C' | 'F' = 'C'): Reading<number> {
   const match = /^\s*([-−+]?\d+(?:\.\d+)?)\s*(?:°\s*)?([cf])?\s*$/i.exec(text);
-  if (!match) return refused(`"${text.trim()}" is not a temperature: write it like 23, 23 °C or 73 °F`);
+  if (!match) return refused({ code: 'typed.temperature', values: { text: text.trim() } });
   const degrees = Number(match[1].replace('−', '-'));
-  return understood(match[2]?.toLowerCase() === 'f' ? ((degrees - 32) * 5) / 9 : degrees);
+  return understood((match[2] ?? bare).toUpperCase() === 'F' ? ((degrees - 32) * 5) / 9 : degrees);
 }

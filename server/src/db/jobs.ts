@@ -1,4 +1,4 @@
-import { finishesNamed, type Design, type Job, type SaveJob } from '@lintrel/core';
+import { finishesNamed, upgradedDesign, type Design, type Job, type SaveJob } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 interface JobRow {
@@ -10,7 +10,14 @@ interface JobRow {
 }
 
 const COLUMNS = 'id, revision, design, updated_at, save';
-const toJob = ({ id, revision, design, updated_at, save }: JobRow): Job => ({ id, revision, updatedAt: updated_at.toISOString(), save, design });
+/** Designs kept by older versions are brought up as they are read. */
+const toJob = ({ id, revision, design, updated_at, save }: JobRow): Job => ({
+  id,
+  revision,
+  updatedAt: updated_at.toISOString(),
+  save,
+  design: upgradedDesign(design) as Design,
+});
 
 /** All jobs, the one changed last first. */
 export async function listJobs(db: Queryable): Promise<Job[]> {

@@ -1,25 +1,26 @@
-import { MOST_EVENTS, MOST_NOTE_LETTERS, type LogEvent, type Plan } from '@lintrel/core';
+import { MOST_EVENTS, MOST_NOTE_LETTERS, type LogEvent, readRunSheet, type FrozenPlan, type Step } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 interface EventRow {
   id: string;
+  version: number;
   at: Date;
   kind: LogEvent['kind'];
   step: string | null;
   note: string;
 }
 
-const toEvent = ({ id, at, kind, step, note }: EventRow): LogEvent => ({ id, at: at.toISOString(), kind, step, note });
+const toEvent = ({ id, version, at, kind, step, note }: EventRow): LogEvent => ({ id, version, at: at.toISOString(), kind, step, note });
 
 /** The log of one job, as it was written down. */
 export async function listEvents(db: Queryable, jobId: string): Promise<LogEvent[]> {
-  const { rows } = await db.query<EventRow>('SELECT id, at, kind, step, note FROM run_log WHERE job_id = $1 ORDER BY seq', [jobId]);
+  const { rows } = await db.query<EventRow>('SELECT id, version, at, kind, step, note FROM run_log WHERE job_id = $1 ORDER BY seq', [jobId]);
   return rows.map(toEvent);
 }
 
 /** The logs of all jobs, by job. */
 export async function listAllEvents(db: Queryable): Promise<Map<string, LogEvent[]>> {
-  const { rows } = await db.query<EventRow & { job_id: string }>('SELECT job_id, id, at, kind, step, note FROM run_log ORDER BY seq');
+  const { rows } = await db.query<EventRow & { job_id: string }>('SELECT job_id, id, version, at, kind, step, note FROM run_log ORDER BY seq');
   const byJob = new Map<string, LogEvent[]>();
   for (const row of rows) byJob.set(row.job_id, [...(byJob.get(row.job_id) ?? []), toEvent(row)]);
   return byJob;
@@ -30,22 +31,18 @@ export async function listAllEvents(db: Queryable): Promise<Map<string, LogEvent
  * @returns whether it is kept; where it is not, because its id stands for something else or the log has no room
  */
 export async function appendEvent(db: Queryable, jobId: string, event: LogEvent): Promise<'kept' | 'other-job' | 'other-content' | 'full'> {
-  const { id, at, kind, step, note } = event;
-  const known = await db.query<EventRow & { job_id: string }>('SELECT job_id, id, at, kind, step, note FROM run_log WHERE id = $1', [id]);
+  const { id, version, at, kind, step, note } = event;
+  const known = await db.query<EventRow & { job_id: string }>('SELECT job_id, id, version, at, kind, step, note FROM run_log WHERE id = $1', [id]);
   if (known.rows[0]) return sameAs(known.rows[0], jobId, event);
   const { rows: room } = await db.query<{ full: boolean }>(
     'SELECT count(*) >= $2 OR coalesce(sum(length(note)), 0) + length($4::text) > $3 AS full FROM run_log WHERE job_id = $1',
     [jobId, MOST_EVENTS, MOST_NOTE_LETTERS, note],
   );
   if (room[0].full) return 'full';
-  const { rowCount } = await db.query('INSERT INTO run_log (id, job_id, at, kind, step, note) VALUES ($1, $2, $3, $4, $5, $6) ON CONFLICT (id) DO NOTHING', [
-    id,
-    jobId,
-    at,
-    kind,
-    step,
-    note,
-  ]);
+  const { rowCount } = await db.query(
+    'INSERT INTO run_log (id, job_id, version, at, kind, step, note) VALUES ($1, $2, $3, $4, $5, $6, $7) ON CONFLICT (id) DO NOTHING',
+    [id, jobId, version, at, kind, step, note],
+  );
   // The same entry may have come at this very moment by another way: then it is looked at once more.
   return rowCount === 1 ? 'kept' : appendEvent(db, jobId, event);
 }
@@ -53,7 +50,7 @@ export async function appendEvent(db: Queryable, jobId: string, event: LogEvent)
 const sameAs = (row: EventRow & { job_id: string }, jobId: string, event: LogEvent): 'kept' | 'other-job' | 'other-content' =>
   row.job_id !== jobId ? 'other-job' : contentOf(toEvent(row)) === contentOf(event) ? 'kept' : 'other-content';
 
-const contentOf = ({ at, kind, step, note }: LogEvent): string => JSON.stringify([at, kind, step, note]);
+const contentOf = ({ version, at, kind, step, note }: LogEvent): string => JSON.stringify([version, at, kind, step, note]);
 
 /**
  * Writes the log of a file down, in its order.
@@ -61,8 +58,8 @@ const contentOf = ({ at, kind, step, note }: LogEvent): string => JSON.stringify
  */
 export async function appendLog(db: Queryable, jobId: string, log: readonly LogEvent[]): Promise<boolean> {
   const { rowCount } = await db.query(
-    `INSERT INTO run_log (id, job_id, at, kind, step, note)
-     SELECT id, $1, at, kind, step, note FROM ROWS FROM (json_to_recordset($2) AS (id uuid, at timestamptz, kind text, step text, note text)) WITH ORDINALITY AS event ORDER BY ordinality
+    `INSERT INTO run_log (id, job_id, version, at, kind, step, note)
+     SELECT id, $1, version, at, kind, step, note FROM ROWS FROM (json_to_recordset($2) AS (id uuid, version integer, at timestamptz, kind text, step text, note text)) WITH ORDINALITY AS event ORDER BY ordinality
      ON CONFLICT (id) DO NOTHING`,
     [jobId, JSON.stringify(log)],
   );
@@ -72,7 +69,7 @@ export async function appendLog(db: Queryable, jobId: string, log: readonly LogE
 /** A plan as it was when the job was started. */
 export interface StartedPlan {
   readonly revision: number;
-  readonly plan: Plan;
+  readonly plan: FrozenPlan;
 }
 
 /** Freezes the plan a job is started with, given as JSON: it comes back byte for byte. */
@@ -87,9 +84,10 @@ export async function findStartedPlan(db: Queryable, jobId: string): Promise<Sta
 }
 
 /** Run-sheet steps of every started job, by job. */
-export async function listStartedSteps(db: Queryable): Promise<Map<string, Plan['steps']>> {
-  const { rows } = await db.query<{ job_id: string; steps: Plan['steps'] }>(
-    `SELECT DISTINCT ON (job_id) job_id, plan->'steps' AS steps FROM started_plans ORDER BY job_id, id DESC`,
+export async function listStartedSteps(db: Queryable): Promise<Map<string, readonly Step[]>> {
+  const { rows } = await db.query<{ job_id: string; plan: FrozenPlan }>(
+    `SELECT DISTINCT ON (job_id) job_id, json_build_object('format', plan->'format', 'version', plan->'version', 'steps', plan->'steps') AS plan
+       FROM started_plans ORDER BY job_id, id DESC`,
   );
-  return new Map(rows.map(({ job_id, steps }) => [job_id, steps]));
+  return new Map(rows.map(({ job_id, plan }) => [job_id, readRunSheet(plan).steps]));
 }

@@ -12,6 +12,7 @@ let job: Job;
 const api = () => request(server.app);
 const entry = (kind: LogEvent['kind'], changes: Partial<LogEvent> = {}): LogEvent => ({
   id: randomUUID(),
+  version: 1,
   at: new Date().toISOString(),
   kind,
   step: null,

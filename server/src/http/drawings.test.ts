@@ -59,7 +59,7 @@ describe('drawings', () => {
       .expect(200);
     const { line, left } = body as TakenDrawing;
     expect(line?.kind === 'imported' && line.paths.length).toBe(15);
-    expect(left).toEqual([expect.stringMatching(/25 paths are too large, too far out or too many/)]);
+    expect(left).toEqual([{ code: 'taken.paths', values: { paths: 25 } }]);
   });
   it('larger than any drawing are refused before they are read', async () => {
     const { status } = await request(app())

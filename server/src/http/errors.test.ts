@@ -22,12 +22,20 @@ it('passes its own refusals on', () => {
   expect(toApiError(own)).toBe(own);
 });
 it('says one fault in full and counts several', () => {
-  expect(invalid([{ path: 'a', message: 'is missing' }]).message).toBe('a: is missing');
+  expect(invalid([{ path: 'a', code: 'field.missing', values: {} }]).message).toBe('a: is missing');
   expect(
     invalid([
-      { path: 'a', message: 'x' },
-      { path: 'b', message: 'y' },
+      { path: 'a', code: 'field.missing', values: {} },
+      { path: 'b', code: 'field.unknown', values: {} },
     ]),
-  ).toMatchObject({ message: '2 things need mending', details: { fields: [{ path: 'a' }, { path: 'b' }] } });
+  ).toMatchObject({
+    message: '2 things need mending',
+    details: {
+      fields: [
+        { path: 'a', message: 'is missing' },
+        { path: 'b', code: 'field.unknown' },
+      ],
+    },
+  });
   expect(notFound('job')).toMatchObject({ status: 404, message: 'There is no job here.' });
 });

@@ -1,4 +1,5 @@
 import { MOST_FAULTS, type ApiErrorBody, type Fault } from '@lintrel/core';
+import { wordsFor } from '@lintrel/words';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { connectionLost, neverReached } from '../db/pool';
 
@@ -15,10 +16,28 @@ export class ApiError extends Error {
 }
 
 /** Refuses data with faults at their places. */
-export const invalid = (faults: readonly Fault[]): ApiError =>
-  new ApiError(422, 'invalid', faults.length === 1 ? `${faults[0].path}: ${faults[0].message}` : `${faults.length} things need mending`, {
-    fields: faults.slice(0, MOST_FAULTS),
-  });
+export function invalid(faults: readonly Fault[]): ApiError {
+  const fields = faults.slice(0, MOST_FAULTS).map((fault) => ({ ...fault, message: WORDS.say(fault) }));
+  const message = fields.length === 1 ? `${fields[0].path}: ${fields[0].message}` : `${faults.length} things need mending`;
+  return new ApiError(422, 'invalid', message, { fields });
+}
+
+/** Refuses one value. */
+export const invalidAt = (path: string, code: RefusalCode, values: Fault['values'] = {}): ApiError => {
+  const message = REFUSALS[code](values);
+  return new ApiError(422, 'invalid', `${path}: ${message}`, { fields: [{ path, code: `server.${code}`, values, message }] });
+};
+
+/** Whoever asks without our screens reads English. */
+const WORDS = wordsFor();
+
+const REFUSALS = {
+  'start-kind': () => 'must be start',
+  'log-start': () => 'a job is started with its plan, by /start',
+  taken: ({ key }: Fault['values']) => `"${String(key)}" is taken`,
+  fixed: () => 'cannot be changed; add a new one instead',
+} as const;
+type RefusalCode = keyof typeof REFUSALS;
 
 export const notFound = (what: string): ApiError => new ApiError(404, 'not-found', `There is no ${what} here.`);
 

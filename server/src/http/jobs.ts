@@ -1,4 +1,5 @@
 import {
+  JOB_FILE_VERSION,
   designFaults,
   emptyDesign,
   jobListSchema,
@@ -77,7 +78,7 @@ export function jobRoutes(pool: pg.Pool, workshop: Workshop): Router {
     // The newest thing in the file dates it, so that an unchanged job is written as the same bytes.
     const writtenAt = [updatedAt, ...log.map(({ at }) => at)].reduce((latest, at) => (at > latest ? at : latest));
     response.type('application/json').attachment(`${fileName(design)}.json`);
-    response.send(writeJobFile({ format: 'lintrel-job', version: 1, writtenAt, design, shelf, log }));
+    response.send(writeJobFile({ format: 'lintrel-job', version: JOB_FILE_VERSION, writtenAt, design, shelf, log }));
   });
 
   return routes;
@@ -128,7 +129,7 @@ async function summaries(pool: pg.Pool): Promise<JobSummary[]> {
     const progress = progressOf(steps.get(id) ?? [], events.get(id) ?? []);
     const started = progress.startedAt !== null && steps.has(id);
     const state = progress.finishedAt !== null ? 'finished' : started ? 'in-shop' : 'planning';
-    const next = state !== 'in-shop' ? '' : (progress.next?.title ?? 'Look it over and finish the job');
+    const next = state === 'in-shop' ? (progress.next?.say ?? null) : null;
     return { id, title: design.title, kind: design.kind, revision, updatedAt, state, next, finishedAt: progress.finishedAt, windows: [...progress.running] };
   });
 }

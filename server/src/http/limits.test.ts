@@ -119,7 +119,7 @@ describe('what can be written can be read', () => {
       `INSERT INTO run_log (id, job_id, at, kind, step, note) SELECT gen_random_uuid(), $1, date_trunc('milliseconds', now()), 'note', NULL, repeat('n', 380) FROM generate_series(1, $2)`,
       [job.id, MOST_EVENTS],
     );
-    const entry = { id: randomUUID(), at: new Date().toISOString(), kind: 'note', step: null, note: '' };
+    const entry = { id: randomUUID(), version: 1, at: new Date().toISOString(), kind: 'note', step: null, note: '' };
     expect((await api().post(`/api/jobs/${job.id}/log`).send(entry).expect(409)).body.error).toMatchObject({ code: 'log-full' });
     const { text } = await api().get(`/api/jobs/${job.id}/file`).expect(200);
     expect(text.length).toBeGreaterThan(4_600_000);
@@ -147,7 +147,7 @@ describe('what can be written can be read', () => {
     const body = JSON.stringify({ revision: job.revision, design });
     expect(body.length).toBeLessThan(4_000_000);
     expect((await json(`/api/jobs/${job.id}`, body, 'put').expect(422)).body.error.fields).toEqual([
-      { path: 'design', message: expect.stringMatching(/is more than one job can hold/) },
+      expect.objectContaining({ path: 'design', code: 'design.too-large', message: expect.stringMatching(/is more than one job can hold/) }),
     ]);
   });
 });

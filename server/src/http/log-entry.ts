@@ -10,7 +10,7 @@ const CLOCK_SLACK_MS = 5 * 60_000;
 export async function append(db: Queryable, jobId: string, event: LogEvent): Promise<void> {
   if (Date.parse(event.at) > Date.now() + CLOCK_SLACK_MS)
     throw new ApiError(422, 'invalid', 'Its time lies in the future: set the clock of this device right, leave this entry out and make it again.', {
-      fields: [{ path: 'at', message: 'lies in the future: check the clock of this device' }],
+      fields: [{ path: 'at', code: 'server.future', values: {}, message: 'lies in the future: check the clock of this device' }],
     });
   switch (await appendEvent(db, jobId, event)) {
     case 'kept':

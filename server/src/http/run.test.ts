@@ -8,6 +8,7 @@ let job: Job;
 const api = () => request(server.app);
 const event = (kind: LogEvent['kind'], step: string | null = null, minutesAgo = 0): LogEvent => ({
   id: randomUUID(),
+  version: 1,
   at: new Date(Date.now() - minutesAgo * 60_000).toISOString(),
   kind,
   step,
@@ -62,7 +63,7 @@ it('opens a window when the step before it is logged, and keeps an entry sent tw
 });
 
 it.each<[string, Partial<LogEvent>, number, RegExp]>([
-  ['of an unknown kind', { kind: 'explode' as LogEvent['kind'] }, 422, /kind/],
+  ['of no kind', { kind: 'It exploded!' }, 422, /kind/],
   ['without a proper id', { id: '17' }, 422, /UUID/],
   ['from the future', { at: new Date(Date.now() + 3_600_000).toISOString() }, 422, /future/],
   ['at no time', { at: 'yesterday' }, 422, /time such as/],
@@ -71,6 +72,13 @@ it.each<[string, Partial<LogEvent>, number, RegExp]>([
 ])('refuses an entry %s', async (_, wrong, status, message) => {
   const { body } = await log({ ...event('note'), ...wrong }).expect(status);
   expect(JSON.stringify(body.error)).toMatch(message);
+});
+
+it('keeps an entry of an older phone, and one of a kind nobody knows yet', async () => {
+  const { version: _, ...old } = event('note');
+  expect(((await api().post(`/api/jobs/${job.id}/log`).send(old).expect(201)).body as RunRecord).events.at(-1)).toEqual({ ...old, version: 1 });
+  const newer = event('sanded', 's1.coat.1');
+  expect(((await log(newer).expect(201)).body as RunRecord).events.at(-1)).toEqual(newer);
 });
 
 it('does not let an entry move to another job', async () => {
@@ -103,6 +111,6 @@ it('plans with the shelf as it is now, not as it was', async () => {
   const vinyl = body.tapes.find(({ code }: { code: string }) => code === 'W18');
   await api().delete(`/api/shelf/tapes/${vinyl.code}`).expect(204);
   const plan = (await api().get(`/api/jobs/${job.id}/plan`)).body as ReturnType<typeof planJob>;
-  expect(plan.tapes.map(({ tape }) => tape)).not.toContain('W18');
+  expect(plan.lists.tape.map(({ tape }) => tape)).not.toContain('W18');
   expect(giveFinish(job.design, 'hull', plan.parts[0].areas[0], null).scheme.areas).toHaveLength(job.design.scheme.areas.length);
 });

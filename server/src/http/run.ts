@@ -5,7 +5,7 @@ import { findJob } from '../db/jobs';
 import { holdJob } from '../db/locks';
 import { findStartedPlan, insertStartedPlan, listEvents } from '../db/log';
 import { inTransaction, type Queryable } from '../db/pool';
-import { ApiError, invalid } from './errors';
+import { ApiError, invalidAt } from './errors';
 import type { Workshop } from '../work/workshop';
 import { knownJob, planOf } from './jobs';
 import { append } from './log-entry';
@@ -23,7 +23,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
   routes.post('/:id/start', async (request, response) => {
     const job = await knownJob(pool, request.params.id);
     const { revision, event } = bodyOf(startSchema, request.body);
-    if (event.kind !== 'start') throw invalid([{ path: 'event.kind', message: 'must be start' }]);
+    if (event.kind !== 'start') throw invalidAt('event.kind', 'start-kind');
     // A start whose answer was lost is sent again, and may find the design changed since.
     if (await isKept(pool, job.id, event)) return void response.status(201).json(await runRecord(pool, job.id));
     if (revision !== job.revision) throw staleStart(job.revision);
@@ -44,7 +44,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
   routes.post('/:id/log', async (request, response) => {
     const { id } = await knownJob(pool, request.params.id);
     const event = bodyOf(logEventSchema, request.body);
-    if (event.kind === 'start') throw invalid([{ path: 'kind', message: 'a job is started with its plan, by /start' }]);
+    if (event.kind === 'start') throw invalidAt('kind', 'log-start');
     await inTransaction(pool, async (db) => {
       await holdJob(db, id);
       await append(db, id, event);

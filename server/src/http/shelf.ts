@@ -5,7 +5,7 @@ import { jobsUsingFinish } from '../db/jobs';
 import { deleteEntry, insertEntry, readShelf, updateEntry, type ShelfTable, type ShelfTables } from '../db/shelf';
 import { changeShelf } from '../db/locks';
 import { inTransaction, type Queryable } from '../db/pool';
-import { ApiError, invalid, notFound } from './errors';
+import { ApiError, invalid, invalidAt, notFound } from './errors';
 import { answered, bodyOf } from './validate';
 
 const WORDS = { tapes: 'tape', finishes: 'finish' } as const;
@@ -41,7 +41,7 @@ export function shelfRoutes(pool: pg.Pool): Router {
 /** Puts an entry on the shelf, or refuses it. Call while the shelf is held for changing. */
 export async function addEntry<T extends ShelfTable>(db: Queryable, table: T, entry: ShelfTables[T], keyName: string): Promise<void> {
   const done = await insertEntry(db, table, entry);
-  if (done === 'taken') throw invalid([{ path: keyName, message: `"${(entry as unknown as Record<string, string>)[keyName]}" is taken` }]);
+  if (done === 'taken') throw invalidAt(keyName, 'taken', { key: (entry as unknown as Record<string, string>)[keyName] });
   if (done === 'full')
     throw new ApiError(409, 'shelf-full', `The shelf is full: it holds ${MOST_ENTRIES} ${table}. Take off what is not used any more, then try again.`);
 }
@@ -72,7 +72,7 @@ function entryRoutes<T extends ShelfTable>(
   routes.put(`/${table}/:key`, async (request, response) => {
     const entry = kept(read(request.body));
     // Jobs name their finishes, so the name on the shelf stays.
-    if (keyOf(entry) !== request.params.key) throw invalid([{ path: keyName, message: 'cannot be changed; add a new one instead' }]);
+    if (keyOf(entry) !== request.params.key) throw invalidAt(keyName, 'fixed');
     const found = await inTransaction(pool, async (db) => {
       await changeShelf(db);
       return updateEntry(db, table, keyOf(entry), entry);

@@ -1,4 +1,4 @@
-import { fromDrawing, readDxf, readSvg, type Drawing } from '@lintrel/core/files';
+import { fromDrawing, readDxf, readSvg, type Drawing, type DrawingRead } from '@lintrel/core/files';
 import type { DrawingSummary, TakeDrawing } from '@lintrel/core';
 
 /** What is wanted of a drawing: a summary, or parts of a design made from it. */
@@ -7,8 +7,8 @@ export interface DrawingTask {
   readonly wish: TakeDrawing['wish'] | null;
 }
 
-/** A DrawingSummary or a TakenDrawing, as was asked; or a sentence why there is none. */
-export type DrawingReply = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly message: string };
+/** A DrawingSummary or a TakenDrawing, as was asked; or why there is none. */
+export type DrawingReply = { readonly ok: true; readonly value: unknown } | Extract<DrawingRead, { ok: false }>;
 
 /** Reads a drawing, SVG or DXF. */
 export function readDrawing({ text, wish }: DrawingTask): DrawingReply {

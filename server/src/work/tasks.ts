@@ -1,12 +1,10 @@
 import { ask as answerOf, draftParts, planJob, readJobFile, type Answer, type Checked, type Design, type JobFile, type Shelf } from '@lintrel/core';
 import { printPdf, stationCsv, tableFor, writeDxf, writeSvg, type PrintWish } from '@lintrel/core/files';
+import { USUAL_PERSON, wordsFor } from '@lintrel/words';
 
 export { readDrawing } from './drawing';
 
 // Everything that may take longer than a blink. Each runs in a process of the workshop; what goes in and out is plain data.
-
-/** A text, or a sentence why there is none. */
-export type Written = { readonly ok: true; readonly text: string } | { readonly ok: false; readonly message: string };
 
 /** The plan of a job as JSON, and how many steps it has. */
 export function plan({ design, shelf }: { design: Design; shelf: Shelf }): { readonly text: string; readonly steps: number } {
@@ -21,12 +19,18 @@ export const ask = ({ name, input, shelf }: { name: string; input: unknown; shel
 export const checkFile = (bytes: Uint8Array): Checked<JobFile> => readJobFile(new TextDecoder().decode(bytes));
 
 /** A template, mask or table as PDF. */
-export const print = ({ design, wish }: { design: Design; wish: PrintWish }): ReturnType<typeof printPdf> => printPdf(design, wish);
+export const print = ({ design, wish }: { design: Design; wish: PrintWish }): ReturnType<typeof printPdf> => printPdf(design, wish, wordsOf(wish));
 
-/** A station table as a list. */
-export function stations({ design, wish }: { design: Design; wish: Extract<PrintWish, { what: 'stations' }> }): Written {
+/** Words on paper, in the unit of the person who prints. */
+function wordsOf({ unit }: Pick<PrintWish, 'unit'>) {
+  const words = wordsFor({ ...USUAL_PERSON, length: unit });
+  return { tell: words.say, stations: words.stations };
+}
+
+/** A station table as a list; null where the line is not on its part. */
+export function stations({ design, wish }: { design: Design; wish: Extract<PrintWish, { what: 'stations' }> }): string | null {
   const table = tableFor(design, wish);
-  return typeof table === 'string' ? { ok: false, message: table } : { ok: true, text: stationCsv(table) };
+  return table && stationCsv(wordsOf(wish).stations(table));
 }
 
 /** One part as a drawing; null where there is no such part. */

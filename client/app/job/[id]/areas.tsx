@@ -1,4 +1,4 @@
-import { giveFinish, showArea, showLength, showMetres, withoutPlace, type AreaPlan, type PartPlan } from '@lintrel/core';
+import { giveFinish, showArea, showLength, withoutPlace, type AreaPlan, type PartPlan } from '@lintrel/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { LayersSheet } from '@/areas/LayersSheet';
@@ -21,10 +21,12 @@ import { Sheet } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { KEEP } from '@/words';
 import { useComputed } from '@/worker/useComputed';
+import { useWords } from '@/person/PersonContext';
 
 /** Areas: tap an area, tap a finish. */
 export default function AreasScreen() {
-  const { design, plan, shelf, change } = useJob();
+  const { design, plan, shelf, change, unit } = useJob();
+  const { say, metres } = useWords();
   const { part, choice } = usePart(plan);
   const [chosen, setChosen] = useState<string | null>(null);
   const [trial, setTrial] = useState<Trial | null>(null);
@@ -69,9 +71,9 @@ export default function AreasScreen() {
                 testID="area"
               >
                 <Body>{`${one.code}  ${one.chosen ? nameOf(one.finish) : 'not chosen yet: kept as it is'}`}</Body>
-                <Small>{`${showArea(one.sizeM2, design.unit)} · ${showMetres(one.perimeterMm)} round`}</Small>
+                <Small>{`${showArea(one.sizeM2, unit)} · ${metres(one.perimeterMm)} round`}</Small>
               </Row>
-              {one.code === chosen ? <Neighbours area={one} unit={design.unit} /> : null}
+              {one.code === chosen ? <Neighbours area={one} unit={unit} /> : null}
               {one.code === chosen ? <HowPainted area={one} cleared={design.scheme.clear !== undefined} onPaint={paint} /> : null}
               {one.code === chosen ? <FinishChoice area={one} present={part.present} onGive={give} /> : null}
             </View>
@@ -79,21 +81,15 @@ export default function AreasScreen() {
         </Rows>
       </Sheet>
       {part.lost.map(({ seed, finish }) => (
-        <Lost
-          key={seed.join(' ')}
-          seed={seed}
-          name={nameOf(finish)}
-          unit={design.unit}
-          onLeaveOut={() => void change((now) => withoutPlace(now, part.id, seed))}
-        />
+        <Lost key={seed.join(' ')} seed={seed} name={nameOf(finish)} unit={unit} onLeaveOut={() => void change((now) => withoutPlace(now, part.id, seed))} />
       ))}
       <Widths part={part.id} trial={trial} onTrial={setTrial} />
       <LayersSheet />
       <Schemes plan={plan} part={part} onOther={setOther} />
       {plan.advice
-        .filter((advice) => advice.part === part.id && advice.area !== null && !advice.text.startsWith('Stage'))
-        .map(({ level, text }) => (
-          <Notice key={text} level={level} text={text} />
+        .filter(({ place, values }) => place.part === part.id && place.area !== null && !('stage' in values))
+        .map((advice) => (
+          <Notice key={say(advice)} level={advice.level} text={say(advice)} />
         ))}
       {part.lines.length === 0 ? <Missing need="line" /> : null}
     </StepLayout>

@@ -1,4 +1,4 @@
-import { masksOn, pointOnLine, sprayArrows, type Advice, type LineSpot, type PartPlan } from '@lintrel/core';
+import { linesIn, masksOn, pointOnLine, sprayArrows, type Advice, type LineSpot, type PartPlan } from '@lintrel/core';
 import { useMemo, useState } from 'react';
 import { EdgeSheet, spotOf } from '@/coats/EdgeSheet';
 import { Orders } from '@/coats/Orders';
@@ -17,6 +17,7 @@ import { StepLayout } from '@/job/StepLayout';
 import { Notice } from '@/ui/Notice';
 import { Sheet } from '@/ui/Screen';
 import { Heading } from '@/ui/Words';
+import { useWords } from '@/person/PersonContext';
 
 /** Coats: the orders found, a picture after every stage, the edge cut open, and the rehearsal. */
 export default function CoatsScreen() {
@@ -38,12 +39,13 @@ export default function CoatsScreen() {
     );
   const { moment } = rehearsed;
   const on = moment ? plan.stages.filter((one) => moment.masks.includes(one.number)) : masksOn(plan, stage);
-  const spot = spotOf(part, chosenSpot, stage);
-  const go = (advice: Advice) => {
-    if (advice.part) choose(advice.part);
-    setArea(advice.area);
-    const line = plan.parts.find(({ id }) => id === advice.part)?.borders.find((one) => one.line === advice.line);
-    if (advice.part && line) setSpot({ part: advice.part, line: line.line, at: (line.from + line.to) / 2 });
+  const spot = spotOf(part, chosenSpot, linesIn(plan, stage));
+  const go = ({ place }: Advice) => {
+    if (place.part) choose(place.part);
+    const there = plan.parts.find(({ id }) => id === place.part);
+    setArea(there?.areas.find(({ id }) => id === place.area)?.code ?? null);
+    const line = there?.borders.find((one) => one.line === place.line);
+    if (place.part && line) setSpot({ part: place.part, line: line.line, at: (line.from + line.to) / 2 });
   };
   const show = (next: number) => {
     rehearsed.setPlaying(false);
@@ -57,7 +59,7 @@ export default function CoatsScreen() {
         <PartDrawing
           part={part}
           areas={moment ? momentAreas(plan, moment, part, shelf) : stageAreas(plan, stage, part, shelf)}
-          runs={on.flatMap(({ runs }) => runs)}
+          runs={on.flatMap((one) => linesIn(plan, one))}
           arrows={moment ? [] : arrows}
           spot={moment || !spot ? null : placeOn(part, spot)}
           codes="areas"
@@ -74,19 +76,20 @@ export default function CoatsScreen() {
       <Orders plan={plan} />
       <EdgeSheet plan={plan} part={part} stage={stage} spot={spot} onSpot={setSpot} />
       <RulesSheet plan={plan} />
-      <Regrets advice={plan.advice.filter(({ text }) => !text.includes('no finish chosen'))} onGo={go} />
+      <Regrets advice={plan.advice.filter(({ code }) => code !== 'advice.unchosen')} onGo={go} />
     </StepLayout>
   );
 }
 
 /** What a person would be sorry for, each with the way to its place. */
 function Regrets({ advice, onGo }: { advice: readonly Advice[]; onGo: (advice: Advice) => void }) {
+  const { say } = useWords();
   if (advice.length === 0) return null;
   return (
     <Sheet>
       <Heading>Look before you paint</Heading>
       {advice.map((one) => (
-        <Notice key={one.text} level={one.level} text={one.text} onPress={one.area !== null || one.line !== null ? () => onGo(one) : undefined} />
+        <Notice key={say(one)} level={one.level} text={say(one)} onPress={one.place.area !== null || one.place.line !== null ? () => onGo(one) : undefined} />
       ))}
     </Sheet>
   );

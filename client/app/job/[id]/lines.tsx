@@ -1,4 +1,4 @@
-import { LINE_WORDS, showBoth, showLength, type Design, type LinePlan, type PartPlan } from '@lintrel/core';
+import { LINE_WORDS, showBoth, showLength, type LinePlan, type PartPlan } from '@lintrel/core';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
@@ -16,6 +16,7 @@ import { Row, Rows, Unfolded } from '@/ui/Row';
 import { Sheet } from '@/ui/Screen';
 import { Body, Small } from '@/ui/Words';
 import { useComputed } from '@/worker/useComputed';
+import { useWords } from '@/person/PersonContext';
 
 /** Lines: every trim line with its code, its worst bend, and which tape follows it; measured points are dragged on the drawing. */
 export default function LinesScreen() {
@@ -26,7 +27,8 @@ export default function LinesScreen() {
 }
 
 function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) {
-  const { id, design, plan, shelf } = useJob();
+  const { id, design, plan, shelf, unit } = useJob();
+  const { say } = useWords();
   const [chosen, setChosen] = useState<string | null>(null);
   const [comb, setComb] = useState(false);
   const strokes = part.lines.filter(({ owner }) => owner === chosen);
@@ -53,12 +55,12 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
             <View key={line.owner}>
               <Row label={`${line.code} ${line.name}`} chosen={line.owner === chosen} onPress={() => toggle(line.owner)} testID="line">
                 <Body>{`${line.code}  ${line.name}`}</Body>
-                <Small>{lineWords(line, part, design)}</Small>
-                {line.fault ? <Small tone="accent">{`This line ${line.fault}`}</Small> : null}
+                <Small>{lineWords(line, part, unit, design.scale)}</Small>
+                {line.fault ? <Small tone="accent">{`This line ${say(line.fault)}`}</Small> : null}
               </Row>
               {line.owner === chosen && strokes[0] ? (
                 <Unfolded>
-                  <LineFacts line={strokes[0]} analysis={analysis.output} fits={fits.output} unit={design.unit} scale={design.scale} />
+                  <LineFacts line={strokes[0]} analysis={analysis.output} fits={fits.output} unit={unit} scale={design.scale} />
                   <LineTools
                     partId={part.id}
                     line={strokes[0]}
@@ -73,15 +75,15 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
         </Rows>
       </Sheet>
       {(plan?.advice ?? [])
-        .filter((advice) => advice.part === part.id && advice.line !== null && !/^Stage/.test(advice.text))
-        .map(({ level, text }) => (
-          <Notice key={text} level={level} text={text} />
+        .filter(({ place, values }) => place.part === part.id && place.line !== null && !('stage' in values))
+        .map((advice) => (
+          <Notice key={say(advice)} level={advice.level} text={say(advice)} />
         ))}
     </StepLayout>
   );
 }
 
-function lineWords(line: LinePlan, part: PartPlan, { unit, scale }: Pick<Design, 'unit' | 'scale'>): string {
+function lineWords(line: LinePlan, part: PartPlan, unit: 'mm' | 'in', scale: number): string {
   const strokes = part.lines.filter(({ owner }) => owner === line.owner);
   const length = strokes.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
   return [

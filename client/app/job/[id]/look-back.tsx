@@ -1,4 +1,4 @@
-import { EVENT_KINDS, type LogEvent, type Plan } from '@lintrel/core';
+import type { LogEvent, Step } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
@@ -10,6 +10,7 @@ import { Row, Rows } from '@/ui/Row';
 import { Sheet, Waiting } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { showMinutes } from '@lintrel/core';
+import { useWords } from '@/person/PersonContext';
 
 /** Look back: what was really done and when, as it was written down. */
 export default function LookBackScreen() {
@@ -33,7 +34,7 @@ export default function LookBackScreen() {
     <StepLayout>
       <Sheet>
         <View style={styles.figures}>
-          <Figure large label="Steps done" value={`${progress.doneAt.size} of ${plan?.steps.length ?? 0}`} />
+          <Figure large label="Steps done" value={`${progress.doneAt.size} of ${plan?.toDo.length ?? 0}`} />
           {spanMin === null ? null : (
             <Figure large label={progress.finishedAt === null ? 'Since the start' : 'From start to finish'} value={showMinutes(spanMin)} />
           )}
@@ -47,7 +48,7 @@ export default function LookBackScreen() {
           {[...events]
             .sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
             .map((event) => (
-              <Entry key={event.id} event={event} plan={plan} />
+              <Entry key={event.id} event={event} steps={plan?.steps ?? []} />
             ))}
         </Rows>
       </Sheet>
@@ -55,13 +56,14 @@ export default function LookBackScreen() {
   );
 }
 
-function Entry({ event, plan }: { event: LogEvent; plan: Plan | null }) {
-  const step = plan?.steps.find(({ id }) => id === event.step);
+function Entry({ event, steps }: { event: LogEvent; steps: readonly Step[] }) {
+  const { say, entry } = useWords();
+  const step = steps.find(({ id }) => id === event.step);
   const at = new Date(event.at);
   return (
     <Row label="entry" testID="entry">
       <Small>{`${at.toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} ${at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`}</Small>
-      <Body>{`${EVENT_KINDS[event.kind]}${step ? `: ${step.title}` : ''}`}</Body>
+      <Body>{`${entry(event.kind)}${step ? `: ${say(step.say)}` : ''}`}</Body>
       {event.note ? <Body tone="quiet">{event.note}</Body> : null}
     </Row>
   );

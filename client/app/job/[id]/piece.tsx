@@ -17,13 +17,16 @@ import { Row, Rows } from '@/ui/Row';
 import { Sheet } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { downloadJob } from '@/job/download';
+import { useWords } from '@/person/PersonContext';
+import { PersonForm } from '@/person/PersonForm';
 
 /** Piece: the parts, the air, and what follows from them. */
 export default function PieceScreen() {
-  const { id, design, plan, change } = useJob();
+  const { id, design, plan, change, unit } = useJob();
   const [trouble, setTrouble] = useState<string | null>(null);
   const wide = useWide();
-  const advice = (plan?.advice ?? []).filter(({ part }) => part === null);
+  const { say } = useWords();
+  const advice = (plan?.advice ?? []).filter(({ place }) => place.part === null);
   return (
     <StepLayout
       // On a wide screen the whole piece takes the room, on a phone it stands among the rest.
@@ -40,7 +43,7 @@ export default function PieceScreen() {
             {design.parts.map((part) => {
               // The row has its place at once; its picture comes when the worker has drawn it, and nothing moves.
               const drawn = plan?.parts.find((one) => one.id === part.id);
-              const size = drawn ? ` · ${showArea(drawn.sizeM2, design.unit)}` : '';
+              const size = drawn ? ` · ${showArea(drawn.sizeM2, unit)}` : '';
               return (
                 <Row
                   key={part.id}
@@ -66,13 +69,17 @@ export default function PieceScreen() {
       <Sheet>
         <Heading>Air today</Heading>
         <AirForm climate={design.climate} onChange={(climate) => void change((now) => ({ ...now, climate }))} />
-        {advice.map(({ level, text }) => (
-          <Notice key={text} level={level} text={text} />
+        {advice.map((one) => (
+          <Notice key={say(one)} level={one.level} text={say(one)} />
         ))}
       </Sheet>
       <Sheet>
         <Heading>The job</Heading>
         <JobForm design={design} onChange={(values) => void change((now) => ({ ...now, ...values }))} />
+      </Sheet>
+      <Sheet>
+        <Heading>On this device</Heading>
+        <PersonForm />
       </Sheet>
       <View style={styles.files}>
         {design.parts.length > 0 ? (

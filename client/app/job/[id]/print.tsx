@@ -1,3 +1,4 @@
+import { readLength, told } from '@lintrel/core';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -14,14 +15,16 @@ import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Sheet } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
+import { lengthText } from '@/forms/lengthText';
 
 /** Print and files: templates full size, masks, drawings in and out. */
 export default function PrintScreen() {
-  const { id, design, plan } = useJob();
+  const { id, design, plan, unit } = useJob();
   const [partId, setPartId] = useState<string | null>(null);
   const [paper, setPaper] = useState<'A4' | 'Letter'>('A4');
   const [mirrored, setMirrored] = useState(false);
-  const [film, setFilm] = useState('150');
+  const [film, setFilm] = useState(() => lengthText(150, unit));
+  const filmRead = readLength(film, { bare: unit });
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const part = plan?.parts.find((one) => one.id === partId) ?? plan?.parts[0];
@@ -31,7 +34,7 @@ export default function PrintScreen() {
     setTrouble(await saveAnswer(`/jobs/${id}/${path}`, body, name));
     setBusy(false);
   };
-  const print = (body: object, name: string) => void fetchFile('print', { ...body, paper }, `${design.title} ${name}.pdf`);
+  const print = (body: object, name: string) => void fetchFile('print', { ...body, unit, paper }, `${design.title} ${name}.pdf`);
   const draw = (format: 'svg' | 'dxf') => void fetchFile('drawing', { part: part.id, format }, `${design.title} ${part.name}.${format}`);
   return (
     <StepLayout>
@@ -69,8 +72,13 @@ export default function PrintScreen() {
       <Sheet>
         <Heading>Masks for openings and circles</Heading>
         <Small>Laid out on film as wide as you have, largest first.</Small>
-        <Typed whole label="Film is wide" unit="mm" value={film} onChange={setFilm} testID="film" />
-        <Action label="Print the masks" icon="printer-outline" disabled={busy} onPress={() => print({ what: 'masks', width: Number(film) }, 'masks')} />
+        <Typed whole label="Film is wide" unit={unit} value={film} onChange={setFilm} fault={filmRead.ok ? undefined : told(filmRead.why)} testID="film" />
+        <Action
+          label="Print the masks"
+          icon="printer-outline"
+          disabled={busy || !filmRead.ok}
+          onPress={() => filmRead.ok && print({ what: 'masks', width: filmRead.value }, 'masks')}
+        />
       </Sheet>
       <Sheet>
         <Heading>{`Drawing of ${part.name}`}</Heading>

@@ -1,6 +1,7 @@
-import { counted, windowState, type RunningWindow, type Step } from '@lintrel/core';
+import { attendedSteps, windowState, type RunningWindow, type Step } from '@lintrel/core';
+import { counted } from '@lintrel/words';
 import { useState } from 'react';
-import { ScrollView, StyleSheet, Text, TextInput, View } from 'react-native';
+import { ScrollView, StyleSheet, TextInput, View } from 'react-native';
 import { BoothButton } from '@/job/BoothButton';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
@@ -14,6 +15,8 @@ import { Sheet, Waiting } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
 import { Body, Heading, Small } from '@/ui/Words';
 import { clockTime, countdown } from '@/words';
+import { Text } from '@/ui/Text';
+import { useWords } from '@/person/PersonContext';
 
 /** Run: one thing at a time, very large. */
 export default function RunScreen() {
@@ -40,7 +43,9 @@ export default function RunScreen() {
 
 function BeforeStart({ sheet }: { sheet: RunSheet }) {
   const { plan, revision, saved } = useJob();
+  const { say, caution } = useWords();
   if (!plan) return null;
+  const toDo = attendedSteps(plan.steps);
   const blocking = plan.advice.filter(({ level }) => level === 'stop');
   return (
     <StepLayout
@@ -56,19 +61,19 @@ function BeforeStart({ sheet }: { sheet: RunSheet }) {
       }
     >
       <Sheet>
-        <Heading>{`${plan.steps.length} steps in ${plan.stages.length} ${plan.stages.length === 1 ? 'stage' : 'stages'}`}</Heading>
+        <Heading>{`${counted(toDo.length, 'step')} in ${counted(plan.stages.length, 'stage')}`}</Heading>
         <Body>Starting freezes this plan with its log: what you change later does not change under your hands.</Body>
         {sheet.trouble ? <Notice level="stop" text={sheet.trouble} /> : null}
-        {blocking.map(({ level, text }) => (
-          <Notice key={text} level={level} text={text} />
+        {blocking.map((one) => (
+          <Notice key={say(one)} level={one.level} text={say(one)} />
         ))}
-        {plan.safety.map((text) => (
-          <Notice key={text} level="caution" text={text} />
+        {plan.safety.map((code) => (
+          <Notice key={code} level="caution" text={caution(code)} />
         ))}
       </Sheet>
       <Sheet>
-        {plan.steps.map((step) => (
-          <Small key={step.id} tone="ink">{`${step.stage}. ${step.title}`}</Small>
+        {toDo.map((step) => (
+          <Small key={step.id} tone="ink">{`${step.stage}. ${say(step.say)}`}</Small>
         ))}
       </Sheet>
     </StepLayout>
@@ -84,7 +89,8 @@ function Running({ sheet }: { sheet: RunSheet }) {
   const { next } = progress;
   const last = [...progress.doneAt].sort((a, b) => b[1] - a[1])[0];
   const lastStep = plan?.steps.find(({ id }) => id === last?.[0]);
-  const total = plan?.steps.length ?? 0;
+  const { say, caution } = useWords();
+  const total = plan?.toDo.length ?? 0;
   return (
     <ScrollView testID="booth" style={styles.booth} contentContainerStyle={styles.content}>
       <Text style={styles.quiet}>{`${progress.doneAt.size} of ${total} done${standing(sheet)}`}</Text>
@@ -118,7 +124,7 @@ function Running({ sheet }: { sheet: RunSheet }) {
             <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
           </View>
           {lastStep && progress.finishedAt === null ? (
-            <BoothButton label={`Not done after all: ${lastStep.title}`} onPress={() => sheet.log('undo', lastStep.id)} testID="undo" />
+            <BoothButton label={`Not done after all: ${say(lastStep.say)}`} onPress={() => sheet.log('undo', lastStep.id)} testID="undo" />
           ) : null}
         </View>
       ) : asking === 'over' ? (
@@ -146,9 +152,9 @@ function Running({ sheet }: { sheet: RunSheet }) {
       )}
       <PendingEntries sheet={sheet} />
       <OtherWindows running={progress.running.filter(({ step }) => step !== next?.id)} now={now} />
-      {(plan?.safety ?? []).map((text) => (
-        <Text key={text} style={styles.quiet}>
-          {text}
+      {(plan?.safety ?? []).map((code) => (
+        <Text key={code} style={styles.quiet}>
+          {caution(code)}
         </Text>
       ))}
       <Text style={styles.quiet}>Keep the phone outside while there is vapour about: it can be read through the booth window.</Text>
@@ -183,15 +189,16 @@ function useRest(): [resting: boolean, rest: () => void] {
 }
 
 function Current({ step, running, now }: { step: Step; running: readonly RunningWindow[]; now: number }) {
+  const { say, detail } = useWords();
   const windows = running.filter((window) => window.step === step.id);
   return (
     <View style={styles.current} testID="current">
       <Text role="heading" aria-level={2} style={styles.title}>
-        {step.title}
+        {say(step.say)}
       </Text>
-      <Text style={styles.detail}>{step.detail}</Text>
+      <Text style={styles.detail}>{detail(step.say)}</Text>
       {windows.map((window) => (
-        <Countdown key={window.opens} window={window} now={now} />
+        <Countdown key={`${window.code}${window.opens}`} window={window} now={now} />
       ))}
     </View>
   );
@@ -199,12 +206,13 @@ function Current({ step, running, now }: { step: Step; running: readonly Running
 
 /** Time to the opening of a window, or to its close; very large. */
 function Countdown({ window, now }: { window: RunningWindow; now: number }) {
+  const what = useWords().time(window.code);
   const state = windowState(window, now);
   const closing = window.closes === null ? '' : ` · closes ${clockTime(window.closes, now)}`;
   if (state === 'before') {
     return (
       <View>
-        <Text style={styles.label}>{`Not yet: ${window.what} in`}</Text>
+        <Text style={styles.label}>{`Not yet: ${what} in`}</Text>
         <Text style={styles.countdown} testID="countdown">
           {countdown(window.opens - now)}
         </Text>
@@ -213,12 +221,10 @@ function Countdown({ window, now }: { window: RunningWindow; now: number }) {
     );
   }
   if (state === 'passed')
-    return (
-      <Text role="alert" style={styles.warn}>{`Passed: ${window.what} closed at ${clockTime(window.closes ?? now, now)}. Test in a hidden place first.`}</Text>
-    );
+    return <Text role="alert" style={styles.warn}>{`Passed: ${what} closed at ${clockTime(window.closes ?? now, now)}. Test in a hidden place first.`}</Text>;
   return (
     <View>
-      <Text style={styles.warn}>{`Open now: ${window.what}`}</Text>
+      <Text style={styles.warn}>{`Open now: ${what}`}</Text>
       {window.closes !== null ? (
         <Text style={styles.countdown} testID="countdown">
           {countdown(window.closes - now)}
@@ -230,15 +236,16 @@ function Countdown({ window, now }: { window: RunningWindow; now: number }) {
 }
 
 function OtherWindows({ running, now }: { running: readonly RunningWindow[]; now: number }) {
+  const { say, time } = useWords();
   if (running.length === 0) return null;
   return (
     <View style={styles.others}>
       <Text style={styles.label}>Later</Text>
       {running.map((window) => (
         <Text
-          key={`${window.step}${window.opens}`}
+          key={`${window.step}${window.code}${window.opens}`}
           style={styles.quiet}
-        >{`${window.title}: ${window.what} from ${clockTime(window.opens, now)}${window.closes === null ? '' : ` to ${clockTime(window.closes, now)}`}`}</Text>
+        >{`${say(window.say)}: ${time(window.code)} from ${clockTime(window.opens, now)}${window.closes === null ? '' : ` to ${clockTime(window.closes, now)}`}`}</Text>
       ))}
     </View>
   );

@@ -1,4 +1,5 @@
-import { showLength, showMetres } from '@lintrel/core';
+import { isLine, itemsIn, linesIn } from '@lintrel/core';
+import { counted } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PartDrawing } from '@/drawing/PartDrawing';
@@ -12,10 +13,12 @@ import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
 import { Sheet } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { useWords } from '@/person/PersonContext';
 
 /** Tape: what is laid where, in order, with length and technique. */
 export default function TapeScreen() {
   const { design, plan, shelf } = useJob();
+  const words = useWords();
   const [number, setNumber] = useState<number | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   if (design.parts.length === 0 || !plan) return <StepGuard waiting="Laying out the tape …" />;
@@ -25,8 +28,13 @@ export default function TapeScreen() {
         <Missing need="finish" />
       </StepLayout>
     );
-  const stage = plan.stages.find((one) => one.number === number) ?? plan.stages.find((one) => one.runs.length > 0) ?? plan.stages[0];
-  const run = stage.runs.find(({ code }) => code === chosen) ?? stage.runs[0];
+  const stage = plan.stages.find((one) => one.number === number) ?? plan.stages.find((one) => linesIn(plan, one).length > 0) ?? plan.stages[0];
+  const items = itemsIn(plan, stage);
+  const lines = items.filter(isLine);
+  const covers = items.flatMap((item) => (item.kind === 'cover' ? [item] : []));
+  const run = lines.find(({ id }) => id === chosen) ?? lines[0];
+  const partOf = (id: string) => plan.parts.find((one) => one.id === id);
+  const codeOf = (part: string, area: string) => partOf(part)?.areas.find(({ id }) => id === area)?.code ?? area;
   const part = plan.parts.find(({ id }) => id === run?.part) ?? plan.parts[0];
   const picture = stage.pictures.find((one) => one.part === part.id)?.areas ?? [];
   const finishName = (id: string) => shelf.finishes.find((finish) => finish.id === id)?.name ?? id;
@@ -36,9 +44,9 @@ export default function TapeScreen() {
       drawing={
         <PartDrawing
           part={part}
-          areas={picture.map(({ code, open, colour }) => ({ code, colour, covered: !open && stage.runs.length > 0 }))}
-          runs={stage.runs.filter((one) => one.part === part.id)}
-          chosenRun={run?.code}
+          areas={picture.map(({ code, covered, colour }) => ({ code, colour, covered }))}
+          runs={lines.filter((one) => one.part === part.id)}
+          chosenRun={run?.id}
           codes="lines"
         />
       }
@@ -51,42 +59,48 @@ export default function TapeScreen() {
       />
       <Sheet>
         <Heading>Lay in this order</Heading>
-        {stage.runs.length === 0 ? <Body>Nothing to mask in this stage: everything that is left gets painted over or is open.</Body> : null}
+        {lines.length === 0 ? <Body>Nothing to mask in this stage: everything that is left gets painted over or is open.</Body> : null}
         <Rows>
-          {stage.runs.map((one) => (
-            <Row key={one.code} label={`${one.code} ${one.tape ?? 'by hand'}`} chosen={one.code === run?.code} onPress={() => setChosen(one.code)} testID="run">
+          {lines.map((one) => (
+            <Row key={one.id} label={`${one.code} ${one.material ?? 'by hand'}`} chosen={one.id === run?.id} onPress={() => setChosen(one.id)} testID="run">
               <View style={styles.head}>
-                <Heading>{`${one.code}  ${one.tape ?? 'by hand'}`}</Heading>
-                <Body>{`${one.coversStrip ? 'along' : one.sideWords} ${one.lineCode}${plan.parts.length > 1 ? `, ${plan.parts.find(({ id }) => id === one.part)?.name}` : ''}`}</Body>
+                <Heading>{`${one.code}  ${one.material ?? 'by hand'}`}</Heading>
+                <Body>{`${words.side(one.area === null ? one.sideSeen : 'along')} ${one.lineCode}${plan.parts.length > 1 ? `, ${partOf(one.part)?.name}` : ''}`}</Body>
               </View>
-              <Body>{one.how}</Body>
-              <Small>{one.why}</Small>
+              {one.techniques.map((technique) => (
+                <View key={technique.code}>
+                  <Body>{words.say(technique)}</Body>
+                  <Small>{words.why(technique)}</Small>
+                </View>
+              ))}
               <View style={styles.figures}>
-                <Figure label="Off the roll" value={showMetres(one.tapeMm)} />
-                <Figure label="Edge" value={one.crisp || one.coversStrip ? 'crisp' : 'rough'} />
+                <Figure label="Off the roll" value={words.metres(one.lengthMm)} />
+                <Figure label="Edge" value={one.area === null ? one.class : 'crisp'} />
                 {one.stretch > 0 ? <Figure label="Stretch" value={`${(one.stretch * 100).toFixed(1)} %`} /> : null}
-                {one.worstRadiusMm !== null ? <Figure label="Tightest radius" value={showLength(one.worstRadiusMm, design.unit)} /> : null}
+                {one.worstRadiusMm !== null ? <Figure label="Tightest radius" value={words.length(one.worstRadiusMm)} /> : null}
                 {one.count > 1 ? <Figure label="How often" value={String(one.count)} /> : null}
               </View>
-              {one.doubt ? <Notice level="caution" text={one.doubt} /> : null}
+              {one.doubts.map((doubt) => (
+                <Notice key={doubt.code} level="caution" text={words.say(doubt)} />
+              ))}
             </Row>
           ))}
         </Rows>
-        {stage.covers.length > 0 ? (
+        {covers.length > 0 ? (
           <Row label="Cover">
-            <Body>{`Then cover ${stage.covers.map(({ area, part: of }) => `${plan.parts.length > 1 ? `${plan.parts.find(({ id }) => id === of)?.name} ` : ''}${area}`).join(', ')}`}</Body>
-            <Small>{`${stage.covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0).toFixed(2)} m² of paper or film (estimate)`}</Small>
+            <Body>{`Then cover ${covers.map(({ area, part: of }) => `${plan.parts.length > 1 ? `${partOf(of)?.name} ` : ''}${codeOf(of, area)}`).join(', ')}`}</Body>
+            <Small>{`${words.area(covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0))} of paper or film (estimate)`}</Small>
           </Row>
         ) : null}
       </Sheet>
       <Sheet>
         <Heading>Tape to have ready, all stages</Heading>
-        {plan.tapes.length === 0 ? <Body>None.</Body> : null}
+        {plan.lists.tape.length === 0 ? <Body>None.</Body> : null}
         <Rows>
-          {plan.tapes.map(({ tape, pieces, lengthM }) => (
+          {plan.lists.tape.map(({ tape, pieces, lengthM }) => (
             <Row key={tape} label={tape}>
               <Body>{`${tape}  ${shelf.tapes.find(({ code }) => code === tape)?.name ?? ''}`}</Body>
-              <Small>{`${lengthM.toFixed(2)} m in ${pieces} ${pieces === 1 ? 'piece' : 'pieces'}, tails included`}</Small>
+              <Small>{`${words.metres(1000 * lengthM)} in ${counted(pieces, 'piece')}, tails included`}</Small>
             </Row>
           ))}
         </Rows>

@@ -1,4 +1,4 @@
-import { SCHOOLS, showMinutes, type School, type Span, type StagePlan } from '@lintrel/core';
+import { SCHOOLS, showMinutes, type School, type Span, type StagePlan, type Step } from '@lintrel/core';
 import { router, type Href } from 'expo-router';
 import { Rail, type Band } from '@/clock/Rail';
 import { ticksIn, tickStep } from '@/clock/ticks';
@@ -13,10 +13,12 @@ import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { StyleSheet, View } from 'react-native';
 import { space } from '@/theme/theme';
 import { SCHOOL_WORDS } from '@/words';
+import { useWords } from '@/person/PersonContext';
 
 /** Time: the stages end to end, and when the tape of each may be pulled by the three schools. */
 export default function TimeScreen() {
   const { id, design, plan, shelf, change } = useJob();
+  const words = useWords();
   if (design.parts.length === 0 || !plan) return <StepGuard waiting="Working out the times …" />;
   if (plan.stages.length === 0)
     return (
@@ -24,8 +26,8 @@ export default function TimeScreen() {
         <Missing need="finish" />
       </StepLayout>
     );
-  const end = plan.timeline[plan.timeline.length - 1].toMin;
-  const work = plan.timeline.filter(({ kind }) => kind === 'work').reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
+  const end = plan.stages[plan.stages.length - 1].endMin;
+  const work = plan.orders.find(({ chosen }) => chosen)?.workMin ?? 0;
   const { airC, rhPercent } = design.climate;
   return (
     <StepLayout>
@@ -34,7 +36,7 @@ export default function TimeScreen() {
           <Figure large label="From start to end (estimate)" value={showMinutes(end)} />
           <Figure large label="of it work (estimate)" value={showMinutes(work)} />
         </View>
-        <Body>{`Counted for today's air, ${airC} °C and ${rhPercent} %, as if someone were there all the time.`}</Body>
+        <Body>{`Counted for today's air, ${words.temperature(airC, 1)} and ${rhPercent} %, as if someone were there all the time.`}</Body>
         <Action label="Change the air" onPress={() => router.push(`/job/${id}/piece` as Href)} />
         <Choice<School | 'own'>
           label="When to pull"
@@ -51,12 +53,14 @@ export default function TimeScreen() {
           now={null}
           ticks={minuteTicks(end)}
           bands={plan.stages.map((stage): Band => {
-            const entries = plan.timeline.filter((entry) => entry.stage === stage.number);
+            const pieces = piecesOf(plan.steps.filter((step) => step.stage === stage.number && step.endMin > step.startMin));
             return {
               key: String(stage.number),
               label: `Stage ${stage.number}: ${shelf.finishes.find(({ id: own }) => own === stage.finish)?.name ?? stage.finish}`,
-              pieces: entries.map(({ fromMin, toMin, kind }) => ({ from: fromMin, to: toMin, tone: kind })),
-              words: entries.map(({ what, fromMin, toMin }) => `${what} ${showMinutes(toMin - fromMin)}`).join(' · '),
+              pieces: pieces.map(({ from, to, attended }) => ({ from, to, tone: attended ? 'work' : 'wait' })),
+              words: pieces
+                .map(({ first, from, to, attended }) => `${attended ? 'work' : words.say(first.say).toLowerCase()} ${words.minutes(to - from)}`)
+                .join(' · '),
             };
           })}
         />
@@ -68,6 +72,17 @@ export default function TimeScreen() {
         ))}
     </StepLayout>
   );
+}
+
+/** Steps that follow each other with work, or with waiting, as one piece of the rail. */
+function piecesOf(steps: readonly Step[]) {
+  const pieces: { from: number; to: number; attended: boolean; first: Step }[] = [];
+  for (const step of steps) {
+    const last = pieces[pieces.length - 1];
+    if (last && last.attended === step.attended) last.to = step.endMin;
+    else pieces.push({ from: step.startMin, to: step.endMin, attended: step.attended, first: step });
+  }
+  return pieces;
 }
 
 /** The three windows of one stage, minutes after its last coat. */

@@ -17,6 +17,7 @@ import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Sheet } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
+import { useWords } from '@/person/PersonContext';
 
 const UNITS = [
   { value: '1', label: 'mm' },
@@ -27,7 +28,8 @@ const UNITS = [
 /** A drawing taken over: its layers become the outline of the part and a line. */
 export default function ImportScreen() {
   const { part: partId } = useLocalSearchParams<{ part: string }>();
-  const { id, design, change } = useJob();
+  const { id, design, change, unit: shown } = useJob();
+  const { say } = useWords();
   const part = design.parts.find((one) => one.id === partId);
   const [file, setFile] = useState<{ text: string; drawing: DrawingSummary } | null>(null);
   const [unit, setUnit] = useState<(typeof UNITS)[number]['value'] | null>(null);
@@ -68,7 +70,7 @@ export default function ImportScreen() {
         text: file.text,
         wish: { unitMm, outline: outline || null, lines: [...lines], lineId, lineName: 'Imported', datum: part.datums[0].id },
       });
-      if (!found.outline && !found.line) return setTrouble(found.left.join(' ') || 'Nothing of the drawing was chosen.');
+      if (!found.outline && !found.line) return setTrouble(found.left.map(say).join(' ') || 'Nothing of the drawing was chosen.');
       await change((now) => {
         const shaped = found.outline
           ? {
@@ -80,7 +82,7 @@ export default function ImportScreen() {
           : now;
         return found.line ? withLine(shaped, partId, found.line) : shaped;
       }, 'Drawing taken over');
-      if (found.left.length > 0) return setTrouble(`Taken over, but: ${found.left.join(' ')}`);
+      if (found.left.length > 0) return setTrouble(`Taken over, but: ${found.left.map(say).join(' ')}`);
       router.replace(`/job/${id}/lines?part=${partId}` as Href);
     });
   return (
@@ -111,7 +113,7 @@ export default function ImportScreen() {
             <Small>{`One unit of the file is ${showLength(file.drawing.unitMm)}`}</Small>
           )}
           {unitMm === null ? null : (
-            <Body>{`The drawing is ${showLength(file.drawing.width * unitMm, design.unit)} × ${showLength(file.drawing.height * unitMm, design.unit)}`}</Body>
+            <Body>{`The drawing is ${showLength(file.drawing.width * unitMm, shown)} × ${showLength(file.drawing.height * unitMm, shown)}`}</Body>
           )}
           <Pick
             label="Outline of the part"
@@ -133,7 +135,7 @@ export default function ImportScreen() {
               <Body>{`${name}: ${paths} ${paths === 1 ? 'path' : 'paths'}`}</Body>
             </View>
           ))}
-          {file.drawing.skipped.length > 0 ? <Notice level="note" text={`Passed over: ${file.drawing.skipped.join(', ')}`} /> : null}
+          {file.drawing.skipped.length > 0 ? <Notice level="note" text={`Passed over: ${file.drawing.skipped.map(say).join(', ')}`} /> : null}
         </Sheet>
       ) : null}
     </StepLayout>

@@ -26,7 +26,7 @@ const SYSTEMS = [{ value: 'bare' as const, label: 'Nothing: bare' }, ...PAINT_SY
 /** One part: what it is, its surface, what a tape meets on it, what lines are measured from, and where it sits. */
 export default function PartScreen() {
   const { part: partId } = useLocalSearchParams<{ part: string }>();
-  const { id, design, shelf, change } = useJob();
+  const { id, design, shelf, change, unit } = useJob();
   const part = design.parts.find((one) => one.id === partId) ?? null;
   const [ownId] = useState(
     () =>
@@ -36,13 +36,13 @@ export default function PartScreen() {
         design.parts.map((one) => one.id),
       ),
   );
-  const [tree, setTree] = useState(() => partTree(part ?? newPart(ownId), design.unit, part === null));
+  const [tree, setTree] = useState(() => partTree(part ?? newPart(ownId), unit, part === null));
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
   const put = (keys: TreeKeys, value: TypedTree) => {
     setTree((now) => withTree(now, keys, value));
     setFaults({});
   };
-  const read = readPart(tree, part?.lines ?? [], { bare: design.unit, scale: design.scale });
+  const read = readPart(tree, part?.lines ?? [], { bare: unit, scale: design.scale });
   const withPart = (made: Part) => ({ ...design, parts: part ? design.parts.map((one) => (one.id === made.id ? made : one)) : [...design.parts, made] });
   const drawn = useDraftParts(read.ok ? withPart(read.part) : design, shelf)?.find((one) => one.id === ownId) ?? null;
   // Known at once, so that nothing moves when the drawing arrives.
@@ -66,7 +66,7 @@ export default function PartScreen() {
   const datums = (treeAt(tree, ['datums']) ?? []) as readonly TypedTree[];
   const elsewhere = Object.entries(faults).filter(([path]) => !isShown(path));
   return (
-    <TreeFormProvider value={{ tree, faults, unit: design.unit, put }}>
+    <TreeFormProvider value={{ tree, faults, unit: unit, put }}>
       <StepLayout
         part={drawn ?? known}
         // Always something there: were the drawing added later, the fields would be made anew under the hands that type.

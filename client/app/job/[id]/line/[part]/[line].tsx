@@ -1,4 +1,4 @@
-import { boardOf, LINE_WORDS, showLength, type Design, type PartPlan, type TrimLine } from '@lintrel/core';
+import { boardOf, type Design, LINE_WORDS, type PartPlan, showLength, told, type TrimLine } from '@lintrel/core';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -21,6 +21,7 @@ import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Sheet } from '@/ui/Screen';
 import { Body, Small } from '@/ui/Words';
+import { useFaultWords, useWords } from '@/person/PersonContext';
 
 /** One trim line, entered by measurement, drawn as it is typed. */
 export default function LineScreen() {
@@ -37,7 +38,7 @@ export default function LineScreen() {
 }
 
 function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
-  const { id, design, shelf, change, plan } = useJob();
+  const { id, design, shelf, change, plan, unit } = useJob();
   const part = design.parts.find((one) => one.id === partId) as Design['parts'][number];
   const line = part.lines.find((one) => one.id === lineId) ?? null;
   const [ownId] = useState(
@@ -48,9 +49,10 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
         part.lines.map((one) => one.id),
       ),
   );
-  const [fields, setFields] = useState(() => lineFields(line, part, design.unit, `Line ${part.lines.length + 1}`));
+  const faultWords = useFaultWords();
+  const [fields, setFields] = useState(() => lineFields(line, part, unit, `Line ${part.lines.length + 1}`));
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
-  const read = readLine(fields, ownId, line, { bare: design.unit, scale: design.scale });
+  const read = readLine(fields, ownId, line, { bare: unit, scale: design.scale });
   const drafted = useDraftParts(read.ok ? withLine(design, partId, read.line) : design, shelf) ?? plan?.parts;
   const drawn = drafted?.find((one) => one.id === partId) ?? null;
   const own = drawn?.lines.filter(({ owner }) => owner === ownId) ?? [];
@@ -62,7 +64,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   const submit = async () => {
     if (!read.ok) return setFaults(read.faults);
     const fault = own.find((stroke) => stroke.fault)?.fault;
-    if (fault && isMade(read.line)) return setFaults({ whole: fault });
+    if (fault && isMade(read.line)) return setFaults({ whole: told(fault) });
     await change((now) => withLine(now, partId, read.line), line ? undefined : `${read.line.name} added`);
     leave();
   };
@@ -102,18 +104,18 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
             onChange={(datum) => set({ datum })}
           />
         ) : null}
-        <Places fields={fields} unit={design.unit} faults={faults} onChange={(points) => set({ points })} />
+        <Places fields={fields} unit={unit} faults={faults} onChange={(points) => set({ points })} />
         <LineValues
           fields={fields}
           faults={faults}
-          unit={design.unit}
+          unit={unit}
           lines={part.lines.filter((one) => one.id !== ownId)}
           edges={drawn?.edges ?? []}
           parts={design.parts.filter((one) => one.id !== partId)}
           onChange={(values) => set({ values })}
         />
         {form.ends ? <Ends fields={fields} lines={part.lines.filter((one) => one.id !== ownId)} onChange={set} /> : null}
-        {faults.whole ? <Notice level="stop" text={`This line ${faults.whole}.`} /> : <Preview own={own} unit={design.unit} typed={read.ok} />}
+        {faults.whole ? <Notice level="stop" text={`This line ${faultWords(faults.whole)}.`} /> : <Preview own={own} unit={unit} typed={read.ok} />}
       </Sheet>
       {line ? (
         <Action
@@ -208,13 +210,14 @@ function Ends({ fields, lines, onChange }: { fields: LineFields; lines: readonly
 
 /** What the line would be, or why it cannot be. */
 function Preview({ own, unit, typed }: { own: PartPlan['lines']; unit: 'mm' | 'in'; typed: boolean }) {
+  const words = useWords();
   if (!typed || own.length === 0) return null;
   const fault = own.find((stroke) => stroke.fault)?.fault;
-  if (fault) return <Notice level="stop" text={`This line ${fault}.`} />;
+  if (fault) return <Notice level="stop" text={`This line ${words.say(fault)}.`} />;
   const length = own.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
   const tightest = own.flatMap(({ tightest: bend }) => (bend ? [bend.radiusMm] : [])).sort((a, b) => a - b)[0];
   const strokes = own.length > 1 ? ` in ${own.length} strokes` : '';
-  return <Small>{`${length.toFixed(0)} mm long${strokes}${tightest ? `, tightest bend radius ${showLength(tightest, unit)}` : ''}`}</Small>;
+  return <Small>{`${showLength(length, unit)} long${strokes}${tightest ? `, tightest bend radius ${showLength(tightest, unit)}` : ''}`}</Small>;
 }
 
 const styles = StyleSheet.create({

@@ -1,4 +1,4 @@
-import { readLength, showLength, USUAL_TOLERANCE_MM, usualStep, type PartPlan } from '@lintrel/core';
+import { type PartPlan, plainly, readLength, refused, showLength, told, USUAL_TOLERANCE_MM, usualStep } from '@lintrel/core';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -18,6 +18,7 @@ import { Sheet } from '@/ui/Screen';
 import { Table } from '@/ui/Table';
 import { Body, Heading, Small } from '@/ui/Words';
 import { useComputed } from '@/worker/useComputed';
+import { useWords } from '@/person/PersonContext';
 
 /** A line by its marks: heights at even steps, for both sides, on screen, paper and as a list. */
 export default function StationsScreen() {
@@ -29,21 +30,23 @@ export default function StationsScreen() {
 }
 
 function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
-  const { id, design } = useJob();
+  const words = useWords();
+  const { id, design, unit } = useJob();
   const strokes = part.lines.filter(({ owner }) => owner === part.lines.find((one) => one.id === lineId)?.owner);
   const [stroke, setStroke] = useState(lineId);
   const line = part.lines.find((one) => one.id === stroke);
   const [datum, setDatum] = useState(part.datums[0].id);
-  const [step, setStep] = useState(() => lengthText(usualStep(line?.lengthMm ?? 1000), design.unit));
-  const [tolerance, setTolerance] = useState(() => lengthText(design.scale > 1 ? USUAL_TOLERANCE_MM / 5 : USUAL_TOLERANCE_MM, design.unit));
+  const [step, setStep] = useState(() => lengthText(usualStep(line?.lengthMm ?? 1000), unit));
+  const [tolerance, setTolerance] = useState(() => lengthText(design.scale > 1 ? USUAL_TOLERANCE_MM / 5 : USUAL_TOLERANCE_MM, unit));
   const [trouble, setTrouble] = useState<string | null>(null);
-  const read = (text: string) => readLength(text, { bare: design.unit, scale: design.scale });
+  const read = (text: string) => readLength(text, { bare: unit, scale: design.scale });
   const [stepRead, toleranceRead] = [positive(read(step)), positive(read(tolerance))];
   const wish = stepRead.ok && toleranceRead.ok ? { part: part.id, line: stroke, datum, stepMm: stepRead.value, toleranceMm: toleranceRead.value } : null;
   const { output: table } = useComputed('stations', wish && { design, wish });
+  const inWords = table && words.stations(table);
   const file = (what: 'pdf' | 'csv') => {
     if (!wish) return;
-    const body = { what: 'stations', part: wish.part, line: wish.line, datum: wish.datum, step: wish.stepMm, tolerance: wish.toleranceMm };
+    const body = { what: 'stations', unit, part: wish.part, line: wish.line, datum: wish.datum, step: wish.stepMm, tolerance: wish.toleranceMm };
     void saveAnswer(`/jobs/${id}/${what === 'pdf' ? 'print' : 'stations.csv'}`, body, `${design.title} ${line?.code ?? ''} stations.${what}`).then(setTrouble);
   };
   return (
@@ -63,7 +66,7 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
     >
       <Sheet>
         <Heading>{`Stations of ${line?.code ?? ''} ${line?.name ?? ''}`}</Heading>
-        <Small>{line ? `${showLength(line.lengthMm, design.unit)} long` : ''}</Small>
+        <Small>{line ? `${showLength(line.lengthMm, unit)} long` : ''}</Small>
         {strokes.length > 1 ? (
           <Pick label="Stroke" value={stroke} options={strokes.map((one) => ({ value: one.id, label: one.code }))} onChange={setStroke} />
         ) : null}
@@ -71,20 +74,20 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
           <Pick label="Measured from" value={datum} options={part.datums.map((one) => ({ value: one.id, label: one.name }))} onChange={setDatum} />
         ) : null}
         <View style={styles.row}>
-          <Typed label="A mark every" unit={design.unit} value={step} onChange={setStep} fault={stepRead.ok ? undefined : stepRead.message} testID="step" />
+          <Typed label="A mark every" unit={unit} value={step} onChange={setStep} fault={stepRead.ok ? undefined : told(stepRead.why)} testID="step" />
           <Typed
             label="Chords may stray by"
-            unit={design.unit}
+            unit={unit}
             value={tolerance}
             onChange={setTolerance}
-            fault={toleranceRead.ok ? undefined : toleranceRead.message}
+            fault={toleranceRead.ok ? undefined : told(toleranceRead.why)}
             testID="tolerance"
           />
         </View>
-        {table ? (
+        {inWords ? (
           <>
-            <Small>{table.note}</Small>
-            <Table columns={table.columns} rows={table.rows} testID="stations" />
+            <Small>{inWords.note}</Small>
+            <Table columns={inWords.columns} rows={inWords.rows} testID="stations" />
           </>
         ) : (
           <Body>{wish ? 'Setting the marks …' : 'The table comes when both lengths can be read.'}</Body>
@@ -99,6 +102,6 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
 }
 
 const positive = (reading: ReturnType<typeof readLength>): ReturnType<typeof readLength> =>
-  reading.ok && reading.value <= 0 ? { ok: false, message: 'must be above 0' } : reading;
+  reading.ok && reading.value <= 0 ? refused(plainly('ask.must-be-above')) : reading;
 
 const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small } });

@@ -1,0 +1,24 @@
+import { LANGUAGES, USUAL_PERSON, type Person } from '@lintrel/words';
+import * as v from 'valibot';
+
+const KEY = 'lintrel.person';
+const personSchema = v.object({ length: v.picklist(['mm', 'in']), temperature: v.picklist(['C', 'F']), language: v.picklist(LANGUAGES) });
+
+/** How the person at this device reads figures and words; what cannot be read is as usual. */
+export function readPerson(): Person {
+  try {
+    const kept = v.safeParse(personSchema, JSON.parse(localStorage.getItem(KEY) ?? 'null'));
+    return kept.success ? kept.output : USUAL_PERSON;
+  } catch {
+    return USUAL_PERSON;
+  }
+}
+
+/** Keeps it on this device; one that forbids keeping forgets it with the page. */
+export function keepPerson(person: Person): void {
+  try {
+    localStorage.setItem(KEY, JSON.stringify(person));
+  } catch {
+    // It still holds until the page is closed.
+  }
+}

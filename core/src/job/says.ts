@@ -1,0 +1,19 @@
+import type { SaidOf } from '../units';
+
+/** What is wrong with a design or a shelf as a whole, beyond what its schema sees. */
+export interface DesignSays {
+  readonly 'design.too-large': { readonly million: number };
+  readonly 'design.no-finish': { readonly finish: string };
+  readonly 'design.no-part': { readonly part: string };
+  readonly 'design.no-datum': { readonly datum: string };
+  readonly 'design.rim-corners': { readonly most: number };
+  readonly 'design.line-itself': Readonly<Record<string, never>>;
+  readonly 'design.no-other-part': { readonly part: string };
+  readonly 'design.mirror-of-mirror': { readonly part: string };
+  readonly 'design.used-twice': { readonly id: string };
+  readonly 'design.no-area': { readonly alongMm: number; readonly aboveMm: number; readonly part: string };
+  readonly 'shelf.letters': { readonly most: number };
+  readonly 'file.not-json': { readonly reason: string };
+  readonly 'file.log-letters': { readonly million: number };
+}
+export type DesignSaid = SaidOf<DesignSays>;

@@ -1,0 +1,82 @@
+import type { NoValues, SaidOf } from '../units';
+
+/** What a line is to another: parallel to it, its mirror image, a rounded corner with it, ending on it. */
+export const RELATIONS = ['parallel', 'mirror', 'corner', 'ends-on'] as const;
+export type Relation = (typeof RELATIONS)[number];
+
+/** Why a line is not where it was asked for. Said of the line: it is the subject of every sentence. */
+export interface LineSays {
+  readonly 'line.same-place': NoValues;
+  readonly 'line.same-neighbours': NoValues;
+  readonly 'line.turns-nothing': NoValues;
+  readonly 'line.near-end': NoValues;
+  readonly 'line.no-datum': NoValues;
+  readonly 'line.mirror-no-datum': NoValues;
+  readonly 'line.holds-none': NoValues;
+  readonly 'line.three-straight': NoValues;
+  readonly 'line.not-round': NoValues;
+  readonly 'line.beyond-ends': NoValues;
+  readonly 'line.bands-beyond': NoValues;
+  readonly 'line.not-from-here': NoValues;
+  readonly 'line.too-many-waves': { readonly waves: number; readonly most: number };
+  readonly 'line.scallop-high': NoValues;
+  readonly 'line.strokes': { readonly least: number; readonly most: number };
+  readonly 'line.too-fine': { readonly pieces: number; readonly most: number };
+  readonly 'line.part-strokes': { readonly most: number };
+  readonly 'line.part-pieces': { readonly most: number };
+  readonly 'line.turns': { readonly turns: number; readonly most: number };
+  readonly 'line.meetings': { readonly most: number };
+  readonly 'line.outside': NoValues;
+  readonly 'line.itself': NoValues;
+  readonly 'line.of-gone': { readonly relation: Relation };
+  readonly 'line.of-itself': { readonly relation: Relation };
+  readonly 'line.of-broken': { readonly relation: Relation; readonly name: string };
+  readonly 'line.no-meeting': { readonly name: string };
+  readonly 'line.nothing-left': { readonly name: string };
+  readonly 'line.no-edge': { readonly edge: number };
+  readonly 'line.edge-short': NoValues;
+  readonly 'line.corner-two': NoValues;
+  readonly 'line.corner-apart': NoValues;
+  readonly 'line.corner-straight': NoValues;
+  readonly 'line.corner-room': { readonly radiusMm: number };
+  readonly 'line.corner-nothing': { readonly radiusMm: number };
+  readonly 'line.corner-crowded': NoValues;
+  readonly 'line.cut-places': NoValues;
+  readonly 'line.cut-misses': NoValues;
+  readonly 'line.cut-hidden': { readonly half: 'near' | 'far' };
+  readonly 'line.on-no-part': NoValues;
+  readonly 'line.on-own-part': NoValues;
+  readonly 'line.on-no-line': NoValues;
+  readonly 'line.on-broken': { readonly name: string };
+  readonly 'line.on-not-there': NoValues;
+  readonly 'line.on-at-viewer': NoValues;
+  readonly 'line.on-misses': NoValues;
+}
+export type LineSaid = SaidOf<LineSays>;
+
+/** Why there is nothing, in place of what was asked for. */
+export const isTrouble = (made: unknown): made is LineSaid => typeof made === 'object' && made !== null && 'code' in made && 'values' in made;
+
+/** What a dragged point was drawn to; `to` is a code or a name of a line, an edge or a datum. */
+export interface SnapSays {
+  readonly 'snap.corner': NoValues;
+  readonly 'snap.middle': { readonly to: string };
+  readonly 'snap.end': { readonly to: string };
+  readonly 'snap.crossing': { readonly to: string; readonly with: string };
+  readonly 'snap.start': { readonly to: string };
+  readonly 'snap.square': { readonly to: string };
+  readonly 'snap.touching': { readonly to: string };
+  readonly 'snap.on': { readonly to: string };
+  readonly 'snap.tapes': { readonly count: number; readonly widthMm: number; readonly to: string };
+}
+export type SnapSaid = SaidOf<SnapSays>;
+
+/** Why bands cannot be spaced so. */
+export interface BandSays {
+  readonly 'bands.no-width': NoValues;
+  readonly 'bands.one-no-gap': NoValues;
+  readonly 'bands.too-wide': NoValues;
+  readonly 'bands.too-long': NoValues;
+  readonly 'bands.not-whole': { readonly count: number };
+}
+export type BandSaid = SaidOf<BandSays>;

@@ -1,0 +1,39 @@
+/**
+ * What an edge between an open and a covered area is: `crisp` makes a line that stays, `rough` gets painted over later, `soft` fades out.
+ */
+export type EdgeClass = 'crisp' | 'rough' | 'soft';
+
+/** What of an area decides about the edges of its mask. */
+export interface MaskArea {
+  readonly part: string;
+  /** Finish it shall get; null: kept. */
+  readonly finish: string | null;
+  /** The finish fades out within it. */
+  readonly blend: boolean;
+  /** Not null where one tape is as wide as the area: it makes both edges and covers it. */
+  readonly strip: unknown;
+}
+
+/** True where the colour of a covered area is final: it is kept, or has had its finish. */
+export const colourStays = ({ finish }: Pick<MaskArea, 'finish'>, painted: boolean): boolean => finish === null || painted;
+
+/**
+ * Class of the edge between two areas, one open and one covered.
+ * @param painted whether the covered one has had its finish
+ */
+export function edgeClass(free: Pick<MaskArea, 'blend'>, closed: Pick<MaskArea, 'finish'>, painted: boolean): EdgeClass {
+  if (free.blend && closed.finish === null) return 'soft';
+  return colourStays(closed, painted) ? 'crisp' : 'rough';
+}
+
+/** When the mask on a covered area is laid: in this stage, before it, or, where nothing is settled yet, in this stage if it was open before. */
+export type Laid = 'now' | 'before' | 'if-open';
+
+/**
+ * When the mask on a covered area is laid.
+ * @param under what the area was under the masks that are still on: 1 open, 0 covered, -1 not settled; null where no mask is on
+ */
+export function laidWhen(under: number | null): Laid {
+  if (under === null || under === 1) return 'now';
+  return under === 0 ? 'before' : 'if-open';
+}

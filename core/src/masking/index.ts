@@ -1,0 +1,2 @@
+export * from './edge-class';
+export * from './mask';

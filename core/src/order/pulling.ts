@@ -1,0 +1,67 @@
+import { dwellMinutes, type PullWindows, type Span } from '../drying';
+import { SCHOOLS, type School } from '../finish';
+import type { StageMask } from '../masking';
+import type { FilmTimes } from './drying-of';
+import type { OrderProblem } from './problem';
+import type { KeptMask } from './progress';
+
+/** When and how the masks of a stage come off. */
+export interface Pulling {
+  readonly school: School;
+  /** Window of that school in this film, minutes after the last coat; `to` null: no end. The tape is not asked here. */
+  readonly span: Span;
+  /** People it takes so that all of it is off within the window. */
+  readonly hands: number;
+}
+
+/**
+ * True where a school would be given up if its tape did not last so long. A school that takes less than half of what the tape
+ * stands is kept: what else the tape lies for is then told, and the bound of the search may count on the wait.
+ * @param fromMin when the school begins, minutes after the last coat
+ * @param dwellMin how long the tape stays clean
+ */
+export const mayGiveWay = (fromMin: number, dwellMin: number): boolean => fromMin > dwellMin / 2;
+
+/**
+ * How the masks of a stage come off: by the wanted school, unless its tape would not last so long, then by an earlier one; unless one
+ * person could not pull all of it within the window, then by a later one. What a person has chosen stays: more people pull then.
+ * @param pullMin work of pulling
+ * @param lyingMin how long the tape has been lying when the last coat is on
+ */
+export function pullingOf(problem: OrderProblem, times: FilmTimes, mask: StageMask, pullMin: number, lyingMin: number): Pulling {
+  const { windows, school } = times;
+  const lasts = lastingSchool(problem, times, mask, lyingMin);
+  const long = lasts === problem.school ? lasts : longEnough(windows, lasts, pullMin);
+  const last = long !== lasts && stays(problem, mask, lyingMin + (windows[long]?.from ?? 0)) ? long : lasts;
+  const span = windows[last] ?? windows[school] ?? { from: 0, to: 0 };
+  return { school: last, span, hands: handsFor(pullMin, span) };
+}
+
+/** People it takes to do so many minutes of work within a span. */
+export const handsFor = (workMin: number, { from, to }: Span): number => (to === null || to <= from ? 1 : Math.max(1, Math.ceil(workMin / (to - from) - 1e-9)));
+
+/** The wanted school, or the latest before it that the tape lasts for. */
+function lastingSchool(problem: OrderProblem, { windows, school }: FilmTimes, mask: StageMask, lyingMin: number): School {
+  const from = windows[school]?.from ?? 0;
+  if (stays(problem, mask, lyingMin + from) || !mayGiveWay(from, dwellOf(problem, mask))) return school;
+  const sooner = SCHOOLS.slice(0, SCHOOLS.indexOf(school)).filter((one) => windows[one] !== null && stays(problem, mask, lyingMin + windows[one].from));
+  return sooner.at(-1) ?? school;
+}
+
+/** The first school from this one on whose window one person's pulling fits into; the given one where none does. */
+function longEnough(windows: PullWindows, school: School, pullMin: number): School {
+  const later = SCHOOLS.slice(SCHOOLS.indexOf(school));
+  return later.find((one) => windows[one] && handsFor(pullMin, windows[one]) === 1) ?? school;
+}
+
+/** True where everything laid for a mask still comes off clean after so many minutes. */
+const stays = (problem: OrderProblem, mask: StageMask, lyingMin: number): boolean =>
+  lyingMin <= dwellMinutes(problem.shortestHours, problem.air.airC) || lyingMin <= dwellOf(problem, mask);
+
+/** How long the tapes of a mask can lie: the least over its edges of what the best tape for each stands, minutes. */
+const dwellOf = ({ lastsH, air }: OrderProblem, { edges }: StageMask): number =>
+  edges.reduce((least, edge) => (edge.laid === 'now' ? Math.min(least, dwellMinutes(lastsH(edge), air.airC)) : least), Infinity);
+
+/** True where masks that stayed on come off clean at that moment, minutes from the start. */
+export const comesOffClean = (problem: OrderProblem, { mask, laidAt }: Pick<KeptMask, 'mask' | 'laidAt'>, at: number): boolean =>
+  stays(problem, mask, at - laidAt);

@@ -1,0 +1,37 @@
+import { byText } from '../units';
+import type { StageItems } from './items';
+import type { Item, LineItem, Plan, PlanLists, StagePlan, TapeNeed } from './types';
+
+/** What to have ready, all stages together. */
+export function listsOf(stages: readonly StagePlan[], items: readonly StageItems[]): PlanLists {
+  const lines = items.flatMap((one) => one.lines);
+  const drape = stages.map(({ number }, index) => ({ stage: number, sizeM2: items[index].covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0) }));
+  const plugs = new Map<string, number>();
+  for (const { part, count } of items.flatMap((one) => one.plugs)) plugs.set(part, (plugs.get(part) ?? 0) + count);
+  return {
+    tape: tapeNeeds(lines),
+    drape: drape.filter(({ sizeM2 }) => sizeM2 > 0),
+    plugs: [...plugs].map(([part, count]) => ({ part, count })),
+    paint: stages.map(({ number, finish, paint }) => ({ stage: number, finish, ml: paint.ml })),
+    shopping: lines.filter(({ material }) => material === null).map(({ id }) => id),
+  };
+}
+
+function tapeNeeds(lines: readonly LineItem[]): TapeNeed[] {
+  const needs = new Map<string, { pieces: number; lengthM: number }>();
+  for (const { material, lengthMm, count } of lines) {
+    if (material === null) continue;
+    const need = needs.get(material) ?? { pieces: 0, lengthM: 0 };
+    needs.set(material, { pieces: need.pieces + count, lengthM: need.lengthM + (lengthMm / 1000) * count });
+  }
+  return [...needs].map(([tape, need]) => ({ tape, ...need })).sort((a, b) => b.lengthM - a.lengthM || byText(a.tape, b.tape));
+}
+
+/** What is laid for a stage of a plan, in laying order. */
+export const itemsIn = ({ items }: Pick<Plan, 'items'>, { number }: Pick<StagePlan, 'number'>): Item[] => items.filter(({ stage }) => stage === number);
+
+/** The tape edges laid for a stage of a plan, in laying order. */
+export const linesIn = (plan: Pick<Plan, 'items'>, stage: Pick<StagePlan, 'number'>): LineItem[] => itemsIn(plan, stage).filter(isLine);
+
+/** True for a length of tape that makes an edge. */
+export const isLine = (item: Item): item is LineItem => item.kind === 'line' || item.kind === 'soft';

@@ -1,0 +1,18 @@
+import type { Design, Shelf } from '../job';
+import type { OrderProblem } from '../order';
+import type { MaskingMeans } from '../runs';
+import type { PartWork } from './part-work';
+
+/** What a plan is made from. */
+export interface StageGround {
+  readonly works: readonly PartWork[];
+  readonly design: Design;
+  readonly shelf: Shelf;
+  readonly problem: OrderProblem;
+}
+
+/** What there is to mask with. */
+export function meansOf({ design, shelf }: Pick<StageGround, 'design' | 'shelf'>): Omit<MaskingMeans, 'staysMin'> {
+  const { climate, scale } = design;
+  return { tapes: shelf.tapes, scale, surfaceC: climate.surfaceC ?? climate.airC, airC: climate.airC };
+}

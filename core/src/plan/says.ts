@@ -1,0 +1,110 @@
+import type { School } from '../finish';
+import type { LineSaid } from '../lines';
+import type { RuleSays } from '../order';
+import type { OverAnswer, OverSaid } from '../over';
+import type { Doubt, SideSeen, Technique } from '../runs';
+import type { NoValues, SaidOf } from '../units';
+
+// What a plan says. Names, codes of lines and areas, and places are values; a finish stands by the name a person gave it.
+
+/** Why a stage takes so many coats. */
+export interface CoatsSays {
+  readonly 'coats.sheet': { readonly coats: number };
+  readonly 'coats.card': { readonly coats: number };
+  /** `over`: name of the finish below; null: what is on it now. */
+  readonly 'coats.hiding': { readonly coats: number; readonly over: string | null };
+  readonly 'coats.most': { readonly coats: number; readonly over: string | null };
+}
+export type CoatsSaid = SaidOf<CoatsSays>;
+
+/** A few places in words: part names only where there is more than one part. */
+export type Places = readonly string[];
+
+/** What a step asks the hand to do. */
+export interface StepSays {
+  readonly 'step.wait-tape-safe': NoValues;
+  readonly 'step.wait-over': NoValues;
+  readonly 'step.wait-pull': NoValues;
+  readonly 'step.flash': NoValues;
+  readonly 'step.abrade': { readonly places: Places; readonly reason: OverSaid };
+  readonly 'step.barrier': { readonly places: Places; readonly reason: OverSaid };
+  readonly 'step.plug': { readonly plugs: number; readonly places: Places };
+  readonly 'step.unplug': { readonly plugs: number; readonly places: Places };
+  readonly 'step.lay': {
+    readonly tape: string | null;
+    readonly line: string;
+    readonly side: SideSeen | 'along';
+    readonly part: string | null;
+    readonly tapeMm: number;
+    readonly count: number;
+    readonly technique: Technique;
+  };
+  readonly 'step.cover': { readonly places: Places };
+  readonly 'step.gate': { readonly masked: boolean };
+  readonly 'step.gun-clean': NoValues;
+  readonly 'step.gun-strip': NoValues;
+  readonly 'step.mix': { readonly finish: string; readonly ml: number };
+  readonly 'step.coat': { readonly finish: string; readonly coat: number; readonly coats: number };
+  readonly 'step.pull': {
+    readonly finish: string;
+    readonly school: School;
+    readonly fromMin: number;
+    readonly toMin: number | null;
+    readonly hands: number;
+    /** Earlier stages whose masks come off with it, by number. */
+    readonly older: readonly string[];
+  };
+  /** A step of an older plan, in the words it had. */
+  readonly 'step.typed': { readonly title: string; readonly detail: string };
+}
+export type StepSaid = SaidOf<StepSays>;
+
+/** What a step may not be begun before, or be late for. */
+export const RULE_CODES = ['order', 'tape-safe', 'over', 'recoat', 'pull', 'flash', 'typed'] as const;
+export type AfterCode = (typeof RULE_CODES)[number];
+
+/** Usual cautions; each defers to data sheets, local rules and licensed practice. */
+export const SAFETY_CODES = ['isocyanate', 'spray'] as const;
+export type SafetyCode = (typeof SAFETY_CODES)[number];
+
+/** What a person should know, found in air, parts, lines and areas. */
+export interface AdviceSays extends RuleSays {
+  readonly 'advice.dew': { readonly marginC: number; readonly dewPointC: number; readonly needsC: number };
+  readonly 'advice.cold': { readonly belowC: number };
+  readonly 'advice.line': { readonly line: string; readonly fault: LineSaid };
+  readonly 'advice.loose': { readonly line: string; readonly lengthMm: number };
+  readonly 'advice.sliver': { readonly area: string };
+  /** `finishes` by name; null among them stands as an empty text: kept as it is. */
+  readonly 'advice.conflict': { readonly area: string; readonly finishes: readonly string[] };
+  readonly 'advice.unchosen': { readonly areas: readonly string[] };
+  readonly 'advice.lost': { readonly finish: string | null; readonly alongMm: number; readonly aboveMm: number };
+  readonly 'advice.doubt': { readonly stage: number; readonly run: string; readonly line: string; readonly doubt: Doubt };
+  readonly 'advice.no-window': { readonly stage: number; readonly finish: string; readonly wanted: School; readonly school: School };
+  readonly 'advice.hands': { readonly stage: number; readonly pullMin: number; readonly windowMin: number; readonly hands: number };
+  readonly 'advice.over': {
+    readonly stage: number;
+    readonly finish: string;
+    readonly areas: readonly string[];
+    readonly answer: OverAnswer;
+    readonly reason: OverSaid;
+  };
+  readonly 'advice.late': { readonly stage: number };
+  readonly 'advice.kept-open': { readonly area: string; readonly stage: number; readonly finish: string };
+  readonly 'advice.not-hidden': { readonly stage: number; readonly finish: string; readonly coats: number };
+  readonly 'advice.weak': {
+    readonly stage: number;
+    readonly finish: string;
+    readonly area: string | null;
+    readonly coats: number;
+    readonly least: number | null;
+  };
+  readonly 'advice.never-tape': { readonly stage: number; readonly finish: string };
+  readonly 'advice.young': { readonly part: string; readonly ageH: number };
+  readonly 'advice.flakes': { readonly stage: number; readonly flakes: string; readonly solid: string };
+  readonly 'advice.trapped': { readonly stage: number; readonly stages: readonly string[] };
+  readonly 'advice.clear-edge': { readonly stage: number; readonly line: string };
+  /** Finishes by name; an empty text: what is kept. */
+  readonly 'advice.contrast-low': { readonly finishes: readonly string[]; readonly deltaE: number; readonly limit: number };
+  readonly 'advice.contrast-high': { readonly finishes: readonly string[]; readonly deltaE: number; readonly limit: number };
+}
+export type AdviceSaid = SaidOf<AdviceSays>;

@@ -1,0 +1,60 @@
+import type { Job, JobSummary } from '@lintrel/core';
+import { onPage, type Hands } from './hands';
+import { appUnderTest, PHONE } from './harness';
+
+// The whole application in a language nobody speaks: each text that went through the words is accented, a third longer, and
+// stands between brackets. So a text nobody can translate shows, and so does one that longer words would cut.
+
+const app = appUnderTest();
+jest.setTimeout(240_000);
+
+const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
+
+/** What a person typed or a shelf holds: it stands as it is in every language. */
+const typed = (value: unknown): string[] =>
+  typeof value === 'string' ? [value] : typeof value === 'object' && value !== null ? Object.values(value).flatMap(typed) : [];
+
+/** Texts seen that hold an English word, and texts cut off at the side of what holds them. */
+const look = (hands: Hands) =>
+  hands.page.evaluate(() => {
+    const plain: string[] = [];
+    const clipped: string[] = [];
+    const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    for (let node = walk.nextNode(); node; node = walk.nextNode()) {
+      const text = (node.textContent ?? '').trim();
+      const element = node.parentElement;
+      if (text === '' || !element || ['SCRIPT', 'STYLE', 'NOSCRIPT'].includes(element.tagName)) continue;
+      const box = element.getBoundingClientRect();
+      if (box.width === 0 || box.height === 0 || getComputedStyle(element).visibility === 'hidden') continue;
+      const inDrawing = element.closest('svg') !== null;
+      if (/[A-Za-z]{3}/.test(text) && !/^\[.*\]$/s.test(text)) plain.push(text);
+      const cut = element.scrollWidth > element.clientWidth + 1 && getComputedStyle(element).overflowX !== 'visible';
+      const low = element.scrollHeight > element.clientHeight + 1 && getComputedStyle(element).overflowY !== 'visible';
+      if (!inDrawing && element.clientWidth > 0 && (cut || low)) clipped.push(text);
+    }
+    return { plain, clipped, wide: document.documentElement.scrollWidth > window.innerWidth + 1 };
+  });
+
+const PAGES = ['/', '/clock', '/bench', '/bench/bend', '/bench/windows', '/shelf'];
+const STEPS = ['piece', 'lines', 'areas', 'coats', 'tape', 'time', 'run', 'look-back', 'print'];
+
+it('in a second language nothing is cut off, and nothing is left in English but what people typed', async () => {
+  const { jobs } = await get<{ jobs: JobSummary[] }>('/jobs');
+  const idOf = (title: string) => (jobs.find((job) => job.title === title) as JobSummary).id;
+  const own = new Set<string>(typed(await get('/shelf')));
+  for (const { id } of jobs) for (const text of typed(await get<Job>(`/jobs/${id}`))) own.add(text);
+  const paths = [...PAGES, ...['Juniper', 'Ostrel'].flatMap((title) => STEPS.map((step) => `/job/${idOf(title)}/${step}`))];
+  const found: Record<string, unknown> = {};
+  await onPage(app, '/', PHONE, async (hands) => {
+    await hands.page.evaluate(() => localStorage.setItem('lintrel.person', JSON.stringify({ length: 'in', temperature: 'F', language: 'pseudo' })));
+    for (const path of paths) {
+      await hands.page.goto(app.server.url + path, { waitUntil: 'networkidle0' });
+      await hands.sees(/\[\S/);
+      await hands.page.waitForFunction(() => !document.querySelector('[role=progressbar]'), { timeout: 20_000 });
+      const { plain, clipped, wide } = await look(hands);
+      const left = plain.filter((text) => !own.has(text));
+      if (left.length > 0 || clipped.length > 0 || wide) found[path.replace(/\/job\/[^/]+/, '')] = { left: [...new Set(left)], clipped, wide };
+    }
+  });
+  expect(found).toEqual({});
+});

@@ -1,0 +1,23 @@
+import type { Speech } from './table';
+
+/** An answer of the Bench in words. */
+export interface AnswerWords {
+  readonly headline: string;
+  readonly tone: 'good' | 'caution' | 'bad';
+  readonly rows: readonly { readonly label: string; readonly value: string }[];
+}
+
+/** Everything that is said of one question. */
+export interface AskWords<Answer> {
+  readonly title: string;
+  /** What it is good for, in one sentence. */
+  readonly about: string;
+  /** What the form calls each key, and each way to give some of them. */
+  readonly keys: Readonly<Record<string, string>>;
+  readonly ways?: Readonly<Record<string, string>>;
+  /** What the form calls each thing to choose from; left out: as they are. */
+  readonly choices?: (choice: string) => string;
+  readonly answer: (answer: Answer, to: Speech) => AnswerWords;
+  /** What the drawing of an answer shows, for those who cannot see it. */
+  readonly sketch?: (answer: Answer, to: Speech) => string;
+}

@@ -1,0 +1,53 @@
+import type {
+  AcceptSays,
+  AdviceSays,
+  AskSays,
+  BandSays,
+  BrokenSays,
+  CoatsSays,
+  DesignSays,
+  DoubtSays,
+  FieldSays,
+  LineSays,
+  MomentSays,
+  OverSays,
+  ReadingSays,
+  ReasonSays,
+  RuleSays,
+  SketchSays,
+  SnapSays,
+  StepSays,
+  SurfaceSays,
+  TechniqueSays,
+} from '@lintrel/core';
+
+import type { DrawingSays, PaperSays, PrintSays, SkippedSays, TakenSays } from '@lintrel/core/files';
+
+/** Every code core may say, with its values. */
+export interface AllSays
+  extends
+    FieldSays,
+    ReadingSays,
+    SurfaceSays,
+    LineSays,
+    SnapSays,
+    BandSays,
+    DesignSays,
+    OverSays,
+    RuleSays,
+    ReasonSays,
+    TechniqueSays,
+    DoubtSays,
+    CoatsSays,
+    StepSays,
+    AdviceSays,
+    MomentSays,
+    AcceptSays,
+    AskSays,
+    SketchSays,
+    BrokenSays,
+    DrawingSays,
+    SkippedSays,
+    TakenSays,
+    PrintSays,
+    PaperSays {}

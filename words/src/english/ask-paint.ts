@@ -1,0 +1,145 @@
+import { PAINT_SYSTEMS, RULE_OF_THUMB, type OverAnswer, type OverSaid, type PaintSystemKey, type PullWindows } from '@lintrel/core';
+import { counted } from '../table';
+import type { AskWords } from '../ask';
+import type { Tongue } from '../tongue';
+
+type Span = PullWindows['wet'];
+const spanned = (span: Span, { minutes }: Tongue): string =>
+  span ? `${minutes(span.from)} to ${span.to === null ? 'any time' : minutes(span.to)}` : 'not for this film';
+
+const windows: AskWords<PullWindows> = {
+  title: 'When do I pull the tape?',
+  about: 'Counted from the last coat, in the air of today. Three schools: while it is wet, when it is touch-dry, when it is dry.',
+  keys: {
+    finish: 'Finish',
+    air: 'Air',
+    rh: 'Humidity',
+    move: 'Air moves',
+    flash: 'Flash',
+    touch: 'Touch-dry',
+    tapeSafe: 'Takes tape',
+    through: 'Dry through',
+    wetLimit: 'Edge flows until',
+    activation: 'Activation energy',
+    water: 'Waterborne',
+    buildFactor: 'Thickness factor',
+    dwell: 'Tape comes off clean within',
+  },
+  ways: { shelf: 'A finish on the shelf', sheet: 'Times of its data sheet' },
+  answer: ({ rate, wet, touch, dry, tapeSafeMin }, to) => ({
+    headline: touch
+      ? `Touch-dry: pull from ${to.minutes(touch.from)}`
+      : dry
+        ? `Dry: pull from ${to.minutes(dry.from)}`
+        : `Wet only: pull within ${to.minutes(wet?.to ?? 0)}`,
+    tone: 'good',
+    rows: [
+      { label: 'Wet (estimate)', value: spanned(wet, to) },
+      { label: 'Touch-dry (estimate)', value: spanned(touch, to) },
+      { label: 'Dry (estimate)', value: spanned(dry, to) },
+      { label: 'Takes tape after', value: tapeSafeMin === null ? 'never' : to.minutes(tapeSafeMin) },
+      { label: 'Drying speed against the data sheet', value: `× ${rate.toFixed(2)}` },
+    ],
+  }),
+};
+
+const strengthKeys = { hiding: 'Film that hides black and white', coat: 'One coat, dry', tolerance: 'Hidden below a difference of' };
+
+const hide: AskWords<{ coats: number | null; deltaE: number; scatterPerUm: number; coatUm: number; paint: string; under: string }> = {
+  title: 'How many coats hide this colour?',
+  about: 'The film that hides a black-and-white card says how strong the paint is; over a colour near its own it needs less.',
+  keys: { paint: 'Paint', under: 'Over', ...strengthKeys },
+  answer: ({ coats, deltaE, scatterPerUm, coatUm }) => ({
+    headline: coats === null ? `More than ${RULE_OF_THUMB.mostCoats} coats: put another colour under it` : counted(coats, 'coat'),
+    tone: coats === null ? 'bad' : coats >= RULE_OF_THUMB.manyCoats ? 'caution' : 'good',
+    rows: [
+      { label: 'Dry film of them (estimate)', value: `${((coats ?? RULE_OF_THUMB.mostCoats) * coatUm).toFixed(0)} µm` },
+      { label: 'Colour difference left', value: `ΔE ${deltaE.toFixed(2)}` },
+      { label: 'Strength of the paint (scattering)', value: `${scatterPerUm.toFixed(5)} per µm` },
+    ],
+  }),
+  sketch: ({ paint, under }) => `${paint} over ${under}, one coat after the other`,
+};
+
+const HEADLINES: Readonly<Record<OverAnswer, string>> = {
+  yes: 'Yes, it may go on',
+  wait: 'Wait',
+  abrade: 'Abrade first',
+  barrier: 'Barrier coat first',
+  no: 'No, not over that',
+};
+
+const over: AskWords<{
+  answer: OverAnswer;
+  reason: OverSaid;
+  untilMinutes?: number;
+  ageMinutes: number;
+  lower: PaintSystemKey;
+  upper: PaintSystemKey;
+  windows: readonly { from: number; to: number | null }[];
+}> = {
+  title: 'May this go over that, now?',
+  about: 'By the two kinds of paint and the age of the lower one, at 23 °C and 50 % humidity. The data sheets have the last word.',
+  keys: { lower: 'Below', upper: 'Goes on', ageMinutes: 'Age of the lower one', build: 'Film of the lower one, dry' },
+  choices: (choice) => PAINT_SYSTEMS[choice as PaintSystemKey]?.label ?? choice,
+  answer: ({ answer, reason, untilMinutes, windows: spans, ageMinutes }, { minutes, say }) => ({
+    headline: answer === 'wait' && untilMinutes !== undefined ? `Wait ${minutes(untilMinutes - ageMinutes)} more` : HEADLINES[answer],
+    tone: answer === 'yes' ? 'good' : answer === 'no' ? 'bad' : 'caution',
+    rows: [
+      { label: 'Because', value: say(reason) },
+      ...(untilMinutes === undefined ? [] : [{ label: 'Asked again when the lower one is', value: `${minutes(untilMinutes)} old` }]),
+      ...spans.map(({ from, to }, index) => ({
+        label: index === 0 ? 'May be coated as it is' : 'and again',
+        value: `${minutes(from)} to ${to === null ? 'any age' : minutes(to)}`,
+      })),
+    ],
+  }),
+  sketch: ({ lower, upper }) => `${PAINT_SYSTEMS[upper].label} over ${PAINT_SYSTEMS[lower].label}`,
+};
+
+const mix: AskWords<{ ml: number; parts: readonly number[] }> = {
+  title: 'How much paint do I mix?',
+  about: 'From the area and the dry film: what dries away and what misses the part is added. What stays in the cup comes on top.',
+  keys: { area: 'Area', film: 'One coat, dry', coats: 'Coats', solids: 'Solids by volume', transfer: 'Lands on the part', ratio: 'Mixing ratio' },
+  answer: ({ ml, parts }, { volume }) => ({
+    headline: `${volume(ml)} as sprayed (estimate)`,
+    tone: 'good',
+    rows:
+      parts.length > 1
+        ? parts.map((part, index) => ({
+            label: index === 0 ? 'Paint' : parts.length === 2 ? 'Second part' : index === 1 ? 'Hardener or second part' : 'Thinner or third part',
+            value: volume(part),
+          }))
+        : [{ label: 'Paint', value: volume(ml) }],
+  }),
+  sketch: () => 'The cup, filled part by part',
+};
+
+const order: AskWords<{ orders: readonly { letters: readonly string[]; coats: readonly number[]; all: number }[] }> = {
+  title: 'Which order for these three colours?',
+  about: 'Each is sprayed wider than it will stay and goes over the one before it; the order with the fewest coats is told first.',
+  keys: { first: 'Colour A', second: 'Colour B', third: 'Colour C', under: 'What is there now', ...strengthKeys },
+  answer: ({ orders }) => ({
+    headline: `${orders[0].letters.join(', then ')}: ${orders[0].all} coats`,
+    tone: orders[0].all < orders[orders.length - 1].all ? 'good' : 'caution',
+    rows: orders.map(({ letters, coats, all }, index) => ({ label: `${index + 1}. ${letters.join(', then ')}`, value: `${coats.join(' + ')} = ${all} coats` })),
+  }),
+  sketch: () => 'The three best orders as layers, each from the ground up',
+};
+
+const dew: AskWords<{ dewPointC: number; marginC?: number; ok?: boolean }> = {
+  title: 'Is it too damp to paint?',
+  about: 'A surface near the dew point of the air gets wet: tape lets go and paint blushes.',
+  keys: { air: 'Air', rh: 'Humidity', surface: 'Surface of the part' },
+  answer: ({ dewPointC, marginC, ok }, { temperature, degrees }) => ({
+    headline: ok === undefined ? `Dew point ${temperature(dewPointC, 1)}` : ok ? 'Dry enough' : 'Too near the dew point',
+    tone: ok === false ? 'bad' : 'good',
+    rows: [
+      { label: 'Dew point', value: temperature(dewPointC, 1) },
+      ...(marginC === undefined ? [] : [{ label: `Surface above it (needs ${degrees(RULE_OF_THUMB.dewMarginC)})`, value: degrees(marginC, 1) }]),
+    ],
+  }),
+};
+
+/** Questions about paint and air. */
+export const ASK_PAINT = { windows, hide, over, mix, order, dew };

@@ -1,0 +1,70 @@
+import type { AskWords } from '../ask';
+import type { AllSays } from '../codes';
+import type { WordsOf } from '../table';
+import { ACCEPTS, ASK_FAULTS, SKETCHES } from './ask-faults';
+import { ASK_PAINT } from './ask-paint';
+import { ASK_TAPE } from './ask-tape';
+import { DESIGNS, FIELDS, READINGS, SURFACES } from './fields';
+import { DRAWINGS, PAPERS, PRINTS, SKIPPED, stationWords, TAKEN } from './files';
+import { BANDS, LINES, SNAPS } from './lines';
+import { REASONS, RULES } from './order';
+import { OVER } from './over';
+import { ADVICE, AFTER_WORDS, BROKEN, COATS, ENTRIES, MOMENTS, SAFETY, SIDES, STEP_DETAILS, STEP_TITLES } from './plan';
+import { DOUBTS, TECHNIQUE_REASONS, TECHNIQUES } from './runs';
+
+const SAYS: WordsOf<AllSays> = {
+  ...FIELDS,
+  ...READINGS,
+  ...SURFACES,
+  ...LINES,
+  ...SNAPS,
+  ...BANDS,
+  ...DESIGNS,
+  ...OVER,
+  ...RULES,
+  ...REASONS,
+  ...TECHNIQUES,
+  ...DOUBTS,
+  ...COATS,
+  ...STEP_TITLES,
+  ...ADVICE,
+  ...MOMENTS,
+  ...ACCEPTS,
+  ...ASK_FAULTS,
+  ...SKETCHES,
+  ...BROKEN,
+  ...DRAWINGS,
+  ...SKIPPED,
+  ...TAKEN,
+  ...PRINTS,
+  ...PAPERS,
+};
+
+/** Everything that is said, in one language. A second language is a second one of these. */
+export interface Book {
+  readonly says: WordsOf<AllSays>;
+  readonly details: typeof STEP_DETAILS;
+  readonly reasons: Readonly<Record<string, string>>;
+  readonly sides: Readonly<Record<string, string>>;
+  readonly times: Readonly<Record<string, string>>;
+  readonly entries: Readonly<Record<string, string>>;
+  readonly cautions: Readonly<Record<string, string>>;
+  readonly stations: typeof stationWords;
+  /** Questions of the Bench, by name. */
+  readonly questions: Readonly<Record<string, AskWords<never>>>;
+  /** Turns a text of the interface, which stands in English at its place, into the language. */
+  readonly text: (english: string) => string;
+}
+
+export const ENGLISH: Book = {
+  says: SAYS,
+  details: STEP_DETAILS,
+  reasons: TECHNIQUE_REASONS,
+  sides: SIDES,
+  times: AFTER_WORDS,
+  entries: ENTRIES,
+  cautions: SAFETY,
+  stations: stationWords,
+  questions: { ...ASK_TAPE, ...ASK_PAINT },
+  text: (english) => english,
+};

@@ -1,0 +1,185 @@
+import type {
+  AdviceSays,
+  AfterCode,
+  BrokenSays,
+  CoatsSays,
+  EventKind,
+  MomentSays,
+  OverAnswer,
+  RuleSays,
+  SafetyCode,
+  School,
+  SideSeen,
+  StepSays,
+} from '@lintrel/core';
+import { counted, listed, type WordsOf } from '../table';
+
+export const COATS: WordsOf<CoatsSays> = {
+  'coats.sheet': ({ coats }) => `${coats} by its data sheet`,
+  'coats.card': ({ coats }) => `${coats} by its card`,
+  'coats.hiding': ({ coats, over }) => `${coats} to hide ${over ?? 'what is on it now'} (estimate)`,
+  'coats.most': ({ coats, over }) => `does not hide ${over ?? 'what is on it now'} even in ${coats}`,
+};
+
+/** Where a tape lies, seen from its line. */
+export const SIDES: Readonly<Record<SideSeen | 'along', string>> = {
+  above: 'above',
+  below: 'below',
+  'left-of': 'left of',
+  'right-of': 'right of',
+  along: 'along',
+};
+const SCHOOLS: Readonly<Record<School, string>> = { wet: 'wet', touch: 'touch-dry', dry: 'dry' };
+
+/** What a step is called. */
+export const STEP_TITLES: WordsOf<StepSays> = {
+  'step.wait-tape-safe': () => 'Wait until the colour takes tape',
+  'step.wait-over': () => 'Wait until the coat below takes the next',
+  'step.wait-pull': () => 'Wait for the pull',
+  'step.flash': () => 'Flash off',
+  'step.abrade': ({ places }) => `Abrade and clean: ${places.join(', ')}`,
+  'step.barrier': ({ places }) => `Barrier coat: ${places.join(', ')}`,
+  'step.plug': ({ plugs }) => `Close ${counted(plugs, 'opening')}`,
+  'step.unplug': ({ plugs }) => `Take out ${counted(plugs, 'plug')}`,
+  'step.lay': ({ tape, side, line }) => `${tape ?? 'Mask by hand'} ${SIDES[side]} ${line}`,
+  'step.cover': ({ places }) => `Cover ${places.join(', ')}`,
+  'step.gate': () => 'Check before colour',
+  'step.gun-clean': () => 'Clean the gun',
+  'step.gun-strip': () => 'Strip the gun right down',
+  'step.mix': ({ finish }) => `Make ready: ${finish}`,
+  'step.coat': ({ finish, coat, coats }) => `${finish}: coat ${coat} of ${coats}`,
+  'step.pull': ({ school }) => `Pull the tape: ${SCHOOLS[school]}`,
+  'step.typed': ({ title }) => title,
+};
+
+/** How a step is done. */
+export const STEP_DETAILS: WordsOf<StepSays> = {
+  'step.wait-tape-safe': () => 'Tape laid sooner marks or lifts it.',
+  'step.wait-over': () => 'What goes on sooner wrinkles it or traps its solvent.',
+  'step.wait-pull': () => '',
+  'step.flash': () => 'Check it by touching the masking paper, not the part.',
+  'step.abrade': ({ reason }, { say }) => `${say(reason)} Scuff to an even matt, wipe, tack off.`,
+  'step.barrier': ({ reason }, { say }) => `${say(reason)} A thin, even coat that parts the two; let it flash before the colour.`,
+  'step.plug': ({ places }) => `${places.join(', ')}. Count the plugs in.`,
+  'step.unplug': ({ places }) => `${places.join(', ')}. Count them: as many come out as went in.`,
+  'step.lay': ({ part, tapeMm, count, technique }, { metres, say }) =>
+    `${part === null ? '' : `${part}: `}${metres(tapeMm)} off the roll${count > 1 ? ` on each of ${count}` : ''}. ${say(technique)}`,
+  'step.cover': () => 'Paper or film to the tape, a second tape over the seam. Keep it off the open edge.',
+  'step.gate': ({ masked }) =>
+    masked ? 'Wipe lightly without wetting the tape edges, tack off, press every edge and crossing again.' : 'Wipe, tack off, look for dust and finger marks.',
+  'step.gun-clean': () => 'Until the thinner runs clear.',
+  'step.gun-strip': () => 'Flakes left in it ruin a solid colour: needle, nozzle and cup apart.',
+  'step.mix': ({ ml }, { volume }) => `${volume(ml)} ready to spray (estimate).`,
+  'step.coat': ({ coat }) =>
+    coat === 1 ? 'Thin and even, from the tape towards the bare side, never into a tape edge.' : 'Check flash by touching the masking paper, not the part.',
+  'step.pull': ({ finish, fromMin, toMin, hands, older }, { minutes }) =>
+    `${fromMin > 0 ? `From ${minutes(fromMin)}` : 'At once'} after the last coat of ${finish}${toMin === null ? '' : `, within ${minutes(toMin)}`} (estimate).` +
+    `${hands > 1 ? ` ${hands} people pull together: one alone would not be done in time.` : ''} Low and slow, folded back on itself, away from the fresh paint.` +
+    `${older.length > 0 ? ` The masks of stage ${listed(older)} come off with it, the last laid first.` : ''}`,
+  'step.typed': ({ detail }) => detail,
+};
+
+/** What a time is for. */
+export const AFTER_WORDS: Readonly<Record<Exclude<AfterCode, 'order'>, string>> = {
+  'tape-safe': 'the colour takes tape',
+  over: 'the coat below takes the next',
+  recoat: 'next coat',
+  flash: 'flash',
+  pull: 'pull the tape',
+  typed: 'window',
+};
+
+/** What an entry of the log is called. */
+export const ENTRIES: Readonly<Record<EventKind, string>> = {
+  start: 'Started in the shop',
+  done: 'Done',
+  undo: 'Not done after all',
+  trouble: 'Went wrong',
+  note: 'Note',
+  touch: 'Touch test',
+  finish: 'Job finished',
+};
+
+const FOLLOW = "Follow the product's safety data sheet, local rules and licensed practice.";
+
+/** Usual cautions; each defers to data sheets, local rules and licensed practice. */
+export const SAFETY: Readonly<Record<SafetyCode, string>> = {
+  isocyanate: `Two-part hardener can hold isocyanates: supplied air and full cover, no one else in until it is cleared. Pulling wet keeps the protection on. ${FOLLOW}`,
+  spray: `Spray and solvent vapour: vapour filter, eyes, gloves, moving air; no flame, heater or spark. ${FOLLOW}`,
+};
+
+const OVER_ANSWERS: Readonly<Record<OverAnswer, string>> = {
+  yes: 'it may go on',
+  wait: 'the plan waits',
+  abrade: 'abrade first',
+  barrier: 'barrier coat first',
+  no: 'this must not go on',
+};
+
+const keptOr = (names: readonly string[], kept: string): string => names.map((name) => name || kept).join(' and ');
+
+/** Advice of the plan itself; faults of lines and rules have words of their own. */
+export const ADVICE: WordsOf<Omit<AdviceSays, keyof RuleSays>> = {
+  'advice.dew': ({ marginC, dewPointC, needsC }, { temperature, degrees }) =>
+    `The surface is ${degrees(marginC, 1)} above the dew point of ${temperature(dewPointC, 1)} and needs ${degrees(needsC)}: warm it or dry the air before tape or paint.`,
+  'advice.cold': ({ belowC }, { temperature }) =>
+    `Below ${temperature(belowC)} most adhesives do not wet out: tape goes on and lets go later. Keep tape and part in a warm room overnight.`,
+  'advice.line': ({ line, fault }, { say }) => `${line} ${say(fault)}.`,
+  'advice.loose': ({ line, lengthMm }, { length }) =>
+    `${line}: ${length(lengthMm)} of it ends free and bounds nothing. Let its ends run on, or measure it to the edge.`,
+  'advice.sliver': ({ area }) => `${area} is a sliver, narrower than any tape edge keeps.`,
+  'advice.conflict': ({ area, finishes }) => `${area} is asked to be ${keptOr(finishes, 'kept as it is')}: choose one.`,
+  'advice.unchosen': ({ areas }) => `${areas.join(', ')}: no finish chosen, kept as it is.`,
+  'advice.lost': ({ finish, alongMm, aboveMm }, { length }) =>
+    `${finish ?? 'That it is kept'} was said of a place that lies in no area (${length(alongMm)} and ${length(aboveMm)}): give the area that was meant its finish, and leave this out.`,
+  'advice.doubt': ({ stage, run, line, doubt }, { say }) => `Stage ${stage}, ${run} on ${line}: ${say(doubt)}.`,
+  'advice.no-window': ({ stage, finish, wanted, school }) =>
+    `Stage ${stage}: ${finish} has no ${SCHOOLS[wanted]} window in this air and thickness, or the tape does not last until then; pull ${SCHOOLS[school]}.`,
+  'advice.hands': ({ stage, pullMin, windowMin, hands }, { minutes }) =>
+    `Stage ${stage}: pulling takes one person ${minutes(pullMin)}, and the window is open for ${minutes(windowMin)}. It takes ${hands} people, or paint it in ${hands} batches and pull each before the next.`,
+  'advice.over': ({ stage, finish, areas, answer, reason }, { say }) =>
+    `Stage ${stage}, ${finish} on ${areas.join(', ')}: ${OVER_ANSWERS[answer]}. ${say(reason)}`,
+  'advice.late': ({ stage }) =>
+    `Stage ${stage}: masks from an earlier stage come off past the window of their paint; the edge may tear. Score it or pull slowly.`,
+  'advice.kept-open': ({ area, stage, finish }) =>
+    `${area} is kept and stays open in stage ${stage}: it is in ${finish} already. Cover it by a pin if it must not be touched.`,
+  'advice.not-hidden': ({ stage, finish, coats }) =>
+    `Stage ${stage}: ${finish} does not hide what is below even in ${coats} coats. Put a lighter or closer colour under it.`,
+  'advice.weak': ({ stage, finish, area, coats, least }) =>
+    `Stage ${stage}: ${finish} is weak over what is below ${area === null ? '' : `on ${area} `}and takes ${coats} coats (estimate).${least === null ? '' : ` Over a better ground ${least} would do.`}`,
+  'advice.never-tape': ({ stage, finish }) => `Stage ${stage}: tape lies on ${finish}, which never takes tape well. Change the order or mask over paper.`,
+  'advice.young': ({ part, ageH }) => `${part}: its finish is ${ageH} h old. Use the gentlest tape that holds, try a hidden place first.`,
+  'advice.flakes': ({ stage, flakes, solid }) =>
+    `Stage ${stage}: strip the gun right down before ${solid}; flakes of ${flakes} left in it ruin a solid colour. A second gun spares that.`,
+  'advice.trapped': ({ stage, stages }) =>
+    `Stage ${stage}: masks of stage ${listed(stages)} are still on under the clear: their edges are trapped. Pull them first.`,
+  'advice.clear-edge': ({ stage, line }) =>
+    `Stage ${stage}: the clear ends at a tape edge along ${line}. Pull it while it is wet, or clear right over and flat it.`,
+  'advice.contrast-low': ({ finishes, deltaE, limit }) =>
+    `${keptOr(finishes, 'what is kept')} differ by ΔE ${deltaE.toFixed(1)}: under ${limit} a line between them is hardly seen from a few steps away (rule of thumb).`,
+  'advice.contrast-high': ({ finishes, deltaE, limit }) =>
+    `${keptOr(finishes, 'what is kept')} differ by ΔE ${deltaE.toFixed(0)}: over ${limit} a hard edge shows every waver, and any bleed (rule of thumb). Seal the edge.`,
+};
+
+export const MOMENTS: WordsOf<MomentSays> = {
+  'moment.ready': ({ masked }) => (masked ? 'Masks are on' : 'Ready for colour'),
+  'moment.coat': ({ finish, coat, coats }) => `${finish}: coat ${coat} of ${coats}`,
+  'moment.pulled': () => 'The tape is off',
+};
+
+/** A plan that contradicts itself: told to us, not to a painter. */
+export const BROKEN: WordsOf<BrokenSays> = {
+  'broken.id': ({ id }) => `${id} is there twice, or is named and not there`,
+  'broken.after': ({ step, other, isMin, minMin, maxMin }) => `${step} comes ${isMin} min after ${other}: from ${minMin} to ${maxMin ?? 'any'} it may`,
+  'broken.window': ({ window }) => `${window} is not the window of its stage, or not kept`,
+  'broken.late-keying': ({ step }) => `${step} comes after the tape of its stage`,
+  'broken.edge': ({ stage, line, fromMm, items }, { length }) => `stage ${stage}: the edge on ${line} at ${length(fromMm)} is made by ${items} tapes`,
+  'broken.uncovered': ({ stage, area }) => `stage ${stage}: ${area} is covered by nothing`,
+  'broken.open-covered': ({ stage, area }) => `stage ${stage}: ${area} is open and covered`,
+  'broken.pulled': ({ item, times }) => `${item} comes off ${times} times`,
+  'broken.laid': ({ item, times }) => `${item} is laid ${times} times`,
+  'broken.long-pull': ({ step, pullMin, windowMin }) => `${step} takes ${pullMin} min in a window of ${windowMin} min`,
+  'broken.sum': ({ of, shown, found }) => `${of}: ${shown} is shown, its parts make ${found}`,
+  'broken.clock': ({ step }) => `${step} begins before the step before it has ended, or ends before it begins`,
+  'broken.tape': ({ step, item }) => `${step} pulls ${item}, which is not laid yet`,
+};

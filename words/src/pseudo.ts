@@ -1,0 +1,56 @@
+import { ENGLISH, type Book } from './english';
+
+const ACCENTS: Readonly<Record<string, string>> = {
+  a: 'á',
+  c: 'ç',
+  d: 'ð',
+  e: 'é',
+  g: 'ĝ',
+  h: 'ĥ',
+  i: 'í',
+  j: 'ĵ',
+  k: 'ķ',
+  l: 'ļ',
+  n: 'ñ',
+  o: 'ö',
+  r: 'ŕ',
+  s: 'š',
+  t: 'ţ',
+  u: 'ü',
+  w: 'ŵ',
+  y: 'ý',
+  z: 'ž',
+  A: 'Á',
+  C: 'Ç',
+  D: 'Ð',
+  E: 'É',
+  G: 'Ĝ',
+  I: 'Í',
+  K: 'Ķ',
+  L: 'Ļ',
+  N: 'Ñ',
+  O: 'Ö',
+  R: 'Ŕ',
+  S: 'Š',
+  T: 'Ţ',
+  U: 'Ü',
+  W: 'Ŵ',
+  Y: 'Ý',
+  Z: 'Ž',
+};
+
+/** So much longer than English a language may be. */
+const LONGER = 0.35;
+
+/**
+ * A language nobody speaks: every letter with an accent, a third longer, between brackets. What is still plain English on a screen was
+ * not given to the words package; a text whose closing bracket cannot be seen is clipped.
+ */
+export function pseudo(english: string): string {
+  if (english.trim() === '') return english;
+  const letters = [...english].map((letter) => ACCENTS[letter] ?? letter).join('');
+  return `[${letters}${'·'.repeat(Math.ceil(english.length * LONGER))}]`;
+}
+
+/** The book of that language: English words, turned as they are told. */
+export const PSEUDO: Book = { ...ENGLISH, text: pseudo };

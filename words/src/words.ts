@@ -1,0 +1,95 @@
+import type { Answer, Said, SideSeen, StationTable } from '@lintrel/core';
+import type { AnswerWords, AskWords } from './ask';
+import { ENGLISH, type Book } from './english';
+import type { StationWords } from './english/files';
+import { PSEUDO } from './pseudo';
+import { tongueOf, USUAL_PERSON, type Language, type Person, type Tongue } from './tongue';
+
+/** What is said, in the words and units of one person. */
+export interface Words extends Tongue {
+  readonly person: Person;
+  /** A code with its values. A code nobody knows is told as it is, with its values: it comes from a newer version. */
+  readonly say: (said: Said) => string;
+  /** How a step is done; its title is what `say` tells of it. */
+  readonly detail: (step: Said) => string;
+  /** Why a run is laid so. */
+  readonly why: (technique: Said) => string;
+  /** Where a tape lies, seen from its line. */
+  readonly side: (side: SideSeen | 'along') => string;
+  /** What a time is for, by the code of its rule. */
+  readonly time: (code: string) => string;
+  /** What an entry of the log is called, by its kind. */
+  readonly entry: (kind: string) => string;
+  /** A usual caution, by its code. */
+  readonly caution: (code: string) => string;
+  /** What is said of a question of the Bench. */
+  readonly question: (name: string) => QuestionWords;
+  /** A station table in words, line by line. */
+  readonly stations: (table: StationTable) => StationWords;
+  /** Any other text of the interface: as it is, but for languages that turn texts into their own. */
+  readonly text: (english: string) => string;
+}
+
+/** Words for one question, its form and its answers. */
+export interface QuestionWords {
+  readonly title: string;
+  readonly about: string;
+  readonly key: (name: string) => string;
+  readonly way: (name: string) => string;
+  readonly choice: (choice: string) => string;
+  readonly answer: (answer: Answer) => AnswerWords;
+  readonly sketch: (answer: Answer) => string;
+}
+
+type Told = (values: Readonly<Record<string, unknown>>, to: unknown) => string;
+
+/** The languages there are. */
+const BOOKS: Readonly<Record<Language, Book>> = { en: ENGLISH, pseudo: PSEUDO };
+
+/** The words for a person. */
+export function wordsFor(person: Person = USUAL_PERSON): Words {
+  const tongue = tongueOf(person);
+  const book = BOOKS[person.language];
+  const { text } = book;
+  const plain = (table: object, code: string, values: Readonly<Record<string, unknown>>): string => {
+    const told = (table as Readonly<Record<string, Told | undefined>>)[code];
+    return told ? told(values, speech) : unknown(code, values);
+  };
+  const speech = { ...tongue, say: ({ code, values }: Said) => plain(book.says, code, values) };
+  const question = (name: string): QuestionWords => {
+    const of = book.questions[name] as AskWords<Answer> | undefined;
+    return {
+      title: text(of?.title ?? name),
+      about: text(of?.about ?? ''),
+      key: (key) => text(of?.keys[key] ?? key),
+      way: (way) => text(of?.ways?.[way] ?? way),
+      choice: (choice) => text(of?.choices?.(choice) ?? choice),
+      answer: (answer) => {
+        const { headline, tone, rows } = of ? of.answer(answer, speech) : { headline: name, tone: 'good' as const, rows: [] };
+        return { headline: text(headline), tone, rows: rows.map(({ label, value }) => ({ label: text(label), value: text(value) })) };
+      },
+      sketch: (answer) => text(of?.sketch?.(answer, speech) ?? ''),
+    };
+  };
+  const from = (table: Readonly<Record<string, string>>, code: string) => text(table[code] ?? code);
+  return {
+    ...tongue,
+    person,
+    say: ({ code, values }) => text(plain(book.says, code, values)),
+    detail: ({ code, values }) => text(plain(book.details, code, values)),
+    why: ({ code }) => from(book.reasons, code),
+    side: (side) => from(book.sides, side),
+    time: (code) => from(book.times, code),
+    entry: (kind) => from(book.entries, kind),
+    caution: (code) => from(book.cautions, code),
+    question,
+    stations: (table) => {
+      const { title, note, columns, rows } = book.stations(table, speech);
+      return { title: text(title), note: text(note), columns: columns.map(text), rows };
+    },
+    text,
+  };
+}
+
+const unknown = (code: string, values: Readonly<Record<string, unknown>>): string =>
+  [code, ...Object.entries(values).map(([name, value]) => `${name} ${String(value)}`)].join(' · ');
