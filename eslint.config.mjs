@@ -57,17 +57,27 @@ export default tseslint.config(
   { rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] } },
   ...roomRules,
   refuse(
+    ['words/**/*.ts'],
+    [
+      { group: ['**/client/**', '**/server/**', 'react', 'react-native*', 'express', 'pg', 'node:*', 'expo*'], message: 'words → core only.' },
+      { group: ['@lintrel/core/*', '!@lintrel/core/files', '**/core/src/**'], message: 'core is entered by its doors.' },
+    ],
+  ),
+  refuse(
     ['server/**/*.ts', 'cli/**/*.ts'],
     [
       { group: ['**/client/**', 'react', 'react-native*', 'expo*'], message: 'server → core only.' },
-      { group: ['@lintrel/core/*', '!@lintrel/core/files', '**/core/src/**'], message: 'core is entered by its doors.' },
+      {
+        group: ['@lintrel/core/*', '!@lintrel/core/files', '**/core/src/**', '@lintrel/words/*', '**/words/src/**'],
+        message: 'core and words are entered by their doors.',
+      },
     ],
   ),
   refuse(
     ['client/app/**/*.tsx', 'client/src/**/*.{ts,tsx}'],
     [
       { group: ['**/server/**', 'express', 'pg', 'node:*'], message: 'client → core only.' },
-      { group: ['@lintrel/core/*', '**/core/src/**'], message: 'core is entered by its door.' },
+      { group: ['@lintrel/core/*', '**/core/src/**', '@lintrel/words/*', '**/words/src/**'], message: 'core and words are entered by their doors.' },
     ],
   ),
 );

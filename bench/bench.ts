@@ -2,7 +2,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { Agent, get } from 'node:http';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { draftParts, planJob, readJobFile, SHIPPED_SHELF, type Design, type JobSummary, type WorkStore } from '@lintrel/core';
+import { draftParts, planFaults, planJob, readJobFile, SHIPPED_SHELF, type Design, type JobSummary, type WorkStore } from '@lintrel/core';
 import pg from 'pg';
 import { makeDatabase, startServer } from '../e2e/harness';
 import { longestTaskWhileDragging } from './dragging';
@@ -47,6 +47,18 @@ async function planRatio(): Promise<Ratio> {
   if (!read.ok) throw new Error('the demo job cannot be read');
   const { design, shelf } = read.value;
   return ratio('full plan of the demo job ÷ one 60 Hz frame', await time(60, () => planJob(design, shelf)), FRAME_MS, 'ms', 1);
+}
+
+async function checkRatio(): Promise<Ratio> {
+  const plans = readdirSync('examples').map((name) => {
+    const read = readJobFile(readFileSync(join('examples', name), 'utf8'));
+    if (!read.ok) throw new Error(`${name} cannot be read`);
+    const { design, shelf } = read.value;
+    return { design, shelf, plan: planJob(design, shelf) };
+  });
+  const checking = await time(30, () => plans.flatMap(({ plan }) => planFaults(plan)));
+  const planning = await time(30, () => plans.map(({ design, shelf }) => planJob(design, shelf)));
+  return ratio('checking the plans of the demo jobs against themselves ÷ planning them', checking, planning, 'ms', 0.1);
 }
 
 /** Gzipped size of the scripts the page itself names, kB. */
@@ -143,6 +155,7 @@ const ratios = [
   await incrementalRatio(),
   ...(await draggingRatios()),
   await planRatio(),
+  await checkRatio(),
   ratio(
     'first-load JavaScript, gzip ÷ a bare Expo Router and Paper page',
     firstLoad('client/dist'),

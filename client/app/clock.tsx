@@ -3,6 +3,7 @@ import { router, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useJobs } from '@/api/queries';
 import { Rail, type Band } from '@/clock/Rail';
+import { nextChange, spanWords } from '@/clock/span';
 import { ticksIn, tickStep } from '@/clock/ticks';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -33,7 +34,7 @@ export default function ClockScreen() {
         <Waiting what="the windows" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
       </Screen>
     );
-  const due = data.jobs.flatMap((job): Due[] => job.windows.map((window) => ({ job, window }))).sort((a, b) => a.window.opens - b.window.opens);
+  const due = data.jobs.flatMap((job): Due[] => job.windows.map((window) => ({ job, window }))).sort((a, b) => nextChange(a.window) - nextChange(b.window));
   return (
     <Screen title="Clock" about="What is drying or due, in all jobs. Times are estimates from the air and the film; a touch test counts for more.">
       {due.length === 0 ? (
@@ -61,7 +62,7 @@ export default function ClockScreen() {
 
 function AllOnOneRail({ due, now }: { due: readonly Due[]; now: number }) {
   const { time } = useWords();
-  const ends = due.map(({ window: { opens, closes } }) => (closes !== null && closes - now < MOST_AHEAD_MIN * MINUTE_MS ? closes : opens) - now);
+  const ends = due.map(({ window: { opens, closes } }) => (closes !== null && closes - now < MOST_AHEAD_MIN * MINUTE_MS ? closes : (opens ?? now)) - now);
   const aheadMin = Math.min(MOST_AHEAD_MIN, Math.max(LEAST_AHEAD_MIN, 1.15 * (Math.max(...ends) / MINUTE_MS)));
   const from = now - (aheadMin / 2) * MINUTE_MS;
   const to = now + aheadMin * MINUTE_MS;
@@ -71,8 +72,8 @@ function AllOnOneRail({ due, now }: { due: readonly Due[]; now: number }) {
   const bands = due.map(({ job, window }): Band => ({
     key: `${job.id}${window.step}${window.code}${window.opens}`,
     label: `${job.title}: ${time(window.code)}`,
-    words: `from ${clockTime(window.opens, now)}${window.closes === null ? ', no end' : ` to ${clockTime(window.closes, now)}`}`,
-    pieces: [{ from: window.opens, to: window.closes, tone: windowState(window, now) === 'open' ? 'chosen' : 'window' }],
+    words: `${spanWords(window, now)}${window.closes === null ? ', no end' : ''}`,
+    pieces: [{ from: window.opens ?? now, to: window.closes, tone: windowState(window, now) === 'open' ? 'chosen' : 'window' }],
   }));
   return <Rail from={from} to={to} now={now} ticks={ticks} bands={bands} />;
 }
@@ -80,7 +81,8 @@ function AllOnOneRail({ due, now }: { due: readonly Due[]; now: number }) {
 function DueRow({ due: { job, window }, now }: { due: Due; now: number }) {
   const { say, time } = useWords();
   const state = windowState(window, now);
-  const left = state === 'before' ? window.opens - now : window.closes === null ? null : window.closes - now;
+  const opening = state === 'before' && window.opens !== null;
+  const left = opening ? (window.opens ?? now) - now : window.closes === null ? null : window.closes - now;
   return (
     <Row label={`Go to ${job.title}`} onPress={() => router.push(`/job/${job.id}/run` as Href)} testID="due">
       <View style={styles.due}>
@@ -89,7 +91,7 @@ function DueRow({ due: { job, window }, now }: { due: Due; now: number }) {
           <Body>{say(window.say)}</Body>
           <Small tone={state === 'before' ? 'caution' : 'accent'}>{`${WINDOW_WORDS[state]}: ${time(window.code)}`}</Small>
         </View>
-        {left !== null && state !== 'passed' ? <Figure large label={state === 'before' ? 'opens in' : 'closes in'} value={countdown(left)} /> : null}
+        {left !== null && state !== 'passed' ? <Figure large label={opening ? 'opens in' : 'closes in'} value={countdown(left)} /> : null}
         {state === 'passed' ? <Figure large label="closed at" value={clockTime(window.closes ?? now, now)} /> : null}
       </View>
     </Row>

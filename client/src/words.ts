@@ -37,3 +37,6 @@ export function countdown(ms: number): string {
   if (seconds < 48 * 3600) return `${Math.floor(seconds / 3600)} h ${pad(Math.floor((seconds % 3600) / 60))}`;
   return `${Math.floor(seconds / 86_400)} d ${Math.floor((seconds % 86_400) / 3600)} h`;
 }
+
+/** Under a value that need not be given. */
+export const OPTIONAL = 'Optional';

@@ -10,6 +10,7 @@ import type {
   FieldSays,
   LineSays,
   MomentSays,
+  NoValues,
   OverSays,
   ReadingSays,
   ReasonSays,
@@ -23,7 +24,16 @@ import type {
 
 import type { DrawingSays, PaperSays, PrintSays, SkippedSays, TakenSays } from '@lintrel/core/files';
 
-/** Every code core may say, with its values. */
+/** What the server refuses besides, whatever core thinks of it. */
+export interface RefusalSays {
+  readonly 'server.start-kind': NoValues;
+  readonly 'server.log-start': NoValues;
+  readonly 'server.taken': { readonly key: string };
+  readonly 'server.fixed': NoValues;
+  readonly 'server.future': NoValues;
+}
+
+/** Every code that may be said, with its values. */
 export interface AllSays
   extends
     FieldSays,
@@ -50,4 +60,5 @@ export interface AllSays
     SkippedSays,
     TakenSays,
     PrintSays,
-    PaperSays {}
+    PaperSays,
+    RefusalSays {}

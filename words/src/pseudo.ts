@@ -44,10 +44,10 @@ const LONGER = 0.35;
 
 /**
  * A language nobody speaks: every letter with an accent, a third longer, between brackets. What is still plain English on a screen was
- * not given to the words package; a text whose closing bracket cannot be seen is clipped.
+ * not given to the words package; a text whose closing bracket cannot be seen is clipped. What is in it already stays.
  */
 export function pseudo(english: string): string {
-  if (english.trim() === '') return english;
+  if (english.trim() === '' || /^\[.*\]$/s.test(english)) return english;
   const letters = [...english].map((letter) => ACCENTS[letter] ?? letter).join('');
   return `[${letters}${'·'.repeat(Math.ceil(english.length * LONGER))}]`;
 }

@@ -8,6 +8,7 @@ import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import type { Asked } from './useQuestion';
 import { useWords } from '@/person/PersonContext';
+import { OPTIONAL } from '@/words';
 
 /** More things to choose from than these are folded away. */
 const MOST_IN_SIGHT = 5;
@@ -100,7 +101,9 @@ function KeyField({ name, of, words, asked, shelf, fault: found }: KeyFieldProps
         <ColourInput label={`Pick: ${label}`} value={value} onChange={change} />
       </View>
     );
-  return <Typed label={of.optional ? `${label} (optional)` : label} unit={of.unit || undefined} value={value} onChange={change} fault={fault} testID={name} />;
+  return (
+    <Typed label={label} hint={of.optional ? OPTIONAL : undefined} unit={of.unit || undefined} value={value} onChange={change} fault={fault} testID={name} />
+  );
 }
 
 const styles = StyleSheet.create({

@@ -2,6 +2,7 @@ import type { EdgeRidge, EdgeSection, SectionLayer } from '@lintrel/core';
 import { useId, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Defs, G, Line, Path, Pattern, Rect, Text } from 'react-native-svg';
+import { useWords } from '@/person/PersonContext';
 import { colour, font, measure, size, space } from '@/theme/theme';
 
 interface Placed extends SectionLayer {
@@ -90,6 +91,7 @@ interface Side {
 }
 
 function SideCut({ side, ground, dpPerUm }: { side: Side; ground: number; dpPerUm: number }) {
+  const { text } = useWords();
   const layers = placed(side.layers, dpPerUm);
   const labels = spread(layers.map(({ y, high }) => ground - y - high / 2));
   const edge = side.anchor === 'end' ? side.x : side.x + side.width;
@@ -116,7 +118,7 @@ function SideCut({ side, ground, dpPerUm }: { side: Side; ground: number; dpPerU
               fontSize={size.base}
               fill={colour.onDark}
             >
-              {layer.id ?? 'by hand'}
+              {layer.id ?? text('by hand')}
             </Text>
           ) : null}
           <Path
@@ -125,7 +127,7 @@ function SideCut({ side, ground, dpPerUm }: { side: Side; ground: number; dpPerU
             strokeWidth={0.75}
           />
           <Text x={side.label} y={labels[index] + 4} textAnchor={side.anchor} fontFamily={font.label} fontSize={size.small} fill={colour.ink}>
-            {layerWords(layer)}
+            {text(layerWords(layer))}
           </Text>
         </G>
       ))}
@@ -142,6 +144,7 @@ function spread(wanted: readonly number[]): number[] {
 
 /** The bump the tape leaves on the edge of what was sprayed against it. */
 function Ridge({ section, ridge, ground, middle, dpPerUm }: { section: EdgeSection; ridge: EdgeRidge; ground: number; middle: number; dpPerUm: number }) {
+  const { text } = useWords();
   const has = (layers: readonly SectionLayer[]) => layers.some(({ stage, kind }) => kind === 'film' && stage === ridge.stage);
   const side = has(section.left.layers) ? section.left : has(section.right.layers) ? section.right : null;
   if (!side) return null;
@@ -167,7 +170,7 @@ function Ridge({ section, ridge, ground, middle, dpPerUm }: { section: EdgeSecti
         fontSize={size.small}
         fill={colour.accent}
       >
-        {`ridge ${ridge.ridgeUm.toFixed(0)} µm`}
+        {text(`ridge ${ridge.ridgeUm.toFixed(0)} µm`)}
       </Text>
     </G>
   );

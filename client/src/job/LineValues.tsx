@@ -4,6 +4,7 @@ import { Typed } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
+import { OPTIONAL } from '@/words';
 import type { LineFields } from './lineForm';
 import { KIND_FORMS, type KindField } from './lineKinds';
 
@@ -44,9 +45,9 @@ export function LineValues({ fields, faults, unit, lines, edges, parts, onChange
         return (
           <Typed
             key={field.key}
-            label={field.optional ? `${field.label} (optional)` : field.label}
+            label={field.label}
             unit={UNITS[field.as] ?? (field.as === 'count' || field.as === 'letters' ? undefined : unit)}
-            hint={field.hint}
+            hint={field.hint ?? (field.optional ? OPTIONAL : undefined)}
             value={value}
             onChange={(text) => put(field.key, text)}
             fault={fault}

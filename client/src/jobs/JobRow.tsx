@@ -1,6 +1,7 @@
 import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { JOB_KINDS, windowState, type JobSummary } from '@lintrel/core';
 import { router } from 'expo-router';
+import { nextChange } from '@/clock/span';
 import { colour, size } from '@/theme/theme';
 import { Row } from '@/ui/Row';
 import { Body, Heading, Small } from '@/ui/Words';
@@ -32,11 +33,14 @@ export function JobRow({ job, now }: { job: JobSummary; now: number }) {
 /** The window that opens or closes first. */
 function NextWindow({ job, now }: { job: JobSummary; now: number }) {
   const { time } = useWords();
-  const window = [...job.windows].sort((a, b) => a.opens - b.opens)[0];
+  const window = [...job.windows].sort((a, b) => nextChange(a) - nextChange(b))[0];
   if (!window) return null;
   const state = windowState(window, now);
   const what = time(window.code);
-  if (state === 'before') return <Small tone="caution">{`${WINDOW_WORDS.before}: opens in ${countdown(window.opens - now)} (${what}, estimate)`}</Small>;
+  if (state === 'before') {
+    const when = window.opens === null ? `by ${clockTime(window.closes ?? now, now)}` : `opens in ${countdown(window.opens - now)}`;
+    return <Small tone="caution">{`${WINDOW_WORDS.before}: ${when} (${what}, estimate)`}</Small>;
+  }
   if (state === 'passed') return <Small tone="accent">{`${WINDOW_WORDS.passed}: closed at ${clockTime(window.closes ?? now, now)} (${what})`}</Small>;
   return <Small tone="accent">{`${WINDOW_WORDS.open}: ${what}${window.closes === null ? '' : `, until ${clockTime(window.closes, now)}`} (estimate)`}</Small>;
 }

@@ -36,7 +36,7 @@ export type SaveJob = v.InferOutput<typeof saveJobSchema>;
 /** A code with its values, to be put into words by whoever shows it. */
 const saidSchema = v.object({ code: v.string(), values: v.record(v.string(), v.any()) }) as unknown as v.GenericSchema<Said, Said>;
 
-const windowSchema = v.object({ step: v.string(), say: saidSchema, code: v.string(), opens: v.number(), closes: v.nullable(v.number()) });
+const windowSchema = v.object({ step: v.string(), say: saidSchema, code: v.string(), opens: v.nullable(v.number()), closes: v.nullable(v.number()) });
 
 /** A job in the list, with what is on. */
 export const jobSummarySchema = v.object({

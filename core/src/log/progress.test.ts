@@ -61,6 +61,22 @@ it('passes over what nobody does, and over the mere order of steps', () => {
   expect([next?.id, running]).toEqual(['coat', []]);
 });
 
+describe('a step that waits for several', () => {
+  const pull = (of: string, minMin: number, maxMin: number | null) => ({ step: of, from: 'end' as const, minMin, maxMin, code: 'pull' });
+  const steps = [step('first'), step('last'), step('pull', [pull('first', 60, 600), pull('last', 30, 900)])];
+  const running = (...done: [number, string][]) => progressOf(steps, [event(0, 'start'), ...done.map(([at, id]) => event(at, 'done', id))]).running;
+  it('is told a deadline as soon as one runs, and no opening before all are done', () => {
+    const [window, ...rest] = running([10, 'first']);
+    expect([window.opens, window.closes, rest]).toEqual([null, at(610), []]);
+    expect([at(11), at(609), at(611)].map((now) => windowState(window, now))).toEqual(['before', 'before', 'passed']);
+  });
+  it('opens with the last and closes with the first', () => expect(running([10, 'first'], [200, 'last'])).toMatchObject([{ opens: at(230), closes: at(610) }]));
+  it('without any end says nothing until all are done', () => {
+    const open = [step('first'), step('last'), step('pull', [pull('first', 60, null), pull('last', 30, null)])];
+    expect(progressOf(open, [event(0, 'start'), event(1, 'done', 'first')]).running).toEqual([]);
+  });
+});
+
 describe('a frozen plan of version 1', () => {
   const old = {
     format: 'lintrel-plan' as const,

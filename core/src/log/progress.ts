@@ -8,8 +8,8 @@ export interface RunningWindow {
   readonly say: Said;
   /** What the time is for: the code of its rule. */
   readonly code: string;
-  /** Instants in ms since 1970; `closes` null: it does not close. */
-  readonly opens: number;
+  /** Instants in ms since 1970; `opens` null: other steps must be done first, yet it closes already; `closes` null: it does not close. */
+  readonly opens: number | null;
   readonly closes: number | null;
 }
 
@@ -63,17 +63,27 @@ export type WindowState = 'before' | 'open' | 'passed';
 
 /** State of a window at `now` (ms since 1970). */
 export function windowState({ opens, closes }: Pick<RunningWindow, 'opens' | 'closes'>, now: number): WindowState {
-  if (now < opens) return 'before';
-  return closes === null || now <= closes ? 'open' : 'passed';
+  if (closes !== null && now > closes) return 'passed';
+  return opens === null || now < opens ? 'before' : 'open';
 }
 
-/** The log knows when a step was done: times that count from its start are not told. */
+/**
+ * Times of one step, one for each purpose: all rules of a purpose must hold, so it opens with the last and closes with the first.
+ * The log knows when a step was done: times that count from its start are not told.
+ */
 function runningOf(step: Step, doneAt: ReadonlyMap<string, number>): RunningWindow[] {
-  return step.after.flatMap((rule) => {
-    const since = doneAt.get(rule.step);
-    return since === undefined || rule.code === 'order' || rule.from !== 'end'
-      ? []
-      : [{ step: step.id, say: step.say, code: rule.code, ...onClock(rule, since) }];
+  const rules = step.after.filter(({ code, from }) => code !== 'order' && from === 'end');
+  return [...new Set(rules.map(({ code }) => code))].flatMap((code) => {
+    const all = rules.filter((rule) => rule.code === code);
+    const known = all.flatMap((rule) => {
+      const since = doneAt.get(rule.step);
+      return since === undefined ? [] : [onClock(rule, since)];
+    });
+    const ends = known.flatMap(({ closes }) => (closes === null ? [] : [closes]));
+    const closes = ends.length > 0 ? Math.min(...ends) : null;
+    if (known.length === 0 || (known.length < all.length && closes === null)) return [];
+    const opens = known.length < all.length ? null : Math.max(...known.map((one) => one.opens));
+    return [{ step: step.id, say: step.say, code, opens, closes }];
   });
 }
 

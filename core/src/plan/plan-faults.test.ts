@@ -72,6 +72,10 @@ describe('the check itself', () => {
   });
   it('sees a pull that takes longer than its window', () =>
     expect(codes(steps(({ id, endMin }) => (id === pull?.id ? { endMin: endMin + 1e5 } : {})))).toContain('broken.long-pull'));
+  it('sees a pull that tells another window than it has', () =>
+    expect(
+      codes(steps(({ say }) => (say.code === 'step.pull' ? { say: { ...say, values: { ...say.values, toMin: Number(say.values.toMin) + 60 } } } : {}))),
+    ).toEqual(['broken.told']));
   it('sees a pull of what is not laid yet', () => {
     const later = plan.items.find(({ stage }) => stage > 1);
     expect(codes(steps((step) => (step.kind === 'pull' && step.stage === 1 ? { items: [later?.id ?? ''] } : {})))).toContain('broken.tape');

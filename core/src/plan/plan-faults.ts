@@ -18,6 +18,8 @@ export interface BrokenSays {
   readonly 'broken.long-pull': { readonly step: string; readonly pullMin: number; readonly windowMin: number };
   readonly 'broken.sum': { readonly of: string; readonly shown: number; readonly found: number };
   readonly 'broken.clock': { readonly step: string };
+  /** A pull tells another window than its rules leave. */
+  readonly 'broken.told': { readonly step: string };
   readonly 'broken.tape': { readonly step: string; readonly item: string };
 }
 export type Broken = SaidOf<BrokenSays>;
@@ -167,7 +169,14 @@ function laidFaults({ steps, items }: Plan): Broken[] {
   });
 }
 
-/** A pull begins and ends within each window it has. */
+/** The time all windows of a step leave: from when the last opens to when the first closes. */
+function windowOf({ id }: Step, windows: Plan['windows']): { opensMin: number; closesMin: number | null } {
+  const own = windows.filter(({ of }) => of === id);
+  const ends = own.flatMap(({ closesMin }) => (closesMin === null ? [] : [closesMin]));
+  return { opensMin: Math.max(0, ...own.map((window) => window.opensMin)), closesMin: ends.length > 0 ? Math.min(...ends) : null };
+}
+
+/** A pull begins and ends within each window it has, and tells what they leave. */
 function pullFaults({ windows, steps }: Plan, { items }: House): Broken[] {
   return steps.flatMap((step): Broken[] => {
     if (step.kind !== 'pull') return [];
@@ -180,7 +189,12 @@ function pullFaults({ windows, steps }: Plan, { items }: House): Broken[] {
         code: 'broken.long-pull',
         values: { step: step.id, pullMin: step.endMin - step.startMin, windowMin: (closesMin ?? opensMin) - opensMin },
       }));
-    return [...early, ...long];
+    const { opensMin, closesMin } = windowOf(step, windows);
+    const { fromMin, toMin } = step.say.values;
+    const lastCoat = steps.filter(({ stage, kind }) => kind === 'coat' && stage === step.stage).at(-1)?.endMin ?? 0;
+    const asTold =
+      close(Math.max(opensMin, lastCoat), lastCoat + Number(fromMin)) && (closesMin === null ? toMin === null : close(closesMin, lastCoat + Number(toMin)));
+    return [...early, ...long, ...(asTold ? [] : [{ code: 'broken.told' as const, values: { step: step.id } }])];
   });
 }
 

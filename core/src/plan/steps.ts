@@ -62,12 +62,10 @@ function stageSteps(stage: StagePlan, ground: StepGround): Draft[] {
   const { plugs, lines, covers } = items[stage.number - 1];
   const clock = clockFrom(stage.startMin, stage);
   const { add, pass } = clock;
-  const where = (part: string, code: string) => (parts.length > 1 ? `${nameOf(parts, part)} ${code}` : code);
-  const placesOf = (places: PrepareTask['places']) => places.map(({ part, area }) => where(part, codeOf(parts, part, area)));
   const tasks = (answer: PrepareTask['answer']) => stage.tasks.filter((task) => task.answer === answer);
   pass('wait', 'tape-safe', cost.waits.tapeMin, 'step.wait-tape-safe');
   for (const { reason, places, minutes } of tasks('abrade'))
-    add('abrade', reason.code, minutes, { code: 'step.abrade', values: { places: placesOf(places), reason } });
+    add('abrade', reason.code, minutes, { code: 'step.abrade', values: { places: placesOf(places, parts), reason } });
   const mayLie = tapeSafeRules(stage, ground);
   if (plugs.length > 0) {
     const ids = plugs.map(({ id }) => id);
@@ -77,14 +75,14 @@ function stageSteps(stage: StagePlan, ground: StepGround): Draft[] {
     add('lay', line.id, line.layMin, laySay(line, parts), { part: line.part, items: [line.id], after: index === 0 ? mayLie : [] }),
   );
   if (covers.length > 0) {
-    const places = covers.map(({ part, area }) => where(part, codeOf(parts, part, area)));
+    const places = placesOf(covers, parts);
     const ids = covers.map(({ id }) => id);
     add('cover', null, layMinOf(covers), { code: 'step.cover', values: { places } }, { items: ids, after: lines.length === 0 ? mayLie : [] });
   }
   add('gate', null, 0, { code: 'step.gate', values: { masked: stage.covered.length > 0 } });
   pass('wait', 'over', cost.waits.overMin, 'step.wait-over');
   for (const { reason, places, minutes } of tasks('barrier'))
-    add('prime', reason.code, minutes, { code: 'step.barrier', values: { places: placesOf(places), reason } });
+    add('prime', reason.code, minutes, { code: 'step.barrier', values: { places: placesOf(places, parts), reason } });
   pass('flash', 'barrier', cost.over.barrierWaitMin, 'step.flash');
   if (cost.change.stripMin > 0) add('gun-strip', null, cost.change.stripMin + cost.change.cleanMin, { code: 'step.gun-strip', values: {} });
   else if (cost.change.cleanMin > 0) add('gun-clean', null, cost.change.cleanMin, { code: 'step.gun-clean', values: {} });
@@ -136,12 +134,16 @@ function pullStep(stage: StagePlan, finish: Finish, { stages, items }: StepGroun
   const from = [...stage.pulls.map((number) => stages[number - 1]), stage];
   const ids = from.flatMap(({ number }) => [...items[number - 1].lines, ...items[number - 1].covers].map(({ id }) => id)).reverse();
   const after = from.flatMap((one) => (one.pull ? [rule(lastCoatOf(one), one.pull.fromMin, one.pull.toMin, 'pull')] : []));
-  const { school, pull } = stage.pull ? stage : (from.find((one) => one.pull !== null) ?? stage);
+  const { school } = stage.pull ? stage : (from.find((one) => one.pull !== null) ?? stage);
+  // One window is told, from the last coat: it opens with the last of them and closes with the first.
+  const since = ({ lastCoatMin }: StagePlan, minutes: number) => lastCoatMin + minutes - stage.lastCoatMin;
+  const opens = from.map((one) => since(one, one.pull?.fromMin ?? 0));
+  const closes = from.flatMap((one) => (one.pull && one.pull.toMin !== null ? [since(one, one.pull.toMin)] : []));
   const values = {
     finish: finish.name,
     school: school ?? finish.school,
-    fromMin: pull?.fromMin ?? 0,
-    toMin: pull?.toMin ?? null,
+    fromMin: Math.max(0, ...opens),
+    toMin: closes.length > 0 ? Math.min(...closes) : null,
     hands: stage.hands,
     older: stage.pulls.map(String),
   };
@@ -215,6 +217,13 @@ function plugValues(plugs: readonly Item[], parts: readonly PartPlan[]): { reado
   const counts = new Map<string, number>();
   for (const { part, count } of plugs) counts.set(part, (counts.get(part) ?? 0) + count);
   return { plugs: [...counts.values()].reduce((sum, count) => sum + count, 0), places: [...counts].map(([part, count]) => `${nameOf(parts, part)}: ${count}`) };
+}
+
+/** Places part by part, named only where there is more than one part: `Deck A1, A3`. */
+function placesOf(places: readonly { readonly part: string; readonly area: string }[], parts: readonly PartPlan[]): string[] {
+  const codes = new Map<string, string[]>();
+  for (const { part, area } of places) codes.set(part, [...(codes.get(part) ?? []), codeOf(parts, part, area)]);
+  return [...codes].map(([part, own]) => `${parts.length > 1 ? `${nameOf(parts, part)} ` : ''}${own.join(', ')}`);
 }
 
 const nameOf = (parts: readonly PartPlan[], id: string): string => parts.find((part) => part.id === id)?.name ?? id;

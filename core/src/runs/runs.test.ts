@@ -78,7 +78,8 @@ describe('techniqueFor', () => {
     [fit, false, /unroll past/],
     [{ ...fit, worstRadiusMm: 900, worstAt: 3 }, false, /no stretch/],
     [{ ...fit, verdict: 'stretch' as const, stretch: 0.034 }, false, /about 3 %/],
-    [{ ...fit, verdict: 'stretch' as const, stretch: 0.004 }, false, /about 0.4 %/],
+    [{ ...fit, verdict: 'stretch' as const, stretch: 0.006, worstRadiusMm: 400, worstAt: 3 }, false, /about 0.6 %/],
+    [{ ...fit, verdict: 'stretch' as const, stretch: 0.004, worstRadiusMm: 900, worstAt: 3 }, false, /no stretch/],
     [{ ...fit, verdict: 'too-tight' as const }, false, /overlap/],
     [fit, true, /one tape down the strip/],
   ])('%#: says how and why', (of, strip, how) => {

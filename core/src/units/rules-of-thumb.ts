@@ -64,6 +64,8 @@ export const RULE_OF_THUMB = {
   /** A bend is tight below this radius, gentle below the next, straight above it. Millimetres. */
   tightBelowMm: 100,
   straightAboveMm: 2000,
+  /** No hand gives a tape less stretch than this on purpose: steering it round the bend does. */
+  leastStretchGiven: 0.005,
   /** Mean stretch up to this is given without thinking; a wider tape is worth it. */
   easyStretch: 0.03,
   /** Free end left on each piece so that it can be found and pulled. Millimetres. */

@@ -1,5 +1,5 @@
-import { MOST_FAULTS, type ApiErrorBody, type Fault } from '@lintrel/core';
-import { wordsFor } from '@lintrel/words';
+import { MOST_FAULTS, type ApiErrorBody, type Fault, type SaidOf } from '@lintrel/core';
+import { wordsFor, type RefusalSays } from '@lintrel/words';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { connectionLost, neverReached } from '../db/pool';
 
@@ -23,21 +23,10 @@ export function invalid(faults: readonly Fault[]): ApiError {
 }
 
 /** Refuses one value. */
-export const invalidAt = (path: string, code: RefusalCode, values: Fault['values'] = {}): ApiError => {
-  const message = REFUSALS[code](values);
-  return new ApiError(422, 'invalid', `${path}: ${message}`, { fields: [{ path, code: `server.${code}`, values, message }] });
-};
+export const invalidAt = (path: string, refusal: SaidOf<RefusalSays>): ApiError => invalid([{ path, ...refusal }]);
 
 /** Whoever asks without our screens reads English. */
 const WORDS = wordsFor();
-
-const REFUSALS = {
-  'start-kind': () => 'must be start',
-  'log-start': () => 'a job is started with its plan, by /start',
-  taken: ({ key }: Fault['values']) => `"${String(key)}" is taken`,
-  fixed: () => 'cannot be changed; add a new one instead',
-} as const;
-type RefusalCode = keyof typeof REFUSALS;
 
 export const notFound = (what: string): ApiError => new ApiError(404, 'not-found', `There is no ${what} here.`);
 

@@ -1,7 +1,7 @@
-import type { LogEvent } from '@lintrel/core';
+import { plainly, type LogEvent } from '@lintrel/core';
 import { appendEvent } from '../db/log';
 import type { Queryable } from '../db/pool';
-import { ApiError } from './errors';
+import { ApiError, invalidAt } from './errors';
 
 /** How far a phone's clock may be ahead of the server's. */
 const CLOCK_SLACK_MS = 5 * 60_000;
@@ -9,9 +9,12 @@ const CLOCK_SLACK_MS = 5 * 60_000;
 /** Writes an event into the log of a job, or refuses it. */
 export async function append(db: Queryable, jobId: string, event: LogEvent): Promise<void> {
   if (Date.parse(event.at) > Date.now() + CLOCK_SLACK_MS)
-    throw new ApiError(422, 'invalid', 'Its time lies in the future: set the clock of this device right, leave this entry out and make it again.', {
-      fields: [{ path: 'at', code: 'server.future', values: {}, message: 'lies in the future: check the clock of this device' }],
-    });
+    throw new ApiError(
+      422,
+      'invalid',
+      'Its time lies in the future: set the clock of this device right, leave this entry out and make it again.',
+      invalidAt('at', plainly('server.future')).details,
+    );
   switch (await appendEvent(db, jobId, event)) {
     case 'kept':
       return;

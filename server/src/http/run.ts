@@ -1,4 +1,4 @@
-import { logEventSchema, runSchema, startSchema, type Job, type LogEvent } from '@lintrel/core';
+import { logEventSchema, plainly, runSchema, startSchema, type Job, type LogEvent } from '@lintrel/core';
 import { Router } from 'express';
 import type pg from 'pg';
 import { findJob } from '../db/jobs';
@@ -23,7 +23,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
   routes.post('/:id/start', async (request, response) => {
     const job = await knownJob(pool, request.params.id);
     const { revision, event } = bodyOf(startSchema, request.body);
-    if (event.kind !== 'start') throw invalidAt('event.kind', 'start-kind');
+    if (event.kind !== 'start') throw invalidAt('event.kind', plainly('server.start-kind'));
     // A start whose answer was lost is sent again, and may find the design changed since.
     if (await isKept(pool, job.id, event)) return void response.status(201).json(await runRecord(pool, job.id));
     if (revision !== job.revision) throw staleStart(job.revision);
@@ -44,7 +44,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
   routes.post('/:id/log', async (request, response) => {
     const { id } = await knownJob(pool, request.params.id);
     const event = bodyOf(logEventSchema, request.body);
-    if (event.kind === 'start') throw invalidAt('kind', 'log-start');
+    if (event.kind === 'start') throw invalidAt('kind', plainly('server.log-start'));
     await inTransaction(pool, async (db) => {
       await holdJob(db, id);
       await append(db, id, event);

@@ -1,4 +1,4 @@
-import { entryFaults, finishSchema, MOST_ENTRIES, tapeSchema, wholeShelfSchema, type Finish, type Tape } from '@lintrel/core';
+import { entryFaults, finishSchema, MOST_ENTRIES, plainly, said, tapeSchema, wholeShelfSchema, type Finish, type Tape } from '@lintrel/core';
 import { Router } from 'express';
 import type pg from 'pg';
 import { jobsUsingFinish } from '../db/jobs';
@@ -41,7 +41,7 @@ export function shelfRoutes(pool: pg.Pool): Router {
 /** Puts an entry on the shelf, or refuses it. Call while the shelf is held for changing. */
 export async function addEntry<T extends ShelfTable>(db: Queryable, table: T, entry: ShelfTables[T], keyName: string): Promise<void> {
   const done = await insertEntry(db, table, entry);
-  if (done === 'taken') throw invalidAt(keyName, 'taken', { key: (entry as unknown as Record<string, string>)[keyName] });
+  if (done === 'taken') throw invalidAt(keyName, said('server.taken', { key: (entry as unknown as Record<string, string>)[keyName] }));
   if (done === 'full')
     throw new ApiError(409, 'shelf-full', `The shelf is full: it holds ${MOST_ENTRIES} ${table}. Take off what is not used any more, then try again.`);
 }
@@ -72,7 +72,7 @@ function entryRoutes<T extends ShelfTable>(
   routes.put(`/${table}/:key`, async (request, response) => {
     const entry = kept(read(request.body));
     // Jobs name their finishes, so the name on the shelf stays.
-    if (keyOf(entry) !== request.params.key) throw invalidAt(keyName, 'fixed');
+    if (keyOf(entry) !== request.params.key) throw invalidAt(keyName, plainly('server.fixed'));
     const found = await inTransaction(pool, async (db) => {
       await changeShelf(db);
       return updateEntry(db, table, keyOf(entry), entry);

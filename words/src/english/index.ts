@@ -10,6 +10,7 @@ import { BANDS, LINES, SNAPS } from './lines';
 import { REASONS, RULES } from './order';
 import { OVER } from './over';
 import { ADVICE, AFTER_WORDS, BROKEN, COATS, ENTRIES, MOMENTS, SAFETY, SIDES, STEP_DETAILS, STEP_TITLES } from './plan';
+import { REFUSALS } from './refusals';
 import { DOUBTS, TECHNIQUE_REASONS, TECHNIQUES } from './runs';
 
 const SAYS: WordsOf<AllSays> = {
@@ -38,6 +39,7 @@ const SAYS: WordsOf<AllSays> = {
   ...TAKEN,
   ...PRINTS,
   ...PAPERS,
+  ...REFUSALS,
 };
 
 /** Everything that is said, in one language. A second language is a second one of these. */

@@ -12,7 +12,7 @@ import type {
   SideSeen,
   StepSays,
 } from '@lintrel/core';
-import { counted, listed, type WordsOf } from '../table';
+import { counted, listed, sentence, type WordsOf } from '../table';
 
 export const COATS: WordsOf<CoatsSays> = {
   'coats.sheet': ({ coats }) => `${coats} by its data sheet`,
@@ -31,18 +31,22 @@ export const SIDES: Readonly<Record<SideSeen | 'along', string>> = {
 };
 const SCHOOLS: Readonly<Record<School, string>> = { wet: 'wet', touch: 'touch-dry', dry: 'dry' };
 
+/** The place where there is one; many are told below the title, where there is room. */
+const theOnly = (places: readonly string[]): string => (places.length === 1 ? places[0] : counted(places.length, 'part'));
+const listedAbove = (places: readonly string[]): string => (places.length === 1 ? '' : `${places.join('; ')}. `);
+
 /** What a step is called. */
 export const STEP_TITLES: WordsOf<StepSays> = {
   'step.wait-tape-safe': () => 'Wait until the colour takes tape',
   'step.wait-over': () => 'Wait until the coat below takes the next',
   'step.wait-pull': () => 'Wait for the pull',
   'step.flash': () => 'Flash off',
-  'step.abrade': ({ places }) => `Abrade and clean: ${places.join(', ')}`,
-  'step.barrier': ({ places }) => `Barrier coat: ${places.join(', ')}`,
+  'step.abrade': ({ places }) => `Abrade and clean ${theOnly(places)}`,
+  'step.barrier': ({ places }) => `Barrier coat on ${theOnly(places)}`,
   'step.plug': ({ plugs }) => `Close ${counted(plugs, 'opening')}`,
   'step.unplug': ({ plugs }) => `Take out ${counted(plugs, 'plug')}`,
   'step.lay': ({ tape, side, line }) => `${tape ?? 'Mask by hand'} ${SIDES[side]} ${line}`,
-  'step.cover': ({ places }) => `Cover ${places.join(', ')}`,
+  'step.cover': ({ places }) => `Cover ${theOnly(places)}`,
   'step.gate': () => 'Check before colour',
   'step.gun-clean': () => 'Clean the gun',
   'step.gun-strip': () => 'Strip the gun right down',
@@ -58,13 +62,13 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
   'step.wait-over': () => 'What goes on sooner wrinkles it or traps its solvent.',
   'step.wait-pull': () => '',
   'step.flash': () => 'Check it by touching the masking paper, not the part.',
-  'step.abrade': ({ reason }, { say }) => `${say(reason)} Scuff to an even matt, wipe, tack off.`,
-  'step.barrier': ({ reason }, { say }) => `${say(reason)} A thin, even coat that parts the two; let it flash before the colour.`,
-  'step.plug': ({ places }) => `${places.join(', ')}. Count the plugs in.`,
-  'step.unplug': ({ places }) => `${places.join(', ')}. Count them: as many come out as went in.`,
+  'step.abrade': ({ places, reason }, { say }) => `${listedAbove(places)}${say(reason)} Scuff to an even matt, wipe, tack off.`,
+  'step.barrier': ({ places, reason }, { say }) => `${listedAbove(places)}${say(reason)} A thin, even coat that parts the two; let it flash before the colour.`,
+  'step.plug': ({ places }) => `${places.join('; ')}. Count the plugs in.`,
+  'step.unplug': ({ places }) => `${places.join('; ')}. Count them: as many come out as went in.`,
   'step.lay': ({ part, tapeMm, count, technique }, { metres, say }) =>
     `${part === null ? '' : `${part}: `}${metres(tapeMm)} off the roll${count > 1 ? ` on each of ${count}` : ''}. ${say(technique)}`,
-  'step.cover': () => 'Paper or film to the tape, a second tape over the seam. Keep it off the open edge.',
+  'step.cover': ({ places }) => `${listedAbove(places)}Paper or film to the tape, a second tape over the seam. Keep it off the open edge.`,
   'step.gate': ({ masked }) =>
     masked ? 'Wipe lightly without wetting the tape edges, tack off, press every edge and crossing again.' : 'Wipe, tack off, look for dust and finger marks.',
   'step.gun-clean': () => 'Until the thinner runs clear.',
@@ -156,9 +160,9 @@ export const ADVICE: WordsOf<Omit<AdviceSays, keyof RuleSays>> = {
   'advice.clear-edge': ({ stage, line }) =>
     `Stage ${stage}: the clear ends at a tape edge along ${line}. Pull it while it is wet, or clear right over and flat it.`,
   'advice.contrast-low': ({ finishes, deltaE, limit }) =>
-    `${keptOr(finishes, 'what is kept')} differ by ΔE ${deltaE.toFixed(1)}: under ${limit} a line between them is hardly seen from a few steps away (rule of thumb).`,
+    `${sentence(keptOr(finishes, 'what is kept'))} differ by ΔE ${deltaE.toFixed(1)}: under ${limit} a line between them is hardly seen from a few steps away (rule of thumb).`,
   'advice.contrast-high': ({ finishes, deltaE, limit }) =>
-    `${keptOr(finishes, 'what is kept')} differ by ΔE ${deltaE.toFixed(0)}: over ${limit} a hard edge shows every waver, and any bleed (rule of thumb). Seal the edge.`,
+    `${sentence(keptOr(finishes, 'what is kept'))} differ by ΔE ${deltaE.toFixed(0)}: over ${limit} a hard edge shows every waver, and any bleed (rule of thumb). Seal the edge.`,
 };
 
 export const MOMENTS: WordsOf<MomentSays> = {
@@ -181,5 +185,6 @@ export const BROKEN: WordsOf<BrokenSays> = {
   'broken.long-pull': ({ step, pullMin, windowMin }) => `${step} takes ${pullMin} min in a window of ${windowMin} min`,
   'broken.sum': ({ of, shown, found }) => `${of}: ${shown} is shown, its parts make ${found}`,
   'broken.clock': ({ step }) => `${step} begins before the step before it has ended, or ends before it begins`,
+  'broken.told': ({ step }) => `${step} tells another window than its rules leave`,
   'broken.tape': ({ step, item }) => `${step} pulls ${item}, which is not laid yet`,
 };

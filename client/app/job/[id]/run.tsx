@@ -2,6 +2,7 @@ import { attendedSteps, windowState, type RunningWindow, type Step } from '@lint
 import { counted } from '@lintrel/words';
 import { useState } from 'react';
 import { ScrollView, StyleSheet, TextInput, View } from 'react-native';
+import { spanWords } from '@/clock/span';
 import { BoothButton } from '@/job/BoothButton';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
@@ -209,7 +210,9 @@ function Countdown({ window, now }: { window: RunningWindow; now: number }) {
   const what = useWords().time(window.code);
   const state = windowState(window, now);
   const closing = window.closes === null ? '' : ` · closes ${clockTime(window.closes, now)}`;
-  if (state === 'before') {
+  if (state === 'before' && window.opens === null)
+    return <Text style={styles.quiet}>{`Later: ${what}, by ${clockTime(window.closes ?? now, now)} at the latest (estimate)`}</Text>;
+  if (state === 'before' && window.opens !== null) {
     return (
       <View>
         <Text style={styles.label}>{`Not yet: ${what} in`}</Text>
@@ -245,7 +248,7 @@ function OtherWindows({ running, now }: { running: readonly RunningWindow[]; now
         <Text
           key={`${window.step}${window.code}${window.opens}`}
           style={styles.quiet}
-        >{`${say(window.say)}: ${time(window.code)} from ${clockTime(window.opens, now)}${window.closes === null ? '' : ` to ${clockTime(window.closes, now)}`}`}</Text>
+        >{`${say(window.say)}: ${time(window.code)} ${spanWords(window, now)}`}</Text>
       ))}
     </View>
   );

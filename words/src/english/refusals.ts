@@ -1,0 +1,10 @@
+import type { RefusalSays } from '../codes';
+import type { WordsOf } from '../table';
+
+export const REFUSALS: WordsOf<RefusalSays> = {
+  'server.start-kind': () => 'must be start',
+  'server.log-start': () => 'a job is started with its plan, by /start',
+  'server.taken': ({ key }) => `"${key}" is taken`,
+  'server.fixed': () => 'cannot be changed; add a new one instead',
+  'server.future': () => 'lies in the future: check the clock of this device',
+};
