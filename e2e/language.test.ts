@@ -1,4 +1,4 @@
-import type { Job, JobSummary } from '@lintrel/core';
+import { QUESTIONS, type Job, type JobSummary } from '@lintrel/core';
 import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE } from './harness';
 
@@ -35,8 +35,17 @@ const look = (hands: Hands) =>
     return { plain, clipped, wide: document.documentElement.scrollWidth > window.innerWidth + 1 };
   });
 
-const PAGES = ['/', '/clock', '/bench', '/bench/bend', '/bench/windows', '/shelf'];
-const STEPS = ['piece', 'lines', 'areas', 'coats', 'tape', 'time', 'run', 'look-back', 'print'];
+const PAGES = [
+  '/',
+  '/clock',
+  '/bench',
+  ...QUESTIONS.map(({ name }) => `/bench/${name}`),
+  '/shelf',
+  '/shelf/finish/copper-two-part',
+  '/shelf/tape/V6',
+  '/job/new',
+];
+const STEPS = ['piece', 'lines', 'areas', 'coats', 'tape', 'time', 'run', 'look-back', 'print', 'part/new'];
 
 it('in a second language nothing is cut off, and nothing is left in English but what people typed', async () => {
   const { jobs } = await get<{ jobs: JobSummary[] }>('/jobs');

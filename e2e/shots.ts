@@ -6,7 +6,7 @@ import type { Page, Viewport } from 'puppeteer-core';
 import { makeDatabase, PHONE, startBrowser, startServer, WIDE } from './harness';
 
 // Takes one picture of each main view from the demo data. With words on the command line only views whose name
-// holds one of them are taken; LINTREL_SHOTS names another folder.
+// holds one of them are taken; LINTREL_SHOTS names another folder, LINTREL_PERSON (JSON) another person's units and language.
 
 const FOLDER = process.env.LINTREL_SHOTS ?? 'docs/screenshots';
 
@@ -138,6 +138,11 @@ const database = await makeDatabase();
 const server = await startServer(database.url);
 const browser = await startBrowser();
 try {
+  if (process.env.LINTREL_PERSON) {
+    const { page } = await browser.open(server.url);
+    await page.evaluate((person) => localStorage.setItem('lintrel.person', person), process.env.LINTREL_PERSON);
+    await page.close();
+  }
   const { jobs } = (await (await fetch(`${server.url}/api/jobs`)).json()) as { jobs: { id: string; title: string }[] };
   const idOf = (title: string) => jobs.find((one) => one.title === title)?.id ?? '';
   for (const { name, path, size = PHONE, before } of [...shots(idOf), ...(wanted.length > 0 ? unkept(idOf) : [])]) {

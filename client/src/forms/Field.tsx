@@ -1,7 +1,7 @@
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
-import { colour, font, size } from '@/theme/theme';
+import { colour, font, measure, size } from '@/theme/theme';
 import { useFaultWords, useWords } from '@/person/PersonContext';
 
 interface TypedProps {
@@ -24,11 +24,12 @@ interface TypedProps {
 export function Typed({ label, value, onChange, onBlur, fault, hint, unit, multiline, whole = false, keys = 'default', testID }: TypedProps) {
   const faultWords = useFaultWords();
   const { text } = useWords();
+  const shown = text(label);
   return (
-    <View style={whole ? styles.whole : styles.field}>
+    <View style={whole ? styles.whole : [styles.field, { flexBasis: Math.max(measure.typed, measure.labelSides + shown.length * measure.letter) }]}>
       <TextInput
         mode="outlined"
-        label={text(label)}
+        label={shown}
         accessibilityLabel={unit ? `${label}, ${unit}` : label}
         value={value}
         onChangeText={onChange}
@@ -36,7 +37,7 @@ export function Typed({ label, value, onChange, onBlur, fault, hint, unit, multi
         error={Boolean(fault)}
         multiline={multiline}
         inputMode={keys === 'numeric' ? 'decimal' : 'text'}
-        right={unit ? <TextInput.Affix text={unit} textStyle={styles.unit} /> : undefined}
+        right={unit ? <TextInput.Affix text={text(unit)} textStyle={styles.unit} /> : undefined}
         style={styles.input}
         outlineColor={colour.quiet}
         testID={testID}
@@ -81,7 +82,7 @@ export function Field<V extends FieldValues, T>({ control, name, ...rest }: Fiel
 
 const styles = StyleSheet.create({
   whole: { width: '100%' },
-  field: { flexGrow: 1, flexShrink: 1, flexBasis: 130 },
+  field: { flexGrow: 1, flexShrink: 1, maxWidth: '100%' },
   input: { backgroundColor: colour.sheet, fontFamily: font.body, fontSize: size.large },
   unit: { fontFamily: font.label, fontSize: size.base, color: colour.quiet },
   help: { fontFamily: font.label, fontSize: size.small },

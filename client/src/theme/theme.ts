@@ -53,6 +53,10 @@ export const measure = {
   section: 230,
   compare: 158,
   compareHigh: 96,
+  /** Least width of a typed value, what its label leaves free at the sides, and a letter of the label: no label is cut. */
+  typed: 130,
+  labelSides: 34,
+  letter: 8,
 } as const;
 
 export const font = {

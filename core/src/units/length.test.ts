@@ -85,5 +85,6 @@ it.each([
 
 it('writes sizes in the units of the job', () => {
   expect(showArea(0.05)).toBe('0.0500 m²');
-  expect(showArea(0.64516, 'in')).toBe('1000 in² (0.65 m²)');
+  expect(showArea(0.64516, 'in')).toBe('6.9 ft²');
+  expect(showArea(0.064516, 'in')).toBe('100.0 in²');
 });

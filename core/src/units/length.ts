@@ -116,16 +116,14 @@ export function showBoth(mm: number, unit: 'mm' | 'in', scale: number): string {
 
 /** Square inches in a square metre. */
 const SQUARE_INCHES = 1 / (MM_PER_INCH / 1000) ** 2;
+const SQUARE_INCHES_IN_FOOT = 144;
 
-/** Writes a size for people: square metres, for those who work in inches square inches as well. */
+/** Writes a size for people: square metres, for those who work in inches square inches or, from one on, square feet. */
 export function showArea(sizeM2: number, unit: 'mm' | 'in' = 'mm'): string {
-  const metres = `${sizeM2.toFixed(sizeM2 < 0.1 ? 4 : 2)} m²`;
+  if (unit === 'mm') return `${sizeM2.toFixed(sizeM2 < 0.1 ? 4 : 2)} m²`;
   const inches = sizeM2 * SQUARE_INCHES;
-  return unit === 'in' ? `${inches.toFixed(inches < 100 ? 1 : 0)} in² (${metres})` : metres;
+  return inches < SQUARE_INCHES_IN_FOOT ? `${inches.toFixed(1)} in²` : `${(inches / SQUARE_INCHES_IN_FOOT).toFixed(1)} ft²`;
 }
-
-/** Writes a long length in metres with two decimals, e.g. the metres of tape on a roll. */
-export const showMetres = (mm: number): string => `${(mm / 1000).toFixed(2)} m`;
 
 function showInches(inches: number): string {
   const sixtyFourths = Math.round(Math.abs(inches) * 64);

@@ -1,4 +1,4 @@
-import type { NoValues, Said, SaidOf } from './said';
+import type { NoValues, Said } from './said';
 
 /** Why something a person typed was not understood; `text` is what was typed. */
 export interface ReadingSays {
@@ -13,7 +13,6 @@ export interface ReadingSays {
   readonly 'typed.humidity-one': NoValues;
   readonly 'typed.humidity-range': NoValues;
 }
-export type ReadingSaid = SaidOf<ReadingSays>;
 
 /** What came of reading something a person typed: the value, or what was and was not understood. */
 export type Reading<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly why: Said };

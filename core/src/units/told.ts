@@ -32,9 +32,6 @@ export const LISTED = [
 ] as const;
 export type Listed = (typeof LISTED)[number];
 
-/** Unit a number is typed in; empty: none. */
-export type TypedUnit = '' | 'mm' | 'µm' | 'min' | 'h' | '°C' | '°' | '%' | 'm²' | 'kJ/mol' | 'N/25 mm' | 'g' | 'ml';
-
 interface Bounds {
   readonly least: number;
   readonly most: number;

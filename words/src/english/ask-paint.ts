@@ -23,7 +23,7 @@ const windows: AskWords<PullWindows> = {
     activation: 'Activation energy',
     water: 'Waterborne',
     buildFactor: 'Thickness factor',
-    dwell: 'Tape comes off clean within',
+    dwell: 'Tape lasts',
   },
   ways: { shelf: 'A finish on the shelf', sheet: 'Times of its data sheet' },
   answer: ({ rate, wet, touch, dry, tapeSafeMin }, to) => ({

@@ -1,4 +1,5 @@
-import { counted, showArea, SUBSTRATES, SURFACE_WORDS, type Part } from '@lintrel/core';
+import { showArea, SUBSTRATES, SURFACE_WORDS, type Part } from '@lintrel/core';
+import { counted } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
