@@ -67,3 +67,31 @@ it('in a second language nothing is cut off, and nothing is left in English but 
   });
   expect(found).toEqual({});
 });
+
+it('units belong to the device: everything is shown in inches and °F, and the job stays as it was', async () => {
+  const { jobs } = await get<{ jobs: JobSummary[] }>('/jobs');
+  const id = jobs.find(({ title }) => title === 'Saltwort')?.id ?? '';
+  const before = await get<Job>(`/jobs/${id}`);
+  await onPage(app, '/', PHONE, async (hands) => {
+    await hands.page.evaluate(() => localStorage.removeItem('lintrel.person'));
+    await hands.page.reload();
+    await hands.pressNamed('radio', 'Lengths in: Inches');
+    await hands.press('[aria-label="Temperatures in: °F"]');
+    await hands.page.goto(`${app.server.url}/job/${id}/tape`);
+    await hands.sees(/Off the roll\s+\d+\.\d ft/);
+    await hands.page.goto(`${app.server.url}/job/${id}/time`);
+    await hands.sees(/\d+(\.\d)? °F/);
+    expect(await hands.text()).not.toMatch(/\d (°C|mm|m)\b/);
+    await hands.page.goto(`${app.server.url}/job/${id}/piece`);
+    await hands.sees(/\d ft²/);
+    await hands.saved();
+    // What is typed is read in the units that are shown.
+    await hands.fill('airC', '68');
+    await hands.pressNamed('button', 'Use this air');
+    await hands.saved();
+    await hands.page.evaluate(() => localStorage.removeItem('lintrel.person'));
+  });
+  const after = await get<Job>(`/jobs/${id}`);
+  expect({ ...after.design, climate: before.design.climate }).toEqual(before.design);
+  expect(after.design.climate.airC).toBe(20);
+});

@@ -10,5 +10,6 @@ export function showMinutes(minutes: number): string {
   const whole = Math.round(size);
   if (whole < 60) return `${sign}${whole} min`;
   if (whole < 48 * 60) return `${sign}${Math.floor(whole / 60)} h${whole % 60 === 0 ? '' : ` ${String(whole % 60).padStart(2, '0')} min`}`;
-  return `${sign}${Math.floor(whole / 1440)} d ${Math.floor((whole % 1440) / 60)} h`;
+  const hours = Math.floor((whole % 1440) / 60);
+  return `${sign}${Math.floor(whole / 1440)} d${hours === 0 ? '' : ` ${hours} h`}`;
 }

@@ -68,7 +68,7 @@ export default function TimeScreen() {
       {plan.stages
         .filter(({ windows }) => windows !== null)
         .map((stage) => (
-          <StageWindows key={stage.number} stage={stage} />
+          <StageWindows key={stage.number} stage={stage} pull={plan.steps.find((step) => step.kind === 'pull' && step.stage === stage.number) ?? null} />
         ))}
     </StepLayout>
   );
@@ -86,7 +86,8 @@ function piecesOf(steps: readonly Step[]) {
 }
 
 /** The three windows of one stage, minutes after its last coat. */
-function StageWindows({ stage }: { stage: StagePlan }) {
+function StageWindows({ stage, pull }: { stage: StagePlan; pull: Step | null }) {
+  const { detail } = useWords();
   const { shelf } = useJob();
   const { windows } = stage;
   if (!windows) return null;
@@ -112,6 +113,7 @@ function StageWindows({ stage }: { stage: StagePlan }) {
           pieces: [{ from: span.from, to: span.to, tone: school === stage.school ? 'chosen' : 'window' }],
         }))}
       />
+      <Body>{pull ? detail(pull.say) : 'The masks stay on for the next stage, and come off with its own.'}</Body>
       {windows.tapeSafeMin === null ? null : <Body>{`Takes tape after ${showMinutes(windows.tapeSafeMin)}.`}</Body>}
     </Sheet>
   );

@@ -137,4 +137,4 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
   );
 }
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'center' } });
+const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' } });
