@@ -3,6 +3,7 @@ export * from './fits';
 export * from './layout-faults';
 export { isLine, itemsIn, linesIn } from './lists';
 export * from './plan';
+export type { Broken, BrokenSays } from './broken';
 export * from './plan-faults';
 export * from './says';
 export type * from './types';

@@ -1,0 +1,57 @@
+import { CLOSE, type Broken } from './broken';
+import { isLine } from './lists';
+import type { LineItem, PartPlan, Plan, StagePlan } from './types';
+import type { Step } from '../log';
+
+/** Every covered area under a cover, no open one under any, every edge between the two made once. */
+export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
+  const on = items.filter((item) => item.stage <= stage.number && item.until.stage >= stage.number && item.kind !== 'plug');
+  const lines = on.filter(isLine);
+  const [open, covered] = [new Set(stage.open), new Set(stage.covered)];
+  const under = new Set(on.flatMap((item) => ('area' in item && item.area !== null ? [`${item.part}/${item.area}`] : [])));
+  const bare = stage.covered.filter((ref) => !under.has(ref)).map((area): Broken => ({ code: 'broken.uncovered', values: { stage: stage.number, area } }));
+  const wrongly = stage.open.filter((ref) => under.has(ref)).map((area): Broken => ({ code: 'broken.open-covered', values: { stage: stage.number, area } }));
+  const edges = parts.flatMap((part) =>
+    part.borders.flatMap((border): Broken[] => {
+      const [left, right] = [border.left, border.right].map((code) => `${part.id}/${idOf(part, code)}`);
+      const side = open.has(left) && covered.has(right) ? 'right' : open.has(right) && covered.has(left) ? 'left' : null;
+      if (side === null) return [];
+      const made = edgesMade(lines, part.id, border, side, side === 'right' ? right : left);
+      return made === 1 ? [] : [{ code: 'broken.edge', values: { stage: stage.number, line: border.line, fromMm: border.from, items: made } }];
+    }),
+  );
+  return [...bare, ...wrongly, ...edges];
+}
+
+const idOf = ({ areas }: PartPlan, code: string): string => areas.find((area) => area.code === code)?.id ?? code;
+
+/** How many tapes make an edge: one over the whole strip counts for each of its edges, however many pieces it comes in. */
+function edgesMade(lines: readonly LineItem[], part: string, { line, from, to }: PartPlan['borders'][number], side: 'left' | 'right', ref: string): number {
+  if (lines.some((item) => item.area !== null && `${item.part}/${item.area}` === ref)) return 1;
+  const along = lines.filter((item) => item.area === null && item.part === part && item.line === line && item.side === side);
+  const over = along.map((item) => Math.max(0, Math.min(to, item.to) - Math.max(from, item.from)));
+  // Where a line breaks off at a seam its tape goes on in a second piece: together they make the edge once.
+  return Math.round((1e3 * over.reduce((sum, length) => sum + length, 0)) / (to - from)) / 1e3;
+}
+
+/** Nothing is abraded or washed once the tape of its stage lies. */
+export function keyingFaults({ steps }: Plan): Broken[] {
+  return steps.flatMap((step) => {
+    if (step.kind !== 'abrade' && step.kind !== 'wash') return [];
+    const laid = steps.some(({ stage, kind, startMin }) => stage === step.stage && (kind === 'lay' || kind === 'cover') && startMin < step.endMin - CLOSE);
+    return laid ? [{ code: 'broken.late-keying' as const, values: { step: step.id } }] : [];
+  });
+}
+
+/** Every item is laid by one step and comes off by one step, after it was laid and what lies on it is off. */
+export function laidFaults({ steps, items }: Plan): Broken[] {
+  const count = (id: string, kinds: readonly Step['kind'][]) => steps.filter((step) => kinds.includes(step.kind) && step.items.includes(id)).length;
+  return items.flatMap((item): Broken[] => {
+    const laid = count(item.id, ['lay', 'cover', 'plug', 'seal']);
+    const off = count(item.id, item.kind === 'plug' ? ['unplug'] : ['pull', 'uncover']);
+    return [
+      ...(laid === 1 ? [] : [{ code: 'broken.laid' as const, values: { item: item.id, times: laid } }]),
+      ...(off === 1 ? [] : [{ code: 'broken.pulled' as const, values: { item: item.id, times: off } }]),
+    ];
+  });
+}

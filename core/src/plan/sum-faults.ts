@@ -1,0 +1,76 @@
+import type { Step } from '../log';
+import { CLOSE, type Broken } from './broken';
+import { isLine } from './lists';
+import type { Plan } from './types';
+
+/** The sums shown are the sums of their parts. */
+export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken[] {
+  const sum = <T>(list: readonly T[], pick: (one: T) => number): number => list.reduce((all, one) => all + pick(one), 0);
+  const told = (of: string, shown: number, found: number): Broken[] =>
+    Math.abs(shown - found) <= CLOSE * Math.max(1, Math.abs(shown) / 1000) ? [] : [{ code: 'broken.sum', values: { of, shown, found } }];
+  const perStage = stages.flatMap((stage) => {
+    const of = steps.filter((step) => step.stage === stage.number && step.kind !== 'unplug');
+    const minutes = (kinds: readonly Step['kind'][]) =>
+      sum(
+        of.filter(({ kind }) => kinds.includes(kind)),
+        workOf,
+      );
+    const laid = items.filter((item) => item.stage === stage.number);
+    return [
+      ...told(`${stage.session} lay`, stage.layMin, minutes(['lay', 'cover', 'plug'])),
+      ...told(
+        `${stage.session} items`,
+        stage.layMin,
+        sum(laid, ({ layMin }) => layMin),
+      ),
+      ...told(`${stage.session} coats`, stage.coatMin, minutes(['coat'])),
+      ...told(`${stage.session} pull`, stage.pullMin, minutes(['pull'])),
+      ...told(`${stage.session} change`, stage.changeMin, minutes(['gun-clean', 'gun-strip', 'mix'])),
+      ...told(`${stage.session} over`, stage.overMin, minutes(['abrade', 'prime'])),
+      ...told(
+        `${stage.session} wait`,
+        stage.waitMin,
+        sum(
+          of.filter(({ attended }) => !attended),
+          lengthOf,
+        ),
+      ),
+      ...told(`${stage.session} clock`, stage.endMin - stage.startMin, sum(of, lengthOf)),
+    ];
+  });
+  const chosen = orders.find((order) => order.chosen);
+  const whole = chosen
+    ? [
+        ...told('end', chosen.endMin, stages.at(-1)?.endMin ?? 0),
+        ...told(
+          'work',
+          chosen.workMin,
+          sum(
+            steps.filter(({ attended }) => attended),
+            workOf,
+          ),
+        ),
+        ...told('coats', chosen.coats, steps.filter(({ kind }) => kind === 'coat').length),
+        ...told(
+          'paint',
+          chosen.paintMl,
+          sum(lists.paint, ({ ml }) => ml),
+        ),
+        ...told(
+          'drape',
+          chosen.drapeM2,
+          sum(lists.drape, ({ sizeM2 }) => sizeM2),
+        ),
+      ]
+    : [];
+  const tape = told(
+    'tape',
+    sum(lists.tape, ({ lengthM }) => lengthM),
+    sum(items.filter(isLine), (item) => (item.material === null ? 0 : (item.lengthMm / 1000) * item.count)),
+  );
+  return [...perStage, ...whole, ...tape];
+}
+
+const lengthOf = ({ startMin, endMin }: Step): number => endMin - startMin;
+/** Work of everybody at it. */
+const workOf = (step: Step): number => lengthOf(step) * step.needs.filter((need) => need === 'person').length;
