@@ -1,15 +1,13 @@
 import { readFile } from 'node:fs/promises';
 import { ask, LARGEST_FILE_BYTES, layoutFaults, planJob, questionNamed, QUESTIONS, readJobFile, type Checked, type Fault, type JobFile } from '@lintrel/core';
-import { counted, wordsFor, type Words } from '@lintrel/words';
+import { counted } from '@lintrel/words';
 import { EXIT, planReport } from './plan-report';
 import { withWords } from './with-words';
+import { WORDS } from './words';
 
 const USAGE = `lintrel plan FILE [--words]     print the plan of a job file as JSON; with --words everything said in English beside its code
 lintrel check FILE              check a job file
 lintrel ask NAME KEY=VALUE …    ask a question of the Bench; names: ${QUESTIONS.map(({ name }) => name).join(' ')}`;
-
-/** The command line speaks English, in millimetres and °C. */
-const WORDS: Words = wordsFor();
 
 /**
  * The command line.

@@ -1,12 +1,11 @@
 import { planFaults, type Plan } from '@lintrel/core';
-import { wordsFor } from '@lintrel/words';
+import { WORDS } from './words';
 
 /** Exit codes: 0 done, 2 bad input, 3 a plan that contradicts itself: a bug of ours. */
 export const EXIT = { done: 0, badInput: 2, brokenPlan: 3 } as const;
 
 /** What is to be said of a plan that was made from a file: every rule it breaks, a line each, and the exit code. */
 export function planReport(path: string, plan: Plan): { readonly code: number; readonly lines: readonly string[] } {
-  const { say } = wordsFor();
-  const lines = planFaults(plan).map((broken) => `${path}: ${say(broken)}`);
+  const lines = planFaults(plan).map((broken) => `${path}: ${WORDS.say(broken)}`);
   return { code: lines.length > 0 ? EXIT.brokenPlan : EXIT.done, lines };
 }

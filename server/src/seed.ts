@@ -1,10 +1,10 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { readJobFile, planJob, SHIPPED_SHELF, type JobFile } from '@lintrel/core';
-import { wordsFor } from '@lintrel/words';
 import { insertJob } from './db/jobs';
 import { appendLog, insertStartedPlan } from './db/log';
 import type { Queryable } from './db/pool';
 import { insertEntry, readShelf } from './db/shelf';
+import { WORDS } from './words';
 
 const EXAMPLES = new URL('../../examples/', import.meta.url);
 
@@ -28,7 +28,7 @@ export async function seedIfEmpty(db: Queryable, now: number): Promise<boolean> 
 /** The demo is in the middle of a working day: a file's times are moved so that it was written just now. */
 async function seedJob(db: Queryable, name: string, now: number): Promise<void> {
   const read = readJobFile(await readFile(new URL(name, EXAMPLES), 'utf8'));
-  if (!read.ok) throw new Error(`${name}: ${read.faults.map((fault) => `${fault.path} ${wordsFor().say(fault)}`).join('; ')}`);
+  if (!read.ok) throw new Error(`${name}: ${read.faults.map((fault) => `${fault.path} ${WORDS.say(fault)}`).join('; ')}`);
   const { design, log } = shifted(read.value, now);
   const job = await insertJob(db, design);
   if (log.some(({ kind }) => kind === 'start')) await insertStartedPlan(db, job.id, job.revision, JSON.stringify(planJob(design, await readShelf(db))));

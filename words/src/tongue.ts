@@ -1,4 +1,4 @@
-import { MM_PER_INCH, showArea, showLength, showMinutes } from '@lintrel/core';
+import { fahrenheitOf, MM_PER_INCH, showArea, showLength, showMinutes } from '@lintrel/core';
 
 /** How a person reads figures. A setting of the person, not of a job. */
 export interface Person {
@@ -51,7 +51,7 @@ export function tongueOf({ length, temperature }: Pick<Person, 'length' | 'tempe
       const [amount, name] = inches ? [ml / ML_PER_FL_OZ, 'fl oz'] : [ml, 'ml'];
       return `${amount.toFixed(amount < 10 ? 1 : 0)} ${name}`;
     },
-    temperature: (degrees, decimals = 0) => `${trimmed((hot ? (degrees * 9) / 5 + 32 : degrees).toFixed(decimals))} ${unit}`,
+    temperature: (degrees, decimals = 0) => `${trimmed((hot ? fahrenheitOf(degrees) : degrees).toFixed(decimals))} ${unit}`,
     degrees: (kelvin, decimals = 0) => `${trimmed((hot ? (kelvin * 9) / 5 : kelvin).toFixed(decimals))} ${unit}`,
     share: (share) => `${(share * 100).toFixed(share < 0.01 ? 1 : 0)} %`,
   };

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { AIR_MOVEMENTS, climateSchema, type AirMovement, type Climate } from '@lintrel/core';
+import { AIR_MOVEMENTS, climateSchema, fahrenheitOf, type AirMovement, type Climate } from '@lintrel/core';
 import { resolverOf } from '@/forms/resolver';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
@@ -34,7 +34,7 @@ const schemaIn = (bare: 'C' | 'F') =>
 type AirValues = v.InferOutput<ReturnType<typeof schemaIn>>;
 
 /** A temperature as it stands in a field, in the unit of the person, with enough digits to be read back the same. */
-const temperatureText = (degreesC: number, unit: 'C' | 'F'): string => String(Number((unit === 'F' ? (degreesC * 9) / 5 + 32 : degreesC).toFixed(2)));
+const temperatureText = (degreesC: number, unit: 'C' | 'F'): string => String(Number((unit === 'F' ? fahrenheitOf(degreesC) : degreesC).toFixed(2)));
 
 interface Fields {
   airC: string;

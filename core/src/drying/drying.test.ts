@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { SHIPPED_FINISHES } from '../finish';
-import { buildFactor, coatGap, dewMargin, dewPoint, dryingRate, dwellMinutes, marksOf, pullWindows } from '.';
+import { buildFactor, coatGap, commonSpan, dewMargin, dewPoint, dryingRate, dwellMinutes, marksOf, pullWindows } from '.';
 
 const air = (airC: number, rhPercent = 50) => ({ airC, rhPercent, movement: 'normal' as const });
 const finish = (id: string) => SHIPPED_FINISHES.find((one) => one.id === id) ?? SHIPPED_FINISHES[0];
@@ -93,3 +93,15 @@ describe('pullWindows', () => {
     );
   });
 });
+
+it.each([
+  [[{ from: 5, to: null }], { from: 5, to: null }],
+  [
+    [
+      { from: 5, to: 90 },
+      { from: 20, to: null },
+      { from: 0, to: 60 },
+    ],
+    { from: 20, to: 60 },
+  ],
+])('windows that must all be kept leave %#', (spans, left) => expect(commonSpan(spans)).toEqual(left));

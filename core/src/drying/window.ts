@@ -124,6 +124,12 @@ const spanOrNone = (from: number, to: number): Span | null => (to > from ? { fro
 
 const endless = (to: number): number | null => (to === Infinity ? null : to);
 
+/** What several windows leave together: from when the last of them opens until the first closes. */
+export function commonSpan(spans: readonly Span[]): Span {
+  const ends = spans.flatMap(({ to }) => (to === null ? [] : [to]));
+  return { from: Math.max(...spans.map(({ from }) => from)), to: ends.length > 0 ? Math.min(...ends) : null };
+}
+
 /** Windows of a film as the tape over it allows: nothing opens or stays open after `limitMin`, minutes after the last coat. */
 export function clippedWindows(windows: PullWindows, limitMin: number): PullWindows {
   const clipped = (span: Span | null): Span | null => span && spanOrNone(span.from, Math.min(span.to ?? Infinity, limitMin));

@@ -1,3 +1,4 @@
+import { commonSpan, type Span } from '../drying';
 import type { Said } from '../units';
 import type { LogEvent } from './event';
 import type { AfterRule, Step } from './step';
@@ -79,15 +80,15 @@ function runningOf(step: Step, doneAt: ReadonlyMap<string, number>): RunningWind
       const since = doneAt.get(rule.step);
       return since === undefined ? [] : [onClock(rule, since)];
     });
-    const ends = known.flatMap(({ closes }) => (closes === null ? [] : [closes]));
-    const closes = ends.length > 0 ? Math.min(...ends) : null;
-    if (known.length === 0 || (known.length < all.length && closes === null)) return [];
-    const opens = known.length < all.length ? null : Math.max(...known.map((one) => one.opens));
-    return [{ step: step.id, say: step.say, code, opens, closes }];
+    const { from, to: closes } = commonSpan(known);
+    const waits = known.length < all.length;
+    if (known.length === 0 || (waits && closes === null)) return [];
+    return [{ step: step.id, say: step.say, code, opens: waits ? null : from, closes }];
   });
 }
 
-const onClock = ({ minMin, maxMin }: AfterRule, since: number): { opens: number; closes: number | null } => ({
-  opens: since + minMin * 60_000,
-  closes: maxMin === null ? null : since + maxMin * 60_000,
+/** A rule on the clock, ms since 1970. */
+const onClock = ({ minMin, maxMin }: AfterRule, since: number): Span => ({
+  from: since + minMin * 60_000,
+  to: maxMin === null ? null : since + maxMin * 60_000,
 });

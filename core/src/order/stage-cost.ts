@@ -211,7 +211,7 @@ function pullOff(problem: OrderProblem, before: Progress, { keep }: StageChoice,
     pulled: {
       masks,
       at,
-      hands: Math.max(...masks.map((one) => handsFor(pullMin, { from: at - one.at, to: pastWindow(problem, one, at) ? null : one.span.to }))),
+      hands: Math.max(...masks.map((one) => handsFor(pullMin, { from: at - one.at, to: past.includes(one) ? null : one.span.to }))),
     },
   };
 }

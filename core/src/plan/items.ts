@@ -1,10 +1,9 @@
 import { dwellMinutes } from '../drying';
-import { drapeMin, rememberedEdge, type OrderProblem, type Sequence, type StageCost } from '../order';
+import { drapeMin, rememberedEdge, type Sequence, type StageCost } from '../order';
 import { stageRuns, type MaskedPart, type Run } from '../runs';
 import { RULE_OF_THUMB } from '../units';
 import { meansOf, type StageGround } from './means';
 import type { PartWork } from './part-work';
-import { areaStarts, borderStarts } from './places';
 import type { CoverItem, Item, LineItem, PlugItem } from './types';
 
 /** What is laid for one stage. */
@@ -42,19 +41,19 @@ type Common = Pick<Item, 'stage' | 'hold' | 'until'>;
 
 /** Everything laid for a stage. */
 export function itemsOf(sequence: Sequence, index: number, ground: StageGround): StageItems {
-  const { works, problem, design } = ground;
+  const { design, works } = ground;
   const stage = sequence.stages[index];
   const sessions = sessionsOf(sequence);
   const off = offAfter(sequence, index);
   const end = sequence.stages.length - 1;
   const common: Common = { stage: index + 1, hold: null, until: { stage: off + 1, session: sessions[off] } };
   const name = namer(sessions[index]);
-  const runs = stageRuns(maskedParts(stage, works), { ...meansOf(ground), staysMin: tapeStays(sequence, index) });
-  const lines = runs.map((run, place) => lineItem(run, `R${place + 1}`, common, works, problem, name));
+  const runs = stageRuns(maskedParts(stage, ground), { ...meansOf(ground), staysMin: tapeStays(sequence, index) });
+  const lines = runs.map((run, place) => lineItem(run, `R${place + 1}`, common, ground, name));
   return {
     plugs: plugItems(sequence, index, works, name, { ...common, until: { stage: end + 1, session: sessions[end] } }),
     lines,
-    covers: coverItems(stage, works, problem, lines, name, common),
+    covers: coverItems(stage, ground, lines, name, common),
     cleanMin: runs.reduce((least, { cleanHours }) => Math.min(least, dwellMinutes(cleanHours, design.climate.airC)), Infinity),
   };
 }
@@ -72,8 +71,7 @@ function tapeStays(sequence: Sequence, index: number): number {
 }
 
 /** The edges a stage lays, part by part. */
-function maskedParts({ mask }: StageCost, works: readonly PartWork[]): MaskedPart[] {
-  const [areas, borders] = [areaStarts(works), borderStarts(works)];
+function maskedParts({ mask }: StageCost, { works, starts: { areas, borders } }: StageGround): MaskedPart[] {
   return works.map(({ part, lines, arrangement }, number) => {
     const ends = borders[number] + arrangement.borders.length;
     const own = mask.edges.filter(({ border, laid }) => laid === 'now' && border >= borders[number] && border < ends);
@@ -93,10 +91,10 @@ function maskedParts({ mask }: StageCost, works: readonly PartWork[]): MaskedPar
   });
 }
 
-function lineItem(run: Run, code: string, common: Common, works: readonly PartWork[], problem: OrderProblem, name: Namer): LineItem {
+function lineItem(run: Run, code: string, common: Common, { works, problem, starts }: StageGround, name: Namer): LineItem {
   const part = works.findIndex((one) => one.part.id === run.part);
   const ids = works[part].areaIds;
-  const [firstArea, firstBorder] = [areaStarts(works)[part], borderStarts(works)[part]];
+  const [firstArea, firstBorder] = [starts.areas[part], starts.borders[part]];
   // A strip costs its one tape; of a line in several pieces each costs the edges it makes.
   const strip = run.strip === null ? null : problem.areas[firstArea + run.strip].strip;
   const edges = strip
@@ -138,13 +136,11 @@ function lineItem(run: Run, code: string, common: Common, works: readonly PartWo
 /** Paper or film over what no tape covers alone; it goes onto the tape round it. */
 function coverItems(
   { mask }: StageCost,
-  works: readonly PartWork[],
-  problem: OrderProblem,
+  { works, problem, starts: { areas: starts } }: StageGround,
   lines: readonly LineItem[],
   name: Namer,
   common: Common,
 ): CoverItem[] {
-  const starts = areaStarts(works);
   return mask.covers.flatMap(({ area, by, laid }) => {
     if (by !== 'drape' || laid !== 'now') return [];
     const part = starts.findLastIndex((start) => start <= area);

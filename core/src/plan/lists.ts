@@ -6,15 +6,20 @@ import type { Item, LineItem, Plan, PlanLists, StagePlan, TapeNeed } from './typ
 export function listsOf(stages: readonly StagePlan[], items: readonly StageItems[]): PlanLists {
   const lines = items.flatMap((one) => one.lines);
   const drape = stages.map(({ number }, index) => ({ stage: number, sizeM2: items[index].covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0) }));
-  const plugs = new Map<string, number>();
-  for (const { part, count } of items.flatMap((one) => one.plugs)) plugs.set(part, (plugs.get(part) ?? 0) + count);
   return {
     tape: tapeNeeds(lines),
     drape: drape.filter(({ sizeM2 }) => sizeM2 > 0),
-    plugs: [...plugs].map(([part, count]) => ({ part, count })),
+    plugs: plugsByPart(items.flatMap((one) => one.plugs)),
     paint: stages.map(({ number, finish, paint }) => ({ stage: number, finish, ml: paint.ml })),
     shopping: lines.filter(({ material }) => material === null).map(({ id }) => id),
   };
+}
+
+/** How many openings are closed on each part. */
+export function plugsByPart(plugs: readonly Pick<Item, 'part' | 'count'>[]): PlanLists['plugs'] {
+  const counts = new Map<string, number>();
+  for (const { part, count } of plugs) counts.set(part, (counts.get(part) ?? 0) + count);
+  return [...counts].map(([part, count]) => ({ part, count }));
 }
 
 function tapeNeeds(lines: readonly LineItem[]): TapeNeed[] {

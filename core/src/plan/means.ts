@@ -2,6 +2,7 @@ import type { Design, Shelf } from '../job';
 import type { OrderProblem } from '../order';
 import type { MaskingMeans } from '../runs';
 import type { PartWork } from './part-work';
+import type { Starts } from './places';
 
 /** What a plan is made from. */
 export interface StageGround {
@@ -9,6 +10,7 @@ export interface StageGround {
   readonly design: Design;
   readonly shelf: Shelf;
   readonly problem: OrderProblem;
+  readonly starts: Starts;
 }
 
 /** What there is to mask with. */

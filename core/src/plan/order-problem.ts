@@ -7,7 +7,7 @@ import type { MaskEdge } from '../masking';
 import { longestCleanOn, oneTapeStrip } from '../runs';
 import { isModelScale, largest, RULE_OF_THUMB, smallest } from '../units';
 import { meansOf } from './means';
-import { areaStarts, borderStarts } from './places';
+import { startsOf } from './places';
 import type { PartWork } from './part-work';
 
 /** Finishes on a shelf, by their id. */
@@ -53,7 +53,7 @@ export function orderProblem(works: readonly PartWork[], design: Design, shelf: 
 
 /** How long the tapes of an edge last at best; looked up when it is asked for, each once. */
 function lastingOn(works: readonly PartWork[], design: Design, shelf: Shelf): OrderProblem['lastsH'] {
-  const [areas, borders] = [areaStarts(works), borderStarts(works)];
+  const { areas, borders } = startsOf(works);
   const means = meansOf({ design, shelf });
   const known = new Map<string, number>();
   return (edge: MaskEdge) => {
@@ -70,7 +70,7 @@ function lastingOn(works: readonly PartWork[], design: Design, shelf: Shelf): Or
 
 function orderRules({ choices }: Design, works: readonly PartWork[], model: boolean): OrderRules {
   const { order, before, pins, sameGun, masks, late, mostStages, vouched } = choices;
-  const starts = areaStarts(works);
+  const starts = startsOf(works).areas;
   return {
     order,
     before: before ?? [],

@@ -1,24 +1,22 @@
 import type { OrderProblem } from '../order';
 import type { PartWork } from './part-work';
 
-/** Where the areas of each part begin in a problem. */
-export function areaStarts(works: readonly PartWork[]): number[] {
-  let next = 0;
-  return works.map(({ arrangement }) => {
-    const start = next;
-    next += arrangement.areas.length;
-    return start;
-  });
+/** Where the areas and the borders of each part begin in a problem. */
+export interface Starts {
+  readonly areas: readonly number[];
+  readonly borders: readonly number[];
 }
 
-/** Where the borders of each part begin in a problem. */
-export function borderStarts(works: readonly PartWork[]): number[] {
+/** Counts where each part begins. */
+export const startsOf = (works: readonly PartWork[]): Starts => ({
+  areas: begun(works.map(({ arrangement }) => arrangement.areas.length)),
+  borders: begun(works.map(({ arrangement }) => arrangement.borders.length)),
+});
+
+/** Where each of several lists begins when they stand one behind the other. */
+function begun(lengths: readonly number[]): number[] {
   let next = 0;
-  return works.map(({ arrangement }) => {
-    const start = next;
-    next += arrangement.borders.length;
-    return start;
-  });
+  return lengths.map((length) => (next += length) - length);
 }
 
 /** Part, lasting id and code of an area of a problem. */

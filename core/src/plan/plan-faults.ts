@@ -1,3 +1,4 @@
+import { commonSpan, type Span } from '../drying';
 import type { Step } from '../log';
 import { CLOSE, type Broken } from './broken';
 import { keyingFaults, laidFaults, maskFaults } from './mask-faults';
@@ -94,11 +95,8 @@ const isOfStage = ({ opensMin, closesMin }: Plan['windows'][number], stages: rea
 const close = (a: number, b: number): boolean => Math.abs(a - b) <= CLOSE;
 
 /** The time all windows of a step leave: from when the last opens to when the first closes. */
-function windowOf({ id }: Step, windows: Plan['windows']): { opensMin: number; closesMin: number | null } {
-  const own = windows.filter(({ of }) => of === id);
-  const ends = own.flatMap(({ closesMin }) => (closesMin === null ? [] : [closesMin]));
-  return { opensMin: Math.max(0, ...own.map((window) => window.opensMin)), closesMin: ends.length > 0 ? Math.min(...ends) : null };
-}
+const windowOf = ({ id }: Step, windows: Plan['windows']): Span =>
+  commonSpan([{ from: 0, to: null }, ...windows.filter(({ of }) => of === id).map(({ opensMin, closesMin }) => ({ from: opensMin, to: closesMin }))]);
 
 /** A pull begins and ends within each window it has, and tells what they leave. */
 function pullFaults({ windows, steps }: Plan, { items }: House): Broken[] {
@@ -113,7 +111,7 @@ function pullFaults({ windows, steps }: Plan, { items }: House): Broken[] {
         code: 'broken.long-pull',
         values: { step: step.id, pullMin: step.endMin - step.startMin, windowMin: (closesMin ?? opensMin) - opensMin },
       }));
-    const { opensMin, closesMin } = windowOf(step, windows);
+    const { from: opensMin, to: closesMin } = windowOf(step, windows);
     const { fromMin, toMin } = step.say.values;
     const lastCoat = steps.filter(({ stage, kind }) => kind === 'coat' && stage === step.stage).at(-1)?.endMin ?? 0;
     const asTold =

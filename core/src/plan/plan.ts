@@ -6,6 +6,7 @@ import { adviceFor } from './advice';
 import { listsOf } from './lists';
 import { orderProblem } from './order-problem';
 import { partPlan, workOutParts, type WorkStore } from './part-work';
+import { startsOf } from './places';
 import { stagePlans } from './stages';
 import { stepsOf } from './steps';
 import { SAFETY_CODES, type AfterCode } from './says';
@@ -24,7 +25,7 @@ export function planJob(design: Design, shelf: Shelf, store?: WorkStore): Plan {
   const { finishes } = problem;
   const parts = works.map((work) => partPlan(work, finishes));
   const { chosen, found, gap, price } = chosenOrder(problem);
-  const { stages, items } = chosen ? stagePlans(chosen, { works, design, shelf, problem }) : { stages: [], items: [] };
+  const { stages, items } = chosen ? stagePlans(chosen, { works, design, shelf, problem, starts: startsOf(works) }) : { stages: [], items: [] };
   const steps = chosen ? stepsOf({ stages, items, sequence: chosen, parts, finishes }) : [];
   return rounded({
     format: 'lintrel-plan',

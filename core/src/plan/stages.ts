@@ -3,7 +3,7 @@ import { mixFor, shownOver, type Finish } from '../finish';
 import { filmTimes, finishOf, overMinutes, pastWindow, startProgress, usedFinishes, type OrderProblem, type Sequence, type StageCost } from '../order';
 import { itemsOf, offAfter, sessionsOf, type StageItems } from './items';
 import type { StageGround } from './means';
-import { areaStarts, placeOfArea } from './places';
+import { placeOfArea } from './places';
 import { RULE_OF_THUMB } from '../units';
 import type { CoatsSaid } from './says';
 import type { PrepareTask, StagePaint, StagePlan } from './types';
@@ -132,14 +132,13 @@ function paintOf(finish: Finish, stage: StageCost, { problem }: StageGround): St
 }
 
 /** What is seen after a stage: a candy or a clear lets what is below show. */
-function picturesOf(stage: StageCost, seen: readonly string[], { works, problem }: StageGround): StagePlan['pictures'] {
+function picturesOf(stage: StageCost, seen: readonly string[], { works, problem, starts }: StageGround): StagePlan['pictures'] {
   const finish = finishOf(problem, stage.finish);
-  const starts = areaStarts(works);
   const covered = new Set(stage.mask.covers.map(({ area }) => area));
   return works.map(({ part, arrangement }, number) => ({
     part: part.id,
     areas: arrangement.areas.map(({ code }, index) => {
-      const at = starts[number] + index;
+      const at = starts.areas[number] + index;
       return { code, open: stage.open[at], covered: covered.has(at), colour: stage.open[at] ? shownOver(finish, seen[at], stage.coats) : seen[at] };
     }),
   }));

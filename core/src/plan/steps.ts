@@ -1,7 +1,9 @@
+import { commonSpan } from '../drying';
 import { PAINT_SYSTEMS, type Finish } from '../finish';
 import type { AfterRule, Need, Step, StepKind } from '../log';
 import { usesGun, type Sequence } from '../order';
 import type { StageItems } from './items';
+import { plugsByPart } from './lists';
 import type { AfterCode, SafetyCode, StepSaid } from './says';
 import type { Item, LineItem, PartPlan, PrepareTask, StagePlan } from './types';
 
@@ -136,14 +138,16 @@ function pullStep(stage: StagePlan, finish: Finish, { stages, items }: StepGroun
   const after = from.flatMap((one) => (one.pull ? [rule(lastCoatOf(one), one.pull.fromMin, one.pull.toMin, 'pull')] : []));
   const { school } = stage.pull ? stage : (from.find((one) => one.pull !== null) ?? stage);
   // One window is told, from the last coat: it opens with the last of them and closes with the first.
-  const since = ({ lastCoatMin }: StagePlan, minutes: number) => lastCoatMin + minutes - stage.lastCoatMin;
-  const opens = from.map((one) => since(one, one.pull?.fromMin ?? 0));
-  const closes = from.flatMap((one) => (one.pull && one.pull.toMin !== null ? [since(one, one.pull.toMin)] : []));
+  const own = from.flatMap(({ pull, lastCoatMin }) => {
+    const since = lastCoatMin - stage.lastCoatMin;
+    return pull ? [{ from: since + pull.fromMin, to: pull.toMin === null ? null : since + pull.toMin }] : [];
+  });
+  const window = commonSpan([{ from: 0, to: null }, ...own]);
   const values = {
     finish: finish.name,
     school: school ?? finish.school,
-    fromMin: Math.max(0, ...opens),
-    toMin: closes.length > 0 ? Math.min(...closes) : null,
+    fromMin: window.from,
+    toMin: window.to,
     hands: stage.hands,
     older: stage.pulls.map(String),
   };
@@ -214,9 +218,8 @@ function laySay(line: LineItem, parts: readonly PartPlan[]): StepSaid {
 }
 
 function plugValues(plugs: readonly Item[], parts: readonly PartPlan[]): { readonly plugs: number; readonly places: readonly string[] } {
-  const counts = new Map<string, number>();
-  for (const { part, count } of plugs) counts.set(part, (counts.get(part) ?? 0) + count);
-  return { plugs: [...counts.values()].reduce((sum, count) => sum + count, 0), places: [...counts].map(([part, count]) => `${nameOf(parts, part)}: ${count}`) };
+  const counts = plugsByPart(plugs);
+  return { plugs: counts.reduce((sum, { count }) => sum + count, 0), places: counts.map(({ part, count }) => `${nameOf(parts, part)}: ${count}`) };
 }
 
 /** Places part by part, named only where there is more than one part: `Deck A1, A3`. */

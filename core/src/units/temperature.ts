@@ -3,6 +3,9 @@ import { refused, understood, type Reading } from './reading';
 /** Degrees between absolute zero and 0 °C (exact by definition). */
 export const KELVIN_AT_ZERO_C = 273.15;
 
+/** Degrees Fahrenheit, exact by definition. */
+export const fahrenheitOf = (degreesC: number): number => (degreesC * 9) / 5 + 32;
+
 /**
  * Reads a typed temperature.
  * @param text `23`, `23 °C`, `23C`, `73 F`, `73°F`

@@ -1,7 +1,7 @@
 import { drawingSchema, drawingSummarySchema, takeDrawingSchema, takenDrawingSchema, type DrawingSummary, type TakenDrawing } from '@lintrel/core';
 import { DRAWING_LIMITS } from '@lintrel/core/files';
-import { wordsFor } from '@lintrel/words';
 import express, { Router, type Response } from 'express';
+import { WORDS } from '../words';
 import type { DrawingTask } from '../work/drawing';
 import type { Workshop } from '../work/workshop';
 import { ApiError } from './errors';
@@ -17,7 +17,7 @@ export function drawingRoutes(workshop: Workshop): Router {
 
   async function read(task: DrawingTask, response: Response): Promise<unknown> {
     const reply = await workshop.run('readDrawing', task, response);
-    if (!reply.ok) throw new ApiError(422, 'drawing', wordsFor().say(reply.why));
+    if (!reply.ok) throw new ApiError(422, 'drawing', WORDS.say(reply.why));
     return reply.value;
   }
 

@@ -1,6 +1,7 @@
 import { MOST_FAULTS, type ApiErrorBody, type Fault, type SaidOf } from '@lintrel/core';
-import { wordsFor, type RefusalSays } from '@lintrel/words';
+import type { RefusalSays } from '@lintrel/words';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
+import { WORDS } from '../words';
 import { connectionLost, neverReached } from '../db/pool';
 
 /** A refusal the client is told about. */
@@ -24,9 +25,6 @@ export function invalid(faults: readonly Fault[]): ApiError {
 
 /** Refuses one value. */
 export const invalidAt = (path: string, refusal: SaidOf<RefusalSays>): ApiError => invalid([{ path, ...refusal }]);
-
-/** Whoever asks without our screens reads English. */
-const WORDS = wordsFor();
 
 export const notFound = (what: string): ApiError => new ApiError(404, 'not-found', `There is no ${what} here.`);
 

@@ -1,9 +1,9 @@
-import { drawingOutSchema } from '@lintrel/core';
+import { drawingOutSchema, plainly } from '@lintrel/core';
 import { printSchema } from '@lintrel/core/files';
-import { wordsFor } from '@lintrel/words';
 import { Router } from 'express';
 import type pg from 'pg';
 import { readShelf } from '../db/shelf';
+import { WORDS } from '../words';
 import type { Workshop } from '../work/workshop';
 import { ApiError, notFound } from './errors';
 import { knownJob } from './jobs';
@@ -18,7 +18,7 @@ export function printRoutes(pool: pg.Pool, workshop: Workshop): Router {
   routes.post('/:id/print', async (request, response) => {
     const { design } = await knownJob(pool, request.params.id);
     const printed = await workshop.run('print', { design, wish: bodyOf(printSchema, request.body) }, response);
-    if (!printed.ok) throw new ApiError(422, 'print', wordsFor().say(printed.why));
+    if (!printed.ok) throw new ApiError(422, 'print', WORDS.say(printed.why));
     response.type('application/pdf').send(Buffer.from(printed.bytes));
   });
 
@@ -35,7 +35,7 @@ export function printRoutes(pool: pg.Pool, workshop: Workshop): Router {
     const wish = bodyOf(printSchema, request.body);
     if (wish.what !== 'stations') throw new ApiError(422, 'print', 'Only a station table is written as a list.');
     const written = await workshop.run('stations', { design, wish }, response);
-    if (written === null) throw new ApiError(422, 'print', wordsFor().say({ code: 'print.nothing-to-mark', values: {} }));
+    if (written === null) throw new ApiError(422, 'print', WORDS.say(plainly('print.nothing-to-mark')));
     response.type('text/csv').send(written);
   });
 

@@ -66,7 +66,7 @@ export default function PartScreen() {
   const datums = (treeAt(tree, ['datums']) ?? []) as readonly TypedTree[];
   const elsewhere = Object.entries(faults).filter(([path]) => !isShown(path));
   return (
-    <TreeFormProvider value={{ tree, faults, unit: unit, put }}>
+    <TreeFormProvider value={{ tree, faults, unit, put }}>
       <StepLayout
         part={drawn ?? known}
         // Always something there: were the drawing added later, the fields would be made anew under the hands that type.

@@ -1,0 +1,4 @@
+import { wordsFor } from '@lintrel/words';
+
+/** The command line speaks English, in millimetres and °C. */
+export const WORDS = wordsFor();
