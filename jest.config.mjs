@@ -6,6 +6,7 @@ const node = (name, roots, extra = {}) => ({
   testEnvironment: 'node',
   roots,
   testMatch: ['**/*.test.ts'],
+  setupFiles: ['<rootDir>/scripts/property-seed.ts'],
   transform: { '^.+\\.[mc]?[tj]sx?$': swc },
   transformIgnorePatterns: ['/node_modules/(?!(culori|valibot|@valibot|jsts|clipper2-ts)/)'],
   moduleNameMapper: {

@@ -18,13 +18,6 @@ declare module 'jsts/org/locationtech/jts/geom/GeometryFactory.js' {
   export default class GeometryFactory {
     constructor(model: object);
     createLineString(coordinates: object[]): Geometry;
-    createGeometryCollection(parts: Geometry[]): Geometry;
-  }
-}
-declare module 'jsts/org/locationtech/jts/operation/union/UnaryUnionOp.js' {
-  import type { Geometry } from 'jsts/org/locationtech/jts/geom/GeometryFactory.js';
-  export default class UnaryUnionOp {
-    static union(geometry: Geometry): Geometry;
   }
 }
 declare module 'jsts/org/locationtech/jts/operation/polygonize/Polygonizer.js' {
