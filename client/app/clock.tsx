@@ -1,4 +1,5 @@
 import { windowState, type JobSummary, type RunningWindow } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useJobs } from '@/api/queries';
@@ -71,8 +72,8 @@ function AllOnOneRail({ due, now }: { due: readonly Due[]; now: number }) {
   const ticks = ticksIn(from - midnight, to - midnight, step).map((at) => ({ at: at + midnight, label: clockTime(at + midnight, now) }));
   const bands = due.map(({ job, window }): Band => ({
     key: `${job.id}${window.step}${window.code}${window.opens}`,
-    label: `${job.title}: ${time(window.code)}`,
-    words: `${spanWords(window, now)}${window.closes === null ? ', no end' : ''}`,
+    label: phrase`${job.title}: ${time(window.code)}`,
+    words: phrase`${spanWords(window, now)}${window.closes === null ? ', no end' : ''}`,
     pieces: [{ from: window.opens ?? now, to: window.closes, tone: windowState(window, now) === 'open' ? 'chosen' : 'window' }],
   }));
   return <Rail from={from} to={to} now={now} ticks={ticks} bands={bands} />;
@@ -84,12 +85,12 @@ function DueRow({ due: { job, window }, now }: { due: Due; now: number }) {
   const opening = state === 'before' && window.opens !== null;
   const left = opening ? (window.opens ?? now) - now : window.closes === null ? null : window.closes - now;
   return (
-    <Row label={`Go to ${job.title}`} onPress={() => router.push(`/job/${job.id}/run` as Href)} testID="due">
+    <Row label={phrase`Go to ${job.title}`} onPress={() => router.push(`/job/${job.id}/run` as Href)} testID="due">
       <View style={styles.due}>
         <View style={styles.words}>
           <Heading>{job.title}</Heading>
           <Body>{say(window.say)}</Body>
-          <Small tone={state === 'before' ? 'caution' : 'accent'}>{`${WINDOW_WORDS[state]}: ${time(window.code)}`}</Small>
+          <Small tone={state === 'before' ? 'caution' : 'accent'}>{phrase`${WINDOW_WORDS[state]}: ${time(window.code)}`}</Small>
         </View>
         {left !== null && state !== 'passed' ? <Figure large label={opening ? 'opens in' : 'closes in'} value={countdown(left)} /> : null}
         {state === 'passed' ? <Figure large label="closed at" value={clockTime(window.closes ?? now, now)} /> : null}

@@ -1,4 +1,5 @@
 import type { JobSummary } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useImportJob, useJobs } from '@/api/queries';
@@ -36,7 +37,7 @@ export default function JobsScreen() {
         </View>
       }
     >
-      {importJob.error ? <Notice level="stop" text={`This file was not taken in. ${importJob.error.message}`} /> : null}
+      {importJob.error ? <Notice level="stop" text={phrase`This file was not taken in. ${importJob.error.message}`} /> : null}
       {data ? (
         <Sheet>
           <Rows>

@@ -1,6 +1,8 @@
 export type { AnswerWords } from './ask';
 export * from './codes';
+export * from './english/names';
 export type { StationWords } from './english/files';
+export { listedPhrase, phrase, phrases, several, unmarked } from './phrase';
 export { counted, listed, sentence } from './table';
 export * from './tongue';
 export * from './words';

@@ -48,9 +48,23 @@ const LONGER = 0.35;
  */
 export function pseudo(english: string): string {
   if (english.trim() === '' || /^\[.*\]$/s.test(english)) return english;
-  const letters = [...english].map((letter) => ACCENTS[letter] ?? letter).join('');
+  // Places for values stay as they are.
+  const letters = english
+    .split(/(\{\d+\})/)
+    .map((piece, index) => (index % 2 === 1 ? piece : [...piece].map((letter) => ACCENTS[letter] ?? letter).join('')))
+    .join('');
   return `[${letters}${'·'.repeat(Math.ceil(english.length * LONGER))}]`;
 }
 
+/**
+ * A sentence of the interface. One with a figure outside a place was put together before it could be looked up: no language could
+ * know it. It stands between ⟦ and ⟧, unless the figure is all there is.
+ */
+function sentence(english: string): string {
+  if (/^\[.*\]$/s.test(english)) return english;
+  const own = english.replace(/\{\d+\}/g, '');
+  return /\d/.test(own) && /\p{L}{4}/u.test(own) ? `⟦${english}⟧` : pseudo(english);
+}
+
 /** The book of that language: English words, turned as they are told. */
-export const PSEUDO: Book = { ...ENGLISH, text: pseudo };
+export const PSEUDO: Book = { ...ENGLISH, sentence, told: pseudo };

@@ -2,6 +2,7 @@ import type { Answer, Said, SideSeen, StationTable } from '@lintrel/core';
 import type { AnswerWords, AskWords } from './ask';
 import { ENGLISH, type Book } from './english';
 import type { StationWords } from './english/files';
+import { translated } from './phrase';
 import { PSEUDO } from './pseudo';
 import { tongueOf, USUAL_PERSON, type Language, type Person, type Tongue } from './tongue';
 
@@ -26,7 +27,7 @@ export interface Words extends Tongue {
   readonly question: (name: string) => QuestionWords;
   /** A station table in words, line by line. */
   readonly stations: (table: StationTable) => StationWords;
-  /** Any other text of the interface: as it is, but for languages that turn texts into their own. */
+  /** Any other text of the interface, plain or a phrase with values in it: languages turn it into their own. */
   readonly text: (english: string) => string;
 }
 
@@ -46,11 +47,14 @@ type Told = (values: Readonly<Record<string, unknown>>, to: unknown) => string;
 /** The languages there are. */
 const BOOKS: Readonly<Record<Language, Book>> = { en: ENGLISH, pseudo: PSEUDO };
 
-/** The words for a person. */
-export function wordsFor(person: Person = USUAL_PERSON): Words {
+/**
+ * The words for a person.
+ * @param books The languages there are, by name.
+ */
+export function wordsFor(person: Person = USUAL_PERSON, books: Readonly<Record<string, Book>> = BOOKS): Words {
   const tongue = tongueOf(person);
-  const book = BOOKS[person.language];
-  const { text } = book;
+  const book = books[person.language];
+  const finished = book.told;
   const plain = (table: object, code: string, values: Readonly<Record<string, unknown>>): string => {
     const told = (table as Readonly<Record<string, Told | undefined>>)[code];
     return told ? told(values, speech) : unknown(code, values);
@@ -59,24 +63,24 @@ export function wordsFor(person: Person = USUAL_PERSON): Words {
   const question = (name: string): QuestionWords => {
     const of = book.questions[name] as AskWords<Answer> | undefined;
     return {
-      title: text(of?.title ?? name),
-      about: text(of?.about ?? ''),
-      key: (key) => text(of?.keys[key] ?? key),
-      way: (way) => text(of?.ways?.[way] ?? way),
-      choice: (choice) => text(of?.choices?.(choice) ?? choice),
+      title: finished(of?.title ?? name),
+      about: finished(of?.about ?? ''),
+      key: (key) => finished(of?.keys[key] ?? key),
+      way: (way) => finished(of?.ways?.[way] ?? way),
+      choice: (choice) => finished(of?.choices?.(choice) ?? choice),
       answer: (answer) => {
         const { headline, tone, rows } = of ? of.answer(answer, speech) : { headline: name, tone: 'good' as const, rows: [] };
-        return { headline: text(headline), tone, rows: rows.map(({ label, value }) => ({ label: text(label), value: text(value) })) };
+        return { headline: finished(headline), tone, rows: rows.map(({ label, value }) => ({ label: finished(label), value: finished(value) })) };
       },
-      sketch: (answer) => text(of?.sketch?.(answer, speech) ?? ''),
+      sketch: (answer) => finished(of?.sketch?.(answer, speech) ?? ''),
     };
   };
-  const from = (table: Readonly<Record<string, string>>, code: string) => text(table[code] ?? code);
+  const from = (table: Readonly<Record<string, string>>, code: string) => finished(table[code] ?? code);
   return {
     ...tongue,
     person,
-    say: ({ code, values }) => text(plain(book.says, code, values)),
-    detail: ({ code, values }) => text(plain(book.details, code, values)),
+    say: ({ code, values }) => finished(plain(book.says, code, values)),
+    detail: ({ code, values }) => finished(plain(book.details, code, values)),
     why: ({ code }) => from(book.reasons, code),
     side: (side) => from(book.sides, side),
     time: (code) => from(book.times, code),
@@ -85,9 +89,9 @@ export function wordsFor(person: Person = USUAL_PERSON): Words {
     question,
     stations: (table) => {
       const { title, note, columns, rows } = book.stations(table, speech);
-      return { title: text(title), note: text(note), columns: columns.map(text), rows };
+      return { title: finished(title), note: finished(note), columns: columns.map(finished), rows };
     },
-    text,
+    text: (shown) => translated(shown, book.sentence),
   };
 }
 

@@ -1,4 +1,5 @@
 import { ask, exampleInput, QUESTIONS, SHIPPED_SHELF } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useShelf } from '@/api/queries';
 import { Row, Rows } from '@/ui/Row';
@@ -21,7 +22,7 @@ export default function BenchScreen() {
               <Row key={question.name} label={title} onPress={() => router.push(`/bench/${question.name}` as Href)} testID="question">
                 <Heading>{title}</Heading>
                 <Small>{about}</Small>
-                {answer.ok ? <Small tone="calm">{`For example: ${told(answer.value).headline.toLowerCase()}`}</Small> : null}
+                {answer.ok ? <Small tone="calm">{phrase`For example: ${told(answer.value).headline.toLowerCase()}`}</Small> : null}
               </Row>
             );
           })}

@@ -1,5 +1,6 @@
 import { resolverOf } from '@/forms/resolver';
 import { JOB_KINDS, newJobSchema, numberBetween, type JobKind } from '@lintrel/core';
+import { JOB_NAMES } from '@lintrel/words';
 import { router } from 'expo-router';
 import { useForm } from 'react-hook-form';
 import * as v from 'valibot';
@@ -35,7 +36,7 @@ export default function NewJobScreen() {
         <Choice
           label="What is it?"
           value={kind}
-          options={(Object.keys(JOB_KINDS) as JobKind[]).map((value) => ({ value, label: JOB_KINDS[value] }))}
+          options={JOB_KINDS.map((value) => ({ value, label: JOB_NAMES[value] }))}
           onChange={(value) => {
             setValue('kind', value);
             setValue('scale', value === 'model' ? '72' : '1');

@@ -1,8 +1,10 @@
-import { PAINT_SYSTEMS, TAPE_KINDS, type TapeKind } from '@lintrel/core';
+import { TAPE_KINDS, REFERENCE_AIR_C } from '@lintrel/core';
+import { phrase, TAPE_NAMES, SYSTEM_NAMES } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useShelf } from '@/api/queries';
+import { useWords } from '@/person/PersonContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -13,6 +15,7 @@ import { Body, Heading, Small } from '@/ui/Words';
 /** Shelf: the tapes and finishes there are, with the figures everything is computed from. */
 export default function ShelfScreen() {
   const { data, error, refetch } = useShelf();
+  const { temperature } = useWords();
   const [side, setSide] = useState<'tape' | 'finish'>('tape');
   if (!data)
     return (
@@ -38,14 +41,14 @@ export default function ShelfScreen() {
         onChange={setSide}
       />
       {side === 'tape' ? (
-        (Object.keys(TAPE_KINDS) as TapeKind[]).map((kind) => {
+        TAPE_KINDS.map((kind) => {
           const tapes = data.tapes.filter((tape) => tape.kind === kind);
           if (tapes.length === 0) return null;
           return (
             <Sheet key={kind}>
               <View>
-                <Heading>{`${kind}  ${TAPE_KINDS[kind]}`}</Heading>
-                <Small>{`${tapes[0].use} · stretch ${(tapes[0].stretch * 100).toFixed(0)} %, fold ${(tapes[0].fold * 100).toFixed(1)} %, clean within ${tapes[0].cleanHours} h at 23 °C`}</Small>
+                <Heading>{phrase`${kind}  ${TAPE_NAMES[kind]}`}</Heading>
+                <Small>{phrase`${tapes[0].use} · stretch ${(tapes[0].stretch * 100).toFixed(0)} %, fold ${(tapes[0].fold * 100).toFixed(1)} %, clean within ${tapes[0].cleanHours} h at ${temperature(REFERENCE_AIR_C)}`}</Small>
               </View>
               <View style={styles.codes}>
                 {tapes.map((tape) => (
@@ -67,7 +70,7 @@ export default function ShelfScreen() {
                 testID="finish"
               >
                 <Body>{finish.name}</Body>
-                <Small>{`${PAINT_SYSTEMS[finish.system].label} · touch-dry ${finish.touchMin} min, takes tape ${finish.tapeSafeMin === null ? 'never' : `${finish.tapeSafeMin} min`}`}</Small>
+                <Small>{phrase`${SYSTEM_NAMES[finish.system]} · touch-dry ${finish.touchMin} min, takes tape ${finish.tapeSafeMin === null ? 'never' : phrase`${finish.tapeSafeMin} min`}`}</Small>
               </Row>
             ))}
           </Rows>

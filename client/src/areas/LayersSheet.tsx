@@ -1,4 +1,5 @@
 import { PAINT_SYSTEMS, type Finish, type Scheme } from '@lintrel/core';
+import { phrase, phrases } from '@lintrel/words';
 import { useState } from 'react';
 import { Pick } from '@/forms/Pick';
 import { useJob } from '@/job/JobContext';
@@ -25,8 +26,8 @@ export function LayersSheet() {
     NONE,
     ...shelf.finishes.filter(fits).map(({ id, name, colour }) => ({ value: id, label: name, colour })),
   ];
-  const told = [primer && 'primer under', clear && 'clear over'].filter(Boolean).join(', ');
-  if (!open) return <Action label={told ? `Under and over: ${told}` : 'Primer under, clear over'} onPress={() => setOpen(true)} testID="layers" />;
+  const told = phrases([...(primer ? ['primer under'] : []), ...(clear ? ['clear over'] : [])]);
+  if (!open) return <Action label={told ? phrase`Under and over: ${told}` : 'Primer under, clear over'} onPress={() => setOpen(true)} testID="layers" />;
   return (
     <Sheet>
       <Heading>Under and over all colours</Heading>

@@ -9,6 +9,7 @@ import {
   type SchemeComparison,
   type SchemeTotals,
 } from '@lintrel/core';
+import { phrase, phrases } from '@lintrel/words';
 import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { finalAreas } from '@/drawing/paint';
@@ -25,7 +26,7 @@ import { useComputed } from '@/worker/useComputed';
 import { useWords } from '@/person/PersonContext';
 import type { Words } from '@lintrel/words';
 
-const schemeName = (scheme: Scheme, index: number): string => scheme.name ?? `Scheme ${index + 1}`;
+const schemeName = (scheme: Scheme, index: number): string => scheme.name ?? phrase`Scheme ${index + 1}`;
 
 /** The part in the other scheme, to be drawn beside the planned one. */
 export interface OtherDrawing {
@@ -46,7 +47,7 @@ export function Schemes({ plan, part, onOther }: { plan: Plan; part: PartPlan; o
     }, 'Kept a copy of the scheme');
   return (
     <Sheet>
-      <Heading>{`Planned: ${schemeName(design.scheme, 0)}`}</Heading>
+      <Heading>{phrase`Planned: ${schemeName(design.scheme, 0)}`}</Heading>
       <SchemeName key={design.scheme.name} />
       {others.length > 0 ? (
         <Choice
@@ -141,12 +142,17 @@ function Compared({
       {areas.length === 0 ? <Small>Every area gets the same finish in both.</Small> : null}
       {grouped(areas).map(({ first: mine, second: theirs, sizeM2, places }) => (
         <View key={`${mine} ${theirs}`}>
-          <Body>{`${finishName(mine)} or ${finishName(theirs)}: ${showArea(sizeM2, unit)}`}</Body>
-          <Small>{places.map(({ part: id, codes }) => `${plan.parts.length > 1 ? `${partName(id)} ` : ''}${codes.join(', ')}`).join('; ')}</Small>
+          <Body>{phrase`${finishName(mine)} or ${finishName(theirs)}: ${showArea(sizeM2, unit)}`}</Body>
+          <Small>
+            {phrases(
+              places.map(({ part: id, codes }) => phrase`${plan.parts.length > 1 ? phrase`${partName(id)} ` : ''}${codes.join(', ')}`),
+              '; ',
+            )}
+          </Small>
         </View>
       ))}
-      <Action label={`Plan ${names[1]} instead`} onPress={swap} />
-      <Action rank="quiet" label={`Remove ${names[1]}`} onPress={remove} />
+      <Action label={phrase`Plan ${names[1]} instead`} onPress={swap} />
+      <Action rank="quiet" label={phrase`Remove ${names[1]}`} onPress={remove} />
     </View>
   );
 }
@@ -185,7 +191,7 @@ const ROWS: readonly { readonly label: string; readonly show: (of: SchemeTotals,
 function Totals({ names, first, second }: { names: readonly [string, string]; first: SchemeTotals; second: SchemeTotals }) {
   const words = useWords();
   return (
-    <View role="table" aria-label={`${names[0]} and ${names[1]}`}>
+    <View role="table" aria-label={words.text(phrase`${names[0]} and ${names[1]}`)}>
       {ROWS.map(({ label, show }) => (
         <View key={label} role="row" style={styles.row}>
           <Small style={styles.cell}>{label}</Small>

@@ -1,4 +1,5 @@
 import { showLength, type Design, type LineOf, type Part } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { RangeInput } from '@/forms/RangeInput';
@@ -48,16 +49,21 @@ export function Widths({ part, trial, onTrial }: { part: string; trial: Trial | 
         const [width, gap] = [own?.width ?? line.width, own?.gap ?? line.gap];
         return (
           <View key={line.id} style={styles.line} testID="widths">
-            <Small tone="ink">{`${line.name}: ${line.count} bands, ${showLength(width, unit)} wide, ${showLength(gap, unit)} apart`}</Small>
+            <Small tone="ink">{phrase`${line.name}: ${line.count} bands, ${showLength(width, unit)} wide, ${showLength(gap, unit)} apart`}</Small>
             <Stretch
-              label={`Width of ${line.name}`}
+              label={phrase`Width of ${line.name}`}
               value={width}
               usual={line.width}
               onChange={(value) => onTrial({ part, line: line.id, width: value, gap })}
               testID="width"
             />
             {line.gap > 0 ? (
-              <Stretch label={`Gap of ${line.name}`} value={gap} usual={line.gap} onChange={(value) => onTrial({ part, line: line.id, width, gap: value })} />
+              <Stretch
+                label={phrase`Gap of ${line.name}`}
+                value={gap}
+                usual={line.gap}
+                onChange={(value) => onTrial({ part, line: line.id, width, gap: value })}
+              />
             ) : null}
           </View>
         );

@@ -1,9 +1,11 @@
 import { showMinutes, type Answer, type PullWindows } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import Svg, { Line, Path } from 'react-native-svg';
 import { Rail } from '@/clock/Rail';
 import { ticksIn, tickStep } from '@/clock/ticks';
 import { colour } from '@/theme/theme';
 import { SCHOOL_WORDS } from '@/words';
+import { useWords } from '@/person/PersonContext';
 
 const WIDTH = 320;
 const HEIGHT = 120;
@@ -27,7 +29,7 @@ function WindowsPicture({ windows }: { windows: PullWindows }) {
       bands={spans.map(({ school, span }) => ({
         key: school,
         label: SCHOOL_WORDS[school],
-        words: `${showMinutes(span.from)} to ${span.to === null ? 'any time' : showMinutes(span.to)}`,
+        words: phrase`${showMinutes(span.from)} to ${span.to === null ? 'any time' : showMinutes(span.to)}`,
         pieces: [{ from: span.from, to: span.to, tone: 'window' }],
       }))}
     />
@@ -36,6 +38,7 @@ function WindowsPicture({ windows }: { windows: PullWindows }) {
 
 /** Straight pieces behind a curve; the arc shown stands for the whole length. */
 function FacetsPicture({ pieces }: { pieces: number }) {
+  const { text } = useWords();
   const shown = Math.min(pieces, 24);
   const at = (share: number) => {
     const angle = Math.PI * (0.85 - 0.7 * share);
@@ -43,7 +46,7 @@ function FacetsPicture({ pieces }: { pieces: number }) {
   };
   const curve = Array.from({ length: 65 }, (_, step) => at(step / 64));
   return (
-    <Svg width={WIDTH} height={HEIGHT} aria-label={`${pieces} straight pieces behind the bend`} role="img">
+    <Svg width={WIDTH} height={HEIGHT} aria-label={text(phrase`${pieces} straight pieces behind the bend`)} role="img">
       <Path d={`M${curve.map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}`} fill="none" stroke={colour.ink} strokeWidth={3} />
       {Array.from({ length: shown }, (_, piece) => {
         const from = at(piece / shown);

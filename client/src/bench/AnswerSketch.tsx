@@ -20,7 +20,7 @@ const WORD_AIR = 0.05;
 
 /** A small true drawing of an answer. */
 export function AnswerSketch({ sketch, label }: { sketch: Sketch; label: string }) {
-  const { say } = useWords();
+  const { say, text } = useWords();
   const [width, setWidth] = useState(0);
   const places = [...sketch.strokes.flatMap(({ points }) => points), ...sketch.words.map(({ at }) => at)];
   if (places.length === 0) return null;
@@ -34,7 +34,7 @@ export function AnswerSketch({ sketch, label }: { sketch: Sketch; label: string 
   return (
     <View style={styles.sketch} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
       {width > 0 ? (
-        <Svg width={width} height={height} role="img" aria-label={label} testID="sketch">
+        <Svg width={width} height={height} role="img" aria-label={text(label)} testID="sketch">
           <G transform={`translate(4 0) ${transformOf(view, height)}`}>
             {sketch.strokes.map(({ tone, points, colour: paint }, index) => {
               const { fill, stroke, dp } = TONES[tone];

@@ -1,4 +1,5 @@
 import { told, type Fault, type Key, type Question, type Shelf } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import type { QuestionWords } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { ColourInput } from '@/forms/ColourInput';
@@ -76,7 +77,7 @@ function KeyField({ name, of, words, asked, shelf, fault: found }: KeyFieldProps
         <Pick
           label={label}
           value={value}
-          options={shelf.tapes.map(({ code, name: words }) => ({ value: code, label: `${code}  ${words}` }))}
+          options={shelf.tapes.map(({ code, name: words }) => ({ value: code, label: phrase`${code}  ${words}` }))}
           onChange={change}
           fault={fault}
         />
@@ -98,7 +99,7 @@ function KeyField({ name, of, words, asked, shelf, fault: found }: KeyFieldProps
     return (
       <View style={styles.colour}>
         <Typed label={label} value={value} onChange={change} fault={fault} testID={name} />
-        <ColourInput label={`Pick: ${label}`} value={value} onChange={change} />
+        <ColourInput label={phrase`Pick: ${label}`} value={value} onChange={change} />
       </View>
     );
   return (

@@ -1,6 +1,8 @@
+import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { Text } from '@/ui/Text';
+import { useWords } from '@/person/PersonContext';
 
 export interface Band {
   readonly key: string;
@@ -30,6 +32,7 @@ const TONES = { work: colour.ink, wait: colour.hairline, window: colour.ground, 
 
 /** Time drawn sideways: one band a row, its times written below it. */
 export function Rail({ from, to, bands, now, ticks }: RailProps) {
+  const { text } = useWords();
   const share = (at: number) => `${Math.min(100, Math.max(0, ((at - from) / (to - from)) * 100))}%` as const;
   return (
     <View style={styles.rail}>
@@ -41,7 +44,7 @@ export function Rail({ from, to, bands, now, ticks }: RailProps) {
         ))}
       </View>
       {bands.map(({ key, label, pieces, words }) => (
-        <View key={key} style={styles.band} accessible accessibilityLabel={`${label}: ${words}`}>
+        <View key={key} style={styles.band} accessible accessibilityLabel={text(phrase`${label}: ${words}`)}>
           <Text style={styles.label}>{label}</Text>
           <View style={styles.track}>
             {pieces.map(({ from: start, to: end, tone }) => {

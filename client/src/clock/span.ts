@@ -1,4 +1,5 @@
 import type { RunningWindow } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { clockTime } from '@/words';
 
 type Span = Pick<RunningWindow, 'opens' | 'closes'>;
@@ -8,6 +9,6 @@ export const nextChange = ({ opens, closes }: Span): number => opens ?? closes ?
 
 /** When a window is, in words: `from 14:05 to 15:00`, `by 15:00`. */
 export function spanWords({ opens, closes }: Span, now: number): string {
-  if (opens === null) return `by ${clockTime(closes ?? now, now)}`;
-  return `from ${clockTime(opens, now)}${closes === null ? '' : ` to ${clockTime(closes, now)}`}`;
+  if (opens === null) return phrase`by ${clockTime(closes ?? now, now)}`;
+  return phrase`from ${clockTime(opens, now)}${closes === null ? '' : phrase` to ${clockTime(closes, now)}`}`;
 }

@@ -1,4 +1,5 @@
 import type { EdgeRidge, EdgeSection, SectionLayer } from '@lintrel/core';
+import { phrase, phrases } from '@lintrel/words';
 import { useId, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Defs, G, Line, Path, Pattern, Rect, Text } from 'react-native-svg';
@@ -32,6 +33,7 @@ const thick = (layers: readonly SectionLayer[]): number => layers.reduce((sum, {
 
 /** The cut through an edge: layers from the substrate up, thickness in µm, the tape as a block, the ridge marked. */
 export function EdgeCut({ section, ridge, ridged }: { section: EdgeSection; ridge: EdgeRidge; ridged: boolean }) {
+  const { text } = useWords();
   const [width, setWidth] = useState(0);
   const id = `cut${useId().replace(/[^A-Za-z0-9]/g, '')}`;
   const height = measure.section;
@@ -44,11 +46,14 @@ export function EdgeCut({ section, ridge, ridged }: { section: EdgeSection; ridg
     { ...section.left, x: margin, width: width / 2 - margin, label: margin - 6, anchor: 'end' as const },
     { ...section.right, x: width / 2, width: width / 2 - margin, label: width - margin + 6, anchor: 'start' as const },
   ];
-  const words = `Cut through the edge between ${section.left.area} and ${section.right.area}: ${sides.map(({ area, layers }) => `${area}, from below: ${layers.map(layerWords).join(', ')}`).join('; ')}`;
+  const words = phrase`Cut through the edge between ${section.left.area} and ${section.right.area}: ${phrases(
+    sides.map(({ area, layers }) => phrase`${area}, from below: ${phrases(layers.map(layerWords))}`),
+    '; ',
+  )}`;
   return (
     <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} style={styles.cut}>
       {width > 0 ? (
-        <Svg width={width} height={height} role="img" aria-label={words} testID="edge-cut">
+        <Svg width={width} height={height} role="img" aria-label={text(words)} testID="edge-cut">
           <Defs>
             <Pattern id={id} patternUnits="userSpaceOnUse" width={7} height={7}>
               <Path d="M0 7L7 0" stroke={colour.quiet} strokeWidth={1} />
@@ -74,10 +79,10 @@ export function EdgeCut({ section, ridge, ridged }: { section: EdgeSection; ridg
 
 const layerWords = ({ kind, id, name, um }: SectionLayer): string =>
   kind === 'tape'
-    ? `tape ${id ?? 'by hand'}${um === null ? '' : ` ${um.toFixed(0)} µm`}`
+    ? phrase`tape ${id ?? 'by hand'}${um === null ? '' : phrase` ${um.toFixed(0)} µm`}`
     : um === null
       ? (name ?? 'what is there now')
-      : `${shortName(name ?? '')} ${um.toFixed(0)} µm`;
+      : phrase`${shortName(name ?? '')} ${um.toFixed(0)} µm`;
 
 /** A name without its system: there is little room beside a layer. */
 const shortName = (name: string): string => name.split(',')[0];
@@ -170,7 +175,7 @@ function Ridge({ section, ridge, ground, middle, dpPerUm }: { section: EdgeSecti
         fontSize={size.small}
         fill={colour.accent}
       >
-        {text(`ridge ${ridge.ridgeUm.toFixed(0)} µm`)}
+        {text(phrase`ridge ${ridge.ridgeUm.toFixed(0)} µm`)}
       </Text>
     </G>
   );

@@ -1,4 +1,5 @@
 import { edgeSection, largest, ridgeAt, showLength, sidesAt, type LineItem, type LineSpot, type PartPlan, type Plan, type StagePlan } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Pick } from '@/forms/Pick';
@@ -51,11 +52,11 @@ export function EdgeSheet({
       <Pick
         label="Line"
         value={spot.line}
-        options={cutLines(part).map(({ id, code, name }) => ({ value: id, label: `${code}  ${name}` }))}
+        options={cutLines(part).map(({ id, code, name }) => ({ value: id, label: phrase`${code}  ${name}` }))}
         onChange={(id) => onSpot(spotOf(part, { part: part.id, line: id, at: middleOf(part, id) }) ?? spot)}
       />
       <View>
-        <Small>{`At ${showLength(spot.at, unit)} along it`}</Small>
+        <Small>{phrase`At ${showLength(spot.at, unit)} along it`}</Small>
         <RangeInput
           label="Place along the line"
           value={spot.at}
@@ -68,7 +69,7 @@ export function EdgeSheet({
         />
       </View>
       <Choice
-        label={`After the coats of stage ${stage.number}`}
+        label={phrase`After the coats of stage ${stage.number}`}
         value={pulled}
         options={[
           { value: 'on', label: 'Tape on' },
@@ -95,8 +96,8 @@ const middleOf = (part: PartPlan, line: string): number => {
 function ridgeWords({ stage, ridgeUm, wet, clearUm, needUm, buried }: ReturnType<typeof ridgeAt>): string {
   if (stage === null) return 'No tape makes an edge here, so nothing stands up.';
   const how = wet ? ', half as much again because it is pulled wet' : '';
-  const height = `Stage ${stage} leaves a ridge of about ${ridgeUm.toFixed(0)} µm${how}.`;
-  if (clearUm === 0) return `${height} No clear goes over it.`;
-  if (buried) return `${height} The ${clearUm.toFixed(0)} µm of clear bury it and can be flatted (${needUm.toFixed(0)} µm needed).`;
-  return `${height} The ${clearUm.toFixed(0)} µm of clear do not bury it: ${needUm.toFixed(0)} µm are needed to flat it and leave enough, perhaps in two sessions.`;
+  const height = phrase`Stage ${stage} leaves a ridge of about ${ridgeUm.toFixed(0)} µm${how}.`;
+  if (clearUm === 0) return phrase`${height} No clear goes over it.`;
+  if (buried) return phrase`${height} The ${clearUm.toFixed(0)} µm of clear bury it and can be flatted (${needUm.toFixed(0)} µm needed).`;
+  return phrase`${height} The ${clearUm.toFixed(0)} µm of clear do not bury it: ${needUm.toFixed(0)} µm are needed to flat it and leave enough, perhaps in two sessions.`;
 }

@@ -1,4 +1,5 @@
 import type { Design } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
 import { useJob } from '@/job/JobContext';
@@ -12,17 +13,17 @@ export function LongSearch({ design }: { design: Design }) {
   const { shelf, change } = useJob();
   const { state, start, stop } = useLongSearch(design, shelf);
   if (state.kind === 'idle') return <Action rank="quiet" label="Search longer" onPress={start} testID="search-longer" />;
-  const percent = `${Math.ceil(100 * state.gap)} %`;
+  const percent = phrase`${Math.ceil(100 * state.gap)} %`;
   const take = () => void change((now) => ({ ...now, choices: { ...now.choices, order: [...state.order] } }), 'Took the order found');
   return (
     <View style={styles.search} testID="long-search">
       {state.kind === 'running' ? <ProgressBar progress={state.share} color={colour.calm} /> : null}
       <Small tone="ink">
         {state.kind === 'running'
-          ? `Searching: ${Math.round(100 * state.share)} %. None can be more than ${percent} better than the best so far.`
+          ? phrase`Searching: ${Math.round(100 * state.share)} %. None can be more than ${percent} better than the best so far.`
           : state.gap === 0
             ? 'Searched to the end: the best of all is found.'
-            : `Stopped at the best so far; none can be more than ${percent} better.`}
+            : phrase`Stopped at the best so far; none can be more than ${percent} better.`}
       </Small>
       {state.kind === 'running' ? <Action label="Stop, keep the best so far" onPress={stop} /> : null}
       {state.kind === 'done' && state.better ? <Action label="Take the better order" onPress={take} /> : null}

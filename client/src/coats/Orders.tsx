@@ -1,4 +1,5 @@
 import { showMinutes, WISHES, type Plan, type SequenceSummary, type Wish } from '@lintrel/core';
+import { phrase, phrases } from '@lintrel/words';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
 import { colour, measure, space } from '@/theme/theme';
@@ -45,7 +46,7 @@ export function Orders({ plan }: { plan: Plan }) {
 /** How sure it is that nothing better exists. */
 const Proof = ({ gap }: { gap: number }) => (
   <Small>
-    {gap === 0 ? 'The first is proven: no order is better.' : `The best found; none can be more than ${Math.max(1, Math.ceil(100 * gap))} % better.`}
+    {gap === 0 ? 'The first is proven: no order is better.' : phrase`The best found; none can be more than ${Math.max(1, Math.ceil(100 * gap))} % better.`}
   </Small>
 );
 
@@ -59,11 +60,11 @@ function Order({ sequence, best, onChoose }: { sequence: SequenceSummary; best: 
         return (
           <View key={`${index} ${id}`} style={styles.row}>
             <Swatch colour={finish?.colour ?? colour.sheet} />
-            <Body lines={1} style={styles.shrink}>{`${index + 1}. ${finish?.name ?? id}`}</Body>
+            <Body style={styles.shrink}>{phrase`${index + 1}. ${finish?.name ?? id}`}</Body>
           </View>
         );
       })}
-      <Small tone="ink">{sequence.reasons.map(say).join(' ')}</Small>
+      <Small tone="ink">{phrases(sequence.reasons.map(say), ' ')}</Small>
       <View style={styles.figures}>
         <Figure label="Work (estimate)" value={showMinutes(sequence.workMin)} />
         <Figure label="Done after (estimate)" value={showMinutes(sequence.endMin)} />
@@ -74,9 +75,9 @@ function Order({ sequence, best, onChoose }: { sequence: SequenceSummary; best: 
         <Figure label="Stages" value={String(sequence.stages)} />
         <Figure label="Show edge, by how hard" value={metres(1000 * sequence.riskM)} />
       </View>
-      {sequence.kept > 0 ? <Small>{`Masks stay on after ${sequence.kept === 1 ? '1 stage' : `${sequence.kept} stages`}.`}</Small> : null}
+      {sequence.kept > 0 ? <Small>{phrase`Masks stay on after ${sequence.kept === 1 ? '1 stage' : phrase`${sequence.kept} stages`}.`}</Small> : null}
       {sequence.chosen ? (
-        <Small tone="calm">{`This order is planned${best ? ', the best found' : ''}`}</Small>
+        <Small tone="calm">{phrase`This order is planned${best ? ', the best found' : ''}`}</Small>
       ) : (
         <Action label="Take this order" onPress={onChoose} />
       )}

@@ -1,4 +1,5 @@
 import { pinArea, pinnedOpen, showMinutes, type AreaPlan, type ChoicePrice, type Design, type PartPlan, type Plan, type StagePlan } from '@lintrel/core';
+import { phrase, phrases } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
 import { space } from '@/theme/theme';
@@ -20,7 +21,7 @@ export function Pins({ plan, part, stage, chosen }: { plan: Plan; part: PartPlan
   const shown = chosen !== null && free.some(({ code }) => code === chosen) ? free.filter(({ code }) => code === chosen) : free.slice(0, MOST_SHOWN);
   const open = (code: string) => stage.pictures.find((one) => one.part === part.id)?.areas.find((area) => area.code === code)?.open === true;
   const pin = (area: AreaPlan, value: Pinned) =>
-    void change((now) => pinArea(now, part.id, area, stage.finish, value === 'free' ? null : value === 'open'), `Pinned ${area.code}`);
+    void change((now) => pinArea(now, part.id, area, stage.finish, value === 'free' ? null : value === 'open'), phrase`Pinned ${area.code}`);
   return (
     <Sheet>
       <Heading>Open or covered in this stage</Heading>
@@ -28,7 +29,7 @@ export function Pins({ plan, part, stage, chosen }: { plan: Plan; part: PartPlan
       {shown.map((area) => (
         <View key={area.code} testID="pin">
           <Choice
-            label={`${area.code}: now ${open(area.code) ? 'open' : 'covered'}`}
+            label={phrase`${area.code}: now ${open(area.code) ? 'open' : 'covered'}`}
             value={pinnedIn(design, part.id, area, stage.finish)}
             options={[
               { value: 'free', label: 'As found best' },
@@ -39,7 +40,7 @@ export function Pins({ plan, part, stage, chosen }: { plan: Plan; part: PartPlan
           />
         </View>
       ))}
-      {free.length > shown.length ? <Small>{`${free.length - shown.length} more: tap them on the drawing.`}</Small> : null}
+      {free.length > shown.length ? <Small>{phrase`${free.length - shown.length} more: tap them on the drawing.`}</Small> : null}
     </Sheet>
   );
 }
@@ -64,7 +65,7 @@ export function Price({ price }: { price: ChoicePrice | null }) {
     }, 'Took the choices back');
   return (
     <View style={styles.price} testID="price">
-      <Small tone="caution">{`Your choices: ${priceWords(price, words)} (estimate), against the best without them.`}</Small>
+      <Small tone="caution">{phrase`Your choices: ${priceWords(price, words)} (estimate), against the best without them.`}</Small>
       <Action label="Let Lintrel choose again" onPress={back} />
     </View>
   );
@@ -72,15 +73,15 @@ export function Price({ price }: { price: ChoicePrice | null }) {
 
 /** A price in words: what is more and what is less; small differences are no price. */
 function priceWords({ workMin, endMin, tapeM, coats, riskM }: ChoicePrice, { metres }: Words): string {
-  const signed = (value: number, text: string) => `${value > 0 ? '+' : '−'}${text}`;
+  const signed = (value: number, text: string) => phrase`${value > 0 ? '+' : '−'}${text}`;
   const told = [
-    Math.abs(workMin) >= 1 ? `${signed(workMin, showMinutes(Math.abs(workMin)))} work` : null,
-    Math.abs(endMin) >= 1 ? `done ${showMinutes(Math.abs(endMin))} ${endMin > 0 ? 'later' : 'earlier'}` : null,
-    Math.abs(tapeM) >= 0.05 ? `${signed(tapeM, metres(1000 * Math.abs(tapeM)))} of tape` : null,
-    coats !== 0 ? `${signed(coats, String(Math.abs(coats)))} ${Math.abs(coats) === 1 ? 'coat' : 'coats'}` : null,
-    Math.abs(riskM) >= 0.05 ? `${signed(riskM, metres(1000 * Math.abs(riskM)))} of show edge` : null,
-  ].filter(Boolean);
-  return told.length > 0 ? told.join(', ') : 'they cost nothing';
+    Math.abs(workMin) >= 1 ? phrase`${signed(workMin, showMinutes(Math.abs(workMin)))} work` : null,
+    Math.abs(endMin) >= 1 ? phrase`done ${showMinutes(Math.abs(endMin))} ${endMin > 0 ? 'later' : 'earlier'}` : null,
+    Math.abs(tapeM) >= 0.05 ? phrase`${signed(tapeM, metres(1000 * Math.abs(tapeM)))} of tape` : null,
+    coats !== 0 ? phrase`${signed(coats, String(Math.abs(coats)))} ${Math.abs(coats) === 1 ? 'coat' : 'coats'}` : null,
+    Math.abs(riskM) >= 0.05 ? phrase`${signed(riskM, metres(1000 * Math.abs(riskM)))} of show edge` : null,
+  ].filter((one) => one !== null);
+  return told.length > 0 ? phrases(told) : 'they cost nothing';
 }
 
 const styles = StyleSheet.create({ price: { gap: space.small, alignItems: 'flex-start' } });

@@ -1,4 +1,5 @@
 import { rehearsal, showMinutes, type Moment, type Plan } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { RangeInput } from '@/forms/RangeInput';
@@ -51,7 +52,7 @@ export function Rehearse({ moments, at, setAt, moment, playing, setPlaying }: Re
         least={0}
         most={moments.length - 1}
         step={1}
-        words={moment ? `${say(moment.what)}, ${clock(moment.atMin)}` : 'Not begun'}
+        words={moment ? phrase`${say(moment.what)}, ${clock(moment.atMin)}` : 'Not begun'}
         onChange={(value) => {
           setPlaying(false);
           setAt(value);
@@ -61,7 +62,7 @@ export function Rehearse({ moments, at, setAt, moment, playing, setPlaying }: Re
       {moment ? (
         <View style={styles.figures} testID="moment">
           <Figure label="Clock (estimate)" value={clock(moment.atMin)} />
-          <Figure label={`Stage ${moment.stage}`} value={say(moment.what)} />
+          <Figure label={phrase`Stage ${moment.stage}`} value={say(moment.what)} />
         </View>
       ) : (
         <Small>Slide through every coat, or let it run. The drawing shows what you would see.</Small>
@@ -72,7 +73,7 @@ export function Rehearse({ moments, at, setAt, moment, playing, setPlaying }: Re
 }
 
 /** Time since the job began. */
-const clock = (minutes: number): string => (minutes < 1 ? 'at the start' : `after ${showMinutes(minutes)}`);
+const clock = (minutes: number): string => (minutes < 1 ? 'at the start' : phrase`after ${showMinutes(minutes)}`);
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },

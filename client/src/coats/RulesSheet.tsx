@@ -1,4 +1,5 @@
 import { isModelScale, type Design, type DesignChoices, type Plan } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Typed } from '@/forms/Field';
@@ -17,7 +18,7 @@ export function RulesSheet({ plan }: { plan: Plan }) {
   const { choices } = design;
   const set = (update: Partial<DesignChoices>) => void change((now) => ({ ...now, choices: { ...now.choices, ...update } }), 'Changed a rule');
   const count = (choices.before?.length ?? 0) + (choices.sameGun?.length ?? 0) + (choices.pins?.length ?? 0) + (choices.vouched?.length ?? 0);
-  if (!open) return <Action label={count > 0 ? `Your rules (${count})` : 'Set rules of your own'} onPress={() => setOpen(true)} testID="rules" />;
+  if (!open) return <Action label={count > 0 ? phrase`Your rules (${count})` : 'Set rules of your own'} onPress={() => setOpen(true)} testID="rules" />;
   const masks = choices.masks ?? (isModelScale(design.scale) ? 'free' : 'fresh');
   return (
     <Sheet>
@@ -59,7 +60,7 @@ export function RulesSheet({ plan }: { plan: Plan }) {
       <MostStages key={choices.mostStages} design={design} onChange={(mostStages) => set({ mostStages })} />
       {(choices.vouched ?? []).map(({ lower, upper, note }, index) => (
         <View key={`${lower} ${upper}`} style={styles.row}>
-          <Body style={styles.shrink}>{`${upper} over ${lower}: ${note}`}</Body>
+          <Body style={styles.shrink}>{phrase`${upper} over ${lower}: ${note}`}</Body>
           <Action rank="quiet" label="Take back" onPress={() => set({ vouched: choices.vouched?.filter((_, at) => at !== index) })} />
         </View>
       ))}
@@ -95,7 +96,7 @@ function Pairs({
       <Small tone="ink">{title}</Small>
       {pairs.map(([one, other], index) => (
         <View key={`${one} ${other}`} style={styles.row}>
-          <Body style={styles.shrink}>{`${name(one)} ${words[1]} ${name(other)}`}</Body>
+          <Body style={styles.shrink}>{phrase`${name(one)} ${words[1]} ${name(other)}`}</Body>
           <Action rank="quiet" label="Take back" onPress={() => onChange(pairs.filter((_, at) => at !== index))} />
         </View>
       ))}

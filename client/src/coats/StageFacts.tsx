@@ -9,7 +9,7 @@ import { Rows, Swatch } from '@/ui/Row';
 import { Sheet } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
-import { counted } from '@lintrel/words';
+import { phrase, phrases, listedPhrase, several } from '@lintrel/words';
 
 const LAYER_WORDS: Readonly<Record<StagePlan['layer'], string>> = { primer: ' (under everything)', finish: '', clear: ' (over everything)' };
 
@@ -22,12 +22,12 @@ export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
     <Sheet>
       <View style={styles.row}>
         <Swatch colour={finish?.colour ?? colour.sheet} />
-        <Heading style={styles.shrink}>{`Stage ${stage.number}: ${finish?.name ?? stage.finish}${LAYER_WORDS[stage.layer]}`}</Heading>
+        <Heading style={styles.shrink}>{phrase`Stage ${stage.number}: ${finish?.name ?? stage.finish}${LAYER_WORDS[stage.layer]}`}</Heading>
       </View>
-      <Body>{`${counted(stage.coats, 'coat')}: ${say(stage.coatsWhy)}.`}</Body>
+      <Body>{phrase`${several(stage.coats, 'coat')}: ${say(stage.coatsWhy)}.`}</Body>
       {finish && finish.effect !== 'solid' && stage.layer === 'finish' ? <Rungs finish={finish} stage={stage} /> : null}
-      {stage.keep ? <Body>{`The masks stay on for stage ${stage.number + 1}.`}</Body> : null}
-      {stage.pulls.length > 0 ? <Body>{`The masks of stage ${stage.pulls.join(' and ')} come off with these.`}</Body> : null}
+      {stage.keep ? <Body>{phrase`The masks stay on for stage ${stage.number + 1}.`}</Body> : null}
+      {stage.pulls.length > 0 ? <Body>{phrase`The masks of stage ${listedPhrase(stage.pulls.map(String))} come off with these.`}</Body> : null}
       <Small>Cross-hatched: covered. Along the lines: tape. Arrows: spray this way, off the tape, never into its edge.</Small>
       <View style={styles.figures}>
         <Figure label="Mask (estimate)" value={showMinutes(stage.layMin)} />
@@ -55,10 +55,10 @@ function Rungs({ finish, stage }: { finish: Finish; stage: StagePlan }) {
       {rungs.map(({ coats, colour: paint, from }) => (
         <View key={coats} style={[styles.rung, coats === stage.coats && styles.planned]}>
           <Swatch colour={paint} />
-          <Small tone={coats === stage.coats ? 'ink' : 'quiet'}>{`${coats}${from === 'card' ? ' card' : ''}`}</Small>
+          <Small tone={coats === stage.coats ? 'ink' : 'quiet'}>{phrase`${coats}${from === 'card' ? ' card' : ''}`}</Small>
         </View>
       ))}
-      <Small>{`Coat by coat over what is below (${rungs.some(({ from }) => from === 'card') ? 'measured on a card' : 'estimate'})`}</Small>
+      <Small>{phrase`Coat by coat over what is below (${rungs.some(({ from }) => from === 'card') ? 'measured on a card' : 'estimate'})`}</Small>
     </View>
   );
 }
@@ -77,12 +77,12 @@ function Paint({ stage: { paint }, plan }: { stage: StagePlan; plan: Plan }) {
         {paint.cans !== null ? <Figure label="Cans" value={String(paint.cans)} /> : null}
         {paint.potLifeMin !== null ? <Figure label="Use it within" value={showMinutes(paint.potLifeMin)} /> : null}
       </View>
-      {paint.batches > 1 ? <Small tone="caution">{`Mix it in ${paint.batches} lots: one would be too old before the last coat.`}</Small> : null}
+      {paint.batches > 1 ? <Small tone="caution">{phrase`Mix it in ${paint.batches} lots: one would be too old before the last coat.`}</Small> : null}
       <Action rank="quiet" label={open ? 'Hide the areas' : 'How much on which area'} onPress={() => setOpen(!open)} />
       {open ? (
         <Rows>
           {paint.byArea.map(({ part, area, code, ml }) => (
-            <Small key={`${part} ${area}`} tone="ink">{`${plan.parts.length > 1 ? `${name(part)} ` : ''}${code}: ${volume(ml)} (estimate)`}</Small>
+            <Small key={`${part} ${area}`} tone="ink">{phrase`${plan.parts.length > 1 ? phrase`${name(part)} ` : ''}${code}: ${volume(ml)} (estimate)`}</Small>
           ))}
         </Rows>
       ) : null}
@@ -117,7 +117,7 @@ function Task({ task, stage, plan }: { task: PrepareTask; stage: StagePlan; plan
   return (
     <View style={styles.task} testID="task">
       <Small tone={task.answer === 'no' ? 'accent' : 'caution'}>
-        {`${TASK_WORDS[task.answer]}: ${placeWords(task.places, plan)}${task.minutes > 0 ? `, ${showMinutes(task.minutes)} (estimate)` : ''}`}
+        {phrase`${TASK_WORDS[task.answer]}: ${placeWords(task.places, plan)}${task.minutes > 0 ? phrase`, ${showMinutes(task.minutes)} (estimate)` : ''}`}
       </Small>
       <Body>{say(task.reason)}</Body>
       {note === null ? (
@@ -137,15 +137,16 @@ function Task({ task, stage, plan }: { task: PrepareTask; stage: StagePlan; plan
 /** Areas by part: `Right side A1, A2; Lid A1`. */
 function placeWords(places: PrepareTask['places'], plan: Plan): string {
   const parts = [...new Set(places.map(({ part }) => part))];
-  return parts
-    .map((id) => {
+  return phrases(
+    parts.map((id) => {
       const areas = places
         .filter(({ part }) => part === id)
         .map(({ code }) => code)
         .join(', ');
-      return plan.parts.length > 1 ? `${plan.parts.find((part) => part.id === id)?.name ?? id} ${areas}` : areas;
-    })
-    .join('; ');
+      return plan.parts.length > 1 ? phrase`${plan.parts.find((part) => part.id === id)?.name ?? id} ${areas}` : areas;
+    }),
+    '; ',
+  );
 }
 
 /** Finish that was on the first place of a task before this stage; null: what was there at the start. */

@@ -1,13 +1,16 @@
 import type { PartPlan, Plan } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { finalAreas, stageAreas } from '@/drawing/paint';
 import { PartThumb } from '@/drawing/PartThumb';
 import { useJob } from '@/job/JobContext';
 import { colour, measure, space } from '@/theme/theme';
 import { Small } from '@/ui/Words';
+import { useWords } from '@/person/PersonContext';
 
 /** A picture after every stage, and one of the end. */
 export function StageStrip({ plan, part, chosen, onChoose }: { plan: Plan; part: PartPlan; chosen: number; onChoose: (number: number) => void }) {
+  const { text } = useWords();
   const { shelf } = useJob();
   return (
     <ScrollView horizontal contentContainerStyle={styles.strip}>
@@ -15,14 +18,14 @@ export function StageStrip({ plan, part, chosen, onChoose }: { plan: Plan; part:
         <Pressable
           key={stage.number}
           role="button"
-          aria-label={`Stage ${stage.number}`}
+          aria-label={text(phrase`Stage ${stage.number}`)}
           aria-pressed={stage.number === chosen}
           onPress={() => onChoose(stage.number)}
           style={[styles.picture, stage.number === chosen && styles.chosen]}
           testID="stage"
         >
           <PartThumb part={part} areas={stageAreas(plan, stage, part, shelf)} width={measure.thumb} height={measure.thumbHigh} />
-          <Small tone="ink">{`Stage ${stage.number}`}</Small>
+          <Small tone="ink">{phrase`Stage ${stage.number}`}</Small>
         </Pressable>
       ))}
       <View style={styles.picture}>

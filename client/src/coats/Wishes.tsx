@@ -1,4 +1,5 @@
 import { showMinutes, type WishOrder } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
@@ -23,14 +24,14 @@ export function Wishes({ onWish }: { onWish: (wish: WishOrder['wish']) => void }
     <View testID="by-wish">
       <Rows>
         {output.map((one) => (
-          <Row key={one.wish} label={`${WISH_WORDS[one.wish]}, take it`} chosen={one.wish === chosen} onPress={() => onWish(one.wish)}>
+          <Row key={one.wish} label={phrase`${WISH_WORDS[one.wish]}, take it`} chosen={one.wish === chosen} onPress={() => onWish(one.wish)}>
             <Body>{WISH_WORDS[one.wish]}</Body>
             <View style={styles.row}>
               {one.order.map((id, index) => (
                 <Swatch key={`${index} ${id}`} colour={shelf.finishes.find((finish) => finish.id === id)?.colour ?? colour.sheet} />
               ))}
             </View>
-            <Small>{`${showMinutes(one.workMin)} work, done after ${showMinutes(one.endMin)}, ${metres(1000 * one.riskM)} of show edge, ${one.money.toFixed(0)} for material (estimates)`}</Small>
+            <Small>{phrase`${showMinutes(one.workMin)} work, done after ${showMinutes(one.endMin)}, ${metres(1000 * one.riskM)} of show edge, ${one.money.toFixed(0)} for material (estimates)`}</Small>
           </Row>
         ))}
       </Rows>

@@ -1,4 +1,5 @@
 import type { AreaPlan, FeaturePlan, Finish, LinePlan, PartPlan, LineItem, SprayArrow } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { memo, useId, type ReactNode } from 'react';
 import { Circle, Defs, G, Path, Pattern, Polygon, Text } from 'react-native-svg';
 import { colour, font } from '@/theme/theme';
@@ -47,7 +48,7 @@ interface PartDrawingProps extends PartPictureProps {
 export function PartDrawing({ overlay, handles, onDrag, ...props }: PartDrawingProps) {
   const { part } = props;
   return (
-    <Sheet box={boxRound(part.ring)} label={`Drawing of ${part.name}`} overlay={overlay} handles={handles} onDrag={onDrag}>
+    <Sheet box={boxRound(part.ring)} label={phrase`Drawing of ${part.name}`} overlay={overlay} handles={handles} onDrag={onDrag}>
       {(mmPerDp) => <PartPicture {...props} mmPerDp={mmPerDp} />}
     </Sheet>
   );

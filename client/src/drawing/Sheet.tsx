@@ -4,6 +4,7 @@ import { IconButton } from 'react-native-paper';
 import Svg, { Circle, G, Use } from 'react-native-svg';
 import { colour, measure, space } from '@/theme/theme';
 import { fitted, grabbed, panned, placeAt, transformOf, zoomed, type Frame, type SheetBox, type View as Shown } from './view';
+import { useWords } from '@/person/PersonContext';
 
 /** A point of the drawing that can be taken hold of. */
 export interface SheetHandle {
@@ -35,6 +36,7 @@ const NO_HANDLES: readonly SheetHandle[] = [];
 
 /** A sheet one can move and zoom: drag, pinch or wheel; a double tap shows all of it. Handles are dragged under a magnifier. */
 export function Sheet({ box, label, children, overlay, handles = NO_HANDLES, onDrag }: SheetProps) {
+  const { text } = useWords();
   const [frame, setFrame] = useState<Frame | null>(null);
   const [moved, setMoved] = useState<Shown | null>(null);
   const [finger, setFinger] = useState<readonly [number, number] | null>(null);
@@ -54,7 +56,7 @@ export function Sheet({ box, label, children, overlay, handles = NO_HANDLES, onD
   return (
     <View ref={host} style={styles.host} onLayout={layout} {...responder.panHandlers}>
       {view && frame ? (
-        <Svg width={frame.width} height={frame.height} aria-label={label} role="img">
+        <Svg width={frame.width} height={frame.height} aria-label={text(label)} role="img">
           <G transform={transformOf(view, frame.height)}>
             <G id={drawing}>{children(view.mmPerDp)}</G>
             {overlay?.(view.mmPerDp)}
@@ -75,9 +77,11 @@ export function Sheet({ box, label, children, overlay, handles = NO_HANDLES, onD
       ) : null}
       {finger && view ? <Magnifier place={finger} mmPerDp={view.mmPerDp} drawing={drawing} overlay={overlay} /> : null}
       <View style={styles.buttons}>
-        <IconButton icon="plus" accessibilityLabel="Closer" onPress={() => zoom(1.5)} style={styles.button} size={20} />
-        <IconButton icon="minus" accessibilityLabel="Farther" onPress={() => zoom(1 / 1.5)} style={styles.button} size={20} />
-        {moved ? <IconButton icon="fit-to-page-outline" accessibilityLabel="Show all" onPress={() => setMoved(null)} style={styles.button} size={20} /> : null}
+        <IconButton icon="plus" accessibilityLabel={text('Closer')} onPress={() => zoom(1.5)} style={styles.button} size={20} />
+        <IconButton icon="minus" accessibilityLabel={text('Farther')} onPress={() => zoom(1 / 1.5)} style={styles.button} size={20} />
+        {moved ? (
+          <IconButton icon="fit-to-page-outline" accessibilityLabel={text('Show all')} onPress={() => setMoved(null)} style={styles.button} size={20} />
+        ) : null}
       </View>
     </View>
   );

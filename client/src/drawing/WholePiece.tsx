@@ -10,6 +10,7 @@ import { Small } from '@/ui/Words';
 import { useComputed } from '@/worker/useComputed';
 import { openPath, ringPath } from './path';
 import { fittedStill, transformOf } from './view';
+import { useWords } from '@/person/PersonContext';
 
 const SLANTED = { turnDeg: 32, riseDeg: 22 } as const;
 const VIEWS = [
@@ -49,9 +50,10 @@ export function WholePiece({ fills = false }: { fills?: boolean }) {
 }
 
 function Drawn({ picture, width, height }: { picture: Picture; width: number; height: number }) {
+  const { text } = useWords();
   const view = fittedStill(picture.box, { width, height });
   return (
-    <Svg width={width} height={height} role="img" aria-label="The whole piece">
+    <Svg width={width} height={height} role="img" aria-label={text('The whole piece')}>
       <G transform={transformOf(view, height)}>
         {picture.patches.map(({ colour: paint, points, back }, index) => (
           <Path key={index} d={ringPath(points)} fill={back ? colour.ground : paint} stroke={back ? colour.hairline : paint} strokeWidth={0.6 * view.mmPerDp} />

@@ -1,3 +1,4 @@
+import { phrase } from '@lintrel/words';
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
@@ -30,7 +31,7 @@ export function Typed({ label, value, onChange, onBlur, fault, hint, unit, multi
       <TextInput
         mode="outlined"
         label={shown}
-        accessibilityLabel={unit ? `${label}, ${unit}` : label}
+        accessibilityLabel={text(unit ? phrase`${label}, ${unit}` : label)}
         value={value}
         onChangeText={onChange}
         onBlur={onBlur}

@@ -1,3 +1,4 @@
+import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
@@ -5,7 +6,7 @@ import { HelperText } from 'react-native-paper';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { Swatch } from '@/ui/Row';
 import { Text } from '@/ui/Text';
-import { useFaultWords } from '@/person/PersonContext';
+import { useFaultWords, useWords } from '@/person/PersonContext';
 
 export interface PickOption<T extends string> {
   readonly value: T;
@@ -23,6 +24,7 @@ interface PickProps<T extends string> {
 
 /** One of many: closed it shows the choice, open the whole list. */
 export function Pick<T extends string>({ label, value, options, onChange, fault }: PickProps<T>) {
+  const { text } = useWords();
   const faultWords = useFaultWords();
   const [open, setOpen] = useState(false);
   const chosen = options.find((option) => option.value === value);
@@ -32,7 +34,7 @@ export function Pick<T extends string>({ label, value, options, onChange, fault 
       <Pressable
         role="button"
         aria-expanded={open}
-        aria-label={`${label}: ${chosen?.label ?? 'nothing chosen'}`}
+        aria-label={text(phrase`${label}: ${chosen?.label ?? 'nothing chosen'}`)}
         onPress={() => setOpen(!open)}
         style={styles.closed}
       >

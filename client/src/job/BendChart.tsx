@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { LineChart } from 'react-native-chart-kit';
 import { colour, font, size, space } from '@/theme/theme';
 import { Small } from '@/ui/Words';
+import { useWords } from '@/person/PersonContext';
 
 /** Values the chart is drawn from, and labels along its foot. */
 const POINTS = 40;
@@ -12,6 +13,7 @@ const HEIGHT = 150;
 
 /** Bend along a line: above the middle it bends to the left, below to the right; the farther off, the tighter. */
 export default function BendChart({ bends, unit }: { bends: LineAnalysis['bends']; unit: 'mm' | 'in' }) {
+  const { text } = useWords();
   const [width, setWidth] = useState(0);
   const every = Math.max(1, Math.floor(bends.length / POINTS));
   const shown = bends.filter((_, index) => index % every === 0);
@@ -19,7 +21,12 @@ export default function BendChart({ bends, unit }: { bends: LineAnalysis['bends'
   const perMetre = shown.map(([, bend]) => bend * 1000);
   const labelEvery = Math.ceil(shown.length / LABELS);
   return (
-    <View style={styles.chart} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} role="img" aria-label="Chart of the bend along the line">
+    <View
+      style={styles.chart}
+      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      role="img"
+      aria-label={text('Chart of the bend along the line')}
+    >
       <Small>Bend along the line, 1 ÷ radius in m: above 0 to the left, below 0 to the right</Small>
       {width > 0 && shown.length > 1 ? (
         <LineChart

@@ -1,6 +1,7 @@
 import { Pressable, StyleSheet } from 'react-native';
 import { booth, font, measure, size, space } from '@/theme/theme';
 import { Text } from '@/ui/Text';
+import { useWords } from '@/person/PersonContext';
 
 /** A big button for a gloved hand, dark like the booth. */
 export const BoothButton = ({
@@ -15,19 +16,22 @@ export const BoothButton = ({
   main?: boolean;
   disabled?: boolean;
   testID?: string;
-}) => (
-  <Pressable
-    role="button"
-    aria-label={label}
-    aria-disabled={disabled}
-    disabled={disabled}
-    onPress={onPress}
-    testID={testID}
-    style={[styles.button, main && styles.main, disabled && styles.disabled]}
-  >
-    <Text style={[styles.word, main && styles.wordMain]}>{label}</Text>
-  </Pressable>
-);
+}) => {
+  const { text } = useWords();
+  return (
+    <Pressable
+      role="button"
+      aria-label={text(label)}
+      aria-disabled={disabled}
+      disabled={disabled}
+      onPress={onPress}
+      testID={testID}
+      style={[styles.button, main && styles.main, disabled && styles.disabled]}
+    >
+      <Text style={[styles.word, main && styles.wordMain]}>{label}</Text>
+    </Pressable>
+  );
+};
 
 const styles = StyleSheet.create({
   button: {

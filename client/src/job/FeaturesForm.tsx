@@ -1,4 +1,5 @@
-import { FEATURE_WORDS, OPENING_USES, type FeatureKind } from '@lintrel/core';
+import { OPENING_USES, type FeatureKind, FEATURE_KINDS } from '@lintrel/core';
+import { phrase, FEATURE_NAMES, OPENING_NAMES } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { Pick } from '@/forms/Pick';
 import { treeAt, without, type TreeKeys, type TypedTree } from '@/forms/tree';
@@ -57,14 +58,14 @@ export function FeaturesForm() {
       {features.map((feature, index) => (
         <View key={String(feature.id)} style={styles.entry}>
           <Pick
-            label={`Feature ${index + 1}`}
+            label={phrase`Feature ${index + 1}`}
             value={feature.kind as FeatureKind}
-            options={(Object.keys(FEATURE_WORDS) as FeatureKind[]).map((value) => ({ value, label: FEATURE_WORDS[value] }))}
+            options={FEATURE_KINDS.map((value) => ({ value, label: FEATURE_NAMES[value] }))}
             onChange={(kind) => put([...at, index], { kind, id: feature.id, name: feature.name, datum: feature.datum, ...rest(kind) })}
           />
           <View style={styles.row}>
             <TreeField at={[...at, index, 'name']} label="Name" testID={`feature-name-${index}`} />
-            <TakeOut what={`feature ${index + 1}`} onPress={() => put(at, without(features, index))} />
+            <TakeOut what={phrase`feature ${index + 1}`} onPress={() => put(at, without(features, index))} />
           </View>
           <Pick
             label="Measured from"
@@ -118,7 +119,7 @@ function FeatureFields({ at, feature }: { at: TreeKeys; feature: Entry }) {
         <Choice
           label="It is a"
           value={String(feature.use)}
-          options={(Object.keys(OPENING_USES) as (keyof typeof OPENING_USES)[]).map((value) => ({ value, label: OPENING_USES[value] }))}
+          options={OPENING_USES.map((value) => ({ value, label: OPENING_NAMES[value] }))}
           onChange={(use) => put([...at, 'use'], use)}
         />
       ) : null}
@@ -156,7 +157,7 @@ function ShapeFields({ at, shape }: { at: TreeKeys; shape: Entry }) {
       {kind === 'corners' ? (
         <>
           {points.map((_, index) => (
-            <PlaceFields key={index} at={[...at, 'points', index]} name={`Corner ${index + 1}`} />
+            <PlaceFields key={index} at={[...at, 'points', index]} name={phrase`Corner ${index + 1}`} />
           ))}
           <Action label="Another corner" icon="plus" onPress={() => put([...at, 'points'], [...points, place()])} />
         </>
@@ -167,7 +168,7 @@ function ShapeFields({ at, shape }: { at: TreeKeys; shape: Entry }) {
 
 const PlaceFields = ({ at, name }: { at: TreeKeys; name: string }) => (
   <View style={styles.row}>
-    <TreeField at={[...at, 'along']} label={`${name}: along`} unit="length" />
+    <TreeField at={[...at, 'along']} label={phrase`${name}: along`} unit="length" />
     <TreeField at={[...at, 'above']} label="above" unit="length" />
   </View>
 );

@@ -1,4 +1,5 @@
 import type { LineAnalysis, PartPlan } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { G, Path } from 'react-native-svg';
@@ -33,7 +34,7 @@ export const LineDrawing = memo(function LineDrawing({ part, chosen, onLine, com
       {live ? (
         <View style={styles.note} pointerEvents="none" role="status">
           <Small tone={live.fault ? 'accent' : 'ink'}>
-            {live.fault ? `There this line ${say(live.fault)}` : live.snap ? `Drawn to: ${say(live.snap)}` : 'Free: drawn to nothing'}
+            {live.fault ? phrase`There this line ${say(live.fault)}` : live.snap ? phrase`Drawn to: ${say(live.snap)}` : 'Free: drawn to nothing'}
           </Small>
         </View>
       ) : null}

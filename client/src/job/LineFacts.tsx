@@ -1,4 +1,5 @@
 import { showBoth, showLength, type Fit, type LineAnalysis, type LineFit, type LinePlan } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { lazy, Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -30,16 +31,16 @@ export function LineFacts({ line, analysis, fits, unit, scale }: LineFactsProps)
     <View style={styles.facts}>
       <View style={styles.figures}>
         <Figure label="Length" value={showBoth(line.lengthMm, unit, scale)} />
-        <Figure label="Tightest bend" value={line.tightest ? `radius ${show(line.tightest.radiusMm)}` : 'none'} />
+        <Figure label="Tightest bend" value={line.tightest ? phrase`radius ${show(line.tightest.radiusMm)}` : 'none'} />
         {line.tightest ? <Figure label="at" value={show(line.tightest.at)} /> : null}
-        <Figure label="Changes its bend" value={line.inflections.length === 0 ? 'never' : `at ${line.inflections.slice(0, 4).map(show).join(', ')}`} />
-        {line.corners.length > 0 ? <Figure label="Corners, where a run ends" value={`at ${line.corners.slice(0, 4).map(show).join(', ')}`} /> : null}
+        <Figure label="Changes its bend" value={line.inflections.length === 0 ? 'never' : phrase`at ${line.inflections.slice(0, 4).map(show).join(', ')}`} />
+        {line.corners.length > 0 ? <Figure label="Corners, where a run ends" value={phrase`at ${line.corners.slice(0, 4).map(show).join(', ')}`} /> : null}
       </View>
       {line.crosses.map((met, index) => (
         <Small key={index} tone="ink">
           {met.to - met.from < 1e-3
-            ? `Crosses ${met.name} at ${show(met.from)}`
-            : `${met.kind === 'opening' ? 'Broken by' : 'Runs over'} ${met.name} from ${show(met.from)} to ${show(met.to)}`}
+            ? phrase`Crosses ${met.name} at ${show(met.from)}`
+            : phrase`${met.kind === 'opening' ? 'Broken by' : 'Runs over'} ${met.name} from ${show(met.from)} to ${show(met.to)}`}
         </Small>
       ))}
       <Fairness analysis={analysis} unit={unit} />
@@ -72,7 +73,7 @@ function Fairness({ analysis, unit }: { analysis: LineAnalysis | null; unit: 'mm
         <Small
           key={at}
           tone="caution"
-        >{`Wiggle at ${showLength(at, unit)}: ${showLength(Math.round(sizeMm * 10) / 10, unit)} in ${showLength(Math.round(overMm), unit)} (estimate)`}</Small>
+        >{phrase`Wiggle at ${showLength(at, unit)}: ${showLength(Math.round(sizeMm * 10) / 10, unit)} in ${showLength(Math.round(overMm), unit)} (estimate)`}</Small>
       ))}
     </View>
   );
@@ -90,7 +91,7 @@ function widestWords(all: readonly LineFit[]): string {
       .find((fit) => holds(fit[side]))?.tape;
   const [left, right] = [widest('left'), widest('right')];
   if (!left && !right) return 'No tape with a crisp edge does the whole line: split the run at the tight bend, or cut the edge from film.';
-  return `Widest crisp tape that does it: ${left ?? 'none'} above or left, ${right ?? 'none'} below or right`;
+  return phrase`Widest crisp tape that does it: ${left ?? 'none'} above or left, ${right ?? 'none'} below or right`;
 }
 
 const widthOf = (code: string): number => Number(code.replace(/^[^\d]*/, '')) || 0;
@@ -104,18 +105,18 @@ function grouped(fits: readonly LineFit[]): { tapes: string; left: Fit; right: F
     if (same) last.fit = fit;
     else rows.push({ first: fit.tape, fit });
   }
-  return rows.map(({ first, fit: { tape, left, right } }) => ({ tapes: first === tape ? tape : `${first} to ${tape}`, left, right }));
+  return rows.map(({ first, fit: { tape, left, right } }) => ({ tapes: first === tape ? tape : phrase`${first} to ${tape}`, left, right }));
 }
 
 function Verdict({ fit, unit }: { fit: Fit; unit: 'mm' | 'in' }) {
   const { icon, words } = VERDICTS[fit.verdict];
   const bad = fit.stretches.find(({ verdict }) => verdict === fit.verdict);
-  const where = !holds(fit) && bad ? ` from ${showLength(bad.from, unit)} to ${showLength(bad.to, unit)}` : '';
-  const share = fit.verdict === 'stretch' ? ` up to ${(fit.stretch * 100).toFixed(1)} %` : '';
+  const where = !holds(fit) && bad ? phrase` from ${showLength(bad.from, unit)} to ${showLength(bad.to, unit)}` : '';
+  const share = fit.verdict === 'stretch' ? phrase` up to ${(fit.stretch * 100).toFixed(1)} %` : '';
   return (
     <View style={styles.verdict}>
       <MaterialCommunityIcons aria-hidden name={icon} size={size.base} color={colour.quiet} />
-      <Small tone="ink">{`${words}${share}${where}`}</Small>
+      <Small tone="ink">{phrase`${words}${share}${where}`}</Small>
     </View>
   );
 }

@@ -1,4 +1,5 @@
 import { fairedLine, type LineOf, type LinePlan, plainly, readLength, showLength, told, type TrimLine } from '@lintrel/core';
+import { phrase, phrases } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -30,16 +31,20 @@ export function LineTools({
   const flag = (key: 'hidden' | 'locked') => {
     const { [key]: on, ...rest } = made;
     const changed = (on ? rest : { ...made, [key]: true }) as TrimLine;
-    void change((now) => withLine(now, partId, changed), `${made.name} ${on ? (key === 'hidden' ? 'shown' : 'unlocked') : key}`);
+    void change((now) => withLine(now, partId, changed), phrase`${made.name} ${on ? (key === 'hidden' ? 'shown' : 'unlocked') : key}`);
   };
   return (
     <View style={styles.tools}>
       {made.locked ? null : <Action label="Change the measurements" icon="pencil-outline" onPress={() => go(`line/${partId}/${made.id}`)} />}
       <Action label="Stations" icon="ruler" onPress={() => go(`stations/${partId}/${line.id}`)} />
       <Action label={comb ? 'Hide the comb' : 'Show the comb'} icon="chart-bell-curve" onPress={() => onComb(!comb)} />
-      <Action label="Copy" icon="content-copy" onPress={() => void change((now) => withCopy(now, partId, made.id), `${made.name} copied`)} />
-      <Action label="Up the list" icon="arrow-up" onPress={() => void change((now) => withMoved(now, partId, made.id, -1), `${made.name} moved up`)} />
-      <Action label="Down the list" icon="arrow-down" onPress={() => void change((now) => withMoved(now, partId, made.id, 1), `${made.name} moved down`)} />
+      <Action label="Copy" icon="content-copy" onPress={() => void change((now) => withCopy(now, partId, made.id), phrase`${made.name} copied`)} />
+      <Action label="Up the list" icon="arrow-up" onPress={() => void change((now) => withMoved(now, partId, made.id, -1), phrase`${made.name} moved up`)} />
+      <Action
+        label="Down the list"
+        icon="arrow-down"
+        onPress={() => void change((now) => withMoved(now, partId, made.id, 1), phrase`${made.name} moved down`)}
+      />
       <Action label={made.hidden ? 'Show it' : 'Hide it'} icon={made.hidden ? 'eye-outline' : 'eye-off-outline'} onPress={() => flag('hidden')} />
       <Action label={made.locked ? 'Unlock it' : 'Lock it'} icon={made.locked ? 'lock-open-outline' : 'lock-outline'} onPress={() => flag('locked')} />
       {made.kind === 'sweep' && !made.locked && made.points.length > 3 ? <MakeFair partId={partId} line={made} /> : null}
@@ -73,14 +78,17 @@ function MakeFair({ partId, line }: { partId: string; line: LineOf<'sweep'> }) {
           ? 'Say how far points may move.'
           : moved.length === 0
             ? 'It runs fair already: no point would move.'
-            : moved.map(({ mm, index }) => `Point ${index + 1} moves ${showLength(mm, unit)}`).join(', ')}
+            : phrases(moved.map(({ mm, index }) => phrase`Point ${index + 1} moves ${showLength(mm, unit)}`))}
       </Body>
       {faired && moved.length > 0 ? (
         <Action
           rank="main"
           label="Move them"
           onPress={() => {
-            void change((now) => withLines(now, partId, (lines) => lines.map((one) => (one.id === line.id ? faired.line : one))), `${line.name} made fair`);
+            void change(
+              (now) => withLines(now, partId, (lines) => lines.map((one) => (one.id === line.id ? faired.line : one))),
+              phrase`${line.name} made fair`,
+            );
             setOpen(false);
           }}
           testID="make-fair"

@@ -1,7 +1,9 @@
-import type { Design, TrimLine } from '@lintrel/core';
+import type { Design, EdgeName, TrimLine } from '@lintrel/core';
+import { phrase, type Words } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { Typed } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
+import { useWords } from '@/person/PersonContext';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import { OPTIONAL } from '@/words';
@@ -14,7 +16,7 @@ interface LineValuesProps {
   readonly unit: 'mm' | 'in';
   /** Other lines of the part, names of its edges, and the other parts. */
   readonly lines: readonly TrimLine[];
-  readonly edges: readonly string[];
+  readonly edges: readonly EdgeName[];
   readonly parts: Design['parts'];
   readonly onChange: (values: LineFields['values']) => void;
 }
@@ -23,6 +25,7 @@ const UNITS: Partial<Record<KindField['as'], string>> = { angle: 'Â°', ratio: 'Ã
 
 /** What a kind of line asks for besides its places. */
 export function LineValues({ fields, faults, unit, lines, edges, parts, onChange }: LineValuesProps) {
+  const { say } = useWords();
   const put = (key: string, value: string) => onChange({ ...fields.values, [key]: value });
   return (
     <View style={styles.row}>
@@ -35,7 +38,7 @@ export function LineValues({ fields, faults, unit, lines, edges, parts, onChange
               <Choice label={field.label} value={value} options={field.options} onChange={(next) => put(field.key, next)} />
             </View>
           );
-        const options = choicesFor(field, lines, edges, parts);
+        const options = choicesFor(field, lines, edges, parts, say);
         if (options)
           return (
             <View key={field.key} style={styles.whole}>
@@ -64,16 +67,18 @@ export function LineValues({ fields, faults, unit, lines, edges, parts, onChange
 function choicesFor(
   { as }: KindField,
   lines: readonly TrimLine[],
-  edges: readonly string[],
+  edges: readonly EdgeName[],
   parts: Design['parts'],
+  say: Words['say'],
 ): { value: string; label: string }[] | null {
   if (as === 'line') return lines.map(({ id, name }) => ({ value: id, label: name }));
   if (as === 'lineOrEdge')
     return [
       ...lines.map(({ id, name }) => ({ value: `line:${id}`, label: name })),
-      ...edges.map((name, index) => ({ value: `edge:${index}`, label: `The ${name} of the part` })),
+      ...edges.map((name, index) => ({ value: `edge:${index}`, label: `The ${say(name)} of the part` })),
     ];
-  if (as === 'partLine') return parts.flatMap((part) => part.lines.map(({ id, name }) => ({ value: `${part.id}/${id}`, label: `${part.name}: ${name}` })));
+  if (as === 'partLine')
+    return parts.flatMap((part) => part.lines.map(({ id, name }) => ({ value: `${part.id}/${id}`, label: phrase`${part.name}: ${name}` })));
   return null;
 }
 

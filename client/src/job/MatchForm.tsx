@@ -1,4 +1,5 @@
 import { type Measured, readLength, showLength, told } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Typed } from '@/forms/Field';
@@ -36,7 +37,7 @@ export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: s
       {typed.map((one, index) => (
         <View key={index} style={styles.row}>
           <Typed
-            label={`${index + 1}: along`}
+            label={phrase`${index + 1}: along`}
             unit={unit}
             value={one.along}
             onChange={(text) => put(index, 'along', text)}
@@ -59,18 +60,18 @@ export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: s
           {match.rows.map(({ along, outMm, seen }) => (
             <Body key={along}>
               {outMm === null
-                ? `At ${show(along)} the line does not reach`
+                ? phrase`At ${show(along)} the line does not reach`
                 : Math.abs(outMm) < 0.05
-                  ? `At ${show(along)} it matches`
-                  : `At ${show(along)} it is ${show(Math.abs(outMm))} too ${outMm > 0 ? 'high' : 'low'}${seen ? ', and will be seen' : ''}`}
+                  ? phrase`At ${show(along)} it matches`
+                  : phrase`At ${show(along)} it is ${show(Math.abs(outMm))} too ${outMm > 0 ? 'high' : 'low'}${seen ? ', and will be seen' : ''}`}
             </Body>
           ))}
           <Notice
             level={match.seen ? 'caution' : 'note'}
             text={
               match.seen
-                ? `It will be seen: the difference changes by more than about 1 mm in 500 mm (rule of thumb). Worst: ${show(Math.abs(match.worstMm))}.`
-                : `Nobody will see it: what is out changes slowly along the line (rule of thumb). Worst: ${show(Math.abs(match.worstMm))}.`
+                ? phrase`It will be seen: the difference changes by more than about 1 mm in 500 mm (rule of thumb). Worst: ${show(Math.abs(match.worstMm))}.`
+                : phrase`Nobody will see it: what is out changes slowly along the line (rule of thumb). Worst: ${show(Math.abs(match.worstMm))}.`
             }
           />
         </View>

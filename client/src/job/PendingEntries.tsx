@@ -1,4 +1,5 @@
 import type { LogEvent, Step } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { booth, font, measure, size, space } from '@/theme/theme';
 import { BoothButton } from './BoothButton';
@@ -25,7 +26,7 @@ export function PendingEntries({ sheet }: { sheet: RunSheet }) {
       ) : null}
       {refused.map(({ event, refused: why }) => (
         <View key={event.id} style={styles.group} role="alert" testID="refused">
-          <Text style={styles.warn}>{`Not taken: ${wordsOf(event)}`}</Text>
+          <Text style={styles.warn}>{phrase`Not taken: ${wordsOf(event)}`}</Text>
           <Text style={styles.quiet}>{why}</Text>
           <View style={styles.pair}>
             <BoothButton label="Send again" onPress={() => again(event.id)} testID="send-again" />
@@ -44,7 +45,7 @@ function useEntryWords(steps: readonly Step[]): (event: LogEvent) => string {
     const found = steps.find(({ id }) => id === step);
     const title = found && say(found.say);
     const time = new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
-    return `${time} ${entry(kind)}${title ? `: ${title}` : ''}${note ? ` (${note})` : ''}`;
+    return phrase`${time} ${entry(kind)}${title ? phrase`: ${title}` : ''}${note ? phrase` (${note})` : ''}`;
   };
 }
 

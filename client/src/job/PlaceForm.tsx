@@ -7,6 +7,7 @@ import { TreeField, useTree } from '@/forms/TreeField';
 import { measure, space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import { Body, Small } from '@/ui/Words';
+import { useWords } from '@/person/PersonContext';
 
 /** Which way a flat part faces, as its turning. */
 const FACES = [
@@ -20,6 +21,7 @@ const FACES = [
 
 /** Where the part sits on the whole piece, and whether it is the mirror image of another. */
 export function PlaceForm({ others }: { others: Design['parts'] }) {
+  const { text } = useWords();
   const { tree, put } = useTree();
   const pose = treeAt(tree, ['pose']) as { readonly [key: string]: TypedTree };
   const faces =
@@ -37,7 +39,7 @@ export function PlaceForm({ others }: { others: Design['parts'] }) {
       ) : null}
       {opposite ? (
         <View style={styles.switch}>
-          <Switch value={opposite.follows} onValueChange={(follows) => put(['opposite', 'follows'], follows)} accessibilityLabel="Follows it" />
+          <Switch value={opposite.follows} onValueChange={(follows) => put(['opposite', 'follows'], follows)} accessibilityLabel={text('Follows it')} />
           <Body style={styles.words}>
             {opposite.follows ? 'Follows it: shape, features and lines are those of the other' : 'Detached: has shape, features and lines of its own'}
           </Body>

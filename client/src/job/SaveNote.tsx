@@ -1,3 +1,4 @@
+import { phrase } from '@lintrel/words';
 import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { StyleSheet, View } from 'react-native';
 import { colour, size, space } from '@/theme/theme';
@@ -33,14 +34,14 @@ export function SaveTrouble() {
   if (saved.kind === 'refused') {
     return (
       <View style={styles.trouble} role="alert">
-        <Body>{`Not saved: ${saved.message}. Your changes are still here; change that and they are saved.`}</Body>
+        <Body>{phrase`Not saved: ${saved.message}. Your changes are still here; change that and they are saved.`}</Body>
       </View>
     );
   }
   if (saved.kind !== 'stale') return null;
   return (
     <View style={styles.trouble} role="alert">
-      <Body>{`This job was changed elsewhere (revision ${saved.current.revision}). Nothing is lost: both versions are there. Which shall go on?`}</Body>
+      <Body>{phrase`This job was changed elsewhere (revision ${saved.current.revision}). Nothing is lost: both versions are there. Which shall go on?`}</Body>
       <View style={styles.actions}>
         <Action rank="main" label="Go on with mine" onPress={() => settleStale('mine')} />
         <Action label="Take the other" onPress={() => settleStale('theirs')} />

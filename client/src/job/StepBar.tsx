@@ -3,12 +3,14 @@ import { ScrollView, StyleSheet } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { STEPS } from '@/words';
 import { Text } from '@/ui/Text';
+import { useWords } from '@/person/PersonContext';
 
 /** On a phone the bar is longer than the screen: the step one is at comes into view. */
 const intoView = (link: unknown) => (link as HTMLElement | null)?.scrollIntoView?.({ inline: 'center', block: 'nearest' });
 
 /** The steps of a job in the order of the work; any can be gone to at any time. */
 export function StepBar({ id }: { id: string }) {
+  const { text } = useWords();
   const path = usePathname();
   return (
     <ScrollView
@@ -17,7 +19,7 @@ export function StepBar({ id }: { id: string }) {
       style={styles.bar}
       contentContainerStyle={styles.steps}
       role="navigation"
-      aria-label="Steps of the job"
+      aria-label={text('Steps of the job')}
     >
       {STEPS.map(({ path: step, label }) => {
         const here = path.startsWith(`/job/${id}/${step}`);

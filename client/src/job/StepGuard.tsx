@@ -1,3 +1,4 @@
+import { phrase } from '@lintrel/words';
 import { Body } from '@/ui/Words';
 import { useJob } from './JobContext';
 import { Missing } from './Missing';
@@ -8,7 +9,7 @@ export function StepGuard({ waiting }: { waiting: string }) {
   const { design, planError } = useJob();
   return (
     <StepLayout>
-      {design.parts.length === 0 ? <Missing need="part" /> : <Body>{planError ? `This could not be worked out: ${planError}` : waiting}</Body>}
+      {design.parts.length === 0 ? <Missing need="part" /> : <Body>{planError ? phrase`This could not be worked out: ${planError}` : waiting}</Body>}
     </StepLayout>
   );
 }

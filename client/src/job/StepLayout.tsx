@@ -7,6 +7,7 @@ import { heightFor } from '@/drawing/view';
 import { colour, measure, size, space } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
 import { Small } from '@/ui/Words';
+import { useWords } from '@/person/PersonContext';
 
 interface StepLayoutProps {
   /** The part, large; left out where a step has nothing to draw. */
@@ -50,12 +51,15 @@ export function StepLayout({ drawing, part, action, children }: PropsWithChildre
   );
 }
 
-const Handle = ({ up, onPress }: { up: boolean; onPress: () => void }) => (
-  <Pressable role="button" aria-label={up ? 'Larger drawing' : 'Larger list'} onPress={onPress} style={styles.handle}>
-    <MaterialCommunityIcons aria-hidden name={up ? 'chevron-down' : 'chevron-up'} size={size.title} color={colour.quiet} />
-    <Small>{up ? 'Larger drawing' : 'Larger list'}</Small>
-  </Pressable>
-);
+const Handle = ({ up, onPress }: { up: boolean; onPress: () => void }) => {
+  const { text } = useWords();
+  return (
+    <Pressable role="button" aria-label={text(up ? 'Larger drawing' : 'Larger list')} onPress={onPress} style={styles.handle}>
+      <MaterialCommunityIcons aria-hidden name={up ? 'chevron-down' : 'chevron-up'} size={size.title} color={colour.quiet} />
+      <Small>{up ? 'Larger drawing' : 'Larger list'}</Small>
+    </Pressable>
+  );
+};
 
 const styles = StyleSheet.create({
   fill: { flex: 1 },

@@ -1,4 +1,5 @@
-import { SURFACE_WORDS, type SurfaceKind } from '@lintrel/core';
+import { type SurfaceKind, SURFACE_KINDS } from '@lintrel/core';
+import { phrase, SURFACE_NAMES } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Switch } from 'react-native-paper';
 import { Pick } from '@/forms/Pick';
@@ -10,6 +11,7 @@ import { Choice } from '@/ui/Choice';
 import { Body, Small } from '@/ui/Words';
 import { freeId } from './ids';
 import { emptyOutline, emptySurface } from './partForm';
+import { useWords } from '@/person/PersonContext';
 
 const SURFACE: TreeKeys = ['surface'];
 const SHAPES = [
@@ -28,7 +30,7 @@ export function SurfaceForm() {
       <Choice
         label="Surface"
         value={kind}
-        options={(Object.keys(SURFACE_WORDS) as SurfaceKind[]).map((value) => ({ value, label: SURFACE_WORDS[value] }))}
+        options={SURFACE_KINDS.map((value) => ({ value, label: SURFACE_NAMES[value] }))}
         onChange={(value) => put(SURFACE, emptySurface(value))}
       />
       {kind === 'flat' ? <OutlineForm at={['surface', 'outline']} /> : null}
@@ -65,7 +67,7 @@ function OutlineForm({ at }: { at: TreeKeys }) {
       ) : null}
       {shape === 'disc' ? <TreeField at={[...at, 'diameter']} label="Diameter; 0, 0 is its middle" unit="length" whole testID="diameter" /> : null}
       {shape === 'polygon' ? (
-        <Pairs at={[...at, 'points']} least={3} name={(index) => `Corner ${index + 1}`} words={['right', 'up']} more="Another corner" empty={['', '']} />
+        <Pairs at={[...at, 'points']} least={3} name={(index) => phrase`Corner ${index + 1}`} words={['right', 'up']} more="Another corner" empty={['', '']} />
       ) : null}
       {shape === 'curved' ? <EdgesForm at={at} words={['right', 'up']} first="Starts at" /> : null}
     </>
@@ -94,7 +96,7 @@ function Pairs({
     <>
       {items.map((_, index) => (
         <View key={index} style={styles.row}>
-          <TreeField at={[...at, index, 0]} label={`${name(index)}: ${words[0]}`} unit="length" />
+          <TreeField at={[...at, index, 0]} label={phrase`${name(index)}: ${words[0]}`} unit="length" />
           <TreeField at={[...at, index, 1]} label={words[1]} unit="length" />
           {items.length > least ? <TakeOut what={name(index)} onPress={() => put(at, without(items, index))} /> : null}
         </View>
@@ -106,27 +108,28 @@ function Pairs({
 
 /** Straight and round edges one after another: of an outline, or of the profile of a turned piece. */
 function EdgesForm({ at, words, first }: { at: TreeKeys; words: readonly [string, string]; first: string }) {
+  const { text } = useWords();
   const { tree, put } = useTree();
   const edges = (treeAt(tree, [...at, 'edges']) ?? []) as readonly { readonly [key: string]: TypedTree }[];
   const putEdges = (next: TypedTree) => put([...at, 'edges'], next);
   return (
     <>
       <View style={styles.row}>
-        <TreeField at={[...at, 'start', 0]} label={`${first}: ${words[0]}`} unit="length" />
+        <TreeField at={[...at, 'start', 0]} label={phrase`${first}: ${words[0]}`} unit="length" />
         <TreeField at={[...at, 'start', 1]} label={words[1]} unit="length" />
       </View>
       {edges.map((edge, index) => (
         <View key={index} style={styles.edge}>
           <View style={styles.row}>
-            <TreeField at={[...at, 'edges', index, 'to', 0]} label={`${index + 1}, on to: ${words[0]}`} unit="length" />
+            <TreeField at={[...at, 'edges', index, 'to', 0]} label={phrase`${index + 1}, on to: ${words[0]}`} unit="length" />
             <TreeField at={[...at, 'edges', index, 'to', 1]} label={words[1]} unit="length" />
-            {edges.length > 2 ? <TakeOut what={`edge ${index + 1}`} onPress={() => putEdges(without(edges, index))} /> : null}
+            {edges.length > 2 ? <TakeOut what={phrase`edge ${index + 1}`} onPress={() => putEdges(without(edges, index))} /> : null}
           </View>
           <View style={styles.switch}>
             <Switch
               value={edge.through !== undefined}
               onValueChange={(round) => putEdges(edges.map((one, other) => (other === index ? { to: one.to, ...(round ? { through: ['', ''] } : {}) } : one)))}
-              accessibilityLabel={`Edge ${index + 1} is round`}
+              accessibilityLabel={text(phrase`Edge ${index + 1} is round`)}
             />
             <Small>Round, through</Small>
           </View>
@@ -144,13 +147,18 @@ function EdgesForm({ at, words, first }: { at: TreeKeys; words: readonly [string
 }
 
 function ProfileForm() {
+  const { text } = useWords();
   const { tree, put } = useTree();
   const smooth = treeAt(tree, ['surface', 'profile', 'smooth']) === true;
   return (
     <>
       <Body>Pairs of length along the axis and radius, from one end to the other.</Body>
       <View style={styles.switch}>
-        <Switch value={smooth} onValueChange={(on) => put(['surface', 'profile', 'smooth'], on)} accessibilityLabel="One smooth curve through all pairs" />
+        <Switch
+          value={smooth}
+          onValueChange={(on) => put(['surface', 'profile', 'smooth'], on)}
+          accessibilityLabel={text('One smooth curve through all pairs')}
+        />
         <Body>One smooth curve through all pairs</Body>
       </View>
       <EdgesForm at={['surface', 'profile']} words={['along', 'radius']} first="Near end" />
@@ -185,8 +193,8 @@ function PanelsForm() {
       {panels.map((panel, index) => (
         <View key={String(panel.id)} style={styles.edge}>
           <View style={styles.row}>
-            <TreeField at={[...at, index, 'name']} label={`Panel ${index + 1}`} />
-            {index > 0 ? <TakeOut what={`panel ${index + 1}`} onPress={() => put(at, without(panels, index))} /> : null}
+            <TreeField at={[...at, index, 'name']} label={phrase`Panel ${index + 1}`} />
+            {index > 0 ? <TakeOut what={phrase`panel ${index + 1}`} onPress={() => put(at, without(panels, index))} /> : null}
           </View>
           <OutlineForm at={[...at, index, 'outline']} />
           {index > 0 ? (
@@ -219,9 +227,10 @@ const shifted = ({ edge, own, ...rest }: Record<string, string>, by: number): Ty
 });
 
 /** Takes one entry out of a list. */
-export const TakeOut = ({ what, onPress }: { what: string; onPress: () => void }) => (
-  <IconButton icon="close" accessibilityLabel={`Take out ${what.toLowerCase()}`} onPress={onPress} style={styles.remove} />
-);
+export const TakeOut = ({ what, onPress }: { what: string; onPress: () => void }) => {
+  const { text } = useWords();
+  return <IconButton icon="close" accessibilityLabel={text(phrase`Take out ${what.toLowerCase()}`)} onPress={onPress} style={styles.remove} />;
+};
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },

@@ -14,6 +14,7 @@ import {
   type Reading,
   type TrimLine,
 } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { lengthText } from '@/forms/lengthText';
 import { KIND_FORMS, placesNeeded, WHOLE_LENGTH, type KindField } from './lineKinds';
 
@@ -176,7 +177,7 @@ function readPlain(text: string, { as, label }: KindField): Reading<unknown> {
       ? { ok: true, value: number }
       : refused(text === '' ? plainly('typed.number-missing') : said('typed.number', { text }));
   }
-  if (text === '') return refused(said('field.other', { message: as === 'letters' ? 'letters are missing' : `choose: ${label.toLowerCase()}` }));
+  if (text === '') return refused(said('field.other', { message: as === 'letters' ? 'letters are missing' : phrase`choose: ${label.toLowerCase()}` }));
   return { ok: true, value: as === 'letters' ? text.toUpperCase() : text };
 }
 

@@ -1,4 +1,5 @@
-import { LINE_WORDS, type LineKind } from '@lintrel/core';
+import { LINE_KINDS, type LineKind } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 
 /** How a typed value of a line is read. */
 export type FieldAs = 'length' | 'distance' | 'coordinate' | 'angle' | 'count' | 'ratio' | 'letters' | 'choice' | 'line' | 'lineOrEdge' | 'part' | 'partLine';
@@ -287,7 +288,7 @@ export const KIND_FORMS: Readonly<Record<LineKind, KindForm>> = {
 };
 
 /** Kinds a new line can be made as; imported ones come from a file. */
-export const KINDS_OFFERED = (Object.keys(LINE_WORDS) as LineKind[]).filter((kind) => kind !== 'imported');
+export const KINDS_OFFERED = LINE_KINDS.filter((kind) => kind !== 'imported');
 
 /** How many places a kind takes, least and most. */
 export function placesNeeded(kind: LineKind): { readonly least: number; readonly most: number } {
@@ -300,7 +301,7 @@ export function placesNeeded(kind: LineKind): { readonly least: number; readonly
 /** What a place of a kind is called. */
 export function placeName(kind: LineKind, index: number, count: number): string {
   const { places } = KIND_FORMS[kind];
-  if (places === 'many') return `Point ${index + 1}`;
-  if (places === 'arc') return index === 0 ? 'From' : index === count - 1 ? 'To' : count > 3 ? `Through ${index}` : 'Through';
+  if (places === 'many') return phrase`Point ${index + 1}`;
+  if (places === 'arc') return index === 0 ? 'From' : index === count - 1 ? 'To' : count > 3 ? phrase`Through ${index}` : 'Through';
   return places[index]?.label ?? '';
 }

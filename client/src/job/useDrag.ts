@@ -1,4 +1,5 @@
 import type { Dragged, PartPlan } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { useEffect, useRef, useState } from 'react';
 import type { SheetDrag } from '@/drawing/Sheet';
 import { useComputed } from '@/worker/useComputed';
@@ -48,7 +49,7 @@ export function useDrag(part: PartPlan | null, lineId: string | null): Dragging 
     setLive(found);
     if (drag.phase === 'end' && found) {
       if (found.fault) setLive(null);
-      else await change((now) => withLine(now, part.id, found.line), `${made.name} moved`);
+      else await change((now) => withLine(now, part.id, found.line), phrase`${made.name} moved`);
       return;
     }
     void next();

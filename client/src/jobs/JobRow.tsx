@@ -1,5 +1,6 @@
 import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
-import { JOB_KINDS, windowState, type JobSummary } from '@lintrel/core';
+import { windowState, type JobSummary } from '@lintrel/core';
+import { phrase, JOB_NAMES } from '@lintrel/words';
 import { router } from 'expo-router';
 import { nextChange } from '@/clock/span';
 import { colour, size } from '@/theme/theme';
@@ -17,14 +18,14 @@ export function JobRow({ job, now }: { job: JobSummary; now: number }) {
     router.push(job.state === 'in-shop' ? `/job/${job.id}/run` : job.state === 'finished' ? `/job/${job.id}/look-back` : `/job/${job.id}/piece`);
   return (
     <Row
-      label={`Open ${job.title}`}
+      label={phrase`Open ${job.title}`}
       onPress={open}
       testID="job"
       before={<MaterialCommunityIcons aria-hidden name={ICONS[job.state]} size={size.title} color={colour.calm} />}
     >
       <Heading>{job.title}</Heading>
-      <Small>{`${JOB_KINDS[job.kind]} · ${STATE_WORDS[job.state]}${job.finishedAt === null ? '' : ` ${clockTime(job.finishedAt, now)}`}`}</Small>
-      {job.state === 'in-shop' ? <Body>{`Next: ${job.next ? say(job.next) : 'look it over and finish the job'}`}</Body> : null}
+      <Small>{phrase`${JOB_NAMES[job.kind]} · ${STATE_WORDS[job.state]}${job.finishedAt === null ? '' : phrase` ${clockTime(job.finishedAt, now)}`}`}</Small>
+      {job.state === 'in-shop' ? <Body>{phrase`Next: ${job.next ? say(job.next) : 'look it over and finish the job'}`}</Body> : null}
       <NextWindow job={job} now={now} />
     </Row>
   );
@@ -38,9 +39,11 @@ function NextWindow({ job, now }: { job: JobSummary; now: number }) {
   const state = windowState(window, now);
   const what = time(window.code);
   if (state === 'before') {
-    const when = window.opens === null ? `by ${clockTime(window.closes ?? now, now)}` : `opens in ${countdown(window.opens - now)}`;
-    return <Small tone="caution">{`${WINDOW_WORDS.before}: ${when} (${what}, estimate)`}</Small>;
+    const when = window.opens === null ? phrase`by ${clockTime(window.closes ?? now, now)}` : phrase`opens in ${countdown(window.opens - now)}`;
+    return <Small tone="caution">{phrase`${WINDOW_WORDS.before}: ${when} (${what}, estimate)`}</Small>;
   }
-  if (state === 'passed') return <Small tone="accent">{`${WINDOW_WORDS.passed}: closed at ${clockTime(window.closes ?? now, now)} (${what})`}</Small>;
-  return <Small tone="accent">{`${WINDOW_WORDS.open}: ${what}${window.closes === null ? '' : `, until ${clockTime(window.closes, now)}`} (estimate)`}</Small>;
+  if (state === 'passed') return <Small tone="accent">{phrase`${WINDOW_WORDS.passed}: closed at ${clockTime(window.closes ?? now, now)} (${what})`}</Small>;
+  return (
+    <Small tone="accent">{phrase`${WINDOW_WORDS.open}: ${what}${window.closes === null ? '' : phrase`, until ${clockTime(window.closes, now)}`} (estimate)`}</Small>
+  );
 }

@@ -1,6 +1,8 @@
 import { type Card, cardSchema, checkAgainst, type Fault, told } from '@lintrel/core';
+import { phrase, phrases, type Words } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { useWords } from '@/person/PersonContext';
 import { ColourInput } from '@/forms/ColourInput';
 import { Typed } from '@/forms/Field';
 import { space } from '@/theme/theme';
@@ -27,6 +29,7 @@ const KIND_WORDS: Readonly<Record<Card['kind'], string>> = { hiding: 'Hides it?'
 
 /** Test cards made with a finish: what they measured goes before the formula. */
 export function CardsSheet({ cards, onChange }: { cards: readonly Card[]; onChange: (cards: readonly Card[]) => void }) {
+  const words = useWords();
   const [fields, setFields] = useState<Fields | null>(null);
   return (
     <Sheet>
@@ -34,7 +37,7 @@ export function CardsSheet({ cards, onChange }: { cards: readonly Card[]; onChan
       <Small>Spray a card coat by coat over a known ground and note what you see: it counts before any formula, on grounds like its own.</Small>
       {cards.map((card) => (
         <View key={card.id} style={styles.card} testID="card">
-          <Body>{`${card.name}: ${KIND_WORDS[card.kind].toLowerCase()}`}</Body>
+          <Body>{phrase`${card.name}: ${KIND_WORDS[card.kind].toLowerCase()}`}</Body>
           <View style={styles.row}>
             <Swatch colour={card.ground} />
             {card.steps.map(({ coats, colour }) => (
@@ -44,8 +47,8 @@ export function CardsSheet({ cards, onChange }: { cards: readonly Card[]; onChan
               </View>
             ))}
           </View>
-          <Small>{conditions(card)}</Small>
-          <Action rank="quiet" label={`Remove ${card.name}`} onPress={() => onChange(cards.filter(({ id }) => id !== card.id))} />
+          <Small>{conditions(card, words)}</Small>
+          <Action rank="quiet" label={phrase`Remove ${card.name}`} onPress={() => onChange(cards.filter(({ id }) => id !== card.id))} />
         </View>
       ))}
       {fields ? (
@@ -64,9 +67,12 @@ export function CardsSheet({ cards, onChange }: { cards: readonly Card[]; onChan
   );
 }
 
-const conditions = ({ airC, rhPercent, gun, note }: Card): string =>
-  [airC === null ? null : `${airC} °C`, rhPercent === null ? null : `${rhPercent} % humidity`, gun || null, note || null].filter(Boolean).join(', ') ||
-  'No conditions noted';
+const conditions = ({ airC, rhPercent, gun, note }: Card, { temperature }: Words): string =>
+  phrases(
+    [airC === null ? null : temperature(airC), rhPercent === null ? null : phrase`${rhPercent} % humidity`, gun || null, note || null].filter(
+      (one) => one !== null,
+    ),
+  ) || 'No conditions noted';
 
 function freeId(cards: readonly Card[]): string {
   for (let number = 1; ; number++) {
@@ -133,7 +139,7 @@ function CardForm({ fields, onFields, onDone }: { fields: Fields; onFields: (fie
             fault={fault(`steps[${index}].colour`)}
             testID={`card-colour-${index}`}
           />
-          <ColourInput label={`Pick: colour after ${coats} coats`} value={colour} onChange={(hex) => setStepAt(index, { colour: hex })} />
+          <ColourInput label={phrase`Pick: colour after ${coats} coats`} value={colour} onChange={(hex) => setStepAt(index, { colour: hex })} />
           {index === step ? (
             <Small tone="calm">A tap on the photo sets this one</Small>
           ) : (

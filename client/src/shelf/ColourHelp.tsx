@@ -1,4 +1,5 @@
 import { fromLab, hidingFromCard, ladderOf } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Typed } from '@/forms/Field';
@@ -23,7 +24,7 @@ export function LabInput({ onColour }: { onColour: (hex: string) => void }) {
         {(['l', 'a', 'b'] as const).map((key) => (
           <Typed
             key={key}
-            label={`${key === 'l' ? 'L' : key}, D65`}
+            label={phrase`${key === 'l' ? 'L' : key}, D65`}
             value={typed[key]}
             onChange={(text) => setTyped({ ...typed, [key]: text })}
             testID={`lab-${key}`}

@@ -1,6 +1,8 @@
+import { phrase } from '@lintrel/words';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { Text } from './Text';
+import { useWords } from '@/person/PersonContext';
 
 interface ChoiceProps<T extends string> {
   readonly label: string;
@@ -11,10 +13,11 @@ interface ChoiceProps<T extends string> {
 
 /** One of a few: the chosen one is inked in and underlined. */
 export function Choice<T extends string>({ label, value, options, onChange }: ChoiceProps<T>) {
+  const { text } = useWords();
   return (
     <View style={styles.group}>
       <Text style={styles.label}>{label}</Text>
-      <View style={styles.row} role="radiogroup" aria-label={label}>
+      <View style={styles.row} role="radiogroup" aria-label={text(label)}>
         {options.map((option) => {
           const chosen = option.value === value;
           return (
@@ -22,7 +25,7 @@ export function Choice<T extends string>({ label, value, options, onChange }: Ch
               key={option.value}
               role="radio"
               aria-checked={chosen}
-              aria-label={`${label}: ${option.label}`}
+              aria-label={text(phrase`${label}: ${option.label}`)}
               onPress={() => onChange(option.value)}
               style={[styles.option, chosen && styles.chosen]}
             >

@@ -4,6 +4,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
 import { Text } from './Text';
+import { useWords } from '@/person/PersonContext';
 
 const PLACES = [
   { href: '/', label: 'Jobs', icon: 'clipboard-text-outline', owns: (path: string) => path === '/' || path.startsWith('/job') },
@@ -14,10 +15,11 @@ const PLACES = [
 
 /** The four places, always in reach: below on a phone, at the left on a wide screen. */
 export function Places() {
+  const { text } = useWords();
   const wide = useWide();
   const path = usePathname();
   return (
-    <View role="navigation" aria-label="Places" style={wide ? styles.rail : styles.bar}>
+    <View role="navigation" aria-label={text('Places')} style={wide ? styles.rail : styles.bar}>
       {wide ? <Text style={styles.name}>Lintrel</Text> : null}
       {PLACES.map(({ href, label, icon, owns }) => {
         const here = owns(path);

@@ -1,6 +1,7 @@
 import { Children, type PropsWithChildren, type ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, measure, space } from '@/theme/theme';
+import { useWords } from '@/person/PersonContext';
 
 interface RowProps {
   readonly onPress?: () => void;
@@ -13,6 +14,7 @@ interface RowProps {
 
 /** A line of a list, pressable when it leads somewhere. */
 export function Row({ onPress, chosen = false, label, before, after, testID, children }: PropsWithChildren<RowProps>) {
+  const { text } = useWords();
   const inside = (
     <>
       {before}
@@ -27,7 +29,7 @@ export function Row({ onPress, chosen = false, label, before, after, testID, chi
       </View>
     );
   return (
-    <Pressable role="button" aria-label={label} aria-pressed={chosen} onPress={onPress} testID={testID} style={[styles.row, chosen && styles.chosen]}>
+    <Pressable role="button" aria-label={text(label)} aria-pressed={chosen} onPress={onPress} testID={testID} style={[styles.row, chosen && styles.chosen]}>
       {inside}
     </Pressable>
   );

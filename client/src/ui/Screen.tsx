@@ -1,3 +1,4 @@
+import { phrase } from '@lintrel/words';
 import type { PropsWithChildren, ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, measure, space } from '@/theme/theme';
@@ -30,7 +31,7 @@ export const Sheet = ({ children }: PropsWithChildren) => <View style={styles.sh
 /** Said while something is loading, or cannot be loaded. */
 export const Waiting = ({ what, error, retry }: { what: string; error?: Error | null; retry?: ReactNode }) => (
   <View style={styles.waiting} role={error ? 'alert' : 'status'}>
-    <Body>{error ? error.message : `Fetching ${what} …`}</Body>
+    <Body>{error ? error.message : phrase`Fetching ${what} …`}</Body>
     {error ? retry : null}
   </View>
 );

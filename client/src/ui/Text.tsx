@@ -4,10 +4,10 @@ import { useWords } from '@/person/PersonContext';
 
 /** Text of the interface: every word that is shown goes through here, in the language of the person. */
 export function Text({ children, ...rest }: TextProps) {
-  const { person, text } = useWords();
+  const { text } = useWords();
   // Pieces of one sentence are one text: a number in the middle must not be cut out of it.
   const parts = Children.toArray(children);
   const whole = parts.every((part) => typeof part === 'string' || typeof part === 'number');
-  const shown = person.language === 'en' ? children : whole ? text(parts.join('')) : parts.map((part) => (typeof part === 'string' ? text(part) : part));
+  const shown = whole ? text(parts.join('')) : parts.map((part) => (typeof part === 'string' ? text(part) : part));
   return <Plain {...rest}>{shown}</Plain>;
 }

@@ -1,7 +1,9 @@
+import { phrase } from '@lintrel/words';
 import type { PropsWithChildren } from 'react';
 import { StyleSheet, View, type TextStyle } from 'react-native';
 import { colour, font, size, space } from '@/theme/theme';
 import { Text } from './Text';
+import { useWords } from '@/person/PersonContext';
 
 interface WordsProps {
   readonly tone?: 'ink' | 'quiet' | 'calm' | 'caution' | 'accent';
@@ -40,15 +42,18 @@ export const Small = ({ children, tone = 'quiet', style, lines }: PropsWithChild
 );
 
 /** A number: its label small above, its unit beside. */
-export const Figure = ({ label, value, unit, large = false }: { label: string; value: string; unit?: string; large?: boolean }) => (
-  <View style={styles.figure} accessible accessibilityLabel={`${label}: ${value} ${unit ?? ''}`}>
-    <Text style={[styles.small, toneOf('quiet')]}>{label}</Text>
-    <Text style={[styles.number, large && styles.numberLarge]}>
-      {value}
-      {unit ? <Text style={styles.unit}> {unit}</Text> : null}
-    </Text>
-  </View>
-);
+export const Figure = ({ label, value, unit, large = false }: { label: string; value: string; unit?: string; large?: boolean }) => {
+  const { text } = useWords();
+  return (
+    <View style={styles.figure} accessible accessibilityLabel={text(phrase`${label}: ${value} ${unit ?? ''}`)}>
+      <Text style={[styles.small, toneOf('quiet')]}>{label}</Text>
+      <Text style={[styles.number, large && styles.numberLarge]}>
+        {value}
+        {unit ? <Text style={styles.unit}> {unit}</Text> : null}
+      </Text>
+    </View>
+  );
+};
 
 const styles = StyleSheet.create({
   title: { fontFamily: font.heading, fontSize: size.title, lineHeight: size.title * 1.2, color: colour.ink },

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { finishSchema } from '../finish';
-import { designSchema, JOB_KINDS, type JobKind } from '../job';
+import { designSchema, JOB_KINDS } from '../job';
 import { lineSchema } from '../lines';
 import { logEventSchema, type FrozenPlan } from '../log';
 import { outlineSchema } from '../surface';
@@ -13,7 +13,7 @@ const revision = () => wholeBetween(1, 1_000_000_000);
 /** Asks for a new job. */
 export const newJobSchema = v.strictObject({
   title: nameText(),
-  kind: oneOf(Object.keys(JOB_KINDS) as JobKind[]),
+  kind: oneOf(JOB_KINDS),
   scale: v.optional(numberBetween(1, 1000), 1),
 });
 export type NewJob = v.InferInput<typeof newJobSchema>;
@@ -42,7 +42,7 @@ const windowSchema = v.object({ step: v.string(), say: saidSchema, code: v.strin
 export const jobSummarySchema = v.object({
   id: v.string(),
   title: v.string(),
-  kind: v.picklist(Object.keys(JOB_KINDS) as JobKind[]),
+  kind: v.picklist(JOB_KINDS),
   revision: revision(),
   updatedAt: instant(),
   state: v.picklist(['planning', 'in-shop', 'finished']),

@@ -254,7 +254,7 @@ describe('drawings out and back in', () => {
   ] as const)('%s keeps layers, unit and geometry to 0.01 mm', (_, text, read) => {
     const drawing = value(read(text));
     expect(drawing.unitMm).toBe(1);
-    expect(drawing.layers.map(({ name }) => name)).toEqual(['outline', 'lines-sweep', 'lines-circle-ellipse', 'lines-straight']);
+    expect(drawing.layers.map(({ name }) => name)).toEqual(['outline', 'lines-sweep', 'lines-ellipse', 'lines-straight']);
     const names = drawing.layers.map(({ name }) => name).filter((name) => name !== 'outline');
     const back = fromDrawing(drawing, { unitMm: 1, outline: 'outline', lines: names, lineId: 'i', lineName: 'I', datum: 'base' });
     expect(back.left).toEqual([]);

@@ -1,4 +1,3 @@
-import { LINE_WORDS } from '../lines';
 import type { Coordinates, PartPlan } from '../plan';
 
 /** One layer of a drawing that leaves the house. */
@@ -16,7 +15,7 @@ export function outLayers(part: PartPlan): OutLayer[] {
     { name: 'outline', paths: [{ closed: true, points: part.ring }] },
     ...(part.openings.length > 0 ? [{ name: 'openings', paths: part.openings.map((points) => ({ closed: true, points })) }] : []),
     ...kinds.map((kind) => ({
-      name: `lines-${LINE_WORDS[kind].toLowerCase().replace(/[^a-z]+/g, '-')}`,
+      name: `lines-${kind}`,
       paths: part.lines.filter((line) => line.kind === kind).flatMap(({ pieces }) => pieces.map(outPath)),
     })),
   ].filter(({ paths }) => paths.length > 0);

@@ -1,5 +1,4 @@
 import type { Coordinates, PartPlan } from '../plan';
-import { OPENING_USES } from '../surface';
 import type { PaperStroke, PaperWords, Plot } from './page';
 import { largest, smallest } from '../units';
 
@@ -65,9 +64,7 @@ export function maskPlot(parts: readonly PartPlan[], job: string, tapeWidthMm: n
 }
 
 function masksOf(part: PartPlan): Mask[] {
-  const openings = part.features
-    .filter(({ kind, closed }) => kind === 'opening' && closed)
-    .map(({ name, places }) => maskOf(`${name || OPENING_USES.hole}`, places));
+  const openings = part.features.filter(({ kind, closed }) => kind === 'opening' && closed).map(({ name, places }) => maskOf(name, places));
   const rings = part.lines
     .filter(({ kind, pieces }) => kind === 'ellipse' && pieces.length === 1)
     .map(({ code, pieces }) =>

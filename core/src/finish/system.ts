@@ -2,7 +2,6 @@
 export type Hardening = 'evaporating' | 'reacting' | 'oxidising';
 
 export interface PaintSystem {
-  readonly label: string;
   readonly hardening: Hardening;
   /** Water leaves slowly in damp air. */
   readonly waterborne: boolean;
@@ -14,8 +13,7 @@ export interface PaintSystem {
   readonly isocyanate: boolean;
 }
 
-const system = (label: string, hardening: Hardening, traits: Partial<Omit<PaintSystem, 'label' | 'hardening'>> = {}): PaintSystem => ({
-  label,
+const system = (hardening: Hardening, traits: Partial<Omit<PaintSystem, 'hardening'>> = {}): PaintSystem => ({
   hardening,
   waterborne: false,
   fastBase: false,
@@ -26,22 +24,22 @@ const system = (label: string, hardening: Hardening, traits: Partial<Omit<PaintS
 
 /** The systems of paint known to the shop, by key. */
 export const PAINT_SYSTEMS = {
-  'base-solvent': system('Solvent basecoat', 'evaporating', { fastBase: true }),
-  'two-part': system('Two-part urethane gloss', 'reacting', { isocyanate: true }),
-  'clear-two-part': system('Two-part clear', 'reacting', { isocyanate: true }),
-  'base-water': system('Waterborne basecoat', 'evaporating', { waterborne: true, fastBase: true }),
-  'can-lacquer': system('Spray-can acrylic lacquer', 'evaporating'),
-  'can-enamel': system('Spray-can enamel', 'oxidising'),
-  'brush-enamel': system('Brushing enamel', 'oxidising'),
-  'air-acrylic': system('Airbrush acrylic', 'evaporating', { waterborne: true }),
-  'air-lacquer': system('Airbrush lacquer', 'evaporating'),
-  dope: system('Butyrate dope, pigmented', 'evaporating'),
-  'fabric-urethane': system('Fabric urethane', 'reacting', { isocyanate: true }),
-  antifouling: system('Boottop / antifouling, rolled', 'evaporating'),
-  peelable: system('Peelable rubber', 'evaporating', { wetOnly: true }),
-  'etch-primer': system('Etch primer, can', 'evaporating'),
-  'filler-primer': system('Filler primer, two-part', 'reacting', { isocyanate: true }),
-  varnish: system('Yacht varnish', 'oxidising'),
+  'base-solvent': system('evaporating', { fastBase: true }),
+  'two-part': system('reacting', { isocyanate: true }),
+  'clear-two-part': system('reacting', { isocyanate: true }),
+  'base-water': system('evaporating', { waterborne: true, fastBase: true }),
+  'can-lacquer': system('evaporating'),
+  'can-enamel': system('oxidising'),
+  'brush-enamel': system('oxidising'),
+  'air-acrylic': system('evaporating', { waterborne: true }),
+  'air-lacquer': system('evaporating'),
+  dope: system('evaporating'),
+  'fabric-urethane': system('reacting', { isocyanate: true }),
+  antifouling: system('evaporating'),
+  peelable: system('evaporating', { wetOnly: true }),
+  'etch-primer': system('evaporating'),
+  'filler-primer': system('reacting', { isocyanate: true }),
+  varnish: system('oxidising'),
 } as const satisfies Record<string, PaintSystem>;
 
 export type PaintSystemKey = keyof typeof PAINT_SYSTEMS;

@@ -5,14 +5,9 @@ import { placeSchema } from '../surface';
 import { idText, listOf, nameText, noteText, numberBetween, oneOf, plainly, told, wholeBetween, WISHES, yesOrNo } from '../units';
 import { partSchema } from './part';
 
-export const JOB_KINDS = {
-  road: 'Road vehicle',
-  boat: 'Boat',
-  aircraft: 'Aircraft',
-  model: 'Scale model',
-  other: 'Other',
-} as const;
-export type JobKind = keyof typeof JOB_KINDS;
+/** What is refinished. */
+export const JOB_KINDS = ['road', 'boat', 'aircraft', 'model', 'other'] as const;
+export type JobKind = (typeof JOB_KINDS)[number];
 
 /** A finish given to the area of a part that holds a place. */
 export const areaChoiceSchema = v.strictObject({
@@ -74,7 +69,7 @@ export const DESIGN_VERSION = 2;
 export const newestDesignSchema = v.strictObject({
   version: v.literal(DESIGN_VERSION, told({ code: 'field.version', values: { newest: DESIGN_VERSION } })),
   title: nameText(),
-  kind: oneOf(Object.keys(JOB_KINDS) as JobKind[]),
+  kind: oneOf(JOB_KINDS),
   /** 1 for full size, 48 for 1:48. */
   scale: numberBetween(1, 1000),
   climate: climateSchema,

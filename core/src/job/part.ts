@@ -4,22 +4,22 @@ import { lineSchema } from '../lines';
 import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
 import { byText, colourText, idText, listOf, nameText, numberBetween, oneOf, wholeBetween, yesOrNo } from '../units';
 
-/** What a part is made of, with the words people use. */
-export const SUBSTRATES = {
-  steel: 'Steel',
-  aluminium: 'Aluminium',
-  gelcoat: 'Glass-fibre gelcoat',
-  carbon: 'Carbon/epoxy',
-  wood: 'Wood',
-  'varnished-wood': 'Varnished wood',
-  fabric: 'Fabric and dope',
-  styrene: 'Styrene',
-  resin: 'Resin',
-  print: '3-D print',
-  melamine: 'Melamine',
-  other: 'Other',
-} as const;
-export type Substrate = keyof typeof SUBSTRATES;
+/** What a part is made of. */
+export const SUBSTRATES = [
+  'steel',
+  'aluminium',
+  'gelcoat',
+  'carbon',
+  'wood',
+  'varnished-wood',
+  'fabric',
+  'styrene',
+  'resin',
+  'print',
+  'melamine',
+  'other',
+] as const;
+export type Substrate = (typeof SUBSTRATES)[number];
 
 const presentSchema = v.strictObject({
   /** What is on it now; `bare` where nothing is. */
@@ -36,7 +36,7 @@ export const partSchema = v.strictObject({
   name: nameText(),
   /** How many alike. */
   count: wholeBetween(1, 500),
-  substrate: oneOf(Object.keys(SUBSTRATES) as Substrate[]),
+  substrate: oneOf(SUBSTRATES),
   present: presentSchema,
   surface: surfaceSchema,
   datums: listOf(datumSchema, 'datums', 50, 1),

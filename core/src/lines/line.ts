@@ -194,25 +194,25 @@ export type LineOf<K extends LineKind> = Extract<TrimLine, { kind: K }>;
 /** Lines whose places are measured from a datum. */
 export type MeasuredLine = Extract<TrimLine, { datum: string }>;
 
-/** Kinds of line with the words people use, in the order they are offered. */
-export const LINE_WORDS: Readonly<Record<LineKind, string>> = {
-  straight: 'Straight',
-  sweep: 'Sweep',
-  arc: 'Arc',
-  radius: 'Arc by radius',
-  ellipse: 'Circle, ellipse',
-  parallel: 'Parallel',
-  bands: 'Bands',
-  ring: 'Ring',
-  cut: 'Plane cut',
-  continuation: 'Continuation',
-  mirror: 'Mirror',
-  fillet: 'Rounded corner',
-  rays: 'Rays',
-  wave: 'Wave, scallop',
-  text: 'Letters',
-  imported: 'Imported',
-};
+/** Kinds of line, in the order they are offered. */
+export const LINE_KINDS = [
+  'straight',
+  'sweep',
+  'arc',
+  'radius',
+  'ellipse',
+  'parallel',
+  'bands',
+  'ring',
+  'cut',
+  'continuation',
+  'mirror',
+  'fillet',
+  'rays',
+  'wave',
+  'text',
+  'imported',
+] as const satisfies readonly LineKind[];
 
 /** Ids of other lines of the same part a line is made from or ends on. */
 export function linesBehind(line: TrimLine): string[] {

@@ -5,9 +5,10 @@ import { parallelPath } from './parallel';
 import { isClosed, type Path } from './path';
 import { sampledPath } from './sampled';
 import { plainly } from '../units';
+import type { SnapName } from './says';
 
 /** Lines at a constant distance from other lines of a part. */
-export function parallelOn(sheet: Sheet, paths: readonly Path[], offset: number, name: string): Made {
+export function parallelOn(sheet: Sheet, paths: readonly Path[], offset: number, name: SnapName): Made {
   const found = paths.map((path) => (sheet.chart ? parallelOver(sheet, path, offset) : parallelPath(path, offset)));
   if (found.some((path) => path === null)) return { code: 'line.nothing-left', values: { name } };
   return found as Path[];

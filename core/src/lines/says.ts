@@ -1,3 +1,4 @@
+import type { EdgeName } from '../surface';
 import type { NoValues, SaidOf } from '../units';
 
 /** What a line is to another: parallel to it, its mirror image, a rounded corner with it, ending on it. */
@@ -32,7 +33,7 @@ export interface LineSays {
   readonly 'line.of-itself': { readonly relation: Relation };
   readonly 'line.of-broken': { readonly relation: Relation; readonly name: string };
   readonly 'line.no-meeting': { readonly name: string };
-  readonly 'line.nothing-left': { readonly name: string };
+  readonly 'line.nothing-left': { readonly name: SnapName };
   readonly 'line.no-edge': { readonly edge: number };
   readonly 'line.edge-short': NoValues;
   readonly 'line.corner-two': NoValues;
@@ -57,17 +58,20 @@ export type LineSaid = SaidOf<LineSays>;
 /** Why there is nothing, in place of what was asked for. */
 export const isTrouble = (made: unknown): made is LineSaid => typeof made === 'object' && made !== null && 'code' in made && 'values' in made;
 
-/** What a dragged point was drawn to; `to` is a code or a name of a line, an edge or a datum. */
+/** What a point was drawn to: the code of a line, the name of a datum, or an edge. */
+export type SnapName = string | EdgeName;
+
+/** What a dragged point was drawn to. */
 export interface SnapSays {
   readonly 'snap.corner': NoValues;
-  readonly 'snap.middle': { readonly to: string };
-  readonly 'snap.end': { readonly to: string };
-  readonly 'snap.crossing': { readonly to: string; readonly with: string };
-  readonly 'snap.start': { readonly to: string };
-  readonly 'snap.square': { readonly to: string };
-  readonly 'snap.touching': { readonly to: string };
-  readonly 'snap.on': { readonly to: string };
-  readonly 'snap.tapes': { readonly count: number; readonly widthMm: number; readonly to: string };
+  readonly 'snap.middle': { readonly to: SnapName };
+  readonly 'snap.end': { readonly to: SnapName };
+  readonly 'snap.crossing': { readonly to: SnapName; readonly with: SnapName };
+  readonly 'snap.start': { readonly to: SnapName };
+  readonly 'snap.square': { readonly to: SnapName };
+  readonly 'snap.touching': { readonly to: SnapName };
+  readonly 'snap.on': { readonly to: SnapName };
+  readonly 'snap.tapes': { readonly count: number; readonly widthMm: number; readonly to: SnapName };
 }
 export type SnapSaid = SaidOf<SnapSays>;
 

@@ -1,6 +1,6 @@
 import { distance, measureFrom, placeOf, type Datum, type Point, type Sheet } from '../surface';
 import { nearestOnPath, pathCrossings, pointAt, type Path } from './path';
-import type { SnapSaid } from './says';
+import type { SnapName, SnapSaid } from './says';
 import { straightPath } from './straight';
 import { plainly } from '../units';
 
@@ -88,7 +88,7 @@ function anchored({ lines, sheet, anchor }: SnapGround): Snap[] {
 }
 
 /** Places of a path that lie square to, or in line with, the way from a point to them. */
-function whereHeading(piece: Path, from: Point, how: 'square' | 'tangent', code: string): Snap[] {
+function whereHeading(piece: Path, from: Point, how: 'square' | 'tangent', code: SnapName): Snap[] {
   const value = ({ x, y, tx, ty }: { x: number; y: number; tx: number; ty: number }) =>
     how === 'square' ? (x - from.x) * tx + (y - from.y) * ty : (x - from.x) * ty - (y - from.y) * tx;
   const found: Snap[] = [];

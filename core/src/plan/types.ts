@@ -6,7 +6,7 @@ import type { EdgeClass } from '../masking';
 import type { ReasonSaid, SequenceFigures } from '../order';
 import type { OverAnswer, OverSaid } from '../over';
 import type { Doubt, SideSeen, Technique } from '../runs';
-import type { FeatureKind, SurfaceKind } from '../surface';
+import type { EdgeName, FeatureKind, SurfaceKind } from '../surface';
 import type { Fit, LineSide } from '../tape';
 import type { Wish } from '../units';
 import type { AdviceSaid, AfterCode, CoatsSaid, SafetyCode } from './says';
@@ -102,7 +102,7 @@ export interface PartPlan {
   /** Datums, drawn across the part. */
   readonly datums: readonly { readonly id: string; readonly name: string; readonly places: readonly Coordinates[] }[];
   /** Names of the edges lines may follow. */
-  readonly edges: readonly string[];
+  readonly edges: readonly EdgeName[];
   readonly sizeM2: number;
   readonly present: string;
   readonly lines: readonly LinePlan[];

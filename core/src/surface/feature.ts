@@ -33,8 +33,9 @@ export type ZoneShape = v.InferOutput<typeof zoneShapeSchema>;
 
 const common = { id: idText(), name: nameText(), datum: idText() };
 
-/** What an opening is, with the words people use. */
-export const OPENING_USES = { hole: 'Hole', window: 'Window', gap: 'Gap', jamb: 'Jamb', port: 'Port' } as const;
+/** What an opening is. */
+export const OPENING_USES = ['hole', 'window', 'gap', 'jamb', 'port'] as const;
+export type OpeningUse = (typeof OPENING_USES)[number];
 
 /** Something on the surface that a tape meets. */
 export const featureSchema = v.variant(
@@ -44,7 +45,7 @@ export const featureSchema = v.variant(
       kind: v.literal('opening'),
       ...common,
       shape: zoneShapeSchema,
-      use: oneOf(Object.keys(OPENING_USES) as (keyof typeof OPENING_USES)[]),
+      use: oneOf(OPENING_USES),
     }),
     v.strictObject({
       kind: v.literal('raised-row'),
@@ -73,15 +74,8 @@ export const featureSchema = v.variant(
 export type Feature = v.InferOutput<typeof featureSchema>;
 export type FeatureKind = Feature['kind'];
 
-/** Kinds of feature with the words people use. */
-export const FEATURE_WORDS: Readonly<Record<FeatureKind, string>> = {
-  opening: 'Opening',
-  'raised-row': 'Raised row',
-  crease: 'Crease',
-  texture: 'Texture',
-  'no-touch': 'No-touch zone',
-  'fresh-paint': 'Fresh-paint zone',
-};
+/** Kinds of feature, in the order they are offered. */
+export const FEATURE_KINDS = ['opening', 'raised-row', 'crease', 'texture', 'no-touch', 'fresh-paint'] as const satisfies readonly FeatureKind[];
 
 /** A feature where it lies on the sheet: a zone as an anticlockwise ring, or a row as two ends. */
 export interface PlacedFeature {

@@ -27,4 +27,14 @@ export interface SurfaceSays {
   readonly 'surface.used-twice': { readonly id: string };
   readonly 'feature.no-length': NoValues;
 }
+
+/** What an edge of a part is called. */
+export interface EdgeSays {
+  /** From 1, the way the outline was typed. */
+  readonly 'edge.numbered': { readonly number: number };
+  /** End of a round part where measuring along it begins, and the other. */
+  readonly 'edge.near': NoValues;
+  readonly 'edge.far': NoValues;
+}
+export type EdgeName = SaidOf<EdgeSays>;
 export type SurfaceSaid = SaidOf<SurfaceSays>;

@@ -1,4 +1,4 @@
-import { TOLERANCE } from '../units';
+import { plainly, TOLERANCE } from '../units';
 import { chainSpans, spanPlaces, type ChainSpan } from './chain';
 import { stepsOfTurn } from './circle';
 import { coneSheet } from './cone';
@@ -6,6 +6,7 @@ import { foldedInSpace, unfold, type FoldedNet } from './folded';
 import { outlineSpans } from './outline';
 import { ringArea, type Point } from './point';
 import { profileAt, profileOf, type Profile } from './profile';
+import type { EdgeName } from './says';
 import type { Space } from './space';
 import type { Surface } from './surface';
 
@@ -29,7 +30,7 @@ export interface Sheet {
 }
 
 export interface SheetEdge {
-  readonly name: string;
+  readonly name: EdgeName;
   /** In the direction that has the part on its left. */
   readonly places: readonly Point[];
   readonly closed: boolean;
@@ -88,7 +89,7 @@ function flatSheet(typed: readonly ChainSpan[]): Sheet {
   const turned = ringArea(ring) < 0;
   const edges = typed.map((span, index): SheetEdge => {
     const places = spanPlaces(span).map(({ x, y }) => ({ x, y }));
-    return { name: `edge ${index + 1}`, places: turned ? places.reverse() : places, closed: false };
+    return { name: { code: 'edge.numbered', values: { number: index + 1 } }, places: turned ? places.reverse() : places, closed: false };
   });
   const plain = ring.map(({ x, y }) => ({ x, y }));
   return { kind: 'flat', ring: turned ? plain.reverse() : plain, edges, turns: null, round: null, chart: null, net: null };
@@ -106,14 +107,14 @@ function straightRound(round: Round, girthMm: number): Omit<Sheet, 'kind' | 'cha
   ];
   return {
     ring,
-    edges: [endEdge('far end', [ring[1], ring[2]]), endEdge('near end', [ring[3], ring[0]])],
+    edges: [endEdge('edge.far', [ring[1], ring[2]]), endEdge('edge.near', [ring[3], ring[0]])],
     turns: { kind: 'shift', girthMm },
     round,
     net: null,
   };
 }
 
-const endEdge = (name: string, places: readonly Point[]): SheetEdge => ({ name, places, closed: false });
+const endEdge = (code: 'edge.near' | 'edge.far', places: readonly Point[]): SheetEdge => ({ name: plainly(code), places, closed: false });
 
 function coneFlat(d1: number, d2: number, length: number): Sheet {
   const { slantMm, sinHalfAngle } = coneSheet(d1, d2, length);
@@ -133,7 +134,7 @@ function coneFlat(d1: number, d2: number, length: number): Sheet {
   return {
     kind: 'cone',
     ring: [...far, ...near],
-    edges: [...(d2 > 0 ? [endEdge('far end', far)] : []), ...(d1 > 0 ? [endEdge('near end', near)] : [])],
+    edges: [...(d2 > 0 ? [endEdge('edge.far', far)] : []), ...(d1 > 0 ? [endEdge('edge.near', near)] : [])],
     turns,
     round: { lengthMm: slantMm, at: (along) => ({ along: (along * length) / slantMm, radius: radiusAt(along), slope: sinHalfAngle, axial: length / slantMm }) },
     chart: null,

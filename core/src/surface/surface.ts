@@ -31,14 +31,8 @@ export const surfaceSchema = v.variant(
 export type Surface = v.InferOutput<typeof surfaceSchema>;
 export type SurfaceKind = Surface['kind'];
 
-/** Surface kinds with the words people use. */
-export const SURFACE_WORDS: Readonly<Record<SurfaceKind, string>> = {
-  flat: 'Flat',
-  tube: 'Tube',
-  cone: 'Cone',
-  turned: 'Turned',
-  folded: 'Folded',
-};
+/** Kinds of surface, in the order they are offered. */
+export const SURFACE_KINDS = ['flat', 'tube', 'cone', 'turned', 'folded'] as const satisfies readonly SurfaceKind[];
 
 /** Trouble with a surface: where in it, and a sentence. */
 export interface SurfaceFault {

@@ -1,20 +1,9 @@
 import * as v from 'valibot';
 import { idText, lengthMm, nameText, noteText, numberBetween, oneOf, positiveUpTo } from '../units';
 
-/** Kinds of tape: the letter that starts the code, and what people call it. */
-export const TAPE_KINDS = {
-  V: 'Fine line, soft vinyl',
-  F: 'Fine line, stiff film',
-  W: 'Smooth washi',
-  M: 'Flexible model vinyl',
-  P: "Painter's crepe, gentle",
-  C: 'Refinish crepe, high tack',
-  G: 'General crepe',
-  X: 'Flexible wheel crepe',
-  T: 'Transfer film',
-} as const;
-
-export type TapeKind = keyof typeof TAPE_KINDS;
+/** Kinds of tape: the letter that starts the code, in the order of the shelf. */
+export const TAPE_KINDS = ['V', 'F', 'W', 'M', 'P', 'C', 'G', 'X', 'T'] as const;
+export type TapeKind = (typeof TAPE_KINDS)[number];
 
 /** How clean an edge a tape leaves. Only a crisp one makes a line that stays. */
 export const EDGE_CLASSES = ['crisp', 'fair', 'soft'] as const;
@@ -23,7 +12,7 @@ export const EDGE_CLASSES = ['crisp', 'fair', 'soft'] as const;
 export const tapeSchema = v.strictObject({
   /** Letter of the kind and width, `V6`; unique on a shelf. */
   code: idText(),
-  kind: oneOf(Object.keys(TAPE_KINDS) as TapeKind[]),
+  kind: oneOf(TAPE_KINDS),
   name: nameText(),
   widthMm: lengthMm(),
   thicknessUm: positiveUpTo(2000, 'µm'),

@@ -1,4 +1,5 @@
-import { PAINT_SYSTEMS, type AcceptSays, type AskSays, type SketchSays } from '@lintrel/core';
+import { type AcceptSays, type AskSays, type SketchSays } from '@lintrel/core';
+import { SYSTEM_NAMES } from './names';
 import type { WordsOf } from '../table';
 import { bandsInWords } from './ask-tape';
 
@@ -66,7 +67,7 @@ export const ASK_FAULTS: WordsOf<AskSays> = {
 
 /** What stands in a drawing of an answer. */
 export const SKETCHES: WordsOf<SketchSays> = {
-  'sketch.system': ({ system }) => PAINT_SYSTEMS[system].label,
+  'sketch.system': ({ system }) => SYSTEM_NAMES[system],
   'sketch.number': ({ number }) => String(number),
   'sketch.volume': ({ ml }, { volume }) => volume(ml),
   'sketch.coats': ({ letters, coats }) => `${letters.join(' ')}: ${coats} coats`,

@@ -1,4 +1,5 @@
-import { PAINT_SYSTEMS, RULE_OF_THUMB, type OverAnswer, type OverSaid, type PaintSystemKey, type PullWindows } from '@lintrel/core';
+import { RULE_OF_THUMB, type OverAnswer, type OverSaid, type PaintSystemKey, type PullWindows } from '@lintrel/core';
+import { SYSTEM_NAMES } from './names';
 import { counted } from '../table';
 import type { AskWords } from '../ask';
 import type { Tongue } from '../tongue';
@@ -81,7 +82,7 @@ const over: AskWords<{
   title: 'May this go over that, now?',
   about: 'By the two kinds of paint and the age of the lower one, at 23 °C and 50 % humidity. The data sheets have the last word.',
   keys: { lower: 'Below', upper: 'Goes on', ageMinutes: 'Age of the lower one', build: 'Film of the lower one, dry' },
-  choices: (choice) => PAINT_SYSTEMS[choice as PaintSystemKey]?.label ?? choice,
+  choices: (choice) => SYSTEM_NAMES[choice as PaintSystemKey] ?? choice,
   answer: ({ answer, reason, untilMinutes, windows: spans, ageMinutes }, { minutes, say }) => ({
     headline: answer === 'wait' && untilMinutes !== undefined ? `Wait ${minutes(untilMinutes - ageMinutes)} more` : HEADLINES[answer],
     tone: answer === 'yes' ? 'good' : answer === 'no' ? 'bad' : 'caution',
@@ -94,7 +95,7 @@ const over: AskWords<{
       })),
     ],
   }),
-  sketch: ({ lower, upper }) => `${PAINT_SYSTEMS[upper].label} over ${PAINT_SYSTEMS[lower].label}`,
+  sketch: ({ lower, upper }) => `${SYSTEM_NAMES[upper]} over ${SYSTEM_NAMES[lower]}`,
 };
 
 const mix: AskWords<{ ml: number; parts: readonly number[] }> = {

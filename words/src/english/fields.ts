@@ -1,4 +1,4 @@
-import type { DesignSays, FieldSays, Listed, ReadingSays, SurfaceSays } from '@lintrel/core';
+import type { DesignSays, EdgeSays, FieldSays, Listed, ReadingSays, SurfaceSays } from '@lintrel/core';
 import type { Speech, WordsOf } from '../table';
 
 const LISTED: Readonly<Record<Listed, string>> = {
@@ -141,4 +141,10 @@ export const DESIGNS: WordsOf<DesignSays> = {
   'shelf.letters': ({ most: many }) => `has more than ${many} letters in all: shorten its notes or those of its cards`,
   'file.not-json': ({ reason }) => `is not JSON: ${reason}`,
   'file.log-letters': ({ million }) => `has more than ${million} million letters in its notes`,
+};
+
+export const EDGES: WordsOf<EdgeSays> = {
+  'edge.numbered': ({ number }) => `edge ${number}`,
+  'edge.near': () => 'near end',
+  'edge.far': () => 'far end',
 };

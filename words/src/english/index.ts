@@ -4,7 +4,7 @@ import type { WordsOf } from '../table';
 import { ACCEPTS, ASK_FAULTS, SKETCHES } from './ask-faults';
 import { ASK_PAINT } from './ask-paint';
 import { ASK_TAPE } from './ask-tape';
-import { DESIGNS, FIELDS, READINGS, SURFACES } from './fields';
+import { DESIGNS, EDGES, FIELDS, READINGS, SURFACES } from './fields';
 import { DRAWINGS, PAPERS, PRINTS, SKIPPED, stationWords, TAKEN } from './files';
 import { BANDS, LINES, SNAPS } from './lines';
 import { REASONS, RULES } from './order';
@@ -17,6 +17,7 @@ const SAYS: WordsOf<AllSays> = {
   ...FIELDS,
   ...READINGS,
   ...SURFACES,
+  ...EDGES,
   ...LINES,
   ...SNAPS,
   ...BANDS,
@@ -54,8 +55,10 @@ export interface Book {
   readonly stations: typeof stationWords;
   /** Questions of the Bench, by name. */
   readonly questions: Readonly<Record<string, AskWords<never>>>;
-  /** Turns a text of the interface, which stands in English at its place, into the language. */
-  readonly text: (english: string) => string;
+  /** A sentence of the interface in the language: it stands in English at its place, with `{0}`, `{1}` … where values go. */
+  readonly sentence: (english: string) => string;
+  /** Last touch to what the book itself has told. */
+  readonly told: (text: string) => string;
 }
 
 export const ENGLISH: Book = {
@@ -68,5 +71,6 @@ export const ENGLISH: Book = {
   cautions: SAFETY,
   stations: stationWords,
   questions: { ...ASK_TAPE, ...ASK_PAINT },
-  text: (english) => english,
+  sentence: (english) => english,
+  told: (text) => text,
 };

@@ -1,5 +1,5 @@
-import type { BandSays, LineSays, Relation, SnapSays } from '@lintrel/core';
-import type { WordsOf } from '../table';
+import type { BandSays, LineSays, Relation, SnapName, SnapSays } from '@lintrel/core';
+import type { Speech, WordsOf } from '../table';
 
 const RELATIONS: Readonly<Record<Relation, string>> = {
   parallel: 'is parallel to',
@@ -36,7 +36,7 @@ export const LINES: WordsOf<LineSays> = {
   'line.of-itself': ({ relation }) => `${RELATIONS[relation]} itself by way of other lines`,
   'line.of-broken': ({ relation, name }) => `${RELATIONS[relation]} "${name}", which cannot be laid out`,
   'line.no-meeting': ({ name }) => `is to end on "${name}", which it does not meet`,
-  'line.nothing-left': ({ name }) => `has nothing left of "${name}" at this distance: it bends tighter`,
+  'line.nothing-left': ({ name }, speech) => `has nothing left of "${nameOf(name, speech)}" at this distance: it bends tighter`,
   'line.no-edge': ({ edge }) => `follows edge ${edge}, which the part does not have`,
   'line.edge-short': () => 'follows an edge of no length',
   'line.corner-two': () => 'rounds the corner of two single lines, not of bands or letters',
@@ -59,15 +59,17 @@ export const LINES: WordsOf<LineSays> = {
 
 export const SNAPS: WordsOf<SnapSays> = {
   'snap.corner': () => 'corner',
-  'snap.middle': ({ to }) => `middle of ${to}`,
-  'snap.end': ({ to }) => `end of ${to}`,
-  'snap.crossing': ({ to, with: other }) => `${to} × ${other}`,
-  'snap.start': ({ to }) => `start of ${to}`,
-  'snap.square': ({ to }) => `square to ${to}`,
-  'snap.touching': ({ to }) => `touching ${to}`,
-  'snap.on': ({ to }) => `on ${to}`,
-  'snap.tapes': ({ count, widthMm, to }, { length }) => `${count} × tape ${length(widthMm)} from ${to}`,
+  'snap.middle': ({ to }, speech) => `middle of ${nameOf(to, speech)}`,
+  'snap.end': ({ to }, speech) => `end of ${nameOf(to, speech)}`,
+  'snap.crossing': ({ to, with: other }, speech) => `${nameOf(to, speech)} × ${nameOf(other, speech)}`,
+  'snap.start': ({ to }, speech) => `start of ${nameOf(to, speech)}`,
+  'snap.square': ({ to }, speech) => `square to ${nameOf(to, speech)}`,
+  'snap.touching': ({ to }, speech) => `touching ${nameOf(to, speech)}`,
+  'snap.on': ({ to }, speech) => `on ${nameOf(to, speech)}`,
+  'snap.tapes': ({ count, widthMm, to }, speech) => `${count} × tape ${speech.length(widthMm)} from ${nameOf(to, speech)}`,
 };
+
+const nameOf = (name: SnapName, { say }: Speech): string => (typeof name === 'string' ? name : say(name));
 
 export const BANDS: WordsOf<BandSays> = {
   'bands.no-width': () => 'no width is left: fewer bands, smaller gaps or smaller margins',

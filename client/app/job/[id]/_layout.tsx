@@ -1,3 +1,4 @@
+import { phrase } from '@lintrel/words';
 import { router, Slot, useLocalSearchParams } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Snackbar } from 'react-native-paper';
@@ -6,6 +7,7 @@ import { SaveNote, SaveTrouble } from '@/job/SaveNote';
 import { StepBar } from '@/job/StepBar';
 import { colour, measure, space } from '@/theme/theme';
 import { Heading } from '@/ui/Words';
+import { useWords } from '@/person/PersonContext';
 
 /** Round every screen of a job: its name, how it is kept, and the steps. */
 export default function JobLayout() {
@@ -18,16 +20,17 @@ export default function JobLayout() {
 }
 
 function Frame({ id }: { id: string }) {
+  const { text } = useWords();
   const { design, undo, redo, undoable } = useJob();
   return (
     <View style={styles.fill}>
       <View style={styles.head}>
-        <IconButton icon="arrow-left" accessibilityLabel="Back to the jobs" onPress={() => router.push('/')} style={styles.back} />
+        <IconButton icon="arrow-left" accessibilityLabel={text('Back to the jobs')} onPress={() => router.push('/')} style={styles.back} />
         <Heading style={styles.name}>{design.title}</Heading>
         <IconButton
           icon="undo"
           disabled={!undo}
-          accessibilityLabel={undo ? `Undo: ${undo.words}` : 'Nothing to undo'}
+          accessibilityLabel={text(undo ? phrase`Undo: ${undo.words}` : 'Nothing to undo')}
           onPress={() => undo?.go()}
           style={styles.back}
           testID="undo-design"
@@ -35,7 +38,7 @@ function Frame({ id }: { id: string }) {
         <IconButton
           icon="redo"
           disabled={!redo}
-          accessibilityLabel={redo ? `Do again: ${redo.words}` : 'Nothing to do again'}
+          accessibilityLabel={text(redo ? phrase`Do again: ${redo.words}` : 'Nothing to do again')}
           onPress={() => redo?.go()}
           style={styles.back}
           testID="redo-design"

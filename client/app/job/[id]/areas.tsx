@@ -1,4 +1,5 @@
 import { giveFinish, showArea, showLength, withoutPlace, type AreaPlan, type PartPlan } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { LayersSheet } from '@/areas/LayersSheet';
@@ -38,7 +39,8 @@ export default function AreasScreen() {
   const area = part.areas.find(({ code }) => code === chosen) ?? null;
   const give = (finish: string | null) => area && void change((now) => giveFinish(now, part.id, area, finish));
   const paint = (more: { blend?: boolean; clear?: boolean }) =>
-    area && void change((now) => giveFinish(now, part.id, area, area.finish, { blend: area.blend, clear: !area.uncleared, ...more }), `Changed ${area.code}`);
+    area &&
+    void change((now) => giveFinish(now, part.id, area, area.finish, { blend: area.blend, clear: !area.uncleared, ...more }), phrase`Changed ${area.code}`);
   const nameOf = (id: string | null) => shelf.finishes.find((finish) => finish.id === id)?.name ?? KEEP;
   return (
     <StepLayout
@@ -59,19 +61,19 @@ export default function AreasScreen() {
     >
       {choice}
       <Sheet>
-        <Heading>{area ? `${area.code}: choose its finish` : 'Tap an area, then its finish'}</Heading>
+        <Heading>{area ? phrase`${area.code}: choose its finish` : 'Tap an area, then its finish'}</Heading>
         <Rows>
           {part.areas.map((one) => (
             <View key={one.code} ref={one.code === chosen ? intoSight : undefined}>
               <Row
-                label={`Area ${one.code}, ${one.chosen ? nameOf(one.finish) : 'not chosen'}`}
+                label={phrase`Area ${one.code}, ${one.chosen ? nameOf(one.finish) : 'not chosen'}`}
                 chosen={one.code === chosen}
                 onPress={() => setChosen(one.code === chosen ? null : one.code)}
                 before={<Swatch colour={one.colour} />}
                 testID="area"
               >
-                <Body>{`${one.code}  ${one.chosen ? nameOf(one.finish) : 'not chosen yet: kept as it is'}`}</Body>
-                <Small>{`${showArea(one.sizeM2, unit)} · ${metres(one.perimeterMm)} round`}</Small>
+                <Body>{phrase`${one.code}  ${one.chosen ? nameOf(one.finish) : 'not chosen yet: kept as it is'}`}</Body>
+                <Small>{phrase`${showArea(one.sizeM2, unit)} · ${metres(one.perimeterMm)} round`}</Small>
               </Row>
               {one.code === chosen ? <Neighbours area={one} unit={unit} /> : null}
               {one.code === chosen ? <HowPainted area={one} cleared={design.scheme.clear !== undefined} onPaint={paint} /> : null}
@@ -102,7 +104,7 @@ function Lost({ seed, name, unit, onLeaveOut }: { seed: readonly [number, number
     <Sheet>
       <Notice
         level="stop"
-        text={`"${name}" was given to a place in no area: ${showLength(seed[0], unit)} along, ${showLength(seed[1], unit)} up. Give the area that was meant its finish.`}
+        text={phrase`"${name}" was given to a place in no area: ${showLength(seed[0], unit)} along, ${showLength(seed[1], unit)} up. Give the area that was meant its finish.`}
       />
       <Action label="Leave this out" onPress={onLeaveOut} testID="leave-out" />
     </Sheet>
@@ -117,7 +119,7 @@ function Neighbours({ area, unit }: { area: AreaPlan; unit: 'mm' | 'in' }) {
   return (
     <Unfolded>
       {area.neighbours.map(({ area: other, lengthMm, lines }) => (
-        <Small key={other} tone="ink">{`Meets ${other} for ${showLength(lengthMm, unit)} along ${lines.join(', ')}`}</Small>
+        <Small key={other} tone="ink">{phrase`Meets ${other} for ${showLength(lengthMm, unit)} along ${lines.join(', ')}`}</Small>
       ))}
       {area.neighbours.length === 0 ? <Small>Meets no other area</Small> : null}
     </Unfolded>

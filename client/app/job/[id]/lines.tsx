@@ -1,4 +1,5 @@
-import { LINE_WORDS, showBoth, showLength, type LinePlan, type PartPlan } from '@lintrel/core';
+import { showBoth, showLength, type LinePlan, type PartPlan } from '@lintrel/core';
+import { phrase, phrases, LINE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
@@ -53,10 +54,10 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
         <Rows>
           {owners.map((line) => (
             <View key={line.owner}>
-              <Row label={`${line.code} ${line.name}`} chosen={line.owner === chosen} onPress={() => toggle(line.owner)} testID="line">
-                <Body>{`${line.code}  ${line.name}`}</Body>
+              <Row label={phrase`${line.code} ${line.name}`} chosen={line.owner === chosen} onPress={() => toggle(line.owner)} testID="line">
+                <Body>{phrase`${line.code}  ${line.name}`}</Body>
                 <Small>{lineWords(line, part, unit, design.scale)}</Small>
-                {line.fault ? <Small tone="accent">{`This line ${say(line.fault)}`}</Small> : null}
+                {line.fault ? <Small tone="accent">{phrase`This line ${say(line.fault)}`}</Small> : null}
               </Row>
               {line.owner === chosen && strokes[0] ? (
                 <Unfolded>
@@ -86,11 +87,14 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
 function lineWords(line: LinePlan, part: PartPlan, unit: 'mm' | 'in', scale: number): string {
   const strokes = part.lines.filter(({ owner }) => owner === line.owner);
   const length = strokes.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
-  return [
-    LINE_WORDS[line.kind].toLowerCase(),
-    strokes.length > 1 ? `${strokes.length} strokes, ${showBoth(length, unit, scale)} in all` : showBoth(length, unit, scale),
-    ...(strokes.length === 1 && line.tightest ? [`tightest radius ${showLength(line.tightest.radiusMm, unit)}`] : []),
-    ...(line.hidden ? ['hidden'] : []),
-    ...(line.locked ? ['locked'] : []),
-  ].join(' · ');
+  return phrases(
+    [
+      LINE_NAMES[line.kind].toLowerCase(),
+      strokes.length > 1 ? phrase`${strokes.length} strokes, ${showBoth(length, unit, scale)} in all` : showBoth(length, unit, scale),
+      ...(strokes.length === 1 && line.tightest ? [phrase`tightest radius ${showLength(line.tightest.radiusMm, unit)}`] : []),
+      ...(line.hidden ? ['hidden'] : []),
+      ...(line.locked ? ['locked'] : []),
+    ],
+    ' · ',
+  );
 }

@@ -1,4 +1,5 @@
 import type { LogEvent, Step } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
@@ -34,7 +35,7 @@ export default function LookBackScreen() {
     <StepLayout>
       <Sheet>
         <View style={styles.figures}>
-          <Figure large label="Steps done" value={`${progress.doneAt.size} of ${plan?.toDo.length ?? 0}`} />
+          <Figure large label="Steps done" value={phrase`${progress.doneAt.size} of ${plan?.toDo.length ?? 0}`} />
           {spanMin === null ? null : (
             <Figure large label={progress.finishedAt === null ? 'Since the start' : 'From start to finish'} value={showMinutes(spanMin)} />
           )}
@@ -63,7 +64,7 @@ function Entry({ event, steps }: { event: LogEvent; steps: readonly Step[] }) {
   return (
     <Row label="entry" testID="entry">
       <Small>{`${at.toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} ${at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`}</Small>
-      <Body>{`${entry(event.kind)}${step ? `: ${say(step.say)}` : ''}`}</Body>
+      <Body>{phrase`${entry(event.kind)}${step ? phrase`: ${say(step.say)}` : ''}`}</Body>
       {event.note ? <Body tone="quiet">{event.note}</Body> : null}
     </Row>
   );

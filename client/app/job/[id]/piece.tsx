@@ -1,5 +1,5 @@
-import { showArea, SUBSTRATES, SURFACE_WORDS, type Part } from '@lintrel/core';
-import { counted } from '@lintrel/words';
+import { showArea, type Part } from '@lintrel/core';
+import { phrase, phrases, several, SURFACE_NAMES, SUBSTRATE_NAMES } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -44,17 +44,17 @@ export default function PieceScreen() {
             {design.parts.map((part) => {
               // The row has its place at once; its picture comes when the worker has drawn it, and nothing moves.
               const drawn = plan?.parts.find((one) => one.id === part.id);
-              const size = drawn ? ` · ${showArea(drawn.sizeM2, unit)}` : '';
+              const size = drawn ? phrase` · ${showArea(drawn.sizeM2, unit)}` : '';
               return (
                 <Row
                   key={part.id}
-                  label={`Change ${part.name}`}
+                  label={phrase`Change ${part.name}`}
                   testID="part"
                   onPress={() => router.push(`/job/${id}/part/${part.id}` as Href)}
                   before={<View style={styles.thumb}>{drawn ? <PartThumb part={drawn} areas={drawn.areas} {...THUMB} /> : null}</View>}
                 >
                   <Body>{part.name}</Body>
-                  <Small>{`${SURFACE_WORDS[drawn?.kind ?? part.surface.kind]} · ${SUBSTRATES[part.substrate]}${size}${part.count > 1 ? ` · ${part.count} alike` : ''}`}</Small>
+                  <Small>{phrase`${SURFACE_NAMES[drawn?.kind ?? part.surface.kind]} · ${SUBSTRATE_NAMES[part.substrate]}${size}${part.count > 1 ? phrase` · ${part.count} alike` : ''}`}</Small>
                   <Small>{partWords(part, drawn ? countOwners(drawn.lines) : part.lines.length, drawn?.areas.length ?? null, design.parts)}</Small>
                 </Row>
               );
@@ -98,11 +98,14 @@ const countOwners = (lines: readonly { readonly owner: string }[]): number => ne
 /** What is on a part, and whose mirror image it is. */
 function partWords({ opposite, treatment, features }: Part, lines: number, areas: number | null, parts: readonly Part[]): string {
   const other = opposite && parts.find(({ id }) => id === opposite.of)?.name;
-  return [
-    `${counted(lines, 'line')}${areas === null ? '' : `, ${counted(areas, 'area')}`}${features ? `, ${counted(features.length, 'feature')}` : ''}`,
-    ...(other ? [opposite?.follows ? `follows ${other}, mirrored` : `mirror image of ${other}, detached`] : []),
-    ...(treatment === 'blend' ? ['blended'] : treatment === 'leave' ? ['left as it is'] : []),
-  ].join(' · ');
+  return phrases(
+    [
+      phrase`${several(lines, 'line')}${areas === null ? '' : phrase`, ${several(areas, 'area')}`}${features ? phrase`, ${several(features.length, 'feature')}` : ''}`,
+      ...(other ? [opposite?.follows ? phrase`follows ${other}, mirrored` : phrase`mirror image of ${other}, detached`] : []),
+      ...(treatment === 'blend' ? ['blended'] : treatment === 'leave' ? ['left as it is'] : []),
+    ],
+    ' · ',
+  );
 }
 
 const THUMB = { width: 104, height: 64 } as const;

@@ -1,4 +1,5 @@
 import { readLength, told } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -16,9 +17,11 @@ import { Notice } from '@/ui/Notice';
 import { Sheet } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { lengthText } from '@/forms/lengthText';
+import { useWords } from '@/person/PersonContext';
 
 /** Print and files: templates full size, masks, drawings in and out. */
 export default function PrintScreen() {
+  const { text } = useWords();
   const { id, design, plan, unit } = useJob();
   const [partId, setPartId] = useState<string | null>(null);
   const [paper, setPaper] = useState<'A4' | 'Letter'>('A4');
@@ -51,7 +54,7 @@ export default function PrintScreen() {
           onChange={setPaper}
         />
         <View style={styles.switch}>
-          <Switch value={mirrored} onValueChange={setMirrored} accessibilityLabel="Mirrored, for the other side" />
+          <Switch value={mirrored} onValueChange={setMirrored} accessibilityLabel={text('Mirrored, for the other side')} />
           <Body>Mirrored, for the other side</Body>
         </View>
         <Small>{aboutTemplate(part.kind)}</Small>
@@ -81,7 +84,7 @@ export default function PrintScreen() {
         />
       </Sheet>
       <Sheet>
-        <Heading>{`Drawing of ${part.name}`}</Heading>
+        <Heading>{phrase`Drawing of ${part.name}`}</Heading>
         <Small>In millimetres, one layer a kind of line; it can be read back in.</Small>
         <View style={styles.row}>
           <Action label="Save as SVG" icon="download-outline" disabled={busy} onPress={() => draw('svg')} />

@@ -1,5 +1,5 @@
 import { attendedSteps, windowState, type RunningWindow, type Step } from '@lintrel/core';
-import { counted } from '@lintrel/words';
+import { phrase, several } from '@lintrel/words';
 import { useState } from 'react';
 import { ScrollView, StyleSheet, TextInput, View } from 'react-native';
 import { spanWords } from '@/clock/span';
@@ -28,7 +28,7 @@ export default function RunScreen() {
       <StepLayout>
         <Waiting what="the run sheet" error={sheet.error} retry={<Action label="Try again" onPress={sheet.retry} />} />
         {sheet.error && sheet.unsent > 0 ? (
-          <Body>{`${counted(sheet.unsent, 'entry is', 'entries are')} kept on this device, and sent when the server is back.`}</Body>
+          <Body>{phrase`${several(sheet.unsent, 'entry is', 'entries are')} kept on this device, and sent when the server is back.`}</Body>
         ) : null}
       </StepLayout>
     );
@@ -62,7 +62,7 @@ function BeforeStart({ sheet }: { sheet: RunSheet }) {
       }
     >
       <Sheet>
-        <Heading>{`${counted(toDo.length, 'step')} in ${counted(plan.stages.length, 'stage')}`}</Heading>
+        <Heading>{phrase`${several(toDo.length, 'step')} in ${several(plan.stages.length, 'stage')}`}</Heading>
         <Body>Starting freezes this plan with its log: what you change later does not change under your hands.</Body>
         {sheet.trouble ? <Notice level="stop" text={sheet.trouble} /> : null}
         {blocking.map((one) => (
@@ -74,7 +74,7 @@ function BeforeStart({ sheet }: { sheet: RunSheet }) {
       </Sheet>
       <Sheet>
         {toDo.map((step) => (
-          <Small key={step.id} tone="ink">{`${step.stage}. ${say(step.say)}`}</Small>
+          <Small key={step.id} tone="ink">{phrase`${step.stage}. ${say(step.say)}`}</Small>
         ))}
       </Sheet>
     </StepLayout>
@@ -94,7 +94,7 @@ function Running({ sheet }: { sheet: RunSheet }) {
   const total = plan?.toDo.length ?? 0;
   return (
     <ScrollView testID="booth" style={styles.booth} contentContainerStyle={styles.content}>
-      <Text style={styles.quiet}>{`${progress.doneAt.size} of ${total} done${standing(sheet)}`}</Text>
+      <Text style={styles.quiet}>{phrase`${progress.doneAt.size} of ${total} done${standing(sheet)}`}</Text>
       {sheet.trouble ? (
         <Text role="alert" style={styles.warn}>
           {sheet.trouble}
@@ -125,7 +125,7 @@ function Running({ sheet }: { sheet: RunSheet }) {
             <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
           </View>
           {lastStep && progress.finishedAt === null ? (
-            <BoothButton label={`Not done after all: ${say(lastStep.say)}`} onPress={() => sheet.log('undo', lastStep.id)} testID="undo" />
+            <BoothButton label={phrase`Not done after all: ${say(lastStep.say)}`} onPress={() => sheet.log('undo', lastStep.id)} testID="undo" />
           ) : null}
         </View>
       ) : asking === 'over' ? (
@@ -159,7 +159,9 @@ function Running({ sheet }: { sheet: RunSheet }) {
         </Text>
       ))}
       <Text style={styles.quiet}>Keep the phone outside while there is vapour about: it can be read through the booth window.</Text>
-      {sheet.revision !== revision ? <Text style={styles.quiet}>{`Started from revision ${sheet.revision}; the design is at ${revision} now.`}</Text> : null}
+      {sheet.revision !== revision ? (
+        <Text style={styles.quiet}>{phrase`Started from revision ${sheet.revision}; the design is at ${revision} now.`}</Text>
+      ) : null}
       {asking === null ? (
         <BoothButton
           label={sheet.revision === revision ? 'Begin again' : 'Begin again with the present plan'}
@@ -173,8 +175,8 @@ function Running({ sheet }: { sheet: RunSheet }) {
 
 /** How the entries stand, in the line that is always there: what comes and goes stands below the buttons and moves none of them. */
 function standing({ waiting, refused }: RunSheet): string {
-  if (refused.length > 0) return ` · ${refused.length} not taken, see below`;
-  return waiting.length > 0 ? ` · no connection, ${waiting.length} kept here` : '';
+  if (refused.length > 0) return phrase` · ${refused.length} not taken, see below`;
+  return waiting.length > 0 ? phrase` · no connection, ${waiting.length} kept here` : '';
 }
 
 /** A gloved finger often taps twice: the second tap is not meant for the next step. */
@@ -209,31 +211,33 @@ function Current({ step, running, now }: { step: Step; running: readonly Running
 function Countdown({ window, now }: { window: RunningWindow; now: number }) {
   const what = useWords().time(window.code);
   const state = windowState(window, now);
-  const closing = window.closes === null ? '' : ` · closes ${clockTime(window.closes, now)}`;
+  const closing = window.closes === null ? '' : phrase` · closes ${clockTime(window.closes, now)}`;
   if (state === 'before' && window.opens === null)
-    return <Text style={styles.quiet}>{`Later: ${what}, by ${clockTime(window.closes ?? now, now)} at the latest (estimate)`}</Text>;
+    return <Text style={styles.quiet}>{phrase`Later: ${what}, by ${clockTime(window.closes ?? now, now)} at the latest (estimate)`}</Text>;
   if (state === 'before' && window.opens !== null) {
     return (
       <View>
-        <Text style={styles.label}>{`Not yet: ${what} in`}</Text>
+        <Text style={styles.label}>{phrase`Not yet: ${what} in`}</Text>
         <Text style={styles.countdown} testID="countdown">
           {countdown(window.opens - now)}
         </Text>
-        <Text style={styles.quiet}>{`opens ${clockTime(window.opens, now)}${closing} (estimate)`}</Text>
+        <Text style={styles.quiet}>{phrase`opens ${clockTime(window.opens, now)}${closing} (estimate)`}</Text>
       </View>
     );
   }
   if (state === 'passed')
-    return <Text role="alert" style={styles.warn}>{`Passed: ${what} closed at ${clockTime(window.closes ?? now, now)}. Test in a hidden place first.`}</Text>;
+    return (
+      <Text role="alert" style={styles.warn}>{phrase`Passed: ${what} closed at ${clockTime(window.closes ?? now, now)}. Test in a hidden place first.`}</Text>
+    );
   return (
     <View>
-      <Text style={styles.warn}>{`Open now: ${what}`}</Text>
+      <Text style={styles.warn}>{phrase`Open now: ${what}`}</Text>
       {window.closes !== null ? (
         <Text style={styles.countdown} testID="countdown">
           {countdown(window.closes - now)}
         </Text>
       ) : null}
-      <Text style={styles.quiet}>{window.closes === null ? 'no end' : `left, until ${clockTime(window.closes, now)} (estimate)`}</Text>
+      <Text style={styles.quiet}>{window.closes === null ? 'no end' : phrase`left, until ${clockTime(window.closes, now)} (estimate)`}</Text>
     </View>
   );
 }
@@ -248,13 +252,14 @@ function OtherWindows({ running, now }: { running: readonly RunningWindow[]; now
         <Text
           key={`${window.step}${window.code}${window.opens}`}
           style={styles.quiet}
-        >{`${say(window.say)}: ${time(window.code)} ${spanWords(window, now)}`}</Text>
+        >{phrase`${say(window.say)}: ${time(window.code)} ${spanWords(window, now)}`}</Text>
       ))}
     </View>
   );
 }
 
 function Ask({ what, onSay, onCancel }: { what: string; onSay: (note: string) => void; onCancel: () => void }) {
+  const { text } = useWords();
   const [note, setNote] = useState('');
   return (
     <View style={styles.buttons}>
@@ -265,7 +270,7 @@ function Ask({ what, onSay, onCancel }: { what: string; onSay: (note: string) =>
         onChangeText={setNote}
         multiline
         maxLength={4000}
-        accessibilityLabel={what}
+        accessibilityLabel={text(what)}
         placeholderTextColor={booth.quiet}
         testID="note"
       />

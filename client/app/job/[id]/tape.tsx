@@ -1,5 +1,5 @@
 import { isLine, itemsIn, linesIn } from '@lintrel/core';
-import { counted } from '@lintrel/words';
+import { phrase, phrases, several } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PartDrawing } from '@/drawing/PartDrawing';
@@ -54,7 +54,7 @@ export default function TapeScreen() {
       <Choice
         label="Stage"
         value={String(stage.number)}
-        options={plan.stages.map((one) => ({ value: String(one.number), label: `${one.number} ${finishName(one.finish)}` }))}
+        options={plan.stages.map((one) => ({ value: String(one.number), label: phrase`${one.number} ${finishName(one.finish)}` }))}
         onChange={(value) => setNumber(Number(value))}
       />
       <Sheet>
@@ -62,10 +62,16 @@ export default function TapeScreen() {
         {lines.length === 0 ? <Body>Nothing to mask in this stage: everything that is left gets painted over or is open.</Body> : null}
         <Rows>
           {lines.map((one) => (
-            <Row key={one.id} label={`${one.code} ${one.material ?? 'by hand'}`} chosen={one.id === run?.id} onPress={() => setChosen(one.id)} testID="run">
+            <Row
+              key={one.id}
+              label={phrase`${one.code} ${one.material ?? 'by hand'}`}
+              chosen={one.id === run?.id}
+              onPress={() => setChosen(one.id)}
+              testID="run"
+            >
               <View style={styles.head}>
-                <Heading>{`${one.code}  ${one.material ?? 'by hand'}`}</Heading>
-                <Body>{`${words.side(one.area === null ? one.sideSeen : 'along')} ${one.lineCode}${plan.parts.length > 1 ? `, ${partOf(one.part)?.name}` : ''}`}</Body>
+                <Heading>{phrase`${one.code}  ${one.material ?? 'by hand'}`}</Heading>
+                <Body>{phrase`${words.side(one.area === null ? one.sideSeen : 'along')} ${one.lineCode}${plan.parts.length > 1 ? phrase`, ${partOf(one.part)?.name}` : ''}`}</Body>
               </View>
               {one.techniques.map((technique) => (
                 <View key={technique.code}>
@@ -88,8 +94,8 @@ export default function TapeScreen() {
         </Rows>
         {covers.length > 0 ? (
           <Row label="Cover">
-            <Body>{`Then cover ${covers.map(({ area, part: of }) => `${plan.parts.length > 1 ? `${partOf(of)?.name} ` : ''}${codeOf(of, area)}`).join(', ')}`}</Body>
-            <Small>{`${words.area(covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0))} of paper or film (estimate)`}</Small>
+            <Body>{phrase`Then cover ${phrases(covers.map(({ area, part: of }) => phrase`${plan.parts.length > 1 ? phrase`${partOf(of)?.name} ` : ''}${codeOf(of, area)}`))}`}</Body>
+            <Small>{phrase`${words.area(covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0))} of paper or film (estimate)`}</Small>
           </Row>
         ) : null}
       </Sheet>
@@ -99,8 +105,8 @@ export default function TapeScreen() {
         <Rows>
           {plan.lists.tape.map(({ tape, pieces, lengthM }) => (
             <Row key={tape} label={tape}>
-              <Body>{`${tape}  ${shelf.tapes.find(({ code }) => code === tape)?.name ?? ''}`}</Body>
-              <Small>{`${words.metres(1000 * lengthM)} in ${counted(pieces, 'piece')}, tails included`}</Small>
+              <Body>{phrase`${tape}  ${shelf.tapes.find(({ code }) => code === tape)?.name ?? ''}`}</Body>
+              <Small>{phrase`${words.metres(1000 * lengthM)} in ${several(pieces, 'piece')}, tails included`}</Small>
             </Row>
           ))}
         </Rows>

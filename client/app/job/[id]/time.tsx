@@ -1,4 +1,5 @@
 import { SCHOOLS, showMinutes, type School, type Span, type StagePlan, type Step } from '@lintrel/core';
+import { phrase, phrases } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { Rail, type Band } from '@/clock/Rail';
 import { ticksIn, tickStep } from '@/clock/ticks';
@@ -36,7 +37,7 @@ export default function TimeScreen() {
           <Figure large label="From start to end (estimate)" value={showMinutes(end)} />
           <Figure large label="of it work (estimate)" value={showMinutes(work)} />
         </View>
-        <Body>{`Counted for today's air, ${words.temperature(airC, 1)} and ${rhPercent} %, as if someone were there all the time.`}</Body>
+        <Body>{phrase`Counted for today's air, ${words.temperature(airC, 1)} and ${rhPercent} %, as if someone were there all the time.`}</Body>
         <Action label="Change the air" onPress={() => router.push(`/job/${id}/piece` as Href)} />
         <Choice<School | 'own'>
           label="When to pull"
@@ -56,11 +57,12 @@ export default function TimeScreen() {
             const pieces = piecesOf(plan.steps.filter((step) => step.stage === stage.number && step.endMin > step.startMin));
             return {
               key: String(stage.number),
-              label: `Stage ${stage.number}: ${shelf.finishes.find(({ id: own }) => own === stage.finish)?.name ?? stage.finish}`,
+              label: phrase`Stage ${stage.number}: ${shelf.finishes.find(({ id: own }) => own === stage.finish)?.name ?? stage.finish}`,
               pieces: pieces.map(({ from, to, attended }) => ({ from, to, tone: attended ? 'work' : 'wait' })),
-              words: pieces
-                .map(({ first, from, to, attended }) => `${attended ? 'work' : words.say(first.say).toLowerCase()} ${words.minutes(to - from)}`)
-                .join(' · '),
+              words: phrases(
+                pieces.map(({ first, from, to, attended }) => phrase`${attended ? 'work' : words.say(first.say).toLowerCase()} ${words.minutes(to - from)}`),
+                ' · ',
+              ),
             };
           })}
         />
@@ -97,7 +99,7 @@ function StageWindows({ stage, pull }: { stage: StagePlan; pull: Step | null }) 
   const name = shelf.finishes.find(({ id }) => id === stage.finish)?.name ?? stage.finish;
   return (
     <Sheet>
-      <Heading>{`Stage ${stage.number}: pull after ${name}`}</Heading>
+      <Heading>{phrase`Stage ${stage.number}: pull after ${name}`}</Heading>
       <Small>
         Time after the last coat (estimate). Between wet and touch-dry do not pull: the film strings. Between touch-dry and dry pull slowly, it may tear.
       </Small>
@@ -108,13 +110,13 @@ function StageWindows({ stage, pull }: { stage: StagePlan; pull: Step | null }) 
         ticks={minuteTicks(end)}
         bands={spans.map(({ school, span }) => ({
           key: school,
-          label: `${SCHOOL_WORDS[school]}${school === stage.school ? ' (planned)' : ''}`,
-          words: `${showMinutes(span.from)} to ${span.to === null ? 'any time' : showMinutes(span.to)}`,
+          label: phrase`${SCHOOL_WORDS[school]}${school === stage.school ? ' (planned)' : ''}`,
+          words: phrase`${showMinutes(span.from)} to ${span.to === null ? 'any time' : showMinutes(span.to)}`,
           pieces: [{ from: span.from, to: span.to, tone: school === stage.school ? 'chosen' : 'window' }],
         }))}
       />
       <Body>{pull ? detail(pull.say) : 'The masks stay on for the next stage, and come off with its own.'}</Body>
-      {windows.tapeSafeMin === null ? null : <Body>{`Takes tape after ${showMinutes(windows.tapeSafeMin)}.`}</Body>}
+      {windows.tapeSafeMin === null ? null : <Body>{phrase`Takes tape after ${showMinutes(windows.tapeSafeMin)}.`}</Body>}
     </Sheet>
   );
 }

@@ -1,8 +1,21 @@
-import { EFFECTS, METHODS, PAINT_SYSTEM_KEYS, PAINT_SYSTEMS, SCHOOLS, typicalFinish, type Finish, type PaintSystemKey, type Shelf } from '@lintrel/core';
+import {
+  EFFECTS,
+  METHODS,
+  PAINT_SYSTEM_KEYS,
+  SCHOOLS,
+  typicalFinish,
+  type Finish,
+  type PaintSystemKey,
+  type Shelf,
+  REFERENCE_AIR_C,
+  REFERENCE_HUMIDITY,
+} from '@lintrel/core';
+import { SYSTEM_NAMES, phrase } from '@lintrel/words';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
+import { useWords } from '@/person/PersonContext';
 import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/queries';
 import { placeFaults } from '@/forms/faults';
 import { ColourInput } from '@/forms/ColourInput';
@@ -35,6 +48,7 @@ export default function FinishScreen() {
 }
 
 function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
+  const { temperature } = useWords();
   const finish = shelf.finishes.find((one) => one.id === id);
   const save = useSaveEntry<Finish>('finishes');
   const remove = useDeleteEntry('finishes');
@@ -74,7 +88,7 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
         <Pick
           label="System"
           value={watch('system')}
-          options={PAINT_SYSTEM_KEYS.map((value) => ({ value, label: PAINT_SYSTEMS[value].label }))}
+          options={PAINT_SYSTEM_KEYS.map((value) => ({ value, label: SYSTEM_NAMES[value] }))}
           onChange={chooseSystem}
         />
         <Choice
@@ -102,7 +116,7 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
       </Sheet>
       <Sheet>
         <Heading>Times</Heading>
-        <Small>Minutes at 23 °C, 50 % humidity and the film below</Small>
+        <Small>{phrase`Minutes at ${temperature(REFERENCE_AIR_C)}, ${100 * REFERENCE_HUMIDITY} % humidity and the film below`}</Small>
         <View style={styles.row}>
           <Field control={control} name="flashMin" label="Flash" unit="min" keys="numeric" />
           <Field control={control} name="recoatFrom" label="Next coat from" unit="min" keys="numeric" />

@@ -1,8 +1,10 @@
-import { EDGE_CLASSES, TAPE_KINDS, type Shelf, type Tape, type TapeKind } from '@lintrel/core';
+import { EDGE_CLASSES, TAPE_KINDS, type Shelf, type Tape, REFERENCE_AIR_C } from '@lintrel/core';
+import { phrase, TAPE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
+import { useWords } from '@/person/PersonContext';
 import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/queries';
 import { placeFaults } from '@/forms/faults';
 import { Field } from '@/forms/Field';
@@ -30,6 +32,7 @@ export default function TapeScreen() {
 }
 
 function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
+  const { temperature } = useWords();
   const tape = shelf.tapes.find((one) => one.code === code);
   const save = useSaveEntry<Tape>('tapes');
   const remove = useDeleteEntry('tapes');
@@ -58,7 +61,7 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
         <Pick
           label="Kind"
           value={watch('kind')}
-          options={(Object.keys(TAPE_KINDS) as TapeKind[]).map((value) => ({ value, label: `${value}  ${TAPE_KINDS[value]}` }))}
+          options={TAPE_KINDS.map((value) => ({ value, label: phrase`${value}  ${TAPE_NAMES[value]}` }))}
           onChange={(kind) => setValue('kind', kind)}
         />
         <Choice
@@ -74,7 +77,7 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
           <Field control={control} name="fold" label="Fold limit, share" keys="numeric" hint="0.005 is 0.5 %" />
           <Field control={control} name="adhesionN25" label="Grip" unit="N/25 mm" keys="numeric" />
           <Field control={control} name="minApplyC" label="Sticks from" unit="°C" />
-          <Field control={control} name="cleanHours" label="Comes off clean within" unit="h" keys="numeric" hint="At 23 °C" />
+          <Field control={control} name="cleanHours" label="Comes off clean within" unit="h" keys="numeric" hint={phrase`At ${temperature(REFERENCE_AIR_C)}`} />
         </View>
         <Field whole control={control} name="use" label="Good for" />
         <Field whole control={control} name="basis" label="Where the figures come from" />

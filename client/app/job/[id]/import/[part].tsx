@@ -1,4 +1,5 @@
 import { showLength, type DrawingSummary } from '@lintrel/core';
+import { phrase, phrases } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -29,7 +30,7 @@ const UNITS = [
 export default function ImportScreen() {
   const { part: partId } = useLocalSearchParams<{ part: string }>();
   const { id, design, change, unit: shown } = useJob();
-  const { say } = useWords();
+  const { say, text } = useWords();
   const part = design.parts.find((one) => one.id === partId);
   const [file, setFile] = useState<{ text: string; drawing: DrawingSummary } | null>(null);
   const [unit, setUnit] = useState<(typeof UNITS)[number]['value'] | null>(null);
@@ -70,7 +71,7 @@ export default function ImportScreen() {
         text: file.text,
         wish: { unitMm, outline: outline || null, lines: [...lines], lineId, lineName: 'Imported', datum: part.datums[0].id },
       });
-      if (!found.outline && !found.line) return setTrouble(found.left.map(say).join(' ') || 'Nothing of the drawing was chosen.');
+      if (!found.outline && !found.line) return setTrouble(phrases(found.left.map(say), ' ') || 'Nothing of the drawing was chosen.');
       await change((now) => {
         const shaped = found.outline
           ? {
@@ -82,7 +83,7 @@ export default function ImportScreen() {
           : now;
         return found.line ? withLine(shaped, partId, found.line) : shaped;
       }, 'Drawing taken over');
-      if (found.left.length > 0) return setTrouble(`Taken over, but: ${found.left.map(say).join(' ')}`);
+      if (found.left.length > 0) return setTrouble(phrase`Taken over, but: ${phrases(found.left.map(say), ' ')}`);
       router.replace(`/job/${id}/lines?part=${partId}` as Href);
     });
   return (
@@ -94,7 +95,7 @@ export default function ImportScreen() {
       }
     >
       <Sheet>
-        <Heading>{`A drawing for ${part?.name ?? 'the part'}`}</Heading>
+        <Heading>{phrase`A drawing for ${part?.name ?? 'the part'}`}</Heading>
         <Body>SVG or DXF: paths, lines, arcs, circles, ellipses and splines are read. Text and pictures are passed over; nothing in the file is run.</Body>
         <Action
           label={file ? 'Choose another file' : 'Choose a file'}
@@ -110,17 +111,17 @@ export default function ImportScreen() {
           {file.drawing.unitMm === null ? (
             <Choice label="The file does not say its unit. One unit of it is" value={unit ?? ('' as '1')} options={UNITS} onChange={setUnit} />
           ) : (
-            <Small>{`One unit of the file is ${showLength(file.drawing.unitMm)}`}</Small>
+            <Small>{phrase`One unit of the file is ${showLength(file.drawing.unitMm)}`}</Small>
           )}
           {unitMm === null ? null : (
-            <Body>{`The drawing is ${showLength(file.drawing.width * unitMm, shown)} × ${showLength(file.drawing.height * unitMm, shown)}`}</Body>
+            <Body>{phrase`The drawing is ${showLength(file.drawing.width * unitMm, shown)} × ${showLength(file.drawing.height * unitMm, shown)}`}</Body>
           )}
           <Pick
             label="Outline of the part"
             value={outline}
             options={[
               { value: '', label: 'leave it as it is' },
-              ...file.drawing.layers.map(({ name }) => ({ value: name, label: `largest closed path of "${name}"` })),
+              ...file.drawing.layers.map(({ name }) => ({ value: name, label: phrase`largest closed path of "${name}"` })),
             ]}
             onChange={setOutline}
           />
@@ -130,12 +131,12 @@ export default function ImportScreen() {
               <Switch
                 value={lines.includes(name)}
                 onValueChange={(on) => setLines(on ? [...lines, name] : lines.filter((one) => one !== name))}
-                accessibilityLabel={`Layer ${name}`}
+                accessibilityLabel={text(phrase`Layer ${name}`)}
               />
-              <Body>{`${name}: ${paths} ${paths === 1 ? 'path' : 'paths'}`}</Body>
+              <Body>{phrase`${name}: ${paths} ${paths === 1 ? 'path' : 'paths'}`}</Body>
             </View>
           ))}
-          {file.drawing.skipped.length > 0 ? <Notice level="note" text={`Passed over: ${file.drawing.skipped.map(say).join(', ')}`} /> : null}
+          {file.drawing.skipped.length > 0 ? <Notice level="note" text={phrase`Passed over: ${phrases(file.drawing.skipped.map(say))}`} /> : null}
         </Sheet>
       ) : null}
     </StepLayout>

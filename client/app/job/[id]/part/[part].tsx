@@ -1,4 +1,5 @@
-import { boardOf, PAINT_SYSTEM_KEYS, PAINT_SYSTEMS, pathText, shapeOf, SUBSTRATES, type Part, type Substrate } from '@lintrel/core';
+import { boardOf, PAINT_SYSTEM_KEYS, pathText, shapeOf, SUBSTRATES, type Part, type Substrate } from '@lintrel/core';
+import { phrase, SYSTEM_NAMES, SUBSTRATE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -21,7 +22,7 @@ import { Notice } from '@/ui/Notice';
 import { Sheet } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Words';
 
-const SYSTEMS = [{ value: 'bare' as const, label: 'Nothing: bare' }, ...PAINT_SYSTEM_KEYS.map((value) => ({ value, label: PAINT_SYSTEMS[value].label }))];
+const SYSTEMS = [{ value: 'bare' as const, label: 'Nothing: bare' }, ...PAINT_SYSTEM_KEYS.map((value) => ({ value, label: SYSTEM_NAMES[value] }))];
 
 /** One part: what it is, its surface, what a tape meets on it, what lines are measured from, and where it sits. */
 export default function PartScreen() {
@@ -53,12 +54,12 @@ export default function PartScreen() {
     const made = detached(read.part, part, design.parts);
     await change(
       (now) => ({ ...now, parts: part ? now.parts.map((one): Part => (one.id === made.id ? made : one)) : [...now.parts, made] }),
-      part ? undefined : `${made.name} added`,
+      part ? undefined : phrase`${made.name} added`,
     );
     leave(part ? 'piece' : `lines?part=${ownId}`);
   };
   const remove = async () => {
-    await change((now) => ({ ...now, parts: now.parts.filter((one) => one.id !== partId) }), `${part?.name} taken out`, true);
+    await change((now) => ({ ...now, parts: now.parts.filter((one) => one.id !== partId) }), phrase`${part?.name} taken out`, true);
     leave('piece');
   };
   const word = (keys: TreeKeys) => String(treeAt(tree, keys) ?? '');
@@ -82,7 +83,7 @@ export default function PartScreen() {
           <Pick
             label="Made of"
             value={word(['substrate']) as Substrate}
-            options={(Object.keys(SUBSTRATES) as Substrate[]).map((value) => ({ value, label: SUBSTRATES[value] }))}
+            options={SUBSTRATES.map((value) => ({ value, label: SUBSTRATE_NAMES[value] }))}
             onChange={(value) => put(['substrate'], value)}
           />
           <Pick
@@ -130,11 +131,11 @@ export default function PartScreen() {
               <Small>A datum starts at a place and runs in a direction; heights are counted to its left. On round parts y is the girth from the top.</Small>
               {datums.map((_, index) => (
                 <View key={index} style={styles.row}>
-                  <TreeField at={['datums', index, 'name']} label={`Datum ${index + 1}`} />
+                  <TreeField at={['datums', index, 'name']} label={phrase`Datum ${index + 1}`} />
                   <TreeField at={['datums', index, 'at', 0]} label="starts at: right" unit="length" />
                   <TreeField at={['datums', index, 'at', 1]} label="up" unit="length" />
                   <TreeField at={['datums', index, 'angleDeg']} label="turned to the left" unit="°" />
-                  {datums.length > 1 ? <TakeOut what={`datum ${index + 1}`} onPress={() => put(['datums'], without(datums, index))} /> : null}
+                  {datums.length > 1 ? <TakeOut what={phrase`datum ${index + 1}`} onPress={() => put(['datums'], without(datums, index))} /> : null}
                 </View>
               ))}
               <Action

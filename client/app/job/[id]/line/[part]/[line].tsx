@@ -1,4 +1,5 @@
-import { boardOf, type Design, LINE_WORDS, type PartPlan, showLength, told, type TrimLine } from '@lintrel/core';
+import { boardOf, type Design, type PartPlan, showLength, told, type TrimLine } from '@lintrel/core';
+import { phrase, LINE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -65,11 +66,11 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
     if (!read.ok) return setFaults(read.faults);
     const fault = own.find((stroke) => stroke.fault)?.fault;
     if (fault && isMade(read.line)) return setFaults({ whole: told(fault) });
-    await change((now) => withLine(now, partId, read.line), line ? undefined : `${read.line.name} added`);
+    await change((now) => withLine(now, partId, read.line), line ? undefined : phrase`${read.line.name} added`);
     leave();
   };
   const remove = async () => {
-    await change((now) => withoutLine(now, partId, ownId), `${line?.name} taken out`, true);
+    await change((now) => withoutLine(now, partId, ownId), phrase`${line?.name} taken out`, true);
     leave();
   };
   // Known at once, so that nothing moves when the drawing arrives.
@@ -85,12 +86,12 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
     >
       <Sheet>
         {line ? (
-          <Body>{LINE_WORDS[fields.kind]}</Body>
+          <Body>{LINE_NAMES[fields.kind]}</Body>
         ) : (
           <Pick
             label="Kind of line"
             value={fields.kind}
-            options={KINDS_OFFERED.map((value) => ({ value, label: LINE_WORDS[value] }))}
+            options={KINDS_OFFERED.map((value) => ({ value, label: LINE_NAMES[value] }))}
             onChange={(kind) => set({ kind, points: fittedPoints(fields.points, kind) })}
           />
         )}
@@ -115,13 +116,13 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
           onChange={(values) => set({ values })}
         />
         {form.ends ? <Ends fields={fields} lines={part.lines.filter((one) => one.id !== ownId)} onChange={set} /> : null}
-        {faults.whole ? <Notice level="stop" text={`This line ${faultWords(faults.whole)}.`} /> : <Preview own={own} unit={unit} typed={read.ok} />}
+        {faults.whole ? <Notice level="stop" text={phrase`This line ${faultWords(faults.whole)}.`} /> : <Preview own={own} unit={unit} typed={read.ok} />}
       </Sheet>
       {line ? (
         <Action
           rank="quiet"
           icon="delete-outline"
-          label={followers.length > 0 ? `Take out this line (${followers.length} made from it stay, unset)` : 'Take this line out'}
+          label={followers.length > 0 ? phrase`Take out this line (${followers.length} made from it stay, unset)` : 'Take this line out'}
           onPress={() => void remove()}
         />
       ) : null}
@@ -143,6 +144,7 @@ function Places({
   faults: Readonly<Record<string, string>>;
   onChange: (points: LineFields['points']) => void;
 }) {
+  const { text } = useWords();
   const { kind, points } = fields;
   const { least, most } = placesNeeded(kind);
   const [first, second] = KIND_FORMS[kind].placeWords;
@@ -153,7 +155,7 @@ function Places({
       {points.map((point, index) => (
         <View key={index} style={styles.row}>
           <Typed
-            label={`${placeName(kind, index, points.length)}: ${first}`}
+            label={phrase`${placeName(kind, index, points.length)}: ${first}`}
             unit={unit}
             value={point.along}
             onChange={(text) => put(index, 'along', text)}
@@ -171,7 +173,7 @@ function Places({
           {points.length > least ? (
             <IconButton
               icon="close"
-              accessibilityLabel={`Take out ${placeName(kind, index, points.length)}`}
+              accessibilityLabel={text(phrase`Take out ${placeName(kind, index, points.length)}`)}
               onPress={() => onChange([...without(points, index)])}
               style={styles.remove}
             />
@@ -184,6 +186,7 @@ function Places({
 }
 
 function Ends({ fields, lines, onChange }: { fields: LineFields; lines: readonly TrimLine[]; onChange: (changed: Partial<LineFields>) => void }) {
+  const { text } = useWords();
   const options = [
     { value: '', label: fields.runOn ? 'the edge of the part' : 'where it was measured' },
     ...lines.map(({ id, name }) => ({ value: id, label: name })),
@@ -191,7 +194,7 @@ function Ends({ fields, lines, onChange }: { fields: LineFields; lines: readonly
   return (
     <>
       <View style={styles.switch}>
-        <Switch value={fields.runOn} onValueChange={(runOn) => onChange({ runOn })} accessibilityLabel="Ends run on to the edge of the part" />
+        <Switch value={fields.runOn} onValueChange={(runOn) => onChange({ runOn })} accessibilityLabel={text('Ends run on to the edge of the part')} />
         <Body>Ends run on to the edge of the part</Body>
       </View>
       {lines.length > 0 ? (
@@ -213,11 +216,11 @@ function Preview({ own, unit, typed }: { own: PartPlan['lines']; unit: 'mm' | 'i
   const words = useWords();
   if (!typed || own.length === 0) return null;
   const fault = own.find((stroke) => stroke.fault)?.fault;
-  if (fault) return <Notice level="stop" text={`This line ${words.say(fault)}.`} />;
+  if (fault) return <Notice level="stop" text={phrase`This line ${words.say(fault)}.`} />;
   const length = own.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
   const tightest = own.flatMap(({ tightest: bend }) => (bend ? [bend.radiusMm] : [])).sort((a, b) => a - b)[0];
-  const strokes = own.length > 1 ? ` in ${own.length} strokes` : '';
-  return <Small>{`${showLength(length, unit)} long${strokes}${tightest ? `, tightest bend radius ${showLength(tightest, unit)}` : ''}`}</Small>;
+  const strokes = own.length > 1 ? phrase` in ${own.length} strokes` : '';
+  return <Small>{phrase`${showLength(length, unit)} long${strokes}${tightest ? phrase`, tightest bend radius ${showLength(tightest, unit)}` : ''}`}</Small>;
 }
 
 const styles = StyleSheet.create({

@@ -1,4 +1,5 @@
 import { type PartPlan, plainly, readLength, refused, showLength, told, USUAL_TOLERANCE_MM, usualStep } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -65,8 +66,8 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
       action={<Action rank="main" label="Print the table" icon="printer-outline" disabled={!table} onPress={() => file('pdf')} />}
     >
       <Sheet>
-        <Heading>{`Stations of ${line?.code ?? ''} ${line?.name ?? ''}`}</Heading>
-        <Small>{line ? `${showLength(line.lengthMm, unit)} long` : ''}</Small>
+        <Heading>{phrase`Stations of ${line?.code ?? ''} ${line?.name ?? ''}`}</Heading>
+        <Small>{line ? phrase`${showLength(line.lengthMm, unit)} long` : ''}</Small>
         {strokes.length > 1 ? (
           <Pick label="Stroke" value={stroke} options={strokes.map((one) => ({ value: one.id, label: one.code }))} onChange={setStroke} />
         ) : null}

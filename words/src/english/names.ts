@@ -1,0 +1,109 @@
+import type { FeatureKind, JobKind, LineKind, OpeningUse, PaintSystemKey, Substrate, SurfaceKind, TapeKind } from '@lintrel/core';
+
+// What the kinds are called. On screen they are sentences of the interface, which a language looks up.
+
+/** What is refinished. */
+export const JOB_NAMES: Readonly<Record<JobKind, string>> = {
+  road: 'Road vehicle',
+  boat: 'Boat',
+  aircraft: 'Aircraft',
+  model: 'Scale model',
+  other: 'Other',
+};
+
+/** What a part is made of. */
+export const SUBSTRATE_NAMES: Readonly<Record<Substrate, string>> = {
+  steel: 'Steel',
+  aluminium: 'Aluminium',
+  gelcoat: 'Glass-fibre gelcoat',
+  carbon: 'Carbon/epoxy',
+  wood: 'Wood',
+  'varnished-wood': 'Varnished wood',
+  fabric: 'Fabric and dope',
+  styrene: 'Styrene',
+  resin: 'Resin',
+  print: '3-D print',
+  melamine: 'Melamine',
+  other: 'Other',
+};
+
+/** Systems of paint. */
+export const SYSTEM_NAMES: Readonly<Record<PaintSystemKey, string>> = {
+  'base-solvent': 'Solvent basecoat',
+  'two-part': 'Two-part urethane gloss',
+  'clear-two-part': 'Two-part clear',
+  'base-water': 'Waterborne basecoat',
+  'can-lacquer': 'Spray-can acrylic lacquer',
+  'can-enamel': 'Spray-can enamel',
+  'brush-enamel': 'Brushing enamel',
+  'air-acrylic': 'Airbrush acrylic',
+  'air-lacquer': 'Airbrush lacquer',
+  dope: 'Butyrate dope, pigmented',
+  'fabric-urethane': 'Fabric urethane',
+  antifouling: 'Boottop / antifouling, rolled',
+  peelable: 'Peelable rubber',
+  'etch-primer': 'Etch primer, can',
+  'filler-primer': 'Filler primer, two-part',
+  varnish: 'Yacht varnish',
+};
+
+/** Kinds of surface. */
+export const SURFACE_NAMES: Readonly<Record<SurfaceKind, string>> = {
+  flat: 'Flat',
+  tube: 'Tube',
+  cone: 'Cone',
+  turned: 'Turned',
+  folded: 'Folded',
+};
+
+/** What a tape meets on a surface. */
+export const FEATURE_NAMES: Readonly<Record<FeatureKind, string>> = {
+  opening: 'Opening',
+  'raised-row': 'Raised row',
+  crease: 'Crease',
+  texture: 'Texture',
+  'no-touch': 'No-touch zone',
+  'fresh-paint': 'Fresh-paint zone',
+};
+
+/** What an opening is. */
+export const OPENING_NAMES: Readonly<Record<OpeningUse, string>> = {
+  hole: 'Hole',
+  window: 'Window',
+  gap: 'Gap',
+  jamb: 'Jamb',
+  port: 'Port',
+};
+
+/** Kinds of line. */
+export const LINE_NAMES: Readonly<Record<LineKind, string>> = {
+  straight: 'Straight',
+  sweep: 'Sweep',
+  arc: 'Arc',
+  radius: 'Arc by radius',
+  ellipse: 'Circle, ellipse',
+  parallel: 'Parallel',
+  bands: 'Bands',
+  ring: 'Ring',
+  cut: 'Plane cut',
+  continuation: 'Continuation',
+  mirror: 'Mirror',
+  fillet: 'Rounded corner',
+  rays: 'Rays',
+  wave: 'Wave, scallop',
+  text: 'Letters',
+  imported: 'Imported',
+};
+
+/** Kinds of tape. */
+export const TAPE_NAMES: Readonly<Record<TapeKind, string>> = {
+  V: 'Fine line, soft vinyl',
+  F: 'Fine line, stiff film',
+  W: 'Smooth washi',
+  M: 'Flexible model vinyl',
+  P: "Painter's crepe, gentle",
+  C: 'Refinish crepe, high tack',
+  G: 'General crepe',
+  X: 'Flexible wheel crepe',
+  T: 'Transfer film',
+};

@@ -1,0 +1,56 @@
+// A text of the interface with names and figures in it is one sentence of a language, and another language may put them elsewhere.
+// So each value stands between two marks nobody sees (first strong isolate, pop directional isolate: what Unicode keeps for values
+// put into a text), and on its way to the screen the sentence is looked up without them: `Stage {0}: pull after {1}`.
+
+const OPEN = '\u2068';
+const CLOSE = '\u2069';
+
+const place = (value: unknown): string => `${OPEN}${value === undefined || value === null ? '' : String(value)}${CLOSE}`;
+
+/** A text with values in it, as a template: ``phrase`Stage ${number}: pull after ${name}` ``. Values may be such texts themselves. */
+export const phrase = (texts: readonly string[], ...values: readonly unknown[]): string =>
+  texts.map((text, index) => (index < values.length ? text + place(values[index]) : text)).join('');
+
+/** Several texts one behind the other, each looked up on its own. */
+export const phrases = (texts: readonly string[], between = ', '): string => (texts.length === 1 ? texts[0] : texts.map(place).join(between));
+
+/** The same with `and` before the last. */
+export const listedPhrase = (texts: readonly string[]): string =>
+  texts.length < 2 ? texts.join('') : phrase`${phrases(texts.slice(0, -1))} and ${texts[texts.length - 1]}`;
+
+/** A number with its noun, as a text with a place: `{0} lines`. */
+export const several = (count: number, one: string, many = `${one}s`): string => `${place(count)} ${count === 1 ? one : many}`;
+
+/**
+ * A text in another language.
+ * @param shown A plain text or a phrase.
+ * @param look Gives the sentence of the language; places for values stand in it as `{0}`, `{1}` … in any order.
+ */
+export function translated(shown: string, look: (sentence: string) => string): string {
+  const { sentence, values } = taken(shown);
+  if (values.length === 0) return look(sentence);
+  return look(sentence).replace(/\{(\d+)\}/g, (_, index: string) => translated(values[Number(index)] ?? '', look));
+}
+
+/** A phrase without the marks: for English, and for names of files. */
+export const unmarked = (shown: string): string => (shown.includes(OPEN) ? shown.replace(/[\u2068\u2069]/g, '') : shown);
+
+/** The sentence with numbered places, and what stands in them. */
+function taken(shown: string): { sentence: string; values: string[] } {
+  if (!shown.includes(OPEN)) return { sentence: shown, values: [] };
+  const values: string[] = [];
+  let sentence = '';
+  let depth = 0;
+  let from = 0;
+  for (let index = 0; index < shown.length; index++) {
+    if (shown[index] === OPEN && depth++ === 0) {
+      sentence += shown.slice(from, index);
+      from = index + 1;
+    } else if (shown[index] === CLOSE && --depth === 0) {
+      sentence += `{${values.length}}`;
+      values.push(shown.slice(from, index));
+      from = index + 1;
+    }
+  }
+  return { sentence: sentence + shown.slice(from), values };
+}
