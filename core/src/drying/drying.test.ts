@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { SHIPPED_FINISHES } from '../finish';
-import { buildFactor, coatGap, commonSpan, dewMargin, dewPoint, dryingRate, dwellMinutes, marksOf, pullWindows } from '.';
+import { buildFactor, coatFlashMin, coatGap, commonSpan, dewMargin, dewPoint, dryingBuildUm, dryingRate, dwellMinutes, marksOf, pullWindows } from '.';
 
 const air = (airC: number, rhPercent = 50) => ({ airC, rhPercent, movement: 'normal' as const });
 const finish = (id: string) => SHIPPED_FINISHES.find((one) => one.id === id) ?? SHIPPED_FINISHES[0];
@@ -44,6 +44,24 @@ describe('the next coat of the same finish', () => {
     expect(coatGap(can, air(15)).from).toBeCloseTo(12 / dryingRate(45, false, air(15)), 9);
     expect(coatGap({ ...can, coatUm: 60 }, air(23)).from).toBeCloseTo(12 * 2 ** 1.2, 9);
     expect(coatGap({ ...can, coatUm: 3 }, air(23)).from).toBe(12);
+  });
+});
+
+describe('coats that dry as one', () => {
+  const can = finish('tomato-can');
+  it('are all that were not through-dry when the next went on', () => expect(dryingBuildUm(can, 3)).toBe(3 * can.coatUm));
+  it('are one where the next goes on a coat that is through-dry, also in the very minute it is', () => {
+    const opens = (fromMin: number) => ({ ...can, recoat: [{ fromMin, toMin: null }] });
+    expect(dryingBuildUm(opens(can.throughMin + 1), 3)).toBe(can.coatUm);
+    expect(dryingBuildUm(opens(can.throughMin), 3)).toBe(can.coatUm);
+    expect(dryingBuildUm(opens(can.throughMin - 1), 3)).toBe(3 * can.coatUm);
+  });
+  it('flash and open at one pace, whatever the air and the coat', () => {
+    for (const coatUm of [3, 15, 60])
+      for (const airC of [8, 19, 31]) {
+        const one = { ...can, coatUm, recoat: [{ fromMin: can.flashMin, toMin: null }] };
+        expect(coatGap(one, air(airC)).from).toBe(coatFlashMin(one, air(airC)));
+      }
   });
 });
 

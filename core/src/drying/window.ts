@@ -62,26 +62,34 @@ export function buildFactor(finish: Pick<Finish, 'system' | 'referenceBuildUm'>,
 export const safeShare = (factor: number): number => Math.max(1, factor) / factor;
 
 /**
- * Film that dries as one: a coat that is through-dry before the next goes on is a ground for it, no build.
- * @param coats how many of it, one after the other as soon as each may go on
- * @returns dry film, µm
+ * How long one coat of a finish takes, of what its data sheet says: minutes on the clock for each minute there. A coat thicker than the
+ * reference build takes longer, a thinner one no less.
  */
-export function dryingBuildUm(finish: Finish, coats: number, air: DryingAir): number {
-  const rate = dryingRate(finish.activationKj, PAINT_SYSTEMS[finish.system].waterborne, air);
-  const throughMin = (finish.throughMin * Math.max(1, buildFactor(finish, finish.coatUm))) / rate;
-  return (coatGap(finish, air).from >= throughMin ? 1 : coats) * finish.coatUm;
-}
+const coatPace = (finish: Finish, air: DryingAir): number =>
+  Math.max(1, buildFactor(finish, finish.coatUm)) / dryingRate(finish.activationKj, PAINT_SYSTEMS[finish.system].waterborne, air);
+
+/** Data-sheet minutes after which the next coat of the same finish may go on: its flash, or its first recoat window if that opens later. */
+const nextCoatMin = ({ flashMin, recoat }: Finish): number => Math.max(flashMin, recoat[0].fromMin);
+
+/** Flash of one coat, minutes on the clock. */
+export const coatFlashMin = (finish: Finish, air: DryingAir): number => finish.flashMin * coatPace(finish, air);
 
 /**
  * When the next coat of the same finish may go on.
- * @returns minutes on the clock after the coat before: from its flash or, where that is later, from when its first recoat window opens.
- *   A coat thicker than the reference build takes longer, a thinner one no less
+ * @returns minutes on the clock after the coat before
  */
 export function coatGap(finish: Finish, air: DryingAir): Span {
-  const share = Math.max(1, buildFactor(finish, finish.coatUm)) / dryingRate(finish.activationKj, PAINT_SYSTEMS[finish.system].waterborne, air);
-  const [first] = finish.recoat;
-  return { from: Math.max(finish.flashMin, first.fromMin) * share, to: first.toMin === null ? null : first.toMin * share };
+  const pace = coatPace(finish, air);
+  const [{ toMin }] = finish.recoat;
+  return { from: nextCoatMin(finish) * pace, to: toMin === null ? null : toMin * pace };
 }
+
+/**
+ * Film that dries as one: a coat that is through-dry when the next goes on is a ground for it, no build.
+ * @param coats how many of it, one after the other as soon as each may go on
+ * @returns dry film, µm
+ */
+export const dryingBuildUm = (finish: Finish, coats: number): number => (nextCoatMin(finish) >= finish.throughMin ? 1 : coats) * finish.coatUm;
 
 /**
  * Windows of the three schools in constant air.

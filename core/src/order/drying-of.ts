@@ -1,4 +1,4 @@
-import { buildFactor, coatGap, dryingBuildUm, dwellMinutes, marksOf, pullWindows, type PullWindows, type Span } from '../drying';
+import { buildFactor, coatFlashMin, coatGap, dryingBuildUm, dwellMinutes, marksOf, pullWindows, type PullWindows, type Span } from '../drying';
 import { coatsOver, SCHOOLS, type CoatCount, type Finish, type PaintSystemKey, type School } from '../finish';
 import { layerMarks, typicalMarks, type LayerMarks } from '../over';
 import { mayGiveWay } from './pulling';
@@ -45,12 +45,11 @@ function remembered<T>(map: Map<string, T>, key: string, make: () => T): T {
 export function filmTimes(problem: OrderProblem, finish: Finish, coats: number): FilmTimes {
   return remembered(memoryOf(problem).times, `${finish.id} ${coats}`, () => {
     const marks = marksOf(finish);
-    const windows = pullWindows(marks, problem.air, buildFactor(finish, dryingBuildUm(finish, coats, problem.air)), Infinity);
-    const oneCoat = pullWindows(marks, problem.air, Math.max(1, buildFactor(finish, finish.coatUm)), Infinity);
+    const windows = pullWindows(marks, problem.air, buildFactor(finish, dryingBuildUm(finish, coats)), Infinity);
     const school = [problem.school ?? finish.school, ...SCHOOLS].find((one) => windows[one] !== null) ?? 'wet';
     const from = windows[school]?.from ?? 0;
     return {
-      flashMin: oneCoat.flashMin,
+      flashMin: coatFlashMin(finish, problem.air),
       gap: coatGap(finish, problem.air),
       // A film that never takes tape is treated as safe once it is through, which is what waiting for it would mean.
       tapeSafeMin: windows.tapeSafeMin ?? windows.throughMin,
@@ -87,7 +86,7 @@ function leastHours({ areas, borders, lastsH }: OrderProblem): number {
 
 /** Marks that say what may follow a film sprayed in this job. */
 export const marksOfFilm = (problem: OrderProblem, finish: Finish, coats: number): LayerMarks =>
-  remembered(memoryOf(problem).marks, `${finish.id} ${coats}`, () => layerMarks(finish, problem.air, dryingBuildUm(finish, coats, problem.air)));
+  remembered(memoryOf(problem).marks, `${finish.id} ${coats}`, () => layerMarks(finish, problem.air, dryingBuildUm(finish, coats)));
 
 /** Marks of what was on a part before. */
 export const marksOfPresent = (problem: OrderProblem, system: PaintSystemKey): LayerMarks =>
