@@ -35,6 +35,7 @@ export const PAINT_SYSTEMS = {
   'air-lacquer': system('evaporating'),
   dope: system('evaporating'),
   'fabric-urethane': system('reacting', { isocyanate: true }),
+  boottop: system('oxidising'),
   antifouling: system('evaporating'),
   peelable: system('evaporating', { wetOnly: true }),
   'etch-primer': system('evaporating'),

@@ -1,6 +1,7 @@
 import type { PaintSystemKey } from '../finish';
 import { plainly } from '../units';
 import type { LayerMarks } from './marks';
+import { pairRule, type PairRule } from './pairs';
 import type { OverSaid } from './says';
 
 export const OVER_ANSWERS = ['yes', 'wait', 'abrade', 'barrier', 'no'] as const;
@@ -26,64 +27,83 @@ export interface LowerFilm {
   readonly known: boolean;
 }
 
-const ENAMELS: readonly PaintSystemKey[] = ['can-enamel', 'brush-enamel', 'varnish'];
-const HOT_LACQUERS: readonly PaintSystemKey[] = ['can-lacquer', 'air-lacquer'];
-const ACRYLICS: readonly PaintSystemKey[] = ['air-acrylic', 'base-water'];
-const TWO_PART: readonly PaintSystemKey[] = ['two-part', 'clear-two-part', 'fabric-urethane', 'filler-primer'];
-const PRIMERS: readonly PaintSystemKey[] = ['etch-primer', 'filler-primer'];
-const LACQUERS: readonly PaintSystemKey[] = ['can-lacquer', 'air-lacquer', 'base-solvent'];
-
-const verdict = (answer: OverAnswer, reason: OverSaid['code'], untilMin: number | null = null): OverVerdict => ({ answer, reason: plainly(reason), untilMin });
+const verdict = (answer: OverAnswer, reason: OverSaid['code'], untilMin: number | null = null): OverVerdict => ({
+  answer,
+  reason: plainly(reason) as OverSaid,
+  untilMin,
+});
 
 /**
  * Says whether a film may go over another, now.
- * The first rule that speaks decides: what never goes, what is too young, what has its window, what has grown too old.
+ * The pair decides by which rule, the age of the lower film then says the answer.
  * @param upper system that goes on
  * @returns an answer with its reason; ages in minutes of the lower film. Rules of thumb of the trade: the data sheet decides
  */
 export function mayGoOver(lower: LowerFilm, upper: PaintSystemKey): OverVerdict {
-  const { marks, ageMin } = lower;
+  const { marks, ageMin, known } = lower;
   if (!marks) return verdict('yes', 'over.bare');
-  return pairRule(marks, lower, upper) ?? ageRule(marks, ageMin, upper);
+  if (upper === 'antifouling' && marks.system === 'antifouling' && !known) return verdict('barrier', 'over.antifouling-unknown');
+  const rule = pairRule(marks.system, upper);
+  if (rule.kind === 'no' || rule.kind === 'barrier') return verdict(rule.kind, rule.reason);
+  if (rule.kind === 'cured') return curedVerdict(rule, marks, ageMin);
+  if (upper === 'varnish' && ageMin < marks.touchMin - SAME_AGE) return verdict('no', 'over.varnish-tacky', marks.touchMin);
+  return rule.kind === 'dry' ? dryVerdict(rule, marks, ageMin) : windowVerdict(rule, marks, ageMin);
 }
 
 /** Ages nearer than this are the same, minutes: a film that was waited for has reached the age. */
 const SAME_AGE = 1e-6;
 
-/** What holds for a pair of systems whatever the windows say. */
-function pairRule(marks: LayerMarks, { ageMin, known }: LowerFilm, upper: PaintSystemKey): OverVerdict | null {
-  const below = marks.system;
-  const curedAt = marks.cureMin;
-  const young = curedAt !== null && ageMin < curedAt - SAME_AGE;
-  if (upper === 'dope' && ENAMELS.includes(below)) return verdict('no', 'over.dope-lifts');
-  if (upper === 'antifouling' && below === 'antifouling' && !known) return verdict('barrier', 'over.antifouling-unknown');
-  if (upper === 'peelable' && young) return verdict('no', 'over.peelable-young', curedAt);
-  if (HOT_LACQUERS.includes(upper) && ENAMELS.includes(below)) {
-    return young ? verdict('no', 'over.hot-young', curedAt) : verdict('abrade', 'over.hot-cured');
-  }
-  if (HOT_LACQUERS.includes(upper) && ACRYLICS.includes(below)) return verdict('barrier', 'over.lacquer-bites');
-  if (upper === 'varnish' && ageMin < marks.touchMin - SAME_AGE) return verdict('no', 'over.varnish-tacky', marks.touchMin);
-  return null;
+type RuleOf<Kind extends PairRule['kind']> = Extract<PairRule, { kind: Kind }>;
+
+const hasCured = ({ cureMin }: LayerMarks, ageMin: number): boolean => cureMin !== null && ageMin >= cureMin - SAME_AGE;
+
+function curedVerdict({ then, young, reason }: RuleOf<'cured'>, marks: LayerMarks, ageMin: number): OverVerdict {
+  if (hasCured(marks, ageMin)) return verdict(then, reason);
+  // A film that states no cure never reaches it: nobody can say when.
+  return marks.cureMin === null ? verdict('barrier', 'over.not-known') : verdict('no', young, marks.cureMin);
 }
 
-/** What the age of the lower film says. */
-function ageRule(marks: LayerMarks, ageMin: number, upper: PaintSystemKey): OverVerdict {
-  const { recoat, cureMin } = marks;
-  const window = recoat.find(({ fromMin, toMin }) => ageMin >= fromMin - SAME_AGE && (toMin === null || ageMin <= toMin + SAME_AGE));
+/** Of a film that is too young, or between its two windows: what it waits for. */
+function waitVerdict({ recoat }: LayerMarks, ageMin: number): OverVerdict | null {
   const next = recoat.find(({ fromMin }) => fromMin > ageMin + SAME_AGE);
-  const cured = cureMin !== null && ageMin >= cureMin;
-  if (next && !window) {
-    const gap = recoat.some(({ toMin }) => toMin !== null && toMin < ageMin);
-    return verdict('wait', gap ? 'over.in-gap' : 'over.not-flashed', next.fromMin);
-  }
-  if (cured && TWO_PART.includes(upper)) return verdict('abrade', 'over.cured-two-part');
-  if (cured && ACRYLICS.includes(upper)) return waterOverCured(marks.system, upper);
-  if (!window) return verdict('abrade', 'over.past-limit');
-  return { ...verdict('yes', window.toMin === null && !cured ? 'over.from-now' : 'over.in-window'), window };
+  if (!next || openWindow(recoat, ageMin)) return null;
+  const gap = recoat.some(({ toMin }) => toMin !== null && toMin < ageMin);
+  return verdict('wait', gap ? 'over.in-gap' : 'over.not-flashed', next.fromMin);
 }
 
-function waterOverCured(below: PaintSystemKey, upper: PaintSystemKey): OverVerdict {
-  const kind = PRIMERS.includes(below) || LACQUERS.includes(below) || ACRYLICS.includes(below);
-  if (upper === 'air-acrylic' && kind) return verdict('yes', 'over.acrylic-holds');
-  return verdict('abrade', 'over.water-keyed');
+const openWindow = (recoat: LayerMarks['recoat'], ageMin: number): LayerMarks['recoat'][number] | undefined =>
+  recoat.find(({ fromMin, toMin }) => ageMin >= fromMin - SAME_AGE && (toMin === null || ageMin <= toMin + SAME_AGE));
+
+function dryVerdict({ glossy, reason }: RuleOf<'dry'>, marks: LayerMarks, ageMin: number): OverVerdict {
+  if (glossy) {
+    const hardMin = hardAge(marks);
+    return ageMin < hardMin - SAME_AGE ? verdict('wait', 'over.not-hard', hardMin) : verdict('abrade', reason);
+  }
+  const early = waitVerdict(marks, ageMin);
+  if (early) return early;
+  const { fromMin } = openWindow(marks.recoat, ageMin) ?? marks.recoat[marks.recoat.length - 1];
+  return { ...verdict('yes', reason), window: { fromMin, toMin: nextGap(marks, ageMin) } };
+}
+
+/** When a film can be scuffed: as its first window closes, or its second opens. */
+function hardAge({ recoat, touchMin }: LayerMarks): number {
+  const last = recoat[recoat.length - 1];
+  return Math.max(touchMin, recoat.length > 1 ? last.fromMin : (last.toMin ?? last.fromMin));
+}
+
+/** When a gap between two windows begins after this age; null: never. */
+const nextGap = ({ recoat }: LayerMarks, ageMin: number): number | null =>
+  recoat.find(({ toMin }, index) => toMin !== null && toMin >= ageMin && index < recoat.length - 1)?.toMin ?? null;
+
+function windowVerdict({ keyed }: RuleOf<'windows'>, marks: LayerMarks, ageMin: number): OverVerdict {
+  const early = waitVerdict(marks, ageMin);
+  if (early) return early;
+  const window = openWindow(marks.recoat, ageMin);
+  if (keyed && hasCured(marks, ageMin)) return verdict('abrade', keyed);
+  if (!window) return verdict('abrade', 'over.past-limit');
+  const ends = [window.toMin, keyed ? marks.cureMin : null].filter((end) => end !== null);
+  return {
+    ...verdict('yes', window.toMin === null ? 'over.from-now' : 'over.in-window'),
+    window: { fromMin: window.fromMin, toMin: ends.length > 0 ? Math.min(...ends) : null },
+  };
 }

@@ -19,5 +19,21 @@ export interface OverSays {
   readonly 'over.in-window': NoValues;
   readonly 'over.acrylic-holds': NoValues;
   readonly 'over.water-keyed': NoValues;
+  readonly 'over.sheds': NoValues;
+  readonly 'over.peels-off': NoValues;
+  readonly 'over.peelable-grips': NoValues;
+  readonly 'over.peelable-clean': NoValues;
+  readonly 'over.dope-bites': NoValues;
+  readonly 'over.dope-on-lacquer': NoValues;
+  readonly 'over.brittle': NoValues;
+  readonly 'over.two-part-young': NoValues;
+  readonly 'over.two-part-bites': NoValues;
+  readonly 'over.glossy': NoValues;
+  readonly 'over.not-hard': NoValues;
+  readonly 'over.enamel-dry': NoValues;
+  readonly 'over.young': NoValues;
+  readonly 'over.cured': NoValues;
+  readonly 'over.etch-metal': NoValues;
+  readonly 'over.not-known': NoValues;
 }
 export type OverSaid = SaidOf<OverSays>;

@@ -156,7 +156,7 @@ describe('planJob', () => {
     expect(simple.items).toEqual([]);
     expect(simple.stages[0].pull).toBeNull();
     const attended = simple.steps.filter((step) => step.attended).map(({ kind }) => kind);
-    expect(attended).toEqual(['gate', 'mix', ...Array.from({ length: simple.stages[0].coats }, () => 'coat')]);
+    expect(attended).toEqual(['abrade', 'gate', 'mix', ...Array.from({ length: simple.stages[0].coats }, () => 'coat')]);
   });
 
   it('tells of a line off the part and of one that ends free', () => {

@@ -56,9 +56,9 @@ function Frame({ id }: { id: string }) {
         duration={8000}
         // Above the main action, which must not be covered.
         wrapperStyle={styles.offer}
-        action={{ label: 'Take it back', onPress: () => undoable?.undo() }}
+        action={{ label: text('Take it back'), onPress: () => undoable?.undo() }}
       >
-        {undoable?.words ?? ''}
+        {text(undoable?.words ?? '')}
       </Snackbar>
     </View>
   );

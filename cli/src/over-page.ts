@@ -1,0 +1,62 @@
+import { mayGoOver, PAINT_SYSTEM_KEYS, typicalMarks, type LayerMarks, type PaintSystemKey } from '@lintrel/core';
+import { SYSTEM_NAMES, wordsFor } from '@lintrel/words';
+
+/** Air the times of a data sheet hold for. */
+const SHEET_AIR = { airC: 23, rhPercent: 50, movement: 'normal' } as const;
+
+/** Ages of a film at which an answer may be another. */
+export const OVER_AGES = ['young', 'in window', 'in the gap', 'past limit', 'cured'] as const;
+export type OverAge = (typeof OVER_AGES)[number];
+
+/** An age of a film that stands for each, minutes; null: it has no such age. */
+export function ageOf({ recoat, cureMin }: LayerMarks, age: OverAge): number | null {
+  const [first] = recoat;
+  const last = recoat[recoat.length - 1];
+  if (age === 'young') return first.fromMin / 2;
+  if (age === 'in window') return first.toMin === null ? first.fromMin + 1 : (first.fromMin + first.toMin) / 2;
+  if (age === 'in the gap') return recoat.length > 1 && first.toMin !== null ? (first.toMin + recoat[1].fromMin) / 2 : null;
+  const past = last.toMin === null ? null : last.toMin + 1;
+  if (age === 'past limit') return past !== null && (cureMin === null || past < cureMin) ? past : null;
+  return cureMin === null ? null : cureMin + 1;
+}
+
+/** What stands in a cell: the answer, and until when where waiting helps; a dash where the film has no such age. */
+export function overCell(lower: PaintSystemKey, upper: PaintSystemKey, age: OverAge): string {
+  const marks = typicalMarks(lower, SHEET_AIR);
+  const ageMin = ageOf(marks, age);
+  if (ageMin === null) return '–';
+  const { answer, untilMin } = mayGoOver({ marks, ageMin, known: true }, upper);
+  return answer === 'no' && untilMin !== null ? `no, until ${untilMin === marks.cureMin ? 'cured' : 'touch-dry'}` : answer;
+}
+
+/** Reasons of a pair, each once, in the order of the ages. */
+function reasonsOf(lower: PaintSystemKey, upper: PaintSystemKey): string {
+  const marks = typicalMarks(lower, SHEET_AIR);
+  const { say } = wordsFor();
+  const told = OVER_AGES.flatMap((age) => {
+    const ageMin = ageOf(marks, age);
+    const own = ageMin === null ? null : mayGoOver({ marks, ageMin, known: true }, upper);
+    return own === null || own.answer === 'wait' || (own.answer === 'yes' && own.window?.toMin !== undefined && own.window.toMin !== null)
+      ? []
+      : [say(own.reason)];
+  });
+  return [...new Set(told)].join(' ');
+}
+
+/** The page of over-rules in the docs: one table a lower system, every upper in it. */
+export function overRulesPage(): string {
+  const lines = [
+    '# May this go over that',
+    '',
+    'Written by `npm run over-rules` from `core/src/over/pairs.ts`; a test reads every cell back. Rules of thumb: the data sheet decides, and',
+    'a test in a hidden place. Ages are those of the lower film: *young* before its first recoat window, *in window*, *in the gap* between two',
+    'windows, *past limit* after the last, *cured*. A dash: the film has no such age. A pair nobody has considered asks for a barrier coat.',
+    'An antifouling nobody knows asks for one under any other.',
+  ];
+  for (const lower of PAINT_SYSTEM_KEYS) {
+    lines.push('', `## Over ${SYSTEM_NAMES[lower]} (\`${lower}\`)`, '', `| then | ${OVER_AGES.join(' | ')} | why |`, `|${'---|'.repeat(OVER_AGES.length + 2)}`);
+    for (const upper of PAINT_SYSTEM_KEYS)
+      lines.push(`| \`${upper}\` | ${OVER_AGES.map((age) => overCell(lower, upper, age)).join(' | ')} | ${reasonsOf(lower, upper)} |`);
+  }
+  return `${lines.join('\n')}\n`;
+}
