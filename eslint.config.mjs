@@ -14,6 +14,7 @@ const ROOMS = [
   'lines',
   'areas',
   'job',
+  'prepare',
   'masking',
   'order',
   'runs',

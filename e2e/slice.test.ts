@@ -146,7 +146,7 @@ describe.each([
     await hands.sees(/isocyanates/);
     await hands.press('[data-testid=start]');
     await hands.sees(/0 of \d+ done/);
-    for (let done = 0; done < 12; done++) {
+    for (let done = 0; done < 30; done++) {
       const title = await hands.page.$eval('[data-testid=current] [role=heading]', (heading) => heading.textContent);
       if (/coat 2/.test(title ?? '')) break;
       await hands.press(DONE);

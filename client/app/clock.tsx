@@ -4,7 +4,7 @@ import { router, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useJobs } from '@/api/queries';
 import { Rail, type Band } from '@/clock/Rail';
-import { nextChange, spanWords } from '@/clock/span';
+import { nextChange, spanWords, timeWords } from '@/clock/span';
 import { ticksIn, tickStep } from '@/clock/ticks';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -12,7 +12,7 @@ import { Row, Rows } from '@/ui/Row';
 import { Screen, Sheet, Waiting } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
-import { clockTime, countdown, WINDOW_WORDS } from '@/words';
+import { clockTime, countdown } from '@/words';
 import { useWords } from '@/person/PersonContext';
 
 interface Due {
@@ -80,7 +80,7 @@ function AllOnOneRail({ due, now }: { due: readonly Due[]; now: number }) {
 }
 
 function DueRow({ due: { job, window }, now }: { due: Due; now: number }) {
-  const { say, time } = useWords();
+  const { say } = useWords();
   const state = windowState(window, now);
   const opening = state === 'before' && window.opens !== null;
   const left = opening ? (window.opens ?? now) - now : window.closes === null ? null : window.closes - now;
@@ -90,7 +90,7 @@ function DueRow({ due: { job, window }, now }: { due: Due; now: number }) {
         <View style={styles.words}>
           <Heading>{job.title}</Heading>
           <Body>{say(window.say)}</Body>
-          <Small tone={state === 'before' ? 'caution' : 'accent'}>{phrase`${WINDOW_WORDS[state]}: ${time(window.code)}`}</Small>
+          <Small tone={state === 'before' ? 'caution' : 'accent'}>{timeWords(window, now)}</Small>
         </View>
         {left !== null && state !== 'passed' ? <Figure large label={opening ? 'opens in' : 'closes in'} value={countdown(left)} /> : null}
         {state === 'passed' ? <Figure large label="closed at" value={clockTime(window.closes ?? now, now)} /> : null}

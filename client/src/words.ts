@@ -1,4 +1,4 @@
-import type { School, WindowState } from '@lintrel/core';
+import type { School } from '@lintrel/core';
 
 // Words that stand in more than one place.
 
@@ -14,8 +14,6 @@ export const STEPS = [
 ] as const;
 
 export const SCHOOL_WORDS: Readonly<Record<School, string>> = { wet: 'Wet', touch: 'Touch-dry', dry: 'Dry' };
-
-export const WINDOW_WORDS: Readonly<Record<WindowState, string>> = { before: 'Not yet', open: 'Open now', passed: 'Passed' };
 
 export const STATE_WORDS = { planning: 'Being planned', 'in-shop': 'In the shop', finished: 'Finished' } as const;
 

@@ -8,6 +8,7 @@ export * from './surface';
 export * from './lines';
 export * from './areas';
 export * from './job';
+export * from './prepare';
 export * from './masking';
 export * from './order';
 export * from './runs';

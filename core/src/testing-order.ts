@@ -22,6 +22,7 @@ export const sampleArea = (index: number, finish: string | null, changes: Partia
   present: '#c7bfa6',
   presentSystem: null,
   presentAgeMin: 0,
+  keyed: false,
   finish,
   alike: null,
   blend: false,

@@ -1,9 +1,10 @@
 import { readdir, readFile } from 'node:fs/promises';
-import { readJobFile, planJob, SHIPPED_SHELF, type JobFile } from '@lintrel/core';
+import { readJobFile, planJob, SHIPPED_SHELF } from '@lintrel/core';
 import { insertJob } from './db/jobs';
 import { appendLog, insertStartedPlan } from './db/log';
 import type { Queryable } from './db/pool';
 import { insertEntry, readShelf } from './db/shelf';
+import { startedDemo } from './demo';
 import { WORDS } from './words';
 
 const EXAMPLES = new URL('../../examples/', import.meta.url);
@@ -25,17 +26,15 @@ export async function seedIfEmpty(db: Queryable, now: number): Promise<boolean> 
   return true;
 }
 
-/** The demo is in the middle of a working day: a file's times are moved so that it was written just now. */
+/** A demo job as far as its story has come; what is written down about it follows from its plan. */
 async function seedJob(db: Queryable, name: string, now: number): Promise<void> {
   const read = readJobFile(await readFile(new URL(name, EXAMPLES), 'utf8'));
   if (!read.ok) throw new Error(`${name}: ${read.faults.map((fault) => `${fault.path} ${WORDS.say(fault)}`).join('; ')}`);
-  const { design, log } = shifted(read.value, now);
+  const { design } = read.value;
   const job = await insertJob(db, design);
-  if (log.some(({ kind }) => kind === 'start')) await insertStartedPlan(db, job.id, job.revision, JSON.stringify(planJob(design, await readShelf(db))));
-  await appendLog(db, job.id, log);
-}
-
-function shifted(file: JobFile, now: number): JobFile {
-  const by = now - Date.parse(file.writtenAt);
-  return { ...file, log: file.log.map((event) => ({ ...event, at: new Date(Date.parse(event.at) + by).toISOString() })) };
+  const shelf = await readShelf(db);
+  const demo = startedDemo(design.title, () => planJob(design, shelf), now);
+  if (!demo) return;
+  await insertStartedPlan(db, job.id, job.revision, JSON.stringify(demo.plan));
+  await appendLog(db, job.id, demo.log);
 }

@@ -1,6 +1,6 @@
-import type { RunningWindow } from '@lintrel/core';
+import { windowState, type RunningWindow } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
-import { clockTime } from '@/words';
+import { clockTime, countdown } from '@/words';
 
 type Span = Pick<RunningWindow, 'opens' | 'closes'>;
 
@@ -11,4 +11,15 @@ export const nextChange = ({ opens, closes }: Span): number => opens ?? closes ?
 export function spanWords({ opens, closes }: Span, now: number): string {
   if (opens === null) return phrase`by ${clockTime(closes ?? now, now)}`;
   return phrase`from ${clockTime(opens, now)}${closes === null ? '' : phrase` to ${clockTime(closes, now)}`}`;
+}
+
+/** Whether it may be done now, and until when, in a sentence. */
+export function timeWords(window: Span, now: number): string {
+  const { opens, closes } = window;
+  const until = closes === null ? '' : phrase`, until ${clockTime(closes, now)}`;
+  const state = windowState(window, now);
+  if (state === 'passed') return phrase`Was to be done by ${clockTime(closes ?? now, now)}: test in a hidden place first (estimate)`;
+  if (state === 'open') return phrase`May be done now${until} (estimate)`;
+  if (opens === null) return phrase`By ${clockTime(closes ?? now, now)} at the latest (estimate)`;
+  return phrase`Not before ${clockTime(opens, now)}, in ${countdown(opens - now)}${until} (estimate)`;
 }

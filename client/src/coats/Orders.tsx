@@ -17,7 +17,16 @@ import { useWords } from '@/person/PersonContext';
 /** The orders found, side by side, by what is wanted most. */
 export function Orders({ plan }: { plan: Plan }) {
   const { change, design } = useJob();
-  const choose = (order: readonly string[]) => void change((now) => ({ ...now, choices: { ...now.choices, order: [...order] } }), 'Chose an order');
+  const planned = plan.orders.find(({ chosen }) => chosen)?.lostM2 ?? 0;
+  // What sprays wider than what is planned is taken as it is shown.
+  const choose = (order: readonly string[], lostM2: number) =>
+    void change(
+      ({ choices: { spread: _, ...choices }, ...now }) => ({
+        ...now,
+        choices: { ...choices, order: [...order], ...(lostM2 > planned ? { spread: 'wide' as const } : {}) },
+      }),
+      'Chose an order',
+    );
   const wish = (value: Wish) => void change((now) => ({ ...now, choices: { ...now.choices, wish: value } }), 'Changed what is wanted most');
   // Primer and clear have their place whatever the order.
   const own = (order: readonly string[]) => order.filter((id) => plan.stages.some(({ finish, layer }) => finish === id && layer === 'finish'));
@@ -26,7 +35,7 @@ export function Orders({ plan }: { plan: Plan }) {
       <Heading>Orders of coats</Heading>
       <Choice label="Wanted most" value={plan.wish} options={WISHES.map((value) => ({ value, label: WISH_WORDS[value] }))} onChange={wish} />
       <Wishes onWish={wish} />
-      <Proof gap={plan.orderGap} />
+      <Proof gap={plan.orderGap} equals={plan.orders.filter(({ equal }) => equal).length} />
       {plan.orderGap > 0 ? <LongSearch design={design} /> : null}
       <ScrollView horizontal contentContainerStyle={styles.strip}>
         {plan.orders.map((sequence, index) => (
@@ -34,7 +43,7 @@ export function Orders({ plan }: { plan: Plan }) {
             key={`${index} ${sequence.order.join()}`}
             sequence={sequence}
             best={index === 0 && plan.orders.length > 1}
-            onChoose={() => choose(own(sequence.order))}
+            onChoose={() => choose(own(sequence.order), sequence.lostM2)}
           />
         ))}
       </ScrollView>
@@ -43,10 +52,14 @@ export function Orders({ plan }: { plan: Plan }) {
   );
 }
 
-/** How sure it is that nothing better exists. */
-const Proof = ({ gap }: { gap: number }) => (
+/** How sure it is that nothing better exists, and what is planned of those that come to the same. */
+const Proof = ({ gap, equals }: { gap: number; equals: number }) => (
   <Small>
-    {gap === 0 ? 'The first is proven: no order is better.' : phrase`The best found; none can be more than ${Math.max(1, Math.ceil(100 * gap))} % better.`}
+    {phrase`${
+      gap === 0
+        ? 'It is proven: no order is better by more than a tenth.'
+        : phrase`The best found; none can be more than ${Math.max(1, Math.ceil(100 * gap))} % better.`
+    } ${equals > 1 ? 'Of those that come to the same within a tenth the calmest is planned: no paint where it will not stay, light before dark, few stages.' : ''}`}
   </Small>
 );
 
@@ -75,9 +88,11 @@ function Order({ sequence, best, onChoose }: { sequence: SequenceSummary; best: 
         <Figure label="Stages" value={String(sequence.stages)} />
         <Figure label="Show edge, by how hard" value={metres(1000 * sequence.riskM)} />
       </View>
+      {sequence.lostM2 > 0 ? <Small tone="caution">{phrase`Sprayed where it will not stay: ${area(sequence.lostM2)}`}</Small> : null}
+      {sequence.equal && !sequence.chosen ? <Small>Comes to the same within a tenth.</Small> : null}
       {sequence.kept > 0 ? <Small>{phrase`Masks stay on after ${sequence.kept === 1 ? '1 stage' : phrase`${sequence.kept} stages`}.`}</Small> : null}
       {sequence.chosen ? (
-        <Small tone="calm">{phrase`This order is planned${best ? ', the best found' : ''}`}</Small>
+        <Small tone="calm">{best ? 'This order is planned: the calmest of equals' : 'This order is planned'}</Small>
       ) : (
         <Action label="Take this order" onPress={onChoose} />
       )}

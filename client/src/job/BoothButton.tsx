@@ -7,13 +7,14 @@ import { useWords } from '@/person/PersonContext';
 export const BoothButton = ({
   label,
   onPress,
-  main = false,
+  rank = 'other',
   disabled = false,
   testID,
 }: {
   label: string;
   onPress: () => void;
-  main?: boolean;
+  /** `main`: the thing to do now; `calm`: the same before its time. */
+  rank?: 'main' | 'calm' | 'other';
   disabled?: boolean;
   testID?: string;
 }) => {
@@ -26,9 +27,9 @@ export const BoothButton = ({
       disabled={disabled}
       onPress={onPress}
       testID={testID}
-      style={[styles.button, main && styles.main, disabled && styles.disabled]}
+      style={[styles.button, rank !== 'other' && styles.first, rank === 'main' && styles.main, rank === 'calm' && styles.calm, disabled && styles.disabled]}
     >
-      <Text style={[styles.word, main && styles.wordMain]}>{label}</Text>
+      <Text style={[styles.word, rank === 'main' && styles.wordMain, rank === 'calm' && styles.wordCalm]}>{label}</Text>
     </Pressable>
   );
 };
@@ -44,8 +45,11 @@ const styles = StyleSheet.create({
     borderColor: booth.quiet,
     borderRadius: measure.corner,
   },
-  main: { backgroundColor: booth.accent, borderColor: booth.accent, minHeight: measure.runTarget + space.base },
+  first: { minHeight: measure.runTarget + space.base },
+  main: { backgroundColor: booth.accent, borderColor: booth.accent },
+  calm: { backgroundColor: booth.calm, borderColor: booth.calm },
   disabled: { opacity: 0.5 },
   word: { fontFamily: font.heading, fontSize: size.large, color: booth.ink, textAlign: 'center' },
   wordMain: { fontSize: size.title, color: booth.onAccent },
+  wordCalm: { fontSize: size.title },
 });

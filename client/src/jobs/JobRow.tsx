@@ -2,11 +2,11 @@ import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { windowState, type JobSummary } from '@lintrel/core';
 import { phrase, JOB_NAMES } from '@lintrel/words';
 import { router } from 'expo-router';
-import { nextChange } from '@/clock/span';
+import { nextChange, timeWords } from '@/clock/span';
 import { colour, size } from '@/theme/theme';
 import { Row } from '@/ui/Row';
 import { Body, Heading, Small } from '@/ui/Words';
-import { clockTime, countdown, STATE_WORDS, WINDOW_WORDS } from '@/words';
+import { clockTime, STATE_WORDS } from '@/words';
 import { useWords } from '@/person/PersonContext';
 
 const ICONS = { planning: 'pencil-outline', 'in-shop': 'hammer-wrench', finished: 'check-circle-outline' } as const;
@@ -25,25 +25,18 @@ export function JobRow({ job, now }: { job: JobSummary; now: number }) {
     >
       <Heading>{job.title}</Heading>
       <Small>{phrase`${JOB_NAMES[job.kind]} · ${STATE_WORDS[job.state]}${job.finishedAt === null ? '' : phrase` ${clockTime(job.finishedAt, now)}`}`}</Small>
-      {job.state === 'in-shop' ? <Body>{phrase`Next: ${job.next ? say(job.next) : 'look it over and finish the job'}`}</Body> : null}
+      {job.state === 'in-shop' ? <Body>{phrase`Next: ${job.next ? say(job.next) : 'finish the job'}`}</Body> : null}
       <NextWindow job={job} now={now} />
     </Row>
   );
 }
 
-/** The window that opens or closes first. */
+/** The time of what is next; of what comes after it only where nothing is due before. */
 function NextWindow({ job, now }: { job: JobSummary; now: number }) {
-  const { time } = useWords();
-  const window = [...job.windows].sort((a, b) => nextChange(a) - nextChange(b))[0];
+  const { say } = useWords();
+  const inTurn = [...job.windows].sort((a, b) => nextChange(a) - nextChange(b));
+  const window = inTurn.find(({ step }) => step === job.nextStep) ?? inTurn[0];
   if (!window) return null;
-  const state = windowState(window, now);
-  const what = time(window.code);
-  if (state === 'before') {
-    const when = window.opens === null ? phrase`by ${clockTime(window.closes ?? now, now)}` : phrase`opens in ${countdown(window.opens - now)}`;
-    return <Small tone="caution">{phrase`${WINDOW_WORDS.before}: ${when} (${what}, estimate)`}</Small>;
-  }
-  if (state === 'passed') return <Small tone="accent">{phrase`${WINDOW_WORDS.passed}: closed at ${clockTime(window.closes ?? now, now)} (${what})`}</Small>;
-  return (
-    <Small tone="accent">{phrase`${WINDOW_WORDS.open}: ${what}${window.closes === null ? '' : phrase`, until ${clockTime(window.closes, now)}`} (estimate)`}</Small>
-  );
+  if (window.step !== job.nextStep) return <Small>{phrase`Then ${say(window.say)}: ${timeWords(window, now)}`}</Small>;
+  return <Small tone={windowState(window, now) === 'before' ? 'caution' : 'accent'}>{timeWords(window, now)}</Small>;
 }

@@ -22,6 +22,7 @@ export const booth = {
   hairline: '#364043',
   accent: '#FF9D6E',
   onAccent: '#0F1415',
+  calm: '#1E6068',
 } as const;
 
 /** Steps of space, in dp. */

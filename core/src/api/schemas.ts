@@ -48,6 +48,8 @@ export const jobSummarySchema = v.object({
   state: v.picklist(['planning', 'in-shop', 'finished']),
   /** The step that is next; null while the job is being planned, when every step is done, or when it is finished. */
   next: v.nullable(saidSchema),
+  /** Its id. */
+  nextStep: v.nullable(v.string()),
   finishedAt: v.nullable(v.number()),
   windows: v.array(windowSchema),
 });

@@ -2,6 +2,16 @@ import { layRoundBend, type BodySide } from '../tape';
 import { choiceKey, lengthKey, optional, shareKey, shelfKey } from './key';
 import { question, refuseAt } from './question';
 
+/** Half of what is drawn of the bend, radians: enough to see it bend, and no more than fits. */
+const HALF_TURN = Math.PI / 4;
+
+/** A piece of a bend about 0, 0, its middle at the top. */
+const arc = (radius: number): [number, number][] =>
+  Array.from({ length: 41 }, (_, index): [number, number] => {
+    const angle = Math.PI / 2 + HALF_TURN * (1 - index / 20);
+    return [radius * Math.cos(angle), radius * Math.sin(angle)];
+  });
+
 export const bend = question({
   name: 'bend',
   keys: {
@@ -20,6 +30,19 @@ export const bend = question({
     const tape =
       code === undefined ? { widthMm: width as number, stretch: stretch as number, fold: fold as number } : shelf.tapes.find((one) => one.code === code);
     if (!tape) return refuseAt('tape', { code: 'ask.no-tape', values: { code: code as string, codes: shelf.tapes.map((one) => one.code) } });
-    return { ok: true, value: { ...layRoundBend(radius as number, tape, body as BodySide) } };
+    return { ok: true, value: { ...layRoundBend(radius as number, tape, body as BodySide), radiusMm: radius as number, widthMm: tape.widthMm, body } };
+  },
+  sketch: ({ radiusMm, widthMm, innerRadiusMm }) => {
+    const edge = arc(radiusMm);
+    const lies = innerRadiusMm > 0;
+    const [inner, outer] = [arc(Math.max(0, innerRadiusMm)), arc(innerRadiusMm + widthMm)];
+    return {
+      strokes: [
+        ...(lies ? [{ tone: 'tape' as const, points: [...inner, ...[...outer].reverse(), inner[0]] }] : []),
+        { tone: 'ink' as const, points: edge },
+        { tone: 'quiet' as const, points: [[0, 0], edge[Math.floor(edge.length / 2)]] },
+      ],
+      words: [{ at: [0, radiusMm / 2], what: { code: 'sketch.radius', values: { radiusMm } } }],
+    };
   },
 });

@@ -70,6 +70,7 @@ export type AskSaid = SaidOf<AskSays>;
 export interface SketchSays {
   readonly 'sketch.system': { readonly system: PaintSystemKey };
   readonly 'sketch.number': { readonly number: number };
+  readonly 'sketch.radius': { readonly radiusMm: number };
   readonly 'sketch.volume': { readonly ml: number };
   readonly 'sketch.coats': { readonly letters: readonly string[]; readonly coats: number };
 }

@@ -158,6 +158,7 @@ export const SHIPPED_FINISHES: readonly Finish[] = [
   typicalFinish('orange-dope', 'Orange, dope', 'dope', '#d8622a', 60),
   typicalFinish('gull-fabric', 'Gull grey, fabric urethane', 'fabric-urethane', '#c9cdc9', 70),
   typicalFinish('boottop-navy', 'Navy boot-top, rolled', 'boottop', '#20304a', 60),
+  typicalFinish('brick-antifouling', 'Brick red antifouling, rolled', 'antifouling', '#7d3a30', 80),
   typicalFinish('rubber-black', 'Black, peelable rubber', 'peelable', '#202222', 80),
   typicalFinish('etch-grey', 'Grey etch primer, can', 'etch-primer', '#8a8d86', 30),
   typicalFinish('filler-buff', 'Buff filler primer, two-part', 'filler-primer', '#c7bfa6', 80),

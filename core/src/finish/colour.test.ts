@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  coatsFloor,
   coatsOver,
   fromLab,
   hidingFromCard,
@@ -109,9 +110,25 @@ describe('the ladder of a candy', () => {
       { coats: 2, colour: '#a8272e' },
       { coats: 3, colour: '#b3242b' },
     ];
-    expect(coatsOver(solid, '#1c1f24')).toEqual({ coats: 5, from: 'sheet' });
+    expect(coatsOver(solid, '#8a8d86')).toEqual({ coats: 5, from: 'sheet' });
+    expect(coatsOver(solid, '#1c1f24')).toEqual({ coats: 6, from: 'ground' });
     expect(coatsOver({ ...solid, cards: [card({ kind: 'hiding', ground: '#1c1f24', steps })] }, '#1c1f24')).toEqual({ coats: 3, from: 'card' });
-    expect(coatsOver({ ...solid, cards: [card({ kind: 'hiding', ground: '#1c1f24', steps: steps.slice(0, 1) })] }, '#1c1f24').from).toBe('sheet');
+    expect(coatsOver({ ...solid, cards: [card({ kind: 'hiding', ground: '#1c1f24', steps: steps.slice(0, 1) })] }, '#1c1f24').from).toBe('ground');
+  });
+  it('no fewer coats go on than make up the film the times are stated for, but for a candy', () => {
+    const white = typicalFinish('w', 'W', 'two-part', '#f5f3ea', 20);
+    expect(coatsOver(white, '#f5f3ea')).toEqual({ coats: 2, from: 'floor' });
+    expect(coatsOver({ ...white, coatUm: 50 }, '#f5f3ea')).toEqual({ coats: 1, from: 'hiding' });
+    expect(coatsOver(typicalFinish('p', 'P', 'peelable', '#202222', 20), '#202222').coats).toBe(5);
+    expect(coatsFloor({ referenceBuildUm: 125, coatUm: 25 })).toBe(5);
+    expect(coatsOver({ ...white, effect: 'candy', coats: 1 }, '#f5f3ea')).toEqual({ coats: 1, from: 'sheet' });
+  });
+  it('the count of a sheet is over a fit ground: a solid colour takes more over a worse one, what is seen through does not', () => {
+    const red = { ...typicalFinish('r', 'R', 'base-solvent', '#b3242b', 50), coatUm: 15, coats: 3 };
+    expect(coatsOver(red, '#8a8d86')).toEqual({ coats: 3, from: 'sheet' });
+    // One coat hides grey primer, three hide white: two more than the sheet counts.
+    expect(coatsOver(red, '#ffffff')).toEqual({ coats: 5, from: 'ground' });
+    expect(coatsOver({ ...red, effect: 'metallic' }, '#ffffff')).toEqual({ coats: 3, from: 'sheet' });
   });
   it('hiding film follows from a card that was hidden', () => expect(hidingFromCard(4, 15)).toBe(60));
 });

@@ -9,6 +9,7 @@ export type School = (typeof SCHOOLS)[number];
 
 export const EFFECTS = ['solid', 'metallic', 'pearl', 'candy', 'clear'] as const;
 export const METHODS = ['gun', 'can', 'airbrush', 'roller', 'brush'] as const;
+export type FinishMethod = (typeof METHODS)[number];
 
 const minutes = () => numberBetween(0, 100_000, 'min');
 

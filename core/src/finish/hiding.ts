@@ -34,23 +34,48 @@ export function coatsToHide(paint: string, under: string, hidingUm: number, coat
 /** Why a finish gets the number of coats it gets. */
 export interface CoatCount {
   readonly coats: number;
-  /** `card`: measured in this shop; `sheet`: the finish states a count; `hiding`: computed; `most`: hiding asks for more than 20. */
-  readonly from: 'card' | 'sheet' | 'hiding' | 'most';
+  /**
+   * `card`: measured in this shop; `sheet`: the finish states a count; `ground`: its count, and what this ground costs besides; `hiding`:
+   * computed; `most`: hiding asks for more than 20; `floor`: the film its times are stated for asks for more than all of them.
+   */
+  readonly from: 'card' | 'sheet' | 'ground' | 'hiding' | 'most' | 'floor';
 }
 
+/** Ground a data sheet counts its coats over: a grey primer. Rule of thumb. */
+const FIT_GROUND = '#8a8d86';
+
 /**
- * Coats of a finish over one undercolour.
- * What a card measured on a like ground goes first, then the data sheet's count, then the formula: the least coats that hide, for a
- * candy those that come nearest to its colour.
- * @returns at least 1
+ * Coats of a finish over one undercolour: the most of what hides it, what the data sheet states, and the film its times are stated for.
+ * What a card measured on a like ground goes before sheet and formula. A candy takes those that come nearest to its colour, and no more.
+ * @returns at least 1. Source of the floor: reference build ÷ film per coat
  */
 export function coatsOver(finish: Finish, under: string): CoatCount {
+  const counted = countedOver(finish, under);
+  const floor = coatsFloor(finish);
+  return finish.effect === 'candy' || counted.coats >= floor ? counted : { coats: floor, from: 'floor' };
+}
+
+/** Coats that make up the film a finish's times are stated for. */
+export const coatsFloor = ({ referenceBuildUm, coatUm }: Pick<Finish, 'referenceBuildUm' | 'coatUm'>): number =>
+  Math.min(RULE_OF_THUMB.mostCoats, Math.ceil(referenceBuildUm / coatUm - 1e-9));
+
+function countedOver(finish: Finish, under: string): CoatCount {
   const measured = cardFor(finish, under) ? fromCard(finish, under) : null;
   if (measured !== null) return { coats: measured, from: 'card' };
-  if (finish.coats !== null) return { coats: finish.coats, from: 'sheet' };
+  if (finish.coats !== null) return fromSheet(finish, finish.coats, under);
   if (finish.effect === 'candy') return { coats: nearestRung(ladderOf(finish, under)).coats, from: 'hiding' };
-  const { coats } = coatsToHide(finish.colour, under, finish.hidingUm, finish.coatUm);
+  const { coats } = hiddenBy(finish, under);
   return coats === null ? { coats: RULE_OF_THUMB.mostCoats, from: 'most' } : { coats, from: 'hiding' };
+}
+
+const hiddenBy = ({ colour, hidingUm, coatUm }: Finish, under: string): Hiding => coatsToHide(colour, under, hidingUm, coatUm);
+
+/** The count of the sheet holds over a fit ground; a solid colour takes more over a worse one. What is to be seen through does not. */
+function fromSheet(finish: Finish, stated: number, under: string): CoatCount {
+  if (finish.effect !== 'solid') return { coats: stated, from: 'sheet' };
+  const [here, fit] = [under, FIT_GROUND].map((ground) => hiddenBy(finish, ground).coats ?? RULE_OF_THUMB.mostCoats);
+  const coats = Math.min(RULE_OF_THUMB.mostCoats, stated + Math.max(0, here - fit));
+  return { coats, from: coats > stated ? 'ground' : 'sheet' };
 }
 
 /** Coats a card says: the first that hides, for what deepens coat by coat the nearest; null where it never gets there. */

@@ -57,6 +57,8 @@ export const choicesSchema = v.strictObject({
   /** Masks may stay on past the wanted window as long as the tape comes off clean. */
   late: v.optional(yesOrNo()),
   mostStages: v.optional(wholeBetween(1, 60)),
+  /** As cheap as can be, also where that sprays colours wider than they stay; left out: the calmest of equals. */
+  spread: v.optional(v.literal('wide')),
   /** Pairs of systems a person vouches for, with why. */
   vouched: v.optional(listOf(v.strictObject({ lower: system(), upper: system(), note: noteText() }), 'pairs', 60)),
 });

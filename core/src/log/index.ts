@@ -2,3 +2,4 @@ export * from './event';
 export * from './progress';
 export * from './step';
 export * from './sheet';
+export * from './written';

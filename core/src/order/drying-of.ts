@@ -1,12 +1,16 @@
 import { buildFactor, coatFlashMin, coatGap, dryingBuildUm, dwellMinutes, marksOf, pullWindows, type PullWindows, type Span } from '../drying';
 import { coatsOver, SCHOOLS, type CoatCount, type Finish, type PaintSystemKey, type School } from '../finish';
 import { layerMarks, typicalMarks, type LayerMarks } from '../over';
+import { usesGun } from './gun';
 import { mayGiveWay } from './pulling';
+import { RULE_OF_THUMB } from '../units';
 import type { OrderProblem } from './problem';
 
 /** What the order needs to know of a film of so many coats, minutes after its last coat. */
 export interface FilmTimes {
   readonly flashMin: number;
+  /** Cleaning the gun after it, minutes; none where it goes through no gun. */
+  readonly cleanMin: number;
   /** When the next coat of it may go on after the one before. */
   readonly gap: Span;
   readonly tapeSafeMin: number;
@@ -50,6 +54,7 @@ export function filmTimes(problem: OrderProblem, finish: Finish, coats: number):
     const from = windows[school]?.from ?? 0;
     return {
       flashMin: coatFlashMin(finish, problem.air),
+      cleanMin: usesGun(finish) ? RULE_OF_THUMB.gunClean : 0,
       gap: coatGap(finish, problem.air),
       // A film that never takes tape is treated as safe once it is through, which is what waiting for it would mean.
       tapeSafeMin: windows.tapeSafeMin ?? windows.throughMin,

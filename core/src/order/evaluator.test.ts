@@ -122,10 +122,10 @@ describe('the gun', () => {
     const two = new Map(problem.finishes);
     two.set(COPPER, { ...(problem.finishes.get(COPPER) as ReturnType<typeof typicalFinish>), gun: 'fine tip' });
     const apart = { ...problem, finishes: two };
-    expect(change(apart, COPPER, CREAM)).toBe(RULE_OF_THUMB.mix);
+    expect(change(apart, COPPER, CREAM)).toBe(RULE_OF_THUMB.mix + RULE_OF_THUMB.gate);
     const same = { ...apart, rules: { ...NO_RULES, sameGun: [[CREAM, COPPER]] as const } };
     expect(gunOf(same, two.get(COPPER) as never)).toBe(gunOf(same, two.get(CREAM) as never));
-    expect(change(same, COPPER, CREAM)).toBe(RULE_OF_THUMB.mix + RULE_OF_THUMB.gunClean + RULE_OF_THUMB.gunStrip);
+    expect(change(same, COPPER, CREAM)).toBe(RULE_OF_THUMB.mix + RULE_OF_THUMB.gate + RULE_OF_THUMB.gunStrip);
   });
 });
 

@@ -2,6 +2,7 @@ import type { Finish } from '../finish';
 import { mayGoOver } from '../over';
 import { RULE_OF_THUMB } from '../units';
 import { filmTimes, marksOfFilm, marksOfPresent, rememberedCoats } from './drying-of';
+import { mixMinutes } from './gun';
 import { edgeCost, type EdgeCost } from './mask-cost';
 import { finishOf, usedFinishes, type OrderProblem } from './problem';
 import type { Progress } from './progress';
@@ -143,7 +144,7 @@ function certainOver(
   certainAge: boolean,
   leastAge: number,
 ): LeastOver {
-  const { presentSystem, presentAgeMin, sizeM2 } = problem.areas[area];
+  const { presentSystem, presentAgeMin, sizeM2, keyed } = problem.areas[area];
   const upper = finishes[finish];
   const lower = below === PRESENT ? presentSystem : finishes[below].system;
   if (lower === null || problem.rules.vouched.some((pair) => pair.lower === lower && pair.upper === upper.system)) return NOTHING;
@@ -152,6 +153,7 @@ function certainOver(
     certainAge && below !== PRESENT ? filmTimes(problem, finishes[below], 1).tapeSafeMin + leastBetween(problem, finishes[below], upper, area) : 0;
   const ageMin = below === PRESENT ? presentAgeMin : Math.max(covered, leastAge);
   const { answer } = mayGoOver({ marks, ageMin, known: below !== PRESENT }, upper.system);
+  if (below === PRESENT && keyed && answer === 'abrade') return NOTHING;
   const opensAgain = marks.recoat.some(({ fromMin }) => fromMin > ageMin);
   const evenOld = mayGoOver({ marks, ageMin: Infinity, known: below !== PRESENT }, upper.system).answer;
   if (answer === 'abrade' && evenOld === 'abrade' && !opensAgain)
@@ -163,5 +165,5 @@ function certainOver(
 /** Least work between the moment a colour takes tape and the next coat on its part: its own areas are covered, the paint is mixed. */
 function leastBetween({ areas }: OrderProblem, below: Finish, upper: Finish, area: number): number {
   const covered = areas.filter((one) => one.finish === below.id && one.part === areas[area].part && one.strip === null).map(({ sizeM2 }) => sizeM2);
-  return Math.max(0, ...covered) * RULE_OF_THUMB.drapePerSquareMetre + (upper.mixRatio.length > 1 ? RULE_OF_THUMB.mix : 0);
+  return Math.max(0, ...covered) * RULE_OF_THUMB.drapePerSquareMetre + mixMinutes(upper);
 }

@@ -1,4 +1,5 @@
 import type { Finish } from '../finish';
+import { RULE_OF_THUMB } from '../units';
 import type { OrderProblem } from './problem';
 
 /** The one gun of a shop that names none. */
@@ -24,3 +25,7 @@ export const usesGun = ({ method }: Pick<Finish, 'method'>): boolean => method =
 export const needsStrip = (before: Finish, after: Finish): boolean => hasFlakes(before) && after.effect === 'solid';
 
 const hasFlakes = ({ effect }: Finish): boolean => effect === 'metallic' || effect === 'pearl' || effect === 'candy';
+
+/** Mixing, straining and filling; of what is not mixed: shaking or stirring. Minutes. */
+export const mixMinutes = ({ mixRatio, method }: Pick<Finish, 'mixRatio' | 'method'>): number =>
+  mixRatio.length > 1 ? RULE_OF_THUMB.mix : RULE_OF_THUMB.makeReady[method];

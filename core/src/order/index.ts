@@ -1,3 +1,4 @@
+export { calmFirst, calmnessOf, type Calmness } from './calm';
 export { filmTimes, rememberedCoats } from './drying-of';
 export { drapeMin, edgeCost, rememberedEdge, type EdgeCost } from './mask-cost';
 export { handsFor } from './pulling';

@@ -1,6 +1,6 @@
 import { edgeClass } from '../masking';
 import { filmTimes } from './drying-of';
-import { gunOf, usesGun } from './gun';
+import { gunOf } from './gun';
 import { PRESENT, type Ground } from './ground';
 import type { CoatShares } from './coat-shares';
 import { mayStay } from './keep';
@@ -60,13 +60,13 @@ export function latticeOf(ground: Ground, shares: CoatShares): Lattice {
     if (second < 0 || !ground.share(second, finish) || ground.share(second, last)) return 0;
     // It waits for the one before the last: what was done meanwhile passes the time.
     const between = stage(before(done, last), second, last);
-    const meanwhile = link(before(done, last), second, last);
+    const meanwhile = link(second, last);
     const gap = gapOf(before(before(done, last), second), second);
     return Math.max(0, between.calm() + wait * gap - between.cost - wait * meanwhile);
   };
   const step: Lattice['step'] = (begun, finish) => {
     const { done, last } = begun;
-    const cost = stage(done, last, finish).cost + work * link(done, last, finish);
+    const cost = stage(done, last, finish).cost + work * link(last, finish);
     const next = { done: done | (1 << finish), last: finish, second: last };
     if (last < 0) return { cost, begun: next };
     if (ground.share(last, finish)) return { cost: cost + wait * gapOf(before(done, last), last), begun: next };
@@ -220,7 +220,7 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
   };
   const masked = ground.parts.some(({ areas }) => areas.some((area) => own[area] === finish) && areas.some((area) => stateOf(area) === 0));
   const times = filmTimes(problem, ground.finishes[finish], coats);
-  const pullWait = leaves || !masked ? Math.min(times.flashMin, times.leastPullMin) : times.leastPullMin;
+  const pullWait = Math.max(times.cleanMin, leaves || !masked ? Math.min(times.flashMin, times.leastPullMin) : times.leastPullMin);
   const usual = costAt(work);
   return {
     cost: usual.cost + wait * ((coats - 1) * times.gap.from + pullWait),
@@ -242,22 +242,16 @@ function onceAnyway({ own, alike, edges, strips, problem }: Ground, done: number
 }
 
 /** Least minutes to mix and to ready the gun, whatever went through it in between. */
-function linksOf(ground: Ground): (done: number, last: number, finish: number) => number {
+function linksOf(ground: Ground): (last: number, finish: number) => number {
   const { problem, finishes, start } = ground;
   const guns = finishes.map((finish) => gunOf(problem, finish));
-  const sameGun = guns.map((gun) => guns.reduce((bits, other, index) => (other === gun ? bits | (1 << index) : bits), 0));
   const minutes = [-1, ...finishes.keys()].map((last) =>
     finishes.map((finish, index) => {
       const through: Record<string, string> = { ...start.guns };
       const direct = last >= 0 && guns[last] === guns[index];
       if (direct) through[guns[index]] = finishes[last].id;
-      const clean = last >= 0 && !direct && through[guns[index]] !== finish.id;
-      const least = changeMinutes(problem, through, finish);
-      return { least, used: clean ? Math.max(least, changeMinutes(problem, {}, finish) + (usesGun(finish) ? RULE_OF_THUMB.gunClean : 0)) : least };
+      return changeMinutes(problem, through, finish);
     }),
   );
-  return (done, last, finish) => {
-    const { least, used } = minutes[last + 1][finish];
-    return done & sameGun[finish] ? used : least;
-  };
+  return (last, finish) => minutes[last + 1][finish];
 }

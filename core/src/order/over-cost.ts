@@ -48,9 +48,12 @@ export function overMinutes(answer: OverAnswer, sizeM2: number, { method }: Pick
 /**
  * Checks a coat against what lies below it on every open area, at the moment it really goes on: what is waited for on one area makes
  * the film on another older.
- * @param at when the first coat could go on if nothing were asked for, minutes from the start
+ * @param begins when the work of the stage begins, minutes from the start: keying comes first, before any tape
+ * @param laterMin minutes of masking and mixing from then until the first coat could go on if nothing were asked for
  */
-export function overCost(problem: OrderProblem, before: Progress, finish: Finish, open: readonly boolean[], at: number): OverCost {
+export function overCost(problem: OrderProblem, before: Progress, finish: Finish, open: readonly boolean[], begins: number, laterMin: number): OverCost {
+  const at = begins + laterMin;
+  let keyedLate = false;
   const waited = new Map<number, OverTask>();
   let now = at;
   for (let round = 0; ; round++) {
@@ -59,6 +62,12 @@ export function overCost(problem: OrderProblem, before: Progress, finish: Finish
     const ready = at + found.abradeMin + found.barrierMin + barrierWaitMin;
     const { tasks, readyAt, windows, abradeMin, barrierMin, forbidden } = found;
     if (Math.max(ready, readyAt) <= now + 1e-9 || round >= MOST_ROUNDS) {
+      // What is too young to be coated is too young to be keyed: the wait is over before the keying, not before the coat.
+      if (!keyedLate && tasks.some(({ area, answer }) => answer === 'abrade' && waited.has(area))) {
+        keyedLate = true;
+        now += laterMin + abradeMin + barrierMin + barrierWaitMin;
+        continue;
+      }
       return {
         tasks: [...waited.values(), ...tasks.filter(({ area, answer }) => answer !== 'wait' || !waited.has(area))].sort((one, other) => one.area - other.area),
         windows,
@@ -114,7 +123,8 @@ function overAt(problem: OrderProblem, before: Progress, finish: Finish, open: r
   };
 }
 
-const YES: OverVerdict = { answer: 'yes', reason: plainly('over.vouched'), untilMin: null };
+const VOUCHED: OverVerdict = { answer: 'yes', reason: plainly('over.vouched'), untilMin: null };
+const KEYED: OverVerdict = { answer: 'yes', reason: plainly('over.keyed'), untilMin: null };
 
 function verdictAt(
   problem: OrderProblem,
@@ -124,10 +134,11 @@ function verdictAt(
   at: number,
 ): { age: number; verdict: OverVerdict; lower: string | null } {
   const film = before.films[index];
-  const { presentSystem, presentAgeMin } = problem.areas[index];
+  const { presentSystem, presentAgeMin, keyed } = problem.areas[index];
   const lower = film ? film.finish.system : presentSystem;
   const age = film ? at - film.at : presentAgeMin + at;
-  if (lower !== null && problem.rules.vouched.some((pair) => pair.lower === lower && pair.upper === upper.system)) return { age, verdict: YES, lower };
+  if (lower !== null && problem.rules.vouched.some((pair) => pair.lower === lower && pair.upper === upper.system)) return { age, verdict: VOUCHED, lower };
   const marks = film ? marksOfFilm(problem, film.finish, film.coats) : presentSystem && marksOfPresent(problem, presentSystem);
-  return { age, verdict: mayGoOver({ marks: marks || null, ageMin: age, known: film !== null }, upper.system), lower };
+  const verdict = mayGoOver({ marks: marks || null, ageMin: age, known: film !== null }, upper.system);
+  return { age, verdict: film === null && keyed && verdict.answer === 'abrade' ? KEYED : verdict, lower };
 }

@@ -29,6 +29,8 @@ export interface OrderArea {
   /** System of what is on it now; null: bare. */
   readonly presentSystem: PaintSystemKey | null;
   readonly presentAgeMin: number;
+  /** What is on it now was abraded before the first stage, for what goes over it. */
+  readonly keyed: boolean;
   /** Finish it shall get; null: kept. */
   readonly finish: string | null;
   /** Kept, and already in this finish: it may stay open while that is sprayed. */
@@ -61,11 +63,13 @@ export interface OrderRules {
   /** Masks may stay on past the wanted window as long as the tape comes off clean, at a stated risk. */
   readonly late: boolean;
   readonly mostStages: number | null;
+  /** Colours may be sprayed wider than they stay where that is cheaper at all, not only where it is cheaper by far. */
+  readonly wide: boolean;
   /** Pairs of systems a person vouches for. */
   readonly vouched: readonly { readonly lower: PaintSystemKey; readonly upper: PaintSystemKey }[];
 }
 
-export const NO_RULES: OrderRules = { order: null, before: [], pins: [], sameGun: [], masks: 'free', late: false, mostStages: null, vouched: [] };
+export const NO_RULES: OrderRules = { order: null, before: [], pins: [], sameGun: [], masks: 'free', late: false, mostStages: null, wide: false, vouched: [] };
 
 /** A coat over several finishes at once: primer before, clear after. */
 export interface Layer {

@@ -26,8 +26,8 @@ export interface SequenceFigures {
 export function figuresOf(sequence: Sequence): SequenceFigures {
   const sum = (pick: (stage: StageCost) => number) => totalOf(sequence, pick);
   return {
-    workMin: sum(workOf),
-    waitMin: sum(({ waitMin }) => waitMin),
+    workMin: sum((stage) => workOf(stage) + stage.cleaning.minutes),
+    waitMin: sum(({ waitMin, cleaning }) => waitMin - cleaning.minutes),
     endMin: endOf(sequence),
     tapeM: sum(({ tapeM }) => tapeM),
     drapeM2: sum(({ drapeM2 }) => drapeM2),

@@ -1,9 +1,9 @@
-import { paintNeeded, type Finish } from '../finish';
+import { paintNeeded, type CoatCount, type Finish } from '../finish';
 import type { Span } from '../drying';
 import type { StageMask } from '../masking';
 import { RULE_OF_THUMB } from '../units';
 import { filmTimes, rememberedCoats, type FilmTimes } from './drying-of';
-import { gunOf, needsStrip, usesGun } from './gun';
+import { gunOf, mixMinutes, needsStrip, usesGun } from './gun';
 import { maskCost, type MaskCost } from './mask-cost';
 import { overCost, type OverCost } from './over-cost';
 import { finishOf, type OrderProblem } from './problem';
@@ -24,21 +24,23 @@ export interface StageCost extends StageChoice {
   readonly coats: number;
   /** The undercolour that decided the number of coats, and where the number comes from. */
   readonly under: string;
-  readonly coatsFrom: 'sheet' | 'card' | 'hiding' | 'most';
+  readonly coatsFrom: CoatCount['from'];
   /** Minutes of work. */
   /** Masks and plugs. */
   readonly layMin: number;
   readonly plugMin: number;
   readonly coatMin: number;
   readonly pullMin: number;
-  /** Gun and paint made ready: what is cleaned, stripped down, mixed. */
+  /** Made ready for colour: work checked, gun stripped down, paint mixed. */
   readonly changeMin: number;
   readonly change: GunChange;
   /** Abrading and barrier coats. */
   readonly overMin: number;
   readonly over: OverCost;
-  /** Minutes nobody works. */
+  /** Minutes nobody masks or sprays: the gun is cleaned in them. */
   readonly waitMin: number;
+  /** Cleaning the gun: before the pull or after it. */
+  readonly cleaning: { readonly minutes: number; readonly first: boolean };
   /** What the waiting is made of: until colour takes tape, until what is below may be coated, between coats, until the pull. */
   readonly waits: { readonly tapeMin: number; readonly overMin: number; readonly flashMin: number; readonly pullMin: number };
   /** Between two coats. */
@@ -63,8 +65,9 @@ export interface StageCost extends StageChoice {
 
 /**
  * Works out one stage: the one evaluator behind search, plan and tests.
- * In the order of the work: wait until colour takes tape, key what is below, mask, wait until what is below may be coated, part it by a
- * barrier coat, make gun and paint ready, coats, wait, pull.
+ * In the order of the work: wait until colour takes tape, and so long that what is below may be coated when the mask is on; key what is
+ * below, mask, part it by a barrier coat, make gun and paint ready, coats, clean the gun, wait, pull. Where the pull leaves no time for it
+ * the gun is cleaned after it.
  * @returns its cost in minutes, and where the work stands afterwards
  */
 export function stageCost(problem: OrderProblem, before: Progress, choice: StageChoice): StageCost {
@@ -81,11 +84,11 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const layMin = masks.layMin + plugs.plugMin;
   const tapeMin = Math.max(0, masks.readyAt - before.clock);
   const begins = before.clock + tapeMin;
-  const over = overCost(problem, before, finish, choice.open, begins + layMin + changeMin);
+  const over = overCost(problem, before, finish, choice.open, begins, layMin + changeMin);
   const flashMin = (decided.coats - 1) * times.gap.from + over.barrierWaitMin;
   const overMin = over.abradeMin + over.barrierMin;
   const lastCoatMin = begins + layMin + changeMin + overMin + over.waitMin + coatMin + flashMin;
-  const own = ownMask(problem, masks, times, begins + over.abradeMin, lastCoatMin);
+  const own = ownMask(problem, masks, times, begins + over.waitMin + over.abradeMin, lastCoatMin);
   const pull = pullOff(problem, before, choice, own, times, lastCoatMin);
   const paintMl = paintNeeded(openM2, decided.coats * finish.coatUm, finish);
   const film = { finish, coats: decided.coats, at: lastCoatMin };
@@ -100,7 +103,8 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     change,
     overMin,
     over,
-    waitMin: tapeMin + over.waitMin + flashMin + pull.waitMin,
+    waitMin: tapeMin + over.waitMin + flashMin + pull.waitMin + pull.afterMin,
+    cleaning: { minutes: times.cleanMin, first: pull.afterMin === 0 },
     waits: { tapeMin, overMin: over.waitMin, flashMin, pullMin: pull.waitMin },
     gap: times.gap,
     mask: masks.mask,
@@ -118,7 +122,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
       films: before.films.map((old, index) => (choice.open[index] ? film : old)),
       painted: before.painted.map((painted, index) => painted || problem.areas[index].finish === choice.finish),
       tapeSafeAt: before.tapeSafeAt.map((at, index) => (choice.open[index] ? lastCoatMin + times.tapeSafeMin : at)),
-      clock: lastCoatMin + pull.waitMin + pull.pullMin / (pull.pulled?.hands ?? 1),
+      clock: lastCoatMin + pull.waitMin + pull.pullMin / (pull.pulled?.hands ?? 1) + pull.afterMin,
       guns,
       plugged: plugs.plugged,
       open: choice.keep ? choice.open : null,
@@ -146,12 +150,13 @@ function coatsNeeded(
 
 /** What it takes until a finish can be sprayed, minutes. */
 export interface GunChange {
-  readonly cleanMin: number;
   readonly stripMin: number;
   readonly mixMin: number;
+  /** The check before colour. */
+  readonly gateMin: number;
 }
 
-const minutesOf = ({ cleanMin, stripMin, mixMin }: GunChange): number => cleanMin + stripMin + mixMin;
+const minutesOf = ({ stripMin, mixMin, gateMin }: GunChange): number => stripMin + mixMin + gateMin;
 
 /**
  * What it takes to make gun and paint ready for a finish.
@@ -159,12 +164,13 @@ const minutesOf = ({ cleanMin, stripMin, mixMin }: GunChange): number => cleanMi
  */
 export function gunChange(problem: OrderProblem, guns: Record<string, string>, finish: Finish): GunChange {
   const gun = gunOf(problem, finish);
-  const mixMin = finish.mixRatio.length > 1 ? RULE_OF_THUMB.mix : 0;
+  const mixMin = mixMinutes(finish);
+  const gateMin = RULE_OF_THUMB.gate;
   const last = guns[gun];
   guns[gun] = finish.id;
-  if (last === undefined || !usesGun(finish) || last === finish.id) return { cleanMin: 0, stripMin: 0, mixMin };
+  if (last === undefined || !usesGun(finish) || last === finish.id) return { stripMin: 0, mixMin, gateMin };
   const stripMin = needsStrip(finishOf(problem, last), finish) ? RULE_OF_THUMB.gunStrip : 0;
-  return { cleanMin: RULE_OF_THUMB.gunClean, stripMin, mixMin };
+  return { stripMin, mixMin, gateMin };
 }
 
 /** Minutes of a gun change, all told. */
@@ -186,6 +192,8 @@ function ownMask(problem: OrderProblem, masks: MaskCost, times: FilmTimes, laidA
 
 interface PullOff {
   readonly waitMin: number;
+  /** Cleaning of the gun that did not fit in before. */
+  readonly afterMin: number;
   readonly pullMin: number;
   readonly risk: number;
   readonly late: boolean;
@@ -196,13 +204,19 @@ interface PullOff {
 /** When masks come off: after this stage with all that were kept on, or later. */
 function pullOff(problem: OrderProblem, before: Progress, { keep }: StageChoice, own: KeptMask | null, times: FilmTimes, lastCoatMin: number): PullOff {
   const masks = own ? [...before.kept, own] : before.kept;
-  const nothing = { waitMin: times.flashMin, pullMin: 0, risk: 0, late: false, pulled: null };
+  const nothing = { waitMin: Math.max(times.flashMin, times.cleanMin), afterMin: 0, pullMin: 0, risk: 0, late: false, pulled: null };
   if (keep || masks.length === 0) return { ...nothing, kept: keep ? masks : [] };
-  const at = Math.max(lastCoatMin + (own ? 0 : times.flashMin), ...masks.map((one) => one.at + one.span.from));
-  const past = masks.filter((one) => pastWindow(problem, one, at));
+  const opens = Math.max(lastCoatMin + (own ? 0 : times.flashMin), ...masks.map((one) => one.at + one.span.from));
   const pullMin = masks.reduce((sum, one) => sum + one.pullMin, 0);
+  const handsAt = (at: number) =>
+    Math.max(...masks.map((one) => handsFor(pullMin, { from: at - one.at, to: pastWindow(problem, one, at) ? null : one.span.to })));
+  // Tape that may come off before the gun is clean comes off first.
+  const inTime = opens - lastCoatMin >= times.cleanMin;
+  const at = opens;
+  const past = masks.filter((one) => pastWindow(problem, one, at));
   return {
     waitMin: at - lastCoatMin,
+    afterMin: inTime ? 0 : times.cleanMin,
     pullMin,
     risk: RULE_OF_THUMB.keptRisk * past.reduce((sum, { tapeM }) => sum + tapeM, 0),
     // A mask that comes off after its own stage lies as long as it must: that is told, there is nothing to be chosen.
@@ -211,7 +225,7 @@ function pullOff(problem: OrderProblem, before: Progress, { keep }: StageChoice,
     pulled: {
       masks,
       at,
-      hands: Math.max(...masks.map((one) => handsFor(pullMin, { from: at - one.at, to: past.includes(one) ? null : one.span.to }))),
+      hands: handsAt(at),
     },
   };
 }

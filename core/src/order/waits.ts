@@ -10,9 +10,9 @@ export interface Wait {
 }
 
 /** What is waited at least from the last coat until the masks come off, or the next stage. */
-export function leastPullWait(ground: Ground, node: OrderNode, stage: number, { flashMin, leastPullMin }: FilmTimes): number {
-  if (node.keep[stage]) return flashMin;
-  return certainlyMasked(ground, node.settled[stage]) ? leastPullMin : Math.min(flashMin, leastPullMin);
+export function leastPullWait(ground: Ground, node: OrderNode, stage: number, { flashMin, leastPullMin, cleanMin }: FilmTimes): number {
+  if (node.keep[stage]) return Math.max(cleanMin, flashMin);
+  return Math.max(cleanMin, certainlyMasked(ground, node.settled[stage]) ? leastPullMin : Math.min(flashMin, leastPullMin));
 }
 
 /** True where something on a part that is certainly sprayed is certainly covered. */

@@ -4,6 +4,7 @@ import type { NoValues, SaidOf } from '../units';
 export interface OverSays {
   readonly 'over.bare': NoValues;
   readonly 'over.vouched': NoValues;
+  readonly 'over.keyed': NoValues;
   readonly 'over.dope-lifts': NoValues;
   readonly 'over.antifouling-unknown': NoValues;
   readonly 'over.peelable-young': NoValues;

@@ -95,8 +95,8 @@ it('says when the shelf has no tape for an edge', () => {
   ).toMatch(/no tape on the shelf/);
 });
 it('brushed paint brings no caution about spray, and oil paint none about hardener', () => {
-  expect(planJob(design([], [[100, 'ivory-brush']]), SHIPPED_SHELF).safety).toEqual([]);
-  expect(planJob(design([], [[100, 'tomato-can']]), SHIPPED_SHELF).safety).toEqual(['spray']);
+  expect(planJob(design([], [[100, 'ivory-brush']]), SHIPPED_SHELF).safety).toEqual(['dust', 'rags']);
+  expect(planJob(design([], [[100, 'tomato-can']]), SHIPPED_SHELF).safety).toEqual(['dust', 'spray', 'can']);
 });
 it('waits before tape goes on fresh colour, and says for what', () => {
   const plan = planJob(

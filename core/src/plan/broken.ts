@@ -7,6 +7,8 @@ export interface BrokenSays {
   readonly 'broken.after': { readonly step: string; readonly other: string; readonly isMin: number; readonly minMin: number; readonly maxMin: number | null };
   readonly 'broken.window': { readonly window: string };
   readonly 'broken.late-keying': { readonly step: string };
+  /** A step comes before one that hands do first, or a stage has no check before its colour. */
+  readonly 'broken.order': { readonly step: string };
   readonly 'broken.edge': { readonly stage: number; readonly line: string; readonly fromMm: number; readonly items: number };
   readonly 'broken.uncovered': { readonly stage: number; readonly area: string };
   readonly 'broken.open-covered': { readonly stage: number; readonly area: string };

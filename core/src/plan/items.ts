@@ -72,12 +72,13 @@ function tapeStays(sequence: Sequence, index: number): number {
 
 /** The edges a stage lays, part by part. */
 function maskedParts({ mask }: StageCost, { works, starts: { areas, borders } }: StageGround): MaskedPart[] {
-  return works.map(({ part, lines, arrangement }, number) => {
+  return works.map(({ part, lines, arrangement, setOut }, number) => {
     const ends = borders[number] + arrangement.borders.length;
     const own = mask.edges.filter(({ border, laid }) => laid === 'now' && border >= borders[number] && border < ends);
     return {
       id: part.id,
       count: part.count,
+      round: setOut.board.drawn.round !== null,
       lines,
       arrangement,
       edges: own.map((edge) => ({

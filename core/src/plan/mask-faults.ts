@@ -34,12 +34,46 @@ function edgesMade(lines: readonly LineItem[], part: string, { line, from, to }:
   return Math.round((1e3 * over.reduce((sum, length) => sum + length, 0)) / (to - from)) / 1e3;
 }
 
-/** Nothing is abraded or washed once the tape of its stage lies. */
+/** Nothing is abraded or washed once tape lies: what is prepared once comes before any tape, the rest before the tape of its stage. */
 export function keyingFaults({ steps }: Plan): Broken[] {
   return steps.flatMap((step) => {
     if (step.kind !== 'abrade' && step.kind !== 'wash') return [];
-    const laid = steps.some(({ stage, kind, startMin }) => stage === step.stage && (kind === 'lay' || kind === 'cover') && startMin < step.endMin - CLOSE);
+    const laid = steps.some(
+      ({ stage, kind, startMin }) =>
+        (step.stage === null || stage === step.stage) && (kind === 'lay' || kind === 'cover' || kind === 'plug') && startMin < step.endMin - CLOSE,
+    );
     return laid ? [{ code: 'broken.late-keying' as const, values: { step: step.id } }] : [];
+  });
+}
+
+/** Kinds of step in the order hands do them; those of one row in any order. Waiting comes between. */
+const HANDS: readonly (readonly Step['kind'][])[] = [
+  ['wash'],
+  ['abrade'],
+  ['warm'],
+  ['plug', 'lay', 'cover'],
+  ['seal'],
+  ['gate'],
+  ['prime'],
+  ['gun-strip'],
+  ['mix'],
+  ['coat'],
+  ['gun-clean', 'pull', 'uncover'],
+  ['unplug'],
+  ['inspect'],
+];
+
+/** The steps of a stage, and those of the job as a whole, come in the order hands do them; a stage is checked before its colour. */
+export function orderFaults({ steps, stages }: Plan): Broken[] {
+  const rank = ({ kind }: Step) => HANDS.findIndex((row) => row.includes(kind));
+  return [null, ...stages.map(({ number }) => number)].flatMap((number) => {
+    const own = steps.filter((step) => step.stage === number && rank(step) >= 0);
+    const early = own.filter((step, index) => index > 0 && rank(step) < rank(own[index - 1]));
+    const checked = number === null || own.some(({ kind }) => kind === 'gate');
+    return [...early.map(({ id }) => id), ...(checked ? [] : own.slice(0, 1).map(({ id }) => id))].map((step): Broken => ({
+      code: 'broken.order',
+      values: { step },
+    }));
   });
 }
 

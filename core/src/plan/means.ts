@@ -1,5 +1,6 @@
 import type { Design, Shelf } from '../job';
 import type { OrderProblem } from '../order';
+import type { Preparation } from '../prepare';
 import type { MaskingMeans } from '../runs';
 import type { PartWork } from './part-work';
 import type { Starts } from './places';
@@ -11,6 +12,7 @@ export interface StageGround {
   readonly shelf: Shelf;
   readonly problem: OrderProblem;
   readonly starts: Starts;
+  readonly preparation: Preparation;
 }
 
 /** What there is to mask with. */

@@ -4,6 +4,7 @@ import type { Design, Shelf } from '../job';
 import { corners, pieceOf, type ResolvedLine } from '../lines';
 import type { BendClass, Layer, OrderArea, OrderBorder, OrderProblem, OrderRules, TapeEdge } from '../order';
 import type { MaskEdge } from '../masking';
+import { preparationOf, type PartToPrepare, type Preparation } from '../prepare';
 import { longestCleanOn, oneTapeStrip } from '../runs';
 import { isModelScale, largest, RULE_OF_THUMB, smallest } from '../units';
 import { meansOf } from './means';
@@ -13,8 +14,46 @@ import type { PartWork } from './part-work';
 /** Finishes on a shelf, by their id. */
 export const finishesById = ({ finishes }: Shelf): ReadonlyMap<string, Finish> => new Map(finishes.map((finish) => [finish.id, finish]));
 
-/** Puts the areas of all parts into one problem, in the order of the parts. */
-export function orderProblem(works: readonly PartWork[], design: Design, shelf: Shelf): OrderProblem {
+/** What a job is, and what is done before its first stage. */
+export interface JobProblem {
+  readonly problem: OrderProblem;
+  readonly preparation: Preparation;
+}
+
+/** Puts the areas of all parts into one problem, in the order of the parts; they are prepared when its clock begins. */
+export function jobProblem(works: readonly PartWork[], design: Design, shelf: Shelf): JobProblem {
+  const found = unprepared(works, design, shelf);
+  const starts = startsOf(works).areas;
+  const preparation = preparationOf(
+    works.map((work, index) => toPrepare(work, found, starts[index])),
+    design.climate,
+  );
+  const keyed = new Set(
+    preparation.abrading.flatMap(({ places }) => places.map(({ part, area }) => starts[works.findIndex((work) => work.part.id === part)] + area)),
+  );
+  const areas = found.areas.map((area, index) => ({ ...area, keyed: keyed.has(index), presentAgeMin: area.presentAgeMin + preparation.minutes }));
+  return { problem: { ...found, areas }, preparation };
+}
+
+/** The problem alone. */
+export const orderProblem = (works: readonly PartWork[], design: Design, shelf: Shelf): OrderProblem => jobProblem(works, design, shelf).problem;
+
+/** What goes first on each area of a part: the primer, or its own finish. */
+function toPrepare({ part, arrangement }: PartWork, { areas, finishes, primer }: OrderProblem, start: number): PartToPrepare {
+  const own = areas.slice(start, start + arrangement.areas.length);
+  const { id, substrate, present } = part;
+  return {
+    id,
+    substrate,
+    present,
+    areas: own.map(({ finish, sizeM2 }, index) => {
+      const first = primer?.areas[start + index] ? primer.finish : finish;
+      return { first: first === null ? null : (finishes.get(first) ?? null), sizeM2 };
+    }),
+  };
+}
+
+function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): OrderProblem {
   const finishes = finishesById(shelf);
   const areas: OrderArea[] = [];
   const borders: OrderBorder[] = [];
@@ -69,7 +108,7 @@ function lastingOn(works: readonly PartWork[], design: Design, shelf: Shelf): Or
 }
 
 function orderRules({ choices }: Design, works: readonly PartWork[], model: boolean): OrderRules {
-  const { order, before, pins, sameGun, masks, late, mostStages, vouched } = choices;
+  const { order, before, pins, sameGun, masks, late, mostStages, spread, vouched } = choices;
   const starts = startsOf(works).areas;
   return {
     order,
@@ -83,6 +122,7 @@ function orderRules({ choices }: Design, works: readonly PartWork[], model: bool
     masks: masks ?? (model ? 'free' : 'fresh'),
     late: late ?? false,
     mostStages: mostStages ?? null,
+    wide: spread === 'wide',
     vouched: vouched ?? [],
   };
 }
@@ -102,6 +142,7 @@ function areaOf(work: PartWork, index: number, shelf: Shelf, borders: readonly E
     present: colour,
     presentSystem: system === 'bare' ? null : system,
     presentAgeMin: ageH * 60,
+    keyed: false,
     finish,
     alike: finish === null ? (already ?? null) : null,
     blend: blends[index],

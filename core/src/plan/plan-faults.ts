@@ -1,7 +1,7 @@
 import { commonSpan, type Span } from '../drying';
 import type { Step } from '../log';
 import { CLOSE, type Broken } from './broken';
-import { keyingFaults, laidFaults, maskFaults } from './mask-faults';
+import { keyingFaults, laidFaults, maskFaults, orderFaults } from './mask-faults';
 import { sumFaults } from './sum-faults';
 import type { Item, Plan, StagePlan } from './types';
 
@@ -18,6 +18,7 @@ export function planFaults(plan: Plan): Broken[] {
     ...windowFaults(plan, house),
     ...plan.stages.flatMap((stage) => maskFaults(stage, plan)),
     ...keyingFaults(plan),
+    ...orderFaults(plan),
     ...laidFaults(plan),
     ...pullFaults(plan, house),
     ...sumFaults(plan),

@@ -93,7 +93,7 @@ describe('planJob', () => {
       seen.add(step.id);
     }
     const kinds = plan.steps.filter(({ stage, attended }) => stage === 1 && attended).map(({ kind }) => kind);
-    const order = ['abrade', 'plug', 'lay', 'cover', 'gate', 'prime', 'gun-strip', 'gun-clean', 'mix', 'coat', 'pull'];
+    const order = ['abrade', 'plug', 'lay', 'cover', 'gate', 'prime', 'gun-strip', 'mix', 'coat', 'pull', 'gun-clean', 'unplug', 'inspect'];
     expect(kinds).toEqual([...kinds].sort((a, b) => order.indexOf(a) - order.indexOf(b)));
   });
 
@@ -130,10 +130,15 @@ describe('planJob', () => {
   });
 
   it('tells each usual caution once, at the first step it applies to', () => {
-    expect(plan.safety).toEqual(['isocyanate', 'spray']);
+    expect(plan.safety).toEqual(['solvent', 'dust', 'blade', 'static', 'isocyanate', 'spray', 'road']);
     expect(plan.steps.flatMap(({ kind, safety }) => safety.map((code) => [kind, code]))).toEqual([
+      ['wash', 'solvent'],
+      ['abrade', 'dust'],
+      ['lay', 'blade'],
+      ['cover', 'static'],
       ['mix', 'isocyanate'],
       ['coat', 'spray'],
+      ['inspect', 'road'],
     ]);
     for (const code of plan.safety) expect(caution(code)).toMatch(/data sheet/);
   });
@@ -156,7 +161,7 @@ describe('planJob', () => {
     expect(simple.items).toEqual([]);
     expect(simple.stages[0].pull).toBeNull();
     const attended = simple.steps.filter((step) => step.attended).map(({ kind }) => kind);
-    expect(attended).toEqual(['abrade', 'gate', 'mix', ...Array.from({ length: simple.stages[0].coats }, () => 'coat')]);
+    expect(attended).toEqual(['wash', 'abrade', 'gate', 'mix', ...Array.from({ length: simple.stages[0].coats }, () => 'coat'), 'gun-clean', 'inspect']);
   });
 
   it('tells of a line off the part and of one that ends free', () => {

@@ -1,13 +1,14 @@
 import type { Design, Shelf } from '../job';
-import { figuresOf, reasonsFor, searchOrder, searchSteps, USUAL_EFFORT, usedFinishes, type OrderProblem, type Sequence } from '../order';
-import { rounded } from '../units';
+import { calmFirst, calmnessOf, figuresOf, reasonsFor, searchOrder, searchSteps, USUAL_EFFORT, usedFinishes, type OrderProblem, type Sequence } from '../order';
+import { rounded, RULE_OF_THUMB } from '../units';
 import type { Step } from '../log';
 import { adviceFor } from './advice';
 import { listsOf } from './lists';
-import { orderProblem } from './order-problem';
+import { jobProblem, orderProblem } from './order-problem';
 import { partPlan, workOutParts, type WorkStore } from './part-work';
 import { startsOf } from './places';
 import { stagePlans } from './stages';
+import { roundTheStages, withRound, type RoundTheStages } from './before-after';
 import { stepsOf } from './steps';
 import { SAFETY_CODES, type AfterCode } from './says';
 import type { ChoicePrice, Plan, PlanWindow, SequenceSummary } from './types';
@@ -21,12 +22,12 @@ import type { ChoicePrice, Plan, PlanWindow, SequenceSummary } from './types';
  */
 export function planJob(design: Design, shelf: Shelf, store?: WorkStore): Plan {
   const works = workOutParts(design, store);
-  const problem = orderProblem(works, design, shelf);
+  const { problem, preparation } = jobProblem(works, design, shelf);
   const { finishes } = problem;
   const parts = works.map((work) => partPlan(work, finishes));
   const { chosen, found, gap, price } = chosenOrder(problem);
-  const { stages, items } = chosen ? stagePlans(chosen, { works, design, shelf, problem, starts: startsOf(works) }) : { stages: [], items: [] };
-  const steps = chosen ? stepsOf({ stages, items, sequence: chosen, parts, finishes }) : [];
+  const { stages, items } = chosen ? stagePlans(chosen, { works, design, shelf, problem, preparation, starts: startsOf(works) }) : { stages: [], items: [] };
+  const steps = chosen ? stepsOf({ stages, items, sequence: chosen, parts, finishes, preparation, works, kind: design.kind }) : [];
   return rounded({
     format: 'lintrel-plan',
     version: 2,
@@ -35,7 +36,7 @@ export function planJob(design: Design, shelf: Shelf, store?: WorkStore): Plan {
     items: items.flatMap(({ plugs, lines, covers }) => [...plugs, ...lines, ...covers]),
     steps,
     windows: windowsOf(steps),
-    orders: summaries(problem, found, chosen),
+    orders: summaries(problem, found, chosen, roundTheStages(preparation, problem)),
     orderGap: gap,
     choicePrice: price,
     wish: problem.wish,
@@ -114,15 +115,26 @@ interface ChosenOrder {
 /** The order of coats under everything a person insists on, what else there is, and what their choices cost. */
 function chosenOrder(problem: OrderProblem): ChosenOrder {
   const { rules } = problem;
-  const best = searchOrder(problem);
-  const [chosen] = best.sequences;
+  const { gap, ...best } = searchOrder(problem);
+  const sequences = plannedFirst(problem, best.sequences);
+  const [chosen] = sequences;
   const insists = rules.order !== null || rules.before.length + rules.pins.length + rules.sameGun.length > 0;
-  if (!chosen || !insists) return { chosen, found: best.sequences, gap: best.gap, price: null };
-  const free = searchOrder({ ...problem, rules: { ...rules, order: null, before: [], pins: [], sameGun: [] } });
-  const found =
-    rules.order === null ? best.sequences : [chosen, ...free.sequences.filter((one) => !sameSequence(one, chosen))].sort((a, b) => a.score - b.score);
-  return { chosen, found, gap: rules.order === null ? best.gap : free.gap, price: priceAgainst(chosen, free.sequences[0]) };
+  if (!chosen || !insists) return { chosen, found: sequences, gap, price: null };
+  const freely = { ...problem, rules: { ...rules, order: null, before: [], pins: [], sameGun: [] } };
+  const free = searchOrder(freely);
+  const [planned] = plannedFirst(freely, free.sequences);
+  const others = free.sequences.filter((one) => !sameSequence(one, chosen)).sort((a, b) => a.score - b.score);
+  return {
+    chosen,
+    found: rules.order === null ? sequences : [chosen, ...others],
+    gap: rules.order === null ? gap : free.gap,
+    price: priceAgainst(chosen, planned),
+  };
 }
+
+/** What is planned of the orders found, then the others: the calmest of equals, unless a person wants it as cheap as can be. */
+export const plannedFirst = (problem: OrderProblem, found: readonly Sequence[]): readonly Sequence[] =>
+  problem.rules.wide ? found : calmFirst(problem, found);
 
 function priceAgainst(chosen: Sequence, free: Sequence): ChoicePrice {
   const [mine, best] = [figuresOf(chosen), figuresOf(free)];
@@ -142,13 +154,16 @@ const sameSequence = (one: Sequence, other: Sequence): boolean =>
   one.order.join(' ') === other.order.join(' ') &&
   one.stages.every(({ open, keep }, stage) => keep === other.stages[stage].keep && open.every((value, area) => value === other.stages[stage].open[area]));
 
-function summaries(problem: OrderProblem, found: readonly Sequence[], chosen: Sequence | undefined): SequenceSummary[] {
+function summaries(problem: OrderProblem, found: readonly Sequence[], chosen: Sequence | undefined, round: RoundTheStages): SequenceSummary[] {
   if (!chosen) return [];
   const shown = found.some((one) => sameSequence(one, chosen)) ? found : [chosen, ...found];
+  const cheapest = Math.min(...shown.map(({ score }) => score));
   return shown.map((sequence) => ({
     order: sequence.order,
     reasons: reasonsFor(problem, sequence, shown),
-    ...figuresOf(sequence),
+    ...withRound(figuresOf(sequence), round),
+    lostM2: calmnessOf(problem, sequence).lostM2,
+    equal: sequence.score <= cheapest * (1 + RULE_OF_THUMB.equalShare),
     stages: sequence.stages.length,
     kept: sequence.stages.filter(({ keep }) => keep).length,
     chosen: sameSequence(sequence, chosen),

@@ -1,8 +1,9 @@
-import type { School } from '../finish';
+import type { FinishMethod, School } from '../finish';
 import type { LineSaid } from '../lines';
 import type { RuleSays } from '../order';
 import type { OverAnswer, OverSaid } from '../over';
 import type { Doubt, SideSeen, Technique } from '../runs';
+import type { Cleaner, Grit } from '../prepare';
 import type { NoValues, SaidOf } from '../units';
 
 // What a plan says. Names, codes of lines and areas, and places are values; a finish stands by the name a person gave it.
@@ -11,6 +12,8 @@ import type { NoValues, SaidOf } from '../units';
 export interface CoatsSays {
   readonly 'coats.sheet': { readonly coats: number };
   readonly 'coats.card': { readonly coats: number };
+  readonly 'coats.floor': { readonly coats: number };
+  readonly 'coats.ground': { readonly coats: number; readonly over: string | null };
   /** `over`: name of the finish below; null: what is on it now. */
   readonly 'coats.hiding': { readonly coats: number; readonly over: string | null };
   readonly 'coats.most': { readonly coats: number; readonly over: string | null };
@@ -20,13 +23,36 @@ export type CoatsSaid = SaidOf<CoatsSays>;
 /** A few places in words: part names only where there is more than one part. */
 export type Places = readonly string[];
 
+/** What a finish is put on with. Steps of older plans do not say. */
+type Method = FinishMethod | undefined;
+
+/** How far cover goes: over everything, as far as mist flies, or against drips only. */
+export type Reach = 'whole' | 'mist' | 'drips';
+
+/** A kind of leak on a part: at crossings of lines, on lines, or on lines over features. */
+type Leak = { readonly part: string; readonly places: readonly string[] };
+
+/** Where a mask is known to leak. */
+export interface LeakSays {
+  readonly 'leak.crossing': Leak;
+  readonly 'leak.corner': Leak;
+  readonly 'leak.fold': Leak;
+  readonly 'leak.row': Leak;
+  readonly 'leak.tight': Leak;
+}
+export type LeakSaid = SaidOf<LeakSays>;
+
 /** What a step asks the hand to do. */
 export interface StepSays {
   readonly 'step.wait-tape-safe': NoValues;
   readonly 'step.wait-over': NoValues;
   readonly 'step.wait-pull': NoValues;
-  readonly 'step.flash': NoValues;
-  readonly 'step.abrade': { readonly places: Places; readonly reason: OverSaid };
+  readonly 'step.flash': { readonly method?: Method; readonly masked?: boolean; readonly last?: boolean };
+  /** Places are names of parts. */
+  readonly 'step.wash': { readonly places: Places; readonly cleaner: Cleaner };
+  readonly 'step.warm': { readonly belowC: number };
+  /** `grit` null: a scuff of what was sprayed in this job. */
+  readonly 'step.abrade': { readonly places: Places; readonly reason: OverSaid; readonly grit?: Grit | null };
   readonly 'step.barrier': { readonly places: Places; readonly reason: OverSaid };
   readonly 'step.plug': { readonly plugs: number; readonly places: Places };
   readonly 'step.unplug': { readonly plugs: number; readonly places: Places };
@@ -39,12 +65,28 @@ export interface StepSays {
     readonly count: number;
     readonly technique: Technique;
   };
-  readonly 'step.cover': { readonly places: Places };
-  readonly 'step.gate': { readonly masked: boolean };
+  readonly 'step.cover': { readonly places: Places; readonly reach?: Reach };
+  readonly 'step.gate': { readonly masked: boolean; readonly leaks?: readonly LeakSaid[] };
   readonly 'step.gun-clean': NoValues;
   readonly 'step.gun-strip': NoValues;
-  readonly 'step.mix': { readonly finish: string; readonly ml: number };
-  readonly 'step.coat': { readonly finish: string; readonly coat: number; readonly coats: number };
+  /** `partsMl`: of each part, paint first; `cans`: whole ones, null where it does not come in cans. */
+  readonly 'step.mix': {
+    readonly finish: string;
+    readonly ml: number;
+    readonly partsMl?: readonly number[];
+    readonly cans?: number | null;
+    readonly batches?: number;
+    readonly method?: Method;
+  };
+  readonly 'step.coat': {
+    readonly finish: string;
+    readonly coat: number;
+    readonly coats: number;
+    readonly method?: Method;
+    readonly masked?: boolean;
+    readonly peelable?: boolean;
+  };
+  readonly 'step.inspect': { readonly plugs: boolean; readonly aircraft: boolean };
   readonly 'step.pull': {
     readonly finish: string;
     readonly school: School;
@@ -64,7 +106,21 @@ export const RULE_CODES = ['order', 'tape-safe', 'over', 'recoat', 'pull', 'flas
 export type AfterCode = (typeof RULE_CODES)[number];
 
 /** Usual cautions; each defers to data sheets, local rules and licensed practice. */
-export const SAFETY_CODES = ['isocyanate', 'spray'] as const;
+export const SAFETY_CODES = [
+  'solvent',
+  'dust',
+  'biocide',
+  'blade',
+  'static',
+  'plugs',
+  'isocyanate',
+  'spray',
+  'can',
+  'rags',
+  'antifouling',
+  'aircraft',
+  'road',
+] as const;
 export type SafetyCode = (typeof SAFETY_CODES)[number];
 
 /** What a person should know, found in air, parts, lines and areas. */

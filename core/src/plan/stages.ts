@@ -1,5 +1,5 @@
 import { clippedWindows, type PullWindows } from '../drying';
-import { mixFor, shownOver, type Finish } from '../finish';
+import { coatsFloor, mixFor, shownOver, type Finish } from '../finish';
 import { filmTimes, finishOf, overMinutes, pastWindow, startProgress, usedFinishes, type OrderProblem, type Sequence, type StageCost } from '../order';
 import { itemsOf, offAfter, sessionsOf, type StageItems } from './items';
 import type { StageGround } from './means';
@@ -27,14 +27,14 @@ export function stagePlans(sequence: Sequence, ground: StageGround): StagesMade 
 }
 
 function stagePlan(sequence: Sequence, index: number, items: readonly StageItems[], pictures: StagePlan['pictures'], ground: StageGround): StagePlan {
-  const { problem } = ground;
+  const { problem, preparation } = ground;
   const { stages } = sequence;
   const stage = stages[index];
   const finish = finishOf(problem, stage.finish);
   const before = index === 0 ? startProgress(problem) : stages[index - 1].after;
   const { pulling, pulled } = stage;
   const own = items[index];
-  const { layMin, coatMin, pullMin, changeMin, overMin, waitMin, tapeM, coats, keep, gap, mask } = stage;
+  const { layMin, coatMin, pullMin, changeMin, overMin, waitMin, cleaning, tapeM, coats, keep, gap, mask } = stage;
   const refs = (indices: readonly number[]) => indices.map((area) => problem.areas[area].id);
   return {
     number: index + 1,
@@ -42,7 +42,7 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     finish: stage.finish,
     layer: layerOf(stage, index, problem),
     coats,
-    coatsFloor: Math.ceil(finish.referenceBuildUm / finish.coatUm - 1e-9),
+    coatsFloor: coatsFloor(finish),
     coatsWhy: coatsWhy(finish, stage, ground),
     under: stage.under,
     buildUm: coats * finish.coatUm,
@@ -55,9 +55,9 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     layMin,
     coatMin,
     pullMin,
-    changeMin,
+    changeMin: changeMin + cleaning.minutes,
     overMin,
-    waitMin,
+    waitMin: waitMin - cleaning.minutes,
     tapeM,
     keep,
     late: (pulled?.masks ?? []).some((one) => one !== pulling && pastWindow(problem, one, pulled?.at ?? 0)),
@@ -66,9 +66,10 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     pull: pulling && pullWindow(sequence, index, own),
     hands: pulled?.hands ?? 0,
     pulls: (pulled?.masks ?? []).flatMap((one) => (one === pulling ? [] : [stages.findIndex((earlier) => earlier.pulling === one) + 1])),
-    startMin: before.clock,
-    endMin: stage.after.clock,
-    lastCoatMin: stage.lastCoatMin,
+    // The clock of a sequence begins when the job is prepared.
+    startMin: preparation.minutes + before.clock,
+    endMin: preparation.minutes + stage.after.clock,
+    lastCoatMin: preparation.minutes + stage.lastCoatMin,
     gap: { fromMin: gap.from, toMin: gap.to },
   };
 }
@@ -145,9 +146,9 @@ function picturesOf(stage: StageCost, seen: readonly string[], { works, problem,
 }
 
 function coatsWhy(finish: Finish, { coats, coatsFrom, under }: StageCost, { problem }: StageGround): CoatsSaid {
-  if (coatsFrom === 'sheet' || coatsFrom === 'card') return { code: `coats.${coatsFrom}`, values: { coats } };
+  if (coatsFrom === 'sheet' || coatsFrom === 'card' || coatsFrom === 'floor') return { code: `coats.${coatsFrom}`, values: { coats } };
   const below = usedFinishes(problem)
     .map((id) => finishOf(problem, id))
     .find(({ colour, id }) => colour === under && id !== finish.id);
-  return { code: coatsFrom === 'hiding' ? 'coats.hiding' : 'coats.most', values: { coats, over: below?.name ?? null } };
+  return { code: `coats.${coatsFrom}`, values: { coats, over: below?.name ?? null } };
 }

@@ -1,10 +1,18 @@
 import { commonSpan } from '../drying';
-import { PAINT_SYSTEMS, type Finish } from '../finish';
-import type { AfterRule, Need, Step, StepKind } from '../log';
+import type { Finish } from '../finish';
+import type { JobKind } from '../job';
+import type { AfterRule, Need, Step } from '../log';
 import { usesGun, type Sequence } from '../order';
+import type { Preparation } from '../prepare';
+import { plainly } from '../units';
+import { endSteps, prepareSteps } from './before-after';
+import { cautionsAt, isSprayed } from './cautions';
 import type { StageItems } from './items';
-import { plugsByPart } from './lists';
-import type { AfterCode, SafetyCode, StepSaid } from './says';
+import { leaksOf } from './leaks';
+import type { PartWork } from './part-work';
+import type { AfterCode, Reach, SafetyCode, StepSaid } from './says';
+import { clockFrom, inOrder, type Draft, type StepClock } from './step-clock';
+import { nameOf, placesOf, plugValues } from './step-places';
 import type { Item, LineItem, PartPlan, PrepareTask, StagePlan } from './types';
 
 /** What the steps are written from. */
@@ -13,48 +21,20 @@ export interface StepGround {
   readonly items: readonly StageItems[];
   readonly sequence: Sequence;
   readonly parts: readonly PartPlan[];
+  readonly works: readonly PartWork[];
   readonly finishes: ReadonlyMap<string, Finish>;
+  readonly preparation: Preparation;
+  readonly kind: JobKind;
 }
 
 /**
- * Writes the steps of a plan, stage by stage in the order of the work, each with its minutes and with what it may not be sooner or
- * later than. Every time comes from the stage as it was worked out; nothing is worked out here.
+ * Writes the steps of a plan in the order of the work: what is prepared once, then stage by stage, then what is counted out and looked
+ * over. Each has its minutes and what it may not be sooner or later than. Every time comes from the stage as it was worked out; nothing
+ * is worked out here.
  */
 export function stepsOf(ground: StepGround): Step[] {
   const steps = ground.stages.flatMap((stage) => stageSteps(stage, ground));
-  return withSafety(inOrder([...steps, ...unplugStep(ground)]), ground);
-}
-
-type Draft = Omit<Step, 'safety'> & { readonly say: StepSaid };
-
-/** Puts steps of one stage one behind the other. */
-function clockFrom(startMin: number, stage: StagePlan) {
-  let now = startMin;
-  const steps: Draft[] = [];
-  const add = (kind: StepKind, what: string | null, minutes: number, say: StepSaid, more: Partial<Pick<Draft, 'part' | 'items' | 'after' | 'needs'>> = {}) => {
-    const attended = kind !== 'wait' && kind !== 'flash';
-    const { items = [], after = [], needs = attended ? (['person'] as const) : [], part } = more;
-    const id = [stage.session, kind, ...(what === null ? [] : [what])].join(':');
-    steps.push({
-      id,
-      stage: stage.number,
-      kind,
-      ...(part === undefined ? {} : { part }),
-      items,
-      startMin: now,
-      endMin: now + minutes,
-      attended,
-      needs,
-      after,
-      say,
-    });
-    now += minutes;
-  };
-  /** Time nobody works: left out where there is none. */
-  const pass = (kind: 'wait' | 'flash', what: string, minutes: number, code: 'step.wait-tape-safe' | 'step.wait-over' | 'step.wait-pull' | 'step.flash') => {
-    if (minutes > 0) add(kind, what, minutes, { code, values: {} });
-  };
-  return { steps, add, pass };
+  return withSafety(inOrder([...prepareSteps(ground), ...steps, ...endSteps(ground)]), ground);
 }
 
 function stageSteps(stage: StagePlan, ground: StepGround): Draft[] {
@@ -62,12 +42,13 @@ function stageSteps(stage: StagePlan, ground: StepGround): Draft[] {
   const cost = sequence.stages[stage.number - 1];
   const finish = finishes.get(stage.finish) as Finish;
   const { plugs, lines, covers } = items[stage.number - 1];
-  const clock = clockFrom(stage.startMin, stage);
+  const clock = clockFrom(stage.startMin, stage.session, stage.number);
   const { add, pass } = clock;
   const tasks = (answer: PrepareTask['answer']) => stage.tasks.filter((task) => task.answer === answer);
-  pass('wait', 'tape-safe', cost.waits.tapeMin, 'step.wait-tape-safe');
+  pass('wait', 'tape-safe', cost.waits.tapeMin, plainly('step.wait-tape-safe'));
+  pass('wait', 'over', cost.waits.overMin, plainly('step.wait-over'));
   for (const { reason, places, minutes } of tasks('abrade'))
-    add('abrade', reason.code, minutes, { code: 'step.abrade', values: { places: placesOf(places, parts), reason } });
+    add('abrade', reason.code, minutes, { code: 'step.abrade', values: { places: placesOf(places, parts), reason, grit: null } });
   const mayLie = tapeSafeRules(stage, ground);
   if (plugs.length > 0) {
     const ids = plugs.map(({ id }) => id);
@@ -77,33 +58,56 @@ function stageSteps(stage: StagePlan, ground: StepGround): Draft[] {
     add('lay', line.id, line.layMin, laySay(line, parts), { part: line.part, items: [line.id], after: index === 0 ? mayLie : [] }),
   );
   if (covers.length > 0) {
-    const places = placesOf(covers, parts);
     const ids = covers.map(({ id }) => id);
-    add('cover', null, layMinOf(covers), { code: 'step.cover', values: { places } }, { items: ids, after: lines.length === 0 ? mayLie : [] });
+    const values = { places: placesOf(covers, parts), reach: reachOf(finish) };
+    add('cover', null, layMinOf(covers), { code: 'step.cover', values }, { items: ids, after: lines.length === 0 ? mayLie : [] });
   }
-  add('gate', null, 0, { code: 'step.gate', values: { masked: stage.covered.length > 0 } });
-  pass('wait', 'over', cost.waits.overMin, 'step.wait-over');
+  add('gate', null, cost.change.gateMin, {
+    code: 'step.gate',
+    values: { masked: stage.covered.length > 0, leaks: leaksOf(lyingIn(stage, ground), ground.works) },
+  });
   for (const { reason, places, minutes } of tasks('barrier'))
     add('prime', reason.code, minutes, { code: 'step.barrier', values: { places: placesOf(places, parts), reason } });
-  pass('flash', 'barrier', cost.over.barrierWaitMin, 'step.flash');
-  if (cost.change.stripMin > 0) add('gun-strip', null, cost.change.stripMin + cost.change.cleanMin, { code: 'step.gun-strip', values: {} });
-  else if (cost.change.cleanMin > 0) add('gun-clean', null, cost.change.cleanMin, { code: 'step.gun-clean', values: {} });
-  add('mix', null, cost.change.mixMin, { code: 'step.mix', values: { finish: finish.name, ml: stage.paint.ml } });
+  pass('flash', 'barrier', cost.over.barrierWaitMin, flashSay(finish, stage, false));
+  if (cost.change.stripMin > 0) add('gun-strip', null, cost.change.stripMin, plainly('step.gun-strip'));
+  const { ml, partsMl, cans, batches } = stage.paint;
+  add('mix', null, cost.change.mixMin, { code: 'step.mix', values: { finish: finish.name, ml, partsMl, cans, batches, method: finish.method } });
   coatSteps(stage, finish, ground, clock);
-  pass(cost.pulled ? 'wait' : 'flash', cost.pulled ? 'pull' : 'last', cost.waits.pullMin, cost.pulled ? 'step.wait-pull' : 'step.flash');
-  pullStep(stage, finish, ground, clock);
-  return clock.steps;
+  afterCoats(stage, finish, ground, clock);
+  return [...clock.steps];
 }
 
-type Clock = ReturnType<typeof clockFrom>;
+/** Tapes that are on while a stage is sprayed: its own, and those that stayed on. */
+const lyingIn = ({ number }: StagePlan, { items }: StepGround): LineItem[] =>
+  items.flatMap(({ lines }) => lines.filter((line) => line.stage <= number && line.until.stage >= number));
 
-function coatSteps(stage: StagePlan, finish: Finish, ground: StepGround, { add, pass }: Clock): void {
-  const { coats, coatMin, gap } = stage;
+const flashSay = ({ method }: Finish, { covered }: StagePlan, last: boolean): StepSaid => ({
+  code: 'step.flash',
+  values: { method, masked: covered.length > 0, last },
+});
+
+/** Gun cleaned, masks off. A wet pull that leaves no time for it comes before the gun. */
+function afterCoats(stage: StagePlan, finish: Finish, ground: StepGround, clock: StepClock): void {
+  const { add, pass } = clock;
+  const { pulled, waits, cleaning } = ground.sequence.stages[stage.number - 1];
+  const clean = () => {
+    if (cleaning.minutes > 0) add('gun-clean', null, cleaning.minutes, plainly('step.gun-clean'));
+  };
+  if (cleaning.first) clean();
+  const rest = waits.pullMin - (cleaning.first ? cleaning.minutes : 0);
+  pass(pulled ? 'wait' : 'flash', pulled ? 'pull' : 'last', rest, pulled ? plainly('step.wait-pull') : flashSay(finish, stage, true));
+  pullStep(stage, finish, ground, clock);
+  if (!cleaning.first) clean();
+}
+
+function coatSteps(stage: StagePlan, finish: Finish, ground: StepGround, { add, pass }: StepClock): void {
+  const { coats, coatMin, gap, covered } = stage;
   const needs: Need[] = ['person', ...(finish.method === 'gun' ? ['booth' as const] : []), ...(usesGun(finish) ? ['gun' as const] : [])];
   for (let coat = 1; coat <= coats; coat++) {
-    if (coat > 1) pass('flash', String(coat - 1), gap.fromMin, 'step.flash');
+    if (coat > 1) pass('flash', String(coat - 1), gap.fromMin, flashSay(finish, stage, false));
     const after = coat === 1 ? overRules(stage, ground) : [rule(coatId(stage, coat - 1), gap.fromMin, gap.toMin, 'recoat')];
-    add('coat', String(coat), coatMin / coats, { code: 'step.coat', values: { finish: finish.name, coat, coats } }, { needs, after });
+    const values = { finish: finish.name, coat, coats, method: finish.method, masked: covered.length > 0, peelable: finish.system === 'peelable' };
+    add('coat', String(coat), coatMin / coats, { code: 'step.coat', values }, { needs, after });
   }
 }
 
@@ -118,20 +122,20 @@ function tapeSafeRules(stage: StagePlan, { stages, sequence }: StepGround): Afte
     const film = sequence.stages[index];
     const since = sequence.stages.slice(index + 1, stage.number - 1);
     const covered = here.mask.covers.find(({ area, laid }) => laid === 'now' && film.open[area] && !since.some(({ open }) => open[area]));
-    return covered ? [rule(lastCoatOf(earlier), film.after.tapeSafeAt[covered.area] - earlier.lastCoatMin, null, 'tape-safe')] : [];
+    return covered ? [rule(lastCoatOf(earlier), film.after.tapeSafeAt[covered.area] - film.lastCoatMin, null, 'tape-safe')] : [];
   });
 }
 
 /** When a first coat may go over the films of earlier stages. */
 function overRules(stage: StagePlan, { stages, sequence }: StepGround): AfterRule[] {
   return sequence.stages[stage.number - 1].over.windows.flatMap(({ at, fromMin, toMin }) => {
-    const earlier = stages.find(({ lastCoatMin, number }) => number < stage.number && lastCoatMin === at);
+    const earlier = stages[sequence.stages.findIndex(({ lastCoatMin }, index) => index < stage.number - 1 && lastCoatMin === at)];
     return earlier && (fromMin > 0 || toMin !== null) ? [rule(lastCoatOf(earlier), fromMin, toMin, 'over')] : [];
   });
 }
 
 /** Everything that comes off after a stage, the last laid first, each within the window of its own paint. */
-function pullStep(stage: StagePlan, finish: Finish, { stages, items }: StepGround, { add }: Clock): void {
+function pullStep(stage: StagePlan, finish: Finish, { stages, items }: StepGround, { add }: StepClock): void {
   if (stage.hands === 0) return;
   const from = [...stage.pulls.map((number) => stages[number - 1]), stage];
   const ids = from.flatMap(({ number }) => [...items[number - 1].lines, ...items[number - 1].covers].map(({ id }) => id)).reverse();
@@ -160,43 +164,16 @@ function pullStep(stage: StagePlan, finish: Finish, { stages, items }: StepGroun
   );
 }
 
-/** Every plug that went in is counted out at the end. */
-function unplugStep({ stages, items, parts }: StepGround): Draft[] {
-  const plugs = items.flatMap((one) => one.plugs);
-  const last = stages.at(-1);
-  if (plugs.length === 0 || !last) return [];
-  const { steps, add } = clockFrom(last.endMin, last);
-  add('unplug', null, 0, { code: 'step.unplug', values: plugValues(plugs, parts) }, { items: plugs.map(({ id }) => id) });
-  return steps;
-}
-
-/** Each step comes after the one before it; those for a person say so. */
-const inOrder = (steps: readonly Draft[]): Draft[] => {
-  let last: string | null = null;
-  return steps.map((step) => {
-    if (!step.attended) return step;
-    const after: AfterRule[] = last === null ? [...step.after] : [{ step: last, from: 'end', minMin: 0, maxMin: null, code: 'order' }, ...step.after];
-    last = step.id;
-    return { ...step, after };
-  });
-};
-
 /** Usual cautions, each at the first step it applies to. */
-function withSafety(steps: readonly Draft[], { stages, finishes }: StepGround): Step[] {
+function withSafety(steps: readonly Draft[], { stages, finishes, kind }: StepGround): Step[] {
   const told = new Set<SafetyCode>();
   return steps.map((step) => {
     const stage = stages.find(({ number }) => number === step.stage);
-    const finish = stage && finishes.get(stage.finish);
-    const safety = finish && (step.kind === 'mix' || step.kind === 'coat') ? cautionsOf(finish, step.kind).filter((code) => !told.has(code)) : [];
+    const finish = (stage && finishes.get(stage.finish)) ?? null;
+    const safety = cautionsAt(step, { kind, finish, sprayed: finish !== null && isSprayed(finish) }).filter((code) => !told.has(code));
     for (const code of safety) told.add(code);
     return { ...step, safety };
   });
-}
-
-/** Usual cautions at mixing or spraying a finish. */
-export function cautionsOf({ system, method }: Finish, kind: 'mix' | 'coat'): SafetyCode[] {
-  const spray = kind === 'coat' && method !== 'brush' && method !== 'roller';
-  return [...(PAINT_SYSTEMS[system].isocyanate ? ['isocyanate' as const] : []), ...(spray ? ['spray' as const] : [])];
 }
 
 const layMinOf = (items: readonly Item[]): number => items.reduce((sum, { layMin }) => sum + layMin, 0);
@@ -217,18 +194,5 @@ function laySay(line: LineItem, parts: readonly PartPlan[]): StepSaid {
   };
 }
 
-function plugValues(plugs: readonly Item[], parts: readonly PartPlan[]): { readonly plugs: number; readonly places: readonly string[] } {
-  const counts = plugsByPart(plugs);
-  return { plugs: counts.reduce((sum, { count }) => sum + count, 0), places: counts.map(({ part, count }) => `${nameOf(parts, part)}: ${count}`) };
-}
-
-/** Places part by part, named only where there is more than one part: `Deck A1, A3`. */
-function placesOf(places: readonly { readonly part: string; readonly area: string }[], parts: readonly PartPlan[]): string[] {
-  const codes = new Map<string, string[]>();
-  for (const { part, area } of places) codes.set(part, [...(codes.get(part) ?? []), codeOf(parts, part, area)]);
-  return [...codes].map(([part, own]) => `${parts.length > 1 ? `${nameOf(parts, part)} ` : ''}${own.join(', ')}`);
-}
-
-const nameOf = (parts: readonly PartPlan[], id: string): string => parts.find((part) => part.id === id)?.name ?? id;
-const codeOf = (parts: readonly PartPlan[], part: string, area: string): string =>
-  parts.find(({ id }) => id === part)?.areas.find(({ id }) => id === area)?.code ?? area;
+/** How far cover goes, by what the paint is put on with. */
+const reachOf = ({ method }: Finish): Reach => (method === 'gun' ? 'whole' : method === 'roller' || method === 'brush' ? 'drips' : 'mist');

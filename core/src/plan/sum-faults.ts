@@ -9,7 +9,7 @@ export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken
   const told = (of: string, shown: number, found: number): Broken[] =>
     Math.abs(shown - found) <= CLOSE * Math.max(1, Math.abs(shown) / 1000) ? [] : [{ code: 'broken.sum', values: { of, shown, found } }];
   const perStage = stages.flatMap((stage) => {
-    const of = steps.filter((step) => step.stage === stage.number && step.kind !== 'unplug');
+    const of = steps.filter((step) => step.stage === stage.number && step.kind !== 'unplug' && step.kind !== 'inspect');
     const minutes = (kinds: readonly Step['kind'][]) =>
       sum(
         of.filter(({ kind }) => kinds.includes(kind)),
@@ -25,7 +25,7 @@ export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken
       ),
       ...told(`${stage.session} coats`, stage.coatMin, minutes(['coat'])),
       ...told(`${stage.session} pull`, stage.pullMin, minutes(['pull'])),
-      ...told(`${stage.session} change`, stage.changeMin, minutes(['gun-clean', 'gun-strip', 'mix'])),
+      ...told(`${stage.session} change`, stage.changeMin, minutes(['gate', 'gun-clean', 'gun-strip', 'mix'])),
       ...told(`${stage.session} over`, stage.overMin, minutes(['abrade', 'prime'])),
       ...told(
         `${stage.session} wait`,
@@ -41,7 +41,7 @@ export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken
   const chosen = orders.find((order) => order.chosen);
   const whole = chosen
     ? [
-        ...told('end', chosen.endMin, stages.at(-1)?.endMin ?? 0),
+        ...told('end', chosen.endMin, steps.at(-1)?.endMin ?? 0),
         ...told(
           'work',
           chosen.workMin,

@@ -271,6 +271,10 @@ export interface SequenceSummary extends SequenceFigures {
   /** Stages after which masks stay on. */
   readonly kept: number;
   readonly chosen: boolean;
+  /** Paint that ends up under another colour, m². */
+  readonly lostM2: number;
+  /** No dearer than the cheapest by more than such figures are worth. */
+  readonly equal: boolean;
 }
 
 /** What the choices a person has made cost, against the best without them; below zero where they save it. */

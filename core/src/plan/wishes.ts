@@ -1,8 +1,10 @@
 import type { Design, Shelf } from '../job';
 import { figuresOf, searchOrder, type SequenceFigures } from '../order';
 import { rounded, WISHES, type Wish } from '../units';
-import { orderProblem } from './order-problem';
+import { roundTheStages, withRound } from './before-after';
+import { jobProblem } from './order-problem';
 import { workOutParts, type WorkStore } from './part-work';
+import { plannedFirst } from './plan';
 
 /** The order one wish leads to, and what it takes. */
 export interface WishOrder extends SequenceFigures {
@@ -15,11 +17,12 @@ export interface WishOrder extends SequenceFigures {
  * @returns one entry a wish; none where nothing is painted
  */
 export function ordersByWish(design: Design, shelf: Shelf, store?: WorkStore): WishOrder[] {
-  const problem = orderProblem(workOutParts(design, store), design, shelf);
+  const { problem, preparation } = jobProblem(workOutParts(design, store), design, shelf);
   return rounded(
     WISHES.flatMap((wish): WishOrder[] => {
-      const [best] = searchOrder({ ...problem, wish }).sequences;
-      return best ? [{ wish, order: best.order, ...figuresOf(best) }] : [];
+      const wished = { ...problem, wish };
+      const [best] = plannedFirst(wished, searchOrder(wished).sequences);
+      return best ? [{ wish, order: best.order, ...withRound(figuresOf(best), roundTheStages(preparation, problem)) }] : [];
     }),
   );
 }

@@ -156,7 +156,7 @@ describe('strips', () => {
       strip: true,
     }));
     const means = { tapes: SHIPPED_TAPES, scale: 1, surfaceC: 20, airC: 20, staysMin: 300 };
-    const runs = stageRuns([{ id: 'side', count: 3, lines, arrangement, edges }], means);
+    const runs = stageRuns([{ id: 'side', count: 3, round: false, lines, arrangement, edges }], means);
     expect(runs).toHaveLength(1);
     expect(runs[0]).toMatchObject({ tapeWidthMm: 6, count: 3, doubt: null, strip, edges: [{ border: 0 }, { border: 1 }] });
     expect(edges.map((edge) => longestCleanOn({ lines, arrangement }, edge, means))).toEqual([120, 120]);

@@ -8,8 +8,8 @@ import { edgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs
 import type { Doubt, Technique } from './says';
 import { techniqueFor } from './technique';
 
-/** Which side of its line a tape lies on, as a person sees it on the drawing. */
-export type SideSeen = 'above' | 'below' | 'left-of' | 'right-of';
+/** Which side of its line a tape lies on, as a person sees it: on the drawing of a flat part, on a round part itself. */
+export type SideSeen = 'above' | 'below' | 'left-of' | 'right-of' | 'near-end-of' | 'far-end-of' | 'upper-side-of' | 'lower-side-of';
 
 /** One length of one tape at one place. */
 export interface Run {
@@ -51,6 +51,8 @@ export interface Run {
 export interface MaskedPart {
   readonly id: string;
   readonly count: number;
+  /** Turned, a tube or a cone: its near end is where measuring along it begins, its top is y = 0. */
+  readonly round: boolean;
   readonly lines: readonly ResolvedLine[];
   readonly arrangement: Arrangement;
   /** Edges of its mask that are laid in this stage. */
@@ -162,7 +164,7 @@ function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan
     from,
     to,
     side: span.side,
-    sideSeen: sideSeen(piece, span.side),
+    sideSeen: part.round ? sideOnRound(piece, span.side) : sideSeen(piece, span.side),
     class: span.class,
     between: span.edges[0],
     tape: choice?.tape.code ?? null,
@@ -200,4 +202,14 @@ function sideSeen(piece: Path, side: LineSide): SideSeen {
   const sign = side === 'left' ? 1 : -1;
   if (Math.abs(dx) >= Math.abs(dy)) return dx * sign > 0 ? 'above' : 'below';
   return dy * sign > 0 ? 'left-of' : 'right-of';
+}
+
+/** Towards an end for a line that runs round it, upper or lower for one that runs along it: its top is in the middle of the sheet. */
+function sideOnRound(piece: Path, side: LineSide): SideSeen {
+  const seen = sideSeen(piece, side);
+  if (seen === 'left-of') return 'near-end-of';
+  if (seen === 'right-of') return 'far-end-of';
+  const middle = piece.reduce((sum, { y }) => sum + y, 0) / piece.length;
+  const upwards = middle < 0 ? 'above' : 'below';
+  return seen === upwards ? 'upper-side-of' : 'lower-side-of';
 }

@@ -30,8 +30,20 @@ export const RULE_OF_THUMB = {
   /** Spraying: fixed per coat whatever the area; mixing; cleaning the gun; stripping it after flakes. */
   perCoat: 3,
   mix: 8,
+  /** The check before colour: wiping, tacking, pressing edges. */
+  gate: 3,
+  /** Shaking a can, stirring a tin: what is not mixed. */
+  makeReady: { gun: 4, can: 2, airbrush: 2, roller: 4, brush: 4 },
   gunClean: 12,
   gunStrip: 25,
+  /** Washing before any tape: for each cleaner, and per square metre. */
+  washFixed: 4,
+  washPerSquareMetre: 3,
+  /** Part and tape stay in a warm room so long where it is cold: overnight. */
+  warmFor: 720,
+  /** Looking a finished job over, and taking out a plug. */
+  inspect: 5,
+  perPlugOut: 0.3,
   /** Abrading and cleaning before a coat: per square metre, and each time it is done. */
   abradePerSquareMetre: 8,
   abradeFixed: 5,
@@ -54,6 +66,8 @@ export const RULE_OF_THUMB = {
   roughRisk: 0.1,
   /** A mask that stays on past its window counts as so many metres of straight show edge each metre. */
   keptRisk: 2,
+  /** Orders that cost no more than so much above the cheapest are equals: the figures are not better than that. */
+  equalShare: 0.1,
   /** What minutes, waiting, risk and money weigh in each wish. */
   wishes: {
     work: { work: 1, wait: 0.1, risk: 0, money: 0 },

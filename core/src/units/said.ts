@@ -1,5 +1,8 @@
-/** A figure or a name in something that is said: mm, m², minutes, µm, °C, ids, codes, or what a person typed. */
-export type SaidValue = string | number | boolean | null | readonly string[] | Said | readonly Said[];
+/**
+ * A figure or a name in something that is said: mm, m², minutes, µm, °C, ids, codes, or what a person typed; undefined where an older
+ * plan did not say it.
+ */
+export type SaidValue = string | number | boolean | null | undefined | readonly string[] | readonly number[] | Said | readonly Said[];
 
 /**
  * Something to be told, as a code and the values that belong to it. It holds no sentence: `words/` says it in a language and in the

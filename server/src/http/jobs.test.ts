@@ -174,14 +174,19 @@ it('plans a job as the core does', async () => {
   expect(text).toBe(JSON.stringify(planJob(job.design, SHIPPED_SHELF)));
 });
 
-it('takes a job file in and gives the same bytes out', async () => {
+it('takes a job file in and gives the same bytes out, log and all', async () => {
   const fresh = await startTestServer({ demo: false });
-  const { body } = await request(fresh.app).post('/api/jobs/import').set('content-type', 'application/json').send(example('juniper')).expect(201);
+  const { text: file } = await api()
+    .get(`/api/jobs/${await idOf('Juniper')}/file`)
+    .expect(200);
+  const take = () => request(fresh.app).post('/api/jobs/import').set('content-type', 'application/json').send(file);
+  const { body } = await take().expect(201);
   const { text, headers } = await request(fresh.app).get(`/api/jobs/${body.id}/file`).expect(200);
-  const [sent, back] = [JSON.parse(example('juniper')), JSON.parse(text)];
+  const [sent, back] = [JSON.parse(file), JSON.parse(text)];
+  expect(sent.log.length).toBeGreaterThan(5);
   expect(JSON.stringify({ ...back, writtenAt: sent.writtenAt }, null, 2)).toBe(JSON.stringify(sent, null, 2));
   expect(headers['content-disposition']).toMatch(/juniper\.json/);
-  await request(fresh.app).post('/api/jobs/import').set('content-type', 'application/json').send(example('juniper')).expect(409);
+  await take().expect(409);
   await fresh.close();
 });
 

@@ -129,8 +129,19 @@ async function summaries(pool: pg.Pool): Promise<JobSummary[]> {
     const progress = progressOf(steps.get(id) ?? [], events.get(id) ?? []);
     const started = progress.startedAt !== null && steps.has(id);
     const state = progress.finishedAt !== null ? 'finished' : started ? 'in-shop' : 'planning';
-    const next = state === 'in-shop' ? (progress.next?.say ?? null) : null;
-    return { id, title: design.title, kind: design.kind, revision, updatedAt, state, next, finishedAt: progress.finishedAt, windows: [...progress.running] };
+    const next = state === 'in-shop' ? progress.next : null;
+    return {
+      id,
+      title: design.title,
+      kind: design.kind,
+      revision,
+      updatedAt,
+      state,
+      next: next?.say ?? null,
+      nextStep: next?.id ?? null,
+      finishedAt: progress.finishedAt,
+      windows: [...progress.running],
+    };
   });
 }
 

@@ -68,6 +68,7 @@ export const ASK_FAULTS: WordsOf<AskSays> = {
 /** What stands in a drawing of an answer. */
 export const SKETCHES: WordsOf<SketchSays> = {
   'sketch.system': ({ system }) => SYSTEM_NAMES[system],
+  'sketch.radius': ({ radiusMm }, { length }) => `radius ${length(radiusMm)}`,
   'sketch.number': ({ number }) => String(number),
   'sketch.volume': ({ ml }, { volume }) => volume(ml),
   'sketch.coats': ({ letters, coats }) => `${letters.join(' ')}: ${coats} coats`,

@@ -9,8 +9,10 @@ import { DRAWINGS, PAPERS, PRINTS, SKIPPED, stationWords, TAKEN } from './files'
 import { BANDS, LINES, SNAPS } from './lines';
 import { REASONS, RULES } from './order';
 import { OVER } from './over';
-import { ADVICE, AFTER_WORDS, BROKEN, COATS, ENTRIES, MOMENTS, SAFETY, SIDES, STEP_DETAILS, STEP_TITLES } from './plan';
+import { ADVICE, AFTER_WORDS, BROKEN, COATS, ENTRIES, MOMENTS } from './plan';
 import { REFUSALS } from './refusals';
+import { SAFETY } from './safety';
+import { LEAKS, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
 import { DOUBTS, TECHNIQUE_REASONS, TECHNIQUES } from './runs';
 
 const SAYS: WordsOf<AllSays> = {
@@ -29,6 +31,7 @@ const SAYS: WordsOf<AllSays> = {
   ...DOUBTS,
   ...COATS,
   ...STEP_TITLES,
+  ...LEAKS,
   ...ADVICE,
   ...MOMENTS,
   ...ACCEPTS,

@@ -35,5 +35,6 @@ export const OVER: WordsOf<OverSays> = {
   'over.cured': () => 'A cured film gives the next coat no hold until it is keyed.',
   'over.etch-metal': () => 'Etch primer bites bare metal; over paint its acid stays in the film.',
   'over.not-known': () => 'Not known to agree: a test in a hidden place, or a barrier coat.',
+  'over.keyed': () => 'It was abraded before the first stage.',
   'over.vouched': () => 'Vouched for in this job.',
 };

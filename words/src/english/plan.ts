@@ -1,87 +1,16 @@
-import type {
-  AdviceSays,
-  AfterCode,
-  BrokenSays,
-  CoatsSays,
-  EventKind,
-  MomentSays,
-  OverAnswer,
-  RuleSays,
-  SafetyCode,
-  School,
-  SideSeen,
-  StepSays,
-} from '@lintrel/core';
-import { counted, listed, sentence, type WordsOf } from '../table';
+import type { AdviceSays, AfterCode, BrokenSays, CoatsSays, EventKind, MomentSays, OverAnswer, RuleSays, School } from '@lintrel/core';
+import { listed, sentence, type WordsOf } from '../table';
 
 export const COATS: WordsOf<CoatsSays> = {
   'coats.sheet': ({ coats }) => `${coats} by its data sheet`,
   'coats.card': ({ coats }) => `${coats} by its card`,
+  'coats.floor': ({ coats }) => `${coats} for the film its times are stated for`,
+  'coats.ground': ({ coats, over }) => `${coats} by its data sheet and to hide ${over ?? 'what is on it now'} besides (estimate)`,
   'coats.hiding': ({ coats, over }) => `${coats} to hide ${over ?? 'what is on it now'} (estimate)`,
   'coats.most': ({ coats, over }) => `does not hide ${over ?? 'what is on it now'} even in ${coats}`,
 };
 
-/** Where a tape lies, seen from its line. */
-export const SIDES: Readonly<Record<SideSeen | 'along', string>> = {
-  above: 'above',
-  below: 'below',
-  'left-of': 'left of',
-  'right-of': 'right of',
-  along: 'along',
-};
 const SCHOOLS: Readonly<Record<School, string>> = { wet: 'wet', touch: 'touch-dry', dry: 'dry' };
-
-/** The place where there is one; many are told below the title, where there is room. */
-const theOnly = (places: readonly string[]): string => (places.length === 1 ? places[0] : counted(places.length, 'part'));
-const listedAbove = (places: readonly string[]): string => (places.length === 1 ? '' : `${places.join('; ')}. `);
-
-/** What a step is called. */
-export const STEP_TITLES: WordsOf<StepSays> = {
-  'step.wait-tape-safe': () => 'Wait until the colour takes tape',
-  'step.wait-over': () => 'Wait until the coat below takes the next',
-  'step.wait-pull': () => 'Wait for the pull',
-  'step.flash': () => 'Flash off',
-  'step.abrade': ({ places }) => `Abrade and clean ${theOnly(places)}`,
-  'step.barrier': ({ places }) => `Barrier coat on ${theOnly(places)}`,
-  'step.plug': ({ plugs }) => `Close ${counted(plugs, 'opening')}`,
-  'step.unplug': ({ plugs }) => `Take out ${counted(plugs, 'plug')}`,
-  'step.lay': ({ tape, side, line }) => `${tape ?? 'Mask by hand'} ${SIDES[side]} ${line}`,
-  'step.cover': ({ places }) => `Cover ${theOnly(places)}`,
-  'step.gate': () => 'Check before colour',
-  'step.gun-clean': () => 'Clean the gun',
-  'step.gun-strip': () => 'Strip the gun right down',
-  'step.mix': ({ finish }) => `Make ready: ${finish}`,
-  'step.coat': ({ finish, coat, coats }) => `${finish}: coat ${coat} of ${coats}`,
-  'step.pull': ({ school }) => `Pull the tape: ${SCHOOLS[school]}`,
-  'step.typed': ({ title }) => title,
-};
-
-/** How a step is done. */
-export const STEP_DETAILS: WordsOf<StepSays> = {
-  'step.wait-tape-safe': () => 'Tape laid sooner marks or lifts it.',
-  'step.wait-over': () => 'What goes on sooner wrinkles it or traps its solvent.',
-  'step.wait-pull': () => '',
-  'step.flash': () => 'Check it by touching the masking paper, not the part.',
-  'step.abrade': ({ places, reason }, { say }) => `${listedAbove(places)}${say(reason)} Scuff to an even matt, wipe, tack off.`,
-  'step.barrier': ({ places, reason }, { say }) => `${listedAbove(places)}${say(reason)} A thin, even coat that parts the two; let it flash before the colour.`,
-  'step.plug': ({ places }) => `${places.join('; ')}. Count the plugs in.`,
-  'step.unplug': ({ places }) => `${places.join('; ')}. Count them: as many come out as went in.`,
-  'step.lay': ({ part, tapeMm, count, technique }, { metres, say }) =>
-    `${part === null ? '' : `${part}: `}${metres(tapeMm)} off the roll${count > 1 ? ` on each of ${count}` : ''}. ${say(technique)}`,
-  'step.cover': ({ places }) => `${listedAbove(places)}Paper or film to the tape, a second tape over the seam. Keep it off the open edge.`,
-  'step.gate': ({ masked }) =>
-    masked ? 'Wipe lightly without wetting the tape edges, tack off, press every edge and crossing again.' : 'Wipe, tack off, look for dust and finger marks.',
-  'step.gun-clean': () => 'Until the thinner runs clear.',
-  'step.gun-strip': () => 'Flakes left in it ruin a solid colour: needle, nozzle and cup apart.',
-  'step.mix': ({ ml }, { volume }) => `${volume(ml)} ready to spray (estimate).`,
-  'step.coat': ({ coat }) =>
-    coat === 1 ? 'Thin and even, from the tape towards the bare side, never into a tape edge.' : 'Check flash by touching the masking paper, not the part.',
-  'step.pull': ({ finish, fromMin, toMin, hands, older }, { minutes }) =>
-    `${fromMin > 0 ? `From ${minutes(fromMin)}` : 'At once'} after the last coat of ${finish}${toMin === null ? '' : `, within ${minutes(toMin)}`} (estimate).` +
-    `${hands > 1 ? ` ${hands} people pull together: one alone would not be done in time.` : ''} Low and slow, folded back on itself, away from the fresh paint.` +
-    `${older.length > 0 ? ` The masks of stage ${listed(older)} come off with it, the last laid first.` : ''}`,
-  'step.typed': ({ detail }) => detail,
-};
 
 /** What a time is for. */
 export const AFTER_WORDS: Readonly<Record<Exclude<AfterCode, 'order'>, string>> = {
@@ -102,14 +31,6 @@ export const ENTRIES: Readonly<Record<EventKind, string>> = {
   note: 'Note',
   touch: 'Touch test',
   finish: 'Job finished',
-};
-
-const FOLLOW = "Follow the product's safety data sheet, local rules and licensed practice.";
-
-/** Usual cautions; each defers to data sheets, local rules and licensed practice. */
-export const SAFETY: Readonly<Record<SafetyCode, string>> = {
-  isocyanate: `Two-part hardener can hold isocyanates: supplied air and full cover, no one else in until it is cleared. Pulling wet keeps the protection on. ${FOLLOW}`,
-  spray: `Spray and solvent vapour: vapour filter, eyes, gloves, moving air; no flame, heater or spark. ${FOLLOW}`,
 };
 
 const OVER_ANSWERS: Readonly<Record<OverAnswer, string>> = {
@@ -177,6 +98,7 @@ export const BROKEN: WordsOf<BrokenSays> = {
   'broken.after': ({ step, other, isMin, minMin, maxMin }) => `${step} comes ${isMin} min after ${other}: from ${minMin} to ${maxMin ?? 'any'} it may`,
   'broken.window': ({ window }) => `${window} is not the window of its stage, or not kept`,
   'broken.late-keying': ({ step }) => `${step} comes after the tape of its stage`,
+  'broken.order': ({ step }) => `${step} does not come in the order hands do it`,
   'broken.edge': ({ stage, line, fromMm, items }, { length }) => `stage ${stage}: the edge on ${line} at ${length(fromMm)} is made by ${items} tapes`,
   'broken.uncovered': ({ stage, area }) => `stage ${stage}: ${area} is covered by nothing`,
   'broken.open-covered': ({ stage, area }) => `stage ${stage}: ${area} is open and covered`,

@@ -22,8 +22,9 @@ import { useWords } from '@/person/PersonContext';
 /** Coats: the orders found, a picture after every stage, the edge cut open, and the rehearsal. */
 export default function CoatsScreen() {
   const { plan, shelf } = useJob();
-  const { part, choice, choose } = usePart(plan);
   const [number, setNumber] = useState(1);
+  const painted = plan?.stages[Math.min(number, plan.stages.length) - 1]?.open[0]?.split('/')[0];
+  const { part, choice, choose } = usePart(plan, null, painted);
   const [area, setArea] = useState<string | null>(null);
   const [chosenSpot, setSpot] = useState<LineSpot | null>(null);
   const rehearsed = useRehearsal(plan);

@@ -50,31 +50,33 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
     >
       {choice}
       {owners.length === 0 ? <Body>No line on this part yet. A line is where one colour ends and another begins; it is measured from a datum.</Body> : null}
-      <Sheet>
-        <Rows>
-          {owners.map((line) => (
-            <View key={line.owner}>
-              <Row label={phrase`${line.code} ${line.name}`} chosen={line.owner === chosen} onPress={() => toggle(line.owner)} testID="line">
-                <Body>{phrase`${line.code}  ${line.name}`}</Body>
-                <Small>{lineWords(line, part, unit, design.scale)}</Small>
-                {line.fault ? <Small tone="accent">{phrase`This line ${say(line.fault)}`}</Small> : null}
-              </Row>
-              {line.owner === chosen && strokes[0] ? (
-                <Unfolded>
-                  <LineFacts line={strokes[0]} analysis={analysis.output} fits={fits.output} unit={unit} scale={design.scale} />
-                  <LineTools
-                    partId={part.id}
-                    line={strokes[0]}
-                    made={follows ? null : (made?.lines.find((one) => one.id === chosen) ?? null)}
-                    comb={comb}
-                    onComb={setComb}
-                  />
-                </Unfolded>
-              ) : null}
-            </View>
-          ))}
-        </Rows>
-      </Sheet>
+      {owners.length > 0 ? (
+        <Sheet>
+          <Rows>
+            {owners.map((line) => (
+              <View key={line.owner}>
+                <Row label={phrase`${line.code} ${line.name}`} chosen={line.owner === chosen} onPress={() => toggle(line.owner)} testID="line">
+                  <Body>{phrase`${line.code}  ${line.name}`}</Body>
+                  <Small>{lineWords(line, part, unit, design.scale)}</Small>
+                  {line.fault ? <Small tone="accent">{phrase`This line ${say(line.fault)}`}</Small> : null}
+                </Row>
+                {line.owner === chosen && strokes[0] ? (
+                  <Unfolded>
+                    <LineFacts line={strokes[0]} analysis={analysis.output} fits={fits.output} unit={unit} scale={design.scale} />
+                    <LineTools
+                      partId={part.id}
+                      line={strokes[0]}
+                      made={follows ? null : (made?.lines.find((one) => one.id === chosen) ?? null)}
+                      comb={comb}
+                      onComb={setComb}
+                    />
+                  </Unfolded>
+                ) : null}
+              </View>
+            ))}
+          </Rows>
+        </Sheet>
+      ) : null}
       {(plan?.advice ?? [])
         .filter(({ place, values }) => place.part === part.id && place.line !== null && !('stage' in values))
         .map((advice) => (

@@ -92,6 +92,7 @@ function Running({ sheet }: { sheet: RunSheet }) {
   const lastStep = plan?.steps.find(({ id }) => id === last?.[0]);
   const { say, caution } = useWords();
   const total = plan?.toDo.length ?? 0;
+  const early = progress.running.some((window) => window.step === next?.id && windowState(window, now) === 'before' && window.opens !== null);
   return (
     <ScrollView testID="booth" style={styles.booth} contentContainerStyle={styles.content}>
       <Text style={styles.quiet}>{phrase`${progress.doneAt.size} of ${total} done${standing(sheet)}`}</Text>
@@ -109,7 +110,7 @@ function Running({ sheet }: { sheet: RunSheet }) {
         <View style={styles.buttons}>
           {next ? (
             <BoothButton
-              main
+              rank={early ? 'calm' : 'main'}
               label="Done"
               disabled={resting || sheet.busy}
               onPress={() => {
@@ -119,7 +120,9 @@ function Running({ sheet }: { sheet: RunSheet }) {
               testID="done"
             />
           ) : null}
-          {!next && progress.finishedAt === null ? <BoothButton main label="Finish the job" onPress={() => sheet.log('finish', null)} testID="finish" /> : null}
+          {!next && progress.finishedAt === null ? (
+            <BoothButton rank="main" label="Finish the job" onPress={() => sheet.log('finish', null)} testID="finish" />
+          ) : null}
           <View style={styles.pair}>
             {next ? <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" /> : null}
             <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
@@ -132,7 +135,7 @@ function Running({ sheet }: { sheet: RunSheet }) {
         <View style={styles.buttons}>
           <Text style={styles.detail}>Begin again with the plan as it is now? The log so far stays in Look back.</Text>
           <BoothButton
-            main
+            rank="main"
             label="Begin again"
             onPress={() => {
               sheet.start(revision);
@@ -143,7 +146,8 @@ function Running({ sheet }: { sheet: RunSheet }) {
         </View>
       ) : (
         <Ask
-          what={asking === 'trouble' ? 'What went wrong, and where?' : 'How does it feel? Tacky, dry, marks …'}
+          what={asking === 'trouble' ? 'What went wrong, and where?' : 'How does it feel?'}
+          feels={asking === 'touch' ? FEELS : []}
           onCancel={() => setAsking(null)}
           onSay={(note) => {
             sheet.log(asking, (asking === 'touch' ? lastStep : next)?.id ?? null, note);
@@ -258,27 +262,48 @@ function OtherWindows({ running, now }: { running: readonly RunningWindow[]; now
   );
 }
 
-function Ask({ what, onSay, onCancel }: { what: string; onSay: (note: string) => void; onCancel: () => void }) {
+/** How paint feels to a finger, from wet to dry. */
+const FEELS = ['Wet', 'Tacky', 'Marks', 'Dry'] as const;
+
+/** What is written down: a word that is pressed, with a note where there is one; or a note alone. */
+function Ask({ what, feels, onSay, onCancel }: { what: string; feels: readonly string[]; onSay: (note: string) => void; onCancel: () => void }) {
   const { text } = useWords();
   const [note, setNote] = useState('');
+  const written = note.trim();
   return (
     <View style={styles.buttons}>
       <Text style={styles.label}>{what}</Text>
+      {feels.length > 0 ? (
+        <View style={styles.pair}>
+          {feels.map((feel) => (
+            <BoothButton
+              key={feel}
+              label={feel}
+              onPress={() => onSay(written ? `${text(feel)}. ${written}` : text(feel))}
+              testID={`feels-${feel.toLowerCase()}`}
+            />
+          ))}
+        </View>
+      ) : null}
       <TextInput
         style={styles.input}
         value={note}
         onChangeText={setNote}
         multiline
-        maxLength={4000}
-        accessibilityLabel={text(what)}
+        maxLength={MOST_TYPED}
+        accessibilityLabel={text(feels.length > 0 ? 'Note' : what)}
+        placeholder={feels.length > 0 ? text('Note, if there is one') : undefined}
         placeholderTextColor={booth.quiet}
         testID="note"
       />
-      <BoothButton main label="Write it down" disabled={note.trim() === ''} onPress={() => onSay(note.trim())} testID="say" />
+      {feels.length > 0 ? null : <BoothButton rank="main" label="Write it down" disabled={written === ''} onPress={() => onSay(written)} testID="say" />}
       <BoothButton label="Never mind" onPress={onCancel} />
     </View>
   );
 }
+
+/** Letters a note from the booth may have. */
+const MOST_TYPED = 4000;
 
 const styles = StyleSheet.create({
   booth: { flex: 1, backgroundColor: booth.ground },

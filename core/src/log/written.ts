@@ -1,0 +1,24 @@
+import { EVENT_VERSION, type LogEvent } from './event';
+import type { Step } from './step';
+
+const MS_PER_MINUTE = 60_000;
+
+/**
+ * The log of a job that has gone as planned so far: its start, then every step a person does.
+ * @param last the last step that is done
+ * @param doneAt when it was done, ms
+ * @param freshId a new id for every entry
+ */
+export function logAsPlanned(steps: readonly Step[], last: Step, doneAt: number, freshId: () => string): LogEvent[] {
+  const at = (minutes: number) => new Date(doneAt - (last.endMin - minutes) * MS_PER_MINUTE).toISOString();
+  const done = steps.slice(0, steps.indexOf(last) + 1).filter(({ attended }) => attended);
+  const entry = (minutes: number, kind: 'start' | 'done', step: string | null): LogEvent => ({
+    id: freshId(),
+    version: EVENT_VERSION,
+    at: at(minutes),
+    kind,
+    step,
+    note: '',
+  });
+  return [entry(0, 'start', null), ...done.map(({ id, endMin }) => entry(endMin, 'done', id))];
+}

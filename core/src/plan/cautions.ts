@@ -1,0 +1,56 @@
+import { PAINT_SYSTEMS, type Finish } from '../finish';
+import type { JobKind } from '../job';
+import type { Step } from '../log';
+import { usesGun } from '../order';
+import type { SafetyCode } from './says';
+
+/** What a caution depends on. */
+export interface CautionGround {
+  readonly kind: JobKind;
+  /** Finish of the stage; null: the job as a whole. */
+  readonly finish: Finish | null;
+  /** The finish is put on with something that makes mist. */
+  readonly sprayed: boolean;
+}
+
+/** Finishes whose oils heat up in a rag. */
+const OILY: readonly Finish['system'][] = ['varnish', 'brush-enamel', 'boottop'];
+
+/** Usual cautions at a step; told once each, where they first apply. Source: usual practice; data sheets and local rules decide. */
+export function cautionsAt(step: Pick<Step, 'kind' | 'say'>, { kind, finish, sprayed }: CautionGround): SafetyCode[] {
+  const when = (holds: boolean, code: SafetyCode): SafetyCode[] => (holds ? [code] : []);
+  const twoPart = finish !== null && PAINT_SYSTEMS[finish.system].isocyanate;
+  const solvent = finish !== null && !PAINT_SYSTEMS[finish.system].waterborne;
+  switch (step.kind) {
+    case 'wash':
+      return when(['wax-grease', 'alcohol', 'dewax', 'thinner'].includes(String(step.say.values.cleaner)), 'solvent');
+    case 'abrade': {
+      const biocide = step.say.values.grit === 'wet-only';
+      return [...when(biocide, 'biocide'), ...when(!biocide, 'dust')];
+    }
+    case 'lay':
+      return ['blade'];
+    case 'cover':
+      return when(sprayed && solvent, 'static');
+    case 'plug':
+      return when(kind === 'aircraft', 'plugs');
+    case 'mix':
+      return [
+        ...when(twoPart, 'isocyanate'),
+        ...when(finish?.system === 'antifouling', 'antifouling'),
+        ...when(finish !== null && OILY.includes(finish.system), 'rags'),
+      ];
+    case 'coat':
+      return [...when(twoPart, 'isocyanate'), ...when(sprayed, 'spray'), ...when(finish?.method === 'can', 'can')];
+    case 'gun-clean':
+    case 'gun-strip':
+      return when(solvent && finish !== null && usesGun(finish), 'solvent');
+    case 'inspect':
+      return [...when(kind === 'aircraft', 'aircraft'), ...when(kind === 'road', 'road')];
+    default:
+      return [];
+  }
+}
+
+/** True for what is sprayed, not rolled or brushed. */
+export const isSprayed = ({ method }: Pick<Finish, 'method'>): boolean => method !== 'brush' && method !== 'roller';

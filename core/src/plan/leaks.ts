@@ -1,0 +1,64 @@
+import { corners, nearestOnPath, pieceOf, type Path } from '../lines';
+import type { Point } from '../surface';
+import type { LeakSaid } from './says';
+import type { PartWork } from './part-work';
+import type { LineItem } from './types';
+
+/** Tapes nearer than this touch. Millimetres. */
+const TOUCH_MM = 1;
+
+/**
+ * Where the mask of a stage is known to leak: tapes that cross or meet, bends too tight for them, corners, folds and raised rows under them.
+ * @param lines tapes that are on while a stage is sprayed
+ * @returns one entry a part and kind, part by part in laying order
+ */
+export function leaksOf(lines: readonly LineItem[], works: readonly PartWork[]): LeakSaid[] {
+  return works.flatMap((work): LeakSaid[] => {
+    const own = lines.filter(({ part }) => part === work.part.id);
+    const part = work.part.name;
+    const told = (code: LeakSaid['code'], places: readonly string[]): LeakSaid[] =>
+      places.length > 0 ? [{ code, values: { part, places: [...new Set(places)] } }] : [];
+    return [
+      ...told('leak.crossing', crossingsOf(own, work)),
+      ...told('leak.tight', codesOf(own.filter(({ verdict }) => verdict === 'too-tight' || verdict === 'none'))),
+      ...told('leak.corner', codesOf(own.filter((item) => corners(pathOf(item, work) ?? []).length > 0))),
+      ...told('leak.fold', featuresUnder(own, work, 'crease')),
+      ...told('leak.row', featuresUnder(own, work, 'raised-row')),
+    ];
+  });
+}
+
+const codesOf = (items: readonly LineItem[]): string[] => items.map(({ lineCode }) => lineCode);
+
+function crossingsOf(items: readonly LineItem[], work: PartWork): string[] {
+  const paths = items.map((item) => pathOf(item, work));
+  return items.flatMap((item, index) =>
+    items.slice(0, index).flatMap((other, before) => {
+      const [one, two] = [paths[index], paths[before]];
+      return other.line !== item.line && one && two && meet(one, two) ? [`${other.lineCode} × ${item.lineCode}`] : [];
+    }),
+  );
+}
+
+const featuresUnder = (items: readonly LineItem[], { lines }: PartWork, kind: 'crease' | 'raised-row'): string[] =>
+  items.flatMap((item) =>
+    (lines.find(({ id }) => id === item.line)?.crosses ?? []).flatMap((met) =>
+      met.kind === kind && met.to >= item.from && met.from <= item.to ? [`${item.lineCode}: ${met.name}`] : [],
+    ),
+  );
+
+/** The stretch of its line a tape makes. */
+function pathOf(item: LineItem, { lines }: PartWork): Path | null {
+  for (const piece of lines.find(({ id }) => id === item.line)?.pieces ?? []) {
+    const own = pieceOf(piece, item.from, item.to);
+    if (own) return own;
+  }
+  return null;
+}
+
+/** True where an end of one lies on the other, or they cross. */
+function meet(one: Path, other: Path): boolean {
+  const ends = (path: Path): Point[] => [path[0], path[path.length - 1]];
+  const touches = (end: Point, path: Path) => nearestOnPath(path, end).distanceMm < TOUCH_MM;
+  return ends(one).some((end) => touches(end, other)) || ends(other).some((end) => touches(end, one));
+}

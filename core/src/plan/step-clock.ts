@@ -1,0 +1,48 @@
+import type { AfterRule, Step, StepKind } from '../log';
+import type { StepSaid } from './says';
+
+/** A step without its cautions. */
+export type Draft = Omit<Step, 'safety'> & { readonly say: StepSaid };
+
+type More = Partial<Pick<Draft, 'part' | 'items' | 'after' | 'needs'>>;
+
+/** What is done one after the other. */
+export interface StepClock {
+  readonly steps: readonly Draft[];
+  readonly add: (kind: StepKind, what: string | null, minutes: number, say: StepSaid, more?: More) => void;
+  /** Time nobody works: left out where there is none. */
+  readonly pass: (kind: 'wait' | 'flash' | 'warm', what: string, minutes: number, say: StepSaid) => void;
+}
+
+/**
+ * Puts steps one behind the other.
+ * @param session begins the id of each: what a log names a step by
+ */
+export function clockFrom(startMin: number, session: string, stage: number | null): StepClock {
+  let now = startMin;
+  const steps: Draft[] = [];
+  const put = (kind: StepKind, what: string | null, minutes: number, say: StepSaid, attended: boolean, more: More = {}) => {
+    const { items = [], after = [], needs = attended ? (['person'] as const) : [], part } = more;
+    const id = [session, kind, ...(what === null ? [] : [what])].join(':');
+    steps.push({ id, stage, kind, ...(part === undefined ? {} : { part }), items, startMin: now, endMin: now + minutes, attended, needs, after, say });
+    now += minutes;
+  };
+  return {
+    steps,
+    add: (kind, what, minutes, say, more) => put(kind, what, minutes, say, true, more),
+    pass: (kind, what, minutes, say) => {
+      if (minutes > 1e-9) put(kind, what, minutes, say, false);
+    },
+  };
+}
+
+/** Each step for a person comes after the one before it, and says so. */
+export function inOrder(steps: readonly Draft[]): Draft[] {
+  let last: string | null = null;
+  return steps.map((step) => {
+    if (!step.attended) return step;
+    const after: AfterRule[] = last === null ? [...step.after] : [{ step: last, from: 'end', minMin: 0, maxMin: null, code: 'order' }, ...step.after];
+    last = step.id;
+    return { ...step, after };
+  });
+}

@@ -1,0 +1,3 @@
+export * from './abrading';
+export * from './cleaner';
+export * from './preparation';

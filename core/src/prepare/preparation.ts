@@ -1,0 +1,90 @@
+import type { Climate } from '../drying';
+import type { Finish, PaintSystemKey } from '../finish';
+import type { Part } from '../job';
+import { mayGoOver, typicalMarks, type OverSaid } from '../over';
+import { plainly, RULE_OF_THUMB } from '../units';
+import { gritFor, type Grit } from './abrading';
+import { cleanerFor, type Cleaner } from './cleaner';
+
+/** A part and its areas, as far as they are prepared. */
+export interface PartToPrepare extends Pick<Part, 'id' | 'substrate' | 'present'> {
+  /** By index: what goes on first, null where nothing does, and the size of all alike together. */
+  readonly areas: readonly { readonly first: Finish | null; readonly sizeM2: number }[];
+}
+
+/** Places that are abraded alike. */
+export interface Abrading {
+  readonly grit: Grit;
+  readonly reason: OverSaid;
+  readonly places: readonly { readonly part: string; readonly area: number }[];
+  readonly minutes: number;
+}
+
+/** What is done once, before any tape. */
+export interface Preparation {
+  readonly washes: readonly { readonly cleaner: Cleaner; readonly parts: readonly string[]; readonly minutes: number }[];
+  readonly abrading: readonly Abrading[];
+  /** Hours part and tape are kept warm before tape goes on, as minutes; 0 where it is warm enough. */
+  readonly warmMin: number;
+  /** All of it. */
+  readonly minutes: number;
+}
+
+/**
+ * What a job calls for before any tape: what is washed and with what, what is abraded and how fine, and whether it is too cold.
+ * Only parts that get paint are prepared; on them, what gets none is washed too, for tape goes there.
+ */
+export function preparationOf(parts: readonly PartToPrepare[], climate: Climate): Preparation {
+  const painted = parts.filter(({ areas }) => areas.some(({ first }) => first !== null));
+  const washes = washesOf(painted, climate);
+  const abrading = abradingOf(painted, climate);
+  const warmMin = painted.length > 0 && Math.min(climate.airC, climate.surfaceC ?? climate.airC) < RULE_OF_THUMB.coldC ? RULE_OF_THUMB.warmFor : 0;
+  const minutes = [...washes, ...abrading].reduce((sum, one) => sum + one.minutes, warmMin);
+  return { washes, abrading, warmMin, minutes };
+}
+
+function washesOf(parts: readonly PartToPrepare[], climate: Climate): Preparation['washes'] {
+  const groups = new Map<Cleaner, PartToPrepare[]>();
+  for (const part of parts) {
+    const cleaner = cleanerFor(part, climate);
+    groups.set(cleaner, [...(groups.get(cleaner) ?? []), part]);
+  }
+  return [...groups].map(([cleaner, own]) => ({
+    cleaner,
+    parts: own.map(({ id }) => id),
+    minutes: RULE_OF_THUMB.washFixed + RULE_OF_THUMB.washPerSquareMetre * own.reduce((sum, { areas }) => sum + sizeOf(areas), 0),
+  }));
+}
+
+const sizeOf = (areas: PartToPrepare['areas']): number => areas.reduce((sum, { sizeM2 }) => sum + sizeM2, 0);
+
+/** What is on a part asks for a key before the first coat, or the bare substrate does. */
+function abradingOf(parts: readonly PartToPrepare[], climate: Climate): Abrading[] {
+  const groups = new Map<string, Omit<Abrading, 'minutes'> & { sizeM2: number; places: { part: string; area: number }[] }>();
+  for (const part of parts)
+    part.areas.forEach(({ first, sizeM2 }, area) => {
+      const asked = first && keyFor(part, first, climate);
+      if (!asked) return;
+      const key = `${asked.grit} ${asked.reason.code}`;
+      const group = groups.get(key) ?? { ...asked, sizeM2: 0, places: [] };
+      group.places.push({ part: part.id, area });
+      group.sizeM2 += sizeM2;
+      groups.set(key, group);
+    });
+  return [...groups.values()].map(({ grit, reason, places, sizeM2 }, index) => ({
+    grit,
+    reason,
+    places,
+    // Setting up for it is counted once.
+    minutes: sizeM2 * RULE_OF_THUMB.abradePerSquareMetre + (index === 0 ? RULE_OF_THUMB.abradeFixed : 0),
+  }));
+}
+
+function keyFor({ substrate, present }: PartToPrepare, first: Finish, climate: Climate): { grit: Grit; reason: OverSaid } | null {
+  const below: PaintSystemKey | null = present.system === 'bare' ? null : present.system;
+  const grit = gritFor(first, below, substrate);
+  if (grit === null) return null;
+  if (below === null) return { grit, reason: plainly('over.bare') };
+  const { answer, reason } = mayGoOver({ marks: typicalMarks(below, climate), ageMin: present.ageH * 60, known: false }, first.system);
+  return answer === 'abrade' ? { grit, reason } : null;
+}

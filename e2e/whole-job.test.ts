@@ -1,0 +1,62 @@
+import { planJob, type Job, type JobSummary, type Plan, type Shelf } from '@lintrel/core';
+import { onPage, type Hands } from './hands';
+import { appUnderTest, PHONE } from './harness';
+
+// A whole demo job on the run sheet with a thumb, from the first wash to the last look: what the sheet asks for, in the order hands do it.
+
+const app = appUnderTest();
+jest.setTimeout(240_000);
+
+const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
+const READY = '[data-testid=done]:not([aria-disabled=true])';
+const headingOf = (hands: Hands) => hands.page.$eval('[data-testid=current] [role=heading]', (heading) => heading.textContent ?? '');
+const colourOf = (hands: Hands) => hands.page.$eval('[data-testid=done]', (button) => getComputedStyle(button).backgroundColor);
+
+/** What is asked for, by the words it begins with. */
+const KINDS = [/^Wash/, /^Abrade/, /^Close|^[A-Z]\d|^Mask by hand|^Cover/, /^Check before colour/, /^Make ready/, /: coat \d/, /^Clean the gun|^Pull the tape/];
+const kindOf = (title: string) => KINDS.findIndex((kind) => kind.test(title));
+
+it('follows a whole job from the first wash to the last look', async () => {
+  const { jobs } = await get<{ jobs: JobSummary[] }>('/jobs');
+  const id = jobs.find(({ title }) => title === 'Ostrel')?.id ?? '';
+  const plan: Plan = planJob((await get<Job>(`/jobs/${id}`)).design, await get<Shelf>('/shelf'));
+  const asked = plan.steps.filter(({ attended }) => attended);
+  const titles: string[] = [];
+  await onPage(app, `/job/${id}/run`, PHONE, async (hands) => {
+    await hands.press('[data-testid=start]');
+    await hands.sees(new RegExp(`0 of ${asked.length} done`));
+    const busy = await colourOf(hands);
+    for (let done = 0; done < asked.length; done++) {
+      const title = await headingOf(hands);
+      titles.push(title);
+      if (/coat 2 of/.test(title)) {
+        // Too early: the button is calm, and a finger says how the coat feels.
+        await hands.sees(/Not yet: next coat in/);
+        expect(await colourOf(hands)).not.toBe(busy);
+        await hands.press('[data-testid=touch]');
+        for (const feel of ['wet', 'tacky', 'marks', 'dry']) expect(await hands.count(`[data-testid=feels-${feel}]`)).toBe(1);
+        await hands.fill('note', 'on the masking paper');
+        await hands.press('[data-testid=feels-tacky]');
+      }
+      await hands.press(READY);
+      await hands.sees(new RegExp(`${done + 1} of ${asked.length} done`));
+    }
+    await hands.sees(/All steps are done/);
+    await hands.press('[data-testid=finish]');
+    await hands.sees(/This job is finished/);
+    await hands.goTo('Look back');
+    await hands.sees(/Tacky\. on the masking paper/);
+    await hands.sees(/Look it over/);
+  });
+  expect(titles[0]).toMatch(/^Wash/);
+  expect(titles[1]).toMatch(/^Abrade/);
+  expect(titles.slice(-3).map((title) => title.split(' ')[0])).toEqual(['Clean', 'Take', 'Look']);
+  // Stage by stage nothing comes before what hands do first; a new stage begins after the gun is clean.
+  const stages = titles.slice(0, -2).join('|').split('Clean the gun');
+  expect(stages.length).toBe(plan.stages.length + 1);
+  for (const stage of stages) {
+    const kinds = stage.split('|').filter(Boolean).map(kindOf);
+    expect(kinds).not.toContain(-1);
+    expect(kinds).toEqual([...kinds].sort((a, b) => a - b));
+  }
+});

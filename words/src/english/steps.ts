@@ -1,0 +1,151 @@
+import type { Cleaner, FinishMethod, Grit, LeakSays, Reach, School, SideSeen, StepSays } from '@lintrel/core';
+import { counted, listed, sentence, type WordsOf } from '../table';
+
+/** Where a tape lies, seen from its line. */
+export const SIDES: Readonly<Record<SideSeen | 'along', string>> = {
+  above: 'above',
+  below: 'below',
+  'left-of': 'left of',
+  'right-of': 'right of',
+  'near-end-of': 'near-end side of',
+  'far-end-of': 'far-end side of',
+  'upper-side-of': 'upper side of',
+  'lower-side-of': 'lower side of',
+  along: 'along',
+};
+const SCHOOLS: Readonly<Record<School, string>> = { wet: 'wet', touch: 'touch-dry', dry: 'dry' };
+
+/** The place where there is one; many are told below the title, where there is room. */
+const theOnly = (places: readonly string[]): string => (places.length === 1 ? places[0] : counted(places.length, 'part'));
+const listedAbove = (places: readonly string[]): string => (places.length === 1 ? '' : `${places.join('; ')}. `);
+
+const CLEANERS: Readonly<Record<Cleaner, string>> = {
+  'wax-grease': 'Wax-and-grease remover, one cloth to put it on, a clean one to take it off',
+  alcohol: 'Acetone or alcohol on a clean cloth',
+  dewax: 'Dewaxing solvent with two cloths, wet on and dry off, until the second stays clean',
+  soap: 'Mild soap and water, then alcohol of no more than 70 %; no strong solvent',
+  'soap-water': 'Soap and water, rinsed and dried; no solvent',
+  thinner: 'A cloth just damp with brushing thinner',
+  water: 'Water only: the paint on it has not cured',
+  dust: 'Brush the dust off along the grain and tack it',
+};
+
+const GRITS: Readonly<Record<Grit, string>> = {
+  p240: 'P240 to P320',
+  'p320-wet': 'P320 to P400, wet',
+  p320: 'P320',
+  p400: 'P400 to P500',
+  p500: 'P500 to P600, a grey pad in edges and recesses',
+  p800: 'P800',
+  p1000: 'a breath of P1000',
+  'wet-only': 'wet only, the dust is poison',
+};
+
+/** How a finish goes on, first coat and later ones; it is not told of tape that is not there. */
+const GOING_ON: Readonly<Record<FinishMethod, readonly [first: string, later: string]>> = {
+  gun: ['A light, even coat', 'Even and a little wetter'],
+  airbrush: ['A light mist coat, the airbrush always moving', 'Thin and even, the airbrush always moving'],
+  can: ['A light coat, 150 to 250 mm away, the can always moving', 'Even, 150 to 250 mm away, the can always moving'],
+  roller: ['Thin, rolled out and laid off one way', 'Thin, rolled out across the first and laid off one way'],
+  brush: ['Thin, brushed out and laid off one way', 'Thin, brushed out and laid off one way'],
+};
+const SPRAYED: readonly FinishMethod[] = ['gun', 'airbrush', 'can'];
+
+/** What a step is called. */
+export const STEP_TITLES: WordsOf<StepSays> = {
+  'step.wait-tape-safe': () => 'Wait until the colour takes tape',
+  'step.wait-over': () => 'Wait until what is below takes the next coat',
+  'step.wait-pull': () => 'Wait for the pull',
+  'step.flash': ({ method, last }) => (method === 'roller' || method === 'brush' ? `Let it dry${last ? '' : ' for the next coat'}` : 'Flash off'),
+  'step.wash': ({ places }) => `Wash ${theOnly(places)}`,
+  'step.warm': () => 'Keep part and tape warm overnight',
+  'step.abrade': ({ places }) => `Abrade and clean ${theOnly(places)}`,
+  'step.barrier': ({ places }) => `Barrier coat on ${theOnly(places)}`,
+  'step.plug': ({ plugs }) => `Close ${counted(plugs, 'opening')}`,
+  'step.unplug': ({ plugs }) => `Take out ${counted(plugs, 'plug')}`,
+  'step.lay': ({ tape, side, line }) => `${tape ?? 'Mask by hand'} ${SIDES[side]} ${line}`,
+  'step.cover': ({ places }) => `Cover ${theOnly(places)}`,
+  'step.gate': () => 'Check before colour',
+  'step.gun-clean': () => 'Clean the gun',
+  'step.gun-strip': () => 'Strip the gun right down',
+  'step.mix': ({ finish }) => `Make ready: ${finish}`,
+  'step.coat': ({ finish, coat, coats }) => `${finish}: coat ${coat} of ${coats}`,
+  'step.pull': ({ school }) => `Pull the tape: ${SCHOOLS[school]}`,
+  'step.inspect': () => 'Look it over',
+  'step.typed': ({ title }) => title,
+};
+
+/** How a step is done. */
+export const STEP_DETAILS: WordsOf<StepSays> = {
+  'step.wait-tape-safe': () => 'Tape laid sooner marks or lifts it.',
+  'step.wait-over': () => 'What goes on sooner wrinkles it or traps its solvent.',
+  'step.wait-pull': () => '',
+  'step.flash': ({ method, masked }) =>
+    method === 'roller' || method === 'brush'
+      ? 'Try it in a hidden place: it takes no mark and no longer pulls.'
+      : masked === false
+        ? 'Check it where nobody looks, not on a face that is seen.'
+        : 'Check it by touching the masking paper, not the part.',
+  'step.wash': ({ places, cleaner }) =>
+    `${listedAbove(places)}${CLEANERS[cleaner]}. Also where only tape will go: edges, flanges, backs. Fresh gloves; from now on no bare hand on it.`,
+  'step.warm': ({ belowC }, { temperature }) =>
+    `Below ${temperature(belowC)} tape goes on and lets go later. Bring part and tape into a warm room the evening before.`,
+  'step.abrade': ({ places, reason, grit }, { say }) =>
+    `${listedAbove(places)}${say(reason)} ${
+      grit ? `${sentence(GRITS[grit])}, to an even matt; blow off, wipe, tack.` : 'Scuff to an even matt with a grey pad, wipe, tack.'
+    }`,
+  'step.barrier': ({ places, reason }, { say }) => `${listedAbove(places)}${say(reason)} A thin, even coat that parts the two; let it flash before the colour.`,
+  'step.plug': ({ places }) => `${places.join('; ')}. Count the plugs in.`,
+  'step.unplug': ({ places }) => `${places.join('; ')}. Count them: as many come out as went in.`,
+  'step.lay': ({ part, tapeMm, count, technique }, { metres, say }) =>
+    `${part === null ? '' : `${part}: `}${metres(tapeMm)} off the roll${count > 1 ? ` on each of ${count}` : ''}. ${say(technique)}`,
+  'step.cover': ({ places, reach }) => `${listedAbove(places)}${REACHES[reach ?? 'mist']} Onto the tape, not across its edge; a second tape over the seam.`,
+  'step.gate': ({ masked, leaks }, { say }) =>
+    masked
+      ? `Wipe lightly without wetting the tape edges, tack off, press every edge again.${leaks && leaks.length > 0 ? ` Known leaks: ${leaks.map(say).join('; ')}.` : ''}`
+      : 'Wipe, tack off, look for dust and finger marks.',
+  'step.gun-clean': () => 'Now, before it sets: until the thinner runs clear.',
+  'step.gun-strip': () => 'Flakes left in it ruin a solid colour: needle, nozzle and cup apart.',
+  'step.mix': ({ ml, partsMl, cans, batches, method }, { volume }) =>
+    [
+      cans ? `${counted(cans, 'can')}; shake for two minutes after the ball comes free.` : `${volume(ml)} ready to use (estimate).`,
+      partsMl && partsMl.length > 1 ? `${partsMl.map((part) => volume(part)).join(' + ')}, paint first. Mix, strain, fill.` : '',
+      !cans && partsMl && partsMl.length === 1 && (method === 'roller' || method === 'brush')
+        ? 'Stir to the bottom of the tin; pour out only what is used.'
+        : '',
+      !cans && partsMl && partsMl.length === 1 && method && SPRAYED.includes(method) ? 'Stir, strain, fill.' : '',
+      batches && batches > 1 ? `In ${batches} lots: one would be too old before the last coat.` : '',
+    ]
+      .filter(Boolean)
+      .join(' '),
+  'step.coat': ({ coat, coats, method, masked, peelable }) => {
+    const [first, later] = GOING_ON[method ?? 'gun'];
+    const how = peelable && coat === coats && coats > 2 ? 'A heavy coat, so that it peels in one piece' : coat === 1 && coats > 1 ? first : later;
+    const tape = masked ?? true;
+    const edge = SPRAYED.includes(method ?? 'gun') ? 'from the tape towards the bare side, never into a tape edge' : 'away from the tape edge, never into it';
+    return `${how}${tape ? `, ${edge}` : ''}.${tape && coat > 1 ? ' Press the tape again first.' : ''}`;
+  },
+  'step.pull': ({ finish, fromMin, toMin, hands, older }, { minutes }) =>
+    `${fromMin > 0 ? `From ${minutes(fromMin)}` : 'At once'} after the last coat of ${finish}${toMin === null ? '' : `, within ${minutes(toMin)}`} (estimate).` +
+    `${hands > 1 ? ` ${hands} people pull together: one alone would not be done in time.` : ''} Low and slow, folded back on itself, away from the fresh paint.` +
+    `${older.length > 0 ? ` The masks of stage ${listed(older)} come off with it, the last laid first.` : ''}`,
+  'step.inspect': ({ plugs, aircraft }) =>
+    `Bleed, ragged edges, lifted paint, glue, dust, sags, missed spots, overspray in openings${plugs ? '; every plug out' : ''}. ` +
+    `Write down what you find, with its place.${aircraft ? ' Ports, drains and placards are clear.' : ''}`,
+  'step.typed': ({ detail }) => detail,
+};
+
+const REACHES: Readonly<Record<Reach, string>> = {
+  whole: 'Bag everything: the mist of a gun goes everywhere. Paper or film.',
+  mist: 'Paper or film as far as mist flies.',
+  drips: 'Paper against drips and splatter: 300 mm below the paint and 50 mm above are enough.',
+};
+
+/** Where a mask is known to leak. */
+export const LEAKS: WordsOf<LeakSays> = {
+  'leak.crossing': ({ part, places }) => `${part}, where tapes meet: ${places.join(', ')}`,
+  'leak.corner': ({ part, places }) => `${part}, corners of ${listed(places)}`,
+  'leak.fold': ({ part, places }) => `${part}, over folds: ${places.join(', ')}`,
+  'leak.row': ({ part, places }) => `${part}, over raised rows: ${places.join(', ')}`,
+  'leak.tight': ({ part, places }) => `${part}, tight bends of ${listed(places)}`,
+};
