@@ -89,7 +89,7 @@ describe('on the phone', () => {
   it('wants something else most, and gets the order for it with its reason', async () => {
     const id = await jobId('Juniper');
     await withPage(`/job/${id}/coats`, PHONE, async (hands) => {
-      await hands.sees(/The first is proven: no order is better/);
+      await hands.sees(/It is proven: no order is better by more than a tenth/);
       await hands.press('[data-testid=wishes]');
       await hands.page.waitForSelector('[data-testid=by-wish]', { timeout: 12_000 });
       await hands.pressNamed('button', 'Least material, take it');

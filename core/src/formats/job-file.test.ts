@@ -130,10 +130,12 @@ describe.each(['juniper', 'marigold'])('%s, a file of version 1', (name) => {
     const again = readJobFile(writeJobFile(read.value));
     expect(again).toEqual(read);
   });
-  it('is planned as the same design of today', () => {
+  it('is the design of today, but for outlines that were drawn better since', () => {
     const [first, second] = [old, text(`${name}.json`)].map((one) => readJobFile(one));
     if (!first.ok || !second.ok) throw new Error('not read');
-    expect(first.value.design).toEqual(second.value.design);
+    const then = first.value.design.parts;
+    const parts = second.value.design.parts.map((part, index) => ({ ...part, surface: then[index].surface }));
+    expect(first.value.design).toEqual({ ...second.value.design, parts });
   });
 });
 

@@ -269,7 +269,7 @@ describe('regrets', () => {
   });
   it('tape on a finish of a few days', () => {
     const fresh = [part({ present: { system: 'two-part', colour: '#c7bfa6', ageH: 30 } })];
-    expect(advice({ ...two('cream-two-part', 'ink-two-part'), parts: fresh })).toMatch(/its finish is 30 h old/);
+    expect(advice({ ...two('cream-two-part', 'ink-two-part'), parts: fresh })).toMatch(/the finish is 30 h old/);
   });
   it('a kept neighbour that is sprayed along', () => {
     const alike = [part({ present: { system: 'two-part', colour: '#f5f3ea', ageH: 10, finish: 'cream-two-part' } })];

@@ -1,4 +1,3 @@
-import { workOf } from '../order';
 import type { Plan } from './types';
 
 /** What a scheme takes, all stages together. */
@@ -42,11 +41,12 @@ export function compareSchemes(first: Plan, second: Plan): SchemeComparison {
 
 function totals(plan: Plan): SchemeTotals {
   const sum = (pick: (stage: Plan['stages'][number]) => number) => plan.stages.reduce((all, stage) => all + pick(stage), 0);
+  const planned = plan.orders.find(({ chosen }) => chosen);
   return {
     stages: plan.stages.length,
     coats: sum(({ coats }) => coats),
-    workMin: sum(workOf),
-    endMin: plan.stages.at(-1)?.endMin ?? 0,
+    workMin: planned?.workMin ?? 0,
+    endMin: planned?.endMin ?? 0,
     tapeM: sum(({ tapeM }) => tapeM),
     paintMl: sum(({ paint }) => paint.ml),
   };

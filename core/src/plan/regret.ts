@@ -1,3 +1,4 @@
+import { typicalMarks } from '../over';
 import { colourDifference, reflectanceOf, type Finish } from '../finish';
 import { rememberedCoats, type OrderProblem } from '../order';
 import { RULE_OF_THUMB } from '../units';
@@ -7,7 +8,15 @@ import type { Advice } from './types';
 
 /** What a person would be sorry for when the mask comes off, each with its place. */
 export function regrets(ground: AdviceGround): Advice[] {
-  return [...keptPainted(ground), ...weakOver(ground), ...youngUnderTape(ground), ...flakesLeft(ground), ...clearOverTape(ground), ...contrasts(ground)];
+  return [
+    ...keptPainted(ground),
+    ...weakOver(ground),
+    ...youngUnderTape(ground),
+    ...unclearedBases(ground),
+    ...flakesLeft(ground),
+    ...clearOverTape(ground),
+    ...contrasts(ground),
+  ];
 }
 
 const nameOf = (finishes: ReadonlyMap<string, Finish>, id: string): string => finishes.get(id)?.name ?? id;
@@ -52,16 +61,24 @@ function youngUnderTape({ stages, items, sequence, finishes, design }: AdviceGro
     const film = items[index].lines.length > 0 && (sequence?.stages[index - 1]?.after.films ?? []).find((one) => one && one.finish.tapeSafeMin === null);
     return film ? [advice('caution', { code: 'advice.never-tape', values: { stage: number, finish: film.finish.name } })] : [];
   });
-  const young = design.parts.flatMap(({ id, name, present }) => {
-    const fresh = present.system !== 'bare' && present.ageH > 0 && present.ageH < FRESH_H;
+  const young = design.parts.filter(({ id, present }) => {
     const taped = items.some(({ lines }) => lines.some(({ part }) => part === id));
-    return fresh && taped ? [advice('caution', { code: 'advice.young', values: { part: name, ageH: present.ageH } }, { part: id })] : [];
+    return taped && present.system !== 'bare' && present.ageH * 60 < (typicalMarks(present.system, design.climate).cureMin ?? 0);
   });
-  return [...never, ...(finishes.size > 0 ? young : [])];
+  const values = { parts: young.map(({ name }) => name), ageH: Math.min(...young.map(({ present }) => present.ageH)) };
+  return [...never, ...(finishes.size > 0 && young.length > 0 ? [advice('caution', { code: 'advice.young', values }, { part: young[0].id })] : [])];
 }
 
-/** A finish younger than this is weak under tape, h (rule of thumb). */
-const FRESH_H = 72;
+/** A basecoat is nothing without the clear over it. */
+function unclearedBases({ problem, finishes }: AdviceGround): Advice[] {
+  const bare = new Set(problem.areas.flatMap(({ finish }, area) => (finish !== null && !problem.clear?.areas[area] ? [finish] : [])));
+  return [...bare].flatMap((id) => {
+    const finish = finishes.get(id);
+    return finish && BASES.includes(finish.system) ? [advice('caution', { code: 'advice.no-clear', values: { finish: finish.name } })] : [];
+  });
+}
+
+const BASES: readonly Finish['system'][] = ['base-solvent', 'base-water'];
 
 /** Flakes before a solid through the same gun. */
 function flakesLeft({ stages, sequence, finishes }: AdviceGround): Advice[] {
@@ -101,6 +118,8 @@ function contrasts({ works, finishes }: AdviceGround): Advice[] {
       const key = [...names].sort().join(' ');
       if (told.has(key)) continue;
       const deltaE = colourDifference(reflectanceOf(colour(left)), reflectanceOf(colour(right)));
+      // A repair in the colour that is on the part anyway is no line to be seen.
+      if ((a === null || b === null) && deltaE < RULE_OF_THUMB.hidingTolerance) continue;
       const place = { part: part.id, area: areaIds[left] };
       if (deltaE < RULE_OF_THUMB.contrastLow)
         told.set(key, advice('caution', { code: 'advice.contrast-low', values: { finishes: names, deltaE, limit: RULE_OF_THUMB.contrastLow } }, place));

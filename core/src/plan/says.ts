@@ -155,7 +155,8 @@ export interface AdviceSays extends RuleSays {
     readonly least: number | null;
   };
   readonly 'advice.never-tape': { readonly stage: number; readonly finish: string };
-  readonly 'advice.young': { readonly part: string; readonly ageH: number };
+  readonly 'advice.young': { readonly parts: readonly string[]; readonly ageH: number };
+  readonly 'advice.no-clear': { readonly finish: string };
   readonly 'advice.flakes': { readonly stage: number; readonly flakes: string; readonly solid: string };
   readonly 'advice.trapped': { readonly stage: number; readonly stages: readonly string[] };
   readonly 'advice.clear-edge': { readonly stage: number; readonly line: string };

@@ -1,5 +1,6 @@
 import type { Arrangement } from '../areas';
-import { pieceOf, type Path, type ResolvedLine } from '../lines';
+import { isClosed, pieceOf, type Path, type ResolvedLine } from '../lines';
+import { ringArea } from '../surface';
 import type { EdgeClass } from '../masking';
 import type { BendSample, Fit, LineSide, Tape } from '../tape';
 import { byText, isModelScale, plainly, RULE_OF_THUMB, TOLERANCE } from '../units';
@@ -9,7 +10,8 @@ import type { Doubt, Technique } from './says';
 import { techniqueFor } from './technique';
 
 /** Which side of its line a tape lies on, as a person sees it: on the drawing of a flat part, on a round part itself. */
-export type SideSeen = 'above' | 'below' | 'left-of' | 'right-of' | 'near-end-of' | 'far-end-of' | 'upper-side-of' | 'lower-side-of';
+export type SideSeen =
+  'above' | 'below' | 'left-of' | 'right-of' | 'near-end-of' | 'far-end-of' | 'upper-side-of' | 'lower-side-of' | 'inside-of' | 'outside-of';
 
 /** One length of one tape at one place. */
 export interface Run {
@@ -164,7 +166,7 @@ function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan
     from,
     to,
     side: span.side,
-    sideSeen: part.round ? sideOnRound(piece, span.side) : sideSeen(piece, span.side),
+    sideSeen: sideOf(part, piece, span.side),
     class: span.class,
     between: span.edges[0],
     tape: choice?.tape.code ?? null,
@@ -191,6 +193,12 @@ function roomBehind({ arrangement }: Pick<MaskedPart, 'arrangement'>, { edges }:
       return stripWidth(area, index, arrangement.borders) ?? (2 * area.sizeMm2) / area.perimeterMm;
     }),
   );
+}
+
+/** As a person sees it: within or outside a closed line, by the ends of a round part, else on the drawing. */
+function sideOf({ round }: MaskedPart, piece: Path, side: LineSide): SideSeen {
+  if (isClosed(piece)) return ringArea(piece) > 0 === (side === 'left') ? 'inside-of' : 'outside-of';
+  return round ? sideOnRound(piece, side) : sideSeen(piece, side);
 }
 
 /** Above or below a line that runs across, left or right of one that runs up. */

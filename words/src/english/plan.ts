@@ -73,7 +73,9 @@ export const ADVICE: WordsOf<Omit<AdviceSays, keyof RuleSays>> = {
   'advice.weak': ({ stage, finish, area, coats, least }) =>
     `Stage ${stage}: ${finish} is weak over what is below ${area === null ? '' : `on ${area} `}and takes ${coats} coats (estimate).${least === null ? '' : ` Over a better ground ${least} would do.`}`,
   'advice.never-tape': ({ stage, finish }) => `Stage ${stage}: tape lies on ${finish}, which never takes tape well. Change the order or mask over paper.`,
-  'advice.young': ({ part, ageH }) => `${part}: its finish is ${ageH} h old. Use the gentlest tape that holds, try a hidden place first.`,
+  'advice.young': ({ parts, ageH }) =>
+    `${listed(parts)}: the finish is ${ageH} h old and has not cured (estimate). Use the gentlest tape that holds, try a hidden place first.`,
+  'advice.no-clear': ({ finish }) => `${finish} is a basecoat and gets no clear: it stays dull and weak. Choose a clear over all, or another finish.`,
   'advice.flakes': ({ stage, flakes, solid }) =>
     `Stage ${stage}: strip the gun right down before ${solid}; flakes of ${flakes} left in it ruin a solid colour. A second gun spares that.`,
   'advice.trapped': ({ stage, stages }) =>

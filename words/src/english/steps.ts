@@ -11,6 +11,8 @@ export const SIDES: Readonly<Record<SideSeen | 'along', string>> = {
   'far-end-of': 'far-end side of',
   'upper-side-of': 'upper side of',
   'lower-side-of': 'lower side of',
+  'inside-of': 'inside',
+  'outside-of': 'outside',
   along: 'along',
 };
 const SCHOOLS: Readonly<Record<School, string>> = { wet: 'wet', touch: 'touch-dry', dry: 'dry' };

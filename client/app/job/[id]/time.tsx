@@ -27,8 +27,7 @@ export default function TimeScreen() {
         <Missing need="finish" />
       </StepLayout>
     );
-  const end = plan.stages[plan.stages.length - 1].endMin;
-  const work = plan.orders.find(({ chosen }) => chosen)?.workMin ?? 0;
+  const { endMin: end, workMin: work } = plan.orders.find(({ chosen }) => chosen) ?? { endMin: 0, workMin: 0 };
   const { airC, rhPercent } = design.climate;
   return (
     <StepLayout>
@@ -53,11 +52,13 @@ export default function TimeScreen() {
           to={end}
           now={null}
           ticks={minuteTicks(end)}
-          bands={plan.stages.map((stage): Band => {
-            const pieces = piecesOf(plan.steps.filter((step) => step.stage === stage.number && step.endMin > step.startMin));
+          bands={[null, ...plan.stages].map((stage): Band => {
+            const pieces = piecesOf(plan.steps.filter((step) => step.stage === (stage?.number ?? null) && step.endMin > step.startMin));
             return {
-              key: String(stage.number),
-              label: phrase`Stage ${stage.number}: ${shelf.finishes.find(({ id: own }) => own === stage.finish)?.name ?? stage.finish}`,
+              key: String(stage?.number ?? 'before'),
+              label: stage
+                ? phrase`Stage ${stage.number}: ${shelf.finishes.find(({ id: own }) => own === stage.finish)?.name ?? stage.finish}`
+                : 'Before any tape: wash, abrade',
               pieces: pieces.map(({ from, to, attended }) => ({ from, to, tone: attended ? 'work' : 'wait' })),
               words: phrases(
                 pieces.map(({ first, from, to, attended }) => phrase`${attended ? 'work' : words.say(first.say).toLowerCase()} ${words.minutes(to - from)}`),
