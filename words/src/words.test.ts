@@ -33,11 +33,12 @@ describe('every code', () => {
   });
   it.each(samples.filter(({ code }) => code.startsWith('technique.')))('$code says why', (one) => expect(wordsFor().why(one)).not.toMatch(RAW));
   it('that belongs to a time, an entry or a caution has words of its own', () => {
-    const { time, caution, entry } = wordsFor();
+    const { time, caution, entry, follow } = wordsFor();
     for (const kind of EVENT_KINDS) expect(entry(kind)).toMatch(/^[A-Z]/);
     expect(entry('sanded')).toBe('sanded');
     for (const code of RULE_CODES) if (code !== 'order') expect(time(code)).toMatch(/ |flash|window/);
-    for (const code of SAFETY_CODES) expect(caution(code)).toMatch(/local rules/);
+    for (const code of SAFETY_CODES) expect(caution(code)).toMatch(/^[A-Z].{30,}\.$/);
+    expect(follow).toMatch(/safety data sheet, local rules and licensed practice/);
   });
   it('of a newer version is told as it stands, with its values', () =>
     expect(wordsFor().say({ code: 'step.polish', values: { area: 'bow', passes: 3 } })).toBe('step.polish · area bow · passes 3'));

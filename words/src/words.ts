@@ -23,6 +23,8 @@ export interface Words extends Tongue {
   readonly entry: (kind: string) => string;
   /** A usual caution, by its code. */
   readonly caution: (code: string) => string;
+  /** What every caution defers to: stands once under them. */
+  readonly follow: string;
   /** What is said of a question of the Bench. */
   readonly question: (name: string) => QuestionWords;
   /** A station table in words, line by line. */
@@ -86,6 +88,7 @@ export function wordsFor(person: Person = USUAL_PERSON, books: Readonly<Record<s
     time: (code) => from(book.times, code),
     entry: (kind) => from(book.entries, kind),
     caution: (code) => from(book.cautions, code),
+    follow: finished(book.follow),
     question,
     stations: (table) => {
       const { title, note, columns, rows } = book.stations(table, speech);

@@ -42,7 +42,8 @@ export const bend = question({
         { tone: 'ink' as const, points: edge },
         { tone: 'quiet' as const, points: [[0, 0], edge[Math.floor(edge.length / 2)]] },
       ],
-      words: [{ at: [0, radiusMm / 2], what: { code: 'sketch.radius', values: { radiusMm } } }],
+      // Beside the radius, not on it.
+      words: [{ at: [radiusMm / 4, radiusMm / 2], what: { code: 'sketch.radius', values: { radiusMm } } }],
     };
   },
 });

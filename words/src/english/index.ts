@@ -11,7 +11,7 @@ import { REASONS, RULES } from './order';
 import { OVER } from './over';
 import { ADVICE, AFTER_WORDS, BROKEN, COATS, ENTRIES, MOMENTS } from './plan';
 import { REFUSALS } from './refusals';
-import { SAFETY } from './safety';
+import { FOLLOW, SAFETY } from './safety';
 import { LEAKS, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
 import { DOUBTS, TECHNIQUE_REASONS, TECHNIQUES } from './runs';
 
@@ -55,6 +55,8 @@ export interface Book {
   readonly times: Readonly<Record<string, string>>;
   readonly entries: Readonly<Record<string, string>>;
   readonly cautions: Readonly<Record<string, string>>;
+  /** What all of them defer to. */
+  readonly follow: string;
   readonly stations: typeof stationWords;
   /** Questions of the Bench, by name. */
   readonly questions: Readonly<Record<string, AskWords<never>>>;
@@ -72,6 +74,7 @@ export const ENGLISH: Book = {
   times: AFTER_WORDS,
   entries: ENTRIES,
   cautions: SAFETY,
+  follow: FOLLOW,
   stations: stationWords,
   questions: { ...ASK_TAPE, ...ASK_PAINT },
   sentence: (english) => english,

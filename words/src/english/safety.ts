@@ -1,20 +1,22 @@
 import type { SafetyCode } from '@lintrel/core';
 
-const FOLLOW = "Follow the product's safety data sheet, local rules and licensed practice.";
+/** Stands once under the cautions of a place. */
+export const FOLLOW = "Follow the product's safety data sheet, local rules and licensed practice.";
 
-/** Usual cautions; each defers to data sheets, local rules and licensed practice. */
+/** Usual cautions. */
 export const SAFETY: Readonly<Record<SafetyCode, string>> = {
-  solvent: `Solvents: vapour filter, eye protection, gloves; moving air; no flame, heater, pilot light or spark. ${FOLLOW}`,
-  dust: `Sanding dust, above all of old paint, which may hold lead or chromate: wet where it can be, dust mask, collect the waste. ${FOLLOW}`,
-  biocide: `Antifouling dust is poison: wet only, mask, gloves, collect every drop of the waste. ${FOLLOW}`,
-  blade: `Blades: cut away from yourself and on tape, never on the finish; sheath it when you put it down. ${FOLLOW}`,
-  static: `Film draws static near solvent vapour: do not flap or rub it, wet the floor. ${FOLLOW}`,
-  plugs: `Aircraft: every plug is counted and written down as it goes in; ports and drains are closed so that it is seen. ${FOLLOW}`,
-  isocyanate: `Two-part hardener can hold isocyanates: supplied air and full cover, no one else in until it is cleared. Pulling wet keeps the protection on. ${FOLLOW}`,
-  spray: `Spray and solvent vapour: vapour filter, eyes, gloves, moving air; no flame, heater or spark. ${FOLLOW}`,
-  can: `Cans are under pressure and burn: never in living rooms, never near a flame, stove or pilot light. ${FOLLOW}`,
-  rags: `Rags with drying oils can heat up by themselves: into a water-filled metal bin. ${FOLLOW}`,
-  antifouling: `Antifouling is poison, and what may be used where is local law. ${FOLLOW}`,
-  aircraft: `Aircraft: paint changes weight and balance of control surfaces; marks, ports, drains and placards are regulated; release is a licensed person's job. ${FOLLOW}`,
-  road: `Road vehicles: lamps, plates, reflectors, sensors and brake parts stay clean. ${FOLLOW}`,
+  solvent: 'Solvents: vapour filter, eye protection, gloves; moving air; no flame, heater, pilot light or spark.',
+  dust: 'Sanding dust, above all of old paint, which may hold lead or chromate: wet where it can be, dust mask, collect the waste.',
+  biocide: 'Antifouling dust is poison: wet only, mask, gloves, collect every drop of the waste.',
+  blade: 'Blades: cut away from yourself and on tape, never on the finish; sheath it when you put it down.',
+  static: 'Film draws static near solvent vapour: do not flap or rub it, wet the floor.',
+  plugs: 'Aircraft: every plug is counted and written down as it goes in; ports and drains are closed so that it is seen.',
+  isocyanate: 'Two-part hardener can hold isocyanates: supplied air and full cover, no one else in until it is cleared. Pulling wet keeps the protection on.',
+  spray: 'Spray and solvent vapour: vapour filter, eyes, gloves, moving air; no flame, heater or spark.',
+  can: 'Cans are under pressure and burn: never in living rooms, never near a flame, stove or pilot light.',
+  rags: 'Rags with drying oils can heat up by themselves: into a water-filled metal bin.',
+  antifouling: 'Antifouling is poison, and what may be used where is local law.',
+  aircraft:
+    "Aircraft: paint changes weight and balance of control surfaces; marks, ports, drains and placards are regulated; release is a licensed person's job.",
+  road: 'Road vehicles: lamps, plates, reflectors, sensors and brake parts stay clean.',
 };

@@ -44,7 +44,7 @@ export default function RunScreen() {
 
 function BeforeStart({ sheet }: { sheet: RunSheet }) {
   const { plan, revision, saved } = useJob();
-  const { say, caution } = useWords();
+  const { say, caution, follow } = useWords();
   if (!plan) return null;
   const toDo = attendedSteps(plan.steps);
   const blocking = plan.advice.filter(({ level }) => level === 'stop');
@@ -68,14 +68,17 @@ function BeforeStart({ sheet }: { sheet: RunSheet }) {
         {blocking.map((one) => (
           <Notice key={say(one)} level={one.level} text={say(one)} />
         ))}
-        {plan.safety.map((code) => (
-          <Notice key={code} level="caution" text={caution(code)} />
-        ))}
       </Sheet>
       <Sheet>
         {toDo.map((step) => (
-          <Small key={step.id} tone="ink">{phrase`${step.stage}. ${say(step.say)}`}</Small>
+          <View key={step.id}>
+            <Small tone="ink">{step.stage === null ? say(step.say) : phrase`${step.stage}. ${say(step.say)}`}</Small>
+            {step.safety.map((code) => (
+              <Notice key={code} level="caution" text={caution(code)} />
+            ))}
+          </View>
         ))}
+        {plan.safety.length > 0 ? <Small>{follow}</Small> : null}
       </Sheet>
     </StepLayout>
   );
@@ -90,7 +93,7 @@ function Running({ sheet }: { sheet: RunSheet }) {
   const { next } = progress;
   const last = [...progress.doneAt].sort((a, b) => b[1] - a[1])[0];
   const lastStep = plan?.steps.find(({ id }) => id === last?.[0]);
-  const { say, caution } = useWords();
+  const { say, caution, follow } = useWords();
   const total = plan?.toDo.length ?? 0;
   const early = progress.running.some((window) => window.step === next?.id && windowState(window, now) === 'before' && window.opens !== null);
   return (
@@ -157,11 +160,14 @@ function Running({ sheet }: { sheet: RunSheet }) {
       )}
       <PendingEntries sheet={sheet} />
       <OtherWindows running={progress.running.filter(({ step }) => step !== next?.id)} now={now} />
-      {(plan?.safety ?? []).map((code) => (
-        <Text key={code} style={styles.quiet}>
-          {caution(code)}
-        </Text>
-      ))}
+      {(plan?.safety ?? [])
+        .filter((code) => !next?.safety.includes(code))
+        .map((code) => (
+          <Text key={code} style={styles.quiet}>
+            {caution(code)}
+          </Text>
+        ))}
+      {plan && plan.safety.length > 0 ? <Text style={styles.quiet}>{follow}</Text> : null}
       <Text style={styles.quiet}>Keep the phone outside while there is vapour about: it can be read through the booth window.</Text>
       {sheet.revision !== revision ? (
         <Text style={styles.quiet}>{phrase`Started from revision ${sheet.revision}; the design is at ${revision} now.`}</Text>
@@ -196,7 +202,7 @@ function useRest(): [resting: boolean, rest: () => void] {
 }
 
 function Current({ step, running, now }: { step: Step; running: readonly RunningWindow[]; now: number }) {
-  const { say, detail } = useWords();
+  const { say, detail, caution } = useWords();
   const windows = running.filter((window) => window.step === step.id);
   return (
     <View style={styles.current} testID="current">
@@ -204,6 +210,11 @@ function Current({ step, running, now }: { step: Step; running: readonly Running
         {say(step.say)}
       </Text>
       <Text style={styles.detail}>{detail(step.say)}</Text>
+      {step.safety.map((code) => (
+        <Text key={code} style={styles.warn} testID="caution">
+          {caution(code)}
+        </Text>
+      ))}
       {windows.map((window) => (
         <Countdown key={`${window.code}${window.opens}`} window={window} now={now} />
       ))}
