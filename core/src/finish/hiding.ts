@@ -70,9 +70,9 @@ function countedOver(finish: Finish, under: string): CoatCount {
 
 const hiddenBy = ({ colour, hidingUm, coatUm }: Finish, under: string): Hiding => coatsToHide(colour, under, hidingUm, coatUm);
 
-/** The count of the sheet holds over a fit ground; a solid colour takes more over a worse one. What is to be seen through does not. */
+/** The count of the sheet holds over a fit ground; a solid colour takes more over a worse one. What is seen through does not, nor rubber: its count is the film it peels by. */
 function fromSheet(finish: Finish, stated: number, under: string): CoatCount {
-  if (finish.effect !== 'solid') return { coats: stated, from: 'sheet' };
+  if (finish.effect !== 'solid' || finish.system === 'peelable') return { coats: stated, from: 'sheet' };
   const [here, fit] = [under, FIT_GROUND].map((ground) => hiddenBy(finish, ground).coats ?? RULE_OF_THUMB.mostCoats);
   const coats = Math.min(RULE_OF_THUMB.mostCoats, stated + Math.max(0, here - fit));
   return { coats, from: coats > stated ? 'ground' : 'sheet' };
