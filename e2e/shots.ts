@@ -82,6 +82,7 @@ const TALL = { ...PHONE, height: 3400 };
 // Views that are looked at when they change but not kept, so that the folder stays small.
 const unkept = (job: (title: string) => string): Shot[] => [
   { name: 'x-new', path: '/job/new' },
+  { name: 'x-touch', path: `/job/${job('Juniper')}/run`, before: tap('[data-testid=touch]') },
   { name: 'x-tape-brindle', path: `/job/${job('Brindle')}/tape` },
   { name: 'x-time-brindle', path: `/job/${job('Brindle')}/time` },
   { name: 'x-run-ostrel', path: `/job/${job('Ostrel')}/run` },

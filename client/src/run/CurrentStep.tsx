@@ -1,0 +1,64 @@
+import { windowState, type RunningWindow, type Step } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
+import { View } from 'react-native';
+import { useWords } from '@/person/PersonContext';
+import { Text } from '@/ui/Text';
+import { clockTime, countdown } from '@/words';
+import { look } from './look';
+
+/** What is to be done now, how, with which care, and the time it has. */
+export function CurrentStep({ step, running, now }: { step: Step; running: readonly RunningWindow[]; now: number }) {
+  const { say, detail, caution } = useWords();
+  const windows = running.filter((window) => window.step === step.id);
+  return (
+    <View style={look.current} testID="current">
+      <Text role="heading" aria-level={2} style={look.title}>
+        {say(step.say)}
+      </Text>
+      <Text style={look.detail}>{detail(step.say)}</Text>
+      {step.safety.map((code) => (
+        <Text key={code} style={look.caution} testID="caution">
+          {caution(code)}
+        </Text>
+      ))}
+      {windows.map((window) => (
+        <Countdown key={`${window.code}${window.opens}`} window={window} now={now} />
+      ))}
+    </View>
+  );
+}
+
+/** Time to the opening of a window, or to its close; very large. */
+function Countdown({ window, now }: { window: RunningWindow; now: number }) {
+  const what = useWords().time(window.code);
+  const state = windowState(window, now);
+  const closing = window.closes === null ? '' : phrase` · closes ${clockTime(window.closes, now)}`;
+  if (state === 'before' && window.opens === null)
+    return <Text style={look.quiet}>{phrase`Later: ${what}, by ${clockTime(window.closes ?? now, now)} at the latest (estimate)`}</Text>;
+  if (state === 'before' && window.opens !== null) {
+    return (
+      <View>
+        <Text style={look.label}>{phrase`Not yet: ${what} in`}</Text>
+        <Text style={look.countdown} testID="countdown">
+          {countdown(window.opens - now)}
+        </Text>
+        <Text style={look.quiet}>{phrase`opens ${clockTime(window.opens, now)}${closing} (estimate)`}</Text>
+      </View>
+    );
+  }
+  if (state === 'passed')
+    return (
+      <Text role="alert" style={look.warn}>{phrase`Passed: ${what} closed at ${clockTime(window.closes ?? now, now)}. Test in a hidden place first.`}</Text>
+    );
+  return (
+    <View>
+      <Text style={look.warn}>{phrase`Open now: ${what}`}</Text>
+      {window.closes !== null ? (
+        <Text style={look.countdown} testID="countdown">
+          {countdown(window.closes - now)}
+        </Text>
+      ) : null}
+      <Text style={look.quiet}>{window.closes === null ? 'no end' : phrase`left, until ${clockTime(window.closes, now)} (estimate)`}</Text>
+    </View>
+  );
+}

@@ -1,0 +1,24 @@
+import type { RunningWindow } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
+import { View } from 'react-native';
+import { spanWords } from '@/clock/span';
+import { useWords } from '@/person/PersonContext';
+import { Text } from '@/ui/Text';
+import { look } from './look';
+
+/** Times of what comes after the step at hand. */
+export function LaterWindows({ running, now }: { running: readonly RunningWindow[]; now: number }) {
+  const { say, time } = useWords();
+  if (running.length === 0) return null;
+  return (
+    <View style={look.others}>
+      <Text style={look.label}>Later</Text>
+      {running.map((window) => (
+        <Text
+          key={`${window.step}${window.code}${window.opens}`}
+          style={look.quiet}
+        >{phrase`${say(window.say)}: ${time(window.code)} ${spanWords(window, now)}`}</Text>
+      ))}
+    </View>
+  );
+}
