@@ -1,8 +1,6 @@
-import { mayGoOver, PAINT_SYSTEM_KEYS, typicalMarks, type LayerMarks, type PaintSystemKey } from '@lintrel/core';
-import { SYSTEM_NAMES, wordsFor } from '@lintrel/words';
-
-/** Air the times of a data sheet hold for. */
-const SHEET_AIR = { airC: 23, rhPercent: 50, movement: 'normal' } as const;
+import { mayGoOver, PAINT_SYSTEM_KEYS, REFERENCE_AIR, typicalMarks, type LayerMarks, type PaintSystemKey } from '@lintrel/core';
+import { SYSTEM_NAMES } from '@lintrel/words';
+import { WORDS } from './words';
 
 /** Ages of a film at which an answer may be another. */
 export const OVER_AGES = ['young', 'in window', 'in the gap', 'past limit', 'cured'] as const;
@@ -22,7 +20,7 @@ export function ageOf({ recoat, cureMin }: LayerMarks, age: OverAge): number | n
 
 /** What stands in a cell: the answer, and until when where waiting helps; a dash where the film has no such age. */
 export function overCell(lower: PaintSystemKey, upper: PaintSystemKey, age: OverAge): string {
-  const marks = typicalMarks(lower, SHEET_AIR);
+  const marks = typicalMarks(lower, REFERENCE_AIR);
   const ageMin = ageOf(marks, age);
   if (ageMin === null) return '–';
   const { answer, untilMin } = mayGoOver({ marks, ageMin, known: true }, upper);
@@ -31,14 +29,13 @@ export function overCell(lower: PaintSystemKey, upper: PaintSystemKey, age: Over
 
 /** Reasons of a pair, each once, in the order of the ages. */
 function reasonsOf(lower: PaintSystemKey, upper: PaintSystemKey): string {
-  const marks = typicalMarks(lower, SHEET_AIR);
-  const { say } = wordsFor();
+  const marks = typicalMarks(lower, REFERENCE_AIR);
   const told = OVER_AGES.flatMap((age) => {
     const ageMin = ageOf(marks, age);
     const own = ageMin === null ? null : mayGoOver({ marks, ageMin, known: true }, upper);
     return own === null || own.answer === 'wait' || (own.answer === 'yes' && own.window?.toMin !== undefined && own.window.toMin !== null)
       ? []
-      : [say(own.reason)];
+      : [WORDS.say(own.reason)];
   });
   return [...new Set(told)].join(' ');
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { EVENT_VERSION, logAsPlanned, type LogEvent, type Plan, type Step } from '@lintrel/core';
+import { EVENT_VERSION, logAsPlanned, timesOfPlan, type LogEvent, type Plan, type Step } from '@lintrel/core';
 
 const MS_PER_MINUTE = 60_000;
 
@@ -73,10 +73,11 @@ export function startedDemo(title: string, planned: () => Plan, now: number): St
   const last = story.last(steps);
   if (!last) return null;
   const doneAt = now - story.agoMin * MS_PER_MINUTE;
+  const at = timesOfPlan(last, doneAt);
   const told = (story.also?.(steps) ?? []).map(({ after, minutes, kind, onStep, note }): LogEvent => ({
     id: randomUUID(),
     version: EVENT_VERSION,
-    at: new Date(doneAt - (last.endMin - after.endMin - minutes) * MS_PER_MINUTE).toISOString(),
+    at: at(after.endMin + minutes),
     kind,
     step: onStep ? after.id : null,
     note,

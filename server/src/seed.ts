@@ -1,5 +1,5 @@
 import { readdir, readFile } from 'node:fs/promises';
-import { readJobFile, planJob, SHIPPED_SHELF } from '@lintrel/core';
+import { readJobFile, planJob, SHIPPED_SHELF, type Shelf } from '@lintrel/core';
 import { insertJob } from './db/jobs';
 import { appendLog, insertStartedPlan } from './db/log';
 import type { Queryable } from './db/pool';
@@ -17,22 +17,22 @@ export async function seedIfEmpty(db: Queryable, now: number): Promise<boolean> 
   if (rows[0].filled) return false;
   for (const tape of SHIPPED_SHELF.tapes) await insertEntry(db, 'tapes', tape);
   for (const finish of SHIPPED_SHELF.finishes) await insertEntry(db, 'finishes', finish);
+  const shelf = await readShelf(db);
   for (const name of (await readdir(EXAMPLES))
     .filter((file) => file.endsWith('.json'))
     .sort()
     .reverse()) {
-    await seedJob(db, name, now);
+    await seedJob(db, name, shelf, now);
   }
   return true;
 }
 
 /** A demo job as far as its story has come; what is written down about it follows from its plan. */
-async function seedJob(db: Queryable, name: string, now: number): Promise<void> {
+async function seedJob(db: Queryable, name: string, shelf: Shelf, now: number): Promise<void> {
   const read = readJobFile(await readFile(new URL(name, EXAMPLES), 'utf8'));
   if (!read.ok) throw new Error(`${name}: ${read.faults.map((fault) => `${fault.path} ${WORDS.say(fault)}`).join('; ')}`);
   const { design } = read.value;
   const job = await insertJob(db, design);
-  const shelf = await readShelf(db);
   const demo = startedDemo(design.title, () => planJob(design, shelf), now);
   if (!demo) return;
   await insertStartedPlan(db, job.id, job.revision, JSON.stringify(demo.plan));

@@ -1,4 +1,4 @@
-import { TAPE_KINDS, REFERENCE_AIR_C } from '@lintrel/core';
+import { TAPE_KINDS, REFERENCE_AIR } from '@lintrel/core';
 import { phrase, TAPE_NAMES, SYSTEM_NAMES } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -48,7 +48,7 @@ export default function ShelfScreen() {
             <Sheet key={kind}>
               <View>
                 <Heading>{phrase`${kind}  ${TAPE_NAMES[kind]}`}</Heading>
-                <Small>{phrase`${tapes[0].use} · stretch ${(tapes[0].stretch * 100).toFixed(0)} %, fold ${(tapes[0].fold * 100).toFixed(1)} %, clean within ${tapes[0].cleanHours} h at ${temperature(REFERENCE_AIR_C)}`}</Small>
+                <Small>{phrase`${tapes[0].use} · stretch ${(tapes[0].stretch * 100).toFixed(0)} %, fold ${(tapes[0].fold * 100).toFixed(1)} %, clean within ${tapes[0].cleanHours} h at ${temperature(REFERENCE_AIR.airC)}`}</Small>
               </View>
               <View style={styles.codes}>
                 {tapes.map((tape) => (

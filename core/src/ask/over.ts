@@ -1,10 +1,8 @@
+import { REFERENCE_AIR } from '../drying';
 import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
 import { mayGoOver, typicalMarks, type OverAnswer, type OverSaid } from '../over';
 import { choiceKey, minutesKey, numberKey, optional } from './key';
 import { box, question } from './question';
-
-/** Air a data sheet is written for: 23 °C, 50 % RH. */
-const REFERENCE_AIR = { airC: 23, rhPercent: 50, movement: 'normal' } as const;
 
 /** Two hundred years are older than any finish. */
 const MOST_AGE = 105_000_000;

@@ -1,7 +1,7 @@
 import { PAINT_SYSTEMS, type Finish, type Hardening } from '../finish';
 import { RULE_OF_THUMB } from '../units';
 import type { DryingAir } from './rate';
-import { dryingRate, REFERENCE_AIR_C } from './rate';
+import { dryingRate, REFERENCE_AIR } from './rate';
 
 /** A span of minutes after the last coat; `to` null: no end. */
 export interface Span {
@@ -124,7 +124,7 @@ export function pullWindows(marks: DryingMarks, air: DryingAir, factor: number, 
  * @param airC halves the time for every 15 °C above 23 °C
  */
 export function dwellMinutes(cleanHours: number, airC: number): number {
-  const above = Math.max(0, airC - REFERENCE_AIR_C);
+  const above = Math.max(0, airC - REFERENCE_AIR.airC);
   return cleanHours * 60 * 0.5 ** (above / RULE_OF_THUMB.dwellHalvesPerC);
 }
 

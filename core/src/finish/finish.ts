@@ -11,6 +11,9 @@ export const EFFECTS = ['solid', 'metallic', 'pearl', 'candy', 'clear'] as const
 export const METHODS = ['gun', 'can', 'airbrush', 'roller', 'brush'] as const;
 export type FinishMethod = (typeof METHODS)[number];
 
+/** True for what makes a mist; false for what is rolled or brushed. */
+export const isSprayed = ({ method }: { readonly method: FinishMethod }): boolean => method !== 'roller' && method !== 'brush';
+
 const minutes = () => numberBetween(0, 100_000, 'min');
 
 /** One recoat window: from, and to (null: no end). */

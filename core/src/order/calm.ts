@@ -45,13 +45,13 @@ const straysOf = (problem: OrderProblem, { finish, open }: Pick<StageChoice, 'fi
 const MOST_TRIALS = 60;
 
 /**
- * Which order to plan of those that cost the same within what such figures are worth.
+ * Which order to plan of those that cost the same within what such figures are worth; a person who wants it as cheap as can be gets that.
  * @param found orders, the cheapest first
  * @returns the calmest order no dearer than the cheapest by more than a tenth: one of those found, or one of them with less left open.
  *   Then the others, cheapest first
  */
 export function calmFirst(problem: OrderProblem, found: readonly Sequence[]): readonly Sequence[] {
-  if (found.length === 0) return found;
+  if (found.length === 0 || problem.rules.wide) return found;
   const limit = found[0].score * (1 + RULE_OF_THUMB.equalShare);
   const equals = found.filter(({ score }) => score <= limit).map((one) => closed(problem, one, limit));
   const [calmest] = equals

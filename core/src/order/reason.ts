@@ -2,7 +2,7 @@ import { plainly } from '../units';
 import { rememberedCoats } from './drying-of';
 import type { Sequence } from './order-cost';
 import { finishOf, type OrderProblem } from './problem';
-import { workOf } from './score';
+import { shownMinutes, workOf } from './score';
 import { FIGURES_TOLD, type FigureTold, type ReasonSaid } from './says';
 import type { StageCost } from './stage-cost';
 
@@ -26,8 +26,8 @@ export interface SequenceFigures {
 export function figuresOf(sequence: Sequence): SequenceFigures {
   const sum = (pick: (stage: StageCost) => number) => totalOf(sequence, pick);
   return {
-    workMin: sum((stage) => workOf(stage) + stage.cleaning.minutes),
-    waitMin: sum(({ waitMin, cleaning }) => waitMin - cleaning.minutes),
+    workMin: sum((stage) => workOf({ ...stage, ...shownMinutes(stage) })),
+    waitMin: sum((stage) => shownMinutes(stage).waitMin),
     endMin: endOf(sequence),
     tapeM: sum(({ tapeM }) => tapeM),
     drapeM2: sum(({ drapeM2 }) => drapeM2),

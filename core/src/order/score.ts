@@ -17,3 +17,9 @@ export function stageScore(stage: StageCost, wish: Wish): number {
   const sum = work * workOf(stage) + wait * stage.waitMin + risk * stage.risk + money * stage.money;
   return Math.round(1e6 * (sum + FORBIDDEN_MIN * stage.forbidden.length));
 }
+
+/** Minutes as a person counts them: cleaning the gun, which the search takes as waiting, is work. */
+export const shownMinutes = ({ changeMin, waitMin, cleaning }: StageCost): Pick<StageCost, 'changeMin' | 'waitMin'> => ({
+  changeMin: changeMin + cleaning.minutes,
+  waitMin: waitMin - cleaning.minutes,
+});

@@ -206,13 +206,10 @@ function pullOff(problem: OrderProblem, before: Progress, { keep }: StageChoice,
   const masks = own ? [...before.kept, own] : before.kept;
   const nothing = { waitMin: Math.max(times.flashMin, times.cleanMin), afterMin: 0, pullMin: 0, risk: 0, late: false, pulled: null };
   if (keep || masks.length === 0) return { ...nothing, kept: keep ? masks : [] };
-  const opens = Math.max(lastCoatMin + (own ? 0 : times.flashMin), ...masks.map((one) => one.at + one.span.from));
+  const at = Math.max(lastCoatMin + (own ? 0 : times.flashMin), ...masks.map((one) => one.at + one.span.from));
   const pullMin = masks.reduce((sum, one) => sum + one.pullMin, 0);
-  const handsAt = (at: number) =>
-    Math.max(...masks.map((one) => handsFor(pullMin, { from: at - one.at, to: pastWindow(problem, one, at) ? null : one.span.to })));
   // Tape that may come off before the gun is clean comes off first.
-  const inTime = opens - lastCoatMin >= times.cleanMin;
-  const at = opens;
+  const inTime = at - lastCoatMin >= times.cleanMin;
   const past = masks.filter((one) => pastWindow(problem, one, at));
   return {
     waitMin: at - lastCoatMin,
@@ -225,7 +222,7 @@ function pullOff(problem: OrderProblem, before: Progress, { keep }: StageChoice,
     pulled: {
       masks,
       at,
-      hands: handsAt(at),
+      hands: Math.max(...masks.map((one) => handsFor(pullMin, { from: at - one.at, to: past.includes(one) ? null : one.span.to }))),
     },
   };
 }

@@ -35,3 +35,9 @@ export function layerMarks(figures: Figures, air: DryingAir, buildUm: number = f
 /** Marks of a system nothing more is known of. */
 export const typicalMarks = (system: PaintSystemKey, air: DryingAir, buildUm?: number): LayerMarks =>
   layerMarks({ system, ...typicalFigures(system) }, air, buildUm);
+
+/** True for paint that is younger than the typical cure of its system in this air; false where the system states none. */
+export function isCuring(system: PaintSystemKey, ageH: number, air: DryingAir): boolean {
+  const { cureMin } = typicalMarks(system, air);
+  return cureMin !== null && ageH * 60 < cureMin;
+}

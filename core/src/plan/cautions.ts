@@ -1,7 +1,6 @@
-import { PAINT_SYSTEMS, type Finish } from '../finish';
+import { isSprayed, PAINT_SYSTEMS, type Finish } from '../finish';
 import type { JobKind } from '../job';
 import type { Step } from '../log';
-import { usesGun } from '../order';
 import type { SafetyCode } from './says';
 
 /** What a caution depends on. */
@@ -9,17 +8,16 @@ export interface CautionGround {
   readonly kind: JobKind;
   /** Finish of the stage; null: the job as a whole. */
   readonly finish: Finish | null;
-  /** The finish is put on with something that makes mist. */
-  readonly sprayed: boolean;
 }
 
 /** Finishes whose oils heat up in a rag. */
 const OILY: readonly Finish['system'][] = ['varnish', 'brush-enamel', 'boottop'];
 
 /** Usual cautions at a step; told once each, where they first apply. Source: usual practice; data sheets and local rules decide. */
-export function cautionsAt(step: Pick<Step, 'kind' | 'say'>, { kind, finish, sprayed }: CautionGround): SafetyCode[] {
+export function cautionsAt(step: Pick<Step, 'kind' | 'say'>, { kind, finish }: CautionGround): SafetyCode[] {
   const when = (holds: boolean, code: SafetyCode): SafetyCode[] => (holds ? [code] : []);
   const twoPart = finish !== null && PAINT_SYSTEMS[finish.system].isocyanate;
+  const sprayed = finish !== null && isSprayed(finish);
   const solvent = finish !== null && !PAINT_SYSTEMS[finish.system].waterborne;
   switch (step.kind) {
     case 'wash':
@@ -44,13 +42,10 @@ export function cautionsAt(step: Pick<Step, 'kind' | 'say'>, { kind, finish, spr
       return [...when(twoPart, 'isocyanate'), ...when(sprayed, 'spray'), ...when(finish?.method === 'can', 'can')];
     case 'gun-clean':
     case 'gun-strip':
-      return when(solvent && finish !== null && usesGun(finish), 'solvent');
+      return when(solvent, 'solvent');
     case 'inspect':
       return [...when(kind === 'aircraft', 'aircraft'), ...when(kind === 'road', 'road')];
     default:
       return [];
   }
 }
-
-/** True for what is sprayed, not rolled or brushed. */
-export const isSprayed = ({ method }: Pick<Finish, 'method'>): boolean => method !== 'brush' && method !== 'roller';

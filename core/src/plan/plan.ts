@@ -116,13 +116,13 @@ interface ChosenOrder {
 function chosenOrder(problem: OrderProblem): ChosenOrder {
   const { rules } = problem;
   const { gap, ...best } = searchOrder(problem);
-  const sequences = plannedFirst(problem, best.sequences);
+  const sequences = calmFirst(problem, best.sequences);
   const [chosen] = sequences;
   const insists = rules.order !== null || rules.before.length + rules.pins.length + rules.sameGun.length > 0;
   if (!chosen || !insists) return { chosen, found: sequences, gap, price: null };
   const freely = { ...problem, rules: { ...rules, order: null, before: [], pins: [], sameGun: [] } };
   const free = searchOrder(freely);
-  const [planned] = plannedFirst(freely, free.sequences);
+  const [planned] = calmFirst(freely, free.sequences);
   const others = free.sequences.filter((one) => !sameSequence(one, chosen)).sort((a, b) => a.score - b.score);
   return {
     chosen,
@@ -131,10 +131,6 @@ function chosenOrder(problem: OrderProblem): ChosenOrder {
     price: priceAgainst(chosen, planned),
   };
 }
-
-/** What is planned of the orders found, then the others: the calmest of equals, unless a person wants it as cheap as can be. */
-export const plannedFirst = (problem: OrderProblem, found: readonly Sequence[]): readonly Sequence[] =>
-  problem.rules.wide ? found : calmFirst(problem, found);
 
 function priceAgainst(chosen: Sequence, free: Sequence): ChoicePrice {
   const [mine, best] = [figuresOf(chosen), figuresOf(free)];

@@ -1,5 +1,5 @@
-import { typicalMarks } from '../over';
-import { colourDifference, reflectanceOf, type Finish } from '../finish';
+import { isCuring } from '../over';
+import { colourDifference, PAINT_SYSTEMS, reflectanceOf, type Finish } from '../finish';
 import { rememberedCoats, type OrderProblem } from '../order';
 import { RULE_OF_THUMB } from '../units';
 import { advice, type AdviceGround } from './advice-ground';
@@ -63,7 +63,7 @@ function youngUnderTape({ stages, items, sequence, finishes, design }: AdviceGro
   });
   const young = design.parts.filter(({ id, present }) => {
     const taped = items.some(({ lines }) => lines.some(({ part }) => part === id));
-    return taped && present.system !== 'bare' && present.ageH * 60 < (typicalMarks(present.system, design.climate).cureMin ?? 0);
+    return taped && present.system !== 'bare' && isCuring(present.system, present.ageH, design.climate);
   });
   const values = { parts: young.map(({ name }) => name), ageH: Math.min(...young.map(({ present }) => present.ageH)) };
   return [...never, ...(finishes.size > 0 && young.length > 0 ? [advice('caution', { code: 'advice.young', values }, { part: young[0].id })] : [])];
@@ -74,11 +74,9 @@ function unclearedBases({ problem, finishes }: AdviceGround): Advice[] {
   const bare = new Set(problem.areas.flatMap(({ finish }, area) => (finish !== null && !problem.clear?.areas[area] ? [finish] : [])));
   return [...bare].flatMap((id) => {
     const finish = finishes.get(id);
-    return finish && BASES.includes(finish.system) ? [advice('caution', { code: 'advice.no-clear', values: { finish: finish.name } })] : [];
+    return finish && PAINT_SYSTEMS[finish.system].fastBase ? [advice('caution', { code: 'advice.no-clear', values: { finish: finish.name } })] : [];
   });
 }
-
-const BASES: readonly Finish['system'][] = ['base-solvent', 'base-water'];
 
 /** Flakes before a solid through the same gun. */
 function flakesLeft({ stages, sequence, finishes }: AdviceGround): Advice[] {

@@ -1,6 +1,17 @@
 import { clippedWindows, type PullWindows } from '../drying';
 import { coatsFloor, mixFor, shownOver, type Finish } from '../finish';
-import { filmTimes, finishOf, overMinutes, pastWindow, startProgress, usedFinishes, type OrderProblem, type Sequence, type StageCost } from '../order';
+import {
+  filmTimes,
+  finishOf,
+  overMinutes,
+  pastWindow,
+  shownMinutes,
+  startProgress,
+  usedFinishes,
+  type OrderProblem,
+  type Sequence,
+  type StageCost,
+} from '../order';
 import { itemsOf, offAfter, sessionsOf, type StageItems } from './items';
 import type { StageGround } from './means';
 import { placeOfArea } from './places';
@@ -34,7 +45,8 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
   const before = index === 0 ? startProgress(problem) : stages[index - 1].after;
   const { pulling, pulled } = stage;
   const own = items[index];
-  const { layMin, coatMin, pullMin, changeMin, overMin, waitMin, cleaning, tapeM, coats, keep, gap, mask } = stage;
+  const { layMin, coatMin, pullMin, overMin, tapeM, coats, keep, gap, mask } = stage;
+  const { changeMin, waitMin } = shownMinutes(stage);
   const refs = (indices: readonly number[]) => indices.map((area) => problem.areas[area].id);
   return {
     number: index + 1,
@@ -55,9 +67,9 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     layMin,
     coatMin,
     pullMin,
-    changeMin: changeMin + cleaning.minutes,
+    changeMin,
     overMin,
-    waitMin: waitMin - cleaning.minutes,
+    waitMin,
     tapeM,
     keep,
     late: (pulled?.masks ?? []).some((one) => one !== pulling && pastWindow(problem, one, pulled?.at ?? 0)),

@@ -1,12 +1,12 @@
 import { commonSpan } from '../drying';
-import type { Finish } from '../finish';
+import { isSprayed, type Finish } from '../finish';
 import type { JobKind } from '../job';
 import type { AfterRule, Need, Step } from '../log';
 import { usesGun, type Sequence } from '../order';
 import type { Preparation } from '../prepare';
 import { plainly } from '../units';
 import { endSteps, prepareSteps } from './before-after';
-import { cautionsAt, isSprayed } from './cautions';
+import { cautionsAt } from './cautions';
 import type { StageItems } from './items';
 import { leaksOf } from './leaks';
 import type { PartWork } from './part-work';
@@ -37,7 +37,7 @@ export function stepsOf(ground: StepGround): Step[] {
   return withSafety(inOrder([...prepareSteps(ground), ...steps, ...endSteps(ground)]), ground);
 }
 
-function stageSteps(stage: StagePlan, ground: StepGround): Draft[] {
+function stageSteps(stage: StagePlan, ground: StepGround): readonly Draft[] {
   const { sequence, items, parts, finishes } = ground;
   const cost = sequence.stages[stage.number - 1];
   const finish = finishes.get(stage.finish) as Finish;
@@ -74,7 +74,7 @@ function stageSteps(stage: StagePlan, ground: StepGround): Draft[] {
   add('mix', null, cost.change.mixMin, { code: 'step.mix', values: { finish: finish.name, ml, partsMl, cans, batches, method: finish.method } });
   coatSteps(stage, finish, ground, clock);
   afterCoats(stage, finish, ground, clock);
-  return [...clock.steps];
+  return clock.steps;
 }
 
 /** Tapes that are on while a stage is sprayed: its own, and those that stayed on. */
@@ -170,7 +170,7 @@ function withSafety(steps: readonly Draft[], { stages, finishes, kind }: StepGro
   return steps.map((step) => {
     const stage = stages.find(({ number }) => number === step.stage);
     const finish = (stage && finishes.get(stage.finish)) ?? null;
-    const safety = cautionsAt(step, { kind, finish, sprayed: finish !== null && isSprayed(finish) }).filter((code) => !told.has(code));
+    const safety = cautionsAt(step, { kind, finish }).filter((code) => !told.has(code));
     for (const code of safety) told.add(code);
     return { ...step, safety };
   });
@@ -195,4 +195,4 @@ function laySay(line: LineItem, parts: readonly PartPlan[]): StepSaid {
 }
 
 /** How far cover goes, by what the paint is put on with. */
-const reachOf = ({ method }: Finish): Reach => (method === 'gun' ? 'whole' : method === 'roller' || method === 'brush' ? 'drips' : 'mist');
+const reachOf = (finish: Finish): Reach => (!isSprayed(finish) ? 'drips' : finish.method === 'gun' ? 'whole' : 'mist');

@@ -1,10 +1,9 @@
 import type { Design, Shelf } from '../job';
-import { figuresOf, searchOrder, type SequenceFigures } from '../order';
+import { calmFirst, figuresOf, searchOrder, type SequenceFigures } from '../order';
 import { rounded, WISHES, type Wish } from '../units';
 import { roundTheStages, withRound } from './before-after';
 import { jobProblem } from './order-problem';
 import { workOutParts, type WorkStore } from './part-work';
-import { plannedFirst } from './plan';
 
 /** The order one wish leads to, and what it takes. */
 export interface WishOrder extends SequenceFigures {
@@ -21,7 +20,7 @@ export function ordersByWish(design: Design, shelf: Shelf, store?: WorkStore): W
   return rounded(
     WISHES.flatMap((wish): WishOrder[] => {
       const wished = { ...problem, wish };
-      const [best] = plannedFirst(wished, searchOrder(wished).sequences);
+      const [best] = calmFirst(wished, searchOrder(wished).sequences);
       return best ? [{ wish, order: best.order, ...withRound(figuresOf(best), roundTheStages(preparation, problem)) }] : [];
     }),
   );

@@ -1,4 +1,4 @@
-import { typicalMarks } from '../over';
+import { isCuring } from '../over';
 import type { DryingAir } from '../drying';
 import type { Part } from '../job';
 
@@ -32,8 +32,7 @@ const BARE: Readonly<Record<Part['substrate'], Cleaner>> = {
  */
 export function cleanerFor({ substrate, present: { system, ageH } }: Pick<Part, 'substrate' | 'present'>, air: DryingAir): Cleaner {
   if (system === 'bare') return BARE[substrate];
-  const { cureMin } = typicalMarks(system, air);
-  if (cureMin !== null && ageH * 60 < cureMin) return 'water';
+  if (isCuring(system, ageH, air)) return 'water';
   if (SOFT.includes(substrate)) return 'soap';
   if (substrate === 'fabric' || system === 'dope') return 'soap-water';
   return system === 'varnish' ? 'thinner' : 'wax-grease';

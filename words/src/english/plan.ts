@@ -1,5 +1,6 @@
-import type { AdviceSays, AfterCode, BrokenSays, CoatsSays, EventKind, MomentSays, OverAnswer, RuleSays, School } from '@lintrel/core';
+import type { AdviceSays, AfterCode, BrokenSays, CoatsSays, EventKind, MomentSays, OverAnswer, RuleSays } from '@lintrel/core';
 import { listed, sentence, type WordsOf } from '../table';
+import { SCHOOLS } from './steps';
 
 export const COATS: WordsOf<CoatsSays> = {
   'coats.sheet': ({ coats }) => `${coats} by its data sheet`,
@@ -9,8 +10,6 @@ export const COATS: WordsOf<CoatsSays> = {
   'coats.hiding': ({ coats, over }) => `${coats} to hide ${over ?? 'what is on it now'} (estimate)`,
   'coats.most': ({ coats, over }) => `does not hide ${over ?? 'what is on it now'} even in ${coats}`,
 };
-
-const SCHOOLS: Readonly<Record<School, string>> = { wet: 'wet', touch: 'touch-dry', dry: 'dry' };
 
 /** What a time is for. */
 export const AFTER_WORDS: Readonly<Record<Exclude<AfterCode, 'order'>, string>> = {

@@ -1,4 +1,4 @@
-import type { Cleaner, FinishMethod, Grit, LeakSays, Reach, School, SideSeen, StepSays } from '@lintrel/core';
+import { isSprayed, type Cleaner, type FinishMethod, type Grit, type LeakSays, type Reach, type School, type SideSeen, type StepSays } from '@lintrel/core';
 import { counted, listed, sentence, type WordsOf } from '../table';
 
 /** Where a tape lies, seen from its line. */
@@ -15,7 +15,8 @@ export const SIDES: Readonly<Record<SideSeen | 'along', string>> = {
   'outside-of': 'outside',
   along: 'along',
 };
-const SCHOOLS: Readonly<Record<School, string>> = { wet: 'wet', touch: 'touch-dry', dry: 'dry' };
+/** When the tape comes off. */
+export const SCHOOLS: Readonly<Record<School, string>> = { wet: 'wet', touch: 'touch-dry', dry: 'dry' };
 
 /** The place where there is one; many are told below the title, where there is room. */
 const theOnly = (places: readonly string[]): string => (places.length === 1 ? places[0] : counted(places.length, 'part'));
@@ -51,14 +52,15 @@ const GOING_ON: Readonly<Record<FinishMethod, readonly [first: string, later: st
   roller: ['Thin, rolled out and laid off one way', 'Thin, rolled out across the first and laid off one way'],
   brush: ['Thin, brushed out and laid off one way', 'Thin, brushed out and laid off one way'],
 };
-const SPRAYED: readonly FinishMethod[] = ['gun', 'airbrush', 'can'];
+/** Rolled or brushed; what an older plan does not say is taken as sprayed. */
+const byHand = (method: FinishMethod | undefined): boolean => method !== undefined && !isSprayed({ method });
 
 /** What a step is called. */
 export const STEP_TITLES: WordsOf<StepSays> = {
   'step.wait-tape-safe': () => 'Wait until the colour takes tape',
   'step.wait-over': () => 'Wait until what is below takes the next coat',
   'step.wait-pull': () => 'Wait for the pull',
-  'step.flash': ({ method, last }) => (method === 'roller' || method === 'brush' ? `Let it dry${last ? '' : ' for the next coat'}` : 'Flash off'),
+  'step.flash': ({ method, last }) => (byHand(method) ? `Let it dry${last ? '' : ' for the next coat'}` : 'Flash off'),
   'step.wash': ({ places }) => `Wash ${theOnly(places)}`,
   'step.warm': () => 'Keep part and tape warm overnight',
   'step.abrade': ({ places }) => `Abrade and clean ${theOnly(places)}`,
@@ -83,7 +85,7 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
   'step.wait-over': () => 'What goes on sooner wrinkles it or traps its solvent.',
   'step.wait-pull': () => '',
   'step.flash': ({ method, masked }) =>
-    method === 'roller' || method === 'brush'
+    byHand(method)
       ? 'Try it in a hidden place: it takes no mark and no longer pulls.'
       : masked === false
         ? 'Check it where nobody looks, not on a face that is seen.'
@@ -112,10 +114,8 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
     [
       cans ? `${counted(cans, 'can')}; shake for two minutes after the ball comes free.` : `${volume(ml)} ready to use (estimate).`,
       partsMl && partsMl.length > 1 ? `${partsMl.map((part) => volume(part)).join(' + ')}, paint first. Mix, strain, fill.` : '',
-      !cans && partsMl && partsMl.length === 1 && (method === 'roller' || method === 'brush')
-        ? 'Stir to the bottom of the tin; pour out only what is used.'
-        : '',
-      !cans && partsMl && partsMl.length === 1 && method && SPRAYED.includes(method) ? 'Stir, strain, fill.' : '',
+      !cans && partsMl && partsMl.length === 1 && byHand(method) ? 'Stir to the bottom of the tin; pour out only what is used.' : '',
+      !cans && partsMl && partsMl.length === 1 && method && !byHand(method) ? 'Stir, strain, fill.' : '',
       batches && batches > 1 ? `In ${batches} lots: one would be too old before the last coat.` : '',
     ]
       .filter(Boolean)
@@ -124,7 +124,7 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
     const [first, later] = GOING_ON[method ?? 'gun'];
     const how = peelable && coat === coats && coats > 2 ? 'A heavy coat, so that it peels in one piece' : coat === 1 && coats > 1 ? first : later;
     const tape = masked ?? true;
-    const edge = SPRAYED.includes(method ?? 'gun') ? 'from the tape towards the bare side, never into a tape edge' : 'away from the tape edge, never into it';
+    const edge = !byHand(method) ? 'from the tape towards the bare side, never into a tape edge' : 'away from the tape edge, never into it';
     return `${how}${tape ? `, ${edge}` : ''}.${tape && coat > 1 ? ' Press the tape again first.' : ''}`;
   },
   'step.pull': ({ finish, fromMin, toMin, hands, older }, { minutes }) =>

@@ -23,12 +23,12 @@ import { useWords } from '@/person/PersonContext';
 export default function CoatsScreen() {
   const { plan, shelf } = useJob();
   const [number, setNumber] = useState(1);
-  const painted = plan?.stages[Math.min(number, plan.stages.length) - 1]?.open[0]?.split('/')[0];
-  const { part, choice, choose } = usePart(plan, null, painted);
+  const stage = plan?.stages[Math.min(number, plan.stages.length) - 1] ?? null;
+  const painted = stage?.pictures.find(({ areas }) => areas.some(({ open }) => open));
+  const { part, choice, choose } = usePart(plan, painted?.part);
   const [area, setArea] = useState<string | null>(null);
   const [chosenSpot, setSpot] = useState<LineSpot | null>(null);
   const rehearsed = useRehearsal(plan);
-  const stage = plan?.stages[Math.min(number, plan.stages.length) - 1] ?? null;
   const arrows = useMemo(() => (plan && part && stage ? sprayArrows(plan, part, stage) : []), [plan, part, stage]);
   if (!plan || !part) return <StepGuard waiting="Finding the order of coats …" />;
   if (!stage)

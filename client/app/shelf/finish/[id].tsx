@@ -1,15 +1,4 @@
-import {
-  EFFECTS,
-  METHODS,
-  PAINT_SYSTEM_KEYS,
-  SCHOOLS,
-  typicalFinish,
-  type Finish,
-  type PaintSystemKey,
-  type Shelf,
-  REFERENCE_AIR_C,
-  REFERENCE_HUMIDITY,
-} from '@lintrel/core';
+import { EFFECTS, METHODS, PAINT_SYSTEM_KEYS, SCHOOLS, typicalFinish, type Finish, type PaintSystemKey, type Shelf, REFERENCE_AIR } from '@lintrel/core';
 import { SYSTEM_NAMES, phrase } from '@lintrel/words';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
@@ -116,7 +105,7 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
       </Sheet>
       <Sheet>
         <Heading>Times</Heading>
-        <Small>{phrase`Minutes at ${temperature(REFERENCE_AIR_C)}, ${100 * REFERENCE_HUMIDITY} % humidity and the film below`}</Small>
+        <Small>{phrase`Minutes at ${temperature(REFERENCE_AIR.airC)}, ${REFERENCE_AIR.rhPercent} % humidity and the film below`}</Small>
         <View style={styles.row}>
           <Field control={control} name="flashMin" label="Flash" unit="min" keys="numeric" />
           <Field control={control} name="recoatFrom" label="Next coat from" unit="min" keys="numeric" />

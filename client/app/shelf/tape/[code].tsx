@@ -1,4 +1,4 @@
-import { EDGE_CLASSES, TAPE_KINDS, type Shelf, type Tape, REFERENCE_AIR_C } from '@lintrel/core';
+import { EDGE_CLASSES, TAPE_KINDS, type Shelf, type Tape, REFERENCE_AIR } from '@lintrel/core';
 import { phrase, TAPE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
@@ -77,7 +77,14 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
           <Field control={control} name="fold" label="Fold limit, share" keys="numeric" hint="0.005 is 0.5 %" />
           <Field control={control} name="adhesionN25" label="Grip" unit="N/25 mm" keys="numeric" />
           <Field control={control} name="minApplyC" label="Sticks from" unit="°C" />
-          <Field control={control} name="cleanHours" label="Comes off clean within" unit="h" keys="numeric" hint={phrase`At ${temperature(REFERENCE_AIR_C)}`} />
+          <Field
+            control={control}
+            name="cleanHours"
+            label="Comes off clean within"
+            unit="h"
+            keys="numeric"
+            hint={phrase`At ${temperature(REFERENCE_AIR.airC)}`}
+          />
         </View>
         <Field whole control={control} name="use" label="Good for" />
         <Field whole control={control} name="basis" label="Where the figures come from" />
