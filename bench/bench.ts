@@ -9,6 +9,7 @@ import { longestTaskWhileDragging } from './dragging';
 import { FRAME_MS } from './frame';
 import { areasAgainstLibrary } from './geometry';
 import { orderFigures } from './order';
+import { pageBytes } from './page-bytes';
 
 // Ratios measured in one run on one machine; it reports and never fails.
 
@@ -149,6 +150,10 @@ async function orderRatios(): Promise<Ratio[]> {
   ];
 }
 
+const page = await pageBytes();
+console.error(
+  `the list of jobs: scripts ${page.scriptsMb.toFixed(2)} MB, fonts ${page.fontsMb.toFixed(2)} MB, first paint after ${page.firstPaintMs.toFixed(0)} ms`,
+);
 const ratios = [
   ...(await orderRatios()),
   areasRatio(),
@@ -163,6 +168,7 @@ const ratios = [
     'kB',
     1.4,
   ),
+  ratio('all bytes of the list of jobs ÷ 1 MB', page.allMb, 1, 'MB', 0.6),
   await readRatio(),
 ];
 console.log(JSON.stringify({ ratios, workerKb: workerSize() }, null, 2));

@@ -56,10 +56,6 @@ async function slide(hands: Hands, slider: string, steps: number): Promise<void>
   await hands.page.focus(slider);
   for (let step = 0; step < steps; step++) await hands.page.keyboard.press('ArrowRight');
 }
-/** Waits until the page does not hold a text any more. */
-async function gone(hands: Hands, pattern: RegExp): Promise<void> {
-  await hands.page.waitForFunction((source) => !new RegExp(source).test(document.body.innerText), { timeout: 12_000 }, pattern.source);
-}
 const colourOf = (hands: Hands, area: string) => hands.page.$eval(`[data-testid=area-${area}]`, (shape) => shape.getAttribute('fill'));
 
 describe('on the phone', () => {
@@ -80,7 +76,7 @@ describe('on the phone', () => {
       expect(pinned.choicePrice).not.toBeNull();
       expect(pinned.stages[0].pictures).not.toEqual(found.stages[0].pictures);
       await hands.pressNamed('button', 'Let Lintrel choose again');
-      await gone(hands, /Your choices:/);
+      await hands.gone(/Your choices:/);
       await hands.saved();
     });
     expect((await planOf(id)).stages).toEqual(found.stages);
@@ -89,7 +85,7 @@ describe('on the phone', () => {
   it('wants something else most, and gets the order for it with its reason', async () => {
     const id = await jobId('Juniper');
     await withPage(`/job/${id}/coats`, PHONE, async (hands) => {
-      await hands.sees(/It is proven: no order is better by more than a tenth/);
+      await hands.sees(/It is proven: no order is better by more than 10 %/);
       await hands.press('[data-testid=wishes]');
       await hands.page.waitForSelector('[data-testid=by-wish]', { timeout: 12_000 });
       await hands.pressNamed('button', 'Least material, take it');
@@ -102,6 +98,82 @@ describe('on the phone', () => {
       expect(await hands.count('[data-testid=order]')).toBeGreaterThan(1);
     });
     expect((await designOf(id)).choices.wish).toBe('work');
+  });
+
+  it('takes the order that sprays wider, and gives it back; sets how near equals are', async () => {
+    const id = await jobId('Brindle');
+    const planned = (await planOf(id)).orders.find(({ chosen }) => chosen)?.lostM2 ?? 0;
+    expect((await planOf(id)).orders.some(({ lostM2 }) => lostM2 > planned)).toBe(true);
+    await withPage(`/job/${id}/coats`, PHONE, async (hands) => {
+      await hands.sees(/the same within 10 % the calmest is planned/);
+      await hands.press('[data-testid=order] [role=button]');
+      await hands.sees(/Let Lintrel choose again/);
+      await hands.saved();
+      expect((await designOf(id)).choices.spread).toBe('wide');
+      await hands.pressNamed('button', 'Let Lintrel choose again');
+      await hands.gone(/Let Lintrel choose again/);
+      await hands.saved();
+      await hands.press('[data-testid=rules]');
+      await hands.fill('equal-percent', '80');
+      await hands.sees(/needs a number from 0 to 50/);
+      await hands.fill('equal-percent', '0');
+      await hands.press('[data-testid=set-equal-percent]');
+      await hands.sees(/no order is better by more than 0 %|can be more than \d+ % better/);
+      await hands.saved();
+    });
+    const { choices } = await designOf(id);
+    expect(choices).toMatchObject({ order: null, equalPercent: 0 });
+    expect(choices.spread).toBeUndefined();
+    // Nothing is given for calm any more: the cheapest is planned.
+    const after = await planOf(id);
+    expect(after.orders.find(({ chosen }) => chosen)?.workMin).toBeCloseTo(Math.min(...after.orders.map(({ workMin }) => workMin)), 6);
+  });
+
+  it('says what stays on a part while it is painted: it is covered, and the relation holds both ways', async () => {
+    const id = await jobId('Brindle');
+    await withPage(`/job/${id}/part/house`, PHONE, async (hands) => {
+      await hands.press('[data-testid=attached-funnel]');
+      await hands.pressNamed('button', 'Keep these');
+      await hands.sees(/Air today/);
+      await hands.saved();
+    });
+    const attached = async () =>
+      (await designOf(id)).parts.filter((part) => part.attached?.includes('funnel') || (part.id === 'funnel' && part.attached?.length));
+    expect((await attached()).map((part) => part.id)).toEqual(['house']);
+    const covered = (await planOf(id)).stages.filter(({ coveredParts }) => coveredParts.length > 0);
+    expect(covered.length).toBeGreaterThan(0);
+    await withPage(`/job/${id}/part/funnel`, PHONE, async (hands) => {
+      await hands.page.waitForSelector('[aria-label="Attached to Deckhouse: yes"]', { timeout: 12_000 });
+      await hands.press('[data-testid=attached-house]');
+      await hands.pressNamed('button', 'Keep these');
+      await hands.sees(/Air today/);
+      await hands.saved();
+    });
+    expect(await attached()).toEqual([]);
+    expect((await planOf(id)).stages.every(({ coveredParts }) => coveredParts.length === 0)).toBe(true);
+  });
+
+  it('says what is on one area now, refuses what cannot be, and takes it back', async () => {
+    const id = await jobId('Brindle');
+    const before = await planOf(id);
+    await withPage(`/job/${id}/areas`, PHONE, async (hands) => {
+      await hands.press('[data-testid=area]');
+      await hands.press('[data-testid=present-here]');
+      await hands.fill('present-age', 'old');
+      await hands.sees(/needs hours from 0 to 1 000 000/);
+      await hands.fill('present-age', '5');
+      await hands.fill('present-colour', '#2f6f62');
+      await hands.press('[data-testid=keep-present]');
+      await hands.sees(/On it now: [^,]+, 5 h old/);
+      await hands.saved();
+      const [told] = (await designOf(id)).presentAt ?? [];
+      expect(told).toMatchObject({ colour: '#2f6f62', ageH: 5 });
+      await hands.pressNamed('button', 'As the rest of the part');
+      await hands.sees(/as the rest of the part/);
+      await hands.saved();
+    });
+    expect((await designOf(id)).presentAt).toEqual([]);
+    expect((await planOf(id)).stages).toEqual(before.stages);
   });
 
   it('scrubs the rehearsal: bare, coat by coat, to the end, the clock running', async () => {
@@ -158,7 +230,7 @@ describe('on the wide screen', () => {
       expect((await designOf(id)).scheme.areas).toEqual(before);
       await hands.pressNamed('radio', 'Compare with: Scheme 1');
       await hands.pressNamed('button', 'Remove Scheme 1');
-      await gone(hands, /Compare with/);
+      await hands.gone(/Compare with/);
       await hands.saved();
       expect((await designOf(id)).others).toEqual([]);
     });
@@ -210,7 +282,7 @@ describe('on the wide screen', () => {
       await add('Cream, two-part', 'Copper, two-part');
       await hands.sees(/cannot hold together with the other wishes/);
       await hands.pressNamed('button', 'Let Lintrel choose again');
-      await gone(hands, /Your choices:/);
+      await hands.gone(/Your choices:/);
       await hands.saved();
       expect((await planOf(id)).choicePrice).toBeNull();
     });

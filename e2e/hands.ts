@@ -50,6 +50,11 @@ export class Hands {
     });
   }
 
+  /** Waits until the page no longer holds a text. */
+  async gone(pattern: RegExp): Promise<void> {
+    await this.page.waitForFunction((source) => !new RegExp(source).test(document.body.innerText), { timeout: PATIENCE_MS }, pattern.source);
+  }
+
   text(): Promise<string> {
     return this.page.evaluate(() => document.body.innerText);
   }

@@ -54,6 +54,26 @@ it('a page over plain HTTP is no secure place, and yet a job is started and ten 
   });
 });
 
+it('a tap counts while the one before is still on its way', async () => {
+  const { id } = await jobNamed('Saltwort');
+  const doneBy = async () => (await eventsOf(id)).filter(({ kind }) => kind === 'done').length;
+  const before = await doneBy();
+  await onPhone(`/job/${id}/run`, async (hands) => {
+    await hands.sees(new RegExp(`${before} of \\d+ done`));
+    await hands.page.setRequestInterception(true);
+    const held: (() => void)[] = [];
+    hands.page.on('request', (asked) => void (asked.method() === 'POST' ? held.push(() => void asked.continue()) : asked.continue()));
+    for (const more of [1, 2]) {
+      await hands.press(DONE);
+      await hands.sees(new RegExp(`${before + more} of \\d+ done`));
+    }
+    expect(await doneBy()).toBe(before);
+    for (const since = Date.now(); (await doneBy()) < before + 2 && Date.now() - since < 10_000; await new Promise((again) => setTimeout(again, 100)))
+      for (const send of held.splice(0)) send();
+    expect(await doneBy()).toBe(before + 2);
+  });
+});
+
 it('taps wait on the disk through a reload, and all of them are shown', async () => {
   const { id } = await jobNamed('Brindle');
   const before = (await eventsOf(id)).length;

@@ -126,6 +126,8 @@ describe.each([
     await hands.pressNamed('button', 'Let Lintrel choose again');
     // Back to the order found, once the worker has planned again.
     await hands.sees(new RegExp(before.match(/Stage 2: .*/)?.[0] ?? 'no stage'));
+    // Both orders may have the same second stage: the way back goes when there is nothing to take back.
+    await hands.gone(/Let Lintrel choose again/);
     expect(await hands.text()).not.toMatch(/Let Lintrel choose again/);
   });
 

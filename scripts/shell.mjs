@@ -82,11 +82,24 @@ const WHY = {
   ENOENT: 'the place does not exist and cannot be made',
 };
 
+/** Makes one folder; that it is there already, or that somebody else makes it this very moment, is as good. */
+function makeOne(folder) {
+  try {
+    mkdirSync(folder);
+  } catch (error) {
+    if (error.code !== 'EEXIST' || !statSync(folder, { throwIfNoEntry: false })?.isDirectory()) throw error;
+  }
+}
+
 /** One folder after another: made in one go, a place where none can be made is tried without end. */
 function makeFolder(folder) {
-  if (existsSync(folder)) return;
-  makeFolder(dirname(folder));
-  mkdirSync(folder);
+  try {
+    makeOne(folder);
+  } catch (error) {
+    if (error.code !== 'ENOENT' || dirname(folder) === folder) throw error;
+    makeFolder(dirname(folder));
+    makeOne(folder);
+  }
 }
 
 /** Makes sure that a folder is there and can be written to; ends with a sentence where not. */

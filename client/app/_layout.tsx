@@ -1,7 +1,6 @@
 import { BarlowSemiCondensed_500Medium } from '@expo-google-fonts/barlow-semi-condensed/500Medium';
 import { BarlowSemiCondensed_600SemiBold } from '@expo-google-fonts/barlow-semi-condensed/600SemiBold';
 import { Barlow_400Regular } from '@expo-google-fonts/barlow/400Regular';
-import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
@@ -12,21 +11,21 @@ import { useSending } from '@/api/useOutbox';
 import { PersonProvider } from '@/person/PersonContext';
 import { colour, paperTheme } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
+import { Icon } from '@/ui/Icon';
+import type { IconName } from '@/ui/icons';
 import { Places } from '@/ui/Places';
 
-type IconName = keyof typeof MaterialCommunityIcons.glyphMap;
 const paperSettings = {
-  icon: ({ name, color, size }: { name: string; color?: string; size: number }) => (
-    <MaterialCommunityIcons aria-hidden name={name as IconName} color={color} size={size} />
-  ),
+  // Names come from our own components alone, which know them by type.
+  icon: ({ name, color, size }: { name: string; color?: string; size: number }) => <Icon name={name as IconName} color={color} size={size} />,
 };
 
 /** Everything stands in here: fonts, theme, data, and the four places round the screen. */
 export default function RootLayout() {
-  const [loaded, failed] = useFonts({ Barlow_400Regular, BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold, ...MaterialCommunityIcons.font });
+  // What is there is shown at once; letters change to their own when the fonts have come.
+  useFonts({ Barlow_400Regular, BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold });
   const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: 2, staleTime: 5000 } } }));
   const wide = useWide();
-  if (!loaded && !failed) return null;
   return (
     <PersonProvider>
       <QueryClientProvider client={client}>

@@ -1,6 +1,6 @@
 // Random jobs of every kind of work: parts of all surfaces, finishes of all systems, all schools, air from frost to summer.
 import { SHIPPED_FINISHES, SCHOOLS, type Finish } from './finish';
-import { emptyDesign, SHIPPED_SHELF, type Design, type Part, type PartAreaChoice } from './job';
+import { emptyDesign, SHIPPED_SHELF, type Design, type Part, type PartAreaChoice, type PresentAt } from './job';
 import type { TrimLine } from './lines';
 import { workOutParts } from './plan';
 import type { Feature, Surface } from './surface';
@@ -167,10 +167,32 @@ function partOf(id: string, roll: Dice): Part {
   };
 }
 
+/** Parts attached to one another, and coarse places on them: thrown with dice of their own. */
+function joined(parts: readonly Part[], roll: Dice): Part[] {
+  return parts.map((part, index) => {
+    const { x, y } = reachOf(part.surface);
+    const at = { along: (x[0] + x[1]) / 2, above: (y[0] + y[1]) / 2 };
+    const coarse: Feature = { kind: 'texture', id: 'coarse', name: 'Coarse', datum: 'base', shape: { kind: 'round', at, diameter: 200 } };
+    return {
+      ...part,
+      features: [...(part.features ?? []), ...(roll.chance(0.3) ? [coarse] : [])],
+      ...(index > 0 && roll.chance(0.4) ? { attached: [parts[index - 1].id] } : {}),
+    };
+  });
+}
+
+/** Some areas are in something else now. */
+const presentPlaces = (areas: readonly PartAreaChoice[], roll: Dice): PresentAt[] =>
+  areas.flatMap(({ part, seed }) => (roll.chance(0.1) ? [{ part, seed, system: roll.of(SYSTEMS), colour: '#2f6f62', ageH: roll.of([0, 30, 2000]) }] : []));
+
 /** A random job with the shelf that ships; the same seed gives the same job. */
 export function randomJob(seed: number): Design {
   const roll = dice(seed);
-  const parts = ['a', 'b', 'c'].slice(0, roll.of([1, 1, 2, 3])).map((id) => partOf(id, roll));
+  const extra = dice(seed ^ 0x5eed);
+  const parts = joined(
+    ['a', 'b', 'c'].slice(0, roll.of([1, 1, 2, 3])).map((id) => partOf(id, roll)),
+    extra,
+  );
   const finishes: readonly Finish[] = Array.from({ length: roll.whole(1, 4) }, () => roll.of(SHIPPED_FINISHES));
   const areas: PartAreaChoice[] = workOutParts({ ...emptyDesign('x', 'other'), parts }).flatMap(({ part, arrangement }) =>
     arrangement.areas
@@ -186,6 +208,7 @@ export function randomJob(seed: number): Design {
     ...emptyDesign(`Random ${seed}`, 'other'),
     scale: roll.chance(0.3) ? 72 : 1,
     parts,
+    presentAt: presentPlaces(areas, extra),
     climate: { airC, rhPercent: Math.round(roll.between(25, 95)), surfaceC: roll.chance(0.3) ? airC - 2 : null, movement: roll.of(AIR_MOVEMENTS) },
     scheme: {
       areas,

@@ -1,5 +1,6 @@
 // Sample problems for tests and benchmarks of the order of coats.
 import { SHIPPED_FINISHES } from './finish';
+import { UNDER } from './masking';
 import {
   NO_RULES,
   stageCost,
@@ -18,7 +19,9 @@ export const sampleArea = (index: number, finish: string | null, changes: Partia
   id: `p/a${index + 1}`,
   code: `A${index + 1}`,
   part: 'p',
+  count: 1,
   sizeM2: 0.2 + 0.3 * index,
+  narrowM: null,
   present: '#c7bfa6',
   presentSystem: null,
   presentAgeMin: 0,
@@ -36,9 +39,10 @@ export const sampleBorder = (a: number, b: number, lengthM: number, changes: Par
   b,
   lengthM,
   pieces: 1,
-  points: 3,
+  setOutMin: 1.5,
   corners: 0,
   bend: 'straight',
+  sealM: 0,
   ...changes,
 });
 
@@ -47,6 +51,7 @@ export const sampleProblem = (areas: readonly OrderArea[], borders: readonly Ord
   areas,
   borders,
   plugs: new Map(),
+  attached: new Map(),
   finishes: new Map(SHIPPED_FINISHES.map((finish) => [finish.id, finish])),
   air: { airC: 20, rhPercent: 50, movement: 'normal' },
   model: false,
@@ -93,7 +98,7 @@ function nextOf({ rules }: OrderProblem, left: readonly string[]): readonly stri
   return left.filter((id) => !rules.before.some(({ first, then }) => then === id && left.includes(first)));
 }
 
-function openings({ areas, rules }: OrderProblem, { open: under }: Progress, id: string, left: readonly string[]): boolean[][] {
+function openings({ areas, rules }: OrderProblem, { standing }: Progress, id: string, left: readonly string[]): boolean[][] {
   const pinned = (area: number) => rules.pins.find((pin) => pin.finish === id && pin.area === area)?.open;
   const may = areas.map((area, index): boolean[] => {
     if (area.finish === id) return [true];
@@ -103,5 +108,5 @@ function openings({ areas, rules }: OrderProblem, { open: under }: Progress, id:
     return pin === undefined ? [false, true] : [pin];
   });
   const all = may.reduce<boolean[][]>((rows, options) => rows.flatMap((row) => options.map((one) => [...row, one])), [[]]);
-  return under ? all.filter((row) => row.every((one, index) => !one || under[index])) : all;
+  return standing ? all.filter((row) => row.every((one, index) => !one || standing[index] !== UNDER.covered)) : all;
 }

@@ -27,8 +27,8 @@ const coatsOf = (steps: readonly Step[], stage: number): Step[] => steps.filter(
 const STORIES: Readonly<Record<string, Story>> = {
   // Between two coats, the window of the next about to open.
   Juniper: { last: (steps) => coatsOf(steps, 1)[0], agoMin: 14 },
-  // Its first colour dries overnight before it takes tape.
-  Saltwort: { last: (steps) => lastOf(steps, ({ stage }) => stage === 1), agoMin: 15 * 60 },
+  // Its first rolled coat takes until tonight before the next may go on.
+  Saltwort: { last: (steps) => coatsOf(steps, 2)[0], agoMin: 3 * 60 },
   // Finished last month.
   Marigold: {
     last: (steps) => lastOf(steps, () => true),

@@ -1,4 +1,3 @@
-import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import type { Answer, Checked, Question } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { colour, size, space } from '@/theme/theme';
@@ -7,6 +6,7 @@ import { Body, Figure, Title } from '@/ui/Words';
 import { AnswerPicture } from './AnswerPicture';
 import { AnswerSketch } from './AnswerSketch';
 import { useWords } from '@/person/PersonContext';
+import { Icon } from '@/ui/Icon';
 
 const TONES = {
   good: { icon: 'check-circle-outline', colour: colour.calm },
@@ -27,7 +27,7 @@ export function AnswerSheet({ question, answer }: { question: Question; answer: 
   return (
     <Sheet>
       <View style={styles.head} role="status" testID="answer">
-        <MaterialCommunityIcons aria-hidden name={TONES[tone].icon} size={size.title} color={TONES[tone].colour} />
+        <Icon name={TONES[tone].icon} size={size.title} color={TONES[tone].colour} />
         <Title style={styles.headline}>{headline}</Title>
       </View>
       {question.sketch ? (

@@ -1,4 +1,4 @@
-import { showMinutes, WISHES, type Plan, type SequenceSummary, type Wish } from '@lintrel/core';
+import { RULE_OF_THUMB, showMinutes, WISHES, type Plan, type SequenceSummary, type Wish } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
@@ -35,7 +35,11 @@ export function Orders({ plan }: { plan: Plan }) {
       <Heading>Orders of coats</Heading>
       <Choice label="Wanted most" value={plan.wish} options={WISHES.map((value) => ({ value, label: WISH_WORDS[value] }))} onChange={wish} />
       <Wishes onWish={wish} />
-      <Proof gap={plan.orderGap} equals={plan.orders.filter(({ equal }) => equal).length} />
+      <Proof
+        gap={plan.orderGap}
+        equals={plan.orders.filter(({ equal }) => equal).length}
+        percent={design.choices.equalPercent ?? 100 * RULE_OF_THUMB.equalShare}
+      />
       {plan.orderGap > 0 ? <LongSearch design={design} /> : null}
       <ScrollView horizontal contentContainerStyle={styles.strip}>
         {plan.orders.map((sequence, index) => (
@@ -53,13 +57,13 @@ export function Orders({ plan }: { plan: Plan }) {
 }
 
 /** How sure it is that nothing better exists, and what is planned of those that come to the same. */
-const Proof = ({ gap, equals }: { gap: number; equals: number }) => (
+const Proof = ({ gap, equals, percent }: { gap: number; equals: number; percent: number }) => (
   <Small>
     {phrase`${
       gap === 0
-        ? 'It is proven: no order is better by more than a tenth.'
+        ? phrase`It is proven: no order is better by more than ${percent} %.`
         : phrase`The best found; none can be more than ${Math.max(1, Math.ceil(100 * gap))} % better.`
-    } ${equals > 1 ? 'Of those that come to the same within a tenth the calmest is planned: no paint where it will not stay, light before dark, few stages.' : ''}`}
+    } ${equals > 1 ? phrase`Of those that come to the same within ${percent} % the calmest is planned: no paint where it will not stay, light before dark, few stages.` : ''}`}
   </Small>
 );
 

@@ -60,7 +60,7 @@ export function Price({ price }: { price: ChoicePrice | null }) {
   if (!price) return null;
   const back = () =>
     void change(({ choices, ...now }) => {
-      const { before: _before, pins: _pins, sameGun: _gun, ...rest } = choices;
+      const { before: _before, pins: _pins, sameGun: _gun, spread: _spread, ...rest } = choices;
       return { ...now, choices: { ...rest, order: null } };
     }, 'Took the choices back');
   return (

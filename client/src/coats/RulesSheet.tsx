@@ -25,13 +25,21 @@ export function RulesSheet({ plan }: { plan: Plan }) {
       <Heading>Rules of your own</Heading>
       <Choice
         label="Masks"
-        value={masks}
+        value={choices.masks ?? 'usual'}
         options={[
-          { value: 'fresh', label: 'Off after every colour' },
+          { value: 'usual', label: 'As usual' },
+          { value: 'fresh', label: 'All off after every colour' },
           { value: 'free', label: 'May stay on' },
         ]}
-        onChange={(value) => set({ masks: value })}
+        onChange={(value) => set({ masks: value === 'usual' ? undefined : value })}
       />
+      {choices.masks === undefined ? (
+        <Small>
+          {isModelScale(design.scale)
+            ? 'As usual: they stay on from colour to colour where their tape allows it.'
+            : 'As usual: off after every colour; on what is kept they stay on through primer, colour and clear.'}
+        </Small>
+      ) : null}
       {masks === 'free' ? (
         <Choice
           label="Masks that stay on may come off"
@@ -58,6 +66,7 @@ export function RulesSheet({ plan }: { plan: Plan }) {
         onChange={(pairs) => set({ sameGun: pairs.map(([first, second]) => ({ first, second })) })}
       />
       <MostStages key={choices.mostStages} design={design} onChange={(mostStages) => set({ mostStages })} />
+      <Equals key={choices.equalPercent} design={design} onChange={(equalPercent) => set({ equalPercent })} />
       {(choices.vouched ?? []).map(({ lower, upper, note }, index) => (
         <View key={`${lower} ${upper}`} style={styles.row}>
           <Body style={styles.shrink}>{phrase`${upper} over ${lower}: ${note}`}</Body>
@@ -116,13 +125,55 @@ function Pairs({
 }
 
 function MostStages({ design, onChange }: { design: Design; onChange: (most: number | undefined) => void }) {
-  const [text, setText] = useState(String(design.choices.mostStages ?? ''));
-  const value = Number(text);
-  const sound = text.trim() === '' || (Number.isInteger(value) && value >= 1 && value <= 60);
+  const sound = (value: number) => Number.isInteger(value) && value >= 1 && value <= 60;
+  return (
+    <NumberRule
+      testID="most-stages"
+      label="At most so many stages"
+      given={design.choices.mostStages}
+      sound={sound}
+      needs="needs a whole number from 1 to 60, or nothing"
+      onChange={onChange}
+    />
+  );
+}
+
+function Equals({ design, onChange }: { design: Design; onChange: (percent: number | undefined) => void }) {
+  return (
+    <NumberRule
+      testID="equal-percent"
+      label="Orders are equals within, %"
+      given={design.choices.equalPercent}
+      sound={(value) => value >= 0 && value <= 50}
+      needs="needs a number from 0 to 50, or nothing: then 10"
+      onChange={onChange}
+    />
+  );
+}
+
+/** A number a person may set, or leave open. */
+function NumberRule({
+  testID,
+  label,
+  given,
+  sound,
+  needs,
+  onChange,
+}: {
+  testID: string;
+  label: string;
+  given: number | undefined;
+  sound: (value: number) => boolean;
+  needs: string;
+  onChange: (value: number | undefined) => void;
+}) {
+  const [text, setText] = useState(String(given ?? ''));
+  const empty = text.trim() === '';
+  const fine = empty || sound(Number(text));
   return (
     <View style={styles.row}>
-      <Typed label="At most so many stages" value={text} onChange={setText} fault={sound ? undefined : 'needs a whole number from 1 to 60, or nothing'} />
-      <Action label="Set" disabled={!sound} onPress={() => onChange(text.trim() === '' ? undefined : value)} />
+      <Typed label={label} value={text} keys="numeric" onChange={setText} fault={fine ? undefined : needs} testID={testID} />
+      <Action label="Set" disabled={!fine} onPress={() => onChange(empty ? undefined : Number(text))} testID={`set-${testID}`} />
     </View>
   );
 }

@@ -17,6 +17,7 @@ const LAYER_WORDS: Readonly<Record<StagePlan['layer'], string>> = { primer: ' (u
 export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
   const { say, metres } = useWords();
   const { shelf } = useJob();
+  const nameOf = (id: string) => plan.parts.find((part) => part.id === id)?.name ?? id;
   const finish = shelf.finishes.find(({ id }) => id === stage.finish);
   return (
     <Sheet>
@@ -28,12 +29,13 @@ export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
       {finish && finish.effect !== 'solid' && stage.layer === 'finish' ? <Rungs finish={finish} stage={stage} /> : null}
       {stage.keep ? <Body>{phrase`The masks stay on for stage ${stage.number + 1}.`}</Body> : null}
       {stage.pulls.length > 0 ? <Body>{phrase`The masks of stage ${listedPhrase(stage.pulls.map(String))} come off with these.`}</Body> : null}
+      {stage.coveredParts.length > 0 ? <Body>{phrase`Covered whole, for mist reaches them: ${listedPhrase(stage.coveredParts.map(nameOf))}.`}</Body> : null}
       <Small>Cross-hatched: covered. Along the lines: tape. Arrows: spray this way, off the tape, never into its edge.</Small>
       <View style={styles.figures}>
-        <Figure label="Mask (estimate)" value={showMinutes(stage.layMin)} />
+        <Figure label="Mask (estimate)" value={showMinutes(stage.layMin + stage.sealMin)} />
         <Figure label="Paint (estimate)" value={showMinutes(stage.coatMin + stage.changeMin)} />
         {stage.overMin > 0 ? <Figure label="Key (estimate)" value={showMinutes(stage.overMin)} /> : null}
-        <Figure label="Pull (estimate)" value={showMinutes(stage.pullMin)} />
+        <Figure label="Pull, uncover (estimate)" value={showMinutes(stage.pullMin + stage.uncoverMin)} />
         <Figure label="Wait (estimate)" value={showMinutes(stage.waitMin)} />
         <Figure label="Tape edges" value={metres(1000 * stage.tapeM)} />
         <Figure label="Dry film" value={stage.buildUm.toFixed(0)} unit="µm" />
@@ -100,14 +102,15 @@ const TASK_WORDS: Readonly<Record<PrepareTask['answer'], string>> = {
 
 /** What the coat below asks for; a person who knows better vouches for the pair, with a note. */
 function Task({ task, stage, plan }: { task: PrepareTask; stage: StagePlan; plan: Plan }) {
-  const { design, shelf, change } = useJob();
+  const { shelf, change } = useJob();
   const { say } = useWords();
   const [note, setNote] = useState<string | null>(null);
   const pair = pairOf(task, stage, plan);
   const upper = shelf.finishes.find(({ id }) => id === stage.finish)?.system;
   const lowerFinish = pair && shelf.finishes.find(({ id }) => id === pair)?.system;
-  const present = design.parts.find(({ id }) => id === task.places[0]?.part)?.present.system;
-  const lower = lowerFinish ?? (present === 'bare' ? undefined : present);
+  const [place] = task.places;
+  const present = plan.parts.find(({ id }) => id === place?.part)?.areas.find(({ code }) => code === place?.code)?.present?.system;
+  const lower = lowerFinish ?? present;
   const vouch = () => {
     if (!lower || !upper || !note?.trim()) return;
     const entry = { lower, upper, note: note.trim() };

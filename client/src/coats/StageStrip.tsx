@@ -1,14 +1,18 @@
-import type { PartPlan, Plan } from '@lintrel/core';
+import type { PartPlan, Plan, StagePlan } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { finalAreas, stageAreas } from '@/drawing/paint';
 import { PartThumb } from '@/drawing/PartThumb';
+import { PieceThumb } from '@/drawing/PieceThumb';
 import { useJob } from '@/job/JobContext';
 import { colour, measure, space } from '@/theme/theme';
 import { Small } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
 
-/** A picture after every stage, and one of the end. */
+const touches = (stage: StagePlan, part: PartPlan): boolean =>
+  stage.pictures.some((picture) => picture.part === part.id && picture.areas.some(({ open }) => open));
+
+/** A picture after every stage, and one of the end; of the whole piece where the stage leaves the part alone. */
 export function StageStrip({ plan, part, chosen, onChoose }: { plan: Plan; part: PartPlan; chosen: number; onChoose: (number: number) => void }) {
   const { text } = useWords();
   const { shelf } = useJob();
@@ -24,7 +28,11 @@ export function StageStrip({ plan, part, chosen, onChoose }: { plan: Plan; part:
           style={[styles.picture, stage.number === chosen && styles.chosen]}
           testID="stage"
         >
-          <PartThumb part={part} areas={stageAreas(plan, stage, part, shelf)} width={measure.thumb} height={measure.thumbHigh} />
+          {touches(stage, part) ? (
+            <PartThumb part={part} areas={stageAreas(plan, stage, part, shelf)} width={measure.thumb} height={measure.thumbHigh} />
+          ) : (
+            <PieceThumb parts={plan.parts} areasOf={(one) => stageAreas(plan, stage, one, shelf)} width={measure.thumb} height={measure.thumbHigh} />
+          )}
           <Small tone="ink">{phrase`Stage ${stage.number}`}</Small>
         </Pressable>
       ))}

@@ -1,12 +1,12 @@
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
-import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { HelperText } from 'react-native-paper';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { Swatch } from '@/ui/Row';
 import { Text } from '@/ui/Text';
 import { useFaultWords, useWords } from '@/person/PersonContext';
+import { Icon } from '@/ui/Icon';
 
 export interface PickOption<T extends string> {
   readonly value: T;
@@ -40,7 +40,7 @@ export function Pick<T extends string>({ label, value, options, onChange, fault 
       >
         {chosen?.colour ? <Swatch colour={chosen.colour} /> : null}
         <Text style={styles.word}>{chosen?.label ?? 'Choose'}</Text>
-        <MaterialCommunityIcons aria-hidden name={open ? 'chevron-up' : 'chevron-down'} size={size.title} color={colour.quiet} />
+        <Icon name={open ? 'chevron-up' : 'chevron-down'} size={size.title} color={colour.quiet} />
       </Pressable>
       {open ? (
         <ScrollView style={styles.list} nestedScrollEnabled role="radiogroup">

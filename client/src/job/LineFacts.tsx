@@ -1,10 +1,10 @@
 import { showBoth, showLength, type Fit, type LineAnalysis, type LineFit, type LinePlan } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
-import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { lazy, Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, size, space } from '@/theme/theme';
 import { Body, Figure, Small } from '@/ui/Words';
+import { Icon } from '@/ui/Icon';
 
 const BendChart = lazy(() => import('./BendChart'));
 
@@ -115,7 +115,7 @@ function Verdict({ fit, unit }: { fit: Fit; unit: 'mm' | 'in' }) {
   const share = fit.verdict === 'stretch' ? phrase` up to ${(fit.stretch * 100).toFixed(1)} %` : '';
   return (
     <View style={styles.verdict}>
-      <MaterialCommunityIcons aria-hidden name={icon} size={size.base} color={colour.quiet} />
+      <Icon name={icon} size={size.base} color={colour.quiet} />
       <Small tone="ink">{phrase`${words}${share}${where}`}</Small>
     </View>
   );

@@ -1,10 +1,10 @@
 import { phrase } from '@lintrel/words';
-import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { StyleSheet, View } from 'react-native';
 import { colour, size, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Body, Small } from '@/ui/Words';
 import { useJob } from './JobContext';
+import { Icon } from '@/ui/Icon';
 
 const LOOK = {
   saved: { icon: 'check', words: 'Saved' },
@@ -20,7 +20,7 @@ export function SaveNote() {
   const { icon, words } = LOOK[saved.kind];
   return (
     <View style={styles.note} role="status" testID={`save-${saved.kind}`}>
-      <MaterialCommunityIcons aria-hidden name={icon} size={size.base} color={colour.quiet} />
+      <Icon name={icon} size={size.base} color={colour.quiet} />
       <Small lines={2} style={styles.words}>
         {words}
       </Small>

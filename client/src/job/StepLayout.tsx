@@ -1,13 +1,13 @@
 import { useState, type PropsWithChildren, type ReactNode } from 'react';
 import type { PartPlan } from '@lintrel/core';
 import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { boxRound } from '@/drawing/path';
 import { heightFor } from '@/drawing/view';
 import { colour, measure, size, space } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
 import { Small } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
+import { Icon } from '@/ui/Icon';
 
 interface StepLayoutProps {
   /** The part, large; left out where a step has nothing to draw. */
@@ -55,7 +55,7 @@ const Handle = ({ up, onPress }: { up: boolean; onPress: () => void }) => {
   const { text } = useWords();
   return (
     <Pressable role="button" aria-label={text(up ? 'Larger drawing' : 'Larger list')} onPress={onPress} style={styles.handle}>
-      <MaterialCommunityIcons aria-hidden name={up ? 'chevron-down' : 'chevron-up'} size={size.title} color={colour.quiet} />
+      <Icon name={up ? 'chevron-down' : 'chevron-up'} size={size.title} color={colour.quiet} />
       <Small>{up ? 'Larger drawing' : 'Larger list'}</Small>
     </Pressable>
   );

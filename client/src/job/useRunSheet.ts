@@ -29,6 +29,7 @@ export interface RunSheet {
   readonly retry: () => void;
   readonly log: (kind: EventKind, step: string | null, note?: string) => void;
   readonly start: (revision: number) => void;
+  /** A start is on its way. */
   readonly busy: boolean;
   /** Entries kept on this device until there is a connection, oldest first. */
   readonly waiting: readonly Pending[];
@@ -93,7 +94,7 @@ export function useRunSheet(id: string): RunSheet {
       lastStart.current = again;
       begin.mutate(again, { onSuccess: () => (lastStart.current = null) });
     },
-    busy: (toSend.length > 0 && !isOffline) || begin.isPending,
+    busy: begin.isPending,
     waiting: isOffline || unkept ? toSend : [],
     unkept,
     refused: own.filter(({ refused }) => refused !== null),

@@ -1,4 +1,3 @@
-import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { windowState, type JobSummary } from '@lintrel/core';
 import { phrase, JOB_NAMES } from '@lintrel/words';
 import { router } from 'expo-router';
@@ -8,6 +7,7 @@ import { Row } from '@/ui/Row';
 import { Body, Heading, Small } from '@/ui/Words';
 import { clockTime, STATE_WORDS } from '@/words';
 import { useWords } from '@/person/PersonContext';
+import { Icon } from '@/ui/Icon';
 
 const ICONS = { planning: 'pencil-outline', 'in-shop': 'hammer-wrench', finished: 'check-circle-outline' } as const;
 
@@ -17,12 +17,7 @@ export function JobRow({ job, now }: { job: JobSummary; now: number }) {
   const open = () =>
     router.push(job.state === 'in-shop' ? `/job/${job.id}/run` : job.state === 'finished' ? `/job/${job.id}/look-back` : `/job/${job.id}/piece`);
   return (
-    <Row
-      label={phrase`Open ${job.title}`}
-      onPress={open}
-      testID="job"
-      before={<MaterialCommunityIcons aria-hidden name={ICONS[job.state]} size={size.title} color={colour.calm} />}
-    >
+    <Row label={phrase`Open ${job.title}`} onPress={open} testID="job" before={<Icon name={ICONS[job.state]} size={size.title} color={colour.calm} />}>
       <Heading>{job.title}</Heading>
       <Small>{phrase`${JOB_NAMES[job.kind]} · ${STATE_WORDS[job.state]}${job.finishedAt === null ? '' : phrase` ${clockTime(job.finishedAt, now)}`}`}</Small>
       {job.state === 'in-shop' ? <Body>{phrase`Next: ${job.next ? say(job.next) : 'finish the job'}`}</Body> : null}

@@ -2,13 +2,14 @@ import { StyleSheet } from 'react-native';
 import { Button } from 'react-native-paper';
 import { useWords } from '@/person/PersonContext';
 import { colour, font, measure, size } from '@/theme/theme';
+import type { IconName } from './icons';
 
 interface ActionProps {
   readonly label: string;
   readonly onPress: () => void;
   /** `main`: the one thing to do here; `other`: beside it; `quiet`: on the side. */
   readonly rank?: 'main' | 'other' | 'quiet';
-  readonly icon?: string;
+  readonly icon?: IconName;
   readonly disabled?: boolean;
   readonly busy?: boolean;
   readonly testID?: string;

@@ -1,9 +1,9 @@
-import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import type { Advice } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { colour, measure, size, space } from '@/theme/theme';
 import { Action } from './Action';
 import { Body, Small } from './Words';
+import { Icon } from './Icon';
 
 const LOOK = {
   stop: { icon: 'octagon-outline', tone: 'accent', word: 'Settle this' },
@@ -16,7 +16,7 @@ export function Notice({ level, text, onPress }: { readonly level: Advice['level
   const { icon, tone, word } = LOOK[level];
   return (
     <View style={styles.notice} role={level === 'stop' ? 'alert' : undefined}>
-      <MaterialCommunityIcons aria-hidden name={icon} size={size.large} color={colour[tone]} />
+      <Icon name={icon} size={size.large} color={colour[tone]} />
       <View style={styles.words}>
         <Small tone={tone}>{word}</Small>
         <Body>{text}</Body>

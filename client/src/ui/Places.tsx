@@ -1,10 +1,10 @@
-import MaterialCommunityIcons from '@expo/vector-icons/MaterialCommunityIcons';
 import { Link, usePathname, type Href } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
 import { Text } from './Text';
 import { useWords } from '@/person/PersonContext';
+import { Icon } from './Icon';
 
 const PLACES = [
   { href: '/', label: 'Jobs', icon: 'clipboard-text-outline', owns: (path: string) => path === '/' || path.startsWith('/job') },
@@ -30,7 +30,7 @@ export function Places() {
               aria-current={here ? 'page' : undefined}
               style={StyleSheet.flatten([wide ? styles.railLink : styles.barLink, here && (wide ? styles.railHere : styles.barHere)])}
             >
-              <MaterialCommunityIcons aria-hidden name={icon} size={size.title} color={tone} />
+              <Icon name={icon} size={size.title} color={tone} />
               <Text style={[styles.label, wide && styles.railLabel, { color: tone }]}>{label}</Text>
             </Pressable>
           </Link>

@@ -23,12 +23,12 @@ export function carriedChoices<C extends AreaChoice>(before: Arrangement, after:
   return [...carried, ...lost];
 }
 
-/** Places in areas, moved to where those areas are now; what has no area any more is left out. */
+/** Places in areas, moved to where those areas are now, to all of them where one was split; what has no area any more is left out. */
 export function carriedPlaces<C extends { readonly seed: Point }>(before: Arrangement, after: Arrangement, places: readonly C[]): C[] {
   const origins = originsOf(before, after);
   return places.flatMap((place) => {
-    const now = origins.indexOf(areaAt(before.areas, place.seed));
-    return now < 0 ? [] : [{ ...place, seed: after.areas[now].seed }];
+    const was = areaAt(before.areas, place.seed);
+    return was < 0 ? [] : after.areas.flatMap(({ seed }, now) => (origins[now] === was ? [{ ...place, seed }] : []));
   });
 }
 

@@ -33,6 +33,14 @@ export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): F
       { scheme: design.scheme, at: ['scheme'] as Keys },
     ].flatMap(({ scheme, at }) => scheme.areas.flatMap(({ part }, index) => partFault(part, parts, [...prefix, ...at, 'areas', index, 'part']))),
     ...(design.choices.pins ?? []).flatMap(({ part }, index) => partFault(part, parts, [...prefix, 'choices', 'pins', index, 'part'])),
+    ...(design.presentAt ?? []).flatMap(({ part }, index) => partFault(part, parts, [...prefix, 'presentAt', index, 'part'])),
+    ...design.parts.flatMap(({ id, attached = [] }, index) =>
+      attached.flatMap((other, at) =>
+        other === id
+          ? [fault([...prefix, 'parts', index, 'attached', at], { code: 'design.attached-itself', values: {} })]
+          : partFault(other, parts, [...prefix, 'parts', index, 'attached', at]),
+      ),
+    ),
     ...finishesNamed(design).flatMap(({ keys, finish }) =>
       finishes.has(finish) ? [] : [fault([...prefix, ...keys], { code: 'design.no-finish', values: { finish } })],
     ),

@@ -3,7 +3,7 @@ import { climateSchema } from '../drying';
 import { PAINT_SYSTEM_KEYS, SCHOOLS } from '../finish';
 import { placeSchema } from '../surface';
 import { idText, listOf, nameText, noteText, numberBetween, oneOf, plainly, told, wholeBetween, WISHES, yesOrNo } from '../units';
-import { partSchema } from './part';
+import { partSchema, presentAtSchema } from './part';
 
 /** What is refinished. */
 export const JOB_KINDS = ['road', 'boat', 'aircraft', 'model', 'other'] as const;
@@ -57,6 +57,8 @@ export const choicesSchema = v.strictObject({
   /** Masks may stay on past the wanted window as long as the tape comes off clean. */
   late: v.optional(yesOrNo()),
   mostStages: v.optional(wholeBetween(1, 60)),
+  /** Orders that cost no more than this above the cheapest are equals; left out: 10 %. */
+  equalPercent: v.optional(numberBetween(0, 50, '%')),
   /** As cheap as can be, also where that sprays colours wider than they stay; left out: the calmest of equals. */
   spread: v.optional(v.literal('wide')),
   /** Pairs of systems a person vouches for, with why. */
@@ -77,6 +79,8 @@ export const newestDesignSchema = v.strictObject({
   climate: climateSchema,
   parts: listOf(partSchema, 'parts', 50),
   scheme: schemeSchema,
+  /** Areas on which something else is now than on the rest of their part. */
+  presentAt: v.optional(listOf(presentAtSchema, 'areas', 500)),
   /** Other schemes kept to compare with. */
   others: v.optional(listOf(schemeSchema, 'schemes', 9)),
   choices: choicesSchema,
@@ -130,6 +134,7 @@ export function finishesNamed(design: Design): { readonly keys: readonly (string
   pins?.forEach(({ finish }, index) => add(finish, 'choices', 'pins', index, 'finish'));
   sameGun?.forEach(({ first, second }, index) => [add(first, 'choices', 'sameGun', index, 'first'), add(second, 'choices', 'sameGun', index, 'second')]);
   design.parts.forEach(({ present }, index) => add(present.finish, 'parts', index, 'present', 'finish'));
+  design.presentAt?.forEach(({ finish }, index) => add(finish, 'presentAt', index, 'finish'));
   return named;
 }
 

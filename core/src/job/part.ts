@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { PAINT_SYSTEM_KEYS } from '../finish';
 import { lineSchema } from '../lines';
-import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
+import { datumSchema, featureSchema, placeSchema, poseSchema, surfaceSchema } from '../surface';
 import { byText, colourText, idText, listOf, nameText, numberBetween, oneOf, wholeBetween, yesOrNo } from '../units';
 
 /** What a part is made of. */
@@ -21,14 +21,20 @@ export const SUBSTRATES = [
 ] as const;
 export type Substrate = (typeof SUBSTRATES)[number];
 
-const presentSchema = v.strictObject({
+const present = {
   /** What is on it now; `bare` where nothing is. */
   system: oneOf(['bare', ...PAINT_SYSTEM_KEYS] as const),
   colour: colourText(),
   ageH: numberBetween(0, 1_000_000, 'h'),
   /** The finish on the shelf it is in already, where it is known: while that is sprayed the part may stay open. */
   finish: v.optional(idText()),
-});
+};
+const presentSchema = v.strictObject(present);
+export type Present = v.InferOutput<typeof presentSchema>;
+
+/** What is on the area of a part that holds a place, where that differs from the rest of the part. */
+export const presentAtSchema = v.strictObject({ part: idText(), seed: placeSchema, ...present });
+export type PresentAt = v.InferOutput<typeof presentAtSchema>;
 
 /** One physical piece with one surface. */
 export const partSchema = v.strictObject({
@@ -46,6 +52,8 @@ export const partSchema = v.strictObject({
   pose: v.optional(poseSchema),
   /** Mirror image of another part. While it follows, shape, features and lines are the other's. */
   opposite: v.optional(v.strictObject({ of: idText(), follows: yesOrNo() })),
+  /** Other parts it is attached to while the work is done: they are in reach of its spray. It is enough that one names the other. */
+  attached: v.optional(listOf(idText(), 'parts', 49)),
   /** What is done with it; left out: painted. */
   treatment: v.optional(oneOf(['paint', 'blend', 'leave'])),
 });
@@ -80,4 +88,16 @@ function behind(id: string, byId: ReadonlyMap<string, Part>): string[] {
   }
   found.delete(id);
   return [id, ...[...found].sort(byText)];
+}
+
+/** Parts each part is attached to, both ways; detached ones are left out. */
+export function attachedParts(parts: readonly Pick<Part, 'id' | 'attached'>[]): ReadonlyMap<string, readonly string[]> {
+  const found = new Map<string, Set<string>>();
+  const join = (one: string, other: string) => found.set(one, (found.get(one) ?? new Set()).add(other));
+  for (const { id, attached = [] } of parts)
+    for (const other of attached) {
+      join(id, other);
+      join(other, id);
+    }
+  return new Map([...found].map(([id, others]) => [id, [...others].sort(byText)]));
 }

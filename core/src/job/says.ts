@@ -5,6 +5,7 @@ export interface DesignSays {
   readonly 'design.too-large': { readonly million: number };
   readonly 'design.no-finish': { readonly finish: string };
   readonly 'design.no-part': { readonly part: string };
+  readonly 'design.attached-itself': Readonly<Record<string, never>>;
   readonly 'design.no-datum': { readonly datum: string };
   readonly 'design.rim-corners': { readonly most: number };
   readonly 'design.line-itself': Readonly<Record<string, never>>;

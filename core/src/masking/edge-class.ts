@@ -1,3 +1,5 @@
+import { UNDER } from './standing';
+
 /**
  * What an edge between an open and a covered area is: `crisp` makes a line that stays, `rough` gets painted over later, `soft` fades out.
  */
@@ -8,6 +10,8 @@ export interface MaskArea {
   readonly part: string;
   /** Finish it shall get; null: kept. */
   readonly finish: string | null;
+  /** Kept, and already in this finish: it may stay open while that is sprayed. */
+  readonly alike: string | null;
   /** The finish fades out within it. */
   readonly blend: boolean;
   /** Not null where one tape is as wide as the area: it makes both edges and covers it. */
@@ -31,9 +35,9 @@ export type Laid = 'now' | 'before' | 'if-open';
 
 /**
  * When the mask on a covered area is laid.
- * @param under what the area was under the masks that are still on: 1 open, 0 covered, -1 not settled; null where no mask is on
+ * @param under what the area is under the masks that are still on, one of `UNDER`; null where no mask is on
  */
 export function laidWhen(under: number | null): Laid {
-  if (under === null || under === 1) return 'now';
-  return under === 0 ? 'before' : 'if-open';
+  if (under === UNDER.covered) return 'before';
+  return under === UNDER.unsettled ? 'if-open' : 'now';
 }

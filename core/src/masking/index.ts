@@ -1,2 +1,4 @@
 export * from './edge-class';
 export * from './mask';
+export * from './reach';
+export * from './standing';

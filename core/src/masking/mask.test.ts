@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { colourStays, edgeClass, laidWhen, maskOf, type MaskArea, type MaskGround, type MaskStage } from '.';
+import { colourStays, edgeClass, laidWhen, maskOf, partsInReach, splitMask, UNDER, type MaskArea, type MaskGround, type MaskStage } from '.';
 
-const area = (over: Partial<MaskArea> = {}): MaskArea => ({ part: 'hull', finish: 'red', blend: false, strip: null, ...over });
+const area = (over: Partial<MaskArea> = {}): MaskArea => ({ part: 'hull', finish: 'red', alike: null, blend: false, strip: null, ...over });
 
 /** Red below, a strip between, white above, and a lid nobody touches. */
 const GROUND: MaskGround = {
@@ -10,11 +10,13 @@ const GROUND: MaskGround = {
     { a: 0, b: 1 },
     { a: 1, b: 2 },
   ],
+  attached: new Map(),
 };
 const stage = (over: Partial<MaskStage> = {}): MaskStage => ({
   open: [true, false, false, false],
+  method: 'gun',
   painted: [false, false, false, false],
-  under: null,
+  standing: null,
   ...over,
 });
 
@@ -29,7 +31,7 @@ describe('an edge', () => {
   it('stays for what is kept, and for what has had its finish', () =>
     expect([colourStays({ finish: null }, false), colourStays({ finish: 'red' }, false), colourStays({ finish: 'red' }, true)]).toEqual([true, false, true]));
   it('is laid in its stage, but for what masks that stayed on cover already', () =>
-    expect([null, 1, 0, -1].map(laidWhen)).toEqual(['now', 'now', 'before', 'if-open']));
+    expect([null, UNDER.open, UNDER.bare, UNDER.covered, UNDER.unsettled].map(laidWhen)).toEqual(['now', 'now', 'now', 'before', 'if-open']));
 });
 
 describe('a stage', () => {
@@ -50,7 +52,7 @@ describe('a stage', () => {
     expect(covers).toEqual([{ area: 1, by: 'tape', crisp: true, laid: 'now' }]);
   });
   it('lays only what is not on yet', () => {
-    const { covers } = maskOf(GROUND, stage({ open: [true, false, false, false], under: [true, true, false, false] }));
+    const { covers } = maskOf(GROUND, stage({ open: [true, false, false, false], standing: [1, 1, 0, 0] }));
     expect(covers.map(({ area: index, laid }) => [index, laid])).toEqual([
       [1, 'now'],
       [2, 'before'],
@@ -58,7 +60,7 @@ describe('a stage', () => {
   });
   it('masks nothing where all or nothing of a part is open', () => {
     expect(maskOf(GROUND, stage({ open: [true, true, true, false] })).edges).toEqual([]);
-    expect(maskOf(GROUND, stage({ open: [false, false, false, true] }))).toEqual({ edges: [], covers: [] });
+    expect(maskOf(GROUND, stage({ open: [false, false, false, true] }))).toEqual({ edges: [], covers: [], wholes: [], drips: false });
   });
 });
 
@@ -74,14 +76,55 @@ it('every border between open and covered is one edge, every covered area of a s
         const areas = made.map(({ part, kept }) => area({ part, finish: kept ? null : 'red' }));
         const borders = made.flatMap((one, a) => made.flatMap((other, b) => (a < b && one.part === other.part ? [{ a, b }] : [])));
         const open = made.map((one) => one.open);
-        const found = maskOf({ areas, borders }, { open, painted: made.map((one) => one.painted), under: masked ? made.map((one) => one.under) : null });
+        const standing = masked ? made.map((one) => (one.under ? UNDER.open : UNDER.covered)) : null;
+        const found = maskOf({ areas, borders, attached: new Map() }, { method: 'gun', open, painted: made.map((one) => one.painted), standing });
         expect(found.edges.map(({ border }) => border)).toEqual(borders.flatMap(({ a, b }, index) => (open[a] === open[b] ? [] : [index])));
         for (const { free, closed, laid } of found.edges) {
           expect([open[free], open[closed]]).toEqual([true, false]);
-          expect(laid).toBe(masked && !made[closed].under ? 'before' : 'now');
+          // Tape lies only along what was open when it was laid.
+          expect(laid).toBe(masked && !made[closed].under && made[free].under ? 'before' : 'now');
         }
         const sprayed = new Set(made.filter((one) => one.open).map(({ part }) => part));
         expect(found.covers.map((one) => one.area)).toEqual(made.flatMap((one, index) => (!one.open && sprayed.has(one.part) ? [index] : [])));
       },
     ),
   ));
+
+it('covers only what lies beside it where paint is rolled or brushed', () => {
+  const both = { ...GROUND, areas: GROUND.areas.map((one) => ({ ...one, strip: null })) };
+  const open = [true, false, false, false];
+  expect(maskOf(both, stage({ open, method: 'roller' })).covers.map((one) => one.area)).toEqual([1]);
+  expect(maskOf(both, stage({ open, method: 'gun' })).covers.map((one) => one.area)).toEqual([1, 2]);
+});
+
+describe('attached parts', () => {
+  const attached = new Map([
+    ['hull', ['lid']],
+    ['lid', ['hull', 'knob']],
+    ['knob', ['lid']],
+  ]);
+  it.each([
+    ['gun', ['lid', 'knob']],
+    ['can', ['lid']],
+    ['airbrush', ['lid']],
+    ['roller', []],
+    ['brush', []],
+  ] as const)('%s reaches %j', (method, reached) => expect(partsInReach(attached, new Set(['hull']), method)).toEqual(reached));
+  it('are covered whole while they are not sprayed, detached ones never', () => {
+    expect(maskOf({ ...GROUND, attached }, stage()).wholes).toEqual(['lid', 'knob']);
+    expect(maskOf({ ...GROUND, attached }, stage({ open: [true, false, false, true] })).wholes).toEqual(['knob']);
+    expect(maskOf(GROUND, stage()).wholes).toEqual([]);
+  });
+});
+
+describe('what stays on through the coats beside it', () => {
+  const kept: MaskGround = { ...GROUND, areas: [area(), area({ finish: 'blue' }), area({ finish: null }), area({ finish: null, alike: 'red' })] };
+  const split = (through: readonly string[]) => splitMask(kept, maskOf({ ...kept, borders: [...GROUND.borders, { a: 0, b: 2 }] }, stage()), new Set(through));
+  it('is what lies on kept areas of those parts, not what is painted later or may be sprayed along', () => {
+    const { inner, outer } = split(['hull']);
+    expect(outer.get('hull')?.covers.map(({ area: index }) => index)).toEqual([2]);
+    expect(outer.get('hull')?.edges.map(({ closed }) => closed)).toEqual([2]);
+    expect(inner.covers.map(({ area: index }) => index)).toEqual([1, 3]);
+  });
+  it('is nothing where no part is asked for', () => expect(split([]).outer.size).toBe(0));
+});

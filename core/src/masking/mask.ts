@@ -1,20 +1,26 @@
+import { isSprayed, type FinishMethod } from '../finish';
 import { edgeClass, laidWhen, type EdgeClass, type Laid, type MaskArea } from './edge-class';
+import { partsInReach } from './reach';
+import { UNDER, type Standing } from './standing';
 
 /** Areas of all parts, and where two of them meet. */
 export interface MaskGround {
   readonly areas: readonly MaskArea[];
   /** Indices into the areas; the two lie on one part. */
   readonly borders: readonly { readonly a: number; readonly b: number }[];
+  /** Parts each part is attached to, both ways. */
+  readonly attached: ReadonlyMap<string, readonly string[]>;
 }
 
 /** One stage as its mask sees it. */
 export interface MaskStage {
+  readonly method: FinishMethod;
   /** Which areas the paint reaches. */
   readonly open: readonly boolean[];
   /** Which have had their finish before this stage. */
   readonly painted: readonly boolean[];
-  /** Which were open under the masks that are still on; null: no mask is on. */
-  readonly under: readonly boolean[] | null;
+  /** Masks that are still on; null: none is. */
+  readonly standing: Standing | null;
 }
 
 /** A border with paint on one side and cover on the other. */
@@ -43,32 +49,79 @@ export interface MaskCover {
 export interface StageMask {
   readonly edges: readonly MaskEdge[];
   readonly covers: readonly MaskCover[];
+  /** Parts that are not sprayed, covered whole because overspray reaches them; they are covered for this stage alone. */
+  readonly wholes: readonly string[];
+  /** Only drips fall: what is covered is covered along its edges. */
+  readonly drips: boolean;
 }
 
 /**
  * What is masked in a stage: the one answer behind its cost, the bound of the search, the pictures and the lay list.
- * Covered areas on parts that are sprayed need an edge along every open area and a cover; a strip one tape wide needs that tape alone.
+ * Covered areas on parts that are sprayed need an edge along every open area and a cover; a strip one tape wide needs that tape alone;
+ * attached parts in reach are covered whole. Roller and brush drip: what does not lie beside what they paint is not covered.
  * What masks that stayed on cover already is told as laid before.
  */
-export function maskOf({ areas, borders }: MaskGround, { open, painted, under }: MaskStage): StageMask {
-  const laid = (area: number): Laid => laidWhen(under && (under[area] ? 1 : 0));
+export function maskOf({ areas, borders, attached }: MaskGround, { open, painted, standing, method }: MaskStage): StageMask {
+  const laid = (area: number): Laid => laidWhen(standing && standing[area]);
+  // Tape along an area lies only where the area was open under it.
+  const edgeLaid = (free: number, closed: number): Laid => (standing?.[free] === UNDER.open ? laid(closed) : 'now');
+  const drips = !isSprayed({ method });
+  const beside = new Set<number>();
   const edges: MaskEdge[] = [];
   const strips = new Map<number, boolean>();
   borders.forEach(({ a, b }, border) => {
     if (open[a] === open[b]) return;
     const [free, closed] = open[a] ? [a, b] : [b, a];
+    beside.add(closed);
     const one = edgeClass(areas[free], areas[closed], painted[closed]);
     const strip = areas[closed].strip !== null;
     if (strip) strips.set(closed, (strips.get(closed) ?? false) || one === 'crisp');
-    edges.push({ border, free, closed, class: one, laid: laid(closed), strip });
+    edges.push({ border, free, closed, class: one, laid: strip ? laid(closed) : edgeLaid(free, closed), strip });
   });
   const sprayed = new Set<string>();
   areas.forEach(({ part }, index) => open[index] && sprayed.add(part));
   const covers: MaskCover[] = [];
   areas.forEach(({ part }, area) => {
-    if (open[area] || !sprayed.has(part)) return;
+    if (open[area] || !sprayed.has(part) || (drips && !beside.has(area))) return;
     const strip = strips.get(area);
     covers.push({ area, by: strip === undefined ? 'drape' : 'tape', crisp: strip ?? false, laid: laid(area) });
   });
-  return { edges, covers };
+  return { edges, covers, wholes: partsInReach(attached, sprayed, method), drips };
 }
+
+/** A mask that stays on when the rest of its stage comes off, and that rest. */
+export interface SplitMask {
+  readonly inner: StageMask;
+  /** By part. */
+  readonly outer: ReadonlyMap<string, StageMask>;
+}
+
+/**
+ * Splits off what stays on for the next coats of what is beside it: what is laid now on kept areas of some parts.
+ * What was laid there before, and stays on as well, is in neither; nor are parts covered whole, which come off with every stage.
+ * @param through the parts whose masks on kept areas stay on
+ */
+export function splitMask({ areas }: Pick<MaskGround, 'areas'>, mask: StageMask, through: ReadonlySet<string>): SplitMask {
+  if (through.size === 0) return { inner: mask.wholes.length === 0 ? mask : { ...mask, wholes: [] }, outer: new Map() };
+  const byTape = new Set(mask.covers.flatMap(({ area, by }) => (by === 'tape' ? [area] : [])));
+  const stays = (area: number) => through.has(areas[area].part) && isOuter(areas[area]) && (areas[area].strip === null || byTape.has(area));
+  const outer = new Map<string, StageMask>();
+  for (const part of through) {
+    const own = ({ laid }: { readonly laid: Laid }, area: number) => laid === 'now' && areas[area].part === part && stays(area);
+    const covers = mask.covers.filter((cover) => own(cover, cover.area));
+    const edges = mask.edges.filter((edge) => own(edge, edge.closed));
+    if (covers.length + edges.length > 0) outer.set(part, { edges, covers, wholes: [], drips: mask.drips });
+  }
+  const older = ({ laid }: { readonly laid: Laid }, area: number) => laid === 'before' && through.has(areas[area].part) && isOuter(areas[area]);
+  const comesOff = <T extends { readonly laid: Laid }>(one: T, area: number): boolean => !stays(area) && !older(one, area);
+  const inner: StageMask = {
+    edges: mask.edges.filter((edge) => comesOff(edge, edge.closed)),
+    covers: mask.covers.filter((cover) => comesOff(cover, cover.area)),
+    wholes: [],
+    drips: mask.drips,
+  };
+  return { inner, outer };
+}
+
+/** True for what is kept for good: nothing of the job is ever sprayed on it. */
+export const isOuter = ({ finish, alike }: Pick<MaskArea, 'finish' | 'alike'>): boolean => finish === null && alike === null;

@@ -87,7 +87,7 @@ export function boundOrder(ground: Ground, shares: CoatShares, node: OrderNode, 
       settled: settled[stage],
       under: kept ? settled[stage - 1] : null,
       underNodes: kept ? rows[stage - 1] : undefined,
-      weights: { work: busy[stage], pull: late ? work - wait : work, risk, money },
+      weights: { work: busy[stage], pull: late ? work - wait : work, calm: waits.length > 0 ? work - wait : work, counted: work, risk, money },
       owed: (area) => owedIn(ground, node, stage, area, { busy, ages: ages[stage] }) - sparedBy(area, finish),
     });
     // Under masks that stay on nothing opens again.

@@ -1,5 +1,5 @@
 import { sampleArea, sampleBorder, sampleProblem } from '../testing-order';
-import { calmFirst, calmnessOf, NO_RULES, searchOrder, type OrderProblem } from '.';
+import { calmFirst, calmnessOf, NO_RULES, searchOrder, stageCost, stageScore, startProgress, type OrderProblem } from '.';
 
 const [CREAM, GREEN] = ['cream-two-part', 'sea-green-two-part'];
 
@@ -22,11 +22,19 @@ describe('a calm order', () => {
     expect(planned.order).toEqual([CREAM, GREEN]);
     expect(calmnessOf(alike, planned).darkFirst).toBe(0);
   });
-  it('counts what lies under another colour in square metres', () => {
-    const [first] = best(problem);
-    const wide = { ...first, stages: first.stages.map((stage, index) => (index === 0 ? { ...stage, open: [true, true, false] } : stage)) };
-    const lost = first.stages[0].finish === CREAM ? 0.4 : 2;
-    expect(calmnessOf(problem, wide).lostM2).toBeCloseTo(lost, 9);
+  it('counts what lies under another colour in square metres, and as a minute each', () => {
+    const first = (open: readonly boolean[]) => stageCost(problem, startProgress(problem), { finish: CREAM, open, keep: false });
+    const wide = first([true, true, false]);
+    expect(calmnessOf(problem, { stages: [wide] }).lostM2).toBeCloseTo(0.4, 9);
+    expect(first([true, false, false]).strayM2).toBe(0);
+    expect(stageScore(wide, 'work') - stageScore({ ...wide, strayM2: 0 }, 'work')).toBeCloseTo(0.4e6, -1);
+  });
+  it('does not count primer and clear: they are meant to lie under and over the others, also in a colour of the job', () => {
+    const all = [true, true, false];
+    const cleared = { ...problem, clear: { finish: CREAM, areas: all } };
+    const [one, two] = [CREAM, GREEN].map((finish, index) => ({ finish, open: [index === 0, index === 1, false], keep: false }));
+    const before = stageCost(cleared, stageCost(cleared, startProgress(cleared), one).after, two).after;
+    expect(stageCost(cleared, before, { finish: CREAM, open: all, keep: false }).strayM2).toBe(0);
   });
   it('keeps what a person has pinned open', () => {
     const pinned: OrderProblem = { ...problem, rules: { ...problem.rules, order: [CREAM, GREEN], pins: [{ finish: CREAM, area: 1, open: true }] } };

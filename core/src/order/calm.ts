@@ -1,5 +1,6 @@
 import { reflectanceOf } from '../finish';
-import { byText, RULE_OF_THUMB } from '../units';
+import { byText } from '../units';
+import { straysOf } from './layer-stage';
 import type { Sequence } from './order-cost';
 import { finishOf, type OrderProblem } from './problem';
 import { startProgress } from './progress';
@@ -18,28 +19,20 @@ export interface Calmness {
 
 /** How calm a sequence is. Primer and clear are meant to lie under and over the others and count for nothing. */
 export function calmnessOf(problem: OrderProblem, { stages }: Pick<Sequence, 'stages'>): Calmness {
-  const colours = stages.filter(({ finish }) => isColour(problem, finish)).map(({ finish }) => luminance(finishOf(problem, finish).colour));
+  const colours = stages.filter(({ layer }) => layer === null).map(({ finish }) => luminance(finishOf(problem, finish).colour));
   return {
-    lostM2: stages.reduce((sum, stage) => sum + straysOf(problem, stage).reduce((all, area) => all + problem.areas[area].sizeM2, 0), 0),
+    lostM2: stages.reduce((sum, { strayM2 }) => sum + strayM2, 0),
     darkFirst: colours.reduce((sum, one, index) => sum + colours.slice(index + 1).filter((later) => later > one).length, 0),
     stages: stages.length,
     tapeM: stages.reduce((sum, { tapeM }) => sum + tapeM, 0),
   };
 }
 
-const isColour = ({ areas }: OrderProblem, finish: string): boolean => areas.some((area) => area.finish === finish);
-
 /** Relative luminance, 0 … 1. Source: sRGB. */
 const luminance = (hex: string): number => {
   const [r, g, b] = reflectanceOf(hex);
   return 0.2126 * r + 0.7152 * g + 0.0722 * b;
 };
-
-/** Areas a colour is sprayed on where it will not stay. */
-const straysOf = (problem: OrderProblem, { finish, open }: Pick<StageChoice, 'finish' | 'open'>): number[] =>
-  isColour(problem, finish)
-    ? open.flatMap((isOpen, area) => (isOpen && problem.areas[area].finish !== finish && problem.areas[area].alike !== finish ? [area] : []))
-    : [];
 
 /** Trials of closing what need not be open: each works a whole order out anew. */
 const MOST_TRIALS = 60;
@@ -52,7 +45,7 @@ const MOST_TRIALS = 60;
  */
 export function calmFirst(problem: OrderProblem, found: readonly Sequence[]): readonly Sequence[] {
   if (found.length === 0 || problem.rules.wide) return found;
-  const limit = found[0].score * (1 + RULE_OF_THUMB.equalShare);
+  const limit = found[0].score * (1 + problem.rules.equalShare);
   const equals = found.filter(({ score }) => score <= limit).map((one) => closed(problem, one, limit));
   const [calmest] = equals
     .map((sequence) => ({ sequence, calm: calmnessOf(problem, sequence) }))
@@ -68,23 +61,35 @@ function calmer(one: Calmness, other: Calmness): number {
   return 0;
 }
 
-/** A sequence with as little left open as the limit allows: all at once, else stage by stage and part by part, the largest first. */
+type Stray = { readonly index: number; readonly area: number };
+
+/** A sequence with as little left open as the limit allows: all at once, else by stage and part, else area by area, the largest first. */
 function closed(problem: OrderProblem, sequence: Sequence, limit: number): Sequence {
-  const strays = sequence.stages.flatMap((stage, index) => straysOf(problem, stage).map((area) => ({ index, area })));
+  const strays = sequence.stages.flatMap((stage, index) => straysOf(problem, stage).map((area): Stray => ({ index, area })));
   const free = strays.filter(
     ({ index, area }) => !problem.rules.pins.some((pin) => pin.open && pin.area === area && pin.finish === sequence.stages[index].finish),
   );
   if (free.length === 0) return sequence;
   const whole = without(problem, sequence, free, limit);
   if (whole) return whole;
-  const groups = new Map<string, { index: number; area: number }[]>();
+  const groups = new Map<string, Stray[]>();
   for (const one of free) {
     const key = `${one.index} ${problem.areas[one.area].part}`;
     groups.set(key, [...(groups.get(key) ?? []), one]);
   }
-  const sizeOf = (group: readonly { area: number }[]) => group.reduce((sum, { area }) => sum + problem.areas[area].sizeM2, 0);
-  const inTurn = [...groups.values()].sort((a, b) => sizeOf(b) - sizeOf(a)).slice(0, MOST_TRIALS);
-  return inTurn.reduce((now, group) => without(problem, now, group, limit) ?? now, sequence);
+  const sizeOf = (group: readonly Stray[]) => group.reduce((sum, { area }) => sum + problem.areas[area].sizeM2, 0);
+  const largestFirst = (lists: readonly (readonly Stray[])[]) => [...lists].sort((a, b) => sizeOf(b) - sizeOf(a));
+  let [now, trials] = [sequence, 0];
+  const tried = (group: readonly Stray[]): boolean => {
+    if (trials >= MOST_TRIALS) return false;
+    trials++;
+    const next = without(problem, now, group, limit);
+    now = next ?? now;
+    return next !== null;
+  };
+  const left = largestFirst([...groups.values()]).filter((group) => !tried(group));
+  for (const one of largestFirst(left.flatMap((group) => (group.length > 1 ? group.map((stray) => [stray]) : [])))) tried(one);
+  return now;
 }
 
 /** The sequence with some areas closed that were open; null where that cannot be, or is dearer than the limit. */

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { typicalFinish } from '../finish';
 import { sampleArea, sampleBorder, sampleProblem } from '../testing-order';
 import { RULE_OF_THUMB } from '../units';
-import { changeMinutes, gunOf, NO_RULES, searchOrder, soundRules, stageCost, startProgress, usedFinishes, type OrderProblem } from '.';
+import { changeMinutes, gunOf, NO_RULES, searchOrder, soundRules, stageCost, startProgress, usedFinishes, type OrderProblem, type StageCost } from '.';
 import { edgeCost } from './mask-cost';
 
 const { say } = wordsFor();
@@ -18,15 +18,21 @@ const open = (problem: OrderProblem, finish: string, areas: readonly boolean[], 
 
 describe('one tape edge', () => {
   it('costs its metres by how hard it bends, its pieces, corners and measured points', () => {
-    const { layMin, pullMin } = edgeCost({ lengthM: 2, pieces: 1, points: 4, corners: 3, bend: 'tight' }, true, false);
-    expect(layMin).toBeCloseTo(2 * 3.5 + 0.3 + 3 * 0.3 + 2 * 1 + 4 * 0.5, 9);
+    const { layMin, pullMin } = edgeCost({ lengthM: 2, pieces: 1, setOutMin: 4, corners: 3, bend: 'tight', sealM: 0 }, true, false);
+    expect(layMin).toBeCloseTo(2 * 3.5 + 0.3 + 3 * 0.3 + 4, 9);
     expect(pullMin).toBeCloseTo(2 * 0.25 + 0.1, 9);
   });
   it('costs less where it will be painted over, and more a piece on models', () => {
-    const edge = { lengthM: 1, pieces: 4, points: 2, corners: 0, bend: 'gentle' } as const;
+    const edge = { lengthM: 1, pieces: 4, setOutMin: 2, corners: 0, bend: 'gentle', sealM: 0 } as const;
     expect(edgeCost(edge, false, false).layMin).toBeLessThan(edgeCost(edge, true, false).layMin);
     expect(edgeCost(edge, true, true).layMin - edgeCost(edge, true, false).layMin).toBeCloseTo(4 * 0.5, 9);
   });
+});
+
+it('takes two and a half times as long over crossed features of a model', () => {
+  const edge = { lengthM: 1, pieces: 1, setOutMin: 2, corners: 0, bend: 'features', sealM: 0 } as const;
+  const without = (model: boolean) => edgeCost(edge, true, model).layMin - (model ? 0.8 : 0.3);
+  expect(without(true)).toBeCloseTo(2.5 * without(false), 9);
 });
 
 describe('one stage', () => {
@@ -49,7 +55,7 @@ describe('one stage', () => {
     expect(open(blended, CREAM, [true, false]).risk).toBeLessThan(crisp.risk);
   });
   it('covers a strip one tape wide with one length of tape and no paper', () => {
-    const strip = { lengthM: 3, pieces: 1, points: 2, corners: 0, bend: 'straight' } as const;
+    const strip = { lengthM: 3, pieces: 1, setOutMin: 2, corners: 0, bend: 'straight', sealM: 0 } as const;
     const borders = [sampleBorder(0, 1, 3), sampleBorder(1, 2, 3)];
     const areas = [sampleArea(0, CREAM), sampleArea(1, null, { strip }), sampleArea(2, CREAM)];
     expect(open(sampleProblem(areas, borders), CREAM, [true, false, true])).toMatchObject({ tapeM: 3, drapeM2: 0 });
@@ -106,6 +112,141 @@ describe('one stage', () => {
     expect(next.tapeM).toBe(1);
     expect(fresh.tapeM).toBe(2);
     expect(next.pullMin).toBeCloseTo(pulled.pullMin + next.tapeM * RULE_OF_THUMB.pullPerMetre + RULE_OF_THUMB.pullPerPiece, 9);
+  });
+  it('brushes a narrow line along it, not by its size', () => {
+    const line = (finish: string) => sampleProblem([sampleArea(0, finish, { sizeM2: 0.03, narrowM: 5 })], []);
+    const coatOf = (finish: string) => {
+      const { coatMin, coats } = open(line(finish), finish, [true]);
+      return coatMin / coats - RULE_OF_THUMB.perCoat;
+    };
+    expect(coatOf('ivory-brush')).toBeCloseTo(5 * 0.15, 9);
+    expect(coatOf(CREAM)).toBeCloseTo(0.03 * 1.5, 9);
+  });
+  it('hangs paper along the edge alone against the drips of a brush', () => {
+    const areas = [sampleArea(0, 'ivory-brush'), sampleArea(1, null, { sizeM2: 9 }), sampleArea(2, null, { sizeM2: 9 })];
+    const problem = sampleProblem(areas, [sampleBorder(0, 1, 2), sampleBorder(1, 2, 2)]);
+    expect(open(problem, 'ivory-brush', [true, false, false]).drapeM2).toBeCloseTo(2 * RULE_OF_THUMB.dripStripM, 9);
+  });
+  it('takes away paper and film after the pull', () => {
+    const stage = open(pair(CREAM, null), CREAM, [true, false]);
+    expect(stage.uncoverMin).toBeCloseTo(stage.drapeM2 * RULE_OF_THUMB.uncoverPerSquareMetre + RULE_OF_THUMB.uncoverPerPiece, 9);
+    expect(stage.after.clock).toBeCloseTo(stage.lastCoatMin + stage.waits.pullMin + stage.pullMin + stage.uncoverMin + (stage.cleaning.first ? 0 : 12), 6);
+  });
+  it('fades out what fades out once, after its last coat', () => {
+    const areas = (blend: boolean) => sampleProblem([sampleArea(0, CREAM, { blend }), sampleArea(1, null)], [sampleBorder(0, 1, 2)]);
+    const [faded, hard] = [true, false].map((blend) => open(areas(blend), CREAM, [true, false]));
+    expect(faded.coatMin - hard.coatMin).toBeCloseTo(RULE_OF_THUMB.blend, 9);
+    expect(faded.blendMin).toBe(RULE_OF_THUMB.blend);
+  });
+});
+
+describe('sealing', () => {
+  const textured = (changes: Partial<OrderProblem> = {}) =>
+    sampleProblem([sampleArea(0, CREAM), sampleArea(1, null)], [sampleBorder(0, 1, 2, { sealM: 0.6 })], changes);
+  it('is done by the metre where a line that stays runs over texture, and dries before the colour', () => {
+    const [sealed, plain] = [open(textured(), CREAM, [true, false]), open(pair(CREAM, null), CREAM, [true, false])];
+    expect(sealed.sealMin).toBeCloseTo(0.6 * RULE_OF_THUMB.sealPerMetre, 9);
+    expect(sealed.lastCoatMin - plain.lastCoatMin).toBeCloseTo(sealed.sealMin + RULE_OF_THUMB.liquidMaskDry, 9);
+    expect(sealed.seals).toMatchObject([{ product: null, minutes: sealed.sealMin }]);
+  });
+  it('takes the colour below where that may go there', () => {
+    const problem = sampleProblem([sampleArea(0, CREAM), sampleArea(1, GREEN)], [sampleBorder(0, 1, 2, { sealM: 1 })]);
+    const first = open(problem, GREEN, [false, true]);
+    expect(first.seals).toEqual([]);
+    const next = stageCost(problem, first.after, { finish: CREAM, open: [true, false], keep: false });
+    expect(next.seals.map(({ product }) => product)).toEqual([GREEN]);
+  });
+  it('is not done where the edge will be painted over', () => {
+    const problem = sampleProblem([sampleArea(0, CREAM), sampleArea(1, GREEN)], [sampleBorder(0, 1, 2, { sealM: 1 })]);
+    expect(open(problem, CREAM, [true, false]).sealMin).toBe(0);
+  });
+});
+
+describe('masks through primer, colour and clear', () => {
+  const areas = [sampleArea(0, CREAM), sampleArea(1, GREEN), sampleArea(2, null)];
+  const borders = [sampleBorder(0, 1, 1), sampleBorder(0, 2, 2), sampleBorder(1, 2, 3)];
+  const painted = [true, true, false];
+  const layers = {
+    primer: { finish: 'filler-buff', areas: painted },
+    clear: { finish: 'clear-two-part', areas: painted },
+    lastsH: () => 1000,
+    shortestHours: 1000,
+  };
+  const run = (through: boolean, changes: Partial<OrderProblem>) => {
+    const problem = sampleProblem(areas, borders, { rules: { ...NO_RULES, masks: 'fresh', through }, ...changes });
+    const finishes = [
+      ...(problem.primer ? [{ finish: 'filler-buff', open: painted }] : []),
+      { finish: CREAM, open: [true, false, false] },
+      { finish: GREEN, open: [false, true, false] },
+      ...(problem.clear ? [{ finish: 'clear-two-part', open: painted }] : []),
+    ];
+    let progress = startProgress(problem);
+    return finishes.map((choice) => {
+      const stage = stageCost(problem, progress, { ...choice, keep: false });
+      progress = stage.after;
+      return stage;
+    });
+  };
+  it('lays the edge against what is kept once, and pulls it with the last coat', () => {
+    const stages = run(true, layers);
+    expect(stages.map(({ tapeM }) => tapeM)).toEqual([5, 1, 1, 0]);
+    expect(stages.map(({ pullMin }) => pullMin > 0)).toEqual([false, true, true, true]);
+    expect(stages[3].pullMin).toBeCloseTo(5 * RULE_OF_THUMB.pullPerMetre + 2 * RULE_OF_THUMB.pullPerPiece, 9);
+    expect(stages[3].after.kept).toEqual([]);
+    expect(run(false, layers).map(({ tapeM }) => tapeM)).toEqual([5, 3, 4, 5]);
+  });
+  it('lays edges of later colours as they are opened where there is no primer', () => {
+    const { primer: _, ...cleared } = layers;
+    expect(run(true, cleared).map(({ tapeM }) => tapeM)).toEqual([3, 4, 0]);
+  });
+  it('pulls with the first colour that is finished, in its window, where no clear follows', () => {
+    const { clear: _, ...primed } = layers;
+    const stages = run(true, primed);
+    expect(stages.map(({ tapeM }) => tapeM)).toEqual([5, 1, 4]);
+    expect(stages[1].pulled?.masks).toHaveLength(2);
+  });
+  it('comes off with a later stage where it was left on past the last colour of its part', () => {
+    const apart = [...areas, sampleArea(3, GREEN, { part: 'q' })].map((area, index) => (index === 1 ? { ...area, finish: CREAM } : area));
+    const opened = [true, true, false, true];
+    const problem = sampleProblem(apart, borders, {
+      rules: { ...NO_RULES, through: true },
+      ...layers,
+      primer: { finish: 'filler-buff', areas: opened },
+      clear: null,
+    });
+    const choices = [
+      { finish: 'filler-buff', open: opened, keep: false },
+      { finish: CREAM, open: [true, true, false, false], keep: true },
+      { finish: GREEN, open: [false, false, false, true], keep: false },
+    ];
+    const stages = choices.reduce<StageCost[]>((made, choice) => [...made, stageCost(problem, made.at(-1)?.after ?? startProgress(problem), choice)], []);
+    expect(stages.map(({ pullMin }) => pullMin > 0)).toEqual([false, false, true]);
+    expect(stages[2].after.kept).toEqual([]);
+  });
+  it('is told late where no tape lasts so long', () => {
+    expect(run(true, { ...layers, lastsH: () => 3, shortestHours: 3 }).some(({ forbidden }) => forbidden.includes('late'))).toBe(true);
+  });
+});
+
+describe('attached parts', () => {
+  const areas = [sampleArea(0, CREAM), sampleArea(1, GREEN, { part: 'q' })];
+  const attached = new Map([
+    ['p', ['q']],
+    ['q', ['p']],
+  ]);
+  it('are covered whole while the other is sprayed, once what is on them takes tape', () => {
+    const problem = sampleProblem(areas, [], { attached });
+    const first = open(problem, GREEN, [false, true]);
+    expect(first.drapeM2).toBe(areas[0].sizeM2);
+    const next = stageCost(problem, first.after, { finish: CREAM, open: [true, false], keep: false });
+    expect(next.waits.tapeMin).toBeGreaterThan(0);
+    expect(next.drapeM2).toBe(areas[1].sizeM2);
+  });
+  it('neither wait for nor cover one another where they are detached', () => {
+    const problem = sampleProblem(areas, []);
+    const first = open(problem, GREEN, [false, true]);
+    const next = stageCost(problem, first.after, { finish: CREAM, open: [true, false], keep: false });
+    expect([first.drapeM2, next.drapeM2, next.waits.tapeMin]).toEqual([0, 0, 0]);
   });
 });
 

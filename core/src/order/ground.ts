@@ -1,9 +1,12 @@
-import type { Finish } from '../finish';
+import { isSprayed, type Finish } from '../finish';
+import { partsInReach } from '../masking';
 import { mayGoOver } from '../over';
 import { RULE_OF_THUMB } from '../units';
 import { filmTimes, marksOfFilm, marksOfPresent, rememberedCoats } from './drying-of';
 import { mixMinutes } from './gun';
-import { edgeCost, type EdgeCost } from './mask-cost';
+import { coatingMin } from './coating';
+import { drapeMin, drapeOver, dripPaper, edgeCost, wholeDrape, type Drape, type EdgeCost } from './mask-cost';
+import { outerCharges, type OuterCharges } from './outer-charges';
 import { finishOf, usedFinishes, type OrderProblem } from './problem';
 import type { Progress } from './progress';
 import type { StageCost } from './stage-cost';
@@ -24,6 +27,8 @@ export interface PricedBorder {
   readonly b: number;
   readonly crisp: EdgeCost;
   readonly rough: EdgeCost;
+  /** What hangs along it against drips. */
+  readonly paper: Drape;
 }
 
 /** What one part holds: no border leads from one part to another. */
@@ -43,9 +48,18 @@ export interface Ground {
   readonly own: readonly number[];
   /** Number of the finish a kept area is in already; -1: none of the job. */
   readonly alike: readonly number[];
-  /** Areas of each finish, and how large they are together, m². */
+  /** Areas of each finish, how large they are together, m², and what a coat takes on them, minutes. */
   readonly areasOf: readonly (readonly number[])[];
   readonly sizeOf: readonly number[];
+  readonly coatingOf: readonly number[];
+  /** By finish: rolled or brushed, so that only what lies beside it is covered. */
+  readonly drips: readonly boolean[];
+  /** What fading it out takes, minutes; 0 where it fades out nowhere. */
+  readonly blendOf: readonly number[];
+  /** By finish: parts that get none of it but are within reach of its spray, and what covers each. */
+  readonly reached: readonly ReadonlyMap<number, Drape>[];
+  /** What masks on kept areas are charged. */
+  readonly outer: OuterCharges;
   /** Number of the part of each area. */
   readonly part: readonly number[];
   /** Areas and borders of each part, and which finishes it gets, as bits. */
@@ -61,7 +75,7 @@ export interface Ground {
   readonly coats: (finish: number, area: number, below: Below) => number;
   /** @param ageMin age the lower film has at least, whole minutes */
   readonly leastOver: (finish: number, area: number, below: Below, ageMin?: number) => LeastOver;
-  /** True where two finishes share a part, so that the first is covered while the second is sprayed. */
+  /** True where the first is certainly covered while the second goes on: they share a part, or meet where only drips fall. */
   readonly share: (first: number, second: number) => boolean;
   /** Stages worked out before, by everything that was chosen up to them. */
   readonly worked: Map<string, StageCost>;
@@ -81,7 +95,10 @@ export function groundOf(problem: OrderProblem, start: Progress): Ground {
     crisp: edgeCost(edge, true, model),
     rough: edgeCost(edge, false, model),
   });
-  const edges = borders.map((border) => ({ a: border.a, b: border.b, ...both(border) }));
+  const edges = borders.map((border) => ({ a: border.a, b: border.b, paper: dripPaper(border), ...both(border) }));
+  const drips = finishes.map((finish) => !isSprayed(finish));
+  const meets = (first: number, second: number) =>
+    borders.some(({ a, b }) => (own[a] === first && own[b] === second) || (own[a] === second && own[b] === first));
   return {
     problem,
     start,
@@ -89,6 +106,14 @@ export function groundOf(problem: OrderProblem, start: Progress): Ground {
     own,
     areasOf,
     sizeOf: areasOf.map((of) => of.reduce((sum, area) => sum + areas[area].sizeM2, 0)),
+    coatingOf: areasOf.map((of, finish) => of.reduce((sum, area) => sum + coatingMin(areas[area], finishes[finish].method), 0)),
+    drips,
+    blendOf: areasOf.map((of) => (of.some((area) => areas[area].blend) ? RULE_OF_THUMB.blend : 0)),
+    reached: finishes.map(({ method }, finish) => {
+      const own = new Set([...partsOf[finish]].map((one) => partNames[one]));
+      return new Map(partsInReach(problem.attached, own, method).map((name) => [partNames.indexOf(name), wholeDrape(areas, name)]));
+    }),
+    outer: outerCharges(problem, start, { own, part, partNames }),
     alike: areas.map(({ alike }) => (alike === null ? -1 : ids.indexOf(alike))),
     part,
     parts: partNames.map((_, number) => ({
@@ -102,7 +127,7 @@ export function groundOf(problem: OrderProblem, start: Progress): Ground {
     needs: ids.map((id) => rules.before.reduce((bits, { first, then }) => (then === id && ids.includes(first) ? bits | (1 << ids.indexOf(first)) : bits), 0)),
     coats: coatsTable(finishes, start),
     leastOver: leastOverOf(problem, start, finishes, part, partsOf),
-    share: (first, second) => [...partsOf[first]].some((one) => partsOf[second].has(one)),
+    share: (first, second) => (drips[second] ? meets(first, second) : [...partsOf[first]].some((one) => partsOf[second].has(one))),
     worked: new Map(),
   };
 }
@@ -130,7 +155,7 @@ function leastOverOf(problem: OrderProblem, start: Progress, finishes: readonly 
     const known = ages.get(ageMin) ?? [];
     if (known.length === 0) ages.set(ageMin, known);
     const key = (finish * part.length + area) * (finishes.length + 1) + below + 1;
-    const certainAge = below === PRESENT || partsOf[below].has(part[area]);
+    const certainAge = below === PRESENT || (isSprayed(finishes[finish]) && partsOf[below].has(part[area]));
     return (known[key] ??= certainOver(problem, finishes, finish, area, below, certainAge, ageMin));
   };
 }
@@ -164,6 +189,6 @@ function certainOver(
 
 /** Least work between the moment a colour takes tape and the next coat on its part: its own areas are covered, the paint is mixed. */
 function leastBetween({ areas }: OrderProblem, below: Finish, upper: Finish, area: number): number {
-  const covered = areas.filter((one) => one.finish === below.id && one.part === areas[area].part && one.strip === null).map(({ sizeM2 }) => sizeM2);
-  return Math.max(0, ...covered) * RULE_OF_THUMB.drapePerSquareMetre + mixMinutes(upper);
+  const covered = areas.filter((one) => one.finish === below.id && one.part === areas[area].part && one.strip === null);
+  return Math.max(0, ...covered.map((one) => drapeMin(drapeOver(one)))) + mixMinutes(upper);
 }

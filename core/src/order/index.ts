@@ -1,8 +1,11 @@
+export * from './coating';
 export { calmFirst, calmnessOf, type Calmness } from './calm';
 export { filmTimes, rememberedCoats } from './drying-of';
-export { drapeMin, edgeCost, rememberedEdge, type EdgeCost } from './mask-cost';
+export { drapeMin, drapeOver, dripPaper, edgeCost, rememberedEdge, uncoverMin, wholeDrape, type Drape, type EdgeCost } from './mask-cost';
 export { handsFor } from './pulling';
 export { gunOf, usesGun } from './gun';
+export * from './lasting';
+export { pastWindow } from './masks-off';
 export * from './order-cost';
 export * from './over-cost';
 export * from './problem';

@@ -5,7 +5,7 @@ import { PRESENT, type Ground } from './ground';
 import type { CoatShares } from './coat-shares';
 import { mayStay } from './keep';
 import { weightsOf } from './order-cost';
-import { fixedSpray, pricedEdge, relaxPart, type StageWeights } from './relax';
+import { fixedSpray, pricedEdge, onceWeights, relaxPart, wholePrice, type StageWeights } from './relax';
 import { changeMinutes } from './stage-cost';
 import { RULE_OF_THUMB } from '../units';
 
@@ -195,17 +195,17 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
   // Where masks may have stayed on from any stage before, none is certain to be laid now, but for edges that are laid once anyway.
   const under = keeping ? new Int8Array(own.length) : null;
   const costAt = (minute: number) => {
-    const weights = { work: minute, pull: work - wait, risk, money };
+    const weights = { work: minute, pull: work - wait, calm: work - wait, counted: work, risk, money };
     // Where nothing is known of the other stages, nothing is given back and nothing charged.
     // The work a spared coat saves may pass the time of a wait: it is worth that much less, here and where it is charged.
     const spared = (area: number) => (any || own[area] < 0 ? 0 : shares.back(area, finish, 0) * shares.price(own[area], work - wait));
     const owed = (area: number) => minute * (own[area] < 0 ? ground.leastOver(finish, area, PRESENT).minutes : owedTo(area)) - spared(area);
-    const stage = () => ({ finish, done, coats, settled: Int8Array.from(own, (_, area) => stateOf(area)), under, weights, owed });
+    const stage = () => ({ finish, done, any, coats, settled: Int8Array.from(own, (_, area) => stateOf(area)), under, weights, owed });
     const sprayed: ReturnType<typeof relaxPart>[] = [];
     const cost = ground.parts.reduce(
       (sum, { finishes, areas }, part) => {
         // Where nothing of it is sprayed, and nothing would be spared by it, a part costs nothing.
-        if (!worth[part][finish] && !areas.some((area) => pins[finish][area] === 1)) return sum;
+        if (!worth[part][finish] && !areas.some((area) => pins[finish][area] === 1)) return sum + wholePrice(ground, finish, part, weights);
         const sub = (part * ground.finishes.length + finish) * 2 ** ground.finishes.length + (done & finishes);
         const key = (sub * (RULE_OF_THUMB.mostCoats + 1) + coats) * 8 + (minute === work ? 0 : 1) + (keeping ? 2 : 0) + (any ? 4 : 0);
         const known = cuts.get(key) ?? relaxPart(ground, stage(), part);
@@ -218,7 +218,13 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
     const asked = any ? 0 : (shares.present(finish) - coats) * shares.price(finish, work - wait);
     return { cost: cost + (keeping ? onceAnyway(ground, done, finish, weights) : 0) + minute * over + asked, sprayed };
   };
-  const masked = ground.parts.some(({ areas }) => areas.some((area) => own[area] === finish) && areas.some((area) => stateOf(area) === 0));
+  const comesOff = (part: number, area: number) => !(ground.outer.areas[area] && ground.outer.mayStay(part, finish));
+  const closed = (part: number, area: number) => stateOf(area) === 0 && comesOff(part, area);
+  const masked = ground.parts.some(({ areas, edges }, part) =>
+    ground.drips[finish]
+      ? edges.some(({ a, b }) => (own[a] === finish && closed(part, b)) || (own[b] === finish && closed(part, a)))
+      : areas.some((area) => own[area] === finish) && areas.some((area) => closed(part, area)),
+  );
   const times = filmTimes(problem, ground.finishes[finish], coats);
   const pullWait = Math.max(times.cleanMin, leaves || !masked ? Math.min(times.flashMin, times.leastPullMin) : times.leastPullMin);
   const usual = costAt(work);
@@ -231,13 +237,17 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
 }
 
 /** Edges between what a stage paints and what is kept or painted by then: each is laid once at least, now or in a mask that stayed on. */
-function onceAnyway({ own, alike, edges, strips, problem }: Ground, done: number, finish: number, weights: StageWeights): number {
+function onceAnyway(ground: Ground, done: number, finish: number, weights: StageWeights): number {
+  const { own, alike, edges, strips, problem, outer, part } = ground;
   const stays = (area: number) => (own[area] < 0 && alike[area] !== finish) || (own[area] !== finish && ((done >> own[area]) & 1) === 1);
+  const calm = onceWeights(weights);
   return edges.reduce((sum, { a, b, crisp }) => {
     const [mine, other] = own[a] === finish ? [a, b] : [b, a];
     const one = edgeClass(problem.areas[mine], problem.areas[other], own[other] >= 0);
     const certain = own[mine] === finish && stays(other) && !strips[other] && one === 'crisp';
-    return certain ? sum + pricedEdge(crisp, weights) : sum;
+    if (!certain) return sum;
+    const charge = outer.areas[other] ? outer.charge(part[other], finish, null) : 'every';
+    return charge === 'none' ? sum : sum + pricedEdge(crisp, charge === 'once' ? calm : weights);
   }, 0);
 }
 

@@ -1,11 +1,14 @@
+import type { FinishMethod } from '../finish';
 import { RULE_OF_THUMB } from '../units';
-import type { OrderProblem, TapeEdge } from './problem';
+import type { OrderArea, OrderProblem, TapeEdge } from './problem';
 import { maskOf, type StageMask } from '../masking';
 import type { Progress } from './progress';
 
 /** What a length of masking costs. */
 export interface EdgeCost {
   readonly layMin: number;
+  /** Sealing what of it lies on texture. */
+  readonly sealMin: number;
   readonly pullMin: number;
   readonly tapeM: number;
   /** Weighted metres of show edge. */
@@ -16,14 +19,15 @@ export interface EdgeCost {
 /**
  * Cost of one tape edge, laid and pulled once.
  * @param crisp true where it makes an edge that stays
- * Source: rates per metre, piece, corner and measured point, rules of thumb.
+ * Source: rates per metre, piece and corner, rules of thumb.
  */
-export function edgeCost({ lengthM, pieces, points, corners, bend }: TapeEdge, crisp: boolean, model: boolean): EdgeCost {
+export function edgeCost({ lengthM, pieces, setOutMin, corners, bend, sealM }: TapeEdge, crisp: boolean, model: boolean): EdgeCost {
   const perPiece = model ? RULE_OF_THUMB.perPiece.model : RULE_OF_THUMB.perPiece.full;
-  const setOut = crisp ? RULE_OF_THUMB.setOutPerMetre * lengthM + RULE_OF_THUMB.setOutPerPoint * points : 0;
+  const fiddly = model && bend === 'features' ? RULE_OF_THUMB.modelFeatures : 1;
   const rate = RULE_OF_THUMB.layPerMetre[bend][crisp ? 'crisp' : 'rough'];
   return {
-    layMin: lengthM * rate + pieces * perPiece + corners * RULE_OF_THUMB.perCorner + setOut,
+    layMin: fiddly * (lengthM * rate + (crisp ? setOutMin : 0)) + pieces * perPiece + corners * RULE_OF_THUMB.perCorner,
+    sealMin: crisp ? sealM * RULE_OF_THUMB.sealPerMetre : 0,
     pullMin: lengthM * RULE_OF_THUMB.pullPerMetre + pieces * RULE_OF_THUMB.pullPerPiece,
     tapeM: lengthM,
     risk: lengthM * RULE_OF_THUMB.riskPerMetre[bend] * (crisp ? 1 : RULE_OF_THUMB.roughRisk),
@@ -31,52 +35,89 @@ export function edgeCost({ lengthM, pieces, points, corners, bend }: TapeEdge, c
   };
 }
 
-/** Cost of masks of one stage. */
+/** What a mask costs: what is laid of it in its stage. */
 export interface MaskCost extends EdgeCost {
   readonly drapeM2: number;
+  /** Taking paper and film away after the pull. */
+  readonly uncoverMin: number;
+}
+
+/** Cost of the masks of one stage. */
+export interface StageMaskCost extends MaskCost {
   /** When the last of the colours that are covered now takes tape, minutes from the start. */
   readonly readyAt: number;
   readonly mask: StageMask;
 }
 
 /**
- * What the mask of a stage costs: tape along every edge laid now, paper behind it; a strip one tape wide costs that tape once.
- * What masks kept on from the stage before already cover costs nothing.
+ * What the mask of a stage costs: tape along every edge laid now, paper behind it; a strip one tape wide costs that tape once, an attached
+ * part in reach is covered whole. What masks kept on from before already cover costs nothing.
  */
-export function maskCost(problem: OrderProblem, before: Progress, open: readonly boolean[]): MaskCost {
-  const { areas, borders, model } = problem;
-  const mask = maskOf(problem, { open, painted: before.painted, under: before.open });
-  const sum = { layMin: 0, pullMin: 0, tapeM: 0, risk: 0, money: 0 };
+export function stageMaskCost(problem: OrderProblem, before: Progress, open: readonly boolean[], method: FinishMethod): StageMaskCost {
+  const mask = maskOf(problem, { open, painted: before.painted, standing: before.standing, method });
+  // Paper lies on a covered area as tape does on its edge: both wait until it takes tape.
+  const fresh = [
+    ...mask.covers.flatMap(({ area, laid }) => (laid === 'now' ? [area] : [])),
+    ...mask.wholes.flatMap((part) => problem.areas.flatMap((area, index) => (area.part === part ? [index] : []))),
+  ];
+  const readyAt = fresh.reduce((last, area) => Math.max(last, before.tapeSafeAt[area]), 0);
+  return { ...maskCost(problem, mask), readyAt, mask };
+}
+
+/** What so much of a mask costs. */
+export function maskCost({ areas, borders, model }: OrderProblem, { edges, covers, wholes, drips }: StageMask): MaskCost {
+  const sum = { layMin: 0, sealMin: 0, pullMin: 0, tapeM: 0, risk: 0, money: 0 };
   const add = (edge: TapeEdge, crisp: boolean) => {
     const cost = rememberedEdge(edge, crisp, model);
     sum.layMin += cost.layMin;
+    sum.sealMin += cost.sealMin;
     sum.pullMin += cost.pullMin;
     sum.tapeM += cost.tapeM;
     sum.risk += cost.risk;
     sum.money += cost.money;
   };
-  for (const { border, class: one, laid, strip } of mask.edges) if (laid === 'now' && !strip) add(borders[border], one === 'crisp');
-  let drapeM2 = 0;
-  let readyAt = 0;
-  for (const { area, by, crisp, laid } of mask.covers) {
+  for (const { border, class: one, laid, strip } of edges) if (laid === 'now' && !strip) add(borders[border], one === 'crisp');
+  let drapes = NO_DRAPE;
+  for (const { area, by, crisp, laid } of covers) {
     if (laid !== 'now') continue;
     if (by === 'tape') add(areas[area].strip as TapeEdge, crisp);
-    else drapeM2 += areas[area].sizeM2;
-    // Paper lies on a covered area as tape does on its edge: both wait until it takes tape.
-    readyAt = Math.max(readyAt, before.tapeSafeAt[area]);
+    else if (!drips) drapes = together(drapes, drapeOver(areas[area]));
   }
+  if (drips) for (const { border, laid, strip } of edges) if (laid === 'now' && !strip) drapes = together(drapes, dripPaper(borders[border]));
+  for (const part of wholes) drapes = together(drapes, wholeDrape(areas, part));
   return {
     ...sum,
-    layMin: sum.layMin + drapeMin(drapeM2),
-    money: sum.money + drapeM2 * RULE_OF_THUMB.pricePerDrapeM2,
-    drapeM2,
-    readyAt,
-    mask,
+    layMin: sum.layMin + drapeMin(drapes),
+    money: sum.money + drapes.sizeM2 * RULE_OF_THUMB.pricePerDrapeM2,
+    drapeM2: drapes.sizeM2,
+    uncoverMin: uncoverMin(drapes),
   };
 }
 
-/** Minutes to hang so many square metres of paper or film. Source: rule of thumb. */
-export const drapeMin = (sizeM2: number): number => sizeM2 * RULE_OF_THUMB.drapePerSquareMetre;
+/** Paper or film: how much, in how many pieces. */
+export interface Drape {
+  readonly sizeM2: number;
+  readonly pieces: number;
+}
+
+const NO_DRAPE: Drape = { sizeM2: 0, pieces: 0 };
+const together = (one: Drape, other: Drape): Drape => ({ sizeM2: one.sizeM2 + other.sizeM2, pieces: one.pieces + other.pieces });
+
+/** What covers an area. */
+export const drapeOver = ({ sizeM2, count }: Pick<OrderArea, 'sizeM2' | 'count'>): Drape => ({ sizeM2, pieces: count });
+
+/** Paper along an edge, against drips. */
+export const dripPaper = ({ lengthM, pieces }: Pick<TapeEdge, 'lengthM' | 'pieces'>): Drape => ({ sizeM2: lengthM * RULE_OF_THUMB.dripStripM, pieces });
+
+/** What covers a part whole: one piece each. */
+export function wholeDrape(areas: OrderProblem['areas'], part: string): Drape {
+  const own = areas.filter((area) => area.part === part);
+  return { sizeM2: own.reduce((sum, { sizeM2 }) => sum + sizeM2, 0), pieces: own[0]?.count ?? 0 };
+}
+
+/** Minutes to hang paper or film, and to take it away. Source: rules of thumb. */
+export const drapeMin = ({ sizeM2, pieces }: Drape): number => sizeM2 * RULE_OF_THUMB.drapePerSquareMetre + pieces * RULE_OF_THUMB.drapePerPiece;
+export const uncoverMin = ({ sizeM2, pieces }: Drape): number => sizeM2 * RULE_OF_THUMB.uncoverPerSquareMetre + pieces * RULE_OF_THUMB.uncoverPerPiece;
 
 const costs = new WeakMap<TapeEdge, EdgeCost[]>();
 

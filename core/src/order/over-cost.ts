@@ -126,7 +126,8 @@ function overAt(problem: OrderProblem, before: Progress, finish: Finish, open: r
 const VOUCHED: OverVerdict = { answer: 'yes', reason: plainly('over.vouched'), untilMin: null };
 const KEYED: OverVerdict = { answer: 'yes', reason: plainly('over.keyed'), untilMin: null };
 
-function verdictAt(
+/** What a coat may do on an area as the work stands. */
+export function verdictAt(
   problem: OrderProblem,
   before: Progress,
   index: number,

@@ -1,7 +1,7 @@
 import type { DryingAir } from '../drying';
 import type { MaskEdge } from '../masking';
 import type { Finish, PaintSystemKey, School } from '../finish';
-import type { Wish } from '../units';
+import { RULE_OF_THUMB, type Wish } from '../units';
 
 /** How hard a border bends, or that it runs over features: decides how long a metre of its tape takes. */
 export type BendClass = 'straight' | 'gentle' | 'tight' | 'features';
@@ -10,10 +10,12 @@ export type BendClass = 'straight' | 'gentle' | 'tight' | 'features';
 export interface TapeEdge {
   readonly lengthM: number;
   readonly pieces: number;
-  /** Points to be measured when its line is set out. */
-  readonly points: number;
+  /** Setting its line out, minutes. */
+  readonly setOutMin: number;
   readonly corners: number;
   readonly bend: BendClass;
+  /** Metres of it that lie on texture: where it makes a line that stays, its tape is sealed there. */
+  readonly sealM: number;
 }
 
 /** An area as the order of coats sees it. */
@@ -22,8 +24,11 @@ export interface OrderArea {
   readonly id: string;
   readonly code: string;
   readonly part: string;
-  /** All alike parts together. */
+  /** How many alike, and all of them together. */
+  readonly count: number;
   readonly sizeM2: number;
+  /** Metres along it where it is a line so narrow that it is brushed along; null for any other area. */
+  readonly narrowM: number | null;
   /** What shows now, `#rrggbb`. */
   readonly present: string;
   /** System of what is on it now; null: bare. */
@@ -60,16 +65,32 @@ export interface OrderRules {
   readonly sameGun: readonly (readonly [string, string])[];
   /** `fresh`: every mask comes off after its stage; `free`: masks may stay on where their windows allow it. */
   readonly masks: 'fresh' | 'free';
+  /** Masks on what is kept stay on through primer, colour and clear of what is beside it. */
+  readonly through: boolean;
   /** Masks may stay on past the wanted window as long as the tape comes off clean, at a stated risk. */
   readonly late: boolean;
   readonly mostStages: number | null;
   /** Colours may be sprayed wider than they stay where that is cheaper at all, not only where it is cheaper by far. */
   readonly wide: boolean;
+  /** Orders that cost no more than this share above the cheapest are equals. */
+  readonly equalShare: number;
   /** Pairs of systems a person vouches for. */
   readonly vouched: readonly { readonly lower: PaintSystemKey; readonly upper: PaintSystemKey }[];
 }
 
-export const NO_RULES: OrderRules = { order: null, before: [], pins: [], sameGun: [], masks: 'free', late: false, mostStages: null, wide: false, vouched: [] };
+export const NO_RULES: OrderRules = {
+  order: null,
+  before: [],
+  pins: [],
+  sameGun: [],
+  masks: 'free',
+  through: false,
+  late: false,
+  mostStages: null,
+  wide: false,
+  equalShare: RULE_OF_THUMB.equalShare,
+  vouched: [],
+};
 
 /** A coat over several finishes at once: primer before, clear after. */
 export interface Layer {
@@ -84,6 +105,8 @@ export interface OrderProblem {
   readonly borders: readonly OrderBorder[];
   /** Openings to be plugged when a part is first sprayed, by part; all alike parts together. */
   readonly plugs: ReadonlyMap<string, number>;
+  /** Parts each part is attached to, both ways; detached ones are left out. */
+  readonly attached: ReadonlyMap<string, readonly string[]>;
   readonly finishes: ReadonlyMap<string, Finish>;
   readonly air: DryingAir;
   readonly model: boolean;

@@ -1,6 +1,6 @@
 import type { Span } from '../drying';
 import type { Finish, School } from '../finish';
-import type { StageMask } from '../masking';
+import type { StageMask, Standing } from '../masking';
 import type { OrderProblem } from './problem';
 
 /** A film that was sprayed in this job. */
@@ -23,7 +23,11 @@ export interface KeptMask {
   /** Last moment the film lets the tape off whole, minutes after that coat. */
   readonly latestMin: number;
   readonly pullMin: number;
+  /** Taking its paper and film away. */
+  readonly uncoverMin: number;
   readonly tapeM: number;
+  /** Of a mask that stays on through the coats of what is beside it: the part it lies on. Null: it belongs to its own stage. */
+  readonly part: string | null;
 }
 
 /** How far the work has come between two stages. */
@@ -42,8 +46,8 @@ export interface Progress {
   readonly guns: Readonly<Record<string, string>>;
   /** Parts that have been sprayed before: their openings are plugged. */
   readonly plugged: readonly string[];
-  /** Which areas were open under the masks that are still on; null: no mask is on. */
-  readonly open: readonly boolean[] | null;
+  /** What is under the masks that are still on; null: none is. */
+  readonly standing: Standing | null;
   readonly kept: readonly KeptMask[];
 }
 
@@ -56,6 +60,6 @@ export const startProgress = ({ areas }: OrderProblem): Progress => ({
   clock: 0,
   guns: {},
   plugged: [],
-  open: null,
+  standing: null,
   kept: [],
 });

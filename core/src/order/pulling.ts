@@ -38,7 +38,8 @@ export function pullingOf(problem: OrderProblem, times: FilmTimes, mask: StageMa
 }
 
 /** People it takes to do so many minutes of work within a span. */
-export const handsFor = (workMin: number, { from, to }: Span): number => (to === null || to <= from ? 1 : Math.max(1, Math.ceil(workMin / (to - from) - 1e-9)));
+export const handsFor = (workMin: number, { from, to }: Span): number =>
+  to === null || to <= from + 1e-6 ? 1 : Math.max(1, Math.ceil(workMin / (to - from) - 1e-9));
 
 /** The wanted school, or the latest before it that the tape lasts for. */
 function lastingSchool(problem: OrderProblem, { windows, school }: FilmTimes, mask: StageMask, lyingMin: number): School {

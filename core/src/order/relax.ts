@@ -2,7 +2,8 @@ import { sprayedMl } from '../finish';
 import { RULE_OF_THUMB } from '../units';
 import type { Ground, PartGround } from './ground';
 import { edgeClass, laidWhen } from '../masking';
-import { drapeMin, type EdgeCost } from './mask-cost';
+import { coatingMin } from './coating';
+import { drapeMin, drapeOver, uncoverMin, type Drape, type EdgeCost } from './mask-cost';
 import { Cut, NEVER } from './min-cut';
 import { weightsOf } from './order-cost';
 
@@ -10,6 +11,10 @@ import { weightsOf } from './order-cost';
 export interface StageWeights {
   readonly work: number;
   readonly pull: number;
+  /** What a minute weighs at least, whenever it falls: while a colour dries. */
+  readonly calm: number;
+  /** What a minute weighs that is counted though nobody works it. */
+  readonly counted: number;
   readonly risk: number;
   readonly money: number;
 }
@@ -19,6 +24,8 @@ export interface RelaxedStage {
   readonly finish: number;
   /** Finishes sprayed before it, as bits. */
   readonly done: number;
+  /** True where nothing is known of what was before it. */
+  readonly any?: boolean;
   readonly coats: number;
   /** What is settled of each area: 1 open, 0 covered, -1 free. */
   readonly settled: Int8Array;
@@ -32,8 +39,8 @@ export interface RelaxedStage {
 }
 
 /** What an edge weighs. */
-export const pricedEdge = ({ layMin, pullMin, risk, money }: EdgeCost, weights: StageWeights): number =>
-  weights.work * layMin + weights.pull * pullMin + weights.risk * risk + weights.money * money;
+export const pricedEdge = ({ layMin, sealMin, pullMin, risk, money }: EdgeCost, weights: StageWeights): number =>
+  weights.work * (layMin + sealMin) + weights.pull * pullMin + weights.risk * risk + weights.money * money;
 
 /**
  * Cheapest way to open and cover the areas of one part in one stage, as if nothing else depended on it.
@@ -43,7 +50,7 @@ export function relaxPart(ground: Ground, stage: RelaxedStage, part: number): { 
   const cut = new Cut();
   const nodes: number[] = [];
   const { areas } = ground.parts[part];
-  const fixed = addPart(cut, ground, stage, ground.parts[part], nodes);
+  const fixed = addPart(cut, ground, stage, part, nodes);
   const { cost, open } = cut.solve();
   return { cost: cost + fixed, open: areas.filter((area) => open[nodes[area]]) };
 }
@@ -57,27 +64,36 @@ export interface CutStage {
 /** Writes the choices of one stage into a cut. */
 export function addStage(cut: Cut, ground: Ground, stage: RelaxedStage): CutStage {
   const nodes: number[] = new Array<number>(ground.own.length);
-  const fixed = ground.parts.reduce((sum, part) => sum + addPart(cut, ground, stage, part, nodes), 0);
+  const fixed = ground.parts.reduce((sum, _, part) => sum + addPart(cut, ground, stage, part, nodes), 0);
   return { nodes, fixed: fixed + fixedSpray(ground, stage) };
 }
 
 /** Writes one part of a stage into a cut: its nodes are put into `nodes`, what it costs whatever is chosen comes back. */
-function addPart(cut: Cut, ground: Ground, stage: RelaxedStage, { areas, edges }: PartGround, nodes: number[]): number {
-  const { problem, own, strips } = ground;
-  const { settled, weights, done } = stage;
+function addPart(cut: Cut, ground: Ground, stage: RelaxedStage, part: number, nodes: number[]): number {
+  const { problem, own, strips, outer } = ground;
+  const { areas, edges } = ground.parts[part];
+  const { settled, weights, done, finish } = stage;
   for (const area of areas) nodes[area] = settled[area] === 1 ? 0 : settled[area] === 0 ? 1 : cut.node();
   const sprayed = cut.node();
-  const priced = (edge: EdgeCost) => pricedEdge(edge, weights);
+  const drips = ground.drips[finish];
+  // Against drips paper hangs along the edges alone.
+  const edged = (edge: EdgeCost, paper: Drape, given: StageWeights) => pricedEdge(edge, given) + (drips ? drapePrice(paper, given) : 0);
+  const hung = (area: number, given: StageWeights) => (drips ? 0 : drapePrice(drapeOver(problem.areas[area]), given));
   const classOf = (free: number, closed: number) =>
     edgeClass(problem.areas[free], problem.areas[closed], own[closed] >= 0 && ((done >> own[closed]) & 1) === 1);
-  const perM2 = paintPerM2(ground, stage);
+  const paint = paintOn(ground, stage);
   const stripNodes = new Map<number, number>();
   const certain = areas.some((area) => settled[area] === 1);
-  const drape = drapePrice(weights);
+  const charge = outer.charge(part, finish, stage.any ? null : done);
+  const first = !stage.any && (done & ground.parts[part].finishes) === 0;
+  // What is laid once may be laid while a colour dries, whenever that is.
+  const calm = onceWeights(weights);
+  const whole = ground.reached[finish].get(part);
   let fixed = 0;
+  if (whole) cut.charge(0, sprayed, drapePrice(whole, weights));
   for (const area of areas) {
-    const { sizeM2 } = problem.areas[area];
-    const spray = perM2 * sizeM2 + (own[area] === stage.finish ? 0 : stage.owed(area));
+    const stray = own[area] === finish || ground.alike[area] === finish ? 0 : weights.counted * RULE_OF_THUMB.strayPerM2 * problem.areas[area].sizeM2;
+    const spray = paint(area) + (own[area] === finish ? 0 : stage.owed(area)) + stray;
     if (settled[area] === 1) fixed += spray;
     else if (spray >= 0) cut.charge(nodes[area], 1, spray);
     else if (settled[area] === -1) {
@@ -89,9 +105,13 @@ function addPart(cut: Cut, ground: Ground, stage: RelaxedStage, { areas, edges }
     const fresh = freshness(stage, area);
     if (settled[area] === 1 || fresh === null) continue;
     const strip = strips[area];
+    if (outer.areas[area] && charge !== 'every') {
+      if (charge === 'once' && first && certain && !strip && fresh === 'now') fixed += hung(area, calm);
+      continue;
+    }
     // Which of its neighbours are open is not settled: it is certainly crisp where it is against each of them.
     const crisp = strip !== null && neighboursIn(edges, area).every((other) => classOf(other, area) === 'crisp');
-    const price = strip ? priced(crisp ? strip.crisp : strip.rough) : sizeM2 * drape;
+    const price = strip ? pricedEdge(crisp ? strip.crisp : strip.rough, weights) : hung(area, weights);
     if (fresh !== 'now') {
       // Laid where it was open under the masks before and is covered now; that the part is sprayed, or a neighbour open, must be certain.
       const bare = strip ? besideOpen(edges, settled, area) : certain;
@@ -103,14 +123,19 @@ function addPart(cut: Cut, ground: Ground, stage: RelaxedStage, { areas, edges }
       cut.charge(node, nodes[area], price);
     }
   }
-  for (const { a, b, crisp, rough } of edges) {
+  for (const { a, b, crisp, rough, paper } of edges) {
     for (const [free, closed] of [
       [a, b],
       [b, a],
     ]) {
       const fresh = freshness(stage, closed);
       if (settled[closed] === 1 || fresh === null) continue;
-      const price = priced(classOf(free, closed) === 'crisp' ? crisp : rough);
+      const edge = classOf(free, closed) === 'crisp' ? crisp : rough;
+      if (outer.areas[closed] && charge !== 'every') {
+        if (charge === 'once' && own[free] === finish && !strips[closed] && fresh === 'now') fixed += edged(edge, paper, calm);
+        continue;
+      }
+      const price = edged(edge, paper, weights);
       if (fresh !== 'now') {
         if (!strips[closed] && settled[free] === 1) cut.charge(fresh, nodes[closed], price);
       } else if (strips[closed]) cut.charge(nodes[free], stripNodes.get(closed) as number, NEVER);
@@ -118,6 +143,15 @@ function addPart(cut: Cut, ground: Ground, stage: RelaxedStage, { areas, edges }
     }
   }
   return fixed;
+}
+
+/** What is laid once, in this stage or an earlier one, weighs at least. */
+export const onceWeights = (weights: StageWeights): StageWeights => ({ ...weights, work: weights.calm, pull: weights.calm });
+
+/** What covering an attached part whole weighs, where a finish that is none of its own reaches it. */
+export function wholePrice({ reached }: Ground, finish: number, part: number, weights: StageWeights): number {
+  const whole = reached[finish].get(part);
+  return whole ? drapePrice(whole, weights) : 0;
 }
 
 /** Whether a mask on an area is laid in this stage: certainly, or if the area was open before (its node then), or not for certain (null). */
@@ -131,12 +165,14 @@ const neighboursIn = (edges: PartGround['edges'], area: number): number[] => edg
 
 const besideOpen = (edges: PartGround['edges'], settled: Int8Array, area: number): boolean => neighboursIn(edges, area).some((other) => settled[other] === 1);
 
-const drapePrice = ({ work, money }: StageWeights): number => work * drapeMin(1) + money * RULE_OF_THUMB.pricePerDrapeM2;
+const drapePrice = (drape: Drape, { work, pull, money }: StageWeights): number =>
+  work * drapeMin(drape) + pull * uncoverMin(drape) + money * drape.sizeM2 * RULE_OF_THUMB.pricePerDrapeM2;
 
-/** What spraying a square metre weighs, for all coats. */
-function paintPerM2({ finishes }: Ground, { finish, coats, weights }: RelaxedStage): number {
+/** What all coats of a stage weigh on an area. */
+function paintOn({ finishes, problem }: Ground, { finish, coats, weights }: RelaxedStage): (area: number) => number {
   const paint = finishes[finish];
-  return weights.work * coats * RULE_OF_THUMB.sprayPerSquareMetre[paint.method] + weights.money * priceOf(paint, mlPerM2(paint, coats));
+  const perM2 = weights.money * priceOf(paint, mlPerM2(paint, coats));
+  return (area) => weights.work * coats * coatingMin(problem.areas[area], paint.method) + perM2 * problem.areas[area].sizeM2;
 }
 
 /** What lands on a square metre and misses it; what stays in the cup is paid once a stage. */
@@ -148,13 +184,13 @@ export function coatPrice(ground: Ground, finish: number, minute: number): numbe
   const sizeM2 = ground.sizeOf[finish];
   const paint = ground.finishes[finish];
   const { money } = weightsOf(ground);
-  return minute * (sizeM2 * RULE_OF_THUMB.sprayPerSquareMetre[paint.method] + RULE_OF_THUMB.perCoat) + money * sizeM2 * priceOf(paint, mlPerM2(paint, 1));
+  return minute * (ground.coatingOf[finish] + RULE_OF_THUMB.perCoat) + money * sizeM2 * priceOf(paint, mlPerM2(paint, 1));
 }
 
 /** What every stage costs that sprays anything at all. */
-export function fixedSpray({ finishes }: Ground, { finish, coats, weights }: Pick<RelaxedStage, 'finish' | 'coats' | 'weights'>): number {
+export function fixedSpray({ finishes, blendOf }: Ground, { finish, coats, weights }: Pick<RelaxedStage, 'finish' | 'coats' | 'weights'>): number {
   const paint = finishes[finish];
-  return weights.work * coats * RULE_OF_THUMB.perCoat + weights.money * priceOf(paint, RULE_OF_THUMB.cupLossMl[paint.method]);
+  return weights.work * (coats * RULE_OF_THUMB.perCoat + blendOf[finish]) + weights.money * priceOf(paint, RULE_OF_THUMB.cupLossMl[paint.method]);
 }
 
 const priceOf = ({ pricePerL }: Ground['finishes'][number], ml: number): number => (ml / 1000) * (pricePerL ?? RULE_OF_THUMB.pricePerLitre);

@@ -5,8 +5,8 @@ import type { StageCost } from './stage-cost';
 export const FORBIDDEN_MIN = 1_000_000;
 
 /** Work of a stage, minutes. */
-export const workOf = ({ layMin, coatMin, pullMin, changeMin, overMin }: Pick<StageCost, 'layMin' | 'coatMin' | 'pullMin' | 'changeMin' | 'overMin'>): number =>
-  layMin + coatMin + pullMin + changeMin + overMin;
+export const workOf = (stage: Pick<StageCost, 'layMin' | 'sealMin' | 'coatMin' | 'pullMin' | 'uncoverMin' | 'changeMin' | 'overMin'>): number =>
+  stage.layMin + stage.sealMin + stage.coatMin + stage.pullMin + stage.uncoverMin + stage.changeMin + stage.overMin;
 
 /**
  * What a stage weighs under a wish.
@@ -14,7 +14,7 @@ export const workOf = ({ layMin, coatMin, pullMin, changeMin, overMin }: Pick<St
  */
 export function stageScore(stage: StageCost, wish: Wish): number {
   const { work, wait, risk, money } = RULE_OF_THUMB.wishes[wish];
-  const sum = work * workOf(stage) + wait * stage.waitMin + risk * stage.risk + money * stage.money;
+  const sum = work * (workOf(stage) + stage.strayM2 * RULE_OF_THUMB.strayPerM2) + wait * stage.waitMin + risk * stage.risk + money * stage.money;
   return Math.round(1e6 * (sum + FORBIDDEN_MIN * stage.forbidden.length));
 }
 

@@ -24,17 +24,29 @@ const anyProblem = fc
         blend: fc.integer({ min: 0, max: 9 }).map((one) => one === 0),
         strip: fc.option(anyLength, { freq: 5 }),
         alike: fc.boolean(),
+        narrow: fc.boolean(),
       }),
       { minLength: 1, maxLength: 5 },
     ),
-    borders: fc.array(fc.record({ a: fc.nat(4), b: fc.nat(4), length: anyLength, bend: fc.constantFrom('straight', 'gentle', 'tight', 'features') }), {
-      maxLength: 7,
-    }),
+    borders: fc.array(
+      fc.record({
+        a: fc.nat(4),
+        b: fc.nat(4),
+        length: anyLength,
+        bend: fc.constantFrom('straight', 'gentle', 'tight', 'features'),
+        seal: fc.integer({ min: 0, max: 4 }).map((one) => one === 0),
+      }),
+      {
+        maxLength: 7,
+      },
+    ),
     present: fc.constantFrom('#c7bfa6', '#1c1f24', '#ffffff'),
     presentSystem: fc.constantFrom(null, 'filler-primer', 'can-enamel', 'air-acrylic'),
     presentAgeMin: fc.constantFrom(30, 5000, 100_000),
     wish: fc.constantFrom(...WISHES),
     masks: fc.constantFrom('free', 'fresh'),
+    through: fc.boolean(),
+    attached: fc.integer({ min: 0, max: 3 }).map((one) => one === 0),
     late: fc.boolean(),
     pins: fc.array(fc.record({ finish: fc.nat(2), area: fc.nat(4), open: fc.boolean() }), { maxLength: 2 }),
     before: fc.option(fc.tuple(fc.nat(2), fc.nat(2)), { freq: 3 }),
@@ -43,7 +55,7 @@ const anyProblem = fc
     plugs: fc.nat(3),
   })
   .map((of): OrderProblem => {
-    const areas = of.areas.map(({ choice, part, size, blend, strip, alike }, index) =>
+    const areas = of.areas.map(({ choice, part, size, blend, strip, alike, narrow }, index) =>
       sampleArea(index, choice === null ? null : of.set[choice], {
         part,
         sizeM2: size / 10,
@@ -52,12 +64,13 @@ const anyProblem = fc
         presentAgeMin: of.presentAgeMin,
         blend: blend && choice !== null,
         alike: choice === null && alike ? of.set[0] : null,
-        strip: strip === null ? null : { lengthM: strip, pieces: 1, points: 2, corners: 0, bend: 'straight' },
+        strip: strip === null ? null : { lengthM: strip, pieces: 1, setOutMin: 2, corners: 0, bend: 'straight', sealM: 0 },
+        narrowM: narrow ? size / 10 : null,
       }),
     );
     const borders = of.borders
       .filter(({ a, b }) => a !== b && a < areas.length && b < areas.length && areas[a].part === areas[b].part)
-      .map(({ a, b, length, bend }) => sampleBorder(a, b, length, { bend }));
+      .map(({ a, b, length, bend, seal }) => sampleBorder(a, b, length, { bend, sealM: seal ? length / 2 : 0 }));
     const used = usedFinishes({ areas });
     const finishOf = (index: number) => of.set[index];
     // Pins that contradict the areas are left to a test of their own.
@@ -72,10 +85,16 @@ const anyProblem = fc
     const painted = areas.map(({ finish }) => finish !== null);
     return sampleProblem(areas, borders, {
       wish: of.wish,
-      rules: { ...NO_RULES, masks: of.masks as 'free' | 'fresh', late: of.late, pins, before },
+      rules: { ...NO_RULES, masks: of.masks as 'free' | 'fresh', through: of.through, late: of.late, pins, before },
       primer: of.primer && painted.some(Boolean) ? { finish: 'filler-buff', areas: painted } : null,
       clear: of.clear && painted.some(Boolean) ? { finish: 'clear-two-part', areas: painted } : null,
       plugs: new Map([['p', of.plugs]]),
+      attached: of.attached
+        ? new Map([
+            ['p', ['q']],
+            ['q', ['p']],
+          ])
+        : new Map(),
     });
   });
 

@@ -1,3 +1,4 @@
+import { isOuter, UNDER } from '../masking';
 import { byText } from '../units';
 import { alikeShares, coatShares, movedShares, type CoatShares } from './coat-shares';
 import { groundOf, type Ground } from './ground';
@@ -111,7 +112,10 @@ interface Prepared extends OpenGround {
 function prepared(problem: OrderProblem): Prepared {
   const primer = primerStages(problem);
   const ground = groundOf(problem, primer.at(-1)?.after ?? startProgress(problem));
-  const extra = primer.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0) / 1e6 + clearBound(ground);
+  const { work, wait } = weightsOf(ground);
+  // Masks of the primer that stay on are pulled some time.
+  const pulls = ground.start.kept.reduce((sum, { pullMin, uncoverMin }) => sum + (work - wait) * (pullMin + uncoverMin), 0);
+  const extra = primer.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0) / 1e6 + pulls + clearBound(ground);
   return { ground, primer, extra, ...bestBound(ground) };
 }
 
@@ -229,7 +233,13 @@ function clearBound({ problem, start }: Ground): number {
   const { clear, finishes } = problem;
   if (!clear) return 0;
   const weights = weightsOf({ problem });
-  const painted: Progress = { ...startProgress(problem), painted: problem.areas.map(({ finish }) => finish !== null), plugged: start.plugged };
+  const painted: Progress = {
+    ...startProgress(problem),
+    painted: problem.areas.map(({ finish }) => finish !== null),
+    plugged: start.plugged,
+    // Masks on what is kept may still be on.
+    standing: problem.rules.through ? problem.areas.map((area) => (isOuter(area) ? UNDER.covered : area.finish === null ? UNDER.bare : UNDER.open)) : null,
+  };
   const stage = stageCost({ ...problem, rules: { ...problem.rules, vouched: [] } }, painted, { finish: clear.finish, open: clear.areas, keep: false });
   const coatsCount = finishes.get(clear.finish)?.coats ?? null;
   const work = workOf(stage) - stage.overMin - (coatsCount === null ? stage.coatMin : 0);

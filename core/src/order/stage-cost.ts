@@ -2,13 +2,17 @@ import { paintNeeded, type CoatCount, type Finish } from '../finish';
 import type { Span } from '../drying';
 import type { StageMask } from '../masking';
 import { RULE_OF_THUMB } from '../units';
-import { filmTimes, rememberedCoats, type FilmTimes } from './drying-of';
+import { filmTimes, rememberedCoats } from './drying-of';
 import { gunOf, mixMinutes, needsStrip, usesGun } from './gun';
-import { maskCost, type MaskCost } from './mask-cost';
+import { coatingMin } from './coating';
+import { stageMaskCost } from './mask-cost';
+import { layerNow, straysOf, type StageLayer } from './layer-stage';
+import { ownMasks, pullOff } from './masks-off';
 import { overCost, type OverCost } from './over-cost';
 import { finishOf, type OrderProblem } from './problem';
 import type { KeptMask, Progress } from './progress';
-import { comesOffClean, handsFor, pullingOf } from './pulling';
+import { sealsOf, type Seal } from './seal';
+import { standingAfter, throughAfter } from './through';
 
 /** What is decided for a stage. */
 export interface StageChoice {
@@ -21,6 +25,7 @@ export interface StageChoice {
 
 /** One stage of the sequence: masks on, coats of one finish, masks off. */
 export interface StageCost extends StageChoice {
+  readonly layer: StageLayer;
   readonly coats: number;
   /** The undercolour that decided the number of coats, and where the number comes from. */
   readonly under: string;
@@ -29,8 +34,15 @@ export interface StageCost extends StageChoice {
   /** Masks and plugs. */
   readonly layMin: number;
   readonly plugMin: number;
+  /** Sealing tape edges on texture, and until the seal is dry. */
+  readonly sealMin: number;
+  readonly seals: readonly Seal[];
+  /** Coats, and fading out what fades out: the last of it. */
   readonly coatMin: number;
+  readonly blendMin: number;
   readonly pullMin: number;
+  /** Taking away paper and film after the pull. */
+  readonly uncoverMin: number;
   /** Made ready for colour: work checked, gun stripped down, paint mixed. */
   readonly changeMin: number;
   readonly change: GunChange;
@@ -41,8 +53,8 @@ export interface StageCost extends StageChoice {
   readonly waitMin: number;
   /** Cleaning the gun: before the pull or after it. */
   readonly cleaning: { readonly minutes: number; readonly first: boolean };
-  /** What the waiting is made of: until colour takes tape, until what is below may be coated, between coats, until the pull. */
-  readonly waits: { readonly tapeMin: number; readonly overMin: number; readonly flashMin: number; readonly pullMin: number };
+  /** What the waiting is made of: until colour takes tape, until what is below may be coated, until a seal is dry, between coats, until the pull. */
+  readonly waits: { readonly tapeMin: number; readonly overMin: number; readonly sealMin: number; readonly flashMin: number; readonly pullMin: number };
   /** Between two coats. */
   readonly gap: Span;
   readonly mask: StageMask;
@@ -52,12 +64,16 @@ export interface StageCost extends StageChoice {
   /** Weighted metres of show edge. */
   readonly risk: number;
   readonly money: number;
+  /** Where its colour goes on and will not stay, m². */
+  readonly strayM2: number;
   /** What must not be done; empty where all is well. */
   readonly forbidden: readonly ('over' | 'late')[];
   /** When the last coat is on, minutes from the start. */
   readonly lastCoatMin: number;
   /** How its own masks come off; null where nothing is masked in it. */
   readonly pulling: KeptMask | null;
+  /** Masks of it that stay on through the coats of what is beside them, one a part. */
+  readonly outer: readonly KeptMask[];
   /** All masks that come off after it, its own last; when, and by how many people. Null where none does. */
   readonly pulled: { readonly masks: readonly KeptMask[]; readonly at: number; readonly hands: number } | null;
   readonly after: Progress;
@@ -66,17 +82,20 @@ export interface StageCost extends StageChoice {
 /**
  * Works out one stage: the one evaluator behind search, plan and tests.
  * In the order of the work: wait until colour takes tape, and so long that what is below may be coated when the mask is on; key what is
- * below, mask, part it by a barrier coat, make gun and paint ready, coats, clean the gun, wait, pull. Where the pull leaves no time for it
- * the gun is cleaned after it.
+ * below, mask and seal, part it by a barrier coat, make gun and paint ready, coats, clean the gun, wait, pull, uncover. Where the pull
+ * leaves no time for it the gun is cleaned after it.
  * @returns its cost in minutes, and where the work stands afterwards
  */
 export function stageCost(problem: OrderProblem, before: Progress, choice: StageChoice): StageCost {
   const finish = finishOf(problem, choice.finish);
-  const masks = maskCost(problem, before, choice.open);
+  const layer = layerNow(problem, before, finish.id);
+  const masks = stageMaskCost(problem, before, choice.open, finish.method);
   const decided = coatsNeeded(problem, before, finish, choice.open);
   const times = filmTimes(problem, finish, decided.coats);
   const openM2 = problem.areas.reduce((sum, area, index) => sum + (choice.open[index] ? area.sizeM2 : 0), 0);
-  const coatMin = decided.coats * (openM2 * RULE_OF_THUMB.sprayPerSquareMetre[finish.method] + RULE_OF_THUMB.perCoat);
+  const onceMin = problem.areas.reduce((sum, area, index) => sum + (choice.open[index] ? coatingMin(area, finish.method) : 0), 0);
+  const blendMin = problem.areas.some(({ blend, finish: own }) => blend && own === finish.id) ? RULE_OF_THUMB.blend : 0;
+  const coatMin = decided.coats * (onceMin + RULE_OF_THUMB.perCoat) + blendMin;
   const guns = { ...before.guns };
   const change = gunChange(problem, guns, finish);
   const changeMin = minutesOf(change);
@@ -84,28 +103,38 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const layMin = masks.layMin + plugs.plugMin;
   const tapeMin = Math.max(0, masks.readyAt - before.clock);
   const begins = before.clock + tapeMin;
-  const over = overCost(problem, before, finish, choice.open, begins, layMin + changeMin);
+  const seals = masks.sealMin > 0 ? sealsOf(problem, before, masks.mask, finish, begins) : [];
+  const sealDryMin = Math.max(0, ...seals.map(({ dryMin }) => dryMin));
+  const readyMin = layMin + masks.sealMin + sealDryMin + changeMin;
+  const over = overCost(problem, before, finish, choice.open, begins, readyMin);
   const flashMin = (decided.coats - 1) * times.gap.from + over.barrierWaitMin;
   const overMin = over.abradeMin + over.barrierMin;
-  const lastCoatMin = begins + layMin + changeMin + overMin + over.waitMin + coatMin + flashMin;
-  const own = ownMask(problem, masks, times, begins + over.waitMin + over.abradeMin, lastCoatMin);
-  const pull = pullOff(problem, before, choice, own, times, lastCoatMin);
+  const lastCoatMin = begins + readyMin + overMin + over.waitMin + coatMin + flashMin;
+  const through = throughAfter(problem, before, { ...choice, layer });
+  const masksOff = ownMasks(problem, masks, through, times, begins + over.waitMin + over.abradeMin, lastCoatMin);
+  const { own, outer } = masksOff;
+  const pull = pullOff(problem, before, choice, masksOff, through, times, lastCoatMin);
   const paintMl = paintNeeded(openM2, decided.coats * finish.coatUm, finish);
   const film = { finish, coats: decided.coats, at: lastCoatMin };
   return {
     ...choice,
+    layer,
     ...decided,
     layMin,
     plugMin: plugs.plugMin,
+    sealMin: masks.sealMin,
+    seals,
     coatMin,
+    blendMin,
     pullMin: pull.pullMin,
+    uncoverMin: pull.uncoverMin,
     changeMin,
     change,
     overMin,
     over,
-    waitMin: tapeMin + over.waitMin + flashMin + pull.waitMin + pull.afterMin,
+    waitMin: tapeMin + over.waitMin + sealDryMin + flashMin + pull.waitMin + pull.afterMin,
     cleaning: { minutes: times.cleanMin, first: pull.afterMin === 0 },
-    waits: { tapeMin, overMin: over.waitMin, flashMin, pullMin: pull.waitMin },
+    waits: { tapeMin, overMin: over.waitMin, sealMin: sealDryMin, flashMin, pullMin: pull.waitMin },
     gap: times.gap,
     mask: masks.mask,
     tapeM: masks.tapeM,
@@ -113,19 +142,21 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     paintMl,
     risk: masks.risk + pull.risk,
     money: masks.money + (paintMl / 1000) * (finish.pricePerL ?? RULE_OF_THUMB.pricePerLitre),
+    strayM2: straysOf(problem, { ...choice, layer }).reduce((sum, area) => sum + problem.areas[area].sizeM2, 0),
     forbidden: [...(over.forbidden ? ['over' as const] : []), ...(pull.late ? ['late' as const] : [])],
     lastCoatMin,
     pulling: own,
+    outer,
     pulled: pull.pulled,
     after: {
       colours: before.colours.map((colour, index) => (choice.open[index] ? finish.colour : colour)),
       films: before.films.map((old, index) => (choice.open[index] ? film : old)),
       painted: before.painted.map((painted, index) => painted || problem.areas[index].finish === choice.finish),
       tapeSafeAt: before.tapeSafeAt.map((at, index) => (choice.open[index] ? lastCoatMin + times.tapeSafeMin : at)),
-      clock: lastCoatMin + pull.waitMin + pull.pullMin / (pull.pulled?.hands ?? 1) + pull.afterMin,
+      clock: lastCoatMin + pull.waitMin + pull.pullMin / (pull.pulled?.hands ?? 1) + pull.afterMin + pull.uncoverMin,
       guns,
       plugged: plugs.plugged,
-      open: choice.keep ? choice.open : null,
+      standing: standingAfter(problem, before, choice, pull.kept),
       kept: pull.kept,
     },
   };
@@ -181,52 +212,3 @@ function plugsOf({ areas, plugs }: OrderProblem, { plugged }: Progress, open: re
   if (fresh.length === 0) return { plugMin: 0, plugged };
   return { plugMin: fresh.reduce((sum, part) => sum + (plugs.get(part) ?? 0) * RULE_OF_THUMB.perPlug, 0), plugged: [...plugged, ...fresh] };
 }
-
-/** The masks of a stage and their window; null where it covers nothing. */
-function ownMask(problem: OrderProblem, masks: MaskCost, times: FilmTimes, laidAt: number, lastCoatMin: number): KeptMask | null {
-  const { mask, pullMin, tapeM } = masks;
-  if (mask.covers.length === 0) return null;
-  const { school, span } = pullingOf(problem, times, mask, pullMin, lastCoatMin - laidAt);
-  return { mask, laidAt, at: lastCoatMin, school, span, latestMin: times.latestMin, pullMin, tapeM };
-}
-
-interface PullOff {
-  readonly waitMin: number;
-  /** Cleaning of the gun that did not fit in before. */
-  readonly afterMin: number;
-  readonly pullMin: number;
-  readonly risk: number;
-  readonly late: boolean;
-  readonly kept: readonly KeptMask[];
-  readonly pulled: StageCost['pulled'];
-}
-
-/** When masks come off: after this stage with all that were kept on, or later. */
-function pullOff(problem: OrderProblem, before: Progress, { keep }: StageChoice, own: KeptMask | null, times: FilmTimes, lastCoatMin: number): PullOff {
-  const masks = own ? [...before.kept, own] : before.kept;
-  const nothing = { waitMin: Math.max(times.flashMin, times.cleanMin), afterMin: 0, pullMin: 0, risk: 0, late: false, pulled: null };
-  if (keep || masks.length === 0) return { ...nothing, kept: keep ? masks : [] };
-  const at = Math.max(lastCoatMin + (own ? 0 : times.flashMin), ...masks.map((one) => one.at + one.span.from));
-  const pullMin = masks.reduce((sum, one) => sum + one.pullMin, 0);
-  // Tape that may come off before the gun is clean comes off first.
-  const inTime = at - lastCoatMin >= times.cleanMin;
-  const past = masks.filter((one) => pastWindow(problem, one, at));
-  return {
-    waitMin: at - lastCoatMin,
-    afterMin: inTime ? 0 : times.cleanMin,
-    pullMin,
-    risk: RULE_OF_THUMB.keptRisk * past.reduce((sum, { tapeM }) => sum + tapeM, 0),
-    // A mask that comes off after its own stage lies as long as it must: that is told, there is nothing to be chosen.
-    late: past.some((one) => one !== own && (!problem.rules.late || at > one.at + one.latestMin || !comesOffClean(problem, one, at))),
-    kept: [],
-    pulled: {
-      masks,
-      at,
-      hands: Math.max(...masks.map((one) => handsFor(pullMin, { from: at - one.at, to: past.includes(one) ? null : one.span.to }))),
-    },
-  };
-}
-
-/** True where a mask comes off after the window of its school, or later than its tape comes off clean. */
-export const pastWindow = (problem: OrderProblem, mask: KeptMask, at: number): boolean =>
-  at > mask.at + (mask.span.to ?? Infinity) + 1e-9 || !comesOffClean(problem, mask, at);

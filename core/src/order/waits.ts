@@ -12,12 +12,16 @@ export interface Wait {
 /** What is waited at least from the last coat until the masks come off, or the next stage. */
 export function leastPullWait(ground: Ground, node: OrderNode, stage: number, { flashMin, leastPullMin, cleanMin }: FilmTimes): number {
   if (node.keep[stage]) return Math.max(cleanMin, flashMin);
-  return Math.max(cleanMin, certainlyMasked(ground, node.settled[stage]) ? leastPullMin : Math.min(flashMin, leastPullMin));
+  return Math.max(cleanMin, certainlyMasked(ground, node.settled[stage], node.order[stage]) ? leastPullMin : Math.min(flashMin, leastPullMin));
 }
 
-/** True where something on a part that is certainly sprayed is certainly covered. */
-function certainlyMasked({ parts }: Ground, row: Int8Array): boolean {
-  return parts.some(({ areas }) => areas.some((area) => row[area] === 1) && areas.some((area) => row[area] === 0));
+/** True where something on a part that is certainly sprayed is certainly covered, by a mask that comes off after the stage. */
+function certainlyMasked({ parts, outer, drips }: Ground, row: Int8Array, finish: number): boolean {
+  return parts.some(({ areas, edges }, part) => {
+    if (drips[finish]) return edges.some(({ a, b }) => row[a] + row[b] === 1 && !(outer.mayStay(part, finish) && outer.areas[row[a] === 0 ? a : b]));
+    const comesOff = (area: number) => !(outer.areas[area] && outer.mayStay(part, finish));
+    return areas.some((area) => row[area] === 1) && areas.some((area) => row[area] === 0 && comesOff(area));
+  });
 }
 
 /** Waits that an order is certain to have, each from the stage before or the one before that: what the bound starts from. */
@@ -55,9 +59,11 @@ const safeAt = ({ open, after }: Sequence['stages'][number]): number => after.ta
 function certainWait(ground: Ground, { keep, settled, order }: OrderNode, from: number, to: number): boolean {
   if (keep.slice(from, to).some(Boolean) && to - from > 1) return false;
   if (ground.share(order[from], order[to])) return true;
-  const { part } = ground;
+  const { part, parts, drips } = ground;
   return part.some((one, area) => {
     const covered = settled[from][area] === 1 && settled.slice(from + 1, to + 1).every((row) => row[area] === 0);
-    return covered && part.some((other, index) => other === one && settled[to][index] === 1);
+    if (!covered) return false;
+    if (drips[order[to]]) return parts[one].edges.some(({ a, b }) => (a === area && settled[to][b] === 1) || (b === area && settled[to][a] === 1));
+    return part.some((other, index) => other === one && settled[to][index] === 1);
   });
 }

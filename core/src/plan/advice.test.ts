@@ -18,7 +18,7 @@ const part = (lines: TrimLine[]): Part => ({
   id: 'door',
   name: 'Door',
   count: 1,
-  substrate: 'wood',
+  substrate: 'other',
   present: { system: 'bare', colour: '#b98a4a', ageH: 0 },
   surface: { kind: 'flat', outline: { kind: 'rectangle', width: 900, height: 400 } },
   datums: [{ id: 'base', name: 'Base', at: [0, 0], angleDeg: 0 }],
@@ -120,4 +120,21 @@ it('bounds the next coat by the recoat window of the finish', () => {
   const rule = second?.after.find(({ code }) => code === 'recoat');
   expect(rule).toMatchObject({ step: 'marigold-can:coat:1', from: 'end' });
   expect((rule?.maxMin ?? 0) / (rule?.minMin ?? 0)).toBeCloseTo(60 / 12, 3);
+});
+
+it('says once a part that a bare substrate should be primed first', () => {
+  const wood = (primer?: string): Design => {
+    const of = design(
+      [straight('a', 200)],
+      [
+        [100, 'cream-two-part'],
+        [300, 'cream-two-part'],
+      ],
+    );
+    return { ...of, parts: of.parts.map((one) => ({ ...one, substrate: 'wood' })), scheme: { ...of.scheme, ...(primer ? { primer } : {}) } };
+  };
+  expect(advice(wood()).filter((one) => /bare wood/.test(one))).toEqual([
+    expect.stringMatching(/^caution: Door: Cream, two-part goes straight onto bare wood\. Prime it first \(filler primer, two-part/),
+  ]);
+  expect(advice(wood('filler-buff')).filter((one) => /bare wood/.test(one))).toEqual([]);
 });

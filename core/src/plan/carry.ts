@@ -1,5 +1,5 @@
 import { areaAt, carriedChoices, carriedPlaces, type Arrangement } from '../areas';
-import { worksKeys, type AreaPin, type Design, type PartAreaChoice, type Scheme } from '../job';
+import { worksKeys, type AreaPin, type Design, type PartAreaChoice, type Present, type PresentAt, type Scheme } from '../job';
 import type { Point } from '../surface';
 import { rounded } from '../units';
 import { workOutParts, type WorkStore } from './part-work';
@@ -12,7 +12,7 @@ import type { AreaPlan, Coordinates } from './types';
  * @returns `after` with its choices moved to where their areas are now; choices of removed parts are dropped
  */
 export function carryScheme(before: Design, after: Design): Design {
-  const nothing = after.scheme.areas.length === 0 && (after.others ?? []).length === 0 && (after.choices.pins ?? []).length === 0;
+  const nothing = after.scheme.areas.length === 0 && [after.others, after.choices.pins, after.presentAt].every((list) => (list ?? []).length === 0);
   if (nothing || changedParts(before, after).size === 0) return withoutGoneParts(after);
   // Parts that did not change are worked out once for both.
   const store: WorkStore = new Map();
@@ -35,12 +35,13 @@ export function carryScheme(before: Design, after: Design): Design {
       return carry(old.arrangement, arrangement, placed).map((one) => ({ ...one, seed: rounded([one.seed.x, one.seed.y], 3) }) as unknown as C);
     });
   const scheme = (of: Scheme): Scheme => ({ ...of, areas: moved<PartAreaChoice>(of.areas, carriedChoices) });
-  return {
+  return withoutGoneParts({
     ...after,
     scheme: scheme(after.scheme),
     ...(after.others ? { others: after.others.map(scheme) } : {}),
+    ...(after.presentAt ? { presentAt: moved<PresentAt>(after.presentAt, carriedPlaces) } : {}),
     choices: { ...after.choices, ...(after.choices.pins ? { pins: moved<AreaPin>(after.choices.pins, carriedPlaces) } : {}) },
-  };
+  });
 }
 
 /** Parts that were there before and whose lines and areas may have changed. */
@@ -52,13 +53,16 @@ function changedParts(before: Design, after: Design): ReadonlySet<string> {
 function withoutGoneParts(design: Design): Design {
   const ids = new Set(design.parts.map(({ id }) => id));
   const there = ({ part }: { readonly part: string }) => ids.has(part);
-  const { others, choices } = design;
-  const all = [design.scheme, ...(others ?? [])].every(({ areas }) => areas.every(there)) && (choices.pins ?? []).every(there);
-  if (all) return design;
+  const { others, choices, presentAt = [] } = design;
+  const held = design.parts.every(({ attached = [] }) => attached.every((part) => ids.has(part)));
+  const all = [design.scheme, ...(others ?? [])].every(({ areas }) => areas.every(there)) && [...(choices.pins ?? []), ...presentAt].every(there);
+  if (all && held) return design;
   const scheme = (of: Scheme): Scheme => ({ ...of, areas: of.areas.filter(there) });
   return {
     ...design,
+    parts: design.parts.map((part) => (part.attached ? { ...part, attached: part.attached.filter((one) => ids.has(one)) } : part)),
     scheme: scheme(design.scheme),
+    ...(design.presentAt ? { presentAt: presentAt.filter(there) } : {}),
     ...(others ? { others: others.map(scheme) } : {}),
     choices: { ...choices, ...(choices.pins ? { pins: choices.pins.filter(there) } : {}) },
   };
@@ -76,6 +80,17 @@ export function giveFinish(design: Design, partId: string, area: AreaPlan, finis
   const [x, y] = area.seed;
   const told = { ...(more.blend ? { blend: true } : {}), ...(more.clear === false ? { clear: false } : {}) };
   return { ...design, scheme: { ...design.scheme, areas: [...others, { part: partId, seed: [x, y], finish, ...told }] } };
+}
+
+/**
+ * Says what is on an area now.
+ * @param present null: what is on the rest of its part
+ */
+export function givePresent(design: Design, partId: string, area: AreaPlan, present: Present | null): Design {
+  const inside = insideOf(area);
+  const others = (design.presentAt ?? []).filter(({ part, seed }) => part !== partId || !inside(seed));
+  const [x, y] = area.seed;
+  return { ...design, presentAt: present === null ? others : [...others, { part: partId, seed: [x, y], ...present }] };
 }
 
 /** Forgets what was said of one place of a part. */

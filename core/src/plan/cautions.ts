@@ -8,28 +8,30 @@ export interface CautionGround {
   readonly kind: JobKind;
   /** Finish of the stage; null: the job as a whole. */
   readonly finish: Finish | null;
+  /** The piece is higher than one reaches from the ground. */
+  readonly high: boolean;
 }
 
 /** Finishes whose oils heat up in a rag. */
 const OILY: readonly Finish['system'][] = ['varnish', 'brush-enamel', 'boottop'];
 
 /** Usual cautions at a step; told once each, where they first apply. Source: usual practice; data sheets and local rules decide. */
-export function cautionsAt(step: Pick<Step, 'kind' | 'say'>, { kind, finish }: CautionGround): SafetyCode[] {
+export function cautionsAt(step: Pick<Step, 'kind' | 'say'>, { kind, finish, high }: CautionGround): SafetyCode[] {
   const when = (holds: boolean, code: SafetyCode): SafetyCode[] => (holds ? [code] : []);
   const twoPart = finish !== null && PAINT_SYSTEMS[finish.system].isocyanate;
   const sprayed = finish !== null && isSprayed(finish);
   const solvent = finish !== null && !PAINT_SYSTEMS[finish.system].waterborne;
   switch (step.kind) {
     case 'wash':
-      return when(['wax-grease', 'alcohol', 'dewax', 'thinner'].includes(String(step.say.values.cleaner)), 'solvent');
+      return [...when(['wax-grease', 'alcohol', 'dewax', 'thinner'].includes(String(step.say.values.cleaner)), 'solvent'), ...when(high, 'height')];
     case 'abrade': {
       const biocide = step.say.values.grit === 'wet-only';
       return [...when(biocide, 'biocide'), ...when(!biocide, 'dust')];
     }
     case 'lay':
-      return ['blade'];
+      return ['blade', ...when(high, 'height')];
     case 'cover':
-      return when(sprayed && solvent, 'static');
+      return [...when(sprayed && solvent, 'static'), ...when(high, 'height')];
     case 'plug':
       return when(kind === 'aircraft', 'plugs');
     case 'mix':
@@ -39,7 +41,7 @@ export function cautionsAt(step: Pick<Step, 'kind' | 'say'>, { kind, finish }: C
         ...when(finish !== null && OILY.includes(finish.system), 'rags'),
       ];
     case 'coat':
-      return [...when(twoPart, 'isocyanate'), ...when(sprayed, 'spray'), ...when(finish?.method === 'can', 'can')];
+      return [...when(twoPart, 'isocyanate'), ...when(sprayed, 'spray'), ...when(finish?.method === 'can', 'can'), ...when(high, 'height')];
     case 'gun-clean':
     case 'gun-strip':
       return when(solvent, 'solvent');

@@ -206,7 +206,7 @@ describe('spray arrows', () => {
     expect(small.stages.some(({ keep }) => keep)).toBe(true);
     let arrows = 0;
     for (const stage of small.stages) {
-      expect(masksOn(small, stage)[0].number).toBe(Math.min(stage.number, ...masksOn(small, stage).map(({ number }) => number)));
+      expect(masksOn(small, stage).every((number) => number <= stage.number)).toBe(true);
       for (const one of small.parts) {
         const rings = one.areas.map((area) => ({ rings: area.rings.map((ring) => ring.map(([x, y]) => ({ x, y }))) }));
         const open = stage.pictures.find((picture) => picture.part === one.id)?.areas ?? [];

@@ -1,7 +1,7 @@
 export * from './carry';
 export * from './fits';
 export * from './layout-faults';
-export { isLine, itemsIn, linesIn } from './lists';
+export { isLine, itemsIn, linesIn, lyingIn, masksOn } from './lists';
 export * from './plan';
 export type { Broken, BrokenSays } from './broken';
 export * from './plan-faults';
@@ -14,7 +14,7 @@ export * from './analysis';
 export * from './drag';
 export * from './draft';
 export * from './section';
-export { masksOn, sprayArrows, type SprayArrow } from './spray';
+export { sprayArrows, type SprayArrow } from './spray';
 export * from './rehearsal';
 export * from './compare';
 export * from './wishes';

@@ -1,7 +1,7 @@
 import { dwellMinutes } from '../drying';
-import { drapeMin, rememberedEdge, type Sequence, type StageCost } from '../order';
+import { drapeMin, drapeOver, dripPaper, rememberedEdge, uncoverMin, wholeDrape, type Drape, type KeptMask, type Sequence, type StageCost } from '../order';
 import { stageRuns, type MaskedPart, type Run } from '../runs';
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB, sumOf } from '../units';
 import { meansOf, type StageGround } from './means';
 import type { PartWork } from './part-work';
 import type { CoverItem, Item, LineItem, PlugItem } from './types';
@@ -37,41 +37,60 @@ function namer(session: string): Namer {
 }
 
 /** What all items of a stage have in common. */
-type Common = Pick<Item, 'stage' | 'hold' | 'until'>;
+type Common = Pick<Item, 'stage' | 'hold'>;
+/** The same with when it comes off, by the area it lies on; null: it lies on a whole part. */
+type CommonOn = (area: number | null) => Common & Pick<Item, 'until'>;
 
 /** Everything laid for a stage. */
 export function itemsOf(sequence: Sequence, index: number, ground: StageGround): StageItems {
   const { design, works } = ground;
   const stage = sequence.stages[index];
   const sessions = sessionsOf(sequence);
-  const off = offAfter(sequence, index);
   const end = sequence.stages.length - 1;
-  const common: Common = { stage: index + 1, hold: null, until: { stage: off + 1, session: sessions[off] } };
+  const common: Common = { stage: index + 1, hold: null };
+  const untilOf = (off: number): Item['until'] => ({ stage: off + 1, session: sessions[off] });
   const name = namer(sessions[index]);
-  const runs = stageRuns(maskedParts(stage, ground), { ...meansOf(ground), staysMin: tapeStays(sequence, index) });
-  const lines = runs.map((run, place) => lineItem(run, `R${place + 1}`, common, ground, name));
+  const runs = stageRuns(maskedParts(sequence, index, ground), meansOf(ground));
+  const commonOn: CommonOn = (area) => ({ ...common, until: untilOf(area === null ? index : offAfter(sequence, index, area)) });
+  const lines = runs.map((run, place) => lineItem(run, `R${place + 1}`, commonOn, ground, name));
+  const covers = coverItems(stage, ground, lines, name, commonOn);
   return {
-    plugs: plugItems(sequence, index, works, name, { ...common, until: { stage: end + 1, session: sessions[end] } }),
+    plugs: plugItems(sequence, index, works, name, { ...common, until: untilOf(end) }),
     lines,
-    covers: coverItems(stage, ground, lines, name, common),
-    cleanMin: runs.reduce((least, { cleanHours }) => Math.min(least, dwellMinutes(cleanHours, design.climate.airC)), Infinity),
+    covers,
+    // Masks that stay on for later coats are asked for how long they last when they come off.
+    cleanMin: runs.reduce((least, { cleanHours }, place) => {
+      const own = lines[place].until.stage === index + 1 || stage.keep;
+      return own ? Math.min(least, dwellMinutes(cleanHours, design.climate.airC)) : least;
+    }, Infinity),
   };
 }
 
-/** The stage after which the masks of a stage come off, by index. */
-export function offAfter({ stages }: Pick<Sequence, 'stages'>, index: number): number {
-  const off = stages.findIndex(({ keep }, later) => later >= index && !keep);
+/** The mask of a stage that lies on an area; null where none does. */
+const maskOn = ({ pulling, outer }: StageCost, area: number): KeptMask | null =>
+  [...outer, ...(pulling ? [pulling] : [])].find(
+    ({ mask }) => mask.covers.some((cover) => cover.area === area) || mask.edges.some(({ closed }) => closed === area),
+  ) ?? null;
+
+/**
+ * The stage after which a mask of a stage comes off, by index.
+ * @param area what it covers; null: what comes off with the stage's own masks
+ */
+export function offAfter({ stages }: Pick<Sequence, 'stages'>, index: number, area: number | null): number {
+  const mask = area === null ? stages[index].pulling : maskOn(stages[index], area);
+  const off = mask ? stages.findIndex(({ pulled }) => pulled?.masks.includes(mask)) : index;
   return off < 0 ? stages.length - 1 : off;
 }
 
-/** How long tape of a stage stays, from when it is laid until it is off, minutes. */
-function tapeStays(sequence: Sequence, index: number): number {
-  const { pulling } = sequence.stages[index];
-  return pulling ? sequence.stages[offAfter(sequence, index)].after.clock - pulling.laidAt : 0;
+/** How long tape of a stage on an area stays, from when it is laid until it is off, minutes. */
+function tapeStays(sequence: Sequence, index: number, area: number): number {
+  const mask = maskOn(sequence.stages[index], area);
+  return mask ? sequence.stages[offAfter(sequence, index, area)].after.clock - mask.laidAt : 0;
 }
 
 /** The edges a stage lays, part by part. */
-function maskedParts({ mask }: StageCost, { works, starts: { areas, borders } }: StageGround): MaskedPart[] {
+function maskedParts(sequence: Sequence, index: number, { works, starts: { areas, borders } }: StageGround): MaskedPart[] {
+  const { mask } = sequence.stages[index];
   return works.map(({ part, lines, arrangement, setOut }, number) => {
     const ends = borders[number] + arrangement.borders.length;
     const own = mask.edges.filter(({ border, laid }) => laid === 'now' && border >= borders[number] && border < ends);
@@ -87,12 +106,13 @@ function maskedParts({ mask }: StageCost, { works, starts: { areas, borders } }:
         closed: edge.closed - areas[number],
         class: edge.class,
         strip: edge.strip,
+        staysMin: tapeStays(sequence, index, edge.closed),
       })),
     };
   });
 }
 
-function lineItem(run: Run, code: string, common: Common, { works, problem, starts }: StageGround, name: Namer): LineItem {
+function lineItem(run: Run, code: string, commonOn: CommonOn, { works, problem, starts }: StageGround, name: Namer): LineItem {
   const part = works.findIndex((one) => one.part.id === run.part);
   const ids = works[part].areaIds;
   const [firstArea, firstBorder] = [starts.areas[part], starts.borders[part]];
@@ -104,7 +124,7 @@ function lineItem(run: Run, code: string, common: Common, { works, problem, star
   const costs = edges.map(({ edge, share }) => ({ ...rememberedEdge(edge, run.class === 'crisp', problem.model), share }));
   const { line, lineCode, side, sideSeen, from, to, edgeMm, count, verdict, stretch, worstAt, worstRadiusMm } = run;
   return {
-    ...common,
+    ...commonOn(firstArea + run.between.closed),
     id: name(run.part, line, side, `${ids[run.between.closed]}|${ids[run.between.free]}`),
     kind: run.class === 'soft' ? 'soft' : 'line',
     code,
@@ -134,43 +154,46 @@ function lineItem(run: Run, code: string, common: Common, { works, problem, star
   };
 }
 
-/** Paper or film over what no tape covers alone; it goes onto the tape round it. */
+/** Paper or film over what no tape covers alone, onto the tape round it; and over attached parts in reach, whole. */
 function coverItems(
   { mask }: StageCost,
   { works, problem, starts: { areas: starts } }: StageGround,
   lines: readonly LineItem[],
   name: Namer,
-  common: Common,
+  commonOn: CommonOn,
 ): CoverItem[] {
-  return mask.covers.flatMap(({ area, by, laid }) => {
-    if (by !== 'drape' || laid !== 'now') return [];
+  const draped = (drape: Drape) => ({
+    kind: 'cover' as const,
+    sizeM2: drape.sizeM2,
+    material: 'drape',
+    techniques: [],
+    doubts: [],
+    layMin: drapeMin(drape),
+    pullMin: uncoverMin(drape),
+  });
+  const areas = mask.covers.flatMap(({ area, by, laid }): CoverItem[] => {
+    const fresh = mask.drips ? mask.edges.filter((edge) => edge.closed === area && edge.laid === 'now') : [];
+    if (by !== 'drape' || (mask.drips ? fresh.length === 0 : laid !== 'now')) return [];
+    const papers = mask.drips ? fresh.map(({ border }) => dripPaper(problem.borders[border])) : [drapeOver(problem.areas[area])];
+    const drape = { sizeM2: sumOf(papers, ({ sizeM2 }) => sizeM2), pieces: sumOf(papers, ({ pieces }) => pieces) };
     const part = starts.findLastIndex((start) => start <= area);
     const { part: of, areaIds, arrangement } = works[part];
     const own = area - starts[part];
     const id = areaIds[own];
     const round = new Set(arrangement.borders.filter(({ left, right }) => left === own || right === own).map(({ line }) => line));
-    return [
-      {
-        ...common,
-        id: name(of.id, 'cover', id),
-        kind: 'cover',
-        part: of.id,
-        area: id,
-        count: of.count,
-        sizeM2: problem.areas[area].sizeM2,
-        material: 'drape',
-        techniques: [],
-        doubts: [],
-        after: lines.filter((line) => line.part === of.id && round.has(line.line)).map((line) => line.id),
-        layMin: drapeMin(problem.areas[area].sizeM2),
-        pullMin: 0,
-      },
-    ];
+    const after = lines.filter((line) => line.part === of.id && round.has(line.line)).map((line) => line.id);
+    return [{ ...commonOn(area), ...draped(drape), id: name(of.id, 'cover', id), part: of.id, area: id, count: of.count, after }];
   });
+  const wholes = mask.wholes.flatMap((part): CoverItem[] => {
+    const of = works.find((work) => work.part.id === part)?.part;
+    if (!of) return [];
+    return [{ ...commonOn(null), ...draped(wholeDrape(problem.areas, part)), id: name(part, 'cover', 'whole'), part, area: null, count: of.count, after: [] }];
+  });
+  return [...areas, ...wholes];
 }
 
 /** What closes the openings of parts that are sprayed for the first time. */
-function plugItems({ stages }: Sequence, index: number, works: readonly PartWork[], name: Namer, common: Common): PlugItem[] {
+function plugItems({ stages }: Sequence, index: number, works: readonly PartWork[], name: Namer, common: Common & Pick<Item, 'until'>): PlugItem[] {
   const before = index === 0 ? [] : stages[index - 1].after.plugged;
   const fresh = stages[index].after.plugged.filter((part) => !before.includes(part));
   return works

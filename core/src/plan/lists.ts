@@ -40,3 +40,11 @@ export const linesIn = (plan: Pick<Plan, 'items'>, stage: Pick<StagePlan, 'numbe
 
 /** True for a length of tape that makes an edge. */
 export const isLine = (item: Item): item is LineItem => item.kind === 'line' || item.kind === 'soft';
+
+/** What lies on the piece while a stage is sprayed: laid for it, or before it and still on. */
+export const lyingIn = <I extends Pick<Item, 'stage' | 'until'>>(items: readonly I[], stage: Pick<StagePlan, 'number'>): I[] =>
+  items.filter((item) => item.stage <= stage.number && item.until.stage >= stage.number);
+
+/** Numbers of the stages whose masks are on while a stage is sprayed. */
+export const masksOn = ({ items }: Pick<Plan, 'items'>, stage: Pick<StagePlan, 'number'>): number[] =>
+  [...new Set(lyingIn(items, stage).flatMap((item) => (item.kind === 'plug' ? [] : [item.stage])))].sort((a, b) => a - b);

@@ -1,14 +1,16 @@
 import { CLOSE, type Broken } from './broken';
-import { isLine } from './lists';
+import { isLine, lyingIn } from './lists';
 import type { LineItem, PartPlan, Plan, StagePlan } from './types';
 import type { Step } from '../log';
 
 /** Every covered area under a cover, no open one under any, every edge between the two made once. */
 export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
-  const on = items.filter((item) => item.stage <= stage.number && item.until.stage >= stage.number && item.kind !== 'plug');
+  const on = lyingIn(items, stage).filter(({ kind }) => kind !== 'plug');
   const lines = on.filter(isLine);
   const [open, covered] = [new Set(stage.open), new Set(stage.covered)];
   const under = new Set(on.flatMap((item) => ('area' in item && item.area !== null ? [`${item.part}/${item.area}`] : [])));
+  const whole = new Set(on.flatMap((item) => (item.kind === 'cover' && item.area === null ? [item.part] : [])));
+  const unreached = wholeFaults(stage, parts, whole);
   const bare = stage.covered.filter((ref) => !under.has(ref)).map((area): Broken => ({ code: 'broken.uncovered', values: { stage: stage.number, area } }));
   const wrongly = stage.open.filter((ref) => under.has(ref)).map((area): Broken => ({ code: 'broken.open-covered', values: { stage: stage.number, area } }));
   const edges = parts.flatMap((part) =>
@@ -20,7 +22,21 @@ export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
       return made === 1 ? [] : [{ code: 'broken.edge', values: { stage: stage.number, line: border.line, fromMm: border.from, items: made } }];
     }),
   );
-  return [...bare, ...wrongly, ...edges];
+  return [...bare, ...wrongly, ...unreached, ...edges];
+}
+
+/** Every attached part in reach that is not sprayed is under a cover, and no sprayed part is. */
+function wholeFaults({ number, open, coveredParts }: StagePlan, parts: readonly PartPlan[], whole: ReadonlySet<string>): Broken[] {
+  const sprayed = new Set(open.map((ref) => ref.slice(0, ref.indexOf('/'))));
+  const bare = coveredParts.filter((part) => !whole.has(part));
+  const wrongly = [...whole].filter((part) => sprayed.has(part));
+  // What hangs directly on a sprayed part is in reach of anything that is sprayed at all.
+  const next = parts.filter(({ id, attached }) => coveredParts.length > 0 && !sprayed.has(id) && attached.some((one) => sprayed.has(one)));
+  const missed = next.filter(({ id }) => !coveredParts.includes(id)).map(({ id }) => id);
+  return [
+    ...[...bare, ...missed].map((area): Broken => ({ code: 'broken.uncovered', values: { stage: number, area } })),
+    ...wrongly.map((area): Broken => ({ code: 'broken.open-covered', values: { stage: number, area } })),
+  ];
 }
 
 const idOf = ({ areas }: PartPlan, code: string): string => areas.find((area) => area.code === code)?.id ?? code;

@@ -16,7 +16,7 @@ export interface StageGround {
 }
 
 /** What there is to mask with. */
-export function meansOf({ design, shelf }: Pick<StageGround, 'design' | 'shelf'>): Omit<MaskingMeans, 'staysMin'> {
+export function meansOf({ design, shelf }: Pick<StageGround, 'design' | 'shelf'>): MaskingMeans {
   const { climate, scale } = design;
   return { tapes: shelf.tapes, scale, surfaceC: climate.surfaceC ?? climate.airC, airC: climate.airC };
 }

@@ -1,7 +1,7 @@
 import { areaAt } from '../areas';
 import type { Finish } from '../finish';
-import type { Design, Shelf } from '../job';
-import { corners, pieceOf, type ResolvedLine } from '../lines';
+import { attachedParts, type Design, type Shelf } from '../job';
+import { corners, pieceOf, type ResolvedLine, type TrimLine } from '../lines';
 import type { BendClass, Layer, OrderArea, OrderBorder, OrderProblem, OrderRules, TapeEdge } from '../order';
 import type { MaskEdge } from '../masking';
 import { preparationOf, type PartToPrepare, type Preparation } from '../prepare';
@@ -39,16 +39,15 @@ export function jobProblem(works: readonly PartWork[], design: Design, shelf: Sh
 export const orderProblem = (works: readonly PartWork[], design: Design, shelf: Shelf): OrderProblem => jobProblem(works, design, shelf).problem;
 
 /** What goes first on each area of a part: the primer, or its own finish. */
-function toPrepare({ part, arrangement }: PartWork, { areas, finishes, primer }: OrderProblem, start: number): PartToPrepare {
+function toPrepare({ part, arrangement, presents }: PartWork, { areas, finishes, primer }: OrderProblem, start: number): PartToPrepare {
   const own = areas.slice(start, start + arrangement.areas.length);
-  const { id, substrate, present } = part;
+  const { id, substrate } = part;
   return {
     id,
     substrate,
-    present,
     areas: own.map(({ finish, sizeM2 }, index) => {
       const first = primer?.areas[start + index] ? primer.finish : finish;
-      return { first: first === null ? null : (finishes.get(first) ?? null), sizeM2 };
+      return { first: first === null ? null : (finishes.get(first) ?? null), sizeM2, present: presents[index] };
     }),
   };
 }
@@ -71,12 +70,14 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     const over = areas.map((area, index) => area.finish !== null && !left(index));
     return finish && finishes.has(finish) && over.some(Boolean) ? { finish, areas: over } : null;
   };
+  const attached = attachedParts(design.parts);
   const uncleared = works.flatMap((work) => work.uncleared);
   const model = isModelScale(design.scale);
   return {
     areas,
     borders,
     plugs,
+    attached,
     finishes,
     air: design.climate,
     model,
@@ -108,7 +109,7 @@ function lastingOn(works: readonly PartWork[], design: Design, shelf: Shelf): Or
 }
 
 function orderRules({ choices }: Design, works: readonly PartWork[], model: boolean): OrderRules {
-  const { order, before, pins, sameGun, masks, late, mostStages, spread, vouched } = choices;
+  const { order, before, pins, sameGun, masks, late, mostStages, spread, equalPercent, vouched } = choices;
   const starts = startsOf(works).areas;
   return {
     order,
@@ -120,9 +121,12 @@ function orderRules({ choices }: Design, works: readonly PartWork[], model: bool
     }),
     sameGun: (sameGun ?? []).map(({ first: one, second }) => [one, second] as const),
     masks: masks ?? (model ? 'free' : 'fresh'),
+    // Whoever wants every mask off after its stage gets that.
+    through: masks !== 'fresh',
     late: late ?? false,
     mostStages: mostStages ?? null,
     wide: spread === 'wide',
+    equalShare: equalPercent === undefined ? RULE_OF_THUMB.equalShare : equalPercent / 100,
     vouched: vouched ?? [],
   };
 }
@@ -131,14 +135,17 @@ type Edged = PartWork['arrangement']['borders'][number] & { readonly edge: TapeE
 
 function areaOf(work: PartWork, index: number, shelf: Shelf, borders: readonly Edged[]): OrderArea {
   const { part, arrangement, finishes, blends } = work;
-  const { code, sizeMm2 } = arrangement.areas[index];
-  const { system, ageH, colour, finish: already } = part.present;
+  const { code, sizeMm2, perimeterMm } = arrangement.areas[index];
+  const { system, ageH, colour, finish: already } = work.presents[index];
   const finish = finishes[index] ?? null;
   return {
     id: `${part.id}/${work.areaIds[index]}`,
     code,
     part: part.id,
+    count: part.count,
     sizeM2: (sizeMm2 / 1e6) * part.count,
+    // As wide on average as its size makes it; half its rim is its length.
+    narrowM: (2 * sizeMm2) / perimeterMm <= RULE_OF_THUMB.narrowLineMm ? (perimeterMm / 2000) * part.count : null,
     present: colour,
     presentSystem: system === 'bare' ? null : system,
     presentAgeMin: ageH * 60,
@@ -156,10 +163,11 @@ function stripEdge(borders: readonly Edged[]): TapeEdge {
   for (const { line, edge } of borders) sides.set(line, [...(sides.get(line) ?? []), edge]);
   const sums = [...sides.values()].map((edges) => ({
     lengthM: edges.reduce((sum, { lengthM }) => sum + lengthM, 0),
-    points: edges.reduce((sum, { points }) => sum + points, 0),
+    setOutMin: edges.reduce((sum, one) => sum + one.setOutMin, 0),
     corners: edges.reduce((sum, { corners: count }) => sum + count, 0),
     bend: BENDS[Math.max(...edges.map(({ bend }) => BENDS.indexOf(bend)))],
     pieces: edges[0].pieces,
+    sealM: edges.reduce((sum, { sealM }) => sum + sealM, 0),
   }));
   return sums.reduce((longest, one) => (one.lengthM > longest.lengthM ? one : longest));
 }
@@ -173,11 +181,19 @@ function tapeEdge(work: PartWork, { line: id, from, to }: PartWork['arrangement'
   return {
     lengthM: ((to - from) / 1000) * count,
     pieces: count,
-    points: measuredPoints(work, id) * ((to - from) / lengthOf(work, id)) * count,
+    setOutMin: settingOut(work, id) * ((to - from) / lengthOf(work, id)) * count,
     corners: turns * count,
     bend: bendClass(line, from, to),
+    sealM: (onTexture(line, from, to) / 1000) * count,
   };
 }
+
+/** How much of a stretch of a line lies on texture, mm. */
+const onTexture = ({ crosses }: ResolvedLine, from: number, to: number): number =>
+  Math.min(
+    to - from,
+    crosses.reduce((sum, met) => (met.kind === 'texture' ? sum + Math.max(0, Math.min(to, met.to) - Math.max(from, met.from)) : sum), 0),
+  );
 
 function bendClass(line: ResolvedLine, from: number, to: number): BendClass {
   if (line.crosses.some((one) => (one.kind === 'raised-row' || one.kind === 'crease') && one.to >= from && one.from <= to)) return 'features';
@@ -190,21 +206,22 @@ function bendClass(line: ResolvedLine, from: number, to: number): BendClass {
 const lengthOf = ({ lines }: PartWork, id: string): number =>
   lines.find((line) => line.id === id)?.pieces.reduce((sum, piece) => sum + piece[piece.length - 1].at - piece[0].at, 0) || 1;
 
-/** Points a person measures to set the line out; one made from another is set off its neighbour at a few places. */
-function measuredPoints({ setOut, lines }: PartWork, id: string): number {
+/**
+ * Minutes to set a whole line out: by its points and its length; a straight one is pulled in one go.
+ * Source: rates of setting out, rules of thumb.
+ */
+function settingOut(work: PartWork, id: string): number {
+  const { setOut, lines } = work;
   const owner = lines.find((line) => line.id === id)?.owner;
   const line = setOut.board.shape.lines.find((candidate) => candidate.id === owner);
-  switch (line?.kind) {
-    case 'sweep':
-      return line.points.length;
-    case 'straight':
-    case 'bands':
-    case 'rays':
-      return 2;
-    case 'imported':
-    case 'text':
-      return 1;
-    default:
-      return 3;
-  }
+  const lengthM = lengthOf(work, id) / 1000;
+  if (line?.kind === 'straight' || line?.kind === 'bands' || line?.kind === 'rays')
+    return RULE_OF_THUMB.setOutStraight + RULE_OF_THUMB.setOutStraightPerMetre * lengthM;
+  return RULE_OF_THUMB.setOutPerPoint * measuredPoints(line) + RULE_OF_THUMB.setOutPerMetre * lengthM;
+}
+
+/** Points a person measures to set a line out; one made from another is set off its neighbour at a few places. */
+function measuredPoints(line: TrimLine | undefined): number {
+  if (line?.kind === 'sweep') return line.points.length;
+  return line?.kind === 'imported' || line?.kind === 'text' ? 1 : 3;
 }

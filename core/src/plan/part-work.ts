@@ -1,6 +1,6 @@
 import { areaAt, areaIds, arrange, chosenFinishes, mirroredArrangement, tooManyMeetings, neighboursOf, type Arrangement } from '../areas';
 import type { Finish } from '../finish';
-import { worksKeys, type Design, type Part, type PartAreaChoice } from '../job';
+import { attachedParts, worksKeys, type Design, type Part, type PartAreaChoice, type Present } from '../job';
 import { corners, followedBy, inflections, pathLength, pointAt, setOutParts, tightestBend, type Path, type ResolvedLine, type SetOut } from '../lines';
 import { measureFrom, onSheet, placeOf, type Datum, type Point, type Sheet } from '../surface';
 import type { Coordinates, LinePlace, LinePlan, PartPlan } from './types';
@@ -9,11 +9,15 @@ import { largest, smallest } from '../units';
 /** A part with everything worked out that the later steps need. */
 export interface PartWork {
   readonly part: Part;
+  /** Parts it is attached to, both ways. */
+  readonly attached: readonly string[];
   readonly setOut: SetOut;
   readonly lines: readonly ResolvedLine[];
   readonly arrangement: Arrangement;
   /** Lasting ids of its areas. */
   readonly areaIds: readonly string[];
+  /** One entry an area: what is on it now. */
+  readonly presents: readonly Present[];
   /** One entry an area: finish, null to keep, undefined where nobody chose. */
   readonly finishes: readonly (string | null | undefined)[];
   /** Areas whose finish fades out within them, and those the clear leaves out. */
@@ -47,6 +51,7 @@ export function workOutParts(design: Design, store: WorkStore = new Map()): Part
     store.set(keyOf(part), made);
     return made;
   };
+  const attached = attachedParts(design.parts);
   const works = design.parts.map((part): PartWork => {
     const own = worked(part);
     const asked = design.scheme.areas.filter((choice) => choice.part === part.id);
@@ -57,11 +62,20 @@ export function workOutParts(design: Design, store: WorkStore = new Map()): Part
       return areas.map((_, index) => places.includes(index));
     };
     const left = part.treatment === 'leave';
+    const differing = (design.presentAt ?? []).filter((one) => one.part === part.id).map((one) => ({ one, area: areaAt(areas, placed(one.seed)) }));
+    const presentOn = (area: number): Present => {
+      const found = differing.findLast((other) => other.area === area)?.one;
+      if (!found) return part.present;
+      const { system, colour, ageH, finish } = found;
+      return { system, colour, ageH, ...(finish === undefined ? {} : { finish }) };
+    };
     return {
       part,
+      attached: attached.get(part.id) ?? [],
       ...own,
       lines: linesLaid(own),
       areaIds: areaIds(areas, own.arrangement.borders),
+      presents: areas.map((_, area) => presentOn(area)),
       // A part that is left as it is keeps everything, whatever a scheme says of it.
       ...(left ? { finishes: areas.map(() => null), conflicts: [] } : chosenFinishes(areas, choices)),
       blends: part.treatment === 'blend' ? areas.map(() => true) : told(({ blend }) => blend === true),
@@ -117,6 +131,7 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>):
     lost: work.lost.map(({ seed, finish }) => ({ seed, finish })),
     sizeM2: arrangement.areas.reduce((sum, { sizeMm2 }) => sum + sizeMm2, 0) / 1e6,
     present: part.present.colour,
+    attached: work.attached,
     lines: work.lines.map((line) => linePlan(line, work)),
     borders: arrangement.borders.map(({ line, from, to, left, right }) => ({
       line,
@@ -127,10 +142,13 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>):
     })),
     areas: arrangement.areas.map((area, index) => {
       const finish = work.finishes[index];
+      const present = work.presents[index];
       return {
         id: work.areaIds[index],
         code: area.code,
-        present: part.present.system === 'bare' ? null : { system: part.present.system, colour: part.present.colour, ageH: part.present.ageH },
+        present: present.system === 'bare' ? null : { system: present.system, colour: present.colour, ageH: present.ageH },
+        ownPresent: present !== part.present,
+        shows: present.colour,
         rings: area.rings.map((one) => one.map(coordinates)),
         sizeM2: area.sizeMm2 / 1e6,
         perimeterMm: area.perimeterMm,
@@ -145,7 +163,7 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>):
         chosen: finish !== undefined,
         blend: work.blends[index],
         uncleared: work.uncleared[index],
-        colour: (finish && finishes.get(finish)?.colour) || part.present.colour,
+        colour: (finish && finishes.get(finish)?.colour) || present.colour,
       };
     }),
   };

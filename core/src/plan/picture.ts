@@ -77,7 +77,7 @@ function patchesOf(work: PartWork, eye: Eye, colours: ReadonlyMap<string, string
   const { board } = work.setOut;
   const colourOf = (area: number): string => {
     const finish = work.finishes[area];
-    return (finish && colours.get(finish)) || work.part.present.colour;
+    return (finish && colours.get(finish)) || work.presents[area].colour;
   };
   if (board.drawn.kind === 'flat') return work.arrangement.areas.flatMap(({ rings }, area) => flatPatches(work, rings, colourOf(area), eye));
   return cellsOf(work).flatMap(({ corners, middle, area }) => {

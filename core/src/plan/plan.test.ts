@@ -93,7 +93,7 @@ describe('planJob', () => {
       seen.add(step.id);
     }
     const kinds = plan.steps.filter(({ stage, attended }) => stage === 1 && attended).map(({ kind }) => kind);
-    const order = ['abrade', 'plug', 'lay', 'cover', 'gate', 'prime', 'gun-strip', 'mix', 'coat', 'pull', 'gun-clean', 'unplug', 'inspect'];
+    const order = ['abrade', 'plug', 'lay', 'cover', 'gate', 'prime', 'gun-strip', 'mix', 'coat', 'pull', 'gun-clean', 'uncover', 'unplug', 'inspect'];
     expect(kinds).toEqual([...kinds].sort((a, b) => order.indexOf(a) - order.indexOf(b)));
   });
 

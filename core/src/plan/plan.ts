@@ -1,6 +1,18 @@
 import type { Design, Shelf } from '../job';
-import { calmFirst, calmnessOf, figuresOf, reasonsFor, searchOrder, searchSteps, USUAL_EFFORT, usedFinishes, type OrderProblem, type Sequence } from '../order';
-import { rounded, RULE_OF_THUMB } from '../units';
+import {
+  calmFirst,
+  calmnessOf,
+  figuresOf,
+  reasonsFor,
+  searchLasting,
+  searchOrder,
+  searchSteps,
+  USUAL_EFFORT,
+  usedFinishes,
+  type OrderProblem,
+  type Sequence,
+} from '../order';
+import { rounded } from '../units';
 import type { Step } from '../log';
 import { adviceFor } from './advice';
 import { listsOf } from './lists';
@@ -22,12 +34,12 @@ import type { ChoicePrice, Plan, PlanWindow, SequenceSummary } from './types';
  */
 export function planJob(design: Design, shelf: Shelf, store?: WorkStore): Plan {
   const works = workOutParts(design, store);
-  const { problem, preparation } = jobProblem(works, design, shelf);
-  const { finishes } = problem;
+  const { problem: asked, preparation } = jobProblem(works, design, shelf);
+  const { finishes } = asked;
   const parts = works.map((work) => partPlan(work, finishes));
-  const { chosen, found, gap, price } = chosenOrder(problem);
+  const { problem, chosen, found, gap, price } = chosenOrder(asked);
   const { stages, items } = chosen ? stagePlans(chosen, { works, design, shelf, problem, preparation, starts: startsOf(works) }) : { stages: [], items: [] };
-  const steps = chosen ? stepsOf({ stages, items, sequence: chosen, parts, finishes, preparation, works, kind: design.kind }) : [];
+  const steps = chosen ? stepsOf({ stages, items, sequence: chosen, parts, finishes, preparation, works, kind: design.kind, scale: design.scale }) : [];
   return rounded({
     format: 'lintrel-plan',
     version: 2,
@@ -79,7 +91,7 @@ export interface JobSearch {
  * @returns news; the last is done. A caller that stops listening stops the search
  */
 export function* searchJob(design: Design, shelf: Shelf, effort: number = LONG_EFFORT): Generator<JobSearch> {
-  const problem = orderProblem(workOutParts(design), design, shelf);
+  const { problem } = searchLasting(orderProblem(workOutParts(design), design, shelf));
   const used = usedFinishes(problem);
   // What a plan finds by itself is what this search, being the same, has found when it has spent a plan's effort.
   let usual = Infinity;
@@ -105,6 +117,8 @@ export function* searchJob(design: Design, shelf: Shelf, effort: number = LONG_E
 }
 
 interface ChosenOrder {
+  /** What was searched in the end. */
+  readonly problem: OrderProblem;
   readonly chosen: Sequence | undefined;
   /** What it is shown beside, best first. */
   readonly found: readonly Sequence[];
@@ -113,18 +127,22 @@ interface ChosenOrder {
 }
 
 /** The order of coats under everything a person insists on, what else there is, and what their choices cost. */
-function chosenOrder(problem: OrderProblem): ChosenOrder {
+function chosenOrder(asked: OrderProblem): ChosenOrder {
+  const {
+    problem,
+    result: { gap, ...best },
+  } = searchLasting(asked);
   const { rules } = problem;
-  const { gap, ...best } = searchOrder(problem);
   const sequences = calmFirst(problem, best.sequences);
   const [chosen] = sequences;
-  const insists = rules.order !== null || rules.before.length + rules.pins.length + rules.sameGun.length > 0;
-  if (!chosen || !insists) return { chosen, found: sequences, gap, price: null };
-  const freely = { ...problem, rules: { ...rules, order: null, before: [], pins: [], sameGun: [] } };
+  const insists = rules.order !== null || rules.wide || rules.before.length + rules.pins.length + rules.sameGun.length > 0;
+  if (!chosen || !insists) return { problem, chosen, found: sequences, gap, price: null };
+  const freely = { ...problem, rules: { ...rules, order: null, wide: false, before: [], pins: [], sameGun: [] } };
   const free = searchOrder(freely);
   const [planned] = calmFirst(freely, free.sequences);
   const others = free.sequences.filter((one) => !sameSequence(one, chosen)).sort((a, b) => a.score - b.score);
   return {
+    problem,
     chosen,
     found: rules.order === null ? sequences : [chosen, ...others],
     gap: rules.order === null ? gap : free.gap,
@@ -159,7 +177,7 @@ function summaries(problem: OrderProblem, found: readonly Sequence[], chosen: Se
     reasons: reasonsFor(problem, sequence, shown),
     ...withRound(figuresOf(sequence), round),
     lostM2: calmnessOf(problem, sequence).lostM2,
-    equal: sequence.score <= cheapest * (1 + RULE_OF_THUMB.equalShare),
+    equal: sequence.score <= cheapest * (1 + problem.rules.equalShare),
     stages: sequence.stages.length,
     kept: sequence.stages.filter(({ keep }) => keep).length,
     chosen: sameSequence(sequence, chosen),

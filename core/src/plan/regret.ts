@@ -1,9 +1,10 @@
 import { isCuring } from '../over';
 import { colourDifference, PAINT_SYSTEMS, reflectanceOf, type Finish } from '../finish';
 import { rememberedCoats, type OrderProblem } from '../order';
+import { primerFor } from '../prepare';
 import { RULE_OF_THUMB } from '../units';
 import { advice, type AdviceGround } from './advice-ground';
-import { placeOfArea } from './places';
+import { placeOfArea, startsOf } from './places';
 import type { Advice } from './types';
 
 /** What a person would be sorry for when the mask comes off, each with its place. */
@@ -12,6 +13,7 @@ export function regrets(ground: AdviceGround): Advice[] {
     ...keptPainted(ground),
     ...weakOver(ground),
     ...youngUnderTape(ground),
+    ...unprimed(ground),
     ...unclearedBases(ground),
     ...flakesLeft(ground),
     ...clearOverTape(ground),
@@ -56,17 +58,36 @@ const before = (problem: OrderProblem, sequence: AdviceGround['sequence'], index
   index === 0 ? problem.areas.map(({ present }) => present) : (sequence?.stages[index - 1].after.colours ?? []);
 
 /** Tape on what never takes it, or on a finish that was too young when the job began. */
-function youngUnderTape({ stages, items, sequence, finishes, design }: AdviceGround): Advice[] {
+function youngUnderTape({ stages, items, sequence, finishes, design, works }: AdviceGround): Advice[] {
   const never = stages.flatMap(({ number }, index) => {
     const film = items[index].lines.length > 0 && (sequence?.stages[index - 1]?.after.films ?? []).find((one) => one && one.finish.tapeSafeMin === null);
     return film ? [advice('caution', { code: 'advice.never-tape', values: { stage: number, finish: film.finish.name } })] : [];
   });
-  const young = design.parts.filter(({ id, present }) => {
-    const taped = items.some(({ lines }) => lines.some(({ part }) => part === id));
-    return taped && present.system !== 'bare' && isCuring(present.system, present.ageH, design.climate);
+  const young = works.flatMap(({ part, presents }) => {
+    const taped = items.some(({ lines }) => lines.some((line) => line.part === part.id));
+    const ages = presents.flatMap(({ system, ageH }) => (taped && system !== 'bare' && isCuring(system, ageH, design.climate) ? [ageH] : []));
+    return ages.length > 0 ? [{ part, ageH: Math.min(...ages) }] : [];
   });
-  const values = { parts: young.map(({ name }) => name), ageH: Math.min(...young.map(({ present }) => present.ageH)) };
-  return [...never, ...(finishes.size > 0 && young.length > 0 ? [advice('caution', { code: 'advice.young', values }, { part: young[0].id })] : [])];
+  const values = { parts: young.map(({ part }) => part.name), ageH: Math.min(...young.map(({ ageH }) => ageH)) };
+  return [...never, ...(finishes.size > 0 && young.length > 0 ? [advice('caution', { code: 'advice.young', values }, { part: young[0].part.id })] : [])];
+}
+
+/** What goes straight onto a bare substrate that should be primed: once a part and finish. */
+function unprimed({ works, problem, finishes }: AdviceGround): Advice[] {
+  const starts = startsOf(works).areas;
+  return works.flatMap(({ part, presents }, number) => {
+    const told = new Set<string>();
+    return presents.flatMap(({ system }, index) => {
+      const at = starts[number] + index;
+      const first = problem.primer?.areas[at] ? problem.primer.finish : problem.areas[at].finish;
+      const finish = first === null ? undefined : finishes.get(first);
+      const primer = system === 'bare' && finish ? primerFor(part.substrate, finish.system) : null;
+      if (!finish || primer === null || told.has(finish.id)) return [];
+      told.add(finish.id);
+      const { code: _, ...place } = placeOfArea(problem, at);
+      return [advice('caution', { code: 'advice.bare', values: { part: part.name, substrate: part.substrate, finish: finish.name, primer } }, place)];
+    });
+  });
 }
 
 /** A basecoat is nothing without the clear over it. */
@@ -89,8 +110,10 @@ function flakesLeft({ stages, sequence, finishes }: AdviceGround): Advice[] {
 
 /** A clear that goes on while masks are still there traps their edges. */
 function clearOverTape({ stages, items, finishes }: AdviceGround): Advice[] {
-  return stages.flatMap(({ number, finish, pulls }, index) => {
+  return stages.flatMap(({ number, finish, pulls: all }, index) => {
     if (finishes.get(finish)?.effect !== 'clear') return [];
+    // Masks on what is kept are meant to stay on: where two colours meet they are not.
+    const pulls = all.filter((earlier) => stages[earlier - 1].keep);
     if (pulls.length > 0) return [advice('caution', { code: 'advice.trapped', values: { stage: number, stages: pulls.map(String) } })];
     const run = items[index].lines.find((line) => line.class === 'crisp');
     return run ? [advice('note', { code: 'advice.clear-edge', values: { stage: number, line: run.lineCode } }, { part: run.part, line: run.line })] : [];
@@ -104,13 +127,13 @@ function clearOverTape({ stages, items, finishes }: AdviceGround): Advice[] {
 function contrasts({ works, finishes }: AdviceGround): Advice[] {
   // The same two are told once, at the first place they meet.
   const told = new Map<string, Advice>();
-  works.forEach(({ part, arrangement, areaIds, finishes: given, blends }) => {
+  works.forEach(({ part, arrangement, areaIds, finishes: given, blends, presents }) => {
     const colour = (index: number) => {
       const finish = given[index];
-      return (finish && finishes.get(finish)?.colour) || part.present.colour;
+      return (finish && finishes.get(finish)?.colour) || presents[index].colour;
     };
     for (const { left, right } of arrangement.borders) {
-      const [a, b] = [left, right].map((index) => given[index] ?? part.present.finish ?? null);
+      const [a, b] = [left, right].map((index) => given[index] ?? presents[index].finish ?? null);
       if (a === b || blends[left] || blends[right]) continue;
       const names = [a, b].map((id) => (id === null ? '' : nameOf(finishes, id)));
       const key = [...names].sort().join(' ');

@@ -1,8 +1,7 @@
 import { ladderOf } from '../finish';
 import type { Shelf } from '../job';
 import { plainly, type NoValues, type SaidOf } from '../units';
-import { itemsIn } from './lists';
-import { masksOn } from './spray';
+import { masksOn } from './lists';
 import type { Plan, StagePlan } from './types';
 
 /** A moment of a job. */
@@ -36,7 +35,7 @@ export interface MomentArea {
  * @returns moments in order; empty where nothing is planned
  */
 export function rehearsal(plan: Plan, shelf: Shelf): Moment[] {
-  let seen: Seen = new Map(plan.parts.map(({ id, present, areas }) => [id, new Map(areas.map(({ code }) => [code, present]))]));
+  let seen: Seen = new Map(plan.parts.map(({ id, areas }) => [id, new Map(areas.map(({ code, shows }) => [code, shows]))]));
   return plan.stages.flatMap((stage) => {
     const moments = stageMoments(plan, shelf, stage, seen);
     seen = coloursAfter(stage, seen);
@@ -53,9 +52,9 @@ function stageMoments(plan: Plan, shelf: Shelf, stage: StagePlan, seen: Seen): M
   const finish = shelf.finishes.find(({ id }) => id === stage.finish);
   if (!finish) return [];
   const steps = plan.steps.filter((step) => step.stage === stage.number);
-  const coats = steps.filter(({ kind }) => kind === 'coat');
+  const coats = steps.filter(({ kind, say }) => kind === 'coat' && say.code === 'step.coat');
   const pull = steps.find(({ kind }) => kind === 'pull');
-  const masks = masksOn(plan, stage).flatMap((one) => (itemsIn(plan, one).some(({ kind }) => kind !== 'plug') ? [one.number] : []));
+  const masks = masksOn(plan, stage);
   const ladders = new Map<string, string[]>();
   const colourOf = (ground: string, count: number): string => {
     if (count === 0) return ground;

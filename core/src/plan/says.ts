@@ -1,4 +1,5 @@
-import type { FinishMethod, School } from '../finish';
+import type { FinishMethod, PaintSystemKey, School } from '../finish';
+import type { Substrate } from '../job';
 import type { LineSaid } from '../lines';
 import type { RuleSays } from '../order';
 import type { OverAnswer, OverSaid } from '../over';
@@ -47,12 +48,13 @@ export interface StepSays {
   readonly 'step.wait-tape-safe': NoValues;
   readonly 'step.wait-over': NoValues;
   readonly 'step.wait-pull': NoValues;
+  readonly 'step.wait-seal': NoValues;
   readonly 'step.flash': { readonly method?: Method; readonly masked?: boolean; readonly last?: boolean };
   /** Places are names of parts. */
   readonly 'step.wash': { readonly places: Places; readonly cleaner: Cleaner };
   readonly 'step.warm': { readonly belowC: number };
-  /** `grit` null: a scuff of what was sprayed in this job. */
-  readonly 'step.abrade': { readonly places: Places; readonly reason: OverSaid; readonly grit?: Grit | null };
+  /** `grit` null: a scuff of what was sprayed in this job; `masked`: tape of an earlier stage lies beside it. */
+  readonly 'step.abrade': { readonly places: Places; readonly reason: OverSaid; readonly grit?: Grit | null; readonly masked?: boolean };
   readonly 'step.barrier': { readonly places: Places; readonly reason: OverSaid };
   readonly 'step.plug': { readonly plugs: number; readonly places: Places };
   readonly 'step.unplug': { readonly plugs: number; readonly places: Places };
@@ -65,7 +67,11 @@ export interface StepSays {
     readonly count: number;
     readonly technique: Technique;
   };
-  readonly 'step.cover': { readonly places: Places; readonly reach?: Reach };
+  /** `wholes`: parts that are not sprayed, covered whole. */
+  readonly 'step.cover': { readonly places: Places; readonly wholes?: Places; readonly reach?: Reach };
+  readonly 'step.uncover': { readonly places: Places };
+  /** `finish` null: liquid mask. */
+  readonly 'step.seal': { readonly finish: string | null; readonly places: Places; readonly dryMin: number };
   readonly 'step.gate': { readonly masked: boolean; readonly leaks?: readonly LeakSaid[] };
   readonly 'step.gun-clean': NoValues;
   readonly 'step.gun-strip': NoValues;
@@ -85,7 +91,10 @@ export interface StepSays {
     readonly method?: Method;
     readonly masked?: boolean;
     readonly peelable?: boolean;
+    /** Areas in which it fades out. */
+    readonly blends?: Places;
   };
+  readonly 'step.blend': { readonly finish: string; readonly places: Places; readonly method: FinishMethod };
   readonly 'step.inspect': { readonly plugs: boolean; readonly aircraft: boolean };
   readonly 'step.pull': {
     readonly finish: string;
@@ -120,6 +129,7 @@ export const SAFETY_CODES = [
   'antifouling',
   'aircraft',
   'road',
+  'height',
 ] as const;
 export type SafetyCode = (typeof SAFETY_CODES)[number];
 
@@ -156,6 +166,8 @@ export interface AdviceSays extends RuleSays {
   };
   readonly 'advice.never-tape': { readonly stage: number; readonly finish: string };
   readonly 'advice.young': { readonly parts: readonly string[]; readonly ageH: number };
+  /** `primer`: what would part the two, by system. */
+  readonly 'advice.bare': { readonly part: string; readonly substrate: Substrate; readonly finish: string; readonly primer: PaintSystemKey };
   readonly 'advice.no-clear': { readonly finish: string };
   readonly 'advice.flakes': { readonly stage: number; readonly flakes: string; readonly solid: string };
   readonly 'advice.trapped': { readonly stage: number; readonly stages: readonly string[] };

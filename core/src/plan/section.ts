@@ -62,21 +62,26 @@ export function edgeSection(plan: Plan, shelf: Shelf, spot: LineSpot, stage: num
   if (!sides || !part) return null;
   const sideOf = (side: 'left' | 'right') => {
     const area = sides[side];
-    let layers: SectionLayer[] = [{ kind: 'present', id: null, name: null, colour: part.present, um: null, stage: 0 }];
+    const shows = part.areas.find(({ code }) => code === area)?.shows ?? part.present;
+    let layers: SectionLayer[] = [{ kind: 'present', id: null, name: null, colour: shows, um: null, stage: 0 }];
     for (const one of plan.stages.slice(0, stage)) {
       layers = [...layers, ...addedBy(plan, one, spot, area, side, layers, shelf)];
       // With the tape comes what was sprayed over it.
-      if (!one.keep && (one.number < stage || pulled)) layers = layers.slice(0, firstTape(layers));
+      if (one.number < stage || pulled) layers = withoutTape(plan, layers, spot, side, one.number);
     }
     return { area, layers };
   };
   return { left: sideOf('left'), right: sideOf('right') };
 }
 
-const firstTape = (layers: readonly SectionLayer[]): number => {
-  const at = layers.findIndex(({ kind }) => kind === 'tape');
-  return at < 0 ? layers.length : at;
-};
+/** Layers without the tape that comes off after a stage, and what lies on it. */
+function withoutTape(plan: Plan, layers: readonly SectionLayer[], spot: LineSpot, side: 'left' | 'right', stage: number): SectionLayer[] {
+  const first = layers.findIndex((layer) => {
+    const laid = layer.kind === 'tape' ? plan.stages[layer.stage - 1] : undefined;
+    return laid !== undefined && (runAt(plan, laid, spot, side)?.until.stage ?? laid.number) <= stage;
+  });
+  return layers.slice(0, first < 0 ? layers.length : first);
+}
 
 /** What a stage puts on one side: its film, under it the tape where that side is covered. */
 function addedBy(
@@ -94,9 +99,13 @@ function addedBy(
   const finish = finishes.find(({ id }) => id === stage.finish) as Finish;
   const film: SectionLayer = { kind: 'film', id: finish.id, name: finish.name, colour: finish.colour, um: stage.buildUm, stage: stage.number };
   if (mine.open) return [film];
-  const covered = below.some(({ kind }) => kind === 'tape');
   const run = runAt(plan, stage, spot, side);
-  if (covered) return run ? [film] : [];
+  // On tape that stayed on the film lands where the other side is sprayed.
+  if (below.some(({ kind }) => kind === 'tape')) {
+    const sides = sidesAt(plan, spot);
+    const other = side === 'left' ? sides?.right : sides?.left;
+    return picture.areas.some(({ code, open }) => code === other && open) ? [film] : [];
+  }
   if (!run) return [];
   const tape = tapes.find(({ code }) => code === run.material) as Tape | undefined;
   return [{ kind: 'tape', id: run.material, name: tape?.name ?? null, colour: '', um: tape?.thicknessUm ?? null, stage: stage.number }, film];

@@ -1,7 +1,7 @@
 import { boxOf } from '../surface';
 import { areaAt } from '../areas';
 import { outlineOf } from './carry';
-import { linesIn } from './lists';
+import { isLine, lyingIn } from './lists';
 import type { Coordinates, LineItem, PartPlan, Plan, StagePlan } from './types';
 
 /** A stroke of the gun, on the sheet, mm. */
@@ -28,7 +28,7 @@ interface Edge {
 export function sprayArrows(plan: Plan, part: PartPlan, stage: StagePlan): SprayArrow[] {
   const open = new Set((stage.pictures.find((picture) => picture.part === part.id)?.areas ?? []).filter((area) => area.open).map(({ code }) => code));
   if (open.size === 0) return [];
-  const edges = masksOn(plan, stage).flatMap((one) => edgesOf(part, linesIn(plan, one)));
+  const edges = edgesOf(part, lyingIn(plan.items, stage).filter(isLine));
   if (edges.length === 0) return [];
   const box = boxOf(part.ring.map(([x, y]) => ({ x, y })));
   const step = Math.max(box.maxX - box.minX, box.maxY - box.minY) / ACROSS;
@@ -51,13 +51,6 @@ export function sprayArrows(plan: Plan, part: PartPlan, stage: StagePlan): Spray
 
 /** Where the gun would be next if it went on. */
 const beyond = ({ from, to }: SprayArrow): Coordinates => [to[0] + (to[0] - from[0]) / 2, to[1] + (to[1] - from[1]) / 2];
-
-/** The stages whose masks are on while a stage is sprayed: its own, and those before it that stayed on. */
-export function masksOn({ stages }: Pick<Plan, 'stages'>, stage: StagePlan): StagePlan[] {
-  const on = [stage];
-  for (let number = stage.number - 1; number > 0 && stages[number - 1].keep; number--) on.unshift(stages[number - 1]);
-  return on;
-}
 
 /** Places along the tape edges of a stage, with the way off the tape. */
 function edgesOf(part: PartPlan, lines: readonly LineItem[]): Edge[] {

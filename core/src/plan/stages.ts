@@ -45,7 +45,7 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
   const before = index === 0 ? startProgress(problem) : stages[index - 1].after;
   const { pulling, pulled } = stage;
   const own = items[index];
-  const { layMin, coatMin, pullMin, overMin, tapeM, coats, keep, gap, mask } = stage;
+  const { layMin, sealMin, coatMin, pullMin, uncoverMin, overMin, tapeM, coats, keep, gap, mask } = stage;
   const { changeMin, waitMin } = shownMinutes(stage);
   const refs = (indices: readonly number[]) => indices.map((area) => problem.areas[area].id);
   return {
@@ -60,13 +60,16 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     buildUm: coats * finish.coatUm,
     open: refs(stage.open.flatMap((open, area) => (open ? [area] : []))),
     covered: refs(mask.covers.map(({ area }) => area)),
+    coveredParts: mask.wholes,
     items: [...own.plugs, ...own.lines, ...own.covers].map(({ id }) => id),
     pictures,
     tasks: tasksOf(finish, stage, ground),
     paint: paintOf(finish, stage, ground),
     layMin,
+    sealMin,
     coatMin,
     pullMin,
+    uncoverMin,
     changeMin,
     overMin,
     waitMin,
@@ -77,7 +80,14 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     school: pulling?.school ?? null,
     pull: pulling && pullWindow(sequence, index, own),
     hands: pulled?.hands ?? 0,
-    pulls: (pulled?.masks ?? []).flatMap((one) => (one === pulling ? [] : [stages.findIndex((earlier) => earlier.pulling === one) + 1])),
+    pulls: [
+      ...new Set(
+        (pulled?.masks ?? []).flatMap((one) => {
+          const laid = stages.findIndex((earlier) => earlier.pulling === one || earlier.outer.includes(one));
+          return laid < 0 || laid === index ? [] : [laid + 1];
+        }),
+      ),
+    ],
     // The clock of a sequence begins when the job is prepared.
     startMin: preparation.minutes + before.clock,
     endMin: preparation.minutes + stage.after.clock,
@@ -97,7 +107,7 @@ function pullWindow({ stages }: Sequence, index: number, items: StageItems): Sta
   const stage = stages[index];
   if (!stage.pulling) return null;
   const { span, latestMin } = stage.pulling;
-  const off = stages[offAfter({ stages }, index)];
+  const off = stages[offAfter({ stages }, index, null)];
   const offMin = off.after.clock - stage.lastCoatMin;
   const ends = [Math.min(span.to ?? Infinity, cleanUntil(stage, items)), span.to ?? Infinity, latestMin].filter((end) => end >= offMin - 1e-9);
   const toMin = ends[0] ?? Infinity;

@@ -1,11 +1,36 @@
 import { plugsByPart } from './lists';
-import type { Item, PartPlan } from './types';
+import type { MaskEdge } from '../masking';
+import type { PartWork } from './part-work';
+import { startsOf } from './places';
+import type { CoverItem, Item, PartPlan } from './types';
 
 /** Places part by part, named only where there is more than one part: `Deck A1, A3`. */
 export function placesOf(places: readonly { readonly part: string; readonly area: string }[], parts: readonly PartPlan[]): string[] {
   const codes = new Map<string, string[]>();
   for (const { part, area } of places) codes.set(part, [...(codes.get(part) ?? []), codeOf(parts, part, area)]);
-  return [...codes].map(([part, own]) => `${parts.length > 1 ? `${nameOf(parts, part)} ` : ''}${own.join(', ')}`);
+  return namedByPart(codes, parts);
+}
+
+const namedByPart = (codes: ReadonlyMap<string, Iterable<string>>, parts: readonly PartPlan[]): string[] =>
+  [...codes].map(([part, own]) => `${parts.length > 1 ? `${nameOf(parts, part)} ` : ''}${[...own].join(', ')}`);
+
+/** Places of covers: areas, and parts that are covered whole. */
+export function coverPlaces(covers: readonly CoverItem[], parts: readonly PartPlan[]): { readonly places: string[]; readonly wholes: string[] } {
+  const areas = covers.flatMap(({ part, area }) => (area === null ? [] : [{ part, area }]));
+  return { places: placesOf(areas, parts), wholes: covers.flatMap(({ part, area }) => (area === null ? [nameOf(parts, part)] : [])) };
+}
+
+/** Lines of edges, by their borders among those of all parts: `Deck 2, 5`. */
+export function linesOf(edges: readonly Pick<MaskEdge, 'border'>[], works: readonly PartWork[], parts: readonly PartPlan[]): string[] {
+  const { borders } = startsOf(works);
+  const codes = new Map<string, Set<string>>();
+  for (const { border } of edges) {
+    const index = borders.findLastIndex((start) => start <= border);
+    const { part, arrangement, lines } = works[index];
+    const { line } = arrangement.borders[border - borders[index]];
+    codes.set(part.id, (codes.get(part.id) ?? new Set()).add(lines.find(({ id }) => id === line)?.code ?? line));
+  }
+  return namedByPart(codes, parts);
 }
 
 /** How many plugs, and where. */

@@ -4,15 +4,17 @@ import type { JobKind } from '../job';
 import type { AfterRule, Need, Step } from '../log';
 import { usesGun, type Sequence } from '../order';
 import type { Preparation } from '../prepare';
-import { plainly } from '../units';
+import { isModelScale, plainly, RULE_OF_THUMB } from '../units';
 import { endSteps, prepareSteps } from './before-after';
 import { cautionsAt } from './cautions';
+import { heightOf } from './height';
 import type { StageItems } from './items';
 import { leaksOf } from './leaks';
+import { lyingIn } from './lists';
 import type { PartWork } from './part-work';
 import type { AfterCode, Reach, SafetyCode, StepSaid } from './says';
 import { clockFrom, inOrder, type Draft, type StepClock } from './step-clock';
-import { nameOf, placesOf, plugValues } from './step-places';
+import { coverPlaces, linesOf, nameOf, placesOf, plugValues } from './step-places';
 import type { Item, LineItem, PartPlan, PrepareTask, StagePlan } from './types';
 
 /** What the steps are written from. */
@@ -25,6 +27,7 @@ export interface StepGround {
   readonly finishes: ReadonlyMap<string, Finish>;
   readonly preparation: Preparation;
   readonly kind: JobKind;
+  readonly scale: number;
 }
 
 /**
@@ -45,10 +48,13 @@ function stageSteps(stage: StagePlan, ground: StepGround): readonly Draft[] {
   const clock = clockFrom(stage.startMin, stage.session, stage.number);
   const { add, pass } = clock;
   const tasks = (answer: PrepareTask['answer']) => stage.tasks.filter((task) => task.answer === answer);
+  const tapes = lyingIn(linesOfAll(ground), stage);
+  // Masks of earlier stages may still lie beside what is keyed.
+  const masked = tapes.some((tape) => tape.stage < stage.number);
   pass('wait', 'tape-safe', cost.waits.tapeMin, plainly('step.wait-tape-safe'));
   pass('wait', 'over', cost.waits.overMin, plainly('step.wait-over'));
   for (const { reason, places, minutes } of tasks('abrade'))
-    add('abrade', reason.code, minutes, { code: 'step.abrade', values: { places: placesOf(places, parts), reason, grit: null } });
+    add('abrade', reason.code, minutes, { code: 'step.abrade', values: { places: placesOf(places, parts), reason, grit: null, masked } });
   const mayLie = tapeSafeRules(stage, ground);
   if (plugs.length > 0) {
     const ids = plugs.map(({ id }) => id);
@@ -59,12 +65,13 @@ function stageSteps(stage: StagePlan, ground: StepGround): readonly Draft[] {
   );
   if (covers.length > 0) {
     const ids = covers.map(({ id }) => id);
-    const values = { places: placesOf(covers, parts), reach: reachOf(finish) };
+    const values = { ...coverPlaces(covers, parts), reach: reachOf(finish) };
     add('cover', null, layMinOf(covers), { code: 'step.cover', values }, { items: ids, after: lines.length === 0 ? mayLie : [] });
   }
+  sealSteps(stage, ground, clock);
   add('gate', null, cost.change.gateMin, {
     code: 'step.gate',
-    values: { masked: stage.covered.length > 0, leaks: leaksOf(lyingIn(stage, ground), ground.works) },
+    values: { masked: stage.covered.length > 0, leaks: leaksOf(tapes, ground.works) },
   });
   for (const { reason, places, minutes } of tasks('barrier'))
     add('prime', reason.code, minutes, { code: 'step.barrier', values: { places: placesOf(places, parts), reason } });
@@ -77,72 +84,97 @@ function stageSteps(stage: StagePlan, ground: StepGround): readonly Draft[] {
   return clock.steps;
 }
 
-/** Tapes that are on while a stage is sprayed: its own, and those that stayed on. */
-const lyingIn = ({ number }: StagePlan, { items }: StepGround): LineItem[] =>
-  items.flatMap(({ lines }) => lines.filter((line) => line.stage <= number && line.until.stage >= number));
-
 const flashSay = ({ method }: Finish, { covered }: StagePlan, last: boolean): StepSaid => ({
   code: 'step.flash',
   values: { method, masked: covered.length > 0, last },
 });
 
+/** Tape edges on texture are sealed once everything lies, and dry before the check. */
+function sealSteps(stage: StagePlan, { sequence, parts, finishes, works }: StepGround, { add, pass }: StepClock): void {
+  const { seals, waits } = sequence.stages[stage.number - 1];
+  for (const { product, edges, minutes, dryMin } of seals)
+    add('seal', product ?? 'liquid-mask', minutes, {
+      code: 'step.seal',
+      values: { finish: product === null ? null : (finishes.get(product)?.name ?? product), places: linesOf(edges, works, parts), dryMin },
+    });
+  pass('wait', 'seal', waits.sealMin, plainly('step.wait-seal'));
+}
+
 /** Gun cleaned, masks off. A wet pull that leaves no time for it comes before the gun. */
 function afterCoats(stage: StagePlan, finish: Finish, ground: StepGround, clock: StepClock): void {
   const { add, pass } = clock;
-  const { pulled, waits, cleaning } = ground.sequence.stages[stage.number - 1];
+  const { waits, cleaning } = ground.sequence.stages[stage.number - 1];
   const clean = () => {
     if (cleaning.minutes > 0) add('gun-clean', null, cleaning.minutes, plainly('step.gun-clean'));
   };
   if (cleaning.first) clean();
   const rest = waits.pullMin - (cleaning.first ? cleaning.minutes : 0);
-  pass(pulled ? 'wait' : 'flash', pulled ? 'pull' : 'last', rest, pulled ? plainly('step.wait-pull') : flashSay(finish, stage, true));
+  const forTape = tapesOff(stage, ground).length > 0;
+  pass(forTape ? 'wait' : 'flash', forTape ? 'pull' : 'last', rest, forTape ? plainly('step.wait-pull') : flashSay(finish, stage, true));
   pullStep(stage, finish, ground, clock);
   if (!cleaning.first) clean();
+  uncoverStep(stage, ground, clock);
 }
 
 function coatSteps(stage: StagePlan, finish: Finish, ground: StepGround, { add, pass }: StepClock): void {
-  const { coats, coatMin, gap, covered } = stage;
+  const { coats, gap, covered } = stage;
+  const { coatMin, blendMin } = ground.sequence.stages[stage.number - 1];
   const needs: Need[] = ['person', ...(finish.method === 'gun' ? ['booth' as const] : []), ...(usesGun(finish) ? ['gun' as const] : [])];
+  const blends = blendPlaces(finish, ground);
   for (let coat = 1; coat <= coats; coat++) {
     if (coat > 1) pass('flash', String(coat - 1), gap.fromMin, flashSay(finish, stage, false));
     const after = coat === 1 ? overRules(stage, ground) : [rule(coatId(stage, coat - 1), gap.fromMin, gap.toMin, 'recoat')];
-    const values = { finish: finish.name, coat, coats, method: finish.method, masked: covered.length > 0, peelable: finish.system === 'peelable' };
-    add('coat', String(coat), coatMin / coats, { code: 'step.coat', values }, { needs, after });
+    const values = { finish: finish.name, coat, coats, method: finish.method, masked: covered.length > 0, peelable: finish.system === 'peelable', blends };
+    add('coat', String(coat), (coatMin - blendMin) / coats, { code: 'step.coat', values }, { needs, after });
   }
+  if (blendMin > 0) add('coat', BLEND, blendMin, { code: 'step.blend', values: { finish: finish.name, places: blends, method: finish.method } }, { needs });
 }
 
-const coatId = ({ session }: StagePlan, coat: number): string => `${session}:coat:${coat}`;
-const lastCoatOf = (stage: StagePlan): string => coatId(stage, stage.coats);
+/** Areas of a finish in which it fades out. */
+function blendPlaces({ id }: Finish, { parts }: StepGround): string[] {
+  const areas = parts.flatMap((part) => part.areas.flatMap((area) => (area.blend && area.finish === id ? [{ part: part.id, area: area.id }] : [])));
+  return placesOf(areas, parts);
+}
+
+const BLEND = 'blend';
+const coatId = ({ session }: StagePlan, coat: number | typeof BLEND): string => `${session}:coat:${coat}`;
+/** What the windows of a stage count from: the end of its last coat, and of fading it out. */
+const lastCoatOf = (stage: StagePlan, { sequence }: Pick<StepGround, 'sequence'>): string =>
+  coatId(stage, sequence.stages[stage.number - 1].blendMin > 0 ? BLEND : stage.coats);
 const rule = (step: string, minMin: number, maxMin: number | null, code: AfterCode): AfterRule => ({ step, from: 'end', minMin, maxMin, code });
 
 /** Before tape goes on colour of this job: one rule for each stage whose colour is covered now. */
-function tapeSafeRules(stage: StagePlan, { stages, sequence }: StepGround): AfterRule[] {
+function tapeSafeRules(stage: StagePlan, ground: StepGround): AfterRule[] {
+  const { stages, sequence } = ground;
   const here = sequence.stages[stage.number - 1];
   return stages.slice(0, stage.number - 1).flatMap((earlier, index) => {
     const film = sequence.stages[index];
     const since = sequence.stages.slice(index + 1, stage.number - 1);
     const covered = here.mask.covers.find(({ area, laid }) => laid === 'now' && film.open[area] && !since.some(({ open }) => open[area]));
-    return covered ? [rule(lastCoatOf(earlier), film.after.tapeSafeAt[covered.area] - film.lastCoatMin, null, 'tape-safe')] : [];
+    return covered ? [rule(lastCoatOf(earlier, ground), film.after.tapeSafeAt[covered.area] - film.lastCoatMin, null, 'tape-safe')] : [];
   });
 }
 
 /** When a first coat may go over the films of earlier stages. */
-function overRules(stage: StagePlan, { stages, sequence }: StepGround): AfterRule[] {
+function overRules(stage: StagePlan, ground: StepGround): AfterRule[] {
+  const { stages, sequence } = ground;
   return sequence.stages[stage.number - 1].over.windows.flatMap(({ at, fromMin, toMin }) => {
     const earlier = stages[sequence.stages.findIndex(({ lastCoatMin }, index) => index < stage.number - 1 && lastCoatMin === at)];
-    return earlier && (fromMin > 0 || toMin !== null) ? [rule(lastCoatOf(earlier), fromMin, toMin, 'over')] : [];
+    return earlier && (fromMin > 0 || toMin !== null) ? [rule(lastCoatOf(earlier, ground), fromMin, toMin, 'over')] : [];
   });
 }
 
-/** Everything that comes off after a stage, the last laid first, each within the window of its own paint. */
-function pullStep(stage: StagePlan, finish: Finish, { stages, items }: StepGround, { add }: StepClock): void {
-  if (stage.hands === 0) return;
-  const from = [...stage.pulls.map((number) => stages[number - 1]), stage];
-  const ids = from.flatMap(({ number }) => [...items[number - 1].lines, ...items[number - 1].covers].map(({ id }) => id)).reverse();
-  const after = from.flatMap((one) => (one.pull ? [rule(lastCoatOf(one), one.pull.fromMin, one.pull.toMin, 'pull')] : []));
-  const { school } = stage.pull ? stage : (from.find((one) => one.pull !== null) ?? stage);
+/** What comes off after a stage: the tapes within the window of each paint, the last laid first. */
+function pullStep(stage: StagePlan, finish: Finish, ground: StepGround, { add }: StepClock): void {
+  const { stages } = ground;
+  const tapes = tapesOff(stage, ground);
+  if (tapes.length === 0) return;
+  // Masks that stayed on through other coats have no window of their own: the paint that went over them last has.
+  const windowed = [...stage.pulls.map((number) => stages[number - 1]).filter(({ keep }) => keep), stage];
+  const after = windowed.flatMap((one) => (one.pull ? [rule(lastCoatOf(one, ground), one.pull.fromMin, one.pull.toMin, 'pull')] : []));
+  const { school } = stage.pull ? stage : (windowed.find((one) => one.pull !== null) ?? stage);
   // One window is told, from the last coat: it opens with the last of them and closes with the first.
-  const own = from.flatMap(({ pull, lastCoatMin }) => {
+  const own = windowed.flatMap(({ pull, lastCoatMin }) => {
     const since = lastCoatMin - stage.lastCoatMin;
     return pull ? [{ from: since + pull.fromMin, to: pull.toMin === null ? null : since + pull.toMin }] : [];
   });
@@ -160,17 +192,41 @@ function pullStep(stage: StagePlan, finish: Finish, { stages, items }: StepGroun
     null,
     stage.pullMin / stage.hands,
     { code: 'step.pull', values },
-    { items: ids, after, needs: Array.from({ length: stage.hands }, () => 'person' as const) },
+    { items: tapes.map(({ id }) => id), after, needs: Array.from({ length: stage.hands }, () => 'person' as const) },
   );
 }
 
+/** Paper and film are folded up and taken away once the tape is off. */
+function uncoverStep(stage: StagePlan, { items, parts }: StepGround, { add }: StepClock): void {
+  const off = comingOff(
+    stage,
+    items.flatMap(({ covers }) => covers),
+  );
+  if (off.length === 0) return;
+  add(
+    'uncover',
+    null,
+    stage.uncoverMin,
+    { code: 'step.uncover', values: { places: Object.values(coverPlaces(off, parts)).flat() } },
+    { items: off.map(({ id }) => id) },
+  );
+}
+
+const linesOfAll = ({ items }: StepGround): LineItem[] => items.flatMap(({ lines }) => lines);
+const tapesOff = (stage: StagePlan, ground: StepGround): LineItem[] => comingOff(stage, linesOfAll(ground));
+
+/** Of what was laid, what comes off after a stage, the last laid first. */
+const comingOff = <I extends Item>({ number, hands }: StagePlan, items: readonly I[]): I[] =>
+  hands === 0 ? [] : items.filter(({ until }) => until.stage === number).reverse();
+
 /** Usual cautions, each at the first step it applies to. */
-function withSafety(steps: readonly Draft[], { stages, finishes, kind }: StepGround): Step[] {
+function withSafety(steps: readonly Draft[], { stages, finishes, kind, works, scale }: StepGround): Step[] {
+  const high = !isModelScale(scale) && heightOf(works) > RULE_OF_THUMB.reachUp;
   const told = new Set<SafetyCode>();
   return steps.map((step) => {
     const stage = stages.find(({ number }) => number === step.stage);
     const finish = (stage && finishes.get(stage.finish)) ?? null;
-    const safety = cautionsAt(step, { kind, finish }).filter((code) => !told.has(code));
+    const safety = cautionsAt(step, { kind, finish, high }).filter((code) => !told.has(code));
     for (const code of safety) told.add(code);
     return { ...step, safety };
   });

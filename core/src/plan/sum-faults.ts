@@ -1,17 +1,17 @@
 import type { Step } from '../log';
+import { sumOf } from '../units';
 import { CLOSE, type Broken } from './broken';
 import { isLine } from './lists';
 import type { Plan } from './types';
 
 /** The sums shown are the sums of their parts. */
 export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken[] {
-  const sum = <T>(list: readonly T[], pick: (one: T) => number): number => list.reduce((all, one) => all + pick(one), 0);
   const told = (of: string, shown: number, found: number): Broken[] =>
     Math.abs(shown - found) <= CLOSE * Math.max(1, Math.abs(shown) / 1000) ? [] : [{ code: 'broken.sum', values: { of, shown, found } }];
   const perStage = stages.flatMap((stage) => {
     const of = steps.filter((step) => step.stage === stage.number && step.kind !== 'unplug' && step.kind !== 'inspect');
     const minutes = (kinds: readonly Step['kind'][]) =>
-      sum(
+      sumOf(
         of.filter(({ kind }) => kinds.includes(kind)),
         workOf,
       );
@@ -21,21 +21,28 @@ export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken
       ...told(
         `${stage.session} items`,
         stage.layMin,
-        sum(laid, ({ layMin }) => layMin),
+        sumOf(laid, ({ layMin }) => layMin),
       ),
       ...told(`${stage.session} coats`, stage.coatMin, minutes(['coat'])),
+      ...told(`${stage.session} seal`, stage.sealMin, minutes(['seal'])),
       ...told(`${stage.session} pull`, stage.pullMin, minutes(['pull'])),
+      ...told(`${stage.session} uncover`, stage.uncoverMin, minutes(['uncover'])),
+      ...told(
+        `${stage.session} covers off`,
+        stage.uncoverMin,
+        sumOf(items, (item) => (item.kind === 'cover' && item.until.stage === stage.number ? item.pullMin : 0)),
+      ),
       ...told(`${stage.session} change`, stage.changeMin, minutes(['gate', 'gun-clean', 'gun-strip', 'mix'])),
       ...told(`${stage.session} over`, stage.overMin, minutes(['abrade', 'prime'])),
       ...told(
         `${stage.session} wait`,
         stage.waitMin,
-        sum(
+        sumOf(
           of.filter(({ attended }) => !attended),
           lengthOf,
         ),
       ),
-      ...told(`${stage.session} clock`, stage.endMin - stage.startMin, sum(of, lengthOf)),
+      ...told(`${stage.session} clock`, stage.endMin - stage.startMin, sumOf(of, lengthOf)),
     ];
   });
   const chosen = orders.find((order) => order.chosen);
@@ -45,28 +52,28 @@ export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken
         ...told(
           'work',
           chosen.workMin,
-          sum(
+          sumOf(
             steps.filter(({ attended }) => attended),
             workOf,
           ),
         ),
-        ...told('coats', chosen.coats, steps.filter(({ kind }) => kind === 'coat').length),
+        ...told('coats', chosen.coats, steps.filter(({ kind, say }) => kind === 'coat' && say.code === 'step.coat').length),
         ...told(
           'paint',
           chosen.paintMl,
-          sum(lists.paint, ({ ml }) => ml),
+          sumOf(lists.paint, ({ ml }) => ml),
         ),
         ...told(
           'drape',
           chosen.drapeM2,
-          sum(lists.drape, ({ sizeM2 }) => sizeM2),
+          sumOf(lists.drape, ({ sizeM2 }) => sizeM2),
         ),
       ]
     : [];
   const tape = told(
     'tape',
-    sum(lists.tape, ({ lengthM }) => lengthM),
-    sum(items.filter(isLine), (item) => (item.material === null ? 0 : (item.lengthMm / 1000) * item.count)),
+    sumOf(lists.tape, ({ lengthM }) => lengthM),
+    sumOf(items.filter(isLine), (item) => (item.material === null ? 0 : (item.lengthMm / 1000) * item.count)),
   );
   return [...perStage, ...whole, ...tape];
 }

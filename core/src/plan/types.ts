@@ -56,6 +56,8 @@ export interface AreaPlan {
   readonly code: string;
   /** What is on it now; null: bare. */
   readonly present: { readonly system: PaintSystemKey; readonly colour: string; readonly ageH: number } | null;
+  /** True where that differs from the rest of its part. */
+  readonly ownPresent: boolean;
   /** Closed lines round it and its holes; inside is where one crosses an odd number of them. */
   readonly rings: readonly (readonly Coordinates[])[];
   readonly sizeM2: number;
@@ -72,7 +74,8 @@ export interface AreaPlan {
   readonly blend: boolean;
   /** True where the clear leaves it out. */
   readonly uncleared: boolean;
-  /** Final colour. */
+  /** Colour that shows now, and the final one. */
+  readonly shows: string;
   readonly colour: string;
 }
 
@@ -105,6 +108,8 @@ export interface PartPlan {
   readonly edges: readonly EdgeName[];
   readonly sizeM2: number;
   readonly present: string;
+  /** Parts it is attached to, both ways. */
+  readonly attached: readonly string[];
   readonly lines: readonly LinePlan[];
   readonly areas: readonly AreaPlan[];
   /** Finishes given to places that lie in no area. */
@@ -158,7 +163,7 @@ interface ItemBase {
   readonly after: readonly string[];
   /** The stage after which it comes off, and that stage's session; the last one for plugs. */
   readonly until: { readonly stage: number; readonly session: string };
-  /** Work of laying it, and of pulling it, all alike together. */
+  /** Work of laying it, and of pulling it or taking it away, all alike together. */
   readonly layMin: number;
   readonly pullMin: number;
 }
@@ -188,10 +193,11 @@ export interface LineItem extends ItemBase {
   readonly worstRadiusMm: number | null;
 }
 
-/** Paper or film over an area. */
+/** Paper or film over an area, or over a whole part that is not sprayed but in reach. */
 export interface CoverItem extends ItemBase {
   readonly kind: 'cover';
-  readonly area: string;
+  /** Null: the whole part. */
+  readonly area: string | null;
   /** All alike together. */
   readonly sizeM2: number;
 }
@@ -221,14 +227,18 @@ export interface StagePlan {
   readonly open: readonly AreaRef[];
   /** What no paint may reach, on parts that are sprayed. */
   readonly covered: readonly AreaRef[];
+  /** Parts that are not sprayed but in reach: covered whole. */
+  readonly coveredParts: readonly string[];
   /** What is laid for it, in laying order, by id. */
   readonly items: readonly string[];
   readonly pictures: readonly { readonly part: string; readonly areas: readonly StageArea[] }[];
   readonly tasks: readonly PrepareTask[];
   readonly paint: StagePaint;
   readonly layMin: number;
+  readonly sealMin: number;
   readonly coatMin: number;
   readonly pullMin: number;
+  readonly uncoverMin: number;
   readonly changeMin: number;
   readonly overMin: number;
   readonly waitMin: number;

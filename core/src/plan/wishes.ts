@@ -1,5 +1,5 @@
 import type { Design, Shelf } from '../job';
-import { calmFirst, figuresOf, searchOrder, type SequenceFigures } from '../order';
+import { calmFirst, figuresOf, searchLasting, type SequenceFigures } from '../order';
 import { rounded, WISHES, type Wish } from '../units';
 import { roundTheStages, withRound } from './before-after';
 import { jobProblem } from './order-problem';
@@ -19,8 +19,8 @@ export function ordersByWish(design: Design, shelf: Shelf, store?: WorkStore): W
   const { problem, preparation } = jobProblem(workOutParts(design, store), design, shelf);
   return rounded(
     WISHES.flatMap((wish): WishOrder[] => {
-      const wished = { ...problem, wish };
-      const [best] = calmFirst(wished, searchOrder(wished).sequences);
+      const searched = searchLasting({ ...problem, wish });
+      const [best] = calmFirst(searched.problem, searched.result.sequences);
       return best ? [{ wish, order: best.order, ...withRound(figuresOf(best), roundTheStages(preparation, problem)) }] : [];
     }),
   );

@@ -1,3 +1,4 @@
 export * from './abrading';
+export * from './bare';
 export * from './cleaner';
 export * from './preparation';

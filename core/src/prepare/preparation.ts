@@ -1,15 +1,21 @@
 import type { Climate } from '../drying';
 import type { Finish, PaintSystemKey } from '../finish';
-import type { Part } from '../job';
+import type { Part, Present } from '../job';
 import { mayGoOver, typicalMarks, type OverSaid } from '../over';
 import { plainly, RULE_OF_THUMB } from '../units';
 import { gritFor, type Grit } from './abrading';
 import { cleanerFor, type Cleaner } from './cleaner';
 
 /** A part and its areas, as far as they are prepared. */
-export interface PartToPrepare extends Pick<Part, 'id' | 'substrate' | 'present'> {
-  /** By index: what goes on first, null where nothing does, and the size of all alike together. */
-  readonly areas: readonly { readonly first: Finish | null; readonly sizeM2: number }[];
+export interface PartToPrepare extends Pick<Part, 'id' | 'substrate'> {
+  readonly areas: readonly AreaToPrepare[];
+}
+
+/** By index: what is on it, what goes on first, null where nothing does, and the size of all alike together. */
+export interface AreaToPrepare {
+  readonly present: Present;
+  readonly first: Finish | null;
+  readonly sizeM2: number;
 }
 
 /** Places that are abraded alike. */
@@ -44,26 +50,26 @@ export function preparationOf(parts: readonly PartToPrepare[], climate: Climate)
 }
 
 function washesOf(parts: readonly PartToPrepare[], climate: Climate): Preparation['washes'] {
-  const groups = new Map<Cleaner, PartToPrepare[]>();
-  for (const part of parts) {
-    const cleaner = cleanerFor(part, climate);
-    groups.set(cleaner, [...(groups.get(cleaner) ?? []), part]);
-  }
-  return [...groups].map(([cleaner, own]) => ({
+  const groups = new Map<Cleaner, { parts: string[]; sizeM2: number }>();
+  for (const { id, substrate, areas } of parts)
+    for (const { present, sizeM2 } of areas) {
+      const cleaner = cleanerFor({ substrate, present }, climate);
+      const group = groups.get(cleaner) ?? { parts: [], sizeM2: 0 };
+      groups.set(cleaner, { parts: group.parts.includes(id) ? group.parts : [...group.parts, id], sizeM2: group.sizeM2 + sizeM2 });
+    }
+  return [...groups].map(([cleaner, group]) => ({
     cleaner,
-    parts: own.map(({ id }) => id),
-    minutes: RULE_OF_THUMB.washFixed + RULE_OF_THUMB.washPerSquareMetre * own.reduce((sum, { areas }) => sum + sizeOf(areas), 0),
+    parts: group.parts,
+    minutes: RULE_OF_THUMB.washFixed + RULE_OF_THUMB.washPerSquareMetre * group.sizeM2,
   }));
 }
-
-const sizeOf = (areas: PartToPrepare['areas']): number => areas.reduce((sum, { sizeM2 }) => sum + sizeM2, 0);
 
 /** What is on a part asks for a key before the first coat, or the bare substrate does. */
 function abradingOf(parts: readonly PartToPrepare[], climate: Climate): Abrading[] {
   const groups = new Map<string, Omit<Abrading, 'minutes'> & { sizeM2: number; places: { part: string; area: number }[] }>();
   for (const part of parts)
-    part.areas.forEach(({ first, sizeM2 }, area) => {
-      const asked = first && keyFor(part, first, climate);
+    part.areas.forEach(({ first, present, sizeM2 }, area) => {
+      const asked = first && keyFor({ substrate: part.substrate, present }, first, climate);
       if (!asked) return;
       const key = `${asked.grit} ${asked.reason.code}`;
       const group = groups.get(key) ?? { ...asked, sizeM2: 0, places: [] };
@@ -80,7 +86,7 @@ function abradingOf(parts: readonly PartToPrepare[], climate: Climate): Abrading
   }));
 }
 
-function keyFor({ substrate, present }: PartToPrepare, first: Finish, climate: Climate): { grit: Grit; reason: OverSaid } | null {
+function keyFor({ substrate, present }: Pick<Part, 'substrate' | 'present'>, first: Finish, climate: Climate): { grit: Grit; reason: OverSaid } | null {
   const below: PaintSystemKey | null = present.system === 'bare' ? null : present.system;
   const grit = gritFor(first, below, substrate);
   if (grit === null) return null;

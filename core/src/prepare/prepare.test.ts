@@ -1,6 +1,6 @@
 import type { Part } from '../job';
 import { typicalFinish, type PaintSystemKey } from '../finish';
-import { cleanerFor, gritFor, preparationOf, type PartToPrepare } from '.';
+import { cleanerFor, gritFor, preparationOf, primerFor, type PartToPrepare } from '.';
 
 const AIR = { airC: 20, rhPercent: 50, surfaceC: null, movement: 'normal' } as const;
 const on = (substrate: Part['substrate'], system: PaintSystemKey | 'bare', ageH = 9000) => ({ substrate, present: { system, colour: '#808080', ageH } });
@@ -38,10 +38,10 @@ describe('how fine a surface is abraded', () => {
 describe('what a job calls for before any tape', () => {
   const part = (id: string, first: PaintSystemKey | null, rest: ReturnType<typeof on>): PartToPrepare => ({
     id,
-    ...rest,
+    substrate: rest.substrate,
     areas: [
-      { first: first && finish(first), sizeM2: 2 },
-      { first: null, sizeM2: 1 },
+      { first: first && finish(first), sizeM2: 2, present: rest.present },
+      { first: null, sizeM2: 1, present: rest.present },
     ],
   });
   it('nothing of a part that gets no paint', () =>
@@ -66,6 +66,16 @@ describe('what a job calls for before any tape', () => {
         ({ cleaner }) => cleaner,
       ),
     ).toEqual(['wax-grease', 'soap']));
+  it('each area by what is on it', () => {
+    const one = part('a', 'two-part', on('steel', 'two-part'));
+    const spot: PartToPrepare = { ...one, areas: [...one.areas, { first: finish('two-part'), sizeM2: 0.1, present: on('steel', 'bare').present }] };
+    const { washes, abrading } = preparationOf([spot], AIR);
+    expect(washes.map(({ cleaner }) => cleaner)).toEqual(['wax-grease', 'alcohol']);
+    expect(abrading.map(({ grit, places }) => [grit, places.map(({ area }) => area)])).toEqual([
+      ['p400', [0]],
+      ['p240', [2]],
+    ]);
+  });
   it('no key under peelable, whatever it goes over', () => {
     for (const below of ['two-part', 'can-enamel', 'air-acrylic'] as const)
       expect(preparationOf([part('a', 'peelable', on('steel', below))], AIR).abrading).toEqual([]);
@@ -76,4 +86,19 @@ describe('what a job calls for before any tape', () => {
     expect(cold.warmMin).toBe(720);
     expect(preparationOf([part('a', 'two-part', on('steel', 'two-part'))], { ...AIR, surfaceC: 9 }).warmMin).toBe(720);
   });
+});
+
+describe('a bare substrate', () => {
+  it.each([
+    ['steel', 'two-part', 'etch-primer'],
+    ['steel', 'etch-primer', null],
+    ['aluminium', 'filler-primer', 'etch-primer'],
+    ['wood', 'varnish', null],
+    ['wood', 'brush-enamel', 'filler-primer'],
+    ['fabric', 'dope', null],
+    ['fabric', 'can-enamel', 'dope'],
+    ['gelcoat', 'two-part', null],
+    ['styrene', 'air-acrylic', 'filler-primer'],
+    ['steel', 'peelable', null],
+  ] as const)('%s under %s wants %s', (substrate, first, primer) => expect(primerFor(substrate, first)).toBe(primer));
 });

@@ -10,6 +10,8 @@ export interface PartEdge {
   readonly class: EdgeClass;
   /** True where the tape that covers the area makes this edge along with its others. */
   readonly strip: boolean;
+  /** How long its tape stays, from when it is laid until it is pulled, minutes. */
+  readonly staysMin: number;
 }
 
 /** Where a stage needs a tape edge: a piece of a line with the covered side. */
@@ -39,7 +41,7 @@ export function edgeSpans(borders: readonly Border[], edges: readonly PartEdge[]
     const { line, from, to, left } = borders[edge.border];
     const side: LineSide = edge.closed === left ? 'left' : 'right';
     const last = spans.findLast((span) => span.line === line);
-    const goesOn = last && last.side === side && last.class === edge.class && from - last.to <= SAME_PIECE_MM;
+    const goesOn = last && last.side === side && last.class === edge.class && last.edges[0].staysMin === edge.staysMin && from - last.to <= SAME_PIECE_MM;
     const alike = goesOn && last.edges.every(({ strip, closed }) => strip === edge.strip && (!strip || closed === edge.closed));
     if (last && alike) {
       last.to = to;

@@ -97,6 +97,7 @@ describe('edgeSpans', () => {
     free,
     class: 'crisp',
     strip: false,
+    staysMin: 0,
     ...over,
   });
 
@@ -154,8 +155,9 @@ describe('strips', () => {
       free: left === strip ? right : left,
       class: 'crisp',
       strip: true,
+      staysMin: 300,
     }));
-    const means = { tapes: SHIPPED_TAPES, scale: 1, surfaceC: 20, airC: 20, staysMin: 300 };
+    const means = { tapes: SHIPPED_TAPES, scale: 1, surfaceC: 20, airC: 20 };
     const runs = stageRuns([{ id: 'side', count: 3, round: false, lines, arrangement, edges }], means);
     expect(runs).toHaveLength(1);
     expect(runs[0]).toMatchObject({ tapeWidthMm: 6, count: 3, doubt: null, strip, edges: [{ border: 0 }, { border: 1 }] });

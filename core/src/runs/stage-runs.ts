@@ -3,7 +3,7 @@ import { isClosed, pieceOf, type Path, type ResolvedLine } from '../lines';
 import { ringArea } from '../surface';
 import type { EdgeClass } from '../masking';
 import type { BendSample, Fit, LineSide, Tape } from '../tape';
-import { byText, isModelScale, plainly, RULE_OF_THUMB, TOLERANCE } from '../units';
+import { byText, isModelScale, largest, plainly, RULE_OF_THUMB, TOLERANCE } from '../units';
 import { chooseTape, longestClean, type TapeWish } from './choose';
 import { edgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs';
 import type { Doubt, Technique } from './says';
@@ -67,8 +67,6 @@ export interface MaskingMeans {
   readonly scale: number;
   readonly surfaceC: number;
   readonly airC: number;
-  /** How long tape of this stage stays, minutes. */
-  readonly staysMin: number;
 }
 
 /**
@@ -108,13 +106,13 @@ export function oneTapeStrip({ arrangement }: Pick<MaskedPart, 'arrangement'>, a
  * How long the tapes that can make an edge come off clean, at best.
  * @returns hours at 23 °C; Infinity where the shelf has none that can
  */
-export function longestCleanOn(part: Pick<MaskedPart, 'arrangement' | 'lines'>, edge: PartEdge, means: Omit<MaskingMeans, 'staysMin'>): number {
+export function longestCleanOn(part: Pick<MaskedPart, 'arrangement' | 'lines'>, edge: Omit<PartEdge, 'staysMin'>, means: MaskingMeans): number {
   const { line: id, from, to, left } = part.arrangement.borders[edge.border];
-  const span: EdgeSpan = { line: id, from, to, side: edge.closed === left ? 'left' : 'right', class: edge.class, edges: [edge] };
+  const span: EdgeSpan = { line: id, from, to, side: edge.closed === left ? 'left' : 'right', class: edge.class, edges: [{ ...edge, staysMin: 0 }] };
   const line = lineOf(part, span);
   return line.pieces.reduce((least, whole) => {
     const piece = pieceOf(whole, from, to);
-    return piece ? Math.min(least, longestClean(means.tapes, wishFor(part, piece, span, edge.strip ? edge.closed : null, { ...means, staysMin: 0 }))) : least;
+    return piece ? Math.min(least, longestClean(means.tapes, wishFor(part, piece, span, edge.strip ? edge.closed : null, means))) : least;
   }, Infinity);
 }
 
@@ -147,7 +145,7 @@ function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeS
     roomMm: roomBehind(part, span),
     surfaceC: means.surfaceC,
     airC: means.airC,
-    staysMin: means.staysMin,
+    staysMin: largest(span.edges.map(({ staysMin }) => staysMin)),
     model: isModelScale(means.scale),
   };
 }

@@ -5,3 +5,6 @@ export const smallest = (numbers: readonly number[]): number => numbers.reduce((
 
 /** The largest of some numbers; −Infinity where there are none. */
 export const largest = (numbers: readonly number[]): number => numbers.reduce((most, number) => (number > most ? number : most), -Infinity);
+
+/** The sum of a figure over a list. */
+export const sumOf = <T>(list: readonly T[], pick: (one: T) => number): number => list.reduce((sum, one) => sum + pick(one), 0);

@@ -22,11 +22,22 @@ export const RULE_OF_THUMB = {
   /** Setting out a crisp line: per metre, and per measured point. */
   setOutPerMetre: 1.0,
   setOutPerPoint: 0.5,
+  /** A straight line is pulled in one go: per line, and per metre. */
+  setOutStraight: 1.5,
+  setOutStraightPerMetre: 0.1,
+  /** On models setting out and laying take so many times as long over crossed features. */
+  modelFeatures: 2.5,
   /** Pulling a metre of tape, and each piece. */
   pullPerMetre: 0.25,
   pullPerPiece: 0.1,
   /** Covering a square metre with paper or film. */
   drapePerSquareMetre: 4,
+  drapePerPiece: 0.6,
+  /** Against drips of roller or brush a strip of paper so wide, along the edge, is enough. Metres. */
+  dripStripM: 0.3,
+  /** Folding it up and taking it away. */
+  uncoverPerSquareMetre: 0.5,
+  uncoverPerPiece: 0.1,
   /** Spraying: fixed per coat whatever the area; mixing; cleaning the gun; stripping it after flakes. */
   perCoat: 3,
   mix: 8,
@@ -41,6 +52,8 @@ export const RULE_OF_THUMB = {
   washPerSquareMetre: 3,
   /** Part and tape stay in a warm room so long where it is cold: overnight. */
   warmFor: 720,
+  /** Higher than this one stands on something. Millimetres. */
+  reachUp: 1800,
   /** Looking a finished job over, and taking out a plug. */
   inspect: 5,
   perPlugOut: 0.3,
@@ -51,6 +64,14 @@ export const RULE_OF_THUMB = {
   barrierFlash: 30,
   /** Minutes to spray one square metre. */
   sprayPerSquareMetre: { gun: 1.5, can: 4, airbrush: 60, roller: 3, brush: 8 },
+  /** A line up to so wide is brushed along, at so many minutes a metre each coat. Millimetres, minutes. */
+  narrowLineMm: 12,
+  brushPerMetre: 0.15,
+  /** Fading a finish out: spreading it wider and melting its edge in, once after the last coat. */
+  blend: 5,
+  /** Sealing a metre of tape edge, and until liquid mask is dry. */
+  sealPerMetre: 0.5,
+  liquidMaskDry: 20,
   /** Share of the paint that leaves the cup and lands on the part. */
   transfer: { gun: 0.45, can: 0.35, airbrush: 0.3, roller: 0.95, brush: 0.95 },
   /** Paint left in cup and hoses each time, ml. */
@@ -66,6 +87,8 @@ export const RULE_OF_THUMB = {
   roughRisk: 0.1,
   /** A mask that stays on past its window counts as so many metres of straight show edge each metre. */
   keptRisk: 2,
+  /** Paint that ends up under another colour counts so many minutes a square metre, besides what it takes: it is film for nothing. */
+  strayPerM2: 1,
   /** Orders that cost no more than so much above the cheapest are equals: the figures are not better than that. */
   equalShare: 0.1,
   /** What minutes, waiting, risk and money weigh in each wish. */

@@ -130,6 +130,7 @@ export const SURFACES: WordsOf<SurfaceSays> = {
 export const DESIGNS: WordsOf<DesignSays> = {
   'design.too-large': ({ million }) => `is more than one job can hold (${million} million letters in a job file): split it into several jobs`,
   'design.no-finish': ({ finish }) => `there is no finish "${finish}" on the shelf`,
+  'design.attached-itself': () => 'a part cannot be attached to itself',
   'design.no-part': ({ part }) => `there is no part "${part}"`,
   'design.no-datum': ({ datum }) => `there is no datum "${datum}" on this part`,
   'design.rim-corners': ({ most: many }) => `is one too many: openings and zones of a part may have ${many} corners together, rounds as they are drawn`,

@@ -1,5 +1,6 @@
 import type { AdviceSays, AfterCode, BrokenSays, CoatsSays, EventKind, MomentSays, OverAnswer, RuleSays } from '@lintrel/core';
 import { listed, sentence, type WordsOf } from '../table';
+import { SUBSTRATE_NAMES, SYSTEM_NAMES } from './names';
 import { SCHOOLS } from './steps';
 
 export const COATS: WordsOf<CoatsSays> = {
@@ -74,6 +75,8 @@ export const ADVICE: WordsOf<Omit<AdviceSays, keyof RuleSays>> = {
   'advice.never-tape': ({ stage, finish }) => `Stage ${stage}: tape lies on ${finish}, which never takes tape well. Change the order or mask over paper.`,
   'advice.young': ({ parts, ageH }) =>
     `${listed(parts)}: the finish is ${ageH} h old and has not cured (estimate). Use the gentlest tape that holds, try a hidden place first.`,
+  'advice.bare': ({ part, substrate, finish, primer }) =>
+    `${part}: ${finish} goes straight onto bare ${SUBSTRATE_NAMES[substrate].toLowerCase()}. Prime it first (${SYSTEM_NAMES[primer].toLowerCase()}, as primer of the scheme), unless its data sheet allows it.`,
   'advice.no-clear': ({ finish }) => `${finish} is a basecoat and gets no clear: it stays dull and weak. Choose a clear over all, or another finish.`,
   'advice.flakes': ({ stage, flakes, solid }) =>
     `Stage ${stage}: strip the gun right down before ${solid}; flakes of ${flakes} left in it ruin a solid colour. A second gun spares that.`,
@@ -84,7 +87,7 @@ export const ADVICE: WordsOf<Omit<AdviceSays, keyof RuleSays>> = {
   'advice.contrast-low': ({ finishes, deltaE, limit }) =>
     `${sentence(keptOr(finishes, 'what is kept'))} differ by ΔE ${deltaE.toFixed(1)}: under ${limit} a line between them is hardly seen from a few steps away (rule of thumb).`,
   'advice.contrast-high': ({ finishes, deltaE, limit }) =>
-    `${sentence(keptOr(finishes, 'what is kept'))} differ by ΔE ${deltaE.toFixed(0)}: over ${limit} a hard edge shows every waver, and any bleed (rule of thumb). Seal the edge.`,
+    `${sentence(keptOr(finishes, 'what is kept'))} differ by ΔE ${deltaE.toFixed(0)}: over ${limit} a hard edge shows every waver, and any bleed (rule of thumb). Press that edge twice.`,
 };
 
 export const MOMENTS: WordsOf<MomentSays> = {

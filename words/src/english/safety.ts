@@ -18,5 +18,6 @@ export const SAFETY: Readonly<Record<SafetyCode, string>> = {
   antifouling: 'Antifouling is poison, and what may be used where is local law.',
   aircraft:
     "Aircraft: paint changes weight and balance of control surfaces; marks, ports, drains and placards are regulated; release is a licensed person's job.",
+  height: 'Above your reach: a trestle or platform that stands firm, never a foot on the piece; mind hoses and wet floor.',
   road: 'Road vehicles: lamps, plates, reflectors, sensors and brake parts stay clean.',
 };

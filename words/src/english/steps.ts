@@ -60,6 +60,7 @@ export const STEP_TITLES: WordsOf<StepSays> = {
   'step.wait-tape-safe': () => 'Wait until the colour takes tape',
   'step.wait-over': () => 'Wait until what is below takes the next coat',
   'step.wait-pull': () => 'Wait for the pull',
+  'step.wait-seal': () => 'Wait until the seal is dry',
   'step.flash': ({ method, last }) => (byHand(method) ? `Let it dry${last ? '' : ' for the next coat'}` : 'Flash off'),
   'step.wash': ({ places }) => `Wash ${theOnly(places)}`,
   'step.warm': () => 'Keep part and tape warm overnight',
@@ -67,13 +68,16 @@ export const STEP_TITLES: WordsOf<StepSays> = {
   'step.barrier': ({ places }) => `Barrier coat on ${theOnly(places)}`,
   'step.plug': ({ plugs }) => `Close ${counted(plugs, 'opening')}`,
   'step.unplug': ({ plugs }) => `Take out ${counted(plugs, 'plug')}`,
-  'step.lay': ({ tape, side, line }) => `${tape ?? 'Mask by hand'} ${SIDES[side]} ${line}`,
-  'step.cover': ({ places }) => `Cover ${theOnly(places)}`,
+  'step.lay': ({ tape, side, line, part }) => `${tape ?? 'Mask by hand'} ${SIDES[side]} ${line}${part === null ? '' : `, ${part}`}`,
+  'step.cover': ({ places, wholes = [] }) => `Cover ${theOnly([...places, ...wholes])}`,
+  'step.uncover': ({ places }) => `Uncover ${theOnly(places)}`,
+  'step.seal': ({ finish }) => `Seal the tape edges: ${finish ?? 'liquid mask'}`,
   'step.gate': () => 'Check before colour',
   'step.gun-clean': () => 'Clean the gun',
   'step.gun-strip': () => 'Strip the gun right down',
   'step.mix': ({ finish }) => `Make ready: ${finish}`,
   'step.coat': ({ finish, coat, coats }) => `${finish}: coat ${coat} of ${coats}`,
+  'step.blend': ({ finish }) => `${finish}: fade it out`,
   'step.pull': ({ school }) => `Pull the tape: ${SCHOOLS[school]}`,
   'step.inspect': () => 'Look it over',
   'step.typed': ({ title }) => title,
@@ -84,6 +88,7 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
   'step.wait-tape-safe': () => 'Tape laid sooner marks or lifts it.',
   'step.wait-over': () => 'What goes on sooner wrinkles it or traps its solvent.',
   'step.wait-pull': () => '',
+  'step.wait-seal': () => 'Colour on a wet seal creeps under the tape with it.',
   'step.flash': ({ method, masked }) =>
     byHand(method)
       ? 'Try it in a hidden place: it takes no mark and no longer pulls.'
@@ -94,16 +99,23 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
     `${listedAbove(places)}${CLEANERS[cleaner]}. Also where only tape will go: edges, flanges, backs. Fresh gloves; from now on no bare hand on it.`,
   'step.warm': ({ belowC }, { temperature }) =>
     `Below ${temperature(belowC)} tape goes on and lets go later. Bring part and tape into a warm room the evening before.`,
-  'step.abrade': ({ places, reason, grit }, { say }) =>
+  'step.abrade': ({ places, reason, grit, masked }, { say, length }) =>
     `${listedAbove(places)}${say(reason)} ${
       grit ? `${sentence(GRITS[grit])}, to an even matt; blow off, wipe, tack.` : 'Scuff to an even matt with a grey pad, wipe, tack.'
-    }`,
+    }${masked ? ` Keep ${length(5)} off the tape that is still on.` : ''}`,
   'step.barrier': ({ places, reason }, { say }) => `${listedAbove(places)}${say(reason)} A thin, even coat that parts the two; let it flash before the colour.`,
   'step.plug': ({ places }) => `${places.join('; ')}. Count the plugs in.`,
   'step.unplug': ({ places }) => `${places.join('; ')}. Count them: as many come out as went in.`,
-  'step.lay': ({ part, tapeMm, count, technique }, { metres, say }) =>
-    `${part === null ? '' : `${part}: `}${metres(tapeMm)} off the roll${count > 1 ? ` on each of ${count}` : ''}. ${say(technique)}`,
-  'step.cover': ({ places, reach }) => `${listedAbove(places)}${REACHES[reach ?? 'mist']} Onto the tape, not across its edge; a second tape over the seam.`,
+  'step.lay': ({ tapeMm, count, technique }, { metres, say }) => `${metres(tapeMm)} off the roll${count > 1 ? ` on each of ${count}` : ''}. ${say(technique)}`,
+  'step.cover': ({ places, wholes = [], reach }) =>
+    `${places.length + wholes.length > 1 && places.length > 0 ? `${places.join('; ')}. ` : ''}${wholes.length > 0 ? `Whole, for mist reaches them: ${wholes.join('; ')}. ` : ''}${REACHES[reach ?? 'mist']} Onto the tape, not across its edge; a second tape over the seam.`,
+  'step.uncover': ({ places }) => `${listedAbove(places)}Fold paper and film up into themselves, the painted side in: dry overspray falls off them.`,
+  'step.seal': ({ finish, places, dryMin }, { minutes }) =>
+    `${places.join('; ')}, where the surface is coarse. ${
+      finish === null
+        ? 'A thin line of liquid mask along the edge of the tape, on the tape and just over its edge; it comes off with the tape'
+        : `Brush ${finish} thinly along the edge of the tape, from the tape onto the bare side: what creeps under is the colour that belongs there, or clear`
+    }. Dry in ${minutes(dryMin)} (estimate).`,
   'step.gate': ({ masked, leaks }, { say }) =>
     masked
       ? `Wipe lightly without wetting the tape edges, tack off, press every edge again.${leaks && leaks.length > 0 ? ` Known leaks: ${leaks.map(say).join('; ')}.` : ''}`
@@ -120,17 +132,27 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
     ]
       .filter(Boolean)
       .join(' '),
-  'step.coat': ({ coat, coats, method, masked, peelable }) => {
+  'step.blend': ({ places, method }) =>
+    `${places.join('; ')}. ${
+      byHand(method)
+        ? 'Draw it out with a nearly dry brush until it is gone; no hard end.'
+        : 'Blending thinner in the gun: mist over the fade, outwards, until the dry edge has melted in. No hard end; do not flood it.'
+    }`,
+  'step.coat': ({ coat, coats, method, masked, peelable, blends }) => {
     const [first, later] = GOING_ON[method ?? 'gun'];
     const how = peelable && coat === coats && coats > 2 ? 'A heavy coat, so that it peels in one piece' : coat === 1 && coats > 1 ? first : later;
     const tape = masked ?? true;
     const edge = !byHand(method) ? 'from the tape towards the bare side, never into a tape edge' : 'away from the tape edge, never into it';
-    return `${how}${tape ? `, ${edge}` : ''}.${tape && coat > 1 ? ' Press the tape again first.' : ''}`;
+    const fade =
+      blends && blends.length > 0
+        ? ` In ${listed(blends)}${coat === 1 ? ' stop short of the edge of the repair' : ' go a hand further out than before'}: it fades out there.`
+        : '';
+    return `${how}${tape ? `, ${edge}` : ''}.${tape && coat > 1 ? ' Press the tape again first.' : ''}${fade}`;
   },
   'step.pull': ({ finish, fromMin, toMin, hands, older }, { minutes }) =>
     `${fromMin > 0 ? `From ${minutes(fromMin)}` : 'At once'} after the last coat of ${finish}${toMin === null ? '' : `, within ${minutes(toMin)}`} (estimate).` +
     `${hands > 1 ? ` ${hands} people pull together: one alone would not be done in time.` : ''} Low and slow, folded back on itself, away from the fresh paint.` +
-    `${older.length > 0 ? ` The masks of stage ${listed(older)} come off with it, the last laid first.` : ''}`,
+    `${older.length > 0 ? ` Masks of stage ${listed(older)} come off with it, the last laid first.` : ''}`,
   'step.inspect': ({ plugs, aircraft }) =>
     `Bleed, ragged edges, lifted paint, glue, dust, sags, missed spots, overspray in openings${plugs ? '; every plug out' : ''}. ` +
     `Write down what you find, with its place.${aircraft ? ' Ports, drains and placards are clear.' : ''}`,

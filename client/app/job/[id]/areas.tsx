@@ -1,8 +1,9 @@
-import { giveFinish, showArea, showLength, withoutPlace, type AreaPlan, type PartPlan } from '@lintrel/core';
+import { giveFinish, givePresent, showArea, showLength, withoutPlace, type AreaPlan, type PartPlan } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { LayersSheet } from '@/areas/LayersSheet';
+import { PresentHere } from '@/areas/PresentHere';
 import { Schemes, type OtherDrawing } from '@/areas/Schemes';
 import { SideBySide } from '@/areas/SideBySide';
 import { Widths, withTrial, type Trial } from '@/areas/Widths';
@@ -41,6 +42,9 @@ export default function AreasScreen() {
   const paint = (more: { blend?: boolean; clear?: boolean }) =>
     area &&
     void change((now) => giveFinish(now, part.id, area, area.finish, { blend: area.blend, clear: !area.uncleared, ...more }), phrase`Changed ${area.code}`);
+  const rest = design.parts.find(({ id }) => id === part.id)?.present;
+  const toldPresent = (present: Parameters<typeof givePresent>[3]) =>
+    area && void change((now) => givePresent(now, part.id, area, present), phrase`Changed what is on ${area.code}`);
   const nameOf = (id: string | null) => shelf.finishes.find((finish) => finish.id === id)?.name ?? KEEP;
   return (
     <StepLayout
@@ -77,7 +81,8 @@ export default function AreasScreen() {
               </Row>
               {one.code === chosen ? <Neighbours area={one} unit={unit} /> : null}
               {one.code === chosen ? <HowPainted area={one} cleared={design.scheme.clear !== undefined} onPaint={paint} /> : null}
-              {one.code === chosen ? <FinishChoice area={one} present={part.present} onGive={give} /> : null}
+              {one.code === chosen && rest ? <PresentHere area={one} rest={rest} onGive={toldPresent} /> : null}
+              {one.code === chosen ? <FinishChoice area={one} present={one.shows} onGive={give} /> : null}
             </View>
           ))}
         </Rows>

@@ -1,4 +1,4 @@
-import { linesIn, masksOn, pointOnLine, sprayArrows, type Advice, type LineSpot, type PartPlan } from '@lintrel/core';
+import { isLine, linesIn, lyingIn, pointOnLine, sprayArrows, type Advice, type LineSpot, type PartPlan } from '@lintrel/core';
 import { useMemo, useState } from 'react';
 import { EdgeSheet, spotOf } from '@/coats/EdgeSheet';
 import { Orders } from '@/coats/Orders';
@@ -39,7 +39,8 @@ export default function CoatsScreen() {
       </StepLayout>
     );
   const { moment } = rehearsed;
-  const on = moment ? plan.stages.filter((one) => moment.masks.includes(one.number)) : masksOn(plan, stage);
+  const masked = !moment || moment.masks.length > 0;
+  const runs = masked ? lyingIn(plan.items, moment ? { number: moment.stage } : stage).filter(isLine) : [];
   const spot = spotOf(part, chosenSpot, linesIn(plan, stage));
   const go = ({ place }: Advice) => {
     if (place.part) choose(place.part);
@@ -60,7 +61,7 @@ export default function CoatsScreen() {
         <PartDrawing
           part={part}
           areas={moment ? momentAreas(plan, moment, part, shelf) : stageAreas(plan, stage, part, shelf)}
-          runs={on.flatMap((one) => linesIn(plan, one))}
+          runs={runs}
           arrows={moment ? [] : arrows}
           spot={moment || !spot ? null : placeOn(part, spot)}
           codes="areas"

@@ -1,5 +1,5 @@
-import { showArea, type Part } from '@lintrel/core';
-import { phrase, phrases, several, SURFACE_NAMES, SUBSTRATE_NAMES } from '@lintrel/words';
+import { attachedParts, showArea, type Part } from '@lintrel/core';
+import { listedPhrase, phrase, phrases, several, SURFACE_NAMES, SUBSTRATE_NAMES } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -96,12 +96,14 @@ export default function PieceScreen() {
 const countOwners = (lines: readonly { readonly owner: string }[]): number => new Set(lines.map(({ owner }) => owner)).size;
 
 /** What is on a part, and whose mirror image it is. */
-function partWords({ opposite, treatment, features }: Part, lines: number, areas: number | null, parts: readonly Part[]): string {
+function partWords({ id, opposite, treatment, features }: Part, lines: number, areas: number | null, parts: readonly Part[]): string {
+  const together = (attachedParts(parts).get(id) ?? []).flatMap((one) => parts.find((part) => part.id === one)?.name ?? []);
   const other = opposite && parts.find(({ id }) => id === opposite.of)?.name;
   return phrases(
     [
       phrase`${several(lines, 'line')}${areas === null ? '' : phrase`, ${several(areas, 'area')}`}${features ? phrase`, ${several(features.length, 'feature')}` : ''}`,
       ...(other ? [opposite?.follows ? phrase`follows ${other}, mirrored` : phrase`mirror image of ${other}, detached`] : []),
+      ...(together.length > 0 ? [phrase`stays with ${listedPhrase(together)}`] : []),
       ...(treatment === 'blend' ? ['blended'] : treatment === 'leave' ? ['left as it is'] : []),
     ],
     ' · ',

@@ -116,7 +116,8 @@ function Running({ sheet }: { sheet: RunSheet }) {
             <BoothButton
               rank={early ? 'calm' : 'main'}
               label="Done"
-              disabled={resting || sheet.busy}
+              // What is still being sent does not hold up the next tap: it is kept, and goes behind it.
+              disabled={resting}
               onPress={() => {
                 rest();
                 sheet.log('done', next.id);

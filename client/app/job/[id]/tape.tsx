@@ -94,7 +94,7 @@ export default function TapeScreen() {
         </Rows>
         {covers.length > 0 ? (
           <Row label="Cover">
-            <Body>{phrase`Then cover ${phrases(covers.map(({ area, part: of }) => phrase`${plan.parts.length > 1 ? phrase`${partOf(of)?.name} ` : ''}${codeOf(of, area)}`))}`}</Body>
+            <Body>{phrase`Then cover ${phrases(covers.map(({ area, part: of }) => phrase`${plan.parts.length > 1 ? phrase`${partOf(of)?.name} ` : ''}${area === null ? 'whole' : codeOf(of, area)}`))}`}</Body>
             <Small>{phrase`${words.area(covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0))} of paper or film (estimate)`}</Small>
           </Row>
         ) : null}

@@ -1,5 +1,5 @@
-import { boardOf, PAINT_SYSTEM_KEYS, pathText, shapeOf, SUBSTRATES, type Part, type Substrate } from '@lintrel/core';
-import { phrase, SYSTEM_NAMES, SUBSTRATE_NAMES } from '@lintrel/words';
+import { attachedParts, boardOf, pathText, shapeOf, SUBSTRATES, type Part, type Substrate } from '@lintrel/core';
+import { phrase, SUBSTRATE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -7,11 +7,13 @@ import { PartDrawing } from '@/drawing/PartDrawing';
 import { Pick } from '@/forms/Pick';
 import { treeAt, without, withTree, type TreeKeys, type TypedTree } from '@/forms/tree';
 import { TreeField, TreeFormProvider } from '@/forms/TreeField';
+import { AttachedForm } from '@/job/AttachedForm';
 import { FeaturesForm } from '@/job/FeaturesForm';
 import { freeId } from '@/job/ids';
 import { useJob } from '@/job/JobContext';
 import { newPart, partTree, readPart } from '@/job/partForm';
 import { PlaceForm } from '@/job/PlaceForm';
+import { PRESENT_SYSTEMS } from '@/job/presentSystems';
 import { StepLayout } from '@/job/StepLayout';
 import { SurfaceForm, TakeOut } from '@/job/SurfaceForm';
 import { useDraftParts } from '@/job/useDraftParts';
@@ -21,8 +23,6 @@ import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Sheet } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Words';
-
-const SYSTEMS = [{ value: 'bare' as const, label: 'Nothing: bare' }, ...PAINT_SYSTEM_KEYS.map((value) => ({ value, label: SYSTEM_NAMES[value] }))];
 
 /** One part: what it is, its surface, what a tape meets on it, what lines are measured from, and where it sits. */
 export default function PartScreen() {
@@ -37,7 +37,7 @@ export default function PartScreen() {
         design.parts.map((one) => one.id),
       ),
   );
-  const [tree, setTree] = useState(() => partTree(part ?? newPart(ownId), unit, part === null));
+  const [tree, setTree] = useState(() => partTree(part ? withAttached(part, design.parts) : newPart(ownId), unit, part === null));
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
   const put = (keys: TreeKeys, value: TypedTree) => {
     setTree((now) => withTree(now, keys, value));
@@ -53,7 +53,7 @@ export default function PartScreen() {
     if (!read.ok) return setFaults(read.faults);
     const made = detached(read.part, part, design.parts);
     await change(
-      (now) => ({ ...now, parts: part ? now.parts.map((one): Part => (one.id === made.id ? made : one)) : [...now.parts, made] }),
+      (now) => ({ ...now, parts: part ? now.parts.map((one): Part => (one.id === made.id ? made : apartFrom(one, made.id))) : [...now.parts, made] }),
       part ? undefined : phrase`${made.name} added`,
     );
     leave(part ? 'piece' : `lines?part=${ownId}`);
@@ -88,8 +88,8 @@ export default function PartScreen() {
           />
           <Pick
             label="What is on it now"
-            value={word(['present', 'system']) as (typeof SYSTEMS)[number]['value']}
-            options={SYSTEMS}
+            value={word(['present', 'system']) as (typeof PRESENT_SYSTEMS)[number]['value']}
+            options={PRESENT_SYSTEMS}
             onChange={(value) => put(['present', 'system'], value)}
           />
           <View style={styles.row}>
@@ -166,6 +166,12 @@ export default function PartScreen() {
           <Heading>Where it sits</Heading>
           <PlaceForm others={design.parts.filter((one) => one.id !== ownId && !one.opposite?.follows)} />
         </Sheet>
+        {design.parts.some((one) => one.id !== ownId) ? (
+          <Sheet>
+            <Heading>What stays on it</Heading>
+            <AttachedForm others={design.parts.filter((one) => one.id !== ownId)} />
+          </Sheet>
+        ) : null}
         {elsewhere.map(([path, message]) => (
           <Notice key={path} level="stop" text={`${path}: ${message}`} />
         ))}
@@ -174,6 +180,12 @@ export default function PartScreen() {
     </TreeFormProvider>
   );
 }
+
+/** A part with all it is attached to, whichever of the two says so. */
+const withAttached = (part: Part, parts: readonly Part[]): Part => ({ ...part, attached: [...(attachedParts(parts).get(part.id) ?? [])] });
+
+/** What a part is attached to is said by the part that was changed last. */
+const apartFrom = (part: Part, other: string): Part => (part.attached ? { ...part, attached: part.attached.filter((id) => id !== other) } : part);
 
 const NoDrawing = () => (
   <View style={styles.blank}>

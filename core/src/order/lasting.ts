@@ -1,0 +1,21 @@
+import type { OrderProblem } from './problem';
+import { searchOrder, type SearchResult } from './search';
+
+/** What was searched, and what came of it. */
+export interface LastingSearch {
+  readonly problem: OrderProblem;
+  readonly result: SearchResult;
+}
+
+/**
+ * The best orders of coats, with masks on what is kept going through all coats beside them; where no tape lasts so long, and fresh masks
+ * cost less than what that would spoil, with fresh ones.
+ */
+export function searchLasting(problem: OrderProblem): LastingSearch {
+  const result = searchOrder(problem);
+  const [best] = result.sequences;
+  if (!problem.rules.through || !best?.stages.some(({ forbidden }) => forbidden.includes('late'))) return { problem, result };
+  const fresh = { ...problem, rules: { ...problem.rules, through: false } };
+  const other = searchOrder(fresh);
+  return other.sequences[0] && other.sequences[0].score < best.score ? { problem: fresh, result: other } : { problem, result };
+}

@@ -1,0 +1,49 @@
+import { isOuter } from '../masking';
+import type { OrderProblem } from './problem';
+import type { Progress } from './progress';
+
+/**
+ * How often a bound may charge the masks on what is kept: in every stage, once for each edge (in the stage of the colour beside it, and
+ * once for what covers the kept area), or not at all, because they are on or may be.
+ */
+export type OuterCharge = 'every' | 'once' | 'none';
+
+/** What bounds need to know of masks that stay on through several coats. */
+export interface OuterCharges {
+  /** By area: kept for good. */
+  readonly areas: readonly boolean[];
+  /** @param done finishes sprayed before, as bits; null where that is not known */
+  readonly charge: (part: number, finish: number, done: number | null) => OuterCharge;
+  /** True where masks on what is kept of a part may stay on after a stage of this finish. */
+  readonly mayStay: (part: number, finish: number) => boolean;
+}
+
+/** Finishes by number, parts by number. */
+interface Numbers {
+  readonly own: readonly number[];
+  readonly part: readonly number[];
+  readonly partNames: readonly string[];
+}
+
+/** Lays out what masks on kept areas are charged: see `throughAfter` for when they stay on. */
+export function outerCharges({ areas, rules, clear }: OrderProblem, start: Progress, { own, part, partNames }: Numbers): OuterCharges {
+  const colours = partNames.map(() => 0);
+  const finishing = partNames.map(() => 0);
+  own.forEach((finish, area) => {
+    if (finish < 0) return;
+    colours[part[area]] |= 1 << finish;
+    if (!clear?.areas[area]) finishing[part[area]] |= 1 << finish;
+  });
+  const primed = partNames.map((name) => start.kept.some((mask) => mask.part === name));
+  const goesOn = (one: number) => colours[one] & ~finishing[one];
+  return {
+    areas: areas.map(isOuter),
+    charge: (one, finish, done) => {
+      if (!rules.through) return 'every';
+      if (goesOn(one) !== 0) return !primed[one] && (colours[one] >> finish) & 1 ? 'once' : 'none';
+      if (!primed[one]) return 'every';
+      return done !== null && (done & colours[one]) !== 0 ? 'every' : 'none';
+    },
+    mayStay: (one, finish) => rules.through && ((colours[one] >> finish) & 1 ? ((finishing[one] >> finish) & 1) === 0 : primed[one] || goesOn(one) !== 0),
+  };
+}

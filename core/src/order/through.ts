@@ -1,0 +1,57 @@
+import { isOuter, UNDER, type Standing } from '../masking';
+import type { OrderProblem } from './problem';
+import type { KeptMask, Progress } from './progress';
+import type { StageChoice, StageCost } from './stage-cost';
+
+/**
+ * Parts whose masks on what is kept stay on after a stage: every colour that was sprayed beside them gets another coat, of its own colour
+ * over the primer or of the clear. Where one of them is finished all masks of the part come off, in the window of that paint.
+ * Source: masks go through primer, colour and clear of one region; handbook, the mask of an object.
+ */
+export function throughAfter(
+  problem: OrderProblem,
+  before: Progress,
+  { finish, open, layer }: Pick<StageCost, 'finish' | 'open' | 'layer'>,
+): ReadonlySet<string> {
+  const found = new Set<string>();
+  if (!problem.rules.through) return found;
+  const { areas, clear } = problem;
+  const [primes, clears] = [layer === 'primer', layer === 'clear'];
+  const sprayed = new Set<string>();
+  const goesOn = new Set<string>();
+  const done = new Set<string>();
+  areas.forEach(({ part, finish: own }, index) => {
+    if (!open[index]) return;
+    sprayed.add(part);
+    const more = primes ? own !== finish || clear?.areas[index] === true : clear?.areas[index] === true && !clears;
+    if (primes || own === finish || clears) (more ? goesOn : done).add(part);
+  });
+  const standing = new Set(before.kept.map(({ part }) => part));
+  for (const part of sprayed) if (!done.has(part) && (goesOn.has(part) || standing.has(part))) found.add(part);
+  // A part left alone keeps its masks as long as something of it is still to come: they may have stayed on past its last colour.
+  const ahead = new Set(
+    areas.flatMap(({ part, finish: own }, index) => (own !== null && (!before.painted[index] || (clear?.areas[index] && !clears)) ? [part] : [])),
+  );
+  for (const part of standing) if (part !== null && !sprayed.has(part) && ahead.has(part)) found.add(part);
+  return found;
+}
+
+/**
+ * What lies under the masks that are left on.
+ * @param keep true where all masks of the stage stay on
+ */
+export function standingAfter(
+  { areas }: OrderProblem,
+  before: Progress,
+  { open, keep }: Pick<StageChoice, 'open' | 'keep'>,
+  kept: readonly KeptMask[],
+): Standing | null {
+  if (kept.length === 0) return null;
+  if (keep) return open.map((isOpen) => (isOpen ? UNDER.open : UNDER.covered));
+  const parts = new Set(kept.map(({ part }) => part));
+  const covered = new Set(kept.flatMap(({ mask: own }) => own.covers.map(({ area }) => area)));
+  return areas.map((area, index) => {
+    if (covered.has(index)) return UNDER.covered;
+    return parts.has(area.part) && !isOuter(area) && (open[index] || before.standing?.[index] === UNDER.open) ? UNDER.open : UNDER.bare;
+  });
+}
