@@ -2,7 +2,7 @@
 import { SHIPPED_FINISHES, SCHOOLS, type Finish } from './finish';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part, type PartAreaChoice, type PresentAt } from './job';
 import type { TrimLine } from './lines';
-import { workOutParts } from './plan';
+import { workOutParts } from './setout';
 import type { Feature, Surface } from './surface';
 import { AIR_MOVEMENTS } from './drying';
 import { WISHES } from './units';

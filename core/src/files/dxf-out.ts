@@ -1,4 +1,4 @@
-import type { PartPlan } from '../plan';
+import type { PartPlan } from '../setout';
 import { outLayers } from './layers-out';
 
 /** A part as a DXF drawing in millimetres, one layer a kind of line. Polylines in the oldest form every reader knows. */

@@ -1,4 +1,4 @@
-import type { Coordinates, PartPlan } from '../plan';
+import type { Coordinates, PartPlan } from '../setout';
 
 /** One layer of a drawing that leaves the house. */
 export interface OutLayer {

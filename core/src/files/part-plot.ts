@@ -1,4 +1,4 @@
-import type { Coordinates, PartPlan } from '../plan';
+import type { Coordinates, PartPlan } from '../setout';
 import type { PaperStroke, PaperWords, Plot } from './page';
 import { largest, plainly, smallest } from '../units';
 

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import type { Design } from '../job';
-import { partPlan, stationTable, workOutParts, type PartPlan, type PartWork, type StationTable } from '../plan';
+import { partPlan, stationTable, workOutParts, type PartPlan, type PartWork, type StationTable } from '../setout';
 import { idText, numberBetween, oneOf, plainly, told, yesOrNo } from '../units';
 import type { StationWords } from './csv';
 import { goresOf } from './gores';

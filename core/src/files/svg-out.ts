@@ -1,4 +1,4 @@
-import type { PartPlan } from '../plan';
+import type { PartPlan } from '../setout';
 import { outLayers } from './layers-out';
 import { largest, smallest } from '../units';
 

@@ -25,5 +25,8 @@ export interface Shelf {
   readonly finishes: readonly Finish[];
 }
 
+/** Finishes on a shelf, by their id. */
+export const finishesById = ({ finishes }: Shelf): ReadonlyMap<string, Finish> => new Map(finishes.map((finish) => [finish.id, finish]));
+
 /** The shelf a new shop starts with. */
 export const SHIPPED_SHELF: Shelf = { tapes: SHIPPED_TAPES, finishes: SHIPPED_FINISHES };

@@ -2,7 +2,7 @@ import type { Finish } from '../finish';
 import type { Design } from '../job';
 import type { OrderProblem, Sequence } from '../order';
 import type { StageItems } from './items';
-import type { PartWork } from './part-work';
+import type { PartWork } from '../setout';
 import type { AdviceSaid } from './says';
 import type { Advice, StagePlan } from './types';
 

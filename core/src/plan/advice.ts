@@ -6,7 +6,7 @@ import type { OverAnswer } from '../over';
 import { RULE_OF_THUMB } from '../units';
 import { advice, type AdviceGround } from './advice-ground';
 import type { StageItems } from './items';
-import type { PartWork } from './part-work';
+import type { PartWork } from '../setout';
 import { regrets } from './regret';
 import type { AdviceSaid } from './says';
 import type { Advice, StagePlan } from './types';

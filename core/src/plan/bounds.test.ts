@@ -3,7 +3,8 @@ import { designFaults, emptyDesign, SHIPPED_SHELF, type Design, type Part } from
 import type { TrimLine } from '../lines';
 import type { Feature, Surface } from '../surface';
 import { MOST } from '../units';
-import { layoutFaults, planJob, type Plan } from '.';
+import { planJob, type Plan } from '.';
+import { layoutFaults } from '../setout';
 
 const { say } = wordsFor();
 

@@ -1,5 +1,5 @@
 import { onPiece } from '../lines';
-import type { PartWork } from './part-work';
+import type { PartWork } from '../setout';
 
 /** How far up the highest part reaches above the ground, or above the lowest where some lie below it, mm; 0 where there is none. */
 export function heightOf(works: readonly PartWork[]): number {

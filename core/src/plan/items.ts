@@ -3,7 +3,7 @@ import { drapeMin, drapeOver, dripPaper, rememberedEdge, uncoverMin, wholeDrape,
 import { stageRuns, type MaskedPart, type Run } from '../runs';
 import { RULE_OF_THUMB, sumOf } from '../units';
 import { meansOf, type StageGround } from './means';
-import type { PartWork } from './part-work';
+import type { PartWork } from '../setout';
 import type { CoverItem, Item, LineItem, PlugItem } from './types';
 
 /** What is laid for one stage. */

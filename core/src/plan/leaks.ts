@@ -1,7 +1,7 @@
 import { corners, nearestOnPath, pieceOf, type Path } from '../lines';
 import type { Point } from '../surface';
 import type { LeakSaid } from './says';
-import type { PartWork } from './part-work';
+import type { PartWork } from '../setout';
 import type { LineItem } from './types';
 
 /** Tapes nearer than this touch. Millimetres. */

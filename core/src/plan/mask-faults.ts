@@ -1,6 +1,7 @@
 import { CLOSE, type Broken } from './broken';
 import { isLine, lyingIn } from './lists';
-import type { LineItem, PartPlan, Plan, StagePlan } from './types';
+import type { PartPlan } from '../setout';
+import type { LineItem, Plan, StagePlan } from './types';
 import type { Step } from '../log';
 
 /** Every covered area under a cover, no open one under any, every edge between the two made once. */

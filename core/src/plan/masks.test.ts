@@ -1,7 +1,9 @@
 import { designFaults, emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import type { Feature } from '../surface';
 import { straight } from '../testing';
-import { carryScheme, edgeSection, givePresent, planFaults, planJob, type Plan } from '.';
+import { planFaults, planJob, type Plan } from '.';
+import { carryScheme, givePresent } from '../edit';
+import { edgeSection } from '../views';
 
 // Masks that stay on, parts that hang together, coarse places, and what is on an area now: as the plan writes them down.
 

@@ -2,7 +2,7 @@ import type { Design, Shelf } from '../job';
 import type { OrderProblem } from '../order';
 import type { Preparation } from '../prepare';
 import type { MaskingMeans } from '../runs';
-import type { PartWork } from './part-work';
+import type { PartWork } from '../setout';
 import type { Starts } from './places';
 
 /** What a plan is made from. */

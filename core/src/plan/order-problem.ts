@@ -1,6 +1,5 @@
 import { areaAt } from '../areas';
-import type { Finish } from '../finish';
-import { attachedParts, type Design, type Shelf } from '../job';
+import { attachedParts, finishesById, type Design, type Shelf } from '../job';
 import { corners, pieceOf, type ResolvedLine, type TrimLine } from '../lines';
 import type { BendClass, Layer, OrderArea, OrderBorder, OrderProblem, OrderRules, TapeEdge } from '../order';
 import type { MaskEdge } from '../masking';
@@ -9,10 +8,7 @@ import { longestCleanOn, oneTapeStrip } from '../runs';
 import { isModelScale, largest, RULE_OF_THUMB, smallest } from '../units';
 import { meansOf } from './means';
 import { startsOf } from './places';
-import type { PartWork } from './part-work';
-
-/** Finishes on a shelf, by their id. */
-export const finishesById = ({ finishes }: Shelf): ReadonlyMap<string, Finish> => new Map(finishes.map((finish) => [finish.id, finish]));
+import type { PartWork } from '../setout';
 
 /** What a job is, and what is done before its first stage. */
 export interface JobProblem {

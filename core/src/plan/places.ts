@@ -1,5 +1,5 @@
 import type { OrderProblem } from '../order';
-import type { PartWork } from './part-work';
+import type { PartWork } from '../setout';
 
 /** Where the areas and the borders of each part begin in a problem. */
 export interface Starts {

@@ -1,6 +1,8 @@
 import { wordsFor } from '@lintrel/words';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
-import { carryScheme, fitsOfLine, giveFinish, isLine, planJob } from '.';
+import { isLine, planJob } from '.';
+import { carryScheme, giveFinish } from '../edit';
+import { fitsOfLine } from '../setout';
 
 const { caution } = wordsFor();
 

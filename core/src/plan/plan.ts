@@ -17,7 +17,7 @@ import type { Step } from '../log';
 import { adviceFor } from './advice';
 import { listsOf } from './lists';
 import { jobProblem, orderProblem } from './order-problem';
-import { partPlan, workOutParts, type WorkStore } from './part-work';
+import { partPlan, workOutParts, type WorkStore } from '../setout';
 import { startsOf } from './places';
 import { stagePlans } from './stages';
 import { roundTheStages, withRound, type RoundTheStages } from './before-after';

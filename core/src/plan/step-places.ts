@@ -1,8 +1,9 @@
 import { plugsByPart } from './lists';
 import type { MaskEdge } from '../masking';
-import type { PartWork } from './part-work';
+import type { PartWork } from '../setout';
 import { startsOf } from './places';
-import type { CoverItem, Item, PartPlan } from './types';
+import type { PartPlan } from '../setout';
+import type { CoverItem, Item } from './types';
 
 /** Places part by part, named only where there is more than one part: `Deck A1, A3`. */
 export function placesOf(places: readonly { readonly part: string; readonly area: string }[], parts: readonly PartPlan[]): string[] {

@@ -11,11 +11,12 @@ import { heightOf } from './height';
 import type { StageItems } from './items';
 import { leaksOf } from './leaks';
 import { lyingIn } from './lists';
-import type { PartWork } from './part-work';
+import type { PartWork } from '../setout';
 import type { AfterCode, Reach, SafetyCode, StepSaid } from './says';
 import { clockFrom, inOrder, type Draft, type StepClock } from './step-clock';
 import { coverPlaces, linesOf, nameOf, placesOf, plugValues } from './step-places';
-import type { Item, LineItem, PartPlan, PrepareTask, StagePlan } from './types';
+import type { PartPlan } from '../setout';
+import type { Item, LineItem, PrepareTask, StagePlan } from './types';
 
 /** What the steps are written from. */
 export interface StepGround {

@@ -1,20 +1,14 @@
 import type { PullWindows } from '../drying';
-import type { Mix, PaintSystemKey, School } from '../finish';
-import type { FeatureCrossing, LineKind, LineSaid } from '../lines';
+import type { Mix, School } from '../finish';
 import type { Step } from '../log';
 import type { EdgeClass } from '../masking';
 import type { ReasonSaid, SequenceFigures } from '../order';
 import type { OverAnswer, OverSaid } from '../over';
 import type { Doubt, SideSeen, Technique } from '../runs';
-import type { EdgeName, FeatureKind, SurfaceKind } from '../surface';
+import type { PartPlan } from '../setout';
 import type { Fit, LineSide } from '../tape';
 import type { Wish } from '../units';
 import type { AdviceSaid, AfterCode, CoatsSaid, SafetyCode } from './says';
-
-/** [x, y] in mm on the part's sheet. */
-export type Coordinates = readonly [number, number];
-/** [x, y] on the sheet, and distance along the line, mm. */
-export type LinePlace = readonly [number, number, number];
 
 /** `part/area`: part and lasting id of an area. */
 export type AreaRef = string;
@@ -26,97 +20,6 @@ export type Advice = AdviceSaid & {
   /** Area by its id; all null: the job as a whole. */
   readonly place: { readonly part: string | null; readonly line: string | null; readonly area: string | null };
 };
-
-export interface LinePlan {
-  readonly id: string;
-  /** The line in the list it comes from: bands and letters come as several lines of one owner. */
-  readonly owner: string;
-  readonly code: string;
-  readonly name: string;
-  readonly kind: LineKind;
-  readonly hidden: boolean;
-  readonly locked: boolean;
-  /** What of it lies on the part. */
-  readonly pieces: readonly (readonly LinePlace[])[];
-  readonly lengthMm: number;
-  readonly tightest: { readonly at: number; readonly radiusMm: number; readonly place: Coordinates } | null;
-  /** Distances at which it changes from bending one way to the other, and at which it has a corner. */
-  readonly inflections: readonly number[];
-  readonly corners: readonly number[];
-  /** Features it meets, in order along it. */
-  readonly crosses: readonly FeatureCrossing[];
-  readonly fault: LineSaid | null;
-  /** Length that bounds no area, because an end hangs free. */
-  readonly looseMm: number;
-}
-
-export interface AreaPlan {
-  /** Lasting: the lines round it, with the side of them it lies on. The code is what is written on the drawing. */
-  readonly id: string;
-  readonly code: string;
-  /** What is on it now; null: bare. */
-  readonly present: { readonly system: PaintSystemKey; readonly colour: string; readonly ageH: number } | null;
-  /** True where that differs from the rest of its part. */
-  readonly ownPresent: boolean;
-  /** Closed lines round it and its holes; inside is where one crosses an odd number of them. */
-  readonly rings: readonly (readonly Coordinates[])[];
-  readonly sizeM2: number;
-  readonly perimeterMm: number;
-  /** Areas it meets, with the length they share and the codes of the lines between. */
-  readonly neighbours: readonly { readonly area: string; readonly lengthMm: number; readonly lines: readonly string[] }[];
-  readonly seed: Coordinates;
-  readonly sliver: boolean;
-  /** Finish it shall get; null: kept as it is. */
-  readonly finish: string | null;
-  /** False where nobody has said anything about it yet. */
-  readonly chosen: boolean;
-  /** True where the finish fades out within it. */
-  readonly blend: boolean;
-  /** True where the clear leaves it out. */
-  readonly uncleared: boolean;
-  /** Colour that shows now, and the final one. */
-  readonly shows: string;
-  readonly colour: string;
-}
-
-/** A feature as it lies on the sheet. */
-export interface FeaturePlan {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: FeatureKind;
-  readonly places: readonly Coordinates[];
-  readonly closed: boolean;
-}
-
-export interface PartPlan {
-  readonly id: string;
-  readonly name: string;
-  readonly count: number;
-  readonly kind: SurfaceKind;
-  readonly ring: readonly Coordinates[];
-  /** True where it is the mirror image of what is measured. */
-  readonly mirrored: boolean;
-  readonly openings: readonly (readonly Coordinates[])[];
-  readonly features: readonly FeaturePlan[];
-  /** Fold lines of a folded part. */
-  readonly folds: readonly (readonly Coordinates[])[];
-  /** The two edges of the sheet of a round part that are one line on it; empty where there is no seam. */
-  readonly seams: readonly (readonly Coordinates[])[];
-  /** Datums, drawn across the part. */
-  readonly datums: readonly { readonly id: string; readonly name: string; readonly places: readonly Coordinates[] }[];
-  /** Names of the edges lines may follow. */
-  readonly edges: readonly EdgeName[];
-  readonly sizeM2: number;
-  readonly present: string;
-  /** Parts it is attached to, both ways. */
-  readonly attached: readonly string[];
-  readonly lines: readonly LinePlan[];
-  readonly areas: readonly AreaPlan[];
-  /** Finishes given to places that lie in no area. */
-  readonly lost: readonly { readonly seed: Coordinates; readonly finish: string | null }[];
-  /** Where areas meet: from and to along the line, with the areas on its left and right. */
-  readonly borders: readonly { readonly line: string; readonly from: number; readonly to: number; readonly left: string; readonly right: string }[];
-}
 
 /** One area in a stage picture. */
 export interface StageArea {

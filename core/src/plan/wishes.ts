@@ -3,7 +3,7 @@ import { calmFirst, figuresOf, searchLasting, type SequenceFigures } from '../or
 import { rounded, WISHES, type Wish } from '../units';
 import { roundTheStages, withRound } from './before-after';
 import { jobProblem } from './order-problem';
-import { workOutParts, type WorkStore } from './part-work';
+import { workOutParts, type WorkStore } from '../setout';
 
 /** The order one wish leads to, and what it takes. */
 export interface WishOrder extends SequenceFigures {

@@ -6,7 +6,10 @@ import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import type { TrimLine } from '../lines';
 import type { Surface } from '../surface';
 import { BOARD, straight, sweep } from '../testing';
-import { analyseLine, carryScheme, draftParts, dragged, fairedLine, handlesOf, matchLine, pictureOf, planJob, type WorkStore } from '.';
+import { analyseLine, draftParts, dragged, fairedLine, handlesOf, matchLine, type WorkStore } from '.';
+import { carryScheme } from '../edit';
+import { pictureOf } from '../views';
+import { planJob } from '../plan';
 
 const { say } = wordsFor();
 const told = (found: ReturnType<typeof dragged>) => (found?.snap ? say(found.snap) : null);

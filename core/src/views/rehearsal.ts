@@ -1,8 +1,7 @@
 import { ladderOf } from '../finish';
 import type { Shelf } from '../job';
 import { plainly, type NoValues, type SaidOf } from '../units';
-import { masksOn } from './lists';
-import type { Plan, StagePlan } from './types';
+import { masksOn, type Plan, type StagePlan } from '../plan';
 
 /** A moment of a job. */
 export interface MomentSays {

@@ -1,8 +1,7 @@
 import { boxOf } from '../surface';
 import { areaAt } from '../areas';
-import { outlineOf } from './carry';
-import { isLine, lyingIn } from './lists';
-import type { Coordinates, LineItem, PartPlan, Plan, StagePlan } from './types';
+import { isLine, lyingIn, type LineItem, type Plan, type StagePlan } from '../plan';
+import { outlineOf, type Coordinates, type PartPlan } from '../setout';
 
 /** A stroke of the gun, on the sheet, mm. */
 export interface SprayArrow {

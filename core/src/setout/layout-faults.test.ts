@@ -1,7 +1,8 @@
-import { designFaults, emptyDesign, SHIPPED_SHELF, type Design, type PartAreaChoice } from '../job';
+import { type Design, designFaults, emptyDesign, type Part, type PartAreaChoice, SHIPPED_SHELF } from '../job';
 import { BOARD, samplePart, straight } from '../testing';
-import type { Part } from '../job';
-import { carryScheme, giveFinish, layoutFaults, planJob, withoutPlace } from '.';
+import { layoutFaults } from '.';
+import { carryScheme, giveFinish, withoutPlace } from '../edit';
+import { planJob } from '../plan';
 
 const [first] = SHIPPED_SHELF.finishes;
 const part = (changes: Partial<Part> = {}): Part => ({

@@ -2,8 +2,8 @@ import type { Finish } from '../finish';
 import type { Shelf } from '../job';
 import type { Tape } from '../tape';
 import { RULE_OF_THUMB } from '../units';
-import { linesIn } from './lists';
-import type { Coordinates, LinePlace, Plan, StagePlan } from './types';
+import { linesIn, type Plan, type StagePlan } from '../plan';
+import type { Coordinates, LinePlace } from '../setout';
 
 /** One thing in a cut through the edge, from below upwards. */
 export interface SectionLayer {

@@ -3,8 +3,7 @@ import type { Design, Shelf } from '../job';
 import { onPiece, VIEW_AXES, type PartBoard, type Path, type ViewName } from '../lines';
 import { boxOf, cross, dot, insideRing, onSheet, unit, type Point, type Space } from '../surface';
 import { rounded } from '../units';
-import { workOutParts, type PartWork, type WorkStore } from './part-work';
-import type { Coordinates } from './types';
+import { workOutParts, type Coordinates, type PartWork, type WorkStore } from '../setout';
 
 /** Where the whole piece is looked at from. */
 export type Look =

@@ -1,4 +1,4 @@
-import type { Plan } from './types';
+import type { Plan } from '../plan';
 
 /** What a scheme takes, all stages together. */
 export interface SchemeTotals {

@@ -1,7 +1,7 @@
 import type { Design } from '../job';
 import { setOutParts, snapped, type LineSaid, type SnapSaid, type TrimLine } from '../lines';
 import { rounded } from '../units';
-import { withHandle } from './analysis';
+import { withHandle } from './handles';
 import type { LinePlace } from './types';
 
 /** A point of a line being dragged. */

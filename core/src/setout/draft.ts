@@ -1,7 +1,7 @@
-import type { Design, Shelf } from '../job';
+import { finishesById, type Design, type Shelf } from '../job';
 import { rounded } from '../units';
-import { finishesById } from './order-problem';
-import { partPlan, workOutParts, type WorkStore } from './part-work';
+import { partPlan } from './part-plan';
+import { workOutParts, type WorkStore } from './part-work';
 import type { PartPlan } from './types';
 
 /** Lines and areas of a design, without the order of coats and what follows from it: what a form shows while one types. */

@@ -1,0 +1,57 @@
+import { areaAt } from '../areas';
+import type { Design, PartAreaChoice, Present } from '../job';
+import { outlineOf, type AreaPlan, type Coordinates } from '../setout';
+
+/**
+ * Gives an area a finish, in place of whatever was said about it before.
+ * @param area the area as the plan draws it
+ * @param finish null keeps what is on it
+ * @param more how it is painted, where that is out of the ordinary
+ */
+export function giveFinish(design: Design, partId: string, area: AreaPlan, finish: string | null, more: Pick<PartAreaChoice, 'blend' | 'clear'> = {}): Design {
+  const inside = insideOf(area);
+  const others = design.scheme.areas.filter(({ part, seed }) => part !== partId || !inside(seed));
+  const [x, y] = area.seed;
+  const told = { ...(more.blend ? { blend: true } : {}), ...(more.clear === false ? { clear: false } : {}) };
+  return { ...design, scheme: { ...design.scheme, areas: [...others, { part: partId, seed: [x, y], finish, ...told }] } };
+}
+
+/**
+ * Says what is on an area now.
+ * @param present null: what is on the rest of its part
+ */
+export function givePresent(design: Design, partId: string, area: AreaPlan, present: Present | null): Design {
+  const inside = insideOf(area);
+  const others = (design.presentAt ?? []).filter(({ part, seed }) => part !== partId || !inside(seed));
+  const [x, y] = area.seed;
+  return { ...design, presentAt: present === null ? others : [...others, { part: partId, seed: [x, y], ...present }] };
+}
+
+/** Forgets what was said of one place of a part. */
+export function withoutPlace(design: Design, partId: string, place: Coordinates): Design {
+  const areas = design.scheme.areas.filter(({ part, seed }) => part !== partId || seed[0] !== place[0] || seed[1] !== place[1]);
+  return { ...design, scheme: { ...design.scheme, areas } };
+}
+
+/**
+ * Pins an area open or covered while a finish is sprayed.
+ * @param open null takes the pin back
+ */
+export function pinArea(design: Design, partId: string, area: AreaPlan, finish: string, open: boolean | null): Design {
+  const inside = insideOf(area);
+  const others = (design.choices.pins ?? []).filter((pin) => pin.part !== partId || pin.finish !== finish || !inside(pin.seed));
+  const [x, y] = area.seed;
+  const pins = open === null ? others : [...others, { part: partId, seed: [x, y] as [number, number], finish, open }];
+  return { ...design, choices: { ...design.choices, pins } };
+}
+
+/** Whether an area is pinned while a finish is sprayed; null where it is free. */
+export function pinnedOpen({ choices }: Design, partId: string, area: AreaPlan, finish: string): boolean | null {
+  const inside = insideOf(area);
+  return (choices.pins ?? []).find((pin) => pin.part === partId && pin.finish === finish && inside(pin.seed))?.open ?? null;
+}
+
+function insideOf(area: AreaPlan): (seed: Coordinates) => boolean {
+  const outline = [outlineOf(area)];
+  return ([x, y]) => areaAt(outline, { x, y }) >= 0;
+}

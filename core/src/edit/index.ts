@@ -1,0 +1,2 @@
+export * from './area-choices';
+export * from './carry';

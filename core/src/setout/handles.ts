@@ -1,0 +1,67 @@
+import type { Design } from '../job';
+import { setOutParts, type SetOut, type TrimLine } from '../lines';
+import { measureFrom, placeOf, type Measured } from '../surface';
+
+/** A measured point of a line that can be taken hold of, where it lies on the sheet as drawn. */
+export interface Handle {
+  /** Path to the measurement within the line: `from`, `points.2`, `centre`. */
+  readonly key: string;
+  readonly place: readonly [number, number];
+}
+
+/** The measurements of a line that are places. */
+function measuresOf(line: TrimLine): [string, Measured][] {
+  switch (line.kind) {
+    case 'straight':
+    case 'wave':
+      return [
+        ['from', line.from],
+        ['to', line.to],
+      ];
+    case 'arc':
+      return [
+        ['from', line.from],
+        ['through', line.through],
+        ...(line.also ?? []).map((one, index): [string, Measured] => [`also.${index}`, one]),
+        ['to', line.to],
+      ];
+    case 'radius':
+    case 'bands':
+    case 'rays':
+      return [['from', line.from]];
+    case 'sweep':
+      return line.points.map((one, index) => [`points.${index}`, one]);
+    case 'ellipse':
+      return [['centre', line.centre]];
+    case 'text':
+      return [['at', line.at]];
+    default:
+      return [];
+  }
+}
+
+const datumOf = (line: TrimLine, { board }: SetOut) => ('datum' in line ? board.shape.datums.find(({ id }) => id === line.datum) : undefined);
+
+/** Handles of a line on its part; empty for a line that is not measured, or of a part that follows another. */
+export function handlesOf(parts: Design['parts'], partId: string, lineId: string): Handle[] {
+  const setOut = setOutParts(parts, [partId]).get(partId);
+  const line = parts.find(({ id }) => id === partId)?.lines.find(({ id }) => id === lineId);
+  const datum = setOut && line && datumOf(line, setOut);
+  if (!setOut || !line || !datum) return [];
+  return measuresOf(line).map(([key, measured]) => {
+    const { x, y } = setOut.board.reflect(placeOf(datum, measured));
+    return { key, place: [x, y] };
+  });
+}
+
+/** The line with one of its handles moved to a place on the sheet as drawn; measurements to a hundredth of a millimetre. */
+export function withHandle<L extends TrimLine>(line: L, key: string, place: { readonly x: number; readonly y: number }, setOut: SetOut): L {
+  const datum = datumOf(line, setOut);
+  if (!datum) return line;
+  const { along, above } = measureFrom(datum, setOut.board.reflect(place));
+  const measured = { along: Math.round(along * 100) / 100, above: Math.round(above * 100) / 100 };
+  const [name, index] = key.split('.');
+  const own = (line as Record<string, unknown>)[name];
+  const value = index === undefined ? measured : (own as readonly Measured[]).map((one, at) => (at === Number(index) ? measured : one));
+  return { ...line, [name]: value };
+}

@@ -1,0 +1,10 @@
+export * from './analysis';
+export * from './draft';
+export * from './drag';
+export * from './fits';
+export * from './handles';
+export * from './layout-faults';
+export * from './part-plan';
+export * from './part-work';
+export * from './station-table';
+export type * from './types';

@@ -1,0 +1,5 @@
+export * from './compare';
+export * from './picture';
+export * from './rehearsal';
+export * from './section';
+export { sprayArrows, type SprayArrow } from './spray';
