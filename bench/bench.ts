@@ -2,7 +2,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { Agent, get } from 'node:http';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { draftParts, planFaults, planJob, readJobFile, SHIPPED_SHELF, type Design, type JobSummary, type WorkStore } from '@lintrel/core';
+import { draftParts, planFaults, planJob, readJobFile, SHIPPED_SHELF, type Design, type JobSummary, newWorkStore } from '@lintrel/core';
 import pg from 'pg';
 import { makeDatabase, startServer } from '../e2e/harness';
 import { longestTaskWhileDragging } from './dragging';
@@ -118,7 +118,7 @@ async function incrementalRatio(): Promise<Ratio> {
   const read = readJobFile(readFileSync('examples/juniper.json', 'utf8'));
   if (!read.ok) throw new Error('the demo job cannot be read');
   const { design } = read.value;
-  const store: WorkStore = new Map();
+  const store = newWorkStore();
   let turn = 0;
   const incremental = await time(40, () => draftParts(moved(design, turn++), SHIPPED_SHELF, store));
   const full = await time(40, () => planJob(moved(design, turn++), SHIPPED_SHELF));

@@ -1,6 +1,6 @@
 import { carriedChoices, carriedPlaces, type Arrangement } from '../areas';
 import { worksKeys, type AreaPin, type Design, type PartAreaChoice, type PresentAt, type Scheme } from '../job';
-import { workOutParts, type Coordinates, type WorkStore } from '../setout';
+import { newWorkStore, workOutParts, type Coordinates, type WorkStore } from '../setout';
 import type { Point } from '../surface';
 import { rounded } from '../units';
 
@@ -8,13 +8,12 @@ import { rounded } from '../units';
  * Carries the finishes of areas over to a changed design, part by part.
  * @param before design the choices were made on
  * @param after the same design with lines or outlines changed
+ * @param store parts that did not change are worked out once for both
  * @returns `after` with its choices moved to where their areas are now; choices of removed parts are dropped
  */
-export function carryScheme(before: Design, after: Design): Design {
+export function carryScheme(before: Design, after: Design, store: WorkStore = newWorkStore()): Design {
   const nothing = after.scheme.areas.length === 0 && [after.others, after.choices.pins, after.presentAt].every((list) => (list ?? []).length === 0);
   if (nothing || changedParts(before, after).size === 0) return withoutGoneParts(after);
-  // Parts that did not change are worked out once for both.
-  const store: WorkStore = new Map();
   const changed = changedParts(before, after);
   const was = workOutParts(before, store);
   const is = workOutParts(after, store);

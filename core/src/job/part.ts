@@ -65,17 +65,28 @@ export type Part = v.InferOutput<typeof partSchema>;
  */
 export function worksKeys(parts: readonly Part[]): ReadonlyMap<string, string> {
   const byId = new Map(parts.map((part) => [part.id, part]));
-  const own = new Map(
-    parts.map(({ id, surface, datums, lines, features, pose, opposite }) => [id, JSON.stringify([id, surface, datums, lines, features, pose, opposite])]),
-  );
-  return new Map(
-    parts.map(({ id }) => [
-      id,
-      behind(id, byId)
-        .map((other) => own.get(other) ?? `no ${other}`)
-        .join('\n'),
-    ]),
-  );
+  return new Map(parts.map(({ id }) => [id, worksKey(id, byId)]));
+}
+
+/** What lines and areas of one part follow from, as text. */
+export const worksKey = (id: string, parts: ReadonlyMap<string, Part>): string =>
+  behind(id, parts)
+    .map((other) => {
+      const part = parts.get(other);
+      return part ? ownText(part) : `no ${other}`;
+    })
+    .join('\n');
+
+/** A part that did not change is the same object, or has the same text. */
+const texts = new WeakMap<Part, string>();
+
+function ownText(part: Part): string {
+  const known = texts.get(part);
+  if (known !== undefined) return known;
+  const { id, surface, datums, lines, features, pose, opposite } = part;
+  const text = JSON.stringify([id, surface, datums, lines, features, pose, opposite]);
+  texts.set(part, text);
+  return text;
 }
 
 /** A part and all it follows from, each once: itself first, the others by their ids. */

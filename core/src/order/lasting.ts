@@ -1,5 +1,6 @@
+import { ended } from '../units';
 import type { OrderProblem } from './problem';
-import { searchOrder, type SearchResult } from './search';
+import { searchSteps, type SearchProgress, type SearchResult } from './search';
 
 /** What was searched, and what came of it. */
 export interface LastingSearch {
@@ -11,11 +12,14 @@ export interface LastingSearch {
  * The best orders of coats, with masks on what is kept going through all coats beside them; where no tape lasts so long, and fresh masks
  * cost less than what that would spoil, with fresh ones.
  */
-export function searchLasting(problem: OrderProblem): LastingSearch {
-  const result = searchOrder(problem);
+export const searchLasting = (problem: OrderProblem): LastingSearch => ended(lastingSteps(problem));
+
+/** The same in steps, so that it can be left early. */
+export function* lastingSteps(problem: OrderProblem): Generator<SearchProgress, LastingSearch> {
+  const result = yield* searchSteps(problem);
   const [best] = result.sequences;
   if (!problem.rules.through || !best?.stages.some(({ forbidden }) => forbidden.includes('late'))) return { problem, result };
   const fresh = { ...problem, rules: { ...problem.rules, through: false } };
-  const other = searchOrder(fresh);
+  const other = yield* searchSteps(fresh);
   return other.sequences[0] && other.sequences[0].score < best.score ? { problem: fresh, result: other } : { problem, result };
 }

@@ -17,6 +17,10 @@ export interface Lattice {
   readonly rest: (begun: Begun) => number;
   /** The cheapest order as the bound sees it, with the areas each stage opens. */
   readonly cheapest: () => readonly { readonly finish: number; readonly open: readonly number[] }[];
+  /** Works everything out that `rest` will be asked for, in short steps; what is told is the share that is done. */
+  readonly ready: () => Generator<number>;
+  /** What has been worked out so far, in units of latticeUnits. */
+  readonly units: () => number;
 }
 
 /** What a bound needs to know of the beginning of an order. */
@@ -34,12 +38,14 @@ export const NOTHING_BEGUN: Begun = { done: 0, last: -1, second: -1 };
  * Lower bounds over sets of finishes: what a stage costs at least depends on which finishes were before it, not on their order.
  * Source: dynamic programming over subsets, Held and Karp 1962, on bounds of the stages.
  * Where masks may have stayed on, only edges that must be laid once anyway are counted.
+ * @param exact false: what is left is bounded stage by stage, as if any others had been before each; that takes far less to work out
  */
-export function latticeOf(ground: Ground, shares: CoatShares): Lattice {
+export function latticeOf(ground: Ground, shares: CoatShares, exact: boolean): Lattice {
   const count = ground.finishes.length;
   const stages = new Map<number, StageBound>();
   const remembered: Remembered = {
     cuts: new Map(),
+    units: 0,
     shares,
     worth: worthOpening(ground, shares),
   };
@@ -110,16 +116,36 @@ export function latticeOf(ground: Ground, shares: CoatShares): Lattice {
     }
     return found;
   };
-  if (count <= MOST_EXACT) return { step, rest, cheapest };
-  // Too many sets of finishes: each stage is then bounded as if any others had been before it.
+  const units = () => remembered.units;
+  function* ready(): Generator<number> {
+    const all = 2 ** count - 1;
+    for (let done = all; done >= 0; done--) {
+      if (!ground.needs.every((needs, finish) => ((done >> finish) & 1) === 0 || (needs & ~done) === 0)) continue;
+      for (let last = 0; last < count; last++) if ((done >> last) & 1) rest({ done, last, second: -1 });
+      yield 1 - done / (all + 1);
+    }
+  }
+  if (exact) return { step, rest, cheapest, ready, units };
   const loose = ground.finishes.map(
     (_, finish) => stageBound(ground, { done: 0, finish, under: stays.some((row) => row[finish]), leaves: true, any: true }, remembered).cost,
   );
-  return { step, cheapest, rest: ({ done }) => loose.reduce((sum, cost, finish) => sum + ((done >> finish) & 1 ? 0 : cost), 0) };
+  return {
+    step,
+    cheapest,
+    rest: ({ done }) => loose.reduce((sum, cost, finish) => sum + ((done >> finish) & 1 ? 0 : cost), 0),
+    *ready() {
+      yield 1;
+    },
+    units,
+  };
 }
 
-/** Up to so many finishes every set of them is looked at. */
-const MOST_EXACT = 12;
+/** What working a whole lattice out takes: areas of parts, times the sets of finishes each part can be met with. */
+export const latticeUnits = ({ parts }: Ground): number =>
+  parts.reduce((sum, { areas, finishes }) => {
+    const own = [...finishes.toString(2)].filter((bit) => bit === '1').length;
+    return sum + areas.length * own * 2 ** Math.max(0, own - 1);
+  }, 0);
 
 /** With at most so many finishes a wait may reach over a stage in the bound. */
 const MOST_SKIPS = 8;
@@ -140,6 +166,8 @@ interface StageBound {
 /** What the bounds of all stages share. */
 interface Remembered {
   readonly cuts: Cuts;
+  /** Areas of all parts that were cut. */
+  units: number;
   readonly shares: CoatShares;
   /** By part and finish: whether that finish has a reason to go anywhere on it. */
   readonly worth: readonly (readonly boolean[])[];
@@ -161,7 +189,8 @@ interface StageAsked {
   readonly any?: boolean;
 }
 
-function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any }: StageAsked, { cuts, shares, worth }: Remembered): StageBound {
+function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any }: StageAsked, remembered: Remembered): StageBound {
+  const { cuts, shares, worth } = remembered;
   const { own, alike, pins, problem } = ground;
   const { work, wait, risk, money } = weightsOf(ground);
   const stateOf = (area: number): number => {
@@ -208,8 +237,12 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
         if (!worth[part][finish] && !areas.some((area) => pins[finish][area] === 1)) return sum + wholePrice(ground, finish, part, weights);
         const sub = (part * ground.finishes.length + finish) * 2 ** ground.finishes.length + (done & finishes);
         const key = (sub * (RULE_OF_THUMB.mostCoats + 1) + coats) * 8 + (minute === work ? 0 : 1) + (keeping ? 2 : 0) + (any ? 4 : 0);
-        const known = cuts.get(key) ?? relaxPart(ground, stage(), part);
-        cuts.set(key, known);
+        let known = cuts.get(key);
+        if (!known) {
+          known = relaxPart(ground, stage(), part);
+          cuts.set(key, known);
+          remembered.units += areas.length;
+        }
         sprayed.push(known);
         return sum + known.cost;
       },

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { typicalFinish } from '../finish';
 import { bruteForce, sampleArea, sampleBorder, sampleProblem } from '../testing-order';
 import { WISHES } from '../units';
 import { NO_RULES, searchOrder, searchSteps, usedFinishes, type OrderProblem } from '.';
@@ -130,5 +131,34 @@ describe('searchOrder', () => {
       }),
       { numRuns: 100 },
     );
+  });
+});
+
+describe('a job too large to be made ready in no time', () => {
+  const colours = ['#8fb0c4', '#2b4a6f', '#9aa09e', '#1c1f24', '#ddd3bd', '#8a4a2b', '#2f6f62', '#f5f3ea', '#d9541e'];
+  /** Ten panels, each in every colour, one beside the other. */
+  const panels = (count: number): OrderProblem => {
+    const finishes = colours.slice(0, count).map((colour, index) => typicalFinish(`f-${index}`, `F ${index}`, 'two-part', colour, 20));
+    const areas = Array.from({ length: 10 * count }, (_, index) =>
+      sampleArea(index, `f-${index % count}`, { part: `p-${Math.floor(index / count)}`, sizeM2: 0.1 + (index % 7) / 10 }),
+    );
+    const borders = areas.flatMap((_, index) => (index % count < count - 1 ? [sampleBorder(index, index + 1, 0.5)] : []));
+    return sampleProblem(areas, borders, { finishes: new Map(finishes.map((finish) => [finish.id, finish])) });
+  };
+
+  it('is answered before that, and making ready counts as effort', () => {
+    const [first] = searchSteps(panels(8), 2000);
+    expect(first.best).not.toBeNull();
+    expect(first.tried).toBeLessThan(10);
+    const tried = [...searchSteps(panels(8), 2000)].map((one) => one.tried);
+    expect(tried.every((one, index) => index === 0 || one >= tried[index - 1] - 1e-6)).toBe(true);
+    expect(Math.max(...tried)).toBe(2000);
+  });
+
+  it('is bounded more loosely where the effort does not allow more, and never wrongly', () => {
+    const quick = searchOrder(panels(8), 100);
+    const long = searchOrder(panels(8), 2000);
+    expect(long.gap).toBeLessThan(quick.gap);
+    expect(quick.sequences[0].score * (1 - quick.gap)).toBeLessThanOrEqual(long.sequences[0].score);
   });
 });

@@ -1,9 +1,9 @@
 import { isOuter, UNDER } from '../masking';
-import { byText } from '../units';
+import { byText, ended } from '../units';
 import { alikeShares, coatShares, movedShares, type CoatShares } from './coat-shares';
 import { groundOf, type Ground } from './ground';
 import { Heap } from './heap';
-import { latticeOf, mayFollow, NOTHING_BEGUN, type Begun, type Lattice } from './lattice';
+import { latticeOf, latticeUnits, mayFollow, NOTHING_BEGUN, type Begun, type Lattice } from './lattice';
 import { weightsOf, type Sequence } from './order-cost';
 import type { OrderNode } from './order-node';
 import { usedFinishes, type OrderProblem } from './problem';
@@ -41,38 +41,41 @@ const OTHERS_SHARE = 0.1;
  * Finds the best orders of coats and what to open and cover in each stage.
  * @param effort how many choices may be looked at; the same effort gives the same answer on every machine
  */
-export const searchOrder = (problem: OrderProblem, effort: number = USUAL_EFFORT): SearchResult => endOfSteps(searchSteps(problem, effort));
-
-/** Goes through all steps of a search; returns what it ends with. */
-function endOfSteps<T>(steps: Generator<SearchProgress, T>): T {
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
+export const searchOrder = (problem: OrderProblem, effort: number = USUAL_EFFORT): SearchResult => ended(searchSteps(problem, effort));
 
 /** The same search in steps, so that it can be watched and stopped; what is returned when it is left early is not used. */
 export function* searchSteps(given: OrderProblem, effort: number = USUAL_EFFORT): Generator<SearchProgress, SearchResult> {
   const problem = { ...given, rules: soundRules(given).rules };
   if (usedFinishes(problem).length === 0 && !problem.primer && !problem.clear) return { sequences: [], complete: true, gap: 0 };
-  const ready = prepared(problem);
+  const ready = yield* prepared(problem, effort);
   const main = yield* bestOrder(ready, null, effort);
   const { best } = main;
   if (!best) return { sequences: [], complete: false, gap: 1 };
   const others: Sequence[] = [];
   // What is shown for comparison need not be proven, however long the best is looked for, and is no news of the best.
   const share = Math.ceil(Math.min(effort, USUAL_EFFORT) * OTHERS_SHARE);
+  const news: SearchProgress = { tried: effort, of: effort, best, gap: main.gap };
   for (const first of otherBeginnings(ready, best)) {
-    const other = endOfSteps(bestOrder(ready, first, share));
+    const other = yield* telling(news, bestOrder(ready, first, ready.spent + share));
     if (other.best) others.push(other.best);
   }
   if (best.stages.some(({ keep }) => keep)) {
-    const fresh = endOfSteps(bestOrder(prepared({ ...problem, rules: { ...problem.rules, masks: 'fresh' } }), null, share));
-    if (fresh.best) others.push(fresh.best);
+    const fresh = yield* telling(news, prepared({ ...problem, rules: { ...problem.rules, masks: 'fresh' } }, share));
+    const other = yield* telling(news, bestOrder(fresh, null, fresh.spent + share));
+    if (other.best) others.push(other.best);
   }
   others.sort((a, b) => a.score - b.score || byText(a.order.join(), b.order.join()));
   const sequences = [best, ...others.filter((one, index) => others.findIndex((other) => figures(other) === figures(one)) === index)];
   return { sequences: sequences.slice(0, TOLD), complete: main.gap === 0, gap: main.gap };
+}
+
+/** Goes on with other steps, and has the same news to tell at each of them. */
+function* telling<T>(news: SearchProgress, steps: Generator<SearchProgress, T>): Generator<SearchProgress, T> {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    yield news;
+  }
 }
 
 /** The finishes an order could as well begin with, the most promising first. */
@@ -107,28 +110,50 @@ interface Candidate {
 /** A problem made ready for searching. */
 interface Prepared extends OpenGround {
   readonly lattice: Lattice;
+  /** Effort that went into making it ready. */
+  readonly spent: number;
 }
 
-function prepared(problem: OrderProblem): Prepared {
+/** Units of a lattice that are worked out in the time of one choice, and how many are not worth counting. */
+const UNITS_A_CHOICE = 240;
+const FREE_UNITS = 60_000;
+/** Share of the effort that may go into making a problem ready. */
+const READY_SHARE = 0.5;
+
+/** Lays a problem out and bounds it: exactly where the effort allows, else stage by stage. A first answer is there before that takes long. */
+function* prepared(problem: OrderProblem, effort: number): Generator<SearchProgress, Prepared> {
   const primer = primerStages(problem);
   const ground = groundOf(problem, primer.at(-1)?.after ?? startProgress(problem));
   const { work, wait } = weightsOf(ground);
   // Masks of the primer that stay on are pulled some time.
   const pulls = ground.start.kept.reduce((sum, { pullMin, uncoverMin }) => sum + (work - wait) * (pullMin + uncoverMin), 0);
   const extra = primer.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0) / 1e6 + pulls + clearBound(ground);
-  return { ground, primer, extra, ...bestBound(ground) };
+  const laid = { ground, primer, extra };
+  const units = latticeUnits(ground);
+  if (units * (1 + (movesShares(ground) ? ROUNDS : 0)) <= FREE_UNITS) return { ...laid, ...bestBound(ground), spent: 0 };
+  const shares = coatShares(ground, alikeShares(ground));
+  const quick = { ...laid, shares, lattice: latticeOf(ground, shares, false), spent: 0 };
+  const choices = units / UNITS_A_CHOICE;
+  if (choices > effort * READY_SHARE) return quick;
+  const best = greedy(quick, null);
+  const news = { of: effort, best, gap: gapOf(best, (extra + quick.lattice.rest(NOTHING_BEGUN)) * 1e6) };
+  const lattice = latticeOf(ground, shares, true);
+  for (const share of lattice.ready()) yield { ...news, tried: share * choices };
+  return { ...laid, shares, lattice, spent: choices };
 }
 
 /** How often the shares of coats are moved to lift the bound, and with how many finishes that is worth its time. */
 const ROUNDS = 4;
 const MOST_MOVED = 8;
 
+const movesShares = ({ finishes }: Ground): boolean => finishes.length >= 2 && finishes.length <= MOST_MOVED;
+
 /** The highest bound found by moving the shares of coats between areas. */
 function bestBound(ground: Ground): Pick<Prepared, 'shares' | 'lattice'> {
   let table = alikeShares(ground);
-  const boundWith = (shares: CoatShares) => ({ shares, lattice: latticeOf(ground, shares) });
+  const boundWith = (shares: CoatShares) => ({ shares, lattice: latticeOf(ground, shares, true) });
   let best = boundWith(coatShares(ground, table));
-  if (ground.finishes.length > MOST_MOVED || ground.finishes.length < 2) return best;
+  if (!movesShares(ground)) return best;
   let last = best;
   for (let round = 1; round <= ROUNDS; round++) {
     table = movedShares(ground, table, last.lattice.cheapest(), 0.5 / Math.sqrt(round));
@@ -142,14 +167,21 @@ function bestBound(ground: Ground): Pick<Prepared, 'shares' | 'lattice'> {
 function* bestOrder(ready: Prepared, first: number | null, effort: number): Generator<SearchProgress, { best: Sequence | null; gap: number }> {
   const { ground, lattice, extra } = ready;
   const count = ground.finishes.length;
-  let left = effort;
+  let left = effort - ready.spent;
+  let units = lattice.units();
   const weight = Math.max(1, (ground.own.length * count) / USUAL_SIZE);
   let best: Sequence | null = greedy(ready, first);
   let dropped = Infinity;
   const queue = new Heap<Candidate>(sooner);
   queue.push({ order: [], begun: NOTHING_BEGUN, cost: extra, bound: extra + lattice.rest(NOTHING_BEGUN), node: null });
   const known = () => (best?.score ?? Infinity) - SAME_SCORE;
-  yield { tried: 0, of: effort, best, gap: gapOf(best, (queue.first()?.bound ?? Infinity) * 1e6) };
+  const news = (): SearchProgress => ({
+    tried: Math.min(effort, effort - left),
+    of: effort,
+    best,
+    gap: gapOf(best, Math.min(dropped, (queue.first()?.bound ?? Infinity) * 1e6)),
+  });
+  yield news();
   for (let next = queue.pop(); next; next = queue.pop()) {
     if (next.bound * 1e6 >= known()) break;
     if (left <= 0) {
@@ -164,7 +196,7 @@ function* bestOrder(ready: Prepared, first: number | null, effort: number): Gene
       if (opened.sequence.score < (best?.score ?? Infinity)) best = opened.sequence;
       const tighter = Math.max(bound, opened.bound);
       if (tighter * 1e6 < known()) for (const node of opened.parts()) queue.push({ ...next, bound: tighter, node });
-      yield { tried: effort - left, of: effort, best, gap: gapOf(best, Math.min(dropped, (queue.first()?.bound ?? Infinity) * 1e6)) };
+      yield news();
     } else if (order.length === count) {
       for (const node of rootsOf(ground, order)) queue.push({ ...next, node });
     } else {
@@ -174,6 +206,11 @@ function* bestOrder(ready: Prepared, first: number | null, effort: number): Gene
         const sum = cost + step.cost;
         queue.push({ order: [...order, finish], begun: step.begun, cost: sum, bound: sum + lattice.rest(step.begun), node: null });
       }
+      // Bounds that were not worked out beforehand are paid when they are asked for.
+      const paid = (lattice.units() - units) / UNITS_A_CHOICE;
+      units += paid * UNITS_A_CHOICE;
+      left -= paid;
+      if (paid > 0) yield news();
     }
   }
   const lower = Math.min(dropped, best?.score ?? Infinity);

@@ -4,22 +4,22 @@ import {
   calmnessOf,
   figuresOf,
   reasonsFor,
+  lastingSteps,
   searchLasting,
-  searchOrder,
   searchSteps,
   USUAL_EFFORT,
   usedFinishes,
   type OrderProblem,
   type Sequence,
 } from '../order';
-import { rounded } from '../units';
+import { ended, rounded } from '../units';
 import type { Step } from '../log';
 import { adviceFor } from './advice';
 import { listsOf } from './lists';
 import { jobProblem, orderProblem } from './order-problem';
-import { partPlan, workOutParts, type WorkStore } from '../setout';
+import { partPlan, workOutParts, workOutSteps, type WorkStore } from '../setout';
 import { startsOf } from './places';
-import { stagePlans } from './stages';
+import { stageSteps } from './stages';
 import { roundTheStages, withRound, type RoundTheStages } from './before-after';
 import { stepsOf } from './steps';
 import { SAFETY_CODES, type AfterCode } from './says';
@@ -32,18 +32,28 @@ import type { ChoicePrice, Plan, PlanWindow, SequenceSummary } from './types';
  * @param store what was worked out before; only what changed is done anew
  * @returns the same plan, to the byte, for the same input
  */
-export function planJob(design: Design, shelf: Shelf, store?: WorkStore): Plan {
-  const works = workOutParts(design, store);
+export const planJob = (design: Design, shelf: Shelf, store?: WorkStore): Plan => ended(planSteps(design, shelf, store));
+
+/**
+ * The same in steps, so that other work can be done in between and it can be left early.
+ * @returns lines and areas of all parts as soon as they are there, and nothing new at the other steps; the plan at the end
+ */
+export function* planSteps(design: Design, shelf: Shelf, store?: WorkStore): Generator<Plan['parts'] | void, Plan> {
+  const works = yield* workOutSteps(design, store);
   const { problem: asked, preparation } = jobProblem(works, design, shelf);
   const { finishes } = asked;
   const parts = works.map((work) => partPlan(work, finishes));
-  const { problem, chosen, found, gap, price } = chosenOrder(asked);
-  const { stages, items } = chosen ? stagePlans(chosen, { works, design, shelf, problem, preparation, starts: startsOf(works) }) : { stages: [], items: [] };
+  const shown = rounded(parts);
+  yield shown;
+  const { problem, chosen, found, gap, price } = yield* chosenOrder(asked);
+  const { stages, items } = chosen
+    ? yield* stageSteps(chosen, { works, design, shelf, problem, preparation, starts: startsOf(works) })
+    : { stages: [], items: [] };
   const steps = chosen ? stepsOf({ stages, items, sequence: chosen, parts, finishes, preparation, works, kind: design.kind, scale: design.scale }) : [];
-  return rounded({
+  yield;
+  const plan = rounded<Omit<Plan, 'parts'>>({
     format: 'lintrel-plan',
     version: 2,
-    parts,
     stages,
     items: items.flatMap(({ plugs, lines, covers }) => [...plugs, ...lines, ...covers]),
     steps,
@@ -56,6 +66,8 @@ export function planJob(design: Design, shelf: Shelf, store?: WorkStore): Plan {
     safety: SAFETY_CODES.filter((code) => steps.some(({ safety }) => safety.includes(code))),
     lists: listsOf(stages, items),
   });
+  const { format, version, ...rest } = plan;
+  return { format, version, parts: shown, ...rest };
 }
 
 /** The times that steps have to keep, on the clock of the plan. */
@@ -127,18 +139,18 @@ interface ChosenOrder {
 }
 
 /** The order of coats under everything a person insists on, what else there is, and what their choices cost. */
-function chosenOrder(asked: OrderProblem): ChosenOrder {
+function* chosenOrder(asked: OrderProblem): Generator<void, ChosenOrder> {
   const {
     problem,
     result: { gap, ...best },
-  } = searchLasting(asked);
+  } = yield* quietly(lastingSteps(asked));
   const { rules } = problem;
   const sequences = calmFirst(problem, best.sequences);
   const [chosen] = sequences;
   const insists = rules.order !== null || rules.wide || rules.before.length + rules.pins.length + rules.sameGun.length > 0;
   if (!chosen || !insists) return { problem, chosen, found: sequences, gap, price: null };
   const freely = { ...problem, rules: { ...rules, order: null, wide: false, before: [], pins: [], sameGun: [] } };
-  const free = searchOrder(freely);
+  const free = yield* quietly(searchSteps(freely));
   const [planned] = calmFirst(freely, free.sequences);
   const others = free.sequences.filter((one) => !sameSequence(one, chosen)).sort((a, b) => a.score - b.score);
   return {
@@ -148,6 +160,14 @@ function chosenOrder(asked: OrderProblem): ChosenOrder {
     gap: rules.order === null ? gap : free.gap,
     price: priceAgainst(chosen, planned),
   };
+}
+
+/** Takes steps whose news nobody waits for. */
+function* quietly<T>(steps: Generator<unknown, T>): Generator<void, T> {
+  for (let step = steps.next(); ; step = steps.next()) {
+    if (step.done) return step.value;
+    yield;
+  }
 }
 
 function priceAgainst(chosen: Sequence, free: Sequence): ChoicePrice {

@@ -25,15 +25,21 @@ export interface StagesMade {
   readonly items: readonly StageItems[];
 }
 
-/** Writes every stage of a sequence into the plan: what is open and covered, what is laid, pictures, windows. */
-export function stagePlans(sequence: Sequence, ground: StageGround): StagesMade {
-  const items = sequence.stages.map((_, index) => itemsOf(sequence, index, ground));
+/** Writes every stage of a sequence into the plan, in steps: what is open and covered, what is laid, pictures, windows. */
+export function* stageSteps(sequence: Sequence, ground: StageGround): Generator<void, StagesMade> {
+  const items: StageItems[] = [];
+  for (const index of sequence.stages.keys()) {
+    items.push(itemsOf(sequence, index, ground));
+    yield;
+  }
   let seen: readonly string[] = ground.problem.areas.map(({ present }) => present);
-  const stages = sequence.stages.map((stage, index) => {
+  const stages: StagePlan[] = [];
+  for (const [index, stage] of sequence.stages.entries()) {
     const pictures = picturesOf(stage, seen, ground);
     seen = pictures.flatMap(({ areas }) => areas.map(({ colour }) => colour));
-    return stagePlan(sequence, index, items, pictures, ground);
-  });
+    stages.push(stagePlan(sequence, index, items, pictures, ground));
+    yield;
+  }
   return { stages, items };
 }
 

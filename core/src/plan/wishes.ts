@@ -1,9 +1,9 @@
 import type { Design, Shelf } from '../job';
-import { calmFirst, figuresOf, searchLasting, type SequenceFigures } from '../order';
-import { rounded, WISHES, type Wish } from '../units';
+import { calmFirst, figuresOf, lastingSteps, type SequenceFigures } from '../order';
+import { ended, rounded, WISHES, type Wish } from '../units';
 import { roundTheStages, withRound } from './before-after';
 import { jobProblem } from './order-problem';
-import { workOutParts, type WorkStore } from '../setout';
+import { workOutSteps, type WorkStore } from '../setout';
 
 /** The order one wish leads to, and what it takes. */
 export interface WishOrder extends SequenceFigures {
@@ -15,13 +15,16 @@ export interface WishOrder extends SequenceFigures {
  * What order each wish leads to, everything else of the job being the same.
  * @returns one entry a wish; none where nothing is painted
  */
-export function ordersByWish(design: Design, shelf: Shelf, store?: WorkStore): WishOrder[] {
-  const { problem, preparation } = jobProblem(workOutParts(design, store), design, shelf);
-  return rounded(
-    WISHES.flatMap((wish): WishOrder[] => {
-      const searched = searchLasting({ ...problem, wish });
-      const [best] = calmFirst(searched.problem, searched.result.sequences);
-      return best ? [{ wish, order: best.order, ...withRound(figuresOf(best), roundTheStages(preparation, problem)) }] : [];
-    }),
-  );
+export const ordersByWish = (design: Design, shelf: Shelf, store?: WorkStore): WishOrder[] => ended(wishSteps(design, shelf, store));
+
+/** The same in steps, so that it can be left early. */
+export function* wishSteps(design: Design, shelf: Shelf, store?: WorkStore): Generator<unknown, WishOrder[]> {
+  const { problem, preparation } = jobProblem(yield* workOutSteps(design, store), design, shelf);
+  const found: WishOrder[] = [];
+  for (const wish of WISHES) {
+    const searched = yield* lastingSteps({ ...problem, wish });
+    const [best] = calmFirst(searched.problem, searched.result.sequences);
+    if (best) found.push({ wish, order: best.order, ...withRound(figuresOf(best), roundTheStages(preparation, problem)) });
+  }
+  return rounded(found);
 }

@@ -1,7 +1,8 @@
 import type { Design } from '../job';
-import { fairedPoints, matchOf, pathLength, setOutParts, wigglesOf, type LineOf, type Match, type Wiggle } from '../lines';
+import { fairedPoints, matchOf, pathLength, wigglesOf, type LineOf, type Match, type Wiggle } from '../lines';
 import { measureFrom, type Measured } from '../surface';
 import { rounded } from '../units';
+import { newWorkStore, setOutOf, type WorkStore } from './store';
 
 /** How a line bends along its way, for a chart and a comb, and whether it wavers. */
 export interface LineAnalysis {
@@ -14,11 +15,8 @@ export interface LineAnalysis {
 const SAMPLES = 120;
 
 /** Looks at one stroke of a line; null where it is not on its part. */
-export function analyseLine(parts: Design['parts'], partId: string, lineId: string): LineAnalysis | null {
-  const pieces =
-    setOutParts(parts, [partId])
-      .get(partId)
-      ?.lines.find(({ id }) => id === lineId)?.pieces ?? [];
+export function analyseLine(parts: Design['parts'], partId: string, lineId: string, store: WorkStore = newWorkStore()): LineAnalysis | null {
+  const pieces = setOutOf(parts, partId, store)?.lines.find(({ id }) => id === lineId)?.pieces ?? [];
   if (pieces.length === 0) return null;
   const total = pieces.reduce((sum, piece) => sum + pathLength(piece), 0);
   const bends = pieces.flatMap((piece) => {
@@ -58,8 +56,15 @@ export function fairedLine(line: LineOf<'sweep'>, mostMm: number): FairedLine {
 }
 
 /** Compares heights measured on the second side with the line as planned. */
-export function matchLine(parts: Design['parts'], partId: string, lineId: string, datumId: string, measured: readonly Measured[]): Match | null {
-  const own = setOutParts(parts, [partId]).get(partId);
+export function matchLine(
+  parts: Design['parts'],
+  partId: string,
+  lineId: string,
+  datumId: string,
+  measured: readonly Measured[],
+  store: WorkStore = newWorkStore(),
+): Match | null {
+  const own = setOutOf(parts, partId, store);
   const line = own?.lines.find(({ id }) => id === lineId);
   const datum = own?.board.shape.datums.find(({ id }) => id === datumId);
   if (!own || !line || !datum) return null;

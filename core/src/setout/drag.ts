@@ -1,12 +1,12 @@
 import type { Design } from '../job';
-import { setOutParts, snapped, type LineSaid, type SnapSaid, type TrimLine } from '../lines';
+import { snapped, type LineSaid, type SnapSaid, type TrimLine } from '../lines';
 import { rounded } from '../units';
 import { withHandle } from './handles';
+import { newWorkStore, setOutOf, type WorkStore } from './store';
 import type { LinePlace } from './types';
 
 /** A point of a line being dragged. */
 export interface DragWish {
-  readonly parts: Design['parts'];
   readonly part: string;
   readonly line: string;
   /** Which measurement is dragged, as handlesOf names it. */
@@ -26,11 +26,18 @@ export interface Dragged {
   readonly fault: LineSaid | null;
 }
 
-/** Works out where a dragged point goes, and the line that follows from it. */
-export function dragged({ parts, part, line: lineId, key, place, reachMm, tapes }: DragWish): Dragged | null {
+/**
+ * Works out where a dragged point goes, and the line that follows from it.
+ * @returns null where there is no such line
+ */
+export function dragged(
+  parts: Design['parts'],
+  { part, line: lineId, key, place, reachMm, tapes }: DragWish,
+  store: WorkStore = newWorkStore(),
+): Dragged | null {
   const own = parts.find(({ id }) => id === part);
   const line = own?.lines.find(({ id }) => id === lineId);
-  const setOut = setOutParts(parts, [part]).get(part);
+  const setOut = setOutOf(parts, part, store);
   if (!own || !line || !setOut) return null;
   const at = { x: place[0], y: place[1] };
   const others = setOut.lines.filter(({ owner }) => owner !== lineId).map(({ code, pieces }) => ({ code, pieces }));
@@ -45,12 +52,11 @@ export function dragged({ parts, part, line: lineId, key, place, reachMm, tapes 
   const snap = snapped(at, ground, reachMm);
   const placed = snap?.place ?? at;
   const changed = withHandle(line, key, placed, setOut);
-  const strokes = setOutParts(
+  const strokes = setOutOf(
     parts.map((one) => (one.id === part ? { ...one, lines: one.lines.map((other) => (other.id === lineId ? changed : other)) } : one)),
-    [part],
-  )
-    .get(part)
-    ?.lines.filter(({ owner }) => owner === lineId);
+    part,
+    store,
+  )?.lines.filter(({ owner }) => owner === lineId);
   return {
     line: changed,
     place: [placed.x, placed.y],

@@ -1,6 +1,7 @@
-import { setOutParts, type PartShape } from '../lines';
+import type { Design } from '../job';
 import { fitAlong, type Fit, type LineSide, type Tape } from '../tape';
 import { rounded } from '../units';
+import { newWorkStore, setOutOf, type WorkStore } from './store';
 
 /** How one tape follows a line with its body on each side. */
 export interface LineFit {
@@ -16,10 +17,8 @@ export interface LineFit {
  * @param lineId a stroke of a line, as the plan names it
  * @returns one entry a tape, in shelf order; empty where the line has no place on the part
  */
-export function fitsOfLine(parts: readonly PartShape[], partId: string, lineId: string, tapes: readonly Tape[]): LineFit[] {
-  const line = setOutParts(parts, [partId])
-    .get(partId)
-    ?.lines.find(({ id }) => id === lineId);
+export function fitsOfLine(parts: Design['parts'], partId: string, lineId: string, tapes: readonly Tape[], store: WorkStore = newWorkStore()): LineFit[] {
+  const line = setOutOf(parts, partId, store)?.lines.find(({ id }) => id === lineId);
   const samples = (line?.pieces ?? []).flatMap((piece) => piece.map(({ at, curvature }) => ({ at, curvature })));
   if (samples.length === 0) return [];
   const fit = (tape: Tape, side: LineSide) => fitAlong(tape, samples, side);

@@ -32,7 +32,7 @@ const designOf = (line: TrimLine, mirrored: boolean): Design => {
 };
 
 const drop = ({ parts }: Design, key: string, place: readonly [number, number]) =>
-  dragged({ parts, part: 'part', line: 'l', key, place, reachMm: 0, tapes: [] });
+  dragged(parts, { part: 'part', line: 'l', key, place, reachMm: 0, tapes: [] });
 const withLine = (design: Design, line: TrimLine): Design => ({ ...design, parts: [{ ...design.parts[0], lines: [line] }] });
 const handlesIn = ({ parts }: Design) => handlesOf(parts, 'part', 'l');
 

@@ -7,4 +7,5 @@ export * from './layout-faults';
 export * from './part-plan';
 export * from './part-work';
 export * from './station-table';
+export { newWorkStore, setOutOf, type WorkStore } from './store';
 export type * from './types';

@@ -1,7 +1,9 @@
 import { areaAt, areaIds, arrange, chosenFinishes, mirroredArrangement, tooManyMeetings, type Arrangement } from '../areas';
 import { attachedParts, worksKeys, type Design, type Part, type PartAreaChoice, type Present } from '../job';
-import { followedBy, setOutParts, type ResolvedLine, type SetOut } from '../lines';
+import { followedBy, type ResolvedLine, type SetOut } from '../lines';
 import type { Point } from '../surface';
+import { ended } from '../units';
+import { kept, newWorkStore, recalled, setOutsOf, type Worked, type WorkStore } from './store';
 
 /** A part with everything worked out that the later steps need. */
 export interface PartWork {
@@ -25,29 +27,31 @@ export interface PartWork {
   readonly lost: readonly PartAreaChoice[];
 }
 
-/** Lines and areas worked out before, by what they follow from; a caller may keep one so that only what changed is done anew. */
-export type WorkStore = Map<string, Worked>;
-
-interface Worked {
-  readonly setOut: SetOut;
-  readonly arrangement: Arrangement;
-}
-
 /** Works out lines and areas of all parts and what was chosen for them. */
-export function workOutParts(design: Design, store: WorkStore = new Map()): PartWork[] {
+export const workOutParts = (design: Design, store?: WorkStore): PartWork[] => ended(workOutSteps(design, store));
+
+/** The same in steps, a part each. */
+export function* workOutSteps(design: Design, store: WorkStore = newWorkStore()): Generator<void, PartWork[]> {
   const keys = worksKeys(design.parts);
   const keyOf = (part: Part) => keys.get(part.id) as string;
-  const fresh = setOutParts(
+  const missing = design.parts.filter((part) => recalled(store.works, keyOf(part)) === undefined);
+  const setOuts = setOutsOf(
     design.parts,
-    design.parts.filter((part) => !store.has(keyOf(part))).map(({ id }) => id),
+    missing.map(({ id }) => id),
+    store,
   );
+  const fresh = new Map<Part, Worked>();
   const worked = (part: Part): Worked => {
-    const known = store.get(keyOf(part));
+    const known = fresh.get(part) ?? store.works.get(keyOf(part));
     if (known) return known;
-    const made = workedOut(part, fresh.get(part.id) as SetOut, design.parts, worked);
-    store.set(keyOf(part), made);
-    return made;
+    const made = workedOut(part, setOuts.get(part.id) as SetOut, design.parts, worked);
+    fresh.set(part, made);
+    return kept(store.works, keyOf(part), made, design.parts.length);
   };
+  for (const part of missing) {
+    worked(part);
+    yield;
+  }
   const attached = attachedParts(design.parts);
   const works = design.parts.map((part): PartWork => {
     const own = worked(part);
@@ -80,8 +84,6 @@ export function workOutParts(design: Design, store: WorkStore = new Map()): Part
       lost: asked.filter(({ seed }) => areaAt(areas, placed(seed)) < 0),
     };
   });
-  const used = new Set(keys.values());
-  for (const key of [...store.keys()]) if (!used.has(key)) store.delete(key);
   return works;
 }
 

@@ -1,7 +1,8 @@
 import type { Design } from '../job';
-import { onPiece, roundMeasure, setOutParts, stationsOf, type SetOut, type Station } from '../lines';
+import { onPiece, roundMeasure, stationsOf, type SetOut, type Station } from '../lines';
 import { measureFrom, type Datum, type Point } from '../surface';
 import { RULE_OF_THUMB } from '../units';
+import { newWorkStore, setOutsOf, type WorkStore } from './store';
 
 /** Which line is to be marked, and how closely. */
 export interface StationWish {
@@ -42,8 +43,12 @@ export interface StationTable {
  * mirror image is among the parts gets a column for it.
  * @returns null where the line is not on its part
  */
-export function stationTable(design: Design, wish: StationWish): StationTable | null {
-  const all = setOutParts(design.parts);
+export function stationTable(design: Design, wish: StationWish, store: WorkStore = newWorkStore()): StationTable | null {
+  const all = setOutsOf(
+    design.parts,
+    design.parts.map(({ id }) => id),
+    store,
+  );
   const own = all.get(wish.part);
   const line = own?.lines.find(({ id }) => id === wish.line);
   if (!own || !line || line.pieces.length === 0) return null;

@@ -12,3 +12,4 @@ export * from './rules-of-thumb';
 export * from './fields';
 export * from './limits';
 export * from './extremes';
+export * from './steps';
