@@ -74,7 +74,7 @@ it('the plan in the browser is the plan on the server, to the byte', () =>
       performance
         .getEntriesByType('resource')
         .map(({ name }) => name)
-        .find((name) => /plan[^/]*\.js/.test(name)),
+        .find((name) => /session[^/]*\.js/.test(name)),
     );
     expect(script).toBeDefined();
     const shelf = await get<Shelf>('/shelf');
@@ -84,8 +84,12 @@ it('the plan in the browser is the plan on the server, to the byte', () =>
         (url, input) =>
           new Promise<string>((resolve) => {
             const worker = new Worker(url);
-            worker.onmessage = ({ data }) => resolve(JSON.stringify(data.output));
-            worker.postMessage({ id: 1, name: 'plan', input });
+            let parts: { id: string }[] = [];
+            worker.onmessage = ({ data }) => {
+              if (data.kind === 'parts') parts = data.parts;
+              else resolve(JSON.stringify({ ...data.plan, parts: data.plan.parts.map((named: string) => parts.find(({ id }) => id === named)) }));
+            };
+            worker.postMessage({ kind: 'set', id: 1, carry: false, ...(input as object) });
           }),
         script as string,
         { design, shelf } as never,

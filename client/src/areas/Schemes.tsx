@@ -22,7 +22,7 @@ import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { KEEP } from '@/words';
-import { useComputed } from '@/worker/useComputed';
+import { useView } from '@/worker/useSession';
 import { useWords } from '@/person/PersonContext';
 import type { Words } from '@lintrel/words';
 
@@ -101,7 +101,7 @@ function Compared({
 }) {
   const { design, shelf, change, unit } = useJob();
   const other = useMemo((): Design => ({ ...design, scheme: (design.others as Scheme[])[index], others: undefined }), [design, index]);
-  const { output } = useComputed('plan', { design: other, shelf });
+  const { output } = useView('scheme', { other: index });
   const names = [schemeName(design.scheme, 0), schemeName(other.scheme, index + 1)] as const;
   const theirs = output?.parts.find(({ id }) => id === part.id) ?? null;
   const [mine, yours] = names;

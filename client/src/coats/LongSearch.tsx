@@ -10,8 +10,8 @@ import { useLongSearch } from './useLongSearch';
 
 /** A longer search for a better order, with its progress; it can be stopped and then keeps the best so far. */
 export function LongSearch({ design }: { design: Design }) {
-  const { shelf, change } = useJob();
-  const { state, start, stop } = useLongSearch(design, shelf);
+  const { change } = useJob();
+  const { state, start, stop } = useLongSearch(design);
   if (state.kind === 'idle') return <Action rank="quiet" label="Search longer" onPress={start} testID="search-longer" />;
   const percent = phrase`${Math.ceil(100 * state.gap)} %`;
   const take = () => void change((now) => ({ ...now, choices: { ...now.choices, order: [...state.order] } }), 'Took the order found');

@@ -7,7 +7,7 @@ import { colour, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Row, Rows, Swatch } from '@/ui/Row';
 import { Body, Small } from '@/ui/Words';
-import { useComputed } from '@/worker/useComputed';
+import { useView } from '@/worker/useSession';
 import { WISH_WORDS } from './wishWords';
 import { useWords } from '@/person/PersonContext';
 
@@ -16,7 +16,7 @@ export function Wishes({ onWish }: { onWish: (wish: WishOrder['wish']) => void }
   const { metres } = useWords();
   const { design, shelf } = useJob();
   const [open, setOpen] = useState(false);
-  const { output } = useComputed('wishes', open ? { design, shelf } : null);
+  const { output } = useView('wishes', open ? {} : null);
   if (!open) return <Action rank="quiet" label="See what each of these would choose" onPress={() => setOpen(true)} testID="wishes" />;
   if (!output) return <Small>Working out all four …</Small>;
   const chosen = design.choices.wish ?? 'work';

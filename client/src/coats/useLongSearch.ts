@@ -1,5 +1,6 @@
-import type { Design, JobSearch, Shelf } from '@lintrel/core';
+import type { Design, JobSearch } from '@lintrel/core';
 import { useEffect, useRef, useState } from 'react';
+import { session } from '@/worker/jobSession';
 
 /** A search as it goes on. */
 export type LongSearchState =
@@ -7,39 +8,31 @@ export type LongSearchState =
   | { readonly kind: 'running'; readonly share: number; readonly gap: number; readonly order: readonly string[] }
   | { readonly kind: 'done'; readonly gap: number; readonly order: readonly string[]; readonly better: boolean };
 
-/** Runs a long search in a worker of its own, so that planning goes on meanwhile; another design stops it. */
-export function useLongSearch(design: Design, shelf: Shelf): { readonly state: LongSearchState; readonly start: () => void; readonly stop: () => void } {
+/** Runs a long search, which lets everything else that is asked go first; another design stops it. */
+export function useLongSearch(design: Design): { readonly state: LongSearchState; readonly start: () => void; readonly stop: () => void } {
   const [state, setState] = useState<LongSearchState>({ kind: 'idle' });
-  const worker = useRef<Worker | null>(null);
+  const leave = useRef<() => void>(undefined);
   const last = useRef<JobSearch | null>(null);
   const end = () => {
-    worker.current?.terminate();
-    worker.current = null;
+    leave.current?.();
+    leave.current = undefined;
   };
   useEffect(() => {
     setState({ kind: 'idle' });
     return end;
-  }, [design, shelf]);
-  const show = (news: JobSearch, done: boolean) => {
-    const { gap, order, share, better } = news;
+  }, [design]);
+  const show = ({ gap, order, share, better }: JobSearch, done: boolean) =>
     setState(done ? { kind: 'done', gap, order, better } : { kind: 'running', share, gap, order });
-  };
   const start = () => {
     end();
     last.current = null;
     setState({ kind: 'running', share: 0, gap: 1, order: [] });
-    const started = new Worker(new URL('./search.worker', window.location.href));
-    worker.current = started;
-    started.onmessage = ({ data }: MessageEvent<JobSearch>) => {
-      last.current = data;
-      show(data, data.done);
-      if (data.done) end();
-    };
-    started.onerror = () => {
-      end();
-      setState({ kind: 'idle' });
-    };
-    started.postMessage({ design, shelf });
+    leave.current = session.ask('search', {}, (news) => {
+      last.current = news;
+      if (news) show(news, news.done);
+      else setState({ kind: 'idle' });
+      if (!news || news.done) end();
+    });
   };
   const stop = () => {
     end();

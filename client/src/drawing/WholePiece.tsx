@@ -7,7 +7,7 @@ import { colour, measure, space } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
 import { Choice } from '@/ui/Choice';
 import { Small } from '@/ui/Words';
-import { useComputed } from '@/worker/useComputed';
+import { useView } from '@/worker/useSession';
 import { openPath, ringPath } from './path';
 import { fittedStill, transformOf } from './view';
 import { useWords } from '@/person/PersonContext';
@@ -23,13 +23,13 @@ type View4 = (typeof VIEWS)[number]['value'];
 
 /** The whole piece from its parts, as seen from four sides; on a wide screen the slanted view is turned by dragging. */
 export function WholePiece({ fills = false }: { fills?: boolean }) {
-  const { design, shelf } = useJob();
+  const { design } = useJob();
   const wide = useWide();
   const [view, setView] = useState<View4>('slanted');
   const [turned, setTurned] = useState<{ turnDeg: number; riseDeg: number }>(SLANTED);
   const [frame, setFrame] = useState({ width: 0, height: 0 });
   const look: Look = view === 'slanted' ? turned : { view };
-  const { output: picture } = useComputed('picture', { design, shelf, look });
+  const { output: picture } = useView('picture', { look });
   const now = useRef(turned);
   now.current = turned;
   const turning = useMemo(() => turnByDrag(() => now.current, setTurned), []);

@@ -1,16 +1,17 @@
-import type { Design, Plan, Shelf } from '@lintrel/core';
+import type { Design, Shelf } from '@lintrel/core';
 import { createContext, useContext, useEffect, useRef, useState, type PropsWithChildren } from 'react';
 import { useJobQuery, useShelf } from '@/api/queries';
 import { Action } from '@/ui/Action';
 import { Waiting } from '@/ui/Screen';
-import { compute } from '@/worker/worker';
+import { session } from '@/worker/jobSession';
+import { useSession, type Followed } from '@/worker/useSession';
 import { dropDraft, readDraft } from './drafts';
 import { keepHistory, keepHistoryOf, NO_HISTORY, readHistory, remembered, stepBack, stepForward, type History } from './history';
 import { createSaver, type Saver, type SaverStart, type SaveState } from './saving';
 import { usePerson } from '@/person/PersonContext';
 
 /** A job being worked on: what a person decided, what follows, and how it is kept. */
-export interface OpenJob {
+export interface OpenJob extends Followed {
   readonly id: string;
   readonly design: Design;
   /** Unit the person at this device reads and types lengths in. */
@@ -18,20 +19,17 @@ export interface OpenJob {
   /** Revision the server has confirmed. */
   readonly revision: number;
   readonly shelf: Shelf;
-  /** The newest plan; null until the first is there. */
-  readonly plan: Plan | null;
-  /** True while the plan shown is older than the design. */
-  readonly planning: boolean;
-  readonly planError: string | null;
   readonly saved: SaveState;
-  /** Changes the design; finishes of areas follow their lines. `words` name the step; `offer` asks at once whether to take it back. */
-  readonly change: (update: (design: Design) => Design, words?: string, offer?: boolean) => Promise<void>;
+  /** Changes the design; finishes of areas follow their lines. `words` name the step; `offer` asks at once whether to take it back. False where it came to nothing. */
+  readonly change: (update: (design: Design) => Design, words?: string, offer?: boolean) => Promise<boolean>;
   /** One step back or forward over the whole design, kept after a reload; null where there is none. */
   readonly undo: Step | null;
   readonly redo: Step | null;
   /** The last change that is offered to be taken back, in words. */
   readonly undoable: { readonly words: string; readonly undo: () => void; readonly dismiss: () => void } | null;
   readonly settleStale: (keep: 'mine' | 'theirs') => void;
+  /** Why the last change came to nothing; null where all is well. */
+  readonly changeError: string | null;
 }
 
 /** A step through what was changed, named by what was done. */
@@ -72,11 +70,12 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
   const [saved, setSaved] = useState<SaveState>({ kind: 'saved' });
   const [offered, setOffered] = useState<string | null>(null);
   const [pending, setPending] = useState(0);
+  const [trouble, setTrouble] = useState<string | null>(null);
   const [history, setHistory] = useState<History>(() => readHistory(id, draft?.revision ?? first.revision));
   const steps = useRef(history);
   const newest = useRef(design);
   const saver = useRef<Saver>(null);
-  const chain = useRef(Promise.resolve());
+  const chain = useRef(Promise.resolve(true));
 
   const saveFrom = (start: SaverStart) => {
     saver.current?.stop();
@@ -106,31 +105,41 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
     setHistory(next);
     keepHistory(id, next);
   };
-  const walk = (step: typeof stepBack) => {
-    const to = step(steps.current, newest.current);
-    if (!to) return;
-    keepSteps(to.history);
-    show(to.design);
-    setOffered(null);
-    saver.current?.save(to.design);
-  };
-  const change: OpenJob['change'] = (update, words, offer = false) => {
-    // Changes wait for each other, since the finishes are carried over by the worker in between; until then nothing is saved.
+  /** Changes and steps wait for each other, since finishes are carried over by the worker in between; until then nothing is saved. */
+  const inTurn = (turn: () => Promise<void>): Promise<boolean> => {
     setPending((count) => count + 1);
-    const turn = async () => {
+    const done = chain.current.then(turn).then(
+      () => null,
+      (error: Error) => error.message,
+    );
+    chain.current = done.then((failed) => {
+      setTrouble(failed);
+      setPending((count) => count - 1);
+      return failed === null;
+    });
+    return chain.current;
+  };
+  const walk = (step: typeof stepBack) =>
+    void inTurn(async () => {
+      const to = step(steps.current, newest.current);
+      if (!to) return;
+      keepSteps(to.history);
+      show(to.design);
+      setOffered(null);
+      saver.current?.save(to.design);
+    });
+  const change: OpenJob['change'] = (update, words, offer = false) =>
+    inTurn(async () => {
       const before = newest.current;
       const after = update(before);
       // Where no part changed, every finish stays where it is.
-      const next = after.parts === before.parts ? after : await compute('carry', { before, after });
+      const next = after.parts === before.parts ? after : await session.carry(after);
       if (JSON.stringify(next) === JSON.stringify(before)) return;
       keepSteps(remembered(steps.current, before, words ?? 'Last change'));
       show(next);
       setOffered(offer ? (words ?? null) : null);
       saver.current?.save(next);
-    };
-    chain.current = chain.current.then(() => turn().finally(() => setPending((count) => count - 1)));
-    return chain.current;
-  };
+    });
   const settleStale = (keep: 'mine' | 'theirs') => {
     if (saved.kind !== 'stale') return;
     if (keep === 'theirs') {
@@ -144,7 +153,7 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
       setSaved({ kind: 'saved' });
     } else saver.current?.rebase(saved.current.revision);
   };
-  const planned = usePlan(design, shelf);
+  const followed = useSession(id, design, shelf);
   const undo = history.past.length > 0 ? { words: history.past[history.past.length - 1].words, go: () => walk(stepBack) } : null;
   const redo = history.future.length > 0 ? { words: history.future[history.future.length - 1].words, go: () => walk(stepForward) } : null;
   const undoable = offered ? { words: offered, undo: () => walk(stepBack), dismiss: () => setOffered(null) } : null;
@@ -156,7 +165,8 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
         unit: person.length,
         revision,
         shelf,
-        ...planned,
+        ...followed,
+        changeError: trouble,
         saved: pending > 0 && saved.kind === 'saved' ? { kind: 'saving' } : saved,
         change,
         undo,
@@ -168,20 +178,4 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
       {children}
     </Context.Provider>
   );
-}
-
-/** The plan of a design, from the worker; an older answer never replaces a newer one. */
-export function usePlan(design: Design, shelf: Shelf): Pick<OpenJob, 'plan' | 'planning' | 'planError'> {
-  const [state, setState] = useState<{ plan: Plan | null; of: Design | null; error: string | null }>({ plan: null, of: null, error: null });
-  useEffect(() => {
-    let wanted = true;
-    compute('plan', { design, shelf }).then(
-      (plan) => wanted && setState({ plan, of: design, error: null }),
-      (error: Error) => wanted && setState((last) => ({ ...last, of: design, error: error.message })),
-    );
-    return () => {
-      wanted = false;
-    };
-  }, [design, shelf]);
-  return { plan: state.plan, planning: state.of !== design, planError: state.error };
 }

@@ -8,7 +8,7 @@ import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Sheet } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
-import { useComputed } from '@/worker/useComputed';
+import { useView } from '@/worker/useSession';
 import { useJob } from './JobContext';
 
 const empty = { along: '', above: '' };
@@ -21,7 +21,7 @@ export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: s
     .filter(({ along, above }) => along.trim() !== '' && above.trim() !== '')
     .map(({ along, above }) => [along, above].map((text) => readLength(text, { bare: unit, scale: design.scale })));
   const measured = readings.flatMap(([along, above]): Measured[] => (along.ok && above.ok ? [{ along: along.value, above: above.value }] : []));
-  const { output: match } = useComputed('match', measured.length > 0 ? { parts: design.parts, part: partId, line: lineId, datum, measured } : null);
+  const { output: match } = useView('match', measured.length > 0 ? { part: partId, line: lineId, datum, measured } : null);
   const put = (index: number, axis: 'along' | 'above', text: string) =>
     setTyped((now) => now.map((one, at) => (at === index ? { ...one, [axis]: text } : one)));
   const show = (mm: number) => showLength(Math.round(mm * 10) / 10, unit);

@@ -1,11 +1,14 @@
-import type { Dragged, PartPlan } from '@lintrel/core';
+import type { Dragged, PartPlan, Shelf } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useEffect, useRef, useState } from 'react';
 import type { SheetDrag } from '@/drawing/Sheet';
-import { useComputed } from '@/worker/useComputed';
-import { compute } from '@/worker/worker';
+import { session } from '@/worker/jobSession';
+import { useView } from '@/worker/useSession';
 import { withLine } from './changeLine';
 import { useJob } from './JobContext';
+
+/** Widths that lines are set side by side with. */
+const crispWidths = ({ tapes }: Shelf): number[] => tapes.filter(({ edge }) => edge === 'crisp').map(({ widthMm }) => widthMm);
 
 /** A finger draws to what is this near, dp. */
 const SNAP_DP = 12;
@@ -26,7 +29,7 @@ export function useDrag(part: PartPlan | null, lineId: string | null): Dragging 
   const { design, shelf, change } = useJob();
   const made = design.parts.find(({ id }) => id === part?.id)?.lines.find(({ id }) => id === lineId) ?? null;
   const free = part !== null && made !== null && !made.locked;
-  const { output } = useComputed('handles', free ? { parts: design.parts, part: part.id, line: made.id } : null);
+  const { output } = useView('handles', free ? { part: part.id, line: made.id } : null);
   const [live, setLive] = useState<Dragged | null>(null);
   const waiting = useRef<SheetDrag | null>(null);
   const busy = useRef(false);
@@ -37,19 +40,14 @@ export function useDrag(part: PartPlan | null, lineId: string | null): Dragging 
     if (!drag || busy.current || !part || !made) return;
     waiting.current = null;
     busy.current = true;
-    const found = await compute('drag', {
-      parts: design.parts,
-      part: part.id,
-      line: made.id,
-      key: drag.key,
-      place: drag.place,
-      reachMm: SNAP_DP * drag.mmPerDp,
-      tapes: shelf.tapes.filter(({ edge }) => edge === 'crisp').map(({ widthMm }) => widthMm),
-    }).finally(() => (busy.current = false));
+    const found = await session
+      .drag({ part: part.id, line: made.id, key: drag.key, place: drag.place, reachMm: SNAP_DP * drag.mmPerDp, tapes: crispWidths(shelf) })
+      .catch(() => null)
+      .finally(() => (busy.current = false));
     setLive(found);
     if (drag.phase === 'end' && found) {
-      if (found.fault) setLive(null);
-      else await change((now) => withLine(now, part.id, found.line), phrase`${made.name} moved`);
+      const moved = !found.fault && (await change((now) => withLine(now, part.id, found.line), phrase`${made.name} moved`));
+      if (!moved) setLive(null);
       return;
     }
     void next();

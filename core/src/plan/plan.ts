@@ -5,7 +5,6 @@ import {
   figuresOf,
   reasonsFor,
   lastingSteps,
-  searchLasting,
   searchSteps,
   USUAL_EFFORT,
   usedFinishes,
@@ -17,7 +16,7 @@ import type { Step } from '../log';
 import { adviceFor } from './advice';
 import { listsOf } from './lists';
 import { jobProblem, orderProblem } from './order-problem';
-import { partPlan, workOutParts, workOutSteps, type WorkStore } from '../setout';
+import { partPlan, workOutSteps, type WorkStore } from '../setout';
 import { startsOf } from './places';
 import { stageSteps } from './stages';
 import { roundTheStages, withRound, type RoundTheStages } from './before-after';
@@ -102,8 +101,8 @@ export interface JobSearch {
  * Searches for an order of coats as long as it takes, telling how far it is.
  * @returns news; the last is done. A caller that stops listening stops the search
  */
-export function* searchJob(design: Design, shelf: Shelf, effort: number = LONG_EFFORT): Generator<JobSearch> {
-  const { problem } = searchLasting(orderProblem(workOutParts(design), design, shelf));
+export function* searchJob(design: Design, shelf: Shelf, effort: number = LONG_EFFORT, store?: WorkStore): Generator<JobSearch | void, void> {
+  const { problem } = yield* quietly(lastingSteps(orderProblem(yield* workOutSteps(design, store), design, shelf)));
   const used = usedFinishes(problem);
   // What a plan finds by itself is what this search, being the same, has found when it has spent a plan's effort.
   let usual = Infinity;

@@ -3,6 +3,7 @@ import { router, Slot, useLocalSearchParams } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Snackbar } from 'react-native-paper';
 import { JobProvider, useJob } from '@/job/JobContext';
+import { PlanNote } from '@/job/PlanNote';
 import { SaveNote, SaveTrouble } from '@/job/SaveNote';
 import { StepBar } from '@/job/StepBar';
 import { colour, measure, space } from '@/theme/theme';
@@ -47,6 +48,7 @@ function Frame({ id }: { id: string }) {
       </View>
       <StepBar id={id} />
       <SaveTrouble />
+      <PlanNote />
       <View style={styles.fill}>
         <Slot />
       </View>

@@ -22,20 +22,20 @@ import { Row, Rows, Swatch, Unfolded } from '@/ui/Row';
 import { Sheet } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { KEEP } from '@/words';
-import { useComputed } from '@/worker/useComputed';
+import { useView } from '@/worker/useSession';
 import { useWords } from '@/person/PersonContext';
 
 /** Areas: tap an area, tap a finish. */
 export default function AreasScreen() {
-  const { design, plan, shelf, change, unit } = useJob();
+  const { design, parts, plan, shelf, change, unit } = useJob();
   const { say, metres } = useWords();
-  const { part, choice } = usePart(plan);
+  const { part, choice } = usePart(parts);
   const [chosen, setChosen] = useState<string | null>(null);
   const [trial, setTrial] = useState<Trial | null>(null);
   const [other, setOther] = useState<OtherDrawing | null>(null);
   const wide = useWide();
   const tried = useTrial(trial);
-  if (!plan || !part) return <StepGuard waiting="Finding the areas …" />;
+  if (!part) return <StepGuard waiting="Finding the areas …" />;
   const drawn = tried?.find(({ id }) => id === part.id) ?? part;
   const area = part.areas.find(({ code }) => code === chosen) ?? null;
   const give = (finish: string | null) => area && void change((now) => giveFinish(now, part.id, area, finish));
@@ -92,8 +92,8 @@ export default function AreasScreen() {
       ))}
       <Widths part={part.id} trial={trial} onTrial={setTrial} />
       <LayersSheet />
-      <Schemes plan={plan} part={part} onOther={setOther} />
-      {plan.advice
+      {plan ? <Schemes plan={plan} part={part} onOther={setOther} /> : null}
+      {(plan?.advice ?? [])
         .filter(({ place, values }) => place.part === part.id && place.area !== null && !('stage' in values))
         .map((advice) => (
           <Notice key={say(advice)} level={advice.level} text={say(advice)} />
@@ -162,9 +162,9 @@ function HowPainted({ area, cleared, onPaint }: { area: AreaPlan; cleared: boole
 
 /** Parts with widths tried on them; null while none are. */
 function useTrial(trial: Trial | null): readonly PartPlan[] | null {
-  const { design, shelf } = useJob();
+  const { design } = useJob();
   const tried = useMemo(() => withTrial(design, trial), [design, trial]);
-  const { output } = useComputed('draft', trial ? { design: tried, shelf, from: design } : null);
+  const { output } = useView('draft', trial ? { design: tried, carry: true } : null);
   return trial ? output : null;
 }
 

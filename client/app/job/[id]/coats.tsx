@@ -25,7 +25,7 @@ export default function CoatsScreen() {
   const [number, setNumber] = useState(1);
   const stage = plan?.stages[Math.min(number, plan.stages.length) - 1] ?? null;
   const painted = stage?.pictures.find(({ areas }) => areas.some(({ open }) => open));
-  const { part, choice, choose } = usePart(plan, painted?.part);
+  const { part, choice, choose } = usePart(plan?.parts ?? null, painted?.part);
   const [area, setArea] = useState<string | null>(null);
   const [chosenSpot, setSpot] = useState<LineSpot | null>(null);
   const rehearsed = useRehearsal(plan);

@@ -16,26 +16,26 @@ import { Notice } from '@/ui/Notice';
 import { Row, Rows, Unfolded } from '@/ui/Row';
 import { Sheet } from '@/ui/Screen';
 import { Body, Small } from '@/ui/Words';
-import { useComputed } from '@/worker/useComputed';
+import { useView } from '@/worker/useSession';
 import { useWords } from '@/person/PersonContext';
 
 /** Lines: every trim line with its code, its worst bend, and which tape follows it; measured points are dragged on the drawing. */
 export default function LinesScreen() {
-  const { plan } = useJob();
+  const { parts } = useJob();
   const { part: first } = useLocalSearchParams<{ part?: string }>();
-  const { part, choice } = usePart(plan, first);
+  const { part, choice } = usePart(parts, first);
   return part ? <LinesOf key={part.id} part={part} choice={choice} /> : <StepGuard waiting="Working out the lines …" />;
 }
 
 function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) {
-  const { id, design, plan, shelf, unit } = useJob();
+  const { id, design, plan, unit } = useJob();
   const { say } = useWords();
   const [chosen, setChosen] = useState<string | null>(null);
   const [comb, setComb] = useState(false);
   const strokes = part.lines.filter(({ owner }) => owner === chosen);
-  const asked = strokes[0] ? { parts: design.parts, part: part.id, line: strokes[0].id } : null;
-  const fits = useComputed('fits', asked && { ...asked, tapes: shelf.tapes });
-  const analysis = useComputed('analysis', asked);
+  const asked = strokes[0] ? { part: part.id, line: strokes[0].id } : null;
+  const fits = useView('fits', asked);
+  const analysis = useView('analysis', asked);
   const made = design.parts.find((one) => one.id === part.id);
   const follows = made?.opposite?.follows ?? false;
   const toggle = useCallback((line: string) => setChosen((now) => (line === now ? null : line)), []);

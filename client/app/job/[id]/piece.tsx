@@ -23,7 +23,7 @@ import { PersonForm } from '@/person/PersonForm';
 
 /** Piece: the parts, the air, and what follows from them. */
 export default function PieceScreen() {
-  const { id, design, plan, change, unit } = useJob();
+  const { id, design, parts, plan, change, unit } = useJob();
   const [trouble, setTrouble] = useState<string | null>(null);
   const wide = useWide();
   const { say } = useWords();
@@ -43,7 +43,7 @@ export default function PieceScreen() {
           <Rows>
             {design.parts.map((part) => {
               // The row has its place at once; its picture comes when the worker has drawn it, and nothing moves.
-              const drawn = plan?.parts.find((one) => one.id === part.id);
+              const drawn = parts?.find((one) => one.id === part.id);
               const size = drawn ? phrase` · ${showArea(drawn.sizeM2, unit)}` : '';
               return (
                 <Row

@@ -22,7 +22,7 @@ import { useWords } from '@/person/PersonContext';
 /** Print and files: templates full size, masks, drawings in and out. */
 export default function PrintScreen() {
   const { text } = useWords();
-  const { id, design, plan, unit } = useJob();
+  const { id, design, parts, unit } = useJob();
   const [partId, setPartId] = useState<string | null>(null);
   const [paper, setPaper] = useState<'A4' | 'Letter'>('A4');
   const [mirrored, setMirrored] = useState(false);
@@ -30,8 +30,8 @@ export default function PrintScreen() {
   const filmRead = readLength(film, { bare: unit });
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const part = plan?.parts.find((one) => one.id === partId) ?? plan?.parts[0];
-  if (!plan || !part) return <StepGuard waiting="Working out the parts …" />;
+  const part = parts?.find((one) => one.id === partId) ?? parts?.[0];
+  if (!parts || !part) return <StepGuard waiting="Working out the parts …" />;
   const fetchFile = async (path: string, body: object, name: string) => {
     setBusy(true);
     setTrouble(await saveAnswer(`/jobs/${id}/${path}`, body, name));
@@ -43,7 +43,7 @@ export default function PrintScreen() {
     <StepLayout>
       <Sheet>
         <Heading>Full-size template</Heading>
-        <Pick label="Part" value={part.id} options={plan.parts.map((one) => ({ value: one.id, label: one.name }))} onChange={setPartId} />
+        <Pick label="Part" value={part.id} options={parts.map((one) => ({ value: one.id, label: one.name }))} onChange={setPartId} />
         <Choice
           label="Paper"
           value={paper}

@@ -44,7 +44,7 @@ export default function RunScreen() {
 }
 
 function BeforeStart({ sheet }: { sheet: RunSheet }) {
-  const { plan, revision, saved } = useJob();
+  const { plan, planning, planError, revision, saved } = useJob();
   const { say, caution, follow } = useWords();
   if (!plan) return null;
   const toDo = attendedSteps(plan.steps);
@@ -54,9 +54,10 @@ function BeforeStart({ sheet }: { sheet: RunSheet }) {
       action={
         <Action
           rank="main"
-          label="Start in the shop"
+          // What is frozen is what is on screen: it waits for the plan of the newest design.
+          label={planning && !planError ? 'Working out the newest plan …' : 'Start in the shop'}
           busy={sheet.busy}
-          disabled={saved.kind !== 'saved'}
+          disabled={saved.kind !== 'saved' || planning}
           onPress={() => sheet.start(revision)}
           testID="start"
         />

@@ -72,7 +72,7 @@ export default function ImportScreen() {
         wish: { unitMm, outline: outline || null, lines: [...lines], lineId, lineName: 'Imported', datum: part.datums[0].id },
       });
       if (!found.outline && !found.line) return setTrouble(phrases(found.left.map(say), ' ') || 'Nothing of the drawing was chosen.');
-      await change((now) => {
+      const taken = await change((now) => {
         const shaped = found.outline
           ? {
               ...now,
@@ -83,6 +83,7 @@ export default function ImportScreen() {
           : now;
         return found.line ? withLine(shaped, partId, found.line) : shaped;
       }, 'Drawing taken over');
+      if (!taken) return;
       if (found.left.length > 0) return setTrouble(phrase`Taken over, but: ${phrases(found.left.map(say), ' ')}`);
       router.replace(`/job/${id}/lines?part=${partId}` as Href);
     });

@@ -1,4 +1,4 @@
-import { attachedParts, boardOf, pathText, shapeOf, SUBSTRATES, type Part, type Substrate } from '@lintrel/core';
+import { attachedParts, boardOf, pathText, shapeOf, SUBSTRATES, type Design, type Part, type Substrate } from '@lintrel/core';
 import { phrase, SUBSTRATE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -45,22 +45,22 @@ export default function PartScreen() {
   };
   const read = readPart(tree, part?.lines ?? [], { bare: unit, scale: design.scale });
   const withPart = (made: Part) => ({ ...design, parts: part ? design.parts.map((one) => (one.id === made.id ? made : one)) : [...design.parts, made] });
-  const drawn = useDraftParts(read.ok ? withPart(read.part) : design, shelf)?.find((one) => one.id === ownId) ?? null;
+  const drawn = useDraftParts(read.ok ? withPart(read.part) : design)?.find((one) => one.id === ownId) ?? null;
   // Known at once, so that nothing moves when the drawing arrives.
   const known = part && { ring: boardOf(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]) };
   const leave = (to: string) => router.replace(`/job/${id}/${to}` as Href);
   const submit = async () => {
     if (!read.ok) return setFaults(read.faults);
     const made = detached(read.part, part, design.parts);
-    await change(
+    const done = await change(
       (now) => ({ ...now, parts: part ? now.parts.map((one): Part => (one.id === made.id ? made : apartFrom(one, made.id))) : [...now.parts, made] }),
       part ? undefined : phrase`${made.name} added`,
     );
-    leave(part ? 'piece' : `lines?part=${ownId}`);
+    if (done) leave(part ? 'piece' : `lines?part=${ownId}`);
   };
   const remove = async () => {
-    await change((now) => ({ ...now, parts: now.parts.filter((one) => one.id !== partId) }), phrase`${part?.name} taken out`, true);
-    leave('piece');
+    const without = (now: Design) => ({ ...now, parts: now.parts.filter((one) => one.id !== partId) });
+    if (await change(without, phrase`${part?.name} taken out`, true)) leave('piece');
   };
   const word = (keys: TreeKeys) => String(treeAt(tree, keys) ?? '');
   const follows = treeAt(tree, ['opposite', 'follows']) === true;

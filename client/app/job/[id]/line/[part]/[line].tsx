@@ -39,7 +39,7 @@ export default function LineScreen() {
 }
 
 function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
-  const { id, design, shelf, change, plan, unit } = useJob();
+  const { id, design, change, parts, unit } = useJob();
   const part = design.parts.find((one) => one.id === partId) as Design['parts'][number];
   const line = part.lines.find((one) => one.id === lineId) ?? null;
   const [ownId] = useState(
@@ -54,7 +54,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   const [fields, setFields] = useState(() => lineFields(line, part, unit, `Line ${part.lines.length + 1}`));
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
   const read = readLine(fields, ownId, line, { bare: unit, scale: design.scale });
-  const drafted = useDraftParts(read.ok ? withLine(design, partId, read.line) : design, shelf) ?? plan?.parts;
+  const drafted = useDraftParts(read.ok ? withLine(design, partId, read.line) : design) ?? parts;
   const drawn = drafted?.find((one) => one.id === partId) ?? null;
   const own = drawn?.lines.filter(({ owner }) => owner === ownId) ?? [];
   const leave = () => router.replace(`/job/${id}/lines?part=${partId}` as Href);
@@ -66,12 +66,10 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
     if (!read.ok) return setFaults(read.faults);
     const fault = own.find((stroke) => stroke.fault)?.fault;
     if (fault && isMade(read.line)) return setFaults({ whole: told(fault) });
-    await change((now) => withLine(now, partId, read.line), line ? undefined : phrase`${read.line.name} added`);
-    leave();
+    if (await change((now) => withLine(now, partId, read.line), line ? undefined : phrase`${read.line.name} added`)) leave();
   };
   const remove = async () => {
-    await change((now) => withoutLine(now, partId, ownId), phrase`${line?.name} taken out`, true);
-    leave();
+    if (await change((now) => withoutLine(now, partId, ownId), phrase`${line?.name} taken out`, true)) leave();
   };
   // Known at once, so that nothing moves when the drawing arrives.
   const ring = boardOf(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]);

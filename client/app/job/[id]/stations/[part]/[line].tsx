@@ -18,14 +18,14 @@ import { Notice } from '@/ui/Notice';
 import { Sheet } from '@/ui/Screen';
 import { Table } from '@/ui/Table';
 import { Body, Heading, Small } from '@/ui/Words';
-import { useComputed } from '@/worker/useComputed';
+import { useView } from '@/worker/useSession';
 import { useWords } from '@/person/PersonContext';
 
 /** A line by its marks: heights at even steps, for both sides, on screen, paper and as a list. */
 export default function StationsScreen() {
   const { part: partId, line: lineId } = useLocalSearchParams<{ part: string; line: string }>();
-  const { plan } = useJob();
-  const part = plan?.parts.find(({ id }) => id === partId);
+  const { parts } = useJob();
+  const part = parts?.find(({ id }) => id === partId);
   if (!part) return <StepGuard waiting="Setting the marks …" />;
   return <Stations key={`${partId}/${lineId}`} part={part} lineId={lineId} />;
 }
@@ -43,7 +43,7 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
   const read = (text: string) => readLength(text, { bare: unit, scale: design.scale });
   const [stepRead, toleranceRead] = [positive(read(step)), positive(read(tolerance))];
   const wish = stepRead.ok && toleranceRead.ok ? { part: part.id, line: stroke, datum, stepMm: stepRead.value, toleranceMm: toleranceRead.value } : null;
-  const { output: table } = useComputed('stations', wish && { design, wish });
+  const { output: table } = useView('stations', wish);
   const inWords = table && words.stations(table);
   const file = (what: 'pdf' | 'csv') => {
     if (!wish) return;

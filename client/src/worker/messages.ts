@@ -1,0 +1,78 @@
+import type {
+  Design,
+  Dragged,
+  DragWish,
+  Handle,
+  JobSearch,
+  LineAnalysis,
+  LineFit,
+  Look,
+  Match,
+  Measured,
+  Part,
+  PartPlan,
+  Picture,
+  Plan,
+  Shelf,
+  StationTable,
+  StationWish,
+  WishOrder,
+} from '@lintrel/core';
+import type { Sent } from './sent';
+
+interface OneLine {
+  readonly part: string;
+  readonly line: string;
+}
+
+/** What can be asked about the open job: with what, and what the answer is. */
+export interface Views {
+  fits: { readonly input: OneLine; readonly output: readonly LineFit[] };
+  analysis: { readonly input: OneLine; readonly output: LineAnalysis | null };
+  handles: { readonly input: OneLine; readonly output: readonly Handle[] };
+  match: { readonly input: OneLine & { readonly datum: string; readonly measured: readonly Measured[] }; readonly output: Match | null };
+  stations: { readonly input: StationWish; readonly output: StationTable | null };
+  picture: { readonly input: { readonly look: Look }; readonly output: Picture };
+  /** Lines and areas of a design that is being typed or tried; `carry`: the finishes of the open job follow their areas. */
+  draft: { readonly input: { readonly design: Design; readonly carry?: boolean }; readonly output: readonly PartPlan[] };
+  /** The plan with another scheme of the job, by its place among the others. */
+  scheme: { readonly input: { readonly other: number }; readonly output: Plan };
+  wishes: { readonly input: Record<string, never>; readonly output: readonly WishOrder[] };
+  /** A long search; its news come one after another. */
+  search: { readonly input: Record<string, never>; readonly output: JobSearch };
+}
+export type ViewName = keyof Views;
+
+/** A design on its way: parts the other side has are named. */
+export type SentDesign = Omit<Design, 'parts'> & { readonly parts: Sent<Part> };
+
+/** A plan on its way. */
+export type SentPlan = Omit<Plan, 'parts' | 'items' | 'steps'> & {
+  readonly parts: Sent<PartPlan>;
+  readonly items: Sent<Plan['items'][number]>;
+  readonly steps: Sent<Plan['steps'][number]>;
+};
+
+/** What a screen says to the session. `id` is of the message; answers carry it. */
+export type ToSession =
+  | {
+      readonly kind: 'set';
+      readonly id: number;
+      readonly design: SentDesign;
+      /** Left out: as before. */
+      readonly shelf?: Shelf;
+      /** True where the design follows from the one before: finishes go with their areas, and what comes of that is told first. */
+      readonly carry: boolean;
+    }
+  | { readonly kind: 'drag'; readonly id: number; readonly wish: DragWish }
+  | { readonly kind: 'ask'; readonly id: number; readonly view: ViewName; readonly input: unknown }
+  | { readonly kind: 'leave'; readonly id: number };
+
+/** What the session says. */
+export type FromSession =
+  | { readonly kind: 'design'; readonly id: number; readonly design: SentDesign }
+  | { readonly kind: 'parts'; readonly id: number; readonly parts: Sent<PartPlan> }
+  | { readonly kind: 'plan'; readonly id: number; readonly plan: SentPlan }
+  | { readonly kind: 'dragged'; readonly id: number; readonly dragged: Dragged | null }
+  | { readonly kind: 'answer'; readonly id: number; readonly output: unknown }
+  | { readonly kind: 'error'; readonly id: number; readonly message: string };

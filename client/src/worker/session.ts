@@ -1,0 +1,193 @@
+import {
+  analyseLine,
+  carryScheme,
+  draftParts,
+  dragged,
+  fitsOfLine,
+  handlesOf,
+  matchLine,
+  newWorkStore,
+  pictureOf,
+  planSteps,
+  searchJob,
+  stationTable,
+  wishSteps,
+  type Design,
+  type Part,
+  type Plan,
+  type Shelf,
+  type WorkStore,
+} from '@lintrel/core';
+import type { FromSession, SentDesign, SentPlan, ToSession, ViewName, Views } from './messages';
+import { sendingLists } from './sent';
+
+/** The open job, and everything that was worked out of it. */
+interface Open {
+  readonly design: Design;
+  readonly shelf: Shelf;
+  readonly store: WorkStore;
+}
+
+type AtOnce = Exclude<ViewName, InSteps>;
+type InSteps = 'scheme' | 'wishes' | 'search';
+
+/** Short questions are answered as they come. */
+const AT_ONCE: { readonly [N in AtOnce]: (open: Open, input: Views[N]['input']) => Views[N]['output'] } = {
+  fits: ({ design, shelf, store }, { part, line }) => fitsOfLine(design.parts, part, line, shelf.tapes, store),
+  analysis: ({ design, store }, { part, line }) => analyseLine(design.parts, part, line, store),
+  handles: ({ design, store }, { part, line }) => handlesOf(design.parts, part, line, store),
+  match: ({ design, store }, { part, line, datum, measured }) => matchLine(design.parts, part, line, datum, measured, store),
+  stations: ({ design, store }, wish) => stationTable(design, wish, store),
+  picture: ({ design, shelf, store }, { look }) => pictureOf(design, shelf, look, store),
+  draft: ({ design, shelf, store }, input) => draftParts(input.carry ? carryScheme(design, input.design, store) : input.design, shelf, store),
+};
+
+/** Long ones go on in steps: what a step yields is news, what they end with the answer. */
+const IN_STEPS: { readonly [N in InSteps]: (open: Open, input: Views[N]['input']) => Generator<unknown, Views[N]['output'] | void> } = {
+  *scheme({ design, shelf, store }, { other }) {
+    const scheme = design.others?.[other];
+    if (!scheme) throw new Error('This scheme is no longer there.');
+    const steps = planSteps({ ...design, scheme, others: undefined }, shelf, store);
+    for (let step = steps.next(); ; step = steps.next()) {
+      if (step.done) return step.value;
+      yield;
+    }
+  },
+  *wishes({ design, shelf, store }) {
+    const steps = wishSteps(design, shelf, store);
+    for (let step = steps.next(); ; step = steps.next()) {
+      if (step.done) return step.value;
+      yield;
+    }
+  },
+  search: ({ design, shelf, store }) => searchJob(design, shelf, undefined, store),
+};
+const goesInSteps = (view: ViewName): view is InSteps => view in IN_STEPS;
+
+/** Longest time other messages wait while something long goes on, ms: half a frame. */
+const SLICE_MS = 8;
+/** News of one question are told this often at most, ms. */
+const NEWS_MS = 200;
+
+/** Something long that is under way. */
+interface Running {
+  readonly id: number;
+  /** True for the plan of the open job, which goes before everything else. */
+  readonly plan: boolean;
+  /** Takes one step; true where it was the last. */
+  readonly step: () => boolean;
+}
+
+/**
+ * Holds the open job beside the screens and answers what they ask. Short questions, a finger's above all, are answered between two steps
+ * of what is long; a newer design ends the plan of the older one; the plan goes before comparisons and searches.
+ * @param send takes what the session says
+ * @param later calls a function when waiting messages have been heard
+ * @returns what hears the messages
+ */
+export function createSession(send: (news: FromSession) => void, later: (work: () => void) => void): (message: ToSession) => void {
+  const store = newWorkStore();
+  let open: Open | null = null;
+  let held = new Map<string, Part>();
+  let running: readonly Running[] = [];
+  let turning = false;
+  const [partsOut, itemsOut, stepsOut] = [
+    sendingLists<Plan['parts'][number]>(textOf),
+    sendingLists<Plan['items'][number]>(textOf),
+    sendingLists<Plan['steps'][number]>(textOf),
+  ];
+
+  const tell = (id: number, work: () => void) => {
+    try {
+      work();
+    } catch (error) {
+      send({ kind: 'error', id, message: error instanceof Error ? error.message : String(error) });
+    }
+  };
+  const turn = () => {
+    const until = performance.now() + SLICE_MS;
+    while (running.length > 0 && performance.now() < until) {
+      const [one] = running;
+      let over = true;
+      tell(one.id, () => (over = one.step()));
+      if (over) running = running.filter((other) => other !== one);
+    }
+    turning = running.length > 0;
+    if (turning) later(turn);
+  };
+  const start = (one: Running) => {
+    running = one.plan ? [one, ...running.filter(({ plan }) => !plan)] : [...running, one];
+    if (!turning) later(turn);
+    turning = true;
+  };
+  const opened = (): Open => {
+    if (!open) throw new Error('No job is open.');
+    return open;
+  };
+
+  const set = ({ id, design, shelf, carry }: Extract<ToSession, { kind: 'set' }>) => {
+    const parts = design.parts.map((one) => (typeof one === 'string' ? (held.get(one) as Part) : one));
+    const came: Design = { ...design, parts };
+    const known = shelf ?? opened().shelf;
+    held = new Map(parts.map((part) => [part.id, part]));
+    const next = carry ? carryScheme(opened().design, came, store) : came;
+    const mine = new Set(parts);
+    held = new Map(next.parts.map((part) => [part.id, part]));
+    open = { design: next, shelf: known, store };
+    if (carry) send({ kind: 'design', id, design: { ...next, parts: next.parts.map((part) => (mine.has(part) ? part.id : part)) } satisfies SentDesign });
+    start({ id, plan: true, step: planning(id, open) });
+  };
+  const planning = (id: number, { design, shelf }: Open) => {
+    const steps = planSteps(design, shelf, store);
+    return () => {
+      const step = steps.next();
+      if (step.done) {
+        const { parts, items, steps: all } = step.value;
+        const plan: SentPlan = { ...step.value, parts: partsOut(parts), items: itemsOut(items), steps: stepsOut(all) };
+        send({ kind: 'plan', id, plan });
+      } else if (step.value) send({ kind: 'parts', id, parts: partsOut(step.value) });
+      return step.done === true;
+    };
+  };
+  const asking = (id: number, steps: Generator<unknown, unknown>) => {
+    let told = -Infinity;
+    let last: unknown;
+    return () => {
+      const step = steps.next();
+      last = step.value ?? last;
+      const due = step.done || (step.value !== undefined && performance.now() - told >= NEWS_MS);
+      if (due) {
+        told = performance.now();
+        send({ kind: 'answer', id, output: last });
+      }
+      return step.done === true;
+    };
+  };
+  const ask = ({ id, view, input }: Extract<ToSession, { kind: 'ask' }>) => {
+    if (goesInSteps(view)) {
+      const steps = (IN_STEPS[view] as (open: Open, given: unknown) => Generator<unknown, unknown>)(opened(), input);
+      return start({ id, plan: false, step: asking(id, steps) });
+    }
+    const output = (AT_ONCE[view] as (open: Open, given: unknown) => unknown)(opened(), input);
+    send({ kind: 'answer', id, output });
+  };
+
+  return (message) =>
+    tell(message.id, () => {
+      if (message.kind === 'set') set(message);
+      else if (message.kind === 'ask') ask(message);
+      else if (message.kind === 'drag') send({ kind: 'dragged', id: message.id, dragged: dragged(opened().design.parts, message.wish, store) });
+      else running = running.filter(({ id }) => id !== message.id);
+    });
+}
+
+/** What a thing is told apart by; written once. */
+const texts = new WeakMap<object, string>();
+
+function textOf(one: object): string {
+  const known = texts.get(one);
+  if (known !== undefined) return known;
+  const text = JSON.stringify(one);
+  texts.set(one, text);
+  return text;
+}

@@ -1,0 +1,51 @@
+import type { Design, Plan, Shelf } from '@lintrel/core';
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { session } from './jobSession';
+import type { ViewName, Views } from './messages';
+
+/** What follows from the design on screen, as far as it is worked out. */
+export interface Followed {
+  /** Lines and areas, which are there before the order of coats; null until the first are. */
+  readonly parts: Plan['parts'] | null;
+  /** The newest plan; null until the first is there. */
+  readonly plan: Plan | null;
+  /** True while the plan is older than the design. */
+  readonly planning: boolean;
+  /** Why the design could not be worked out. */
+  readonly planError: string | null;
+}
+
+/** Puts a design before the session and gives what it works out. */
+export function useSession(job: string, design: Design, shelf: Shelf): Followed {
+  const state = useSyncExternalStore(session.subscribe, session.state);
+  useEffect(() => session.put(job, design, shelf), [job, design, shelf]);
+  const own = state.job === job;
+  return {
+    parts: (own && state.parts?.parts) || null,
+    plan: (own && state.plan?.plan) || null,
+    planning: !own || state.plan?.of !== design,
+    planError: own && state.design === design ? state.error : null,
+  };
+}
+
+/**
+ * What the session says of the open job when asked; asked again whenever the job is another.
+ * @param input null asks nothing
+ * @returns the newest answer, null until there is one; `fresh` is false while a newer one is on its way; why there is none
+ */
+export function useView<N extends ViewName>(
+  view: N,
+  input: Views[N]['input'] | null,
+): { readonly output: Views[N]['output'] | null; readonly fresh: boolean; readonly error: string | null } {
+  const { design } = useSyncExternalStore(session.subscribe, session.state);
+  const [answer, setAnswer] = useState<{ of: string; design: Design; output: Views[N]['output'] | null; error: string | null } | null>(null);
+  const key = input === null ? null : JSON.stringify(input);
+  useEffect(() => {
+    if (key === null || design === null) return;
+    return session.ask(view, JSON.parse(key) as Views[N]['input'], (output, error) =>
+      setAnswer((last) => ({ of: key, design, output: error === null ? output : (last?.output ?? null), error })),
+    );
+  }, [view, key, design]);
+  const fresh = answer !== null && answer.of === key && answer.design === design;
+  return { output: input === null ? null : (answer?.output ?? null), fresh, error: fresh ? answer.error : null };
+}
