@@ -9,7 +9,7 @@ import { ticksIn, tickStep } from '@/clock/ticks';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Row, Rows } from '@/ui/Row';
-import { Screen, Sheet, Waiting } from '@/ui/Screen';
+import { Screen, Panel, Waiting } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { clockTime, countdown } from '@/words';
@@ -39,22 +39,22 @@ export default function ClockScreen() {
   return (
     <Screen title="Clock" about="What is drying or due, in all jobs. Times are estimates from the air and the film; a touch test counts for more.">
       {due.length === 0 ? (
-        <Sheet>
+        <Panel>
           <Body>Nothing is drying. Windows show here once a run sheet has been started and a coat is logged.</Body>
           <Action label="See the jobs" onPress={() => router.push('/')} />
-        </Sheet>
+        </Panel>
       ) : (
         <>
-          <Sheet>
+          <Panel>
             <AllOnOneRail due={due} now={now} />
-          </Sheet>
-          <Sheet>
+          </Panel>
+          <Panel>
             <Rows>
               {due.map((one) => (
                 <DueRow key={`${one.job.id}${one.window.step}${one.window.code}${one.window.opens}`} due={one} now={now} />
               ))}
             </Rows>
-          </Sheet>
+          </Panel>
         </>
       )}
     </Screen>

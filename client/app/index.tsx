@@ -10,7 +10,7 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Rows } from '@/ui/Row';
 import { Notice } from '@/ui/Notice';
-import { Screen, Sheet, Waiting } from '@/ui/Screen';
+import { Screen, Panel, Waiting } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
 import { Body, Heading } from '@/ui/Words';
 
@@ -39,21 +39,21 @@ export default function JobsScreen() {
     >
       {importJob.error ? <Notice level="stop" text={phrase`This file was not taken in. ${importJob.error.message}`} /> : null}
       {data ? (
-        <Sheet>
+        <Panel>
           <Rows>
             {jobs.map((job) => (
               <JobRow key={job.id} job={job} now={now} />
             ))}
           </Rows>
           {jobs.length === 0 ? <Body>No job yet. Start one, or answer a single question on the Bench.</Body> : null}
-        </Sheet>
+        </Panel>
       ) : (
         <Waiting what="the jobs" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
       )}
-      <Sheet>
+      <Panel>
         <Heading>On this device</Heading>
         <PersonForm />
-      </Sheet>
+      </Panel>
     </Screen>
   );
 }

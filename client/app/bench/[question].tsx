@@ -1,11 +1,11 @@
 import { questionNamed, SHIPPED_SHELF, type Question, type Shelf } from '@lintrel/core';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useShelf } from '@/api/queries';
-import { AnswerSheet } from '@/bench/AnswerSheet';
+import { AnswerPanel } from '@/bench/AnswerPanel';
 import { QuestionForm } from '@/bench/QuestionForm';
 import { useQuestion } from '@/bench/useQuestion';
 import { Action } from '@/ui/Action';
-import { Screen, Sheet } from '@/ui/Screen';
+import { Screen, Panel } from '@/ui/Screen';
 import { Body } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
 
@@ -17,10 +17,10 @@ export default function QuestionScreen() {
   if (!found) {
     return (
       <Screen title="Bench">
-        <Sheet>
+        <Panel>
           <Body>There is no such question.</Body>
           <Action label="All questions" onPress={() => router.replace('/bench')} />
-        </Sheet>
+        </Panel>
       </Screen>
     );
   }
@@ -32,10 +32,10 @@ function OneQuestion({ question, shelf }: { question: Question; shelf: Shelf }) 
   const { title, about } = useWords().question(question.name);
   return (
     <Screen title={title} about={about}>
-      <AnswerSheet question={question} answer={asked.answer} />
-      <Sheet>
+      <AnswerPanel question={question} answer={asked.answer} />
+      <Panel>
         <QuestionForm question={question} asked={asked} shelf={shelf} />
-      </Sheet>
+      </Panel>
       <Action rank="quiet" label="All questions" icon="arrow-left" onPress={() => router.push('/bench')} />
     </Screen>
   );

@@ -3,7 +3,7 @@ import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useShelf } from '@/api/queries';
 import { Row, Rows } from '@/ui/Row';
-import { Screen, Sheet } from '@/ui/Screen';
+import { Screen, Panel } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
 
@@ -13,7 +13,7 @@ export default function BenchScreen() {
   const words = useWords();
   return (
     <Screen title="Bench" about="One question at a time, no job needed">
-      <Sheet>
+      <Panel>
         <Rows>
           {QUESTIONS.map((question) => {
             const { title, about, answer: told } = words.question(question.name);
@@ -27,7 +27,7 @@ export default function BenchScreen() {
             );
           })}
         </Rows>
-      </Sheet>
+      </Panel>
     </Screen>
   );
 }

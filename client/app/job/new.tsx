@@ -10,7 +10,7 @@ import { typedNumber } from '@/forms/typed';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
-import { Screen, Sheet } from '@/ui/Screen';
+import { Screen, Panel } from '@/ui/Screen';
 
 const formSchema = v.object({ title: newJobSchema.entries.title, kind: newJobSchema.entries.kind, scale: typedNumber(numberBetween(1, 1000)) });
 
@@ -31,7 +31,7 @@ export default function NewJobScreen() {
   const submit = handleSubmit((job) => create.mutate(job, { onSuccess: ({ id }) => router.replace(`/job/${id}/part/new`) }));
   return (
     <Screen title="New job" action={<Action rank="main" label="Start setting out" busy={create.isPending} onPress={() => void submit()} testID="submit" />}>
-      <Sheet>
+      <Panel>
         <Field whole control={control} name="title" label="Name of the job" />
         <Choice
           label="What is it?"
@@ -53,7 +53,7 @@ export default function NewJobScreen() {
           />
         ) : null}
         {create.error ? <Notice level="stop" text={create.error.message} /> : null}
-      </Sheet>
+      </Panel>
     </Screen>
   );
 }

@@ -9,7 +9,7 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Row, Rows, Swatch } from '@/ui/Row';
-import { Screen, Sheet, Waiting } from '@/ui/Screen';
+import { Screen, Panel, Waiting } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 
 /** Shelf: the tapes and finishes there are, with the figures everything is computed from. */
@@ -45,7 +45,7 @@ export default function ShelfScreen() {
           const tapes = data.tapes.filter((tape) => tape.kind === kind);
           if (tapes.length === 0) return null;
           return (
-            <Sheet key={kind}>
+            <Panel key={kind}>
               <View>
                 <Heading>{phrase`${kind}  ${TAPE_NAMES[kind]}`}</Heading>
                 <Small>{phrase`${tapes[0].use} · stretch ${(tapes[0].stretch * 100).toFixed(0)} %, fold ${(tapes[0].fold * 100).toFixed(1)} %, clean within ${tapes[0].cleanHours} h at ${temperature(REFERENCE_AIR.airC)}`}</Small>
@@ -55,11 +55,11 @@ export default function ShelfScreen() {
                   <Action key={tape.code} label={tape.code} onPress={() => router.push(`/shelf/tape/${tape.code}` as Href)} testID={`tape-${tape.code}`} />
                 ))}
               </View>
-            </Sheet>
+            </Panel>
           );
         })
       ) : (
-        <Sheet>
+        <Panel>
           <Rows>
             {data.finishes.map((finish) => (
               <Row
@@ -74,7 +74,7 @@ export default function ShelfScreen() {
               </Row>
             ))}
           </Rows>
-        </Sheet>
+        </Panel>
       )}
     </Screen>
   );

@@ -19,7 +19,7 @@ import { useJob } from '@/job/JobContext';
 import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { KEEP } from '@/words';
 import { useView } from '@/worker/useSession';
@@ -46,7 +46,7 @@ export function Schemes({ plan, part, onOther }: { plan: Plan; part: PartPlan; o
       return { ...now, others: [...(now.others ?? []), { ...now.scheme, name: `Scheme ${number}` }] };
     }, 'Kept a copy of the scheme');
   return (
-    <Sheet>
+    <Panel>
       <Heading>{phrase`Planned: ${schemeName(design.scheme, 0)}`}</Heading>
       <SchemeName key={design.scheme.name} />
       {others.length > 0 ? (
@@ -61,7 +61,7 @@ export function Schemes({ plan, part, onOther }: { plan: Plan; part: PartPlan; o
       )}
       {others.length < MOST_OTHERS ? <Action label="Keep a copy to compare" onPress={copy} testID="copy-scheme" /> : null}
       {index >= 0 ? <Compared plan={plan} part={part} index={index} onGone={() => setAgainst(null)} onOther={onOther} /> : null}
-    </Sheet>
+    </Panel>
   );
 }
 

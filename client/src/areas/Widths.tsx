@@ -6,7 +6,7 @@ import { RangeInput } from '@/forms/RangeInput';
 import { useJob } from '@/job/JobContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Words';
 
 /** Widths being tried on a band set. */
@@ -42,7 +42,7 @@ export function Widths({ part, trial, onTrial }: { part: string; trial: Trial | 
     onTrial(null);
   };
   return (
-    <Sheet>
+    <Panel>
       <Heading>Try widths</Heading>
       {bands.map((line) => {
         const own = trial?.line === line.id && trial.part === part ? trial : null;
@@ -76,7 +76,7 @@ export function Widths({ part, trial, onTrial }: { part: string; trial: Trial | 
       ) : (
         <Small>Slide: the drawing follows at once. Nothing is kept until you say so.</Small>
       )}
-    </Sheet>
+    </Panel>
   );
 }
 

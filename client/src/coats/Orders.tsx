@@ -6,7 +6,7 @@ import { colour, measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Swatch } from '@/ui/Row';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { LongSearch } from './LongSearch';
 import { Price } from './Pins';
@@ -31,7 +31,7 @@ export function Orders({ plan }: { plan: Plan }) {
   // Primer and clear have their place whatever the order.
   const own = (order: readonly string[]) => order.filter((id) => plan.stages.some(({ finish, layer }) => finish === id && layer === 'finish'));
   return (
-    <Sheet>
+    <Panel>
       <Heading>Orders of coats</Heading>
       <Choice label="Wanted most" value={plan.wish} options={WISHES.map((value) => ({ value, label: WISH_WORDS[value] }))} onChange={wish} />
       <Wishes onWish={wish} />
@@ -52,7 +52,7 @@ export function Orders({ plan }: { plan: Plan }) {
         ))}
       </ScrollView>
       <Price price={plan.choicePrice} />
-    </Sheet>
+    </Panel>
   );
 }
 

@@ -5,7 +5,7 @@ import { useJob } from '@/job/JobContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Words';
 import { freeAreas } from './StageFacts';
 import { useWords } from '@/person/PersonContext';
@@ -23,7 +23,7 @@ export function Pins({ plan, part, stage, chosen }: { plan: Plan; part: PartPlan
   const pin = (area: AreaPlan, value: Pinned) =>
     void change((now) => pinArea(now, part.id, area, stage.finish, value === 'free' ? null : value === 'open'), phrase`Pinned ${area.code}`);
   return (
-    <Sheet>
+    <Panel>
       <Heading>Open or covered in this stage</Heading>
       <Small>Areas painted later may be sprayed along now or covered. Tap one on the drawing, or choose here.</Small>
       {shown.map((area) => (
@@ -41,7 +41,7 @@ export function Pins({ plan, part, stage, chosen }: { plan: Plan; part: PartPlan
         </View>
       ))}
       {free.length > shown.length ? <Small>{phrase`${free.length - shown.length} more: tap them on the drawing.`}</Small> : null}
-    </Sheet>
+    </Panel>
   );
 }
 

@@ -6,7 +6,7 @@ import { RangeInput } from '@/forms/RangeInput';
 import { useJob } from '@/job/JobContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Figure, Heading, Small } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
 
@@ -41,7 +41,7 @@ export function Rehearse({ moments, at, setAt, moment, playing, setPlaying }: Re
     setPlaying(true);
   };
   return (
-    <Sheet>
+    <Panel>
       <View style={styles.row}>
         <Heading>Rehearse</Heading>
         <Action rank="quiet" icon={playing ? 'pause' : 'play'} label={playing ? 'Pause' : 'Play'} onPress={() => (playing ? setPlaying(false) : start())} />
@@ -68,7 +68,7 @@ export function Rehearse({ moments, at, setAt, moment, playing, setPlaying }: Re
         <Small>Slide through every coat, or let it run. The drawing shows what you would see.</Small>
       )}
       {at !== null ? <Action rank="quiet" label="Back to the stages" onPress={() => [setPlaying(false), setAt(null)]} /> : null}
-    </Sheet>
+    </Panel>
   );
 }
 

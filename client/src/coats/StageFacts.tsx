@@ -6,7 +6,7 @@ import { useJob } from '@/job/JobContext';
 import { colour, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Rows, Swatch } from '@/ui/Row';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
 import { phrase, phrases, listedPhrase, several } from '@lintrel/words';
@@ -20,7 +20,7 @@ export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
   const nameOf = (id: string) => plan.parts.find((part) => part.id === id)?.name ?? id;
   const finish = shelf.finishes.find(({ id }) => id === stage.finish);
   return (
-    <Sheet>
+    <Panel>
       <View style={styles.row}>
         <Swatch colour={finish?.colour ?? colour.sheet} />
         <Heading style={styles.shrink}>{phrase`Stage ${stage.number}: ${finish?.name ?? stage.finish}${LAYER_WORDS[stage.layer]}`}</Heading>
@@ -44,7 +44,7 @@ export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
       {stage.tasks.map((task) => (
         <Task key={`${task.answer} ${task.reason.code}`} task={task} stage={stage} plan={plan} />
       ))}
-    </Sheet>
+    </Panel>
   );
 }
 

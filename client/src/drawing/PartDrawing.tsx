@@ -6,7 +6,7 @@ import { colour, font } from '@/theme/theme';
 import { Arrow, EFFECT_DRAWN, PaintPatterns, RunShape } from './Masking';
 import { areaPath, boxRound, openPath, placeOfCode, ringPath } from './path';
 import { firstStrokes } from './strokes';
-import { Sheet, type SheetDrag, type SheetHandle } from './Sheet';
+import { Canvas, type CanvasDrag, type CanvasHandle } from './Canvas';
 
 export interface DrawnArea {
   readonly code: string;
@@ -40,17 +40,17 @@ interface PartPictureProps {
 
 interface PartDrawingProps extends PartPictureProps {
   readonly overlay?: (mmPerDp: number) => ReactNode;
-  readonly handles?: readonly SheetHandle[];
-  readonly onDrag?: (drag: SheetDrag) => void;
+  readonly handles?: readonly CanvasHandle[];
+  readonly onDrag?: (drag: CanvasDrag) => void;
 }
 
 /** A part in true proportions: areas in their paint, lines in ink, tapes along them. */
 export function PartDrawing({ overlay, handles, onDrag, ...props }: PartDrawingProps) {
   const { part } = props;
   return (
-    <Sheet box={boxRound(part.ring)} label={phrase`Drawing of ${part.name}`} overlay={overlay} handles={handles} onDrag={onDrag}>
+    <Canvas box={boxRound(part.ring)} label={phrase`Drawing of ${part.name}`} overlay={overlay} handles={handles} onDrag={onDrag}>
       {(mmPerDp) => <PartPicture {...props} mmPerDp={mmPerDp} />}
-    </Sheet>
+    </Canvas>
   );
 }
 

@@ -6,7 +6,7 @@ import { Typed } from '@/forms/Field';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { useView } from '@/worker/useSession';
 import { useJob } from './JobContext';
@@ -31,7 +31,7 @@ export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: s
     return reading.ok ? undefined : told(reading.why);
   };
   return (
-    <Sheet>
+    <Panel>
       <Heading>Does the second side match?</Heading>
       <Small>Measure a few heights of the line on the second side, from the same datum.</Small>
       {typed.map((one, index) => (
@@ -76,7 +76,7 @@ export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: s
           />
         </View>
       ) : null}
-    </Sheet>
+    </Panel>
   );
 }
 

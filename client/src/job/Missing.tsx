@@ -1,6 +1,6 @@
 import { router, type Href } from 'expo-router';
 import { Action } from '@/ui/Action';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body } from '@/ui/Words';
 import { useJob } from './JobContext';
 
@@ -9,10 +9,10 @@ export function Missing({ need }: { need: 'part' | 'line' | 'finish' | 'start' }
   const { id } = useJob();
   const { text, label, path } = NEEDS[need];
   return (
-    <Sheet>
+    <Panel>
       <Body>{text}</Body>
       <Action rank="main" label={label} onPress={() => router.push(`/job/${id}/${path}` as Href)} />
-    </Sheet>
+    </Panel>
   );
 }
 

@@ -3,12 +3,12 @@ import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { booth, font, measure, size, space } from '@/theme/theme';
 import { BoothButton } from './BoothButton';
-import type { RunSheet } from './useRunSheet';
+import type { WorkSheet } from './useWorkSheet';
 import { Text } from '@/ui/Text';
 import { useWords } from '@/person/PersonContext';
 
 /** Entries the server has not taken: those that wait for a connection, and those it refuses. None goes unseen. */
-export function PendingEntries({ sheet }: { sheet: RunSheet }) {
+export function PendingEntries({ sheet }: { sheet: WorkSheet }) {
   const { waiting, refused, unkept, plan, again, drop } = sheet;
   const wordsOf = useEntryWords(plan?.steps ?? []);
   if (waiting.length + refused.length === 0) return null;

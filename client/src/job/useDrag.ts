@@ -1,7 +1,7 @@
 import type { Dragged, PartPlan, Shelf } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useEffect, useRef, useState } from 'react';
-import type { SheetDrag } from '@/drawing/Sheet';
+import type { CanvasDrag } from '@/drawing/Canvas';
 import { session } from '@/worker/jobSession';
 import { useView } from '@/worker/useSession';
 import { withLine } from './changeLine';
@@ -17,7 +17,7 @@ const SNAP_DP = 12;
 export interface Dragging {
   readonly handles: readonly { readonly key: string; readonly place: readonly [number, number] }[];
   readonly live: Dragged | null;
-  readonly onDrag: (drag: SheetDrag) => void;
+  readonly onDrag: (drag: CanvasDrag) => void;
 }
 
 /**
@@ -31,7 +31,7 @@ export function useDrag(part: PartPlan | null, lineId: string | null): Dragging 
   const free = part !== null && made !== null && !made.locked;
   const { output } = useView('handles', free ? { part: part.id, line: made.id } : null);
   const [live, setLive] = useState<Dragged | null>(null);
-  const waiting = useRef<SheetDrag | null>(null);
+  const waiting = useRef<CanvasDrag | null>(null);
   const busy = useRef(false);
   // What is shown live gives way to the design once that has followed.
   useEffect(() => setLive(null), [design]);
@@ -52,7 +52,7 @@ export function useDrag(part: PartPlan | null, lineId: string | null): Dragging 
     }
     void next();
   }
-  const onDrag = (drag: SheetDrag) => {
+  const onDrag = (drag: CanvasDrag) => {
     waiting.current = drag;
     void next();
   };

@@ -1,4 +1,4 @@
-import type { Design, Dragged, DragWish, Part, PartPlan, Plan, Shelf } from '@lintrel/core';
+import type { Design, Dragged, DragRequest, Part, PartPlan, Plan, Shelf } from '@lintrel/core';
 import type { FromSession, SentDesign, SentPlan, ToSession, ViewName, Views } from './messages';
 import { receivingLists, sendingLists } from './sent';
 
@@ -28,7 +28,7 @@ export interface JobSession {
   readonly put: (job: string, design: Design, shelf: Shelf) => void;
   /** A changed design: what becomes of it when finishes have followed their areas. It is the one worked on from then on. */
   readonly carry: (after: Design) => Promise<Design>;
-  readonly drag: (wish: DragWish) => Promise<Dragged | null>;
+  readonly drag: (wish: DragRequest) => Promise<Dragged | null>;
   /** Asks about the design that was put last; returns what ends the question. */
   readonly ask: <N extends ViewName>(view: N, input: Views[N]['input'], told: (output: Views[N]['output'] | null, error: string | null) => void) => () => void;
 }

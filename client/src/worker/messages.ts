@@ -1,7 +1,7 @@
 import type {
   Design,
   Dragged,
-  DragWish,
+  DragRequest,
   Handle,
   JobSearch,
   LineAnalysis,
@@ -15,7 +15,7 @@ import type {
   Plan,
   Shelf,
   StationTable,
-  StationWish,
+  StationRequest,
   WishOrder,
 } from '@lintrel/core';
 import type { Sent } from './sent';
@@ -31,7 +31,7 @@ export interface Views {
   analysis: { readonly input: OneLine; readonly output: LineAnalysis | null };
   handles: { readonly input: OneLine; readonly output: readonly Handle[] };
   match: { readonly input: OneLine & { readonly datum: string; readonly measured: readonly Measured[] }; readonly output: Match | null };
-  stations: { readonly input: StationWish; readonly output: StationTable | null };
+  stations: { readonly input: StationRequest; readonly output: StationTable | null };
   picture: { readonly input: { readonly look: Look }; readonly output: Picture };
   /** Lines and areas of a design that is being typed or tried; `carry`: the finishes of the open job follow their areas. */
   draft: { readonly input: { readonly design: Design; readonly carry?: boolean }; readonly output: readonly PartPlan[] };
@@ -64,7 +64,7 @@ export type ToSession =
       /** True where the design follows from the one before: finishes go with their areas, and what comes of that is told first. */
       readonly carry: boolean;
     }
-  | { readonly kind: 'drag'; readonly id: number; readonly wish: DragWish }
+  | { readonly kind: 'drag'; readonly id: number; readonly wish: DragRequest }
   | { readonly kind: 'ask'; readonly id: number; readonly view: ViewName; readonly input: unknown }
   | { readonly kind: 'leave'; readonly id: number };
 

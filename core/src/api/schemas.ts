@@ -64,7 +64,7 @@ export const runSchema = v.object({
   started: v.nullable(
     v.object({
       revision: revision(),
-      // What was frozen comes back as it was, whatever version of plan it is: readRunSheet reads it.
+      // What was frozen comes back as it was, whatever version of plan it is: readWorkSheet reads it.
       plan: v.custom<FrozenPlan>((plan) => typeof plan === 'object' && plan !== null && (plan as FrozenPlan).format === 'lintrel-plan'),
     }),
   ),

@@ -24,7 +24,7 @@ export interface Arrangement {
 export const tooManyMeetings: LineSaid = { code: 'line.meetings', values: { most: MOST.meetings } };
 
 /** A part that areas are found on. */
-export interface Ground {
+export interface Outlines {
   readonly sheet: Sheet;
   /** Rims of its openings on the sheet. */
   readonly openings: readonly (readonly Point[])[];
@@ -36,12 +36,12 @@ export interface Ground {
  * Lines that meet others more often than is worked out are left out, the worst first, and named.
  * @returns areas that together are the part without its openings, borders between them, and what hangs loose
  */
-export function arrange(ground: Ground, lines: readonly ResolvedLine[]): Arrangement {
-  const { sheet } = ground;
-  const { pieces, leftOut } = splitUp(ground, lines);
+export function arrange(outlines: Outlines, lines: readonly ResolvedLine[]): Arrangement {
+  const { sheet } = outlines;
+  const { pieces, leftOut } = splitUp(outlines, lines);
   if (pieces === null) return { areas: [], borders: [], loose: [], leftOut };
   const { cycles, dangling } = traceCycles(mergedEdges(pieces));
-  const faces = facesOf(cycles, ground);
+  const faces = facesOf(cycles, outlines);
   const { groupOf, count } = grouped(faces, sheet);
   const members = Array.from({ length: count }, (): number[] => []);
   groupOf.forEach((group, face) => members[group].push(face));
@@ -69,7 +69,7 @@ export function arrange(ground: Ground, lines: readonly ResolvedLine[]): Arrange
 }
 
 /** Everything on a part, split where it meets; null where not even its rim can be, and the lines that are not in it. */
-function splitUp({ sheet, openings }: Ground, lines: readonly ResolvedLine[]): { readonly pieces: Segment[] | null; readonly leftOut: string[] } {
+function splitUp({ sheet, openings }: Outlines, lines: readonly ResolvedLine[]): { readonly pieces: Segment[] | null; readonly leftOut: string[] } {
   const owners = [...new Set(lines.map(({ owner }) => owner))];
   const far = ({ x, y }: Point) => Math.abs(x) > FARTHEST_MM || Math.abs(y) > FARTHEST_MM;
   if (sheet.ring.some(far)) return { pieces: null, leftOut: owners };

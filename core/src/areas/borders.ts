@@ -1,6 +1,6 @@
 import type { Sheet } from '../surface';
 import type { Face } from './face';
-import type { Edge } from './node';
+import type { NodedEdge } from './node';
 import { seamPiece, type SeamPiece } from './seam';
 import { TOLERANCE } from '../units';
 
@@ -23,7 +23,7 @@ export interface Border {
  *   less than a hair, as where two lines cross at a third, there is no border: no tape makes such an edge
  */
 export function bordersBetween(faces: readonly Face[], areaOf: readonly number[], lineIds: readonly string[], sheet: Sheet): Border[] {
-  const sides = new Map<Edge, { left?: number; right?: number }>();
+  const sides = new Map<NodedEdge, { left?: number; right?: number }>();
   faces.forEach(({ walks }, face) => {
     for (const { edge, forward } of walks.flat()) {
       const side = sides.get(edge) ?? {};
@@ -54,7 +54,7 @@ export function bordersBetween(faces: readonly Face[], areaOf: readonly number[]
 }
 
 /** The area on the other copy of the seam, for a line that lies on the seam itself. */
-function seamLookup(faces: readonly Face[], areaOf: readonly number[], sheet: Sheet): (edge: Edge) => number | undefined {
+function seamLookup(faces: readonly Face[], areaOf: readonly number[], sheet: Sheet): (edge: NodedEdge) => number | undefined {
   if (!sheet.turns) return () => undefined;
   const pieces: (SeamPiece & { area: number })[] = faces.flatMap(({ walks }, face) =>
     walks.flat().flatMap(({ edge }) => {

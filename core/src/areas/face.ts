@@ -1,5 +1,5 @@
 import { insideRing, ringArea, type Point } from '../surface';
-import type { Ground } from './arrange';
+import type { Outlines } from './arrange';
 import type { Cycle } from './faces';
 import { fromGrid } from './grid';
 import { placeWellInside } from './seed';
@@ -18,7 +18,7 @@ const pointsOf = (cycle: Cycle): Point[] => cycle.map(({ from }) => fromGrid(fro
  * Sorts closed walks into the faces that lie on the part.
  * Anticlockwise walks are faces; a clockwise walk is a hole in the smallest face round it, or the outside.
  */
-export function facesOf(cycles: readonly Cycle[], { sheet, openings }: Ground): Face[] {
+export function facesOf(cycles: readonly Cycle[], { sheet, openings }: Outlines): Face[] {
   const rings = cycles.map((cycle) => {
     const points = pointsOf(cycle);
     return { cycle, points, size: ringArea(points) };

@@ -1,11 +1,11 @@
 import { keyOf, type GridPoint } from './grid';
-import type { Edge } from './node';
+import type { NodedEdge } from './node';
 
 /** A directed side of an edge; the face it bounds lies on its left. */
 export interface HalfEdge {
   readonly from: GridPoint;
   readonly to: GridPoint;
-  readonly edge: Edge;
+  readonly edge: NodedEdge;
   /** True where it runs a→b along its edge. */
   readonly forward: boolean;
 }
@@ -17,14 +17,14 @@ export type Cycle = readonly HalfEdge[];
 export interface Cycles {
   readonly cycles: readonly Cycle[];
   /** Edges that bound nothing, because one end hangs free. */
-  readonly dangling: readonly Edge[];
+  readonly dangling: readonly NodedEdge[];
 }
 
 /**
  * Walks round all faces of an arrangement.
  * @param edges meeting only at their ends
  */
-export function traceCycles(edges: readonly Edge[]): Cycles {
+export function traceCycles(edges: readonly NodedEdge[]): Cycles {
   const { kept, dangling } = withoutDangling(edges);
   const halves = kept.flatMap((edge): HalfEdge[] => [
     { from: edge.a, to: edge.b, edge, forward: true },
@@ -45,17 +45,17 @@ export function traceCycles(edges: readonly Edge[]): Cycles {
   return { cycles, dangling };
 }
 
-function withoutDangling(edges: readonly Edge[]): { kept: Edge[]; dangling: Edge[] } {
-  const atPlace = new Map<number, Set<Edge>>();
+function withoutDangling(edges: readonly NodedEdge[]): { kept: NodedEdge[]; dangling: NodedEdge[] } {
+  const atPlace = new Map<number, Set<NodedEdge>>();
   for (const edge of edges) for (const end of [edge.a, edge.b]) (atPlace.get(keyOf(end)) ?? register(atPlace, keyOf(end))).add(edge);
-  const dangling = new Set<Edge>();
+  const dangling = new Set<NodedEdge>();
   const loose = [...atPlace.values()].filter((meeting) => meeting.size === 1);
   while (loose.length > 0) {
-    const meeting = loose.pop() as Set<Edge>;
+    const meeting = loose.pop() as Set<NodedEdge>;
     for (const edge of meeting) {
       dangling.add(edge);
       for (const end of [edge.a, edge.b]) {
-        const other = atPlace.get(keyOf(end)) as Set<Edge>;
+        const other = atPlace.get(keyOf(end)) as Set<NodedEdge>;
         other.delete(edge);
         if (other.size === 1) loose.push(other);
       }

@@ -1,7 +1,7 @@
 import type { Sheet } from '../surface';
 import { TOLERANCE } from '../units';
 import type { Face } from './face';
-import type { Edge } from './node';
+import type { NodedEdge } from './node';
 import { sizeOfRings } from './measure';
 import { seamPiece } from './seam';
 
@@ -66,7 +66,7 @@ function hairsWithNeighbours(faces: readonly Face[], groupOf: readonly number[])
   });
   const hairs = [...sums].filter(([, { size, rim }]) => (2 * size) / rim < TOLERANCE.hair).map(([group]) => group);
   if (hairs.length === 0) return [];
-  const sides = new Map<Edge, number[]>();
+  const sides = new Map<NodedEdge, number[]>();
   faces.forEach(({ walks }, face) =>
     walks.flat().forEach(({ edge }) => {
       const known = sides.get(edge);

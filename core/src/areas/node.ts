@@ -170,7 +170,7 @@ function forNearPairs(segments: readonly Segment[], visit: (first: number, secon
 }
 
 /** One edge of the arrangement, once for all the segments that lie on it. */
-export interface Edge {
+export interface NodedEdge {
   readonly a: GridPoint;
   readonly b: GridPoint;
   /** The segments on it; those running b→a have been turned, so that fromAt belongs to a. */
@@ -178,7 +178,7 @@ export interface Edge {
 }
 
 /** Joins segments that lie on each other into one edge; order follows the first of each. */
-export function mergedEdges(segments: readonly Segment[]): Edge[] {
+export function mergedEdges(segments: readonly Segment[]): NodedEdge[] {
   const edges: { a: GridPoint; b: GridPoint; segments: Segment[] }[] = [];
   const fromPlace = new Map<number, Map<number, number>>();
   for (const segment of segments) {

@@ -1,6 +1,6 @@
 import { distance, type Point, type Sheet } from '../surface';
 import { fromGrid } from './grid';
-import type { Edge } from './node';
+import type { NodedEdge } from './node';
 
 /** True for a place on one of the two edges of a sheet that are the same line on the part. */
 export function onSeam({ turns }: Sheet, place: Point): boolean {
@@ -19,7 +19,7 @@ export interface SeamPiece {
 }
 
 /** Where on the seam an edge of the arrangement lies; null for edges elsewhere. */
-export function seamPiece(sheet: Sheet, edge: Pick<Edge, 'a' | 'b'>): SeamPiece | null {
+export function seamPiece(sheet: Sheet, edge: Pick<NodedEdge, 'a' | 'b'>): SeamPiece | null {
   const { turns } = sheet;
   const [a, b] = [fromGrid(edge.a), fromGrid(edge.b)];
   if (!turns || !onSeam(sheet, a) || !onSeam(sheet, b) || a.y > 0 !== b.y > 0) return null;

@@ -3,7 +3,7 @@ import { MOST, plainly } from '../units';
 import { continuedLine, cutLine } from './across-parts';
 import { bounded } from './budget';
 import { filletBetween, type Fillet } from './fillet';
-import { groundFor, laidDown, type LineGround } from './laid-down';
+import { whatLinesMeet, laidDown, type WhatLinesMeet } from './laid-down';
 import { linesBehind, type LineOf, type TrimLine } from './line';
 import { madeFromMeasures, type Made } from './made';
 import { makingOrder } from './making-order';
@@ -17,14 +17,14 @@ import { endedOn } from './trim';
 export interface Book {
   readonly parts: readonly PartShape[];
   readonly boards: Map<string, PartBoard>;
-  readonly grounds: Map<string, LineGround>;
+  readonly met: Map<string, WhatLinesMeet>;
   readonly made: Map<string, Made>;
   /** Lines being worked out right now, so that a line made from itself is found. */
   readonly asking: string[];
 }
 
 /** An empty book of some parts. */
-export const bookOf = (parts: readonly PartShape[]): Book => ({ parts, boards: new Map(), grounds: new Map(), made: new Map(), asking: [] });
+export const bookOf = (parts: readonly PartShape[]): Book => ({ parts, boards: new Map(), met: new Map(), made: new Map(), asking: [] });
 
 /** Makes all lines of some parts, each after those it is made from, however long the chain of them is. */
 export function makeLines(asked: readonly PartShape[], book: Book): void {
@@ -59,12 +59,12 @@ export function boardIn(part: PartShape, book: Book): PartBoard {
 }
 
 /** What the lines of a part meet, once. */
-export function groundIn(part: PartShape, book: Book): LineGround {
-  const known = book.grounds.get(part.id);
+export function metIn(part: PartShape, book: Book): WhatLinesMeet {
+  const known = book.met.get(part.id);
   if (known) return known;
-  const ground = groundFor(boardIn(part, book));
-  book.grounds.set(part.id, ground);
-  return ground;
+  const found = whatLinesMeet(boardIn(part, book));
+  book.met.set(part.id, found);
+  return found;
 }
 
 /** Paths of one line of a part, remembered; lines under way are known, so that none is made from itself. */
@@ -157,8 +157,8 @@ function continuation(part: PartShape, line: LineOf<'continuation'>, book: Book)
   if (isTrouble(made)) return isCircle(made) ? plainly('line.itself') : { code: 'line.on-broken', values: { name: from.name } };
   // Only its own pieces are needed, not the whole other part, which may in turn go on from here.
   const there = boardIn(other, book);
-  const { ground } = groundIn(other, book);
-  const laid = made.map((path) => laidDown(from, path, there, ground));
+  const { rims } = metIn(other, book);
+  const laid = made.map((path) => laidDown(from, path, there, rims));
   if (laid.some(isTrouble)) return { code: 'line.on-broken', values: { name: from.name } };
   const pieces = (laid as Path[][]).flat();
   const shown = there.mirrored ? pieces.map((piece) => reflectedPath(piece, there.reflect)) : pieces;

@@ -1,6 +1,6 @@
 import { sheetOf, type Point } from '../surface';
 import { inflections, parallelPath, pathLength, pieceOf, pointAt, straightPath, sweepPath, tightestBend, type Path } from '.';
-import { connectedTo, groundOf, piecesInside, runOn } from './trim';
+import { connectedTo, rimsOf, piecesInside, runOn } from './trim';
 
 const at = (x: number, y: number) => ({ x, y });
 const line = straightPath(at(0, 50), at(100, 50)) as Path;
@@ -8,7 +8,7 @@ const SQUARE = [at(0, 0), at(100, 0), at(100, 100), at(0, 100)];
 /** Two towers with a gap between them above y = 20. */
 const TOWERS = [at(0, 0), at(100, 0), at(100, 100), at(70, 100), at(70, 20), at(30, 20), at(30, 100), at(0, 100)];
 const sheet = (ring: readonly Point[]) => sheetOf({ kind: 'flat', outline: { kind: 'polygon', points: ring.map(({ x, y }) => [x, y]) } });
-const inside = (path: Path, ring: readonly Point[]) => piecesInside(path, groundOf(sheet(ring), []));
+const inside = (path: Path, ring: readonly Point[]) => piecesInside(path, rimsOf(sheet(ring), []));
 const BOTH = { start: true, end: true };
 const spans = (pieces: readonly Path[]) => pieces.map((piece) => [Math.round(piece[0].at), Math.round(piece[piece.length - 1].at)]);
 

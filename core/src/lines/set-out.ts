@@ -1,8 +1,8 @@
 import type { PlacedFeature, Point } from '../surface';
-import { boardIn, bookOf, groundIn, madeIn, makeLines, type Book } from './book';
+import { boardIn, bookOf, metIn, madeIn, makeLines, type Book } from './book';
 import { newBudget, takenFrom, type Budget } from './budget';
 import { featureCrossings, type FeatureCrossing } from './features-met';
-import { laidDown, NONE_HELD, type LineGround } from './laid-down';
+import { laidDown, NONE_HELD, type WhatLinesMeet } from './laid-down';
 import type { TrimLine } from './line';
 import { onTrueSurface } from './on-surface';
 import { followedBy, type PartBoard, type PartShape } from './part-shape';
@@ -34,7 +34,7 @@ export interface SetOut {
   readonly lines: readonly ResolvedLine[];
   readonly features: readonly PlacedFeature[];
   /** Rims of the openings, where they lie on the sheet as drawn. */
-  readonly openings: LineGround['openings'];
+  readonly openings: WhatLinesMeet['openings'];
 }
 
 /**
@@ -65,13 +65,13 @@ function freshlySetOut(part: PartShape, book: Book, setOut: Map<string, SetOut>)
   const source = followedBy(part, book.parts);
   // A part that follows another is that one, reflected.
   if (source && !source.opposite) return reflectedSetOut(setOutPart(source, book, setOut), board);
-  const ground = groundIn(part, book);
+  const met = metIn(part, book);
   const rounded = cornersRounded(part, book);
   const spent = newBudget();
   const lines = board.shape.lines.flatMap((line, index) =>
-    resolved(line, `L${index + 1}`, rounded.get(line.id) ?? { made: madeIn(part, line, book), held: NONE_HELD }, board, ground, spent),
+    resolved(line, `L${index + 1}`, rounded.get(line.id) ?? { made: madeIn(part, line, book), held: NONE_HELD }, board, met, spent),
   );
-  const own: SetOut = { board, lines, features: ground.features, openings: ground.openings };
+  const own: SetOut = { board, lines, features: met.features, openings: met.openings };
   return board.mirrored ? reflectedSetOut(own, board) : own;
 }
 
@@ -100,12 +100,12 @@ const reflectedLine = (line: ResolvedLine, reflect: (place: Point) => Point): Re
 const strokeLetter = (index: number): string =>
   index < 26 ? String.fromCharCode(97 + index) : strokeLetter(Math.floor(index / 26) - 1) + strokeLetter(index % 26);
 
-function resolved(line: TrimLine, code: string, { made, held }: Rest, board: PartBoard, { ground, features }: LineGround, spent: Budget): ResolvedLine[] {
+function resolved(line: TrimLine, code: string, { made, held }: Rest, board: PartBoard, { rims, features }: WhatLinesMeet, spent: Budget): ResolvedLine[] {
   const common = { id: line.id, owner: line.id, code, path: null, pieces: [], crosses: [] };
   if (isTrouble(made)) return [{ ...common, fault: made }];
   const tooMuch = takenFrom(spent, made);
   if (tooMuch) return [{ ...common, fault: tooMuch }];
-  const laid = made.map((path) => laidDown(line, path, board, ground, held));
+  const laid = made.map((path) => laidDown(line, path, board, rims, held));
   const trouble = laid.find(isTrouble);
   if (trouble) return [{ ...common, fault: trouble }];
   const strokes = made.map((path, index): ResolvedLine => {

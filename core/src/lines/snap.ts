@@ -11,7 +11,7 @@ export interface Snap {
 }
 
 /** What there is to be drawn to. */
-export interface SnapGround {
+export interface SnapTargets {
   readonly sheet: Sheet;
   readonly datums: readonly Datum[];
   /** Other lines with their codes. */
@@ -31,8 +31,8 @@ const MOST_TAPES = 8;
  * @param reachMm how near is near
  * @returns null where nothing is near enough
  */
-export function snapped(place: Point, ground: SnapGround, reachMm: number): Snap | null {
-  const groups = [points(ground), anchored(ground), (near: Point) => along(near, ground), (near: Point) => tapeRows(near, ground)];
+export function snapped(place: Point, targets: SnapTargets, reachMm: number): Snap | null {
+  const groups = [points(targets), anchored(targets), (near: Point) => along(near, targets), (near: Point) => tapeRows(near, targets)];
   for (const group of groups) {
     const candidates = (typeof group === 'function' ? group(place) : group).filter((one) => distance(one.place, place) <= reachMm);
     const nearest = candidates.sort((a, b) => distance(a.place, place) - distance(b.place, place))[0];
@@ -41,7 +41,7 @@ export function snapped(place: Point, ground: SnapGround, reachMm: number): Snap
   return null;
 }
 
-function points({ sheet, datums, lines }: SnapGround): Snap[] {
+function points({ sheet, datums, lines }: SnapTargets): Snap[] {
   const rim =
     sheet.ring.length <= 60
       ? sheet.ring.map((corner): Snap => ({ place: corner, to: plainly('snap.corner') }))
@@ -76,7 +76,7 @@ function points({ sheet, datums, lines }: SnapGround): Snap[] {
 }
 
 /** Feet of the perpendicular from the other end, and places where the straight from there just touches a bend. */
-function anchored({ lines, sheet, anchor }: SnapGround): Snap[] {
+function anchored({ lines, sheet, anchor }: SnapTargets): Snap[] {
   if (!anchor) return [];
   const edges = sheet.edges.flatMap(({ places, name }) => {
     const path = places.length === 2 ? straightPath(places[0], places[1]) : null;
@@ -105,7 +105,7 @@ function whereHeading(piece: Path, from: Point, how: 'square' | 'tangent', code:
 }
 
 /** The nearest places on lines, edges and datums. */
-function along(near: Point, { lines, sheet, datums }: SnapGround): Snap[] {
+function along(near: Point, { lines, sheet, datums }: SnapTargets): Snap[] {
   const onLines = lines.flatMap(({ code, pieces }) =>
     pieces.map((piece): Snap => ({ place: pointAt(piece, nearestOnPath(piece, near).at), to: { code: 'snap.on', values: { to: code } } })),
   );
@@ -123,7 +123,7 @@ function along(near: Point, { lines, sheet, datums }: SnapGround): Snap[] {
 }
 
 /** Heights above a datum that are a tape, or a few of the same side by side. */
-function tapeRows(near: Point, { datums, tapes }: SnapGround): Snap[] {
+function tapeRows(near: Point, { datums, tapes }: SnapTargets): Snap[] {
   const widths = [...new Set(tapes)];
   return datums.flatMap((datum) => {
     const { along: run, above } = measureFrom(datum, near);

@@ -73,14 +73,14 @@ export function endedOn(path: Path, end: 'start' | 'end', targets: readonly Path
 }
 
 /** The part of a sheet that lines may lie on. */
-export interface Ground {
+export interface Rims {
   /** Rings a line is cut at. */
   readonly rims: readonly (readonly Point[])[];
   readonly holds: (place: Point) => boolean;
 }
 
 /** Where lines may lie: on the sheet, off its openings. */
-export function groundOf(sheet: Sheet, openings: readonly (readonly Point[])[]): Ground {
+export function rimsOf(sheet: Sheet, openings: readonly (readonly Point[])[]): Rims {
   const bare = (place: Point) => !openings.some((ring) => insideRing(place, ring));
   // The ends of a cone are round on its sheet, and flattened there: what counts is the flattened rim.
   if (!sheet.round || sheet.kind === 'cone') return { rims: [sheet.ring, ...openings], holds: (place) => insideRing(place, sheet.ring) && bare(place) };
@@ -96,7 +96,7 @@ export function groundOf(sheet: Sheet, openings: readonly (readonly Point[])[]):
  * The pieces of a path that lie on the part.
  * @returns pieces in order, distances as on the path given; empty where it misses the part
  */
-export function piecesInside(path: Path, { rims, holds }: Ground): Path[] {
+export function piecesInside(path: Path, { rims, holds }: Rims): Path[] {
   const cuts = [path[0].at, ...rims.flatMap((rim) => rimCrossings(path, rim)), path[path.length - 1].at].sort((a, b) => a - b);
   const spans: { from: number; to: number }[] = [];
   for (let index = 1; index < cuts.length; index++) {

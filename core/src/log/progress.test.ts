@@ -1,4 +1,4 @@
-import { progressOf, readRunSheet, windowState, type LogEvent, type Step } from '.';
+import { progressOf, readWorkSheet, windowState, type LogEvent, type Step } from '.';
 
 const step = (id: string, after: Step['after'] = [], attended = true): Step => ({
   id,
@@ -115,7 +115,7 @@ describe('a frozen plan of version 1', () => {
     ],
   };
   it('is worked by as before: same steps, same windows, same words', () => {
-    const { steps, safety } = readRunSheet(old);
+    const { steps, safety } = readWorkSheet(old);
     expect(safety).toEqual(['Moving air.']);
     expect(steps.map(({ id, say: { values } }) => [id, values.title])).toEqual(old.steps.map(({ id, title }) => [id, title]));
     expect(steps.flatMap(({ after }) => after.map(({ code, minMin, maxMin }) => [code, minMin, maxMin]))).toEqual([
@@ -127,5 +127,5 @@ describe('a frozen plan of version 1', () => {
     expect(next?.id).toBe('s1-coat-2');
     expect(running).toMatchObject([{ step: 's1-coat-2', opens: at(17), closes: at(722) }]);
   });
-  it('of version 2 is read as it is', () => expect(readRunSheet({ format: 'lintrel-plan', version: 2, steps: STEPS })).toEqual({ steps: STEPS, safety: [] }));
+  it('of version 2 is read as it is', () => expect(readWorkSheet({ format: 'lintrel-plan', version: 2, steps: STEPS })).toEqual({ steps: STEPS, safety: [] }));
 });

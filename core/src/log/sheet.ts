@@ -10,14 +10,14 @@ export interface FrozenPlan {
 }
 
 /** What is worked by in the shop. */
-export interface RunSheet {
+export interface WorkSheet {
   readonly steps: readonly Step[];
   /** Cautions by their codes; those of version 1 are sentences and stand as they are. */
   readonly safety: readonly string[];
 }
 
 /** Reads a frozen plan; an older one is brought up, a small step a version. */
-export function readRunSheet(plan: FrozenPlan): RunSheet {
+export function readWorkSheet(plan: FrozenPlan): WorkSheet {
   const safety = plan.safety ?? [];
   return plan.version === 1 ? { steps: (plan.steps as readonly StepOf1[]).map(fromVersion1), safety } : { steps: plan.steps as readonly Step[], safety };
 }

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { colourStays, edgeClass, laidWhen, maskOf, partsInReach, splitMask, UNDER, type MaskArea, type MaskGround, type MaskStage } from '.';
+import { colourStays, edgeClass, laidWhen, maskOf, partsInReach, splitMask, UNDER, type MaskArea, type MaskProblem, type MaskStage } from '.';
 
 const area = (over: Partial<MaskArea> = {}): MaskArea => ({ part: 'hull', finish: 'red', alike: null, blend: false, strip: null, ...over });
 
 /** Red below, a strip between, white above, and a lid nobody touches. */
-const GROUND: MaskGround = {
+const GROUND: MaskProblem = {
   areas: [area(), area({ finish: 'blue', strip: 'V6' }), area({ finish: 'white' }), area({ part: 'lid', finish: null })],
   borders: [
     { a: 0, b: 1 },
@@ -118,7 +118,7 @@ describe('attached parts', () => {
 });
 
 describe('what stays on through the coats beside it', () => {
-  const kept: MaskGround = { ...GROUND, areas: [area(), area({ finish: 'blue' }), area({ finish: null }), area({ finish: null, alike: 'red' })] };
+  const kept: MaskProblem = { ...GROUND, areas: [area(), area({ finish: 'blue' }), area({ finish: null }), area({ finish: null, alike: 'red' })] };
   const split = (through: readonly string[]) => splitMask(kept, maskOf({ ...kept, borders: [...GROUND.borders, { a: 0, b: 2 }] }, stage()), new Set(through));
   it('is what lies on kept areas of those parts, not what is painted later or may be sprayed along', () => {
     const { inner, outer } = split(['hull']);

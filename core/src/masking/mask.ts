@@ -4,7 +4,7 @@ import { partsInReach } from './reach';
 import { UNDER, type Standing } from './standing';
 
 /** Areas of all parts, and where two of them meet. */
-export interface MaskGround {
+export interface MaskProblem {
   readonly areas: readonly MaskArea[];
   /** Indices into the areas; the two lie on one part. */
   readonly borders: readonly { readonly a: number; readonly b: number }[];
@@ -61,7 +61,7 @@ export interface StageMask {
  * attached parts in reach are covered whole. Roller and brush drip: what does not lie beside what they paint is not covered.
  * What masks that stayed on cover already is told as laid before.
  */
-export function maskOf({ areas, borders, attached }: MaskGround, { open, painted, standing, method }: MaskStage): StageMask {
+export function maskOf({ areas, borders, attached }: MaskProblem, { open, painted, standing, method }: MaskStage): StageMask {
   const laid = (area: number): Laid => laidWhen(standing && standing[area]);
   // Tape along an area lies only where the area was open under it.
   const edgeLaid = (free: number, closed: number): Laid => (standing?.[free] === UNDER.open ? laid(closed) : 'now');
@@ -101,7 +101,7 @@ export interface SplitMask {
  * What was laid there before, and stays on as well, is in neither; nor are parts covered whole, which come off with every stage.
  * @param through the parts whose masks on kept areas stay on
  */
-export function splitMask({ areas }: Pick<MaskGround, 'areas'>, mask: StageMask, through: ReadonlySet<string>): SplitMask {
+export function splitMask({ areas }: Pick<MaskProblem, 'areas'>, mask: StageMask, through: ReadonlySet<string>): SplitMask {
   if (through.size === 0) return { inner: mask.wholes.length === 0 ? mask : { ...mask, wholes: [] }, outer: new Map() };
   const byTape = new Set(mask.covers.flatMap(({ area, by }) => (by === 'tape' ? [area] : [])));
   const stays = (area: number) => through.has(areas[area].part) && isOuter(areas[area]) && (areas[area].strip === null || byTape.has(area));

@@ -1,7 +1,7 @@
 import { RULE_OF_THUMB } from '../units';
 import type { CoatShares } from './coat-shares';
 import { filmTimes } from './drying-of';
-import { PRESENT, type Below, type Ground } from './ground';
+import { PRESENT, type Below, type ProblemTable } from './problem-table';
 import { weightsOf } from './order-cost';
 import { Cut, NEVER } from './min-cut';
 import type { OrderNode, StageFacts } from './order-node';
@@ -30,25 +30,25 @@ export function lastOpens({ settled }: Pick<OrderNode, 'settled'>, stage: number
 }
 
 /** Least coats, drying times, gun changes and certain preparation of every stage. */
-export function factsOf(ground: Ground, node: OrderNode): StageFacts {
-  const { problem, finishes } = ground;
+export function factsOf(table: ProblemTable, node: OrderNode): StageFacts {
+  const { problem, finishes } = table;
   // What may lie below each area of a stage, by what is settled and by the coats the stage may take.
   const below = node.order.map((finish, stage) =>
-    ground.areasOf[finish].map((area) => ({
+    table.areasOf[finish].map((area) => ({
       area,
       below: lastOpens(node, stage, area)
         .map((one) => belowOf(node, one))
-        .filter((one) => ground.coats(finish, area, one) <= node.most[stage]),
+        .filter((one) => table.coats(finish, area, one) <= node.most[stage]),
     })),
   );
   const coats = node.order.map((finish, stage) =>
-    Math.max(node.least[stage], ...below[stage].map(({ area, below: options }) => Math.min(...options.map((one) => ground.coats(finish, area, one))))),
+    Math.max(node.least[stage], ...below[stage].map(({ area, below: options }) => Math.min(...options.map((one) => table.coats(finish, area, one))))),
   );
   // What a film asks of the next one is charged where it goes on; here what is certain for the stage as a whole.
   const over = node.order.map((finish, stage) =>
-    Math.max(0, ...below[stage].map(({ area, below: options }) => Math.min(...options.map((one) => ground.leastOver(finish, area, one).fixed)))),
+    Math.max(0, ...below[stage].map(({ area, below: options }) => Math.min(...options.map((one) => table.leastOver(finish, area, one).fixed)))),
   );
-  const guns: Record<string, string> = { ...ground.start.guns };
+  const guns: Record<string, string> = { ...table.start.guns };
   const change = node.order.map((finish) => changeMinutes(problem, guns, finishes[finish]));
   return { coats, over, change, times: node.order.map((finish, stage) => filmTimes(problem, finishes[finish], coats[stage])) };
 }
@@ -58,8 +58,8 @@ export function factsOf(ground: Ground, node: OrderNode): StageFacts {
  * Masks and spraying of all stages are one cut; a counted wait takes the place of the work it is long enough to hold.
  * @param waits waits that are certain and do not overlap
  */
-export function boundOrder(ground: Ground, shares: CoatShares, node: OrderNode, facts: StageFacts, waits: readonly Wait[]): OrderBound {
-  const { work, wait, risk, money } = weightsOf(ground);
+export function boundOrder(table: ProblemTable, shares: CoatShares, node: OrderNode, facts: StageFacts, waits: readonly Wait[]): OrderBound {
+  const { work, wait, risk, money } = weightsOf(table);
   const { order, settled, keep } = node;
   const inside = (stage: number) => waits.some(({ from, to }) => from < stage && stage < to);
   const begins = (stage: number) => waits.some(({ from }) => from === stage);
@@ -70,17 +70,17 @@ export function boundOrder(ground: Ground, shares: CoatShares, node: OrderNode, 
   );
   const place = new Map(order.map((finish, stage) => [finish, stage]));
   const sparedBy = (area: number, finish: number): number => {
-    const own = place.get(ground.own[area]);
+    const own = place.get(table.own[area]);
     return own === undefined ? 0 : shares.back(area, finish, facts.coats[own]) * shares.price(order[own], busy[own]);
   };
   const cut = new Cut();
-  let bound = waits.reduce((sum, { from }) => sum + wait * facts.times[from].tapeSafeMin, 0) + presentWork(ground, node, busy);
+  let bound = waits.reduce((sum, { from }) => sum + wait * facts.times[from].tapeSafeMin, 0) + presentWork(table, node, busy);
   let done = 0;
   const rows: (readonly number[])[] = [];
   order.forEach((finish, stage) => {
     const late = inside(stage) || begins(stage) || (keep[stage] && waits.length > 0);
     const kept = stage > 0 && keep[stage - 1];
-    const { nodes, fixed } = addStage(cut, ground, {
+    const { nodes, fixed } = addStage(cut, table, {
       finish,
       done,
       coats: facts.coats[stage],
@@ -88,7 +88,7 @@ export function boundOrder(ground: Ground, shares: CoatShares, node: OrderNode, 
       under: kept ? settled[stage - 1] : null,
       underNodes: kept ? rows[stage - 1] : undefined,
       weights: { work: busy[stage], pull: late ? work - wait : work, calm: waits.length > 0 ? work - wait : work, counted: work, risk, money },
-      owed: (area) => owedIn(ground, node, stage, area, { busy, ages: ages[stage] }) - sparedBy(area, finish),
+      owed: (area) => owedIn(table, node, stage, area, { busy, ages: ages[stage] }) - sparedBy(area, finish),
     });
     // Under masks that stay on nothing opens again.
     if (kept) nodes.forEach((one, area) => cut.charge(one, rows[stage - 1][area], NEVER));
@@ -97,20 +97,20 @@ export function boundOrder(ground: Ground, shares: CoatShares, node: OrderNode, 
     const asked = Math.max(0, shares.present(finish) - facts.coats[stage]);
     bound += fixed + busy[stage] * (facts.change[stage] + facts.over[stage]) + asked * shares.price(finish, busy[stage]);
     if (!inside(stage)) bound += wait * ((facts.coats[stage] - 1) * facts.times[stage].gap.from);
-    if (!inside(stage) && !begins(stage)) bound += wait * leastPullWait(ground, node, stage, facts.times[stage]);
+    if (!inside(stage) && !begins(stage)) bound += wait * leastPullWait(table, node, stage, facts.times[stage]);
   });
-  forbidWeakGrounds(cut, ground, node, rows);
-  chargeCoats(cut, ground, node, { facts, present: shares.present, rows, busy, flashes: order.map((_, stage) => (inside(stage) ? 0 : wait)) });
+  forbidWeakGrounds(cut, table, node, rows);
+  chargeCoats(cut, table, node, { facts, present: shares.present, rows, busy, flashes: order.map((_, stage) => (inside(stage) ? 0 : wait)) });
   const { cost, open } = cut.solve();
-  return { bound: bound + cost + plugBound(ground, node, inside), open: rows.map((nodes) => nodes.map((one) => open[one])) };
+  return { bound: bound + cost + plugBound(table, node, inside), open: rows.map((nodes) => nodes.map((one) => open[one])) };
 }
 
 /** Where an area must not be sprayed over a colour that takes too many coats, another stage has to come between. */
-function forbidWeakGrounds(cut: Cut, ground: Ground, node: OrderNode, rows: readonly (readonly number[])[]): void {
+function forbidWeakGrounds(cut: Cut, table: ProblemTable, node: OrderNode, rows: readonly (readonly number[])[]): void {
   node.order.forEach((finish, stage) => {
-    for (const area of ground.areasOf[finish]) {
+    for (const area of table.areasOf[finish]) {
       const [later, weak] = lastOpens(node, stage, area);
-      if (weak === undefined || weak === PRESENT || ground.coats(finish, area, belowOf(node, weak)) <= node.most[stage]) continue;
+      if (weak === undefined || weak === PRESENT || table.coats(finish, area, belowOf(node, weak)) <= node.most[stage]) continue;
       cut.charge(rows[weak][area], rows[later][area], NEVER);
     }
   });
@@ -119,7 +119,7 @@ function forbidWeakGrounds(cut: Cut, ground: Ground, node: OrderNode, rows: read
 /** Every coat above the least is paid once, by whichever area is left on a ground that asks for it. */
 function chargeCoats(
   cut: Cut,
-  ground: Ground,
+  table: ProblemTable,
   node: OrderNode,
   {
     facts,
@@ -136,12 +136,12 @@ function chargeCoats(
   },
 ): void {
   node.order.forEach((finish, stage) => {
-    const own = ground.areasOf[finish];
+    const own = table.areasOf[finish];
     // What was there at the start is charged by shares; only what asks for still more is left.
     const least = Math.max(facts.coats[stage], present(finish));
-    const asks = own.map((area) => lastOpens(node, stage, area).map((one) => ({ one, coats: ground.coats(finish, area, belowOf(node, one)) })));
+    const asks = own.map((area) => lastOpens(node, stage, area).map((one) => ({ one, coats: table.coats(finish, area, belowOf(node, one)) })));
     const most = Math.min(node.most[stage], Math.max(...asks.flat().map(({ coats }) => coats)));
-    const price = coatPrice(ground, finish, busy[stage]) + flashes[stage] * facts.times[stage].gap.from;
+    const price = coatPrice(table, finish, busy[stage]) + flashes[stage] * facts.times[stage].gap.from;
     for (let level = least + 1; level <= most; level++) {
       const paid = cut.node();
       cut.charge(paid, 1, price);
@@ -158,38 +158,38 @@ function chargeCoats(
 
 /** Least preparation for what comes over a film that was sprayed on an area before its own turn. */
 function owedIn(
-  ground: Ground,
+  table: ProblemTable,
   { order, settled }: OrderNode,
   stage: number,
   area: number,
   { busy, ages }: { readonly busy: readonly number[]; readonly ages: readonly number[] },
 ): number {
-  const own = ground.own[area];
-  if (own < 0) return busy[stage] * ground.leastOver(order[stage], area, PRESENT).minutes;
+  const own = table.own[area];
+  if (own < 0) return busy[stage] * table.leastOver(order[stage], area, PRESENT).minutes;
   let least = Infinity;
   for (let later = stage + 1; later < order.length; later++) {
-    if (settled[later][area] !== 0) least = Math.min(least, busy[later] * ground.leastOver(order[later], area, order[stage], ages[later]).minutes);
+    if (settled[later][area] !== 0) least = Math.min(least, busy[later] * table.leastOver(order[later], area, order[stage], ages[later]).minutes);
     if (settled[later][area] === 1) break;
   }
   return least === Infinity ? 0 : least;
 }
 
 /** Least preparation for what comes first over what was there at the start. */
-function presentWork(ground: Ground, { order, settled }: OrderNode, busy: readonly number[]): number {
-  return ground.own.reduce((sum, own, area) => {
+function presentWork(table: ProblemTable, { order, settled }: OrderNode, busy: readonly number[]): number {
+  return table.own.reduce((sum, own, area) => {
     if (own < 0) return sum;
     const last = settled.findIndex((row) => row[area] === 1);
     const first = order
       .slice(0, last + 1)
-      .flatMap((finish, stage) => (settled[stage][area] !== 0 ? [busy[stage] * ground.leastOver(finish, area, PRESENT).minutes] : []));
+      .flatMap((finish, stage) => (settled[stage][area] !== 0 ? [busy[stage] * table.leastOver(finish, area, PRESENT).minutes] : []));
     return sum + Math.min(...first);
   }, 0);
 }
 
 /** Plugs go in when their part is first sprayed: counted at the least any stage up to then weighs. */
-function plugBound(ground: Ground, { order, settled }: OrderNode, inside: (stage: number) => boolean): number {
-  const { problem, part, start } = ground;
-  const { work, wait } = weightsOf(ground);
+function plugBound(table: ProblemTable, { order, settled }: OrderNode, inside: (stage: number) => boolean): number {
+  const { problem, part, start } = table;
+  const { work, wait } = weightsOf(table);
   return [...problem.plugs].reduce((sum, [name, count]) => {
     if (start.plugged.includes(name)) return sum;
     const last = order.findIndex((_, stage) => part.some((_one, area) => problem.areas[area].part === name && settled[stage][area] === 1));

@@ -1,4 +1,4 @@
-import { PRESENT, type Ground } from './ground';
+import { PRESENT, type ProblemTable } from './problem-table';
 import { coatPrice } from './relax';
 
 /**
@@ -19,33 +19,33 @@ export interface CoatShares {
 export type ShareTable = readonly (readonly number[])[];
 
 /** Alike shares, to start from. */
-export function alikeShares(ground: Ground): ShareTable {
-  return ground.own.map((finish, area) =>
-    Array.from({ length: finish < 0 ? 0 : presentCoats(ground, finish) + 1 }, (_, level) => {
-      const those = asking(ground, finish, level);
+export function alikeShares(table: ProblemTable): ShareTable {
+  return table.own.map((finish, area) =>
+    Array.from({ length: finish < 0 ? 0 : presentCoats(table, finish) + 1 }, (_, level) => {
+      const those = asking(table, finish, level);
       return those.includes(area) ? 1 / those.length : 0;
     }),
   );
 }
 
 /** Areas of a finish that need so many coats or more over what was there at the start. */
-const asking = (ground: Ground, finish: number, level: number): number[] =>
-  ground.areasOf[finish].filter((area) => ground.coats(finish, area, PRESENT) >= level);
+const asking = (table: ProblemTable, finish: number, level: number): number[] =>
+  table.areasOf[finish].filter((area) => table.coats(finish, area, PRESENT) >= level);
 
-const presentCoats = (ground: Ground, finish: number): number => Math.max(...ground.areasOf[finish].map((area) => ground.coats(finish, area, PRESENT)));
+const presentCoats = (table: ProblemTable, finish: number): number => Math.max(...table.areasOf[finish].map((area) => table.coats(finish, area, PRESENT)));
 
 /** What is charged and given back with such shares. */
-export function coatShares(ground: Ground, table: ShareTable): CoatShares {
-  const { own, finishes } = ground;
-  const present = finishes.map((_, finish) => presentCoats(ground, finish));
+export function coatShares(table: ProblemTable, coatTable: ShareTable): CoatShares {
+  const { own, finishes } = table;
+  const present = finishes.map((_, finish) => presentCoats(table, finish));
   return {
     present: (finish) => present[finish],
-    price: (finish, minute) => coatPrice(ground, finish, minute),
+    price: (finish, minute) => coatPrice(table, finish, minute),
     back: (area, under, above) => {
       const finish = own[area];
       if (finish < 0 || finish === under) return 0;
       let sum = 0;
-      for (let level = Math.max(above, ground.coats(finish, area, under)) + 1; level <= present[finish]; level++) sum += table[area][level];
+      for (let level = Math.max(above, table.coats(finish, area, under)) + 1; level <= present[finish]; level++) sum += coatTable[area][level];
       return sum;
     },
   };
@@ -57,23 +57,23 @@ export function coatShares(ground: Ground, table: ShareTable): CoatShares {
  * @param step how much is moved
  */
 export function movedShares(
-  ground: Ground,
-  table: ShareTable,
+  table: ProblemTable,
+  coatTable: ShareTable,
   opened: readonly { readonly finish: number; readonly open: readonly number[] }[],
   step: number,
 ): ShareTable {
-  const next = table.map((row) => [...row]);
-  ground.finishes.forEach((_, finish) => {
-    for (let level = 1; level <= presentCoats(ground, finish); level++) {
-      const areas = asking(ground, finish, level);
+  const next = coatTable.map((row) => [...row]);
+  table.finishes.forEach((_, finish) => {
+    for (let level = 1; level <= presentCoats(table, finish); level++) {
+      const areas = asking(table, finish, level);
       if (areas.length < 2) continue;
       const good = areas.map(
-        (area) => opened.filter((stage) => stage.finish !== finish && stage.open.includes(area) && ground.coats(finish, area, stage.finish) < level).length,
+        (area) => opened.filter((stage) => stage.finish !== finish && stage.open.includes(area) && table.coats(finish, area, stage.finish) < level).length,
       );
       const middle = good.reduce((sum, one) => sum + one, 0) / areas.length;
-      const raised = areas.map((area, index) => Math.max(0, table[area][level] + step * (middle - good[index])));
+      const raised = areas.map((area, index) => Math.max(0, coatTable[area][level] + step * (middle - good[index])));
       const all = raised.reduce((sum, one) => sum + one, 0);
-      areas.forEach((area, index) => (next[area][level] = all > 0 ? raised[index] / all : table[area][level]));
+      areas.forEach((area, index) => (next[area][level] = all > 0 ? raised[index] / all : coatTable[area][level]));
     }
   });
   return next;

@@ -1,28 +1,28 @@
 import { filmTimes } from './drying-of';
-import { PRESENT, type Ground } from './ground';
+import { PRESENT, type ProblemTable } from './problem-table';
 
 /** With more stages than this the masks of only the first so many may stay on. */
 const MOST_KEPT = 8;
 
 /** After which stages the masks may stay on. */
-export function keepPatterns(ground: Ground, order: readonly number[]): boolean[][] {
+export function keepPatterns(table: ProblemTable, order: readonly number[]): boolean[][] {
   const none = order.map(() => false);
-  const may = order.flatMap((finish, stage) => (stage < order.length - 1 && mayStay(ground, finish, order[stage + 1]) ? [stage] : []));
+  const may = order.flatMap((finish, stage) => (stage < order.length - 1 && mayStay(table, finish, order[stage + 1]) ? [stage] : []));
   return Array.from({ length: 2 ** Math.min(may.length, MOST_KEPT) }, (_, choice) =>
     none.map((_one, stage) => may.includes(stage) && ((choice >> may.indexOf(stage)) & 1) === 1),
   );
 }
 
 /** True where masks may stay on from one colour to the next: the next does not wait for it, or its tape can still be pulled after that wait. */
-export function mayStay(ground: Ground, finish: number, next: number): boolean {
-  const { masks, late } = ground.problem.rules;
+export function mayStay(table: ProblemTable, finish: number, next: number): boolean {
+  const { masks, late } = table.problem.rules;
   if (masks === 'fresh') return false;
-  return !ground.share(finish, next) || lastsOver(ground, finish, late);
+  return !table.share(finish, next) || lastsOver(table, finish, late);
 }
 
 /** True where tape over this film could be pulled after it was tape-safe and something else went on. */
-function lastsOver(ground: Ground, finish: number, late: boolean): boolean {
-  const counts = ground.areasOf[finish].flatMap((area) => [PRESENT, ...ground.finishes.keys()].map((below) => ground.coats(finish, area, below)));
-  const times = [...new Set(counts)].map((count) => filmTimes(ground.problem, ground.finishes[finish], count));
+function lastsOver(table: ProblemTable, finish: number, late: boolean): boolean {
+  const counts = table.areasOf[finish].flatMap((area) => [PRESENT, ...table.finishes.keys()].map((below) => table.coats(finish, area, below)));
+  const times = [...new Set(counts)].map((count) => filmTimes(table.problem, table.finishes[finish], count));
   return times.some(({ tapeSafeMin, windows, school, latestMin }) => tapeSafeMin < (late ? latestMin : (windows[school]?.to ?? Infinity)));
 }

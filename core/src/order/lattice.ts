@@ -1,7 +1,7 @@
 import { edgeClass } from '../masking';
 import { filmTimes } from './drying-of';
 import { gunOf } from './gun';
-import { PRESENT, type Ground } from './ground';
+import { PRESENT, type ProblemTable } from './problem-table';
 import type { CoatShares } from './coat-shares';
 import { mayStay } from './keep';
 import { weightsOf } from './order-cost';
@@ -40,30 +40,30 @@ export const NOTHING_BEGUN: Begun = { done: 0, last: -1, second: -1 };
  * Where masks may have stayed on, only edges that must be laid once anyway are counted.
  * @param exact false: what is left is bounded stage by stage, as if any others had been before each; that takes far less to work out
  */
-export function latticeOf(ground: Ground, shares: CoatShares, exact: boolean): Lattice {
-  const count = ground.finishes.length;
+export function latticeOf(table: ProblemTable, shares: CoatShares, exact: boolean): Lattice {
+  const count = table.finishes.length;
   const stages = new Map<number, StageBound>();
   const remembered: Remembered = {
     cuts: new Map(),
     units: 0,
     shares,
-    worth: worthOpening(ground, shares),
+    worth: worthOpening(table, shares),
   };
-  const link = linksOf(ground);
-  const stays = ground.finishes.map((_, finish) => ground.finishes.map((_one, next) => mayStay(ground, finish, next)));
+  const link = linksOf(table);
+  const stays = table.finishes.map((_, finish) => table.finishes.map((_one, next) => mayStay(table, finish, next)));
   // What follows may leave its masks on; what came before may have.
   const stage = (done: number, last: number, finish: number): StageBound => {
     const under = last >= 0 && stays[last][finish];
     const key = (done * count + finish) * 2 + Number(under);
-    const known = stages.get(key) ?? stageBound(ground, { done, finish, under, leaves: stays[finish].some(Boolean) }, remembered);
+    const known = stages.get(key) ?? stageBound(table, { done, finish, under, leaves: stays[finish].some(Boolean) }, remembered);
     stages.set(key, known);
     return known;
   };
-  const { work, wait } = weightsOf(ground);
+  const { work, wait } = weightsOf(table);
   const before = (done: number, finish: number) => done & ~(1 << finish);
   const gapOf = (done: number, finish: number) => stage(done, -1, finish).gapMin;
   const skipped = ({ done, last, second }: Begun, finish: number): number => {
-    if (second < 0 || !ground.share(second, finish) || ground.share(second, last)) return 0;
+    if (second < 0 || !table.share(second, finish) || table.share(second, last)) return 0;
     // It waits for the one before the last: what was done meanwhile passes the time.
     const between = stage(before(done, last), second, last);
     const meanwhile = link(second, last);
@@ -75,7 +75,7 @@ export function latticeOf(ground: Ground, shares: CoatShares, exact: boolean): L
     const cost = stage(done, last, finish).cost + work * link(last, finish);
     const next = { done: done | (1 << finish), last: finish, second: last };
     if (last < 0) return { cost, begun: next };
-    if (ground.share(last, finish)) return { cost: cost + wait * gapOf(before(done, last), last), begun: next };
+    if (table.share(last, finish)) return { cost: cost + wait * gapOf(before(done, last), last), begun: next };
     const extra = skipped(begun, finish);
     // A wait that was counted reaches to here: the next one must not count the same time.
     return { cost: cost + extra, begun: extra > 0 ? { ...next, second: -1 } : next };
@@ -92,7 +92,7 @@ export function latticeOf(ground: Ground, shares: CoatShares, exact: boolean): L
     if (known !== undefined) return known;
     let least = Infinity;
     for (let finish = 0; finish < count; finish++) {
-      if (!mayFollow(ground, done, finish)) continue;
+      if (!mayFollow(table, done, finish)) continue;
       const next = step(begun, finish);
       least = Math.min(least, next.cost + rest(next.begun));
     }
@@ -105,7 +105,7 @@ export function latticeOf(ground: Ground, shares: CoatShares, exact: boolean): L
     while (found.length < count) {
       let best: { cost: number; finish: number; begun: Begun } | null = null;
       for (let finish = 0; finish < count; finish++) {
-        if (!mayFollow(ground, begun.done, finish)) continue;
+        if (!mayFollow(table, begun.done, finish)) continue;
         const next = step(begun, finish);
         const cost = next.cost + rest(next.begun);
         if (!best || cost < best.cost) best = { cost, finish, begun: next.begun };
@@ -120,14 +120,14 @@ export function latticeOf(ground: Ground, shares: CoatShares, exact: boolean): L
   function* ready(): Generator<number> {
     const all = 2 ** count - 1;
     for (let done = all; done >= 0; done--) {
-      if (!ground.needs.every((needs, finish) => ((done >> finish) & 1) === 0 || (needs & ~done) === 0)) continue;
+      if (!table.needs.every((needs, finish) => ((done >> finish) & 1) === 0 || (needs & ~done) === 0)) continue;
       for (let last = 0; last < count; last++) if ((done >> last) & 1) rest({ done, last, second: -1 });
       yield 1 - done / (all + 1);
     }
   }
   if (exact) return { step, rest, cheapest, ready, units };
-  const loose = ground.finishes.map(
-    (_, finish) => stageBound(ground, { done: 0, finish, under: stays.some((row) => row[finish]), leaves: true, any: true }, remembered).cost,
+  const loose = table.finishes.map(
+    (_, finish) => stageBound(table, { done: 0, finish, under: stays.some((row) => row[finish]), leaves: true, any: true }, remembered).cost,
   );
   return {
     step,
@@ -141,7 +141,7 @@ export function latticeOf(ground: Ground, shares: CoatShares, exact: boolean): L
 }
 
 /** What working a whole lattice out takes: areas of parts, times the sets of finishes each part can be met with. */
-export const latticeUnits = ({ parts }: Ground): number =>
+export const latticeUnits = ({ parts }: ProblemTable): number =>
   parts.reduce((sum, { areas, finishes }) => {
     const own = [...finishes.toString(2)].filter((bit) => bit === '1').length;
     return sum + areas.length * own * 2 ** Math.max(0, own - 1);
@@ -151,7 +151,7 @@ export const latticeUnits = ({ parts }: Ground): number =>
 const MOST_SKIPS = 8;
 
 /** True where a finish is not done yet and everything that must come before it is. */
-export const mayFollow = ({ needs }: Ground, done: number, finish: number): boolean => ((done >> finish) & 1) === 0 && (needs[finish] & ~done) === 0;
+export const mayFollow = ({ needs }: ProblemTable, done: number, finish: number): boolean => ((done >> finish) & 1) === 0 && (needs[finish] & ~done) === 0;
 
 interface StageBound {
   readonly cost: number;
@@ -173,7 +173,7 @@ interface Remembered {
   readonly worth: readonly (readonly boolean[])[];
 }
 
-const worthOpening = ({ parts, finishes, own }: Ground, shares: CoatShares): boolean[][] =>
+const worthOpening = ({ parts, finishes, own }: ProblemTable, shares: CoatShares): boolean[][] =>
   parts.map(({ areas }) => finishes.map((_, finish) => areas.some((area) => own[area] === finish || shares.back(area, finish, 0) > 0)));
 
 /** Cuts of parts made before: what a part costs depends only on those finishes before it that it gets itself. */
@@ -189,27 +189,27 @@ interface StageAsked {
   readonly any?: boolean;
 }
 
-function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any }: StageAsked, remembered: Remembered): StageBound {
+function stageBound(table: ProblemTable, { done, finish, under: keeping, leaves, any }: StageAsked, remembered: Remembered): StageBound {
   const { cuts, shares, worth } = remembered;
-  const { own, alike, pins, problem } = ground;
-  const { work, wait, risk, money } = weightsOf(ground);
+  const { own, alike, pins, problem } = table;
+  const { work, wait, risk, money } = weightsOf(table);
   const stateOf = (area: number): number => {
     const one = own[area];
     if (one === finish) return 1;
     const free = one < 0 ? alike[area] === finish : ((done >> one) & 1) === 0;
     return free ? pins[finish][area] : 0;
   };
-  const mine = ground.areasOf[finish];
-  const before = [...ground.finishes.keys()].filter((one) => any || (done >> one) & 1);
+  const mine = table.areasOf[finish];
+  const before = [...table.finishes.keys()].filter((one) => any || (done >> one) & 1);
   // Over another finish of the job a colour takes the same coats wherever it lies.
-  const bestBelow = before.reduce((least, one) => Math.min(least, ground.coats(finish, mine[0], one)), Infinity);
+  const bestBelow = before.reduce((least, one) => Math.min(least, table.coats(finish, mine[0], one)), Infinity);
   let [coats, fixed, over] = [0, 0, 0];
   for (const area of mine) {
-    coats = Math.max(coats, Math.min(bestBelow, ground.coats(finish, area, PRESENT)));
-    let [leastFixed, leastWork] = [ground.leastOver(finish, area, PRESENT).fixed, ground.leastOver(finish, area, PRESENT).minutes];
+    coats = Math.max(coats, Math.min(bestBelow, table.coats(finish, area, PRESENT)));
+    let [leastFixed, leastWork] = [table.leastOver(finish, area, PRESENT).fixed, table.leastOver(finish, area, PRESENT).minutes];
     for (const one of before) {
-      leastFixed = Math.min(leastFixed, ground.leastOver(finish, area, one).fixed);
-      leastWork = Math.min(leastWork, ground.leastOver(one, area, PRESENT).minutes);
+      leastFixed = Math.min(leastFixed, table.leastOver(finish, area, one).fixed);
+      leastWork = Math.min(leastWork, table.leastOver(one, area, PRESENT).minutes);
     }
     fixed = Math.max(fixed, leastFixed);
     over += leastWork;
@@ -217,9 +217,9 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
   over += fixed;
   // What may still come over an area, as its part tells: what the part does not get itself is never certain to be past.
   const owedTo = (area: number) => {
-    const past = done & ground.parts[ground.part[area]].finishes;
-    const later = [...ground.finishes.keys()].filter((one) => one !== finish && ((past >> one) & 1) === 0);
-    return Math.min(...later.map((one) => ground.leastOver(one, area, finish).minutes));
+    const past = done & table.parts[table.part[area]].finishes;
+    const later = [...table.finishes.keys()].filter((one) => one !== finish && ((past >> one) & 1) === 0);
+    return Math.min(...later.map((one) => table.leastOver(one, area, finish).minutes));
   };
   // Where masks may have stayed on from any stage before, none is certain to be laid now, but for edges that are laid once anyway.
   const under = keeping ? new Int8Array(own.length) : null;
@@ -228,37 +228,37 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
     // Where nothing is known of the other stages, nothing is given back and nothing charged.
     // The work a spared coat saves may pass the time of a wait: it is worth that much less, here and where it is charged.
     const spared = (area: number) => (any || own[area] < 0 ? 0 : shares.back(area, finish, 0) * shares.price(own[area], work - wait));
-    const owed = (area: number) => minute * (own[area] < 0 ? ground.leastOver(finish, area, PRESENT).minutes : owedTo(area)) - spared(area);
+    const owed = (area: number) => minute * (own[area] < 0 ? table.leastOver(finish, area, PRESENT).minutes : owedTo(area)) - spared(area);
     const stage = () => ({ finish, done, any, coats, settled: Int8Array.from(own, (_, area) => stateOf(area)), under, weights, owed });
     const sprayed: ReturnType<typeof relaxPart>[] = [];
-    const cost = ground.parts.reduce(
+    const cost = table.parts.reduce(
       (sum, { finishes, areas }, part) => {
         // Where nothing of it is sprayed, and nothing would be spared by it, a part costs nothing.
-        if (!worth[part][finish] && !areas.some((area) => pins[finish][area] === 1)) return sum + wholePrice(ground, finish, part, weights);
-        const sub = (part * ground.finishes.length + finish) * 2 ** ground.finishes.length + (done & finishes);
+        if (!worth[part][finish] && !areas.some((area) => pins[finish][area] === 1)) return sum + wholePrice(table, finish, part, weights);
+        const sub = (part * table.finishes.length + finish) * 2 ** table.finishes.length + (done & finishes);
         const key = (sub * (RULE_OF_THUMB.mostCoats + 1) + coats) * 8 + (minute === work ? 0 : 1) + (keeping ? 2 : 0) + (any ? 4 : 0);
         let known = cuts.get(key);
         if (!known) {
-          known = relaxPart(ground, stage(), part);
+          known = relaxPart(table, stage(), part);
           cuts.set(key, known);
           remembered.units += areas.length;
         }
         sprayed.push(known);
         return sum + known.cost;
       },
-      fixedSpray(ground, { finish, coats, weights }),
+      fixedSpray(table, { finish, coats, weights }),
     );
     const asked = any ? 0 : (shares.present(finish) - coats) * shares.price(finish, work - wait);
-    return { cost: cost + (keeping ? onceAnyway(ground, done, finish, weights) : 0) + minute * over + asked, sprayed };
+    return { cost: cost + (keeping ? onceAnyway(table, done, finish, weights) : 0) + minute * over + asked, sprayed };
   };
-  const comesOff = (part: number, area: number) => !(ground.outer.areas[area] && ground.outer.mayStay(part, finish));
+  const comesOff = (part: number, area: number) => !(table.outer.areas[area] && table.outer.mayStay(part, finish));
   const closed = (part: number, area: number) => stateOf(area) === 0 && comesOff(part, area);
-  const masked = ground.parts.some(({ areas, edges }, part) =>
-    ground.drips[finish]
+  const masked = table.parts.some(({ areas, edges }, part) =>
+    table.drips[finish]
       ? edges.some(({ a, b }) => (own[a] === finish && closed(part, b)) || (own[b] === finish && closed(part, a)))
       : areas.some((area) => own[area] === finish) && areas.some((area) => closed(part, area)),
   );
-  const times = filmTimes(problem, ground.finishes[finish], coats);
+  const times = filmTimes(problem, table.finishes[finish], coats);
   const pullWait = Math.max(times.cleanMin, leaves || !masked ? Math.min(times.flashMin, times.leastPullMin) : times.leastPullMin);
   const usual = costAt(work);
   return {
@@ -270,8 +270,8 @@ function stageBound(ground: Ground, { done, finish, under: keeping, leaves, any 
 }
 
 /** Edges between what a stage paints and what is kept or painted by then: each is laid once at least, now or in a mask that stayed on. */
-function onceAnyway(ground: Ground, done: number, finish: number, weights: StageWeights): number {
-  const { own, alike, edges, strips, problem, outer, part } = ground;
+function onceAnyway(table: ProblemTable, done: number, finish: number, weights: StageWeights): number {
+  const { own, alike, edges, strips, problem, outer, part } = table;
   const stays = (area: number) => (own[area] < 0 && alike[area] !== finish) || (own[area] !== finish && ((done >> own[area]) & 1) === 1);
   const calm = onceWeights(weights);
   return edges.reduce((sum, { a, b, crisp }) => {
@@ -285,8 +285,8 @@ function onceAnyway(ground: Ground, done: number, finish: number, weights: Stage
 }
 
 /** Least minutes to mix and to ready the gun, whatever went through it in between. */
-function linksOf(ground: Ground): (last: number, finish: number) => number {
-  const { problem, finishes, start } = ground;
+function linksOf(table: ProblemTable): (last: number, finish: number) => number {
+  const { problem, finishes, start } = table;
   const guns = finishes.map((finish) => gunOf(problem, finish));
   const minutes = [-1, ...finishes.keys()].map((last) =>
     finishes.map((finish, index) => {

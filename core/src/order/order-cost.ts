@@ -1,5 +1,5 @@
 import { RULE_OF_THUMB } from '../units';
-import type { Ground } from './ground';
+import type { ProblemTable } from './problem-table';
 import { stageScore } from './score';
 import { stageCost, type StageCost } from './stage-cost';
 
@@ -22,7 +22,7 @@ export interface Choices {
  * @param order finishes by their number
  */
 export function costOrder(
-  { problem, start, finishes, worked }: Ground,
+  { problem, start, finishes, worked }: ProblemTable,
   order: readonly number[],
   { open, keep }: Choices,
   primer: readonly StageCost[],
@@ -47,4 +47,4 @@ export function costOrder(
 const MOST_WORKED = 4000;
 
 /** What minutes, waiting, risk and money weigh in this problem. */
-export const weightsOf = ({ problem }: Pick<Ground, 'problem'>) => RULE_OF_THUMB.wishes[problem.wish];
+export const weightsOf = ({ problem }: Pick<ProblemTable, 'problem'>) => RULE_OF_THUMB.wishes[problem.wish];

@@ -1,6 +1,6 @@
 import { sprayedMl } from '../finish';
 import { RULE_OF_THUMB } from '../units';
-import type { Ground, PartGround } from './ground';
+import type { ProblemTable, PartTable } from './problem-table';
 import { edgeClass, laidWhen } from '../masking';
 import { coatingMin } from './coating';
 import { drapeMin, drapeOver, uncoverMin, type Drape, type EdgeCost } from './mask-cost';
@@ -46,11 +46,11 @@ export const pricedEdge = ({ layMin, sealMin, pullMin, risk, money }: EdgeCost, 
  * Cheapest way to open and cover the areas of one part in one stage, as if nothing else depended on it.
  * @returns a lower bound on masks and spraying there, weighted, and the areas opened by the choice that reaches it
  */
-export function relaxPart(ground: Ground, stage: RelaxedStage, part: number): { readonly cost: number; readonly open: readonly number[] } {
+export function relaxPart(table: ProblemTable, stage: RelaxedStage, part: number): { readonly cost: number; readonly open: readonly number[] } {
   const cut = new Cut();
   const nodes: number[] = [];
-  const { areas } = ground.parts[part];
-  const fixed = addPart(cut, ground, stage, part, nodes);
+  const { areas } = table.parts[part];
+  const fixed = addPart(cut, table, stage, part, nodes);
   const { cost, open } = cut.solve();
   return { cost: cost + fixed, open: areas.filter((area) => open[nodes[area]]) };
 }
@@ -62,37 +62,37 @@ export interface CutStage {
 }
 
 /** Writes the choices of one stage into a cut. */
-export function addStage(cut: Cut, ground: Ground, stage: RelaxedStage): CutStage {
-  const nodes: number[] = new Array<number>(ground.own.length);
-  const fixed = ground.parts.reduce((sum, _, part) => sum + addPart(cut, ground, stage, part, nodes), 0);
-  return { nodes, fixed: fixed + fixedSpray(ground, stage) };
+export function addStage(cut: Cut, table: ProblemTable, stage: RelaxedStage): CutStage {
+  const nodes: number[] = new Array<number>(table.own.length);
+  const fixed = table.parts.reduce((sum, _, part) => sum + addPart(cut, table, stage, part, nodes), 0);
+  return { nodes, fixed: fixed + fixedSpray(table, stage) };
 }
 
 /** Writes one part of a stage into a cut: its nodes are put into `nodes`, what it costs whatever is chosen comes back. */
-function addPart(cut: Cut, ground: Ground, stage: RelaxedStage, part: number, nodes: number[]): number {
-  const { problem, own, strips, outer } = ground;
-  const { areas, edges } = ground.parts[part];
+function addPart(cut: Cut, table: ProblemTable, stage: RelaxedStage, part: number, nodes: number[]): number {
+  const { problem, own, strips, outer } = table;
+  const { areas, edges } = table.parts[part];
   const { settled, weights, done, finish } = stage;
   for (const area of areas) nodes[area] = settled[area] === 1 ? 0 : settled[area] === 0 ? 1 : cut.node();
   const sprayed = cut.node();
-  const drips = ground.drips[finish];
+  const drips = table.drips[finish];
   // Against drips paper hangs along the edges alone.
   const edged = (edge: EdgeCost, paper: Drape, given: StageWeights) => pricedEdge(edge, given) + (drips ? drapePrice(paper, given) : 0);
   const hung = (area: number, given: StageWeights) => (drips ? 0 : drapePrice(drapeOver(problem.areas[area]), given));
   const classOf = (free: number, closed: number) =>
     edgeClass(problem.areas[free], problem.areas[closed], own[closed] >= 0 && ((done >> own[closed]) & 1) === 1);
-  const paint = paintOn(ground, stage);
+  const paint = paintOn(table, stage);
   const stripNodes = new Map<number, number>();
   const certain = areas.some((area) => settled[area] === 1);
   const charge = outer.charge(part, finish, stage.any ? null : done);
-  const first = !stage.any && (done & ground.parts[part].finishes) === 0;
+  const first = !stage.any && (done & table.parts[part].finishes) === 0;
   // What is laid once may be laid while a colour dries, whenever that is.
   const calm = onceWeights(weights);
-  const whole = ground.reached[finish].get(part);
+  const whole = table.reached[finish].get(part);
   let fixed = 0;
   if (whole) cut.charge(0, sprayed, drapePrice(whole, weights));
   for (const area of areas) {
-    const stray = own[area] === finish || ground.alike[area] === finish ? 0 : weights.counted * RULE_OF_THUMB.strayPerM2 * problem.areas[area].sizeM2;
+    const stray = own[area] === finish || table.alike[area] === finish ? 0 : weights.counted * RULE_OF_THUMB.strayPerM2 * problem.areas[area].sizeM2;
     const spray = paint(area) + (own[area] === finish ? 0 : stage.owed(area)) + stray;
     if (settled[area] === 1) fixed += spray;
     else if (spray >= 0) cut.charge(nodes[area], 1, spray);
@@ -149,7 +149,7 @@ function addPart(cut: Cut, ground: Ground, stage: RelaxedStage, part: number, no
 export const onceWeights = (weights: StageWeights): StageWeights => ({ ...weights, work: weights.calm, pull: weights.calm });
 
 /** What covering an attached part whole weighs, where a finish that is none of its own reaches it. */
-export function wholePrice({ reached }: Ground, finish: number, part: number, weights: StageWeights): number {
+export function wholePrice({ reached }: ProblemTable, finish: number, part: number, weights: StageWeights): number {
   const whole = reached[finish].get(part);
   return whole ? drapePrice(whole, weights) : 0;
 }
@@ -161,36 +161,36 @@ function freshness({ under, underNodes }: RelaxedStage, area: number): 'now' | n
   return laid === 'if-open' && underNodes ? underNodes[area] : null;
 }
 
-const neighboursIn = (edges: PartGround['edges'], area: number): number[] => edges.flatMap(({ a, b }) => (a === area ? [b] : b === area ? [a] : []));
+const neighboursIn = (edges: PartTable['edges'], area: number): number[] => edges.flatMap(({ a, b }) => (a === area ? [b] : b === area ? [a] : []));
 
-const besideOpen = (edges: PartGround['edges'], settled: Int8Array, area: number): boolean => neighboursIn(edges, area).some((other) => settled[other] === 1);
+const besideOpen = (edges: PartTable['edges'], settled: Int8Array, area: number): boolean => neighboursIn(edges, area).some((other) => settled[other] === 1);
 
 const drapePrice = (drape: Drape, { work, pull, money }: StageWeights): number =>
   work * drapeMin(drape) + pull * uncoverMin(drape) + money * drape.sizeM2 * RULE_OF_THUMB.pricePerDrapeM2;
 
 /** What all coats of a stage weigh on an area. */
-function paintOn({ finishes, problem }: Ground, { finish, coats, weights }: RelaxedStage): (area: number) => number {
+function paintOn({ finishes, problem }: ProblemTable, { finish, coats, weights }: RelaxedStage): (area: number) => number {
   const paint = finishes[finish];
   const perM2 = weights.money * priceOf(paint, mlPerM2(paint, coats));
   return (area) => weights.work * coats * coatingMin(problem.areas[area], paint.method) + perM2 * problem.areas[area].sizeM2;
 }
 
 /** What lands on a square metre and misses it; what stays in the cup is paid once a stage. */
-const mlPerM2 = ({ coatUm, solids, method }: Ground['finishes'][number], coats: number): number =>
+const mlPerM2 = ({ coatUm, solids, method }: ProblemTable['finishes'][number], coats: number): number =>
   sprayedMl(1, coats * coatUm, solids, RULE_OF_THUMB.transfer[method]);
 
 /** What one more coat weighs on all areas of a finish, at so much a minute. */
-export function coatPrice(ground: Ground, finish: number, minute: number): number {
-  const sizeM2 = ground.sizeOf[finish];
-  const paint = ground.finishes[finish];
-  const { money } = weightsOf(ground);
-  return minute * (ground.coatingOf[finish] + RULE_OF_THUMB.perCoat) + money * sizeM2 * priceOf(paint, mlPerM2(paint, 1));
+export function coatPrice(table: ProblemTable, finish: number, minute: number): number {
+  const sizeM2 = table.sizeOf[finish];
+  const paint = table.finishes[finish];
+  const { money } = weightsOf(table);
+  return minute * (table.coatingOf[finish] + RULE_OF_THUMB.perCoat) + money * sizeM2 * priceOf(paint, mlPerM2(paint, 1));
 }
 
 /** What every stage costs that sprays anything at all. */
-export function fixedSpray({ finishes, blendOf }: Ground, { finish, coats, weights }: Pick<RelaxedStage, 'finish' | 'coats' | 'weights'>): number {
+export function fixedSpray({ finishes, blendOf }: ProblemTable, { finish, coats, weights }: Pick<RelaxedStage, 'finish' | 'coats' | 'weights'>): number {
   const paint = finishes[finish];
   return weights.work * (coats * RULE_OF_THUMB.perCoat + blendOf[finish]) + weights.money * priceOf(paint, RULE_OF_THUMB.cupLossMl[paint.method]);
 }
 
-const priceOf = ({ pricePerL }: Ground['finishes'][number], ml: number): number => (ml / 1000) * (pricePerL ?? RULE_OF_THUMB.pricePerLitre);
+const priceOf = ({ pricePerL }: ProblemTable['finishes'][number], ml: number): number => (ml / 1000) * (pricePerL ?? RULE_OF_THUMB.pricePerLitre);

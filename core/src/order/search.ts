@@ -1,7 +1,7 @@
 import { isOuter, UNDER } from '../masking';
 import { byText, ended } from '../units';
 import { alikeShares, coatShares, movedShares, type CoatShares } from './coat-shares';
-import { groundOf, type Ground } from './ground';
+import { problemTable, type ProblemTable } from './problem-table';
 import { Heap } from './heap';
 import { latticeOf, latticeUnits, mayFollow, NOTHING_BEGUN, type Begun, type Lattice } from './lattice';
 import { weightsOf, type Sequence } from './order-cost';
@@ -10,7 +10,7 @@ import { usedFinishes, type OrderProblem } from './problem';
 import { startProgress, type Progress } from './progress';
 import { soundRules } from './rules';
 import { stageScore, workOf } from './score';
-import { openNode, rootsOf, SAME_SCORE, type OpenGround } from './solve-order';
+import { openNode, rootsOf, SAME_SCORE, type SearchMeans } from './solve-order';
 import { stageCost, type StageCost } from './stage-cost';
 
 export interface SearchResult {
@@ -79,13 +79,13 @@ function* telling<T>(news: SearchProgress, steps: Generator<SearchProgress, T>):
 }
 
 /** The finishes an order could as well begin with, the most promising first. */
-function otherBeginnings({ ground, lattice, primer }: Prepared, best: Sequence): number[] {
-  const { order } = ground.problem.rules;
+function otherBeginnings({ table, lattice, primer }: Prepared, best: Sequence): number[] {
+  const { order } = table.problem.rules;
   if (order !== null) return [];
   const begins = best.stages[primer.length].finish;
-  return ground.finishes
+  return table.finishes
     .flatMap(({ id }, finish) => {
-      if (id === begins || !mayFollow(ground, 0, finish)) return [];
+      if (id === begins || !mayFollow(table, 0, finish)) return [];
       const { cost, begun } = lattice.step(NOTHING_BEGUN, finish);
       return [{ finish, bound: cost + lattice.rest(begun) }];
     })
@@ -108,7 +108,7 @@ interface Candidate {
 }
 
 /** A problem made ready for searching. */
-interface Prepared extends OpenGround {
+interface Prepared extends SearchMeans {
   readonly lattice: Lattice;
   /** Effort that went into making it ready. */
   readonly spent: number;
@@ -123,21 +123,21 @@ const READY_SHARE = 0.5;
 /** Lays a problem out and bounds it: exactly where the effort allows, else stage by stage. A first answer is there before that takes long. */
 function* prepared(problem: OrderProblem, effort: number): Generator<SearchProgress, Prepared> {
   const primer = primerStages(problem);
-  const ground = groundOf(problem, primer.at(-1)?.after ?? startProgress(problem));
-  const { work, wait } = weightsOf(ground);
+  const table = problemTable(problem, primer.at(-1)?.after ?? startProgress(problem));
+  const { work, wait } = weightsOf(table);
   // Masks of the primer that stay on are pulled some time.
-  const pulls = ground.start.kept.reduce((sum, { pullMin, uncoverMin }) => sum + (work - wait) * (pullMin + uncoverMin), 0);
-  const extra = primer.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0) / 1e6 + pulls + clearBound(ground);
-  const laid = { ground, primer, extra };
-  const units = latticeUnits(ground);
-  if (units * (1 + (movesShares(ground) ? ROUNDS : 0)) <= FREE_UNITS) return { ...laid, ...bestBound(ground), spent: 0 };
-  const shares = coatShares(ground, alikeShares(ground));
-  const quick = { ...laid, shares, lattice: latticeOf(ground, shares, false), spent: 0 };
+  const pulls = table.start.kept.reduce((sum, { pullMin, uncoverMin }) => sum + (work - wait) * (pullMin + uncoverMin), 0);
+  const extra = primer.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0) / 1e6 + pulls + clearBound(table);
+  const laid = { table, primer, extra };
+  const units = latticeUnits(table);
+  if (units * (1 + (movesShares(table) ? ROUNDS : 0)) <= FREE_UNITS) return { ...laid, ...bestBound(table), spent: 0 };
+  const shares = coatShares(table, alikeShares(table));
+  const quick = { ...laid, shares, lattice: latticeOf(table, shares, false), spent: 0 };
   const choices = units / UNITS_A_CHOICE;
   if (choices > effort * READY_SHARE) return quick;
   const best = greedy(quick, null);
   const news = { of: effort, best, gap: gapOf(best, (extra + quick.lattice.rest(NOTHING_BEGUN)) * 1e6) };
-  const lattice = latticeOf(ground, shares, true);
+  const lattice = latticeOf(table, shares, true);
   for (const share of lattice.ready()) yield { ...news, tried: share * choices };
   return { ...laid, shares, lattice, spent: choices };
 }
@@ -146,18 +146,18 @@ function* prepared(problem: OrderProblem, effort: number): Generator<SearchProgr
 const ROUNDS = 4;
 const MOST_MOVED = 8;
 
-const movesShares = ({ finishes }: Ground): boolean => finishes.length >= 2 && finishes.length <= MOST_MOVED;
+const movesShares = ({ finishes }: ProblemTable): boolean => finishes.length >= 2 && finishes.length <= MOST_MOVED;
 
 /** The highest bound found by moving the shares of coats between areas. */
-function bestBound(ground: Ground): Pick<Prepared, 'shares' | 'lattice'> {
-  let table = alikeShares(ground);
-  const boundWith = (shares: CoatShares) => ({ shares, lattice: latticeOf(ground, shares, true) });
-  let best = boundWith(coatShares(ground, table));
-  if (!movesShares(ground)) return best;
+function bestBound(table: ProblemTable): Pick<Prepared, 'shares' | 'lattice'> {
+  let coatTable = alikeShares(table);
+  const boundWith = (shares: CoatShares) => ({ shares, lattice: latticeOf(table, shares, true) });
+  let best = boundWith(coatShares(table, coatTable));
+  if (!movesShares(table)) return best;
   let last = best;
   for (let round = 1; round <= ROUNDS; round++) {
-    table = movedShares(ground, table, last.lattice.cheapest(), 0.5 / Math.sqrt(round));
-    last = boundWith(coatShares(ground, table));
+    coatTable = movedShares(table, coatTable, last.lattice.cheapest(), 0.5 / Math.sqrt(round));
+    last = boundWith(coatShares(table, coatTable));
     if (last.lattice.rest(NOTHING_BEGUN) > best.lattice.rest(NOTHING_BEGUN)) best = last;
   }
   return best;
@@ -165,11 +165,11 @@ function bestBound(ground: Ground): Pick<Prepared, 'shares' | 'lattice'> {
 
 /** Best order: whatever promises most is looked at next. */
 function* bestOrder(ready: Prepared, first: number | null, effort: number): Generator<SearchProgress, { best: Sequence | null; gap: number }> {
-  const { ground, lattice, extra } = ready;
-  const count = ground.finishes.length;
+  const { table, lattice, extra } = ready;
+  const count = table.finishes.length;
   let left = effort - ready.spent;
   let units = lattice.units();
-  const weight = Math.max(1, (ground.own.length * count) / USUAL_SIZE);
+  const weight = Math.max(1, (table.own.length * count) / USUAL_SIZE);
   let best: Sequence | null = greedy(ready, first);
   let dropped = Infinity;
   const queue = new Heap<Candidate>(sooner);
@@ -198,10 +198,10 @@ function* bestOrder(ready: Prepared, first: number | null, effort: number): Gene
       if (tighter * 1e6 < known()) for (const node of opened.parts()) queue.push({ ...next, bound: tighter, node });
       yield news();
     } else if (order.length === count) {
-      for (const node of rootsOf(ground, order)) queue.push({ ...next, node });
+      for (const node of rootsOf(table, order)) queue.push({ ...next, node });
     } else {
       left -= BEGINNING;
-      for (const finish of nextFinishes(ground, next, first)) {
+      for (const finish of nextFinishes(table, next, first)) {
         const step = lattice.step(begun, finish);
         const sum = cost + step.cost;
         queue.push({ order: [...order, finish], begun: step.begun, cost: sum, bound: sum + lattice.rest(step.begun), node: null });
@@ -219,18 +219,18 @@ function* bestOrder(ready: Prepared, first: number | null, effort: number): Gene
 
 /** A first answer: always the finish that costs least next. */
 function greedy(ready: Prepared, first: number | null): Sequence | null {
-  const { ground, lattice } = ready;
+  const { table, lattice } = ready;
   let begun = NOTHING_BEGUN;
   const order: number[] = [];
-  while (order.length < ground.finishes.length) {
-    const next = nextFinishes(ground, { order, begun }, first)
+  while (order.length < table.finishes.length) {
+    const next = nextFinishes(table, { order, begun }, first)
       .map((finish) => ({ finish, ...lattice.step(begun, finish) }))
       .sort((a, b) => a.cost - b.cost)[0];
     if (!next) return null;
     order.push(next.finish);
     begun = next.begun;
   }
-  const [root] = rootsOf(ground, order);
+  const [root] = rootsOf(table, order);
   return (root && openNode(ready, root)?.sequence) ?? null;
 }
 
@@ -251,12 +251,12 @@ const gapOf = (best: Sequence | null, lower: number): number => {
 };
 
 /** Finishes that may come next: by the fixed order, the wanted beginning, and what must come before what. */
-function nextFinishes(ground: Ground, { order, begun: { done } }: Pick<Candidate, 'order' | 'begun'>, first: number | null): number[] {
-  const ids = ground.finishes.map(({ id }) => id);
-  const fixed = (ground.problem.rules.order ?? []).map((id) => ids.indexOf(id)).filter((finish) => finish >= 0);
+function nextFinishes(table: ProblemTable, { order, begun: { done } }: Pick<Candidate, 'order' | 'begun'>, first: number | null): number[] {
+  const ids = table.finishes.map(({ id }) => id);
+  const fixed = (table.problem.rules.order ?? []).map((id) => ids.indexOf(id)).filter((finish) => finish >= 0);
   if (order.length < fixed.length) return [fixed[order.length]];
-  if (order.length === 0 && first !== null && fixed.length === 0) return mayFollow(ground, 0, first) ? [first] : [];
-  return ids.map((_, finish) => finish).filter((finish) => mayFollow(ground, done, finish));
+  if (order.length === 0 && first !== null && fixed.length === 0) return mayFollow(table, 0, first) ? [first] : [];
+  return ids.map((_, finish) => finish).filter((finish) => mayFollow(table, done, finish));
 }
 
 /** The primer, worked out as the stage it is. */
@@ -266,7 +266,7 @@ function primerStages(problem: OrderProblem): StageCost[] {
 }
 
 /** What the clear costs at least: its masks and its own coats, without waiting for what it goes over. */
-function clearBound({ problem, start }: Ground): number {
+function clearBound({ problem, start }: ProblemTable): number {
   const { clear, finishes } = problem;
   if (!clear) return 0;
   const weights = weightsOf({ problem });

@@ -1,4 +1,4 @@
-import type { Ground } from './ground';
+import type { ProblemTable } from './problem-table';
 
 /** What is settled of an order: by stage and area 1 open, 0 covered, -1 not yet. */
 export type Settled = readonly Int8Array[];
@@ -10,13 +10,13 @@ export type Settled = readonly Int8Array[];
  * @param keep after which stages the masks stay on
  * @returns null where the pins do not allow it
  */
-export function settledBy(ground: Ground, order: readonly number[], keep: readonly boolean[]): Settled | null {
+export function settledBy(table: ProblemTable, order: readonly number[], keep: readonly boolean[]): Settled | null {
   const place = new Map(order.map((finish, stage) => [finish, stage]));
   const settled = order.map((finish, stage) => {
-    const row = new Int8Array(ground.own.length).fill(-1);
-    ground.own.forEach((own, area) => {
-      const free = own < 0 ? ground.alike[area] === finish : (place.get(own) as number) > stage;
-      const pin = ground.pins[finish][area];
+    const row = new Int8Array(table.own.length).fill(-1);
+    table.own.forEach((own, area) => {
+      const free = own < 0 ? table.alike[area] === finish : (place.get(own) as number) > stage;
+      const pin = table.pins[finish][area];
       row[area] = own === finish ? 1 : free ? pin : 0;
     });
     return row;

@@ -1,5 +1,5 @@
 import { belowOf, boundOrder, factsOf, lastOpens } from './bound-order';
-import { PRESENT, type Ground } from './ground';
+import { PRESENT, type ProblemTable } from './problem-table';
 import type { CoatShares } from './coat-shares';
 import { keepPatterns } from './keep';
 import { costOrder, type Sequence } from './order-cost';
@@ -12,16 +12,16 @@ import { bindingWaits, likelyWaits } from './waits';
 export const SAME_SCORE = 20;
 
 /** Every way the masks of an order may stay on, with nothing else settled. */
-export function rootsOf(ground: Ground, order: readonly number[]): OrderNode[] {
-  return keepPatterns(ground, order).flatMap((keep) => {
-    const settled = settledBy(ground, order, keep);
+export function rootsOf(table: ProblemTable, order: readonly number[]): OrderNode[] {
+  return keepPatterns(table, order).flatMap((keep) => {
+    const settled = settledBy(table, order, keep);
     return settled ? [{ order, keep, settled, least: order.map(() => 1), most: order.map(() => Infinity) }] : [];
   });
 }
 
 /** What nodes are looked at with. */
-export interface OpenGround {
-  readonly ground: Ground;
+export interface SearchMeans {
+  readonly table: ProblemTable;
   readonly shares: CoatShares;
   /** Stages before the order. */
   readonly primer: readonly StageCost[];
@@ -42,33 +42,33 @@ export interface Opened {
  * Looks at what is still possible in an order: cuts give a bound and a first answer.
  * @returns null where nothing is possible
  */
-export function openNode(open: OpenGround, given: OrderNode): Opened | null {
-  const { ground, primer } = open;
-  const node = narrowed(ground, given);
+export function openNode(open: SearchMeans, given: OrderNode): Opened | null {
+  const { table, primer } = open;
+  const node = narrowed(table, given);
   if (!node) return null;
   const { bound, sequence, facts } = boundAndTry(open, node);
-  return { bound, sequence, parts: () => branches(ground, node, sequence, facts, primer.length) };
+  return { bound, sequence, parts: () => branches(table, node, sequence, facts, primer.length) };
 }
 
-function boundAndTry({ ground, shares, primer, extra }: OpenGround, node: OrderNode) {
-  const facts = factsOf(ground, node);
-  const waits = likelyWaits(ground, node, facts);
-  const first = boundOrder(ground, shares, node, facts, waits);
-  let sequence = costOrder(ground, node.order, { open: first.open, keep: node.keep }, primer);
+function boundAndTry({ table, shares, primer, extra }: SearchMeans, node: OrderNode) {
+  const facts = factsOf(table, node);
+  const waits = likelyWaits(table, node, facts);
+  const first = boundOrder(table, shares, node, facts, waits);
+  let sequence = costOrder(table, node.order, { open: first.open, keep: node.keep }, primer);
   let bound = first.bound;
   // The waits that really held it up give a tighter bound, and often a better answer.
-  const binding = bindingWaits(ground, node, sequence, primer.length);
+  const binding = bindingWaits(table, node, sequence, primer.length);
   if (JSON.stringify(binding.toReversed()) !== JSON.stringify(waits)) {
-    const second = boundOrder(ground, shares, node, facts, binding);
+    const second = boundOrder(table, shares, node, facts, binding);
     bound = Math.max(bound, second.bound);
-    const other = costOrder(ground, node.order, { open: second.open, keep: node.keep }, primer);
+    const other = costOrder(table, node.order, { open: second.open, keep: node.keep }, primer);
     if (other.score < sequence.score) sequence = other;
   }
   return { bound: bound + extra, sequence, facts };
 }
 
 /** The two halves of what is still possible, the more promising first; none where everything is settled. */
-function branches(ground: Ground, node: OrderNode, { stages }: Sequence, facts: StageFacts, primed: number): OrderNode[] {
+function branches(table: ProblemTable, node: OrderNode, { stages }: Sequence, facts: StageFacts, primed: number): OrderNode[] {
   const gaps = node.order.map((_, stage) => stages[primed + stage].coats - facts.coats[stage]);
   const dearest = gaps.indexOf(Math.max(...gaps));
   if (gaps[dearest] > 0 && node.most[dearest] > facts.coats[dearest]) {
@@ -77,7 +77,7 @@ function branches(ground: Ground, node: OrderNode, { stages }: Sequence, facts: 
       { ...node, least: node.least.with(dearest, facts.coats[dearest] + 1) },
     ];
   }
-  const choice = doubtful(ground, node, stages, primed) ?? largest(ground, node);
+  const choice = doubtful(table, node, stages, primed) ?? largest(table, node);
   if (!choice) return [];
   const { stage, area } = choice;
   const first = stages[primed + stage].open[area];
@@ -93,14 +93,14 @@ interface Choice {
 }
 
 /** The choice that brought an area a ground that asks for more than was counted. */
-function doubtful(ground: Ground, node: OrderNode, stages: readonly StageCost[], primed: number): Choice | null {
+function doubtful(table: ProblemTable, node: OrderNode, stages: readonly StageCost[], primed: number): Choice | null {
   let worst: (Choice & { extra: number }) | null = null;
   node.order.forEach((finish, stage) => {
     const real = stages[primed + stage];
     for (const { area, answer } of real.over.tasks) {
       const below = lastOpen(stages, primed, stage, area);
-      const counted = ground.leastOver(finish, area, belowOf(node, below)).minutes;
-      const size = ground.problem.areas[area].sizeM2;
+      const counted = table.leastOver(finish, area, belowOf(node, below)).minutes;
+      const size = table.problem.areas[area].sizeM2;
       const extra = answer === 'no' ? 1e6 : answer === 'wait' ? 100 : counted > 0 ? 0 : size;
       if (extra <= (worst?.extra ?? 0)) continue;
       const places = below >= 0 ? [below, stage] : [stage];
@@ -109,9 +109,9 @@ function doubtful(ground: Ground, node: OrderNode, stages: readonly StageCost[],
     }
     // A ground that takes too many coats where the cut could not forbid it.
     if (real.coats <= node.most[stage]) return;
-    ground.areasOf[finish].forEach((area) => {
+    table.areasOf[finish].forEach((area) => {
       const below = lastOpen(stages, primed, stage, area);
-      if (ground.coats(finish, area, belowOf(node, below)) <= node.most[stage]) return;
+      if (table.coats(finish, area, belowOf(node, below)) <= node.most[stage]) return;
       const free = lastOpens(node, stage, area).find((one) => one !== PRESENT && node.settled[one][area] === -1);
       if (free !== undefined) worst = { stage: free, area, extra: Infinity };
     });
@@ -120,26 +120,26 @@ function doubtful(ground: Ground, node: OrderNode, stages: readonly StageCost[],
 }
 
 /** Of what is not settled, the largest area: it weighs most. */
-function largest(ground: Ground, { settled }: OrderNode): Choice | null {
+function largest(table: ProblemTable, { settled }: OrderNode): Choice | null {
   let best: Choice | null = null;
   settled.forEach((row, stage) =>
     row.forEach((state, area) => {
-      if (state === -1 && (!best || ground.problem.areas[area].sizeM2 > ground.problem.areas[best.area].sizeM2)) best = { stage, area };
+      if (state === -1 && (!best || table.problem.areas[area].sizeM2 > table.problem.areas[best.area].sizeM2)) best = { stage, area };
     }),
   );
   return best;
 }
 
 /** Settles what follows from the most coats each stage may take; null where that cannot be. */
-function narrowed(ground: Ground, node: OrderNode): OrderNode | null {
+function narrowed(table: ProblemTable, node: OrderNode): OrderNode | null {
   let settled = node.settled;
   for (let again = true; again;) {
     again = false;
     for (const [stage, finish] of node.order.entries()) {
       if (node.most[stage] === Infinity) continue;
-      for (const area of ground.areasOf[finish]) {
+      for (const area of table.areasOf[finish]) {
         const options = lastOpens({ settled }, stage, area);
-        const fits = options.map((one) => ground.coats(finish, area, belowOf(node, one)) <= node.most[stage]);
+        const fits = options.map((one) => table.coats(finish, area, belowOf(node, one)) <= node.most[stage]);
         const first = fits.indexOf(true);
         if (first < 0) return null;
         const only = fits.lastIndexOf(true) === first ? options[first] : null;

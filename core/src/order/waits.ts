@@ -1,5 +1,5 @@
 import type { FilmTimes } from './drying-of';
-import type { Ground } from './ground';
+import type { ProblemTable } from './problem-table';
 import type { Sequence } from './order-cost';
 import type { OrderNode, StageFacts } from './order-node';
 
@@ -10,13 +10,13 @@ export interface Wait {
 }
 
 /** What is waited at least from the last coat until the masks come off, or the next stage. */
-export function leastPullWait(ground: Ground, node: OrderNode, stage: number, { flashMin, leastPullMin, cleanMin }: FilmTimes): number {
+export function leastPullWait(table: ProblemTable, node: OrderNode, stage: number, { flashMin, leastPullMin, cleanMin }: FilmTimes): number {
   if (node.keep[stage]) return Math.max(cleanMin, flashMin);
-  return Math.max(cleanMin, certainlyMasked(ground, node.settled[stage], node.order[stage]) ? leastPullMin : Math.min(flashMin, leastPullMin));
+  return Math.max(cleanMin, certainlyMasked(table, node.settled[stage], node.order[stage]) ? leastPullMin : Math.min(flashMin, leastPullMin));
 }
 
 /** True where something on a part that is certainly sprayed is certainly covered, by a mask that comes off after the stage. */
-function certainlyMasked({ parts, outer, drips }: Ground, row: Int8Array, finish: number): boolean {
+function certainlyMasked({ parts, outer, drips }: ProblemTable, row: Int8Array, finish: number): boolean {
   return parts.some(({ areas, edges }, part) => {
     if (drips[finish]) return edges.some(({ a, b }) => row[a] + row[b] === 1 && !(outer.mayStay(part, finish) && outer.areas[row[a] === 0 ? a : b]));
     const comesOff = (area: number) => !(outer.areas[area] && outer.mayStay(part, finish));
@@ -25,10 +25,10 @@ function certainlyMasked({ parts, outer, drips }: Ground, row: Int8Array, finish
 }
 
 /** Waits that an order is certain to have, each from the stage before or the one before that: what the bound starts from. */
-export function likelyWaits(ground: Ground, node: OrderNode, { times }: StageFacts): Wait[] {
+export function likelyWaits(table: ProblemTable, node: OrderNode, { times }: StageFacts): Wait[] {
   const found: Wait[] = [];
   const holds = (from: number, to: number): boolean =>
-    from >= 0 && times[from].tapeSafeMin > leastPullWait(ground, node, from, times[from]) && certainWait(ground, node, from, to);
+    from >= 0 && times[from].tapeSafeMin > leastPullWait(table, node, from, times[from]) && certainWait(table, node, from, to);
   node.order.forEach((_, to) => {
     const from = [to - 1, to - 2].find((one) => one >= (found.at(-1)?.to ?? 0) && holds(one, to));
     if (from !== undefined) found.push({ from, to });
@@ -37,7 +37,7 @@ export function likelyWaits(ground: Ground, node: OrderNode, { times }: StageFac
 }
 
 /** Waits that held up a worked-out order, as far as they are certain; from the last stage back, none overlapping. */
-export function bindingWaits(ground: Ground, node: OrderNode, { stages }: Sequence, primed: number): Wait[] {
+export function bindingWaits(table: ProblemTable, node: OrderNode, { stages }: Sequence, primed: number): Wait[] {
   const found: Wait[] = [];
   let free = node.order.length - 1;
   for (let to = node.order.length - 1; to > 0; to--) {
@@ -46,7 +46,7 @@ export function bindingWaits(ground: Ground, node: OrderNode, { stages }: Sequen
     const before = stages[primed + to - 1].after;
     const ready = before.clock + waits.tapeMin;
     const from = node.order.findIndex((_, stage) => stage < to && Math.abs(safeAt(stages[primed + stage]) - ready) < 1e-6);
-    if (from < 0 || !certainWait(ground, node, from, to)) continue;
+    if (from < 0 || !certainWait(table, node, from, to)) continue;
     found.push({ from, to });
     free = from;
   }
@@ -56,10 +56,10 @@ export function bindingWaits(ground: Ground, node: OrderNode, { stages }: Sequen
 const safeAt = ({ open, after }: Sequence['stages'][number]): number => after.tapeSafeAt[open.indexOf(true)];
 
 /** True where an area sprayed in one stage is certainly covered afresh in a later one, on a part that is sprayed then. */
-function certainWait(ground: Ground, { keep, settled, order }: OrderNode, from: number, to: number): boolean {
+function certainWait(table: ProblemTable, { keep, settled, order }: OrderNode, from: number, to: number): boolean {
   if (keep.slice(from, to).some(Boolean) && to - from > 1) return false;
-  if (ground.share(order[from], order[to])) return true;
-  const { part, parts, drips } = ground;
+  if (table.share(order[from], order[to])) return true;
+  const { part, parts, drips } = table;
   return part.some((one, area) => {
     const covered = settled[from][area] === 1 && settled.slice(from + 1, to + 1).every((row) => row[area] === 0);
     if (!covered) return false;

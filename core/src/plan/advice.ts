@@ -4,7 +4,7 @@ import type { Design } from '../job';
 import { soundRules } from '../order';
 import type { OverAnswer } from '../over';
 import { RULE_OF_THUMB } from '../units';
-import { advice, type AdviceGround } from './advice-ground';
+import { advice, type AdviceFacts } from './advice-facts';
 import type { StageItems } from './items';
 import type { PartWork } from '../setout';
 import { regrets } from './regret';
@@ -12,14 +12,14 @@ import type { AdviceSaid } from './says';
 import type { Advice, StagePlan } from './types';
 
 /** What follows from air, parts, lines, areas and the order of coats, each at its place. */
-export function adviceFor(ground: AdviceGround): Advice[] {
-  const { design, works, stages, items, finishes } = ground;
+export function adviceFor(facts: AdviceFacts): Advice[] {
+  const { design, works, stages, items, finishes } = facts;
   return [
     ...airAdvice(design),
     ...works.flatMap((work) => partAdvice(work, finishes)),
-    ...soundRules(ground.problem).faults.map((fault) => advice('caution', fault)),
+    ...soundRules(facts.problem).faults.map((fault) => advice('caution', fault)),
     ...stages.flatMap((stage, index) => stageAdvice(stage, items[index], finishes)),
-    ...regrets(ground),
+    ...regrets(facts),
   ];
 }
 

@@ -3,13 +3,13 @@ import { RULE_OF_THUMB } from '../units';
 import type { OrderProblem, SequenceFigures } from '../order';
 import { clockFrom, type Draft } from './step-clock';
 import { nameOf, placesOf, plugValues } from './step-places';
-import type { StepGround } from './steps';
+import type { StepSource } from './steps';
 
 /** Session of what is done for a job as a whole. */
 const JOB = 'job';
 
 /** Washing, abrading and warming up, before any tape of any stage. */
-export function prepareSteps({ preparation, parts }: StepGround): readonly Draft[] {
+export function prepareSteps({ preparation, parts }: StepSource): readonly Draft[] {
   const clock = clockFrom(0, JOB, null);
   for (const { cleaner, parts: ids, minutes } of preparation.washes)
     clock.add('wash', cleaner, minutes, { code: 'step.wash', values: { places: ids.map((id) => nameOf(parts, id)), cleaner } });
@@ -22,7 +22,7 @@ export function prepareSteps({ preparation, parts }: StepGround): readonly Draft
 }
 
 /** Every plug that went in is counted out, and the work is looked over. */
-export function endSteps({ stages, items, parts, kind }: StepGround): readonly Draft[] {
+export function endSteps({ stages, items, parts, kind }: StepSource): readonly Draft[] {
   const last = stages.at(-1);
   if (!last) return [];
   const plugs = items.flatMap((one) => one.plugs);

@@ -4,7 +4,7 @@ import type { Step } from '../log';
 import type { SafetyCode } from './says';
 
 /** What a caution depends on. */
-export interface CautionGround {
+export interface CautionFacts {
   readonly kind: JobKind;
   /** Finish of the stage; null: the job as a whole. */
   readonly finish: Finish | null;
@@ -16,7 +16,7 @@ export interface CautionGround {
 const OILY: readonly Finish['system'][] = ['varnish', 'brush-enamel', 'boottop'];
 
 /** Usual cautions at a step; told once each, where they first apply. Source: usual practice; data sheets and local rules decide. */
-export function cautionsAt(step: Pick<Step, 'kind' | 'say'>, { kind, finish, high }: CautionGround): SafetyCode[] {
+export function cautionsAt(step: Pick<Step, 'kind' | 'say'>, { kind, finish, high }: CautionFacts): SafetyCode[] {
   const when = (holds: boolean, code: SafetyCode): SafetyCode[] => (holds ? [code] : []);
   const twoPart = finish !== null && PAINT_SYSTEMS[finish.system].isocyanate;
   const sprayed = finish !== null && isSprayed(finish);

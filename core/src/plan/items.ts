@@ -2,7 +2,7 @@ import { dwellMinutes } from '../drying';
 import { drapeMin, drapeOver, dripPaper, rememberedEdge, uncoverMin, wholeDrape, type Drape, type KeptMask, type Sequence, type StageCost } from '../order';
 import { stageRuns, type MaskedPart, type Run } from '../runs';
 import { RULE_OF_THUMB, sumOf } from '../units';
-import { meansOf, type StageGround } from './means';
+import { meansOf, type StageSource } from './means';
 import type { PartWork } from '../setout';
 import type { CoverItem, Item, LineItem, PlugItem } from './types';
 
@@ -42,18 +42,18 @@ type Common = Pick<Item, 'stage' | 'hold'>;
 type CommonOn = (area: number | null) => Common & Pick<Item, 'until'>;
 
 /** Everything laid for a stage. */
-export function itemsOf(sequence: Sequence, index: number, ground: StageGround): StageItems {
-  const { design, works } = ground;
+export function itemsOf(sequence: Sequence, index: number, source: StageSource): StageItems {
+  const { design, works } = source;
   const stage = sequence.stages[index];
   const sessions = sessionsOf(sequence);
   const end = sequence.stages.length - 1;
   const common: Common = { stage: index + 1, hold: null };
   const untilOf = (off: number): Item['until'] => ({ stage: off + 1, session: sessions[off] });
   const name = namer(sessions[index]);
-  const runs = stageRuns(maskedParts(sequence, index, ground), meansOf(ground));
+  const runs = stageRuns(maskedParts(sequence, index, source), meansOf(source));
   const commonOn: CommonOn = (area) => ({ ...common, until: untilOf(area === null ? index : offAfter(sequence, index, area)) });
-  const lines = runs.map((run, place) => lineItem(run, `R${place + 1}`, commonOn, ground, name));
-  const covers = coverItems(stage, ground, lines, name, commonOn);
+  const lines = runs.map((run, place) => lineItem(run, `R${place + 1}`, commonOn, source, name));
+  const covers = coverItems(stage, source, lines, name, commonOn);
   return {
     plugs: plugItems(sequence, index, works, name, { ...common, until: untilOf(end) }),
     lines,
@@ -89,7 +89,7 @@ function tapeStays(sequence: Sequence, index: number, area: number): number {
 }
 
 /** The edges a stage lays, part by part. */
-function maskedParts(sequence: Sequence, index: number, { works, starts: { areas, borders } }: StageGround): MaskedPart[] {
+function maskedParts(sequence: Sequence, index: number, { works, starts: { areas, borders } }: StageSource): MaskedPart[] {
   const { mask } = sequence.stages[index];
   return works.map(({ part, lines, arrangement, setOut }, number) => {
     const ends = borders[number] + arrangement.borders.length;
@@ -112,7 +112,7 @@ function maskedParts(sequence: Sequence, index: number, { works, starts: { areas
   });
 }
 
-function lineItem(run: Run, code: string, commonOn: CommonOn, { works, problem, starts }: StageGround, name: Namer): LineItem {
+function lineItem(run: Run, code: string, commonOn: CommonOn, { works, problem, starts }: StageSource, name: Namer): LineItem {
   const part = works.findIndex((one) => one.part.id === run.part);
   const ids = works[part].areaIds;
   const [firstArea, firstBorder] = [starts.areas[part], starts.borders[part]];
@@ -157,7 +157,7 @@ function lineItem(run: Run, code: string, commonOn: CommonOn, { works, problem, 
 /** Paper or film over what no tape covers alone, onto the tape round it; and over attached parts in reach, whole. */
 function coverItems(
   { mask }: StageCost,
-  { works, problem, starts: { areas: starts } }: StageGround,
+  { works, problem, starts: { areas: starts } }: StageSource,
   lines: readonly LineItem[],
   name: Namer,
   commonOn: CommonOn,

@@ -6,7 +6,7 @@ import type { PartWork } from '../setout';
 import type { Starts } from './places';
 
 /** What a plan is made from. */
-export interface StageGround {
+export interface StageSource {
   readonly works: readonly PartWork[];
   readonly design: Design;
   readonly shelf: Shelf;
@@ -16,7 +16,7 @@ export interface StageGround {
 }
 
 /** What there is to mask with. */
-export function meansOf({ design, shelf }: Pick<StageGround, 'design' | 'shelf'>): MaskingMeans {
+export function meansOf({ design, shelf }: Pick<StageSource, 'design' | 'shelf'>): MaskingMeans {
   const { climate, scale } = design;
   return { tapes: shelf.tapes, scale, surfaceC: climate.surfaceC ?? climate.airC, airC: climate.airC };
 }

@@ -3,28 +3,28 @@ import { colourDifference, PAINT_SYSTEMS, reflectanceOf, type Finish } from '../
 import { rememberedCoats, type OrderProblem } from '../order';
 import { primerFor } from '../prepare';
 import { RULE_OF_THUMB } from '../units';
-import { advice, type AdviceGround } from './advice-ground';
+import { advice, type AdviceFacts } from './advice-facts';
 import { placeOfArea, startsOf } from './places';
 import type { Advice } from './types';
 
 /** What a person would be sorry for when the mask comes off, each with its place. */
-export function regrets(ground: AdviceGround): Advice[] {
+export function regrets(facts: AdviceFacts): Advice[] {
   return [
-    ...keptPainted(ground),
-    ...weakOver(ground),
-    ...youngUnderTape(ground),
-    ...unprimed(ground),
-    ...unclearedBases(ground),
-    ...flakesLeft(ground),
-    ...clearOverTape(ground),
-    ...contrasts(ground),
+    ...keptPainted(facts),
+    ...weakOver(facts),
+    ...youngUnderTape(facts),
+    ...unprimed(facts),
+    ...unclearedBases(facts),
+    ...flakesLeft(facts),
+    ...clearOverTape(facts),
+    ...contrasts(facts),
   ];
 }
 
 const nameOf = (finishes: ReadonlyMap<string, Finish>, id: string): string => finishes.get(id)?.name ?? id;
 
 /** A kept neighbour in the same finish that is sprayed along. */
-function keptPainted({ problem, sequence, finishes }: AdviceGround): Advice[] {
+function keptPainted({ problem, sequence, finishes }: AdviceFacts): Advice[] {
   return (sequence?.stages ?? []).flatMap(({ open, finish }, stage) =>
     problem.areas.flatMap((area, index) => {
       if (!open[index] || area.finish !== null) return [];
@@ -35,7 +35,7 @@ function keptPainted({ problem, sequence, finishes }: AdviceGround): Advice[] {
 }
 
 /** A colour that takes many coats where a better ground was to be had. */
-function weakOver({ problem, sequence, finishes }: AdviceGround): Advice[] {
+function weakOver({ problem, sequence, finishes }: AdviceFacts): Advice[] {
   return (sequence?.stages ?? []).flatMap((stage, index) => {
     const finish = finishes.get(stage.finish) as Finish;
     const at = stage.open.findIndex(
@@ -54,11 +54,11 @@ function weakOver({ problem, sequence, finishes }: AdviceGround): Advice[] {
   });
 }
 
-const before = (problem: OrderProblem, sequence: AdviceGround['sequence'], index: number): readonly string[] =>
+const before = (problem: OrderProblem, sequence: AdviceFacts['sequence'], index: number): readonly string[] =>
   index === 0 ? problem.areas.map(({ present }) => present) : (sequence?.stages[index - 1].after.colours ?? []);
 
 /** Tape on what never takes it, or on a finish that was too young when the job began. */
-function youngUnderTape({ stages, items, sequence, finishes, design, works }: AdviceGround): Advice[] {
+function youngUnderTape({ stages, items, sequence, finishes, design, works }: AdviceFacts): Advice[] {
   const never = stages.flatMap(({ number }, index) => {
     const film = items[index].lines.length > 0 && (sequence?.stages[index - 1]?.after.films ?? []).find((one) => one && one.finish.tapeSafeMin === null);
     return film ? [advice('caution', { code: 'advice.never-tape', values: { stage: number, finish: film.finish.name } })] : [];
@@ -73,7 +73,7 @@ function youngUnderTape({ stages, items, sequence, finishes, design, works }: Ad
 }
 
 /** What goes straight onto a bare substrate that should be primed: once a part and finish. */
-function unprimed({ works, problem, finishes }: AdviceGround): Advice[] {
+function unprimed({ works, problem, finishes }: AdviceFacts): Advice[] {
   const starts = startsOf(works).areas;
   return works.flatMap(({ part, presents }, number) => {
     const told = new Set<string>();
@@ -91,7 +91,7 @@ function unprimed({ works, problem, finishes }: AdviceGround): Advice[] {
 }
 
 /** A basecoat is nothing without the clear over it. */
-function unclearedBases({ problem, finishes }: AdviceGround): Advice[] {
+function unclearedBases({ problem, finishes }: AdviceFacts): Advice[] {
   const bare = new Set(problem.areas.flatMap(({ finish }, area) => (finish !== null && !problem.clear?.areas[area] ? [finish] : [])));
   return [...bare].flatMap((id) => {
     const finish = finishes.get(id);
@@ -100,7 +100,7 @@ function unclearedBases({ problem, finishes }: AdviceGround): Advice[] {
 }
 
 /** Flakes before a solid through the same gun. */
-function flakesLeft({ stages, sequence, finishes }: AdviceGround): Advice[] {
+function flakesLeft({ stages, sequence, finishes }: AdviceFacts): Advice[] {
   return stages.flatMap(({ number, finish }, index) => {
     if (!sequence || sequence.stages[index].change.stripMin === 0) return [];
     const [flakes, solid] = [sequence.stages[index - 1].finish, finish].map((id) => nameOf(finishes, id));
@@ -109,7 +109,7 @@ function flakesLeft({ stages, sequence, finishes }: AdviceGround): Advice[] {
 }
 
 /** A clear that goes on while masks are still there traps their edges. */
-function clearOverTape({ stages, items, finishes }: AdviceGround): Advice[] {
+function clearOverTape({ stages, items, finishes }: AdviceFacts): Advice[] {
   return stages.flatMap(({ number, finish, pulls: all }, index) => {
     if (finishes.get(finish)?.effect !== 'clear') return [];
     // Masks on what is kept are meant to stay on: where two colours meet they are not.
@@ -124,7 +124,7 @@ function clearOverTape({ stages, items, finishes }: AdviceGround): Advice[] {
  * Neighbours too near in colour for a line to be seen, or so far apart that it shows every waver.
  * Source: rule of thumb, in CIEDE2000 from a few steps away.
  */
-function contrasts({ works, finishes }: AdviceGround): Advice[] {
+function contrasts({ works, finishes }: AdviceFacts): Advice[] {
   // The same two are told once, at the first place they meet.
   const told = new Map<string, Advice>();
   works.forEach(({ part, arrangement, areaIds, finishes: given, blends, presents }) => {

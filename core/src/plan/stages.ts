@@ -13,7 +13,7 @@ import {
   type StageCost,
 } from '../order';
 import { itemsOf, offAfter, sessionsOf, type StageItems } from './items';
-import type { StageGround } from './means';
+import type { StageSource } from './means';
 import { placeOfArea } from './places';
 import { RULE_OF_THUMB } from '../units';
 import type { CoatsSaid } from './says';
@@ -26,25 +26,25 @@ export interface StagesMade {
 }
 
 /** Writes every stage of a sequence into the plan, in steps: what is open and covered, what is laid, pictures, windows. */
-export function* stageSteps(sequence: Sequence, ground: StageGround): Generator<void, StagesMade> {
+export function* stageSteps(sequence: Sequence, source: StageSource): Generator<void, StagesMade> {
   const items: StageItems[] = [];
   for (const index of sequence.stages.keys()) {
-    items.push(itemsOf(sequence, index, ground));
+    items.push(itemsOf(sequence, index, source));
     yield;
   }
-  let seen: readonly string[] = ground.problem.areas.map(({ present }) => present);
+  let seen: readonly string[] = source.problem.areas.map(({ present }) => present);
   const stages: StagePlan[] = [];
   for (const [index, stage] of sequence.stages.entries()) {
-    const pictures = picturesOf(stage, seen, ground);
+    const pictures = picturesOf(stage, seen, source);
     seen = pictures.flatMap(({ areas }) => areas.map(({ colour }) => colour));
-    stages.push(stagePlan(sequence, index, items, pictures, ground));
+    stages.push(stagePlan(sequence, index, items, pictures, source));
     yield;
   }
   return { stages, items };
 }
 
-function stagePlan(sequence: Sequence, index: number, items: readonly StageItems[], pictures: StagePlan['pictures'], ground: StageGround): StagePlan {
-  const { problem, preparation } = ground;
+function stagePlan(sequence: Sequence, index: number, items: readonly StageItems[], pictures: StagePlan['pictures'], source: StageSource): StagePlan {
+  const { problem, preparation } = source;
   const { stages } = sequence;
   const stage = stages[index];
   const finish = finishOf(problem, stage.finish);
@@ -61,7 +61,7 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     layer: layerOf(stage, index, problem),
     coats,
     coatsFloor: coatsFloor(finish),
-    coatsWhy: coatsWhy(finish, stage, ground),
+    coatsWhy: coatsWhy(finish, stage, source),
     under: stage.under,
     buildUm: coats * finish.coatUm,
     open: refs(stage.open.flatMap((open, area) => (open ? [area] : []))),
@@ -69,8 +69,8 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     coveredParts: mask.wholes,
     items: [...own.plugs, ...own.lines, ...own.covers].map(({ id }) => id),
     pictures,
-    tasks: tasksOf(finish, stage, ground),
-    paint: paintOf(finish, stage, ground),
+    tasks: tasksOf(finish, stage, source),
+    paint: paintOf(finish, stage, source),
     layMin,
     sealMin,
     coatMin,
@@ -82,7 +82,7 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     tapeM,
     keep,
     late: (pulled?.masks ?? []).some((one) => one !== pulling && pastWindow(problem, one, pulled?.at ?? 0)),
-    windows: pulling && windowsOf(finish, stage, own, ground),
+    windows: pulling && windowsOf(finish, stage, own, source),
     school: pulling?.school ?? null,
     pull: pulling && pullWindow(sequence, index, own),
     hands: pulled?.hands ?? 0,
@@ -120,7 +120,7 @@ function pullWindow({ stages }: Sequence, index: number, items: StageItems): Sta
   return { fromMin: span.from, toMin: toMin === Infinity ? null : toMin };
 }
 
-function windowsOf(finish: Finish, stage: StageCost, items: StageItems, { problem }: StageGround): PullWindows {
+function windowsOf(finish: Finish, stage: StageCost, items: StageItems, { problem }: StageSource): PullWindows {
   return clippedWindows(filmTimes(problem, finish, stage.coats).windows, Math.max(0, cleanUntil(stage, items)));
 }
 
@@ -130,7 +130,7 @@ const layerOf = ({ finish }: StageCost, index: number, { primer, areas }: OrderP
 };
 
 /** What is asked for, place by place; the minutes of a stage are shared out by size. */
-function tasksOf(finish: Finish, { over }: StageCost, { problem }: StageGround): PrepareTask[] {
+function tasksOf(finish: Finish, { over }: StageCost, { problem }: StageSource): PrepareTask[] {
   const groups = new Map<string, Pick<PrepareTask, 'answer' | 'reason'> & { areas: number[] }>();
   for (const { area, answer, reason } of over.tasks) {
     const key = `${answer} ${reason.code}`;
@@ -146,7 +146,7 @@ function tasksOf(finish: Finish, { over }: StageCost, { problem }: StageGround):
   });
 }
 
-function paintOf(finish: Finish, stage: StageCost, { problem }: StageGround): StagePaint {
+function paintOf(finish: Finish, stage: StageCost, { problem }: StageSource): StagePaint {
   const lost = RULE_OF_THUMB.cupLossMl[finish.method];
   const openM2 = stage.open.reduce((sum, open, index) => sum + (open ? problem.areas[index].sizeM2 : 0), 0);
   const sprayMin = stage.coatMin + (stage.coats - 1) * stage.gap.from;
@@ -161,7 +161,7 @@ function paintOf(finish: Finish, stage: StageCost, { problem }: StageGround): St
 }
 
 /** What is seen after a stage: a candy or a clear lets what is below show. */
-function picturesOf(stage: StageCost, seen: readonly string[], { works, problem, starts }: StageGround): StagePlan['pictures'] {
+function picturesOf(stage: StageCost, seen: readonly string[], { works, problem, starts }: StageSource): StagePlan['pictures'] {
   const finish = finishOf(problem, stage.finish);
   const covered = new Set(stage.mask.covers.map(({ area }) => area));
   return works.map(({ part, arrangement }, number) => ({
@@ -173,7 +173,7 @@ function picturesOf(stage: StageCost, seen: readonly string[], { works, problem,
   }));
 }
 
-function coatsWhy(finish: Finish, { coats, coatsFrom, under }: StageCost, { problem }: StageGround): CoatsSaid {
+function coatsWhy(finish: Finish, { coats, coatsFrom, under }: StageCost, { problem }: StageSource): CoatsSaid {
   if (coatsFrom === 'sheet' || coatsFrom === 'card' || coatsFrom === 'floor') return { code: `coats.${coatsFrom}`, values: { coats } };
   const below = usedFinishes(problem)
     .map((id) => finishOf(problem, id))

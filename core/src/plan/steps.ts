@@ -19,7 +19,7 @@ import type { PartPlan } from '../setout';
 import type { Item, LineItem, PrepareTask, StagePlan } from './types';
 
 /** What the steps are written from. */
-export interface StepGround {
+export interface StepSource {
   readonly stages: readonly StagePlan[];
   readonly items: readonly StageItems[];
   readonly sequence: Sequence;
@@ -36,27 +36,27 @@ export interface StepGround {
  * over. Each has its minutes and what it may not be sooner or later than. Every time comes from the stage as it was worked out; nothing
  * is worked out here.
  */
-export function stepsOf(ground: StepGround): Step[] {
-  const steps = ground.stages.flatMap((stage) => stageSteps(stage, ground));
-  return withSafety(inOrder([...prepareSteps(ground), ...steps, ...endSteps(ground)]), ground);
+export function stepsOf(source: StepSource): Step[] {
+  const steps = source.stages.flatMap((stage) => stageSteps(stage, source));
+  return withSafety(inOrder([...prepareSteps(source), ...steps, ...endSteps(source)]), source);
 }
 
-function stageSteps(stage: StagePlan, ground: StepGround): readonly Draft[] {
-  const { sequence, items, parts, finishes } = ground;
+function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
+  const { sequence, items, parts, finishes } = source;
   const cost = sequence.stages[stage.number - 1];
   const finish = finishes.get(stage.finish) as Finish;
   const { plugs, lines, covers } = items[stage.number - 1];
   const clock = clockFrom(stage.startMin, stage.session, stage.number);
   const { add, pass } = clock;
   const tasks = (answer: PrepareTask['answer']) => stage.tasks.filter((task) => task.answer === answer);
-  const tapes = lyingIn(linesOfAll(ground), stage);
+  const tapes = lyingIn(linesOfAll(source), stage);
   // Masks of earlier stages may still lie beside what is keyed.
   const masked = tapes.some((tape) => tape.stage < stage.number);
   pass('wait', 'tape-safe', cost.waits.tapeMin, plainly('step.wait-tape-safe'));
   pass('wait', 'over', cost.waits.overMin, plainly('step.wait-over'));
   for (const { reason, places, minutes } of tasks('abrade'))
     add('abrade', reason.code, minutes, { code: 'step.abrade', values: { places: placesOf(places, parts), reason, grit: null, masked } });
-  const mayLie = tapeSafeRules(stage, ground);
+  const mayLie = tapeSafeRules(stage, source);
   if (plugs.length > 0) {
     const ids = plugs.map(({ id }) => id);
     add('plug', null, layMinOf(plugs), { code: 'step.plug', values: plugValues(plugs, parts) }, { items: ids });
@@ -69,10 +69,10 @@ function stageSteps(stage: StagePlan, ground: StepGround): readonly Draft[] {
     const values = { ...coverPlaces(covers, parts), reach: reachOf(finish) };
     add('cover', null, layMinOf(covers), { code: 'step.cover', values }, { items: ids, after: lines.length === 0 ? mayLie : [] });
   }
-  sealSteps(stage, ground, clock);
+  sealSteps(stage, source, clock);
   add('gate', null, cost.change.gateMin, {
     code: 'step.gate',
-    values: { masked: stage.covered.length > 0, leaks: leaksOf(tapes, ground.works) },
+    values: { masked: stage.covered.length > 0, leaks: leaksOf(tapes, source.works) },
   });
   for (const { reason, places, minutes } of tasks('barrier'))
     add('prime', reason.code, minutes, { code: 'step.barrier', values: { places: placesOf(places, parts), reason } });
@@ -80,8 +80,8 @@ function stageSteps(stage: StagePlan, ground: StepGround): readonly Draft[] {
   if (cost.change.stripMin > 0) add('gun-strip', null, cost.change.stripMin, plainly('step.gun-strip'));
   const { ml, partsMl, cans, batches } = stage.paint;
   add('mix', null, cost.change.mixMin, { code: 'step.mix', values: { finish: finish.name, ml, partsMl, cans, batches, method: finish.method } });
-  coatSteps(stage, finish, ground, clock);
-  afterCoats(stage, finish, ground, clock);
+  coatSteps(stage, finish, source, clock);
+  afterCoats(stage, finish, source, clock);
   return clock.steps;
 }
 
@@ -91,7 +91,7 @@ const flashSay = ({ method }: Finish, { covered }: StagePlan, last: boolean): St
 });
 
 /** Tape edges on texture are sealed once everything lies, and dry before the check. */
-function sealSteps(stage: StagePlan, { sequence, parts, finishes, works }: StepGround, { add, pass }: StepClock): void {
+function sealSteps(stage: StagePlan, { sequence, parts, finishes, works }: StepSource, { add, pass }: StepClock): void {
   const { seals, waits } = sequence.stages[stage.number - 1];
   for (const { product, edges, minutes, dryMin } of seals)
     add('seal', product ?? 'liquid-mask', minutes, {
@@ -102,29 +102,29 @@ function sealSteps(stage: StagePlan, { sequence, parts, finishes, works }: StepG
 }
 
 /** Gun cleaned, masks off. A wet pull that leaves no time for it comes before the gun. */
-function afterCoats(stage: StagePlan, finish: Finish, ground: StepGround, clock: StepClock): void {
+function afterCoats(stage: StagePlan, finish: Finish, source: StepSource, clock: StepClock): void {
   const { add, pass } = clock;
-  const { waits, cleaning } = ground.sequence.stages[stage.number - 1];
+  const { waits, cleaning } = source.sequence.stages[stage.number - 1];
   const clean = () => {
     if (cleaning.minutes > 0) add('gun-clean', null, cleaning.minutes, plainly('step.gun-clean'));
   };
   if (cleaning.first) clean();
   const rest = waits.pullMin - (cleaning.first ? cleaning.minutes : 0);
-  const forTape = tapesOff(stage, ground).length > 0;
+  const forTape = tapesOff(stage, source).length > 0;
   pass(forTape ? 'wait' : 'flash', forTape ? 'pull' : 'last', rest, forTape ? plainly('step.wait-pull') : flashSay(finish, stage, true));
-  pullStep(stage, finish, ground, clock);
+  pullStep(stage, finish, source, clock);
   if (!cleaning.first) clean();
-  uncoverStep(stage, ground, clock);
+  uncoverStep(stage, source, clock);
 }
 
-function coatSteps(stage: StagePlan, finish: Finish, ground: StepGround, { add, pass }: StepClock): void {
+function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, { add, pass }: StepClock): void {
   const { coats, gap, covered } = stage;
-  const { coatMin, blendMin } = ground.sequence.stages[stage.number - 1];
+  const { coatMin, blendMin } = source.sequence.stages[stage.number - 1];
   const needs: Need[] = ['person', ...(finish.method === 'gun' ? ['booth' as const] : []), ...(usesGun(finish) ? ['gun' as const] : [])];
-  const blends = blendPlaces(finish, ground);
+  const blends = blendPlaces(finish, source);
   for (let coat = 1; coat <= coats; coat++) {
     if (coat > 1) pass('flash', String(coat - 1), gap.fromMin, flashSay(finish, stage, false));
-    const after = coat === 1 ? overRules(stage, ground) : [rule(coatId(stage, coat - 1), gap.fromMin, gap.toMin, 'recoat')];
+    const after = coat === 1 ? overRules(stage, source) : [rule(coatId(stage, coat - 1), gap.fromMin, gap.toMin, 'recoat')];
     const values = { finish: finish.name, coat, coats, method: finish.method, masked: covered.length > 0, peelable: finish.system === 'peelable', blends };
     add('coat', String(coat), (coatMin - blendMin) / coats, { code: 'step.coat', values }, { needs, after });
   }
@@ -132,7 +132,7 @@ function coatSteps(stage: StagePlan, finish: Finish, ground: StepGround, { add, 
 }
 
 /** Areas of a finish in which it fades out. */
-function blendPlaces({ id }: Finish, { parts }: StepGround): string[] {
+function blendPlaces({ id }: Finish, { parts }: StepSource): string[] {
   const areas = parts.flatMap((part) => part.areas.flatMap((area) => (area.blend && area.finish === id ? [{ part: part.id, area: area.id }] : [])));
   return placesOf(areas, parts);
 }
@@ -140,39 +140,39 @@ function blendPlaces({ id }: Finish, { parts }: StepGround): string[] {
 const BLEND = 'blend';
 const coatId = ({ session }: StagePlan, coat: number | typeof BLEND): string => `${session}:coat:${coat}`;
 /** What the windows of a stage count from: the end of its last coat, and of fading it out. */
-const lastCoatOf = (stage: StagePlan, { sequence }: Pick<StepGround, 'sequence'>): string =>
+const lastCoatOf = (stage: StagePlan, { sequence }: Pick<StepSource, 'sequence'>): string =>
   coatId(stage, sequence.stages[stage.number - 1].blendMin > 0 ? BLEND : stage.coats);
 const rule = (step: string, minMin: number, maxMin: number | null, code: AfterCode): AfterRule => ({ step, from: 'end', minMin, maxMin, code });
 
 /** Before tape goes on colour of this job: one rule for each stage whose colour is covered now. */
-function tapeSafeRules(stage: StagePlan, ground: StepGround): AfterRule[] {
-  const { stages, sequence } = ground;
+function tapeSafeRules(stage: StagePlan, source: StepSource): AfterRule[] {
+  const { stages, sequence } = source;
   const here = sequence.stages[stage.number - 1];
   return stages.slice(0, stage.number - 1).flatMap((earlier, index) => {
     const film = sequence.stages[index];
     const since = sequence.stages.slice(index + 1, stage.number - 1);
     const covered = here.mask.covers.find(({ area, laid }) => laid === 'now' && film.open[area] && !since.some(({ open }) => open[area]));
-    return covered ? [rule(lastCoatOf(earlier, ground), film.after.tapeSafeAt[covered.area] - film.lastCoatMin, null, 'tape-safe')] : [];
+    return covered ? [rule(lastCoatOf(earlier, source), film.after.tapeSafeAt[covered.area] - film.lastCoatMin, null, 'tape-safe')] : [];
   });
 }
 
 /** When a first coat may go over the films of earlier stages. */
-function overRules(stage: StagePlan, ground: StepGround): AfterRule[] {
-  const { stages, sequence } = ground;
+function overRules(stage: StagePlan, source: StepSource): AfterRule[] {
+  const { stages, sequence } = source;
   return sequence.stages[stage.number - 1].over.windows.flatMap(({ at, fromMin, toMin }) => {
     const earlier = stages[sequence.stages.findIndex(({ lastCoatMin }, index) => index < stage.number - 1 && lastCoatMin === at)];
-    return earlier && (fromMin > 0 || toMin !== null) ? [rule(lastCoatOf(earlier, ground), fromMin, toMin, 'over')] : [];
+    return earlier && (fromMin > 0 || toMin !== null) ? [rule(lastCoatOf(earlier, source), fromMin, toMin, 'over')] : [];
   });
 }
 
 /** What comes off after a stage: the tapes within the window of each paint, the last laid first. */
-function pullStep(stage: StagePlan, finish: Finish, ground: StepGround, { add }: StepClock): void {
-  const { stages } = ground;
-  const tapes = tapesOff(stage, ground);
+function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }: StepClock): void {
+  const { stages } = source;
+  const tapes = tapesOff(stage, source);
   if (tapes.length === 0) return;
   // Masks that stayed on through other coats have no window of their own: the paint that went over them last has.
   const windowed = [...stage.pulls.map((number) => stages[number - 1]).filter(({ keep }) => keep), stage];
-  const after = windowed.flatMap((one) => (one.pull ? [rule(lastCoatOf(one, ground), one.pull.fromMin, one.pull.toMin, 'pull')] : []));
+  const after = windowed.flatMap((one) => (one.pull ? [rule(lastCoatOf(one, source), one.pull.fromMin, one.pull.toMin, 'pull')] : []));
   const { school } = stage.pull ? stage : (windowed.find((one) => one.pull !== null) ?? stage);
   // One window is told, from the last coat: it opens with the last of them and closes with the first.
   const own = windowed.flatMap(({ pull, lastCoatMin }) => {
@@ -198,7 +198,7 @@ function pullStep(stage: StagePlan, finish: Finish, ground: StepGround, { add }:
 }
 
 /** Paper and film are folded up and taken away once the tape is off. */
-function uncoverStep(stage: StagePlan, { items, parts }: StepGround, { add }: StepClock): void {
+function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: StepClock): void {
   const off = comingOff(
     stage,
     items.flatMap(({ covers }) => covers),
@@ -213,15 +213,15 @@ function uncoverStep(stage: StagePlan, { items, parts }: StepGround, { add }: St
   );
 }
 
-const linesOfAll = ({ items }: StepGround): LineItem[] => items.flatMap(({ lines }) => lines);
-const tapesOff = (stage: StagePlan, ground: StepGround): LineItem[] => comingOff(stage, linesOfAll(ground));
+const linesOfAll = ({ items }: StepSource): LineItem[] => items.flatMap(({ lines }) => lines);
+const tapesOff = (stage: StagePlan, source: StepSource): LineItem[] => comingOff(stage, linesOfAll(source));
 
 /** Of what was laid, what comes off after a stage, the last laid first. */
 const comingOff = <I extends Item>({ number, hands }: StagePlan, items: readonly I[]): I[] =>
   hands === 0 ? [] : items.filter(({ until }) => until.stage === number).reverse();
 
 /** Usual cautions, each at the first step it applies to. */
-function withSafety(steps: readonly Draft[], { stages, finishes, kind, works, scale }: StepGround): Step[] {
+function withSafety(steps: readonly Draft[], { stages, finishes, kind, works, scale }: StepSource): Step[] {
   const high = !isModelScale(scale) && heightOf(works) > RULE_OF_THUMB.reachUp;
   const told = new Set<SafetyCode>();
   return steps.map((step) => {

@@ -6,7 +6,7 @@ import { newWorkStore, setOutOf, type WorkStore } from './store';
 import type { LinePlace } from './types';
 
 /** A point of a line being dragged. */
-export interface DragWish {
+export interface DragRequest {
   readonly part: string;
   readonly line: string;
   /** Which measurement is dragged, as handlesOf names it. */
@@ -32,7 +32,7 @@ export interface Dragged {
  */
 export function dragged(
   parts: Design['parts'],
-  { part, line: lineId, key, place, reachMm, tapes }: DragWish,
+  { part, line: lineId, key, place, reachMm, tapes }: DragRequest,
   store: WorkStore = newWorkStore(),
 ): Dragged | null {
   const own = parts.find(({ id }) => id === part);
@@ -42,14 +42,14 @@ export function dragged(
   const at = { x: place[0], y: place[1] };
   const others = setOut.lines.filter(({ owner }) => owner !== lineId).map(({ code, pieces }) => ({ code, pieces }));
   const { board } = setOut;
-  const ground = {
+  const targets = {
     sheet: board.drawn,
     datums: board.mirrored ? [] : board.shape.datums,
     lines: others,
     tapes,
     anchor: anchorOf(line, key, setOut.lines.find(({ owner }) => owner === lineId)?.path ?? null),
   };
-  const snap = snapped(at, ground, reachMm);
+  const snap = snapped(at, targets, reachMm);
   const placed = snap?.place ?? at;
   const changed = withHandle(line, key, placed, setOut);
   const strokes = setOutOf(

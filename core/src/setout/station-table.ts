@@ -5,7 +5,7 @@ import { RULE_OF_THUMB } from '../units';
 import { newWorkStore, setOutsOf, type WorkStore } from './store';
 
 /** Which line is to be marked, and how closely. */
-export interface StationWish {
+export interface StationRequest {
   readonly part: string;
   /** A stroke of a line, as the plan names it. */
   readonly line: string;
@@ -43,7 +43,7 @@ export interface StationTable {
  * mirror image is among the parts gets a column for it.
  * @returns null where the line is not on its part
  */
-export function stationTable(design: Design, wish: StationWish, store: WorkStore = newWorkStore()): StationTable | null {
+export function stationTable(design: Design, wish: StationRequest, store: WorkStore = newWorkStore()): StationTable | null {
   const all = setOutsOf(
     design.parts,
     design.parts.map(({ id }) => id),

@@ -14,7 +14,7 @@ const ACROSS = 9;
 /** An arrow is as long as this share of the grid. */
 const LENGTH = 0.55;
 
-interface Edge {
+interface TapedEdge {
   readonly at: Coordinates;
   /** From the covered side to the open one, a unit. */
   readonly away: Coordinates;
@@ -52,13 +52,13 @@ export function sprayArrows(plan: Plan, part: PartPlan, stage: StagePlan): Spray
 const beyond = ({ from, to }: SprayArrow): Coordinates => [to[0] + (to[0] - from[0]) / 2, to[1] + (to[1] - from[1]) / 2];
 
 /** Places along the tape edges of a stage, with the way off the tape. */
-function edgesOf(part: PartPlan, lines: readonly LineItem[]): Edge[] {
+function edgesOf(part: PartPlan, lines: readonly LineItem[]): TapedEdge[] {
   return lines
     .filter((run) => run.part === part.id)
     .flatMap((run) => {
       const pieces = part.lines.find(({ id }) => id === run.line)?.pieces ?? [];
       return pieces.flatMap((piece) =>
-        piece.slice(1).flatMap(([x2, y2, at], index): Edge[] => {
+        piece.slice(1).flatMap(([x2, y2, at], index): TapedEdge[] => {
           const [x1, y1] = piece[index];
           const length = Math.hypot(x2 - x1, y2 - y1);
           if (length === 0 || at < run.from || at > run.to) return [];
@@ -70,7 +70,7 @@ function edgesOf(part: PartPlan, lines: readonly LineItem[]): Edge[] {
 }
 
 /** Away from the edges round about, the nearest counting most. */
-function arrowAt(place: Coordinates, edges: readonly Edge[], length: number): SprayArrow | null {
+function arrowAt(place: Coordinates, edges: readonly TapedEdge[], length: number): SprayArrow | null {
   let [ax, ay] = [0, 0];
   for (const { at, away } of edges) {
     const near = 1 / Math.max(1, (at[0] - place[0]) ** 2 + (at[1] - place[1]) ** 2);
@@ -84,7 +84,7 @@ function arrowAt(place: Coordinates, edges: readonly Edge[], length: number): Sp
 }
 
 /** True where going on along the arrow meets a tape edge from its open side. */
-export function runsIntoEdge({ from, to }: SprayArrow, edges: readonly Edge[]): boolean {
+export function runsIntoEdge({ from, to }: SprayArrow, edges: readonly TapedEdge[]): boolean {
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
   const reach = Math.hypot(dx, dy);
   return edges.some(({ at, away }) => {

@@ -1,4 +1,4 @@
-import { MOST_EVENTS, MOST_NOTE_LETTERS, type LogEvent, readRunSheet, type FrozenPlan, type Step } from '@lintrel/core';
+import { MOST_EVENTS, MOST_NOTE_LETTERS, type LogEvent, readWorkSheet, type FrozenPlan, type Step } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 interface EventRow {
@@ -89,5 +89,5 @@ export async function listStartedSteps(db: Queryable): Promise<Map<string, reado
     `SELECT DISTINCT ON (job_id) job_id, json_build_object('format', plan->'format', 'version', plan->'version', 'steps', plan->'steps') AS plan
        FROM started_plans ORDER BY job_id, id DESC`,
   );
-  return new Map(rows.map(({ job_id, plan }) => [job_id, readRunSheet(plan).steps]));
+  return new Map(rows.map(({ job_id, plan }) => [job_id, readWorkSheet(plan).steps]));
 }

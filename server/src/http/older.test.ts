@@ -1,5 +1,5 @@
 import type { Job, JobSummary, LogEvent, RunRecord } from '@lintrel/core';
-import { readRunSheet } from '@lintrel/core';
+import { readWorkSheet } from '@lintrel/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import request from 'supertest';
@@ -48,7 +48,7 @@ it('a plan frozen by an earlier version comes back as it was frozen, and is work
   const { started, events } = body as RunRecord;
   expect(started?.plan).toEqual(JSON.parse(plan));
   expect(events).toEqual(log.map((event) => ({ ...event, version: 1 })));
-  const sheet = readRunSheet(JSON.parse(plan) as never);
+  const sheet = readWorkSheet(JSON.parse(plan) as never);
   const done = new Set(events.filter(({ kind }) => kind === 'done').map(({ step }) => step));
   expect(sheet.steps.filter(({ id: step }) => done.has(step)).length).toBe(done.size);
   const { jobs } = (await api().get('/api/jobs')).body as { jobs: JobSummary[] };

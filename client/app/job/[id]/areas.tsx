@@ -2,7 +2,7 @@ import { giveFinish, givePresent, showArea, showLength, withoutPlace, type AreaP
 import { phrase } from '@lintrel/words';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { LayersSheet } from '@/areas/LayersSheet';
+import { LayersPanel } from '@/areas/LayersPanel';
 import { PresentHere } from '@/areas/PresentHere';
 import { Schemes, type OtherDrawing } from '@/areas/Schemes';
 import { SideBySide } from '@/areas/SideBySide';
@@ -19,7 +19,7 @@ import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows, Swatch, Unfolded } from '@/ui/Row';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { KEEP } from '@/words';
 import { useView } from '@/worker/useSession';
@@ -64,7 +64,7 @@ export default function AreasScreen() {
       }
     >
       {choice}
-      <Sheet>
+      <Panel>
         <Heading>{area ? phrase`${area.code}: choose its finish` : 'Tap an area, then its finish'}</Heading>
         <Rows>
           {part.areas.map((one) => (
@@ -86,12 +86,12 @@ export default function AreasScreen() {
             </View>
           ))}
         </Rows>
-      </Sheet>
+      </Panel>
       {part.lost.map(({ seed, finish }) => (
         <Lost key={seed.join(' ')} seed={seed} name={nameOf(finish)} unit={unit} onLeaveOut={() => void change((now) => withoutPlace(now, part.id, seed))} />
       ))}
       <Widths part={part.id} trial={trial} onTrial={setTrial} />
-      <LayersSheet />
+      <LayersPanel />
       {plan ? <Schemes plan={plan} part={part} onOther={setOther} /> : null}
       {(plan?.advice ?? [])
         .filter(({ place, values }) => place.part === part.id && place.area !== null && !('stage' in values))
@@ -106,13 +106,13 @@ export default function AreasScreen() {
 /** A finish that was given to a place in no area: never left out without a person saying so. */
 function Lost({ seed, name, unit, onLeaveOut }: { seed: readonly [number, number]; name: string; unit: 'mm' | 'in'; onLeaveOut: () => void }) {
   return (
-    <Sheet>
+    <Panel>
       <Notice
         level="stop"
         text={phrase`"${name}" was given to a place in no area: ${showLength(seed[0], unit)} along, ${showLength(seed[1], unit)} up. Give the area that was meant its finish.`}
       />
       <Action label="Leave this out" onPress={onLeaveOut} testID="leave-out" />
-    </Sheet>
+    </Panel>
   );
 }
 

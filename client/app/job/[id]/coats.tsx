@@ -1,10 +1,10 @@
 import { isLine, linesIn, lyingIn, pointOnLine, sprayArrows, type Advice, type LineSpot, type PartPlan } from '@lintrel/core';
 import { useMemo, useState } from 'react';
-import { EdgeSheet, spotOf } from '@/coats/EdgeSheet';
+import { EdgePanel, spotOf } from '@/coats/EdgePanel';
 import { Orders } from '@/coats/Orders';
 import { Pins } from '@/coats/Pins';
 import { Rehearse, useRehearsal } from '@/coats/Rehearse';
-import { RulesSheet } from '@/coats/RulesSheet';
+import { RulesPanel } from '@/coats/RulesPanel';
 import { StageFacts } from '@/coats/StageFacts';
 import { StageStrip } from '@/coats/StageStrip';
 import { finalAreas, momentAreas, stageAreas } from '@/drawing/paint';
@@ -15,7 +15,7 @@ import { usePart } from '@/job/PartChoice';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
 import { Notice } from '@/ui/Notice';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Heading } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
 
@@ -76,8 +76,8 @@ export default function CoatsScreen() {
       <Pins plan={plan} part={part} stage={stage} chosen={area} />
       <Rehearse {...rehearsed} />
       <Orders plan={plan} />
-      <EdgeSheet plan={plan} part={part} stage={stage} spot={spot} onSpot={setSpot} />
-      <RulesSheet plan={plan} />
+      <EdgePanel plan={plan} part={part} stage={stage} spot={spot} onSpot={setSpot} />
+      <RulesPanel plan={plan} />
       <Regrets advice={plan.advice.filter(({ code }) => code !== 'advice.unchosen')} onGo={go} />
     </StepLayout>
   );
@@ -88,12 +88,12 @@ function Regrets({ advice, onGo }: { advice: readonly Advice[]; onGo: (advice: A
   const { say } = useWords();
   if (advice.length === 0) return null;
   return (
-    <Sheet>
+    <Panel>
       <Heading>Look before you paint</Heading>
       {advice.map((one) => (
         <Notice key={say(one)} level={one.level} text={say(one)} onPress={one.place.area !== null || one.place.line !== null ? () => onGo(one) : undefined} />
       ))}
-    </Sheet>
+    </Panel>
   );
 }
 

@@ -14,7 +14,7 @@ import { StepLayout } from '@/job/StepLayout';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows, Unfolded } from '@/ui/Row';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Small } from '@/ui/Words';
 import { useView } from '@/worker/useSession';
 import { useWords } from '@/person/PersonContext';
@@ -51,7 +51,7 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
       {choice}
       {owners.length === 0 ? <Body>No line on this part yet. A line is where one colour ends and another begins; it is measured from a datum.</Body> : null}
       {owners.length > 0 ? (
-        <Sheet>
+        <Panel>
           <Rows>
             {owners.map((line) => (
               <View key={line.owner}>
@@ -75,7 +75,7 @@ function LinesOf({ part, choice }: { part: PartPlan; choice: React.ReactNode }) 
               </View>
             ))}
           </Rows>
-        </Sheet>
+        </Panel>
       ) : null}
       {(plan?.advice ?? [])
         .filter(({ place, values }) => place.part === part.id && place.line !== null && !('stage' in values))

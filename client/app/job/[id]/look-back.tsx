@@ -4,11 +4,11 @@ import { StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
 import { StepLayout } from '@/job/StepLayout';
-import { useRunSheet } from '@/job/useRunSheet';
+import { useWorkSheet } from '@/job/useWorkSheet';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Row, Rows } from '@/ui/Row';
-import { Sheet, Waiting } from '@/ui/Screen';
+import { Panel, Waiting } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { showMinutes } from '@lintrel/core';
 import { useWords } from '@/person/PersonContext';
@@ -16,7 +16,7 @@ import { useWords } from '@/person/PersonContext';
 /** Look back: what was really done and when, as it was written down. */
 export default function LookBackScreen() {
   const { id } = useJob();
-  const { plan, events, progress, loading, error, retry } = useRunSheet(id);
+  const { plan, events, progress, loading, error, retry } = useWorkSheet(id);
   if (loading || error)
     return (
       <StepLayout>
@@ -33,7 +33,7 @@ export default function LookBackScreen() {
   const wrong = events.filter(({ kind }) => kind === 'trouble').length;
   return (
     <StepLayout>
-      <Sheet>
+      <Panel>
         <View style={styles.figures}>
           <Figure large label="Steps done" value={phrase`${progress.doneAt.size} of ${plan?.toDo.length ?? 0}`} />
           {spanMin === null ? null : (
@@ -41,8 +41,8 @@ export default function LookBackScreen() {
           )}
           <Figure large label="Went wrong" value={String(wrong)} />
         </View>
-      </Sheet>
-      <Sheet>
+      </Panel>
+      <Panel>
         <Heading>Log</Heading>
         <Small>Entries stay as they were written; a later one corrects an earlier one.</Small>
         <Rows>
@@ -52,7 +52,7 @@ export default function LookBackScreen() {
               <Entry key={event.id} event={event} steps={plan?.steps ?? []} />
             ))}
         </Rows>
-      </Sheet>
+      </Panel>
     </StepLayout>
   );
 }

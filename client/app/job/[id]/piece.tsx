@@ -15,7 +15,7 @@ import { useWide } from '@/theme/useWide';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { downloadJob } from '@/job/download';
 import { useWords } from '@/person/PersonContext';
@@ -38,7 +38,7 @@ export default function PieceScreen() {
     >
       {design.parts.length === 0 ? <Missing need="part" /> : null}
       {design.parts.length > 0 ? (
-        <Sheet>
+        <Panel>
           <Heading>Parts</Heading>
           <Rows>
             {design.parts.map((part) => {
@@ -60,28 +60,28 @@ export default function PieceScreen() {
               );
             })}
           </Rows>
-        </Sheet>
+        </Panel>
       ) : null}
       {design.parts.length > 0 && !wide ? (
-        <Sheet>
+        <Panel>
           <WholePiece />
-        </Sheet>
+        </Panel>
       ) : null}
-      <Sheet>
+      <Panel>
         <Heading>Air today</Heading>
         <AirForm climate={design.climate} onChange={(climate) => void change((now) => ({ ...now, climate }))} />
         {advice.map((one) => (
           <Notice key={say(one)} level={one.level} text={say(one)} />
         ))}
-      </Sheet>
-      <Sheet>
+      </Panel>
+      <Panel>
         <Heading>The job</Heading>
         <JobForm design={design} onChange={(values) => void change((now) => ({ ...now, ...values }))} />
-      </Sheet>
-      <Sheet>
+      </Panel>
+      <Panel>
         <Heading>On this device</Heading>
         <PersonForm />
-      </Sheet>
+      </Panel>
       <View style={styles.files}>
         {design.parts.length > 0 ? (
           <Action icon="printer-outline" label="Print, templates and drawings" onPress={() => router.push(`/job/${id}/print` as Href)} />

@@ -14,7 +14,7 @@ import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { lengthText } from '@/forms/lengthText';
 import { useWords } from '@/person/PersonContext';
@@ -41,7 +41,7 @@ export default function PrintScreen() {
   const draw = (format: 'svg' | 'dxf') => void fetchFile('drawing', { part: part.id, format }, `${design.title} ${part.name}.${format}`);
   return (
     <StepLayout>
-      <Sheet>
+      <Panel>
         <Heading>Full-size template</Heading>
         <Pick label="Part" value={part.id} options={parts.map((one) => ({ value: one.id, label: one.name }))} onChange={setPartId} />
         <Choice
@@ -71,8 +71,8 @@ export default function PrintScreen() {
           disabled={busy}
           onPress={() => print({ what: 'template', part: part.id, mirrored, single: true }, `${part.name} plot`)}
         />
-      </Sheet>
-      <Sheet>
+      </Panel>
+      <Panel>
         <Heading>Masks for openings and circles</Heading>
         <Small>Laid out on film as wide as you have, largest first.</Small>
         <Typed whole label="Film is wide" unit={unit} value={film} onChange={setFilm} fault={filmRead.ok ? undefined : told(filmRead.why)} testID="film" />
@@ -82,8 +82,8 @@ export default function PrintScreen() {
           disabled={busy || !filmRead.ok}
           onPress={() => filmRead.ok && print({ what: 'masks', width: filmRead.value }, 'masks')}
         />
-      </Sheet>
-      <Sheet>
+      </Panel>
+      <Panel>
         <Heading>{phrase`Drawing of ${part.name}`}</Heading>
         <Small>In millimetres, one layer a kind of line; it can be read back in.</Small>
         <View style={styles.row}>
@@ -91,7 +91,7 @@ export default function PrintScreen() {
           <Action label="Save as DXF" icon="download-outline" disabled={busy} onPress={() => draw('dxf')} />
           <Action label="Take over a drawing" icon="upload-outline" onPress={() => router.push(`/job/${id}/import/${part.id}` as Href)} />
         </View>
-      </Sheet>
+      </Panel>
       {trouble ? <Notice level="stop" text={trouble} /> : null}
     </StepLayout>
   );

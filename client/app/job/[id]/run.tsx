@@ -7,14 +7,14 @@ import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
 import { PendingEntries } from '@/job/PendingEntries';
 import { StepLayout } from '@/job/StepLayout';
-import { useRunSheet, type RunSheet } from '@/job/useRunSheet';
+import { useWorkSheet, type WorkSheet } from '@/job/useWorkSheet';
 import { Ask, FEELS } from '@/run/Ask';
 import { CurrentStep } from '@/run/CurrentStep';
 import { LaterWindows } from '@/run/LaterWindows';
 import { look } from '@/run/look';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
-import { Sheet, Waiting } from '@/ui/Screen';
+import { Panel, Waiting } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
 import { Body, Heading, Small } from '@/ui/Words';
 import { Text } from '@/ui/Text';
@@ -23,7 +23,7 @@ import { useWords } from '@/person/PersonContext';
 /** Run: one thing at a time, very large. */
 export default function RunScreen() {
   const { id, plan } = useJob();
-  const sheet = useRunSheet(id);
+  const sheet = useWorkSheet(id);
   if (sheet.loading || sheet.error)
     return (
       <StepLayout>
@@ -43,7 +43,7 @@ export default function RunScreen() {
   return <BeforeStart sheet={sheet} />;
 }
 
-function BeforeStart({ sheet }: { sheet: RunSheet }) {
+function BeforeStart({ sheet }: { sheet: WorkSheet }) {
   const { plan, planning, planError, revision, saved } = useJob();
   const { say, caution, follow } = useWords();
   if (!plan) return null;
@@ -63,15 +63,15 @@ function BeforeStart({ sheet }: { sheet: RunSheet }) {
         />
       }
     >
-      <Sheet>
+      <Panel>
         <Heading>{phrase`${several(toDo.length, 'step')} in ${several(plan.stages.length, 'stage')}`}</Heading>
         <Body>Starting freezes this plan with its log: what you change later does not change under your hands.</Body>
         {sheet.trouble ? <Notice level="stop" text={sheet.trouble} /> : null}
         {blocking.map((one) => (
           <Notice key={say(one)} level={one.level} text={say(one)} />
         ))}
-      </Sheet>
-      <Sheet>
+      </Panel>
+      <Panel>
         {toDo.map((step) => (
           <View key={step.id}>
             <Small tone="ink">{step.stage === null ? say(step.say) : phrase`${step.stage}. ${say(step.say)}`}</Small>
@@ -81,12 +81,12 @@ function BeforeStart({ sheet }: { sheet: RunSheet }) {
           </View>
         ))}
         {plan.safety.length > 0 ? <Small>{follow}</Small> : null}
-      </Sheet>
+      </Panel>
     </StepLayout>
   );
 }
 
-function Running({ sheet }: { sheet: RunSheet }) {
+function Running({ sheet }: { sheet: WorkSheet }) {
   const { revision } = useJob();
   const now = useNow();
   const [resting, rest] = useRest();
@@ -187,7 +187,7 @@ function Running({ sheet }: { sheet: RunSheet }) {
 }
 
 /** How the entries stand, in the line that is always there: what comes and goes stands below the buttons and moves none of them. */
-function standing({ waiting, refused }: RunSheet): string {
+function standing({ waiting, refused }: WorkSheet): string {
   if (refused.length > 0) return phrase` · ${refused.length} not taken, see below`;
   return waiting.length > 0 ? phrase` · no connection, ${waiting.length} kept here` : '';
 }

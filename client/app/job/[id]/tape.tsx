@@ -11,7 +11,7 @@ import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
 
@@ -57,7 +57,7 @@ export default function TapeScreen() {
         options={plan.stages.map((one) => ({ value: String(one.number), label: phrase`${one.number} ${finishName(one.finish)}` }))}
         onChange={(value) => setNumber(Number(value))}
       />
-      <Sheet>
+      <Panel>
         <Heading>Lay in this order</Heading>
         {lines.length === 0 ? <Body>Nothing to mask in this stage: everything that is left gets painted over or is open.</Body> : null}
         <Rows>
@@ -98,8 +98,8 @@ export default function TapeScreen() {
             <Small>{phrase`${words.area(covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0))} of paper or film (estimate)`}</Small>
           </Row>
         ) : null}
-      </Sheet>
-      <Sheet>
+      </Panel>
+      <Panel>
         <Heading>Tape to have ready, all stages</Heading>
         {plan.lists.tape.length === 0 ? <Body>None.</Body> : null}
         <Rows>
@@ -110,7 +110,7 @@ export default function TapeScreen() {
             </Row>
           ))}
         </Rows>
-      </Sheet>
+      </Panel>
     </StepLayout>
   );
 }

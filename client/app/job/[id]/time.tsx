@@ -9,7 +9,7 @@ import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { StyleSheet, View } from 'react-native';
 import { space } from '@/theme/theme';
@@ -31,7 +31,7 @@ export default function TimeScreen() {
   const { airC, rhPercent } = design.climate;
   return (
     <StepLayout>
-      <Sheet>
+      <Panel>
         <View style={styles.figures}>
           <Figure large label="From start to end (estimate)" value={showMinutes(end)} />
           <Figure large label="of it work (estimate)" value={showMinutes(work)} />
@@ -44,8 +44,8 @@ export default function TimeScreen() {
           options={[{ value: 'own', label: 'As each finish likes' }, ...SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))]}
           onChange={(value) => void change((now) => ({ ...now, choices: { ...now.choices, school: value === 'own' ? null : value } }))}
         />
-      </Sheet>
-      <Sheet>
+      </Panel>
+      <Panel>
         <Heading>The whole job</Heading>
         <Rail
           from={0}
@@ -67,7 +67,7 @@ export default function TimeScreen() {
             };
           })}
         />
-      </Sheet>
+      </Panel>
       {plan.stages
         .filter(({ windows }) => windows !== null)
         .map((stage) => (
@@ -99,7 +99,7 @@ function StageWindows({ stage, pull }: { stage: StagePlan; pull: Step | null }) 
   const end = 1.3 * Math.max(...spans.map(({ school, span }) => (school === 'dry' ? span.from : (span.to ?? span.from))));
   const name = shelf.finishes.find(({ id }) => id === stage.finish)?.name ?? stage.finish;
   return (
-    <Sheet>
+    <Panel>
       <Heading>{phrase`Stage ${stage.number}: pull after ${name}`}</Heading>
       <Small>
         Time after the last coat (estimate). Between wet and touch-dry do not pull: the film strings. Between touch-dry and dry pull slowly, it may tear.
@@ -118,7 +118,7 @@ function StageWindows({ stage, pull }: { stage: StagePlan; pull: Step | null }) 
       />
       <Body>{pull ? detail(pull.say) : 'The masks stay on for the next stage, and come off with its own.'}</Body>
       {windows.tapeSafeMin === null ? null : <Body>{phrase`Takes tape after ${showMinutes(windows.tapeSafeMin)}.`}</Body>}
-    </Sheet>
+    </Panel>
   );
 }
 

@@ -11,13 +11,13 @@ import { ColourInput } from '@/forms/ColourInput';
 import { Field } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
 import { resolverOf } from '@/forms/resolver';
-import { CardsSheet } from '@/shelf/CardsSheet';
+import { CardsPanel } from '@/shelf/CardsPanel';
 import { HidingFromCard, LabInput, Ladder } from '@/shelf/ColourHelp';
 import { EntryFrame } from '@/shelf/EntryFrame';
 import { finishFields, finishFormSchema, type FinishFields } from '@/shelf/finishForm';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
-import { Screen, Sheet, Waiting } from '@/ui/Screen';
+import { Screen, Panel, Waiting } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Words';
 import { SCHOOL_WORDS } from '@/words';
 
@@ -65,7 +65,7 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
       onSave={() => void submit()}
       onDelete={() => remove.mutate(id, { onSuccess: back, onError: fail })}
     >
-      <Sheet>
+      <Panel>
         <Field whole control={control} name="name" label="Name" />
         <View style={styles.row}>
           {finish ? null : <Field control={control} name="id" label="Short id" hint="Such as sky-blue" />}
@@ -102,8 +102,8 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
           options={SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))}
           onChange={(value) => setValue('school', value)}
         />
-      </Sheet>
-      <Sheet>
+      </Panel>
+      <Panel>
         <Heading>Times</Heading>
         <Small>{phrase`Minutes at ${temperature(REFERENCE_AIR.airC)}, ${REFERENCE_AIR.rhPercent} % humidity and the film below`}</Small>
         <View style={styles.row}>
@@ -120,8 +120,8 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
           <Field control={control} name="potLifeMin" label="Pot life" unit="min" keys="numeric" />
           <Field control={control} name="activationKj" label="Activation energy" unit="kJ/mol" keys="numeric" hint="How strongly warmth speeds it" />
         </View>
-      </Sheet>
-      <Sheet>
+      </Panel>
+      <Panel>
         <Heading>Film</Heading>
         <View style={styles.row}>
           <Field control={control} name="coatUm" label="One coat, dry" unit="µm" keys="numeric" />
@@ -134,8 +134,8 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
         <HidingFromCard coatUm={watch('coatUm')} onHiding={(um) => setValue('hidingUm', um)} />
         <Ladder colour={colour} hidingUm={watch('hidingUm')} coatUm={watch('coatUm')} />
         <Field whole control={control} name="basis" label="Where the figures come from" />
-      </Sheet>
-      <CardsSheet cards={watch('cards')} onChange={(cards) => setValue('cards', cards)} />
+      </Panel>
+      <CardsPanel cards={watch('cards')} onChange={(cards) => setValue('cards', cards)} />
     </EntryFrame>
   );
 }

@@ -14,7 +14,7 @@ import { EntryFrame } from '@/shelf/EntryFrame';
 import { tapeFields, tapeFormSchema, type TapeFields } from '@/shelf/tapeForm';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
-import { Screen, Sheet, Waiting } from '@/ui/Screen';
+import { Screen, Panel, Waiting } from '@/ui/Screen';
 
 const EDGE_WORDS = { crisp: 'Crisp', fair: 'Fair', soft: 'Soft' } as const;
 
@@ -53,7 +53,7 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
       onSave={() => void submit()}
       onDelete={() => remove.mutate(code, { onSuccess: back, onError: fail })}
     >
-      <Sheet>
+      <Panel>
         <View style={styles.row}>
           {tape ? null : <Field control={control} name="code" label="Code" hint="Letter of the kind and width: V6" />}
           <Field control={control} name="name" label="Name" />
@@ -88,7 +88,7 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
         </View>
         <Field whole control={control} name="use" label="Good for" />
         <Field whole control={control} name="basis" label="Where the figures come from" />
-      </Sheet>
+      </Panel>
     </EntryFrame>
   );
 }

@@ -16,7 +16,7 @@ import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
 
@@ -95,7 +95,7 @@ export default function ImportScreen() {
         ) : undefined
       }
     >
-      <Sheet>
+      <Panel>
         <Heading>{phrase`A drawing for ${part?.name ?? 'the part'}`}</Heading>
         <Body>SVG or DXF: paths, lines, arcs, circles, ellipses and splines are read. Text and pictures are passed over; nothing in the file is run.</Body>
         <Action
@@ -106,9 +106,9 @@ export default function ImportScreen() {
           testID="choose-file"
         />
         {trouble ? <Notice level="stop" text={trouble} /> : null}
-      </Sheet>
+      </Panel>
       {file ? (
-        <Sheet>
+        <Panel>
           {file.drawing.unitMm === null ? (
             <Choice label="The file does not say its unit. One unit of it is" value={unit ?? ('' as '1')} options={UNITS} onChange={setUnit} />
           ) : (
@@ -138,7 +138,7 @@ export default function ImportScreen() {
             </View>
           ))}
           {file.drawing.skipped.length > 0 ? <Notice level="note" text={phrase`Passed over: ${phrases(file.drawing.skipped.map(say))}`} /> : null}
-        </Sheet>
+        </Panel>
       ) : null}
     </StepLayout>
   );

@@ -21,7 +21,7 @@ import { colour, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Words';
 
 /** One part: what it is, its surface, what a tape meets on it, what lines are measured from, and where it sits. */
@@ -74,7 +74,7 @@ export default function PartScreen() {
         drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" help /> : <NoDrawing />}
         action={<Action rank="main" label={part ? 'Keep these' : 'Add this part'} onPress={() => void submit()} testID="submit" />}
       >
-        <Sheet>
+        <Panel>
           <Heading>{part ? part.name : 'New part'}</Heading>
           <View style={styles.row}>
             <TreeField at={['name']} label="Name of the part" />
@@ -115,18 +115,18 @@ export default function PartScreen() {
             ]}
             onChange={(value) => put(['treatment'], value === 'paint' ? undefined : value)}
           />
-        </Sheet>
+        </Panel>
         {follows ? null : (
           <>
-            <Sheet>
+            <Panel>
               <Heading>Its surface</Heading>
               <SurfaceForm />
-            </Sheet>
-            <Sheet>
+            </Panel>
+            <Panel>
               <Heading>What a tape meets</Heading>
               <FeaturesForm />
-            </Sheet>
-            <Sheet>
+            </Panel>
+            <Panel>
               <Heading>Measured from</Heading>
               <Small>A datum starts at a place and runs in a direction; heights are counted to its left. On round parts y is the girth from the top.</Small>
               {datums.map((_, index) => (
@@ -159,18 +159,18 @@ export default function PartScreen() {
                   )
                 }
               />
-            </Sheet>
+            </Panel>
           </>
         )}
-        <Sheet>
+        <Panel>
           <Heading>Where it sits</Heading>
           <PlaceForm others={design.parts.filter((one) => one.id !== ownId && !one.opposite?.follows)} />
-        </Sheet>
+        </Panel>
         {design.parts.some((one) => one.id !== ownId) ? (
-          <Sheet>
+          <Panel>
             <Heading>What stays on it</Heading>
             <AttachedForm others={design.parts.filter((one) => one.id !== ownId)} />
-          </Sheet>
+          </Panel>
         ) : null}
         {elsewhere.map(([path, message]) => (
           <Notice key={path} level="stop" text={`${path}: ${message}`} />

@@ -20,7 +20,7 @@ import { useDraftParts } from '@/job/useDraftParts';
 import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Small } from '@/ui/Words';
 import { useFaultWords, useWords } from '@/person/PersonContext';
 
@@ -82,7 +82,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
       drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" help chosenLine={ownId} /> : <View style={styles.blank} />}
       action={<Action rank="main" label={line ? 'Keep this line' : 'Add this line'} onPress={() => void submit()} testID="submit" />}
     >
-      <Sheet>
+      <Panel>
         {line ? (
           <Body>{LINE_NAMES[fields.kind]}</Body>
         ) : (
@@ -115,7 +115,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
         />
         {form.ends ? <Ends fields={fields} lines={part.lines.filter((one) => one.id !== ownId)} onChange={set} /> : null}
         {faults.whole ? <Notice level="stop" text={phrase`This line ${faultWords(faults.whole)}.`} /> : <Preview own={own} unit={unit} typed={read.ok} />}
-      </Sheet>
+      </Panel>
       {line ? (
         <Action
           rank="quiet"

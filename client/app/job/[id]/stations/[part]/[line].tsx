@@ -15,7 +15,7 @@ import { StepLayout } from '@/job/StepLayout';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Table } from '@/ui/Table';
 import { Body, Heading, Small } from '@/ui/Words';
 import { useView } from '@/worker/useSession';
@@ -65,7 +65,7 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
       }
       action={<Action rank="main" label="Print the table" icon="printer-outline" disabled={!table} onPress={() => file('pdf')} />}
     >
-      <Sheet>
+      <Panel>
         <Heading>{phrase`Stations of ${line?.code ?? ''} ${line?.name ?? ''}`}</Heading>
         <Small>{line ? phrase`${showLength(line.lengthMm, unit)} long` : ''}</Small>
         {strokes.length > 1 ? (
@@ -95,7 +95,7 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
         )}
         <Action label="Save as a list (CSV)" icon="download-outline" disabled={!table} onPress={() => file('csv')} />
         {trouble ? <Notice level="stop" text={trouble} /> : null}
-      </Sheet>
+      </Panel>
       <MatchForm partId={part.id} lineId={stroke} datum={datum} />
       <Action rank="quiet" icon="arrow-left" label="Back to the lines" onPress={() => router.replace(`/job/${id}/lines?part=${part.id}` as Href)} />
     </StepLayout>

@@ -8,11 +8,11 @@ import { useJob } from '@/job/JobContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 
 /** What a person insists on: which before which, one gun, masks that stay on, how many stages. */
-export function RulesSheet({ plan }: { plan: Plan }) {
+export function RulesPanel({ plan }: { plan: Plan }) {
   const { design, change } = useJob();
   const [open, setOpen] = useState(false);
   const { choices } = design;
@@ -21,7 +21,7 @@ export function RulesSheet({ plan }: { plan: Plan }) {
   if (!open) return <Action label={count > 0 ? phrase`Your rules (${count})` : 'Set rules of your own'} onPress={() => setOpen(true)} testID="rules" />;
   const masks = choices.masks ?? (isModelScale(design.scale) ? 'free' : 'fresh');
   return (
-    <Sheet>
+    <Panel>
       <Heading>Rules of your own</Heading>
       <Choice
         label="Masks"
@@ -74,7 +74,7 @@ export function RulesSheet({ plan }: { plan: Plan }) {
         </View>
       ))}
       <Action rank="quiet" label="Close the rules" onPress={() => setOpen(false)} />
-    </Sheet>
+    </Panel>
   );
 }
 

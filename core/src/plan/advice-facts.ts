@@ -7,7 +7,7 @@ import type { AdviceSaid } from './says';
 import type { Advice, StagePlan } from './types';
 
 /** What advice is drawn from. */
-export interface AdviceGround {
+export interface AdviceFacts {
   readonly design: Design;
   readonly works: readonly PartWork[];
   readonly stages: readonly StagePlan[];

@@ -1,7 +1,7 @@
 import type { Answer, Checked, Question } from '@lintrel/core';
 import { StyleSheet, View } from 'react-native';
 import { colour, size, space } from '@/theme/theme';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Figure, Title } from '@/ui/Words';
 import { AnswerPicture } from './AnswerPicture';
 import { AnswerSketch } from './AnswerSketch';
@@ -15,17 +15,17 @@ const TONES = {
 } as const;
 
 /** The answer in words, large, with its figures and a picture. */
-export function AnswerSheet({ question, answer }: { question: Question; answer: Checked<Answer> }) {
+export function AnswerPanel({ question, answer }: { question: Question; answer: Checked<Answer> }) {
   const words = useWords().question(question.name);
   if (!answer.ok)
     return (
-      <Sheet>
+      <Panel>
         <Body>The answer comes back when every field can be read.</Body>
-      </Sheet>
+      </Panel>
     );
   const { headline, tone, rows } = words.answer(answer.value);
   return (
-    <Sheet>
+    <Panel>
       <View style={styles.head} role="status" testID="answer">
         <Icon name={TONES[tone].icon} size={size.title} color={TONES[tone].colour} />
         <Title style={styles.headline}>{headline}</Title>
@@ -40,7 +40,7 @@ export function AnswerSheet({ question, answer }: { question: Question; answer: 
           <Figure key={label} label={label} value={value} />
         ))}
       </View>
-    </Sheet>
+    </Panel>
   );
 }
 

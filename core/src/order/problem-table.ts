@@ -32,14 +32,14 @@ export interface PricedBorder {
 }
 
 /** What one part holds: no border leads from one part to another. */
-export interface PartGround {
+export interface PartTable {
   readonly areas: readonly number[];
   readonly edges: readonly PricedBorder[];
   readonly finishes: number;
 }
 
 /** A problem laid out for the search: numbers instead of names. */
-export interface Ground {
+export interface ProblemTable {
   readonly problem: OrderProblem;
   /** Where the search starts: after the primer, if there is one. */
   readonly start: Progress;
@@ -63,7 +63,7 @@ export interface Ground {
   /** Number of the part of each area. */
   readonly part: readonly number[];
   /** Areas and borders of each part, and which finishes it gets, as bits. */
-  readonly parts: readonly PartGround[];
+  readonly parts: readonly PartTable[];
   /** Crisp and rough cost of each border, and of each strip. */
   readonly edges: readonly PricedBorder[];
   readonly strips: readonly ({ readonly crisp: EdgeCost; readonly rough: EdgeCost } | null)[];
@@ -82,7 +82,7 @@ export interface Ground {
 }
 
 /** Lays out a problem. */
-export function groundOf(problem: OrderProblem, start: Progress): Ground {
+export function problemTable(problem: OrderProblem, start: Progress): ProblemTable {
   const ids = usedFinishes(problem);
   const finishes = ids.map((id) => finishOf(problem, id));
   const { areas, borders, model, rules } = problem;
@@ -133,7 +133,7 @@ export function groundOf(problem: OrderProblem, start: Progress): Ground {
 }
 
 /** Asked for at every turn of the search: looked up by number. */
-function coatsTable(finishes: readonly Finish[], { colours }: Progress): Ground['coats'] {
+function coatsTable(finishes: readonly Finish[], { colours }: Progress): ProblemTable['coats'] {
   const overFinish = finishes.map((finish) => finishes.map(({ colour }) => rememberedCoats(finish, colour).coats));
   const overPresent = finishes.map((finish) => colours.map((colour) => rememberedCoats(finish, colour).coats));
   return (finish, area, below) => (below === PRESENT ? overPresent[finish][area] : overFinish[finish][below]);

@@ -6,7 +6,7 @@ import { Pick } from '@/forms/Pick';
 import { RangeInput } from '@/forms/RangeInput';
 import { useJob } from '@/job/JobContext';
 import { Choice } from '@/ui/Choice';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Words';
 import { EdgeCut } from './EdgeCut';
 
@@ -25,7 +25,7 @@ export function spotOf(part: PartPlan, chosen: LineSpot | null, runs: readonly L
 }
 
 /** The layers and the tape at a place on a line, before and after pulling. */
-export function EdgeSheet({
+export function EdgePanel({
   plan,
   part,
   stage,
@@ -47,7 +47,7 @@ export function EdgeSheet({
   const ridge = ridgeAt(plan, spot);
   const far = line ? largest(line.pieces.flat().map(([, , at]) => at)) : 0;
   return (
-    <Sheet>
+    <Panel>
       <Heading>The edge, cut open</Heading>
       <Pick
         label="Line"
@@ -84,7 +84,7 @@ export function EdgeSheet({
       )}
       <Small>Not to scale: thickness is drawn much larger than width. Films are dry films, estimates.</Small>
       <Small tone="ink">{ridgeWords(ridge)}</Small>
-    </Sheet>
+    </Panel>
   );
 }
 

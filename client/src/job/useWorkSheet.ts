@@ -1,11 +1,11 @@
 import {
   attendedSteps,
   progressOf,
-  readRunSheet,
+  readWorkSheet,
   EVENT_VERSION,
   type EventKind,
   type FrozenPlan,
-  type RunSheet as FrozenSheet,
+  type WorkSheet as FrozenSheet,
   type JobProgress,
   type LogEvent,
   type Step,
@@ -17,7 +17,7 @@ import { outbox, useOutbox } from '@/api/useOutbox';
 import { newId } from './newId';
 
 /** The run sheet of a started job, with what was logged so far and what is still on its way to the server. */
-export interface RunSheet {
+export interface WorkSheet {
   /** The plan that was started, as it was frozen, read by its version; null before the start. */
   readonly plan: StartedSheet | null;
   /** Revision of the design the plan was started from. */
@@ -52,7 +52,7 @@ interface StartedSheet extends FrozenSheet {
 }
 
 function startedSheet(frozen: FrozenPlan): StartedSheet {
-  const sheet = readRunSheet(frozen);
+  const sheet = readWorkSheet(frozen);
   return { ...sheet, toDo: attendedSteps(sheet.steps) };
 }
 
@@ -66,7 +66,7 @@ const entry = (kind: EventKind, step: string | null, note = ''): LogEvent => ({
   note,
 });
 
-export function useRunSheet(id: string): RunSheet {
+export function useWorkSheet(id: string): WorkSheet {
   const run = useRun(id);
   const { pending, offline, unkept } = useOutbox();
   const begin = useStartJob(id);

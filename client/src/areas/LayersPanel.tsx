@@ -4,13 +4,13 @@ import { useState } from 'react';
 import { Pick } from '@/forms/Pick';
 import { useJob } from '@/job/JobContext';
 import { Action } from '@/ui/Action';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Words';
 
 const NONE = { value: '', label: 'Nothing' };
 
 /** What goes under all colours first and over them last. */
-export function LayersSheet() {
+export function LayersPanel() {
   const { design, shelf, change } = useJob();
   const [open, setOpen] = useState(false);
   const { primer, clear } = design.scheme;
@@ -29,7 +29,7 @@ export function LayersSheet() {
   const told = phrases([...(primer ? ['primer under'] : []), ...(clear ? ['clear over'] : [])]);
   if (!open) return <Action label={told ? phrase`Under and over: ${told}` : 'Primer under, clear over'} onPress={() => setOpen(true)} testID="layers" />;
   return (
-    <Sheet>
+    <Panel>
       <Heading>Under and over all colours</Heading>
       <Pick
         label="Primer under everything painted"
@@ -44,7 +44,7 @@ export function LayersSheet() {
         onChange={(id) => set('clear', id)}
       />
       <Small>An area that stays without clear is told so in the list of areas.</Small>
-    </Sheet>
+    </Panel>
   );
 }
 

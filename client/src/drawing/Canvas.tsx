@@ -7,35 +7,35 @@ import { fitted, grabbed, panned, placeAt, transformOf, zoomed, type Frame, type
 import { useWords } from '@/person/PersonContext';
 
 /** A point of the drawing that can be taken hold of. */
-export interface SheetHandle {
+export interface CanvasHandle {
   readonly key: string;
   readonly place: readonly [number, number];
 }
 
 /** A handle being dragged: where the finger is, mm. */
-export interface SheetDrag {
+export interface CanvasDrag {
   readonly key: string;
   readonly place: readonly [number, number];
   readonly phase: 'move' | 'end';
   readonly mmPerDp: number;
 }
 
-interface SheetProps {
+interface CanvasProps {
   readonly box: SheetBox;
   readonly label: string;
   /** Draws in millimetres, y up; gets how many mm a dp is. */
   readonly children: (mmPerDp: number) => ReactNode;
   /** Drawn on top: what changes while one drags. */
   readonly overlay?: (mmPerDp: number) => ReactNode;
-  readonly handles?: readonly SheetHandle[];
-  readonly onDrag?: (drag: SheetDrag) => void;
+  readonly handles?: readonly CanvasHandle[];
+  readonly onDrag?: (drag: CanvasDrag) => void;
 }
 
 const DOUBLE_TAP_MS = 300;
-const NO_HANDLES: readonly SheetHandle[] = [];
+const NO_HANDLES: readonly CanvasHandle[] = [];
 
 /** A sheet one can move and zoom: drag, pinch or wheel; a double tap shows all of it. Handles are dragged under a magnifier. */
-export function Sheet({ box, label, children, overlay, handles = NO_HANDLES, onDrag }: SheetProps) {
+export function Canvas({ box, label, children, overlay, handles = NO_HANDLES, onDrag }: CanvasProps) {
   const { text } = useWords();
   const [frame, setFrame] = useState<Frame | null>(null);
   const [moved, setMoved] = useState<Shown | null>(null);
@@ -92,7 +92,7 @@ interface MagnifierProps {
   readonly mmPerDp: number;
   /** Id of the drawing on the page: shown again, not drawn again. */
   readonly drawing: string;
-  readonly overlay: SheetProps['overlay'];
+  readonly overlay: CanvasProps['overlay'];
 }
 
 /** What lies under the finger, larger, where the finger does not hide it. */
@@ -116,8 +116,8 @@ interface Current {
   readonly view: Shown | null;
   readonly frame: Frame | null;
   readonly whole: Shown | null;
-  readonly handles: readonly SheetHandle[];
-  readonly onDrag: SheetProps['onDrag'];
+  readonly handles: readonly CanvasHandle[];
+  readonly onDrag: CanvasProps['onDrag'];
   readonly corner: () => { readonly left: number; readonly top: number };
 }
 
@@ -134,7 +134,7 @@ function gestures(current: () => Current, setMoved: (view: Shown | null) => void
     const { left, top } = corner();
     return view && frame ? placeAt(view, frame, { x: x - left, y: y - top }) : null;
   };
-  const drag = (x: number, y: number, phase: SheetDrag['phase']) => {
+  const drag = (x: number, y: number, phase: CanvasDrag['phase']) => {
     const place = placeOf(x, y);
     const { view, onDrag } = current();
     if (held === null || !place || !view) return;

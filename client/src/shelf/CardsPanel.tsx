@@ -9,7 +9,7 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Swatch } from '@/ui/Row';
-import { Sheet } from '@/ui/Screen';
+import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { PhotoColour } from './PhotoColour';
 
@@ -28,11 +28,11 @@ const EMPTY: Fields = { kind: 'hiding', name: '', ground: '#1c1f24', steps: [{ c
 const KIND_WORDS: Readonly<Record<Card['kind'], string>> = { hiding: 'Hides it?', 'let-down': 'Deepens step by step' };
 
 /** Test cards made with a finish: what they measured goes before the formula. */
-export function CardsSheet({ cards, onChange }: { cards: readonly Card[]; onChange: (cards: readonly Card[]) => void }) {
+export function CardsPanel({ cards, onChange }: { cards: readonly Card[]; onChange: (cards: readonly Card[]) => void }) {
   const words = useWords();
   const [fields, setFields] = useState<Fields | null>(null);
   return (
-    <Sheet>
+    <Panel>
       <Heading>Cards</Heading>
       <Small>Spray a card coat by coat over a known ground and note what you see: it counts before any formula, on grounds like its own.</Small>
       {cards.map((card) => (
@@ -63,7 +63,7 @@ export function CardsSheet({ cards, onChange }: { cards: readonly Card[]; onChan
       ) : (
         <Action label="Add a card" onPress={() => setFields(EMPTY)} testID="add-card" />
       )}
-    </Sheet>
+    </Panel>
   );
 }
 
