@@ -64,7 +64,7 @@ export default tseslint.config(
     ['words/**/*.ts'],
     [
       { group: ['**/client/**', '**/server/**', 'react', 'react-native*', 'express', 'pg', 'node:*', 'expo*'], message: 'words → core only.' },
-      { group: ['@lintrel/core/*', '!@lintrel/core/files', '**/core/src/**'], message: 'core is entered by its doors.' },
+      { group: ['@lintrel/core/*', '!@lintrel/core/files', '!@lintrel/core/front', '**/core/src/**'], message: 'core is entered by its doors.' },
     ],
   ),
   refuse(
@@ -72,7 +72,7 @@ export default tseslint.config(
     [
       { group: ['**/client/**', 'react', 'react-native*', 'expo*'], message: 'server → core only.' },
       {
-        group: ['@lintrel/core/*', '!@lintrel/core/files', '**/core/src/**', '@lintrel/words/*', '**/words/src/**'],
+        group: ['@lintrel/core/*', '!@lintrel/core/files', '!@lintrel/core/front', '**/core/src/**', '@lintrel/words/*', '**/words/src/**'],
         message: 'core and words are entered by their doors.',
       },
     ],
@@ -81,7 +81,7 @@ export default tseslint.config(
     ['client/app/**/*.tsx', 'client/src/**/*.{ts,tsx}'],
     [
       { group: ['**/server/**', 'express', 'pg', 'node:*'], message: 'client → core only.' },
-      { group: ['@lintrel/core/*', '**/core/src/**', '@lintrel/words/*', '**/words/src/**'], message: 'core and words are entered by their doors.' },
+      { group: ['@lintrel/core/*', '!@lintrel/core/front', '**/core/src/**', '@lintrel/words/*', '**/words/src/**'], message: 'core and words are entered by their doors.' },
     ],
   ),
 );

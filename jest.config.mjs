@@ -11,6 +11,7 @@ const node = (name, roots, extra = {}) => ({
   transformIgnorePatterns: ['/node_modules/(?!(culori|valibot|@valibot|jsts|clipper2-ts)/)'],
   moduleNameMapper: {
     '^@lintrel/core$': '<rootDir>/core/src/index.ts',
+    '^@lintrel/core/front$': '<rootDir>/core/src/front.ts',
     '^@lintrel/core/files$': '<rootDir>/core/src/files/index.ts',
     '^@lintrel/words$': '<rootDir>/words/src/index.ts',
   },

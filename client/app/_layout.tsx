@@ -4,11 +4,12 @@ import { Barlow_400Regular } from '@expo-google-fonts/barlow/400Regular';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { useSending } from '@/api/useOutbox';
 import { PersonProvider } from '@/person/PersonContext';
+import { fetchScreens } from '@/screens/workshop';
 import { colour, paperTheme } from '@/theme/theme';
 import { useWide } from '@/theme/useWide';
 import { Icon } from '@/ui/Icon';
@@ -33,6 +34,7 @@ export default function RootLayout() {
           <View style={[styles.shell, wide ? styles.across : styles.down]}>
             <View style={styles.place}>
               <Sending />
+              <Ahead />
               <Slot />
             </View>
             <Places />
@@ -46,6 +48,17 @@ export default function RootLayout() {
 /** Whatever screen is open, entries that wait are sent. */
 function Sending() {
   useSending();
+  return null;
+}
+
+/** So long after the first page the other screens are fetched ahead, so that they open at once, and also with no connection. */
+const AHEAD_MS = 5000;
+
+function Ahead() {
+  useEffect(() => {
+    const timer = setTimeout(() => void fetchScreens().catch(() => undefined), AHEAD_MS);
+    return () => clearTimeout(timer);
+  }, []);
   return null;
 }
 

@@ -1,4 +1,4 @@
-import { windowState, type JobSummary, type RunningWindow } from '@lintrel/core';
+import { windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';

@@ -1,4 +1,4 @@
-import { fahrenheitOf, MM_PER_INCH, showArea, showLength, showMinutes } from '@lintrel/core';
+import { fahrenheitOf, MM_PER_INCH, showArea, showLength, showMinutes } from '@lintrel/core/front';
 
 /** How a person reads figures. A setting of the person, not of a job. */
 export interface Person {

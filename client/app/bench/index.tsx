@@ -1,33 +1,3 @@
-import { ask, exampleInput, QUESTIONS, SHIPPED_SHELF } from '@lintrel/core';
-import { phrase } from '@lintrel/words';
-import { router, type Href } from 'expo-router';
-import { useShelf } from '@/api/queries';
-import { Row, Rows } from '@/ui/Row';
-import { Screen, Panel } from '@/ui/Screen';
-import { Heading, Small } from '@/ui/Words';
-import { useWords } from '@/person/PersonContext';
+import { workshop } from '@/screens/workshop';
 
-/** Bench: answers to single questions, without a job; each is already answered for an example. */
-export default function BenchScreen() {
-  const shelf = useShelf().data ?? SHIPPED_SHELF;
-  const words = useWords();
-  return (
-    <Screen title="Bench" about="One question at a time, no job needed">
-      <Panel>
-        <Rows>
-          {QUESTIONS.map((question) => {
-            const { title, about, answer: told } = words.question(question.name);
-            const answer = ask(question.name, exampleInput(question), shelf);
-            return (
-              <Row key={question.name} label={title} onPress={() => router.push(`/bench/${question.name}` as Href)} testID="question">
-                <Heading>{title}</Heading>
-                <Small>{about}</Small>
-                {answer.ok ? <Small tone="calm">{phrase`For example: ${told(answer.value).headline.toLowerCase()}`}</Small> : null}
-              </Row>
-            );
-          })}
-        </Rows>
-      </Panel>
-    </Screen>
-  );
-}
+export default workshop('BenchScreen');

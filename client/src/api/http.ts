@@ -1,4 +1,4 @@
-import { errorSchema, type ApiErrorBody } from '@lintrel/core';
+import { errorSchema, type ApiErrorBody } from '@lintrel/core/front';
 import * as v from 'valibot';
 
 /** A refusal of the server, or its silence. */

@@ -1,4 +1,4 @@
-import { logEventSchema, runSchema, type LogEvent, type RunRecord } from '@lintrel/core';
+import { logEventSchema, runSchema, type LogEvent, type RunRecord } from '@lintrel/core/front';
 import * as v from 'valibot';
 import { request, RequestError } from './http';
 

@@ -1,4 +1,4 @@
-import { windowState, type RunningWindow } from '@lintrel/core';
+import { windowState, type RunningWindow } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { clockTime, countdown } from '@/words';
 

@@ -1,4 +1,5 @@
-import { showLength, type LineAnalysis } from '@lintrel/core';
+import type { LineAnalysis } from '@lintrel/core';
+import { showLength } from '@lintrel/core/front';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { LineChart } from 'react-native-chart-kit';

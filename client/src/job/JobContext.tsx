@@ -1,6 +1,6 @@
 import type { Design, Shelf } from '@lintrel/core';
 import { createContext, useContext, useEffect, useRef, useState, type PropsWithChildren } from 'react';
-import { useJobQuery, useShelf } from '@/api/queries';
+import { useJobQuery, useShelf } from '@/api/jobQueries';
 import { Action } from '@/ui/Action';
 import { Waiting } from '@/ui/Screen';
 import { session } from '@/worker/jobSession';

@@ -1,4 +1,5 @@
-import { jobSchema, type Design, type Job } from '@lintrel/core';
+import { jobSchema, versionsSchema, type Design, type Job } from '@lintrel/core';
+import * as v from 'valibot';
 import { request, RequestError } from '@/api/http';
 import { dropDraft, keepDraft, type Draft } from './drafts';
 import { newId } from './newId';
@@ -71,7 +72,7 @@ export function createSaver(id: string, { revision, draft }: SaverStart, tell: (
       tell({ kind: wanted === null ? 'saved' : 'saving' }, job);
       return true;
     } catch (error) {
-      const current = error instanceof RequestError && error.body.code === 'stale' ? error.body.versions?.current : undefined;
+      const current = error instanceof RequestError && error.body.code === 'stale' ? keptVersion(error.body.versions) : undefined;
       if (current?.save && unsure.includes(current.save)) {
         // What came before is our own save, kept after all.
         [base, unsure] = [current.revision, []];
@@ -106,4 +107,10 @@ export function createSaver(id: string, { revision, draft }: SaverStart, tell: (
       if (timer) clearTimeout(timer);
     },
   };
+}
+
+/** The version the server keeps, out of its refusal; undefined where it does not tell. */
+function keptVersion(versions: unknown) {
+  const read = v.safeParse(versionsSchema, versions);
+  return read.success ? read.output.current : undefined;
 }

@@ -12,7 +12,7 @@ import {
 } from '@lintrel/core';
 import { useMemo, useRef } from 'react';
 import type { Pending } from '@/api/outbox';
-import { useRun, useStartJob } from '@/api/queries';
+import { useRun, useStartJob } from '@/api/jobQueries';
 import { outbox, useOutbox } from '@/api/useOutbox';
 import { newId } from './newId';
 

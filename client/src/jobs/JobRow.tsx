@@ -1,4 +1,4 @@
-import { windowState, type JobSummary } from '@lintrel/core';
+import { windowState, type JobSummary } from '@lintrel/core/front';
 import { phrase, JOB_NAMES } from '@lintrel/words';
 import { router } from 'expo-router';
 import { nextChange, timeWords } from '@/clock/span';

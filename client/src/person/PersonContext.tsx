@@ -1,4 +1,4 @@
-import { heard } from '@lintrel/core';
+import { heard } from '@lintrel/core/front';
 import { wordsFor, type Person, type Words } from '@lintrel/words';
 import { createContext, useCallback, useContext, useMemo, useState, type PropsWithChildren } from 'react';
 import { keepPerson, readPerson } from './person';

@@ -1,14 +1,12 @@
 import * as v from 'valibot';
 import { finishSchema } from '../finish';
-import { designSchema, JOB_KINDS } from '../job';
+import { designSchema } from '../job';
 import { lineSchema } from '../lines';
-import { logEventSchema, type FrozenPlan } from '../log';
+import { logEventSchema } from '../log';
 import { outlineSchema } from '../surface';
 import { tapeSchema } from '../tape';
-import { idText, listOf, nameText, numberBetween, oneOf, plainly, positiveUpTo, type Said, told, uuidText, wholeBetween } from '../units';
-
-const instant = () => v.pipe(v.string(), v.isoTimestamp());
-const revision = () => wholeBetween(1, 1_000_000_000);
+import { idText, listOf, nameText, numberBetween, JOB_KINDS, oneOf, plainly, positiveUpTo, told, uuidText } from '../units';
+import { instant, revision, saidSchema } from './summary';
 
 /** Asks for a new job. */
 export const newJobSchema = v.strictObject({
@@ -33,59 +31,14 @@ export type Job = v.InferOutput<typeof jobSchema>;
 export const saveJobSchema = v.strictObject({ revision: revision(), save: v.optional(uuidText()), design: designSchema });
 export type SaveJob = v.InferOutput<typeof saveJobSchema>;
 
-/** A code with its values, to be put into words by whoever shows it. */
-const saidSchema = v.object({ code: v.string(), values: v.record(v.string(), v.any()) }) as unknown as v.GenericSchema<Said, Said>;
-
-const windowSchema = v.object({ step: v.string(), say: saidSchema, code: v.string(), opens: v.nullable(v.number()), closes: v.nullable(v.number()) });
-
-/** A job in the list, with what is on. */
-export const jobSummarySchema = v.object({
-  id: v.string(),
-  title: v.string(),
-  kind: v.picklist(JOB_KINDS),
-  revision: revision(),
-  updatedAt: instant(),
-  state: v.picklist(['planning', 'in-shop', 'finished']),
-  /** The step that is next; null while the job is being planned, when every step is done, or when it is finished. */
-  next: v.nullable(saidSchema),
-  /** Its id. */
-  nextStep: v.nullable(v.string()),
-  finishedAt: v.nullable(v.number()),
-  windows: v.array(windowSchema),
-});
-export type JobSummary = v.InferOutput<typeof jobSummarySchema>;
-export const jobListSchema = v.object({ now: v.number(), jobs: v.array(jobSummarySchema) });
-
 /** Everything on the shelf. A reader takes it however much there is: what may be put there is limited where it is put. */
 export const wholeShelfSchema = v.object({ tapes: v.array(tapeSchema), finishes: v.array(finishSchema) });
-
-/** The plan a job was started with, and its log. */
-export const runSchema = v.object({
-  started: v.nullable(
-    v.object({
-      revision: revision(),
-      // What was frozen comes back as it was, whatever version of plan it is: readWorkSheet reads it.
-      plan: v.custom<FrozenPlan>((plan) => typeof plan === 'object' && plan !== null && (plan as FrozenPlan).format === 'lintrel-plan'),
-    }),
-  ),
-  events: v.array(logEventSchema),
-});
-export type RunRecord = v.InferOutput<typeof runSchema>;
 
 /** Starts a job in the shop with the plan of this revision. */
 export const startSchema = v.strictObject({ revision: revision(), event: logEventSchema });
 
-/** The one shape of every refusal. */
-export const errorSchema = v.object({
-  error: v.object({
-    code: v.string(),
-    message: v.string(),
-    fields: v.optional(v.array(v.object({ path: v.string(), code: v.string(), values: v.record(v.string(), v.any()), message: v.string() }))),
-    /** With code `stale`: the version sent and the version kept. */
-    versions: v.optional(v.object({ yours: saveJobSchema, current: jobSchema })),
-  }),
-});
-export type ApiErrorBody = v.InferOutput<typeof errorSchema>;
+/** With a refusal of code `stale`: the version sent and the version kept. */
+export const versionsSchema = v.object({ yours: saveJobSchema, current: jobSchema });
 
 /** A drawing to be read: the text of an SVG or DXF file. */
 export const drawingSchema = v.strictObject({ text: v.string(told(plainly('field.file-text'))) });

@@ -1,13 +1,7 @@
 import { PAINT_SYSTEMS, type Finish, type Hardening } from '../finish';
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB, type Span } from '../units';
 import type { DryingAir } from './rate';
 import { dryingRate, REFERENCE_AIR } from './rate';
-
-/** A span of minutes after the last coat; `to` null: no end. */
-export interface Span {
-  readonly from: number;
-  readonly to: number | null;
-}
 
 /** Data-sheet marks of a film, minutes at the reference. */
 export interface DryingMarks {
@@ -131,12 +125,6 @@ export function dwellMinutes(cleanHours: number, airC: number): number {
 const spanOrNone = (from: number, to: number): Span | null => (to > from ? { from, to: endless(to) } : null);
 
 const endless = (to: number): number | null => (to === Infinity ? null : to);
-
-/** What several windows leave together: from when the last of them opens until the first closes. */
-export function commonSpan(spans: readonly Span[]): Span {
-  const ends = spans.flatMap(({ to }) => (to === null ? [] : [to]));
-  return { from: Math.max(...spans.map(({ from }) => from)), to: ends.length > 0 ? Math.min(...ends) : null };
-}
 
 /** Windows of a film as the tape over it allows: nothing opens or stays open after `limitMin`, minutes after the last coat. */
 export function clippedWindows(windows: PullWindows, limitMin: number): PullWindows {

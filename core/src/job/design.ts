@@ -2,12 +2,8 @@ import * as v from 'valibot';
 import { climateSchema } from '../drying';
 import { PAINT_SYSTEM_KEYS, SCHOOLS } from '../finish';
 import { placeSchema } from '../surface';
-import { idText, listOf, nameText, noteText, numberBetween, oneOf, plainly, told, wholeBetween, WISHES, yesOrNo } from '../units';
+import { idText, listOf, nameText, noteText, numberBetween, oneOf, plainly, told, wholeBetween, WISHES, yesOrNo, JOB_KINDS, type JobKind } from '../units';
 import { partSchema, presentAtSchema } from './part';
-
-/** What is refinished. */
-export const JOB_KINDS = ['road', 'boat', 'aircraft', 'model', 'other'] as const;
-export type JobKind = (typeof JOB_KINDS)[number];
 
 /** A finish given to the area of a part that holds a place. */
 export const areaChoiceSchema = v.strictObject({

@@ -1,5 +1,4 @@
-import { commonSpan, type Span } from '../drying';
-import type { Said } from '../units';
+import { commonSpan, type Said, type Span } from '../units';
 import type { LogEvent } from './event';
 import type { AfterRule, Step } from './step';
 

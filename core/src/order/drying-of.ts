@@ -1,9 +1,9 @@
-import { buildFactor, coatFlashMin, coatGap, dryingBuildUm, dwellMinutes, marksOf, pullWindows, type PullWindows, type Span } from '../drying';
+import { buildFactor, coatFlashMin, coatGap, dryingBuildUm, dwellMinutes, marksOf, pullWindows, type PullWindows } from '../drying';
+import { RULE_OF_THUMB, type Span } from '../units';
 import { coatsOver, SCHOOLS, type CoatCount, type Finish, type PaintSystemKey, type School } from '../finish';
 import { layerMarks, typicalMarks, type LayerMarks } from '../over';
 import { usesGun } from './gun';
 import { mayGiveWay } from './pulling';
-import { RULE_OF_THUMB } from '../units';
 import type { OrderProblem } from './problem';
 
 /** What the order needs to know of a film of so many coats, minutes after its last coat. */

@@ -1,4 +1,4 @@
-import type { Span } from '../drying';
+import type { Span } from '../units';
 import type { Finish, School } from '../finish';
 import type { StageMask, Standing } from '../masking';
 import type { OrderProblem } from './problem';

@@ -1,4 +1,5 @@
-import { dwellMinutes, type PullWindows, type Span } from '../drying';
+import { dwellMinutes, type PullWindows } from '../drying';
+import { type Span } from '../units';
 import { SCHOOLS, type School } from '../finish';
 import type { StageMask } from '../masking';
 import type { FilmTimes } from './drying-of';

@@ -1,7 +1,6 @@
 import { paintNeeded, type CoatCount, type Finish } from '../finish';
-import type { Span } from '../drying';
+import { RULE_OF_THUMB, type Span } from '../units';
 import type { StageMask } from '../masking';
-import { RULE_OF_THUMB } from '../units';
 import { filmTimes, rememberedCoats } from './drying-of';
 import { gunOf, mixMinutes, needsStrip, usesGun } from './gun';
 import { coatingMin } from './coating';

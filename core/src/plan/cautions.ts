@@ -1,5 +1,5 @@
 import { isSprayed, PAINT_SYSTEMS, type Finish } from '../finish';
-import type { JobKind } from '../job';
+import type { JobKind } from '../units';
 import type { Step } from '../log';
 import type { SafetyCode } from './says';
 

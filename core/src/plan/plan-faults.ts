@@ -1,4 +1,4 @@
-import { commonSpan, type Span } from '../drying';
+import { commonSpan, type Span } from '../units';
 import type { Step } from '../log';
 import { CLOSE, type Broken } from './broken';
 import { keyingFaults, laidFaults, maskFaults, orderFaults } from './mask-faults';

@@ -1,21 +1,18 @@
-import { commonSpan } from '../drying';
+import { commonSpan, isModelScale, type JobKind, plainly, RULE_OF_THUMB } from '../units';
 import { isSprayed, type Finish } from '../finish';
-import type { JobKind } from '../job';
 import type { AfterRule, Need, Step } from '../log';
 import { usesGun, type Sequence } from '../order';
 import type { Preparation } from '../prepare';
-import { isModelScale, plainly, RULE_OF_THUMB } from '../units';
 import { endSteps, prepareSteps } from './before-after';
 import { cautionsAt } from './cautions';
 import { heightOf } from './height';
 import type { StageItems } from './items';
 import { leaksOf } from './leaks';
 import { lyingIn } from './lists';
-import type { PartWork } from '../setout';
+import type { PartPlan, PartWork } from '../setout';
 import type { AfterCode, Reach, SafetyCode, StepSaid } from './says';
 import { clockFrom, inOrder, type Draft, type StepClock } from './step-clock';
 import { coverPlaces, linesOf, nameOf, placesOf, plugValues } from './step-places';
-import type { PartPlan } from '../setout';
 import type { Item, LineItem, PrepareTask, StagePlan } from './types';
 
 /** What the steps are written from. */

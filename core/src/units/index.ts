@@ -13,3 +13,5 @@ export * from './fields';
 export * from './limits';
 export * from './extremes';
 export * from './steps';
+export * from './span';
+export * from './kinds';

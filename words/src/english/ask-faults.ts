@@ -1,4 +1,4 @@
-import { type AcceptSays, type AskSays, type SketchSays } from '@lintrel/core';
+import type { AcceptSays, AskSays, SketchSays } from '@lintrel/core';
 import { SYSTEM_NAMES } from './names';
 import type { WordsOf } from '../table';
 import { bandsInWords } from './ask-tape';

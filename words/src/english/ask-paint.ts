@@ -1,4 +1,5 @@
-import { RULE_OF_THUMB, type OverAnswer, type OverSaid, type PaintSystemKey, type PullWindows } from '@lintrel/core';
+import type { OverAnswer, OverSaid, PaintSystemKey, PullWindows } from '@lintrel/core';
+import { RULE_OF_THUMB } from '@lintrel/core/front';
 import { SYSTEM_NAMES } from './names';
 import { counted } from '../table';
 import type { AskWords } from '../ask';

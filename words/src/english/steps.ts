@@ -1,4 +1,5 @@
-import { isSprayed, type Cleaner, type FinishMethod, type Grit, type LeakSays, type Reach, type School, type SideSeen, type StepSays } from '@lintrel/core';
+import type { Cleaner, FinishMethod, Grit, LeakSays, Reach, School, SideSeen, StepSays } from '@lintrel/core';
+import { isSprayed } from '@lintrel/core/front';
 import { counted, listed, sentence, type WordsOf } from '../table';
 
 /** Where a tape lies, seen from its line. */

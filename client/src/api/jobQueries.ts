@@ -1,0 +1,57 @@
+import { finishSchema, jobSchema, runSchema, tapeSchema, wholeShelfSchema, type Finish, type LogEvent, type NewJob, type Tape } from '@lintrel/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { request } from './http';
+
+const MINUTE_MS = 60_000;
+
+/** The newest design of a job. */
+export const useJobQuery = (id: string) =>
+  useQuery({ queryKey: ['job', id], queryFn: () => request('GET', `/jobs/${id}`, jobSchema), staleTime: Infinity, gcTime: 0 });
+
+/** Tapes and finishes. */
+export const useShelf = () => useQuery({ queryKey: ['shelf'], queryFn: () => request('GET', '/shelf', wholeShelfSchema), staleTime: MINUTE_MS });
+
+/** The plan a job was started with, and its log. */
+export const useRun = (id: string) => useQuery({ queryKey: ['run', id], queryFn: () => request('GET', `/jobs/${id}/run`, runSchema) });
+
+/** Makes a job. */
+export function useCreateJob() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (job: NewJob) => request('POST', '/jobs', jobSchema, job),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['jobs'] }),
+  });
+}
+
+/** Starts a job with the plan of a revision. */
+export function useStartJob(id: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (start: { revision: number; event: LogEvent }) => request('POST', `/jobs/${id}/start`, runSchema, start),
+    onSuccess: (record) => client.setQueryData(['run', id], record),
+    onSettled: () => client.invalidateQueries({ queryKey: ['jobs'] }),
+  });
+}
+
+/** Puts a tape or finish on the shelf, or changes it. */
+export function useSaveEntry<T extends Tape | Finish>(table: 'tapes' | 'finishes') {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ entry, key }: { entry: T; key: string | null }) => {
+      const schema = table === 'tapes' ? tapeSchema : finishSchema;
+      return key === null
+        ? request<Tape | Finish>('POST', `/shelf/${table}`, schema, entry)
+        : request<Tape | Finish>('PUT', `/shelf/${table}/${encodeURIComponent(key)}`, schema, entry);
+    },
+    onSuccess: () => client.invalidateQueries({ queryKey: ['shelf'] }),
+  });
+}
+
+/** Takes a tape or finish off the shelf. */
+export function useDeleteEntry(table: 'tapes' | 'finishes') {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (key: string) => request('DELETE', `/shelf/${table}/${encodeURIComponent(key)}`, null),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['shelf'] }),
+  });
+}

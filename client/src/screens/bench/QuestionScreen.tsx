@@ -1,0 +1,42 @@
+import { questionNamed, SHIPPED_SHELF, type Question, type Shelf } from '@lintrel/core';
+import { router, useLocalSearchParams } from 'expo-router';
+import { useShelf } from '@/api/jobQueries';
+import { AnswerPanel } from '@/bench/AnswerPanel';
+import { QuestionForm } from '@/bench/QuestionForm';
+import { useQuestion } from '@/bench/useQuestion';
+import { Action } from '@/ui/Action';
+import { Screen, Panel } from '@/ui/Screen';
+import { Body } from '@/ui/Words';
+import { useWords } from '@/person/PersonContext';
+
+/** One question of the Bench. */
+export function QuestionScreen() {
+  const { question: name } = useLocalSearchParams<{ question: string }>();
+  const shelf = useShelf().data ?? SHIPPED_SHELF;
+  const found = questionNamed(name);
+  if (!found) {
+    return (
+      <Screen title="Bench">
+        <Panel>
+          <Body>There is no such question.</Body>
+          <Action label="All questions" onPress={() => router.replace('/bench')} />
+        </Panel>
+      </Screen>
+    );
+  }
+  return <OneQuestion key={name} question={found} shelf={shelf} />;
+}
+
+function OneQuestion({ question, shelf }: { question: Question; shelf: Shelf }) {
+  const asked = useQuestion(question, shelf);
+  const { title, about } = useWords().question(question.name);
+  return (
+    <Screen title={title} about={about}>
+      <AnswerPanel question={question} answer={asked.answer} />
+      <Panel>
+        <QuestionForm question={question} asked={asked} shelf={shelf} />
+      </Panel>
+      <Action rank="quiet" label="All questions" icon="arrow-left" onPress={() => router.push('/bench')} />
+    </Screen>
+  );
+}

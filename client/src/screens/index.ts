@@ -1,0 +1,21 @@
+// Every screen behind the list of jobs and the clock: loaded together, when the first of them is opened.
+export { AreasScreen } from './job/AreasScreen';
+export { BenchScreen } from './bench/BenchScreen';
+export { CoatsScreen } from './job/CoatsScreen';
+export { FinishScreen } from './shelf/FinishScreen';
+export { ImportScreen } from './job/ImportScreen';
+export { JobLayout } from './job/JobLayout';
+export { LineScreen } from './job/LineScreen';
+export { LinesScreen } from './job/LinesScreen';
+export { LookBackScreen } from './job/LookBackScreen';
+export { NewJobScreen } from './job/NewJobScreen';
+export { PartScreen } from './job/PartScreen';
+export { PieceScreen } from './job/PieceScreen';
+export { PrintScreen } from './job/PrintScreen';
+export { QuestionScreen } from './bench/QuestionScreen';
+export { RunScreen } from './job/RunScreen';
+export { ShelfScreen } from './shelf/ShelfScreen';
+export { ShelfTapeScreen } from './shelf/ShelfTapeScreen';
+export { StationsScreen } from './job/StationsScreen';
+export { TapeScreen } from './job/TapeScreen';
+export { TimeScreen } from './job/TimeScreen';

@@ -1,0 +1,195 @@
+import { giveFinish, givePresent, showArea, showLength, withoutPlace, type AreaPlan, type PartPlan } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { LayersPanel } from '@/areas/LayersPanel';
+import { PresentHere } from '@/areas/PresentHere';
+import { Schemes, type OtherDrawing } from '@/areas/Schemes';
+import { SideBySide } from '@/areas/SideBySide';
+import { Widths, withTrial, type Trial } from '@/areas/Widths';
+import { finalAreas } from '@/drawing/paint';
+import { PartDrawing } from '@/drawing/PartDrawing';
+import { useJob } from '@/job/JobContext';
+import { Missing } from '@/job/Missing';
+import { usePart } from '@/job/PartChoice';
+import { StepGuard } from '@/job/StepGuard';
+import { StepLayout } from '@/job/StepLayout';
+import { useWide } from '@/theme/useWide';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Notice } from '@/ui/Notice';
+import { Row, Rows, Swatch, Unfolded } from '@/ui/Row';
+import { Panel } from '@/ui/Screen';
+import { Body, Heading, Small } from '@/ui/Words';
+import { KEEP } from '@/words';
+import { useView } from '@/worker/useSession';
+import { useWords } from '@/person/PersonContext';
+
+/** Areas: tap an area, tap a finish. */
+export function AreasScreen() {
+  const { design, parts, plan, shelf, change, unit } = useJob();
+  const { say, metres } = useWords();
+  const { part, choice } = usePart(parts);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [trial, setTrial] = useState<Trial | null>(null);
+  const [other, setOther] = useState<OtherDrawing | null>(null);
+  const wide = useWide();
+  const tried = useTrial(trial);
+  if (!part) return <StepGuard waiting="Finding the areas …" />;
+  const drawn = tried?.find(({ id }) => id === part.id) ?? part;
+  const area = part.areas.find(({ code }) => code === chosen) ?? null;
+  const give = (finish: string | null) => area && void change((now) => giveFinish(now, part.id, area, finish));
+  const paint = (more: { blend?: boolean; clear?: boolean }) =>
+    area &&
+    void change((now) => giveFinish(now, part.id, area, area.finish, { blend: area.blend, clear: !area.uncleared, ...more }), phrase`Changed ${area.code}`);
+  const rest = design.parts.find(({ id }) => id === part.id)?.present;
+  const toldPresent = (present: Parameters<typeof givePresent>[3]) =>
+    area && void change((now) => givePresent(now, part.id, area, present), phrase`Changed what is on ${area.code}`);
+  const nameOf = (id: string | null) => shelf.finishes.find((finish) => finish.id === id)?.name ?? KEEP;
+  return (
+    <StepLayout
+      part={part}
+      drawing={
+        wide && other ? (
+          <SideBySide part={part} other={other} shelf={shelf} />
+        ) : (
+          <PartDrawing
+            part={drawn}
+            areas={finalAreas(drawn.areas, shelf)}
+            codes="areas"
+            chosenArea={trial ? null : chosen}
+            onArea={trial ? undefined : setChosen}
+          />
+        )
+      }
+    >
+      {choice}
+      <Panel>
+        <Heading>{area ? phrase`${area.code}: choose its finish` : 'Tap an area, then its finish'}</Heading>
+        <Rows>
+          {part.areas.map((one) => (
+            <View key={one.code} ref={one.code === chosen ? intoSight : undefined}>
+              <Row
+                label={phrase`Area ${one.code}, ${one.chosen ? nameOf(one.finish) : 'not chosen'}`}
+                chosen={one.code === chosen}
+                onPress={() => setChosen(one.code === chosen ? null : one.code)}
+                before={<Swatch colour={one.colour} />}
+                testID="area"
+              >
+                <Body>{phrase`${one.code}  ${one.chosen ? nameOf(one.finish) : 'not chosen yet: kept as it is'}`}</Body>
+                <Small>{phrase`${showArea(one.sizeM2, unit)} · ${metres(one.perimeterMm)} round`}</Small>
+              </Row>
+              {one.code === chosen ? <Neighbours area={one} unit={unit} /> : null}
+              {one.code === chosen ? <HowPainted area={one} cleared={design.scheme.clear !== undefined} onPaint={paint} /> : null}
+              {one.code === chosen && rest ? <PresentHere area={one} rest={rest} onGive={toldPresent} /> : null}
+              {one.code === chosen ? <FinishChoice area={one} present={one.shows} onGive={give} /> : null}
+            </View>
+          ))}
+        </Rows>
+      </Panel>
+      {part.lost.map(({ seed, finish }) => (
+        <Lost key={seed.join(' ')} seed={seed} name={nameOf(finish)} unit={unit} onLeaveOut={() => void change((now) => withoutPlace(now, part.id, seed))} />
+      ))}
+      <Widths part={part.id} trial={trial} onTrial={setTrial} />
+      <LayersPanel />
+      {plan ? <Schemes plan={plan} part={part} onOther={setOther} /> : null}
+      {(plan?.advice ?? [])
+        .filter(({ place, values }) => place.part === part.id && place.area !== null && !('stage' in values))
+        .map((advice) => (
+          <Notice key={say(advice)} level={advice.level} text={say(advice)} />
+        ))}
+      {part.lines.length === 0 ? <Missing need="line" /> : null}
+    </StepLayout>
+  );
+}
+
+/** A finish that was given to a place in no area: never left out without a person saying so. */
+function Lost({ seed, name, unit, onLeaveOut }: { seed: readonly [number, number]; name: string; unit: 'mm' | 'in'; onLeaveOut: () => void }) {
+  return (
+    <Panel>
+      <Notice
+        level="stop"
+        text={phrase`"${name}" was given to a place in no area: ${showLength(seed[0], unit)} along, ${showLength(seed[1], unit)} up. Give the area that was meant its finish.`}
+      />
+      <Action label="Leave this out" onPress={onLeaveOut} testID="leave-out" />
+    </Panel>
+  );
+}
+
+/** An area tapped on the drawing comes into sight in the list, with its finishes below it. */
+const intoSight = (row: unknown) => (row as HTMLElement | null)?.scrollIntoView?.({ block: 'start' });
+
+/** What an area meets: how long they meet, and along which lines. */
+function Neighbours({ area, unit }: { area: AreaPlan; unit: 'mm' | 'in' }) {
+  return (
+    <Unfolded>
+      {area.neighbours.map(({ area: other, lengthMm, lines }) => (
+        <Small key={other} tone="ink">{phrase`Meets ${other} for ${showLength(lengthMm, unit)} along ${lines.join(', ')}`}</Small>
+      ))}
+      {area.neighbours.length === 0 ? <Small>Meets no other area</Small> : null}
+    </Unfolded>
+  );
+}
+
+/** Whether a painted area fades out, and whether the clear leaves it out. */
+function HowPainted({ area, cleared, onPaint }: { area: AreaPlan; cleared: boolean; onPaint: (more: { blend?: boolean; clear?: boolean }) => void }) {
+  if (area.finish === null) return null;
+  return (
+    <Unfolded>
+      <Choice
+        label="Towards what is kept beside it"
+        value={area.blend ? 'blend' : 'hard'}
+        options={[
+          { value: 'hard', label: 'A hard edge' },
+          { value: 'blend', label: 'Blended out' },
+        ]}
+        onChange={(value) => onPaint({ blend: value === 'blend' })}
+      />
+      {cleared ? (
+        <Choice
+          label="Clear"
+          value={area.uncleared ? 'without' : 'with'}
+          options={[
+            { value: 'with', label: 'Over it' },
+            { value: 'without', label: 'Not here' },
+          ]}
+          onChange={(value) => onPaint({ clear: value === 'with' })}
+        />
+      ) : null}
+    </Unfolded>
+  );
+}
+
+/** Parts with widths tried on them; null while none are. */
+function useTrial(trial: Trial | null): readonly PartPlan[] | null {
+  const { design } = useJob();
+  const tried = useMemo(() => withTrial(design, trial), [design, trial]);
+  const { output } = useView('draft', trial ? { design: tried, carry: true } : null);
+  return trial ? output : null;
+}
+
+/** The finishes an area may get, right below it. */
+function FinishChoice({ area, present, onGive }: { area: AreaPlan; present: string; onGive: (finish: string | null) => void }) {
+  const { shelf } = useJob();
+  return (
+    <Unfolded>
+      <Rows>
+        <Row label={KEEP} chosen={area.chosen && area.finish === null} onPress={() => onGive(null)} before={<Swatch colour={present} />}>
+          <Body>{KEEP}</Body>
+        </Row>
+        {shelf.finishes.map((finish) => (
+          <Row
+            key={finish.id}
+            label={finish.name}
+            chosen={area.finish === finish.id}
+            onPress={() => onGive(finish.id)}
+            before={<Swatch colour={finish.colour} />}
+            testID={`finish-${finish.id}`}
+          >
+            <Body>{finish.name}</Body>
+          </Row>
+        ))}
+      </Rows>
+    </Unfolded>
+  );
+}

@@ -1,0 +1,147 @@
+import { showLength, type DrawingSummary } from '@lintrel/core';
+import { phrase, phrases } from '@lintrel/words';
+import { router, useLocalSearchParams, type Href } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Switch } from 'react-native-paper';
+import { RequestError } from '@/api/http';
+import { readDrawing, takeDrawing } from '@/api/drawings';
+import { Pick } from '@/forms/Pick';
+import { freeId } from '@/job/ids';
+import { useJob } from '@/job/JobContext';
+import { withLine } from '@/job/changeLine';
+import { StepLayout } from '@/job/StepLayout';
+import { openTextFile } from '@/jobs/openFile';
+import { measure, space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Notice } from '@/ui/Notice';
+import { Panel } from '@/ui/Screen';
+import { Body, Heading, Small } from '@/ui/Words';
+import { useWords } from '@/person/PersonContext';
+
+const UNITS = [
+  { value: '1', label: 'mm' },
+  { value: '10', label: 'cm' },
+  { value: '25.4', label: 'inch' },
+] as const;
+
+/** A drawing taken over: its layers become the outline of the part and a line. */
+export function ImportScreen() {
+  const { part: partId } = useLocalSearchParams<{ part: string }>();
+  const { id, design, change, unit: shown } = useJob();
+  const { say, text } = useWords();
+  const part = design.parts.find((one) => one.id === partId);
+  const [file, setFile] = useState<{ text: string; drawing: DrawingSummary } | null>(null);
+  const [unit, setUnit] = useState<(typeof UNITS)[number]['value'] | null>(null);
+  const [outline, setOutline] = useState('');
+  const [lines, setLines] = useState<readonly string[]>([]);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const unitMm = file?.drawing.unitMm ?? (unit === null ? null : Number(unit));
+  const attempt = async (work: () => Promise<void>) => {
+    setBusy(true);
+    setTrouble(null);
+    try {
+      await work();
+    } catch (error) {
+      setTrouble(error instanceof RequestError ? error.message : String(error));
+    } finally {
+      setBusy(false);
+    }
+  };
+  const open = () =>
+    attempt(async () => {
+      const text = await openTextFile('.svg,.dxf');
+      if (text === null) return;
+      const drawing = await readDrawing(text);
+      setFile({ text, drawing });
+      setUnit(null);
+      setOutline('');
+      setLines(drawing.layers.map(({ name }) => name).filter((name) => name !== 'outline' && name !== 'openings'));
+    });
+  const take = () =>
+    attempt(async () => {
+      if (!file || unitMm === null || !part) return;
+      const lineId = freeId(
+        'line',
+        part.lines.map((one) => one.id),
+      );
+      const found = await takeDrawing({
+        text: file.text,
+        wish: { unitMm, outline: outline || null, lines: [...lines], lineId, lineName: 'Imported', datum: part.datums[0].id },
+      });
+      if (!found.outline && !found.line) return setTrouble(phrases(found.left.map(say), ' ') || 'Nothing of the drawing was chosen.');
+      const taken = await change((now) => {
+        const shaped = found.outline
+          ? {
+              ...now,
+              parts: now.parts.map((one) =>
+                one.id === partId ? { ...one, surface: { kind: 'flat' as const, outline: found.outline as NonNullable<typeof found.outline> } } : one,
+              ),
+            }
+          : now;
+        return found.line ? withLine(shaped, partId, found.line) : shaped;
+      }, 'Drawing taken over');
+      if (!taken) return;
+      if (found.left.length > 0) return setTrouble(phrase`Taken over, but: ${phrases(found.left.map(say), ' ')}`);
+      router.replace(`/job/${id}/lines?part=${partId}` as Href);
+    });
+  return (
+    <StepLayout
+      action={
+        file ? (
+          <Action rank="main" label="Take it over" disabled={unitMm === null || busy} busy={busy} onPress={() => void take()} testID="submit" />
+        ) : undefined
+      }
+    >
+      <Panel>
+        <Heading>{phrase`A drawing for ${part?.name ?? 'the part'}`}</Heading>
+        <Body>SVG or DXF: paths, lines, arcs, circles, ellipses and splines are read. Text and pictures are passed over; nothing in the file is run.</Body>
+        <Action
+          label={file ? 'Choose another file' : 'Choose a file'}
+          icon="upload-outline"
+          busy={busy && !file}
+          onPress={() => void open()}
+          testID="choose-file"
+        />
+        {trouble ? <Notice level="stop" text={trouble} /> : null}
+      </Panel>
+      {file ? (
+        <Panel>
+          {file.drawing.unitMm === null ? (
+            <Choice label="The file does not say its unit. One unit of it is" value={unit ?? ('' as '1')} options={UNITS} onChange={setUnit} />
+          ) : (
+            <Small>{phrase`One unit of the file is ${showLength(file.drawing.unitMm)}`}</Small>
+          )}
+          {unitMm === null ? null : (
+            <Body>{phrase`The drawing is ${showLength(file.drawing.width * unitMm, shown)} × ${showLength(file.drawing.height * unitMm, shown)}`}</Body>
+          )}
+          <Pick
+            label="Outline of the part"
+            value={outline}
+            options={[
+              { value: '', label: 'leave it as it is' },
+              ...file.drawing.layers.map(({ name }) => ({ value: name, label: phrase`largest closed path of "${name}"` })),
+            ]}
+            onChange={setOutline}
+          />
+          <Small>Layers that are lines</Small>
+          {file.drawing.layers.map(({ name, paths }) => (
+            <View key={name} style={styles.switch}>
+              <Switch
+                value={lines.includes(name)}
+                onValueChange={(on) => setLines(on ? [...lines, name] : lines.filter((one) => one !== name))}
+                accessibilityLabel={text(phrase`Layer ${name}`)}
+              />
+              <Body>{phrase`${name}: ${paths} ${paths === 1 ? 'path' : 'paths'}`}</Body>
+            </View>
+          ))}
+          {file.drawing.skipped.length > 0 ? <Notice level="note" text={phrase`Passed over: ${phrases(file.drawing.skipped.map(say))}`} /> : null}
+        </Panel>
+      ) : null}
+    </StepLayout>
+  );
+}
+
+const styles = StyleSheet.create({ switch: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.target } });

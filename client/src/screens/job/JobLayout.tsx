@@ -1,0 +1,75 @@
+import { phrase } from '@lintrel/words';
+import { router, Slot, useLocalSearchParams } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { IconButton, Snackbar } from 'react-native-paper';
+import { JobProvider, useJob } from '@/job/JobContext';
+import { PlanNote } from '@/job/PlanNote';
+import { SaveNote, SaveTrouble } from '@/job/SaveNote';
+import { StepBar } from '@/job/StepBar';
+import { colour, measure, space } from '@/theme/theme';
+import { Heading } from '@/ui/Words';
+import { useWords } from '@/person/PersonContext';
+
+/** Round every screen of a job: its name, how it is kept, and the steps. */
+export function JobLayout() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return (
+    <JobProvider id={id}>
+      <Frame id={id} />
+    </JobProvider>
+  );
+}
+
+function Frame({ id }: { id: string }) {
+  const { text } = useWords();
+  const { design, undo, redo, undoable } = useJob();
+  return (
+    <View style={styles.fill}>
+      <View style={styles.head}>
+        <IconButton icon="arrow-left" accessibilityLabel={text('Back to the jobs')} onPress={() => router.push('/')} style={styles.back} />
+        <Heading style={styles.name}>{design.title}</Heading>
+        <IconButton
+          icon="undo"
+          disabled={!undo}
+          accessibilityLabel={text(undo ? phrase`Undo: ${undo.words}` : 'Nothing to undo')}
+          onPress={() => undo?.go()}
+          style={styles.back}
+          testID="undo-design"
+        />
+        <IconButton
+          icon="redo"
+          disabled={!redo}
+          accessibilityLabel={text(redo ? phrase`Do again: ${redo.words}` : 'Nothing to do again')}
+          onPress={() => redo?.go()}
+          style={styles.back}
+          testID="redo-design"
+        />
+        <SaveNote />
+      </View>
+      <StepBar id={id} />
+      <SaveTrouble />
+      <PlanNote />
+      <View style={styles.fill}>
+        <Slot />
+      </View>
+      <Snackbar
+        visible={undoable !== null}
+        onDismiss={() => undoable?.dismiss()}
+        duration={8000}
+        // Above the main action, which must not be covered.
+        wrapperStyle={styles.offer}
+        action={{ label: text('Take it back'), onPress: () => undoable?.undo() }}
+      >
+        {text(undoable?.words ?? '')}
+      </Snackbar>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  fill: { flex: 1, backgroundColor: colour.ground },
+  head: { flexDirection: 'row', alignItems: 'center', minHeight: measure.target, paddingRight: space.middle, backgroundColor: colour.sheet },
+  back: { width: measure.target, height: measure.target, margin: 0 },
+  name: { flex: 1 },
+  offer: { bottom: measure.target + space.huge },
+});

@@ -1,0 +1,73 @@
+import type { LogEvent, Step } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
+import { StyleSheet, View } from 'react-native';
+import { useJob } from '@/job/JobContext';
+import { Missing } from '@/job/Missing';
+import { StepLayout } from '@/job/StepLayout';
+import { useWorkSheet } from '@/job/useWorkSheet';
+import { space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Row, Rows } from '@/ui/Row';
+import { Panel, Waiting } from '@/ui/Screen';
+import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { showMinutes } from '@lintrel/core';
+import { useWords } from '@/person/PersonContext';
+
+/** Look back: what was really done and when, as it was written down. */
+export function LookBackScreen() {
+  const { id } = useJob();
+  const { plan, events, progress, loading, error, retry } = useWorkSheet(id);
+  if (loading || error)
+    return (
+      <StepLayout>
+        <Waiting what="the log" error={error} retry={<Action label="Try again" onPress={retry} />} />
+      </StepLayout>
+    );
+  if (events.length === 0)
+    return (
+      <StepLayout>
+        <Missing need="start" />
+      </StepLayout>
+    );
+  const spanMin = progress.startedAt === null ? null : ((progress.finishedAt ?? Date.now()) - progress.startedAt) / 60_000;
+  const wrong = events.filter(({ kind }) => kind === 'trouble').length;
+  return (
+    <StepLayout>
+      <Panel>
+        <View style={styles.figures}>
+          <Figure large label="Steps done" value={phrase`${progress.doneAt.size} of ${plan?.toDo.length ?? 0}`} />
+          {spanMin === null ? null : (
+            <Figure large label={progress.finishedAt === null ? 'Since the start' : 'From start to finish'} value={showMinutes(spanMin)} />
+          )}
+          <Figure large label="Went wrong" value={String(wrong)} />
+        </View>
+      </Panel>
+      <Panel>
+        <Heading>Log</Heading>
+        <Small>Entries stay as they were written; a later one corrects an earlier one.</Small>
+        <Rows>
+          {[...events]
+            .sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
+            .map((event) => (
+              <Entry key={event.id} event={event} steps={plan?.steps ?? []} />
+            ))}
+        </Rows>
+      </Panel>
+    </StepLayout>
+  );
+}
+
+function Entry({ event, steps }: { event: LogEvent; steps: readonly Step[] }) {
+  const { say, entry } = useWords();
+  const step = steps.find(({ id }) => id === event.step);
+  const at = new Date(event.at);
+  return (
+    <Row label="entry" testID="entry">
+      <Small>{`${at.toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} ${at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`}</Small>
+      <Body>{phrase`${entry(event.kind)}${step ? phrase`: ${say(step.say)}` : ''}`}</Body>
+      {event.note ? <Body tone="quiet">{event.note}</Body> : null}
+    </Row>
+  );
+}
+
+const styles = StyleSheet.create({ figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.wide } });

@@ -1,0 +1,209 @@
+import { attachedParts, boardOf, pathText, shapeOf, SUBSTRATES, type Design, type Part, type Substrate } from '@lintrel/core';
+import { phrase, SUBSTRATE_NAMES } from '@lintrel/words';
+import { router, useLocalSearchParams, type Href } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { PartDrawing } from '@/drawing/PartDrawing';
+import { Pick } from '@/forms/Pick';
+import { treeAt, without, withTree, type TreeKeys, type TypedTree } from '@/forms/tree';
+import { TreeField, TreeFormProvider } from '@/forms/TreeField';
+import { AttachedForm } from '@/job/AttachedForm';
+import { FeaturesForm } from '@/job/FeaturesForm';
+import { freeId } from '@/job/ids';
+import { useJob } from '@/job/JobContext';
+import { newPart, partTree, readPart } from '@/job/partForm';
+import { PlaceForm } from '@/job/PlaceForm';
+import { PRESENT_SYSTEMS } from '@/job/presentSystems';
+import { StepLayout } from '@/job/StepLayout';
+import { SurfaceForm, TakeOut } from '@/job/SurfaceForm';
+import { useDraftParts } from '@/job/useDraftParts';
+import { colour, space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Notice } from '@/ui/Notice';
+import { Panel } from '@/ui/Screen';
+import { Heading, Small } from '@/ui/Words';
+
+/** One part: what it is, its surface, what a tape meets on it, what lines are measured from, and where it sits. */
+export function PartScreen() {
+  const { part: partId } = useLocalSearchParams<{ part: string }>();
+  const { id, design, shelf, change, unit } = useJob();
+  const part = design.parts.find((one) => one.id === partId) ?? null;
+  const [ownId] = useState(
+    () =>
+      part?.id ??
+      freeId(
+        'part',
+        design.parts.map((one) => one.id),
+      ),
+  );
+  const [tree, setTree] = useState(() => partTree(part ? withAttached(part, design.parts) : newPart(ownId), unit, part === null));
+  const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
+  const put = (keys: TreeKeys, value: TypedTree) => {
+    setTree((now) => withTree(now, keys, value));
+    setFaults({});
+  };
+  const read = readPart(tree, part?.lines ?? [], { bare: unit, scale: design.scale });
+  const withPart = (made: Part) => ({ ...design, parts: part ? design.parts.map((one) => (one.id === made.id ? made : one)) : [...design.parts, made] });
+  const drawn = useDraftParts(read.ok ? withPart(read.part) : design)?.find((one) => one.id === ownId) ?? null;
+  // Known at once, so that nothing moves when the drawing arrives.
+  const known = part && { ring: boardOf(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]) };
+  const leave = (to: string) => router.replace(`/job/${id}/${to}` as Href);
+  const submit = async () => {
+    if (!read.ok) return setFaults(read.faults);
+    const made = detached(read.part, part, design.parts);
+    const done = await change(
+      (now) => ({ ...now, parts: part ? now.parts.map((one): Part => (one.id === made.id ? made : apartFrom(one, made.id))) : [...now.parts, made] }),
+      part ? undefined : phrase`${made.name} added`,
+    );
+    if (done) leave(part ? 'piece' : `lines?part=${ownId}`);
+  };
+  const remove = async () => {
+    const without = (now: Design) => ({ ...now, parts: now.parts.filter((one) => one.id !== partId) });
+    if (await change(without, phrase`${part?.name} taken out`, true)) leave('piece');
+  };
+  const word = (keys: TreeKeys) => String(treeAt(tree, keys) ?? '');
+  const follows = treeAt(tree, ['opposite', 'follows']) === true;
+  const datums = (treeAt(tree, ['datums']) ?? []) as readonly TypedTree[];
+  const elsewhere = Object.entries(faults).filter(([path]) => !isShown(path));
+  return (
+    <TreeFormProvider value={{ tree, faults, unit, put }}>
+      <StepLayout
+        part={drawn ?? known}
+        // Always something there: were the drawing added later, the fields would be made anew under the hands that type.
+        drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" help /> : <NoDrawing />}
+        action={<Action rank="main" label={part ? 'Keep these' : 'Add this part'} onPress={() => void submit()} testID="submit" />}
+      >
+        <Panel>
+          <Heading>{part ? part.name : 'New part'}</Heading>
+          <View style={styles.row}>
+            <TreeField at={['name']} label="Name of the part" />
+            <TreeField at={['count']} label="How many alike" numeric />
+          </View>
+          <Pick
+            label="Made of"
+            value={word(['substrate']) as Substrate}
+            options={SUBSTRATES.map((value) => ({ value, label: SUBSTRATE_NAMES[value] }))}
+            onChange={(value) => put(['substrate'], value)}
+          />
+          <Pick
+            label="What is on it now"
+            value={word(['present', 'system']) as (typeof PRESENT_SYSTEMS)[number]['value']}
+            options={PRESENT_SYSTEMS}
+            onChange={(value) => put(['present', 'system'], value)}
+          />
+          <View style={styles.row}>
+            <TreeField at={['present', 'colour']} label="Its colour" hint="Such as #c7bfa6" testID="presentColour" />
+            <TreeField at={['present', 'ageH']} label="Its age" unit="h" numeric testID="presentAgeH" />
+          </View>
+          <Pick
+            label="The finish it is in, where you know it"
+            value={word(['present', 'finish']) || ''}
+            options={[
+              { value: '', label: 'Not known, or none on the shelf' },
+              ...shelf.finishes.map(({ id: value, name, colour: paint }) => ({ value, label: name, colour: paint })),
+            ]}
+            onChange={(value) => put(['present', 'finish'], value === '' ? undefined : value)}
+          />
+          <Choice
+            label="It will be"
+            value={word(['treatment']) || 'paint'}
+            options={[
+              { value: 'paint', label: 'painted' },
+              { value: 'blend', label: 'blended' },
+              { value: 'leave', label: 'left' },
+            ]}
+            onChange={(value) => put(['treatment'], value === 'paint' ? undefined : value)}
+          />
+        </Panel>
+        {follows ? null : (
+          <>
+            <Panel>
+              <Heading>Its surface</Heading>
+              <SurfaceForm />
+            </Panel>
+            <Panel>
+              <Heading>What a tape meets</Heading>
+              <FeaturesForm />
+            </Panel>
+            <Panel>
+              <Heading>Measured from</Heading>
+              <Small>A datum starts at a place and runs in a direction; heights are counted to its left. On round parts y is the girth from the top.</Small>
+              {datums.map((_, index) => (
+                <View key={index} style={styles.row}>
+                  <TreeField at={['datums', index, 'name']} label={phrase`Datum ${index + 1}`} />
+                  <TreeField at={['datums', index, 'at', 0]} label="starts at: right" unit="length" />
+                  <TreeField at={['datums', index, 'at', 1]} label="up" unit="length" />
+                  <TreeField at={['datums', index, 'angleDeg']} label="turned to the left" unit="°" />
+                  {datums.length > 1 ? <TakeOut what={phrase`datum ${index + 1}`} onPress={() => put(['datums'], without(datums, index))} /> : null}
+                </View>
+              ))}
+              <Action
+                label="Another datum"
+                icon="plus"
+                onPress={() =>
+                  put(
+                    ['datums'],
+                    [
+                      ...datums,
+                      {
+                        id: freeId(
+                          'datum',
+                          datums.map((one) => String((one as { id?: unknown }).id)),
+                        ),
+                        name: `Datum ${datums.length + 1}`,
+                        at: ['0', '0'],
+                        angleDeg: '0',
+                      },
+                    ],
+                  )
+                }
+              />
+            </Panel>
+          </>
+        )}
+        <Panel>
+          <Heading>Where it sits</Heading>
+          <PlaceForm others={design.parts.filter((one) => one.id !== ownId && !one.opposite?.follows)} />
+        </Panel>
+        {design.parts.some((one) => one.id !== ownId) ? (
+          <Panel>
+            <Heading>What stays on it</Heading>
+            <AttachedForm others={design.parts.filter((one) => one.id !== ownId)} />
+          </Panel>
+        ) : null}
+        {elsewhere.map(([path, message]) => (
+          <Notice key={path} level="stop" text={`${path}: ${message}`} />
+        ))}
+        {part ? <Action rank="quiet" icon="delete-outline" label="Take this part out" onPress={() => void remove()} /> : null}
+      </StepLayout>
+    </TreeFormProvider>
+  );
+}
+
+/** A part with all it is attached to, whichever of the two says so. */
+const withAttached = (part: Part, parts: readonly Part[]): Part => ({ ...part, attached: [...(attachedParts(parts).get(part.id) ?? [])] });
+
+/** What a part is attached to is said by the part that was changed last. */
+const apartFrom = (part: Part, other: string): Part => (part.attached ? { ...part, attached: part.attached.filter((id) => id !== other) } : part);
+
+const NoDrawing = () => (
+  <View style={styles.blank}>
+    <Small>The part is drawn here as soon as its measurements can be read</Small>
+  </View>
+);
+
+/** Faults at places that have a field of their own are told there. */
+const isShown = (path: string): boolean => path !== pathText(['surface']) && !/\.fold$|\.outline$|\.profile$/.test(path);
+
+/** A part that stops following takes over what it looked like until then. */
+function detached(made: Part, before: Part | null, parts: readonly Part[]): Part {
+  if (!before?.opposite?.follows || made.opposite?.follows) return made;
+  const { surface, datums, lines, features, pose } = shapeOf(before, parts);
+  return { ...made, surface, datums: [...datums], lines: [...lines], ...(features ? { features: [...features] } : {}), ...(pose ? { pose } : {}) };
+}
+
+const styles = StyleSheet.create({
+  blank: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: space.base, backgroundColor: colour.sheet },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' },
+});

@@ -1,0 +1,115 @@
+import { attachedParts, showArea, type Part } from '@lintrel/core';
+import { listedPhrase, phrase, phrases, several, SURFACE_NAMES, SUBSTRATE_NAMES } from '@lintrel/words';
+import { router, type Href } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { PartThumb } from '@/drawing/PartThumb';
+import { WholePiece } from '@/drawing/WholePiece';
+import { AirForm } from '@/job/AirForm';
+import { useJob } from '@/job/JobContext';
+import { JobForm } from '@/job/JobForm';
+import { Missing } from '@/job/Missing';
+import { StepLayout } from '@/job/StepLayout';
+import { space } from '@/theme/theme';
+import { useWide } from '@/theme/useWide';
+import { Action } from '@/ui/Action';
+import { Notice } from '@/ui/Notice';
+import { Row, Rows } from '@/ui/Row';
+import { Panel } from '@/ui/Screen';
+import { Body, Heading, Small } from '@/ui/Words';
+import { downloadJob } from '@/job/download';
+import { useWords } from '@/person/PersonContext';
+import { PersonForm } from '@/person/PersonForm';
+
+/** Piece: the parts, the air, and what follows from them. */
+export function PieceScreen() {
+  const { id, design, parts, plan, change, unit } = useJob();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const wide = useWide();
+  const { say } = useWords();
+  const advice = (plan?.advice ?? []).filter(({ place }) => place.part === null);
+  return (
+    <StepLayout
+      // On a wide screen the whole piece takes the room, on a phone it stands among the rest.
+      drawing={wide && design.parts.length > 0 ? <WholePiece fills /> : undefined}
+      action={
+        design.parts.length > 0 ? <Action rank="main" label="Add a part" icon="plus" onPress={() => router.push(`/job/${id}/part/new` as Href)} /> : undefined
+      }
+    >
+      {design.parts.length === 0 ? <Missing need="part" /> : null}
+      {design.parts.length > 0 ? (
+        <Panel>
+          <Heading>Parts</Heading>
+          <Rows>
+            {design.parts.map((part) => {
+              // The row has its place at once; its picture comes when the worker has drawn it, and nothing moves.
+              const drawn = parts?.find((one) => one.id === part.id);
+              const size = drawn ? phrase` · ${showArea(drawn.sizeM2, unit)}` : '';
+              return (
+                <Row
+                  key={part.id}
+                  label={phrase`Change ${part.name}`}
+                  testID="part"
+                  onPress={() => router.push(`/job/${id}/part/${part.id}` as Href)}
+                  before={<View style={styles.thumb}>{drawn ? <PartThumb part={drawn} areas={drawn.areas} {...THUMB} /> : null}</View>}
+                >
+                  <Body>{part.name}</Body>
+                  <Small>{phrase`${SURFACE_NAMES[drawn?.kind ?? part.surface.kind]} · ${SUBSTRATE_NAMES[part.substrate]}${size}${part.count > 1 ? phrase` · ${part.count} alike` : ''}`}</Small>
+                  <Small>{partWords(part, drawn ? countOwners(drawn.lines) : part.lines.length, drawn?.areas.length ?? null, design.parts)}</Small>
+                </Row>
+              );
+            })}
+          </Rows>
+        </Panel>
+      ) : null}
+      {design.parts.length > 0 && !wide ? (
+        <Panel>
+          <WholePiece />
+        </Panel>
+      ) : null}
+      <Panel>
+        <Heading>Air today</Heading>
+        <AirForm climate={design.climate} onChange={(climate) => void change((now) => ({ ...now, climate }))} />
+        {advice.map((one) => (
+          <Notice key={say(one)} level={one.level} text={say(one)} />
+        ))}
+      </Panel>
+      <Panel>
+        <Heading>The job</Heading>
+        <JobForm design={design} onChange={(values) => void change((now) => ({ ...now, ...values }))} />
+      </Panel>
+      <Panel>
+        <Heading>On this device</Heading>
+        <PersonForm />
+      </Panel>
+      <View style={styles.files}>
+        {design.parts.length > 0 ? (
+          <Action icon="printer-outline" label="Print, templates and drawings" onPress={() => router.push(`/job/${id}/print` as Href)} />
+        ) : null}
+        <Action rank="quiet" icon="download-outline" label="Save as a job file" onPress={() => void downloadJob(id, design.title).then(setTrouble)} />
+        {trouble ? <Notice level="stop" text={trouble} /> : null}
+      </View>
+    </StepLayout>
+  );
+}
+
+const countOwners = (lines: readonly { readonly owner: string }[]): number => new Set(lines.map(({ owner }) => owner)).size;
+
+/** What is on a part, and whose mirror image it is. */
+function partWords({ id, opposite, treatment, features }: Part, lines: number, areas: number | null, parts: readonly Part[]): string {
+  const together = (attachedParts(parts).get(id) ?? []).flatMap((one) => parts.find((part) => part.id === one)?.name ?? []);
+  const other = opposite && parts.find(({ id }) => id === opposite.of)?.name;
+  return phrases(
+    [
+      phrase`${several(lines, 'line')}${areas === null ? '' : phrase`, ${several(areas, 'area')}`}${features ? phrase`, ${several(features.length, 'feature')}` : ''}`,
+      ...(other ? [opposite?.follows ? phrase`follows ${other}, mirrored` : phrase`mirror image of ${other}, detached`] : []),
+      ...(together.length > 0 ? [phrase`stays with ${listedPhrase(together)}`] : []),
+      ...(treatment === 'blend' ? ['blended'] : treatment === 'leave' ? ['left as it is'] : []),
+    ],
+    ' · ',
+  );
+}
+
+const THUMB = { width: 104, height: 64 } as const;
+
+const styles = StyleSheet.create({ thumb: THUMB, files: { alignItems: 'flex-start', gap: space.small } });

@@ -1,0 +1,109 @@
+import { readLength, told } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
+import { router, type Href } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Switch } from 'react-native-paper';
+import { Typed } from '@/forms/Field';
+import { Pick } from '@/forms/Pick';
+import { saveAnswer } from '@/job/download';
+import { useJob } from '@/job/JobContext';
+import { StepLayout } from '@/job/StepLayout';
+import { StepGuard } from '@/job/StepGuard';
+import { measure, space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Notice } from '@/ui/Notice';
+import { Panel } from '@/ui/Screen';
+import { Body, Heading, Small } from '@/ui/Words';
+import { lengthText } from '@/forms/lengthText';
+import { useWords } from '@/person/PersonContext';
+
+/** Print and files: templates full size, masks, drawings in and out. */
+export function PrintScreen() {
+  const { text } = useWords();
+  const { id, design, parts, unit } = useJob();
+  const [partId, setPartId] = useState<string | null>(null);
+  const [paper, setPaper] = useState<'A4' | 'Letter'>('A4');
+  const [mirrored, setMirrored] = useState(false);
+  const [film, setFilm] = useState(() => lengthText(150, unit));
+  const filmRead = readLength(film, { bare: unit });
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const part = parts?.find((one) => one.id === partId) ?? parts?.[0];
+  if (!parts || !part) return <StepGuard waiting="Working out the parts …" />;
+  const fetchFile = async (path: string, body: object, name: string) => {
+    setBusy(true);
+    setTrouble(await saveAnswer(`/jobs/${id}/${path}`, body, name));
+    setBusy(false);
+  };
+  const print = (body: object, name: string) => void fetchFile('print', { ...body, unit, paper }, `${design.title} ${name}.pdf`);
+  const draw = (format: 'svg' | 'dxf') => void fetchFile('drawing', { part: part.id, format }, `${design.title} ${part.name}.${format}`);
+  return (
+    <StepLayout>
+      <Panel>
+        <Heading>Full-size template</Heading>
+        <Pick label="Part" value={part.id} options={parts.map((one) => ({ value: one.id, label: one.name }))} onChange={setPartId} />
+        <Choice
+          label="Paper"
+          value={paper}
+          options={[
+            { value: 'A4', label: 'A4' },
+            { value: 'Letter', label: 'Letter' },
+          ]}
+          onChange={setPaper}
+        />
+        <View style={styles.switch}>
+          <Switch value={mirrored} onValueChange={setMirrored} accessibilityLabel={text('Mirrored, for the other side')} />
+          <Body>Mirrored, for the other side</Body>
+        </View>
+        <Small>{aboutTemplate(part.kind)}</Small>
+        <Action
+          rank="main"
+          label="Print on sheets"
+          icon="printer-outline"
+          busy={busy}
+          onPress={() => print({ what: 'template', part: part.id, mirrored }, `${part.name} template`)}
+        />
+        <Action
+          label="On one large sheet"
+          icon="printer-outline"
+          disabled={busy}
+          onPress={() => print({ what: 'template', part: part.id, mirrored, single: true }, `${part.name} plot`)}
+        />
+      </Panel>
+      <Panel>
+        <Heading>Masks for openings and circles</Heading>
+        <Small>Laid out on film as wide as you have, largest first.</Small>
+        <Typed whole label="Film is wide" unit={unit} value={film} onChange={setFilm} fault={filmRead.ok ? undefined : told(filmRead.why)} testID="film" />
+        <Action
+          label="Print the masks"
+          icon="printer-outline"
+          disabled={busy || !filmRead.ok}
+          onPress={() => filmRead.ok && print({ what: 'masks', width: filmRead.value }, 'masks')}
+        />
+      </Panel>
+      <Panel>
+        <Heading>{phrase`Drawing of ${part.name}`}</Heading>
+        <Small>In millimetres, one layer a kind of line; it can be read back in.</Small>
+        <View style={styles.row}>
+          <Action label="Save as SVG" icon="download-outline" disabled={busy} onPress={() => draw('svg')} />
+          <Action label="Save as DXF" icon="download-outline" disabled={busy} onPress={() => draw('dxf')} />
+          <Action label="Take over a drawing" icon="upload-outline" onPress={() => router.push(`/job/${id}/import/${part.id}` as Href)} />
+        </View>
+      </Panel>
+      {trouble ? <Notice level="stop" text={trouble} /> : null}
+    </StepLayout>
+  );
+}
+
+function aboutTemplate(kind: string): string {
+  if (kind === 'turned') return 'A turned skin lies flat on no paper: it is printed as narrow gores, with what they are wrong by written on them.';
+  if (kind === 'tube' || kind === 'cone') return 'The unrolled skin, seen from outside; it says which edges meet. Check the 100 mm bar before you cut.';
+  return 'Print at 100 %, not fitted to the page, and check the 100 mm bar before you cut.';
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
+  switch: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.target },
+});

@@ -1,0 +1,205 @@
+import { attendedSteps, windowState } from '@lintrel/core';
+import { phrase, several } from '@lintrel/words';
+import { useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { BoothButton } from '@/job/BoothButton';
+import { useJob } from '@/job/JobContext';
+import { Missing } from '@/job/Missing';
+import { PendingEntries } from '@/job/PendingEntries';
+import { StepLayout } from '@/job/StepLayout';
+import { useWorkSheet, type WorkSheet } from '@/job/useWorkSheet';
+import { Ask, FEELS } from '@/run/Ask';
+import { CurrentStep } from '@/run/CurrentStep';
+import { LaterWindows } from '@/run/LaterWindows';
+import { look } from '@/run/look';
+import { Action } from '@/ui/Action';
+import { Notice } from '@/ui/Notice';
+import { Panel, Waiting } from '@/ui/Screen';
+import { useNow } from '@/ui/useNow';
+import { Body, Heading, Small } from '@/ui/Words';
+import { Text } from '@/ui/Text';
+import { useWords } from '@/person/PersonContext';
+
+/** Run: one thing at a time, very large. */
+export function RunScreen() {
+  const { id, plan } = useJob();
+  const sheet = useWorkSheet(id);
+  if (sheet.loading || sheet.error)
+    return (
+      <StepLayout>
+        <Waiting what="the run sheet" error={sheet.error} retry={<Action label="Try again" onPress={sheet.retry} />} />
+        {sheet.error && sheet.unsent > 0 ? (
+          <Body>{phrase`${several(sheet.unsent, 'entry is', 'entries are')} kept on this device, and sent when the server is back.`}</Body>
+        ) : null}
+      </StepLayout>
+    );
+  if (sheet.plan) return <Running sheet={sheet} />;
+  if (!plan || plan.steps.length === 0)
+    return (
+      <StepLayout>
+        <Missing need="finish" />
+      </StepLayout>
+    );
+  return <BeforeStart sheet={sheet} />;
+}
+
+function BeforeStart({ sheet }: { sheet: WorkSheet }) {
+  const { plan, planning, planError, revision, saved } = useJob();
+  const { say, caution, follow } = useWords();
+  if (!plan) return null;
+  const toDo = attendedSteps(plan.steps);
+  const blocking = plan.advice.filter(({ level }) => level === 'stop');
+  return (
+    <StepLayout
+      action={
+        <Action
+          rank="main"
+          // What is frozen is what is on screen: it waits for the plan of the newest design.
+          label={planning && !planError ? 'Working out the newest plan …' : 'Start in the shop'}
+          busy={sheet.busy}
+          disabled={saved.kind !== 'saved' || planning}
+          onPress={() => sheet.start(revision)}
+          testID="start"
+        />
+      }
+    >
+      <Panel>
+        <Heading>{phrase`${several(toDo.length, 'step')} in ${several(plan.stages.length, 'stage')}`}</Heading>
+        <Body>Starting freezes this plan with its log: what you change later does not change under your hands.</Body>
+        {sheet.trouble ? <Notice level="stop" text={sheet.trouble} /> : null}
+        {blocking.map((one) => (
+          <Notice key={say(one)} level={one.level} text={say(one)} />
+        ))}
+      </Panel>
+      <Panel>
+        {toDo.map((step) => (
+          <View key={step.id}>
+            <Small tone="ink">{step.stage === null ? say(step.say) : phrase`${step.stage}. ${say(step.say)}`}</Small>
+            {step.safety.map((code) => (
+              <Notice key={code} level="caution" text={caution(code)} />
+            ))}
+          </View>
+        ))}
+        {plan.safety.length > 0 ? <Small>{follow}</Small> : null}
+      </Panel>
+    </StepLayout>
+  );
+}
+
+function Running({ sheet }: { sheet: WorkSheet }) {
+  const { revision } = useJob();
+  const now = useNow();
+  const [resting, rest] = useRest();
+  const [asking, setAsking] = useState<'trouble' | 'touch' | 'over' | null>(null);
+  const { progress, plan } = sheet;
+  const { next } = progress;
+  const last = [...progress.doneAt].sort((a, b) => b[1] - a[1])[0];
+  const lastStep = plan?.steps.find(({ id }) => id === last?.[0]);
+  const { say, caution, follow } = useWords();
+  const total = plan?.toDo.length ?? 0;
+  const early = progress.running.some((window) => window.step === next?.id && windowState(window, now) === 'before' && window.opens !== null);
+  return (
+    <ScrollView testID="booth" style={look.booth} contentContainerStyle={look.content}>
+      <Text style={look.quiet}>{phrase`${progress.doneAt.size} of ${total} done${standing(sheet)}`}</Text>
+      {sheet.trouble ? (
+        <Text role="alert" style={look.warn}>
+          {sheet.trouble}
+        </Text>
+      ) : null}
+      {next ? (
+        <CurrentStep step={next} running={progress.running} now={now} />
+      ) : (
+        <Text style={look.title}>{progress.finishedAt === null ? 'All steps are done' : 'This job is finished'}</Text>
+      )}
+      {asking === null ? (
+        <View style={look.buttons}>
+          {next ? (
+            <BoothButton
+              rank={early ? 'calm' : 'main'}
+              label="Done"
+              // What is still being sent does not hold up the next tap: it is kept, and goes behind it.
+              disabled={resting}
+              onPress={() => {
+                rest();
+                sheet.log('done', next.id);
+              }}
+              testID="done"
+            />
+          ) : null}
+          {!next && progress.finishedAt === null ? (
+            <BoothButton rank="main" label="Finish the job" onPress={() => sheet.log('finish', null)} testID="finish" />
+          ) : null}
+          <View style={look.pair}>
+            {next ? <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" /> : null}
+            <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
+          </View>
+          {lastStep && progress.finishedAt === null ? (
+            <BoothButton label={phrase`Not done after all: ${say(lastStep.say)}`} onPress={() => sheet.log('undo', lastStep.id)} testID="undo" />
+          ) : null}
+        </View>
+      ) : asking === 'over' ? (
+        <View style={look.buttons}>
+          <Text style={look.detail}>Begin again with the plan as it is now? The log so far stays in Look back.</Text>
+          <BoothButton
+            rank="main"
+            label="Begin again"
+            onPress={() => {
+              sheet.start(revision);
+              setAsking(null);
+            }}
+          />
+          <BoothButton label="No" onPress={() => setAsking(null)} />
+        </View>
+      ) : (
+        <Ask
+          what={asking === 'trouble' ? 'What went wrong, and where?' : 'How does it feel?'}
+          feels={asking === 'touch' ? FEELS : []}
+          onCancel={() => setAsking(null)}
+          onSay={(note) => {
+            sheet.log(asking, (asking === 'touch' ? lastStep : next)?.id ?? null, note);
+            setAsking(null);
+          }}
+        />
+      )}
+      <PendingEntries sheet={sheet} />
+      <LaterWindows running={progress.running.filter(({ step }) => step !== next?.id)} now={now} />
+      {(plan?.safety ?? [])
+        .filter((code) => !next?.safety.includes(code))
+        .map((code) => (
+          <Text key={code} style={look.quiet}>
+            {caution(code)}
+          </Text>
+        ))}
+      {plan && plan.safety.length > 0 ? <Text style={look.quiet}>{follow}</Text> : null}
+      <Text style={look.quiet}>Keep the phone outside while there is vapour about: it can be read through the booth window.</Text>
+      {sheet.revision !== revision ? (
+        <Text style={look.quiet}>{phrase`Started from revision ${sheet.revision}; the design is at ${revision} now.`}</Text>
+      ) : null}
+      {asking === null ? (
+        <BoothButton
+          label={sheet.revision === revision ? 'Begin again' : 'Begin again with the present plan'}
+          onPress={() => setAsking('over')}
+          testID="again"
+        />
+      ) : null}
+    </ScrollView>
+  );
+}
+
+/** How the entries stand, in the line that is always there: what comes and goes stands below the buttons and moves none of them. */
+function standing({ waiting, refused }: WorkSheet): string {
+  if (refused.length > 0) return phrase` · ${refused.length} not taken, see below`;
+  return waiting.length > 0 ? phrase` · no connection, ${waiting.length} kept here` : '';
+}
+
+/** A gloved finger often taps twice: the second tap is not meant for the next step. */
+const REST_MS = 700;
+
+function useRest(): [resting: boolean, rest: () => void] {
+  const [resting, setResting] = useState(false);
+  const rest = () => {
+    setResting(true);
+    setTimeout(() => setResting(false), REST_MS);
+  };
+  return [resting, rest];
+}

@@ -1,0 +1,127 @@
+import { SCHOOLS, showMinutes, type School, type Span, type StagePlan, type Step } from '@lintrel/core';
+import { phrase, phrases } from '@lintrel/words';
+import { router, type Href } from 'expo-router';
+import { Rail, type Band } from '@/clock/Rail';
+import { ticksIn, tickStep } from '@/clock/ticks';
+import { useJob } from '@/job/JobContext';
+import { Missing } from '@/job/Missing';
+import { StepGuard } from '@/job/StepGuard';
+import { StepLayout } from '@/job/StepLayout';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Panel } from '@/ui/Screen';
+import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { StyleSheet, View } from 'react-native';
+import { space } from '@/theme/theme';
+import { SCHOOL_WORDS } from '@/words';
+import { useWords } from '@/person/PersonContext';
+
+/** Time: the stages end to end, and when the tape of each may be pulled by the three schools. */
+export function TimeScreen() {
+  const { id, design, plan, shelf, change } = useJob();
+  const words = useWords();
+  if (design.parts.length === 0 || !plan) return <StepGuard waiting="Working out the times …" />;
+  if (plan.stages.length === 0)
+    return (
+      <StepLayout>
+        <Missing need="finish" />
+      </StepLayout>
+    );
+  const { endMin: end, workMin: work } = plan.orders.find(({ chosen }) => chosen) ?? { endMin: 0, workMin: 0 };
+  const { airC, rhPercent } = design.climate;
+  return (
+    <StepLayout>
+      <Panel>
+        <View style={styles.figures}>
+          <Figure large label="From start to end (estimate)" value={showMinutes(end)} />
+          <Figure large label="of it work (estimate)" value={showMinutes(work)} />
+        </View>
+        <Body>{phrase`Counted for today's air, ${words.temperature(airC, 1)} and ${rhPercent} %, as if someone were there all the time.`}</Body>
+        <Action label="Change the air" onPress={() => router.push(`/job/${id}/piece` as Href)} />
+        <Choice<School | 'own'>
+          label="When to pull"
+          value={design.choices.school ?? 'own'}
+          options={[{ value: 'own', label: 'As each finish likes' }, ...SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))]}
+          onChange={(value) => void change((now) => ({ ...now, choices: { ...now.choices, school: value === 'own' ? null : value } }))}
+        />
+      </Panel>
+      <Panel>
+        <Heading>The whole job</Heading>
+        <Rail
+          from={0}
+          to={end}
+          now={null}
+          ticks={minuteTicks(end)}
+          bands={[null, ...plan.stages].map((stage): Band => {
+            const pieces = piecesOf(plan.steps.filter((step) => step.stage === (stage?.number ?? null) && step.endMin > step.startMin));
+            return {
+              key: String(stage?.number ?? 'before'),
+              label: stage
+                ? phrase`Stage ${stage.number}: ${shelf.finishes.find(({ id: own }) => own === stage.finish)?.name ?? stage.finish}`
+                : 'Before any tape: wash, abrade',
+              pieces: pieces.map(({ from, to, attended }) => ({ from, to, tone: attended ? 'work' : 'wait' })),
+              words: phrases(
+                pieces.map(({ first, from, to, attended }) => phrase`${attended ? 'work' : words.say(first.say).toLowerCase()} ${words.minutes(to - from)}`),
+                ' · ',
+              ),
+            };
+          })}
+        />
+      </Panel>
+      {plan.stages
+        .filter(({ windows }) => windows !== null)
+        .map((stage) => (
+          <StageWindows key={stage.number} stage={stage} pull={plan.steps.find((step) => step.kind === 'pull' && step.stage === stage.number) ?? null} />
+        ))}
+    </StepLayout>
+  );
+}
+
+/** Steps that follow each other with work, or with waiting, as one piece of the rail. */
+function piecesOf(steps: readonly Step[]) {
+  const pieces: { from: number; to: number; attended: boolean; first: Step }[] = [];
+  for (const step of steps) {
+    const last = pieces[pieces.length - 1];
+    if (last && last.attended === step.attended) last.to = step.endMin;
+    else pieces.push({ from: step.startMin, to: step.endMin, attended: step.attended, first: step });
+  }
+  return pieces;
+}
+
+/** The three windows of one stage, minutes after its last coat. */
+function StageWindows({ stage, pull }: { stage: StagePlan; pull: Step | null }) {
+  const { detail } = useWords();
+  const { shelf } = useJob();
+  const { windows } = stage;
+  if (!windows) return null;
+  const spans = SCHOOLS.flatMap((school): { school: School; span: Span }[] => (windows[school] ? [{ school, span: windows[school] as Span }] : []));
+  // The dry school lasts for days: the rail ends soon after it opens, or the others could not be seen.
+  const end = 1.3 * Math.max(...spans.map(({ school, span }) => (school === 'dry' ? span.from : (span.to ?? span.from))));
+  const name = shelf.finishes.find(({ id }) => id === stage.finish)?.name ?? stage.finish;
+  return (
+    <Panel>
+      <Heading>{phrase`Stage ${stage.number}: pull after ${name}`}</Heading>
+      <Small>
+        Time after the last coat (estimate). Between wet and touch-dry do not pull: the film strings. Between touch-dry and dry pull slowly, it may tear.
+      </Small>
+      <Rail
+        from={0}
+        to={end}
+        now={null}
+        ticks={minuteTicks(end)}
+        bands={spans.map(({ school, span }) => ({
+          key: school,
+          label: phrase`${SCHOOL_WORDS[school]}${school === stage.school ? ' (planned)' : ''}`,
+          words: phrase`${showMinutes(span.from)} to ${span.to === null ? 'any time' : showMinutes(span.to)}`,
+          pieces: [{ from: span.from, to: span.to, tone: school === stage.school ? 'chosen' : 'window' }],
+        }))}
+      />
+      <Body>{pull ? detail(pull.say) : 'The masks stay on for the next stage, and come off with its own.'}</Body>
+      {windows.tapeSafeMin === null ? null : <Body>{phrase`Takes tape after ${showMinutes(windows.tapeSafeMin)}.`}</Body>}
+    </Panel>
+  );
+}
+
+const minuteTicks = (end: number) => ticksIn(0, end, tickStep(end, 5)).map((at) => ({ at, label: showMinutes(at) }));
+
+const styles = StyleSheet.create({ figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.wide } });

@@ -1,0 +1,143 @@
+import { EFFECTS, METHODS, PAINT_SYSTEM_KEYS, SCHOOLS, typicalFinish, type Finish, type PaintSystemKey, type Shelf, REFERENCE_AIR } from '@lintrel/core';
+import { SYSTEM_NAMES, phrase } from '@lintrel/words';
+import { router, useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { useWords } from '@/person/PersonContext';
+import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/jobQueries';
+import { placeFaults } from '@/forms/faults';
+import { ColourInput } from '@/forms/ColourInput';
+import { Field } from '@/forms/Field';
+import { Pick } from '@/forms/Pick';
+import { resolverOf } from '@/forms/resolver';
+import { CardsPanel } from '@/shelf/CardsPanel';
+import { HidingFromCard, LabInput, Ladder } from '@/shelf/ColourHelp';
+import { EntryFrame } from '@/shelf/EntryFrame';
+import { finishFields, finishFormSchema, type FinishFields } from '@/shelf/finishForm';
+import { space } from '@/theme/theme';
+import { Choice } from '@/ui/Choice';
+import { Screen, Panel, Waiting } from '@/ui/Screen';
+import { Heading, Small } from '@/ui/Words';
+import { SCHOOL_WORDS } from '@/words';
+
+const words = (value: string) => value[0].toUpperCase() + value.slice(1);
+
+/** One finish: its colour and the data-sheet figures its coats and times are computed from. */
+export function FinishScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const { data, error } = useShelf();
+  if (!data)
+    return (
+      <Screen title="Finish">
+        <Waiting what="the shelf" error={error} />
+      </Screen>
+    );
+  return <FinishForm key={id} id={id} shelf={data} />;
+}
+
+function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
+  const { temperature } = useWords();
+  const finish = shelf.finishes.find((one) => one.id === id);
+  const save = useSaveEntry<Finish>('finishes');
+  const remove = useDeleteEntry('finishes');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const { control, handleSubmit, watch, setValue, setError, getValues, reset } = useForm<FinishFields, unknown, Finish>({
+    resolver: resolverOf<FinishFields, Finish>(finishFormSchema),
+    defaultValues: finishFields(finish),
+  });
+  const back = () => router.push('/shelf');
+  const fail = (error: Error) => setTrouble(placeFaults(error, setError, Object.keys(getValues())));
+  const submit = handleSubmit((entry) => save.mutate({ entry, key: finish ? id : null }, { onSuccess: back, onError: fail }));
+  const chooseSystem = (system: PaintSystemKey) => {
+    const { id: ownId, name, colour, hidingUm } = getValues();
+    // A new finish starts from the typical figures of its system; one on the shelf keeps its own.
+    if (finish) setValue('system', system);
+    else reset({ ...finishFields(typicalFinish(ownId, name, system, colour, Number(hidingUm) || 40)), id: ownId, name, colour });
+  };
+  const colour = watch('colour');
+  return (
+    <EntryFrame
+      title={finish ? finish.name : 'New finish'}
+      isNew={!finish}
+      busy={save.isPending}
+      trouble={trouble}
+      onSave={() => void submit()}
+      onDelete={() => remove.mutate(id, { onSuccess: back, onError: fail })}
+    >
+      <Panel>
+        <Field whole control={control} name="name" label="Name" />
+        <View style={styles.row}>
+          {finish ? null : <Field control={control} name="id" label="Short id" hint="Such as sky-blue" />}
+
+          <Field control={control} name="colour" label="Colour" hint="Such as #f5f3ea" />
+          <ColourInput label="Pick the colour" value={colour} onChange={(hex) => setValue('colour', hex)} />
+        </View>
+        <LabInput onColour={(hex) => setValue('colour', hex)} />
+        <Pick
+          label="System"
+          value={watch('system')}
+          options={PAINT_SYSTEM_KEYS.map((value) => ({ value, label: SYSTEM_NAMES[value] }))}
+          onChange={chooseSystem}
+        />
+        <Choice
+          label="Effect"
+          value={watch('effect')}
+          options={EFFECTS.map((value) => ({ value, label: words(value) }))}
+          onChange={(value) => setValue('effect', value)}
+        />
+        <Choice
+          label="Put on with"
+          value={watch('method')}
+          options={METHODS.map((value) => ({ value, label: words(value) }))}
+          onChange={(value) => setValue('method', value)}
+        />
+        <View style={styles.row}>
+          <Field control={control} name="gun" label="Gun it goes through" hint="Empty: the one gun of the shop" />
+          <Field control={control} name="pricePerL" label="Price of a litre" keys="numeric" hint="In money of your own" />
+        </View>
+        <Choice
+          label="Tape is pulled"
+          value={watch('school')}
+          options={SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))}
+          onChange={(value) => setValue('school', value)}
+        />
+      </Panel>
+      <Panel>
+        <Heading>Times</Heading>
+        <Small>{phrase`Minutes at ${temperature(REFERENCE_AIR.airC)}, ${REFERENCE_AIR.rhPercent} % humidity and the film below`}</Small>
+        <View style={styles.row}>
+          <Field control={control} name="flashMin" label="Flash" unit="min" keys="numeric" />
+          <Field control={control} name="recoatFrom" label="Next coat from" unit="min" keys="numeric" />
+          <Field control={control} name="recoatTo" label="Next coat until" unit="min" keys="numeric" hint="Empty: no end" />
+          <Field control={control} name="againFrom" label="Again from" unit="min" keys="numeric" hint="Empty: one window" />
+          <Field control={control} name="againTo" label="Again until" unit="min" keys="numeric" />
+          <Field control={control} name="touchMin" label="Touch-dry" unit="min" keys="numeric" />
+          <Field control={control} name="tapeSafeMin" label="Takes tape" unit="min" keys="numeric" hint="Empty: never" />
+          <Field control={control} name="throughMin" label="Dry through" unit="min" keys="numeric" />
+          <Field control={control} name="wetLimitMin" label="Edge flows until" unit="min" keys="numeric" hint="Empty: a fifth of touch-dry" />
+          <Field control={control} name="cureH" label="Cured" unit="h" keys="numeric" />
+          <Field control={control} name="potLifeMin" label="Pot life" unit="min" keys="numeric" />
+          <Field control={control} name="activationKj" label="Activation energy" unit="kJ/mol" keys="numeric" hint="How strongly warmth speeds it" />
+        </View>
+      </Panel>
+      <Panel>
+        <Heading>Film</Heading>
+        <View style={styles.row}>
+          <Field control={control} name="coatUm" label="One coat, dry" unit="µm" keys="numeric" />
+          <Field control={control} name="referenceBuildUm" label="Film of the times above" unit="µm" keys="numeric" />
+          <Field control={control} name="hidingUm" label="Hides black and white" unit="µm" keys="numeric" />
+          <Field control={control} name="coats" label="Coats by the data sheet" keys="numeric" hint="Empty: as hiding needs" />
+          <Field control={control} name="solids" label="Solids, share of volume" keys="numeric" />
+          <Field control={control} name="mixRatio" label="Mix" hint="Such as 4:1:1" />
+        </View>
+        <HidingFromCard coatUm={watch('coatUm')} onHiding={(um) => setValue('hidingUm', um)} />
+        <Ladder colour={colour} hidingUm={watch('hidingUm')} coatUm={watch('coatUm')} />
+        <Field whole control={control} name="basis" label="Where the figures come from" />
+      </Panel>
+      <CardsPanel cards={watch('cards')} onChange={(cards) => setValue('cards', cards)} />
+    </EntryFrame>
+  );
+}
+
+const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' } });

@@ -1,0 +1,83 @@
+import { TAPE_KINDS, REFERENCE_AIR } from '@lintrel/core';
+import { phrase, TAPE_NAMES, SYSTEM_NAMES } from '@lintrel/words';
+import { router, type Href } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useShelf } from '@/api/jobQueries';
+import { useWords } from '@/person/PersonContext';
+import { space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Row, Rows, Swatch } from '@/ui/Row';
+import { Screen, Panel, Waiting } from '@/ui/Screen';
+import { Body, Heading, Small } from '@/ui/Words';
+
+/** Shelf: the tapes and finishes there are, with the figures everything is computed from. */
+export function ShelfScreen() {
+  const { data, error, refetch } = useShelf();
+  const { temperature } = useWords();
+  const [side, setSide] = useState<'tape' | 'finish'>('tape');
+  if (!data)
+    return (
+      <Screen title="Shelf">
+        <Waiting what="the shelf" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
+      </Screen>
+    );
+  return (
+    <Screen
+      title="Shelf"
+      about="Figures that ship are typical: take your data sheet's"
+      action={
+        <Action rank="main" icon="plus" label={side === 'tape' ? 'Add a tape' : 'Add a finish'} onPress={() => router.push(`/shelf/${side}/new` as Href)} />
+      }
+    >
+      <Choice
+        label="Show"
+        value={side}
+        options={[
+          { value: 'tape', label: 'Tapes' },
+          { value: 'finish', label: 'Finishes' },
+        ]}
+        onChange={setSide}
+      />
+      {side === 'tape' ? (
+        TAPE_KINDS.map((kind) => {
+          const tapes = data.tapes.filter((tape) => tape.kind === kind);
+          if (tapes.length === 0) return null;
+          return (
+            <Panel key={kind}>
+              <View>
+                <Heading>{phrase`${kind}  ${TAPE_NAMES[kind]}`}</Heading>
+                <Small>{phrase`${tapes[0].use} · stretch ${(tapes[0].stretch * 100).toFixed(0)} %, fold ${(tapes[0].fold * 100).toFixed(1)} %, clean within ${tapes[0].cleanHours} h at ${temperature(REFERENCE_AIR.airC)}`}</Small>
+              </View>
+              <View style={styles.codes}>
+                {tapes.map((tape) => (
+                  <Action key={tape.code} label={tape.code} onPress={() => router.push(`/shelf/tape/${tape.code}` as Href)} testID={`tape-${tape.code}`} />
+                ))}
+              </View>
+            </Panel>
+          );
+        })
+      ) : (
+        <Panel>
+          <Rows>
+            {data.finishes.map((finish) => (
+              <Row
+                key={finish.id}
+                label={finish.name}
+                onPress={() => router.push(`/shelf/finish/${finish.id}` as Href)}
+                before={<Swatch colour={finish.colour} />}
+                testID="finish"
+              >
+                <Body>{finish.name}</Body>
+                <Small>{phrase`${SYSTEM_NAMES[finish.system]} · touch-dry ${finish.touchMin} min, takes tape ${finish.tapeSafeMin === null ? 'never' : phrase`${finish.tapeSafeMin} min`}`}</Small>
+              </Row>
+            ))}
+          </Rows>
+        </Panel>
+      )}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({ codes: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small } });

@@ -1,0 +1,96 @@
+import { EDGE_CLASSES, TAPE_KINDS, type Shelf, type Tape, REFERENCE_AIR } from '@lintrel/core';
+import { phrase, TAPE_NAMES } from '@lintrel/words';
+import { router, useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { useWords } from '@/person/PersonContext';
+import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/jobQueries';
+import { placeFaults } from '@/forms/faults';
+import { Field } from '@/forms/Field';
+import { Pick } from '@/forms/Pick';
+import { resolverOf } from '@/forms/resolver';
+import { EntryFrame } from '@/shelf/EntryFrame';
+import { tapeFields, tapeFormSchema, type TapeFields } from '@/shelf/tapeForm';
+import { space } from '@/theme/theme';
+import { Choice } from '@/ui/Choice';
+import { Screen, Panel, Waiting } from '@/ui/Screen';
+
+const EDGE_WORDS = { crisp: 'Crisp', fair: 'Fair', soft: 'Soft' } as const;
+
+/** One tape: the figures its bends and times are computed from. */
+export function ShelfTapeScreen() {
+  const { code } = useLocalSearchParams<{ code: string }>();
+  const { data, error } = useShelf();
+  if (!data)
+    return (
+      <Screen title="Tape">
+        <Waiting what="the shelf" error={error} />
+      </Screen>
+    );
+  return <TapeForm key={code} code={code} shelf={data} />;
+}
+
+function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
+  const { temperature } = useWords();
+  const tape = shelf.tapes.find((one) => one.code === code);
+  const save = useSaveEntry<Tape>('tapes');
+  const remove = useDeleteEntry('tapes');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const { control, handleSubmit, watch, setValue, setError } = useForm<TapeFields, unknown, Tape>({
+    resolver: resolverOf<TapeFields, Tape>(tapeFormSchema),
+    defaultValues: tapeFields(tape),
+  });
+  const back = () => router.push('/shelf');
+  const fail = (error: Error) => setTrouble(placeFaults(error, setError, Object.keys(tapeFormSchema.entries)));
+  const submit = handleSubmit((entry) => save.mutate({ entry, key: tape ? code : null }, { onSuccess: back, onError: fail }));
+  return (
+    <EntryFrame
+      title={tape ? tape.name : 'New tape'}
+      isNew={!tape}
+      busy={save.isPending}
+      trouble={trouble}
+      onSave={() => void submit()}
+      onDelete={() => remove.mutate(code, { onSuccess: back, onError: fail })}
+    >
+      <Panel>
+        <View style={styles.row}>
+          {tape ? null : <Field control={control} name="code" label="Code" hint="Letter of the kind and width: V6" />}
+          <Field control={control} name="name" label="Name" />
+        </View>
+        <Pick
+          label="Kind"
+          value={watch('kind')}
+          options={TAPE_KINDS.map((value) => ({ value, label: phrase`${value}  ${TAPE_NAMES[value]}` }))}
+          onChange={(kind) => setValue('kind', kind)}
+        />
+        <Choice
+          label="Edge it leaves"
+          value={watch('edge')}
+          options={EDGE_CLASSES.map((value) => ({ value, label: EDGE_WORDS[value] }))}
+          onChange={(edge) => setValue('edge', edge)}
+        />
+        <View style={styles.row}>
+          <Field control={control} name="widthMm" label="Width" unit="mm" />
+          <Field control={control} name="thicknessUm" label="Thickness" unit="µm" keys="numeric" />
+          <Field control={control} name="stretch" label="Safe stretch, share" keys="numeric" hint="0.15 is 15 %" />
+          <Field control={control} name="fold" label="Fold limit, share" keys="numeric" hint="0.005 is 0.5 %" />
+          <Field control={control} name="adhesionN25" label="Grip" unit="N/25 mm" keys="numeric" />
+          <Field control={control} name="minApplyC" label="Sticks from" unit="°C" />
+          <Field
+            control={control}
+            name="cleanHours"
+            label="Comes off clean within"
+            unit="h"
+            keys="numeric"
+            hint={phrase`At ${temperature(REFERENCE_AIR.airC)}`}
+          />
+        </View>
+        <Field whole control={control} name="use" label="Good for" />
+        <Field whole control={control} name="basis" label="Where the figures come from" />
+      </Panel>
+    </EntryFrame>
+  );
+}
+
+const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' } });

@@ -1,0 +1,59 @@
+import * as v from 'valibot';
+import { logEventSchema, type FrozenPlan } from '../log';
+import { JOB_KINDS, type Said, wholeBetween } from '../units';
+
+// What the list of jobs and a run sheet are told: it knows nothing of designs.
+
+export const instant = () => v.pipe(v.string(), v.isoTimestamp());
+export const revision = () => wholeBetween(1, 1_000_000_000);
+
+/** A code with its values, to be put into words by whoever shows it. */
+export const saidSchema = v.object({ code: v.string(), values: v.record(v.string(), v.any()) }) as unknown as v.GenericSchema<Said, Said>;
+
+const windowSchema = v.object({ step: v.string(), say: saidSchema, code: v.string(), opens: v.nullable(v.number()), closes: v.nullable(v.number()) });
+
+/** A job in the list, with what is on. */
+export const jobSummarySchema = v.object({
+  id: v.string(),
+  title: v.string(),
+  kind: v.picklist(JOB_KINDS),
+  revision: revision(),
+  updatedAt: instant(),
+  state: v.picklist(['planning', 'in-shop', 'finished']),
+  /** The step that is next; null while the job is being planned, when every step is done, or when it is finished. */
+  next: v.nullable(saidSchema),
+  /** Its id. */
+  nextStep: v.nullable(v.string()),
+  finishedAt: v.nullable(v.number()),
+  windows: v.array(windowSchema),
+});
+export type JobSummary = v.InferOutput<typeof jobSummarySchema>;
+export const jobListSchema = v.object({ now: v.number(), jobs: v.array(jobSummarySchema) });
+
+/** The plan a job was started with, and its log. */
+export const runSchema = v.object({
+  started: v.nullable(
+    v.object({
+      revision: revision(),
+      // What was frozen comes back as it was, whatever version of plan it is: readWorkSheet reads it.
+      plan: v.custom<FrozenPlan>((plan) => typeof plan === 'object' && plan !== null && (plan as FrozenPlan).format === 'lintrel-plan'),
+    }),
+  ),
+  events: v.array(logEventSchema),
+});
+export type RunRecord = v.InferOutput<typeof runSchema>;
+
+/** Names something that was made. */
+export const madeSchema = v.object({ id: v.string() });
+
+/** The one shape of every refusal. */
+export const errorSchema = v.object({
+  error: v.object({
+    code: v.string(),
+    message: v.string(),
+    fields: v.optional(v.array(v.object({ path: v.string(), code: v.string(), values: v.record(v.string(), v.any()), message: v.string() }))),
+    /** With code `stale`: read by versionsSchema. */
+    versions: v.optional(v.unknown()),
+  }),
+});
+export type ApiErrorBody = v.InferOutput<typeof errorSchema>;

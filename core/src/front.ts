@@ -1,0 +1,5 @@
+// A narrow door for what is loaded first: units, the log, the list of jobs. Nothing of geometry, colours or planning comes with it.
+export * from './units';
+export * from './log';
+export * from './api/summary';
+export { isSprayed } from './finish/finish';
