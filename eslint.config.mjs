@@ -48,7 +48,7 @@ const roomRules = ROOMS.map((room, index) => {
 });
 
 export default tseslint.config(
-  { ignores: ['**/node_modules/**', '.data/**', 'client/dist/**', 'client/.expo/**'] },
+  { ignores: ['**/node_modules/**', '.data/**', 'client/dist/**', 'cli/dist/**', 'server/dist/**', 'client/.expo/**'] },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   { files: ['**/*.mjs', 'client/*.js', 'bench/bare/*.js'], languageOptions: { globals: globals.node } },
@@ -57,6 +57,17 @@ export default tseslint.config(
     files: ['client/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+  // With types: a promise nobody waits for loses its error.
+  {
+    files: ['**/*.{ts,tsx}'],
+    ignores: ['bench/bare/**'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+    },
   },
   { rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] } },
   ...roomRules,
@@ -81,7 +92,10 @@ export default tseslint.config(
     ['client/app/**/*.tsx', 'client/src/**/*.{ts,tsx}'],
     [
       { group: ['**/server/**', 'express', 'pg', 'node:*'], message: 'client → core only.' },
-      { group: ['@lintrel/core/*', '!@lintrel/core/front', '**/core/src/**', '@lintrel/words/*', '**/words/src/**'], message: 'core and words are entered by their doors.' },
+      {
+        group: ['@lintrel/core/*', '!@lintrel/core/front', '**/core/src/**', '@lintrel/words/*', '**/words/src/**'],
+        message: 'core and words are entered by their doors.',
+      },
     ],
   ),
 );

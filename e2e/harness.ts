@@ -49,7 +49,7 @@ export async function startServer(
   { demo = true, port = 0, env = {} }: { demo?: boolean; port?: number; env?: Readonly<Record<string, string>> } = {},
 ): Promise<RunningServer> {
   const usedPort = port || (await freePort());
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+  const child = spawn(process.execPath, ['server/bin/server.mjs'], {
     env: { ...process.env, DATABASE_URL: database, PORT: String(usedPort), LINTREL_DEMO: demo ? 'yes' : 'no', LOG_LEVEL: 'error', ...env },
     stdio: ['ignore', 'inherit', 'inherit'],
   });

@@ -6,6 +6,7 @@ import { startDatabase } from './database.mjs';
 import { ensurePackages, ensurePostgres } from './ensure.mjs';
 import { holderOf, tryLock, withLock } from './lock.mjs';
 import { whoListens } from './process.mjs';
+import { ensureProgram } from './programs.mjs';
 import { DATA, endCommands, mainly, pause, ROOT, say, start, Stop, writable } from './shell.mjs';
 
 const HOST = process.env.HOST ?? '127.0.0.1';
@@ -99,6 +100,7 @@ async function prepared(stop) {
   await withLock(`prepare ${ROOT}`, 'another start of this folder is getting things ready; waiting for it', async () => {
     if (!stop.asked) await ensurePackages();
     if (!stop.asked) await ensureClient();
+    if (!stop.asked) await ensureProgram('server');
   });
   if (stop.asked || process.env.DATABASE_URL) return null;
   return startDatabase(await ensurePostgres(), 'database');
@@ -110,7 +112,7 @@ async function keepServer(port, database, stop) {
   const deaths = [];
   let told = false;
   while (!stop.asked) {
-    const { child, ended } = start(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], { env, stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
+    const { child, ended } = start(process.execPath, ['server/bin/server.mjs'], { env, stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
     stop.child = ended;
     child.on('message', () => {
       say(told ? 'the server is back' : `open ${addressOf(port)} in a browser${elsewhere(port)}; ctrl-C stops it`);

@@ -79,7 +79,7 @@ const commandOf = (pid: string) => {
 /** Processes whose command line holds a text. */
 const processesOf = (text: string) => readdirSync('/proc').filter((pid) => /^\d+$/.test(pid) && commandOf(pid).includes(text));
 const serverOf = ({ port }: Started) =>
-  processesOf('server/src/main.ts').find((pid) => readFileSync(`/proc/${pid}/environ`, 'utf8').includes(`PORT=${port}\0`));
+  processesOf('server/bin/server.mjs').find((pid) => readFileSync(`/proc/${pid}/environ`, 'utf8').includes(`PORT=${port}\0`));
 const nameOf = (pid: string) => (existsSync(`/proc/${pid}/comm`) ? readFileSync(`/proc/${pid}/comm`, 'utf8') : '');
 const parentOf = (pid: string) => Number(/\) \S (\d+)/.exec(existsSync(`/proc/${pid}/stat`) ? readFileSync(`/proc/${pid}/stat`, 'utf8') : '')?.[1]);
 const postmaster = (data: string) => Number(readFileSync(join(data, 'database/data/postmaster.pid'), 'utf8').split('\n')[0]);

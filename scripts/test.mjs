@@ -5,6 +5,7 @@ import { ensureClient } from './client.mjs';
 import { startDatabase } from './database.mjs';
 import { ensureChromium, ensurePackages, ensurePostgres } from './ensure.mjs';
 import { withLock } from './lock.mjs';
+import { ensureProgram } from './programs.mjs';
 import { DATA, mainly, ROOT, say, start } from './shell.mjs';
 
 async function main() {
@@ -24,6 +25,7 @@ async function main() {
   await withLock(`prepare ${ROOT}`, 'something of this folder is getting things ready; waiting for it', ensureClient);
   const database = await startDatabase(programs, 'test-database', { durable: false });
   try {
+    await ensureProgram('server');
     say('tests');
     const results = join(DATA, 'test-results.json');
     mkdirSync(DATA, { recursive: true });

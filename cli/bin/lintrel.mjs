@@ -1,6 +1,7 @@
 #!/usr/bin/env node
-import { register } from 'tsx/esm/api';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { ensureProgram } from '../../scripts/programs.mjs';
 
-register();
-const { main } = await import('../src/main.ts');
+const { main } = await import(pathToFileURL(join(await ensureProgram('cli'), 'main.mjs')).href);
 process.exitCode = await main(process.argv.slice(2));

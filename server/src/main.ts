@@ -1,9 +1,10 @@
 import { existsSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
+import { join } from 'node:path';
 import { pino } from 'pino';
 import { migrate } from './db/migrate';
 import { openPool } from './db/pool';
 import { createApp } from './http/app';
+import { ROOT } from './places';
 import { seedIfEmpty } from './seed';
 import { openWorkshop } from './work/workshop';
 
@@ -28,7 +29,7 @@ await migrate(pool, async (db) => {
   if (process.env.LINTREL_DEMO !== 'no' && (await seedIfEmpty(db, Date.now()))) log.info('demo workshop put in');
 });
 
-const folder = fileURLToPath(new URL('../../client/dist', import.meta.url));
+const folder = join(ROOT, 'client/dist');
 const workshop = openWorkshop();
 const app = createApp({ pool, log, clientFolder: existsSync(folder) ? folder : null, workshop, names });
 const server = app.listen(port, host, (error?: NodeJS.ErrnoException) => {

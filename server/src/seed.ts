@@ -1,13 +1,15 @@
 import { readdir, readFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import { readJobFile, planJob, SHIPPED_SHELF, type Shelf } from '@lintrel/core';
 import { insertJob } from './db/jobs';
 import { appendLog, insertStartedPlan } from './db/log';
 import type { Queryable } from './db/pool';
 import { insertEntry, readShelf } from './db/shelf';
 import { startedDemo } from './demo';
+import { ROOT } from './places';
 import { WORDS } from './words';
 
-const EXAMPLES = new URL('../../examples/', import.meta.url);
+const EXAMPLES = join(ROOT, 'examples');
 
 /** Fills an empty database with the shelf that ships and the demo jobs; leaves any other as it is. */
 export async function seedIfEmpty(db: Queryable, now: number): Promise<boolean> {
@@ -29,7 +31,7 @@ export async function seedIfEmpty(db: Queryable, now: number): Promise<boolean> 
 
 /** A demo job as far as its story has come; what is written down about it follows from its plan. */
 async function seedJob(db: Queryable, name: string, shelf: Shelf, now: number): Promise<void> {
-  const read = readJobFile(await readFile(new URL(name, EXAMPLES), 'utf8'));
+  const read = readJobFile(await readFile(join(EXAMPLES, name), 'utf8'));
   if (!read.ok) throw new Error(`${name}: ${read.faults.map((fault) => `${fault.path} ${WORDS.say(fault)}`).join('; ')}`);
   const { design } = read.value;
   const job = await insertJob(db, design);

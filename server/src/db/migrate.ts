@@ -1,8 +1,8 @@
 import { readdir, readFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import type pg from 'pg';
+import { MIGRATIONS } from '../places';
 import { openPatient, transacted, type Queryable } from './pool';
-
-const FOLDER = new URL('./migrations/', import.meta.url);
 
 /** Key of the advisory lock under which only one server at a time changes the tables. */
 const LOCK = 7_216_001;
@@ -12,7 +12,7 @@ const LOCK = 7_216_001;
  * @param afterwards work done under the same lock, such as filling an empty database
  */
 export async function migrate(pool: pg.Pool, afterwards: (client: Queryable) => Promise<void> = async () => undefined): Promise<void> {
-  const files = (await readdir(FOLDER)).filter((name) => /^\d{3}_.*\.sql$/.test(name)).sort();
+  const files = (await readdir(MIGRATIONS)).filter((name) => /^\d{3}_.*\.sql$/.test(name)).sort();
   const patient = openPatient(pool);
   await patient.connect();
   try {
@@ -22,7 +22,7 @@ export async function migrate(pool: pg.Pool, afterwards: (client: Queryable) => 
       const { rows } = await client.query<{ name: string }>('SELECT name FROM migrations');
       const run = new Set(rows.map(({ name }) => name));
       for (const name of files.filter((file) => !run.has(file))) {
-        await client.query(await readFile(new URL(name, FOLDER), 'utf8'));
+        await client.query(await readFile(join(MIGRATIONS, name), 'utf8'));
         await client.query('INSERT INTO migrations (name) VALUES ($1)', [name]);
       }
       await afterwards(client);

@@ -1,8 +1,8 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { availableParallelism } from 'node:os';
-import { fileURLToPath } from 'node:url';
 import type { Response } from 'express';
 import { ApiError } from '../http/errors';
+import { ROOT, SERVE } from '../places';
 import type { Worked } from './serve';
 import type * as tasks from './tasks';
 
@@ -41,9 +41,9 @@ export function openWorkshop({ mostMs = MOST_MS, mostMemoryMb = MOST_MEMORY_MB }
   let closing = false;
 
   function started(): ChildProcess {
-    const child = fork(fileURLToPath(new URL('./serve.ts', import.meta.url)), {
-      cwd: fileURLToPath(new URL('../../..', import.meta.url)),
-      execArgv: [`--max-old-space-size=${mostMemoryMb}`, '--import', 'tsx'],
+    const child = fork(SERVE.file, {
+      cwd: ROOT,
+      execArgv: [`--max-old-space-size=${mostMemoryMb}`, ...SERVE.needs],
       serialization: 'advanced',
       stdio: ['ignore', 'inherit', 'ignore', 'ipc'],
     });

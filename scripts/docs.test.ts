@@ -1,0 +1,49 @@
+/** @jest-environment node */
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+const ROOT = join(__dirname, '..');
+const read = (path: string) => readFileSync(join(ROOT, path), 'utf8');
+
+describe('the glossary', () => {
+  const rows = read('docs/glossary.md')
+    .split('\n')
+    .filter((line) => /^\| [*A-Z]/.test(line) && !line.startsWith('| word'))
+    .map((line) => line.split('|').map((cell) => cell.trim()));
+  /** A file as it is named there: from the checkout, or from the rooms of core. */
+  const found = (file: string) => [file, `core/src/${file}`].find((path) => existsSync(join(ROOT, path)));
+
+  it('names files that there are', () => {
+    const files = rows.flatMap(([, word, , code]) => [...code.matchAll(/`([\w./]+\/[\w./]+)`/g)].map(([, file]) => [word, file] as const));
+    expect(files.length).toBeGreaterThan(40);
+    expect(files.filter(([, file]) => !found(file))).toEqual([]);
+  });
+
+  it('names what is in them', () => {
+    const names = rows.flatMap(([, word, , code]) =>
+      [...code.matchAll(/`([\w./]+\.tsx?)` \((.*?)\)/g)].flatMap(([, file, told]) =>
+        [...told.matchAll(/`(\w+)`/g)].map(([, name]) => [word, file, name] as const),
+      ),
+    );
+    expect(names.length).toBeGreaterThan(15);
+    expect(names.filter(([, file, name]) => !new RegExp(`\\b${name}\\b`).test(read(found(file) ?? 'docs/glossary.md')))).toEqual([]);
+  });
+});
+
+describe('the pictures of the README', () => {
+  it('are all there, and each that is there is shown', () => {
+    const shown = [...read('README.md').matchAll(/docs\/screenshots\/([\w-]+\.png)/g)].map(([, name]) => name);
+    const kept = readdirSync(join(ROOT, 'docs/screenshots')).filter((name) => name.endsWith('.png'));
+    expect([...new Set(shown)].sort()).toEqual(kept.sort());
+    expect(kept.length).toBeLessThan(20);
+  });
+});
+
+describe('the commands of the README', () => {
+  it('are scripts of the project', () => {
+    const scripts = Object.keys((JSON.parse(read('package.json')) as { scripts: object }).scripts);
+    const told = [...read('README.md').matchAll(/\bnpm (?:run )?([a-z-]+)/g)].map(([, name]) => name).filter((name) => name !== 'run' && name !== 'ci');
+    expect(told.length).toBeGreaterThan(2);
+    expect(told.filter((name) => !scripts.includes(name))).toEqual([]);
+  });
+});

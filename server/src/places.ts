@@ -1,0 +1,16 @@
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+// Where things lie, whether the server runs from its sources or from the one file it was put into.
+
+const OWN = fileURLToPath(import.meta.url);
+/** True while it runs from its sources. */
+export const FROM_SOURCES = OWN.endsWith('.ts');
+const HERE = dirname(OWN);
+
+/** The checkout. */
+export const ROOT = join(HERE, FROM_SOURCES ? '../..' : '../../..');
+/** The numbered files that make the tables. */
+export const MIGRATIONS = join(HERE, FROM_SOURCES ? 'db/migrations' : 'migrations');
+/** What a process of the workshop runs, and what node needs to be told for it. */
+export const SERVE = { file: join(HERE, FROM_SOURCES ? 'work/serve.ts' : 'serve.mjs'), needs: FROM_SOURCES ? ['--import', 'tsx'] : [] } as const;
