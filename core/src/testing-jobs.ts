@@ -2,7 +2,7 @@
 import { SHIPPED_FINISHES, SCHOOLS, type Finish } from './finish';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part, type PartAreaChoice, type PresentAt } from './job';
 import type { TrimLine } from './lines';
-import { workOutParts } from './setout';
+import { workOutParts, type WorkStore } from './setout';
 import type { Feature, Surface } from './surface';
 import { AIR_MOVEMENTS } from './drying';
 import { WISHES } from './units';
@@ -185,8 +185,11 @@ function joined(parts: readonly Part[], roll: Dice): Part[] {
 const presentPlaces = (areas: readonly PartAreaChoice[], roll: Dice): PresentAt[] =>
   areas.flatMap(({ part, seed }) => (roll.chance(0.1) ? [{ part, seed, system: roll.of(SYSTEMS), colour: '#2f6f62', ageH: roll.of([0, 30, 2000]) }] : []));
 
-/** A random job with the shelf that ships; the same seed gives the same job. */
-export function randomJob(seed: number): Design {
+/**
+ * A random job with the shelf that ships; the same seed gives the same job.
+ * @param store lines and areas are worked out to choose among them: whoever plans the job as well need not do it again
+ */
+export function randomJob(seed: number, store?: WorkStore): Design {
   const roll = dice(seed);
   const extra = dice(seed ^ 0x5eed);
   const parts = joined(
@@ -194,7 +197,7 @@ export function randomJob(seed: number): Design {
     extra,
   );
   const finishes: readonly Finish[] = Array.from({ length: roll.whole(1, 4) }, () => roll.of(SHIPPED_FINISHES));
-  const areas: PartAreaChoice[] = workOutParts({ ...emptyDesign('x', 'other'), parts }).flatMap(({ part, arrangement }) =>
+  const areas: PartAreaChoice[] = workOutParts({ ...emptyDesign('x', 'other'), parts }, store).flatMap(({ part, arrangement }) =>
     arrangement.areas
       .slice(0, 9)
       .flatMap(({ seed: { x, y } }): PartAreaChoice[] =>

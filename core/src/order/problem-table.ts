@@ -64,6 +64,8 @@ export interface ProblemTable {
   readonly part: readonly number[];
   /** Areas and borders of each part, and which finishes it gets, as bits. */
   readonly parts: readonly PartTable[];
+  /** Areas beside each area, one for every border they share. */
+  readonly beside: readonly (readonly number[])[];
   /** Crisp and rough cost of each border, and of each strip. */
   readonly edges: readonly PricedBorder[];
   readonly strips: readonly ({ readonly crisp: EdgeCost; readonly rough: EdgeCost } | null)[];
@@ -121,6 +123,7 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
       edges: edges.filter(({ a }) => part[a] === number),
       finishes: own.reduce((bits, finish, area) => (part[area] === number && finish >= 0 ? bits | (1 << finish) : bits), 0),
     })),
+    beside: besideEach(areas.length, borders),
     edges,
     strips: areas.map(({ strip }) => strip && both(strip)),
     pins: ids.map((id) => pinsOf(problem, id)),
@@ -130,6 +133,15 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
     share: (first, second) => (drips[second] ? meets(first, second) : [...partsOf[first]].some((one) => partsOf[second].has(one))),
     worked: new Map(),
   };
+}
+
+function besideEach(count: number, borders: OrderProblem['borders']): number[][] {
+  const beside = Array.from({ length: count }, (): number[] => []);
+  for (const { a, b } of borders) {
+    beside[a].push(b);
+    beside[b].push(a);
+  }
+  return beside;
 }
 
 /** Asked for at every turn of the search: looked up by number. */

@@ -1,6 +1,6 @@
 import { sprayedMl } from '../finish';
 import { RULE_OF_THUMB } from '../units';
-import type { ProblemTable, PartTable } from './problem-table';
+import type { ProblemTable } from './problem-table';
 import { edgeClass, laidWhen } from '../masking';
 import { coatingMin } from './coating';
 import { drapeMin, drapeOver, uncoverMin, type Drape, type EdgeCost } from './mask-cost';
@@ -110,11 +110,11 @@ function addPart(cut: Cut, table: ProblemTable, stage: RelaxedStage, part: numbe
       continue;
     }
     // Which of its neighbours are open is not settled: it is certainly crisp where it is against each of them.
-    const crisp = strip !== null && neighboursIn(edges, area).every((other) => classOf(other, area) === 'crisp');
+    const crisp = strip !== null && table.beside[area].every((other) => classOf(other, area) === 'crisp');
     const price = strip ? pricedEdge(crisp ? strip.crisp : strip.rough, weights) : hung(area, weights);
     if (fresh !== 'now') {
       // Laid where it was open under the masks before and is covered now; that the part is sprayed, or a neighbour open, must be certain.
-      const bare = strip ? besideOpen(edges, settled, area) : certain;
+      const bare = strip ? table.beside[area].some((other) => settled[other] === 1) : certain;
       if (bare) cut.charge(fresh, nodes[area], price);
     } else if (!strip) cut.charge(sprayed, nodes[area], price);
     else {
@@ -160,10 +160,6 @@ function freshness({ under, underNodes }: RelaxedStage, area: number): 'now' | n
   if (laid === 'now') return laid;
   return laid === 'if-open' && underNodes ? underNodes[area] : null;
 }
-
-const neighboursIn = (edges: PartTable['edges'], area: number): number[] => edges.flatMap(({ a, b }) => (a === area ? [b] : b === area ? [a] : []));
-
-const besideOpen = (edges: PartTable['edges'], settled: Int8Array, area: number): boolean => neighboursIn(edges, area).some((other) => settled[other] === 1);
 
 const drapePrice = (drape: Drape, { work, pull, money }: StageWeights): number =>
   work * drapeMin(drape) + pull * uncoverMin(drape) + money * drape.sizeM2 * RULE_OF_THUMB.pricePerDrapeM2;
