@@ -1,8 +1,9 @@
+import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { Agent, get } from 'node:http';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { draftParts, planFaults, planJob, readJobFile, SHIPPED_SHELF, type Design, type JobSummary, newWorkStore } from '@lintrel/core';
+import { planFaults, planJob, readJobFile, type JobSummary } from '@lintrel/core';
 import pg from 'pg';
 import { makeDatabase, startServer } from '../e2e/harness';
 import { longestTaskWhileDragging } from './dragging';
@@ -10,6 +11,7 @@ import { FRAME_MS } from './frame';
 import { areasAgainstLibrary } from './geometry';
 import { orderFigures } from './order';
 import { pageBytes } from './page-bytes';
+import { jobs, messages, planning } from './planning';
 
 // Ratios measured in one run on one machine; it reports and never fails.
 
@@ -43,11 +45,39 @@ async function time(turns: number, work: () => unknown): Promise<number> {
   return median(times);
 }
 
-async function planRatio(): Promise<Ratio> {
-  const read = readJobFile(readFileSync('examples/juniper.json', 'utf8'));
-  if (!read.ok) throw new Error('the demo job cannot be read');
-  const { design, shelf } = read.value;
-  return ratio('full plan of the demo job ÷ one 60 Hz frame', await time(60, () => planJob(design, shelf)), FRAME_MS, 'ms', 1);
+/** Planning of every demo job and of a far larger one, as multiples of a frame or of each other. */
+function planRatios(): Ratio[] {
+  return jobs().flatMap((job): Ratio[] => {
+    const large = job.name === '40 parts';
+    const found = planning(job, large ? 2 : 8);
+    const { name, full, search, moved, movedSearch, geometry } = found;
+    const sent = messages(job);
+    const frames = name === 'juniper' || name === 'marigold' ? 1 : 2;
+    const own = large
+      ? [ratio(`${name}: full plan ÷ one second`, full / 1000, 1, 's', 3), ratio(`${name}: message after a moved point ÷ 1 MB`, sent.moved, 1, 'MB', 0.5)]
+      : [ratio(`${name}: full plan without its search ÷ one 60 Hz frame`, full - search, FRAME_MS, 'ms', frames)];
+    return [
+      ...own,
+      ratio(`${name}: search ÷ full plan`, search, full, 'ms', 1),
+      ratio(`${name}: plan after a moved point ÷ full`, moved, full, 'ms', 0.3),
+      ratio(`${name}: the same without searches`, moved - movedSearch, full - search, 'ms', 0.3),
+      ratio(`${name}: lines and areas after a moved point ÷ full plan`, geometry, full, 'ms', 0.3),
+    ];
+  });
+}
+
+/** Seconds until a command has ended. */
+const seconds = (command: string, args: readonly string[]): number => {
+  const from = performance.now();
+  execFileSync(command, args, { stdio: 'ignore' });
+  return (performance.now() - from) / 1000;
+};
+
+function commandRatio(): Ratio {
+  const ask = () => seconds(process.execPath, ['cli/bin/lintrel.mjs', 'ask', 'bend', 'radius=120', 'tape=V6']);
+  const nothing = () => seconds(process.execPath, ['-e', '0']);
+  const turns = Array.from({ length: 7 }, () => [ask(), nothing()] as const).slice(2);
+  return ratio('a question on the command line ÷ one second', median(turns.map(([asked]) => asked)), 1, 's', 0.4);
 }
 
 async function checkRatio(): Promise<Ratio> {
@@ -100,29 +130,8 @@ async function readRatio(): Promise<Ratio> {
 
 function workerSize(): number {
   const folder = 'client/dist/_expo/static/js/web';
-  const worker = readdirSync(folder).find((name) => name.startsWith('plan'));
+  const worker = readdirSync(folder).find((name) => name.startsWith('session'));
   return worker ? statSync(join(folder, worker)).size / 1000 : 0;
-}
-
-/** The job with a point of its first line moved, back and forth, so that every turn changes something. */
-function moved(design: Design, turn: number): Design {
-  const [first, ...others] = design.parts;
-  const [line, ...rest] = first.lines;
-  if (line.kind !== 'sweep') throw new Error('the first line of the demo job is a sweep');
-  const points = line.points.map((point, index) => (index === 2 ? { ...point, above: point.above + (turn % 2) * 7 } : point));
-  return { ...design, parts: [{ ...first, lines: [{ ...line, points }, ...rest] }, ...others] };
-}
-
-/** Lines and areas after a point has moved: only of the parts that changed, against all of them. */
-async function incrementalRatio(): Promise<Ratio> {
-  const read = readJobFile(readFileSync('examples/juniper.json', 'utf8'));
-  if (!read.ok) throw new Error('the demo job cannot be read');
-  const { design } = read.value;
-  const store = newWorkStore();
-  let turn = 0;
-  const incremental = await time(40, () => draftParts(moved(design, turn++), SHIPPED_SHELF, store));
-  const full = await time(40, () => planJob(moved(design, turn++), SHIPPED_SHELF));
-  return ratio('lines and areas after moving a point ÷ the full plan', incremental, full, 'ms', 0.3);
 }
 
 function areasRatio(): Ratio {
@@ -157,16 +166,16 @@ console.error(
 const ratios = [
   ...(await orderRatios()),
   areasRatio(),
-  await incrementalRatio(),
   ...(await draggingRatios()),
-  await planRatio(),
+  ...planRatios(),
+  commandRatio(),
   await checkRatio(),
   ratio(
-    'first-load JavaScript, gzip ÷ a bare Expo Router and Paper page',
+    'scripts of the list of jobs, gzip ÷ a bare Expo Router and Paper page',
     firstLoad('client/dist'),
     firstLoad(process.env.LINTREL_BARE_CLIENT ?? ''),
     'kB',
-    1.4,
+    1.2,
   ),
   ratio('all bytes of the list of jobs ÷ 1 MB', page.allMb, 1, 'MB', 0.6),
   await readRatio(),

@@ -3,7 +3,7 @@ import { emptyDesign, type Design, type Part, type TrimLine } from '@lintrel/cor
 // A job far larger than the demo's: a whole fleet of panels with many lines, to see how work grows.
 
 const PARTS = 40;
-const COLOURS = ['cream-two-part', 'sea-green-two-part', 'blaze-two-part', 'white-two-part'];
+const COLOURS = ['cream-two-part', 'sea-green-two-part', 'blaze-two-part', 'copper-two-part'];
 const common = { datum: 'base', runOn: false } as const;
 const at = (along: number, above: number) => ({ along, above });
 

@@ -1,16 +1,10 @@
+import { boxOf, type Box } from '../surface';
 import { checkBar, clipToBox, PAPERS, type Page, type Paper, type PaperStroke, type PaperWords, type Plot } from './page';
 
 /** White edge most printers keep, room for the foot, and how far neighbouring sheets overlap; mm. */
 const EDGE = 8;
 const FOOT = 16;
 const OVERLAP = 10;
-
-interface Box {
-  readonly minX: number;
-  readonly minY: number;
-  readonly maxX: number;
-  readonly maxY: number;
-}
 
 /** A grid of sheets over a plot. */
 interface Grid {
@@ -53,16 +47,8 @@ export function singlePage(plot: Plot): Page {
 }
 
 function boxOfPlot({ strokes }: Plot): Box {
-  const box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
-  for (const { points } of strokes) {
-    for (const [x, y] of points) {
-      box.minX = Math.min(box.minX, x);
-      box.minY = Math.min(box.minY, y);
-      box.maxX = Math.max(box.maxX, x);
-      box.maxY = Math.max(box.maxY, y);
-    }
-  }
-  return Number.isFinite(box.minX) ? box : { minX: 0, minY: 0, maxX: 1, maxY: 1 };
+  const places = strokes.flatMap(({ points }) => points.map(([x, y]) => ({ x, y })));
+  return places.length > 0 ? boxOf(places) : { minX: 0, minY: 0, maxX: 1, maxY: 1 };
 }
 
 /** Upright or across, whichever needs fewer sheets. */

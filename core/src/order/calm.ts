@@ -34,8 +34,8 @@ const luminance = (hex: string): number => {
   return 0.2126 * r + 0.7152 * g + 0.0722 * b;
 };
 
-/** Trials of closing what need not be open: each works a whole order out anew. */
-const MOST_TRIALS = 60;
+/** Trials of closing what need not be open: each works a whole order out anew, which in a large job takes long. */
+const mostTrials = ({ areas }: OrderProblem): number => Math.max(12, Math.min(60, Math.floor(6000 / areas.length)));
 
 /**
  * Which order to plan of those that cost the same within what such figures are worth; a person who wants it as cheap as can be gets that.
@@ -79,9 +79,10 @@ function closed(problem: OrderProblem, sequence: Sequence, limit: number): Seque
   }
   const sizeOf = (group: readonly Stray[]) => group.reduce((sum, { area }) => sum + problem.areas[area].sizeM2, 0);
   const largestFirst = (lists: readonly (readonly Stray[])[]) => [...lists].sort((a, b) => sizeOf(b) - sizeOf(a));
+  const most = mostTrials(problem);
   let [now, trials] = [sequence, 0];
   const tried = (group: readonly Stray[]): boolean => {
-    if (trials >= MOST_TRIALS) return false;
+    if (trials >= most) return false;
     trials++;
     const next = without(problem, now, group, limit);
     now = next ?? now;
@@ -100,13 +101,17 @@ function without(problem: OrderProblem, { stages, order }: Sequence, closing: re
   });
   const reopens = choices.some(({ keep, open }, index) => keep && choices[index + 1]?.open.some((isOpen, area) => isOpen && !open[area]));
   if (reopens) return null;
-  const made: StageCost[] = [];
-  let progress = startProgress(problem);
-  for (const choice of choices) {
+  // Up to the first stage that changes everything is as it was.
+  const first = Math.min(...closing.map(({ index }) => index));
+  const made: StageCost[] = stages.slice(0, first);
+  let progress = made.at(-1)?.after ?? startProgress(problem);
+  let score = made.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0);
+  for (const choice of choices.slice(first)) {
     const stage = stageCost(problem, progress, choice);
     made.push(stage);
     progress = stage.after;
+    score += stageScore(stage, problem.wish);
+    if (score > limit) return null;
   }
-  const score = made.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0);
-  return score <= limit ? { order, stages: made, score } : null;
+  return { order, stages: made, score };
 }

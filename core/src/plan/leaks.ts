@@ -1,5 +1,5 @@
 import { corners, nearestOnPath, pieceOf, type Path } from '../lines';
-import type { Point } from '../surface';
+import { boxOf, nearBox, type Box, type Point } from '../surface';
 import type { LeakSaid } from './says';
 import type { PartWork } from '../setout';
 import type { LineItem } from './types';
@@ -31,14 +31,23 @@ export function leaksOf(lines: readonly LineItem[], works: readonly PartWork[]):
 const codesOf = (items: readonly LineItem[]): string[] => items.map(({ lineCode }) => lineCode);
 
 function crossingsOf(items: readonly LineItem[], work: PartWork): string[] {
-  const paths = items.map((item) => pathOf(item, work));
+  const laid = items.map((item) => placedTape(pathOf(item, work)));
   return items.flatMap((item, index) =>
     items.slice(0, index).flatMap((other, before) => {
-      const [one, two] = [paths[index], paths[before]];
+      const [one, two] = [laid[index], laid[before]];
       return other.line !== item.line && one && two && meet(one, two) ? [`${other.lineCode} × ${item.lineCode}`] : [];
     }),
   );
 }
+
+/** Where a tape lies, and the box round it. */
+interface PlacedTape {
+  readonly path: Path;
+  readonly ends: readonly Point[];
+  readonly box: Box;
+}
+
+const placedTape = (path: Path | null): PlacedTape | null => path && { path, ends: [path[0], path[path.length - 1]], box: boxOf(path) };
 
 const featuresUnder = (items: readonly LineItem[], { lines }: PartWork, kind: 'crease' | 'raised-row'): string[] =>
   items.flatMap((item) =>
@@ -56,9 +65,8 @@ function pathOf(item: LineItem, { lines }: PartWork): Path | null {
   return null;
 }
 
-/** True where an end of one lies on the other, or they cross. */
-function meet(one: Path, other: Path): boolean {
-  const ends = (path: Path): Point[] => [path[0], path[path.length - 1]];
-  const touches = (end: Point, path: Path) => nearestOnPath(path, end).distanceMm < TOUCH_MM;
-  return ends(one).some((end) => touches(end, other)) || ends(other).some((end) => touches(end, one));
+/** True where an end of one lies on the other. */
+function meet(one: PlacedTape, other: PlacedTape): boolean {
+  const touches = (end: Point, { path, box }: PlacedTape) => nearBox(end, box, TOUCH_MM) && nearestOnPath(path, end).distanceMm < TOUCH_MM;
+  return one.ends.some((end) => touches(end, other)) || other.ends.some((end) => touches(end, one));
 }

@@ -59,6 +59,10 @@ export function boxOf(points: readonly Point[]): Box {
   );
 }
 
+/** True where a place lies in a box or no further from it than `reach` on either axis. */
+export const nearBox = ({ x, y }: Point, { minX, minY, maxX, maxY }: Box, reach: number): boolean =>
+  x >= minX - reach && x <= maxX + reach && y >= minY - reach && y <= maxY + reach;
+
 /** Where two straight pieces cross, as shares along each; null where they are parallel or miss. */
 export function crossing(a: Point, b: Point, c: Point, d: Point): { readonly onFirst: number; readonly onSecond: number } | null {
   const cross = (b.x - a.x) * (d.y - c.y) - (b.y - a.y) * (d.x - c.x);
