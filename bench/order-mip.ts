@@ -1,6 +1,7 @@
 import { filmTimes, finishOf, rememberedCoats, usedFinishes, type OrderProblem } from '@lintrel/core';
 import highs from 'highs';
-import { edgeCost } from '../core/src/order/mask-cost';
+import { mixMinutes } from '../core/src/order/gun';
+import { drapeMin, drapeOver, edgeCost, uncoverMin } from '../core/src/order/mask-cost';
 import { RULE_OF_THUMB } from '../core/src/units';
 
 // The order of coats as a mixed-integer program, for a solver from outside: the same model as the evaluator on jobs of one part with
@@ -80,10 +81,13 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
         cost(crisp - rough, z);
       }
     });
-    areas.forEach(({ sizeM2 }, area) => {
-      const drape = work * sizeM2 * RULE_OF_THUMB.drapePerSquareMetre;
+    areas.forEach((one, area) => {
+      const paper = drapeOver(one);
+      const drape = work * (drapeMin(paper) + uncoverMin(paper));
       program.constant += drape;
       cost(-drape, open(f, area));
+      // Paint that will not stay counts a little besides.
+      if (own[area] !== f) cost(work * RULE_OF_THUMB.strayPerM2 * one.sizeM2, open(f, area));
     });
   }
   // Coats over what really lies below, and what each of them sprays and waits.
@@ -95,8 +99,10 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
     const others = stages.filter((g) => g !== f);
     const most = Math.max(...mine.map((area) => over(areas[area].present)), ...others.map((g) => over(finishOf(problem, ids[g]).colour)));
     const waits = (coats: number) => {
-      const { gap, windows, school } = filmTimes(problem, finish, coats);
-      return wait * ((coats - 1) * gap.from + (windows[school]?.from ?? 0));
+      const { gap, windows, school, cleanMin } = filmTimes(problem, finish, coats);
+      // The gun is cleaned while one waits for the pull, or after it where that is too short.
+      const pull = windows[school]?.from ?? 0;
+      return wait * ((coats - 1) * gap.from + pull + (pull < cleanMin ? cleanMin : 0));
     };
     const rate = work * RULE_OF_THUMB.sprayPerSquareMetre[finish.method];
     for (let level = 1; level <= most; level++) {
@@ -124,7 +130,7 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
       }
     }
   }
-  program.constant += work * (ids.length * RULE_OF_THUMB.mix + (ids.length - 1) * RULE_OF_THUMB.gunClean);
+  program.constant += work * ids.reduce((sum, id) => sum + mixMinutes(finishOf(problem, id)) + RULE_OF_THUMB.gate, 0);
   const text = [
     'Minimize',
     ` obj: ${program.terms.join(' ')}`,
