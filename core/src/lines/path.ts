@@ -62,11 +62,11 @@ export const reversed = (path: Path): Path =>
 /** A path as another function of the plane sees it, which keeps lengths but turns left into right. */
 export function reflectedPath(path: Path, reflect: (place: Point) => Point): Path {
   const origin = reflect({ x: 0, y: 0 });
-  const direction = (tx: number, ty: number) => {
+  return path.map(({ x, y, tx, ty, curvature, at }) => {
+    const place = reflect({ x, y });
     const tip = reflect({ x: tx, y: ty });
-    return { tx: tip.x - origin.x, ty: tip.y - origin.y };
-  };
-  return path.map((point) => ({ ...reflect(point), ...direction(point.tx, point.ty), curvature: -point.curvature, at: point.at }));
+    return { x: place.x, y: place.y, tx: tip.x - origin.x, ty: tip.y - origin.y, curvature: -curvature, at };
+  });
 }
 
 /** A path through places on straight pieces, with a corner at each: every corner is there twice, once for each direction. */
