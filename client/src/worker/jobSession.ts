@@ -6,13 +6,15 @@ import { receivingLists, sendingLists } from './sent';
 export interface SessionState {
   readonly job: string | null;
   readonly design: Design | null;
+  /** Another number whenever design or shelf are others: what was asked before is to be asked again. */
+  readonly turn: number;
   readonly parts: { readonly of: Design; readonly parts: readonly PartPlan[] } | null;
-  readonly plan: { readonly of: Design; readonly plan: Plan } | null;
+  readonly plan: { readonly of: Design; readonly turn: number; readonly plan: Plan } | null;
   /** Why the newest design could not be worked out. */
   readonly error: string | null;
 }
 
-const NOTHING: SessionState = { job: null, design: null, parts: null, plan: null, error: null };
+const NOTHING: SessionState = { job: null, design: null, turn: 0, parts: null, plan: null, error: null };
 
 /** The worker's end of the line. */
 export interface Line {
@@ -65,7 +67,7 @@ export function createJobSession(call: (heard: (news: FromSession) => void, brok
       if (news.id === newest && state.design) update({ parts: { of: state.design, parts } });
     } else if (news.kind === 'plan') {
       const plan = ends.plan(news.plan);
-      if (news.id === newest && state.design) update({ parts: { of: state.design, parts: plan.parts }, plan: { of: state.design, plan }, error: null });
+      if (news.id === newest && state.design) update({ parts: { of: state.design, parts: plan.parts }, plan: { of: state.design, turn: state.turn, plan }, error: null });
     } else if (news.kind === 'error' && news.id === newest) update({ error: news.message });
   };
   const broken = (message: string) => {
@@ -112,7 +114,7 @@ export function createJobSession(call: (heard: (news: FromSession) => void, brok
       const another = state.job !== job;
       shelf = on;
       set(design);
-      update({ ...(another ? NOTHING : {}), job, design, error: null });
+      update({ ...(another ? NOTHING : {}), job, design, turn: newest, error: null });
     },
     carry: (after) =>
       new Promise((resolve, reject) => {
@@ -126,7 +128,7 @@ export function createJobSession(call: (heard: (news: FromSession) => void, brok
             return reject(new Error(news.kind === 'error' ? news.message : news.kind));
           }
           const design = ends.carried(news.design, after);
-          if (id === newest) update({ design, error: null });
+          if (id === newest) update({ design, turn: id, error: null });
           resolve(design);
         });
       }),

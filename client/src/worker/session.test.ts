@@ -224,6 +224,21 @@ describe('a question', () => {
     expect(told).toEqual([[...WISHES]]);
   });
 
+  it('is to be asked again when the shelf is another', () => {
+    const { session } = bench();
+    const design = job();
+    session.put('a', design, SHIPPED_SHELF);
+    const { turn } = session.state();
+    session.put('a', design, SHIPPED_SHELF);
+    expect(session.state().turn).toBe(turn);
+    session.put('a', design, { ...SHIPPED_SHELF, tapes: SHIPPED_SHELF.tapes.slice(1) });
+    expect(session.state().turn).not.toBe(turn);
+    expect(session.state().plan?.turn).not.toBe(session.state().turn);
+    const told: unknown[] = [];
+    session.ask('fits', { part: 'left', line: 'low' }, (output) => told.push(output?.length));
+    expect(told).toEqual([SHIPPED_SHELF.tapes.length - 1]);
+  });
+
   it('that makes no sense is answered with the reason', () => {
     const { session } = bench();
     session.put('a', job(), SHIPPED_SHELF);

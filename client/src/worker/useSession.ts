@@ -9,7 +9,7 @@ export interface Followed {
   readonly parts: Plan['parts'] | null;
   /** The newest plan; null until the first is there. */
   readonly plan: Plan | null;
-  /** True while the plan is older than the design. */
+  /** True while the plan is older than design or shelf. */
   readonly planning: boolean;
   /** Why the design could not be worked out. */
   readonly planError: string | null;
@@ -23,7 +23,7 @@ export function useSession(job: string, design: Design, shelf: Shelf): Followed 
   return {
     parts: (own && state.parts?.parts) || null,
     plan: (own && state.plan?.plan) || null,
-    planning: !own || state.plan?.of !== design,
+    planning: !own || state.design !== design || state.plan?.turn !== state.turn,
     planError: own && state.design === design ? state.error : null,
   };
 }
@@ -37,15 +37,15 @@ export function useView<N extends ViewName>(
   view: N,
   input: Views[N]['input'] | null,
 ): { readonly output: Views[N]['output'] | null; readonly fresh: boolean; readonly error: string | null } {
-  const { design } = useSyncExternalStore(session.subscribe, session.state);
-  const [answer, setAnswer] = useState<{ of: string; design: Design; output: Views[N]['output'] | null; error: string | null } | null>(null);
+  const { turn } = useSyncExternalStore(session.subscribe, session.state);
+  const [answer, setAnswer] = useState<{ of: string; turn: number; output: Views[N]['output'] | null; error: string | null } | null>(null);
   const key = input === null ? null : JSON.stringify(input);
   useEffect(() => {
-    if (key === null || design === null) return;
+    if (key === null || turn === 0) return;
     return session.ask(view, JSON.parse(key) as Views[N]['input'], (output, error) =>
-      setAnswer((last) => ({ of: key, design, output: error === null ? output : (last?.output ?? null), error })),
+      setAnswer((last) => ({ of: key, turn, output: error === null ? output : (last?.output ?? null), error })),
     );
-  }, [view, key, design]);
-  const fresh = answer !== null && answer.of === key && answer.design === design;
+  }, [view, key, turn]);
+  const fresh = answer !== null && answer.of === key && answer.turn === turn;
   return { output: input === null ? null : (answer?.output ?? null), fresh, error: fresh ? answer.error : null };
 }
