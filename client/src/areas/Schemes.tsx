@@ -1,4 +1,8 @@
 import {
+  withOtherScheme,
+  withoutScheme,
+  withSchemeCopy,
+  withSchemeName,
   compareSchemes,
   showArea,
   showMinutes,
@@ -40,11 +44,7 @@ export function Schemes({ plan, part, onOther }: { plan: Plan; part: PartPlan; o
   const [against, setAgainst] = useState<string | null>(null);
   const others = design.others ?? [];
   const index = others.findIndex((other, at) => schemeName(other, at + 1) === against);
-  const copy = () =>
-    void change((now) => {
-      const number = (now.others?.length ?? 0) + 2;
-      return { ...now, others: [...(now.others ?? []), { ...now.scheme, name: `Scheme ${number}` }] };
-    }, 'Kept a copy of the scheme');
+  const copy = () => void change((now) => withSchemeCopy(now, `Scheme ${(now.others?.length ?? 0) + 2}`), 'Kept a copy of the scheme');
   return (
     <Panel>
       <Heading>{phrase`Planned: ${schemeName(design.scheme, 0)}`}</Heading>
@@ -79,7 +79,7 @@ function SchemeName() {
         rank="quiet"
         label="Rename"
         disabled={!sound || name === schemeName(design.scheme, 0)}
-        onPress={() => void change((now) => ({ ...now, scheme: { ...now.scheme, name: name.trim() } }), 'Renamed the scheme')}
+        onPress={() => void change((now) => withSchemeName(now, name.trim()), 'Renamed the scheme')}
       />
     </View>
   );
@@ -109,14 +109,10 @@ function Compared({
     onOther(theirs && { part: theirs, names: [mine, yours] });
     return () => onOther(null);
   }, [theirs, mine, yours, onOther]);
-  const swap = () =>
-    void change((now) => {
-      const [mine, theirs] = [now.scheme, (now.others as Scheme[])[index]];
-      return { ...now, scheme: { ...theirs, name: names[1] }, others: now.others?.map((one, at) => (at === index ? { ...mine, name: names[0] } : one)) };
-    }, 'Took the other scheme');
+  const swap = () => void change((now) => withOtherScheme(now, index, names), 'Took the other scheme');
   const remove = () => {
     onGone();
-    void change((now) => ({ ...now, others: now.others?.filter((_, at) => at !== index) }), 'Removed a scheme', true);
+    void change((now) => withoutScheme(now, index), 'Removed a scheme', true);
   };
   if (!output) return <Small>Working out the other scheme …</Small>;
   const theirPart = theirs ?? part;

@@ -1,4 +1,4 @@
-import { showLength, type Design, type LineOf, type Part } from '@lintrel/core';
+import { withBands, showLength, type Design, type LineOf } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -18,14 +18,7 @@ export interface Trial {
 }
 
 /** A design with widths tried on it. */
-export function withTrial(design: Design, trial: Trial | null): Design {
-  if (!trial) return design;
-  const tried = (part: Part): Part =>
-    part.id === trial.part
-      ? { ...part, lines: part.lines.map((line) => (line.id === trial.line && line.kind === 'bands' ? { ...line, width: trial.width, gap: trial.gap } : line)) }
-      : part;
-  return { ...design, parts: design.parts.map(tried) };
-}
+export const withTrial = (design: Design, trial: Trial | null): Design => (trial ? withBands(design, trial.part, trial.line, trial) : design);
 
 /** Sliders on the bands of a part: the drawing follows at once, the job only when one keeps it. */
 export function Widths({ part, trial, onTrial }: { part: string; trial: Trial | null; onTrial: (trial: Trial | null) => void }) {

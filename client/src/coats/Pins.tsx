@@ -1,4 +1,15 @@
-import { pinArea, pinnedOpen, showMinutes, type AreaPlan, type ChoicePrice, type Design, type PartPlan, type Plan, type StagePlan } from '@lintrel/core';
+import {
+  withoutOrder,
+  pinArea,
+  pinnedOpen,
+  showMinutes,
+  type AreaPlan,
+  type ChoicePrice,
+  type Design,
+  type PartPlan,
+  type Plan,
+  type StagePlan,
+} from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
@@ -58,11 +69,7 @@ export function Price({ price }: { price: ChoicePrice | null }) {
   const words = useWords();
   const { change } = useJob();
   if (!price) return null;
-  const back = () =>
-    void change(({ choices, ...now }) => {
-      const { before: _before, pins: _pins, sameGun: _gun, spread: _spread, ...rest } = choices;
-      return { ...now, choices: { ...rest, order: null } };
-    }, 'Took the choices back');
+  const back = () => void change(withoutOrder, 'Took the choices back');
   return (
     <View style={styles.price} testID="price">
       <Small tone="caution">{phrase`Your choices: ${priceWords(price, words)} (estimate), against the best without them.`}</Small>

@@ -1,4 +1,4 @@
-import { OPENING_USES, type FeatureKind, FEATURE_KINDS } from '@lintrel/core';
+import { freeId, OPENING_USES, type FeatureKind, FEATURE_KINDS } from '@lintrel/core';
 import { phrase, FEATURE_NAMES, OPENING_NAMES } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { Pick } from '@/forms/Pick';
@@ -8,7 +8,6 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Body } from '@/ui/Words';
-import { freeId } from './ids';
 import { TakeOut } from './SurfaceForm';
 
 type Entry = { readonly [key: string]: TypedTree };

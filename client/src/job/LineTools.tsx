@@ -1,4 +1,17 @@
-import { fairedLine, type LineOf, type LinePlan, plainly, readLength, showLength, told, type TrimLine } from '@lintrel/core';
+import {
+  withCopy,
+  withLine,
+  withLines,
+  withMoved,
+  fairedLine,
+  type LineOf,
+  type LinePlan,
+  plainly,
+  readLength,
+  showLength,
+  told,
+  type TrimLine,
+} from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -8,7 +21,6 @@ import { lengthText } from '@/forms/lengthText';
 import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Body, Small } from '@/ui/Words';
-import { withCopy, withLine, withLines, withMoved } from './changeLine';
 import { useJob } from './JobContext';
 
 /** What can be done with the chosen line. */

@@ -1,4 +1,4 @@
-import { type SurfaceKind, SURFACE_KINDS } from '@lintrel/core';
+import { freeId, type SurfaceKind, SURFACE_KINDS } from '@lintrel/core';
 import { phrase, SURFACE_NAMES } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Switch } from 'react-native-paper';
@@ -9,7 +9,6 @@ import { measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Body, Small } from '@/ui/Words';
-import { freeId } from './ids';
 import { emptyOutline, emptySurface } from './partForm';
 import { useWords } from '@/person/PersonContext';
 

@@ -1,10 +1,22 @@
-import { checkAgainst, designSchema, emptyDesign, SHIPPED_FINISHES, SHIPPED_TAPES, type Part, type TrimLine } from '@lintrel/core';
+import {
+  freeId,
+  followersOf,
+  withCopy,
+  withLine,
+  withMoved,
+  withoutLine,
+  checkAgainst,
+  designSchema,
+  emptyDesign,
+  SHIPPED_FINISHES,
+  SHIPPED_TAPES,
+  type Part,
+  type TrimLine,
+} from '@lintrel/core';
 import * as v from 'valibot';
 import { finishFields, finishFormSchema } from '../shelf/finishForm';
 import { tapeFields, tapeFormSchema } from '../shelf/tapeForm';
-import { followersOf, withCopy, withLine, withMoved, withoutLine } from './changeLine';
 import { NO_HISTORY, remembered, stepBack, stepForward } from './history';
-import { freeId } from './ids';
 import { fittedPoints, lineFields, readLine } from './lineForm';
 import { KIND_FORMS, KINDS_OFFERED } from './lineKinds';
 import { emptyOutline, emptySurface, newPart, partTree, readPart } from './partForm';

@@ -1,10 +1,9 @@
-import type { Dragged, PartPlan, Shelf } from '@lintrel/core';
+import { withLine, type Dragged, type PartPlan, type Shelf } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useEffect, useRef, useState } from 'react';
 import type { CanvasDrag } from '@/drawing/Canvas';
 import { session } from '@/worker/jobSession';
 import { useView } from '@/worker/useSession';
-import { withLine } from './changeLine';
 import { useJob } from './JobContext';
 
 /** Widths that lines are set side by side with. */

@@ -67,7 +67,8 @@ export function createJobSession(call: (heard: (news: FromSession) => void, brok
       if (news.id === newest && state.design) update({ parts: { of: state.design, parts } });
     } else if (news.kind === 'plan') {
       const plan = ends.plan(news.plan);
-      if (news.id === newest && state.design) update({ parts: { of: state.design, parts: plan.parts }, plan: { of: state.design, turn: state.turn, plan }, error: null });
+      if (news.id === newest && state.design)
+        update({ parts: { of: state.design, parts: plan.parts }, plan: { of: state.design, turn: state.turn, plan }, error: null });
     } else if (news.kind === 'error' && news.id === newest) update({ error: news.message });
   };
   const broken = (message: string) => {

@@ -1,2 +1,6 @@
 export * from './area-choices';
 export * from './carry';
+export * from './choices';
+export * from './lines';
+export * from './parts';
+export * from './schemes';

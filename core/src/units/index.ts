@@ -15,3 +15,4 @@ export * from './extremes';
 export * from './steps';
 export * from './span';
 export * from './kinds';
+export * from './free-id';

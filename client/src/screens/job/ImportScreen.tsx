@@ -1,4 +1,4 @@
-import { showLength, type DrawingSummary } from '@lintrel/core';
+import { withLine, freeId, showLength, type DrawingSummary } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -7,9 +7,7 @@ import { Switch } from 'react-native-paper';
 import { RequestError } from '@/api/http';
 import { readDrawing, takeDrawing } from '@/api/drawings';
 import { Pick } from '@/forms/Pick';
-import { freeId } from '@/job/ids';
 import { useJob } from '@/job/JobContext';
-import { withLine } from '@/job/changeLine';
 import { StepLayout } from '@/job/StepLayout';
 import { openTextFile } from '@/jobs/openFile';
 import { measure, space } from '@/theme/theme';

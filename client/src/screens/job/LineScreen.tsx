@@ -1,4 +1,4 @@
-import { boardOf, type Design, type PartPlan, showLength, told, type TrimLine } from '@lintrel/core';
+import { freeId, followersOf, withLine, withoutLine, boardOf, type Design, type PartPlan, showLength, told, type TrimLine } from '@lintrel/core';
 import { phrase, LINE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -8,8 +8,6 @@ import { PartDrawing } from '@/drawing/PartDrawing';
 import { Typed } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
 import { without } from '@/forms/tree';
-import { followersOf, withLine, withoutLine } from '@/job/changeLine';
-import { freeId } from '@/job/ids';
 import { useJob } from '@/job/JobContext';
 import { fittedPoints, lineFields, readLine, type LineFields } from '@/job/lineForm';
 import { KIND_FORMS, KINDS_OFFERED, placeName, placesNeeded } from '@/job/lineKinds';

@@ -1,4 +1,15 @@
-import { attachedParts, boardOf, pathText, shapeOf, SUBSTRATES, type Design, type Part, type Substrate } from '@lintrel/core';
+import {
+  detachedPart,
+  withoutPart,
+  withPart,
+  freeId,
+  attachedParts,
+  boardOf,
+  pathText,
+  SUBSTRATES,
+  type Part,
+  type Substrate,
+} from '@lintrel/core';
 import { phrase, SUBSTRATE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -9,7 +20,6 @@ import { treeAt, without, withTree, type TreeKeys, type TypedTree } from '@/form
 import { TreeField, TreeFormProvider } from '@/forms/TreeField';
 import { AttachedForm } from '@/job/AttachedForm';
 import { FeaturesForm } from '@/job/FeaturesForm';
-import { freeId } from '@/job/ids';
 import { useJob } from '@/job/JobContext';
 import { newPart, partTree, readPart } from '@/job/partForm';
 import { PlaceForm } from '@/job/PlaceForm';
@@ -44,23 +54,18 @@ export function PartScreen() {
     setFaults({});
   };
   const read = readPart(tree, part?.lines ?? [], { bare: unit, scale: design.scale });
-  const withPart = (made: Part) => ({ ...design, parts: part ? design.parts.map((one) => (one.id === made.id ? made : one)) : [...design.parts, made] });
-  const drawn = useDraftParts(read.ok ? withPart(read.part) : design)?.find((one) => one.id === ownId) ?? null;
+  const drawn = useDraftParts(read.ok ? withPart(design, read.part) : design)?.find((one) => one.id === ownId) ?? null;
   // Known at once, so that nothing moves when the drawing arrives.
   const known = part && { ring: boardOf(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]) };
   const leave = (to: string) => router.replace(`/job/${id}/${to}` as Href);
   const submit = async () => {
     if (!read.ok) return setFaults(read.faults);
-    const made = detached(read.part, part, design.parts);
-    const done = await change(
-      (now) => ({ ...now, parts: part ? now.parts.map((one): Part => (one.id === made.id ? made : apartFrom(one, made.id))) : [...now.parts, made] }),
-      part ? undefined : phrase`${made.name} added`,
-    );
+    const made = detachedPart(read.part, part, design.parts);
+    const done = await change((now) => withPart(now, made), part ? undefined : phrase`${made.name} added`);
     if (done) leave(part ? 'piece' : `lines?part=${ownId}`);
   };
   const remove = async () => {
-    const without = (now: Design) => ({ ...now, parts: now.parts.filter((one) => one.id !== partId) });
-    if (await change(without, phrase`${part?.name} taken out`, true)) leave('piece');
+    if (await change((now) => withoutPart(now, partId), phrase`${part?.name} taken out`, true)) leave('piece');
   };
   const word = (keys: TreeKeys) => String(treeAt(tree, keys) ?? '');
   const follows = treeAt(tree, ['opposite', 'follows']) === true;
@@ -184,9 +189,6 @@ export function PartScreen() {
 /** A part with all it is attached to, whichever of the two says so. */
 const withAttached = (part: Part, parts: readonly Part[]): Part => ({ ...part, attached: [...(attachedParts(parts).get(part.id) ?? [])] });
 
-/** What a part is attached to is said by the part that was changed last. */
-const apartFrom = (part: Part, other: string): Part => (part.attached ? { ...part, attached: part.attached.filter((id) => id !== other) } : part);
-
 const NoDrawing = () => (
   <View style={styles.blank}>
     <Small>The part is drawn here as soon as its measurements can be read</Small>
@@ -195,13 +197,6 @@ const NoDrawing = () => (
 
 /** Faults at places that have a field of their own are told there. */
 const isShown = (path: string): boolean => path !== pathText(['surface']) && !/\.fold$|\.outline$|\.profile$/.test(path);
-
-/** A part that stops following takes over what it looked like until then. */
-function detached(made: Part, before: Part | null, parts: readonly Part[]): Part {
-  if (!before?.opposite?.follows || made.opposite?.follows) return made;
-  const { surface, datums, lines, features, pose } = shapeOf(before, parts);
-  return { ...made, surface, datums: [...datums], lines: [...lines], ...(features ? { features: [...features] } : {}), ...(pose ? { pose } : {}) };
-}
 
 const styles = StyleSheet.create({
   blank: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: space.base, backgroundColor: colour.sheet },

@@ -1,5 +1,6 @@
-import { linesBehind, type Design, type TrimLine } from '@lintrel/core';
-import { freeId } from './ids';
+import type { Design } from '../job';
+import { linesBehind, type TrimLine } from '../lines';
+import { freeId } from '../units';
 
 type Lines = Design['parts'][number]['lines'];
 
@@ -52,3 +53,7 @@ export function withMoved(design: Design, partId: string, lineId: string, by: -1
     return moved;
   });
 }
+
+/** The design with the bands of one line so wide and so far apart, mm. */
+export const withBands = (design: Design, partId: string, lineId: string, { width, gap }: { readonly width: number; readonly gap: number }): Design =>
+  withLines(design, partId, (lines) => lines.map((line) => (line.id === lineId && line.kind === 'bands' ? { ...line, width, gap } : line)));
