@@ -1,4 +1,4 @@
-const swc = ['<rootDir>/scripts/swc-near-globals.cjs', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }];
+const swc = ['<rootDir>/scripts/swc-near-globals.mjs', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }];
 
 /** Unit and server tests run through swc; packages that ship as ES modules only are transformed as well. */
 const node = (name, roots, extra = {}) => ({

@@ -37,15 +37,17 @@ export function useView<N extends ViewName>(
   view: N,
   input: Views[N]['input'] | null,
 ): { readonly output: Views[N]['output'] | null; readonly fresh: boolean; readonly error: string | null } {
-  const { turn } = useSyncExternalStore(session.subscribe, session.state);
-  const [answer, setAnswer] = useState<{ of: string; turn: number; output: Views[N]['output'] | null; error: string | null } | null>(null);
+  const { job, turn } = useSyncExternalStore(session.subscribe, session.state);
+  const [answer, setAnswer] = useState<{ of: string; job: string | null; turn: number; output: Views[N]['output'] | null; error: string | null } | null>(null);
   const key = input === null ? null : JSON.stringify(input);
   useEffect(() => {
     if (key === null || turn === 0) return;
     return session.ask(view, JSON.parse(key) as Views[N]['input'], (output, error) =>
-      setAnswer((last) => ({ of: key, turn, output: error === null ? output : (last?.output ?? null), error })),
+      setAnswer((last) => ({ of: key, job, turn, output: error === null ? output : last && last.job === job ? last.output : null, error })),
     );
-  }, [view, key, turn]);
-  const fresh = answer !== null && answer.of === key && answer.turn === turn;
-  return { output: input === null ? null : (answer?.output ?? null), fresh, error: fresh ? answer.error : null };
+  }, [view, key, job, turn]);
+  // What was said of another job is none of this one, not even until its own answer is there.
+  const own = answer?.job === job ? answer : null;
+  const fresh = own !== null && own.of === key && own.turn === turn;
+  return { output: input === null ? null : (own?.output ?? null), fresh, error: fresh ? own.error : null };
 }
