@@ -11,10 +11,10 @@ const QUICK_MS = 500;
 
 /** What came to nothing, and that what is on screen is older than the design. */
 export function PlanNote() {
-  const { planning, planError, changeError } = useJob();
-  const late = useLate(planning && !planError);
+  const { plan, planning, planError, changeError } = useJob();
+  const late = useLate(plan !== null && planning && !planError);
   return (
-    <View>
+    <View style={styles.over}>
       {changeError ? <Notice level="stop" text={phrase`That change could not be worked out, and nothing was changed: ${changeError}`} /> : null}
       {planError ? (
         <Notice level="stop" text={phrase`This could not be worked out: ${planError} What is on screen may be older than the last change.`} />
@@ -42,9 +42,9 @@ function useLate(going: boolean): boolean {
 }
 
 const styles = StyleSheet.create({
+  over: { zIndex: 1 },
   late: {
     position: 'absolute',
-    zIndex: 1,
     right: space.small,
     top: space.small,
     paddingHorizontal: space.small,
