@@ -36,7 +36,7 @@ interface Job {
   readonly shelf: Shelf;
 }
 
-const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
+export const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
 
 /** The demo jobs, and one that is far larger. */
 export const jobs = (): Job[] => [

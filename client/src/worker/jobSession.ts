@@ -8,7 +8,7 @@ export interface SessionState {
   readonly design: Design | null;
   /** Another number whenever design or shelf are others: what was asked before is to be asked again. */
   readonly turn: number;
-  readonly parts: { readonly of: Design; readonly parts: readonly PartPlan[] } | null;
+  readonly parts: readonly PartPlan[] | null;
   readonly plan: { readonly of: Design; readonly turn: number; readonly plan: Plan } | null;
   /** Why the newest design could not be worked out. */
   readonly error: string | null;
@@ -64,11 +64,10 @@ export function createJobSession(call: (heard: (news: FromSession) => void, brok
     if (asked) return asked.told(news);
     if (news.kind === 'parts') {
       const parts = ends.parts(news.parts);
-      if (news.id === newest && state.design) update({ parts: { of: state.design, parts } });
+      if (news.id === newest && state.design) update({ parts });
     } else if (news.kind === 'plan') {
       const plan = ends.plan(news.plan);
-      if (news.id === newest && state.design)
-        update({ parts: { of: state.design, parts: plan.parts }, plan: { of: state.design, turn: state.turn, plan }, error: null });
+      if (news.id === newest && state.design) update({ parts: plan.parts, plan: { of: state.design, turn: state.turn, plan }, error: null });
     } else if (news.kind === 'error' && news.id === newest) update({ error: news.message });
   };
   const broken = (message: string) => {

@@ -9,6 +9,7 @@ import {
   newWorkStore,
   pictureOf,
   planSteps,
+  quietly,
   searchJob,
   stationTable,
   wishSteps,
@@ -44,22 +45,12 @@ const AT_ONCE: { readonly [N in AtOnce]: (open: Open, input: Views[N]['input']) 
 
 /** Long ones go on in steps: what a step yields is news, what they end with the answer. */
 const IN_STEPS: { readonly [N in InSteps]: (open: Open, input: Views[N]['input']) => Generator<unknown, Views[N]['output'] | void> } = {
-  *scheme({ design, shelf, store }, { other }) {
+  scheme: ({ design, shelf, store }, { other }) => {
     const scheme = design.others?.[other];
     if (!scheme) throw new Error('This scheme is no longer there.');
-    const steps = planSteps({ ...design, scheme, others: undefined }, shelf, store);
-    for (let step = steps.next(); ; step = steps.next()) {
-      if (step.done) return step.value;
-      yield;
-    }
+    return quietly(planSteps({ ...design, scheme, others: undefined }, shelf, store));
   },
-  *wishes({ design, shelf, store }) {
-    const steps = wishSteps(design, shelf, store);
-    for (let step = steps.next(); ; step = steps.next()) {
-      if (step.done) return step.value;
-      yield;
-    }
-  },
+  wishes: ({ design, shelf, store }) => quietly(wishSteps(design, shelf, store)),
   search: ({ design, shelf, store }) => searchJob(design, shelf, undefined, store),
 };
 const goesInSteps = (view: ViewName): view is InSteps => view in IN_STEPS;

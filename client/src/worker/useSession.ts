@@ -21,7 +21,7 @@ export function useSession(job: string, design: Design, shelf: Shelf): Followed 
   useEffect(() => session.put(job, design, shelf), [job, design, shelf]);
   const own = state.job === job;
   return {
-    parts: (own && state.parts?.parts) || null,
+    parts: (own && state.parts) || null,
     plan: (own && state.plan?.plan) || null,
     planning: !own || state.design !== design || state.plan?.turn !== state.turn,
     planError: own && state.design === design ? state.error : null,

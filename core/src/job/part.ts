@@ -69,7 +69,7 @@ export function worksKeys(parts: readonly Part[]): ReadonlyMap<string, string> {
 }
 
 /** What lines and areas of one part follow from, as text. */
-export const worksKey = (id: string, parts: ReadonlyMap<string, Part>): string =>
+const worksKey = (id: string, parts: ReadonlyMap<string, Part>): string =>
   behind(id, parts)
     .map((other) => {
       const part = parts.get(other);

@@ -1,5 +1,5 @@
 import { isOuter, UNDER } from '../masking';
-import { byText, ended } from '../units';
+import { byText, ended, retold } from '../units';
 import { alikeShares, coatShares, movedShares, type CoatShares } from './coat-shares';
 import { problemTable, type ProblemTable } from './problem-table';
 import { Heap } from './heap';
@@ -56,26 +56,17 @@ export function* searchSteps(given: OrderProblem, effort: number = USUAL_EFFORT)
   const share = Math.ceil(Math.min(effort, USUAL_EFFORT) * OTHERS_SHARE);
   const news: SearchProgress = { tried: effort, of: effort, best, gap: main.gap };
   for (const first of otherBeginnings(ready, best)) {
-    const other = yield* telling(news, bestOrder(ready, first, ready.spent + share));
+    const other = yield* retold(bestOrder(ready, first, ready.spent + share), news);
     if (other.best) others.push(other.best);
   }
   if (best.stages.some(({ keep }) => keep)) {
-    const fresh = yield* telling(news, prepared({ ...problem, rules: { ...problem.rules, masks: 'fresh' } }, share));
-    const other = yield* telling(news, bestOrder(fresh, null, fresh.spent + share));
+    const fresh = yield* retold(prepared({ ...problem, rules: { ...problem.rules, masks: 'fresh' } }, share), news);
+    const other = yield* retold(bestOrder(fresh, null, fresh.spent + share), news);
     if (other.best) others.push(other.best);
   }
   others.sort((a, b) => a.score - b.score || byText(a.order.join(), b.order.join()));
   const sequences = [best, ...others.filter((one, index) => others.findIndex((other) => figures(other) === figures(one)) === index)];
   return { sequences: sequences.slice(0, TOLD), complete: main.gap === 0, gap: main.gap };
-}
-
-/** Goes on with other steps, and has the same news to tell at each of them. */
-function* telling<T>(news: SearchProgress, steps: Generator<SearchProgress, T>): Generator<SearchProgress, T> {
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-    yield news;
-  }
 }
 
 /** The finishes an order could as well begin with, the most promising first. */

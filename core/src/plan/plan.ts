@@ -11,7 +11,7 @@ import {
   type OrderProblem,
   type Sequence,
 } from '../order';
-import { ended, rounded } from '../units';
+import { ended, quietly, rounded } from '../units';
 import type { Step } from '../log';
 import { adviceFor } from './advice';
 import { listsOf } from './lists';
@@ -159,14 +159,6 @@ function* chosenOrder(asked: OrderProblem): Generator<void, ChosenOrder> {
     gap: rules.order === null ? gap : free.gap,
     price: priceAgainst(chosen, planned),
   };
-}
-
-/** Takes steps whose news nobody waits for. */
-function* quietly<T>(steps: Generator<unknown, T>): Generator<void, T> {
-  for (let step = steps.next(); ; step = steps.next()) {
-    if (step.done) return step.value;
-    yield;
-  }
 }
 
 function priceAgainst(chosen: Sequence, free: Sequence): ChoicePrice {

@@ -34,18 +34,23 @@ export const workOutParts = (design: Design, store?: WorkStore): PartWork[] => e
 export function* workOutSteps(design: Design, store: WorkStore = newWorkStore()): Generator<void, PartWork[]> {
   const keys = worksKeys(design.parts);
   const keyOf = (part: Part) => keys.get(part.id) as string;
-  const missing = design.parts.filter((part) => recalled(store.works, keyOf(part)) === undefined);
+  // Held from here on: between two steps others may put so much into the store that these go.
+  const held = new Map<Part, Worked>();
+  for (const part of design.parts) {
+    const known = recalled(store.works, keyOf(part));
+    if (known) held.set(part, known);
+  }
+  const missing = design.parts.filter((part) => !held.has(part));
   const setOuts = setOutsOf(
     design.parts,
     missing.map(({ id }) => id),
     store,
   );
-  const fresh = new Map<Part, Worked>();
   const worked = (part: Part): Worked => {
-    const known = fresh.get(part) ?? store.works.get(keyOf(part));
+    const known = held.get(part);
     if (known) return known;
     const made = workedOut(part, setOuts.get(part.id) as SetOut, design.parts, worked);
-    fresh.set(part, made);
+    held.set(part, made);
     return kept(store.works, keyOf(part), made, design.parts.length);
   };
   for (const part of missing) {

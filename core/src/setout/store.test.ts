@@ -1,7 +1,8 @@
 import { carryScheme } from '../edit';
 import { emptyDesign, type Design, type Part } from '../job';
 import { BOARD, samplePart, sweep } from '../testing';
-import { analyseLine, dragged, fitsOfLine, handlesOf, newWorkStore, workOutParts } from '.';
+import { analyseLine, dragged, fitsOfLine, handlesOf, newWorkStore, workOutParts, workOutSteps } from '.';
+import { ended } from '../units';
 
 const part = (id: string, above = 200): Part => ({
   ...(samplePart({ id, name: id, surface: BOARD, lines: [sweep('wave', [100, 150], [500, above], [900, 160])] }) as Part),
@@ -52,4 +53,15 @@ describe('one store for all that is asked about a job', () => {
     const [first] = workOutParts(design(still), store);
     expect([...known].map(({ setOut }) => setOut)).toContain(first.setOut);
   });
+});
+
+it('a job that is worked out in steps is not lost when others fill the store in between', () => {
+  const store = newWorkStore();
+  const whole = design(part('one'), part('two'), part('three'));
+  workOutParts(design(part('one')), store);
+  const steps = workOutSteps(whole, store);
+  steps.next();
+  for (let above = 300; above < 350; above++) workOutParts(design(part('other', above)), store);
+  const works = ended(steps);
+  expect(works.map(({ setOut }) => setOut.lines)).toEqual(workOutParts(whole).map(({ setOut }) => setOut.lines));
 });

@@ -1,5 +1,5 @@
 import type { Arrangement } from '../areas';
-import { worksKey, worksKeys, type Part } from '../job';
+import { worksKeys, type Part } from '../job';
 import { setOutParts, type SetOut } from '../lines';
 
 /**
@@ -61,12 +61,4 @@ export function setOutsOf(parts: readonly Part[], wanted: readonly string[], sto
 }
 
 /** Lines of one part, set out once; undefined where there is no such part. */
-export function setOutOf(parts: readonly Part[], id: string, store: WorkStore): SetOut | undefined {
-  const byId = new Map(parts.map((part) => [part.id, part]));
-  if (!byId.has(id)) return undefined;
-  const key = worksKey(id, byId);
-  const known = knownSetOut(key, store);
-  if (known) return known;
-  const made = setOutParts(parts, [id]).get(id);
-  return made && kept(store.setOuts, key, made, parts.length);
-}
+export const setOutOf = (parts: readonly Part[], id: string, store: WorkStore): SetOut | undefined => setOutsOf(parts, [id], store).get(id);
