@@ -1,3 +1,4 @@
+import type { Point } from './curves';
 import Coordinate from 'jsts/org/locationtech/jts/geom/Coordinate.js';
 import GeometryFactory from 'jsts/org/locationtech/jts/geom/GeometryFactory.js';
 import PrecisionModel from 'jsts/org/locationtech/jts/geom/PrecisionModel.js';
@@ -5,7 +6,6 @@ import NodedSegmentString from 'jsts/org/locationtech/jts/noding/NodedSegmentStr
 import MCIndexSnapRounder from 'jsts/org/locationtech/jts/noding/snapround/MCIndexSnapRounder.js';
 import Polygonizer from 'jsts/org/locationtech/jts/operation/polygonize/Polygonizer.js';
 import ArrayList from 'jsts/java/util/ArrayList.js';
-import type { Point } from './surface';
 
 /** Parts of a millimetre the library keeps: 1 µm, as our own grid. */
 const GRID_PER_MM = 1000;

@@ -1,6 +1,7 @@
+import { distanceToSegment, insideRing, ringArea, type Point } from '../curves';
 import fc from 'fast-check';
 import type { TrimLine } from '../lines';
-import { distanceToSegment, insideRing, ringArea, type Point, type Surface } from '../surface';
+import { type Surface } from '../surface';
 import { areasOn, linesOn, straight, sweep } from '../testing';
 import { libraryAreas } from '../testing-library-areas';
 import { areaAt, carriedChoices, chosenFinishes } from '.';

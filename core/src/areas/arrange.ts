@@ -1,5 +1,6 @@
+import type { Point } from '../curves';
 import type { LineSaid, ResolvedLine } from '../lines';
-import type { Point, Sheet } from '../surface';
+import type { Sheet } from '../surface';
 import { FARTHEST_MM, MOST, TOLERANCE } from '../units';
 import { bordersBetween, type Border } from './borders';
 import { facesOf } from './face';

@@ -1,5 +1,5 @@
+import type { Point } from '../curves';
 import type { Arrangement } from './arrange';
-import type { Point } from '../surface';
 import { areaAt, type AreaChoice } from './find';
 
 /**

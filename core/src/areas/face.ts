@@ -1,4 +1,4 @@
-import { insideRing, ringArea, type Point } from '../surface';
+import { insideRing, ringArea, type Point } from '../curves';
 import type { Outlines } from './arrange';
 import type { Cycle } from './faces';
 import { fromGrid } from './grid';

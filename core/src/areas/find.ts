@@ -1,4 +1,4 @@
-import { insideRing, type Point } from '../surface';
+import { insideRing, type Point } from '../curves';
 import type { Area } from './measure';
 
 /** True where a place lies inside some rings: where a way out crosses an odd number of them. */

@@ -1,4 +1,4 @@
-import type { Point } from '../surface';
+import type { Point } from '../curves';
 import { TOLERANCE } from '../units';
 
 /** A place on the integer grid of 1 µm; orientation is exact there in doubles. */

@@ -1,5 +1,6 @@
+import { ringArea, ringLength, type Point } from '../curves';
 import { trueLength } from '../lines';
-import { ringArea, ringLength, stretchAt, type Point, type Sheet } from '../surface';
+import { stretchAt, type Sheet } from '../surface';
 import { TOLERANCE } from '../units';
 import type { Face } from './face';
 import { fromGrid } from './grid';

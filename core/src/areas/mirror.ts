@@ -1,4 +1,4 @@
-import type { Point } from '../surface';
+import type { Point } from '../curves';
 import type { Arrangement } from './arrange';
 import { inOrder } from './measure';
 

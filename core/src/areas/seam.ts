@@ -1,4 +1,5 @@
-import { distance, type Point, type Sheet } from '../surface';
+import { distance, type Point } from '../curves';
+import { type Sheet } from '../surface';
 import { fromGrid } from './grid';
 import type { NodedEdge } from './node';
 

@@ -1,4 +1,4 @@
-import { boxOf, distanceToSegment, type Point } from '../surface';
+import { boxOf, distanceToSegment, type Point } from '../curves';
 
 /** Lines of sight across the area in each direction: enough to find the broad place of any ordinary shape. */
 const SCANS = 9;

@@ -1,4 +1,5 @@
-import { pathLength, stationsOf, sweepPath, tightestBend, type Path } from '../lines';
+import { pathLength, tightestBend, type Path } from '../curves';
+import { stationsOf, sweepPath } from '../lines';
 import { plainly, RULE_OF_THUMB } from '../units';
 import { lengthKey, optional, placesKey } from './key';
 import { question, refuseAt } from './question';

@@ -1,7 +1,7 @@
+import type { Point } from '../curves';
 import { carriedChoices, carriedPlaces, type Arrangement } from '../areas';
 import { worksKeys, type AreaPin, type Design, type PartAreaChoice, type PresentAt, type Scheme } from '../job';
 import { newWorkStore, workOutParts, type Coordinates, type WorkStore } from '../setout';
-import type { Point } from '../surface';
 import { rounded } from '../units';
 
 /**

@@ -1,5 +1,5 @@
+import type { Point } from '../curves';
 import { RULE_OF_THUMB } from '../units';
-import type { Point } from '../surface';
 import type { DrawingSaid, SkippedSaid } from './says';
 
 /** A path read from a file: places in the file's own unit, y up. */

@@ -1,5 +1,5 @@
+import type { Point } from '../curves';
 import DxfParser, { type IDxf, type IEntity } from 'dxf-parser';
-import type { Point } from '../surface';
 import { SidedCircle, WeightedSpline } from './dxf-entities';
 import { Collector, DRAWING_LIMITS, DrawingTrouble, FILE_TOLERANCE_MM, type DrawingRead } from './drawing';
 import { flattenArc, flattenBulge, flattenSpline } from './flatten';

@@ -1,5 +1,5 @@
+import { ringArea, type Point } from '../curves';
 import fc from 'fast-check';
-import { ringArea, type Point } from '../surface';
 import { readDxf, type Drawing, type DrawnPath } from '.';
 
 /** Group codes with their values, as a text DXF has them. */

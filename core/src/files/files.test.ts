@@ -1,10 +1,11 @@
+import { ringArea } from '../curves';
 import { USUAL_PERSON, wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { inflateSync } from 'node:zlib';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import { planJob } from '../plan';
 import { stationTable, type PartPlan } from '../setout';
-import { ringArea, type Surface } from '../surface';
+import { type Surface } from '../surface';
 import { samplePart, straight, sweep } from '../testing';
 import {
   clipToBox,

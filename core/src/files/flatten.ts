@@ -1,4 +1,4 @@
-import type { Point } from '../surface';
+import type { Point } from '../curves';
 
 /** Pieces one curve is cut into at most. */
 const MOST_PIECES = 2000;

@@ -1,5 +1,6 @@
+import { distance, distanceToSegment, ringArea, type Point } from '../curves';
 import type { LineOf } from '../lines';
-import { distance, distanceToSegment, ringArea, type Outline, type Point } from '../surface';
+import { type Outline } from '../surface';
 import { LONGEST_MM, MOST } from '../units';
 import type { Drawing, DrawnPath } from './drawing';
 import type { TakenSaid } from './says';

@@ -1,6 +1,6 @@
+import type { Point } from '../curves';
 import { SaxesParser, type SaxesTagPlain } from 'saxes';
 import svgpath from 'svgpath';
-import type { Point } from '../surface';
 import { Collector, DRAWING_LIMITS, DrawingTrouble, FILE_TOLERANCE_MM, type DrawingRead } from './drawing';
 import { flattenCubic, flattenQuadratic } from './flatten';
 import { plainly } from '../units';

@@ -1,4 +1,4 @@
-import { boxOf, type Box } from '../surface';
+import { boxOf, type Box } from '../curves';
 import { checkBar, clipToBox, PAPERS, type Page, type Paper, type PaperStroke, type PaperWords, type Plot } from './page';
 
 /** White edge most printers keep, room for the foot, and how far neighbouring sheets overlap; mm. */

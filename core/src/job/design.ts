@@ -1,7 +1,7 @@
+import { placeSchema } from '../curves';
 import * as v from 'valibot';
 import { climateSchema } from '../drying';
 import { PAINT_SYSTEM_KEYS, SCHOOLS } from '../finish';
-import { placeSchema } from '../surface';
 import { idText, listOf, nameText, noteText, numberBetween, oneOf, plainly, told, wholeBetween, WISHES, yesOrNo, JOB_KINDS, type JobKind } from '../units';
 import { partSchema, presentAtSchema } from './part';
 

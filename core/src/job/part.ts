@@ -1,7 +1,8 @@
+import { placeSchema } from '../curves';
 import * as v from 'valibot';
 import { PAINT_SYSTEM_KEYS } from '../finish';
 import { lineSchema } from '../lines';
-import { datumSchema, featureSchema, placeSchema, poseSchema, surfaceSchema } from '../surface';
+import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
 import { byText, colourText, idText, listOf, nameText, numberBetween, oneOf, wholeBetween, yesOrNo } from '../units';
 
 /** What a part is made of. */

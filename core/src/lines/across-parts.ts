@@ -1,9 +1,9 @@
+import { pieceOf, pointAt, type Path } from '../curves';
 import { cross, dot, plus, scaled, sizeOf, unit, type Space } from '../surface';
 import { planeCut, type Plane } from './cut';
 import type { LineOf } from './line';
 import type { Made } from './made';
 import { faces, onPiece, VIEW_AXES, type PartBoard } from './part-shape';
-import { pieceOf, pointAt, type Path } from './path';
 import { wrapped } from './wrap';
 import { plainly } from '../units';
 

@@ -1,6 +1,7 @@
+import { pathLength, pointAt, type Path } from '../curves';
 import fc from 'fast-check';
 import { areasOn, BOARD, linesOn, straight, sweep } from '../testing';
-import { fairedPoints, matchOf, pathLength, pointAt, stationsOf, sweepPath, wigglesOf, type Path } from '.';
+import { fairedPoints, matchOf, stationsOf, sweepPath, wigglesOf } from '.';
 
 const plain = ({ x, y }: { x: number; y: number }) => ({ along: x, above: y });
 const curve = (...points: [number, number][]): Path => sweepPath(points.map(([x, y]) => ({ x, y }))) as Path;

@@ -1,4 +1,5 @@
-import { measureFrom, placeOf, type Point } from '../surface';
+import { type Point, reflectedPath, type Path } from '../curves';
+import { measureFrom, placeOf } from '../surface';
 import { MOST, plainly } from '../units';
 import { continuedLine, cutLine } from './across-parts';
 import { bounded } from './budget';
@@ -9,7 +10,6 @@ import { madeFromMeasures, type Made } from './made';
 import { makingOrder } from './making-order';
 import { parallelOn, parallelOfEdge } from './parallel-on';
 import { boardOf, type PartBoard, type PartShape } from './part-shape';
-import { reflectedPath, type Path } from './path';
 import { isTrouble, type LineSaid, type Relation } from './says';
 import { endedOn } from './trim';
 

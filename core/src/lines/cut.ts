@@ -1,9 +1,6 @@
-import { crossing, dot, onSheet, type PlacedPanel, type Point, type Sheet, type Space } from '../surface';
+import { crossing, type Point, arcAbout, cornered, pathLength, pieceOf, withDistances, type Path, type PathPoint, sampledPath, straightPath } from '../curves';
+import { dot, onSheet, type PlacedPanel, type Sheet, type Space } from '../surface';
 import { largest, smallest, TOLERANCE } from '../units';
-import { arcAbout } from './arc';
-import { cornered, pathLength, pieceOf, withDistances, type Path, type PathPoint } from './path';
-import { sampledPath } from './sampled';
-import { straightPath } from './straight';
 
 /** A plane in space: all places p with normal · p = offset. */
 export interface Plane {

@@ -1,7 +1,5 @@
-import { stepsOfTurn, type Point } from '../surface';
+import { stepsOfTurn, type Point, arcAbout, withDistances, type Path } from '../curves';
 import { TOLERANCE } from '../units';
-import { arcAbout } from './arc';
-import { withDistances, type Path } from './path';
 
 /**
  * A closed circle or ellipse, anticlockwise.

@@ -1,6 +1,5 @@
+import { type Point, pathLength, pointAt, type Path } from '../curves';
 import { largest, RULE_OF_THUMB, smallest } from '../units';
-import type { Point } from '../surface';
-import { pathLength, pointAt, type Path } from './path';
 
 /** A place where a line wavers: it strays from a fair curve by so much within so short a length. */
 export interface Wiggle {

@@ -1,8 +1,7 @@
-import { boxOf, insideRing, onRound, type FeatureKind, type PlacedFeature, type Point, type Sheet } from '../surface';
+import { boxOf, insideRing, type Point, pathCrossings, pointAt, type Path, straightPath } from '../curves';
+import { onRound, type FeatureKind, type PlacedFeature, type Sheet } from '../surface';
 import { rectClip } from 'clipper2-ts';
 import { FARTHEST_MM, TOLERANCE } from '../units';
-import { pathCrossings, pointAt, type Path } from './path';
-import { straightPath } from './straight';
 import { rimCrossings } from './trim';
 import { unwound } from './wrap';
 

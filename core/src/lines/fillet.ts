@@ -1,7 +1,18 @@
-import { distance, turnOfArc, type Point } from '../surface';
-import { arcAbout } from './arc';
+import {
+  distance,
+  turnOfArc,
+  type Point,
+  arcAbout,
+  nearestOnPath,
+  pathCrossings,
+  pathLength,
+  pieceOf,
+  pointAt,
+  reversed,
+  type Path,
+  type PathPoint,
+} from '../curves';
 import { parallelPath } from './parallel';
-import { nearestOnPath, pathCrossings, pathLength, pieceOf, pointAt, reversed, type Path, type PathPoint } from './path';
 import type { LineSaid } from './says';
 import { plainly } from '../units';
 

@@ -1,7 +1,7 @@
+import { pathLength } from '../curves';
 import fc from 'fast-check';
 import { inSpace, onRound, onSheet, sheetOf, type Space, type Surface } from '../surface';
 import { runOnOver, straightOver, walkStraight } from './geodesic';
-import { pathLength } from './path';
 
 const R = 200;
 /** A ball on its axis; distance along the skin is R times the angle from its first pole. */

@@ -1,6 +1,6 @@
-import { onRound, onSheet, type Point, type Sheet } from '../surface';
+import type { Point, Path, PathPoint } from '../curves';
+import { onRound, onSheet, type Sheet } from '../surface';
 import { TOLERANCE } from '../units';
-import type { Path, PathPoint } from './path';
 
 /** A place on a turned surface on the way somewhere: distance along the skin, angle round, and heading off the meridian. */
 interface State {

@@ -1,8 +1,9 @@
+import { corners, pathLength } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import type { Surface } from '../surface';
 import { areasOn, BASE, BOARD, linesOn, samplePart, straight, sweep } from '../testing';
-import { corners, onPiece, pathLength, placeBands, setOutParts, solveBands, type BandSpacing, type ResolvedLine, type TrimLine } from '.';
+import { onPiece, placeBands, setOutParts, solveBands, type BandSpacing, type ResolvedLine, type TrimLine } from '.';
 
 const { say } = wordsFor();
 const said = (fault: ResolvedLine['fault']): string => (fault ? say(fault) : '');

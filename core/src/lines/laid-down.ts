@@ -1,4 +1,5 @@
-import { placedFeatures, type PlacedFeature, type Point } from '../surface';
+import type { Point, Path } from '../curves';
+import { placedFeatures, type PlacedFeature } from '../surface';
 import { MOST } from '../units';
 import { withinBudget } from './budget';
 import { openingRings } from './features-met';
@@ -6,7 +7,6 @@ import type { TrimLine } from './line';
 import { runsOn } from './made';
 import { onTrueSurface } from './on-surface';
 import type { PartBoard } from './part-shape';
-import type { Path } from './path';
 import { connectedTo, rimsOf, piecesInside, runOn, type Rims } from './trim';
 import { timesRound, wrapped } from './wrap';
 import type { LineSaid } from './says';

@@ -1,5 +1,6 @@
+import { placeSchema } from '../curves';
 import * as v from 'valibot';
-import { measuredSchema, placeSchema } from '../surface';
+import { measuredSchema } from '../surface';
 import { coordinate, idText, lengthMm, listOf, nameText, numberBetween, oneOf, plainly, told, wholeBetween, yesOrNo } from '../units';
 
 /** Which view of the whole piece a plane is seen edge-on in. */

@@ -1,8 +1,9 @@
+import { arcPath, inflections, pathLength, straightPath, tightestBend, type Path } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import type { Datum } from '../surface';
 import { BASE, BOARD, linesOn, straight } from '../testing';
-import { arcPath, inflections, parallelPath, pathLength, straightPath, sweepPath, tightestBend, type Path, type TrimLine } from '.';
+import { parallelPath, sweepPath, type TrimLine } from '.';
 
 const { say } = wordsFor();
 

@@ -1,13 +1,10 @@
-import { placeOf, type Datum, type Measured, type Point, type Sheet } from '../surface';
-import { arcByRadius, arcNear, arcPath } from './arc';
+import { type Point, arcByRadius, arcNear, arcPath, type Path, sampledPath, straightPath } from '../curves';
+import { placeOf, type Datum, type Measured, type Sheet } from '../surface';
 import { placeBands } from './band-spacing';
 import { ringAt } from './cut';
 import { ellipsePath } from './ellipse';
 import { straightOver, walkStraight } from './geodesic';
 import type { LineOf, MeasuredLine, TrimLine } from './line';
-import type { Path } from './path';
-import { sampledPath } from './sampled';
-import { straightPath } from './straight';
 import { sweepPath } from './sweep';
 import { letteringPaths } from './text';
 import { wavePath } from './wave';

@@ -1,6 +1,6 @@
-import type { Measured, Point } from '../surface';
+import type { Point, Path } from '../curves';
+import type { Measured } from '../surface';
 import { RULE_OF_THUMB } from '../units';
-import type { Path } from './path';
 
 /** One height measured on the second side, against the line as planned. */
 export interface MatchRow extends Measured {

@@ -1,5 +1,5 @@
+import type { Path, PathPoint } from '../curves';
 import { stretchAt, type Sheet } from '../surface';
-import type { Path, PathPoint } from './path';
 
 /**
  * Gives a line drawn on the chart of a turned surface its true distances and bends.

@@ -1,9 +1,8 @@
+import { isClosed, type Path, sampledPath } from '../curves';
 import { stretchAt, type Sheet } from '../surface';
 import { walkStraight } from './geodesic';
 import type { Made } from './made';
 import { parallelPath } from './parallel';
-import { isClosed, type Path } from './path';
-import { sampledPath } from './sampled';
 import { plainly } from '../units';
 import type { SnapName } from './says';
 

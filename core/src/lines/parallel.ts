@@ -1,6 +1,5 @@
-import { crossing, distanceToSegment, type Point } from '../surface';
+import { crossing, distanceToSegment, type Point, corners, isClosed, withDistances, type Path, type PathPoint } from '../curves';
 import { TOLERANCE } from '../units';
-import { corners, isClosed, withDistances, type Path, type PathPoint } from './path';
 
 /**
  * The line at a constant distance from another.

@@ -1,3 +1,4 @@
+import type { Point } from '../curves';
 import {
   dot,
   HOME_POSE,
@@ -9,7 +10,6 @@ import {
   turnedBy,
   type Datum,
   type Feature,
-  type Point,
   type Pose,
   type Sheet,
   type Space,

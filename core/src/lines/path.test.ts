@@ -1,5 +1,6 @@
-import { sheetOf, type Point } from '../surface';
-import { inflections, parallelPath, pathLength, pieceOf, pointAt, straightPath, sweepPath, tightestBend, type Path } from '.';
+import { type Point, inflections, pathLength, pieceOf, pointAt, straightPath, tightestBend, type Path } from '../curves';
+import { sheetOf } from '../surface';
+import { parallelPath, sweepPath } from '.';
 import { connectedTo, rimsOf, piecesInside, runOn } from './trim';
 
 const at = (x: number, y: number) => ({ x, y });

@@ -1,8 +1,8 @@
+import type { Path } from '../curves';
 import { boardIn, filletIn, type Book } from './book';
 import { NONE_HELD, type Held } from './laid-down';
 import type { Made } from './made';
 import type { PartShape } from './part-shape';
-import type { Path } from './path';
 import { isTrouble } from './says';
 import { plainly } from '../units';
 

@@ -1,4 +1,5 @@
-import type { PlacedFeature, Point } from '../surface';
+import { type Point, reflectedPath, type Path } from '../curves';
+import type { PlacedFeature } from '../surface';
 import { boardIn, bookOf, metIn, madeIn, makeLines, type Book } from './book';
 import { newBudget, takenFrom, type Budget } from './budget';
 import { featureCrossings, type FeatureCrossing } from './features-met';
@@ -6,7 +7,6 @@ import { laidDown, NONE_HELD, type WhatLinesMeet } from './laid-down';
 import type { TrimLine } from './line';
 import { onTrueSurface } from './on-surface';
 import { followedBy, type PartBoard, type PartShape } from './part-shape';
-import { reflectedPath, type Path } from './path';
 import { cornersRounded, type Rest } from './rounded-corners';
 import { isTrouble, type LineSaid } from './says';
 import { plainly } from '../units';

@@ -1,7 +1,6 @@
-import { distance, measureFrom, placeOf, type Datum, type Point, type Sheet } from '../surface';
-import { nearestOnPath, pathCrossings, pointAt, type Path } from './path';
+import { distance, type Point, nearestOnPath, pathCrossings, pointAt, type Path, straightPath } from '../curves';
+import { measureFrom, placeOf, type Datum, type Sheet } from '../surface';
 import type { SnapName, SnapSaid } from './says';
-import { straightPath } from './straight';
 import { plainly } from '../units';
 
 /** What a dragged point was drawn to. */

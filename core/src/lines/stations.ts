@@ -1,5 +1,5 @@
-import type { Measured, Point } from '../surface';
-import { pointAt, type Path } from './path';
+import { type Point, pointAt, type Path } from '../curves';
+import type { Measured } from '../surface';
 
 /** One mark of a line. */
 export interface Station extends Measured {

@@ -1,7 +1,5 @@
-import { cubicSpline, distance, splineAt, type Point, type Spline } from '../surface';
+import { cubicSpline, distance, splineAt, type Point, type Spline, withDistances, type Path, type PathPoint, straightPath } from '../curves';
 import { TOLERANCE } from '../units';
-import { withDistances, type Path, type PathPoint } from './path';
-import { straightPath } from './straight';
 
 /** Directions a sweep must leave and arrive in, radians; null where it may choose. */
 export interface SweepEnds {

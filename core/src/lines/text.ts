@@ -1,9 +1,7 @@
+import { type Point, type Path, sampledPath } from '../curves';
 import { EndType, inflatePaths, JoinType } from 'clipper2-ts';
-import type { Point } from '../surface';
 import { TOLERANCE } from '../units';
 import letters from './letters.json';
-import type { Path } from './path';
-import { sampledPath } from './sampled';
 import type { LineSaid } from './says';
 
 /** How letters are set: all in mm. */

@@ -1,7 +1,20 @@
-import { boxOf, crossing, distance, insideRing, onRound, type Point, type Sheet } from '../surface';
+import {
+  boxOf,
+  crossing,
+  distance,
+  insideRing,
+  type Point,
+  isClosed,
+  pathCrossings,
+  pieceOf,
+  pointAt,
+  withDistances,
+  type Path,
+  type PathPoint,
+} from '../curves';
+import { onRound, type Sheet } from '../surface';
 import { TOLERANCE } from '../units';
 import { runOnOver } from './geodesic';
-import { isClosed, pathCrossings, pieceOf, pointAt, withDistances, type Path, type PathPoint } from './path';
 import { unwound } from './wrap';
 
 /** A line with its ends run on. */

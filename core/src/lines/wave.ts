@@ -1,8 +1,6 @@
-import { distance, type Point } from '../surface';
+import { distance, type Point, arcPath, withDistances, type Path, type PathPoint } from '../curves';
 import { plainly, TOLERANCE } from '../units';
-import { arcPath } from './arc';
 import { tooFine } from './budget';
-import { withDistances, type Path, type PathPoint } from './path';
 import type { LineSaid } from './says';
 
 /** More waves than anyone masks: a mistyped pitch would take minutes to work out. Rule of thumb. */

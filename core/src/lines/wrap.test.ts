@@ -1,7 +1,8 @@
+import { arcPath, corners, pathLength, sampledPath, straightPath, type Path } from '../curves';
 import fc from 'fast-check';
 import { onRound, sheetOf, type Surface } from '../surface';
 import { linesOn, straight } from '../testing';
-import { arcPath, corners, pathLength, sampledPath, straightPath, sweepPath, type Path } from '.';
+import { sweepPath } from '.';
 import { filletBetween } from './fillet';
 import { isTrouble } from './says';
 import { unwound, wrapped } from './wrap';

@@ -1,5 +1,5 @@
-import { type Point, type Sheet, type Turns } from '../surface';
-import { pieceOf, type Path, type PathPoint } from './path';
+import { type Point, pieceOf, type Path, type PathPoint } from '../curves';
+import { type Sheet, type Turns } from '../surface';
 
 /** How many times round a place lies: 0 at the top, ±0.5 at the seam; `near` settles which turn of a cone is meant. */
 function turnsAt(turns: Turns, { x, y }: Point, near: number): number {

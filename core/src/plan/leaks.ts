@@ -1,5 +1,4 @@
-import { corners, nearestOnPath, pieceOf, type Path } from '../lines';
-import { boxOf, nearBox, type Box, type Point } from '../surface';
+import { corners, nearestOnPath, pieceOf, type Path, boxOf, nearBox, type Box, type Point } from '../curves';
 import type { LeakSaid } from './says';
 import type { PartWork } from '../setout';
 import type { LineItem } from './types';

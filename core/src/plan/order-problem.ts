@@ -1,6 +1,7 @@
+import { corners, pieceOf } from '../curves';
 import { areaAt } from '../areas';
 import { attachedParts, finishesById, type Design, type Shelf } from '../job';
-import { corners, pieceOf, type ResolvedLine, type TrimLine } from '../lines';
+import { type ResolvedLine, type TrimLine } from '../lines';
 import type { BendClass, Layer, OrderArea, OrderBorder, OrderProblem, OrderRules, TapeEdge } from '../order';
 import type { MaskEdge } from '../masking';
 import { preparationOf, type PartToPrepare, type Preparation } from '../prepare';

@@ -1,6 +1,6 @@
+import { isClosed, pieceOf, type Path, ringArea } from '../curves';
 import type { Arrangement } from '../areas';
-import { isClosed, pieceOf, type Path, type ResolvedLine } from '../lines';
-import { ringArea } from '../surface';
+import { type ResolvedLine } from '../lines';
 import type { EdgeClass } from '../masking';
 import type { BendSample, Fit, LineSide, Tape } from '../tape';
 import { byText, isModelScale, largest, plainly, RULE_OF_THUMB, TOLERANCE } from '../units';

@@ -1,5 +1,6 @@
+import { pathLength } from '../curves';
 import type { Design } from '../job';
-import { fairedPoints, matchOf, pathLength, wigglesOf, type LineOf, type Match, type Wiggle } from '../lines';
+import { fairedPoints, matchOf, wigglesOf, type LineOf, type Match, type Wiggle } from '../lines';
 import { measureFrom, type Measured } from '../surface';
 import { rounded } from '../units';
 import { newWorkStore, setOutOf, type WorkStore } from './store';

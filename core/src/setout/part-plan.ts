@@ -1,7 +1,8 @@
+import { corners, inflections, pathLength, pointAt, tightestBend, type Path, type Point } from '../curves';
 import { neighboursOf } from '../areas';
 import type { Finish } from '../finish';
-import { corners, inflections, pathLength, pointAt, tightestBend, type Path, type ResolvedLine } from '../lines';
-import { measureFrom, onSheet, placeOf, type Datum, type Point, type Sheet } from '../surface';
+import { type ResolvedLine } from '../lines';
+import { measureFrom, onSheet, placeOf, type Datum, type Sheet } from '../surface';
 import { largest, smallest } from '../units';
 import type { PartWork } from './part-work';
 import type { AreaPlan, Coordinates, LinePlace, LinePlan, PartPlan } from './types';

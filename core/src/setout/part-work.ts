@@ -1,7 +1,7 @@
+import type { Point } from '../curves';
 import { areaAt, areaIds, arrange, chosenFinishes, mirroredArrangement, tooManyMeetings, type Arrangement } from '../areas';
 import { attachedParts, worksKeys, type Design, type Part, type PartAreaChoice, type Present } from '../job';
 import { followedBy, type ResolvedLine, type SetOut } from '../lines';
-import type { Point } from '../surface';
 import { ended } from '../units';
 import { kept, newWorkStore, recalled, setOutsOf, type Worked, type WorkStore } from './store';
 

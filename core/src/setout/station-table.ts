@@ -1,6 +1,7 @@
+import type { Point } from '../curves';
 import type { Design } from '../job';
 import { onPiece, roundMeasure, stationsOf, type SetOut, type Station } from '../lines';
-import { measureFrom, type Datum, type Point } from '../surface';
+import { measureFrom, type Datum } from '../surface';
 import { RULE_OF_THUMB } from '../units';
 import { newWorkStore, setOutsOf, type WorkStore } from './store';
 

@@ -1,7 +1,6 @@
+import { type Point, placeSchema } from '../curves';
 import * as v from 'valibot';
 import { idText, nameText, numberBetween } from '../units';
-import type { Point } from './point';
-import { placeSchema } from './chain';
 
 /** A named reference line: measurements run along it from its origin, and at right angles above it. */
 export const datumSchema = v.strictObject({

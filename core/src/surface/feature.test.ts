@@ -1,8 +1,9 @@
+import { insideRing, ringArea } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import * as v from 'valibot';
 import { checkAgainst } from '../job';
 import { BASE } from '../testing';
-import { featureFault, featureSchema, insideRing, placedFeatures, ringArea, type Datum, type Feature, type ZoneShape } from '.';
+import { featureFault, featureSchema, placedFeatures, type Datum, type Feature, type ZoneShape } from '.';
 
 const { say } = wordsFor();
 

@@ -1,9 +1,8 @@
+import { stepsOfTurn, ringArea, type Point } from '../curves';
 import * as v from 'valibot';
 import { coordinate, idText, lengthMm, listOf, nameText, numberBetween, oneOf, plainly, positiveUpTo, told, TOLERANCE } from '../units';
-import { stepsOfTurn } from './circle';
 import { placeOf, type Datum } from './datum';
 import { ringFaults } from './outline';
-import { ringArea, type Point } from './point';
 import type { SurfaceSaid } from './says';
 
 export const measuredSchema = v.strictObject({ along: coordinate(), above: coordinate() });

@@ -1,7 +1,7 @@
+import { distance, distanceToSegment, insideRing, ringLength, type Point } from '../curves';
 import * as v from 'valibot';
 import { idText, nameText, numberBetween, plainly, wholeBetween } from '../units';
 import { outlineRing, outlineSchema, ringFaults } from './outline';
-import { distance, distanceToSegment, insideRing, ringLength, type Point } from './point';
 import { plus, scaled, type Space } from './space';
 import type { SurfaceSaid } from './says';
 

@@ -1,4 +1,4 @@
-import { boxOf, type Point } from './point';
+import { boxOf, type Point } from '../curves';
 import type { Sheet } from './sheet';
 
 /** Reflects a place of the sheet of a part into that of its opposite: left for right, or round the other way. */

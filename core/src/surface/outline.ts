@@ -1,7 +1,6 @@
+import { chainSpans, edgeSchema, placeSchema, ringOfSpans, toPoint, type ChainSpan, crossing, distance, ringArea, type Point } from '../curves';
 import * as v from 'valibot';
 import { lengthMm, listOf, plainly, told } from '../units';
-import { chainSpans, edgeSchema, placeSchema, ringOfSpans, toPoint, type ChainSpan } from './chain';
-import { crossing, distance, ringArea, type Point } from './point';
 import type { SurfaceSaid } from './says';
 
 const rectangleSchema = v.strictObject({ kind: v.literal('rectangle'), width: lengthMm(), height: lengthMm() });

@@ -1,8 +1,20 @@
+import {
+  chainLength,
+  chainSpans,
+  edgeSchema,
+  placeSchema,
+  spanAt,
+  spanPlaces,
+  toPoint,
+  type ChainSpan,
+  distance,
+  type Point,
+  cubicSpline,
+  splineAt,
+  type Spline,
+} from '../curves';
 import * as v from 'valibot';
 import { listOf, plainly, TOLERANCE, yesOrNo } from '../units';
-import { chainLength, chainSpans, edgeSchema, placeSchema, spanAt, spanPlaces, toPoint, type ChainSpan } from './chain';
-import { distance, type Point } from './point';
-import { cubicSpline, splineAt, type Spline } from './spline';
 import type { SurfaceSaid } from './says';
 
 /** Half the outline of a turned piece: [length along the axis, radius] from one end to the other. */

@@ -1,8 +1,8 @@
+import { circleNear, ringArea } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { areasOn, linesOn, setOutOne, straight } from '../testing';
 import {
-  circleNear,
   coneSheet,
   inSpace,
   onRound,
@@ -11,7 +11,6 @@ import {
   placedBy,
   profileAt,
   profileOf,
-  ringArea,
   ringOnSheet,
   sheetOf,
   sizeOf,

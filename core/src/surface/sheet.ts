@@ -1,10 +1,8 @@
+import { chainSpans, spanPlaces, type ChainSpan, stepsOfTurn, ringArea, type Point } from '../curves';
 import { plainly, TOLERANCE } from '../units';
-import { chainSpans, spanPlaces, type ChainSpan } from './chain';
-import { stepsOfTurn } from './circle';
 import { coneSheet } from './cone';
 import { foldedInSpace, unfold, type FoldedNet } from './folded';
 import { outlineSpans } from './outline';
-import { ringArea, type Point } from './point';
 import { profileAt, profileOf, type Profile } from './profile';
 import type { EdgeName } from './says';
 import type { Space } from './space';

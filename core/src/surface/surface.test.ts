@@ -1,21 +1,8 @@
+import { boxOf, crossing, distanceToSegment, insideRing, ringArea, ringLength } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import * as v from 'valibot';
-import {
-  boxOf,
-  crossing,
-  distanceToSegment,
-  insideRing,
-  measureFrom,
-  outlineFaults,
-  outlineRing,
-  outlineSchema,
-  placeOf,
-  ringArea,
-  ringLength,
-  type Datum,
-  type Outline,
-} from '.';
+import { measureFrom, outlineFaults, outlineRing, outlineSchema, placeOf, type Datum, type Outline } from '.';
 
 const { say } = wordsFor();
 

@@ -1,8 +1,8 @@
+import { boxOf } from '../curves';
 import * as v from 'valibot';
 import { FARTHEST_MM, lengthMm, listOf, numberBetween, plainly, told } from '../units';
 import { foldedFaults, panelSchema } from './folded';
 import { outlineFaults, outlineSchema } from './outline';
-import { boxOf } from './point';
 import { sheetOf } from './sheet';
 import { profileFaults, profileSchema } from './profile';
 import type { SurfaceSaid } from './says';

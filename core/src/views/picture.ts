@@ -1,7 +1,8 @@
+import { type Path, boxOf, insideRing, type Point } from '../curves';
 import { areaAt } from '../areas';
 import type { Design, Shelf } from '../job';
-import { onPiece, VIEW_AXES, type PartBoard, type Path, type ViewName } from '../lines';
-import { boxOf, cross, dot, insideRing, onSheet, unit, type Point, type Space } from '../surface';
+import { onPiece, VIEW_AXES, type PartBoard, type ViewName } from '../lines';
+import { cross, dot, onSheet, unit, type Space } from '../surface';
 import { rounded } from '../units';
 import { workOutParts, type Coordinates, type PartWork, type WorkStore } from '../setout';
 

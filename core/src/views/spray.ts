@@ -1,4 +1,4 @@
-import { boxOf } from '../surface';
+import { boxOf } from '../curves';
 import { areaAt } from '../areas';
 import { isLine, lyingIn, type LineItem, type Plan, type StagePlan } from '../plan';
 import { outlineOf, type Coordinates, type PartPlan } from '../setout';

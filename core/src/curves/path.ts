@@ -1,4 +1,4 @@
-import { distance, type Point } from '../surface';
+import { distance, type Point } from './point';
 
 /** A place on a line with its direction and bend. */
 export interface PathPoint extends Point {

@@ -1,6 +1,7 @@
-import { circleNear, circleThrough, distance, stepsOfTurn, turnOfArc, type Point } from '../surface';
-import { TOLERANCE } from '../units';
+import { circleNear, circleThrough, stepsOfTurn, turnOfArc } from './circle';
+import { distance, type Point } from './point';
 import type { Path, PathPoint } from './path';
+import { TOLERANCE } from '../units';
 
 /**
  * The arc from one place through a second to a third.

@@ -1,4 +1,4 @@
-import { distance, type Point } from '../surface';
+import { distance, type Point } from './point';
 import { withDistances, type Path } from './path';
 
 /** A straight line between two places; null where they are the same place. */

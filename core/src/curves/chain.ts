@@ -1,7 +1,7 @@
-import * as v from 'valibot';
-import { coordinate, plainly, told, TOLERANCE } from '../units';
 import { circleThrough, stepsOfTurn, turnOfArc } from './circle';
 import { distance, type Point } from './point';
+import * as v from 'valibot';
+import { coordinate, plainly, told, TOLERANCE } from '../units';
 
 /** A place as the job file writes it: [x, y] in mm. */
 export const placeSchema = v.strictTuple([coordinate(), coordinate()], told(plainly('field.place')));

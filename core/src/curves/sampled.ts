@@ -1,4 +1,4 @@
-import { distance, type Point } from '../surface';
+import { distance, type Point } from './point';
 import { withDistances, type Path, type PathPoint } from './path';
 
 /** A turn at one place above this is a corner: flattened curves turn by far less from piece to piece, radians. */
