@@ -25,7 +25,7 @@ export function areasAgainstLibrary(): { ours: number; theirs: number; ourFaces:
   const paths = [[...board.drawn.ring, board.drawn.ring[0]], ...lines.flatMap(({ pieces }) => pieces)];
   const segments = paths.reduce((sum, path) => sum + path.length - 1, 0);
   const start = performance.now();
-  const { areas } = arrange({ sheet: board.drawn, openings: [] }, lines);
+  const { areas } = arrange({ skin: board.drawn, openings: [] }, lines);
   const ours = performance.now() - start;
   const begin = performance.now();
   const theirFaces = libraryAreas(paths).length;

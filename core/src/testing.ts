@@ -29,7 +29,7 @@ export const linesOn = (surface: Surface, lines: readonly TrimLine[], changes: P
 /** Areas the lines make on a surface. */
 export function areasOn(surface: Surface, lines: readonly TrimLine[], changes: Partial<PartShape> = {}): Arrangement {
   const { board, lines: found, openings } = setOutOne({ surface, lines, ...changes });
-  return arrange({ sheet: board.drawn, openings }, found);
+  return arrange({ skin: board.drawn, openings }, found);
 }
 
 /** A straight line from one measured place to another. */

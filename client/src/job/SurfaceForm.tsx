@@ -1,5 +1,6 @@
 import { freeId, type SurfaceKind, SURFACE_KINDS } from '@lintrel/core';
 import { phrase, SURFACE_NAMES } from '@lintrel/words';
+import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Switch } from 'react-native-paper';
 import { Pick } from '@/forms/Pick';
@@ -24,6 +25,7 @@ const SHAPES = [
 export function SurfaceForm() {
   const { tree, put } = useTree();
   const kind = treeAt(tree, ['surface', 'kind']) as SurfaceKind;
+  const Measurements = FORMS[kind];
   return (
     <>
       <Choice
@@ -32,25 +34,34 @@ export function SurfaceForm() {
         options={SURFACE_KINDS.map((value) => ({ value, label: SURFACE_NAMES[value] }))}
         onChange={(value) => put(SURFACE, emptySurface(value))}
       />
-      {kind === 'flat' ? <OutlineForm at={['surface', 'outline']} /> : null}
-      {kind === 'tube' ? (
-        <View style={styles.row}>
-          <TreeField at={['surface', 'diameter']} label="Diameter" unit="length" testID="diameter" />
-          <TreeField at={['surface', 'length']} label="Length" unit="length" testID="length" />
-        </View>
-      ) : null}
-      {kind === 'cone' ? (
-        <View style={styles.row}>
-          <TreeField at={['surface', 'd1']} label="Diameter at the near end" unit="length" testID="d1" />
-          <TreeField at={['surface', 'd2']} label="At the far end" unit="length" testID="d2" />
-          <TreeField at={['surface', 'length']} label="Length along the axis" unit="length" testID="length" />
-        </View>
-      ) : null}
-      {kind === 'turned' ? <ProfileForm /> : null}
-      {kind === 'folded' ? <PanelsForm /> : null}
+      <Measurements />
     </>
   );
 }
+
+const TubeForm = () => (
+  <View style={styles.row}>
+    <TreeField at={['surface', 'diameter']} label="Diameter" unit="length" testID="diameter" />
+    <TreeField at={['surface', 'length']} label="Length" unit="length" testID="length" />
+  </View>
+);
+
+const ConeForm = () => (
+  <View style={styles.row}>
+    <TreeField at={['surface', 'd1']} label="Diameter at the near end" unit="length" testID="d1" />
+    <TreeField at={['surface', 'd2']} label="At the far end" unit="length" testID="d2" />
+    <TreeField at={['surface', 'length']} label="Length along the axis" unit="length" testID="length" />
+  </View>
+);
+
+/** What is measured of each kind of surface. */
+const FORMS: Readonly<Record<SurfaceKind, () => ReactNode>> = {
+  flat: () => <OutlineForm at={['surface', 'outline']} />,
+  tube: TubeForm,
+  cone: ConeForm,
+  turned: ProfileForm,
+  folded: PanelsForm,
+};
 
 function OutlineForm({ at }: { at: TreeKeys }) {
   const { tree, put } = useTree();

@@ -86,7 +86,7 @@ function surfacePlace(part: Part, keys: readonly (string | number)[]): string {
   const at = ['surface', ...keys];
   const last = at[at.length - 1];
   if (last === 'points' || typeof last === 'number') return pathText([...at, 0]);
-  if (last === 'outline' && part.surface.kind === 'flat' && part.surface.outline.kind === 'polygon') return pathText([...at, 'points', 0, 0]);
+  if (last === 'outline' && 'outline' in part.surface && part.surface.outline.kind === 'polygon') return pathText([...at, 'points', 0, 0]);
   if (last === 'outline') return pathText([...at, 'start', 0]);
   if (last === 'fold') return pathText([...at.slice(0, -1), 'name']);
   return pathText(at);

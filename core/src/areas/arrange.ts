@@ -1,6 +1,6 @@
 import type { Point } from '../curves';
 import type { LineSaid, ResolvedLine } from '../lines';
-import type { Sheet } from '../surface';
+import type { Skin } from '../surface';
 import { FARTHEST_MM, MOST, TOLERANCE } from '../units';
 import { bordersBetween, type Border } from './borders';
 import { facesOf } from './face';
@@ -9,7 +9,6 @@ import { toGrid, type GridPoint } from './grid';
 import { grouped } from './group';
 import { inOrder, measureGroup, type Area } from './measure';
 import { mergedEdges, nodedWithin, OPENING, OUTLINE, SEAM, type Meetings, type Segment } from './node';
-import { onSeam } from './seam';
 
 /** What the lines make of a part. */
 export interface Arrangement {
@@ -26,7 +25,7 @@ export const tooManyMeetings: LineSaid = { code: 'line.meetings', values: { most
 
 /** A part that areas are found on. */
 export interface Outlines {
-  readonly sheet: Sheet;
+  readonly skin: Skin;
   /** Rims of its openings on the sheet. */
   readonly openings: readonly (readonly Point[])[];
 }
@@ -38,18 +37,18 @@ export interface Outlines {
  * @returns areas that together are the part without its openings, borders between them, and what hangs loose
  */
 export function arrange(outlines: Outlines, lines: readonly ResolvedLine[]): Arrangement {
-  const { sheet } = outlines;
+  const { skin } = outlines;
   const { pieces, leftOut } = splitUp(outlines, lines);
   if (pieces === null) return { areas: [], borders: [], loose: [], leftOut };
   const { cycles, dangling } = traceCycles(mergedEdges(pieces));
   const faces = facesOf(cycles, outlines);
-  const { groupOf, count } = grouped(faces, sheet);
+  const { groupOf, count } = grouped(faces, skin);
   const members = Array.from({ length: count }, (): number[] => []);
   groupOf.forEach((group, face) => members[group].push(face));
   const measured = members.map((indices) =>
     measureGroup(
       indices.map((index) => faces[index]),
-      sheet,
+      skin,
     ),
   );
   const { ordered, placeOf } = inOrder(measured);
@@ -59,7 +58,7 @@ export function arrange(outlines: Outlines, lines: readonly ResolvedLine[]): Arr
       faces,
       groupOf.map((group) => placeOf[group]),
       lines.map(({ id }) => id),
-      sheet,
+      skin,
     ),
     loose: looseLengths(
       dangling.flatMap(({ segments: on }) => on),
@@ -70,13 +69,13 @@ export function arrange(outlines: Outlines, lines: readonly ResolvedLine[]): Arr
 }
 
 /** Everything on a part, split where it meets; null where not even its rim can be, and the lines that are not in it. */
-function splitUp({ sheet, openings }: Outlines, lines: readonly ResolvedLine[]): { readonly pieces: Segment[] | null; readonly leftOut: string[] } {
+function splitUp({ skin, openings }: Outlines, lines: readonly ResolvedLine[]): { readonly pieces: Segment[] | null; readonly leftOut: string[] } {
   const owners = [...new Set(lines.map(({ owner }) => owner))];
   const far = ({ x, y }: Point) => Math.abs(x) > FARTHEST_MM || Math.abs(y) > FARTHEST_MM;
-  if (sheet.ring.some(far)) return { pieces: null, leftOut: owners };
-  const rims = [sheet.ring, ...openings].map((ring) => ring.map(toGrid));
+  if (skin.ring.some(far)) return { pieces: null, leftOut: owners };
+  const rims = [skin.ring, ...openings].map((ring) => ring.map(toGrid));
   const rimPieces = [
-    ...rimSegments(sheet.ring, (a, b) => (onSeam(sheet, a) && onSeam(sheet, b) ? SEAM : OUTLINE)),
+    ...rimSegments(skin.ring, (a, b) => (skin.seam?.holds(a) && skin.seam.holds(b) ? SEAM : OUTLINE)),
     ...openings.flatMap((ring) => rimSegments(ring, () => OPENING)),
   ];
   const linePieces = snapEnds(lines.flatMap(lineSegments), rims);

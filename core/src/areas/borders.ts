@@ -1,4 +1,4 @@
-import type { Sheet } from '../surface';
+import type { Skin } from '../surface';
 import type { Face } from './face';
 import type { NodedEdge } from './node';
 import { seamPiece, type SeamPiece } from './seam';
@@ -22,7 +22,7 @@ export interface Border {
  * @returns borders ordered by line, then along it; pieces of the same two areas that follow each other are one. Where areas meet over
  *   less than a hair, as where two lines cross at a third, there is no border: no tape makes such an edge
  */
-export function bordersBetween(faces: readonly Face[], areaOf: readonly number[], lineIds: readonly string[], sheet: Sheet): Border[] {
+export function bordersBetween(faces: readonly Face[], areaOf: readonly number[], lineIds: readonly string[], skin: Skin): Border[] {
   const sides = new Map<NodedEdge, { left?: number; right?: number }>();
   faces.forEach(({ walks }, face) => {
     for (const { edge, forward } of walks.flat()) {
@@ -32,7 +32,7 @@ export function bordersBetween(faces: readonly Face[], areaOf: readonly number[]
       sides.set(edge, side);
     }
   });
-  const acrossSeam = seamLookup(faces, areaOf, sheet);
+  const acrossSeam = seamLookup(faces, areaOf, skin);
   const pieces: { source: number; from: number; to: number; left: number; right: number }[] = [];
   for (const [edge, side] of sides) {
     const first = edge.segments.find(({ source }) => source >= 0);
@@ -54,16 +54,16 @@ export function bordersBetween(faces: readonly Face[], areaOf: readonly number[]
 }
 
 /** The area on the other copy of the seam, for a line that lies on the seam itself. */
-function seamLookup(faces: readonly Face[], areaOf: readonly number[], sheet: Sheet): (edge: NodedEdge) => number | undefined {
-  if (!sheet.turns) return () => undefined;
+function seamLookup(faces: readonly Face[], areaOf: readonly number[], skin: Skin): (edge: NodedEdge) => number | undefined {
+  if (!skin.seam) return () => undefined;
   const pieces: (SeamPiece & { area: number })[] = faces.flatMap(({ walks }, face) =>
     walks.flat().flatMap(({ edge }) => {
-      const piece = seamPiece(sheet, edge);
+      const piece = seamPiece(skin, edge);
       return piece ? [{ ...piece, area: areaOf[face] }] : [];
     }),
   );
   return (edge) => {
-    const own = seamPiece(sheet, edge);
+    const own = seamPiece(skin, edge);
     if (!own) return undefined;
     const middle = (own.from + own.to) / 2;
     return pieces.find(({ side, from, to }) => side !== own.side && from <= middle && middle <= to)?.area;

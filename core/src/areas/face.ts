@@ -18,7 +18,7 @@ const pointsOf = (cycle: Cycle): Point[] => cycle.map(({ from }) => fromGrid(fro
  * Sorts closed walks into the faces that lie on the part.
  * Anticlockwise walks are faces; a clockwise walk is a hole in the smallest face round it, or the outside.
  */
-export function facesOf(cycles: readonly Cycle[], { sheet, openings }: Outlines): Face[] {
+export function facesOf(cycles: readonly Cycle[], { skin, openings }: Outlines): Face[] {
   const rings = cycles.map((cycle) => {
     const points = pointsOf(cycle);
     return { cycle, points, size: ringArea(points) };
@@ -31,7 +31,7 @@ export function facesOf(cycles: readonly Cycle[], { sheet, openings }: Outlines)
       .sort((a, b) => a.size - b.size)[0];
     around?.holes.push(hole);
   }
-  const onPart = (place: Point) => insideRing(place, sheet.ring) && !openings.some((ring) => insideRing(place, ring));
+  const onPart = (place: Point) => insideRing(place, skin.ring) && !openings.some((ring) => insideRing(place, ring));
   return faces
     .map(({ cycle, points, holes }): Face => {
       const all = [points, ...holes.map((hole) => hole.points)];

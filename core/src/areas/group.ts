@@ -1,4 +1,4 @@
-import type { Sheet } from '../surface';
+import type { Skin } from '../surface';
 import { TOLERANCE } from '../units';
 import type { Face } from './face';
 import type { NodedEdge } from './node';
@@ -13,7 +13,7 @@ const TOUCH = 2e-3;
  * of each other, which go to the neighbour they share most of their rim with.
  * @returns group of each face, numbered from 0 in the order of the faces
  */
-export function grouped(faces: readonly Face[], sheet: Sheet): { readonly groupOf: readonly number[]; readonly count: number } {
+export function grouped(faces: readonly Face[], skin: Skin): { readonly groupOf: readonly number[]; readonly count: number } {
   const parent = faces.map((_, index) => index);
   const root = (index: number): number => {
     while (parent[index] !== index) index = parent[index] = parent[parent[index]];
@@ -23,7 +23,7 @@ export function grouped(faces: readonly Face[], sheet: Sheet): { readonly groupO
     const [low, high] = [root(a), root(b)].sort((p, q) => p - q);
     parent[high] = low;
   };
-  for (const [a, b] of acrossSeam(faces, sheet)) join(a, b);
+  for (const [a, b] of acrossSeam(faces, skin)) join(a, b);
   // Thin is what is thin with all that lies across the seam: a crumb of a face there may be part of a large area.
   for (const [a, b] of hairsWithNeighbours(
     faces,
@@ -40,11 +40,11 @@ export function grouped(faces: readonly Face[], sheet: Sheet): { readonly groupO
 }
 
 /** Pairs of faces that meet at the seam with no line on it. */
-function acrossSeam(faces: readonly Face[], sheet: Sheet): [number, number][] {
-  if (!sheet.turns) return [];
+function acrossSeam(faces: readonly Face[], skin: Skin): [number, number][] {
+  if (!skin.seam) return [];
   const pieces = faces.flatMap(({ walks }, face) =>
     walks.flat().flatMap(({ edge }) => {
-      const piece = edge.segments.every(({ source }) => source < 0) ? seamPiece(sheet, edge) : null;
+      const piece = edge.segments.every(({ source }) => source < 0) ? seamPiece(skin, edge) : null;
       return piece ? [{ ...piece, face }] : [];
     }),
   );

@@ -1,4 +1,4 @@
-import { coneSheet, sheetOf } from '../surface';
+import { coneSheet, skinOf } from '../surface';
 import { plainly } from '../units';
 import { lengthFromZeroKey, lengthKey } from './key';
 import { box, closedLoop, question, refuseAt } from './question';
@@ -18,7 +18,7 @@ export const cone = question({
   },
   sketch: ({ d1, d2, lengthMm }) => {
     if (d1 === d2) return { strokes: [{ tone: 'fill', points: box(0, 0, lengthMm, Math.PI * d1) }], words: [] };
-    const { ring } = sheetOf({ kind: 'cone', d1, d2, length: lengthMm });
+    const { ring } = skinOf({ kind: 'cone', d1, d2, length: lengthMm });
     return { strokes: [{ tone: 'fill', points: closedLoop(ring) }], words: [] };
   },
 });

@@ -1,5 +1,4 @@
-import { ringAt } from '../lines';
-import { ringOnSheet, sheetOf, type Surface } from '../surface';
+import { ringOnSheet, skinOf, type Axle, type Surface } from '../surface';
 import { layRoundBend, type BodySide } from '../tape';
 import { plainly } from '../units';
 import { choiceKey, lengthFromZeroKey, lengthKey, optional, shareKey } from './key';
@@ -41,12 +40,13 @@ export const ring = question({
   },
   sketch: ({ d1, d2, lengthMm, atMm, widthMm }) => {
     const surface: Surface = d1 === d2 ? { kind: 'tube', diameter: d1, length: lengthMm } : { kind: 'cone', d1, d2, length: lengthMm };
-    const sheet = sheetOf(surface);
-    const slant = (sheet.round?.lengthMm ?? lengthMm) / lengthMm;
-    const line = ringAt(sheet, atMm * slant).map(({ x, y }): [number, number] => [x, y]);
-    const beside = ringAt(sheet, Math.min(sheet.round?.lengthMm ?? lengthMm, atMm * slant + widthMm)).map(({ x, y }): [number, number] => [x, y]);
+    const skin = skinOf(surface);
+    const axle = skin.axle as Axle;
+    const slant = axle.lengthMm / lengthMm;
+    const line = axle.ringAt(atMm * slant).map(({ x, y }): [number, number] => [x, y]);
+    const beside = axle.ringAt(Math.min(axle.lengthMm, atMm * slant + widthMm)).map(({ x, y }): [number, number] => [x, y]);
     const strokes: SketchStroke[] = [
-      { tone: 'fill', points: d1 === d2 ? box(0, -(Math.PI * d1) / 2, lengthMm, (Math.PI * d1) / 2) : closedLoop(sheet.ring) },
+      { tone: 'fill', points: d1 === d2 ? box(0, -(Math.PI * d1) / 2, lengthMm, (Math.PI * d1) / 2) : closedLoop(skin.ring) },
       { tone: 'tape', points: [...line, ...beside.reverse(), line[0]] },
       { tone: 'ink', points: line },
     ];

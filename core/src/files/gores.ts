@@ -1,5 +1,4 @@
 import type { SetOut } from '../lines';
-import { onRound } from '../surface';
 import type { PaperStroke, PaperWords, Plot } from './page';
 import { largest } from '../units';
 
@@ -29,11 +28,11 @@ function edgeError(radii: readonly number[], step: number, count: number): numbe
  */
 export function goresOf(setOut: SetOut, title: Plot['title']): GorePlot | null {
   const { board, lines } = setOut;
-  const sheet = board.measured;
-  if (!sheet.chart || !sheet.round) return null;
-  const { round } = sheet;
-  const step = round.lengthMm / STEPS;
-  const radii = Array.from({ length: STEPS + 1 }, (_, index) => round.at(index * step).radius);
+  const skin = board.measured;
+  const { axle } = skin;
+  if (!skin.metric || !axle) return null;
+  const step = axle.lengthMm / STEPS;
+  const radii = Array.from({ length: STEPS + 1 }, (_, index) => axle.at(index * step).radius);
   const gores = COUNTS.find((count) => edgeError(radii, step, count) <= WANTED_ERROR_MM) ?? COUNTS[COUNTS.length - 1];
   const half = Math.PI / gores;
   const pitch = 2 * half * largest(radii) + GAP_MM;
@@ -41,17 +40,17 @@ export function goresOf(setOut: SetOut, title: Plot['title']): GorePlot | null {
   const words: PaperWords[] = [];
   for (let gore = 0; gore < gores; gore++) {
     const middle = -Math.PI + (2 * gore + 1) * half;
-    const put = (along: number, angle: number): readonly [number, number] => [along, gore * pitch + round.at(along).radius * (angle - middle)];
+    const put = (along: number, angle: number): readonly [number, number] => [along, gore * pitch + axle.at(along).radius * (angle - middle)];
     const side = (sign: 1 | -1) => radii.map((_, index) => put(index * step, middle + sign * half));
     strokes.push({ pen: 'rim', points: [...side(-1), ...side(1).reverse(), side(-1)[0]] });
     words.push({
-      at: [round.lengthMm / 2, gore * pitch + 1],
+      at: [axle.lengthMm / 2, gore * pitch + 1],
       text: { code: 'paper.gore', values: { gore: gore + 1, gores, meets: ((gore + 1) % gores) + 1 } },
       sizeMm: 2.8,
     });
     for (const { pieces } of lines) {
       for (const piece of pieces) {
-        const places = piece.map((point) => onRound(sheet, board.reflect(point)));
+        const places = piece.map((point) => axle.onRound(board.reflect(point)));
         strokes.push(...within(places, middle, half).map((run): PaperStroke => ({ pen: 'trim', points: run.map(({ along, angle }) => put(along, angle)) })));
       }
     }

@@ -19,7 +19,7 @@ export function partPlot(part: PartPlan, job: string, mirrored: boolean): Plot {
   const words = [...lineWords(part), ...datumWords(part), ...seamWords(part)];
   const plot: Plot = {
     title: { code: 'paper.part', values: { job, part: part.name, mirrored } },
-    note: part.kind === 'flat' || part.kind === 'folded' ? '' : plainly('paper.unrolled'),
+    note: part.seams.length === 0 ? '' : plainly('paper.unrolled'),
     strokes,
     words,
   };

@@ -1,11 +1,10 @@
 import { pieceOf, pointAt, type Path } from '../curves';
-import { cross, dot, plus, scaled, sizeOf, unit, type Space } from '../surface';
-import { planeCut, type Plane } from './cut';
+import { cross, dot, ownPlane, plus, scaled, sizeOf, unit, type Plane, type Space } from '../surface';
 import type { LineOf } from './line';
 import type { Made } from './made';
 import { faces, onPiece, VIEW_AXES, type PartBoard } from './part-shape';
 import { wrapped } from './wrap';
-import { plainly } from '../units';
+import { halved, plainly } from '../units';
 
 /** The board without its mirroring: lines are worked out on the part that is measured. */
 const asMeasured = (board: PartBoard): PartBoard => ({ ...board, mirrored: false, reflect: (place) => place });
@@ -17,7 +16,7 @@ export function cutLine(line: LineOf<'cut'>, board: PartBoard): Made {
   if (Math.hypot(run.x, run.y) < 1e-3) return plainly('line.cut-places');
   const normal = unit(plus(scaled(across, -run.y), up, run.x));
   const through = plus(scaled(across, line.from.across), up, line.from.up);
-  const cuts = planeCut(board.measured, { normal, offset: dot(normal, through) }, board.frame);
+  const cuts = board.measured.cut(ownPlane({ normal, offset: dot(normal, through) }, board.frame));
   if (cuts.length === 0) return plainly('line.cut-misses');
   const kept = line.half === 'both' ? cuts : cuts.flatMap((path) => halfOf(path, asMeasured(board), into, line.half === 'near'));
   return kept.length > 0 ? kept : { code: 'line.cut-hidden', values: { half: line.half === 'near' ? 'near' : 'far' } };
@@ -33,13 +32,8 @@ function halfOf(path: Path, board: PartBoard, into: Space, near: boolean): Path[
   for (let index = 1; index < path.length; index++) {
     const [from, to] = [path[index - 1].at, path[index].at];
     if (shown(from) === shown(to)) continue;
-    let [low, high] = [from, to];
-    for (let round = 0; round < 40; round++) {
-      const half = (low + high) / 2;
-      if (shown(half) === shown(from)) low = half;
-      else high = half;
-    }
-    stops.push((low + high) / 2);
+    const first = shown(from);
+    stops.push(halved(from, to, 40, (half) => shown(half) === first));
   }
   stops.push(path[path.length - 1].at);
   return stops.slice(1).flatMap((to, index) => {
@@ -59,7 +53,7 @@ export function continuedLine(line: LineOf<'continuation'>, board: PartBoard, ot
   const plane = planeThrough(ends.at, ends.onward, line.mode);
   if (!plane) return plainly('line.on-at-viewer');
   const own = asMeasured(board);
-  const cuts = planeCut(board.measured, plane, board.frame).flatMap((path) => wrapped(path, board.measured));
+  const cuts = board.measured.cut(ownPlane(plane, board.frame)).flatMap((path) => wrapped(path, board.measured));
   const nearest = cuts
     .map((path) => ({
       path,

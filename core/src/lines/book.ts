@@ -100,7 +100,7 @@ function freshly(part: PartShape, line: TrimLine, book: Book): Made {
     case 'continuation':
       return continuation(part, line, book);
     default:
-      return madeFromMeasures(line, { sheet: board.measured, datums: board.shape.datums });
+      return madeFromMeasures(line, { skin: board.measured, datums: board.shape.datums });
   }
 }
 

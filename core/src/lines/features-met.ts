@@ -1,9 +1,8 @@
 import { boxOf, insideRing, type Point, pathCrossings, pointAt, type Path, straightPath } from '../curves';
-import { onRound, type FeatureKind, type PlacedFeature, type Sheet } from '../surface';
+import { type FeatureKind, type PlacedFeature, type Skin } from '../surface';
 import { rectClip } from 'clipper2-ts';
 import { FARTHEST_MM, TOLERANCE } from '../units';
 import { rimCrossings } from './trim';
-import { unwound } from './wrap';
 
 /** A feature on the way of a line: a crossing where `from` and `to` are the same, else the stretch that lies in a zone. */
 export interface FeatureCrossing {
@@ -45,16 +44,16 @@ function stretchesIn(piece: Path, ring: readonly Point[]): [number, number][] {
 }
 
 /** Rims of the openings on a sheet; one that lies across the seam of a round surface is there once on each side. */
-export function openingRings(features: readonly PlacedFeature[], sheet: Sheet): (readonly Point[])[] {
+export function openingRings(features: readonly PlacedFeature[], skin: Skin): (readonly Point[])[] {
   const rings = features.flatMap(({ kind, ring }) => (kind === 'opening' && ring ? [ring] : []));
-  const { turns } = sheet;
-  if (!turns) return rings.flatMap(withinReach);
-  const box = boxOf(sheet.ring);
+  const { seam } = skin;
+  if (!seam) return rings.flatMap(withinReach);
+  const box = boxOf(skin.ring);
   const touches = (ring: readonly Point[]) => {
     const own = boxOf(ring);
     return own.minX < box.maxX && own.maxX > box.minX && own.minY < box.maxY && own.maxY > box.minY;
   };
-  return rings.flatMap((ring) => [-1, 0, 1].map((count) => ring.map((place) => unwound(turns, place, count))).filter(touches)).flatMap(withinReach);
+  return rings.flatMap((ring) => [-1, 0, 1].map((count) => ring.map((place) => seam.unwound(place, count))).filter(touches)).flatMap(withinReach);
 }
 
 /** What of a rim lies where areas are worked out: that of an opening may lie far beside its part. */
@@ -65,12 +64,4 @@ function withinReach(ring: readonly Point[]): (readonly Point[])[] {
     ring.map(({ x, y }) => ({ x: Math.round(x * grid), y: Math.round(y * grid) })),
   ]);
   return kept.map((path) => path.map(({ x, y }) => ({ x: x / grid, y: y / grid })));
-}
-
-/** A place of a round surface measured for people: along the axis, degrees and girth from the top; null on other surfaces. */
-export function roundMeasure(sheet: Sheet, place: Point): { readonly along: number; readonly degrees: number; readonly girthMm: number } | null {
-  if (!sheet.round) return null;
-  const { along, angle } = onRound(sheet, place);
-  const at = sheet.round.at(along);
-  return { along: at.along, degrees: (angle * 180) / Math.PI, girthMm: angle * at.radius };
 }

@@ -1,5 +1,4 @@
 export * from './band-spacing';
-export * from './cut';
 export * from './fairness';
 export * from './features-met';
 export * from './level';

@@ -1,9 +1,7 @@
 import { type Point, arcByRadius, arcNear, arcPath, type Path, sampledPath, straightPath } from '../curves';
-import { placeOf, type Datum, type Measured, type Sheet } from '../surface';
+import { alongSkin, placeOf, type Datum, type Measured, type Skin } from '../surface';
 import { placeBands } from './band-spacing';
-import { ringAt } from './cut';
 import { ellipsePath } from './ellipse';
-import { straightOver, walkStraight } from './geodesic';
 import type { LineOf, MeasuredLine, TrimLine } from './line';
 import { sweepPath } from './sweep';
 import { letteringPaths } from './text';
@@ -16,7 +14,7 @@ export type Made = readonly Path[] | LineSaid;
 
 /** What a line measured from a datum, or round a surface, is laid out on. */
 export interface Board {
-  readonly sheet: Sheet;
+  readonly skin: Skin;
   readonly datums: readonly Datum[];
 }
 
@@ -24,19 +22,19 @@ const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 const one = (path: Path | null, otherwise: LineSaid): Made => (path ? [path] : otherwise);
 
 /** Lays out a line that is made from measurements alone. */
-export function madeFromMeasures(line: Exclude<MeasuredLine, LineOf<'mirror'>> | LineOf<'ring'>, { sheet, datums }: Board): Made {
-  if (line.kind === 'ring') return ringRound(line, sheet);
+export function madeFromMeasures(line: Exclude<MeasuredLine, LineOf<'mirror'>> | LineOf<'ring'>, { skin, datums }: Board): Made {
+  if (line.kind === 'ring') return ringRound(line, skin);
   const datum = datums.find(({ id }) => id === line.datum);
   if (!datum) return plainly('line.no-datum');
-  return fromDatum(line, datum, sheet);
+  return fromDatum(line, datum, skin);
 }
 
-function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, sheet: Sheet): Made {
+function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, skin: Skin): Made {
   const place = (measured: Measured) => placeOf(datum, measured);
   const heading = (degrees: number) => radians(degrees + datum.angleDeg);
   switch (line.kind) {
     case 'straight':
-      return one(straightOn(sheet, place(line.from), place(line.to)), plainly('line.same-place'));
+      return one(skin.between(place(line.from), place(line.to)), plainly('line.same-place'));
     case 'arc':
       return arcMade(line, place);
     case 'radius':
@@ -47,11 +45,11 @@ function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, 
         plainly('line.same-neighbours'),
       );
     case 'ellipse':
-      return one(ellipseOn(sheet, place(line.centre), line, heading(line.turnDeg)), plainly('line.near-end'));
+      return one(ellipseOn(skin, place(line.centre), line, heading(line.turnDeg)), plainly('line.near-end'));
     case 'bands':
-      return bandEdges(line, place, heading(line.headingDeg), sheet);
+      return bandEdges(line, place, heading(line.headingDeg), skin);
     case 'rays':
-      return raysFrom(line, place(line.from), heading, sheet);
+      return raysFrom(line, place(line.from), heading, skin);
     case 'wave': {
       const path = wavePath(place(line.from), place(line.to), line.pitch, line.height, line.shape);
       return isTrouble(path) ? path : [path];
@@ -77,9 +75,6 @@ function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, 
 
 const ended = (degrees: number | undefined, heading: (degrees: number) => number): number | null => (degrees === undefined ? null : heading(degrees));
 
-/** On a turned surface straight is the way a tape takes that is not steered; elsewhere the sheet shows it. */
-const straightOn = (sheet: Sheet, from: Point, to: Point): Path | null => (sheet.chart ? straightOver(sheet, from, to) : straightPath(from, to));
-
 function arcMade(line: LineOf<'arc'>, place: (measured: Measured) => Point): Made {
   const straight = plainly('line.three-straight');
   if (!line.also) return one(arcPath(place(line.from), place(line.through), place(line.to)), straight);
@@ -87,9 +82,9 @@ function arcMade(line: LineOf<'arc'>, place: (measured: Measured) => Point): Mad
   return near ? [near.path] : straight;
 }
 
-/** On a turned surface a circle is all places at one distance from its middle, each reached straight. */
-function ellipseOn(sheet: Sheet, centre: Point, { width, height }: LineOf<'ellipse'>, turn: number): Path | null {
-  if (!sheet.chart) return ellipsePath(centre, width, height, turn);
+/** Where the drawing is not true a circle is all places at one distance from its middle, each reached straight. */
+function ellipseOn(skin: Skin, centre: Point, { width, height }: LineOf<'ellipse'>, turn: number): Path | null {
+  if (!skin.metric) return ellipsePath(centre, width, height, turn);
   const steps = 180;
   const reach = (angle: number) => {
     const [a, b] = [width / 2, height / 2];
@@ -97,60 +92,44 @@ function ellipseOn(sheet: Sheet, centre: Point, { width, height }: LineOf<'ellip
   };
   const places = Array.from({ length: steps }, (_, step) => {
     const angle = (2 * Math.PI * step) / steps;
-    return walkStraight(sheet, centre, angle, reach(angle));
+    return skin.walk(centre, angle, reach(angle));
   });
   return places.every(({ x, y }) => Number.isFinite(x) && Number.isFinite(y)) ? sampledPath(places, true) : null;
 }
 
-function ringRound({ at }: LineOf<'ring'>, sheet: Sheet): Made {
-  if (!sheet.round) return plainly('line.not-round');
-  const along = alongSkin(sheet, at);
-  return along === null ? plainly('line.beyond-ends') : [ringAt(sheet, along)];
-}
-
-/** Distance along the skin of a distance along the axis; null beyond the ends. */
-function alongSkin({ round }: Sheet, axis: number): number | null {
-  if (!round) return null;
-  const at = (s: number) => round.at(s).along;
-  const [start, end] = [at(0), at(round.lengthMm)];
-  if (axis < Math.min(start, end) - 1e-9 || axis > Math.max(start, end) + 1e-9) return null;
-  let [low, high] = [0, round.lengthMm];
-  for (let step = 0; step < 60; step++) {
-    const middle = (low + high) / 2;
-    if (at(middle) < axis === start < end) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+function ringRound({ at }: LineOf<'ring'>, skin: Skin): Made {
+  if (!skin.axle) return plainly('line.not-round');
+  const along = alongSkin(skin.axle, at);
+  return along === null ? plainly('line.beyond-ends') : [skin.axle.ringAt(along)];
 }
 
 /**
  * Both edges of every band, each a line of its own: straight across, or rings where the bands follow a round part. Widths, gaps and
  * margin are measured square to the bands, as tape is: at a slant they take more room along the direction they follow each other.
  */
-function bandEdges(line: LineOf<'bands'>, place: (measured: Measured) => Point, heading: number, sheet: Sheet): Made {
+function bandEdges(line: LineOf<'bands'>, place: (measured: Measured) => Point, heading: number, skin: Skin): Made {
   const from = place(line.from);
   const edges = placeBands(line.count, line.width, line.gap, line.margin, line.taper).flatMap(({ from: start, widthMm }) => [start, start + widthMm]);
   const along = { x: Math.cos(heading), y: Math.sin(heading) };
-  const rings = sheet.round && Math.abs(along.y) < 1e-9 && line.slantDeg === 0;
+  const rings = Math.abs(along.y) < 1e-9 && line.slantDeg === 0 ? skin.axle : null;
   const stretch = 1 / Math.cos(radians(line.slantDeg));
   const paths = edges.map((square) => {
     const at = square * stretch;
     const middle = { x: from.x + along.x * at, y: from.y + along.y * at };
-    if (rings && sheet.round) return middle.x < 0 || middle.x > sheet.round.lengthMm ? null : ringAt(sheet, middle.x);
+    if (rings) return middle.x < 0 || middle.x > rings.lengthMm ? null : rings.ringAt(middle.x);
     const lean = heading + Math.PI / 2 - radians(line.slantDeg);
     const reach = 1;
     const ends = [-reach, reach].map((t) => ({ x: middle.x + t * Math.cos(lean), y: middle.y + t * Math.sin(lean) }));
-    return straightOn(sheet, ends[0], ends[1]);
+    return skin.between(ends[0], ends[1]);
   });
   if (paths.some((path) => path === null)) return plainly('line.bands-beyond');
   return paths as Path[];
 }
 
-function raysFrom(line: LineOf<'rays'>, from: Point, heading: (degrees: number) => number, sheet: Sheet): Made {
+function raysFrom(line: LineOf<'rays'>, from: Point, heading: (degrees: number) => number, skin: Skin): Made {
   const paths = Array.from({ length: line.count }, (_, index) => {
     const angle = heading(line.firstDeg + index * line.stepDeg);
-    if (sheet.chart)
-      return straightOver(sheet, walkStraight(sheet, from, angle, line.clear + 0.01), walkStraight(sheet, from, angle, line.clear + line.length));
+    if (skin.metric) return skin.between(skin.walk(from, angle, line.clear + 0.01), skin.walk(from, angle, line.clear + line.length));
     const end = (reach: number) => ({ x: from.x + reach * Math.cos(angle), y: from.y + reach * Math.sin(angle) });
     return straightPath(end(line.clear), end(line.clear + line.length));
   });

@@ -2,20 +2,18 @@ import type { Point } from '../curves';
 import {
   dot,
   HOME_POSE,
-  inSpace,
-  mirroredSheet,
+  mirroredSkin,
   placedBy,
-  reflected,
-  sheetOf,
+  skinOf,
   turnedBy,
   type Datum,
+  type Frame,
   type Feature,
   type Pose,
-  type Sheet,
+  type Skin,
   type Space,
   type Surface,
 } from '../surface';
-import type { Frame } from './cut';
 import type { TrimLine } from './line';
 
 /** A part as far as lines are concerned. */
@@ -35,9 +33,9 @@ export interface PartShape {
 export interface PartBoard {
   readonly shape: PartShape;
   /** The sheet measurements refer to. */
-  readonly measured: Sheet;
+  readonly measured: Skin;
   /** The sheet as drawn: its mirror image for an opposite part. */
-  readonly drawn: Sheet;
+  readonly drawn: Skin;
   readonly mirrored: boolean;
   /** Changes a place between the two; the same both ways. */
   readonly reflect: (place: Point) => Point;
@@ -62,15 +60,15 @@ export function shapeOf(part: PartShape, parts: readonly PartShape[]): PartShape
 /** Lays a part out. */
 export function boardOf(part: PartShape, parts: readonly PartShape[]): PartBoard {
   const shape = shapeOf(part, parts);
-  const measured = sheetOf(shape.surface);
+  const measured = skinOf(shape.surface);
   const mirrored = part.opposite !== undefined;
   const same = (place: Point) => place;
   return {
     shape,
     measured,
-    drawn: mirrored ? mirroredSheet(measured) : measured,
+    drawn: mirrored ? mirroredSkin(measured) : measured,
     mirrored,
-    reflect: mirrored ? reflected(measured) : same,
+    reflect: mirrored ? measured.reflect : same,
     frame: frameOf(shape.pose ?? HOME_POSE),
   };
 }
@@ -88,7 +86,7 @@ export function frameOf(pose: Pose): Frame {
 /** Place on the whole piece, and outward direction there, of a place on the sheet as drawn. */
 export function onPiece({ shape, measured, mirrored, reflect }: PartBoard, place: Point): { readonly at: Space; readonly out: Space } {
   const pose = shape.pose ?? HOME_POSE;
-  const own = inSpace(measured, reflect(place));
+  const own = measured.inSpace(reflect(place));
   const at = placedBy(pose, own.at);
   const out = turnedBy(pose, own.out);
   return mirrored ? { at: { ...at, y: -at.y }, out: { ...out, y: -out.y } } : { at, out };

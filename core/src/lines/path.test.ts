@@ -1,5 +1,5 @@
 import { type Point, inflections, pathLength, pieceOf, pointAt, straightPath, tightestBend, type Path } from '../curves';
-import { sheetOf } from '../surface';
+import { skinOf } from '../surface';
 import { parallelPath, sweepPath } from '.';
 import { connectedTo, rimsOf, piecesInside, runOn } from './trim';
 
@@ -8,8 +8,8 @@ const line = straightPath(at(0, 50), at(100, 50)) as Path;
 const SQUARE = [at(0, 0), at(100, 0), at(100, 100), at(0, 100)];
 /** Two towers with a gap between them above y = 20. */
 const TOWERS = [at(0, 0), at(100, 0), at(100, 100), at(70, 100), at(70, 20), at(30, 20), at(30, 100), at(0, 100)];
-const sheet = (ring: readonly Point[]) => sheetOf({ kind: 'flat', outline: { kind: 'polygon', points: ring.map(({ x, y }) => [x, y]) } });
-const inside = (path: Path, ring: readonly Point[]) => piecesInside(path, rimsOf(sheet(ring), []));
+const skin = (ring: readonly Point[]) => skinOf({ kind: 'flat', outline: { kind: 'polygon', points: ring.map(({ x, y }) => [x, y]) } });
+const inside = (path: Path, ring: readonly Point[]) => piecesInside(path, rimsOf(skin(ring), []));
 const BOTH = { start: true, end: true };
 const spans = (pieces: readonly Path[]) => pieces.map((piece) => [Math.round(piece[0].at), Math.round(piece[piece.length - 1].at)]);
 
@@ -46,7 +46,7 @@ describe('pieces on the part', () => {
     expect(inside(off, SQUARE)).toEqual([]);
   });
   it('end at the first edge when a line runs on', () => {
-    const short = runOn(straightPath(at(5, 50), at(20, 50)) as Path, sheet(TOWERS), BOTH);
+    const short = runOn(straightPath(at(5, 50), at(20, 50)) as Path, skin(TOWERS), BOTH);
     const span = { from: short.path[short.before].at, to: short.path[short.path.length - 1 - short.after].at };
     expect(connectedTo(inside(short.path, TOWERS), span).map((piece) => Math.round(pathLength(piece)))).toEqual([30]);
   });
@@ -55,7 +55,7 @@ describe('pieces on the part', () => {
 describe('running on', () => {
   it('goes straight from both ends and keeps the bend in between', () => {
     const sweep = sweepPath([at(20, 50), at(50, 60), at(80, 50)]) as Path;
-    const longer = runOn(sweep, sheet(SQUARE), BOTH);
+    const longer = runOn(sweep, skin(SQUARE), BOTH);
     expect(longer.path[longer.path.length - 1 - longer.after].at - longer.path[longer.before].at).toBeCloseTo(pathLength(sweep), 6);
     expect(longer.path[0].curvature).toBe(0);
     expect(tightestBend(longer.path)?.radiusMm).toBeCloseTo(tightestBend(sweep)?.radiusMm ?? 0, 9);

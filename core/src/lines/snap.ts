@@ -1,5 +1,5 @@
 import { distance, type Point, nearestOnPath, pathCrossings, pointAt, type Path, straightPath } from '../curves';
-import { measureFrom, placeOf, type Datum, type Sheet } from '../surface';
+import { measureFrom, placeOf, type Datum, type Skin } from '../surface';
 import type { SnapName, SnapSaid } from './says';
 import { plainly } from '../units';
 
@@ -11,7 +11,7 @@ export interface Snap {
 
 /** What there is to be drawn to. */
 export interface SnapTargets {
-  readonly sheet: Sheet;
+  readonly skin: Skin;
   readonly datums: readonly Datum[];
   /** Other lines with their codes. */
   readonly lines: readonly { readonly code: string; readonly pieces: readonly Path[] }[];
@@ -40,12 +40,12 @@ export function snapped(place: Point, targets: SnapTargets, reachMm: number): Sn
   return null;
 }
 
-function points({ sheet, datums, lines }: SnapTargets): Snap[] {
+function points({ skin, datums, lines }: SnapTargets): Snap[] {
   const rim =
-    sheet.ring.length <= 60
-      ? sheet.ring.map((corner): Snap => ({ place: corner, to: plainly('snap.corner') }))
-      : sheet.edges.map(({ places }): Snap => ({ place: places[0], to: plainly('snap.corner') }));
-  const middles = sheet.edges.map(({ places, name }): Snap => {
+    skin.ring.length <= 60
+      ? skin.ring.map((corner): Snap => ({ place: corner, to: plainly('snap.corner') }))
+      : skin.edges.map(({ places }): Snap => ({ place: places[0], to: plainly('snap.corner') }));
+  const middles = skin.edges.map(({ places, name }): Snap => {
     const [a, b] = [places[0], places[places.length - 1]];
     return places.length === 2
       ? { place: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, to: { code: 'snap.middle', values: { to: name } } }
@@ -75,9 +75,9 @@ function points({ sheet, datums, lines }: SnapTargets): Snap[] {
 }
 
 /** Feet of the perpendicular from the other end, and places where the straight from there just touches a bend. */
-function anchored({ lines, sheet, anchor }: SnapTargets): Snap[] {
+function anchored({ lines, skin, anchor }: SnapTargets): Snap[] {
   if (!anchor) return [];
-  const edges = sheet.edges.flatMap(({ places, name }) => {
+  const edges = skin.edges.flatMap(({ places, name }) => {
     const path = places.length === 2 ? straightPath(places[0], places[1]) : null;
     return path ? [{ code: name, pieces: [path] as readonly Path[] }] : [];
   });
@@ -104,11 +104,11 @@ function whereHeading(piece: Path, from: Point, how: 'square' | 'tangent', code:
 }
 
 /** The nearest places on lines, edges and datums. */
-function along(near: Point, { lines, sheet, datums }: SnapTargets): Snap[] {
+function along(near: Point, { lines, skin, datums }: SnapTargets): Snap[] {
   const onLines = lines.flatMap(({ code, pieces }) =>
     pieces.map((piece): Snap => ({ place: pointAt(piece, nearestOnPath(piece, near).at), to: { code: 'snap.on', values: { to: code } } })),
   );
-  const onEdges = sheet.edges.flatMap(({ places, name }) =>
+  const onEdges = skin.edges.flatMap(({ places, name }) =>
     places.slice(1).flatMap((to, index): Snap[] => {
       const path = straightPath(places[index], to);
       return path ? [{ place: pointAt(path, nearestOnPath(path, near).at), to: { code: 'snap.on', values: { to: name } } }] : [];

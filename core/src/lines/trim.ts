@@ -1,21 +1,6 @@
-import {
-  boxOf,
-  crossing,
-  distance,
-  insideRing,
-  type Point,
-  isClosed,
-  pathCrossings,
-  pieceOf,
-  pointAt,
-  withDistances,
-  type Path,
-  type PathPoint,
-} from '../curves';
-import { onRound, type Sheet } from '../surface';
+import { boxOf, crossing, distance, insideRing, type Point, isClosed, pathCrossings, pieceOf, pointAt, withDistances, type Path } from '../curves';
+import type { Skin } from '../surface';
 import { TOLERANCE } from '../units';
-import { runOnOver } from './geodesic';
-import { unwound } from './wrap';
 
 /** A line with its ends run on. */
 export interface LongerLine {
@@ -29,11 +14,11 @@ export interface LongerLine {
  * Runs the ends of a line straight on, past everything on the part.
  * @param ends which ends go on; a closed line has none
  */
-export function runOn(path: Path, sheet: Sheet, ends: { readonly start: boolean; readonly end: boolean }): LongerLine {
+export function runOn(path: Path, skin: Skin, ends: { readonly start: boolean; readonly end: boolean }): LongerLine {
   const [first, last] = [path[0], path[path.length - 1]];
-  if (isClosed(path) || meetsRound(sheet, first, last)) return { path, before: 0, after: 0 };
-  const before = ends.start ? ahead(sheet, first, false).reverse() : [];
-  const after = ends.end ? ahead(sheet, last, true) : [];
+  if (isClosed(path) || meetsRound(skin, first, last)) return { path, before: 0, after: 0 };
+  const before = ends.start ? skin.onward(first, false).reverse() : [];
+  const after = ends.end ? skin.onward(last, true) : [];
   if (before.length + after.length === 0) return { path, before: 0, after: 0 };
   // The join keeps its own bend: the place is there twice, once for each side of it.
   const lead = before.length > 0 ? withDistances([...before, { ...first, curvature: 0 }]) : [];
@@ -45,36 +30,17 @@ export function runOn(path: Path, sheet: Sheet, ends: { readonly start: boolean;
 }
 
 /** True for a line that goes once round a part and meets itself, though its ends lie apart on the sheet. */
-function meetsRound(sheet: Sheet, first: Point, last: Point): boolean {
-  if (!sheet.turns) return false;
-  return [-1, 1].some((count) => distance(unwound(sheet.turns as NonNullable<Sheet['turns']>, last, count), first) < 1e-3);
-}
-
-/** Places straight on from an end, direction as along the line. */
-function ahead(sheet: Sheet, end: PathPoint, forward: boolean): PathPoint[] {
-  if (sheet.chart) return runOnOver(sheet, end, forward).map((point) => (forward ? point : { ...point, tx: -point.tx, ty: -point.ty }));
-  const sign = forward ? 1 : -1;
-  const far = reachOf(sheet, end);
-  return [{ ...end, x: end.x + sign * far * end.tx, y: end.y + sign * far * end.ty, curvature: 0 }];
-}
-
-/** Far enough to leave the part from an end; on a tube at most three times round. */
-function reachOf({ ring, turns, round }: Sheet, end: PathPoint): number {
-  const box = boxOf([...ring, end]);
-  const across = distance({ x: box.minX, y: box.minY }, { x: box.maxX, y: box.maxY }) + 1;
-  if (turns?.kind !== 'shift' || !round) return across;
-  const needed = round.lengthMm / Math.max(1e-6, Math.abs(end.tx));
-  return Math.max(across, Math.min(needed + across, 3 * turns.girthMm));
-}
+const meetsRound = ({ seam }: Skin, first: Point, last: Point): boolean =>
+  seam !== null && [-1, 1].some((count) => distance(seam.unwound(last, count), first) < 1e-3);
 
 /**
  * Stops one end of a line on another line: cut there, or run straight on to it.
  * @param targets paths of the line it ends on
  * @returns null where it does not meet them
  */
-export function endedOn(path: Path, end: 'start' | 'end', targets: readonly Path[], sheet: Sheet): Path | null {
+export function endedOn(path: Path, end: 'start' | 'end', targets: readonly Path[], skin: Skin): Path | null {
   const atStart = end === 'start';
-  const longer = runOn(path, sheet, { start: atStart, end: !atStart });
+  const longer = runOn(path, skin, { start: atStart, end: !atStart });
   const own = atStart ? longer.path[longer.before].at : longer.path[longer.path.length - 1 - longer.after].at;
   const met = targets.flatMap((target) => pathCrossings(longer.path, target).map(({ onFirst }) => onFirst));
   const nearest = met.sort((a, b) => Math.abs(a - own) - Math.abs(b - own))[0];
@@ -93,16 +59,9 @@ export interface Rims {
 }
 
 /** Where lines may lie: on the sheet, off its openings. */
-export function rimsOf(sheet: Sheet, openings: readonly (readonly Point[])[]): Rims {
+export function rimsOf(skin: Skin, openings: readonly (readonly Point[])[]): Rims {
   const bare = (place: Point) => !openings.some((ring) => insideRing(place, ring));
-  // The ends of a cone are round on its sheet, and flattened there: what counts is the flattened rim.
-  if (!sheet.round || sheet.kind === 'cone') return { rims: [sheet.ring, ...openings], holds: (place) => insideRing(place, sheet.ring) && bare(place) };
-  const { lengthMm } = sheet.round;
-  const holds = (place: Point) => {
-    const { along } = onRound(sheet, place);
-    return along > 0 && along < lengthMm && bare(place);
-  };
-  return { rims: [...sheet.edges.map(({ places }) => places), ...openings], holds };
+  return { rims: [...skin.rims, ...openings], holds: (place) => skin.holds(place) && bare(place) };
 }
 
 /**

@@ -1,11 +1,11 @@
 import { arcPath, corners, pathLength, sampledPath, straightPath, type Path } from '../curves';
 import fc from 'fast-check';
-import { onRound, sheetOf, type Surface } from '../surface';
+import { skinOf, type Surface } from '../surface';
 import { linesOn, straight } from '../testing';
 import { sweepPath } from '.';
 import { filletBetween } from './fillet';
 import { isTrouble } from './says';
-import { unwound, wrapped } from './wrap';
+import { wrapped } from './wrap';
 
 const TUBE: Surface = { kind: 'tube', diameter: 80, length: 300 };
 const CONE: Surface = { kind: 'cone', d1: 50, d2: 120, length: 260 };
@@ -15,27 +15,27 @@ describe('cut at the seam', () => {
   const girth = Math.PI * 80;
   it('a line that stays on the sheet is left alone', () => {
     const line = straightPath(at(0, -50), at(300, 60)) as Path;
-    expect(wrapped(line, sheetOf(TUBE))).toHaveLength(1);
-    expect(wrapped(line, sheetOf({ kind: 'flat', outline: { kind: 'rectangle', width: 9, height: 9 } }))).toEqual([line]);
+    expect(wrapped(line, skinOf(TUBE))).toHaveLength(1);
+    expect(wrapped(line, skinOf({ kind: 'flat', outline: { kind: 'rectangle', width: 9, height: 9 } }))).toEqual([line]);
   });
   it('a helix comes in pieces that lie on the sheet and keep its length', () => {
     fc.assert(
       fc.property(fc.double({ min: -900, max: 900, noNaN: true }), fc.double({ min: -900, max: 900, noNaN: true }), (from, to) => {
         const line = straightPath(at(0, from), at(300, to)) as Path;
-        const pieces = wrapped(line, sheetOf(TUBE));
+        const pieces = wrapped(line, skinOf(TUBE));
         const onSheet = pieces.every((piece) => piece.every(({ y }) => Math.abs(y) <= girth / 2 + 1e-6));
         return onSheet && Math.abs(pieces.reduce((sum, piece) => sum + pathLength(piece), 0) - pathLength(line)) < 0.01;
       }),
     );
   });
   it('a turn of a cone brings a place to where it was', () => {
-    const sheet = sheetOf(CONE);
+    const skin = skinOf(CONE);
     fc.assert(
       fc.property(fc.integer({ min: -3, max: 3 }), fc.double({ min: 0, max: 260, noNaN: true }), (turns, along) => {
         const place = at(along, 5);
-        const there = unwound(sheet.turns!, place, turns);
-        const back = unwound(sheet.turns!, there, -turns);
-        const [a, b] = [onRound(sheet, place), onRound(sheet, there)];
+        const there = skin.seam!.unwound(place, turns);
+        const back = skin.seam!.unwound(there, -turns);
+        const [a, b] = [skin.axle!.onRound(place), skin.axle!.onRound(there)];
         const round = Math.cos(a.angle - b.angle);
         return Math.hypot(back.x - place.x, back.y - place.y) < 1e-9 && Math.abs(a.along - b.along) < 1e-9 && Math.abs(round - 1) < 1e-9;
       }),

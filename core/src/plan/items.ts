@@ -97,7 +97,7 @@ function maskedParts(sequence: Sequence, index: number, { works, starts: { areas
     return {
       id: part.id,
       count: part.count,
-      round: setOut.board.drawn.round !== null,
+      round: setOut.board.drawn.axle !== null,
       lines,
       arrangement,
       edges: own.map((edge) => ({

@@ -43,7 +43,7 @@ export function dragged(
   const others = setOut.lines.filter(({ owner }) => owner !== lineId).map(({ code, pieces }) => ({ code, pieces }));
   const { board } = setOut;
   const targets = {
-    sheet: board.drawn,
+    skin: board.drawn,
     datums: board.mirrored ? [] : board.shape.datums,
     lines: others,
     tapes,

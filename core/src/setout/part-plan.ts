@@ -2,7 +2,7 @@ import { corners, inflections, pathLength, pointAt, tightestBend, type Path, typ
 import { neighboursOf } from '../areas';
 import type { Finish } from '../finish';
 import { type ResolvedLine } from '../lines';
-import { measureFrom, onSheet, placeOf, type Datum, type Sheet } from '../surface';
+import { measureFrom, placeOf, type Datum } from '../surface';
 import { largest, smallest } from '../units';
 import type { PartWork } from './part-work';
 import type { AreaPlan, Coordinates, LinePlace, LinePlan, PartPlan } from './types';
@@ -27,8 +27,8 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>):
       places: (zone ?? row ?? []).map(coordinates),
       closed: zone !== null,
     })),
-    folds: (board.drawn.net?.panels ?? []).flatMap(({ fold }) => (fold ? [[board.reflect(fold.a), board.reflect(fold.b)].map(coordinates)] : [])),
-    seams: seamsOf(board.drawn).map((seam) => seam.map(coordinates)),
+    folds: board.drawn.folds.map((fold) => fold.map(coordinates)),
+    seams: (board.drawn.seam?.edges ?? []).map((edge) => edge.map(coordinates)),
     datums: board.shape.datums.map((datum) => ({ id: datum.id, name: datum.name, places: datumLine(datum, work).map(coordinates) })),
     edges: board.drawn.edges.map(({ name }) => name),
     lost: work.lost.map(({ seed, finish }) => ({ seed, finish })),
@@ -70,13 +70,6 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>):
       };
     }),
   };
-}
-
-/** From the near end to the far one along both edges that meet. */
-function seamsOf(sheet: Sheet): Point[][] {
-  const { round } = sheet;
-  if (!round) return [];
-  return [-Math.PI, Math.PI].map((angle) => [0, round.lengthMm].map((along) => onSheet(sheet, { along, angle })));
 }
 
 const codeOf = (id: string, { lines }: PartWork): string => lines.find((line) => line.id === id)?.code ?? id;

@@ -105,5 +105,5 @@ export const placed = ([x, y]: readonly [number, number]): Point => ({ x, y });
 function workedOut(part: Part, setOut: SetOut, parts: readonly Part[], worked: (part: Part) => Worked): Worked {
   const source = followedBy(part, parts);
   if (source && !source.opposite) return { setOut, arrangement: mirroredArrangement(worked(source).arrangement, setOut.board.reflect) };
-  return { setOut, arrangement: arrange({ sheet: setOut.board.drawn, openings: setOut.openings }, setOut.lines) };
+  return { setOut, arrangement: arrange({ skin: setOut.board.drawn, openings: setOut.openings }, setOut.lines) };
 }

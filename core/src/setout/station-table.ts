@@ -1,7 +1,7 @@
 import type { Point } from '../curves';
 import type { Design } from '../job';
-import { onPiece, roundMeasure, stationsOf, type SetOut, type Station } from '../lines';
-import { measureFrom, type Datum } from '../surface';
+import { onPiece, stationsOf, type SetOut, type Station } from '../lines';
+import { measureFrom, roundMeasure, type Datum } from '../surface';
 import { RULE_OF_THUMB } from '../units';
 import { newWorkStore, setOutsOf, type WorkStore } from './store';
 
@@ -58,7 +58,7 @@ export function stationTable(design: Design, wish: StationRequest, store: WorkSt
   const stations = line.pieces.map((piece) => stationsOf(piece, measure, wish.stepMm, wish.toleranceMm));
   const by = stations.every((one) => one.by === 'datum') ? 'datum' : 'line';
   const rows = stations.flatMap((one) => one.rows);
-  const round = own.board.measured.round !== null;
+  const round = own.board.measured.axle !== null;
   const opposite = oppositeOf(design, wish.part, all);
   const base = plumb(own, onSheetOf(own, datum));
   return {
@@ -108,7 +108,8 @@ const onSheetOf = ({ board }: SetOut, { at: [x, y] }: Datum): Point => board.ref
 const plumb = ({ board }: SetOut, place: Point): number => onPiece(board, place).at.z;
 
 function roundCells({ board }: SetOut, { place }: Station): StationCell[] {
-  const measured = roundMeasure(board.measured, board.reflect(place));
+  const { axle } = board.measured;
+  const measured = axle && roundMeasure(axle, board.reflect(place));
   return measured ? [measured.degrees, measured.girthMm] : [null, null];
 }
 

@@ -1,38 +1,62 @@
-/** A cone unrolled: a sector of a ring. */
-export interface ConeSheet {
-  readonly slantMm: number;
-  /** Sine of half the opening angle; above 0 where the cone widens away from the d1 end. */
-  readonly sinHalfAngle: number;
-  /** Apex to the small and the big end along the skin; null on a tube, which has none. */
-  readonly apexToSmallMm: number | null;
-  readonly apexToBigMm: number | null;
-  /** Opening of the sector; 0 on a tube. */
-  readonly sectorDeg: number;
-}
+import * as v from 'valibot';
+import { arcAbout, stepsOfTurn, type Point } from '../curves';
+import { lengthMm, numberBetween, plainly, TOLERANCE } from '../units';
+import type { Axle } from './axle';
+import { coneSheet } from './cone-unrolled';
+import type { KindOfSurface } from './kind';
+import { endEdge, turnedAbout } from './round-sheet';
+import { turnSeam } from './seam';
+import { trueSheet } from './true-sheet';
 
-/**
- * Unrolls a cone.
- * @param d1 diameter at one end, mm; @param d2 at the other; @param length along the axis
- * Source: slant = √(length² + (R2 − R1)²), sin α = (R2 − R1) / slant, apex distance R / sin α, sector 360° · sin α.
- */
-export function coneSheet(d1: number, d2: number, length: number): ConeSheet {
-  const difference = (d2 - d1) / 2;
-  const slantMm = Math.hypot(length, difference);
-  const sinHalfAngle = difference / slantMm;
-  if (difference === 0) return { slantMm, sinHalfAngle: 0, apexToSmallMm: null, apexToBigMm: null, sectorDeg: 0 };
-  const steep = Math.abs(sinHalfAngle);
-  return {
-    slantMm,
-    sinHalfAngle,
-    apexToSmallMm: Math.min(d1, d2) / 2 / steep,
-    apexToBigMm: Math.max(d1, d2) / 2 / steep,
-    sectorDeg: 360 * steep,
-  };
-}
+const schema = v.strictObject({
+  kind: v.literal('cone'),
+  /** Diameter at the end lengths are measured from, and at the other. */
+  d1: numberBetween(0, 30_000, 'mm'),
+  d2: numberBetween(0, 30_000, 'mm'),
+  length: lengthMm(),
+});
+export type ConeSurface = v.InferOutput<typeof schema>;
 
-/** Radius a ring round a cone has on the sheet: its apex distance; null on a tube, where it lies straight. */
-export function ringOnSheet(d1: number, d2: number, length: number, at: number): { readonly girthMm: number; readonly sheetRadiusMm: number | null } {
-  const radius = d1 / 2 + ((d2 - d1) / 2) * (at / length);
-  const { sinHalfAngle } = coneSheet(d1, d2, length);
-  return { girthMm: 2 * Math.PI * radius, sheetRadiusMm: sinHalfAngle === 0 ? null : radius / Math.abs(sinHalfAngle) };
-}
+/** A cone unrolled: a sector of a ring, its top along y = 0. Its ends are round on the sheet and flattened: what counts is the flattened rim. */
+export const cone: KindOfSurface<ConeSurface, typeof schema> = {
+  schema,
+  faults: ({ d1, d2 }) => (d1 === d2 ? [{ keys: ['d2'], why: plainly('surface.cone-is-tube') }] : []),
+  sizedBy: [],
+  skin: ({ d1, d2, length }) => {
+    const { slantMm, sinHalfAngle } = coneSheet(d1, d2, length);
+    const side = sinHalfAngle > 0 ? 1 : -1;
+    const steep = Math.abs(sinHalfAngle);
+    const sector = 2 * Math.PI * steep;
+    const apex = { x: (-side * d1) / 2 / steep, y: 0 };
+    const radiusAt = (along: number) => d1 / 2 + sinHalfAngle * along;
+    const polar = (reach: number, angle: number): Point => ({ x: apex.x + side * reach * Math.cos(angle), y: reach * Math.sin(angle) });
+    const onSheet: Axle['onSheet'] = ({ along, angle }) => polar(radiusAt(along) / (sector / (2 * Math.PI)), (angle * sector) / (2 * Math.PI));
+    const axle: Axle = {
+      lengthMm: slantMm,
+      at: (along) => ({ along: (along * length) / slantMm, radius: radiusAt(along), slope: sinHalfAngle, axial: length / slantMm }),
+      onSheet,
+      onRound: ({ x, y }) => {
+        const dx = side * (x - apex.x);
+        return { along: side * (Math.hypot(dx, y) - Math.abs(apex.x)), angle: (Math.atan2(y, dx) * 2 * Math.PI) / sector };
+      },
+      ringAt: (along) => arcAbout(apex, onSheet({ along, angle: -Math.PI }), side * sector, onSheet({ along, angle: Math.PI })),
+    };
+    const end = (along: number): Point[] => {
+      const reach = radiusAt(along) / steep;
+      const steps = reach === 0 ? 0 : stepsOfTurn(reach, sector, TOLERANCE.flatten);
+      return Array.from({ length: steps + 1 }, (_, step) => polar(reach, sector * (steps === 0 ? 0 : step / steps - 0.5)));
+    };
+    const far = end(slantMm);
+    const near = end(0).reverse();
+    const ring = [...far, ...near];
+    const seamEdge = (angle: number) => [onSheet({ along: 0, angle }), onSheet({ along: slantMm, angle })] as const;
+    return {
+      kind: 'cone',
+      ...trueSheet(ring),
+      ...turnedAbout(axle),
+      ring,
+      edges: [...(d2 > 0 ? [endEdge('edge.far', far)] : []), ...(d1 > 0 ? [endEdge('edge.near', near)] : [])],
+      seam: turnSeam({ apex, sector, side }, [seamEdge(-Math.PI), seamEdge(Math.PI)]),
+    };
+  },
+};

@@ -16,3 +16,4 @@ export * from './steps';
 export * from './span';
 export * from './kinds';
 export * from './free-id';
+export * from './halved';

@@ -1,8 +1,8 @@
-import { type Path, boxOf, insideRing, type Point } from '../curves';
+import { type Path, type Point } from '../curves';
 import { areaAt } from '../areas';
 import type { Design, Shelf } from '../job';
 import { onPiece, VIEW_AXES, type PartBoard, type ViewName } from '../lines';
-import { cross, dot, onSheet, unit, type Space } from '../surface';
+import { cross, dot, type SkinFacets, unit, type Space } from '../surface';
 import { rounded } from '../units';
 import { workOutParts, type Coordinates, type PartWork, type WorkStore } from '../setout';
 
@@ -79,12 +79,13 @@ function patchesOf(work: PartWork, eye: Eye, colours: ReadonlyMap<string, string
     const finish = work.finishes[area];
     return (finish && colours.get(finish)) || work.presents[area].colour;
   };
-  if (board.drawn.kind === 'flat') return work.arrangement.areas.flatMap(({ rings }, area) => flatPatches(work, rings, colourOf(area), eye));
-  return cellsOf(work).flatMap(({ corners, middle, area }) => {
+  const { facets, seam } = board.drawn;
+  if (!facets) return work.arrangement.areas.flatMap(({ rings }, area) => flatPatches(work, rings, colourOf(area), eye));
+  return cellsOf(work, facets).flatMap(({ corners, middle, area }) => {
     const { at, out } = onPiece(board, middle);
     const back = dot(out, eye.into) >= 0;
-    // The inside of a closed round part is never seen.
-    if (back && board.drawn.round) return [];
+    // The inside of a closed part is never seen.
+    if (back && seam) return [];
     return [
       { part: work.part.id, colour: colourOf(area), back, points: corners.map((corner) => seen(onPiece(board, corner).at, eye)), depth: dot(at, eye.into) },
     ];
@@ -117,14 +118,8 @@ interface Cell {
 }
 
 /** Small facets of a round or folded part; neighbours of one area along the part are one. */
-function cellsOf(work: PartWork): Cell[] {
-  const { drawn } = work.setOut.board;
-  const areas = work.arrangement.areas;
-  const { minX, maxX, minY, maxY } = boxOf(drawn.ring);
-  const { round } = drawn;
-  const place = round
-    ? (u: number, v: number) => onSheet(drawn, { along: u * round.lengthMm, angle: (v - 0.5) * 2 * Math.PI })
-    : (u: number, v: number) => ({ x: minX + u * (maxX - minX), y: minY + v * (maxY - minY) });
+function cellsOf(work: PartWork, { placeAt, holds, long }: SkinFacets): Cell[] {
+  const { areas } = work.arrangement;
   const cells: Cell[] = [];
   for (let row = 0; row < ROUND; row++) {
     let open: { from: number; area: number } | null = null;
@@ -133,15 +128,13 @@ function cellsOf(work: PartWork): Cell[] {
       const [u0, u1, v0, v1] = [open.from / ALONG, to / ALONG, row / ROUND, (row + 1) / ROUND];
       // A long facet keeps the curve of the profile: its sides are walked step by step.
       const steps = Array.from({ length: to - open.from + 1 }, (_, index) => (open as { from: number }).from + index);
-      const corners = [...steps.map((step) => place(step / ALONG, v0)), ...steps.reverse().map((step) => place(step / ALONG, v1))];
-      cells.push({ corners, middle: place((u0 + u1) / 2, (v0 + v1) / 2), area: open.area });
+      const corners = [...steps.map((step) => placeAt(step / ALONG, v0)), ...steps.reverse().map((step) => placeAt(step / ALONG, v1))];
+      cells.push({ corners, middle: placeAt((u0 + u1) / 2, (v0 + v1) / 2), area: open.area });
     };
     for (let column = 0; column < ALONG; column++) {
-      const middle = place((column + 0.5) / ALONG, (row + 0.5) / ROUND);
-      const on = round || insideRing(middle, drawn.ring);
-      const area = on ? areaAt(areas, middle) : -1;
-      // A folded part turns away at its bends: there a facet must not run on.
-      if (open && (open.area !== area || !round)) {
+      const middle = placeAt((column + 0.5) / ALONG, (row + 0.5) / ROUND);
+      const area = holds(middle) ? areaAt(areas, middle) : -1;
+      if (open && (open.area !== area || !long)) {
         close(column);
         open = null;
       }
@@ -171,16 +164,5 @@ function seenRuns(piece: Path, board: PartBoard, eye: Eye): Coordinates[][] {
   return runs.filter((run) => run.length > 1);
 }
 
-/** Outline of a flat or folded part; of a round one its two ends. */
-function rimsOf({ part, setOut }: PartWork, eye: Eye): Picture['rims'] {
-  const { board } = setOut;
-  if (!board.drawn.round) {
-    const ring = [...board.drawn.ring, board.drawn.ring[0]];
-    return [{ part: part.id, points: ring.map((place) => seen(onPiece(board, place).at, eye)) }];
-  }
-  const { lengthMm } = board.drawn.round;
-  return [0, lengthMm].map((along) => ({
-    part: part.id,
-    points: Array.from({ length: 49 }, (_, index) => seen(onPiece(board, onSheet(board.drawn, { along, angle: (index / 48 - 0.5) * 2 * Math.PI })).at, eye)),
-  }));
-}
+const rimsOf = ({ part, setOut: { board } }: PartWork, eye: Eye): Picture['rims'] =>
+  board.drawn.shownRims().map((rim) => ({ part: part.id, points: rim.map((place) => seen(onPiece(board, place).at, eye)) }));

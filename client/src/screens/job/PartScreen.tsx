@@ -1,15 +1,4 @@
-import {
-  detachedPart,
-  withoutPart,
-  withPart,
-  freeId,
-  attachedParts,
-  boardOf,
-  pathText,
-  SUBSTRATES,
-  type Part,
-  type Substrate,
-} from '@lintrel/core';
+import { detachedPart, withoutPart, withPart, freeId, attachedParts, boardOf, pathText, SUBSTRATES, type Part, type Substrate } from '@lintrel/core';
 import { phrase, SUBSTRATE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';

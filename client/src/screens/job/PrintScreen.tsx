@@ -1,4 +1,4 @@
-import { readLength, told } from '@lintrel/core';
+import { readLength, told, type SurfaceKind } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -57,7 +57,7 @@ export function PrintScreen() {
           <Switch value={mirrored} onValueChange={setMirrored} accessibilityLabel={text('Mirrored, for the other side')} />
           <Body>Mirrored, for the other side</Body>
         </View>
-        <Small>{aboutTemplate(part.kind)}</Small>
+        <Small>{TEMPLATE_NOTES[part.kind]}</Small>
         <Action
           rank="main"
           label="Print on sheets"
@@ -97,11 +97,15 @@ export function PrintScreen() {
   );
 }
 
-function aboutTemplate(kind: string): string {
-  if (kind === 'turned') return 'A turned skin lies flat on no paper: it is printed as narrow gores, with what they are wrong by written on them.';
-  if (kind === 'tube' || kind === 'cone') return 'The unrolled skin, seen from outside; it says which edges meet. Check the 100 mm bar before you cut.';
-  return 'Print at 100 %, not fitted to the page, and check the 100 mm bar before you cut.';
-}
+const FLAT_NOTE = 'Print at 100 %, not fitted to the page, and check the 100 mm bar before you cut.';
+const UNROLLED_NOTE = 'The unrolled skin, seen from outside; it says which edges meet. Check the 100 mm bar before you cut.';
+const TEMPLATE_NOTES: Readonly<Record<SurfaceKind, string>> = {
+  flat: FLAT_NOTE,
+  folded: FLAT_NOTE,
+  tube: UNROLLED_NOTE,
+  cone: UNROLLED_NOTE,
+  turned: 'A turned skin lies flat on no paper: it is printed as narrow gores, with what they are wrong by written on them.',
+};
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },

@@ -2,23 +2,7 @@ import { circleNear, ringArea } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { areasOn, linesOn, setOutOne, straight } from '../testing';
-import {
-  coneSheet,
-  inSpace,
-  onRound,
-  onSheet,
-  outlineRing,
-  placedBy,
-  profileAt,
-  profileOf,
-  ringOnSheet,
-  sheetOf,
-  sizeOf,
-  surfaceFaults,
-  turnedBy,
-  type Panel,
-  type Surface,
-} from '.';
+import { coneSheet, outlineRing, placedBy, profileAt, profileOf, ringOnSheet, skinOf, sizeOf, surfaceFaults, turnedBy, type Panel, type Surface } from '.';
 
 const { say } = wordsFor();
 
@@ -119,21 +103,21 @@ describe('round surfaces', () => {
     ['cone', CONE],
     ['sphere', SPHERE],
   ])('%s: place, sheet and place again are the same', (_, surface) => {
-    const sheet = sheetOf(surface);
-    const length = sheet.round?.lengthMm ?? 0;
+    const skin = skinOf(surface);
+    const length = skin.axle?.lengthMm ?? 0;
     fc.assert(
       fc.property(fc.double({ min: 0.01, max: 0.99, noNaN: true }), fc.double({ min: -3.1, max: 3.1, noNaN: true }), (share, angle) => {
-        const back = onRound(sheet, onSheet(sheet, { along: share * length, angle }));
+        const back = skin.axle!.onRound(skin.axle!.onSheet({ along: share * length, angle }));
         return Math.abs(back.along - share * length) < 1e-6 && Math.abs(back.angle - angle) < 1e-6;
       }),
     );
   });
   it('stand where they should in space, looking outwards', () => {
-    const tube = sheetOf(TUBE);
-    expect(inSpace(tube, { x: 50, y: 0 })).toMatchObject({ at: { x: 50, y: 0, z: 30 }, out: { z: 1 } });
-    expect(inSpace(tube, onSheet(tube, { along: 50, angle: Math.PI / 2 })).at.y).toBeCloseTo(30);
-    const sphere = sheetOf(SPHERE);
-    const { at, out } = inSpace(sphere, onSheet(sphere, { along: 40, angle: 1 }));
+    const tube = skinOf(TUBE);
+    expect(tube.inSpace({ x: 50, y: 0 })).toMatchObject({ at: { x: 50, y: 0, z: 30 }, out: { z: 1 } });
+    expect(tube.inSpace(tube.axle!.onSheet({ along: 50, angle: Math.PI / 2 })).at.y).toBeCloseTo(30);
+    const sphere = skinOf(SPHERE);
+    const { at, out } = sphere.inSpace(sphere.axle!.onSheet({ along: 40, angle: 1 }));
     const middle = { x: at.x - SPHERE_RADIUS, y: at.y, z: at.z };
     expect(sizeOf(middle)).toBeCloseTo(SPHERE_RADIUS, 9);
     expect(out.x * middle.x + out.y * middle.y + out.z * middle.z).toBeCloseTo(SPHERE_RADIUS, 6);
@@ -183,24 +167,24 @@ describe('a folded piece', () => {
       panel('top', 400, 250, { on: 'front', edge: 2, own: 0, angleDeg: 90, radius: 0 }),
     ],
   };
-  const sheet = sheetOf(box);
+  const skin = skinOf(box);
   it('unfolds with the bends as wide as their arcs', () => {
     const bend = (Math.PI / 2) * 10;
-    expect(ringArea(sheet.ring)).toBeCloseTo(400 * 300 + (200 + bend) * 300 + 400 * 250, 3);
+    expect(ringArea(skin.ring)).toBeCloseTo(400 * 300 + (200 + bend) * 300 + 400 * 250, 3);
     expect(surfaceFaults(box)).toEqual([]);
   });
   it('keeps lengths from sheet to space on panels and over bends', () => {
     const bend = (Math.PI / 2) * 10;
-    const along = [300, 390, 399, 400 + bend / 2, 400 + bend + 1, 500].map((x) => inSpace(sheet, { x, y: 120 }).at);
+    const along = [300, 390, 399, 400 + bend / 2, 400 + bend + 1, 500].map((x) => skin.inSpace({ x, y: 120 }).at);
     expect(along[0]).toMatchObject({ x: 300, z: 120 });
     // Past the bend the panel runs away from the viewer, 10 mm beyond where the bend began.
     expect(along[4].x).toBeCloseTo(410, 6);
     expect(along[5].y - along[4].y).toBeCloseTo(500 - 401 - bend, 6);
     expect(Math.hypot(along[3].x - 400, along[3].y - 10)).toBeCloseTo(10, 6);
-    expect(inSpace(sheet, { x: 500, y: 120 }).out.x).toBeCloseTo(1, 9);
+    expect(skin.inSpace({ x: 500, y: 120 }).out.x).toBeCloseTo(1, 9);
   });
   it('lets the top fold back', () => {
-    const { at, out } = inSpace(sheet, { x: 100, y: 400 });
+    const { at, out } = skin.inSpace({ x: 100, y: 400 });
     expect([at.x, at.y, at.z].map(Math.round)).toEqual([100, 100, 300]);
     expect(out.z).toBeCloseTo(1, 9);
   });

@@ -1,6 +1,12 @@
-import type { Point, Path, PathPoint } from '../curves';
-import { onRound, onSheet, type Sheet } from '../surface';
+import type { Path, PathPoint, Point } from '../curves';
 import { TOLERANCE } from '../units';
+import type { Axle } from './axle';
+
+/** A turned surface as its chart shows it: y is stretched to the widest radius. */
+export interface TurnedChart {
+  readonly axle: Axle;
+  readonly widestMm: number;
+}
 
 /** A place on a turned surface on the way somewhere: distance along the skin, angle round, and heading off the meridian. */
 interface State {
@@ -10,11 +16,10 @@ interface State {
 }
 
 /** Shortest line that starts at a place of a turned surface in a direction. Steps of Runge and Kutta, fourth order. */
-function follow(sheet: Sheet, start: State, length: number, steps: number): State[] {
-  const round = sheet.round;
-  if (!round) throw new RangeError('a geodesic needs a round surface');
+function follow(chart: TurnedChart, start: State, length: number, steps: number): State[] {
+  const { axle } = chart;
   const rate = ({ along, heading }: State) => {
-    const { radius, slope } = round.at(along);
+    const { radius, slope } = axle.at(along);
     const turning = Math.sin(heading) / Math.max(radius, 1e-6);
     return { along: Math.cos(heading), angle: turning, heading: -slope * turning };
   };
@@ -43,25 +48,25 @@ function follow(sheet: Sheet, start: State, length: number, steps: number): Stat
 const stepsFor = (length: number): number => Math.min(2000, Math.max(64, Math.ceil(1 / TOLERANCE.curvatureShare), Math.ceil(length / 4)));
 
 /** Where one gets by walking straight on from a place of a turned surface. */
-export function walkStraight(sheet: Sheet, from: Point, heading: number, length: number): Point {
-  const states = follow(sheet, { ...onRound(sheet, from), heading }, length, Math.max(16, Math.ceil(length / 5)));
-  return onSheet(sheet, states[states.length - 1]);
+export function walkStraight(chart: TurnedChart, from: Point, heading: number, length: number): Point {
+  const states = follow(chart, { ...chart.axle.onRound(from), heading }, length, Math.max(16, Math.ceil(length / 5)));
+  return chart.axle.onSheet(states[states.length - 1]);
 }
 
 /**
  * The straight line between two places of a turned surface: the shortest, as a tape lies that is not steered.
  * @returns the path on the sheet, bends left at 0; null where the way from one to the other is not found
  */
-export function straightOver(sheet: Sheet, from: Point, to: Point): Path | null {
-  const a = onRound(sheet, from);
-  const b = onRound(sheet, to);
-  const radius = sheet.round?.at((a.along + b.along) / 2).radius ?? 0;
+export function geodesicBetween(chart: TurnedChart, from: Point, to: Point): Path | null {
+  const a = chart.axle.onRound(from);
+  const b = chart.axle.onRound(to);
+  const radius = chart.axle.at((a.along + b.along) / 2).radius;
   let heading = Math.atan2(radius * (b.angle - a.angle), b.along - a.along);
   let length = Math.hypot(b.along - a.along, radius * (b.angle - a.angle));
   if (length < 1e-3) return null;
   const miss = (h: number, l: number) => {
-    const end = follow(sheet, { ...a, heading: h }, l, 64).at(-1) as State;
-    return [end.along - b.along, (end.angle - b.angle) * (sheet.round?.at(b.along).radius ?? 1)] as const;
+    const end = follow(chart, { ...a, heading: h }, l, 64).at(-1) as State;
+    return [end.along - b.along, (end.angle - b.angle) * chart.axle.at(b.along).radius] as const;
   };
   for (let round = 0; round < 30; round++) {
     const [u, w] = miss(heading, length);
@@ -78,33 +83,31 @@ export function straightOver(sheet: Sheet, from: Point, to: Point): Path | null 
   }
   const [u, w] = miss(heading, length);
   if (Math.hypot(u, w) > 0.01) return null;
-  return asPath(sheet, follow(sheet, { ...a, heading }, length, stepsFor(length)), length, to);
+  return asPath(chart, follow(chart, { ...a, heading }, length, stepsFor(length)), length, to);
 }
 
 /** Runs a line straight on from one end of it until it has left the surface, or gone round three times. */
-export function runOnOver(sheet: Sheet, end: PathPoint, forward: boolean): PathPoint[] {
-  const round = sheet.round;
-  if (!round) throw new RangeError('a geodesic needs a round surface');
-  const place = onRound(sheet, end);
-  const share = round.at(place.along).radius / (sheet.chart?.widestMm || 1);
+export function runOnOver(chart: TurnedChart, end: PathPoint, forward: boolean): PathPoint[] {
+  const { axle } = chart;
+  const place = chart.axle.onRound(end);
+  const share = axle.at(place.along).radius / (chart.widestMm || 1);
   const sign = forward ? 1 : -1;
   const heading = Math.atan2(sign * end.ty * share, sign * end.tx);
-  const longest = 3 * 2 * Math.PI * (sheet.chart?.widestMm ?? 0) + 2 * round.lengthMm;
-  const states = follow(sheet, { ...place, heading }, longest, 1200);
-  const gone = states.findIndex(({ along, angle }) => along < -1 || along > round.lengthMm + 1 || Math.abs(angle - place.angle) > 6 * Math.PI);
+  const longest = 3 * 2 * Math.PI * chart.widestMm + 2 * axle.lengthMm;
+  const states = follow(chart, { ...place, heading }, longest, 1200);
+  const gone = states.findIndex(({ along, angle }) => along < -1 || along > axle.lengthMm + 1 || Math.abs(angle - place.angle) > 6 * Math.PI);
   const kept = gone < 0 ? states : states.slice(0, gone + 1);
-  return asPath(sheet, kept, (longest * (kept.length - 1)) / 1200, null).slice(1);
+  return asPath(chart, kept, (longest * (kept.length - 1)) / 1200, null).slice(1);
 }
 
-function asPath(sheet: Sheet, states: readonly State[], length: number, to: Point | null): PathPoint[] {
-  const widest = sheet.chart?.widestMm ?? 1;
+function asPath(chart: TurnedChart, states: readonly State[], length: number, to: Point | null): PathPoint[] {
   return states.map((state, index) => {
-    const share = (sheet.round?.at(state.along).radius ?? 1) / widest;
+    const share = chart.axle.at(state.along).radius / chart.widestMm;
     const [dx, dy] = [Math.cos(state.heading) * share, Math.sin(state.heading)];
     const size = Math.hypot(dx, dy) || 1;
     const last = index === states.length - 1;
     return {
-      ...(last && to ? to : onSheet(sheet, state)),
+      ...(last && to ? to : chart.axle.onSheet(state)),
       tx: dx / size,
       ty: dy / size,
       curvature: 0,

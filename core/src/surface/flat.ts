@@ -1,0 +1,44 @@
+import * as v from 'valibot';
+import { ringArea, spanPlaces, type ChainSpan, type Point } from '../curves';
+import type { KindOfSurface } from './kind';
+import { outlineFaults, outlineSchema, outlineSpans } from './outline';
+import { flatCut } from './plane';
+import type { SkinEdge } from './skin';
+import { openSheet } from './true-sheet';
+
+const schema = v.strictObject({ kind: v.literal('flat'), outline: outlineSchema });
+export type FlatSurface = v.InferOutput<typeof schema>;
+
+/** A flat piece: its sheet is the piece, its outside to the right of who looks along it. */
+export const flat: KindOfSurface<FlatSurface, typeof schema> = {
+  schema,
+  faults: ({ outline }) =>
+    outlineFaults(outline).map(({ corner, why }) => ({
+      keys: corner === null ? ['outline'] : ['outline', outline.kind === 'polygon' ? 'points' : 'edges', corner],
+      why,
+    })),
+  sizedBy: ['outline'],
+  skin: ({ outline }) => {
+    const { ring, edges } = rimOf(outlineSpans(outline));
+    return {
+      kind: 'flat',
+      ...openSheet(ring),
+      edges,
+      folds: [],
+      cut: ({ a, c, offset }) => flatCut(ring, a, c, offset),
+      inSpace: ({ x, y }) => ({ at: { x, y: 0, z: y }, out: { x: 0, y: -1, z: 0 } }),
+      facets: null,
+    };
+  },
+};
+
+/** The ring of an outline, anticlockwise, and its edges in the order typed, each with the part on its left. */
+export function rimOf(typed: readonly ChainSpan[]): { readonly ring: readonly Point[]; readonly edges: readonly SkinEdge[] } {
+  const ring = typed.flatMap((span) => spanPlaces(span).slice(0, -1)).map(({ x, y }) => ({ x, y }));
+  const turned = ringArea(ring) < 0;
+  const edges = typed.map((span, index): SkinEdge => {
+    const places = spanPlaces(span).map(({ x, y }) => ({ x, y }));
+    return { name: { code: 'edge.numbered', values: { number: index + 1 } }, places: turned ? places.reverse() : places, closed: false };
+  });
+  return { ring: turned ? ring.reverse() : ring, edges };
+}

@@ -1,0 +1,83 @@
+import { cornered, crossing, pathLength, pieceOf, sampledPath, type Path, type Point } from '../curves';
+import type { FoldedNet, PlacedPanel } from './net';
+import { flatCut, type OwnPlane } from './plane';
+import { dot, type Space } from './space';
+
+/** On a folded piece: straight on every panel, a tube's curve over every bend, joined where they meet. */
+export function netCut({ panels }: FoldedNet, { a, b, c, offset }: OwnPlane): Path[] {
+  const normal = { x: a, y: b, z: c };
+  const pieces = [
+    ...panels.flatMap((panel) => {
+      const k = offset - dot(normal, panel.from);
+      return flatCut(panel.ring, dot(normal, panel.across), dot(normal, panel.up), k).flatMap((path) => insidePanel(path, panel.ring));
+    }),
+    ...panels.flatMap((panel) => bendCut(panel, panels, normal, offset)),
+  ];
+  return joinedEnds(pieces).flatMap((places) => {
+    const path = places.length === 2 ? cornered(places) : sampledPath(places, false);
+    return path && pathLength(path) > 1e-3 ? [path] : [];
+  });
+}
+
+function insidePanel(path: Path, ring: readonly Point[]): Point[][] {
+  const [from, to] = [path[0], path[path.length - 1]];
+  const cuts = ring
+    .flatMap((corner, edge) => {
+      const met = crossing(from, to, corner, ring[(edge + 1) % ring.length]);
+      return met ? [met.onFirst * pathLength(path)] : [];
+    })
+    .sort((p, q) => p - q);
+  const pairs: Point[][] = [];
+  for (let index = 1; index < cuts.length; index += 2) {
+    const piece = pieceOf(path, cuts[index - 1], cuts[index]);
+    if (piece) pairs.push([piece[0], piece[piece.length - 1]]);
+  }
+  return pairs;
+}
+
+/** The plane over one bend, in steps across it: at each the place along the fold follows from one linear equation. */
+function bendCut({ fold }: PlacedPanel, panels: readonly PlacedPanel[], normal: Space, offset: number): Point[][] {
+  if (!fold || fold.widthMm < 1e-6) return [];
+  const parent = panels[fold.parent];
+  const length = Math.hypot(fold.b.x - fold.a.x, fold.b.y - fold.a.y);
+  const along = { x: (fold.b.x - fold.a.x) / length, y: (fold.b.y - fold.a.y) / length };
+  const direction = (d: Point): number => dot(normal, parent.across) * d.x + dot(normal, parent.up) * d.y;
+  const perMm = direction(along);
+  if (Math.abs(perMm) < 1e-9) return [];
+  const steps = 24;
+  const places: Point[] = [];
+  for (let step = 0; step <= steps; step++) {
+    const d = (fold.widthMm * step) / steps;
+    const turn = Math.sign(fold.angle) * (d / fold.radius);
+    const lifted =
+      dot(normal, parent.from) +
+      direction(fold.a) +
+      direction(fold.away) * fold.radius * Math.abs(Math.sin(turn)) -
+      dot(normal, parent.out) * Math.sign(fold.angle) * fold.radius * (1 - Math.cos(turn));
+    const t = (offset - lifted) / perMm;
+    if (t < -1e-6 || t > length + 1e-6) continue;
+    places.push({ x: fold.a.x + along.x * t + fold.away.x * d, y: fold.a.y + along.y * t + fold.away.y * d });
+  }
+  return places.length > 1 ? [places] : [];
+}
+
+/** Puts pieces together whose ends meet. */
+function joinedEnds(pieces: readonly Point[][]): Point[][] {
+  const near = (p: Point, q: Point) => Math.hypot(p.x - q.x, p.y - q.y) < 0.02;
+  const chains: Point[][] = [];
+  const left = pieces.map((piece) => [...piece]);
+  while (left.length > 0) {
+    let chain = left.shift() as Point[];
+    for (let grown = true; grown;) {
+      grown = false;
+      const next = left.findIndex((piece) => [piece[0], piece[piece.length - 1]].some((end) => near(end, chain[0]) || near(end, chain[chain.length - 1])));
+      if (next < 0) continue;
+      const [piece] = left.splice(next, 1);
+      if (near(chain[0], piece[0]) || near(chain[0], piece[piece.length - 1])) chain = chain.reverse();
+      chain.push(...(near(piece[0], chain[chain.length - 1]) ? piece : piece.reverse()).slice(1));
+      grown = true;
+    }
+    chains.push(chain);
+  }
+  return chains;
+}

@@ -1,0 +1,46 @@
+import { smallest, largest } from '../units';
+import { straightPath, type Path, type Point } from '../curves';
+import { dot, type Space } from './space';
+
+/** A plane in space: all places p with normal · p = offset. */
+export interface Plane {
+  readonly normal: Space;
+  readonly offset: number;
+}
+
+/** How a part is placed: where its origin is, and where its own directions point. */
+export interface Frame {
+  readonly origin: Space;
+  readonly forward: Space;
+  readonly left: Space;
+  readonly up: Space;
+}
+
+/** A plane as the part sees it: (a, b, c) · (own place) = offset. */
+export interface OwnPlane {
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
+  readonly offset: number;
+}
+
+/** A plane of the whole piece in a part's own directions. */
+export const ownPlane = ({ normal, offset }: Plane, { origin, forward, left, up }: Frame): OwnPlane => ({
+  a: dot(normal, forward),
+  b: dot(normal, left),
+  c: dot(normal, up),
+  offset: offset - dot(normal, origin),
+});
+
+/** On a flat sheet a plane meets in a straight line a·x + c·y = k, drawn as long as the sheet is large; empty where it is parallel. */
+export function flatCut(ring: readonly Point[], a: number, c: number, k: number): Path[] {
+  const size = Math.hypot(a, c);
+  if (size < 1e-9) return [];
+  const foot = { x: (a * k) / size ** 2, y: (c * k) / size ** 2 };
+  const along = { x: c / size, y: -a / size };
+  const sign = Math.abs(along.x) > 1e-9 ? Math.sign(along.x) : Math.sign(along.y);
+  const at = ring.map(({ x, y }) => ((x - foot.x) * along.x + (y - foot.y) * along.y) * sign);
+  const end = (t: number): Point => ({ x: foot.x + t * sign * along.x, y: foot.y + t * sign * along.y });
+  const path = straightPath(end(smallest(at) - 1), end(largest(at) + 1));
+  return path ? [path] : [];
+}

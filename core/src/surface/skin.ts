@@ -1,0 +1,89 @@
+import type { Path, PathPoint, Point } from '../curves';
+import type { Axle } from './axle';
+import type { Metric } from './metric';
+import type { OwnPlane } from './plane';
+import type { EdgeName } from './says';
+import type { Seam } from './seam';
+import type { Space } from './space';
+
+/** Kinds of surface, in the order they are offered. */
+export const SURFACE_KINDS = ['flat', 'tube', 'cone', 'turned', 'folded'] as const;
+export type SurfaceKind = (typeof SURFACE_KINDS)[number];
+
+/**
+ * A surface laid flat, and all that is asked of one: where it ends and closes, how one walks on it, what is true of lengths on its
+ * drawing, where a plane meets it and where it is in space. Its sheet is seen from outside, x to the right, y up, mm. Every kind of
+ * surface makes one; what follows asks the skin and never the kind.
+ */
+export interface Skin {
+  /** For names and pictures alone. */
+  readonly kind: SurfaceKind;
+  /** Outline, anticlockwise, round edges flattened. */
+  readonly ring: readonly Point[];
+  /** Edges of the outline that lines may follow: the way they were typed, or the ends of a round surface. */
+  readonly edges: readonly SkinEdge[];
+  /** Fold lines, for the drawing. */
+  readonly folds: readonly (readonly [Point, Point])[];
+  /** How it closes on itself; null where it does not. */
+  readonly seam: Seam | null;
+  /** What it is turned about; null where it is not turned. */
+  readonly axle: Axle | null;
+  /** What lengths, bends and sizes on the drawing really are; null where the drawing is true. */
+  readonly metric: Metric | null;
+  /** Rims a line is cut at, and whether a place that lies on none of them is on the part. */
+  readonly rims: readonly (readonly Point[])[];
+  readonly holds: (place: Point) => boolean;
+  /** Where one gets by walking straight on: heading in radians from x, length in mm on the skin. */
+  readonly walk: (from: Point, heading: number, lengthMm: number) => Point;
+  /** The straight line between two places, as a tape lies that is not steered; null where they are one, or none is found. */
+  readonly between: (from: Point, to: Point) => Path | null;
+  /** Places straight on from an end of a line until the part is left; direction as along the line. Without the end itself. */
+  readonly onward: (end: PathPoint, forward: boolean) => PathPoint[];
+  /** Where a plane meets it, not yet cut at rims or seam; empty where it misses. */
+  readonly cut: (plane: OwnPlane) => Path[];
+  /** Place on the part, and outward direction there; the part's own directions, mm. */
+  readonly inSpace: (place: Point) => Placed;
+  /** Takes a place to where it is on the skin of the opposite part: left for right, or round the other way. The same both ways. */
+  readonly reflect: (place: Point) => Point;
+  /** What one sees as its rim: the outline, or both ends of a round one; closed. */
+  readonly shownRims: () => readonly (readonly Point[])[];
+  /** How it is cut into facets to be looked at; null where an area is seen as it is drawn. */
+  readonly facets: SkinFacets | null;
+}
+
+export interface SkinEdge {
+  readonly name: EdgeName;
+  /** In the direction that has the part on its left. */
+  readonly places: readonly Point[];
+  readonly closed: boolean;
+}
+
+export interface Placed {
+  readonly at: Space;
+  readonly out: Space;
+}
+
+/** A skin as facets over shares 0…1 of its length and of its height or girth. */
+export interface SkinFacets {
+  readonly placeAt: (along: number, up: number) => Point;
+  readonly holds: (place: Point) => boolean;
+  /** True where neighbours along it may be one facet: it does not fold on the way. */
+  readonly long: boolean;
+}
+
+/** A skin as its mirror image, seen from outside: its outline and edges; walking, cutting and space are asked of the one measured. */
+export function mirroredSkin(skin: Skin): Skin {
+  const { reflect } = skin;
+  const turned = (places: readonly Point[]) => places.map(reflect).reverse();
+  return {
+    ...skin,
+    ring: turned(skin.ring),
+    edges: skin.edges.map((edge) => ({ ...edge, places: turned(edge.places) })),
+    folds: skin.folds.map(([a, b]) => [reflect(a), reflect(b)]),
+    rims: skin.rims.map(turned),
+    holds: (place) => skin.holds(reflect(place)),
+    inSpace: (place) => skin.inSpace(reflect(place)),
+    shownRims: () => skin.shownRims().map(turned),
+    facets: skin.facets && { ...skin.facets, holds: (place) => (skin.facets as SkinFacets).holds(reflect(place)) },
+  };
+}
