@@ -1,4 +1,4 @@
-import { withChoices, isModelScale, type Design, type DesignChoices, type Plan } from '@lintrel/core';
+import { withChoices, isModelScale, type Design, type DesignChoices, type Plan, numberIn } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -169,11 +169,11 @@ function NumberRule({
 }) {
   const [text, setText] = useState(String(given ?? ''));
   const empty = text.trim() === '';
-  const fine = empty || sound(Number(text));
+  const fine = empty || sound(numberIn(text));
   return (
     <View style={styles.row}>
       <Typed label={label} value={text} keys="numeric" onChange={setText} fault={fine ? undefined : needs} testID={testID} />
-      <Action label="Set" disabled={!fine} onPress={() => onChange(empty ? undefined : Number(text))} testID={`set-${testID}`} />
+      <Action label="Set" disabled={!fine} onPress={() => onChange(empty ? undefined : numberIn(text))} testID={`set-${testID}`} />
     </View>
   );
 }

@@ -1,4 +1,4 @@
-import { pathText, plainly, readLength, said, type Fault, type LengthContext, type Said } from '@lintrel/core';
+import { pathText, readLength, readNumber, type Fault, type LengthContext, type Said } from '@lintrel/core';
 import { lengthText } from './lengthText';
 
 /** Plain data in which every number is the text that was typed for it. */
@@ -23,7 +23,7 @@ export function typedTree(value: unknown, unit: 'mm' | 'in', keys: TreeKeys = []
 
 /** Reads texts back into data; what cannot be read is told at its place. */
 export function readTree(tree: TypedTree, context: LengthContext, keys: TreeKeys = []): { readonly value: unknown; readonly faults: readonly Fault[] } {
-  if (typeof tree === 'string') return WORDS.has(keyOf(keys)) ? { value: tree, faults: [] } : readNumber(tree, context, keys);
+  if (typeof tree === 'string') return WORDS.has(keyOf(keys)) ? { value: tree, faults: [] } : readMeasure(tree, context, keys);
   if (tree === null || typeof tree !== 'object') return { value: tree, faults: [] };
   if (Array.isArray(tree)) {
     const items = tree.map((item, index) => readTree(item as TypedTree, context, [...keys, index]));
@@ -34,15 +34,10 @@ export function readTree(tree: TypedTree, context: LengthContext, keys: TreeKeys
   return { value: Object.fromEntries(items.map(([key, { value }]) => [key, value])), faults: items.flatMap(([, { faults }]) => faults) };
 }
 
-function readNumber(text: string, context: LengthContext, keys: TreeKeys): { readonly value: number; readonly faults: readonly Fault[] } {
+function readMeasure(text: string, context: LengthContext, keys: TreeKeys): { readonly value: number; readonly faults: readonly Fault[] } {
   const refuse = (why: Said) => ({ value: 0, faults: [{ path: pathText(keys), ...why }] });
-  if (!isPlain(keys)) {
-    const reading = readLength(text, context);
-    return reading.ok ? { value: reading.value, faults: [] } : refuse(reading.why);
-  }
-  const number = Number(text.trim().replace('−', '-').replace(/\s*°$/, ''));
-  if (text.trim() === '') return refuse(plainly('typed.number-missing'));
-  return Number.isFinite(number) ? { value: number, faults: [] } : refuse(said('typed.number', { text }));
+  const reading = isPlain(keys) ? readNumber(text) : readLength(text, context);
+  return reading.ok ? { value: reading.value, faults: [] } : refuse(reading.why);
 }
 
 /** What stands at a place of a tree. */

@@ -1,4 +1,4 @@
-import { plainly, readHumidity, readLength, readTemperature, refused, said, told, type LengthContext, type Reading } from '@lintrel/core';
+import { readHumidity, readLength, readNumber, readTemperature, told, type LengthContext, type Reading } from '@lintrel/core';
 import * as v from 'valibot';
 
 /** Schema of a field: typed text, read by a reader of core, then checked by a schema of core. */
@@ -23,13 +23,6 @@ export const typedTemperature = (then: v.GenericSchema<number, number>, bare: 'C
 
 /** A typed humidity, %. */
 export const typedHumidity = (then: v.GenericSchema<number, number>) => typed(readHumidity, then);
-
-const readNumber = (text: string): Reading<number> => {
-  const trimmed = text.trim();
-  if (trimmed === '') return refused(plainly('typed.number-missing'));
-  const number = Number(trimmed.replace('−', '-'));
-  return Number.isFinite(number) ? { ok: true, value: number } : refused(said('typed.number', { text: trimmed }));
-};
 
 /** A typed plain number. */
 export const typedNumber = (then: v.GenericSchema<number, number>) => typed(readNumber, then);

@@ -87,21 +87,19 @@ function widestWords(all: readonly LineFit[]): string {
   const widest = (side: 'left' | 'right') =>
     [...fits]
       .reverse()
-      .sort((a, b) => widthOf(b.tape) - widthOf(a.tape))
+      .sort((a, b) => b.widthMm - a.widthMm)
       .find((fit) => holds(fit[side]))?.tape;
   const [left, right] = [widest('left'), widest('right')];
   if (!left && !right) return 'No tape with a crisp edge does the whole line: split the run at the tight bend, or cut the edge from film.';
   return phrase`Widest crisp tape that does it: ${left ?? 'none'} above or left, ${right ?? 'none'} below or right`;
 }
 
-const widthOf = (code: string): number => Number(code.replace(/^[^\d]*/, '')) || 0;
-
 /** Neighbouring widths of a kind that fare the same stand in one row; the widest of them speaks for all. */
 function grouped(fits: readonly LineFit[]): { tapes: string; left: Fit; right: Fit }[] {
   const rows: { first: string; fit: LineFit }[] = [];
   for (const fit of fits) {
     const last = rows.at(-1);
-    const same = last && last.fit.tape[0] === fit.tape[0] && last.fit.left.verdict === fit.left.verdict && last.fit.right.verdict === fit.right.verdict;
+    const same = last && last.fit.kind === fit.kind && last.fit.left.verdict === fit.left.verdict && last.fit.right.verdict === fit.right.verdict;
     if (same) last.fit = fit;
     else rows.push({ first: fit.tape, fit });
   }

@@ -1,8 +1,8 @@
 import {
   checkAgainst,
   lineSchema,
-  plainly,
   readLength,
+  readNumber,
   refused,
   said,
   solveBands,
@@ -171,12 +171,7 @@ function withBandFound(found: Record<string, unknown>, typed: LineFields['values
 }
 
 function readPlain(text: string, { as, label }: KindField): Reading<unknown> {
-  if (as === 'angle' || as === 'count' || as === 'ratio') {
-    const number = Number(text.replace('−', '-').replace(/\s*°$/, ''));
-    return text !== '' && Number.isFinite(number)
-      ? { ok: true, value: number }
-      : refused(text === '' ? plainly('typed.number-missing') : said('typed.number', { text }));
-  }
+  if (as === 'angle' || as === 'count' || as === 'ratio') return readNumber(text);
   if (text === '') return refused(said('field.other', { message: as === 'letters' ? 'letters are missing' : phrase`choose: ${label.toLowerCase()}` }));
   return { ok: true, value: as === 'letters' ? text.toUpperCase() : text };
 }

@@ -1,4 +1,4 @@
-import { type Card, cardSchema, checkAgainst, type Fault, told } from '@lintrel/core';
+import { type Card, cardSchema, checkAgainst, type Fault, told, numberIn } from '@lintrel/core';
 import { phrase, phrases, type Words } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -83,11 +83,11 @@ function freeId(cards: readonly Card[]): string {
 
 /** Reads the form as a card; faults by their path. */
 function readCard(fields: Fields) {
-  const numberOrNone = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
+  const numberOrNone = (text: string) => (text.trim() === '' ? null : numberIn(text));
   return checkAgainst(cardSchema, {
     ...fields,
     id: 'card',
-    steps: fields.steps.map(({ coats, colour }) => ({ coats: Number(coats), colour })),
+    steps: fields.steps.map(({ coats, colour }) => ({ coats: numberIn(coats), colour })),
     airC: numberOrNone(fields.airC),
     rhPercent: numberOrNone(fields.rhPercent),
   });

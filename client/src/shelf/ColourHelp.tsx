@@ -1,4 +1,4 @@
-import { fromLab, hidingFromCard, ladderOf } from '@lintrel/core';
+import { fromLab, hidingFromCard, ladderOf, numberIn } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -8,13 +8,11 @@ import { Action } from '@/ui/Action';
 import { Swatch, Unfolded } from '@/ui/Row';
 import { Small } from '@/ui/Words';
 
-const numberOf = (text: string): number => (text.trim() === '' ? Number.NaN : Number(text.trim().replace(',', '.').replace('−', '-')));
-
 /** A colour from a measured L*a*b*. */
 export function LabInput({ onColour }: { onColour: (hex: string) => void }) {
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState({ l: '', a: '', b: '' });
-  const lab = { l: numberOf(typed.l), a: numberOf(typed.a), b: numberOf(typed.b) };
+  const lab = { l: numberIn(typed.l), a: numberIn(typed.a), b: numberIn(typed.b) };
   const sound = lab.l >= 0 && lab.l <= 100 && Math.abs(lab.a) <= 150 && Math.abs(lab.b) <= 150;
   const colour = sound ? fromLab(lab) : null;
   if (!open) return <Action rank="quiet" label="From a measured L a b" onPress={() => setOpen(true)} />;
@@ -50,7 +48,7 @@ export function LabInput({ onColour }: { onColour: (hex: string) => void }) {
 /** The hiding film from "so many coats hid my card". */
 export function HidingFromCard({ coatUm, onHiding }: { coatUm: string; onHiding: (um: string) => void }) {
   const [coats, setCoats] = useState('');
-  const um = hidingFromCard(numberOf(coats), numberOf(coatUm));
+  const um = hidingFromCard(numberIn(coats), numberIn(coatUm));
   return (
     <View style={styles.row}>
       <Typed label="So many coats hid my card" value={coats} onChange={setCoats} keys="numeric" testID="coats-hid" />
@@ -61,7 +59,7 @@ export function HidingFromCard({ coatUm, onHiding }: { coatUm: string; onHiding:
 
 /** How a finish builds up over white and over black, coat by coat. */
 export function Ladder({ colour, hidingUm, coatUm }: { colour: string; hidingUm: string; coatUm: string }) {
-  const [hiding, coat] = [numberOf(hidingUm), numberOf(coatUm)];
+  const [hiding, coat] = [numberIn(hidingUm), numberIn(coatUm)];
   if (!/^#[0-9a-f]{6}$/i.test(colour) || !(hiding > 0) || !(coat > 0)) return null;
   return (
     <View style={styles.ladder} testID="ladder">

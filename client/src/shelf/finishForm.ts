@@ -1,4 +1,4 @@
-import { cardSchema, finishSchema, positiveUpTo, typicalFinish, type Card, type Finish, type PaintSystemKey } from '@lintrel/core';
+import { cardSchema, finishSchema, positiveUpTo, typicalFinish, type Card, type Finish, type PaintSystemKey, numberIn } from '@lintrel/core';
 import * as v from 'valibot';
 import { typedNumber, typedOrNone } from '@/forms/typed';
 
@@ -41,7 +41,7 @@ export interface FinishFields {
 const { fromMin, toMin } = firstWindow.item.entries;
 const mixSchema = v.pipe(
   v.string(),
-  v.transform((text) => text.split(/\s*:\s*/).map((part) => (part.trim() === '' ? Number.NaN : Number(part)))),
+  v.transform((text) => text.split(':').map(numberIn)),
   v.check((parts) => v.is(entries.mixRatio, parts), 'write it like 4:1:1, paint first'),
 );
 

@@ -8,6 +8,7 @@ import {
   readHumidity,
   type Reading,
   readLength,
+  readNumber,
   readTemperature,
   refused,
   type Said,
@@ -76,14 +77,6 @@ const key = <T>(example: string, unit: string, accepts: Accepted, read: (text: s
   from: null,
   schema: readBy(accepts, read),
 });
-
-const NUMBER = /^[-−+]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?$/i;
-
-function readNumber(text: string): Reading<number> {
-  const trimmed = text.trim();
-  if (!NUMBER.test(trimmed)) return refused({ code: 'ask.not-number', values: { text: trimmed } });
-  return understood(Number(trimmed.replace('−', '-')));
-}
 
 const within = (reading: Reading<number>, least: number, most: number, unit: string): Reading<number> =>
   reading.ok && !(reading.value >= least && reading.value <= most) ? refused({ code: 'ask.between', values: { least, most, unit } }) : reading;

@@ -37,7 +37,6 @@ export interface AskSays {
   readonly 'ask.not-understood': { readonly why: Said; readonly accepts: Accepted };
   readonly 'ask.or-unknown': { readonly why: Said };
   readonly 'ask.letters': { readonly most: number };
-  readonly 'ask.not-number': { readonly text: string };
   readonly 'ask.between': { readonly least: number; readonly most: number; readonly unit: string };
   readonly 'ask.above-zero': { readonly mostMm: number };
   readonly 'ask.not-whole': { readonly value: number };

@@ -1,6 +1,7 @@
 export * from './arc';
 export * from './chain';
 export * from './circle';
+export * from './flatten';
 export * from './path';
 export * from './point';
 export * from './sampled';

@@ -2,7 +2,7 @@ import type { Point } from '../curves';
 import DxfParser, { type IDxf, type IEntity } from 'dxf-parser';
 import { SidedCircle, WeightedSpline } from './dxf-entities';
 import { Collector, DRAWING_LIMITS, DrawingTrouble, FILE_TOLERANCE_MM, type DrawingRead } from './drawing';
-import { flattenArc, flattenBulge, flattenSpline } from './flatten';
+import { flattenArc, flattenBulge, flattenSpline } from '../curves';
 import { plainly } from '../units';
 
 /** Millimetres to a drawing unit, by the number the file gives it; others do not say. */

@@ -28,7 +28,7 @@ import {
   type Plot,
 } from '.';
 import { setOutParts, type TrimLine } from '../lines';
-import { flattenBulge, flattenSpline } from './flatten';
+import { flattenBulge, flattenSpline } from '../curves';
 
 const words = wordsFor();
 const onPaper = { tell: words.say, stations: words.stations };

@@ -2,7 +2,7 @@ import type { Point } from '../curves';
 import { SaxesParser, type SaxesTagPlain } from 'saxes';
 import svgpath from 'svgpath';
 import { Collector, DRAWING_LIMITS, DrawingTrouble, FILE_TOLERANCE_MM, type DrawingRead } from './drawing';
-import { flattenCubic, flattenQuadratic } from './flatten';
+import { flattenCubic, flattenQuadratic } from '../curves';
 import { plainly } from '../units';
 
 /** Elements whose content is never drawn, and those that draw what is no outline. */

@@ -1,4 +1,5 @@
 import { converter, differenceCiede2000, formatHex, modeLab65, modeLrgb, modeRgb, modeXyz65, useMode, type Lab65 } from 'culori/fn';
+import { halved } from '../units';
 
 useMode(modeRgb);
 useMode(modeXyz65);
@@ -56,15 +57,9 @@ export function layerOver(masstone: Reflectance, scatterPerUm: number, filmUm: n
 export function scatterFromHiding(masstone: Reflectance, hidingUm: number): number {
   const contrast = (scatter: number) =>
     luminance(layerOver(masstone, scatter, hidingUm, grey(CARD_BLACK))) / luminance(layerOver(masstone, scatter, hidingUm, grey(CARD_WHITE)));
-  let low = 0;
   let high = 1 / hidingUm;
   while (contrast(high) < CARD_CONTRAST && high < 1e9 / hidingUm) high *= 2;
-  for (let step = 0; step < 100; step++) {
-    const middle = (low + high) / 2;
-    if (contrast(middle) < CARD_CONTRAST) low = middle;
-    else high = middle;
-  }
-  return high;
+  return halved(0, high, 100, (scatter) => contrast(scatter) < CARD_CONTRAST);
 }
 
 /** Colour difference ΔE00 (CIEDE2000, D65) of two reflectances. */

@@ -229,3 +229,6 @@ export function linesBehind(line: TrimLine): string[] {
           : [];
   return [...made, ...(line.startOn ? [line.startOn] : []), ...(line.endOn ? [line.endOn] : [])];
 }
+
+/** Code on the drawing of a line by its place in the list, from 0: L1, L2 … */
+export const lineCode = (index: number): string => `L${index + 1}`;

@@ -4,7 +4,7 @@ import { boardIn, bookOf, metIn, madeIn, makeLines, type Book } from './book';
 import { newBudget, takenFrom, type Budget } from './budget';
 import { featureCrossings, type FeatureCrossing } from './features-met';
 import { laidDown, NONE_HELD, type WhatLinesMeet } from './laid-down';
-import type { TrimLine } from './line';
+import { lineCode, type TrimLine } from './line';
 import { onTrueSurface } from './on-surface';
 import { followedBy, type PartBoard, type PartShape } from './part-shape';
 import { cornersRounded, type Rest } from './rounded-corners';
@@ -69,7 +69,7 @@ function freshlySetOut(part: PartShape, book: Book, setOut: Map<string, SetOut>)
   const rounded = cornersRounded(part, book);
   const spent = newBudget();
   const lines = board.shape.lines.flatMap((line, index) =>
-    resolved(line, `L${index + 1}`, rounded.get(line.id) ?? { made: madeIn(part, line, book), held: NONE_HELD }, board, met, spent),
+    resolved(line, lineCode(index), rounded.get(line.id) ?? { made: madeIn(part, line, book), held: NONE_HELD }, board, met, spent),
   );
   const own: SetOut = { board, lines, features: met.features, openings: met.openings };
   return board.mirrored ? reflectedSetOut(own, board) : own;

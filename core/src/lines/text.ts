@@ -1,4 +1,4 @@
-import { type Point, type Path, sampledPath } from '../curves';
+import { flattenQuadratic, type Point, type Path, sampledPath } from '../curves';
 import { EndType, inflatePaths, JoinType } from 'clipper2-ts';
 import { TOLERANCE } from '../units';
 import letters from './letters.json';
@@ -60,20 +60,9 @@ function flattened(d: string, scale: number): Point[][] {
     const ring = rings[rings.length - 1];
     if (command === 'M') rings.push([{ x: n[0], y: n[1] }]);
     else if (command === 'L') ring.push({ x: n[0], y: n[1] });
-    else if (command === 'Q') ring.push(...quadratic(ring[ring.length - 1], { x: n[0], y: n[1] }, { x: n[2], y: n[3] }));
+    else if (command === 'Q') ring.push(...flattenQuadratic(ring[ring.length - 1], { x: n[0], y: n[1] }, { x: n[2], y: n[3] }, TOLERANCE.flatten, 4));
   }
   return rings.filter((ring) => ring.length > 2);
-}
-
-/** Places along a parabola after its first: enough that chords stray at most the tolerance. */
-function quadratic(a: Point, b: Point, c: Point): Point[] {
-  const second = Math.hypot(a.x - 2 * b.x + c.x, a.y - 2 * b.y + c.y);
-  const steps = Math.max(4, Math.ceil(Math.sqrt(second / (4 * TOLERANCE.flatten))));
-  return Array.from({ length: steps }, (_, step) => {
-    const t = (step + 1) / steps;
-    const mix = (p: number, q: number, r: number) => (1 - t) ** 2 * p + 2 * t * (1 - t) * q + t * t * r;
-    return { x: mix(a.x, b.x, c.x), y: mix(a.y, b.y, c.y) };
-  });
 }
 
 function grown(rings: readonly Point[][], by: number): Point[][] {

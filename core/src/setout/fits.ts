@@ -1,11 +1,13 @@
 import type { Design } from '../job';
-import { fitAlong, type Fit, type LineSide, type Tape } from '../tape';
+import { fitAlong, type Fit, type LineSide, type Tape, type TapeKind } from '../tape';
 import { rounded } from '../units';
 import { newWorkStore, setOutOf, type WorkStore } from './store';
 
 /** How one tape follows a line with its body on each side. */
 export interface LineFit {
   readonly tape: string;
+  readonly kind: TapeKind;
+  readonly widthMm: number;
   /** True where its edge makes a line that stays. */
   readonly crisp: boolean;
   readonly left: Fit;
@@ -22,5 +24,14 @@ export function fitsOfLine(parts: Design['parts'], partId: string, lineId: strin
   const samples = (line?.pieces ?? []).flatMap((piece) => piece.map(({ at, curvature }) => ({ at, curvature })));
   if (samples.length === 0) return [];
   const fit = (tape: Tape, side: LineSide) => fitAlong(tape, samples, side);
-  return rounded(tapes.map((tape) => ({ tape: tape.code, crisp: tape.edge === 'crisp', left: fit(tape, 'left'), right: fit(tape, 'right') })));
+  return rounded(
+    tapes.map((tape) => ({
+      tape: tape.code,
+      kind: tape.kind,
+      widthMm: tape.widthMm,
+      crisp: tape.edge === 'crisp',
+      left: fit(tape, 'left'),
+      right: fit(tape, 'right'),
+    })),
+  );
 }

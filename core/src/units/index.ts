@@ -1,6 +1,7 @@
 export * from './humidity';
 export * from './length';
 export * from './minutes';
+export * from './number';
 export * from './reading';
 export * from './rounding';
 export * from './said';

@@ -38,7 +38,6 @@ export const ASK_FAULTS: WordsOf<AskSays> = {
   'ask.not-understood': ({ why, accepts }, { say }) => `${say(why)} (accepts ${say(accepts)})`,
   'ask.or-unknown': ({ why }, { say }) => `${say(why)}; ? stands for the one to be found`,
   'ask.letters': ({ most }) => `must have at most ${most} characters`,
-  'ask.not-number': ({ text }) => `"${text}" is not a number`,
   'ask.between': ({ least, most, unit }) => `must lie between ${least} and ${withUnit(most, unit)}`,
   'ask.above-zero': ({ mostMm }, { length }) => `must be above 0 and at most ${length(mostMm)}`,
   'ask.not-whole': ({ value }) => `${value} is not whole`,

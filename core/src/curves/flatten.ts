@@ -1,4 +1,5 @@
-import type { Point } from '../curves';
+import { stepsOfTurn } from './circle';
+import type { Point } from './point';
 
 /** Pieces one curve is cut into at most. */
 const MOST_PIECES = 2000;
@@ -18,17 +19,21 @@ export function flattenCubic(a: Point, b: Point, c: Point, d: Point, tolerance: 
   });
 }
 
-/** Places along a parabola after its first. */
-export function flattenQuadratic(a: Point, b: Point, c: Point, tolerance: number): Point[] {
-  const toward = (p: Point, q: Point, share: number) => ({ x: p.x + share * (q.x - p.x), y: p.y + share * (q.y - p.y) });
-  return flattenCubic(a, toward(a, b, 2 / 3), toward(c, b, 2 / 3), c, tolerance);
+/** Places along a parabola after its first, in at least so many pieces. */
+export function flattenQuadratic(a: Point, b: Point, c: Point, tolerance: number, least = 1): Point[] {
+  // As a cubic its second differences are a third of these.
+  const pieces = Math.max(least, piecesFor(Math.hypot(a.x - 2 * b.x + c.x, a.y - 2 * b.y + c.y) / 3, tolerance));
+  return Array.from({ length: pieces }, (_, index) => {
+    const t = (index + 1) / pieces;
+    const mix = (p: number, q: number, r: number) => (1 - t) ** 2 * p + 2 * t * (1 - t) * q + t * t * r;
+    return { x: mix(a.x, b.x, c.x), y: mix(a.y, b.y, c.y) };
+  });
 }
 
 /** Places along an arc of an ellipse; both ends included. `turn` tilts it, radians. */
 export function flattenArc(centre: Point, radiusX: number, radiusY: number, turn: number, from: number, to: number, tolerance: number): Point[] {
-  const largest = Math.max(Math.abs(radiusX), Math.abs(radiusY));
-  const perPiece = 2 * Math.acos(1 - Math.min(1, tolerance / Math.max(largest, 1e-9)));
-  const pieces = Math.min(MOST_PIECES, Math.max(2, Math.ceil(Math.abs(to - from) / perPiece)));
+  const largest = Math.max(Math.abs(radiusX), Math.abs(radiusY), 1e-9);
+  const pieces = Math.min(MOST_PIECES, stepsOfTurn(largest, to - from, tolerance));
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   return Array.from({ length: pieces + 1 }, (_, index) => {
     const angle = from + ((to - from) * index) / pieces;

@@ -1,0 +1,25 @@
+import { refused, understood, type Reading } from './reading';
+import { plainly } from './said';
+
+const NUMBER = /^[-−+]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?$/i;
+
+/** A typed minus may be the sign of the keyboard or that of a book. */
+export const withMinus = (text: string): string => text.replace('−', '-');
+
+/**
+ * Reads a typed plain number.
+ * @param text `12`, `-0.5`, `.5`, `1e3`; degrees may carry their sign
+ * @returns the number, or what was typed; a comma is refused, since it may stand for a point or for nothing
+ */
+export function readNumber(text: string): Reading<number> {
+  const trimmed = text.trim().replace(/\s*°$/, '');
+  if (trimmed === '') return refused(plainly('typed.number-missing'));
+  const number = NUMBER.test(trimmed) ? Number(withMinus(trimmed)) : Number.NaN;
+  return Number.isFinite(number) ? understood(number) : refused({ code: 'typed.number', values: { text: trimmed } });
+}
+
+/** A typed number as a field that shows its own fault needs it: NaN where none was understood. */
+export function numberIn(text: string): number {
+  const reading = readNumber(text);
+  return reading.ok ? reading.value : Number.NaN;
+}
