@@ -13,10 +13,12 @@ import {
   type Progress,
   type StageCost,
 } from './order';
+import { areaRef } from './units';
 
 /** An area in a finish, or kept, on one part of bare steel. */
 export const sampleArea = (index: number, finish: string | null, changes: Partial<OrderArea> = {}): OrderArea => ({
-  id: `p/a${index + 1}`,
+  id: areaRef('p', `a${index + 1}`),
+  area: `a${index + 1}`,
   code: `A${index + 1}`,
   part: 'p',
   count: 1,

@@ -1,4 +1,4 @@
-import type { LogEvent, RunRecord } from '@lintrel/core';
+import type { LogEvent, RunRecord, StepId } from '@lintrel/core';
 import { RequestError } from './http';
 import { createOutbox, type OutboxDevice } from './outbox';
 
@@ -27,7 +27,7 @@ const entry = (note = ''): LogEvent => ({
   version: 1,
   at: '2026-05-04T08:00:00.000Z',
   kind: 'done',
-  step: 'one',
+  step: 'one' as StepId,
   note,
 });
 const unreachable = () => new RequestError(0, { code: 'unreachable', message: 'no' });

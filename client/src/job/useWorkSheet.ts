@@ -9,6 +9,7 @@ import {
   type JobProgress,
   type LogEvent,
   type Step,
+  type StepId,
 } from '@lintrel/core';
 import { useMemo, useRef } from 'react';
 import type { Pending } from '@/api/outbox';
@@ -27,7 +28,7 @@ export interface WorkSheet {
   readonly loading: boolean;
   readonly error: Error | null;
   readonly retry: () => void;
-  readonly log: (kind: EventKind, step: string | null, note?: string) => void;
+  readonly log: (kind: EventKind, step: StepId | null, note?: string) => void;
   readonly start: (revision: number) => void;
   /** A start is on its way. */
   readonly busy: boolean;
@@ -57,7 +58,7 @@ function startedSheet(frozen: FrozenPlan): StartedSheet {
 }
 
 /** An entry made now, on this device. */
-const entry = (kind: EventKind, step: string | null, note = ''): LogEvent => ({
+const entry = (kind: EventKind, step: StepId | null, note = ''): LogEvent => ({
   id: newId(),
   version: EVENT_VERSION,
   at: new Date().toISOString(),

@@ -1,7 +1,7 @@
 import type { Point } from '../curves';
 import type { LineSaid, ResolvedLine } from '../lines';
 import type { Skin } from '../surface';
-import { FARTHEST_MM, MOST, TOLERANCE } from '../units';
+import { FARTHEST_MM, MOST, TOLERANCE, type LineId } from '../units';
 import { bordersBetween, type Border } from './borders';
 import { facesOf } from './face';
 import { traceCycles } from './faces';
@@ -15,7 +15,7 @@ export interface Arrangement {
   readonly areas: readonly Area[];
   readonly borders: readonly Border[];
   /** Lines with a free end, and how much of them bounds nothing, mm. */
-  readonly loose: readonly { readonly line: string; readonly lengthMm: number }[];
+  readonly loose: readonly { readonly line: LineId; readonly lengthMm: number }[];
   /** Lines, as in the list, that were left out because with them there would be more meetings than are worked out. */
   readonly leftOut: readonly string[];
 }
@@ -156,7 +156,7 @@ function nearestOn(point: Point, from: Point, to: Point): Point {
   return { x: from.x + share * dx, y: from.y + share * dy };
 }
 
-function looseLengths(segments: readonly Segment[], lines: readonly ResolvedLine[]): { line: string; lengthMm: number }[] {
+function looseLengths(segments: readonly Segment[], lines: readonly ResolvedLine[]): { line: LineId; lengthMm: number }[] {
   const sums = new Map<number, number>();
   for (const { source, fromAt, toAt } of segments) {
     if (source >= 0) sums.set(source, (sums.get(source) ?? 0) + Math.abs(toAt - fromAt));

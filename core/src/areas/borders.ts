@@ -2,11 +2,11 @@ import type { Skin } from '../surface';
 import type { Face } from './face';
 import type { NodedEdge } from './node';
 import { seamPiece, type SeamPiece } from './seam';
-import { TOLERANCE } from '../units';
+import { TOLERANCE, type LineId } from '../units';
 
 /** A piece of a trim line with one area on each side. */
 export interface Border {
-  readonly line: string;
+  readonly line: LineId;
   /** Distances along the line, mm. */
   readonly from: number;
   readonly to: number;

@@ -1,5 +1,6 @@
 import { insideRing, type Point } from '../curves';
 import type { Area } from './measure';
+import type { FinishId } from '../units';
 
 /** True where a place lies inside some rings: where a way out crosses an odd number of them. */
 export const insideRings = (place: Point, rings: readonly (readonly Point[])[]): boolean =>
@@ -11,7 +12,7 @@ export const areaAt = (areas: readonly Pick<Area, 'rings'>[], place: Point): num
 /** A finish given to the area round a place; null keeps what is there. */
 export interface AreaChoice {
   readonly seed: Point;
-  readonly finish: string | null;
+  readonly finish: FinishId | null;
 }
 
 /** What the choices say of each area. */

@@ -1,6 +1,7 @@
 import { areaAt } from '../areas';
 import type { Design, PartAreaChoice, Present } from '../job';
 import { outlineOf, type AreaPlan, type Coordinates } from '../setout';
+import type { FinishId, PartId } from '../units';
 
 /**
  * Gives an area a finish, in place of whatever was said about it before.
@@ -8,7 +9,13 @@ import { outlineOf, type AreaPlan, type Coordinates } from '../setout';
  * @param finish null keeps what is on it
  * @param more how it is painted, where that is out of the ordinary
  */
-export function giveFinish(design: Design, partId: string, area: AreaPlan, finish: string | null, more: Pick<PartAreaChoice, 'blend' | 'clear'> = {}): Design {
+export function giveFinish(
+  design: Design,
+  partId: PartId,
+  area: AreaPlan,
+  finish: FinishId | null,
+  more: Pick<PartAreaChoice, 'blend' | 'clear'> = {},
+): Design {
   const inside = insideOf(area);
   const others = design.scheme.areas.filter(({ part, seed }) => part !== partId || !inside(seed));
   const [x, y] = area.seed;
@@ -20,7 +27,7 @@ export function giveFinish(design: Design, partId: string, area: AreaPlan, finis
  * Says what is on an area now.
  * @param present null: what is on the rest of its part
  */
-export function givePresent(design: Design, partId: string, area: AreaPlan, present: Present | null): Design {
+export function givePresent(design: Design, partId: PartId, area: AreaPlan, present: Present | null): Design {
   const inside = insideOf(area);
   const others = (design.presentAt ?? []).filter(({ part, seed }) => part !== partId || !inside(seed));
   const [x, y] = area.seed;
@@ -28,7 +35,7 @@ export function givePresent(design: Design, partId: string, area: AreaPlan, pres
 }
 
 /** Forgets what was said of one place of a part. */
-export function withoutPlace(design: Design, partId: string, place: Coordinates): Design {
+export function withoutPlace(design: Design, partId: PartId, place: Coordinates): Design {
   const areas = design.scheme.areas.filter(({ part, seed }) => part !== partId || seed[0] !== place[0] || seed[1] !== place[1]);
   return { ...design, scheme: { ...design.scheme, areas } };
 }
@@ -37,7 +44,7 @@ export function withoutPlace(design: Design, partId: string, place: Coordinates)
  * Pins an area open or covered while a finish is sprayed.
  * @param open null takes the pin back
  */
-export function pinArea(design: Design, partId: string, area: AreaPlan, finish: string, open: boolean | null): Design {
+export function pinArea(design: Design, partId: PartId, area: AreaPlan, finish: FinishId, open: boolean | null): Design {
   const inside = insideOf(area);
   const others = (design.choices.pins ?? []).filter((pin) => pin.part !== partId || pin.finish !== finish || !inside(pin.seed));
   const [x, y] = area.seed;
@@ -46,7 +53,7 @@ export function pinArea(design: Design, partId: string, area: AreaPlan, finish: 
 }
 
 /** Whether an area is pinned while a finish is sprayed; null where it is free. */
-export function pinnedOpen({ choices }: Design, partId: string, area: AreaPlan, finish: string): boolean | null {
+export function pinnedOpen({ choices }: Design, partId: PartId, area: AreaPlan, finish: FinishId): boolean | null {
   const inside = insideOf(area);
   return (choices.pins ?? []).find((pin) => pin.part === partId && pin.finish === finish && inside(pin.seed))?.open ?? null;
 }

@@ -2,7 +2,7 @@ import type { Point } from '../curves';
 import { carriedChoices, carriedPlaces, type Arrangement } from '../areas';
 import { worksKeys, type AreaPin, type Design, type PartAreaChoice, type PresentAt, type Scheme } from '../job';
 import { newWorkStore, workOutParts, type Coordinates, type WorkStore } from '../setout';
-import { rounded } from '../units';
+import { rounded, type PartId } from '../units';
 
 /**
  * Carries the finishes of areas over to a changed design, part by part.
@@ -17,7 +17,7 @@ export function carryScheme(before: Design, after: Design, store: WorkStore = ne
   const changed = changedParts(before, after);
   const was = workOutParts(before, store);
   const is = workOutParts(after, store);
-  const moved = <C extends { readonly part: string; readonly seed: Coordinates }>(
+  const moved = <C extends { readonly part: PartId; readonly seed: Coordinates }>(
     all: readonly C[],
     carry: (
       before: Arrangement,
@@ -50,7 +50,7 @@ function changedParts(before: Design, after: Design): ReadonlySet<string> {
 
 function withoutGoneParts(design: Design): Design {
   const ids = new Set(design.parts.map(({ id }) => id));
-  const there = ({ part }: { readonly part: string }) => ids.has(part);
+  const there = ({ part }: { readonly part: PartId }) => ids.has(part);
   const { others, choices, presentAt = [] } = design;
   const held = design.parts.every(({ attached = [] }) => attached.every((part) => ids.has(part)));
   const all = [design.scheme, ...(others ?? [])].every(({ areas }) => areas.every(there)) && [...(choices.pins ?? []), ...presentAt].every(there);

@@ -1,28 +1,28 @@
 import type { Design } from '../job';
 import { linesBehind, type TrimLine } from '../lines';
-import { freeId } from '../units';
+import { freeId, type LineId, type PartId } from '../units';
 
 type Lines = Design['parts'][number]['lines'];
 
 /** The design with the lines of one part changed. */
-export const withLines = (design: Design, partId: string, update: (lines: Lines) => Lines): Design => ({
+export const withLines = (design: Design, partId: PartId, update: (lines: Lines) => Lines): Design => ({
   ...design,
   parts: design.parts.map((part) => (part.id === partId ? { ...part, lines: update(part.lines) } : part)),
 });
 
 /** The design with one line put in place of itself, or added. */
-export const withLine = (design: Design, partId: string, made: TrimLine): Design =>
+export const withLine = (design: Design, partId: PartId, made: TrimLine): Design =>
   withLines(design, partId, (lines) => (lines.some(({ id }) => id === made.id) ? lines.map((one) => (one.id === made.id ? made : one)) : [...lines, made]));
 
 /** The design without a line. Lines made from it stay and tell that they miss it. */
-export const withoutLine = (design: Design, partId: string, lineId: string): Design =>
+export const withoutLine = (design: Design, partId: PartId, lineId: LineId): Design =>
   withLines(design, partId, (lines) => lines.filter(({ id }) => id !== lineId));
 
 /** Lines of a part that are made from a line, directly. */
-export const followersOf = (lines: Lines, lineId: string): Lines => lines.filter((one) => linesBehind(one).includes(lineId));
+export const followersOf = (lines: Lines, lineId: LineId): Lines => lines.filter((one) => linesBehind(one).includes(lineId));
 
 /** A copy of a line right after it. */
-export function withCopy(design: Design, partId: string, lineId: string): Design {
+export function withCopy(design: Design, partId: PartId, lineId: LineId): Design {
   return withLines(design, partId, (lines) =>
     lines.flatMap((one) =>
       one.id === lineId
@@ -43,7 +43,7 @@ export function withCopy(design: Design, partId: string, lineId: string): Design
 }
 
 /** A line one place up (−1) or down (1) in the list; codes follow the list. */
-export function withMoved(design: Design, partId: string, lineId: string, by: -1 | 1): Design {
+export function withMoved(design: Design, partId: PartId, lineId: LineId, by: -1 | 1): Design {
   return withLines(design, partId, (lines) => {
     const from = lines.findIndex(({ id }) => id === lineId);
     const to = from + by;
@@ -55,5 +55,5 @@ export function withMoved(design: Design, partId: string, lineId: string, by: -1
 }
 
 /** The design with the bands of one line so wide and so far apart, mm. */
-export const withBands = (design: Design, partId: string, lineId: string, { width, gap }: { readonly width: number; readonly gap: number }): Design =>
+export const withBands = (design: Design, partId: PartId, lineId: LineId, { width, gap }: { readonly width: number; readonly gap: number }): Design =>
   withLines(design, partId, (lines) => lines.map((line) => (line.id === lineId && line.kind === 'bands' ? { ...line, width, gap } : line)));

@@ -1,4 +1,5 @@
 import type { Design, Scheme } from '../job';
+import type { FinishId } from '../units';
 
 /** The design with a copy of its scheme kept beside it, under a name. */
 export const withSchemeCopy = (design: Design, name: string): Design => ({ ...design, others: [...(design.others ?? []), { ...design.scheme, name }] });
@@ -24,7 +25,7 @@ export function withOtherScheme(design: Design, index: number, names: readonly [
 export const withoutScheme = (design: Design, index: number): Design => ({ ...design, others: design.others?.filter((_, at) => at !== index) });
 
 /** The design with a primer under, or a clear over, everything that is painted; null: none. */
-export function withLayer(design: Design, layer: 'primer' | 'clear', finish: string | null): Design {
+export function withLayer(design: Design, layer: 'primer' | 'clear', finish: FinishId | null): Design {
   const { [layer]: _old, ...rest } = design.scheme;
   return { ...design, scheme: (finish === null ? rest : { ...rest, [layer]: finish }) as Scheme };
 }

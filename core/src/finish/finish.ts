@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { colourText, idText, listOf, nameText, noteText, numberBetween, oneOf, positiveUpTo, wholeBetween } from '../units';
+import { colourText, idText, listOf, nameText, noteText, numberBetween, oneOf, positiveUpTo, wholeBetween, type FinishId } from '../units';
 import { cardSchema } from './card';
 import { PAINT_SYSTEM_KEYS } from './system';
 
@@ -21,7 +21,7 @@ const recoatSchema = v.strictObject({ fromMin: minutes(), toMin: v.nullable(minu
 
 /** A paint as it is applied. Times are data-sheet minutes at 23 °C, 50 % RH and the reference build. */
 export const finishSchema = v.strictObject({
-  id: idText(),
+  id: idText<FinishId>(),
   name: nameText(),
   colour: colourText(),
   system: oneOf(PAINT_SYSTEM_KEYS),

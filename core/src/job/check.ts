@@ -1,6 +1,6 @@
 import { linesBehind, type TrimLine } from '../lines';
 import { featureFault, placedFeatures, surfaceFaults, type SurfaceSaid } from '../surface';
-import { MOST, MOST_FAULTS } from '../units';
+import { MOST, MOST_FAULTS, type PartId } from '../units';
 import { finishesNamed, type Design } from './design';
 import { pathText, type Fault } from './fault';
 import type { Part } from './part';
@@ -48,7 +48,7 @@ export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): F
   return found.slice(0, MOST_FAULTS);
 }
 
-const partFault = (part: string, parts: ReadonlySet<string>, at: Keys): Fault[] =>
+const partFault = (part: PartId, parts: ReadonlySet<string>, at: Keys): Fault[] =>
   parts.has(part) ? [] : [fault(at, { code: 'design.no-part', values: { part } })];
 
 function partFaults(part: Part, design: Design, at: Keys): Fault[] {

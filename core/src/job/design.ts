@@ -2,15 +2,31 @@ import { placeSchema } from '../curves';
 import * as v from 'valibot';
 import { climateSchema } from '../drying';
 import { PAINT_SYSTEM_KEYS, SCHOOLS } from '../finish';
-import { idText, listOf, nameText, noteText, numberBetween, oneOf, plainly, told, wholeBetween, WISHES, yesOrNo, JOB_KINDS, type JobKind } from '../units';
+import {
+  idText,
+  listOf,
+  nameText,
+  noteText,
+  numberBetween,
+  oneOf,
+  plainly,
+  told,
+  wholeBetween,
+  WISHES,
+  yesOrNo,
+  JOB_KINDS,
+  type JobKind,
+  type FinishId,
+  type PartId,
+} from '../units';
 import { partSchema, presentAtSchema } from './part';
 
 /** A finish given to the area of a part that holds a place. */
 export const areaChoiceSchema = v.strictObject({
-  part: idText(),
+  part: idText<PartId>(),
   seed: placeSchema,
   /** Null: this area is kept as it is. */
-  finish: v.nullable(idText()),
+  finish: v.nullable(idText<FinishId>()),
   /** True where the finish fades out within it instead of ending at a hard edge. */
   blend: v.optional(yesOrNo()),
   /** False where the clear over the scheme leaves it out. */
@@ -23,16 +39,16 @@ export const schemeSchema = v.strictObject({
   name: v.optional(nameText()),
   areas: listOf(areaChoiceSchema, 'areas', 2000),
   /** What goes on under all painted areas first, and over them last; left out: nothing. */
-  primer: v.optional(idText()),
-  clear: v.optional(idText()),
+  primer: v.optional(idText<FinishId>()),
+  clear: v.optional(idText<FinishId>()),
 });
 export type Scheme = v.InferOutput<typeof schemeSchema>;
 
 const pairOf = <K extends string, L extends string>(first: K, second: L) =>
-  v.strictObject({ [first]: idText(), [second]: idText() } as Record<K | L, ReturnType<typeof idText>>);
+  v.strictObject({ [first]: idText<FinishId>(), [second]: idText<FinishId>() } as Record<K | L, v.GenericSchema<string, FinishId>>);
 
 /** An area that a person wants open or covered while a finish is sprayed. */
-export const areaPinSchema = v.strictObject({ part: idText(), seed: placeSchema, finish: idText(), open: yesOrNo() });
+export const areaPinSchema = v.strictObject({ part: idText<PartId>(), seed: placeSchema, finish: idText<FinishId>(), open: yesOrNo() });
 export type AreaPin = v.InferOutput<typeof areaPinSchema>;
 
 const system = () => v.picklist(PAINT_SYSTEM_KEYS, told(plainly('field.system')));
@@ -40,7 +56,7 @@ const system = () => v.picklist(PAINT_SYSTEM_KEYS, told(plainly('field.system'))
 /** What a person insists on; what is left out is free. */
 export const choicesSchema = v.strictObject({
   /** Order of finishes a person has fixed; null: the best found. */
-  order: v.nullable(listOf(idText(), 'finishes', 30)),
+  order: v.nullable(listOf(idText<FinishId>(), 'finishes', 30)),
   /** School for every line; null: as each finish prefers. */
   school: v.nullable(oneOf(SCHOOLS)),
   /** What is wanted most; left out: least work. */
@@ -114,9 +130,9 @@ export function emptyDesign(title: string, kind: JobKind): Design {
 }
 
 /** Every place at which a design names a finish, by its keys. */
-export function finishesNamed(design: Design): { readonly keys: readonly (string | number)[]; readonly finish: string }[] {
-  const named: { keys: (string | number)[]; finish: string }[] = [];
-  const add = (finish: string | null | undefined, ...keys: (string | number)[]) => finish && named.push({ keys, finish });
+export function finishesNamed(design: Design): { readonly keys: readonly (string | number)[]; readonly finish: FinishId }[] {
+  const named: { keys: (string | number)[]; finish: FinishId }[] = [];
+  const add = (finish: FinishId | null | undefined, ...keys: (string | number)[]) => finish && named.push({ keys, finish });
   const scheme = ({ areas, primer, clear }: Scheme, ...at: (string | number)[]) => {
     areas.forEach(({ finish }, index) => add(finish, ...at, 'areas', index, 'finish'));
     add(primer, ...at, 'primer');

@@ -3,7 +3,7 @@ import * as v from 'valibot';
 import { PAINT_SYSTEM_KEYS } from '../finish';
 import { lineSchema } from '../lines';
 import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
-import { byText, colourText, idText, listOf, nameText, numberBetween, oneOf, wholeBetween, yesOrNo } from '../units';
+import { byText, colourText, idText, listOf, nameText, numberBetween, oneOf, wholeBetween, yesOrNo, type FinishId, type PartId } from '../units';
 
 /** What a part is made of. */
 export const SUBSTRATES = [
@@ -28,18 +28,18 @@ const present = {
   colour: colourText(),
   ageH: numberBetween(0, 1_000_000, 'h'),
   /** The finish on the shelf it is in already, where it is known: while that is sprayed the part may stay open. */
-  finish: v.optional(idText()),
+  finish: v.optional(idText<FinishId>()),
 };
 const presentSchema = v.strictObject(present);
 export type Present = v.InferOutput<typeof presentSchema>;
 
 /** What is on the area of a part that holds a place, where that differs from the rest of the part. */
-export const presentAtSchema = v.strictObject({ part: idText(), seed: placeSchema, ...present });
+export const presentAtSchema = v.strictObject({ part: idText<PartId>(), seed: placeSchema, ...present });
 export type PresentAt = v.InferOutput<typeof presentAtSchema>;
 
 /** One physical piece with one surface. */
 export const partSchema = v.strictObject({
-  id: idText(),
+  id: idText<PartId>(),
   name: nameText(),
   /** How many alike. */
   count: wholeBetween(1, 500),
@@ -52,9 +52,9 @@ export const partSchema = v.strictObject({
   /** Where it sits on the whole piece; left out where nobody has said. */
   pose: v.optional(poseSchema),
   /** Mirror image of another part. While it follows, shape, features and lines are the other's. */
-  opposite: v.optional(v.strictObject({ of: idText(), follows: yesOrNo() })),
+  opposite: v.optional(v.strictObject({ of: idText<PartId>(), follows: yesOrNo() })),
   /** Other parts it is attached to while the work is done: they are in reach of its spray. It is enough that one names the other. */
-  attached: v.optional(listOf(idText(), 'parts', 49)),
+  attached: v.optional(listOf(idText<PartId>(), 'parts', 49)),
   /** What is done with it; left out: painted. */
   treatment: v.optional(oneOf(['paint', 'blend', 'leave'])),
 });

@@ -1,24 +1,39 @@
 import { placeSchema } from '../curves';
 import * as v from 'valibot';
 import { measuredSchema } from '../surface';
-import { coordinate, idText, lengthMm, listOf, nameText, numberBetween, oneOf, plainly, told, wholeBetween, yesOrNo } from '../units';
+import {
+  coordinate,
+  idText,
+  lengthMm,
+  listOf,
+  nameText,
+  numberBetween,
+  oneOf,
+  plainly,
+  told,
+  wholeBetween,
+  yesOrNo,
+  type DatumId,
+  type LineId,
+  type PartId,
+} from '../units';
 
 /** Which view of the whole piece a plane is seen edge-on in. */
 export const VIEWS = ['side', 'top', 'end'] as const;
 export type ViewName = (typeof VIEWS)[number];
 
 const common = {
-  id: idText(),
+  id: idText<LineId>(),
   name: nameText(),
   /** True: both ends go on straight until they leave the part. */
   runOn: yesOrNo(),
   /** Lines these ends stop at, run on to them or cut there; left out where they do not. */
-  startOn: v.optional(idText()),
-  endOn: v.optional(idText()),
+  startOn: v.optional(idText<LineId>()),
+  endOn: v.optional(idText<LineId>()),
   hidden: v.optional(yesOrNo()),
   locked: v.optional(yesOrNo()),
 };
-const measured = { ...common, datum: idText() };
+const measured = { ...common, datum: idText<DatumId>() };
 const points = (least: number, most: number) => listOf(measuredSchema, 'measured-points', most, least);
 const angle = () => numberBetween(-360, 360, '°');
 const viewPlace = () => v.strictObject({ across: coordinate(), up: coordinate() });
@@ -70,7 +85,7 @@ const parallelSchema = v.strictObject({
   kind: v.literal('parallel'),
   ...common,
   /** A line, or an edge of the outline by its number (0 is the first). */
-  of: v.union([idText(), v.strictObject({ edge: wholeBetween(0, 499) })], told(plainly('field.line-or-edge'))),
+  of: v.union([idText<LineId>(), v.strictObject({ edge: wholeBetween(0, 499) })], told(plainly('field.line-or-edge'))),
   /** Positive: to the left of the other line's direction, which is above a line that runs to the right. */
   offset: v.pipe(
     coordinate(),
@@ -93,12 +108,12 @@ const bandsSchema = v.strictObject({
   /** Width of the last as a share of the first; gaps shrink or grow alike. */
   taper: numberBetween(0.05, 20),
 });
-const mirrorSchema = v.strictObject({ kind: v.literal('mirror'), ...measured, of: idText() });
+const mirrorSchema = v.strictObject({ kind: v.literal('mirror'), ...measured, of: idText<LineId>() });
 const filletSchema = v.strictObject({
   kind: v.literal('fillet'),
   ...common,
-  a: idText(),
-  b: idText(),
+  a: idText<LineId>(),
+  b: idText<LineId>(),
   radius: lengthMm(),
   /** Which end of each line stays; the rest beyond the rounding is cut off. */
   keepA: oneOf(['start', 'end']),
@@ -128,8 +143,8 @@ const cutSchema = v.strictObject({
 const continuationSchema = v.strictObject({
   kind: v.literal('continuation'),
   ...common,
-  part: idText(),
-  of: idText(),
+  part: idText<PartId>(),
+  of: idText<LineId>(),
   end: oneOf(['start', 'end']),
   /** Straight on as seen from the side or from above, or level. */
   mode: oneOf(['side', 'top', 'level']),

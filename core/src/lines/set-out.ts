@@ -9,13 +9,13 @@ import { onTrueSurface } from './on-surface';
 import { followedBy, type PartBoard, type PartShape } from './part-shape';
 import { cornersRounded, type Rest } from './rounded-corners';
 import { isTrouble, type LineSaid } from './says';
-import { plainly } from '../units';
+import { plainly, type LineId } from '../units';
 
 /** A trim line worked out on its part. A line of several strokes, such as bands or letters, comes as several of these. */
 export interface ResolvedLine {
   readonly id: string;
   /** The line in the list it comes from. */
-  readonly owner: string;
+  readonly owner: LineId;
   /** Code on the drawing: L1, L2 … in the order of the list; strokes of one line add a letter. */
   readonly code: string;
   /** The line as measured, before it is run on or cut at the outline; null where it cannot be laid out. */

@@ -1,7 +1,10 @@
-import { progressOf, readWorkSheet, windowState, type LogEvent, type Step } from '.';
+import type { StepId } from '../units';
+import { progressOf, readWorkSheet, windowState, type AfterRule, type LogEvent, type Step } from '.';
 
-const step = (id: string, after: Step['after'] = [], attended = true): Step => ({
-  id,
+/** A rule of a made-up step. */
+type After = Omit<AfterRule, 'step'> & { readonly step: string };
+const step = (id: string, after: readonly After[] = [], attended = true): Step => ({
+  id: id as StepId,
   stage: 1,
   kind: 'coat',
   items: [],
@@ -9,7 +12,7 @@ const step = (id: string, after: Step['after'] = [], attended = true): Step => (
   endMin: 0,
   attended,
   needs: [],
-  after,
+  after: after as readonly AfterRule[],
   say: { code: 'step.flash', values: {} },
   safety: [],
 });
@@ -24,7 +27,7 @@ const event = (minute: number, kind: LogEvent['kind'], stepId: string | null = n
   version: 1,
   at: new Date(Date.UTC(2026, 4, 4, 8, minute)).toISOString(),
   kind,
-  step: stepId,
+  step: stepId as StepId | null,
   note: '',
 });
 const at = (minute: number) => Date.UTC(2026, 4, 4, 8, minute);

@@ -1,4 +1,4 @@
-import { said, type Said } from '../units';
+import { said, type Said, type StepId } from '../units';
 import type { AfterRule, Step, StepKind } from './step';
 
 /** A plan as it was frozen when a job was started: of whatever version the program wrote that day. */
@@ -24,12 +24,12 @@ export function readWorkSheet(plan: FrozenPlan): WorkSheet {
 
 /** A step of version 1: sentences, and windows after other steps. */
 interface StepOf1 {
-  readonly id: string;
+  readonly id: StepId;
   readonly stage: number;
   readonly kind: 'plug' | 'lay' | 'cover' | 'prepare' | 'gate' | 'coat' | 'pull' | 'unplug';
   readonly title: string;
   readonly detail: string;
-  readonly windows: readonly { readonly after: string; readonly fromMin: number; readonly toMin: number | null; readonly what: string }[];
+  readonly windows: readonly { readonly after: StepId; readonly fromMin: number; readonly toMin: number | null; readonly what: string }[];
 }
 
 /** Version 1 → 2: what it said stays as it was written; it knew no minutes of its own. */

@@ -1,4 +1,4 @@
-import type { Said } from '../units';
+import type { Said, StepId, ItemId, PartId } from '../units';
 
 export const STEP_KINDS = [
   'wash',
@@ -30,7 +30,7 @@ export type Need = 'person' | 'booth' | 'gun';
 
 /** A step begins no sooner than `minMin` after another has begun or ended, and no later than `maxMin`. */
 export interface AfterRule {
-  readonly step: string;
+  readonly step: StepId;
   readonly from: 'start' | 'end';
   readonly minMin: number;
   /** Null: it is never too late. */
@@ -42,14 +42,14 @@ export interface AfterRule {
 /** One thing to do, or to wait for. */
 export interface Step {
   /** Lasting: session, kind, and what it is done to. A log names steps by it. */
-  readonly id: string;
+  readonly id: StepId;
   /** Stage number, from 1; null: the job as a whole. */
   readonly stage: number | null;
   readonly kind: StepKind;
   /** Left out where it is done to several parts. */
-  readonly part?: string;
+  readonly part?: PartId;
   /** Items it lays, presses or takes off. */
-  readonly items: readonly string[];
+  readonly items: readonly ItemId[];
   /** Minutes from the start of the job, as planned. */
   readonly startMin: number;
   readonly endMin: number;

@@ -1,7 +1,8 @@
+import type { StepId } from '../units';
 import { logAsPlanned, progressOf, type Step } from '.';
 
 const step = (id: string, startMin: number, endMin: number, attended = true): Step => ({
-  id,
+  id: id as StepId,
   stage: 1,
   kind: attended ? 'coat' : 'flash',
   items: [],

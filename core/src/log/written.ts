@@ -1,3 +1,4 @@
+import type { StepId } from '../units';
 import { EVENT_VERSION, type LogEvent } from './event';
 import type { Step } from './step';
 
@@ -21,7 +22,7 @@ export const timesOfPlan =
 export function logAsPlanned(steps: readonly Step[], last: Step, doneAt: number, freshId: () => string): LogEvent[] {
   const at = timesOfPlan(last, doneAt);
   const done = steps.slice(0, steps.indexOf(last) + 1).filter(({ attended }) => attended);
-  const entry = (minutes: number, kind: 'start' | 'done', step: string | null): LogEvent => ({
+  const entry = (minutes: number, kind: 'start' | 'done', step: StepId | null): LogEvent => ({
     id: freshId(),
     version: EVENT_VERSION,
     at: at(minutes),

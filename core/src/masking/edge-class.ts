@@ -1,4 +1,5 @@
 import { UNDER } from './standing';
+import type { FinishId, PartId } from '../units';
 
 /**
  * What an edge between an open and a covered area is: `crisp` makes a line that stays, `rough` gets painted over later, `soft` fades out.
@@ -7,9 +8,9 @@ export type EdgeClass = 'crisp' | 'rough' | 'soft';
 
 /** What of an area decides about the edges of its mask. */
 export interface MaskArea {
-  readonly part: string;
+  readonly part: PartId;
   /** Finish it shall get; null: kept. */
-  readonly finish: string | null;
+  readonly finish: FinishId | null;
   /** Kept, and already in this finish: it may stay open while that is sprayed. */
   readonly alike: string | null;
   /** The finish fades out within it. */

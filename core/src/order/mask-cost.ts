@@ -1,5 +1,5 @@
 import type { FinishMethod } from '../finish';
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB, type PartId } from '../units';
 import type { OrderArea, OrderProblem, TapeEdge } from './problem';
 import { maskOf, type StageMask } from '../masking';
 import type { Progress } from './progress';
@@ -110,7 +110,7 @@ export const drapeOver = ({ sizeM2, count }: Pick<OrderArea, 'sizeM2' | 'count'>
 export const dripPaper = ({ lengthM, pieces }: Pick<TapeEdge, 'lengthM' | 'pieces'>): Drape => ({ sizeM2: lengthM * RULE_OF_THUMB.dripStripM, pieces });
 
 /** What covers a part whole: one piece each. */
-export function wholeDrape(areas: OrderProblem['areas'], part: string): Drape {
+export function wholeDrape(areas: OrderProblem['areas'], part: PartId): Drape {
   const own = areas.filter((area) => area.part === part);
   return { sizeM2: own.reduce((sum, { sizeM2 }) => sum + sizeM2, 0), pieces: own[0]?.count ?? 0 };
 }

@@ -1,7 +1,7 @@
 import type { DryingAir } from '../drying';
 import type { MaskEdge } from '../masking';
 import type { Finish, PaintSystemKey, School } from '../finish';
-import { RULE_OF_THUMB, type Wish } from '../units';
+import { RULE_OF_THUMB, type Wish, type FinishId, type PartId, type AreaRef, type AreaId } from '../units';
 
 /** How hard a border bends, or that it runs over features: decides how long a metre of its tape takes. */
 export type BendClass = 'straight' | 'gentle' | 'tight' | 'features';
@@ -20,10 +20,11 @@ export interface TapeEdge {
 
 /** An area as the order of coats sees it. */
 export interface OrderArea {
-  /** Part and lasting id of the area, and its code on the drawing. */
-  readonly id: string;
+  readonly id: AreaRef;
+  /** Its lasting id on its part, and its code on the drawing. */
+  readonly area: AreaId;
   readonly code: string;
-  readonly part: string;
+  readonly part: PartId;
   /** How many alike, and all of them together. */
   readonly count: number;
   readonly sizeM2: number;
@@ -37,7 +38,7 @@ export interface OrderArea {
   /** What is on it now was abraded before the first stage, for what goes over it. */
   readonly keyed: boolean;
   /** Finish it shall get; null: kept. */
-  readonly finish: string | null;
+  readonly finish: FinishId | null;
   /** Kept, and already in this finish: it may stay open while that is sprayed. */
   readonly alike: string | null;
   /** The finish fades out within it: no hard edge against what is kept beside it. */
@@ -60,7 +61,7 @@ export interface OrderRules {
   /** This finish before that one. */
   readonly before: readonly { readonly first: string; readonly then: string }[];
   /** This area open or covered while that finish is sprayed. */
-  readonly pins: readonly { readonly finish: string; readonly area: number; readonly open: boolean }[];
+  readonly pins: readonly { readonly finish: FinishId; readonly area: number; readonly open: boolean }[];
   /** These two finishes through the same gun. */
   readonly sameGun: readonly (readonly [string, string])[];
   /** `fresh`: every mask comes off after its stage; `free`: masks may stay on where their windows allow it. */
@@ -94,7 +95,7 @@ export const NO_RULES: OrderRules = {
 
 /** A coat over several finishes at once: primer before, clear after. */
 export interface Layer {
-  readonly finish: string;
+  readonly finish: FinishId;
   /** Which areas get it, by index. */
   readonly areas: readonly boolean[];
 }

@@ -1,4 +1,4 @@
-import type { Span } from '../units';
+import type { Span, PartId } from '../units';
 import type { Finish, School } from '../finish';
 import type { StageMask, Standing } from '../masking';
 import type { OrderProblem } from './problem';
@@ -27,7 +27,7 @@ export interface KeptMask {
   readonly uncoverMin: number;
   readonly tapeM: number;
   /** Of a mask that stays on through the coats of what is beside it: the part it lies on. Null: it belongs to its own stage. */
-  readonly part: string | null;
+  readonly part: PartId | null;
 }
 
 /** How far the work has come between two stages. */

@@ -1,5 +1,5 @@
 import { paintNeeded, type CoatCount, type Finish } from '../finish';
-import { RULE_OF_THUMB, type Span } from '../units';
+import { RULE_OF_THUMB, type Span, type FinishId } from '../units';
 import type { StageMask } from '../masking';
 import { filmTimes, rememberedCoats } from './drying-of';
 import { gunOf, mixMinutes, needsStrip, usesGun } from './gun';
@@ -15,7 +15,7 @@ import { standingAfter, throughAfter } from './through';
 
 /** What is decided for a stage. */
 export interface StageChoice {
-  readonly finish: string;
+  readonly finish: FinishId;
   /** Which areas the paint reaches; those that get this finish are among them. */
   readonly open: readonly boolean[];
   /** True where the masks stay on for the next stage. */

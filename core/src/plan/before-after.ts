@@ -1,12 +1,12 @@
 import type { Preparation } from '../prepare';
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB, type SessionId } from '../units';
 import type { OrderProblem, SequenceFigures } from '../order';
 import { clockFrom, type Draft } from './step-clock';
 import { nameOf, placesOf, plugValues } from './step-places';
 import type { StepSource } from './steps';
 
 /** Session of what is done for a job as a whole. */
-const JOB = 'job';
+const JOB = 'job' as SessionId;
 
 /** Washing, abrading and warming up, before any tape of any stage. */
 export function prepareSteps({ preparation, parts }: StepSource): readonly Draft[] {

@@ -1,7 +1,7 @@
 import { dwellMinutes } from '../drying';
 import { drapeMin, drapeOver, dripPaper, rememberedEdge, uncoverMin, wholeDrape, type Drape, type KeptMask, type Sequence, type StageCost } from '../order';
 import { stageRuns, type MaskedPart, type Run } from '../runs';
-import { RULE_OF_THUMB, sumOf } from '../units';
+import { RULE_OF_THUMB, sumOf, type SessionId, type ItemId } from '../units';
 import { meansOf, type StageSource } from './means';
 import type { PartWork } from '../setout';
 import type { CoverItem, Item, LineItem, PlugItem } from './types';
@@ -16,23 +16,23 @@ export interface StageItems {
 }
 
 /** Sessions of a sequence: finish, with `#2` when it comes a second time. */
-export function sessionsOf({ stages }: Pick<Sequence, 'stages'>): string[] {
+export function sessionsOf({ stages }: Pick<Sequence, 'stages'>): SessionId[] {
   return stages.map(({ finish }, index) => {
     const times = stages.slice(0, index + 1).filter((one) => one.finish === finish).length;
-    return times === 1 ? finish : `${finish}#${times}`;
+    return (times === 1 ? finish : `${finish}#${times}`) as SessionId;
   });
 }
 
 /** Names of items: what is laid for a stage, one after the other; a name that comes twice ends in `/2`. */
-type Namer = (...what: readonly string[]) => string;
+type Namer = (...what: readonly string[]) => ItemId;
 
-function namer(session: string): Namer {
+function namer(session: SessionId): Namer {
   const taken = new Map<string, number>();
   return (...what) => {
     const name = [session, ...what].join('/');
     const times = (taken.get(name) ?? 0) + 1;
     taken.set(name, times);
-    return times === 1 ? name : `${name}/${times}`;
+    return (times === 1 ? name : `${name}/${times}`) as ItemId;
   };
 }
 

@@ -3,20 +3,21 @@ import { isLine, lyingIn } from './lists';
 import type { PartPlan } from '../setout';
 import type { LineItem, Plan, StagePlan } from './types';
 import type { Step } from '../log';
+import { areaRef, type AreaId, type AreaRef, type ItemId, type PartId } from '../units';
 
 /** Every covered area under a cover, no open one under any, every edge between the two made once. */
 export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
   const on = lyingIn(items, stage).filter(({ kind }) => kind !== 'plug');
   const lines = on.filter(isLine);
   const [open, covered] = [new Set(stage.open), new Set(stage.covered)];
-  const under = new Set(on.flatMap((item) => ('area' in item && item.area !== null ? [`${item.part}/${item.area}`] : [])));
+  const under = new Set(on.flatMap((item) => ('area' in item && item.area !== null ? [areaRef(item.part, item.area)] : [])));
   const whole = new Set(on.flatMap((item) => (item.kind === 'cover' && item.area === null ? [item.part] : [])));
   const unreached = wholeFaults(stage, parts, whole);
   const bare = stage.covered.filter((ref) => !under.has(ref)).map((area): Broken => ({ code: 'broken.uncovered', values: { stage: stage.number, area } }));
   const wrongly = stage.open.filter((ref) => under.has(ref)).map((area): Broken => ({ code: 'broken.open-covered', values: { stage: stage.number, area } }));
   const edges = parts.flatMap((part) =>
     part.borders.flatMap((border): Broken[] => {
-      const [left, right] = [border.left, border.right].map((code) => `${part.id}/${idOf(part, code)}`);
+      const [left, right] = [border.left, border.right].map((code) => areaRef(part.id, idOf(part, code)));
       const side = open.has(left) && covered.has(right) ? 'right' : open.has(right) && covered.has(left) ? 'left' : null;
       if (side === null) return [];
       const made = edgesMade(lines, part.id, border, side, side === 'right' ? right : left);
@@ -27,8 +28,9 @@ export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
 }
 
 /** Every attached part in reach that is not sprayed is under a cover, and no sprayed part is. */
-function wholeFaults({ number, open, coveredParts }: StagePlan, parts: readonly PartPlan[], whole: ReadonlySet<string>): Broken[] {
-  const sprayed = new Set(open.map((ref) => ref.slice(0, ref.indexOf('/'))));
+function wholeFaults({ number, open, coveredParts }: StagePlan, parts: readonly PartPlan[], whole: ReadonlySet<PartId>): Broken[] {
+  const opened = new Set(open);
+  const sprayed = new Set(parts.filter(({ id, areas }) => areas.some((area) => opened.has(areaRef(id, area.id)))).map(({ id }) => id));
   const bare = coveredParts.filter((part) => !whole.has(part));
   const wrongly = [...whole].filter((part) => sprayed.has(part));
   // What hangs directly on a sprayed part is in reach of anything that is sprayed at all.
@@ -40,11 +42,11 @@ function wholeFaults({ number, open, coveredParts }: StagePlan, parts: readonly 
   ];
 }
 
-const idOf = ({ areas }: PartPlan, code: string): string => areas.find((area) => area.code === code)?.id ?? code;
+const idOf = ({ areas }: PartPlan, code: string): AreaId => areas.find((area) => area.code === code)?.id ?? code;
 
 /** How many tapes make an edge: one over the whole strip counts for each of its edges, however many pieces it comes in. */
-function edgesMade(lines: readonly LineItem[], part: string, { line, from, to }: PartPlan['borders'][number], side: 'left' | 'right', ref: string): number {
-  if (lines.some((item) => item.area !== null && `${item.part}/${item.area}` === ref)) return 1;
+function edgesMade(lines: readonly LineItem[], part: PartId, { line, from, to }: PartPlan['borders'][number], side: 'left' | 'right', ref: AreaRef): number {
+  if (lines.some((item) => item.area !== null && areaRef(item.part, item.area) === ref)) return 1;
   const along = lines.filter((item) => item.area === null && item.part === part && item.line === line && item.side === side);
   const over = along.map((item) => Math.max(0, Math.min(to, item.to) - Math.max(from, item.from)));
   // Where a line breaks off at a seam its tape goes on in a second piece: together they make the edge once.
@@ -96,7 +98,7 @@ export function orderFaults({ steps, stages }: Plan): Broken[] {
 
 /** Every item is laid by one step and comes off by one step, after it was laid and what lies on it is off. */
 export function laidFaults({ steps, items }: Plan): Broken[] {
-  const count = (id: string, kinds: readonly Step['kind'][]) => steps.filter((step) => kinds.includes(step.kind) && step.items.includes(id)).length;
+  const count = (id: ItemId, kinds: readonly Step['kind'][]) => steps.filter((step) => kinds.includes(step.kind) && step.items.includes(id)).length;
   return items.flatMap((item): Broken[] => {
     const laid = count(item.id, ['lay', 'cover', 'plug', 'seal']);
     const off = count(item.id, item.kind === 'plug' ? ['unplug'] : ['pull', 'uncover']);

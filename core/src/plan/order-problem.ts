@@ -6,7 +6,7 @@ import type { BendClass, Layer, OrderArea, OrderBorder, OrderProblem, OrderRules
 import type { MaskEdge } from '../masking';
 import { preparationOf, type PartToPrepare, type Preparation } from '../prepare';
 import { longestCleanOn, oneTapeStrip } from '../runs';
-import { isModelScale, largest, RULE_OF_THUMB, smallest } from '../units';
+import { areaRef, isModelScale, largest, RULE_OF_THUMB, smallest, type FinishId } from '../units';
 import { meansOf } from './means';
 import { startsOf } from './places';
 import type { PartWork } from '../setout';
@@ -63,7 +63,7 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     if (openings > 0) plugs.set(work.part.id, openings);
   }
   const { scheme, choices } = design;
-  const layer = (finish: string | undefined, left: (index: number) => boolean): Layer | null => {
+  const layer = (finish: FinishId | undefined, left: (index: number) => boolean): Layer | null => {
     const over = areas.map((area, index) => area.finish !== null && !left(index));
     return finish && finishes.has(finish) && over.some(Boolean) ? { finish, areas: over } : null;
   };
@@ -136,7 +136,8 @@ function areaOf(work: PartWork, index: number, shelf: Shelf, borders: readonly E
   const { system, ageH, colour, finish: already } = work.presents[index];
   const finish = finishes[index] ?? null;
   return {
-    id: `${part.id}/${work.areaIds[index]}`,
+    id: areaRef(part.id, work.areaIds[index]),
+    area: work.areaIds[index],
     code,
     part: part.id,
     count: part.count,

@@ -1,5 +1,6 @@
 import type { OrderProblem } from '../order';
 import type { PartWork } from '../setout';
+import type { AreaId, PartId } from '../units';
 
 /** Where the areas and the borders of each part begin in a problem. */
 export interface Starts {
@@ -20,7 +21,7 @@ function begun(lengths: readonly number[]): number[] {
 }
 
 /** Part, lasting id and code of an area of a problem. */
-export function placeOfArea({ areas }: OrderProblem, index: number): { readonly part: string; readonly area: string; readonly code: string } {
-  const { id, part, code } = areas[index];
-  return { part, area: id.slice(part.length + 1), code };
+export function placeOfArea({ areas }: OrderProblem, index: number): { readonly part: PartId; readonly area: AreaId; readonly code: string } {
+  const { part, area, code } = areas[index];
+  return { part, area, code };
 }

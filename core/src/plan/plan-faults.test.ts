@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { readJobFile } from '../formats';
 import { isLine, planFaults, planJob, type Plan } from '.';
+import type { ItemId, StepId } from '../units';
 
 const ROOT = join(__dirname, '../../..');
 const folder = join(ROOT, 'examples');
@@ -52,7 +53,7 @@ describe('the check itself', () => {
     ));
   it('sees keying after the tape lies', () => {
     const [first, ...rest] = plan.steps.filter(({ stage }) => stage === 1);
-    const late = { ...first, id: 'late', kind: 'abrade' as const, startMin: 9e5, endMin: 9e5 };
+    const late = { ...first, id: 'late' as StepId, kind: 'abrade' as const, startMin: 9e5, endMin: 9e5 };
     expect(codes({ steps: [...plan.steps, late] })).toContain('broken.late-keying');
     expect(rest.some(({ kind }) => kind === 'lay')).toBe(true);
   });
@@ -67,7 +68,7 @@ describe('the check itself', () => {
   it('sees an edge without a tape, and one with two', () => {
     expect(codes({ items: plan.items.filter(({ id }) => id !== line.id) })).toContain('broken.edge');
     const edge = plan.items.filter(isLine).find(({ area }) => area === null);
-    expect(codes({ items: [...plan.items, { ...(edge ?? line), id: 'again' }] })).toContain('broken.edge');
+    expect(codes({ items: [...plan.items, { ...(edge ?? line), id: 'again' as ItemId }] })).toContain('broken.edge');
   });
   it('sees a covered area that is bare, and an open one that is covered', () => {
     expect(codes({ items: plan.items.filter(({ kind }) => kind !== 'cover') })).toContain('broken.uncovered');
@@ -75,7 +76,7 @@ describe('the check itself', () => {
   });
   it('sees tape that is never pulled, or pulled twice, and a plug that stays in', () => {
     expect(codes(steps(({ kind }) => (kind === 'pull' ? { items: [] } : {})))).toContain('broken.pulled');
-    expect(codes({ steps: [...plan.steps, { ...plan.steps[0], id: 'again', kind: 'pull', items: [line.id] }] })).toContain('broken.pulled');
+    expect(codes({ steps: [...plan.steps, { ...plan.steps[0], id: 'again' as StepId, kind: 'pull', items: [line.id] }] })).toContain('broken.pulled');
     expect(plan.items.some(({ kind }) => kind === 'plug')).toBe(true);
     expect(codes(steps(({ kind }) => (kind === 'unplug' ? null : {})))).toContain('broken.pulled');
     expect(codes(steps(({ kind }) => (kind === 'plug' ? { items: [] } : {})))).toContain('broken.laid');
@@ -88,7 +89,7 @@ describe('the check itself', () => {
     ).toEqual(['broken.told']));
   it('sees a pull of what is not laid yet', () => {
     const later = plan.items.find(({ stage }) => stage > 1);
-    expect(codes(steps((step) => (step.kind === 'pull' && step.stage === 1 ? { items: [later?.id ?? ''] } : {})))).toContain('broken.tape');
+    expect(codes(steps((step) => (step.kind === 'pull' && step.stage === 1 ? { items: later ? [later.id] : [] } : {})))).toContain('broken.tape');
   });
   it('sees a sum that is not the sum of its parts', () => {
     expect(codes({ stages: plan.stages.map((stage) => ({ ...stage, layMin: stage.layMin + 1 })) })).toContain('broken.sum');

@@ -1,10 +1,15 @@
 import type { AfterRule, Step, StepKind } from '../log';
 import type { StepSaid } from './says';
+import type { SessionId, StepId } from '../units';
 
 /** A step without its cautions. */
 export type Draft = Omit<Step, 'safety'> & { readonly say: StepSaid };
 
 type More = Partial<Pick<Draft, 'part' | 'items' | 'after' | 'needs'>>;
+
+/** Names a step: what a log knows it by. */
+export const stepId = (session: SessionId, kind: StepKind, what: string | null): StepId =>
+  [session, kind, ...(what === null ? [] : [what])].join(':') as StepId;
 
 /** What is done one after the other. */
 export interface StepClock {
@@ -18,12 +23,12 @@ export interface StepClock {
  * Puts steps one behind the other.
  * @param session begins the id of each: what a log names a step by
  */
-export function clockFrom(startMin: number, session: string, stage: number | null): StepClock {
+export function clockFrom(startMin: number, session: SessionId, stage: number | null): StepClock {
   let now = startMin;
   const steps: Draft[] = [];
   const put = (kind: StepKind, what: string | null, minutes: number, say: StepSaid, attended: boolean, more: More = {}) => {
     const { items = [], after = [], needs = attended ? (['person'] as const) : [], part } = more;
-    const id = [session, kind, ...(what === null ? [] : [what])].join(':');
+    const id = stepId(session, kind, what);
     steps.push({ id, stage, kind, ...(part === undefined ? {} : { part }), items, startMin: now, endMin: now + minutes, attended, needs, after, say });
     now += minutes;
   };
@@ -38,7 +43,7 @@ export function clockFrom(startMin: number, session: string, stage: number | nul
 
 /** Each step for a person comes after the one before it, and says so. */
 export function inOrder(steps: readonly Draft[]): Draft[] {
-  let last: string | null = null;
+  let last: StepId | null = null;
   return steps.map((step) => {
     if (!step.attended) return step;
     const after: AfterRule[] = last === null ? [...step.after] : [{ step: last, from: 'end', minMin: 0, maxMin: null, code: 'order' }, ...step.after];

@@ -4,9 +4,10 @@ import type { PartWork } from '../setout';
 import { startsOf } from './places';
 import type { PartPlan } from '../setout';
 import type { CoverItem, Item } from './types';
+import type { AreaId, PartId } from '../units';
 
 /** Places part by part, named only where there is more than one part: `Deck A1, A3`. */
-export function placesOf(places: readonly { readonly part: string; readonly area: string }[], parts: readonly PartPlan[]): string[] {
+export function placesOf(places: readonly { readonly part: PartId; readonly area: AreaId }[], parts: readonly PartPlan[]): string[] {
   const codes = new Map<string, string[]>();
   for (const { part, area } of places) codes.set(part, [...(codes.get(part) ?? []), codeOf(parts, part, area)]);
   return namedByPart(codes, parts);
@@ -43,5 +44,5 @@ export function plugValues(plugs: readonly Item[], parts: readonly PartPlan[]): 
 /** Name of a part. */
 export const nameOf = (parts: readonly PartPlan[], id: string): string => parts.find((part) => part.id === id)?.name ?? id;
 
-const codeOf = (parts: readonly PartPlan[], part: string, area: string): string =>
+const codeOf = (parts: readonly PartPlan[], part: PartId, area: AreaId): string =>
   parts.find(({ id }) => id === part)?.areas.find(({ id }) => id === area)?.code ?? area;

@@ -1,4 +1,4 @@
-import { commonSpan, isModelScale, type JobKind, plainly, RULE_OF_THUMB } from '../units';
+import { commonSpan, isModelScale, type JobKind, plainly, RULE_OF_THUMB, type StepId } from '../units';
 import { isSprayed, type Finish } from '../finish';
 import type { AfterRule, Need, Step } from '../log';
 import { usesGun, type Sequence } from '../order';
@@ -11,7 +11,7 @@ import { leaksOf } from './leaks';
 import { lyingIn } from './lists';
 import type { PartPlan, PartWork } from '../setout';
 import type { AfterCode, Reach, SafetyCode, StepSaid } from './says';
-import { clockFrom, inOrder, type Draft, type StepClock } from './step-clock';
+import { clockFrom, inOrder, type Draft, type StepClock, stepId } from './step-clock';
 import { coverPlaces, linesOf, nameOf, placesOf, plugValues } from './step-places';
 import type { Item, LineItem, PrepareTask, StagePlan } from './types';
 
@@ -135,11 +135,11 @@ function blendPlaces({ id }: Finish, { parts }: StepSource): string[] {
 }
 
 const BLEND = 'blend';
-const coatId = ({ session }: StagePlan, coat: number | typeof BLEND): string => `${session}:coat:${coat}`;
+const coatId = ({ session }: StagePlan, coat: number | typeof BLEND): StepId => stepId(session, 'coat', `${coat}`);
 /** What the windows of a stage count from: the end of its last coat, and of fading it out. */
-const lastCoatOf = (stage: StagePlan, { sequence }: Pick<StepSource, 'sequence'>): string =>
+const lastCoatOf = (stage: StagePlan, { sequence }: Pick<StepSource, 'sequence'>): StepId =>
   coatId(stage, sequence.stages[stage.number - 1].blendMin > 0 ? BLEND : stage.coats);
-const rule = (step: string, minMin: number, maxMin: number | null, code: AfterCode): AfterRule => ({ step, from: 'end', minMin, maxMin, code });
+const rule = (step: StepId, minMin: number, maxMin: number | null, code: AfterCode): AfterRule => ({ step, from: 'end', minMin, maxMin, code });
 
 /** Before tape goes on colour of this job: one rule for each stage whose colour is covered now. */
 function tapeSafeRules(stage: StagePlan, source: StepSource): AfterRule[] {

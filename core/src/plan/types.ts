@@ -7,18 +7,15 @@ import type { OverAnswer, OverSaid } from '../over';
 import type { Doubt, SideSeen, Technique } from '../runs';
 import type { PartPlan } from '../setout';
 import type { Fit, LineSide } from '../tape';
-import type { Wish } from '../units';
+import type { Wish, AreaId, FeatureId, FinishId, LineId, PartId, SessionId, TapeCode, AreaRef, ItemId } from '../units';
 import type { AdviceSaid, AfterCode, CoatsSaid, SafetyCode } from './says';
-
-/** `part/area`: part and lasting id of an area. */
-export type AreaRef = string;
 
 /** Something a person should know, at the place it concerns. */
 export type Advice = AdviceSaid & {
   /** `stop`: the plan cannot be right until it is settled; `caution`: look at it; `note`: good to know. */
   readonly level: 'stop' | 'caution' | 'note';
   /** Area by its id; all null: the job as a whole. */
-  readonly place: { readonly part: string | null; readonly line: string | null; readonly area: string | null };
+  readonly place: { readonly part: PartId | null; readonly line: LineId | null; readonly area: AreaId | null };
 };
 
 /** One area in a stage picture. */
@@ -35,14 +32,14 @@ export interface StageArea {
 export interface PrepareTask {
   readonly answer: OverAnswer;
   readonly reason: OverSaid;
-  readonly places: readonly { readonly part: string; readonly area: string; readonly code: string }[];
+  readonly places: readonly { readonly part: PartId; readonly area: AreaId; readonly code: string }[];
   /** Minutes of work. */
   readonly minutes: number;
 }
 
 /** Paint to make ready for a stage. */
 export interface StagePaint extends Mix {
-  readonly byArea: readonly { readonly part: string; readonly area: string; readonly code: string; readonly ml: number }[];
+  readonly byArea: readonly { readonly part: PartId; readonly area: AreaId; readonly code: string; readonly ml: number }[];
   readonly potLifeMin: number | null;
   /** How often it has to be mixed so that none is older than its pot life when it is sprayed. */
   readonly batches: number;
@@ -51,9 +48,9 @@ export interface StagePaint extends Mix {
 /** Something laid on or put in for a stage. */
 interface ItemBase {
   /** Says what it is: session, part, line, side and areas, or opening. Never a running number. */
-  readonly id: string;
+  readonly id: ItemId;
   readonly stage: number;
-  readonly part: string;
+  readonly part: PartId;
   /** How many alike. */
   readonly count: number;
   /** Code of a tape, `drape`, or null: nothing on the shelf, or whatever fits. */
@@ -63,9 +60,9 @@ interface ItemBase {
   readonly techniques: readonly Technique[];
   readonly doubts: readonly Doubt[];
   /** Items that must lie before it. */
-  readonly after: readonly string[];
+  readonly after: readonly ItemId[];
   /** The stage after which it comes off, and that stage's session; the last one for plugs. */
-  readonly until: { readonly stage: number; readonly session: string };
+  readonly until: { readonly stage: number; readonly session: SessionId };
   /** Work of laying it, and of pulling it or taking it away, all alike together. */
   readonly layMin: number;
   readonly pullMin: number;
@@ -76,10 +73,10 @@ export interface LineItem extends ItemBase {
   readonly kind: 'line' | 'soft';
   /** Code in the lay list of its stage: R1, R2 … in laying order. */
   readonly code: string;
-  readonly line: string;
+  readonly line: LineId;
   readonly lineCode: string;
   /** The strip this tape alone covers, by id; null for an edge. */
-  readonly area: string | null;
+  readonly area: AreaId | null;
   readonly side: LineSide;
   readonly sideSeen: SideSeen;
   readonly from: number;
@@ -100,7 +97,7 @@ export interface LineItem extends ItemBase {
 export interface CoverItem extends ItemBase {
   readonly kind: 'cover';
   /** Null: the whole part. */
-  readonly area: string | null;
+  readonly area: AreaId | null;
   /** All alike together. */
   readonly sizeM2: number;
 }
@@ -108,7 +105,7 @@ export interface CoverItem extends ItemBase {
 /** What closes an opening. */
 export interface PlugItem extends ItemBase {
   readonly kind: 'plug';
-  readonly opening: string;
+  readonly opening: FeatureId;
 }
 
 export type Item = LineItem | CoverItem | PlugItem;
@@ -116,8 +113,8 @@ export type Item = LineItem | CoverItem | PlugItem;
 export interface StagePlan {
   readonly number: number;
   /** One mix of one finish: its id, with `#2` when it is sprayed a second time. */
-  readonly session: string;
-  readonly finish: string;
+  readonly session: SessionId;
+  readonly finish: FinishId;
   /** What the stage is for: a finish of the scheme, or what goes under or over all of them. */
   readonly layer: 'primer' | 'finish' | 'clear';
   readonly coats: number;
@@ -131,10 +128,10 @@ export interface StagePlan {
   /** What no paint may reach, on parts that are sprayed. */
   readonly covered: readonly AreaRef[];
   /** Parts that are not sprayed but in reach: covered whole. */
-  readonly coveredParts: readonly string[];
+  readonly coveredParts: readonly PartId[];
   /** What is laid for it, in laying order, by id. */
-  readonly items: readonly string[];
-  readonly pictures: readonly { readonly part: string; readonly areas: readonly StageArea[] }[];
+  readonly items: readonly ItemId[];
+  readonly pictures: readonly { readonly part: PartId; readonly areas: readonly StageArea[] }[];
   readonly tasks: readonly PrepareTask[];
   readonly paint: StagePaint;
   readonly layMin: number;
@@ -195,7 +192,7 @@ export type ChoicePrice = Pick<SequenceFigures, 'workMin' | 'endMin' | 'tapeM' |
 
 /** Tape to have ready: one line a code. */
 export interface TapeNeed {
-  readonly tape: string;
+  readonly tape: TapeCode;
   readonly pieces: number;
   readonly lengthM: number;
 }
@@ -205,8 +202,8 @@ export interface PlanLists {
   readonly tape: readonly TapeNeed[];
   /** Paper or film, m². */
   readonly drape: readonly { readonly stage: number; readonly sizeM2: number }[];
-  readonly plugs: readonly { readonly part: string; readonly count: number }[];
-  readonly paint: readonly { readonly stage: number; readonly finish: string; readonly ml: number }[];
+  readonly plugs: readonly { readonly part: PartId; readonly count: number }[];
+  readonly paint: readonly { readonly stage: number; readonly finish: FinishId; readonly ml: number }[];
   /** Items the shelf has nothing for, by id. */
   readonly shopping: readonly string[];
 }

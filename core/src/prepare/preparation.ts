@@ -2,7 +2,7 @@ import type { Climate } from '../drying';
 import type { Finish, PaintSystemKey } from '../finish';
 import type { Part, Present } from '../job';
 import { mayGoOver, typicalMarks, type OverSaid } from '../over';
-import { plainly, RULE_OF_THUMB } from '../units';
+import { plainly, RULE_OF_THUMB, type PartId } from '../units';
 import { gritFor, type Grit } from './abrading';
 import { cleanerFor, type Cleaner } from './cleaner';
 
@@ -22,7 +22,7 @@ export interface AreaToPrepare {
 export interface Abrading {
   readonly grit: Grit;
   readonly reason: OverSaid;
-  readonly places: readonly { readonly part: string; readonly area: number }[];
+  readonly places: readonly { readonly part: PartId; readonly area: number }[];
   readonly minutes: number;
 }
 
@@ -66,7 +66,7 @@ function washesOf(parts: readonly PartToPrepare[], climate: Climate): Preparatio
 
 /** What is on a part asks for a key before the first coat, or the bare substrate does. */
 function abradingOf(parts: readonly PartToPrepare[], climate: Climate): Abrading[] {
-  const groups = new Map<string, Omit<Abrading, 'minutes'> & { sizeM2: number; places: { part: string; area: number }[] }>();
+  const groups = new Map<string, Omit<Abrading, 'minutes'> & { sizeM2: number; places: { part: PartId; area: number }[] }>();
   for (const part of parts)
     part.areas.forEach(({ first, present, sizeM2 }, area) => {
       const asked = first && keyFor({ substrate: part.substrate, present }, first, climate);

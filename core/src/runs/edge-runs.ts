@@ -1,6 +1,7 @@
 import type { Area, Border } from '../areas';
 import type { EdgeClass } from '../masking';
 import type { LineSide } from '../tape';
+import type { LineId } from '../units';
 
 /** An edge of a mask on one part: which of its borders, with the areas on both sides by index. */
 export interface PartEdge {
@@ -16,7 +17,7 @@ export interface PartEdge {
 
 /** Where a stage needs a tape edge: a piece of a line with the covered side. */
 export interface EdgeSpan {
-  readonly line: string;
+  readonly line: LineId;
   /** Distances along the line, mm. */
   readonly from: number;
   readonly to: number;
@@ -36,7 +37,7 @@ const SAME_PIECE_MM = 1e-3;
  * @returns spans along the lines; neighbours on the same side with the same kind of edge are one, a strip stays by itself
  */
 export function edgeSpans(borders: readonly Border[], edges: readonly PartEdge[]): EdgeSpan[] {
-  const spans: { line: string; from: number; to: number; side: LineSide; class: EdgeClass; edges: PartEdge[] }[] = [];
+  const spans: { line: LineId; from: number; to: number; side: LineSide; class: EdgeClass; edges: PartEdge[] }[] = [];
   for (const edge of [...edges].sort((a, b) => a.border - b.border)) {
     const { line, from, to, left } = borders[edge.border];
     const side: LineSide = edge.closed === left ? 'left' : 'right';

@@ -3,7 +3,7 @@ import type { Arrangement } from '../areas';
 import { type ResolvedLine } from '../lines';
 import type { EdgeClass } from '../masking';
 import type { BendSample, Fit, LineSide, Tape } from '../tape';
-import { byText, isModelScale, largest, plainly, RULE_OF_THUMB, TOLERANCE } from '../units';
+import { byText, isModelScale, largest, plainly, RULE_OF_THUMB, TOLERANCE, type LineId, type PartId, type TapeCode } from '../units';
 import { chooseTape, longestClean, type TapeWish } from './choose';
 import { edgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs';
 import type { Doubt, Technique } from './says';
@@ -15,8 +15,8 @@ export type SideSeen =
 
 /** One length of one tape at one place. */
 export interface Run {
-  readonly part: string;
-  readonly line: string;
+  readonly part: PartId;
+  readonly line: LineId;
   readonly lineCode: string;
   readonly from: number;
   readonly to: number;
@@ -29,7 +29,7 @@ export interface Run {
   /** The borders it makes, each with its share of it; the edges of a strip stand with its first piece. */
   readonly edges: readonly (PartEdge & { readonly share: number })[];
   /** Null where the shelf has no tape for it. */
-  readonly tape: string | null;
+  readonly tape: TapeCode | null;
   readonly tapeWidthMm: number;
   readonly verdict: Fit['verdict'] | 'none';
   /** Mean stretch to lay it in, as a fraction. */

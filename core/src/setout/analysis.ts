@@ -2,7 +2,7 @@ import { pathLength } from '../curves';
 import type { Design } from '../job';
 import { fairedPoints, matchOf, wigglesOf, type LineOf, type Match, type Wiggle } from '../lines';
 import { measureFrom, type Measured } from '../surface';
-import { rounded } from '../units';
+import { rounded, type LineId, type PartId } from '../units';
 import { newWorkStore, setOutOf, type WorkStore } from './store';
 
 /** How a line bends along its way, for a chart and a comb, and whether it wavers. */
@@ -16,7 +16,7 @@ export interface LineAnalysis {
 const SAMPLES = 120;
 
 /** Looks at one stroke of a line; null where it is not on its part. */
-export function analyseLine(parts: Design['parts'], partId: string, lineId: string, store: WorkStore = newWorkStore()): LineAnalysis | null {
+export function analyseLine(parts: Design['parts'], partId: PartId, lineId: LineId, store: WorkStore = newWorkStore()): LineAnalysis | null {
   const pieces = setOutOf(parts, partId, store)?.lines.find(({ id }) => id === lineId)?.pieces ?? [];
   if (pieces.length === 0) return null;
   const total = pieces.reduce((sum, piece) => sum + pathLength(piece), 0);
@@ -59,8 +59,8 @@ export function fairedLine(line: LineOf<'sweep'>, mostMm: number): FairedLine {
 /** Compares heights measured on the second side with the line as planned. */
 export function matchLine(
   parts: Design['parts'],
-  partId: string,
-  lineId: string,
+  partId: PartId,
+  lineId: LineId,
   datumId: string,
   measured: readonly Measured[],
   store: WorkStore = newWorkStore(),

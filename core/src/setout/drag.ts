@@ -1,14 +1,14 @@
 import type { Design } from '../job';
 import { snapped, type LineSaid, type SnapSaid, type TrimLine } from '../lines';
-import { rounded } from '../units';
+import { rounded, type LineId, type PartId } from '../units';
 import { withHandle } from './handles';
 import { newWorkStore, setOutOf, type WorkStore } from './store';
 import type { LinePlace } from './types';
 
 /** A point of a line being dragged. */
 export interface DragRequest {
-  readonly part: string;
-  readonly line: string;
+  readonly part: PartId;
+  readonly line: LineId;
   /** Which measurement is dragged, as handlesOf names it. */
   readonly key: string;
   /** Where the finger is, mm on the sheet as drawn. */

@@ -1,11 +1,11 @@
 import type { Design } from '../job';
 import { fitAlong, type Fit, type LineSide, type Tape, type TapeKind } from '../tape';
-import { rounded } from '../units';
+import { rounded, type LineId, type PartId, type TapeCode } from '../units';
 import { newWorkStore, setOutOf, type WorkStore } from './store';
 
 /** How one tape follows a line with its body on each side. */
 export interface LineFit {
-  readonly tape: string;
+  readonly tape: TapeCode;
   readonly kind: TapeKind;
   readonly widthMm: number;
   /** True where its edge makes a line that stays. */
@@ -19,7 +19,7 @@ export interface LineFit {
  * @param lineId a stroke of a line, as the plan names it
  * @returns one entry a tape, in shelf order; empty where the line has no place on the part
  */
-export function fitsOfLine(parts: Design['parts'], partId: string, lineId: string, tapes: readonly Tape[], store: WorkStore = newWorkStore()): LineFit[] {
+export function fitsOfLine(parts: Design['parts'], partId: PartId, lineId: LineId, tapes: readonly Tape[], store: WorkStore = newWorkStore()): LineFit[] {
   const line = setOutOf(parts, partId, store)?.lines.find(({ id }) => id === lineId);
   const samples = (line?.pieces ?? []).flatMap((piece) => piece.map(({ at, curvature }) => ({ at, curvature })));
   if (samples.length === 0) return [];

@@ -2,6 +2,7 @@ import type { Design } from '../job';
 import type { SetOut, TrimLine } from '../lines';
 import { measureFrom, placeOf, type Measured } from '../surface';
 import { newWorkStore, setOutOf, type WorkStore } from './store';
+import type { LineId, PartId } from '../units';
 
 /** A measured point of a line that can be taken hold of, where it lies on the sheet as drawn. */
 export interface Handle {
@@ -44,7 +45,7 @@ function measuresOf(line: TrimLine): [string, Measured][] {
 const datumOf = (line: TrimLine, { board }: SetOut) => ('datum' in line ? board.shape.datums.find(({ id }) => id === line.datum) : undefined);
 
 /** Handles of a line on its part; empty for a line that is not measured, or of a part that follows another. */
-export function handlesOf(parts: Design['parts'], partId: string, lineId: string, store: WorkStore = newWorkStore()): Handle[] {
+export function handlesOf(parts: Design['parts'], partId: PartId, lineId: LineId, store: WorkStore = newWorkStore()): Handle[] {
   const setOut = setOutOf(parts, partId, store);
   const line = parts.find(({ id }) => id === partId)?.lines.find(({ id }) => id === lineId);
   const datum = setOut && line && datumOf(line, setOut);

@@ -1,6 +1,6 @@
 import { areaAt } from '../areas';
 import { pathText, type Design, type Fault } from '../job';
-import { MOST_FAULTS } from '../units';
+import { MOST_FAULTS, type PartId } from '../units';
 import { placed, workOutParts, type PartWork } from './part-work';
 
 type Keys = readonly (string | number)[];
@@ -29,7 +29,7 @@ export function layoutFaults(design: Design, prefix: Keys = []): Fault[] {
   return oncePerLine([...lines, ...places, ...pins]).slice(0, MOST_FAULTS);
 }
 
-function lostPlaces(places: readonly { readonly part: string; readonly seed: readonly [number, number] }[], at: Keys, works: readonly PartWork[]): Fault[] {
+function lostPlaces(places: readonly { readonly part: PartId; readonly seed: readonly [number, number] }[], at: Keys, works: readonly PartWork[]): Fault[] {
   return places.flatMap(({ part, seed }, index) => {
     const work = works.find((one) => one.part.id === part);
     if (!work || areaAt(work.arrangement.areas, placed(seed)) >= 0) return [];

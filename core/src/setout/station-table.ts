@@ -2,14 +2,14 @@ import type { Point } from '../curves';
 import type { Design } from '../job';
 import { onPiece, stationsOf, type SetOut, type Station } from '../lines';
 import { measureFrom, roundMeasure, type Datum } from '../surface';
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB, type LineId, type PartId } from '../units';
 import { newWorkStore, setOutsOf, type WorkStore } from './store';
 
 /** Which line is to be marked, and how closely. */
 export interface StationRequest {
-  readonly part: string;
+  readonly part: PartId;
   /** A stroke of a line, as the plan names it. */
-  readonly line: string;
+  readonly line: LineId;
   /** Datum heights are measured from; null takes the part's first. */
   readonly datum: string | null;
   readonly stepMm: number;
@@ -114,14 +114,14 @@ function roundCells({ board }: SetOut, { place }: Station): StationCell[] {
 }
 
 /** The part that is this one's mirror image, or that it is the mirror image of. */
-function oppositeOf(design: Design, partId: string, all: ReadonlyMap<string, SetOut>) {
+function oppositeOf(design: Design, partId: PartId, all: ReadonlyMap<string, SetOut>) {
   const own = design.parts.find(({ id }) => id === partId);
   const other = design.parts.find(({ id, opposite }) => opposite?.of === partId || own?.opposite?.of === id);
   const setOut = other && all.get(other.id);
   if (!other || !setOut) return null;
   return {
     name: other.name,
-    heightAt: (along: number, above: number, lineId: string, datumId: string): StationCell => {
+    heightAt: (along: number, above: number, lineId: LineId, datumId: string): StationCell => {
       const line = setOut.lines.find(({ id }) => id === lineId);
       const datum = setOut.board.shape.datums.find(({ id }) => id === datumId);
       if (!line || !datum) return 'no-line';

@@ -1,6 +1,7 @@
 import type { PaintSystemKey } from '../finish';
 import type { FeatureCrossing, LineKind, LineSaid } from '../lines';
 import type { EdgeName, FeatureKind, SurfaceKind } from '../surface';
+import type { AreaId, FinishId, LineId } from '../units';
 
 /** [x, y] in mm on the part's sheet. */
 export type Coordinates = readonly [number, number];
@@ -10,7 +11,7 @@ export type LinePlace = readonly [number, number, number];
 export interface LinePlan {
   readonly id: string;
   /** The line in the list it comes from: bands and letters come as several lines of one owner. */
-  readonly owner: string;
+  readonly owner: LineId;
   readonly code: string;
   readonly name: string;
   readonly kind: LineKind;
@@ -43,11 +44,11 @@ export interface AreaPlan {
   readonly sizeM2: number;
   readonly perimeterMm: number;
   /** Areas it meets, with the length they share and the codes of the lines between. */
-  readonly neighbours: readonly { readonly area: string; readonly lengthMm: number; readonly lines: readonly string[] }[];
+  readonly neighbours: readonly { readonly area: AreaId; readonly lengthMm: number; readonly lines: readonly string[] }[];
   readonly seed: Coordinates;
   readonly sliver: boolean;
   /** Finish it shall get; null: kept as it is. */
-  readonly finish: string | null;
+  readonly finish: FinishId | null;
   /** False where nobody has said anything about it yet. */
   readonly chosen: boolean;
   /** True where the finish fades out within it. */
@@ -93,7 +94,7 @@ export interface PartPlan {
   readonly lines: readonly LinePlan[];
   readonly areas: readonly AreaPlan[];
   /** Finishes given to places that lie in no area. */
-  readonly lost: readonly { readonly seed: Coordinates; readonly finish: string | null }[];
+  readonly lost: readonly { readonly seed: Coordinates; readonly finish: FinishId | null }[];
   /** Where areas meet: from and to along the line, with the areas on its left and right. */
-  readonly borders: readonly { readonly line: string; readonly from: number; readonly to: number; readonly left: string; readonly right: string }[];
+  readonly borders: readonly { readonly line: LineId; readonly from: number; readonly to: number; readonly left: string; readonly right: string }[];
 }

@@ -1,10 +1,10 @@
 import { type Point, placeSchema } from '../curves';
 import * as v from 'valibot';
-import { idText, nameText, numberBetween } from '../units';
+import { idText, nameText, numberBetween, type DatumId } from '../units';
 
 /** A named reference line: measurements run along it from its origin, and at right angles above it. */
 export const datumSchema = v.strictObject({
-  id: idText(),
+  id: idText<DatumId>(),
   name: nameText(),
   at: placeSchema,
   angleDeg: numberBetween(-360, 360, '°'),

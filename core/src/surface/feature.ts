@@ -1,6 +1,20 @@
 import { stepsOfTurn, ringArea, type Point } from '../curves';
 import * as v from 'valibot';
-import { coordinate, idText, lengthMm, listOf, nameText, numberBetween, oneOf, plainly, positiveUpTo, told, TOLERANCE } from '../units';
+import {
+  coordinate,
+  idText,
+  lengthMm,
+  listOf,
+  nameText,
+  numberBetween,
+  oneOf,
+  plainly,
+  positiveUpTo,
+  told,
+  TOLERANCE,
+  type DatumId,
+  type FeatureId,
+} from '../units';
 import { placeOf, type Datum } from './datum';
 import { ringFaults } from './outline';
 import type { SurfaceSaid } from './says';
@@ -30,7 +44,7 @@ export const zoneShapeSchema = v.variant(
 );
 export type ZoneShape = v.InferOutput<typeof zoneShapeSchema>;
 
-const common = { id: idText(), name: nameText(), datum: idText() };
+const common = { id: idText<FeatureId>(), name: nameText(), datum: idText<DatumId>() };
 
 /** What an opening is. */
 export const OPENING_USES = ['hole', 'window', 'gap', 'jamb', 'port'] as const;

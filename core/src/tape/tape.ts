@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { idText, lengthMm, nameText, noteText, numberBetween, oneOf, positiveUpTo } from '../units';
+import { idText, lengthMm, nameText, noteText, numberBetween, oneOf, positiveUpTo, type TapeCode } from '../units';
 
 /** Kinds of tape: the letter that starts the code, in the order of the shelf. */
 export const TAPE_KINDS = ['V', 'F', 'W', 'M', 'P', 'C', 'G', 'X', 'T'] as const;
@@ -11,7 +11,7 @@ export const EDGE_CLASSES = ['crisp', 'fair', 'soft'] as const;
 /** One tape on the shelf: one kind in one width. */
 export const tapeSchema = v.strictObject({
   /** Letter of the kind and width, `V6`; unique on a shelf. */
-  code: idText(),
+  code: idText<TapeCode>(),
   kind: oneOf(TAPE_KINDS),
   name: nameText(),
   widthMm: lengthMm(),

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import type { StepId } from './ids';
 import { plainly } from './said';
 import { told, type Listed } from './told';
 import { LONGEST_MM } from './tolerances';
@@ -81,10 +82,15 @@ export const noteText = () =>
   );
 
 /** Short identifier inside a job file: letters, digits, hyphen, underscore. */
-export const idText = () => v.pipe(v.string(told(plainly('field.id-needed'))), v.regex(/^[A-Za-z0-9_.-]{1,40}$/, told(plainly('field.id'))));
+export const idText = <I extends string = string>() =>
+  v.pipe(v.string(told(plainly('field.id-needed'))), v.regex(/^[A-Za-z0-9_.-]{1,40}$/, told(plainly('field.id')))) as unknown as v.GenericSchema<string, I>;
 
 /** Id of a step of a plan: it says what the step is, so it may be long. */
-export const stepText = () => v.pipe(v.string(told(plainly('field.id-needed'))), v.regex(/^[^\s"'<>\\]{1,400}$/, told(plainly('field.step'))));
+export const stepText = () =>
+  v.pipe(v.string(told(plainly('field.id-needed'))), v.regex(/^[^\s"'<>\\]{1,400}$/, told(plainly('field.step')))) as unknown as v.GenericSchema<
+    string,
+    StepId
+  >;
 
 /** True or false. */
 export const yesOrNo = () => v.boolean(told(plainly('field.boolean')));

@@ -1,4 +1,5 @@
 export * from './humidity';
+export * from './ids';
 export * from './length';
 export * from './minutes';
 export * from './number';

@@ -1,4 +1,5 @@
 import type { Plan } from '../plan';
+import type { AreaId, PartId } from '../units';
 
 /** What a scheme takes, all stages together. */
 export interface SchemeTotals {
@@ -14,8 +15,8 @@ export interface SchemeTotals {
 export interface SchemeComparison {
   /** Areas that get another finish; null: kept. */
   readonly areas: readonly {
-    readonly part: string;
-    readonly area: string;
+    readonly part: PartId;
+    readonly area: AreaId;
     readonly first: string | null;
     readonly second: string | null;
     readonly sizeM2: number;

@@ -3,7 +3,7 @@ import { areaAt } from '../areas';
 import type { Design, Shelf } from '../job';
 import { onPiece, VIEW_AXES, type PartBoard, type ViewName } from '../lines';
 import { cross, dot, type SkinFacets, unit, type Space } from '../surface';
-import { rounded } from '../units';
+import { rounded, type LineId, type PartId } from '../units';
 import { workOutParts, type Coordinates, type PartWork, type WorkStore } from '../setout';
 
 /** Where the whole piece is looked at from. */
@@ -14,7 +14,7 @@ export type Look =
 
 /** A patch of paint as seen, mm across and up. */
 export interface PicturePatch {
-  readonly part: string;
+  readonly part: PartId;
   readonly colour: string;
   readonly points: readonly Coordinates[];
   /** True where one sees the back of it. */
@@ -24,9 +24,9 @@ export interface PicturePatch {
 /** The whole piece as seen from somewhere: patches from the farthest to the nearest, lines on top. */
 export interface Picture {
   readonly patches: readonly PicturePatch[];
-  readonly lines: readonly { readonly part: string; readonly line: string; readonly points: readonly Coordinates[] }[];
+  readonly lines: readonly { readonly part: PartId; readonly line: LineId; readonly points: readonly Coordinates[] }[];
   /** Rims of the parts. */
-  readonly rims: readonly { readonly part: string; readonly points: readonly Coordinates[] }[];
+  readonly rims: readonly { readonly part: PartId; readonly points: readonly Coordinates[] }[];
   readonly box: { readonly minX: number; readonly minY: number; readonly maxX: number; readonly maxY: number };
 }
 

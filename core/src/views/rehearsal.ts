@@ -1,12 +1,12 @@
 import { ladderOf } from '../finish';
 import type { Shelf } from '../job';
-import { plainly, type NoValues, type SaidOf } from '../units';
+import { plainly, type NoValues, type SaidOf, type FinishId, type PartId } from '../units';
 import { masksOn, type Plan, type StagePlan } from '../plan';
 
 /** A moment of a job. */
 export interface MomentSays {
   readonly 'moment.ready': { readonly masked: boolean };
-  readonly 'moment.coat': { readonly finish: string; readonly coat: number; readonly coats: number };
+  readonly 'moment.coat': { readonly finish: FinishId; readonly coat: number; readonly coats: number };
   readonly 'moment.pulled': NoValues;
 }
 export type MomentSaid = SaidOf<MomentSays>;
@@ -17,7 +17,7 @@ export interface Moment {
   readonly atMin: number;
   readonly stage: number;
   readonly what: MomentSaid;
-  readonly pictures: readonly { readonly part: string; readonly areas: readonly MomentArea[] }[];
+  readonly pictures: readonly { readonly part: PartId; readonly areas: readonly MomentArea[] }[];
   /** Stages whose masks are on. */
   readonly masks: readonly number[];
 }

@@ -1,7 +1,7 @@
 import type { Finish } from '../finish';
 import type { Shelf } from '../job';
 import type { Tape } from '../tape';
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB, type AreaId, type LineId, type PartId } from '../units';
 import { linesIn, type Plan, type StagePlan } from '../plan';
 import type { Coordinates, LinePlace } from '../setout';
 
@@ -21,8 +21,8 @@ export interface SectionLayer {
 
 /** A cut through the paint across a line. */
 export interface EdgeSection {
-  readonly left: { readonly area: string; readonly layers: readonly SectionLayer[] };
-  readonly right: { readonly area: string; readonly layers: readonly SectionLayer[] };
+  readonly left: { readonly area: AreaId; readonly layers: readonly SectionLayer[] };
+  readonly right: { readonly area: AreaId; readonly layers: readonly SectionLayer[] };
 }
 
 /** How high the edges along a line stand, and what buries them. */
@@ -39,8 +39,8 @@ export interface EdgeRidge {
 
 /** A place on a line. */
 export interface LineSpot {
-  readonly part: string;
-  readonly line: string;
+  readonly part: PartId;
+  readonly line: LineId;
   readonly at: number;
 }
 
@@ -88,7 +88,7 @@ function addedBy(
   plan: Plan,
   stage: StagePlan,
   spot: LineSpot,
-  area: string,
+  area: AreaId,
   side: 'left' | 'right',
   below: readonly SectionLayer[],
   { finishes, tapes }: Shelf,

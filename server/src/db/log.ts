@@ -1,4 +1,4 @@
-import { MOST_EVENTS, MOST_NOTE_LETTERS, type LogEvent, readWorkSheet, type FrozenPlan, type Step } from '@lintrel/core';
+import { MOST_EVENTS, MOST_NOTE_LETTERS, type LogEvent, readWorkSheet, type FrozenPlan, type Step, type StepId } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 interface EventRow {
@@ -6,7 +6,7 @@ interface EventRow {
   version: number;
   at: Date;
   kind: LogEvent['kind'];
-  step: string | null;
+  step: StepId | null;
   note: string;
 }
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { SHIPPED_SHELF, type Finish, type Job, type JobSummary, type LogEvent, type RunRecord } from '@lintrel/core';
+import { SHIPPED_SHELF, type Finish, type Job, type JobSummary, type LogEvent, type RunRecord, type StepId } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, type TestServer } from '../testing';
 
@@ -93,7 +93,7 @@ describe('an entry', () => {
   });
   it.each<[string, Partial<LogEvent>]>([
     ['note', { note: 'Dry' }],
-    ['step', { step: 'other' }],
+    ['step', { step: 'other' as StepId }],
     ['kind', { kind: 'trouble' }],
     ['time', { at: '2026-01-01T00:00:00.000Z' }],
   ])('with an id that stands for another %s is refused, not dropped', async (_, changes) => {

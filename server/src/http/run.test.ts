@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { giveFinish, planJob, SHIPPED_SHELF, type Job, type JobSummary, type LogEvent, type RunRecord } from '@lintrel/core';
+import { giveFinish, planJob, SHIPPED_SHELF, type Job, type JobSummary, type LogEvent, type RunRecord, type StepId } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, type TestServer } from '../testing';
 
@@ -11,7 +11,7 @@ const event = (kind: LogEvent['kind'], step: string | null = null, minutesAgo = 
   version: 1,
   at: new Date(Date.now() - minutesAgo * 60_000).toISOString(),
   kind,
-  step,
+  step: step as StepId | null,
   note: '',
 });
 const log = (entry: LogEvent, id = job.id) => api().post(`/api/jobs/${id}/log`).send(entry);

@@ -1,0 +1,29 @@
+declare const names: unique symbol;
+
+/**
+ * An id of one kind of thing: it cannot be passed where that of another is meant. What is typed, or written in a file, is taken as it
+ * comes.
+ */
+export type Id<Thing extends string> = string & { readonly [names]?: Thing };
+export type PartId = Id<'part'>;
+export type LineId = Id<'line'>;
+export type DatumId = Id<'datum'>;
+export type FeatureId = Id<'feature'>;
+/** Lasting: the lines round it. */
+export type AreaId = Id<'area'>;
+export type FinishId = Id<'finish'>;
+export type TapeCode = Id<'tape'>;
+
+/** A name made of several ids, for what has none of its own. It is made in one place and never cut up again. */
+export type Ref<Thing extends string> = string & { readonly [names]: Thing };
+/** An area of a job: part and area. */
+export type AreaRef = Ref<'area of a job'>;
+/** Something laid for a stage. */
+export type ItemId = Ref<'item'>;
+/** A step of a plan. */
+export type StepId = Ref<'step'>;
+/** One mix of one finish: the finish, and how often it was mixed before. */
+export type SessionId = Ref<'session'>;
+
+/** Names an area across parts. */
+export const areaRef = (part: PartId, area: AreaId): AreaRef => `${part}/${area}` as AreaRef;
