@@ -12,6 +12,7 @@ import {
   type Scheme,
   type SchemeComparison,
   type SchemeTotals,
+  plainly,
 } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { useEffect, useMemo, useState } from 'react';
@@ -44,7 +45,7 @@ export function Schemes({ plan, part, onOther }: { plan: Plan; part: PartPlan; o
   const [against, setAgainst] = useState<string | null>(null);
   const others = design.others ?? [];
   const index = others.findIndex((other, at) => schemeName(other, at + 1) === against);
-  const copy = () => void change((now) => withSchemeCopy(now, `Scheme ${(now.others?.length ?? 0) + 2}`), 'Kept a copy of the scheme');
+  const copy = () => void change((now) => withSchemeCopy(now, `Scheme ${(now.others?.length ?? 0) + 2}`), plainly('edit.scheme-copied'));
   return (
     <Panel>
       <Heading>{phrase`Planned: ${schemeName(design.scheme, 0)}`}</Heading>
@@ -79,7 +80,7 @@ function SchemeName() {
         rank="quiet"
         label="Rename"
         disabled={!sound || name === schemeName(design.scheme, 0)}
-        onPress={() => void change((now) => withSchemeName(now, name.trim()), 'Renamed the scheme')}
+        onPress={() => void change((now) => withSchemeName(now, name.trim()), plainly('edit.scheme-named'))}
       />
     </View>
   );
@@ -109,10 +110,10 @@ function Compared({
     onOther(theirs && { part: theirs, names: [mine, yours] });
     return () => onOther(null);
   }, [theirs, mine, yours, onOther]);
-  const swap = () => void change((now) => withOtherScheme(now, index, names), 'Took the other scheme');
+  const swap = () => void change((now) => withOtherScheme(now, index, names), plainly('edit.scheme-taken'));
   const remove = () => {
     onGone();
-    void change((now) => withoutScheme(now, index), 'Removed a scheme', true);
+    void change((now) => withoutScheme(now, index), plainly('edit.scheme-gone'), true);
   };
   if (!output) return <Small>Working out the other scheme …</Small>;
   const theirPart = theirs ?? part;

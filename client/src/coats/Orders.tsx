@@ -1,4 +1,4 @@
-import { withChoices, withOrder, RULE_OF_THUMB, showMinutes, WISHES, type Plan, type SequenceSummary, type Wish } from '@lintrel/core';
+import { withChoices, withOrder, RULE_OF_THUMB, showMinutes, WISHES, type Plan, type SequenceSummary, type Wish, plainly } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
@@ -19,8 +19,8 @@ export function Orders({ plan }: { plan: Plan }) {
   const { change, design } = useJob();
   const planned = plan.orders.find(({ chosen }) => chosen)?.lostM2 ?? 0;
   // What sprays wider than what is planned is taken as it is shown.
-  const choose = (order: readonly string[], lostM2: number) => void change((now) => withOrder(now, order, lostM2 > planned), 'Chose an order');
-  const wish = (value: Wish) => void change((now) => withChoices(now, { wish: value }), 'Changed what is wanted most');
+  const choose = (order: readonly string[], lostM2: number) => void change((now) => withOrder(now, order, lostM2 > planned), plainly('edit.order'));
+  const wish = (value: Wish) => void change((now) => withChoices(now, { wish: value }), plainly('edit.wish'));
   // Primer and clear have their place whatever the order.
   const own = (order: readonly string[]) => order.filter((id) => plan.stages.some(({ finish, layer }) => finish === id && layer === 'finish'));
   return (

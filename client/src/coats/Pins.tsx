@@ -9,6 +9,7 @@ import {
   type PartPlan,
   type Plan,
   type StagePlan,
+  plainly,
 } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
@@ -32,7 +33,10 @@ export function Pins({ plan, part, stage, chosen }: { plan: Plan; part: PartPlan
   const shown = chosen !== null && free.some(({ code }) => code === chosen) ? free.filter(({ code }) => code === chosen) : free.slice(0, MOST_SHOWN);
   const open = (code: string) => stage.pictures.find((one) => one.part === part.id)?.areas.find((area) => area.code === code)?.open === true;
   const pin = (area: AreaPlan, value: Pinned) =>
-    void change((now) => pinArea(now, part.id, area, stage.finish, value === 'free' ? null : value === 'open'), phrase`Pinned ${area.code}`);
+    void change((now) => pinArea(now, part.id, area, stage.finish, value === 'free' ? null : value === 'open'), {
+      code: 'edit.pinned',
+      values: { code: area.code },
+    });
   return (
     <Panel>
       <Heading>Open or covered in this stage</Heading>
@@ -69,7 +73,7 @@ export function Price({ price }: { price: ChoicePrice | null }) {
   const words = useWords();
   const { change } = useJob();
   if (!price) return null;
-  const back = () => void change(withoutOrder, 'Took the choices back');
+  const back = () => void change(withoutOrder, plainly('edit.order-free'));
   return (
     <View style={styles.price} testID="price">
       <Small tone="caution">{phrase`Your choices: ${priceWords(price, words)} (estimate), against the best without them.`}</Small>

@@ -1,4 +1,4 @@
-import { withChoices, isModelScale, type Design, type DesignChoices, type Plan, numberIn } from '@lintrel/core';
+import { withChoices, isModelScale, type Design, type DesignChoices, type Plan, numberIn, plainly } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -16,7 +16,7 @@ export function RulesPanel({ plan }: { plan: Plan }) {
   const { design, change } = useJob();
   const [open, setOpen] = useState(false);
   const { choices } = design;
-  const set = (update: Partial<DesignChoices>) => void change((now) => withChoices(now, update), 'Changed a rule');
+  const set = (update: Partial<DesignChoices>) => void change((now) => withChoices(now, update), plainly('edit.rule'));
   const count = (choices.before?.length ?? 0) + (choices.sameGun?.length ?? 0) + (choices.pins?.length ?? 0) + (choices.vouched?.length ?? 0);
   if (!open) return <Action label={count > 0 ? phrase`Your rules (${count})` : 'Set rules of your own'} onPress={() => setOpen(true)} testID="rules" />;
   const masks = choices.masks ?? (isModelScale(design.scale) ? 'free' : 'fresh');

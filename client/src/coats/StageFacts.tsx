@@ -1,4 +1,4 @@
-import { vouchedFor, ladderOf, showMinutes, type Finish, type PartPlan, type Plan, type PrepareTask, type StagePlan } from '@lintrel/core';
+import { vouchedFor, ladderOf, showMinutes, type Finish, type PartPlan, type Plan, type PrepareTask, type StagePlan, plainly } from '@lintrel/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Typed } from '@/forms/Field';
@@ -114,7 +114,7 @@ function Task({ task, stage, plan }: { task: PrepareTask; stage: StagePlan; plan
   const vouch = () => {
     if (!lower || !upper || !note?.trim()) return;
     const entry = { lower, upper, note: note.trim() };
-    void change((now) => vouchedFor(now, entry), 'Vouched for a coat');
+    void change((now) => vouchedFor(now, entry), plainly('edit.vouched'));
     setNote(null);
   };
   return (

@@ -1,4 +1,4 @@
-import type { Design, Shelf } from '@lintrel/core';
+import type { Design, EditSaid, Shelf } from '@lintrel/core';
 import { createContext, useContext, useEffect, useRef, useState, type PropsWithChildren } from 'react';
 import { useJobQuery, useShelf } from '@/api/jobQueries';
 import { Action } from '@/ui/Action';
@@ -20,13 +20,13 @@ export interface OpenJob extends Followed {
   readonly revision: number;
   readonly shelf: Shelf;
   readonly saved: SaveState;
-  /** Changes the design; finishes of areas follow their lines. `words` name the step; `offer` asks at once whether to take it back. False where it came to nothing. */
-  readonly change: (update: (design: Design) => Design, words?: string, offer?: boolean) => Promise<boolean>;
+  /** Changes the design; finishes of areas follow their lines. `said` names the step; `offer` asks at once whether to take it back. False where it came to nothing. */
+  readonly change: (update: (design: Design) => Design, said: EditSaid, offer?: boolean) => Promise<boolean>;
   /** One step back or forward over the whole design, kept after a reload; null where there is none. */
   readonly undo: Step | null;
   readonly redo: Step | null;
-  /** The last change that is offered to be taken back, in words. */
-  readonly undoable: { readonly words: string; readonly undo: () => void; readonly dismiss: () => void } | null;
+  /** The last change that is offered to be taken back. */
+  readonly undoable: { readonly said: EditSaid; readonly undo: () => void; readonly dismiss: () => void } | null;
   readonly settleStale: (keep: 'mine' | 'theirs') => void;
   /** Why the last change came to nothing; null where all is well. */
   readonly changeError: string | null;
@@ -34,7 +34,7 @@ export interface OpenJob extends Followed {
 
 /** A step through what was changed, named by what was done. */
 export interface Step {
-  readonly words: string;
+  readonly said: EditSaid;
   readonly go: () => void;
 }
 
@@ -68,7 +68,7 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
   const [design, setDesign] = useState(draft?.design ?? first.design);
   const [revision, setRevision] = useState(first.revision);
   const [saved, setSaved] = useState<SaveState>({ kind: 'saved' });
-  const [offered, setOffered] = useState<string | null>(null);
+  const [offered, setOffered] = useState<EditSaid | null>(null);
   const [pending, setPending] = useState(0);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [history, setHistory] = useState<History>(() => readHistory(id, draft?.revision ?? first.revision));
@@ -128,16 +128,16 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
       setOffered(null);
       saver.current?.save(to.design);
     });
-  const change: OpenJob['change'] = (update, words, offer = false) =>
+  const change: OpenJob['change'] = (update, said, offer = false) =>
     inTurn(async () => {
       const before = newest.current;
       const after = update(before);
       // Where no part changed, every finish stays where it is.
       const next = after.parts === before.parts ? after : await session.carry(after);
       if (JSON.stringify(next) === JSON.stringify(before)) return;
-      keepSteps(remembered(steps.current, before, words ?? 'Last change'));
+      keepSteps(remembered(steps.current, before, said));
       show(next);
-      setOffered(offer ? (words ?? null) : null);
+      setOffered(offer ? said : null);
       saver.current?.save(next);
     });
   const settleStale = (keep: 'mine' | 'theirs') => {
@@ -154,9 +154,9 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
     } else saver.current?.rebase(saved.current.revision);
   };
   const followed = useSession(id, design, shelf);
-  const undo = history.past.length > 0 ? { words: history.past[history.past.length - 1].words, go: () => walk(stepBack) } : null;
-  const redo = history.future.length > 0 ? { words: history.future[history.future.length - 1].words, go: () => walk(stepForward) } : null;
-  const undoable = offered ? { words: offered, undo: () => walk(stepBack), dismiss: () => setOffered(null) } : null;
+  const undo = history.past.length > 0 ? { said: history.past[history.past.length - 1].said, go: () => walk(stepBack) } : null;
+  const redo = history.future.length > 0 ? { said: history.future[history.future.length - 1].said, go: () => walk(stepForward) } : null;
+  const undoable = offered ? { said: offered, undo: () => walk(stepBack), dismiss: () => setOffered(null) } : null;
   return (
     <Context.Provider
       value={{

@@ -23,6 +23,12 @@ import { Action } from '@/ui/Action';
 import { Body, Small } from '@/ui/Words';
 import { useJob } from './JobContext';
 
+/** What setting a mark on a line is called, and taking it off. */
+const FLAGGED = {
+  hidden: { on: 'edit.line-hidden', off: 'edit.line-shown' },
+  locked: { on: 'edit.line-locked', off: 'edit.line-unlocked' },
+} as const;
+
 /** What can be done with the chosen line. */
 export function LineTools({
   partId,
@@ -43,19 +49,27 @@ export function LineTools({
   const flag = (key: 'hidden' | 'locked') => {
     const { [key]: on, ...rest } = made;
     const changed = (on ? rest : { ...made, [key]: true }) as TrimLine;
-    void change((now) => withLine(now, partId, changed), phrase`${made.name} ${on ? (key === 'hidden' ? 'shown' : 'unlocked') : key}`);
+    void change((now) => withLine(now, partId, changed), { code: FLAGGED[key][on ? 'off' : 'on'], values: { name: made.name } });
   };
   return (
     <View style={styles.tools}>
       {made.locked ? null : <Action label="Change the measurements" icon="pencil-outline" onPress={() => go(`line/${partId}/${made.id}`)} />}
       <Action label="Stations" icon="ruler" onPress={() => go(`stations/${partId}/${line.id}`)} />
       <Action label={comb ? 'Hide the comb' : 'Show the comb'} icon="chart-bell-curve" onPress={() => onComb(!comb)} />
-      <Action label="Copy" icon="content-copy" onPress={() => void change((now) => withCopy(now, partId, made.id), phrase`${made.name} copied`)} />
-      <Action label="Up the list" icon="arrow-up" onPress={() => void change((now) => withMoved(now, partId, made.id, -1), phrase`${made.name} moved up`)} />
+      <Action
+        label="Copy"
+        icon="content-copy"
+        onPress={() => void change((now) => withCopy(now, partId, made.id), { code: 'edit.line-copied', values: { name: made.name } })}
+      />
+      <Action
+        label="Up the list"
+        icon="arrow-up"
+        onPress={() => void change((now) => withMoved(now, partId, made.id, -1), { code: 'edit.line-up', values: { name: made.name } })}
+      />
       <Action
         label="Down the list"
         icon="arrow-down"
-        onPress={() => void change((now) => withMoved(now, partId, made.id, 1), phrase`${made.name} moved down`)}
+        onPress={() => void change((now) => withMoved(now, partId, made.id, 1), { code: 'edit.line-down', values: { name: made.name } })}
       />
       <Action label={made.hidden ? 'Show it' : 'Hide it'} icon={made.hidden ? 'eye-outline' : 'eye-off-outline'} onPress={() => flag('hidden')} />
       <Action label={made.locked ? 'Unlock it' : 'Lock it'} icon={made.locked ? 'lock-open-outline' : 'lock-outline'} onPress={() => flag('locked')} />
@@ -97,10 +111,10 @@ function MakeFair({ partId, line }: { partId: string; line: LineOf<'sweep'> }) {
           rank="main"
           label="Move them"
           onPress={() => {
-            void change(
-              (now) => withLines(now, partId, (lines) => lines.map((one) => (one.id === line.id ? faired.line : one))),
-              phrase`${line.name} made fair`,
-            );
+            void change((now) => withLines(now, partId, (lines) => lines.map((one) => (one.id === line.id ? faired.line : one))), {
+              code: 'edit.line-fair',
+              values: { name: line.name },
+            });
             setOpen(false);
           }}
           testID="make-fair"

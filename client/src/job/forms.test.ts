@@ -12,6 +12,7 @@ import {
   SHIPPED_TAPES,
   type Part,
   type TrimLine,
+  type EditSaid,
 } from '@lintrel/core';
 import * as v from 'valibot';
 import { finishFields, finishFormSchema } from '../shelf/finishForm';
@@ -21,6 +22,8 @@ import { fittedPoints, lineFields, readLine } from './lineForm';
 import { KIND_FORMS, KINDS_OFFERED } from './lineKinds';
 import { emptyOutline, emptySurface, newPart, partTree, readPart } from './partForm';
 import { withTree } from '../forms/tree';
+
+const step = (words: string): EditSaid => ({ code: 'edit.written', values: { words } });
 
 const at = (along: number, above: number) => ({ along, above });
 const measured = { runOn: false, datum: 'base' };
@@ -237,13 +240,13 @@ describe('lines of a part', () => {
   });
   it('are undone and done again, step by step; a new change ends what was undone', () => {
     const [one, two, three] = ['1', '2', '3'].map((title) => ({ ...design, title }));
-    const history = remembered(remembered(NO_HISTORY, one, 'first'), two, 'second');
+    const history = remembered(remembered(NO_HISTORY, one, step('first')), two, step('second'));
     const back = stepBack(history, three);
-    expect([back?.design.title, back?.words]).toEqual(['2', 'second']);
+    expect([back?.design.title, back?.said]).toEqual(['2', step('second')]);
     const again = stepForward(back!.history, two);
-    expect([again?.design.title, again?.words]).toEqual(['3', 'second']);
+    expect([again?.design.title, again?.said]).toEqual(['3', step('second')]);
     expect(stepBack(NO_HISTORY, one)).toBeNull();
-    expect(stepForward(remembered(back!.history, two, 'other'), three)).toBeNull();
+    expect(stepForward(remembered(back!.history, two, step('other')), three)).toBeNull();
   });
 });
 it('another kind of line keeps the points that were typed', () => {

@@ -1,6 +1,8 @@
-import { emptyDesign, type Design } from '@lintrel/core';
+import { emptyDesign, type Design, type EditSaid } from '@lintrel/core';
 import fc from 'fast-check';
 import { keepHistory, keepHistoryOf, NO_HISTORY, readHistory, remembered, stepBack, stepForward, type History } from './history';
+
+const step = (words: string): EditSaid => ({ code: 'edit.written', values: { words } });
 
 const named = (title: string): Design => emptyDesign(title, 'other');
 const titles = ({ past, future }: History) => [past.map(({ design }) => design.title), future.map(({ design }) => design.title)];
@@ -16,18 +18,18 @@ describe('steps through what was changed', () => {
       fc.property(fc.array(fc.boolean(), { maxLength: 30 }), fc.integer({ min: 1, max: 12 }), (turns, changes) => {
         // What a person sees: a list of designs and a place in it.
         let history = NO_HISTORY;
-        for (let at = 0; at < changes; at++) history = remembered(history, named(`${at}`), `step ${at + 1}`);
+        for (let at = 0; at < changes; at++) history = remembered(history, named(`${at}`), step(`step ${at + 1}`));
         let [at, now] = [changes, named(`${changes}`)];
         for (const back of turns) {
-          const step = (back ? stepBack : stepForward)(history, now);
+          const moved = (back ? stepBack : stepForward)(history, now);
           const wanted = at + (back ? -1 : 1);
           if (wanted < 0 || wanted > changes) {
-            expect(step).toBeNull();
+            expect(moved).toBeNull();
             continue;
           }
-          expect(step?.design.title).toBe(`${wanted}`);
-          expect(step?.words).toBe(`step ${Math.max(at, wanted)}`);
-          if (step) [at, now, history] = [wanted, step.design, step.history];
+          expect(moved?.design.title).toBe(`${wanted}`);
+          expect(moved?.said).toEqual(step(`step ${Math.max(at, wanted)}`));
+          if (moved) [at, now, history] = [wanted, moved.design, moved.history];
           expect(history.past.length + history.future.length).toBe(changes);
         }
       }),
@@ -35,13 +37,13 @@ describe('steps through what was changed', () => {
   });
 
   it('a change after a step back forgets what was undone', () => {
-    const back = stepBack(remembered(NO_HISTORY, named('a'), 'one'), named('b'));
-    expect(titles(remembered(back?.history ?? NO_HISTORY, named('a'), 'other'))).toEqual([['a'], []]);
+    const back = stepBack(remembered(NO_HISTORY, named('a'), step('one')), named('b'));
+    expect(titles(remembered(back?.history ?? NO_HISTORY, named('a'), step('other')))).toEqual([['a'], []]);
   });
 
   it('the oldest go when there are too many', () => {
     let history = NO_HISTORY;
-    for (let at = 0; at < 100; at++) history = remembered(history, named(`${at}`), 'step');
+    for (let at = 0; at < 100; at++) history = remembered(history, named(`${at}`), step('step'));
     expect(history.past).toHaveLength(60);
     expect(history.past[0].design.title).toBe('40');
   });
@@ -63,7 +65,7 @@ describe('the history on the device', () => {
       },
     });
   });
-  const three = ['a', 'b', 'c'].reduce((history, title) => remembered(history, named(title), title), NO_HISTORY);
+  const three = ['a', 'b', 'c'].reduce((history, title) => remembered(history, named(title), step(title)), NO_HISTORY);
 
   it('is there after a reload, for the revision it belongs to and no other', () => {
     keepHistory('job', three);
@@ -83,6 +85,12 @@ describe('the history on the device', () => {
     keepHistory('job', three);
     keepHistoryOf('job', 4);
     expect(titles(readHistory('job', 4))).toEqual([[], []]);
+  });
+
+  it('of an older version is named by its words', () => {
+    disk.set('lintrel.history.job', JSON.stringify({ past: [{ words: 'Waist moved', design: named('a') }], future: [] }));
+    keepHistoryOf('job', 4);
+    expect(readHistory('job', 4).past).toEqual([{ said: step('Waist moved'), design: named('a') }]);
   });
 
   it.each(['not json', '[]', '{"past":1}', 'null'])('that cannot be read is none: %s', (text) => {

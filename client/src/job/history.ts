@@ -1,4 +1,4 @@
-import type { Design } from '@lintrel/core';
+import type { Design, EditSaid } from '@lintrel/core';
 
 /** Designs before and after the one on screen, with what led from one to the next. */
 export interface History {
@@ -7,7 +7,7 @@ export interface History {
 }
 
 interface Entry {
-  readonly words: string;
+  readonly said: EditSaid;
   readonly design: Design;
 }
 
@@ -18,24 +18,33 @@ const MOST_STEPS = 60;
 const MOST_LETTERS = 1_500_000;
 
 /** Remembers the design that was on screen before a change; what was undone is gone. */
-export const remembered = ({ past }: History, before: Design, words: string): History => ({
-  past: [...past, { words, design: before }].slice(-MOST_STEPS),
+export const remembered = ({ past }: History, before: Design, said: EditSaid): History => ({
+  past: [...past, { said, design: before }].slice(-MOST_STEPS),
   future: [],
 });
 
 /** One step back: the design to show, and the history then; null where there is none. */
-export function stepBack({ past, future }: History, now: Design): { readonly design: Design; readonly history: History; readonly words: string } | null {
+export function stepBack({ past, future }: History, now: Design): { readonly design: Design; readonly history: History; readonly said: EditSaid } | null {
   const last = past.at(-1);
   if (!last) return null;
-  return { design: last.design, words: last.words, history: { past: past.slice(0, -1), future: [...future, { words: last.words, design: now }] } };
+  return { design: last.design, said: last.said, history: { past: past.slice(0, -1), future: [...future, { said: last.said, design: now }] } };
 }
 
 /** One step forward again. */
-export function stepForward({ past, future }: History, now: Design): { readonly design: Design; readonly history: History; readonly words: string } | null {
+export function stepForward({ past, future }: History, now: Design): { readonly design: Design; readonly history: History; readonly said: EditSaid } | null {
   const next = future.at(-1);
   if (!next) return null;
-  return { design: next.design, words: next.words, history: { past: [...past, { words: next.words, design: now }], future: future.slice(0, -1) } };
+  return { design: next.design, said: next.said, history: { past: [...past, { said: next.said, design: now }], future: future.slice(0, -1) } };
 }
+
+/** A history as it lies on the device: steps of an older version of the program are named by their words. */
+type KeptEntry = Entry | { readonly words: string; readonly design: Design };
+interface Kept {
+  readonly past: readonly KeptEntry[];
+  readonly future: readonly KeptEntry[];
+}
+const broughtUp = (entry: KeptEntry): Entry =>
+  'said' in entry ? entry : { said: { code: 'edit.written', values: { words: entry.words } }, design: entry.design };
 
 const keyOf = (id: string) => `lintrel.history.${id}`;
 
@@ -71,8 +80,9 @@ export function keepHistory(id: string, history: History): void {
 export function readHistory(id: string, revision: number): History {
   try {
     if (localStorage.getItem(revisionKey(id)) !== String(revision)) return NO_HISTORY;
-    const kept = JSON.parse(localStorage.getItem(keyOf(id)) ?? 'null') as History | null;
-    return kept && Array.isArray(kept.past) && Array.isArray(kept.future) ? kept : NO_HISTORY;
+    const kept = JSON.parse(localStorage.getItem(keyOf(id)) ?? 'null') as Kept | null;
+    if (!kept || !Array.isArray(kept.past) || !Array.isArray(kept.future)) return NO_HISTORY;
+    return { past: kept.past.map(broughtUp), future: kept.future.map(broughtUp) };
   } catch {
     return NO_HISTORY;
   }

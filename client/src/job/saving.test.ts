@@ -1,7 +1,9 @@
-import { emptyDesign, type Design, type Job } from '@lintrel/core';
+import { emptyDesign, type Design, type Job, type EditSaid } from '@lintrel/core';
 import { readDraft, type Draft } from './drafts';
 import { keepHistory, keepHistoryOf, NO_HISTORY, readHistory, remembered } from './history';
 import { createSaver, type SaveState } from './saving';
+
+const step = (words: string): EditSaid => ({ code: 'edit.written', values: { words } });
 
 // The saver against a server that keeps the rules of the real one, behind a network that loses what the test says.
 
@@ -149,7 +151,7 @@ it('stops for good when the page goes', async () => {
 });
 
 describe('the history after a reload', () => {
-  const history = remembered(NO_HISTORY, design('Old'), 'A change');
+  const history = remembered(NO_HISTORY, design('Old'), step('A change'));
   it('is there while the job is as it was left', () => {
     keepHistory(ID, history);
     keepHistoryOf(ID, 4);

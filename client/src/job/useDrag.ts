@@ -1,5 +1,4 @@
 import { withLine, type Dragged, type PartPlan, type Shelf } from '@lintrel/core';
-import { phrase } from '@lintrel/words';
 import { useEffect, useRef, useState } from 'react';
 import type { CanvasDrag } from '@/drawing/Canvas';
 import { session } from '@/worker/jobSession';
@@ -45,7 +44,7 @@ export function useDrag(part: PartPlan | null, lineId: string | null): Dragging 
       .finally(() => (busy.current = false));
     setLive(found);
     if (drag.phase === 'end' && found) {
-      const moved = !found.fault && (await change((now) => withLine(now, part.id, found.line), phrase`${made.name} moved`));
+      const moved = !found.fault && (await change((now) => withLine(now, part.id, found.line), { code: 'edit.line-moved', values: { name: made.name } }));
       if (!moved) setLive(null);
       return;
     }

@@ -4,3 +4,4 @@ export * from './choices';
 export * from './lines';
 export * from './parts';
 export * from './schemes';
+export * from './says';

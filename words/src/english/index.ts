@@ -5,6 +5,7 @@ import { ACCEPTS, ASK_FAULTS, SKETCHES } from './ask-faults';
 import { ASK_PAINT } from './ask-paint';
 import { ASK_TAPE } from './ask-tape';
 import { DESIGNS, EDGES, FIELDS, READINGS, SURFACES } from './fields';
+import { EDITS } from './edits';
 import { DRAWINGS, PAPERS, PRINTS, SKIPPED, stationWords, TAKEN } from './files';
 import { BANDS, LINES, SNAPS } from './lines';
 import { REASONS, RULES } from './order';
@@ -20,6 +21,7 @@ const SAYS: WordsOf<AllSays> = {
   ...READINGS,
   ...SURFACES,
   ...EDGES,
+  ...EDITS,
   ...LINES,
   ...SNAPS,
   ...BANDS,

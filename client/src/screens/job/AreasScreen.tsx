@@ -1,4 +1,4 @@
-import { giveFinish, givePresent, showArea, showLength, withoutPlace, type AreaPlan, type PartPlan } from '@lintrel/core';
+import { giveFinish, givePresent, showArea, showLength, withoutPlace, type AreaPlan, type PartPlan, plainly } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -38,13 +38,17 @@ export function AreasScreen() {
   if (!part) return <StepGuard waiting="Finding the areas …" />;
   const drawn = tried?.find(({ id }) => id === part.id) ?? part;
   const area = part.areas.find(({ code }) => code === chosen) ?? null;
-  const give = (finish: string | null) => area && void change((now) => giveFinish(now, part.id, area, finish));
+  const give = (finish: string | null) =>
+    area && void change((now) => giveFinish(now, part.id, area, finish), { code: 'edit.finish', values: { code: area.code } });
   const paint = (more: { blend?: boolean; clear?: boolean }) =>
     area &&
-    void change((now) => giveFinish(now, part.id, area, area.finish, { blend: area.blend, clear: !area.uncleared, ...more }), phrase`Changed ${area.code}`);
+    void change((now) => giveFinish(now, part.id, area, area.finish, { blend: area.blend, clear: !area.uncleared, ...more }), {
+      code: 'edit.area',
+      values: { code: area.code },
+    });
   const rest = design.parts.find(({ id }) => id === part.id)?.present;
   const toldPresent = (present: Parameters<typeof givePresent>[3]) =>
-    area && void change((now) => givePresent(now, part.id, area, present), phrase`Changed what is on ${area.code}`);
+    area && void change((now) => givePresent(now, part.id, area, present), { code: 'edit.present', values: { code: area.code } });
   const nameOf = (id: string | null) => shelf.finishes.find((finish) => finish.id === id)?.name ?? KEEP;
   return (
     <StepLayout
@@ -88,7 +92,13 @@ export function AreasScreen() {
         </Rows>
       </Panel>
       {part.lost.map(({ seed, finish }) => (
-        <Lost key={seed.join(' ')} seed={seed} name={nameOf(finish)} unit={unit} onLeaveOut={() => void change((now) => withoutPlace(now, part.id, seed))} />
+        <Lost
+          key={seed.join(' ')}
+          seed={seed}
+          name={nameOf(finish)}
+          unit={unit}
+          onLeaveOut={() => void change((now) => withoutPlace(now, part.id, seed), plainly('edit.place-gone'))}
+        />
       ))}
       <Widths part={part.id} trial={trial} onTrial={setTrial} />
       <LayersPanel />

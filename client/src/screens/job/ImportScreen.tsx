@@ -1,4 +1,4 @@
-import { withLine, freeId, showLength, type DrawingSummary } from '@lintrel/core';
+import { withLine, freeId, showLength, type DrawingSummary, plainly } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -80,7 +80,7 @@ export function ImportScreen() {
             }
           : now;
         return found.line ? withLine(shaped, partId, found.line) : shaped;
-      }, 'Drawing taken over');
+      }, plainly('edit.drawing'));
       if (!taken) return;
       if (found.left.length > 0) return setTrouble(phrase`Taken over, but: ${phrases(found.left.map(say), ' ')}`);
       router.replace(`/job/${id}/lines?part=${partId}` as Href);

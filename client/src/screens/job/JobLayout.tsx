@@ -21,7 +21,7 @@ export function JobLayout() {
 }
 
 function Frame({ id }: { id: string }) {
-  const { text } = useWords();
+  const { say, text } = useWords();
   const { design, undo, redo, undoable } = useJob();
   return (
     <View style={styles.fill}>
@@ -31,7 +31,7 @@ function Frame({ id }: { id: string }) {
         <IconButton
           icon="undo"
           disabled={!undo}
-          accessibilityLabel={text(undo ? phrase`Undo: ${undo.words}` : 'Nothing to undo')}
+          accessibilityLabel={text(undo ? phrase`Undo: ${say(undo.said)}` : 'Nothing to undo')}
           onPress={() => undo?.go()}
           style={styles.back}
           testID="undo-design"
@@ -39,7 +39,7 @@ function Frame({ id }: { id: string }) {
         <IconButton
           icon="redo"
           disabled={!redo}
-          accessibilityLabel={text(redo ? phrase`Do again: ${redo.words}` : 'Nothing to do again')}
+          accessibilityLabel={text(redo ? phrase`Do again: ${say(redo.said)}` : 'Nothing to do again')}
           onPress={() => redo?.go()}
           style={styles.back}
           testID="redo-design"
@@ -60,7 +60,7 @@ function Frame({ id }: { id: string }) {
         wrapperStyle={styles.offer}
         action={{ label: text('Take it back'), onPress: () => undoable?.undo() }}
       >
-        {text(undoable?.words ?? '')}
+        {undoable ? say(undoable.said) : ''}
       </Snackbar>
     </View>
   );

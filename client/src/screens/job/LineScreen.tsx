@@ -64,10 +64,11 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
     if (!read.ok) return setFaults(read.faults);
     const fault = own.find((stroke) => stroke.fault)?.fault;
     if (fault && isMade(read.line)) return setFaults({ whole: told(fault) });
-    if (await change((now) => withLine(now, partId, read.line), line ? undefined : phrase`${read.line.name} added`)) leave();
+    if (await change((now) => withLine(now, partId, read.line), { code: line ? 'edit.line-changed' : 'edit.line-added', values: { name: read.line.name } }))
+      leave();
   };
   const remove = async () => {
-    if (await change((now) => withoutLine(now, partId, ownId), phrase`${line?.name} taken out`, true)) leave();
+    if (await change((now) => withoutLine(now, partId, ownId), { code: 'edit.line-gone', values: { name: line?.name ?? '' } }, true)) leave();
   };
   // Known at once, so that nothing moves when the drawing arrives.
   const ring = boardOf(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]);

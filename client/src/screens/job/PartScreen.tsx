@@ -50,11 +50,11 @@ export function PartScreen() {
   const submit = async () => {
     if (!read.ok) return setFaults(read.faults);
     const made = detachedPart(read.part, part, design.parts);
-    const done = await change((now) => withPart(now, made), part ? undefined : phrase`${made.name} added`);
+    const done = await change((now) => withPart(now, made), { code: part ? 'edit.part-changed' : 'edit.part-added', values: { name: made.name } });
     if (done) leave(part ? 'piece' : `lines?part=${ownId}`);
   };
   const remove = async () => {
-    if (await change((now) => withoutPart(now, partId), phrase`${part?.name} taken out`, true)) leave('piece');
+    if (await change((now) => withoutPart(now, partId), { code: 'edit.part-gone', values: { name: part?.name ?? '' } }, true)) leave('piece');
   };
   const word = (keys: TreeKeys) => String(treeAt(tree, keys) ?? '');
   const follows = treeAt(tree, ['opposite', 'follows']) === true;

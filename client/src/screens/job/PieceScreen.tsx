@@ -1,4 +1,4 @@
-import { attachedParts, showArea, type Part } from '@lintrel/core';
+import { attachedParts, showArea, type Part, plainly } from '@lintrel/core';
 import { listedPhrase, phrase, phrases, several, SURFACE_NAMES, SUBSTRATE_NAMES } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -69,14 +69,14 @@ export function PieceScreen() {
       ) : null}
       <Panel>
         <Heading>Air today</Heading>
-        <AirForm climate={design.climate} onChange={(climate) => void change((now) => ({ ...now, climate }))} />
+        <AirForm climate={design.climate} onChange={(climate) => void change((now) => ({ ...now, climate }), plainly('edit.job'))} />
         {advice.map((one) => (
           <Notice key={say(one)} level={one.level} text={say(one)} />
         ))}
       </Panel>
       <Panel>
         <Heading>The job</Heading>
-        <JobForm design={design} onChange={(values) => void change((now) => ({ ...now, ...values }))} />
+        <JobForm design={design} onChange={(values) => void change((now) => ({ ...now, ...values }), plainly('edit.job'))} />
       </Panel>
       <Panel>
         <Heading>On this device</Heading>

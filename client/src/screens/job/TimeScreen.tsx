@@ -1,4 +1,4 @@
-import { SCHOOLS, showMinutes, type School, type Span, type StagePlan, type Step } from '@lintrel/core';
+import { SCHOOLS, showMinutes, type School, type Span, type StagePlan, type Step, plainly, withChoices } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { Rail, type Band } from '@/clock/Rail';
@@ -42,7 +42,7 @@ export function TimeScreen() {
           label="When to pull"
           value={design.choices.school ?? 'own'}
           options={[{ value: 'own', label: 'As each finish likes' }, ...SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))]}
-          onChange={(value) => void change((now) => ({ ...now, choices: { ...now.choices, school: value === 'own' ? null : value } }))}
+          onChange={(value) => void change((now) => withChoices(now, { school: value === 'own' ? null : value }), plainly('edit.rule'))}
         />
       </Panel>
       <Panel>
