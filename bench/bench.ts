@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { Agent, get } from 'node:http';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { planFaults, planJob, readJobFile, type JobSummary } from '@lintrel/core';
+import { planFaults, planJob, readJobFile, type JobSummary, twoOf } from '@lintrel/core';
 import pg from 'pg';
 import { makeDatabase, startServer } from '../e2e/harness';
 import { longestTaskWhileDragging } from './dragging';
@@ -93,7 +93,7 @@ async function checkRatio(): Promise<Ratio> {
 /** Gzipped size of the scripts the page itself names, kB. */
 function firstLoad(folder: string): number {
   const page = readFileSync(join(folder, 'index.html'), 'utf8');
-  const scripts = [...page.matchAll(/src="\/([^"]+\.js)"/g)].map(([, path]) => path);
+  const scripts = [...page.matchAll(/src="\/([^"]+\.js)"/g)].map(([, path]) => path!);
   return scripts.reduce((sum, path) => sum + gzipSync(readFileSync(join(folder, path))).length, 0) / 1000;
 }
 
@@ -140,7 +140,7 @@ function areasRatio(): Ratio {
 }
 
 async function draggingRatios(): Promise<Ratio[]> {
-  const [plain, slowed] = await longestTaskWhileDragging([1, 4]);
+  const [plain, slowed] = twoOf(await longestTaskWhileDragging([1, 4]));
   return [
     ratio('longest task while dragging ÷ one 60 Hz frame', plain, FRAME_MS, 'ms', 1),
     ratio('the same with the CPU slowed down four times', slowed, FRAME_MS, 'ms', 4),

@@ -59,7 +59,7 @@ export const largeJob = (): Design => ({
   parts: Array.from({ length: PARTS }, (_, index) => panel(index)),
   scheme: {
     areas: Array.from({ length: PARTS }, (_, part) =>
-      SEEDS.map(({ column, row, seed }) => ({ part: `panel-${part}`, seed, finish: COLOURS[(column + 2 * row + part) % COLOURS.length] })),
+      SEEDS.map(({ column, row, seed }) => ({ part: `panel-${part}`, seed, finish: COLOURS[(column + 2 * row + part) % COLOURS.length]! })),
     ).flat(),
   },
 });

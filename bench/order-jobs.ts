@@ -19,7 +19,7 @@ export function sixByFourteen(seed: number): OrderProblem {
   const next = numbers(seed);
   const used = finishes(6, 'air-acrylic');
   const areas = Array.from({ length: 15 }, (_, index) =>
-    sampleArea(index, index === 14 ? null : index < 6 ? used[index].id : used[Math.floor(next() * 6)].id, {
+    sampleArea(index, index === 14 ? null : index < 6 ? used[index]!.id : used[Math.floor(next() * 6)]!.id, {
       sizeM2: 0.004 + 0.02 * next(),
       present: '#c7bfa6',
     }),
@@ -41,7 +41,7 @@ export function large(): OrderProblem {
   const areas = Array.from({ length: 120 }, (_, index) => {
     const panel = index % 10;
     // Five colours a panel, from its own place in the list on.
-    const finish = index < 12 ? used[index] : used[(panel + Math.floor(next() * 5)) % 12];
+    const finish = index < 12 ? used[index]! : used[(panel + Math.floor(next() * 5)) % 12]!;
     return sampleArea(index, finish.id, { part: `panel-${panel}`, sizeM2: 0.1 + next() });
   });
   const borders = areas.flatMap((_, index) => [10, 40].filter((step) => index + step < 120).map((step) => sampleBorder(index, index + step, 0.3 + next())));

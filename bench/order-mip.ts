@@ -1,4 +1,4 @@
-import { filmTimes, finishOf, rememberedCoats, usedFinishes, type OrderProblem } from '@lintrel/core';
+import { filmTimes, finishOf, rememberedCoats, usedFinishes, type OrderProblem, twoOf } from '@lintrel/core';
 import highs from 'highs';
 import { mixMinutes } from '../core/src/order/gun';
 import { drapeMin, drapeOver, edgeCost, uncoverMin } from '../core/src/order/mask-cost';
@@ -57,8 +57,8 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
     areas.forEach((_, area) => {
       binary(open(f, area));
       if (own[area] === f) rule(`${open(f, area)} = 1`);
-      else if (own[area] < 0) rule(`${open(f, area)} = 0`);
-      else rule(`${open(f, area)} + ${before(own[area], f)} <= 1`);
+      else if (own[area]! < 0) rule(`${open(f, area)} = 0`);
+      else rule(`${open(f, area)} + ${before(own[area]!, f)} <= 1`);
     });
   }
   // Masks: rough edges against what comes later, crisp ones against what stays; paper over everything covered.
@@ -67,17 +67,19 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
       for (const [free, closed] of [
         [border.a, border.b],
         [border.b, border.a],
-      ]) {
-        const [rough, crisp] = [false, true].map((one) => {
-          const { layMin, pullMin } = edgeCost(border, one, model);
-          return work * (layMin + pullMin);
-        });
+      ] as const) {
+        const [rough, crisp] = twoOf(
+          [false, true].map((one) => {
+            const { layMin, pullMin } = edgeCost(border, one, model);
+            return work * (layMin + pullMin);
+          }),
+        );
         const y = positive(`y_${f}_${at}_${free}`);
         rule(`${y} - ${open(f, free)} + ${open(f, closed)} >= 0`);
-        cost(own[closed] < 0 ? crisp : rough, y);
-        if (own[closed] < 0 || own[closed] === f) continue;
+        cost(own[closed]! < 0 ? crisp : rough, y);
+        if (own[closed]! < 0 || own[closed] === f) continue;
         const z = positive(`z_${f}_${at}_${free}`);
-        rule(`${z} - ${open(f, free)} - ${before(own[closed], f)} >= -1`);
+        rule(`${z} - ${open(f, free)} - ${before(own[closed]!, f)} >= -1`);
         cost(crisp - rough, z);
       }
     });
@@ -93,11 +95,11 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
   // Coats over what really lies below, and what each of them sprays and waits.
   for (const f of stages) coatsOf(f);
   function coatsOf(f: number): void {
-    const finish = finishOf(problem, ids[f]);
+    const finish = finishOf(problem, ids[f]!);
     const over = (colour: string) => rememberedCoats(finish, colour).coats;
     const mine = areas.flatMap((_, area) => (own[area] === f ? [area] : []));
     const others = stages.filter((g) => g !== f);
-    const most = Math.max(...mine.map((area) => over(areas[area].present)), ...others.map((g) => over(finishOf(problem, ids[g]).colour)));
+    const most = Math.max(...mine.map((area) => over(areas[area]!.present)), ...others.map((g) => over(finishOf(problem, ids[g]!).colour)));
     const waits = (coats: number) => {
       const { gap, windows, school, cleanMin } = filmTimes(problem, finish, coats);
       // The gun is cleaned while one waits for the pull, or after it where that is too short.
@@ -115,9 +117,9 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
         rule(`${s} - ${c} - ${open(f, area)} >= -1`);
         cost(rate * sizeM2, s);
       });
-      const spares = others.filter((g) => over(finishOf(problem, ids[g]).colour) < level);
+      const spares = others.filter((g) => over(finishOf(problem, ids[g]!).colour) < level);
       for (const area of mine) {
-        if (over(areas[area].present) >= level) rule([c, ...spares.map((h) => `+ ${open(h, area)}`)].join(' ') + ' >= 1');
+        if (over(areas[area]!.present) >= level) rule([c, ...spares.map((h) => `+ ${open(h, area)}`)].join(' ') + ' >= 1');
         for (const g of others.filter((one) => !spares.includes(one))) {
           const between = spares.map((h) => {
             const w = positive(`w_${f}_${level}_${area}_${g}_${h}`);

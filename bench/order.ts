@@ -31,7 +31,7 @@ export async function orderFigures(): Promise<OrderFigures> {
     naive += naiveMs(problem);
     const solved = await solveByProgram(problem);
     program += solved.ms;
-    apart = Math.max(apart, Math.abs(solved.score - sequences[0].score / 1e6));
+    apart = Math.max(apart, Math.abs(solved.score - sequences[0]!.score / 1e6));
   }
   return { ours, naive, program, proven, jobs: SEEDS.length, apart, gapIn5s: gapAfter(5000) };
 }
@@ -46,13 +46,13 @@ function naiveMs(problem: OrderProblem): number {
   const stagesFrom = (left: readonly number[]): number =>
     left.reduce((sum, stage) => {
       const rest = left.filter((one) => one !== stage);
-      const free = rest.reduce((all, one) => all + own[one], 0);
+      const free = rest.reduce((all, one) => all + own[one]!, 0);
       return sum + 2 ** free * (1 + stagesFrom(rest));
     }, 0);
   const start = performance.now();
   const turns = 4000;
   for (let turn = 0; turn < turns; turn++) {
-    const finish = ids[turn % ids.length];
+    const finish = ids[turn % ids.length]!;
     const open = problem.areas.map((area, index) => area.finish === finish || (area.finish !== null && ((turn >> (index % 12)) & 1) === 1));
     stageCost(problem, startProgress(problem), { finish, open, keep: false });
   }

@@ -36,7 +36,7 @@ interface Job {
   readonly shelf: Shelf;
 }
 
-export const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
+export const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
 /** The demo jobs, and one that is far larger. */
 export const jobs = (): Job[] => [
@@ -74,8 +74,8 @@ function timed(design: Design, shelf: Shelf, store?: WorkStore): { geometry: num
   for (let step = steps.next(); ; step = steps.next()) {
     at.push(performance.now() - from);
     // Each stage is written down in two steps, the sheet in one: what lies between geometry and them is the search.
-    if (step.done) return { geometry, search: (at.at(-2 - 2 * step.value.stages.length - 1) ?? geometry) - geometry, full: at[at.length - 1] };
-    if (step.value) geometry = at[at.length - 1];
+    if (step.done) return { geometry, search: (at.at(-2 - 2 * step.value.stages.length - 1) ?? geometry) - geometry, full: at.at(-1)! };
+    if (step.value) geometry = at.at(-1)!;
   }
 }
 

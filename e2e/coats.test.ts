@@ -74,7 +74,7 @@ describe('on the phone', () => {
       const pinned = await planOf(id);
       expect((await designOf(id)).choices.pins).toHaveLength(1);
       expect(pinned.choicePrice).not.toBeNull();
-      expect(pinned.stages[0].pictures).not.toEqual(found.stages[0].pictures);
+      expect(pinned.stages[0]!.pictures).not.toEqual(found.stages[0]!.pictures);
       await hands.pressNamed('button', 'Let Lintrel choose again');
       await hands.gone(/Your choices:/);
       await hands.saved();
@@ -187,7 +187,7 @@ describe('on the phone', () => {
       await hands.sees(/The tape is off/);
       const late = await hands.page.$eval('[data-testid=moment]', (moment) => (moment as HTMLElement).innerText);
       expect(late).not.toBe(early);
-      for (const { code, colour } of plan.parts[0].areas) expect(await colourOf(hands, code)).toBe(colour);
+      for (const { code, colour } of plan.parts[0]!.areas) expect(await colourOf(hands, code)).toBe(colour);
       await hands.pressNamed('button', 'Back to the stages');
       await hands.sees(/Slide through every coat/);
     });
@@ -241,7 +241,7 @@ describe('on the wide screen', () => {
     const { parts } = await designOf(id);
     const part = parts.find(({ lines }) => lines.some(({ kind }) => kind === 'bands')) as (typeof parts)[number];
     await withPage(`/job/${id}/areas`, WIDE, async (hands) => {
-      if (part.id !== parts[0].id) await hands.pressNamed('radio', `Part: ${part.name}`);
+      if (part.id !== parts[0]!.id) await hands.pressNamed('radio', `Part: ${part.name}`);
       await hands.press('[data-testid=try-widths]');
       const shapes = () => hands.page.$$eval('[data-testid^=area-]', (all) => all.map((shape) => shape.getAttribute('d')).join());
       const was = await shapes();
@@ -321,7 +321,7 @@ describe('on the wide screen', () => {
         const paint = board.getContext('2d') as CanvasRenderingContext2D;
         paint.fillStyle = '#8a1020';
         paint.fillRect(0, 0, 60, 40);
-        return board.toDataURL('image/png').split(',')[1];
+        return board.toDataURL('image/png').split(',')[1]!;
       });
       await writeFile(photo, Buffer.from(picture, 'base64'));
       const input = await hands.page.waitForSelector('[data-testid=card-photo]');
@@ -341,7 +341,7 @@ describe('on the wide screen', () => {
     const { finishes } = await api<{ finishes: { id: string; colour: string; cards?: { steps: unknown }[] }[] }>('/shelf');
     const copper = finishes.find(({ id }) => id === 'copper-two-part');
     expect(copper?.colour).toBe('#777777');
-    expect(copper?.cards?.[0].steps).toEqual([
+    expect(copper?.cards?.[0]?.steps).toEqual([
       { coats: 1, colour: '#888888' },
       { coats: 3, colour: '#8a1020' },
     ]);

@@ -17,7 +17,7 @@ export class Hands {
   async press(selector: string, index = 0): Promise<void> {
     await this.pressFound(async () => {
       await this.page.waitForFunction((css, least) => document.querySelectorAll(css).length > least, { timeout: PATIENCE_MS }, selector, index);
-      return (await this.page.$$(selector))[index];
+      return (await this.page.$$(selector))[index]!;
     });
   }
 

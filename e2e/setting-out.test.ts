@@ -1,3 +1,4 @@
+import { theFirst } from '@lintrel/core';
 import { mkdtemp, readdir, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -198,7 +199,7 @@ it('a line that cannot be laid out says why, and nothing typed is lost', async (
 it('a point is dragged, drawn to what is near, undone and done again, also after a reload', async () => {
   const id = await bench('Dragged', [sweep('Waist', [100, 150], [500, 220], [900, 160])]);
   const heightOf = async () => {
-    const [first] = await linesOf(id, 'Board');
+    const first = theFirst(await linesOf(id, 'Board'));
     return first.kind === 'sweep' ? first.points[1] : null;
   };
   await withPage(`/job/${id}/lines`, WIDE, async (hands) => {
@@ -324,7 +325,7 @@ it('a drawing is taken over, goes out again, and comes back the same', async () 
     await hands.sees(/L1\s+Imported/);
     await hands.saved();
     expect(await hands.page.title()).not.toBe('run');
-    const before = (await planOf(id)).parts[0];
+    const before = (await planOf(id)).parts[0]!;
     expect(before.sizeM2).toBeCloseTo(((38 - 0) * 25.4 * 18 * 25.4) / 1e6, 3);
     // Out as a file, and into the other part.
     const session = await hands.page.createCDPSession();
@@ -341,7 +342,7 @@ it('a drawing is taken over, goes out again, and comes back the same', async () 
       await hands.press('[data-testid=submit]');
       await hands.sees(/Imported/);
       await hands.saved();
-      const after = (await planOf(id)).parts[1];
+      const after = (await planOf(id)).parts[1]!;
       expect(after.sizeM2).toBeCloseTo(before.sizeM2, 6);
       const sizes = (areas: typeof before.areas) => areas.map(({ sizeM2 }) => sizeM2).sort((a, b) => a - b);
       expect(sizes(after.areas).map((size) => Math.round(size * 1e6))).toEqual(sizes(before.areas).map((size) => Math.round(size * 1e6)));

@@ -21,7 +21,7 @@ const tap =
   (selector: string, index = 0, then?: (page: Page) => Promise<void>) =>
   async (page: Page) => {
     await page.waitForSelector(selector, { timeout: 20_000 });
-    await (await page.$$(selector))[index].click();
+    await (await page.$$(selector))[index]!.click();
     await then?.(page);
   };
 

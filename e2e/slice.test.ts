@@ -106,10 +106,10 @@ describe.each([
       await hands.press('[data-testid=area]', index);
       await hands.press(`[data-testid=finish-${finish}]`);
       await hands.page.waitForFunction(
-        (at, name) => document.querySelectorAll('[data-testid=area]')[at].textContent?.toLowerCase().includes(name),
+        (at, name) => document.querySelectorAll('[data-testid=area]')[at]!.textContent?.toLowerCase().includes(name),
         {},
         index,
-        finish.split('-')[0],
+        finish.split('-')[0]!,
       );
     }
     await hands.saved();

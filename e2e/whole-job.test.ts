@@ -62,7 +62,7 @@ it('follows a whole job from the first wash to the last look', async () => {
   expect(titles.slice(-3).map((title) => title.split(' ')[0])).toEqual(['Uncover', 'Take', 'Look']);
   // Stage by stage nothing comes before what hands do first.
   for (const number of [null, ...plan.stages.map((stage) => stage.number)]) {
-    const kinds = titles.filter((_, index) => asked[index].stage === number && !/plug|inspect/.test(asked[index].kind)).map(kindOf);
+    const kinds = titles.filter((_, index) => asked[index]!.stage === number && !/plug|inspect/.test(asked[index]!.kind)).map(kindOf);
     expect(kinds.length).toBeGreaterThan(1);
     expect(kinds).not.toContain(-1);
     expect(kinds).toEqual([...kinds].sort((a, b) => a - b));

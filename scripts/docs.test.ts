@@ -14,15 +14,15 @@ describe('the glossary', () => {
   const found = (file: string) => [file, `core/src/${file}`].find((path) => existsSync(join(ROOT, path)));
 
   it('names files that there are', () => {
-    const files = rows.flatMap(([, word, , code]) => [...code.matchAll(/`([\w./]+\/[\w./]+)`/g)].map(([, file]) => [word, file] as const));
+    const files = rows.flatMap(([, word, , code]) => [...(code ?? '').matchAll(/`([\w./]+\/[\w./]+)`/g)].map(([, file]) => [word, file!] as const));
     expect(files.length).toBeGreaterThan(40);
     expect(files.filter(([, file]) => !found(file))).toEqual([]);
   });
 
   it('names what is in them', () => {
     const names = rows.flatMap(([, word, , code]) =>
-      [...code.matchAll(/`([\w./]+\.tsx?)` \((.*?)\)/g)].flatMap(([, file, told]) =>
-        [...told.matchAll(/`(\w+)`/g)].map(([, name]) => [word, file, name] as const),
+      [...(code ?? '').matchAll(/`([\w./]+\.tsx?)` \((.*?)\)/g)].flatMap(([, file, told]) =>
+        [...(told ?? '').matchAll(/`(\w+)`/g)].map(([, name]) => [word, file!, name!] as const),
       ),
     );
     expect(names.length).toBeGreaterThan(15);
@@ -42,7 +42,7 @@ describe('the pictures of the README', () => {
 describe('the commands of the README', () => {
   it('are scripts of the project', () => {
     const scripts = Object.keys((JSON.parse(read('package.json')) as { scripts: object }).scripts);
-    const told = [...read('README.md').matchAll(/\bnpm (?:run )?([a-z-]+)/g)].map(([, name]) => name).filter((name) => name !== 'run' && name !== 'ci');
+    const told = [...read('README.md').matchAll(/\bnpm (?:run )?([a-z-]+)/g)].map(([, name]) => name!).filter((name) => name !== 'run' && name !== 'ci');
     expect(told.length).toBeGreaterThan(2);
     expect(told.filter((name) => !scripts.includes(name))).toEqual([]);
   });

@@ -64,7 +64,7 @@ export function iconsFile(root: string): string {
   const drawn = opentype.parse(buffer.slice(byteOffset, byteOffset + byteLength) as ArrayBuffer);
   const base = (SIDE * drawn.ascender) / drawn.unitsPerEm;
   const lines = NAMES.map((name) => {
-    const glyph = drawn.charToGlyph(String.fromCodePoint(glyphs[name]));
+    const glyph = drawn.charToGlyph(String.fromCodePoint(glyphs[name]!));
     return `  '${name}': '${glyph.getPath(0, base, SIDE).toPathData(2)}',`;
   });
   return [

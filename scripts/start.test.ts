@@ -45,7 +45,7 @@ async function startWith(
 ): Promise<Started> {
   const used = port ?? (await freePort());
   const { NODE_ENV: _, ...own } = process.env;
-  const child = spawn(command[0], command.slice(1), {
+  const child = spawn(command[0]!, command.slice(1), {
     cwd: ROOT,
     detached: true,
     env: { ...own, LINTREL_DATA: data, LINTREL_DEMO: 'no', PORT: String(used), HOST: '127.0.0.1', LOG_LEVEL: 'silent', ...env },
@@ -323,7 +323,7 @@ describe('says in one sentence', () => {
     const readOnly = readFileSync('/proc/mounts', 'utf8')
       .split('\n')
       .map((line) => line.split(' '))
-      .find(([, folder, , options]) => options?.split(',').includes('ro') && existsSync(folder) && statSync(folder).isDirectory())?.[1];
+      .find(([, folder, , options]) => options?.split(',').includes('ro') && existsSync(folder!) && statSync(folder!).isDirectory())?.[1];
     if (readOnly) expect(await refusal(readOnly)).toMatch(/the disk is read-only/);
   });
   it('that the password file is lost, or the data are somebody else’s', async () => {

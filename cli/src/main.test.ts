@@ -49,7 +49,7 @@ it('a plan that contradicts itself is told rule by rule, and ends with 3', () =>
 it('checks a sound file', () => expect(lintrel('check', 'examples/saltwort.json')).toMatchObject({ status: 0, stdout: expect.stringMatching(/sound/) }));
 it('refuses a bad file with exit 2 and one line a fault, without a stack', () => {
   const bad = file(({ design }) => {
-    design.parts[1].surface.outline = { kind: 'rectangle', width: -1, height: 'tall' };
+    design.parts[1]!.surface.outline = { kind: 'rectangle', width: -1, height: 'tall' };
   });
   for (const command of ['check', 'plan']) {
     const { status, stdout, stderr } = lintrel(command, bad);
@@ -62,7 +62,7 @@ it('refuses a bad file with exit 2 and one line a fault, without a stack', () =>
 });
 it('names a line that lies outside its part', () => {
   const off = file(({ design }) => {
-    design.parts[0].lines[0] = {
+    design.parts[0]!.lines[0] = {
       kind: 'straight',
       id: 'waist',
       name: 'Waist',
@@ -71,7 +71,7 @@ it('names a line that lies outside its part', () => {
       from: { along: 0, above: 9000 },
       to: { along: 9, above: 9000 },
     };
-    design.parts[0].lines.pop();
+    design.parts[0]!.lines.pop();
   });
   expect(lintrel('check', off)).toMatchObject({ status: 2, stderr: expect.stringMatching(/^design\.parts\[0\]\.lines\[0\]: lies outside the part/) });
 });
@@ -98,7 +98,7 @@ it.each(['log', 'design', 'parts', 'finishes', 'lines'])('a file of a million em
     finishes: `{"shelf":{"finishes":${things}}}`,
     lines: `{"design":{"parts":[{"lines":${things}}]}}`,
   };
-  writeFileSync(path, places[key]);
+  writeFileSync(path, places[key]!);
   const { status, stdout, stderr } = lintrel('check', path);
   expect([status, stdout]).toEqual([2, '']);
   expect(stderr.split('\n').length).toBeLessThan(60);

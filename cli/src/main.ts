@@ -17,9 +17,9 @@ lintrel ask NAME KEY=VALUE …    ask a question of the Bench; names: ${QUESTION
 export async function main(args: readonly string[]): Promise<number> {
   const [command, ...rest] = args;
   const files = rest.filter((word) => word !== '--words');
-  if (command === 'plan' && files.length === 1 && rest.length - files.length <= 1) return plan(files[0], rest.length > files.length);
-  if (command === 'check' && rest.length === 1) return check(rest[0]);
-  if (command === 'ask' && rest.length >= 1) return answer(rest[0], rest.slice(1));
+  if (command === 'plan' && files.length === 1 && rest.length - files.length <= 1) return plan(files[0]!, rest.length > files.length);
+  if (command === 'check' && rest.length === 1) return check(rest[0]!);
+  if (command === 'ask' && rest.length >= 1) return answer(rest[0]!, rest.slice(1));
   if (command === '--help' || command === 'help') return print(USAGE);
   process.stderr.write(`${USAGE}\n`);
   return EXIT.badInput;

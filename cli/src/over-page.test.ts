@@ -10,7 +10,7 @@ const cells = page.split('\n## Over ').flatMap((section) => {
   const lower = /\(`([a-z-]+)`\)/.exec(section)?.[1] as PaintSystemKey | undefined;
   return lower === undefined || !section.includes('| then |')
     ? []
-    : [...section.matchAll(/^\| `([a-z-]+)` \| (.*) \|$/gm)].map(([, upper, rest]) => ({ lower, upper: upper as PaintSystemKey, told: rest.split(' | ') }));
+    : [...section.matchAll(/^\| `([a-z-]+)` \| (.*) \|$/gm)].map(([, upper, rest]) => ({ lower, upper: upper as PaintSystemKey, told: rest!.split(' | ') }));
 });
 
 describe('the page of over-rules', () => {
@@ -27,7 +27,7 @@ describe('the page of over-rules', () => {
   it('has no answer without a reason, but for a yes within its window', () => {
     for (const { told } of cells) {
       const answers = told.slice(0, OVER_AGES.length);
-      if (answers.some((answer) => answer === 'no' || answer === 'barrier' || answer === 'abrade')) expect(told[OVER_AGES.length].length).toBeGreaterThan(20);
+      if (answers.some((answer) => answer === 'no' || answer === 'barrier' || answer === 'abrade')) expect(told[OVER_AGES.length]!.length).toBeGreaterThan(20);
     }
   });
 });

@@ -1,4 +1,4 @@
-import { mayGoOver, PAINT_SYSTEM_KEYS, REFERENCE_AIR, typicalMarks, type LayerMarks, type PaintSystemKey } from '@lintrel/core';
+import { mayGoOver, PAINT_SYSTEM_KEYS, REFERENCE_AIR, typicalMarks, type LayerMarks, type PaintSystemKey, theFirst } from '@lintrel/core';
 import { SYSTEM_NAMES } from '@lintrel/words';
 import { WORDS } from './words';
 
@@ -8,11 +8,11 @@ export type OverAge = (typeof OVER_AGES)[number];
 
 /** An age of a film that stands for each, minutes; null: it has no such age. */
 export function ageOf({ recoat, cureMin }: LayerMarks, age: OverAge): number | null {
-  const [first] = recoat;
-  const last = recoat[recoat.length - 1];
+  const first = theFirst(recoat);
+  const last = recoat[recoat.length - 1]!;
   if (age === 'young') return first.fromMin / 2;
   if (age === 'in window') return first.toMin === null ? first.fromMin + 1 : (first.fromMin + first.toMin) / 2;
-  if (age === 'in the gap') return recoat.length > 1 && first.toMin !== null ? (first.toMin + recoat[1].fromMin) / 2 : null;
+  if (age === 'in the gap') return recoat.length > 1 && first.toMin !== null ? (first.toMin + recoat[1]!.fromMin) / 2 : null;
   const past = last.toMin === null ? null : last.toMin + 1;
   if (age === 'past limit') return past !== null && (cureMin === null || past < cureMin) ? past : null;
   return cureMin === null ? null : cureMin + 1;

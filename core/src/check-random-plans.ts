@@ -1,10 +1,11 @@
+import { twoOf } from './units';
 // Plans random jobs and checks each plan: node --import tsx core/src/check-random-plans.ts FIRST_SEED COUNT
 // Prints one line a plan that contradicts itself, with its seed, and at the end how many were planned and how many have stages.
 import { planFaults, planJob } from './plan';
 import { newWorkStore } from './setout';
 import { randomJob, RANDOM_SHELF } from './testing-jobs';
 
-const [first, count] = process.argv.slice(2).map(Number);
+const [first, count] = twoOf(process.argv.slice(2).map(Number));
 let staged = 0;
 let masked = 0;
 for (let seed = first; seed < first + count; seed++) {

@@ -18,7 +18,7 @@ function dice(seed: number) {
   };
   const between = (least: number, most: number) => least + (most - least) * next();
   const whole = (least: number, most: number) => Math.floor(between(least, most + 1));
-  const of = <T>(list: readonly T[]): T => list[whole(0, list.length - 1)];
+  const of = <T>(list: readonly T[]): T => list[whole(0, list.length - 1)]!;
   const chance = (share: number) => next() < share;
   return { between, whole, of, chance };
 }
@@ -84,7 +84,7 @@ function reachOf(surface: Surface): { readonly x: readonly [number, number]; rea
     case 'cone':
       return { x: [0, surface.length], y: [-surface.d1 / 2, surface.d1 / 2] };
     case 'turned':
-      return { x: [0, surface.profile.edges[1].to[0]], y: [-100, 100] };
+      return { x: [0, surface.profile.edges[1]!.to[0]], y: [-100, 100] };
     case 'folded':
       return { x: [0, 300], y: [0, 500] };
   }
@@ -176,7 +176,7 @@ function joined(parts: readonly Part[], roll: Dice): Part[] {
     return {
       ...part,
       features: [...(part.features ?? []), ...(roll.chance(0.3) ? [coarse] : [])],
-      ...(index > 0 && roll.chance(0.4) ? { attached: [parts[index - 1].id] } : {}),
+      ...(index > 0 && roll.chance(0.4) ? { attached: [parts[index - 1]!.id] } : {}),
     };
   });
 }

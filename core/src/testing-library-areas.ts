@@ -33,7 +33,7 @@ export function libraryAreas(paths: readonly (readonly Point[])[]): number[] {
   for (const iterator = rounder.getNodedSubstrings().iterator(); iterator.hasNext();) {
     const coordinates = iterator.next().getCoordinates() as Coordinate[];
     for (let index = 1; index < coordinates.length; index++) {
-      const ends = [coordinates[index - 1], coordinates[index]];
+      const ends = [coordinates[index - 1]!, coordinates[index]!];
       const key = ends
         .map(({ x, y }) => `${x} ${y}`)
         .sort()

@@ -16,7 +16,7 @@ export async function seedIfEmpty(db: Queryable, now: number): Promise<boolean> 
   const { rows } = await db.query<{ filled: boolean }>(
     'SELECT EXISTS (SELECT 1 FROM jobs) OR EXISTS (SELECT 1 FROM tapes) OR EXISTS (SELECT 1 FROM finishes) AS filled',
   );
-  if (rows[0].filled) return false;
+  if (rows[0]!.filled) return false;
   for (const tape of SHIPPED_SHELF.tapes) await insertEntry(db, 'tapes', tape);
   for (const finish of SHIPPED_SHELF.finishes) await insertEntry(db, 'finishes', finish);
   const shelf = await readShelf(db);

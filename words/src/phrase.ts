@@ -12,7 +12,7 @@ export const phrase = (texts: readonly string[], ...values: readonly unknown[]):
   texts.map((text, index) => (index < values.length ? text + place(values[index]) : text)).join('');
 
 /** Several texts one behind the other, each looked up on its own. */
-export const phrases = (texts: readonly string[], between = ', '): string => (texts.length === 1 ? texts[0] : texts.map(place).join(between));
+export const phrases = (texts: readonly string[], between = ', '): string => (texts.length === 1 ? texts[0]! : texts.map(place).join(between));
 
 /** The same with `and` before the last. */
 export const listedPhrase = (texts: readonly string[]): string =>

@@ -55,7 +55,7 @@ const BOOKS: Readonly<Record<Language, Book>> = { en: ENGLISH, pseudo: PSEUDO };
  */
 export function wordsFor(person: Person = USUAL_PERSON, books: Readonly<Record<string, Book>> = BOOKS): Words {
   const tongue = tongueOf(person);
-  const book = books[person.language];
+  const book = books[person.language]!;
   const finished = book.told;
   const plain = (table: object, code: string, values: Readonly<Record<string, unknown>>): string => {
     const told = (table as Readonly<Record<string, Told | undefined>>)[code];

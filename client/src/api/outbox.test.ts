@@ -71,7 +71,7 @@ it('keeps and shows every one while there is no connection, and after a reload, 
   await settled();
   expect(ids(first.outbox.state().pending)).toEqual(all.map(({ id }) => id));
   expect(first.outbox.state().offline.has('job')).toBe(true);
-  expect(new Set(first.sent)).toEqual(new Set([all[0].id]));
+  expect(new Set(first.sent)).toEqual(new Set([all[0]!.id]));
   const reloaded = page(first.storage);
   expect(ids(reloaded.outbox.state().pending)).toEqual(all.map(({ id }) => id));
   reloaded.outbox.sendNow();
@@ -87,12 +87,12 @@ it('tries again for ever, with longer waits up to a quarter of a minute', async 
   for (let round = 0; round < 12; round++) {
     await settled();
     expect(waits).toHaveLength(round + 1);
-    waits[round].work();
+    waits[round]!.work();
   }
   expect(waits.map(({ ms }) => ms).slice(0, 7)).toEqual([500, 1000, 2000, 4000, 8000, 15_000, 15_000]);
   device.answer = () => ({ started: null, events: [] });
   await settled();
-  waits[waits.length - 1].work();
+  waits[waits.length - 1]!.work();
   await settled();
   expect(outbox.state()).toMatchObject({ pending: [], offline: new Set() });
 });
@@ -161,7 +161,7 @@ it('says so where the device has no room, and still sends', async () => {
   await settled();
   expect(outbox.state()).toMatchObject({ unkept: true, pending: [{ event }] });
   device.answer = () => ({ started: null, events: [] });
-  waits[0].work();
+  waits[0]!.work();
   await settled();
   expect(outbox.state()).toMatchObject({ unkept: false, pending: [] });
 });

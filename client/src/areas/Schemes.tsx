@@ -101,7 +101,7 @@ function Compared({
   onOther: (other: OtherDrawing | null) => void;
 }) {
   const { design, shelf, change, unit } = useJob();
-  const other = useMemo((): Design => ({ ...design, scheme: (design.others as Scheme[])[index], others: undefined }), [design, index]);
+  const other = useMemo((): Design => ({ ...design, scheme: (design.others as Scheme[])[index]!, others: undefined }), [design, index]);
   const { output } = useView('scheme', { other: index });
   const names = [schemeName(design.scheme, 0), schemeName(other.scheme, index + 1)] as const;
   const theirs = output?.parts.find(({ id }) => id === part.id) ?? null;
@@ -168,8 +168,8 @@ function grouped(areas: SchemeComparison['areas']): Difference[] {
     const own = areas.filter(({ first, second }) => JSON.stringify([first, second]) === key);
     const parts = [...new Set(own.map(({ part }) => part))];
     return {
-      first: own[0].first,
-      second: own[0].second,
+      first: own[0]!.first,
+      second: own[0]!.second,
       sizeM2: own.reduce((sum, { sizeM2 }) => sum + sizeM2, 0),
       places: parts.map((part) => ({ part, codes: own.filter((one) => one.part === part).map(({ area }) => area) })),
     };

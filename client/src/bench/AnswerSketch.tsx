@@ -38,7 +38,7 @@ export function AnswerSketch({ sketch, label }: { sketch: Sketch; label: string 
           <G transform={`translate(4 0) ${transformOf(view, height)}`}>
             {sketch.strokes.map(({ tone, points, colour: paint }, index) => {
               const { fill, stroke, dp } = TONES[tone];
-              if (tone === 'mark') return <Circle key={index} cx={points[0][0]} cy={points[0][1]} r={dp * view.mmPerDp} fill={fill} />;
+              if (tone === 'mark') return <Circle key={index} cx={points[0]![0]} cy={points[0]![1]} r={dp * view.mmPerDp} fill={fill} />;
               return <Path key={index} d={openPath(points)} fill={paint ?? fill} stroke={stroke} strokeWidth={dp * view.mmPerDp} />;
             })}
             {sketch.words.map(({ at, what }) => (

@@ -27,7 +27,7 @@ export function QuestionForm({ question, asked, shelf }: { question: Question; a
           label="Given by"
           value={asked.way.name}
           options={question.ways.map(({ name }) => ({ value: name, label: words.way(name) }))}
-          onChange={(name) => asked.choose(question.ways.find((way) => way.name === name) ?? question.ways[0])}
+          onChange={(name) => asked.choose(question.ways.find((way) => way.name === name) ?? question.ways[0]!)}
         />
       ) : null}
       <View style={styles.row}>

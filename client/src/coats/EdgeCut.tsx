@@ -85,7 +85,7 @@ const layerWords = ({ kind, id, name, um }: SectionLayer): string =>
       : phrase`${shortName(name ?? '')} ${um.toFixed(0)} µm`;
 
 /** A name without its system: there is little room beside a layer. */
-const shortName = (name: string): string => name.split(',')[0];
+const shortName = (name: string): string => name.split(',')[0]!;
 
 interface Side {
   readonly layers: readonly SectionLayer[];
@@ -131,7 +131,7 @@ function SideCut({ side, ground, dpPerUm }: { side: Side; ground: number; dpPerU
             stroke={colour.quiet}
             strokeWidth={0.75}
           />
-          <Text x={side.label} y={labels[index] + 4} textAnchor={side.anchor} fontFamily={font.label} fontSize={size.small} fill={colour.ink}>
+          <Text x={side.label} y={labels[index]! + 4} textAnchor={side.anchor} fontFamily={font.label} fontSize={size.small} fill={colour.ink}>
             {text(layerWords(layer))}
           </Text>
         </G>

@@ -177,7 +177,7 @@ function gestures(current: () => Current, setMoved: (view: Shown | null) => void
 
 /** Distance between two fingers, dp; 0 with one. */
 function spreadOf({ nativeEvent: { touches } }: GestureResponderEvent): number {
-  return touches.length < 2 ? 0 : Math.hypot(touches[0].pageX - touches[1].pageX, touches[0].pageY - touches[1].pageY);
+  return touches.length < 2 ? 0 : Math.hypot(touches[0]!.pageX - touches[1]!.pageX, touches[0]!.pageY - touches[1]!.pageY);
 }
 
 /** The wheel zooms about the pointer. */

@@ -18,7 +18,7 @@ export function PaintPatterns({ id, mmPerDp }: { id: string; mmPerDp: number }) 
     </Pattern>
   );
   const line = (d: readonly number[], stroke: string, width: number, opacity = 1) => (
-    <Path d={`M${dp(d[0])} ${dp(d[1])}L${dp(d[2])} ${dp(d[3])}`} stroke={stroke} strokeWidth={dp(width)} strokeOpacity={opacity} strokeLinecap="round" />
+    <Path d={`M${dp(d[0]!)} ${dp(d[1]!)}L${dp(d[2]!)} ${dp(d[3]!)}`} stroke={stroke} strokeWidth={dp(width)} strokeOpacity={opacity} strokeLinecap="round" />
   );
   return (
     <>

@@ -25,7 +25,7 @@ export function boxRound(points: readonly Place[]): { minX: number; minY: number
 export function placeOfCode(points: readonly Place[], index: number): Coordinates {
   const share = 0.5 + 0.14 * ((index % 5) - 2);
   const at = share * (points.length - 1);
-  const [a, b] = [points[Math.floor(at)], points[Math.ceil(at)]];
+  const [a, b] = [points[Math.floor(at)]!, points[Math.ceil(at)]!];
   const within = at - Math.floor(at);
   return [a[0] + within * (b[0] - a[0]), a[1] + within * (b[1] - a[1])];
 }
@@ -34,7 +34,7 @@ export function placeOfCode(points: readonly Place[], index: number): Coordinate
 export function stripAlong(points: readonly (readonly [number, number, number])[], from: number, to: number, shift: number): Coordinates[] {
   const strip: Coordinates[] = [];
   for (let index = 1; index < points.length; index++) {
-    const [a, b] = [points[index - 1], points[index]];
+    const [a, b] = [points[index - 1]!, points[index]!];
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
     if (length === 0 || b[2] <= a[2]) continue;
     const start = Math.max(from, a[2]);

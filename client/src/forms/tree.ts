@@ -1,4 +1,4 @@
-import { pathText, readLength, readNumber, type Fault, type LengthContext, type Said } from '@lintrel/core';
+import { pathText, readLength, readNumber, type Fault, type LengthContext, type Said, theFirst } from '@lintrel/core';
 import { lengthText } from './lengthText';
 
 /** Plain data in which every number is the text that was typed for it. */
@@ -47,10 +47,10 @@ export const treeAt = (tree: TypedTree, keys: TreeKeys): TypedTree =>
 /** The tree with something else at a place. */
 export function withTree(tree: TypedTree, keys: TreeKeys, value: TypedTree): TypedTree {
   if (keys.length === 0) return value;
-  const [key, ...rest] = keys;
+  const [key, rest] = [theFirst(keys), keys.slice(1)];
   if (typeof key === 'number') return (tree as readonly TypedTree[]).map((item, index) => (index === key ? withTree(item, rest, value) : item));
   const node = (tree ?? {}) as Record<string, TypedTree>;
-  return { ...node, [key]: withTree(node[key], rest, value) };
+  return { ...node, [key]: withTree(node[key] as TypedTree, rest, value) };
 }
 
 /** A list without one of its entries. */

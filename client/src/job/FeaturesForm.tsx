@@ -24,7 +24,7 @@ function rest(kind: FeatureKind): Entry {
   const row = { from: place(), to: place() };
   if (kind === 'raised-row') return { ...row, height: '2', pitch: '20' };
   if (kind === 'crease') return { ...row, bend: 'convex', angleDeg: '90', radius: '2' };
-  const shape = { shape: SHAPES.round() };
+  const shape = { shape: SHAPES.round!() };
   if (kind === 'opening') return { ...shape, use: 'hole' };
   return kind === 'fresh-paint' ? { ...shape, ageH: '48' } : shape;
 }
@@ -142,7 +142,7 @@ function ShapeFields({ at, shape }: { at: TreeKeys; shape: Entry }) {
           { value: 'window', label: 'Window' },
           { value: 'corners', label: 'Corner by corner' },
         ]}
-        onChange={(next) => put(at, SHAPES[next]())}
+        onChange={(next) => put(at, SHAPES[next]!())}
       />
       {kind === 'corners' ? null : <PlaceFields at={[...at, 'at']} name="Middle" />}
       {kind === 'round' ? <TreeField at={[...at, 'diameter']} label="Diameter" unit="length" whole /> : null}

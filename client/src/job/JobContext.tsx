@@ -154,8 +154,8 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
     } else saver.current?.rebase(saved.current.revision);
   };
   const followed = useSession(id, design, shelf);
-  const undo = history.past.length > 0 ? { said: history.past[history.past.length - 1].said, go: () => walk(stepBack) } : null;
-  const redo = history.future.length > 0 ? { said: history.future[history.future.length - 1].said, go: () => walk(stepForward) } : null;
+  const undo = history.past.length > 0 ? { said: history.past[history.past.length - 1]!.said, go: () => walk(stepBack) } : null;
+  const redo = history.future.length > 0 ? { said: history.future[history.future.length - 1]!.said, go: () => walk(stepForward) } : null;
   const undoable = offered ? { said: offered, undo: () => walk(stepBack), dismiss: () => setOffered(null) } : null;
   return (
     <Context.Provider

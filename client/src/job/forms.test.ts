@@ -13,6 +13,7 @@ import {
   type Part,
   type TrimLine,
   type EditSaid,
+  threeOf,
 } from '@lintrel/core';
 import * as v from 'valibot';
 import { finishFields, finishFormSchema } from '../shelf/finishForm';
@@ -228,9 +229,9 @@ it('sizes of the real thing are understood at scale', () => {
 
 describe('lines of a part', () => {
   const design = { ...emptyDesign('T', 'other'), parts: [part] };
-  const names = (changed: typeof design) => changed.parts[0].lines.map(({ name }) => name);
+  const names = (changed: typeof design) => changed.parts[0]!.lines.map(({ name }) => name);
   it('are changed, copied, moved and taken out without touching the others', () => {
-    expect(names(withLine(design, 'side', { ...LINES[0], name: 'AA' }))[0]).toBe('AA');
+    expect(names(withLine(design, 'side', { ...LINES[0]!, name: 'AA' }))[0]).toBe('AA');
     expect(names(withMoved(design, 'side', 'b', -1)).slice(0, 2)).toEqual(['B', 'A']);
     expect(names(withMoved(design, 'side', 'a', -1))).toEqual(names(design));
     expect(names(withCopy(design, 'side', 'a')).slice(0, 2)).toEqual(['A', 'A (copy)']);
@@ -239,7 +240,7 @@ describe('lines of a part', () => {
     expect(followersOf(LINES, 'c').map(({ id }) => id)).toEqual(['d', 'j']);
   });
   it('are undone and done again, step by step; a new change ends what was undone', () => {
-    const [one, two, three] = ['1', '2', '3'].map((title) => ({ ...design, title }));
+    const [one, two, three] = threeOf(['1', '2', '3'].map((title) => ({ ...design, title })));
     const history = remembered(remembered(NO_HISTORY, one, step('first')), two, step('second'));
     const back = stepBack(history, three);
     expect([back?.design.title, back?.said]).toEqual(['2', step('second')]);

@@ -45,7 +45,7 @@ describe('steps through what was changed', () => {
     let history = NO_HISTORY;
     for (let at = 0; at < 100; at++) history = remembered(history, named(`${at}`), step('step'));
     expect(history.past).toHaveLength(60);
-    expect(history.past[0].design.title).toBe('40');
+    expect(history.past[0]!.design.title).toBe('40');
   });
 });
 

@@ -50,7 +50,7 @@ export function lineFields(line: TrimLine | null, part: Pick<Part, 'datums' | 'l
     kind,
     name: line?.name ?? newName,
     runOn: line?.runOn ?? true,
-    datum: line && 'datum' in line ? line.datum : part.datums[0].id,
+    datum: line && 'datum' in line ? line.datum : part.datums[0]!.id,
     points: line ? placesOf(line, unit) : [emptyPlace(), emptyPlace()],
     values: { ...starts, ...(line ? valuesOf(line, unit) : {}) },
     startOn: line?.startOn ?? '',
@@ -70,7 +70,7 @@ function placesOf(line: TrimLine, unit: 'mm' | 'in'): LineFields['points'] {
       : places === 'arc'
         ? [of.from, of.through, ...((of.also as Pair[]) ?? []), of.to]
         : places.map(({ key }) => of[key]);
-  return (pairs as Pair[]).map((pair) => ({ along: lengthText(pair[placeWords[0]], unit), above: lengthText(pair[placeWords[1]], unit) }));
+  return (pairs as Pair[]).map((pair) => ({ along: lengthText(pair[placeWords[0]]!, unit), above: lengthText(pair[placeWords[1]]!, unit) }));
 }
 
 function valuesOf(line: TrimLine, unit: 'mm' | 'in'): Record<string, string> {
@@ -158,7 +158,7 @@ function withBandFound(found: Record<string, unknown>, typed: LineFields['values
   const number = (key: string) => (typeof values[key] === 'number' ? (values[key] as number) : 0);
   const solved = solveBands(
     { lengthMm: whole as number, count: number('count'), widthMm: number('width'), gapMm: number('gap'), marginMm: number('margin') },
-    unknown[0],
+    unknown[0]!,
   );
   if (!solved.ok) {
     faults[`values.${unknown[0]}`] = told(
@@ -205,7 +205,7 @@ const splitOnce = (text: string, at: string): [string, string] => [text.slice(0,
 function fieldOf(path: string, kind: LineKind): string {
   const { places, placeWords, fields } = KIND_FORMS[kind];
   if (path === 'offset') return 'values.distance';
-  const [first, rest] = path.split('.');
+  const [first = '', rest] = path.split('.');
   const axis = rest === placeWords[1] ? 'above' : 'along';
   const index = Array.isArray(places) ? places.findIndex(({ key }) => key === first) : -1;
   if (index >= 0) return `points.${index}.${axis}`;
@@ -216,6 +216,6 @@ function fieldOf(path: string, kind: LineKind): string {
 /** Fits the number of place fields to a kind of line, keeping what was typed. */
 export function fittedPoints(points: LineFields['points'], kind: LineKind): LineFields['points'] {
   const { least, most } = placesNeeded(kind);
-  const kept = points.length > most ? (most > 1 ? [...points.slice(0, most - 1), points[points.length - 1]] : points.slice(0, most)) : points;
+  const kept = points.length > most ? (most > 1 ? [...points.slice(0, most - 1), points[points.length - 1]!] : points.slice(0, most)) : points;
   return [...kept, ...Array.from({ length: Math.max(0, least - kept.length) }, emptyPlace)];
 }

@@ -20,7 +20,7 @@ class Shop {
     this.keep(design('First'), null);
   }
   get current(): Job {
-    return this.revisions[this.revisions.length - 1];
+    return this.revisions[this.revisions.length - 1]!;
   }
   keep(kept: Design, save: string | null): Job {
     this.revisions.push({ id: ID, revision: this.revisions.length + 1, updatedAt: '2026-05-04T08:00:00.000Z', save, design: kept });

@@ -1,4 +1,4 @@
-import { cardSchema, finishSchema, positiveUpTo, typicalFinish, type Card, type Finish, type PaintSystemKey, numberIn } from '@lintrel/core';
+import { cardSchema, finishSchema, positiveUpTo, typicalFinish, type Card, type Finish, type PaintSystemKey, numberIn, theFirst } from '@lintrel/core';
 import * as v from 'valibot';
 import { typedNumber, typedOrNone } from '@/forms/typed';
 
@@ -85,7 +85,7 @@ const text = (value: number | null | undefined): string => (value === null || va
 
 /** What the form opens with: the finish, or the typical figures of a system. */
 export function finishFields(finish: Finish = typicalFinish('', '', 'base-solvent', '#888888', 40)): FinishFields {
-  const [first, again] = finish.recoat;
+  const [first, again] = [theFirst(finish.recoat), finish.recoat[1]];
   const { id, name, colour, system, effect, method, school, basis } = finish;
   return {
     id,

@@ -39,7 +39,7 @@ it('what did not change is not sent again', () => {
     { id: 'b', value: 1 },
   ];
   expect(send(list)).toEqual(list);
-  expect(send([list[1], { id: 'a', value: 2 }])).toEqual(['b', { id: 'a', value: 2 }]);
+  expect(send([list[1]!, { id: 'a', value: 2 }])).toEqual(['b', { id: 'a', value: 2 }]);
   expect(send([])).toEqual([]);
   expect(send(list)).toEqual(list);
 });

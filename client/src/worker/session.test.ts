@@ -104,7 +104,7 @@ describe('the plan of the open job', () => {
     finish();
     const whole = text(said).length;
     const first = session.state().plan?.plan;
-    const after: Design = { ...before, parts: [door('left', 230), before.parts[1]] };
+    const after: Design = { ...before, parts: [door('left', 230), before.parts[1]!] };
     said.length = 0;
     session.put('a', after, SHIPPED_SHELF);
     finish();
@@ -176,7 +176,7 @@ describe('a change', () => {
     session.put('a', before, SHIPPED_SHELF);
     finish();
     // The line moves past the place the cream was given at.
-    const carried = await session.carry({ ...before, parts: [door('left', 80), before.parts[1]] });
+    const carried = await session.carry({ ...before, parts: [door('left', 80), before.parts[1]!] });
     const cream = carried.scheme.areas.find(({ finish: id }) => id === 'cream-two-part');
     expect(cream?.seed[1]).toBeLessThan(80);
     expect(carried.parts[1]).toBe(before.parts[1]);
@@ -192,10 +192,10 @@ describe('a change', () => {
     const before = job();
     session.put('a', before, SHIPPED_SHELF);
     finish();
-    const broken = { ...before, parts: [{ ...door('left', 100), surface: null as unknown as Part['surface'] }, before.parts[1]] };
+    const broken = { ...before, parts: [{ ...door('left', 100), surface: null as unknown as Part['surface'] }, before.parts[1]!] };
     await expect(session.carry(broken)).rejects.toThrow();
     expect(session.state().design).toBe(before);
-    const after = await session.carry({ ...before, parts: [door('left', 150), before.parts[1]] });
+    const after = await session.carry({ ...before, parts: [door('left', 150), before.parts[1]!] });
     finish();
     expect(text(session.state().plan?.plan)).toBe(text(planJob(after, SHIPPED_SHELF)));
   });

@@ -18,6 +18,7 @@ import {
   type Plan,
   type Shelf,
   type WorkStore,
+  theFirst,
 } from '@lintrel/core';
 import type { FromSession, SentDesign, SentPlan, ToSession, ViewName, Views } from './messages';
 import { sendingLists } from './sent';
@@ -98,7 +99,7 @@ export function createSession(send: (news: FromSession) => void, later: (work: (
   const turn = () => {
     const until = performance.now() + SLICE_MS;
     while (running.length > 0 && performance.now() < until) {
-      const [one] = running;
+      const one = theFirst(running);
       let over = true;
       tell(one.id, () => (over = one.step()));
       if (over) running = running.filter((other) => other !== one);

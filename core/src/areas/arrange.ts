@@ -44,10 +44,10 @@ export function arrange(outlines: Outlines, lines: readonly ResolvedLine[]): Arr
   const faces = facesOf(cycles, outlines);
   const { groupOf, count } = grouped(faces, skin);
   const members = Array.from({ length: count }, (): number[] => []);
-  groupOf.forEach((group, face) => members[group].push(face));
+  groupOf.forEach((group, face) => members[group]!.push(face));
   const measured = members.map((indices) =>
     measureGroup(
-      indices.map((index) => faces[index]),
+      indices.map((index) => faces[index]!),
       skin,
     ),
   );
@@ -56,7 +56,7 @@ export function arrange(outlines: Outlines, lines: readonly ResolvedLine[]): Arr
     areas: ordered,
     borders: bordersBetween(
       faces,
-      groupOf.map((group) => placeOf[group]),
+      groupOf.map((group) => placeOf[group]!),
       lines.map(({ id }) => id),
       skin,
     ),
@@ -81,7 +81,7 @@ function splitUp({ skin, openings }: Outlines, lines: readonly ResolvedLine[]): 
   const linePieces = snapEnds(lines.flatMap(lineSegments), rims);
   const leftOut: string[] = [];
   for (;;) {
-    const found = nodedWithin([...rimPieces, ...linePieces.filter(({ source }) => !leftOut.includes(lines[source].owner))], MOST.meetings);
+    const found = nodedWithin([...rimPieces, ...linePieces.filter(({ source }) => !leftOut.includes(lines[source]!.owner))], MOST.meetings);
     if (Array.isArray(found)) return { pieces: found, leftOut };
     const worst = worstOwner(found, lines);
     if (worst === null) return { pieces: null, leftOut: owners };
@@ -92,7 +92,7 @@ function splitUp({ skin, openings }: Outlines, lines: readonly ResolvedLine[]): 
 /** The line of the list that meets others most often; of two alike the later one; null where only rims meet. */
 function worstOwner({ bySource }: Meetings, lines: readonly ResolvedLine[]): string | null {
   const counts = new Map<string, number>();
-  for (const [source, count] of bySource) if (source >= 0) counts.set(lines[source].owner, (counts.get(lines[source].owner) ?? 0) + count);
+  for (const [source, count] of bySource) if (source >= 0) counts.set(lines[source]!.owner, (counts.get(lines[source]!.owner) ?? 0) + count);
   const most = Math.max(0, ...counts.values());
   return lines.findLast(({ owner }) => most > 0 && counts.get(owner) === most)?.owner ?? null;
 }
@@ -100,7 +100,7 @@ function worstOwner({ bySource }: Meetings, lines: readonly ResolvedLine[]): str
 function rimSegments(ring: readonly Point[], sourceOf: (a: Point, b: Point) => number): Segment[] {
   let at = 0;
   return ring.flatMap((point, index) => {
-    const next = ring[(index + 1) % ring.length];
+    const next = ring[(index + 1) % ring.length]!;
     const fromAt = at;
     at += Math.hypot(next.x - point.x, next.y - point.y);
     return segment(toGrid(point), toGrid(next), sourceOf(point, next), fromAt, at);
@@ -109,7 +109,7 @@ function rimSegments(ring: readonly Point[], sourceOf: (a: Point, b: Point) => n
 
 function lineSegments(line: ResolvedLine, source: number): Segment[] {
   return line.pieces.flatMap((piece) =>
-    piece.slice(1).flatMap((point, index) => segment(toGrid(piece[index]), toGrid(point), source, piece[index].at, point.at)),
+    piece.slice(1).flatMap((point, index) => segment(toGrid(piece[index]!), toGrid(point), source, piece[index]!.at, point.at)),
   );
 }
 
@@ -128,7 +128,7 @@ function snapEnds(segments: readonly Segment[], rims: readonly (readonly GridPoi
     let best = { place, distance: SNAP };
     for (const ring of rims) {
       for (let index = 0; index < ring.length; index++) {
-        const [from, to] = [ring[index], ring[(index + 1) % ring.length]];
+        const [from, to] = [ring[index]!, ring[(index + 1) % ring.length]!];
         if (Math.min(from.x, to.x) > place.x + SNAP || Math.max(from.x, to.x) < place.x - SNAP) continue;
         if (Math.min(from.y, to.y) > place.y + SNAP || Math.max(from.y, to.y) < place.y - SNAP) continue;
         const near = nearestOn(place, from, to);
@@ -161,5 +161,5 @@ function looseLengths(segments: readonly Segment[], lines: readonly ResolvedLine
   for (const { source, fromAt, toAt } of segments) {
     if (source >= 0) sums.set(source, (sums.get(source) ?? 0) + Math.abs(toAt - fromAt));
   }
-  return [...sums].sort(([a], [b]) => a - b).map(([source, lengthMm]) => ({ line: lines[source].id, lengthMm }));
+  return [...sums].sort(([a], [b]) => a - b).map(([source, lengthMm]) => ({ line: lines[source]!.id, lengthMm }));
 }

@@ -50,7 +50,7 @@ export function bordersBetween(faces: readonly Face[], areaOf: readonly number[]
   pieces.sort((a, b) => a.source - b.source || a.from - b.from);
   return joined(pieces)
     .filter(({ from, to }) => to - from > TOLERANCE.snap)
-    .map(({ source, ...border }) => ({ line: lineIds[source], ...border }));
+    .map(({ source, ...border }) => ({ line: lineIds[source]!, ...border }));
 }
 
 /** The area on the other copy of the seam, for a line that lies on the seam itself. */
@@ -59,7 +59,7 @@ function seamLookup(faces: readonly Face[], areaOf: readonly number[], skin: Ski
   const pieces: (SeamPiece & { area: number })[] = faces.flatMap(({ walks }, face) =>
     walks.flat().flatMap(({ edge }) => {
       const piece = seamPiece(skin, edge);
-      return piece ? [{ ...piece, area: areaOf[face] }] : [];
+      return piece ? [{ ...piece, area: areaOf[face]! }] : [];
     }),
   );
   return (edge) => {

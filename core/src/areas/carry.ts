@@ -15,10 +15,10 @@ export function carriedChoices<C extends AreaChoice>(before: Arrangement, after:
   const gone = before.areas.flatMap((_, index) => (had[index] !== undefined && !origins.includes(index) ? [index] : []));
   const lost = choices.filter(({ seed }) => areaAt(before.areas, seed) < 0);
   const carried = after.areas.flatMap((area, index) => {
-    const own = origins[index] < 0 ? undefined : had[origins[index]];
+    const own = origins[index]! < 0 ? undefined : had[origins[index]!];
     const taken = own === undefined ? [] : [{ ...own, seed: area.seed }];
-    const swallowed = gone.filter((old) => areaAt([area], before.areas[old].seed) === 0 && had[old]?.finish !== own?.finish);
-    return [...taken, ...swallowed.map((old) => ({ ...(had[old] as C), seed: before.areas[old].seed }))];
+    const swallowed = gone.filter((old) => areaAt([area], before.areas[old]!.seed) === 0 && had[old]?.finish !== own?.finish);
+    return [...taken, ...swallowed.map((old) => ({ ...(had[old] as C), seed: before.areas[old]!.seed }))];
   });
   return [...carried, ...lost];
 }
@@ -48,7 +48,7 @@ function originsOf(before: Arrangement, after: Arrangement): number[] {
   const is = signatures(after);
   const once = (list: readonly string[], signature: string) => signature !== '' && list.indexOf(signature) === list.lastIndexOf(signature);
   return after.areas.map(({ seed }, index) => {
-    const signature = is[index];
+    const signature = is[index]!;
     if (once(is, signature) && once(was, signature) && was.includes(signature)) return was.indexOf(signature);
     return areaAt(before.areas, seed);
   });
@@ -58,8 +58,8 @@ function originsOf(before: Arrangement, after: Arrangement): number[] {
 function signatures({ areas, borders }: Arrangement): string[] {
   const touching = areas.map(() => new Set<string>());
   for (const { line, left, right } of borders) {
-    touching[left].add(`${line} left`);
-    touching[right].add(`${line} right`);
+    touching[left]!.add(`${line} left`);
+    touching[right]!.add(`${line} right`);
   }
   return touching.map((sides) => [...sides].sort().join(', '));
 }

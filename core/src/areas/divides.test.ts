@@ -27,13 +27,13 @@ function areaBelow(ring: readonly Place[], [ux, uy]: Place, offset: number): num
   const height = ([x, y]: Place) => -uy * x + ux * y - offset;
   const kept: Place[] = [];
   ring.forEach((a, index) => {
-    const b = ring[(index + 1) % ring.length];
+    const b = ring[(index + 1) % ring.length]!;
     const [ha, hb] = [height(a), height(b)];
     if (ha <= 0) kept.push(a);
     if (ha < 0 !== hb < 0 && ha !== hb) kept.push([a[0] + (ha / (ha - hb)) * (b[0] - a[0]), a[1] + (ha / (ha - hb)) * (b[1] - a[1])]);
   });
   return kept.reduce((sum, [x, y], index) => {
-    const [nx, ny] = kept[(index + 1) % kept.length];
+    const [nx, ny] = kept[(index + 1) % kept.length]!;
     return sum + (x * ny - nx * y) / 2;
   }, 0);
 }
@@ -70,7 +70,7 @@ const RIMS: Readonly<Record<string, fc.Arbitrary<Rim>>> = {
     const radius = 80 + 400 * size;
     const step = (2 * Math.PI) / turns.length;
     const points = turns.map((turn, index): Place => [radius * Math.cos(step * (index + 0.6 * turn)), radius * Math.sin(step * (index + 0.6 * turn))]);
-    const edges = points.map((a, index): readonly [Place, Place] => [a, points[(index + 1) % points.length]]);
+    const edges = points.map((a, index): readonly [Place, Place] => [a, points[(index + 1) % points.length]!]);
     const reach = Math.min(...edges.map(([[ax, ay], [bx, by]]) => (ax * by - ay * bx) / Math.hypot(bx - ax, by - ay)));
     return { surface: flat({ kind: 'polygon', points: points.map(([x, y]) => [x, y]) }), ring: points, middle: [0, 0], reach };
   }),
@@ -124,7 +124,7 @@ const across = (middle: Place, [ux, uy]: Place, heights: readonly number[], span
   heights.map((height, index) => {
     const foot: Place = [middle[0] - uy * height, middle[1] + ux * height];
     const place = (at: number): Place => [foot[0] + ux * at, foot[1] + uy * at];
-    return straight(`l${index}`, place(spans[index][0]), place(spans[index][1]), true);
+    return straight(`l${index}`, place(spans[index]![0]), place(spans[index]![1]), true);
   });
 const shares = fc.array(unit, { minLength: LINES, maxLength: LINES });
 
@@ -147,10 +147,10 @@ it.each(Object.entries(RIMS))('%s: lines right across make strips, each as large
       expect(areas).toHaveLength(LINES + 1);
       const own = ([x, y]: Place): Place => [x - middle[0], y - middle[1]];
       const below = [...heights.map((height) => areaBelow(ring.map(own), direction, height)), areaBelow(ring.map(own), direction, 1e9)];
-      const strips = below.map((area, index) => area - (index === 0 ? 0 : below[index - 1])).sort((a, b) => a - b);
+      const strips = below.map((area, index) => area - (index === 0 ? 0 : below[index - 1]!)).sort((a, b) => a - b);
       const found = areas.map(({ sizeMm2 }) => sizeMm2).sort((a, b) => a - b);
-      const whole = below[LINES];
-      found.forEach((size, index) => expect(Math.abs(size - strips[index]) / whole).toBeLessThan(2e-3));
+      const whole = below[LINES]!;
+      found.forEach((size, index) => expect(Math.abs(size - strips[index]!) / whole).toBeLessThan(2e-3));
     }),
     PARTS,
   );
@@ -235,7 +235,7 @@ it.each(Object.entries(ROUND))('%s: rings part it one after another', (_, surfac
 
 it('a tube: lines that wind from end to end side by side leave as many strips', () => {
   fc.assert(
-    fc.property(ROUND['a tube'], shares, fc.integer({ min: -60, max: 60 }), (surface, at, slantDeg) => {
+    fc.property(ROUND['a tube']!, shares, fc.integer({ min: -60, max: 60 }), (surface, at, slantDeg) => {
       fc.pre(surface.kind === 'tube');
       if (surface.kind !== 'tube') return;
       const girth = Math.PI * surface.diameter;

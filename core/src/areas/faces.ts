@@ -36,9 +36,9 @@ export function traceCycles(edges: readonly NodedEdge[]): Cycles {
   halves.forEach((_, start) => {
     if (seen[start]) return;
     const cycle: HalfEdge[] = [];
-    for (let at = start; !seen[at]; at = next[at]) {
+    for (let at = start; !seen[at]; at = next[at]!) {
       seen[at] = true;
-      cycle.push(halves[at]);
+      cycle.push(halves[at]!);
     }
     cycles.push(cycle);
   });
@@ -79,13 +79,13 @@ function nextAround(halves: readonly HalfEdge[]): number[] {
     if (list) list.push(index);
     else leaving.set(key, [index]);
   });
-  for (const list of leaving.values()) list.sort((i, j) => byAngle(halves[i], halves[j]));
+  for (const list of leaving.values()) list.sort((i, j) => byAngle(halves[i]!, halves[j]!));
   const position = new Array<number>(halves.length);
   for (const list of leaving.values()) list.forEach((index, place) => (position[index] = place));
   return halves.map(({ to }, index) => {
     const back = index % 2 === 0 ? index + 1 : index - 1;
     const list = leaving.get(keyOf(to)) as number[];
-    return list[(position[back] + list.length - 1) % list.length];
+    return list[(position[back]! + list.length - 1) % list.length]!;
   });
 }
 

@@ -28,7 +28,7 @@ export function chosenFinishes(areas: readonly Area[], choices: readonly AreaCho
   const asked = areas.map((): (string | null)[] => []);
   for (const { seed, finish } of choices) {
     const index = areaAt(areas, seed);
-    if (index >= 0 && !asked[index].includes(finish)) asked[index].push(finish);
+    if (index >= 0 && !asked[index]!.includes(finish)) asked[index]!.push(finish);
   }
   return {
     finishes: asked.map(([first]) => first),

@@ -1,5 +1,5 @@
 import type { Skin } from '../surface';
-import { TOLERANCE } from '../units';
+import { TOLERANCE, twoOf } from '../units';
 import type { Face } from './face';
 import type { NodedEdge } from './node';
 import { sizeOfRings } from './measure';
@@ -16,11 +16,11 @@ const TOUCH = 2e-3;
 export function grouped(faces: readonly Face[], skin: Skin): { readonly groupOf: readonly number[]; readonly count: number } {
   const parent = faces.map((_, index) => index);
   const root = (index: number): number => {
-    while (parent[index] !== index) index = parent[index] = parent[parent[index]];
+    while (parent[index] !== index) index = parent[index] = parent[parent[index]!]!;
     return index;
   };
   const join = (a: number, b: number) => {
-    const [low, high] = [root(a), root(b)].sort((p, q) => p - q);
+    const [low, high] = twoOf([root(a), root(b)].sort((p, q) => p - q));
     parent[high] = low;
   };
   for (const [a, b] of acrossSeam(faces, skin)) join(a, b);
@@ -61,8 +61,8 @@ function hairsWithNeighbours(faces: readonly Face[], groupOf: readonly number[])
   const sums = new Map<number, { size: number; rim: number }>();
   faces.forEach(({ rings }, index) => {
     const { sizeMm2, perimeterMm } = sizeOfRings(rings, null);
-    const sum = sums.get(groupOf[index]) ?? { size: 0, rim: 0 };
-    sums.set(groupOf[index], { size: sum.size + sizeMm2, rim: sum.rim + perimeterMm });
+    const sum = sums.get(groupOf[index]!) ?? { size: 0, rim: 0 };
+    sums.set(groupOf[index]!, { size: sum.size + sizeMm2, rim: sum.rim + perimeterMm });
   });
   const hairs = [...sums].filter(([, { size, rim }]) => (2 * size) / rim < TOLERANCE.hair).map(([group]) => group);
   if (hairs.length === 0) return [];

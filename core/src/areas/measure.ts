@@ -24,10 +24,10 @@ export interface Area {
 
 /** Puts areas in the order of their codes: from the top down, then from the left. `placeOf` tells where each went. */
 export function inOrder(areas: readonly Omit<Area, 'code'>[]): { readonly ordered: readonly Area[]; readonly placeOf: readonly number[] } {
-  const order = areas.map((_, index) => index).sort((i, j) => areas[j].seed.y - areas[i].seed.y || areas[i].seed.x - areas[j].seed.x);
+  const order = areas.map((_, index) => index).sort((i, j) => areas[j]!.seed.y - areas[i]!.seed.y || areas[i]!.seed.x - areas[j]!.seed.x);
   const placeOf = new Array<number>(areas.length);
   order.forEach((area, place) => (placeOf[area] = place));
-  return { ordered: order.map((area, place) => ({ ...areas[area], code: `A${place + 1}` })), placeOf };
+  return { ordered: order.map((area, place) => ({ ...areas[area]!, code: `A${place + 1}` })), placeOf };
 }
 
 /** Measures the area a group of faces makes. */
@@ -35,7 +35,7 @@ export function measureGroup(faces: readonly Face[], skin: Skin): Omit<Area, 'co
   const rings = faces.flatMap((face) => face.rings);
   const { sizeMm2 } = sizeOfRings(rings, skin.metric);
   const perimeterMm = rimLength(faces, skin);
-  const largest = faces.length === 1 ? faces[0] : [...faces].sort((a, b) => sizeOfRings(b.rings, null).sizeMm2 - sizeOfRings(a.rings, null).sizeMm2)[0];
+  const largest = faces.length === 1 ? faces[0]! : [...faces].sort((a, b) => sizeOfRings(b.rings, null).sizeMm2 - sizeOfRings(a.rings, null).sizeMm2)[0]!;
   return { rings, sizeMm2, perimeterMm, seed: largest.seed, sliver: perimeterMm > 0 && (2 * sizeMm2) / perimeterMm < TOLERANCE.sliverWidth };
 }
 

@@ -8,7 +8,7 @@ export function mirroredArrangement({ areas, borders, loose, leftOut }: Arrangem
   const { ordered, placeOf } = inOrder(turned);
   return {
     areas: ordered,
-    borders: borders.map((border) => ({ ...border, left: placeOf[border.right], right: placeOf[border.left] })),
+    borders: borders.map((border) => ({ ...border, left: placeOf[border.right]!, right: placeOf[border.left]! })),
     loose,
     leftOut,
   };

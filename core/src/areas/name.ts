@@ -13,8 +13,8 @@ const LONGEST = 64;
 export function areaIds(areas: readonly unknown[], borders: readonly Border[]): string[] {
   const around = areas.map(() => new Set<string>());
   for (const { line, left, right } of borders) {
-    around[left].add(`left:${line}`);
-    around[right].add(`right:${line}`);
+    around[left]!.add(`left:${line}`);
+    around[right]!.add(`right:${line}`);
   }
   const taken = new Map<string, number>();
   return around.map((sides) => {

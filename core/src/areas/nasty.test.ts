@@ -167,7 +167,7 @@ describe('any lines on a tube', () => {
           .map(({ sizeMm2 }) => sizeMm2)
           .sort((a, b) => a - b);
         fc.pre(before.every((size) => size > 25));
-        return before.length === after.length && before.every((size, index) => Math.abs(size - after[index]) < 3);
+        return before.length === after.length && before.every((size, index) => Math.abs(size - after[index]!) < 3);
       }),
       { numRuns: 80 },
     );
@@ -187,7 +187,7 @@ describe('a mirror image', () => {
           ({ left, right, line, from, to }) => part.borders.some((one) => one.line === line && one.from === from && one.to === to) && left !== right,
         );
         return (
-          sizes(ours).every((size, index) => Math.abs(size - sizes(anew)[index]) <= 1) &&
+          sizes(ours).every((size, index) => Math.abs(size - sizes(anew)[index]!) <= 1) &&
           turned &&
           ours.areas.every(({ seed }, index) => areaAt(ours.areas, seed) === index)
         );

@@ -57,19 +57,19 @@ function findCuts(segments: readonly Segment[], fresh: readonly boolean[], most:
   const bySource = new Map<number, number>();
   let meetings = 0;
   const cut = (index: number, place: GridPoint) => {
-    const { a, b } = segments[index];
+    const { a, b } = segments[index]!;
     if ((place.x === a.x && place.y === a.y) || (place.x === b.x && place.y === b.y)) return;
     const list = cuts.get(index);
     if (list) list.push(place);
     else cuts.set(index, [place]);
     meetings += 0.5;
-    const { source } = segments[index];
+    const { source } = segments[index]!;
     bySource.set(source, (bySource.get(source) ?? 0) + 1);
   };
   forNearPairs(segments, (first, second) => {
     if (!fresh[first] && !fresh[second]) return true;
-    const p = segments[first];
-    const q = segments[second];
+    const p = segments[first]!;
+    const q = segments[second]!;
     for (const end of [q.a, q.b]) if (liesOn(end, p)) cut(first, end);
     for (const end of [p.a, p.b]) if (liesOn(end, q)) cut(second, end);
     const met = properCrossing(p, q);
@@ -112,7 +112,7 @@ function split(segment: Segment, places: readonly GridPoint[] | undefined): Segm
   const stops = [a, ...[...places].sort((p, q) => share(p) - share(q)), b];
   const pieces: Segment[] = [];
   for (let index = 1; index < stops.length; index++) {
-    const [from, to] = [stops[index - 1], stops[index]];
+    const [from, to] = [stops[index - 1]!, stops[index]!];
     if (from.x === to.x && from.y === to.y) continue;
     const at = (place: GridPoint) => (place === a ? fromAt : place === b ? toAt : fromAt + share(place) * (toAt - fromAt));
     pieces.push({ a: from, b: to, source, fromAt: at(from), toAt: at(to) });
@@ -158,12 +158,12 @@ function forNearPairs(segments: readonly Segment[], visit: (first: number, secon
   });
   for (const [key, here] of cells) {
     for (let i = 1; i < here.length; i++) {
-      const q = boxes[here[i]];
+      const q = boxes[here[i]!]!;
       for (let j = 0; j < i; j++) {
-        const p = boxes[here[j]];
+        const p = boxes[here[j]!]!;
         if (p.minX > q.maxX || q.minX > p.maxX || p.minY > q.maxY || q.minY > p.maxY) continue;
         // Two that share several cells are visited in the first of them only: where their overlap begins.
-        if (row(Math.max(p.minY, q.minY)) * columns + column(Math.max(p.minX, q.minX)) === key && !visit(here[j], here[i])) return;
+        if (row(Math.max(p.minY, q.minY)) * columns + column(Math.max(p.minX, q.minX)) === key && !visit(here[j]!, here[i]!)) return;
       }
     }
   }
@@ -190,7 +190,7 @@ export function mergedEdges(segments: readonly Segment[]): NodedEdge[] {
     if (known === undefined) {
       reached.set(high, edges.length);
       edges.push({ a: segment.a, b: segment.b, segments: [segment] });
-    } else edges[known].segments.push(edges[known].a.x === segment.a.x && edges[known].a.y === segment.a.y ? segment : turned(segment));
+    } else edges[known]!.segments.push(edges[known]!.a.x === segment.a.x && edges[known]!.a.y === segment.a.y ? segment : turned(segment));
   }
   return edges;
 }

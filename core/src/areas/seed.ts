@@ -8,7 +8,7 @@ const SCANS = 9;
  * @param rings rim and holes
  */
 export function placeWellInside(rings: readonly (readonly Point[])[]): Point {
-  const { minX, minY, maxX, maxY } = boxOf(rings[0]);
+  const { minX, minY, maxX, maxY } = boxOf(rings[0]!);
   const cuts = Array.from({ length: SCANS }, (_, scan) => (scan + 0.47) / SCANS);
   // Uneven shares, so that a cut seldom runs through a corner. A middle reaches no farther than half its cut: the longest first.
   const candidates = cuts
@@ -17,7 +17,7 @@ export function placeWellInside(rings: readonly (readonly Point[])[]): Point {
       ...middles(rings, minY + share * (maxY - minY), 'y', 'x').map(({ at, middle, half }) => ({ place: { x: middle, y: at }, half })),
     ])
     .sort((p, q) => q.half - p.half);
-  let best: Point = rings[0][0];
+  let best: Point = rings[0]![0]!;
   let bestReach = -1;
   for (const { place, half } of candidates) {
     if (half <= bestReach) break;
@@ -32,14 +32,14 @@ function middles(rings: readonly (readonly Point[])[], at: number, across: 'x' |
   const hits: number[] = [];
   for (const ring of rings) {
     ring.forEach((a, index) => {
-      const b = ring[(index + 1) % ring.length];
+      const b = ring[(index + 1) % ring.length]!;
       if (a[across] > at !== b[across] > at) hits.push(a[along] + ((at - a[across]) / (b[across] - a[across])) * (b[along] - a[along]));
     });
   }
   hits.sort((a, b) => a - b);
   const found: { at: number; middle: number; half: number }[] = [];
   for (let index = 1; index < hits.length; index += 2)
-    found.push({ at, middle: (hits[index - 1] + hits[index]) / 2, half: (hits[index] - hits[index - 1]) / 2 });
+    found.push({ at, middle: (hits[index - 1]! + hits[index]!) / 2, half: (hits[index]! - hits[index - 1]!) / 2 });
   return found;
 }
 
@@ -48,7 +48,7 @@ function reachAt(place: Point, rings: readonly (readonly Point[])[], enough: num
   let reach = Infinity;
   for (const ring of rings) {
     for (let index = 0; index < ring.length; index++) {
-      reach = Math.min(reach, distanceToSegment(place, ring[index], ring[(index + 1) % ring.length]));
+      reach = Math.min(reach, distanceToSegment(place, ring[index]!, ring[(index + 1) % ring.length]!));
       if (reach <= enough) return reach;
     }
   }

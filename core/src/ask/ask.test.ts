@@ -114,7 +114,7 @@ describe('setting out', () => {
       if (Math.abs(cos) > 1) expect([angleDeg, girthFromTopMm]).toEqual([null, null]);
       else expect([angleDeg, girthFromTopMm]).toEqual([expect.closeTo((Math.acos(cos) * 180) / Math.PI, 6), expect.closeTo(Math.acos(cos) * 100, 6)]);
     }
-    expect(table[4].angleDeg).toBeNull();
+    expect(table[4]!.angleDeg).toBeNull();
     expect(faults('level', { diameter: 200, height: 50, pitch: 10, length: 1000, step: 0.1 }).join()).toMatch(/^step: gives more than/);
   });
   it('wrap adds the thickness on both sides', () =>

@@ -19,10 +19,10 @@ export const bands = question({
     if (unknown.length !== 1) return refuseAt(unknown[1] ?? 'gap', { code: 'ask.one-unknown', values: { names: NAMES, found: unknown.length } });
     const number = (name: BandUnknown) => (values[name] === UNKNOWN ? 0 : (values[name] as number));
     const known = { lengthMm: number('length'), count: number('count'), widthMm: number('width'), gapMm: number('gap'), marginMm: number('margin') };
-    const solved = solveBands(known, unknown[0]);
+    const solved = solveBands(known, unknown[0]!);
     if (solved.ok) return { ok: true, value: { ...solved.value } };
     const nearest = solved.nearest.map(({ lengthMm: _, ...values }) => ({ code: 'ask.bands-of', values }));
-    return refuseAt(unknown[0], { code: 'ask.bands', values: { why: solved.why, nearest } });
+    return refuseAt(unknown[0]!, { code: 'ask.bands', values: { why: solved.why, nearest } });
   },
   sketch: ({ lengthMm, count, widthMm, gapMm, marginMm }) => {
     const high = lengthMm * 0.22;

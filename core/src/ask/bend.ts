@@ -1,3 +1,4 @@
+import { closedRing } from '../units';
 import { layRoundBend, type BodySide } from '../tape';
 import { choiceKey, lengthKey, optional, shareKey, shelfKey } from './key';
 import { question, refuseAt } from './question';
@@ -38,9 +39,9 @@ export const bend = question({
     const [inner, outer] = [arc(Math.max(0, innerRadiusMm)), arc(innerRadiusMm + widthMm)];
     return {
       strokes: [
-        ...(lies ? [{ tone: 'tape' as const, points: [...inner, ...[...outer].reverse(), inner[0]] }] : []),
+        ...(lies ? [{ tone: 'tape' as const, points: closedRing([...inner, ...[...outer].reverse()]) }] : []),
         { tone: 'ink' as const, points: edge },
-        { tone: 'quiet' as const, points: [[0, 0], edge[Math.floor(edge.length / 2)]] },
+        { tone: 'quiet' as const, points: [[0, 0], edge[Math.floor(edge.length / 2)]!] },
       ],
       // Beside the radius, not on it.
       words: [{ at: [radiusMm / 4, radiusMm / 2], what: { code: 'sketch.radius', values: { radiusMm } } }],

@@ -112,8 +112,8 @@ describe('order', () => {
     const { orders } = answer('order', given) as { orders: { colours: string[]; coats: number[]; all: number }[] };
     expect(orders).toHaveLength(6);
     expect(orders.map(({ all }) => all)).toEqual(orders.map(({ all }) => all).sort((a, b) => a - b));
-    expect(orders[0].colours[0]).toBe('#f2c230');
-    expect(orders[0].all).toBeLessThan(orders[5].all);
+    expect(orders[0]!.colours[0]).toBe('#f2c230');
+    expect(orders[0]!.all).toBeLessThan(orders[5]!.all);
   });
   it('counts as the single question does', () => {
     const { orders } = answer('order', given) as { orders: { colours: string[]; coats: number[] }[] };

@@ -15,6 +15,7 @@ import {
   shortened,
   told,
   understood,
+  twoOf,
 } from '../units';
 
 /** One value a question takes. The same key serves the form, the request body and the command line. */
@@ -169,7 +170,10 @@ function readPairs(text: string): [number, number][] | null {
       .map((word) => readLength(word)),
   );
   if (pairs.some((pair) => pair.length !== 2 || pair.some((reading) => !reading.ok))) return null;
-  return pairs.map(([a, b]) => [a.ok ? a.value : 0, b.ok ? b.value : 0]);
+  return pairs.map((pair) => {
+    const [a, b] = twoOf(pair);
+    return [a.ok ? a.value : 0, b.ok ? b.value : 0];
+  });
 }
 
 /** A number between two bounds. */
@@ -180,7 +184,7 @@ export const numberKey = (example: string, least: number, most: number, unit = '
 export const shareKey = (example: string, most = 1): Key<number> =>
   key(example, 'share', { code: 'accepts.share', values: { most } }, (text) => {
     const percent = /^\s*(.+?)\s*%\s*$/.exec(text);
-    const reading = readNumber(percent ? percent[1] : text);
+    const reading = readNumber(percent ? percent[1]! : text);
     return within(reading.ok && percent ? understood(reading.value / 100) : reading, 0, most, '');
   });
 
@@ -219,7 +223,7 @@ export const optional = <T>(of: Key<T>, fallback?: T): Key<T> => ({ ...of, optio
 export const colourKey = (example: string): Key<string> =>
   key(example, '', plainly('accepts.colour'), (text) => {
     const found = /^#?([0-9a-f]{6})$/i.exec(text.trim());
-    return found ? understood(`#${found[1].toLowerCase()}`) : refused({ code: 'ask.not-colour', values: { text: text.trim() } });
+    return found ? understood(`#${found[1]!.toLowerCase()}`) : refused({ code: 'ask.not-colour', values: { text: text.trim() } });
   });
 
 /** Parts by volume with colons between them, paint first. */

@@ -16,7 +16,7 @@ export const level = question({
   },
   ways: [],
   answer: ({ diameter, height, pitch, length, step }) => {
-    const [d, h, p, l, s] = [diameter, height, pitch, length, step] as number[];
+    const [d, h, p, l, s] = [diameter, height, pitch, length, step] as [number, number, number, number, number];
     if (l / s > MOST_ROWS) return refuseAt('step', { code: 'ask.too-many-rows', values: { most: MOST_ROWS } });
     const table = levelOnTube({ diameterMm: d, heightMm: h, pitchDeg: p, lengthMm: l, stepMm: s });
     return { ok: true, value: { table, diameterMm: d, lengthMm: l } };

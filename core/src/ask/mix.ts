@@ -20,7 +20,13 @@ export const mix = question({
   },
   ways: [],
   answer: (values) => {
-    const [area, film, coats, solids, transfer] = [values.area, values.film, values.coats, values.solids, values.transfer] as number[];
+    const [area, film, coats, solids, transfer] = [values.area, values.film, values.coats, values.solids, values.transfer] as [
+      number,
+      number,
+      number,
+      number,
+      number,
+    ];
     if (solids === 0) return refuseAt('solids', plainly('ask.no-solids'));
     if (transfer === 0) return refuseAt('transfer', plainly('ask.no-transfer'));
     const ml = sprayedMl(area, film * coats, solids, transfer);

@@ -31,8 +31,8 @@ export const order = question({
       coatsToHide(paint, over, values.hiding as number, values.coat as number, values.tolerance as number).coats ?? RULE_OF_THUMB.mostCoats;
     const orders = ORDERS.map((places) => {
       const colours = places.map((place) => [values.first, values.second, values.third][place] as string);
-      const coats = colours.map((colour, index) => count(colour, index === 0 ? under : colours[index - 1]));
-      return { letters: places.map((place) => 'ABC'[place]), colours, coats, all: coats.reduce((sum, one) => sum + one, 0) };
+      const coats = colours.map((colour, index) => count(colour, index === 0 ? under : colours[index - 1]!));
+      return { letters: places.map((place) => 'ABC'[place]!), colours, coats, all: coats.reduce((sum, one) => sum + one, 0) };
     }).sort((a, b) => a.all - b.all);
     return { ok: true, value: { orders, under } };
   },
@@ -47,7 +47,7 @@ export const order = question({
           { tone: 'fill' as const, points: box(left, -8, left + 36, 0), colour: under },
           ...colours.map((colour, place) => {
             const low = from;
-            from += (60 * coats[place]) / high;
+            from += (60 * coats[place]!) / high;
             return { tone: 'fill' as const, points: box(left, low, left + 36, from), colour };
           }),
         ];

@@ -1,5 +1,5 @@
 import { pathText, type Checked, type Fault, type Shelf } from '../job';
-import { heard, MOST_FAULTS, shortened } from '../units';
+import { heard, MOST_FAULTS, shortened, closedRing } from '../units';
 import * as v from 'valibot';
 import { LONGEST_ECHO, type Key } from './key';
 import type { AskSaid, SketchSaid } from './says';
@@ -31,7 +31,7 @@ export const box = (x1: number, y1: number, x2: number, y2: number): [number, nu
 ];
 
 /** A ring of places as a closed line. */
-export const closedLoop = (ring: readonly { readonly x: number; readonly y: number }[]): [number, number][] => [...ring, ring[0]].map(({ x, y }) => [x, y]);
+export const closedLoop = (ring: readonly { readonly x: number; readonly y: number }[]): [number, number][] => closedRing(ring).map(({ x, y }) => [x, y]);
 
 /** Plain data, as it is printed. */
 export type Answer = Readonly<Record<string, unknown>>;
@@ -98,7 +98,7 @@ function missingKeys(of: Question, given: Record<string, unknown>): Fault[] {
   const way = usedWay(of, given);
   const asked = (name: string) => !of.ways.some(({ keys }) => keys.includes(name)) || way.keys.includes(name);
   const noWay = way.keys.every((name) => !isGiven(given[name]));
-  const instead = noWay ? of.ways.filter((other) => other !== way).map(({ keys }) => keys.filter((name) => !of.keys[name].optional).join(', ')) : [];
+  const instead = noWay ? of.ways.filter((other) => other !== way).map(({ keys }) => keys.filter((name) => !of.keys[name]!.optional).join(', ')) : [];
   return Object.entries(of.keys).flatMap(([name, key]) =>
     key.optional || isGiven(given[name]) || !asked(name)
       ? []

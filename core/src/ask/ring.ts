@@ -1,6 +1,6 @@
 import { ringOnSheet, skinOf, type Axle, type Surface } from '../surface';
 import { layRoundBend, type BodySide } from '../tape';
-import { plainly } from '../units';
+import { plainly, fourOf } from '../units';
 import { choiceKey, lengthFromZeroKey, lengthKey, optional, shareKey } from './key';
 import { box, closedLoop, question, refuseAt, type SketchStroke } from './question';
 
@@ -18,7 +18,7 @@ export const ring = question({
   },
   ways: [],
   answer: ({ d1, d2, length, at, width, stretch, fold, body }) => {
-    const [a, b, l, place] = [d1, d2, length, at] as number[];
+    const [a, b, l, place] = fourOf([d1, d2, length, at] as number[]);
     if (place > l) return refuseAt('at', { code: 'ask.beyond-end', values: { mostMm: l } });
     if (a + (b - a) * (place / l) <= 0) return refuseAt('at', plainly('ask.at-tip'));
     const { girthMm, sheetRadiusMm } = ringOnSheet(a, b, l, place);
@@ -47,7 +47,7 @@ export const ring = question({
     const beside = axle.ringAt(Math.min(axle.lengthMm, atMm * slant + widthMm)).map(({ x, y }): [number, number] => [x, y]);
     const strokes: SketchStroke[] = [
       { tone: 'fill', points: d1 === d2 ? box(0, -(Math.PI * d1) / 2, lengthMm, (Math.PI * d1) / 2) : closedLoop(skin.ring) },
-      { tone: 'tape', points: [...line, ...beside.reverse(), line[0]] },
+      { tone: 'tape', points: [...line, ...beside.reverse(), line[0]!] },
       { tone: 'ink', points: line },
     ];
     return { strokes, words: [] };

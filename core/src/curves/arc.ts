@@ -1,7 +1,7 @@
 import { circleNear, circleThrough, stepsOfTurn, turnOfArc } from './circle';
 import { distance, type Point } from './point';
 import type { Path, PathPoint } from './path';
-import { TOLERANCE } from '../units';
+import { TOLERANCE, threeOf } from '../units';
 
 /**
  * The arc from one place through a second to a third.
@@ -26,7 +26,7 @@ export function arcNear(places: readonly Point[]): { readonly path: Path; readon
       y: circle.centre.y + ((place.y - circle.centre.y) * circle.radius) / away,
     };
   };
-  const [from, middle, to] = [places[0], places[Math.floor(places.length / 2)], places[places.length - 1]].map(onto);
+  const [from, middle, to] = threeOf([places[0]!, places[Math.floor(places.length / 2)]!, places.at(-1)!].map(onto));
   const path = arcAbout(circle.centre, from, turnOfArc(circle.centre, from, middle, to), to);
   return { path, off: places.map((place) => Math.abs(distance(circle.centre, place) - circle.radius)) };
 }

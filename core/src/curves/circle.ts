@@ -28,7 +28,7 @@ export function circleThrough(a: Point, b: Point, c: Point): Circle | null {
  * Source: Kåsa 1976.
  */
 export function circleNear(places: readonly Point[]): Circle | null {
-  if (places.length === 3) return circleThrough(places[0], places[1], places[2]);
+  if (places.length === 3) return circleThrough(places[0]!, places[1]!, places[2]!);
   const n = places.length;
   if (n < 3) return null;
   const middle = { x: places.reduce((sum, { x }) => sum + x, 0) / n, y: places.reduce((sum, { y }) => sum + y, 0) / n };

@@ -71,15 +71,18 @@ export function flattenSpline(
   tolerance: number,
 ): Point[] | null {
   if (degree < 1 || degree > 9 || control.length <= degree || knots.length !== control.length + degree + 1) return null;
-  if (knots.some((knot, index) => !Number.isFinite(knot) || (index > 0 && knot < knots[index - 1]))) return null;
+  if (knots.some((knot, index) => !Number.isFinite(knot) || (index > 0 && knot < knots[index - 1]!))) return null;
   const places: Point[] = [];
   for (let span = degree; span < control.length; span++) {
-    const [from, to] = [knots[span], knots[span + 1]];
+    const [from, to] = [knots[span]!, knots[span + 1]!];
     if (to - from < 1e-12) continue;
     const reach = control.slice(span - degree, span + 1);
     const second = reach
       .slice(2)
-      .reduce((most, p, index) => Math.max(most, Math.hypot(p.x - 2 * reach[index + 1].x + reach[index].x, p.y - 2 * reach[index + 1].y + reach[index].y)), 0);
+      .reduce(
+        (most, p, index) => Math.max(most, Math.hypot(p.x - 2 * reach[index + 1]!.x + reach[index]!.x, p.y - 2 * reach[index + 1]!.y + reach[index]!.y)),
+        0,
+      );
     // Second differences of the control points bound those of the piece by the square of the degree.
     const pieces = piecesFor(second * degree * degree, tolerance) + degree;
     for (let index = places.length === 0 ? 0 : 1; index <= pieces; index++)
@@ -92,15 +95,15 @@ function deBoor(degree: number, control: readonly Point[], knots: readonly numbe
   const d = Array.from({ length: degree + 1 }, (_, j) => {
     const index = j + span - degree;
     const w = weights?.[index] ?? 1;
-    return { x: control[index].x * w, y: control[index].y * w, w };
+    return { x: control[index]!.x * w, y: control[index]!.y * w, w };
   });
   for (let r = 1; r <= degree; r++) {
     for (let j = degree; j >= r; j--) {
-      const low = knots[j + span - degree];
-      const share = (at - low) / (knots[j + 1 + span - r] - low || 1);
-      d[j] = { x: (1 - share) * d[j - 1].x + share * d[j].x, y: (1 - share) * d[j - 1].y + share * d[j].y, w: (1 - share) * d[j - 1].w + share * d[j].w };
+      const low = knots[j + span - degree]!;
+      const share = (at - low) / (knots[j + 1 + span - r]! - low || 1);
+      d[j] = { x: (1 - share) * d[j - 1]!.x + share * d[j]!.x, y: (1 - share) * d[j - 1]!.y + share * d[j]!.y, w: (1 - share) * d[j - 1]!.w + share * d[j]!.w };
     }
   }
-  const { x, y, w } = d[degree];
+  const { x, y, w } = d[degree]!;
   return { x: x / w, y: y / w };
 }

@@ -15,16 +15,16 @@ export interface PathPoint extends Point {
 export type Path = readonly PathPoint[];
 
 /** Length of a path, mm. */
-export const pathLength = (path: Path): number => path[path.length - 1].at - path[0].at;
+export const pathLength = (path: Path): number => path.at(-1)!.at - path[0]!.at;
 
 /** True for a path that ends where it starts. */
-export const isClosed = (path: Path): boolean => path.length > 3 && distance(path[0], path[path.length - 1]) < 1e-6;
+export const isClosed = (path: Path): boolean => path.length > 3 && distance(path[0]!, path.at(-1)!) < 1e-6;
 
 /** Gives each place its distance along the line. */
 export function withDistances(points: readonly Omit<PathPoint, 'at'>[]): PathPoint[] {
   let at = 0;
   return points.map((point, index) => {
-    if (index > 0) at += distance(points[index - 1], point);
+    if (index > 0) at += distance(points[index - 1]!, point);
     return { ...point, at };
   });
 }
@@ -33,15 +33,15 @@ export function withDistances(points: readonly Omit<PathPoint, 'at'>[]): PathPoi
 export function pointAt(path: Path, at: number): PathPoint {
   let low = 0;
   let high = path.length - 1;
-  if (at <= path[0].at) return path[0];
-  if (at > path[high].at) return path[high];
+  if (at <= path[0]!.at) return path[0]!;
+  if (at > path[high]!.at) return path[high]!;
   while (high - low > 1) {
     const middle = (low + high) >> 1;
-    if (path[middle].at >= at) high = middle;
+    if (path[middle]!.at >= at) high = middle;
     else low = middle;
   }
-  const a = path[low];
-  const b = path[high];
+  const a = path[low]!;
+  const b = path[high]!;
   const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
   const mix = (from: number, to: number) => from + share * (to - from);
   return { x: mix(a.x, b.x), y: mix(a.y, b.y), tx: mix(a.tx, b.tx), ty: mix(a.ty, b.ty), curvature: mix(a.curvature, b.curvature), at };
@@ -49,15 +49,15 @@ export function pointAt(path: Path, at: number): PathPoint {
 
 /** The piece of a path between two distances; null where it would be shorter than a micrometre. */
 export function pieceOf(path: Path, from: number, to: number): Path | null {
-  const start = Math.max(from, path[0].at);
-  const end = Math.min(to, path[path.length - 1].at);
+  const start = Math.max(from, path[0]!.at);
+  const end = Math.min(to, path.at(-1)!.at);
   if (end - start < 1e-3) return null;
   return [pointAt(path, start), ...path.filter(({ at }) => at > start + 1e-9 && at < end - 1e-9), pointAt(path, end)];
 }
 
 /** The same line run the other way, distances from 0. */
 export const reversed = (path: Path): Path =>
-  [...path].reverse().map((point) => ({ ...point, tx: -point.tx, ty: -point.ty, curvature: -point.curvature, at: path[path.length - 1].at - point.at }));
+  [...path].reverse().map((point) => ({ ...point, tx: -point.tx, ty: -point.ty, curvature: -point.curvature, at: path.at(-1)!.at - point.at }));
 
 /** A path as another function of the plane sees it, which keeps lengths but turns left into right. */
 export function reflectedPath(path: Path, reflect: (place: Point) => Point): Path {
@@ -71,11 +71,11 @@ export function reflectedPath(path: Path, reflect: (place: Point) => Point): Pat
 
 /** A path through places on straight pieces, with a corner at each: every corner is there twice, once for each direction. */
 export function cornered(places: readonly Point[]): Path | null {
-  const kept = places.filter((place, index) => index === 0 || distance(place, places[index - 1]) > 1e-4);
+  const kept = places.filter((place, index) => index === 0 || distance(place, places[index - 1]!) > 1e-4);
   if (kept.length < 2) return null;
   return withDistances(
     kept.slice(1).flatMap((to, index) => {
-      const from = kept[index];
+      const from = kept[index]!;
       const length = distance(from, to);
       const heading = { tx: (to.x - from.x) / length, ty: (to.y - from.y) / length, curvature: 0 };
       return [
@@ -91,9 +91,9 @@ const CORNER = (3 * Math.PI) / 180;
 
 /** Distances along the path at which it has a corner. */
 export function corners(path: Path): number[] {
-  const found = path.slice(1).flatMap((point, index) => (point.at - path[index].at < 1e-6 && breakBetween(path[index], point) > CORNER ? [point.at] : []));
-  const ends = isClosed(path) && breakBetween(path[path.length - 1], path[0]) > CORNER;
-  return ends ? [...found, path[path.length - 1].at] : found;
+  const found = path.slice(1).flatMap((point, index) => (point.at - path[index]!.at < 1e-6 && breakBetween(path[index]!, point) > CORNER ? [point.at] : []));
+  const ends = isClosed(path) && breakBetween(path.at(-1)!, path[0]!) > CORNER;
+  return ends ? [...found, path.at(-1)!.at] : found;
 }
 
 const breakBetween = (a: PathPoint, b: PathPoint): number => Math.abs(Math.atan2(a.tx * b.ty - a.ty * b.tx, a.tx * b.tx + a.ty * b.ty));
@@ -123,11 +123,11 @@ export function inflections(path: Path): number[] {
 export function pathCrossings(first: Path, second: Path): { readonly onFirst: number; readonly onSecond: number }[] {
   const found: { onFirst: number; onSecond: number }[] = [];
   for (let i = 1; i < first.length; i++) {
-    const [a, b] = [first[i - 1], first[i]];
+    const [a, b] = [first[i - 1]!, first[i]!];
     const [minX, maxX] = a.x < b.x ? [a.x, b.x] : [b.x, a.x];
     const [minY, maxY] = a.y < b.y ? [a.y, b.y] : [b.y, a.y];
     for (let j = 1; j < second.length; j++) {
-      const [c, d] = [second[j - 1], second[j]];
+      const [c, d] = [second[j - 1]!, second[j]!];
       if ((c.x < minX && d.x < minX) || (c.x > maxX && d.x > maxX) || (c.y < minY && d.y < minY) || (c.y > maxY && d.y > maxY)) continue;
       const cross = (b.x - a.x) * (d.y - c.y) - (b.y - a.y) * (d.x - c.x);
       if (cross === 0) continue;
@@ -145,9 +145,9 @@ export function pathCrossings(first: Path, second: Path): { readonly onFirst: nu
 
 /** The distance along a path at which it comes nearest to a place. */
 export function nearestOnPath(path: Path, place: Point): { readonly at: number; readonly distanceMm: number } {
-  let best = { at: path[0].at, distanceMm: Infinity };
+  let best = { at: path[0]!.at, distanceMm: Infinity };
   for (let index = 1; index < path.length; index++) {
-    const [a, b] = [path[index - 1], path[index]];
+    const [a, b] = [path[index - 1]!, path[index]!];
     const dx = b.x - a.x;
     const dy = b.y - a.y;
     const square = dx * dx + dy * dy;

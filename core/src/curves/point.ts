@@ -20,23 +20,23 @@ export function distanceToSegment(place: Point, from: Point, to: Point): number 
 export function ringArea(ring: readonly Point[]): number {
   let doubled = 0;
   for (let index = 0; index < ring.length; index++) {
-    const a = ring[index];
-    const b = ring[(index + 1) % ring.length];
+    const a = ring[index]!;
+    const b = ring[(index + 1) % ring.length]!;
     // Relative to the first corner, so that far-off rings lose no digits.
-    doubled += (a.x - ring[0].x) * (b.y - ring[0].y) - (b.x - ring[0].x) * (a.y - ring[0].y);
+    doubled += (a.x - ring[0]!.x) * (b.y - ring[0]!.y) - (b.x - ring[0]!.x) * (a.y - ring[0]!.y);
   }
   return doubled / 2;
 }
 
 /** Length round a ring, mm. */
-export const ringLength = (ring: readonly Point[]): number => ring.reduce((sum, point, index) => sum + distance(point, ring[(index + 1) % ring.length]), 0);
+export const ringLength = (ring: readonly Point[]): number => ring.reduce((sum, point, index) => sum + distance(point, ring[(index + 1) % ring.length]!), 0);
 
 /** True where a place lies inside a ring; on the rim either answer may come. */
 export function insideRing(place: Point, ring: readonly Point[]): boolean {
   let inside = false;
   for (let index = 0, last = ring.length - 1; index < ring.length; last = index++) {
-    const a = ring[index];
-    const b = ring[last];
+    const a = ring[index]!;
+    const b = ring[last]!;
     if (a.y > place.y !== b.y > place.y && place.x < ((b.x - a.x) * (place.y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
   }
   return inside;

@@ -11,11 +11,11 @@ const CORNER = (18 * Math.PI) / 180;
  * @returns null where fewer than two different places are left
  */
 export function sampledPath(places: readonly Point[], closed: boolean): Path | null {
-  const kept = places.filter((place, index) => index === 0 || distance(place, places[index - 1]) > 1e-4);
-  if (closed && kept.length > 2 && distance(kept[0], kept[kept.length - 1]) <= 1e-4) kept.pop();
+  const kept = places.filter((place, index) => index === 0 || distance(place, places[index - 1]!) > 1e-4);
+  if (closed && kept.length > 2 && distance(kept[0]!, kept.at(-1)!) <= 1e-4) kept.pop();
   if (kept.length < 2) return null;
   const count = kept.length;
-  const at = (index: number) => kept[(index + count) % count];
+  const at = (index: number) => kept[(index + count) % count]!;
   const isEnd = (index: number) => !closed && (index === 0 || index === count - 1);
   const samples: Omit<PathPoint, 'at'>[] = [];
   const indices = closed ? Array.from({ length: count + 1 }, (_, index) => index % count) : kept.map((_, index) => index);

@@ -4,7 +4,7 @@ import { buildFactor, coatFlashMin, coatGap, dewMargin, dewPoint, dryingBuildUm,
 import { commonSpan } from '../units';
 
 const air = (airC: number, rhPercent = 50) => ({ airC, rhPercent, movement: 'normal' as const });
-const finish = (id: string) => SHIPPED_FINISHES.find((one) => one.id === id) ?? SHIPPED_FINISHES[0];
+const finish = (id: string) => SHIPPED_FINISHES.find((one) => one.id === id) ?? SHIPPED_FINISHES[0]!;
 
 it.each([
   [23, 50, 12.02],

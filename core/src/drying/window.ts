@@ -1,5 +1,5 @@
 import { PAINT_SYSTEMS, type Finish, type Hardening } from '../finish';
-import { RULE_OF_THUMB, type Span } from '../units';
+import { RULE_OF_THUMB, type Span, theFirst } from '../units';
 import type { DryingAir } from './rate';
 import { dryingRate, REFERENCE_AIR } from './rate';
 
@@ -63,7 +63,7 @@ const coatPace = (finish: Finish, air: DryingAir): number =>
   Math.max(1, buildFactor(finish, finish.coatUm)) / dryingRate(finish.activationKj, PAINT_SYSTEMS[finish.system].waterborne, air);
 
 /** Data-sheet minutes after which the next coat of the same finish may go on: its flash, or its first recoat window if that opens later. */
-const nextCoatMin = ({ flashMin, recoat }: Finish): number => Math.max(flashMin, recoat[0].fromMin);
+const nextCoatMin = ({ flashMin, recoat }: Finish): number => Math.max(flashMin, recoat[0]!.fromMin);
 
 /** Flash of one coat, minutes on the clock. */
 export const coatFlashMin = (finish: Finish, air: DryingAir): number => finish.flashMin * coatPace(finish, air);
@@ -74,7 +74,7 @@ export const coatFlashMin = (finish: Finish, air: DryingAir): number => finish.f
  */
 export function coatGap(finish: Finish, air: DryingAir): Span {
   const pace = coatPace(finish, air);
-  const [{ toMin }] = finish.recoat;
+  const { toMin } = theFirst(finish.recoat);
   return { from: nextCoatMin(finish) * pace, to: toMin === null ? null : toMin * pace };
 }
 

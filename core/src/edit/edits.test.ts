@@ -39,14 +39,14 @@ const design = (...lines: TrimLine[]): Design =>
       { id: 'two', lines: [straight('a')] },
     ],
   }) as unknown as Design;
-const ids = (of: Design, part = 0) => of.parts[part].lines.map(({ id }) => id);
+const ids = (of: Design, part = 0) => of.parts[part]!.lines.map(({ id }) => id);
 
 describe('lines of a part', () => {
   const before = design(straight('a'), straight('b'), straight('c'));
 
   it('one is put in place of itself, or at the end', () => {
     expect(ids(withLine(before, 'one', { ...straight('b'), name: 'New' }))).toEqual(['a', 'b', 'c']);
-    expect(withLine(before, 'one', { ...straight('b'), name: 'New' }).parts[0].lines[1].name).toBe('New');
+    expect(withLine(before, 'one', { ...straight('b'), name: 'New' }).parts[0]!.lines[1]!.name).toBe('New');
     expect(ids(withLine(before, 'one', straight('d')))).toEqual(['a', 'b', 'c', 'd']);
   });
 
@@ -59,8 +59,8 @@ describe('lines of a part', () => {
   it('a copy stands behind its line, under an id and a name of its own', () => {
     const after = withCopy(before, 'one', 'b');
     expect(new Set(ids(after)).size).toBe(4);
-    expect(after.parts[0].lines[2]).toMatchObject({ name: 'Line b (copy)', from: { along: 0, above: 0 } });
-    expect(withCopy(after, 'one', 'b').parts[0].lines).toHaveLength(5);
+    expect(after.parts[0]!.lines[2]).toMatchObject({ name: 'Line b (copy)', from: { along: 0, above: 0 } });
+    expect(withCopy(after, 'one', 'b').parts[0]!.lines).toHaveLength(5);
   });
 
   it('one moves up and down the list and no further', () => {
@@ -72,7 +72,7 @@ describe('lines of a part', () => {
   });
 
   it('those that are made from a line are named', () => {
-    const { lines } = design(straight('a'), parallel('p', 'a'), straight('b'), parallel('q', 'p')).parts[0];
+    const { lines } = design(straight('a'), parallel('p', 'a'), straight('b'), parallel('q', 'p')).parts[0]!;
     expect(followersOf(lines, 'a').map(({ id }) => id)).toEqual(['p']);
     expect(followersOf(lines, 'b')).toEqual([]);
   });
@@ -83,9 +83,9 @@ describe('bands', () => {
     const bands = { kind: 'bands', id: 'a', name: 'a', width: 10, gap: 5 } as unknown as TrimLine;
     const before = design(bands, straight('b'));
     const after = withBands(before, 'one', 'a', { width: 12, gap: 7 });
-    expect(after.parts[0].lines[0]).toMatchObject({ width: 12, gap: 7 });
-    expect(after.parts[0].lines[1]).toBe(before.parts[0].lines[1]);
-    expect(withBands(before, 'one', 'b', { width: 12, gap: 7 }).parts[0].lines).toEqual(before.parts[0].lines);
+    expect(after.parts[0]!.lines[0]).toMatchObject({ width: 12, gap: 7 });
+    expect(after.parts[0]!.lines[1]).toBe(before.parts[0]!.lines[1]);
+    expect(withBands(before, 'one', 'b', { width: 12, gap: 7 }).parts[0]!.lines).toEqual(before.parts[0]!.lines);
   });
 });
 
@@ -103,7 +103,7 @@ describe('parts', () => {
   it('a new one comes last and changes no other', () => {
     const after = withPart(before, part('d'));
     expect(after.parts.slice(0, 3)).toEqual(before.parts);
-    expect(after.parts[3].id).toBe('d');
+    expect(after.parts[3]!.id).toBe('d');
   });
   it('one is taken out', () => expect(withoutPart(before, 'b').parts.map(({ id }) => id)).toEqual(['a', 'c']));
   it('one that stops following takes over what it looked like; one that goes on or never did is as it was made', () => {

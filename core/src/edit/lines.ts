@@ -49,7 +49,7 @@ export function withMoved(design: Design, partId: PartId, lineId: LineId, by: -1
     const to = from + by;
     if (from < 0 || to < 0 || to >= lines.length) return lines;
     const moved = [...lines];
-    [moved[from], moved[to]] = [moved[to], moved[from]];
+    [moved[from], moved[to]] = [moved[to]!, moved[from]!];
     return moved;
   });
 }

@@ -122,7 +122,7 @@ function polyline(vertices: readonly Any[], closed: boolean, tolerance: number):
   const last = closed ? vertices.length : vertices.length - 1;
   for (let index = 0; index < last; index++) {
     const next = place(vertices[(index + 1) % vertices.length]);
-    points.push(...flattenBulge(points[points.length - 1], next, number(vertices[index].bulge, 0), tolerance));
+    points.push(...flattenBulge(points.at(-1)!, next, number(vertices[index]!.bulge, 0), tolerance));
   }
   // Closed, the first place is not repeated at the end.
   return { closed, points: closed ? points.slice(0, -1) : points };

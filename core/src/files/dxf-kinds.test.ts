@@ -1,3 +1,4 @@
+import { closedRing } from '../units';
 import { ringArea, type Point } from '../curves';
 import fc from 'fast-check';
 import { readDxf, type Drawing, type DrawnPath } from '.';
@@ -24,14 +25,14 @@ function drawn(text: string): Drawing {
 const only = (text: string): DrawnPath => {
   const paths = drawn(text).layers.flatMap((layer) => layer.paths);
   expect(paths).toHaveLength(1);
-  return paths[0];
+  return paths[0]!;
 };
 const rounded = (places: readonly Point[]) => places.map(({ x, y }) => [Math.round(x * 1e6) / 1e6 + 0, Math.round(y * 1e6) / 1e6 + 0]);
 
 describe('curves of a DXF', () => {
   it('an arc that starts after its end goes on past nought', () => {
     const { points } = only(file(codes([0, 'ARC'], [8, 'a'], [10, 0], [20, 0], [40, 10], [50, 270], [51, 90])));
-    expect(rounded([points[0], points.at(-1)!])).toEqual([
+    expect(rounded([points[0]!, points.at(-1)!])).toEqual([
       [0, -10],
       [0, 10],
     ]);
@@ -50,7 +51,7 @@ describe('curves of a DXF', () => {
   it('half an ellipse is open and ends on its long axis', () => {
     const { closed, points } = only(file(ellipse({ x: 0, y: 40 }, 0.5, 0, Math.PI)));
     expect(closed).toBe(false);
-    expect(rounded([points[0], points.at(-1)!])).toEqual([
+    expect(rounded([points[0]!, points.at(-1)!])).toEqual([
       [5, 47],
       [5, -33],
     ]);
@@ -83,7 +84,7 @@ describe('curves of a DXF', () => {
       [8, 'a'],
       [90, 4],
       [70, 1],
-      ...corners.flatMap(([x, y], index) => [[10, x] as const, [20, y] as const, ...(index === 3 ? [[42, 1] as const] : [])]),
+      ...corners.flatMap(([x, y], index) => [[10, x!] as const, [20, y!] as const, ...(index === 3 ? [[42, 1] as const] : [])]),
     );
     const { closed, points } = only(file(bowed));
     expect(closed).toBe(true);
@@ -116,13 +117,13 @@ describe('blocks of a DXF', () => {
   it('inside blocks are put down by both, and round ones stay as fine as the scale asks for', () => {
     const wheel = block('wheel', { x: 0, y: 0 }, circle(1));
     const pair = block('pair', { x: 0, y: 0 }, insert('wheel', { x: 0, y: 0 }) + insert('wheel', { x: 10, y: 0 }));
-    const { paths } = drawn(file(insert('pair', { x: 0, y: 0 }, [[41, 100], [42, 100], [50, 90]]), wheel + pair)).layers[0]; // prettier-ignore
+    const { paths } = drawn(file(insert('pair', { x: 0, y: 0 }, [[41, 100], [42, 100], [50, 90]]), wheel + pair)).layers[0]!; // prettier-ignore
     expect(paths).toHaveLength(2);
     for (const [index, { points }] of paths.entries()) {
       const centre = { x: 0, y: index * 1000 };
-      const around = [...points, points[0]];
+      const around = closedRing(points);
       around.slice(1).forEach((to, at) => {
-        const half = { x: (around[at].x + to.x) / 2, y: (around[at].y + to.y) / 2 };
+        const half = { x: (around[at]!.x + to.x) / 2, y: (around[at]!.y + to.y) / 2 };
         expect(Math.hypot(to.x - centre.x, to.y - centre.y)).toBeCloseTo(100, 6);
         expect(100 - Math.hypot(half.x - centre.x, half.y - centre.y)).toBeLessThan(0.0101);
       });
@@ -160,7 +161,7 @@ describe('pieces drawn from behind', () => {
       [-30, 10],
     ]);
     const arc = only(file(codes([0, 'ARC'], [8, 'a'], [10, 5], [20, 0], [40, 10], [50, 0], [51, 90]) + behind)).points;
-    expect(rounded([arc[0], arc.at(-1)!])).toEqual([
+    expect(rounded([arc[0]!, arc.at(-1)!])).toEqual([
       [-15, 0],
       [-5, 10],
     ]);

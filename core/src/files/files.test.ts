@@ -1,3 +1,4 @@
+import { twoOf } from '../units';
 import { ringArea } from '../curves';
 import { USUAL_PERSON, wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
@@ -54,7 +55,7 @@ const part = (surface: Surface, lines: readonly TrimLine[], over: Partial<Part> 
   surface,
 });
 const design = (...parts: Part[]): Design => ({ ...emptyDesign('Sample', 'other'), parts });
-const planOf = (...parts: Part[]): PartPlan => planJob(design(...parts), SHIPPED_SHELF).parts[0];
+const planOf = (...parts: Part[]): PartPlan => planJob(design(...parts), SHIPPED_SHELF).parts[0]!;
 const BOARD: Surface = { kind: 'flat', outline: { kind: 'rectangle', width: 640, height: 420 } };
 const circle: TrimLine = {
   kind: 'ellipse',
@@ -78,7 +79,7 @@ describe('SVG in', () => {
       ['trim', 2],
       ['drawing', 1],
     ]);
-    expect(drawing.layers[0].paths[0]).toEqual({
+    expect(drawing.layers[0]!.paths[0]).toEqual({
       closed: true,
       points: [
         { x: 10, y: 80 },
@@ -86,7 +87,7 @@ describe('SVG in', () => {
         { x: 60, y: 50 },
       ],
     });
-    for (const { x, y } of drawing.layers[0].paths[1].points) expect(Math.hypot(x - 100, y - 50)).toBeCloseTo(20, 1);
+    for (const { x, y } of drawing.layers[0]!.paths[1]!.points) expect(Math.hypot(x - 100, y - 50)).toBeCloseTo(20, 1);
   });
   it('follows transforms of groups inside groups, and the scale of the page', () => {
     const drawing = value(
@@ -112,7 +113,7 @@ describe('SVG in', () => {
     for (const { x, y } of places(drawing)) expect(Math.abs(Math.hypot(x - 100, y - 100) - 100)).toBeLessThan(0.05);
     const points = places(drawing);
     for (let i = 1; i < points.length; i++) {
-      const middle = { x: (points[i - 1].x + points[i].x) / 2, y: (points[i - 1].y + points[i].y) / 2 };
+      const middle = { x: (points[i - 1]!.x + points[i]!.x) / 2, y: (points[i - 1]!.y + points[i]!.y) / 2 };
       expect(Math.abs(Math.hypot(middle.x - 100, middle.y - 100) - 100)).toBeLessThan(0.05);
     }
   });
@@ -203,7 +204,7 @@ describe('DXF in', () => {
     const arc = value(readDxf(dxf('0\nARC\n8\na\n10\n5\n20\n5\n40\n10\n50\n0\n51\n90\n')));
     for (const { x, y } of places(arc)) expect(Math.hypot(x - 5, y - 5)).toBeCloseTo(10, 6);
     const round = value(readDxf(dxf('0\nCIRCLE\n8\na\n10\n5\n20\n5\n40\n10\n')));
-    expect(round.layers[0].paths[0].closed).toBe(true);
+    expect(round.layers[0]!.paths[0]!.closed).toBe(true);
     const bow = value(readDxf(dxf('0\nLWPOLYLINE\n8\na\n90\n2\n70\n0\n10\n0\n20\n0\n42\n1\n10\n10\n20\n0\n')));
     // Bulge 1 is a half circle, to the left of the way.
     for (const { x, y } of places(bow)) expect(Math.hypot(x - 5, y)).toBeCloseTo(5, 6);
@@ -269,7 +270,7 @@ describe('drawings out and back in', () => {
     const own = plan.lines.flatMap(({ pieces }) => pieces.flat());
     const there = again.lines.flatMap(({ pieces }) => pieces);
     for (const [x, y] of own) {
-      const off = Math.min(...there.flatMap((piece) => piece.slice(1).map((b, i) => toSegment([x, y], piece[i], b))));
+      const off = Math.min(...there.flatMap((piece) => piece.slice(1).map((b, i) => toSegment([x, y], piece[i]!, b))));
       expect(off).toBeLessThan(0.01);
     }
   });
@@ -282,7 +283,7 @@ describe('drawings out and back in', () => {
   });
 });
 
-function toSegment([x, y]: readonly number[], a: readonly number[], b: readonly number[]): number {
+function toSegment([x, y]: readonly [number, number], a: readonly [number, number, ...number[]], b: readonly [number, number, ...number[]]): number {
   const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
   const t = Math.min(1, Math.max(0, ((x - a[0]) * dx + (y - a[1]) * dy) / (dx * dx + dy * dy || 1)));
   return Math.hypot(x - a[0] - t * dx, y - a[1] - t * dy);
@@ -292,7 +293,7 @@ describe('templates', () => {
   const plan = planOf(part(BOARD, [sweep('w', [0, 120], [300, 180], [640, 90]), circle]));
   const plot = partPlot(plan, 'Sample', false);
   const lengthOf = (strokes: readonly { points: readonly (readonly [number, number])[] }[]) =>
-    strokes.reduce((sum, { points }) => sum + points.slice(1).reduce((all, b, i) => all + Math.hypot(b[0] - points[i][0], b[1] - points[i][1]), 0), 0);
+    strokes.reduce((sum, { points }) => sum + points.slice(1).reduce((all, b, i) => all + Math.hypot(b[0] - points[i]![0], b[1] - points[i]![1]), 0), 0);
 
   it.each(['A4', 'Letter'] as const)('on %s carry everything, overlap by 10 mm and leave out empty sheets', (paper) => {
     const pages = tilePages(plot, paper);
@@ -318,7 +319,7 @@ describe('templates', () => {
   });
   it('mirrored they are the other way round, their words still to be read', () => {
     const mirrored = partPlot(plan, 'Sample', true);
-    const at = (of: Plot) => of.strokes.filter(({ pen }) => pen === 'trim')[0].points[0];
+    const at = (of: Plot) => of.strokes.filter(({ pen }) => pen === 'trim')[0]!.points[0]!;
     expect(at(mirrored)[0]).toBeCloseTo(640 - at(plot)[0], 6);
     expect(told(mirrored.title)).toMatch(/mirrored/);
   });
@@ -341,7 +342,10 @@ describe('templates', () => {
     if (!printed.ok) throw new Error(printed.why.code);
     expect(printed.title).toMatch(/: /);
     const paths = pathsOf(printed.bytes);
-    const straights = paths.filter((points) => points.length === 2).map(([a, b]) => Math.hypot(b[0] - a[0], b[1] - a[1]));
+    const straights = paths
+      .filter((points) => points.length === 2)
+      .map(twoOf)
+      .map(([a, b]) => Math.hypot(b[0] - a[0], b[1] - a[1]));
     const nearest = (wanted: number) => Math.min(...straights.map((length) => Math.abs(length - wanted)));
     expect(nearest(100)).toBeLessThan(0.05);
     expect(nearest(101.6)).toBeLessThan(0.05);
@@ -358,7 +362,7 @@ describe('templates', () => {
     for (const { strokes } of pages) {
       for (const { points, pen } of strokes) {
         if (pen !== 'trim' || points.length !== 2) continue;
-        const [[x0, y0], [x1, y1]] = points;
+        const [[x0, y0], [x1, y1]] = twoOf(points);
         if (Math.abs(y1 - y0) < 4 || Math.abs(x1 - x0) < 1e-9) continue;
         expect(Math.abs((y1 - y0) / (x1 - x0) - slope)).toBeLessThan(1e-9);
       }
@@ -444,16 +448,16 @@ describe('station tables', () => {
     const row = table.rows.find(({ cells: [along] }) => along === 300)?.cells.map(Number) ?? [];
     expect(row[1]).toBeCloseTo(180, 6);
     expect(row[2]).toBeCloseTo(180 * Math.cos(Math.PI / 6), 6);
-    expect(row[3]).toBeCloseTo(row[1], 6);
+    expect(row[3]).toBeCloseTo(row[1]!, 6);
     expect(stationCsv(words.stations(table)).split('\r\n')[0]).toBe('Along,Height on the skin,Height plumb,Height on Left');
     expect(words.stations(table).rows.find(([along]) => along === '300 mm')?.[1]).toBe('180 mm');
-    expect(wordsFor({ ...USUAL_PERSON, length: 'in' }).stations(table).rows[0][1]).toBe('4 23/32"');
+    expect(wordsFor({ ...USUAL_PERSON, length: 'in' }).stations(table).rows[0]![1]).toBe('4 23/32"');
   });
   it('on a tube add angle and girth from the top', () => {
     const tube = part({ kind: 'tube', diameter: 100, length: 400 }, [straight('s', [0, 25], [400, 25])]);
     const table = stationTable(design(tube), { part: 'part', line: 's', datum: null, stepMm: 100, toleranceMm: 0.5 })!;
     expect(table.columns).toContain('girth');
-    expect(words.stations(table).rows[0].slice(-2)).toEqual([`${((25 / 50) * (180 / Math.PI)).toFixed(1)}°`, '25 mm']);
+    expect(words.stations(table).rows[0]!.slice(-2)).toEqual([`${((25 / 50) * (180 / Math.PI)).toFixed(1)}°`, '25 mm']);
   });
   it('a cell that looks like a formula is told to be text', () => expect(stationCsv({ columns: ['=A1', 'a,"b"'], rows: [] })).toBe(`'=A1,"a,""b"""\r\n`));
 });

@@ -1,7 +1,7 @@
 import { distance, distanceToSegment, ringArea, type Point } from '../curves';
 import type { LineOf } from '../lines';
 import { type Outline } from '../surface';
-import { LONGEST_MM, MOST } from '../units';
+import { LONGEST_MM, MOST, closedRing } from '../units';
 import type { Drawing, DrawnPath } from './drawing';
 import type { TakenSaid } from './says';
 
@@ -90,14 +90,14 @@ function outlineOf({ points }: DrawnPath, left: TakenSaid[]): Outline | null {
 
 const largestClosed = (paths: readonly DrawnPath[]): DrawnPath | null =>
   paths
-    .filter(({ closed, points }) => points.length > 2 && (closed || distance(points[0], points[points.length - 1]) < 0.01))
-    .map((path) => (distance(path.points[0], path.points[path.points.length - 1]) < 0.01 ? { closed: true, points: path.points.slice(0, -1) } : path))
+    .filter(({ closed, points }) => points.length > 2 && (closed || distance(points[0]!, points.at(-1)!) < 0.01))
+    .map((path) => (distance(path.points[0]!, path.points.at(-1)!) < 0.01 ? { closed: true, points: path.points.slice(0, -1) } : path))
     .sort((a, b) => Math.abs(ringArea(b.points)) - Math.abs(ringArea(a.points)))[0] ?? null;
 
 /** Leaves out places that lie on the way between their neighbours. Source: Ramer, Douglas and Peucker. */
 function thinned(points: readonly Point[], closed: boolean, tolerance = THIN_MM): Point[] {
   if (points.length < 4) return [...points];
-  const open = closed ? [...points, points[0]] : points;
+  const open = closed ? closedRing(points) : points;
   const keep = new Array<boolean>(open.length).fill(false);
   keep[0] = keep[open.length - 1] = true;
   const stack: [number, number][] = closed
@@ -111,7 +111,7 @@ function thinned(points: readonly Point[], closed: boolean, tolerance = THIN_MM)
     const [from, to] = next;
     let [worst, at] = [0, -1];
     for (let index = from + 1; index < to; index++) {
-      const off = distanceToSegment(open[index], open[from], open[to]);
+      const off = distanceToSegment(open[index]!, open[from]!, open[to]!);
       if (off > worst) [worst, at] = [off, index];
     }
     if (worst <= tolerance || at < 0) continue;
@@ -123,4 +123,4 @@ function thinned(points: readonly Point[], closed: boolean, tolerance = THIN_MM)
 }
 
 const farthest = (points: readonly Point[]): number =>
-  points.reduce((best, point, index) => (distance(points[0], point) > distance(points[0], points[best]) ? index : best), 0);
+  points.reduce((best, point, index) => (distance(points[0]!, point) > distance(points[0]!, points[best]!) ? index : best), 0);

@@ -1,6 +1,6 @@
 import type { SetOut } from '../lines';
 import type { PaperStroke, PaperWords, Plot } from './page';
-import { largest } from '../units';
+import { largest, twoOf } from '../units';
 
 /** A turned skin in flat strips, each from end to end, with what they are wrong by. */
 export interface GorePlot extends Plot {
@@ -18,7 +18,7 @@ const GAP_MM = 8;
 /** Length of the edge of a strip against the length along the middle: flat, the edge runs out and in again. */
 function edgeError(radii: readonly number[], step: number, count: number): number {
   const half = Math.PI / count;
-  const edge = radii.slice(1).reduce((sum, radius, index) => sum + Math.hypot(step, half * (radius - radii[index])), 0);
+  const edge = radii.slice(1).reduce((sum, radius, index) => sum + Math.hypot(step, half * (radius - radii[index]!)), 0);
   return edge - step * (radii.length - 1);
 }
 
@@ -33,7 +33,7 @@ export function goresOf(setOut: SetOut, title: Plot['title']): GorePlot | null {
   if (!skin.metric || !axle) return null;
   const step = axle.lengthMm / STEPS;
   const radii = Array.from({ length: STEPS + 1 }, (_, index) => axle.at(index * step).radius);
-  const gores = COUNTS.find((count) => edgeError(radii, step, count) <= WANTED_ERROR_MM) ?? COUNTS[COUNTS.length - 1];
+  const gores = COUNTS.find((count) => edgeError(radii, step, count) <= WANTED_ERROR_MM) ?? COUNTS.at(-1)!;
   const half = Math.PI / gores;
   const pitch = 2 * half * largest(radii) + GAP_MM;
   const strokes: PaperStroke[] = [];
@@ -42,7 +42,7 @@ export function goresOf(setOut: SetOut, title: Plot['title']): GorePlot | null {
     const middle = -Math.PI + (2 * gore + 1) * half;
     const put = (along: number, angle: number): readonly [number, number] => [along, gore * pitch + axle.at(along).radius * (angle - middle)];
     const side = (sign: 1 | -1) => radii.map((_, index) => put(index * step, middle + sign * half));
-    strokes.push({ pen: 'rim', points: [...side(-1), ...side(1).reverse(), side(-1)[0]] });
+    strokes.push({ pen: 'rim', points: [...side(-1), ...side(1).reverse(), side(-1)[0]!] });
     words.push({
       at: [axle.lengthMm / 2, gore * pitch + 1],
       text: { code: 'paper.gore', values: { gore: gore + 1, gores, meets: ((gore + 1) % gores) + 1 } },
@@ -69,21 +69,21 @@ function within(places: readonly Place[], middle: number, half: number): Place[]
   const runs: Place[][] = [];
   const off = ({ angle }: Place) => angle - middle;
   for (let index = 1; index < places.length; index++) {
-    const [a, b] = [places[index - 1], places[index]];
+    const [a, b] = [places[index - 1]!, places[index]!];
     const [from, to] = [off(a), off(b)];
     const shares = from === to ? (Math.abs(from) <= half + 1e-9 ? [0, 1] : null) : overlap(from, to, half);
     if (!shares) continue;
     const at = (share: number): Place => ({ along: a.along + share * (b.along - a.along), angle: a.angle + share * (b.angle - a.angle) });
     const last = runs.at(-1);
-    if (last && shares[0] === 0 && index > 1 && Math.abs(last[last.length - 1].along - a.along) < 1e-9) last.push(at(shares[1]));
-    else runs.push([at(shares[0]), at(shares[1])]);
+    if (last && shares[0] === 0 && index > 1 && Math.abs(last.at(-1)!.along - a.along) < 1e-9) last.push(at(shares[1]!));
+    else runs.push([at(shares[0]!), at(shares[1]!)]);
   }
   return runs;
 }
 
 function overlap(from: number, to: number, half: number): [number, number] | null {
   const share = (value: number) => (value - from) / (to - from);
-  const [p, q] = [share(-half), share(half)].sort((a, b) => a - b);
+  const [p, q] = twoOf([share(-half), share(half)].sort((a, b) => a - b));
   const [low, high] = [Math.max(0, p), Math.min(1, q)];
   return low < high ? [low, high] : null;
 }

@@ -23,7 +23,7 @@ export function outLayers(part: PartPlan): OutLayer[] {
 
 function outPath(piece: readonly (readonly [number, number, number])[]): OutLayer['paths'][number] {
   const points = piece.map(([x, y]): Coordinates => [x, y]);
-  const [first, last] = [points[0], points[points.length - 1]];
+  const [first, last] = [points[0]!, points.at(-1)!];
   const closed = points.length > 3 && Math.hypot(first[0] - last[0], first[1] - last[1]) < CLOSED_MM;
   return { closed, points: closed ? points.slice(0, -1) : points };
 }

@@ -1,6 +1,6 @@
 import type { Coordinates, PartPlan } from '../setout';
 import type { PaperStroke, PaperWords, Plot } from './page';
-import { largest, smallest } from '../units';
+import { largest, smallest, closedRing } from '../units';
 
 /** One cover to cut. */
 interface Mask {
@@ -32,7 +32,7 @@ export function maskPlot(parts: readonly PartPlan[], job: string, tapeWidthMm: n
       [y, deep] = [GAP_MM, 0];
     }
     const at: Coordinates = [x, y];
-    strokes.push({ pen: 'trim', points: [...mask.points, mask.points[0]].map(([px, py]): Coordinates => [px + at[0], py + at[1]]) });
+    strokes.push({ pen: 'trim', points: closedRing(mask.points).map(([px, py]): Coordinates => [px + at[0], py + at[1]]) });
     words.push({
       at: [x + mask.width / 2 - mask.name.length * 0.7, y + mask.height / 2 - 1],
       text: mask.name,
@@ -70,7 +70,7 @@ function masksOf(part: PartPlan): Mask[] {
     .map(({ code, pieces }) =>
       maskOf(
         code,
-        pieces[0].slice(0, -1).map(([x, y]): Coordinates => [x, y]),
+        pieces[0]!.slice(0, -1).map(([x, y]): Coordinates => [x, y]),
       ),
     );
   return [...openings, ...rings];

@@ -80,7 +80,7 @@ export function clipToBox(
     [dx, box.maxX - x0],
     [-dy, y0 - box.minY],
     [dy, box.maxY - y0],
-  ]) {
+  ] as const) {
     if (p === 0 && q < 0) return null;
     if (p === 0) continue;
     const share = q / p;

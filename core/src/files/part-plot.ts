@@ -1,8 +1,6 @@
 import type { Coordinates, PartPlan } from '../setout';
 import type { PaperStroke, PaperWords, Plot } from './page';
-import { largest, plainly, smallest } from '../units';
-
-const closed = (points: readonly Coordinates[]): Coordinates[] => [...points, points[0]];
+import { largest, plainly, smallest, closedRing } from '../units';
 
 /**
  * A part full size: rim, openings, lines with their codes, datums and folds. Round parts say which edges meet.
@@ -10,8 +8,8 @@ const closed = (points: readonly Coordinates[]): Coordinates[] => [...points, po
  */
 export function partPlot(part: PartPlan, job: string, mirrored: boolean): Plot {
   const strokes: PaperStroke[] = [
-    { pen: 'rim', points: closed(part.ring) },
-    ...part.openings.map((points): PaperStroke => ({ pen: 'rim', points: closed(points) })),
+    { pen: 'rim', points: closedRing(part.ring) },
+    ...part.openings.map((points): PaperStroke => ({ pen: 'rim', points: closedRing(points) })),
     ...part.folds.map((points): PaperStroke => ({ pen: 'dash', points })),
     ...part.datums.map(({ places }): PaperStroke => ({ pen: 'dash', points: places })),
     ...part.lines.flatMap(({ pieces }) => pieces.map((piece): PaperStroke => ({ pen: 'trim', points: piece.map(([x, y]): Coordinates => [x, y]) }))),
@@ -31,11 +29,11 @@ function lineWords(part: PartPlan): PaperWords[] {
   const every = 220;
   return part.lines.flatMap(({ code, pieces }) =>
     pieces.flatMap((piece) => {
-      const length = piece[piece.length - 1][2] - piece[0][2];
+      const length = piece.at(-1)![2] - piece[0]![2];
       const count = Math.max(1, Math.round(length / every));
       return Array.from({ length: count }, (_, index): PaperWords => {
-        const wanted = piece[0][2] + (length * (index + 0.5)) / count;
-        const place = piece.find(([, , at]) => at >= wanted) ?? piece[piece.length - 1];
+        const wanted = piece[0]![2] + (length * (index + 0.5)) / count;
+        const place = piece.find(([, , at]) => at >= wanted) ?? piece.at(-1)!;
         return { at: [place[0] + 1.5, place[1] + 1.5], text: code, sizeMm: 3 };
       });
     }),
@@ -43,13 +41,13 @@ function lineWords(part: PartPlan): PaperWords[] {
 }
 
 const datumWords = (part: PartPlan): PaperWords[] =>
-  part.datums.map(({ name, places }): PaperWords => ({ at: [places[0][0] + 2, places[0][1] + 1.5], text: name, sizeMm: 2.6 }));
+  part.datums.map(({ name, places }): PaperWords => ({ at: [places[0]![0] + 2, places[0]![1] + 1.5], text: name, sizeMm: 2.6 }));
 
 /** What is written along the two copies of a seam. */
 function seamWords({ seams }: PartPlan): PaperWords[] {
   if (seams.length < 2) return [];
   return seams.map((seam, index): PaperWords => {
-    const [a, b] = [seam[0], seam[seam.length - 1]];
+    const [a, b] = [seam[0]!, seam.at(-1)!];
     const turn = (Math.atan2(b[1] - a[1], b[0] - a[0]) * 180) / Math.PI;
     const flat = Math.abs(turn) > 90 ? turn - Math.sign(turn) * 180 : turn;
     return {

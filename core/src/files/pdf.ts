@@ -49,7 +49,7 @@ export async function writePdf(pages: readonly Page[], title: string, tell: Tell
           dashMm.map((length) => length * PT),
           0,
         ),
-        moveTo(points[0][0] * PT, points[0][1] * PT),
+        moveTo(points[0]![0] * PT, points[0]![1] * PT),
         ...points.slice(1).map(([x, y]) => lineTo(x * PT, y * PT)),
         stroke(),
         popGraphicsState(),

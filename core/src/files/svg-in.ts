@@ -122,14 +122,14 @@ function pageOf({ attributes }: SaxesTagPlain): Page {
     .trim()
     .split(/[\s,]+/)
     .map(Number);
-  const box = view.length === 4 && view.every(Number.isFinite) && view[2] > 0 && view[3] > 0 ? view : null;
+  const box = view.length === 4 && view.every(Number.isFinite) && view[2]! > 0 && view[3]! > 0 ? view : null;
   const size = /^\s*([\d.]+)\s*([a-z]*)\s*$/i.exec(attributes.width ?? '');
-  const unit = UNIT_MM[size?.[2].toLowerCase() ?? ''];
+  const unit = UNIT_MM[size?.[2]?.toLowerCase() ?? ''];
   const width = size ? Number(size[1]) : NaN;
   const height = Number.parseFloat(attributes.height ?? '');
-  const unitMm = unit && width > 0 ? (box ? (width * unit) / box[2] : unit) : null;
+  const unitMm = unit && width > 0 ? (box ? (width * unit) / box[2]! : unit) : null;
   // Turned over about the middle of the page, so that what lies at its top still does.
-  return { unitMm, top: box ? 2 * box[1] + box[3] : Number.isFinite(height) ? height : null };
+  return { unitMm, top: box ? 2 * box[1]! + box[3]! : Number.isFinite(height) ? height : null };
 }
 
 /** Path data of an element; null for one that draws nothing, empty where its measurements are missing. */
@@ -183,18 +183,18 @@ function flattened(d: string, transform: string, unitMm: number, found: Collecto
   let start = here;
   placed.iterate(([command, ...n]: [string, ...number[]]) => {
     if (command === 'M') {
-      here = start = { x: n[0], y: n[1] };
+      here = start = { x: n[0]!, y: n[1]! };
       return void subpaths.push({ closed: false, points: [here] });
     }
-    if (subpaths.length === 0 || subpaths[subpaths.length - 1].closed) subpaths.push({ closed: false, points: [start] });
-    const { points } = subpaths[subpaths.length - 1];
+    if (subpaths.length === 0 || subpaths.at(-1)!.closed) subpaths.push({ closed: false, points: [start] });
+    const { points } = subpaths.at(-1)!;
     if (command === 'Z') {
-      subpaths[subpaths.length - 1].closed = true;
+      subpaths.at(-1)!.closed = true;
       here = start;
-    } else if (command === 'C') points.push(...flattenCubic(here, { x: n[0], y: n[1] }, { x: n[2], y: n[3] }, (here = { x: n[4], y: n[5] }), tolerance));
-    else if (command === 'Q') points.push(...flattenQuadratic(here, { x: n[0], y: n[1] }, (here = { x: n[2], y: n[3] }), tolerance));
+    } else if (command === 'C') points.push(...flattenCubic(here, { x: n[0]!, y: n[1]! }, { x: n[2]!, y: n[3]! }, (here = { x: n[4]!, y: n[5]! }), tolerance));
+    else if (command === 'Q') points.push(...flattenQuadratic(here, { x: n[0]!, y: n[1]! }, (here = { x: n[2]!, y: n[3]! }), tolerance));
     else {
-      here = command === 'H' ? { x: n[0], y: here.y } : command === 'V' ? { x: here.x, y: n[0] } : { x: n[0], y: n[1] };
+      here = command === 'H' ? { x: n[0]!, y: here.y } : command === 'V' ? { x: here.x, y: n[0]! } : { x: n[0]!, y: n[1]! };
       points.push(here);
     }
   });

@@ -65,7 +65,7 @@ function gridOf({ minX, minY, maxX, maxY }: Box, width: number, height: number):
   const count = (size: number, step: number) => Math.max(1, Math.ceil((size + 2 * air - OVERLAP) / step));
   const [columns, rows] = [count(maxX - minX, stepX), count(maxY - minY, stepY)];
   const spare = [columns * stepX + OVERLAP - (maxX - minX), rows * stepY + OVERLAP - (maxY - minY)];
-  return { paper: { width, height }, origin: [minX - spare[0] / 2, minY - spare[1] / 2], across: columns, up: rows, stepX, stepY };
+  return { paper: { width, height }, origin: [minX - spare[0]! / 2, minY - spare[1]! / 2], across: columns, up: rows, stepX, stepY };
 }
 
 const codeOf = (grid: Grid, row: number, column: number): string => `${String.fromCharCode(65 + ((grid.up - 1 - row) % 26))}${column + 1}`;
@@ -96,10 +96,10 @@ function tilePage(plot: Plot, grid: Grid, row: number, column: number): Page | n
 function clippedStroke(stroke: PaperStroke, box: Box): PaperStroke[] {
   const pieces: (readonly [number, number])[][] = [];
   for (let index = 1; index < stroke.points.length; index++) {
-    const piece = clipToBox(stroke.points[index - 1], stroke.points[index], box);
+    const piece = clipToBox(stroke.points[index - 1]!, stroke.points[index]!, box);
     if (!piece) continue;
     const last = pieces.at(-1)?.at(-1);
-    if (last && last[0] === piece[0][0] && last[1] === piece[0][1]) pieces[pieces.length - 1].push(piece[1]);
+    if (last && last[0] === piece[0][0] && last[1] === piece[0][1]) pieces.at(-1)!.push(piece[1]);
     else pieces.push([...piece]);
   }
   return pieces.map((points) => ({ ...stroke, points }));

@@ -18,7 +18,7 @@ it('there is a finish of every system, each with figures in a sensible order', (
     const { touchMin, throughMin, recoat } = typicalFigures(system);
     expect(touchMin).toBeLessThanOrEqual(throughMin);
     for (const { fromMin, toMin } of recoat) expect(toMin ?? Infinity).toBeGreaterThan(fromMin);
-    if (recoat[1]) expect(recoat[1].fromMin).toBeGreaterThan(recoat[0].toMin ?? Infinity);
+    if (recoat[1]) expect(recoat[1].fromMin).toBeGreaterThan(recoat[0]!.toMin ?? Infinity);
   }
 });
 
@@ -38,7 +38,7 @@ it.each([
 it('a finish has its keys in the order of the schema, so that it is written the same everywhere', () => {
   const plain = Object.keys(finishSchema.entries).filter((key) => !['gun', 'pricePerL', 'cards'].includes(key));
   expect(Object.keys(typicalFinish('a', 'A', 'dope', '#112233', 40))).toEqual(plain);
-  expect(Object.keys(SHIPPED_TAPES[0])).toEqual(Object.keys(tapeSchema.entries));
+  expect(Object.keys(SHIPPED_TAPES[0]!)).toEqual(Object.keys(tapeSchema.entries));
 });
 
 it.each([

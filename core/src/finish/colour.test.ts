@@ -1,3 +1,4 @@
+import { theFirst } from '../units';
 import fc from 'fast-check';
 import {
   coatsFloor,
@@ -89,19 +90,19 @@ const card = (over: Partial<Card>): Card => ({
 describe('the ladder of a candy', () => {
   it('deepens coat by coat over a light ground', () => {
     const differences = ladderOf(candy, '#e0e0e0', 12).map(({ deltaE }) => deltaE);
-    differences.slice(1).forEach((one, index) => expect(one).toBeLessThanOrEqual(differences[index] + 1e-9));
+    differences.slice(1).forEach((one, index) => expect(one).toBeLessThanOrEqual(differences[index]! + 1e-9));
   });
   it('is read from a card on a like ground, between its steps too', () => {
     const carded = { ...candy, cards: [card({})] };
     const rungs = ladderOf(carded, '#c0c0c0', 6);
     expect(rungs.map(({ from }) => from)).toEqual(['card', 'card', 'card', 'card', 'formula', 'formula']);
-    expect(rungs[0].colour).toBe('#c08890');
-    expect(rungs[3].colour).toBe('#8a1020');
+    expect(rungs[0]!.colour).toBe('#c08890');
+    expect(rungs[3]!.colour).toBe('#8a1020');
     expect(nearestRung(rungs).coats).toBe(4);
     expect(coatsOver(carded, '#c0c0c0')).toEqual({ coats: 4, from: 'card' });
     // A ground unlike the card's asks the formula.
     expect(coatsOver(carded, '#1c1f24').from).not.toBe('card');
-    expect(ladderOf(carded, '#c1c0c0', 1)[0].from).toBe('card');
+    expect(ladderOf(carded, '#c1c0c0', 1)[0]!.from).toBe('card');
   });
   it('a hiding card counts the coats that hid it, before sheet and formula', () => {
     const solid = { ...typicalFinish('s', 'S', 'base-solvent', '#b3242b', 50), coats: 5 };
@@ -135,7 +136,7 @@ describe('the ladder of a candy', () => {
 
 describe('what is seen', () => {
   it('is the paint itself where it covers, and the ground through clear and candy', () => {
-    const [clear] = SHIPPED_FINISHES.filter(({ effect }) => effect === 'clear');
+    const clear = theFirst(SHIPPED_FINISHES.filter(({ effect }) => effect === 'clear'));
     expect(shownOver(typicalFinish('s', 'S', 'two-part', '#2f6f62', 40), '#ffffff', 1)).toBe('#2f6f62');
     expect(shownOver(clear, '#2f6f62', 2)).not.toBe(clear.colour);
     expect(shownOver(candy, '#ffffff', 1)).not.toBe(shownOver(candy, '#1c1f24', 1));

@@ -19,7 +19,7 @@ it('a thin enough film is the ground, a thick enough one the paint', () => {
   const paint = reflectanceOf('#b3242b');
   const ground = reflectanceOf('#f5f3ea');
   expect(layerOver(paint, 0.05, 0, ground)).toEqual(ground);
-  layerOver(paint, 0.05, 10_000, ground).forEach((value, index) => expect(value).toBeCloseTo(paint[index], 6));
+  layerOver(paint, 0.05, 10_000, ground).forEach((value, index) => expect(value).toBeCloseTo(paint[index]!, 6));
 });
 
 it('differs by nothing from itself, and the same both ways', () => {
@@ -48,7 +48,7 @@ it('never needs more coats for a looser tolerance', () => {
 it('takes the count of the data sheet where there is one, and says when hiding fails', () => {
   const clear = SHIPPED_FINISHES.find(({ system }) => system === 'clear-two-part');
   expect(clear && coatsOver(clear, '#000000')).toEqual({ coats: 2, from: 'sheet' });
-  const thin = { ...SHIPPED_FINISHES[1], coats: null, coatUm: 0.1 };
+  const thin = { ...SHIPPED_FINISHES[1]!, coats: null, coatUm: 0.1 };
   expect(coatsOver(thin, '#000000')).toEqual({ coats: 20, from: 'most' });
 });
 

@@ -1,4 +1,4 @@
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB, twoOf } from '../units';
 import type { Finish } from './finish';
 import { cardFor, ladderOf, nearestRung } from './ladder';
 import { colourDifference, layerOver, reflectanceOf, scatterFromHiding } from './layer';
@@ -73,7 +73,7 @@ const hiddenBy = ({ colour, hidingUm, coatUm }: Finish, under: string): Hiding =
 /** The count of the sheet holds over a fit ground; a solid colour takes more over a worse one. What is seen through does not, nor rubber: its count is the film it peels by. */
 function fromSheet(finish: Finish, stated: number, under: string): CoatCount {
   if (finish.effect !== 'solid' || finish.system === 'peelable') return { coats: stated, from: 'sheet' };
-  const [here, fit] = [under, FIT_GROUND].map((ground) => hiddenBy(finish, ground).coats ?? RULE_OF_THUMB.mostCoats);
+  const [here, fit] = twoOf([under, FIT_GROUND].map((ground) => hiddenBy(finish, ground).coats ?? RULE_OF_THUMB.mostCoats));
   const coats = Math.min(RULE_OF_THUMB.mostCoats, stated + Math.max(0, here - fit));
   return { coats, from: coats > stated ? 'ground' : 'sheet' };
 }

@@ -50,10 +50,10 @@ function measuredAt({ ground, steps }: Card, coats: number): Reflectance | null 
   const known = [{ coats: 0, colour: ground }, ...steps].sort((a, b) => a.coats - b.coats);
   const above = known.findIndex((step) => step.coats >= coats);
   if (above < 0) return null;
-  const [low, high] = [known[Math.max(0, above - 1)], known[above]];
+  const [low, high] = [known[Math.max(0, above - 1)]!, known[above]!];
   const share = high.coats === low.coats ? 1 : (coats - low.coats) / (high.coats - low.coats);
   const [from, to] = [reflectanceOf(low.colour), reflectanceOf(high.colour)];
-  const channel = (index: number) => from[index] + share * (to[index] - from[index]);
+  const channel = (index: number) => from[index]! + share * (to[index]! - from[index]!);
   return [channel(0), channel(1), channel(2)];
 }
 
@@ -63,13 +63,13 @@ const showsGround = ({ effect }: Pick<Finish, 'effect'>): boolean => effect === 
 /** Colour seen after so many coats over a ground: a covering finish shows its own. */
 export function shownOver(finish: Finish, ground: string, coats: number): string {
   if (finish.effect === 'clear' && !cardFor(finish, ground)) return clearOver(finish, ground, coats);
-  return showsGround(finish) ? ladderOf(finish, ground, coats)[coats - 1].colour : finish.colour;
+  return showsGround(finish) ? ladderOf(finish, ground, coats)[coats - 1]!.colour : finish.colour;
 }
 
 /** A clear tints what is below as a filter does: by the share of its film to the film that would hide. */
 function clearOver({ colour, hidingUm, coatUm }: Finish, ground: string, coats: number): string {
   const share = Math.min(1, (coats * coatUm) / hidingUm);
   const [below, tint] = [reflectanceOf(ground), reflectanceOf(colour)];
-  const channel = (index: number) => below[index] * (1 - share + share * tint[index]);
+  const channel = (index: number) => below[index]! * (1 - share + share * tint[index]!);
   return hexOf([channel(0), channel(1), channel(2)]);
 }

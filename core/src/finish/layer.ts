@@ -44,7 +44,7 @@ export function reflectanceOf(hex: string): Reflectance {
  */
 export function layerOver(masstone: Reflectance, scatterPerUm: number, filmUm: number, ground: Reflectance): Reflectance {
   if (filmUm <= 0) return ground;
-  const channel = (index: number) => layerChannel(masstone[index], scatterPerUm * filmUm, ground[index]);
+  const channel = (index: number) => layerChannel(masstone[index]!, scatterPerUm * filmUm, ground[index]!);
   return [channel(0), channel(1), channel(2)];
 }
 
@@ -96,6 +96,6 @@ function layerChannel(masstone: number, power: number, ground: number): number {
   return (1 - ground * (a - bCoth)) / (a - ground + bCoth);
 }
 
-const luminance = (reflectance: Reflectance): number => reflectance.reduce((sum, value, index) => sum + value * LUMINANCE[index], 0);
+const luminance = (reflectance: Reflectance): number => reflectance.reduce((sum, value, index) => sum + value * LUMINANCE[index]!, 0);
 const grey = (value: number): Reflectance => [value, value, value];
 const clip = (value: number): number => Math.min(LIGHTEST, Math.max(DARKEST, value));

@@ -1,3 +1,4 @@
+import { theFirst, twoOf } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -11,7 +12,7 @@ const { say } = wordsFor();
 const FOLDER = join(__dirname, '../../../examples');
 const EXAMPLES = readdirSync(FOLDER).filter((name) => name.endsWith('.json'));
 const text = (name: string) => readFileSync(join(FOLDER, name), 'utf8');
-const sound = (name = EXAMPLES[0]): JobFile => {
+const sound = (name = EXAMPLES[0]!): JobFile => {
   const read = readJobFile(text(name));
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.value;
@@ -99,7 +100,7 @@ describe('mergeShelf', () => {
   });
 
   it('gives a finish that differs a new id, and the design follows', () => {
-    const [first] = file.shelf.finishes;
+    const first = theFirst(file.shelf.finishes);
     const shelf = { ...SHIPPED_SHELF, finishes: SHIPPED_SHELF.finishes.map((finish) => (finish.id === first.id ? { ...finish, touchMin: 1 } : finish)) };
     const merged = mergeShelf(file, shelf);
     expect(merged.newFinishes.map(({ id }) => id)).toEqual([`${first.id}-2`]);
@@ -131,10 +132,10 @@ describe.each(['juniper', 'marigold'])('%s, a file of version 1', (name) => {
     expect(again).toEqual(read);
   });
   it('is the design of today, but for outlines that were drawn better since, and what stays on a part', () => {
-    const [first, second] = [old, text(`${name}.json`)].map((one) => readJobFile(one));
+    const [first, second] = twoOf([old, text(`${name}.json`)].map((one) => readJobFile(one)));
     if (!first.ok || !second.ok) throw new Error('not read');
     const then = first.value.design.parts;
-    const parts = second.value.design.parts.map(({ attached: _, ...part }, index) => ({ ...part, surface: then[index].surface }));
+    const parts = second.value.design.parts.map(({ attached: _, ...part }, index) => ({ ...part, surface: then[index]!.surface }));
     expect(first.value.design).toEqual({ ...second.value.design, parts });
   });
 });

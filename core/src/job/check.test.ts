@@ -22,8 +22,8 @@ it('a sound design has no faults', () => expect(faults({})).toEqual([]));
 
 it.each<[string, Partial<Design>, RegExp]>([
   ['a part twice', { parts: [part(), part()] }, /^parts\[1\]\.id: "a" is used twice$/],
-  ['a line twice', { parts: [part({ lines: [part().lines[0], part().lines[0]] })] }, /^parts\[0\]\.lines\[1\]\.id/],
-  ['a datum twice', { parts: [part({ datums: [part().datums[0], part().datums[0]] })] }, /^parts\[0\]\.datums\[1\]\.id/],
+  ['a line twice', { parts: [part({ lines: [part().lines[0]!, part().lines[0]!] })] }, /^parts\[0\]\.lines\[1\]\.id/],
+  ['a datum twice', { parts: [part({ datums: [part().datums[0]!, part().datums[0]!] })] }, /^parts\[0\]\.datums\[1\]\.id/],
   [
     'a line parallel to itself',
     { parts: [part({ lines: [{ kind: 'parallel', id: 'l', name: 'L', runOn: true, of: 'l', offset: 4 }] })] },
@@ -73,7 +73,7 @@ describe('what the lines of a part follow from', () => {
     const onward = (id: string, from: string): Part =>
       part({ id, lines: [{ kind: 'continuation', id: 'l', name: 'L', runOn: true, part: from, of: 'l', end: 'end', mode: 'side' }] });
     const parts = [onward('a', 'b'), onward('b', 'a')];
-    expect(text(parts[0], parts).length).toBeLessThan(5000);
+    expect(text(parts[0]!, parts).length).toBeLessThan(5000);
   });
 });
 

@@ -156,7 +156,7 @@ export function renameFinishes(design: Design, follow: (id: string) => string): 
   for (const { keys, finish } of finishesNamed(design)) {
     // The keys come from the design itself: every step but the last leads to an object or a list.
     const place = keys.slice(0, -1).reduce<unknown>((at, key) => (at as Record<string | number, unknown>)[key], next) as Record<string | number, unknown>;
-    place[keys[keys.length - 1]] = follow(finish);
+    place[keys.at(-1)!] = follow(finish);
   }
   return next;
 }

@@ -4,7 +4,7 @@ import type { LineOf } from './line';
 import type { Made } from './made';
 import { faces, onPiece, VIEW_AXES, type PartBoard } from './part-shape';
 import { wrapped } from './wrap';
-import { halved, plainly } from '../units';
+import { halved, plainly, theFirst, theLast } from '../units';
 
 /** The board without its mirroring: lines are worked out on the part that is measured. */
 const asMeasured = (board: PartBoard): PartBoard => ({ ...board, mirrored: false, reflect: (place) => place });
@@ -28,16 +28,16 @@ function halfOf(path: Path, board: PartBoard, into: Space, near: boolean): Path[
     const [place] = wrapped([pointAt(path, at), pointAt(path, at + 0.01)], board.measured);
     return faces(onPiece(board, place?.[0] ?? pointAt(path, at)).out, into) === near;
   };
-  const stops = [path[0].at];
+  const stops = [path[0]!.at];
   for (let index = 1; index < path.length; index++) {
-    const [from, to] = [path[index - 1].at, path[index].at];
+    const [from, to] = [path[index - 1]!.at, path[index]!.at];
     if (shown(from) === shown(to)) continue;
     const first = shown(from);
     stops.push(halved(from, to, 40, (half) => shown(half) === first));
   }
-  stops.push(path[path.length - 1].at);
+  stops.push(theLast(path).at);
   return stops.slice(1).flatMap((to, index) => {
-    const from = stops[index];
+    const from = stops[index]!;
     const piece = pieceOf(path, from, to);
     return piece && shown((from + to) / 2) ? [piece.map((point) => ({ ...point, at: point.at - from }))] : [];
   });
@@ -57,7 +57,7 @@ export function continuedLine(line: LineOf<'continuation'>, board: PartBoard, ot
   const nearest = cuts
     .map((path) => ({
       path,
-      away: Math.min(...[path[0], path[path.length - 1], pointAt(path, path[path.length - 1].at / 2)].map((place) => gap(onPiece(own, place).at, ends.at))),
+      away: Math.min(...[theFirst(path), theLast(path), pointAt(path, theLast(path).at / 2)].map((place) => gap(onPiece(own, place).at, ends.at))),
     }))
     .sort((a, b) => a.away - b.away)[0];
   return nearest ? [nearest.path] : plainly('line.on-misses');
@@ -69,7 +69,7 @@ const gap = (a: Space, b: Space): number => sizeOf(plus(a, b, -1));
 function endOf(pieces: readonly Path[], end: 'start' | 'end', board: PartBoard): { at: Space; onward: Space } | null {
   const piece = end === 'start' ? pieces[0] : pieces[pieces.length - 1];
   if (!piece) return null;
-  const [last, step] = end === 'start' ? [piece[0].at, 1] : [piece[piece.length - 1].at, -1];
+  const [last, step] = end === 'start' ? [piece[0]!.at, 1] : [theLast(piece).at, -1];
   const at = onPiece(board, pointAt(piece, last)).at;
   const before = onPiece(board, pointAt(piece, last + step)).at;
   return { at, onward: unit(plus(at, before, -1)) };

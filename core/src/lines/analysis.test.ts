@@ -1,3 +1,4 @@
+import { theFirst } from '../units';
 import { pathLength, pointAt, type Path } from '../curves';
 import fc from 'fast-check';
 import { areasOn, BOARD, linesOn, straight, sweep } from '../testing';
@@ -26,7 +27,7 @@ describe('stations', () => {
         return path.every((point) => {
           const next = at.findIndex((one) => one >= point.at - 1e-9);
           if (next <= 0) return true;
-          const [p, q] = [pointAt(path, at[next - 1]), pointAt(path, at[next])];
+          const [p, q] = [pointAt(path, at[next - 1]!), pointAt(path, at[next]!)];
           const cross = (q.x - p.x) * (point.y - p.y) - (q.y - p.y) * (point.x - p.x);
           return Math.abs(cross) / Math.hypot(q.x - p.x, q.y - p.y) <= tolerance + 1e-6;
         });
@@ -35,10 +36,12 @@ describe('stations', () => {
     );
   });
   it('count along a line that turns back on itself', () => {
-    const [circle] = linesOn(BOARD, [
-      { kind: 'ellipse', id: 'c', name: 'c', runOn: false, datum: 'base', centre: { along: 500, above: 250 }, width: 200, height: 200, turnDeg: 0 },
-    ]);
-    const { by, rows } = stationsOf(circle.pieces[0], plain, 100, 5);
+    const circle = theFirst(
+      linesOn(BOARD, [
+        { kind: 'ellipse', id: 'c', name: 'c', runOn: false, datum: 'base', centre: { along: 500, above: 250 }, width: 200, height: 200, turnDeg: 0 },
+      ]),
+    );
+    const { by, rows } = stationsOf(circle.pieces[0]!, plain, 100, 5);
     expect(by).toBe('line');
     expect(rows.filter(({ extra }) => !extra)).toHaveLength(8);
   });
@@ -47,12 +50,12 @@ describe('stations', () => {
 describe('fairness', () => {
   it('finds nothing on a fair curve, a straight or an arc', () => {
     expect(wigglesOf(curve(...FAIR))).toEqual([]);
-    expect(wigglesOf(linesOn(BOARD, [straight('s', [0, 0], [900, 400])])[0].pieces[0])).toEqual([]);
+    expect(wigglesOf(linesOn(BOARD, [straight('s', [0, 0], [900, 400])])[0]!.pieces[0]!)).toEqual([]);
   });
   it('finds one point that is out, where it is and about how much', () => {
     const wrong = FAIR.map(([x, y], index): [number, number] => (index === 6 ? [x, y + 4] : [x, y]));
     const path = curve(...wrong);
-    const worst = wigglesOf(path).sort((a, b) => b.sizeMm - a.sizeMm)[0];
+    const worst = wigglesOf(path).sort((a, b) => b.sizeMm - a.sizeMm)[0]!;
     expect(worst).toBeDefined();
     expect(Math.abs(pointAt(path, worst.at).x - 1200)).toBeLessThan(300);
     expect(worst.sizeMm).toBeGreaterThan(0.4);
@@ -61,9 +64,9 @@ describe('fairness', () => {
   it('is made by moving no point farther than allowed, and ends stay', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: -5, max: 5 }), { minLength: 11, maxLength: 11 }), fc.integer({ min: 1, max: 6 }), (noise, most) => {
-        const points = FAIR.map(([x, y], index) => ({ x, y: y + noise[index] }));
+        const points = FAIR.map(([x, y], index) => ({ x, y: y + noise[index]! }));
         const { points: faired, movedMm } = fairedPoints(points, most);
-        const still = (index: number) => faired[index].x === points[index].x && faired[index].y === points[index].y;
+        const still = (index: number) => faired[index]!.x === points[index]!.x && faired[index]!.y === points[index]!.y;
         return movedMm.every((moved) => moved <= most + 1e-9) && still(0) && still(points.length - 1);
       }),
     );
@@ -78,7 +81,7 @@ describe('fairness', () => {
 
 describe('the second side', () => {
   const line = curve([0, 100], [500, 160], [1000, 120]);
-  const at = (along: number, off: number) => ({ along, above: matchOf([line], plain, [{ along, above: 0 }]).rows[0].planned! + off });
+  const at = (along: number, off: number) => ({ along, above: matchOf([line], plain, [{ along, above: 0 }]).rows[0]!.planned! + off });
   it('matches where it was laid as planned', () => {
     const { worstMm, seen } = matchOf([line], plain, [at(100, 0), at(400, 0), at(900, 0)]);
     expect([Math.abs(worstMm) < 1e-9, seen]).toEqual([true, false]);
@@ -105,12 +108,14 @@ describe('features on the way', () => {
   const base = { name: 'n', datum: 'base' };
   const line = straight('s', [0, 100], [1000, 100]);
   it('are told with where the line meets them', () => {
-    const [found] = linesOn(BOARD, [line], {
-      features: [
-        { kind: 'raised-row', id: 'r', ...base, from: { along: 200, above: 0 }, to: { along: 200, above: 500 }, height: 2, pitch: 20 },
-        { kind: 'texture', id: 't', ...base, shape: zone },
-      ],
-    });
+    const found = theFirst(
+      linesOn(BOARD, [line], {
+        features: [
+          { kind: 'raised-row', id: 'r', ...base, from: { along: 200, above: 0 }, to: { along: 200, above: 500 }, height: 2, pitch: 20 },
+          { kind: 'texture', id: 't', ...base, shape: zone },
+        ],
+      }),
+    );
     expect(found.crosses.map(({ kind, from, to }) => [kind, Math.round(from), Math.round(to)])).toEqual([
       ['raised-row', 200, 200],
       ['texture', 400, 600],
@@ -118,7 +123,7 @@ describe('features on the way', () => {
   });
   it('an opening cuts the line and the area', () => {
     const features = [{ kind: 'opening', id: 'o', ...base, use: 'window', shape: zone }] as const;
-    const [found] = linesOn(BOARD, [line], { features });
+    const found = theFirst(linesOn(BOARD, [line], { features }));
     expect(found.pieces.map((piece) => Math.round(pathLength(piece)))).toEqual([400, 400]);
     expect(found.crosses).toMatchObject([{ kind: 'opening', from: expect.closeTo(400, 3), to: expect.closeTo(600, 3) }]);
     const { areas } = areasOn(BOARD, [line], { features });
@@ -130,7 +135,7 @@ describe('features on the way', () => {
     const hatch = { kind: 'opening', id: 'o', ...base, use: 'hole', shape: { kind: 'round', at: { along: 200, above: 50 * Math.PI }, diameter: 60 } } as const;
     const { areas } = areasOn(tube, [], { features: [hatch] });
     expect(areas).toHaveLength(1);
-    expect(areas[0].sizeMm2).toBeCloseTo(Math.PI * 100 * 400 - Math.PI * 900, -2);
+    expect(areas[0]!.sizeMm2).toBeCloseTo(Math.PI * 100 * 400 - Math.PI * 900, -2);
   });
   it('lines hidden in the drawing still bound areas', () =>
     expect(areasOn(BOARD, [{ ...sweep('w', [0, 200], [1000, 240]), hidden: true }]).areas).toHaveLength(2));

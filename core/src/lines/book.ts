@@ -144,7 +144,7 @@ export function filletIn(part: PartShape, line: LineOf<'fillet'>, book: Book, re
   const b = behind(part, line.b, 'corner', book);
   if (isTrouble(b)) return b;
   if (a.paths.length !== 1 || b.paths.length !== 1) return plainly('line.corner-two');
-  return filletBetween(restOf(line.a) ?? a.paths[0], restOf(line.b) ?? b.paths[0], line.radius, line.keepA, line.keepB);
+  return filletBetween(restOf(line.a) ?? a.paths[0]!, restOf(line.b) ?? b.paths[0]!, line.radius, line.keepA, line.keepB);
 }
 
 function continuation(part: PartShape, line: LineOf<'continuation'>, book: Book): Made {

@@ -32,7 +32,7 @@ export function wigglesOf(path: Path): Wiggle[] {
 }
 
 function wigglesWithin(path: Path, overMm: number): Wiggle[] {
-  const start = path[0].at;
+  const start = path[0]!.at;
   const step = overMm / STEPS_PER_WINDOW;
   const count = Math.floor((pathLength(path) - overMm) / (2 * step) + 1e-9) + 1;
   const found: Wiggle[] = [];
@@ -48,18 +48,18 @@ function wigglesWithin(path: Path, overMm: number): Wiggle[] {
 
 const turningThrough = (places: Path): number =>
   places.slice(1).reduce((sum, b, index) => {
-    const a = places[index];
+    const a = places[index]!;
     return sum + Math.abs(Math.atan2(a.tx * b.ty - a.ty * b.tx, a.tx * b.tx + a.ty * b.ty));
   }, 0);
 
 /** How far, from the highest to the lowest, places stray from the cubic nearest to them over their chord, mm. */
 function strayFromCubic(places: readonly Point[]): number {
-  const [a, b] = [places[0], places[places.length - 1]];
+  const [a, b] = [places[0]!, places.at(-1)!];
   const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   const [ux, uy] = [(b.x - a.x) / length, (b.y - a.y) / length];
   const local = places.map(({ x, y }) => [(2 * ((x - a.x) * ux + (y - a.y) * uy)) / length - 1, (y - a.y) * ux - (x - a.x) * uy] as const);
   const coefficients = nearestCubic(local);
-  const rest = local.map(([t, v]) => v - (coefficients[0] + t * (coefficients[1] + t * (coefficients[2] + t * coefficients[3]))));
+  const rest = local.map(([t, v]) => v - (coefficients[0]! + t * (coefficients[1]! + t * (coefficients[2]! + t * coefficients[3]!))));
   return largest(rest) - smallest(rest);
 }
 
@@ -70,15 +70,15 @@ function nearestCubic(samples: readonly (readonly [number, number])[]): number[]
     samples.reduce((sum, [t, v]) => sum + t ** i * v, 0),
   ]);
   for (let column = 0; column < 4; column++) {
-    const pivot = rows.slice(column).reduce((best, row, index) => (Math.abs(row[column]) > Math.abs(rows[best][column]) ? index + column : best), column);
-    [rows[column], rows[pivot]] = [rows[pivot], rows[column]];
+    const pivot = rows.slice(column).reduce((best, row, index) => (Math.abs(row[column]!) > Math.abs(rows[best]![column]!) ? index + column : best), column);
+    [rows[column], rows[pivot]] = [rows[pivot]!, rows[column]!];
     for (let row = 0; row < 4; row++) {
       if (row === column) continue;
-      const factor = rows[row][column] / rows[column][column];
-      for (let k = column; k < 5; k++) rows[row][k] -= factor * rows[column][k];
+      const factor = rows[row]![column]! / rows[column]![column]!;
+      for (let k = column; k < 5; k++) rows[row]![k]! -= factor * rows[column]![k]!;
     }
   }
-  return rows.map((row, index) => row[4] / row[index]);
+  return rows.map((row, index) => row[4]! / row[index]!);
 }
 
 /** Points of a sweep made fair, with how far each was moved. */
@@ -98,29 +98,32 @@ const ROUNDS = 80;
 export function fairedPoints(points: readonly Point[], mostMm: number): Faired {
   const moved = points.map((point) => ({ ...point }));
   const knots = points.reduce<number[]>(
-    (sums, point, index) => [...sums, index === 0 ? 0 : sums[index - 1] + Math.sqrt(Math.hypot(point.x - points[index - 1].x, point.y - points[index - 1].y))],
+    (sums, point, index) => [
+      ...sums,
+      index === 0 ? 0 : sums[index - 1]! + Math.sqrt(Math.hypot(point.x - points[index - 1]!.x, point.y - points[index - 1]!.y)),
+    ],
     [],
   );
   for (let round = 0; round < ROUNDS; round++) {
     for (let index = 1; index < points.length - 1; index++) {
       const wanted = expectedAt(index, moved, knots);
-      const dx = moved[index].x + 0.5 * (wanted.x - moved[index].x) - points[index].x;
-      const dy = moved[index].y + 0.5 * (wanted.y - moved[index].y) - points[index].y;
+      const dx = moved[index]!.x + 0.5 * (wanted.x - moved[index]!.x) - points[index]!.x;
+      const dy = moved[index]!.y + 0.5 * (wanted.y - moved[index]!.y) - points[index]!.y;
       const limit = Math.min(1, mostMm / (Math.hypot(dx, dy) || 1));
-      moved[index] = { x: points[index].x + dx * limit, y: points[index].y + dy * limit };
+      moved[index] = { x: points[index]!.x + dx * limit, y: points[index]!.y + dy * limit };
     }
   }
-  return { points: moved, movedMm: moved.map((point, index) => Math.hypot(point.x - points[index].x, point.y - points[index].y)) };
+  return { points: moved, movedMm: moved.map((point, index) => Math.hypot(point.x - points[index]!.x, point.y - points[index]!.y)) };
 }
 
 /** Where the polynomial through up to four neighbours puts a point. Source: Lagrange. */
 function expectedAt(index: number, points: readonly Point[], knots: readonly number[]): Point {
   const near = [index - 2, index - 1, index + 1, index + 2].filter((other) => other >= 0 && other < points.length);
   const weights = near.map((own) =>
-    near.reduce((product, other) => (other === own ? product : (product * (knots[index] - knots[other])) / (knots[own] - knots[other])), 1),
+    near.reduce((product, other) => (other === own ? product : (product * (knots[index]! - knots[other]!)) / (knots[own]! - knots[other]!)), 1),
   );
   return {
-    x: near.reduce((sum, other, i) => sum + weights[i] * points[other].x, 0),
-    y: near.reduce((sum, other, i) => sum + weights[i] * points[other].y, 0),
+    x: near.reduce((sum, other, i) => sum + weights[i]! * points[other]!.x, 0),
+    y: near.reduce((sum, other, i) => sum + weights[i]! * points[other]!.y, 0),
   };
 }

@@ -22,7 +22,7 @@ export function featureCrossings(pieces: readonly Path[], features: readonly Pla
     const straight = row && straightPath(row[0], row[1]);
     if (straight) return pieces.flatMap((piece) => pathCrossings(piece, straight).map(({ onFirst }) => say(onFirst, onFirst)));
     if (!ring) return [];
-    if (feature.kind === 'opening') return pieces.slice(1).flatMap((piece, index) => openingBetween(pieces[index], piece, ring, say));
+    if (feature.kind === 'opening') return pieces.slice(1).flatMap((piece, index) => openingBetween(pieces[index]!, piece, ring, say));
     return pieces.flatMap((piece) => stretchesIn(piece, ring).map(([from, to]) => say(from, to)));
   });
   return found.sort((a, b) => a.from - b.from || a.to - b.to);
@@ -30,15 +30,15 @@ export function featureCrossings(pieces: readonly Path[], features: readonly Pla
 
 /** Two pieces of one line with an opening between them. */
 function openingBetween(before: Path, after: Path, ring: readonly Point[], say: (from: number, to: number) => FeatureCrossing): FeatureCrossing[] {
-  const [from, to] = [before[before.length - 1], after[0]];
+  const [from, to] = [before.at(-1)!, after[0]!];
   const across = to.at - from.at > 1e-3 && insideRing({ x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }, ring);
   return across ? [say(from.at, to.at)] : [];
 }
 
 function stretchesIn(piece: Path, ring: readonly Point[]): [number, number][] {
-  const stops = [piece[0].at, ...rimCrossings(piece, ring).sort((a, b) => a - b), piece[piece.length - 1].at];
+  const stops = [piece[0]!.at, ...rimCrossings(piece, ring).sort((a, b) => a - b), piece.at(-1)!.at];
   return stops.slice(1).flatMap((to, index): [number, number][] => {
-    const from = stops[index];
+    const from = stops[index]!;
     return to - from > 1e-3 && insideRing(pointAt(piece, (from + to) / 2), ring) ? [[from, to]] : [];
   });
 }

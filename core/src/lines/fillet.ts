@@ -61,7 +61,7 @@ const towards = (centre: Point, corner: Point, radius: number): Point => {
 
 /** A leg begun earlier, straight back from its start, so that lines which only almost meet still do. */
 function startingEarlier(path: Path, by: number): Path {
-  const first = path[0];
+  const first = path[0]!;
   const start: PathPoint = { ...first, x: first.x - first.tx * by, y: first.y - first.ty * by, curvature: 0, at: first.at - by };
   return [start, { ...first, curvature: 0 }, ...path];
 }
@@ -69,7 +69,7 @@ function startingEarlier(path: Path, by: number): Path {
 /** On which side of one leg the other leads away: 1 left, −1 right. */
 function sideOf(leg: Path, at: number, other: Path, otherAt: number): -1 | 0 | 1 {
   const here = pointAt(leg, at);
-  const ahead = pointAt(other, Math.min(otherAt + Math.max(1, pathLength(other) / 20), other[other.length - 1].at));
+  const ahead = pointAt(other, Math.min(otherAt + Math.max(1, pathLength(other) / 20), other.at(-1)!.at));
   const side = here.tx * (ahead.y - here.y) - here.ty * (ahead.x - here.x);
   return Math.abs(side) < 1e-9 ? 0 : side > 0 ? 1 : -1;
 }

@@ -1,3 +1,4 @@
+import { theFirst, twoOf, threeOf, theLast } from '../units';
 import { corners, pathLength } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
@@ -11,14 +12,14 @@ const said = (fault: ResolvedLine['fault']): string => (fault ? say(fault) : '')
 const common = { id: 'l', name: 'l', runOn: false };
 const measured = { ...common, datum: 'base' };
 const m = (along: number, above: number) => ({ along, above });
-const first = (line: TrimLine, surface: Surface = BOARD, ...others: TrimLine[]): ResolvedLine => linesOn(surface, [line, ...others])[0];
+const first = (line: TrimLine, surface: Surface = BOARD, ...others: TrimLine[]): ResolvedLine => linesOn(surface, [line, ...others])[0]!;
 const length = ({ pieces }: ResolvedLine): number => pieces.reduce((sum, piece) => sum + pathLength(piece), 0);
 const TUBE: Surface = { kind: 'tube', diameter: 100, length: 400 };
 
 describe('arcs', () => {
   it('by radius start in their direction and turn as told', () => {
     const arc = first({ kind: 'radius', ...measured, from: m(100, 100), headingDeg: 90, radius: 50, turnDeg: -90 });
-    const [start, end] = [arc.pieces[0][0], arc.pieces[0].at(-1)!];
+    const [start, end] = [arc.pieces[0]![0]!, arc.pieces[0]!.at(-1)!];
     expect([start.tx, start.ty].map(Math.round)).toEqual([0, 1]);
     expect([end.x, end.y].map(Math.round)).toEqual([150, 150]);
     expect(length(arc)).toBeCloseTo(25 * Math.PI, 9);
@@ -27,15 +28,15 @@ describe('arcs', () => {
   it('through more than three places come as near as one circle can', () => {
     const on = (angle: number) => m(500 + 200 * Math.cos(angle), 100 + 200 * Math.sin(angle));
     const arc = first({ kind: 'arc', ...measured, from: on(0.3), through: on(1), also: [on(1.6), on(2.2)], to: on(2.8) });
-    expect(1 / arc.pieces[0][2].curvature).toBeCloseTo(200, 6);
+    expect(1 / arc.pieces[0]![2]!.curvature).toBeCloseTo(200, 6);
   });
 });
 
 describe('sweeps', () => {
   it('leave and arrive in the directions asked for', () => {
     const line = first({ kind: 'sweep', ...measured, points: [m(0, 100), m(400, 200), m(1000, 150)], startDeg: 0, endDeg: -20 });
-    const piece = line.pieces[0];
-    expect(piece[0].ty).toBeCloseTo(0, 9);
+    const piece = line.pieces[0]!;
+    expect(piece[0]!.ty).toBeCloseTo(0, 9);
     expect(Math.atan2(piece.at(-1)!.ty, piece.at(-1)!.tx)).toBeCloseTo((-20 * Math.PI) / 180, 9);
   });
   it('never loop between places that go forward', () => {
@@ -44,19 +45,19 @@ describe('sweeps', () => {
     fc.assert(
       fc.property(heights, steps, (above, gaps) => {
         let along = 0;
-        const points = above.map((height, index) => m((along += gaps[index]), height));
+        const points = above.map((height, index) => m((along += gaps[index]!), height));
         const surface: Surface = { kind: 'flat', outline: { kind: 'rectangle', width: 4000, height: 2000 } };
         const path = first({ kind: 'sweep', ...measured, points }, surface).path ?? [];
         // Between two places the direction never swings right round: only a loop does that.
         let span = 0;
         let [turned, least, most] = [0, 0, 0];
         for (let i = 1; i < path.length; i++) {
-          const [a, b] = [path[i - 1], path[i]];
+          const [a, b] = [path[i - 1]!, path[i]!];
           turned += Math.atan2(a.tx * b.ty - a.ty * b.tx, a.tx * b.tx + a.ty * b.ty);
           least = Math.min(least, turned);
           most = Math.max(most, turned);
           if (most - least > Math.PI) return false;
-          if (Math.hypot(b.x - points[span + 1].along, b.y - points[span + 1].above) < 1e-9) {
+          if (Math.hypot(b.x - points[span + 1]!.along, b.y - points[span + 1]!.above) < 1e-9) {
             span++;
             [turned, least, most] = [0, 0, 0];
           }
@@ -77,11 +78,11 @@ describe('closed lines', () => {
   });
   it('an ellipse bends by a/b² at its sharp ends', () => {
     const line = first({ kind: 'ellipse', ...measured, centre: m(500, 250), width: 300, height: 100, turnDeg: 30 });
-    expect(Math.max(...line.pieces[0].map(({ curvature }) => curvature))).toBeCloseTo(150 / 50 ** 2, 6);
+    expect(Math.max(...line.pieces[0]!.map(({ curvature }) => curvature))).toBeCloseTo(150 / 50 ** 2, 6);
   });
   it('a parallel inside a circle is a smaller one, and past its middle there is none', () => {
     const circle: TrimLine = { kind: 'ellipse', ...measured, id: 'c', centre: m(500, 250), width: 200, height: 200, turnDeg: 0 };
-    const inside = (offset: number) => linesOn(BOARD, [circle, { kind: 'parallel', ...common, of: 'c', offset }])[1];
+    const inside = (offset: number) => linesOn(BOARD, [circle, { kind: 'parallel', ...common, of: 'c', offset }])[1]!;
     expect(length(inside(30))).toBeCloseTo(140 * Math.PI, 0);
     expect(length(inside(-30))).toBeCloseTo(260 * Math.PI, 0);
     expect(said(inside(150).fault)).toMatch(/nothing left/);
@@ -91,7 +92,7 @@ describe('closed lines', () => {
 describe('parallels of edges', () => {
   it('lie inside the part for a positive distance', () => {
     const line = first({ kind: 'parallel', ...common, of: { edge: 0 }, offset: 40 });
-    expect(line.pieces[0].every(({ y }) => Math.abs(y - 40) < 1e-9)).toBe(true);
+    expect(line.pieces[0]!.every(({ y }) => Math.abs(y - 40) < 1e-9)).toBe(true);
     expect(said(first({ kind: 'parallel', ...common, of: { edge: 9 }, offset: 40 }).fault)).toMatch(/edge 10, which the part does not have/);
   });
   it('round a corner of another line, they swing outside and meet inside', () => {
@@ -110,7 +111,7 @@ describe('parallels of edges', () => {
         },
       ],
     };
-    const at = (offset: number) => linesOn(BOARD, [angle, { kind: 'parallel', ...common, of: 'a', offset }])[1];
+    const at = (offset: number) => linesOn(BOARD, [angle, { kind: 'parallel', ...common, of: 'a', offset }])[1]!;
     expect(length(at(-50))).toBeCloseTo(700 + (Math.PI / 2) * 50, 0);
     expect(length(at(50))).toBeCloseTo(600, 1);
   });
@@ -144,9 +145,9 @@ describe('bands', () => {
           });
           const lean = ((headingDeg + 90 - slantDeg) * Math.PI) / 180;
           edges.forEach(({ path }, index) => {
-            const { x, y } = (path ?? [])[0];
+            const { x, y } = (path ?? [])[0]!;
             const square = (x - 1500) * Math.sin(lean) - (y - 1500) * Math.cos(lean);
-            expect(Math.abs(square)).toBeCloseTo(placed[index], 6);
+            expect(Math.abs(square)).toBeCloseTo(placed[index]!, 6);
           });
         },
       ),
@@ -187,16 +188,16 @@ describe('bands', () => {
     const line: TrimLine = { kind: 'bands', ...measured, from: m(0, 0), headingDeg: 0, count: 3, width: 100, gap: 50, margin: 100, slantDeg: 0, taper: 1 };
     const lines = linesOn(BOARD, [line]);
     expect(lines.map(({ code }) => code)).toEqual(['L1a', 'L1b', 'L1c', 'L1d', 'L1e', 'L1f']);
-    expect(lines.map(({ pieces }) => Math.round(pieces[0][0].x))).toEqual([100, 200, 250, 350, 400, 500]);
+    expect(lines.map(({ pieces }) => Math.round(pieces[0]![0]!.x))).toEqual([100, 200, 250, 350, 400, 500]);
     expect(areasOn(BOARD, [line]).areas).toHaveLength(7);
   });
   it('taper evenly and slant', () => {
     expect(placeBands(3, 100, 0, 0, 0.5).map(({ widthMm }) => widthMm)).toEqual([100, 75, 50]);
-    const [edge] = linesOn(BOARD, [
-      { kind: 'bands', ...measured, from: m(0, 0), headingDeg: 0, count: 1, width: 50, gap: 0, margin: 300, slantDeg: 45, taper: 1 },
-    ]);
-    const ys = edge.pieces[0];
-    expect(Math.abs(ys.at(-1)!.x - ys[0].x)).toBeCloseTo(500, 0);
+    const edge = theFirst(
+      linesOn(BOARD, [{ kind: 'bands', ...measured, from: m(0, 0), headingDeg: 0, count: 1, width: 50, gap: 0, margin: 300, slantDeg: 45, taper: 1 }]),
+    );
+    const ys = edge.pieces[0]!;
+    expect(Math.abs(ys.at(-1)!.x - ys[0]!.x)).toBeCloseTo(500, 0);
   });
   it('are rings round a tube', () => {
     const lines = linesOn(TUBE, [
@@ -216,16 +217,16 @@ describe('lines made from lines', () => {
     const mirror: TrimLine = { kind: 'mirror', ...common, runOn: true, datum: 'centre', of: 'w' };
     const at = (line: TrimLine) => linesOn(BOARD, [line, mirror], { datums: [{ id: 'base', name: 'b', at: [0, 0], angleDeg: 0 }, datum] });
     for (const height of [300, 340]) {
-      const [own, other] = at(sweep('w', [0, 200], [400, height], [1000, 180]));
-      own.pieces[0].forEach(({ y }, index) => expect(other.pieces[0][index].y).toBeCloseTo(500 - y, 6));
+      const [own, other] = twoOf(at(sweep('w', [0, 200], [400, height], [1000, 180])));
+      own.pieces[0]!.forEach(({ y }, index) => expect(other.pieces[0]![index]!.y).toBeCloseTo(500 - y, 6));
     }
   });
   it('a rounded corner touches both lines and cuts them off there', () => {
     const fillet: TrimLine = { kind: 'fillet', ...common, id: 'f', a: 'a', b: 'b', radius: 60, keepA: 'start', keepB: 'end' };
-    const [a, b, f] = linesOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet]);
+    const [a, b, f] = threeOf(linesOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet]));
     expect(length(f)).toBeCloseTo((Math.PI / 2) * 60, 3);
-    expect(a.pieces[0].at(-1)!.x).toBeCloseTo(440, 6);
-    expect(b.pieces[0][0].y).toBeCloseTo(260, 6);
+    expect(a.pieces[0]!.at(-1)!.x).toBeCloseTo(440, 6);
+    expect(b.pieces[0]![0]!.y).toBeCloseTo(260, 6);
     expect(areasOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet]).areas).toHaveLength(2);
   });
   it.each([false, true])('at both ends of a line is cut at both, whether lines run on (%s) or not', (runOn) => {
@@ -246,9 +247,10 @@ describe('lines made from lines', () => {
       round('f', 'left', 'top', 'start', 'end'),
       round('g', 'top', 'right', 'start', 'end'),
     ];
-    const [left, top, right, f, g] = linesOn(BOARD, lines);
-    const ends = ({ pieces }: typeof left) => [pieces[0][0], pieces[0][pieces[0].length - 1]].map(({ x, y }) => [Math.round(x), Math.round(y)]);
-    expect([left, top, right, f, g].map(({ fault, pieces }) => [fault, pieces.length])).toEqual(Array.from({ length: 5 }, () => [null, 1]));
+    const all = linesOn(BOARD, lines);
+    const [left, top, right] = threeOf(all);
+    const ends = ({ pieces }: ResolvedLine) => [theFirst(theFirst(pieces)), theLast(theFirst(pieces))].map(({ x, y }) => [Math.round(x), Math.round(y)]);
+    expect(all.map(({ fault, pieces }) => [fault, pieces.length])).toEqual(Array.from({ length: 5 }, () => [null, 1]));
     expect([ends(left), ends(top), ends(right)]).toEqual([
       [
         [200, 0],
@@ -281,22 +283,22 @@ describe('lines made from lines', () => {
   });
   it('a rounding that has no room says so', () => {
     const fillet: TrimLine = { kind: 'fillet', ...common, a: 'a', b: 'b', radius: 4000, keepA: 'start', keepB: 'end' };
-    expect(said(linesOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet])[2].fault)).toMatch(/no room|nothing/);
-    expect(said(linesOn(BOARD, [straight('a', [0, 200], [100, 200]), straight('b', [0, 300], [100, 300]), { ...fillet, radius: 10 }])[2].fault)).toMatch(
+    expect(said(linesOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet])[2]!.fault)).toMatch(/no room|nothing/);
+    expect(said(linesOn(BOARD, [straight('a', [0, 200], [100, 200]), straight('b', [0, 300], [100, 300]), { ...fillet, radius: 10 }])[2]!.fault)).toMatch(
       /do not meet/,
     );
   });
   it('ends stop on other lines, run on to them or cut there', () => {
     const post = straight('post', [600, 0], [600, 500]);
     const stop = (to: number): TrimLine => ({ ...straight('s', [100, 250], [to, 250]), endOn: 'post' });
-    expect(length(linesOn(BOARD, [stop(300), post])[0])).toBeCloseTo(500, 6);
-    expect(length(linesOn(BOARD, [stop(900), post])[0])).toBeCloseTo(500, 6);
-    expect(said(linesOn(BOARD, [{ ...straight('s', [100, 250], [300, 250]), endOn: 'gone' }])[0].fault)).toMatch(/ends on a line that is no longer there/);
+    expect(length(linesOn(BOARD, [stop(300), post])[0]!)).toBeCloseTo(500, 6);
+    expect(length(linesOn(BOARD, [stop(900), post])[0]!)).toBeCloseTo(500, 6);
+    expect(said(linesOn(BOARD, [{ ...straight('s', [100, 250], [300, 250]), endOn: 'gone' }])[0]!.fault)).toMatch(/ends on a line that is no longer there/);
   });
   it('a line that loses what it is made from says so, and comes back with it', () => {
     const parallel: TrimLine = { kind: 'parallel', ...common, of: 'w', offset: 10 };
-    expect(said(linesOn(BOARD, [parallel])[0].fault)).toMatch(/no longer there/);
-    expect(linesOn(BOARD, [parallel, waist])[0].fault).toBeNull();
+    expect(said(linesOn(BOARD, [parallel])[0]!.fault)).toMatch(/no longer there/);
+    expect(linesOn(BOARD, [parallel, waist])[0]!.fault).toBeNull();
   });
 });
 
@@ -305,14 +307,14 @@ describe('rays, waves and letters', () => {
     const lines = linesOn(BOARD, [{ kind: 'rays', ...measured, from: m(500, 0), count: 5, firstDeg: 30, stepDeg: 30, clear: 20, length: 100 }]);
     expect(lines).toHaveLength(5);
     for (const line of lines) expect(length(line)).toBeCloseTo(100, 6);
-    expect(lines[2].pieces[0][0]).toMatchObject({ x: expect.closeTo(500, 6), y: expect.closeTo(20, 6) });
+    expect(lines[2]!.pieces[0]![0]).toMatchObject({ x: expect.closeTo(500, 6), y: expect.closeTo(20, 6) });
   });
   it('a wave has whole waves and its height, scallops have cusps', () => {
     const wave = first({ kind: 'wave', ...measured, from: m(0, 250), to: m(900, 250), pitch: 290, height: 60, shape: 'wave' });
-    const ys = wave.pieces[0].map(({ y }) => y);
+    const ys = wave.pieces[0]!.map(({ y }) => y);
     expect(Math.max(...ys) - Math.min(...ys)).toBeCloseTo(60, 2);
     const scallop = first({ kind: 'wave', ...measured, from: m(0, 250), to: m(900, 250), pitch: 290, height: 60, shape: 'scallop' });
-    expect(corners(scallop.pieces[0])).toHaveLength(2);
+    expect(corners(scallop.pieces[0]!)).toHaveLength(2);
     expect(said(first({ kind: 'wave', ...measured, from: m(0, 250), to: m(900, 250), pitch: 100, height: 80, shape: 'scallop' }).fault)).toMatch(
       /half its pitch/,
     );
@@ -329,15 +331,15 @@ describe('rays, waves and letters', () => {
     const text = (value: string, stroke: number) =>
       linesOn(BOARD, [{ kind: 'text', ...measured, text: value, at: m(50, 100), height: 200, stroke, spacing: 10, slantDeg: 0, turnDeg: 0 }]);
     for (const stroke of [20, 33, 44]) {
-      const [bar] = text('I', stroke);
-      const xs = bar.pieces[0].map(({ x }) => x);
-      const ys = bar.pieces[0].map(({ y }) => y);
+      const bar = theFirst(text('I', stroke));
+      const xs = bar.pieces[0]!.map(({ x }) => x);
+      const ys = bar.pieces[0]!.map(({ y }) => y);
       expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(stroke, 1);
       expect([Math.min(...ys), Math.max(...ys)]).toEqual([expect.closeTo(100, 1), expect.closeTo(300, 1)]);
     }
     // An O has a hole: two lines, three areas with what is round it.
     expect(text('O', 33)).toHaveLength(2);
-    expect(said(text('O', 80)[0].fault)).toMatch(/strokes from/);
+    expect(said(text('O', 80)[0]!.fault)).toMatch(/strokes from/);
   });
 });
 
@@ -366,7 +368,7 @@ describe('planes through the whole piece', () => {
   it('on a level tube it runs at acos(height / r) from the top on both sides', () => {
     const lines = linesOn(TUBE, [cut({})], { pose });
     expect(lines).toHaveLength(2);
-    for (const { pieces } of lines) for (const { y } of pieces[0]) expect(Math.abs(y)).toBeCloseTo(50 * Math.acos(20 / 50), 6);
+    for (const { pieces } of lines) for (const { y } of pieces[0]!) expect(Math.abs(y)).toBeCloseTo(50 * Math.acos(20 / 50), 6);
   });
   it('shows only the side one sees when asked', () => {
     const near = heights(TUBE, cut({ half: 'near' }));
@@ -374,16 +376,16 @@ describe('planes through the whole piece', () => {
     expect(heights(TUBE, cut({ half: 'far' })).every(({ y }) => y > 0)).toBe(true);
   });
   it('a plane square to the tube is a ring, one that misses says so', () => {
-    const ring = linesOn(TUBE, [cut({ from: { across: 100, up: 0 }, to: { across: 100, up: 50 } })], { pose })[0];
+    const ring = linesOn(TUBE, [cut({ from: { across: 100, up: 0 }, to: { across: 100, up: 50 } })], { pose })[0]!;
     expect(length(ring)).toBeCloseTo(100 * Math.PI, 6);
-    expect(said(linesOn(TUBE, [cut({ from: { across: 0, up: 90 }, to: { across: 100, up: 90 } })], { pose })[0].fault)).toMatch(/does not meet/);
+    expect(said(linesOn(TUBE, [cut({ from: { across: 0, up: 90 }, to: { across: 100, up: 90 } })], { pose })[0]!.fault)).toMatch(/does not meet/);
   });
   it('a raked plane across a tube closes on itself and cuts it in two', () => {
     const raked = cut({ from: { across: 150, up: -50 }, to: { across: 250, up: 50 } });
     const { areas } = areasOn(TUBE, [raked], { pose });
     expect(areas).toHaveLength(2);
-    expect(areas[0].sizeMm2).toBeCloseTo(areas[1].sizeMm2, -1);
-    expect(areas[0].sizeMm2 + areas[1].sizeMm2).toBeCloseTo(Math.PI * 100 * 400, 0);
+    expect(areas[0]!.sizeMm2).toBeCloseTo(areas[1]!.sizeMm2, -1);
+    expect(areas[0]!.sizeMm2 + areas[1]!.sizeMm2).toBeCloseTo(Math.PI * 100 * 400, 0);
   });
   it('on a folded box it goes round the bend at one height', () => {
     const fold = { on: 'a', edge: 1, own: 3, angleDeg: 90, radius: 12 };
@@ -396,7 +398,7 @@ describe('planes through the whole piece', () => {
     };
     const line = linesOn(surface, [cut({ from: { across: 0, up: 90 }, to: { across: 100, up: 90 } })], { pose });
     expect(line).toHaveLength(1);
-    expect(length(line[0])).toBeCloseTo(300 + 150 + (Math.PI / 2) * 12, 3);
+    expect(length(line[0]!)).toBeCloseTo(300 + 150 + (Math.PI / 2) * 12, 3);
   });
 });
 
@@ -411,7 +413,7 @@ describe('going on across a gap', () => {
   const heights = (mode: 'side' | 'level') =>
     setOutParts([door, wing(mode)])
       .get('wing')!
-      .lines[0].pieces[0].map(({ x, y }) => [x, y]);
+      .lines[0]!.pieces[0]!.map(({ x, y }) => [x, y] as const);
   it('goes straight on as seen from the side', () => {
     for (const [x, y] of heights('side')) expect(y).toBeCloseTo(150 + (20 + x) * 0.05, 4);
   });
@@ -426,7 +428,7 @@ describe('going on across a gap', () => {
       lines: [{ kind: 'continuation', ...common, part: 'door', of: 'c', end: 'end', mode: 'side' }],
     });
     const setOut = setOutParts([door, barrel]).get('barrel')!;
-    const places = setOut.lines[0].pieces.flatMap((piece) => piece.map((point) => onPiece(setOut.board, point).at));
+    const places = setOut.lines[0]!.pieces.flatMap((piece) => piece.map((point) => onPiece(setOut.board, point).at));
     expect(places.length).toBeGreaterThan(20);
     for (const { x, y, z } of places) {
       expect(z).toBeCloseTo(150 + (x - 1000) * 0.05, 2);
@@ -436,8 +438,8 @@ describe('going on across a gap', () => {
   it('two lines that go on from each other are told apart from sound ones', () => {
     const a = samplePart({ id: 'a', lines: [{ kind: 'continuation', ...common, part: 'b', of: 'l', end: 'end', mode: 'side' }] });
     const b = samplePart({ id: 'b', lines: [{ kind: 'continuation', ...common, part: 'a', of: 'l', end: 'end', mode: 'side' }] });
-    expect(said(setOutParts([a, b]).get('a')!.lines[0].fault)).toMatch(/itself/);
-    expect(said(setOutParts([a]).get('a')!.lines[0].fault)).toMatch(/no longer there/);
+    expect(said(setOutParts([a, b]).get('a')!.lines[0]!.fault)).toMatch(/itself/);
+    expect(said(setOutParts([a]).get('a')!.lines[0]!.fault)).toMatch(/no longer there/);
   });
 });
 
@@ -447,7 +449,7 @@ describe('on a turned surface', () => {
     const line = first(straight('s', [60, 0], [300, 120]), barrel);
     const direct = length(line);
     // Any way a little beside it is longer: through a place pushed aside at its middle.
-    const middle = line.pieces[0][Math.floor(line.pieces[0].length / 2)];
+    const middle = line.pieces[0]![Math.floor(line.pieces[0]!.length / 2)]!;
     for (const push of [-25, 25]) {
       const via = { x: middle.x, y: middle.y + push };
       const [p, q] = [first(straight('a', [60, 0], [via.x, via.y]), barrel), first(straight('b', [via.x, via.y], [300, 120]), barrel)];
@@ -456,13 +458,13 @@ describe('on a turned surface', () => {
   });
   it('a parallel of a ring keeps its distance on the skin', () => {
     const ring: TrimLine = { kind: 'ring', ...common, id: 'r', at: 100 };
-    const [own, other] = linesOn(barrel, [ring, { kind: 'parallel', ...common, of: 'r', offset: -40 }]);
-    for (const point of other.pieces[0]) expect(point.x - own.pieces[0][0].x).toBeCloseTo(40, 3);
+    const [own, other] = twoOf(linesOn(barrel, [ring, { kind: 'parallel', ...common, of: 'r', offset: -40 }]));
+    for (const point of other.pieces[0]!) expect(point.x - own.pieces[0]![0]!.x).toBeCloseTo(40, 3);
   });
   it('a circle is one distance from its middle in every direction', () => {
     const circle = first({ kind: 'ellipse', ...measured, centre: m(200, 0), width: 120, height: 120, turnDeg: 0 }, barrel);
     for (const index of [0, 40, 95, 150]) {
-      const { x, y } = circle.pieces[0][index];
+      const { x, y } = circle.pieces[0]![index]!;
       expect(length(first(straight('s', [200, 0], [x, y]), barrel))).toBeCloseTo(60, 1);
     }
   });

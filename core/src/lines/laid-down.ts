@@ -42,11 +42,11 @@ export function laidDown(line: TrimLine, path: Path, { measured }: PartBoard, ri
   const whole = onTrueSurface(longer.path, measured);
   // The edge of a band is measured at one place, which may itself lie beside the part: all of it counts.
   const all = line.kind === 'bands';
-  const span = { from: whole[all ? 0 : longer.before].at, to: whole[whole.length - 1 - (all ? 0 : longer.after)].at };
+  const span = { from: whole[all ? 0 : longer.before]!.at, to: whole[whole.length - 1 - (all ? 0 : longer.after)]!.at };
   const turns = Math.ceil(timesRound(whole, measured));
   if (turns > MOST.turns) return { code: 'line.turns', values: { turns, most: MOST.turns } };
   const pieces = wrapped(whole, measured).flatMap((piece) => piecesInside(piece, rims));
   const reached = connectedTo(pieces, span);
-  const start = reached[0]?.[0].at ?? 0;
+  const start = reached[0]?.[0]?.at ?? 0;
   return reached.map((piece) => piece.map((point) => ({ ...point, at: point.at - start })));
 }

@@ -25,7 +25,7 @@ export function levelOnTube({ diameterMm, heightMm, pitchDeg, lengthMm, stepMm }
   const radius = diameterMm / 2;
   const count = Math.floor(lengthMm / stepMm + 1e-9);
   const xs = Array.from({ length: count + 1 }, (_, index) => index * stepMm);
-  if (lengthMm - xs[count] > 1e-6) xs.push(lengthMm);
+  if (lengthMm - xs[count]! > 1e-6) xs.push(lengthMm);
   return xs.map((x) => {
     const cos = (heightMm - x * Math.sin(pitch)) / (radius * Math.cos(pitch));
     if (Math.abs(cos) > 1) return { x, angleDeg: null, girthFromTopMm: null };

@@ -1,3 +1,4 @@
+import { theFirst } from '../units';
 import { arcPath, inflections, pathLength, straightPath, tightestBend, type Path } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
@@ -20,11 +21,11 @@ describe('arcPath', () => {
     const half = path(arcPath(at(-100, 0), at(0, 100), at(100, 0)));
     expect(pathLength(half)).toBeCloseTo(Math.PI * 100, 6);
     expect(tightestBend(half)?.radiusMm).toBeCloseTo(100, 6);
-    expect(half[0].curvature).toBeLessThan(0);
+    expect(half[0]!.curvature).toBeLessThan(0);
   });
 
   it('runs the other way round when its middle lies there', () => {
-    expect(path(arcPath(at(-100, 0), at(0, -100), at(100, 0)))[0].curvature).toBeGreaterThan(0);
+    expect(path(arcPath(at(-100, 0), at(0, -100), at(100, 0)))[0]!.curvature).toBeGreaterThan(0);
     expect(pathLength(path(arcPath(at(100, 0), at(-100, 1e-6), at(0, -100))))).toBeCloseTo(Math.PI * 150, 3);
   });
 
@@ -35,11 +36,11 @@ describe('arcPath', () => {
         const cross = Math.abs((b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x));
         fc.pre(cross > 1000);
         const arc = path(arcPath(a, b, c));
-        const radius = 1 / Math.abs(arc[0].curvature);
-        const chord = Math.hypot(arc[1].x - arc[0].x, arc[1].y - arc[0].y);
+        const radius = 1 / Math.abs(arc[0]!.curvature);
+        const chord = Math.hypot(arc[1]!.x - arc[0]!.x, arc[1]!.y - arc[0]!.y);
         const sagitta = radius - Math.sqrt(Math.max(0, radius ** 2 - chord ** 2 / 4));
-        const last = arc[arc.length - 1];
-        return sagitta <= 0.0501 && arc[0].x === a.x && last.x === c.x && last.y === c.y;
+        const last = arc.at(-1)!;
+        return sagitta <= 0.0501 && arc[0]!.x === a.x && last.x === c.x && last.y === c.y;
       }),
     );
   });
@@ -60,7 +61,7 @@ describe('sweepPath', () => {
 
   it('bends without a jump', () => {
     const sweep = path(sweepPath(points));
-    const biggest = Math.max(...sweep.slice(1).map((point, index) => Math.abs(point.curvature - sweep[index].curvature)));
+    const biggest = Math.max(...sweep.slice(1).map((point, index) => Math.abs(point.curvature - sweep[index]!.curvature)));
     expect(biggest).toBeLessThan(0.05 * Math.max(...sweep.map(({ curvature }) => Math.abs(curvature))));
     expect(inflections(sweep).length).toBe(1);
   });
@@ -105,15 +106,15 @@ describe('parallelPath', () => {
 describe('setOutParts', () => {
   it('measures from a datum that is moved and turned', () => {
     const turned: Datum = { id: 'base', name: 'Centre line', at: [500, 0], angleDeg: 90 };
-    const [line] = resolve([straight('a', [100, 50], [400, 50])], [turned]);
-    expect(line.path?.[0].x).toBeCloseTo(450);
-    expect(line.path?.[0].y).toBeCloseTo(100);
+    const line = theFirst(resolve([straight('a', [100, 50], [400, 50])], [turned]));
+    expect(line.path?.[0]?.x).toBeCloseTo(450);
+    expect(line.path?.[0]?.y).toBeCloseTo(100);
   });
 
   it('cuts at the outline, and runs on to it when asked', () => {
-    expect(pathLength(resolve([straight('a', [-50, 100], [1200, 100])])[0].pieces[0])).toBeCloseTo(1000);
-    expect(pathLength(resolve([straight('a', [300, 100], [400, 100], true)])[0].pieces[0])).toBeCloseTo(1000);
-    expect(resolve([straight('a', [300, 100], [400, 100], true)])[0].pieces[0][0].at).toBe(0);
+    expect(pathLength(resolve([straight('a', [-50, 100], [1200, 100])])[0]!.pieces[0]!)).toBeCloseTo(1000);
+    expect(pathLength(resolve([straight('a', [300, 100], [400, 100], true)])[0]!.pieces[0]!)).toBeCloseTo(1000);
+    expect(resolve([straight('a', [300, 100], [400, 100], true)])[0]!.pieces[0]![0]!.at).toBe(0);
   });
 
   it('tells what is wrong on the line itself', () => {
@@ -141,7 +142,7 @@ describe('setOutParts', () => {
 
   it('follows the line a parallel is made from, wherever that stands in the list', () => {
     const parallel: TrimLine = { kind: 'parallel', id: 'p', name: 'p', runOn: false, of: 'a', offset: -6 };
-    const [line] = resolve([parallel, straight('a', [0, 100], [1000, 100])]);
+    const line = theFirst(resolve([parallel, straight('a', [0, 100], [1000, 100])]));
     expect(line.path?.every(({ y }) => Math.abs(y - 94) < 1e-9)).toBe(true);
   });
 });

@@ -120,7 +120,7 @@ function bandEdges(line: LineOf<'bands'>, place: (measured: Measured) => Point, 
     const lean = heading + Math.PI / 2 - radians(line.slantDeg);
     const reach = 1;
     const ends = [-reach, reach].map((t) => ({ x: middle.x + t * Math.cos(lean), y: middle.y + t * Math.sin(lean) }));
-    return skin.between(ends[0], ends[1]);
+    return skin.between(ends[0]!, ends[1]!);
   });
   if (paths.some((path) => path === null)) return plainly('line.bands-beyond');
   return paths as Path[];

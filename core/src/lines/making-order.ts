@@ -17,8 +17,8 @@ export function makingOrder<T>(wanted: readonly T[], keyOf: (one: T) => string, 
   for (const asked of wanted) {
     begin(asked);
     while (stack.length > 0) {
-      const top = stack[stack.length - 1];
-      if (top.next < top.behind.length) begin(top.behind[top.next++]);
+      const top = stack.at(-1)!;
+      if (top.next < top.behind.length) begin(top.behind[top.next++]!);
       else {
         ordered.push(top.one);
         stack.pop();

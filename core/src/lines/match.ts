@@ -29,7 +29,7 @@ export function matchOf(pieces: readonly Path[], measure: (place: Point) => Meas
   const planned = ordered.map(({ along, above }) => nearestHeight(pieces, measure, along, above));
   const out = ordered.map(({ above }, index) => (planned[index] === null ? null : above - (planned[index] as number)));
   const kinks = ordered.map((_, index) => kinkAt(ordered, out, index));
-  const rows = ordered.map((one, index): MatchRow => ({ ...one, planned: planned[index], outMm: out[index], seen: kinks[index] }));
+  const rows = ordered.map((one, index): MatchRow => ({ ...one, planned: planned[index]!, outMm: out[index]!, seen: kinks[index]! }));
   const worst = out.reduce<number>((most, one) => (one !== null && Math.abs(one) > Math.abs(most) ? one : most), 0);
   return { rows, worstMm: worst, seen: rows.some(({ seen }) => seen) };
 }
@@ -40,7 +40,7 @@ function nearestHeight(pieces: readonly Path[], measure: (place: Point) => Measu
   for (const piece of pieces) {
     const places = piece.map(measure);
     for (let index = 1; index < places.length; index++) {
-      const [a, b] = [places[index - 1], places[index]];
+      const [a, b] = [places[index - 1]!, places[index]!];
       if ((a.along - along) * (b.along - along) > 0 || a.along === b.along) continue;
       const height = a.above + ((along - a.along) / (b.along - a.along)) * (b.above - a.above);
       if (best === null || Math.abs(height - above) < Math.abs(best - above)) best = height;
@@ -52,9 +52,9 @@ function nearestHeight(pieces: readonly Path[], measure: (place: Point) => Measu
 /** True where the difference changes towards a neighbour by more than the eye lets pass over that length. */
 function kinkAt(measured: readonly Measured[], out: readonly (number | null)[], index: number): boolean {
   return [index - 1, index + 1].some((other) => {
-    const [own, next] = [out[index], out[other]];
+    const [own, next] = [out[index]!, out[other]];
     if (own === null || next === null || next === undefined) return false;
-    const apart = Math.abs(measured[other].along - measured[index].along);
+    const apart = Math.abs(measured[other]!.along - measured[index]!.along);
     return Math.abs(own - next) > RULE_OF_THUMB.seenLeastMm + apart * RULE_OF_THUMB.seenPerMm && Math.abs(own) >= Math.abs(next);
   });
 }

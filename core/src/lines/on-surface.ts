@@ -10,7 +10,7 @@ export function onTrueSurface(path: Path, { metric }: Skin): Path {
   if (!metric) return path;
   let at = 0;
   return path.map((point, index): PathPoint => {
-    if (index > 0) at += metric.lengthOf(path[index - 1], point);
+    if (index > 0) at += metric.lengthOf(path[index - 1]!, point);
     return { ...point, curvature: metric.bendOf(point), at };
   });
 }

@@ -13,7 +13,7 @@ export function parallelPath(path: Path, offset: number): Path | null {
   const closed = isClosed(path);
   const kept = losesNothing(path, offset) ? shifted : trimmed(path, shifted, Math.abs(offset), closed);
   if (kept.length < 2) return null;
-  return withDistances(closed && kept.length > 2 ? [...kept, { ...kept[0] }] : kept);
+  return withDistances(closed && kept.length > 2 ? [...kept, { ...kept[0]! }] : kept);
 }
 
 type Shifted = Omit<PathPoint, 'at'>;
@@ -44,7 +44,7 @@ function roundedCorners(path: Path, offset: number): Shifted[] {
 /** A line that never turns back on itself and never bends tighter than the distance loses nothing. */
 function losesNothing(path: Path, offset: number): boolean {
   if (corners(path).length > 0) return false;
-  const turning = path.slice(1).reduce((sum, point, index) => sum + Math.abs(point.curvature) * (point.at - path[index].at), 0);
+  const turning = path.slice(1).reduce((sum, point, index) => sum + Math.abs(point.curvature) * (point.at - path[index]!.at), 0);
   const convex = isClosed(path) && path.every(({ curvature }) => curvature * offset <= 0);
   return convex || (turning < Math.PI && path.every(({ curvature }) => curvature * offset < 0.98));
 }
@@ -58,13 +58,13 @@ function trimmed(path: Path, shifted: readonly Shifted[], reach: number, closed:
   const kept: Shifted[] = [];
   order.forEach((index, walk) => {
     if (!sound[index]) return;
-    const resumes = kept.length > 0 && walk > 0 && !sound[order[walk - 1]];
-    const corner = resumes ? meeting(kept[kept.length - 1], shifted[index]) : null;
-    if (corner) kept.push({ ...kept[kept.length - 1], ...corner, curvature: 0 }, { ...shifted[index], ...corner, curvature: 0 });
-    kept.push(shifted[index]);
+    const resumes = kept.length > 0 && walk > 0 && !sound[order[walk - 1]!];
+    const corner = resumes ? meeting(kept.at(-1)!, shifted[index]!) : null;
+    if (corner) kept.push({ ...kept[kept.length - 1]!, ...corner, curvature: 0 }, { ...shifted[index]!, ...corner, curvature: 0 });
+    kept.push(shifted[index]!);
   });
-  const across = closed && kept.length > 2 && start > 0 ? meeting(kept[kept.length - 1], kept[0]) : null;
-  return across ? [...kept, { ...kept[kept.length - 1], ...across, curvature: 0 }, { ...kept[0], ...across, curvature: 0 }] : kept;
+  const across = closed && kept.length > 2 && start > 0 ? meeting(kept.at(-1)!, kept[0]!) : null;
+  return across ? [...kept, { ...kept[kept.length - 1]!, ...across, curvature: 0 }, { ...kept[0]!, ...across, curvature: 0 }] : kept;
 }
 
 /** Distance of a place from a path, by boxes of neighbouring pieces that are passed over when they are too far. */
@@ -75,7 +75,7 @@ function nearnessOf(path: Path): (place: Point) => number {
     const to = Math.min(path.length, from + SIZE);
     const box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
     for (let index = from - 1; index < to; index++) {
-      const { x, y } = path[index];
+      const { x, y } = path[index]!;
       box.minX = Math.min(box.minX, x);
       box.maxX = Math.max(box.maxX, x);
       box.minY = Math.min(box.minY, y);
@@ -89,7 +89,7 @@ function nearnessOf(path: Path): (place: Point) => number {
       const dx = Math.max(minX - place.x, 0, place.x - maxX);
       const dy = Math.max(minY - place.y, 0, place.y - maxY);
       if (dx * dx + dy * dy >= least * least) continue;
-      for (let index = from; index < to; index++) least = Math.min(least, distanceToSegment(place, path[index - 1], path[index]));
+      for (let index = from; index < to; index++) least = Math.min(least, distanceToSegment(place, path[index - 1]!, path[index]!));
     }
     return least;
   };

@@ -11,7 +11,7 @@ const TOWERS = [at(0, 0), at(100, 0), at(100, 100), at(70, 100), at(70, 20), at(
 const skin = (ring: readonly Point[]) => skinOf({ kind: 'flat', outline: { kind: 'polygon', points: ring.map(({ x, y }) => [x, y]) } });
 const inside = (path: Path, ring: readonly Point[]) => piecesInside(path, rimsOf(skin(ring), []));
 const BOTH = { start: true, end: true };
-const spans = (pieces: readonly Path[]) => pieces.map((piece) => [Math.round(piece[0].at), Math.round(piece[piece.length - 1].at)]);
+const spans = (pieces: readonly Path[]) => pieces.map((piece) => [Math.round(piece[0]!.at), Math.round(piece.at(-1)!.at)]);
 
 describe('places along a path', () => {
   it('lie between their neighbours, and at the ends beyond them', () => {
@@ -47,7 +47,7 @@ describe('pieces on the part', () => {
   });
   it('end at the first edge when a line runs on', () => {
     const short = runOn(straightPath(at(5, 50), at(20, 50)) as Path, skin(TOWERS), BOTH);
-    const span = { from: short.path[short.before].at, to: short.path[short.path.length - 1 - short.after].at };
+    const span = { from: short.path[short.before]!.at, to: short.path[short.path.length - 1 - short.after]!.at };
     expect(connectedTo(inside(short.path, TOWERS), span).map((piece) => Math.round(pathLength(piece)))).toEqual([30]);
   });
 });
@@ -56,13 +56,13 @@ describe('running on', () => {
   it('goes straight from both ends and keeps the bend in between', () => {
     const sweep = sweepPath([at(20, 50), at(50, 60), at(80, 50)]) as Path;
     const longer = runOn(sweep, skin(SQUARE), BOTH);
-    expect(longer.path[longer.path.length - 1 - longer.after].at - longer.path[longer.before].at).toBeCloseTo(pathLength(sweep), 6);
-    expect(longer.path[0].curvature).toBe(0);
+    expect(longer.path[longer.path.length - 1 - longer.after]!.at - longer.path[longer.before]!.at).toBeCloseTo(pathLength(sweep), 6);
+    expect(longer.path[0]!.curvature).toBe(0);
     expect(tightestBend(longer.path)?.radiusMm).toBeCloseTo(tightestBend(sweep)?.radiusMm ?? 0, 9);
   });
 });
 
 it('a parallel to the left and one to the right lie on either side', () => {
-  expect((parallelPath(line, 10) as Path)[0].y).toBe(60);
-  expect((parallelPath(line, -10) as Path)[0].y).toBe(40);
+  expect((parallelPath(line, 10) as Path)[0]!.y).toBe(60);
+  expect((parallelPath(line, -10) as Path)[0]!.y).toBe(40);
 });

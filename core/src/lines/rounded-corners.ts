@@ -19,7 +19,7 @@ export function cornersRounded(part: PartShape, book: Book): Map<string, Rest> {
   const left = new Map<string, Rest>();
   const restOf = (id: string): Path | null => {
     const made = left.get(id)?.made;
-    return made && !isTrouble(made) ? made[0] : null;
+    return made && !isTrouble(made) ? made[0]! : null;
   };
   for (const line of boardIn(part, book).shape.lines) {
     if (line.kind !== 'fillet') continue;

@@ -44,18 +44,18 @@ function points({ skin, datums, lines }: SnapTargets): Snap[] {
   const rim =
     skin.ring.length <= 60
       ? skin.ring.map((corner): Snap => ({ place: corner, to: plainly('snap.corner') }))
-      : skin.edges.map(({ places }): Snap => ({ place: places[0], to: plainly('snap.corner') }));
+      : skin.edges.map(({ places }): Snap => ({ place: places[0]!, to: plainly('snap.corner') }));
   const middles = skin.edges.map(({ places, name }): Snap => {
-    const [a, b] = [places[0], places[places.length - 1]];
+    const [a, b] = [places[0]!, places.at(-1)!];
     return places.length === 2
       ? { place: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, to: { code: 'snap.middle', values: { to: name } } }
-      : { place: places[Math.floor(places.length / 2)], to: { code: 'snap.middle', values: { to: name } } };
+      : { place: places[Math.floor(places.length / 2)]!, to: { code: 'snap.middle', values: { to: name } } };
   });
   const ends = lines.flatMap(({ code, pieces }) =>
     pieces.flatMap((piece): Snap[] => [
-      { place: piece[0], to: { code: 'snap.end', values: { to: code } } },
-      { place: piece[piece.length - 1], to: { code: 'snap.end', values: { to: code } } },
-      { place: pointAt(piece, (piece[0].at + piece[piece.length - 1].at) / 2), to: { code: 'snap.middle', values: { to: code } } },
+      { place: piece[0]!, to: { code: 'snap.end', values: { to: code } } },
+      { place: piece.at(-1)!, to: { code: 'snap.end', values: { to: code } } },
+      { place: pointAt(piece, (piece[0]!.at + piece.at(-1)!.at) / 2), to: { code: 'snap.middle', values: { to: code } } },
     ]),
   );
   const crossings = lines.flatMap(({ code, pieces }, index) =>
@@ -78,7 +78,7 @@ function points({ skin, datums, lines }: SnapTargets): Snap[] {
 function anchored({ lines, skin, anchor }: SnapTargets): Snap[] {
   if (!anchor) return [];
   const edges = skin.edges.flatMap(({ places, name }) => {
-    const path = places.length === 2 ? straightPath(places[0], places[1]) : null;
+    const path = places.length === 2 ? straightPath(places[0]!, places[1]!) : null;
     return path ? [{ code: name, pieces: [path] as readonly Path[] }] : [];
   });
   return [...lines, ...edges].flatMap(({ code, pieces }) =>
@@ -92,7 +92,7 @@ function whereHeading(piece: Path, from: Point, how: 'square' | 'tangent', code:
     how === 'square' ? (x - from.x) * tx + (y - from.y) * ty : (x - from.x) * ty - (y - from.y) * tx;
   const found: Snap[] = [];
   for (let index = 1; index < piece.length; index++) {
-    const [a, b] = [piece[index - 1], piece[index]];
+    const [a, b] = [piece[index - 1]!, piece[index]!];
     const [u, w] = [value(a), value(b)];
     if (u === 0 || u > 0 === w > 0 || (how === 'tangent' && Math.abs(a.curvature) < 1e-7)) continue;
     found.push({
@@ -110,7 +110,7 @@ function along(near: Point, { lines, skin, datums }: SnapTargets): Snap[] {
   );
   const onEdges = skin.edges.flatMap(({ places, name }) =>
     places.slice(1).flatMap((to, index): Snap[] => {
-      const path = straightPath(places[index], to);
+      const path = straightPath(places[index]!, to);
       return path ? [{ place: pointAt(path, nearestOnPath(path, near).at), to: { code: 'snap.on', values: { to: name } } }] : [];
     }),
   );

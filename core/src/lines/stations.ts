@@ -29,9 +29,9 @@ export const MOST_STATIONS = 2000;
  */
 export function stationsOf(piece: Path, measure: (place: Point) => Measured, stepMm: number, toleranceMm: number): Stations {
   const along = piece.map((point) => measure(point).along);
-  const forward = along.every((value, index) => index === 0 || value > along[index - 1] - 1e-9);
-  const backward = along.every((value, index) => index === 0 || value < along[index - 1] + 1e-9);
-  const byDatum = (forward || backward) && Math.abs(along[along.length - 1] - along[0]) > 1e-6;
+  const forward = along.every((value, index) => index === 0 || value > along[index - 1]! - 1e-9);
+  const backward = along.every((value, index) => index === 0 || value < along[index - 1]! + 1e-9);
+  const byDatum = (forward || backward) && Math.abs(along.at(-1)! - along[0]!) > 1e-6;
   const even = byDatum ? evenAlongDatum(piece, along, stepMm) : evenAlongLine(piece, stepMm);
   const marks = withExtras(piece, even, toleranceMm);
   const rows = marks.map(({ at, extra }): Station => {
@@ -42,27 +42,27 @@ export function stationsOf(piece: Path, measure: (place: Point) => Measured, ste
 }
 
 function evenAlongDatum(piece: Path, along: readonly number[], stepMm: number): number[] {
-  const [low, high] = [Math.min(along[0], along[along.length - 1]), Math.max(along[0], along[along.length - 1])];
-  const found = [piece[0].at];
+  const [low, high] = [Math.min(along[0]!, along.at(-1)!), Math.max(along[0]!, along.at(-1)!)];
+  const found = [piece[0]!.at];
   const first = Math.ceil((low + 1e-6) / stepMm);
   const count = Math.min(MOST_STATIONS, Math.floor((high - 1e-6) / stepMm) - first + 1);
   for (let index = 0; index < count; index++) found.push(distanceAt(piece, along, (first + index) * stepMm));
-  return [...found, piece[piece.length - 1].at].sort((a, b) => a - b);
+  return [...found, piece.at(-1)!.at].sort((a, b) => a - b);
 }
 
 /** Distance along the line at which it passes a distance along the datum. */
 function distanceAt(piece: Path, along: readonly number[], wanted: number): number {
   for (let index = 1; index < piece.length; index++) {
-    const [a, b] = [along[index - 1], along[index]];
+    const [a, b] = [along[index - 1]!, along[index]!];
     if ((a - wanted) * (b - wanted) > 0 || a === b) continue;
     const share = (wanted - a) / (b - a);
-    return piece[index - 1].at + share * (piece[index].at - piece[index - 1].at);
+    return piece[index - 1]!.at + share * (piece[index]!.at - piece[index - 1]!.at);
   }
-  return piece[piece.length - 1].at;
+  return piece.at(-1)!.at;
 }
 
 function evenAlongLine(piece: Path, stepMm: number): number[] {
-  const [start, end] = [piece[0].at, piece[piece.length - 1].at];
+  const [start, end] = [piece[0]!.at, piece.at(-1)!.at];
   const count = Math.min(MOST_STATIONS, Math.floor((end - start - 1e-6) / stepMm));
   return [start, ...Array.from({ length: count }, (_, index) => start + (index + 1) * stepMm), end];
 }
@@ -78,8 +78,8 @@ function withExtras(piece: Path, even: readonly number[], toleranceMm: number): 
     fill(at, to);
   };
   even.forEach((at, index) => {
-    if (index > 0) fill(even[index - 1], at);
-    if (marks.length === 0 || at - marks[marks.length - 1].at > 1e-6) marks.push({ at, extra: false });
+    if (index > 0) fill(even[index - 1]!, at);
+    if (marks.length === 0 || at - marks.at(-1)!.at > 1e-6) marks.push({ at, extra: false });
   });
   return marks;
 }

@@ -22,8 +22,8 @@ const MOST_HALVINGS = 8;
  */
 export function sweepPath(points: readonly Point[], ends: SweepEnds = { start: null, end: null }): Path | null {
   if (points.length < 2) return null;
-  if (points.some((point, index) => index > 0 && distance(points[index - 1], point) < 1e-3)) return null;
-  if (points.length === 2 && ends.start === null && ends.end === null) return straightPath(points[0], points[1]);
+  if (points.some((point, index) => index > 0 && distance(points[index - 1]!, point) < 1e-3)) return null;
+  if (points.length === 2 && ends.start === null && ends.end === null) return straightPath(points[0]!, points[1]!);
   let through = points;
   for (let halvings = 0; halvings <= MOST_HALVINGS; halvings++) {
     for (const exponent of EXPONENTS) {
@@ -40,8 +40,8 @@ const asPath = (spans: readonly Sample[][]): Path => withDistances(spans.flatMap
 
 /** The curve span by span, each with both its ends. */
 function sweepSpans(points: readonly Point[], ends: SweepEnds, exponent: number): Sample[][] {
-  const gaps = points.slice(1).map((point, index) => distance(points[index], point));
-  const knots = gaps.reduce((sums, gap) => [...sums, sums[sums.length - 1] + gap ** exponent], [0]);
+  const gaps = points.slice(1).map((point, index) => distance(points[index]!, point));
+  const knots = gaps.reduce((sums, gap) => [...sums, sums.at(-1)! + gap ** exponent], [0]);
   // Speed at an end that points the same way as its neighbour: as if the first gap were run through evenly.
   const speed = (gap: number) => gap ** (1 - exponent);
   const slope = (turn: number | null, gap: number, axis: 'x' | 'y') => (turn === null ? null : speed(gap) * (axis === 'x' ? Math.cos(turn) : Math.sin(turn)));
@@ -49,8 +49,8 @@ function sweepSpans(points: readonly Point[], ends: SweepEnds, exponent: number)
     cubicSpline(
       knots,
       points.map((point) => point[axis]),
-      slope(ends.start, gaps[0], axis),
-      slope(ends.end, gaps[gaps.length - 1], axis),
+      slope(ends.start, gaps[0]!, axis),
+      slope(ends.end, gaps.at(-1)!, axis),
     );
   const [x, y] = [over('x'), over('y')];
   const total = gaps.reduce((sum, gap) => sum + gap, 0);
@@ -64,7 +64,7 @@ function sweepSpans(points: readonly Point[], ends: SweepEnds, exponent: number)
 function swingOf(span: readonly Sample[]): number {
   let [turned, least, most] = [0, 0, 0];
   for (let index = 1; index < span.length; index++) {
-    const [a, b] = [span[index - 1], span[index]];
+    const [a, b] = [span[index - 1]!, span[index]!];
     turned += Math.atan2(a.tx * b.ty - a.ty * b.tx, a.tx * b.tx + a.ty * b.ty);
     least = Math.min(least, turned);
     most = Math.max(most, turned);
@@ -74,15 +74,17 @@ function swingOf(span: readonly Sample[]): number {
 
 /** One place more, in the middle of the longest straight between two. */
 function halved(points: readonly Point[]): Point[] {
-  const longest = points.slice(1).reduce((best, point, index) => (distance(points[index], point) > distance(points[best], points[best + 1]) ? index : best), 0);
-  const [a, b] = [points[longest], points[longest + 1]];
+  const longest = points
+    .slice(1)
+    .reduce((best, point, index) => (distance(points[index]!, point) > distance(points[best]!, points[best + 1]!) ? index : best), 0);
+  const [a, b] = [points[longest]!, points[longest + 1]!];
   return [...points.slice(0, longest + 1), { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, ...points.slice(longest + 1)];
 }
 
 /** Enough steps that chords stray less than the tolerance and the bend is sampled closely. */
 function stepsOf(x: Spline, y: Spline, span: number, gap: number, total: number): number {
-  const width = x.knots[span + 1] - x.knots[span];
-  const second = (s: Spline, at: number) => s.seconds[at];
+  const width = x.knots[span + 1]! - x.knots[span]!;
+  const second = (s: Spline, at: number) => s.seconds[at]!;
   const bend = Math.max(Math.hypot(second(x, span), second(y, span)), Math.hypot(second(x, span + 1), second(y, span + 1)));
   const forChords = Math.sqrt((bend * width * width) / 8 / TOLERANCE.flatten);
   return Math.max(2, Math.ceil(forChords), Math.ceil(gap / (total * TOLERANCE.curvatureShare)));

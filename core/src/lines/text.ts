@@ -37,7 +37,7 @@ export function letteringPaths(of: Lettering, put: (place: Point) => Point): Pat
   const paths: Path[] = [];
   let at = 0;
   for (const character of of.text) {
-    const { advance, d } = GLYPHS[character];
+    const { advance, d } = GLYPHS[character]!;
     const shift = at + grow;
     for (const ring of grown(flattened(d, scale), grow)) {
       const set = ring.map(({ x, y }) => ({ x: x + shift + (y + grow) * Math.tan(of.slant), y: y + grow }));
@@ -53,14 +53,14 @@ export function letteringPaths(of: Lettering, put: (place: Point) => Point): Pat
 function flattened(d: string, scale: number): Point[][] {
   const rings: Point[][] = [];
   for (const [, command, rest] of d.matchAll(/([MLQZ])([^MLQZ]*)/g)) {
-    const n = rest
+    const n = rest!
       .trim()
       .split(/\s+/)
       .map((word) => Number(word) * scale);
-    const ring = rings[rings.length - 1];
-    if (command === 'M') rings.push([{ x: n[0], y: n[1] }]);
-    else if (command === 'L') ring.push({ x: n[0], y: n[1] });
-    else if (command === 'Q') ring.push(...flattenQuadratic(ring[ring.length - 1], { x: n[0], y: n[1] }, { x: n[2], y: n[3] }, TOLERANCE.flatten, 4));
+    const ring = rings.at(-1)!;
+    if (command === 'M') rings.push([{ x: n[0]!, y: n[1]! }]);
+    else if (command === 'L') ring.push({ x: n[0]!, y: n[1]! });
+    else if (command === 'Q') ring.push(...flattenQuadratic(ring.at(-1)!, { x: n[0]!, y: n[1]! }, { x: n[2]!, y: n[3]! }, TOLERANCE.flatten, 4));
   }
   return rings.filter((ring) => ring.length > 2);
 }

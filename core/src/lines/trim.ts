@@ -15,7 +15,7 @@ export interface LongerLine {
  * @param ends which ends go on; a closed line has none
  */
 export function runOn(path: Path, skin: Skin, ends: { readonly start: boolean; readonly end: boolean }): LongerLine {
-  const [first, last] = [path[0], path[path.length - 1]];
+  const [first, last] = [path[0]!, path.at(-1)!];
   if (isClosed(path) || meetsRound(skin, first, last)) return { path, before: 0, after: 0 };
   const before = ends.start ? skin.onward(first, false).reverse() : [];
   const after = ends.end ? skin.onward(last, true) : [];
@@ -24,7 +24,7 @@ export function runOn(path: Path, skin: Skin, ends: { readonly start: boolean; r
   const lead = before.length > 0 ? withDistances([...before, { ...first, curvature: 0 }]) : [];
   const base = lead.at(-1)?.at ?? 0;
   const own = path.map((point) => ({ ...point, at: base + point.at - first.at }));
-  const end = own[own.length - 1].at;
+  const end = own.at(-1)!.at;
   const tail = after.length > 0 ? withDistances([{ ...last, curvature: 0 }, ...after]).map((point) => ({ ...point, at: point.at + end })) : [];
   return { path: [...lead, ...own, ...tail], before: lead.length, after: tail.length };
 }
@@ -41,13 +41,13 @@ const meetsRound = ({ seam }: Skin, first: Point, last: Point): boolean =>
 export function endedOn(path: Path, end: 'start' | 'end', targets: readonly Path[], skin: Skin): Path | null {
   const atStart = end === 'start';
   const longer = runOn(path, skin, { start: atStart, end: !atStart });
-  const own = atStart ? longer.path[longer.before].at : longer.path[longer.path.length - 1 - longer.after].at;
+  const own = atStart ? longer.path[longer.before]!.at : longer.path[longer.path.length - 1 - longer.after]!.at;
   const met = targets.flatMap((target) => pathCrossings(longer.path, target).map(({ onFirst }) => onFirst));
   const nearest = met.sort((a, b) => Math.abs(a - own) - Math.abs(b - own))[0];
   if (nearest === undefined) return null;
   const whole = longer.path;
-  const piece = atStart ? pieceOf(whole, nearest, whole[whole.length - 1].at) : pieceOf(whole, 0, nearest);
-  const start = piece?.[0].at ?? 0;
+  const piece = atStart ? pieceOf(whole, nearest, whole.at(-1)!.at) : pieceOf(whole, 0, nearest);
+  const start = piece?.[0]?.at ?? 0;
   return piece && piece.map((point) => ({ ...point, at: point.at - start }));
 }
 
@@ -69,10 +69,10 @@ export function rimsOf(skin: Skin, openings: readonly (readonly Point[])[]): Rim
  * @returns pieces in order, distances as on the path given; empty where it misses the part
  */
 export function piecesInside(path: Path, { rims, holds }: Rims): Path[] {
-  const cuts = [path[0].at, ...rims.flatMap((rim) => rimCrossings(path, rim)), path[path.length - 1].at].sort((a, b) => a - b);
+  const cuts = [path[0]!.at, ...rims.flatMap((rim) => rimCrossings(path, rim)), path.at(-1)!.at].sort((a, b) => a - b);
   const spans: { from: number; to: number }[] = [];
   for (let index = 1; index < cuts.length; index++) {
-    const [from, to] = [cuts[index - 1], cuts[index]];
+    const [from, to] = [cuts[index - 1]!, cuts[index]!];
     if (to - from < TOLERANCE.grid || !holds(pointAt(path, (from + to) / 2))) continue;
     const last = spans.at(-1);
     if (last && from - last.to < TOLERANCE.grid) last.to = to;
@@ -83,13 +83,13 @@ export function piecesInside(path: Path, { rims, holds }: Rims): Path[] {
 
 /** Pieces that hang together with the line as measured: run on through the seam, but not past the first edge it meets. */
 export function connectedTo(pieces: readonly Path[], span: { readonly from: number; readonly to: number }): readonly Path[] {
-  const reaches = (piece: Path) => piece[piece.length - 1].at > span.from + 1e-3 && piece[0].at < span.to - 1e-3;
-  const goesOn = (piece: Path, next: Path) => next[0].at - piece[piece.length - 1].at < 1e-3;
+  const reaches = (piece: Path) => piece.at(-1)!.at > span.from + 1e-3 && piece[0]!.at < span.to - 1e-3;
+  const goesOn = (piece: Path, next: Path) => next[0]!.at - piece.at(-1)!.at < 1e-3;
   let first = pieces.findIndex(reaches);
   let last = pieces.findLastIndex(reaches);
   if (first < 0) return [];
-  while (first > 0 && goesOn(pieces[first - 1], pieces[first])) first--;
-  while (last < pieces.length - 1 && goesOn(pieces[last], pieces[last + 1])) last++;
+  while (first > 0 && goesOn(pieces[first - 1]!, pieces[first]!)) first--;
+  while (last < pieces.length - 1 && goesOn(pieces[last]!, pieces[last + 1]!)) last++;
   return pieces.slice(first, last + 1);
 }
 
@@ -98,13 +98,13 @@ export function rimCrossings(path: Path, rim: readonly Point[]): number[] {
   const box = boxOf(rim);
   const found: number[] = [];
   for (let index = 1; index < path.length; index++) {
-    const [a, b] = [path[index - 1], path[index]];
+    const [a, b] = [path[index - 1]!, path[index]!];
     const [minX, maxX] = a.x < b.x ? [a.x, b.x] : [b.x, a.x];
     const [minY, maxY] = a.y < b.y ? [a.y, b.y] : [b.y, a.y];
     if (maxX < box.minX || minX > box.maxX || maxY < box.minY || minY > box.maxY) continue;
     for (let edge = 0; edge < rim.length; edge++) {
-      const c = rim[edge];
-      const d = rim[(edge + 1) % rim.length];
+      const c = rim[edge]!;
+      const d = rim[(edge + 1) % rim.length]!;
       if ((c.x < minX && d.x < minX) || (c.x > maxX && d.x > maxX) || (c.y < minY && d.y < minY) || (c.y > maxY && d.y > maxY)) continue;
       const met = crossing(a, b, c, d);
       if (met) found.push(a.at + met.onFirst * (b.at - a.at));

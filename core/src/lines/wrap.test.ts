@@ -1,3 +1,4 @@
+import { theFirst } from '../units';
 import { arcPath, corners, pathLength, sampledPath, straightPath, type Path } from '../curves';
 import fc from 'fast-check';
 import { skinOf, type Surface } from '../surface';
@@ -42,7 +43,7 @@ describe('cut at the seam', () => {
     );
   });
   it('a straight tape round a cone is as long on its pieces as on the flat', () => {
-    const [line] = linesOn(CONE, [straight('s', [130, -200], [130, 200])]);
+    const line = theFirst(linesOn(CONE, [straight('s', [130, -200], [130, 200])]));
     expect(line.pieces.length).toBeGreaterThan(1);
     const whole = line.path as Path;
     expect(line.pieces.reduce((sum, piece) => sum + pathLength(piece), 0)).toBeCloseTo(pathLength(whole), 1);
@@ -57,7 +58,7 @@ describe('rounded corners', () => {
         const fillet = filletBetween(leg(600, 0), leg(600 * Math.cos(angle), 600 * Math.sin(angle)), radius, 'end', 'end');
         if (isTrouble(fillet)) return false;
         const away = radius / Math.tan(angle / 2);
-        return Math.abs(fillet.a[0].x - away) < 1e-3 && Math.abs(pathLength(fillet.path) - radius * (Math.PI - angle)) < 1e-3;
+        return Math.abs(fillet.a[0]!.x - away) < 1e-3 && Math.abs(pathLength(fillet.path) - radius * (Math.PI - angle)) < 1e-3;
       }),
     );
   });
@@ -65,10 +66,10 @@ describe('rounded corners', () => {
     const bow = arcPath(at(0, 0), at(150, 120), at(300, 100)) as Path;
     const fillet = filletBetween(leg(500, -60), bow, 20, 'end', 'end');
     if (isTrouble(fillet)) throw new Error(fillet.code);
-    const [first, last] = [fillet.path[0], fillet.path[fillet.path.length - 1]];
+    const [first, last] = [fillet.path[0]!, fillet.path.at(-1)!];
     const along = (p: { tx: number; ty: number }, q: { tx: number; ty: number }) => Math.abs(p.tx * q.tx + p.ty * q.ty);
-    expect(along(first, fillet.a[0])).toBeCloseTo(1, 3);
-    expect(along(last, fillet.b[0])).toBeCloseTo(1, 3);
+    expect(along(first, fillet.a[0]!)).toBeCloseTo(1, 3);
+    expect(along(last, fillet.b[0]!)).toBeCloseTo(1, 3);
   });
   it('of lines that run on into each other are refused', () => {
     expect(filletBetween(leg(500, 0), straightPath(at(0, 0), at(-500, 0)) as Path, 20, 'end', 'end')).toHaveProperty(

@@ -12,14 +12,14 @@ const ON_SEAM = 1e-9;
 export function wrapped(path: Path, { seam }: Skin): Path[] {
   if (!seam) return [path];
   const around: number[] = [];
-  path.forEach((point, index) => around.push(seam.turnsAt(point, index === 0 ? 0 : around[index - 1])));
+  path.forEach((point, index) => around.push(seam.turnsAt(point, index === 0 ? 0 : around[index - 1]!)));
   const cuts = seamCuts(path, around, seam);
-  const stops = [path[0].at, ...cuts, path[path.length - 1].at];
+  const stops = [path[0]!.at, ...cuts, path.at(-1)!.at];
   return stops.slice(1).flatMap((to, index) => {
-    const piece = pieceOf(path, stops[index], to);
+    const piece = pieceOf(path, stops[index]!, to);
     if (!piece) return [];
     // Off the ends: a piece may start and stop on the seam itself.
-    const middle = turnsAtDistance(path, around, (stops[index] + to) / 2, seam);
+    const middle = turnsAtDistance(path, around, (stops[index]! + to) / 2, seam);
     const count = Math.abs(Math.abs(middle % 1) - 0.5) < ON_SEAM ? Math.floor(middle + 0.5 - 2 * ON_SEAM) : Math.round(middle);
     return [piece.map((point) => seam.unwoundPoint(point, count))];
   });
@@ -41,12 +41,12 @@ export function timesRound(path: Path, { seam }: Skin): number {
 function seamCuts(path: Path, around: readonly number[], seam: Seam): number[] {
   const cuts: number[] = [];
   for (let index = 1; index < path.length; index++) {
-    const [from, to] = [around[index - 1], around[index]];
+    const [from, to] = [around[index - 1]!, around[index]!];
     const [low, high] = from < to ? [from, to] : [to, from];
     for (let turn = Math.ceil(low - 0.5) + 0.5; turn <= high; turn++) {
       if (turn - low < ON_SEAM && turn - high > -ON_SEAM) continue;
-      const share = shareAtSeam(path[index - 1], path[index], from, to, turn, seam);
-      cuts.push(path[index - 1].at + share * (path[index].at - path[index - 1].at));
+      const share = shareAtSeam(path[index - 1]!, path[index]!, from, to, turn, seam);
+      cuts.push(path[index - 1]!.at + share * (path[index]!.at - path[index - 1]!.at));
     }
   }
   return cuts.sort((a, b) => a - b);
@@ -61,9 +61,9 @@ function shareAtSeam(a: Point, b: Point, from: number, to: number, turn: number,
 /** Turns at a distance along the line, at the middle of a piece: on which side of every seam it lies. */
 function turnsAtDistance(path: Path, around: readonly number[], at: number, seam: Seam): number {
   const next = path.findIndex((point) => point.at >= at);
-  if (next <= 0) return around[Math.max(0, next)];
-  const [a, b] = [path[next - 1], path[next]];
+  if (next <= 0) return around[Math.max(0, next)]!;
+  const [a, b] = [path[next - 1]!, path[next]!];
   const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
-  const guess = around[next - 1] + share * (around[next] - around[next - 1]);
+  const guess = around[next - 1]! + share * (around[next]! - around[next - 1]!);
   return seam.even ? guess : seam.turnsAt({ x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) }, guess);
 }

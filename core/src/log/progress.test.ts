@@ -37,8 +37,8 @@ it('runs no window before the start', () => expect(progressOf(STEPS, [])).toMatc
 it('opens and closes a window by the clock from the step it waits for', () => {
   const { running, next } = progressOf(STEPS, [event(0, 'start'), event(5, 'done', 'one')]);
   expect(next?.id).toBe('two');
-  expect(running).toEqual([{ step: 'two', say: STEPS[1].say, code: 'recoat', opens: at(15), closes: at(65) }]);
-  expect([at(14), at(15), at(65), at(66)].map((now) => windowState(running[0], now))).toEqual(['before', 'open', 'open', 'passed']);
+  expect(running).toEqual([{ step: 'two', say: STEPS[1]!.say, code: 'recoat', opens: at(15), closes: at(65) }]);
+  expect([at(14), at(15), at(65), at(66)].map((now) => windowState(running[0]!, now))).toEqual(['before', 'open', 'open', 'passed']);
   expect(windowState({ opens: at(0), closes: null }, at(9999))).toBe('open');
 });
 
@@ -70,8 +70,8 @@ describe('a step that waits for several', () => {
   const running = (...done: [number, string][]) => progressOf(steps, [event(0, 'start'), ...done.map(([at, id]) => event(at, 'done', id))]).running;
   it('is told a deadline as soon as one runs, and no opening before all are done', () => {
     const [window, ...rest] = running([10, 'first']);
-    expect([window.opens, window.closes, rest]).toEqual([null, at(610), []]);
-    expect([at(11), at(609), at(611)].map((now) => windowState(window, now))).toEqual(['before', 'before', 'passed']);
+    expect([window?.opens, window?.closes, rest]).toEqual([null, at(610), []]);
+    expect([at(11), at(609), at(611)].map((now) => windowState(window!, now))).toEqual(['before', 'before', 'passed']);
   });
   it('opens with the last and closes with the first', () => expect(running([10, 'first'], [200, 'last'])).toMatchObject([{ opens: at(230), closes: at(610) }]));
   it('without any end says nothing until all are done', () => {

@@ -22,7 +22,7 @@ const ids = () => {
 
 it('a log as planned has the start and every step a person does, each when it was planned', () => {
   const doneAt = Date.parse('2026-05-19T12:00:00.000Z');
-  const log = logAsPlanned(steps, steps[3], doneAt, ids());
+  const log = logAsPlanned(steps, steps[3]!, doneAt, ids());
   expect(log.map(({ kind, step: of, at }) => [kind, of, (Date.parse(at) - doneAt) / 60_000])).toEqual([
     ['start', null, -95],
     ['done', 'a', -85],

@@ -82,7 +82,7 @@ it('every border between open and covered is one edge, every covered area of a s
         for (const { free, closed, laid } of found.edges) {
           expect([open[free], open[closed]]).toEqual([true, false]);
           // Tape lies only along what was open when it was laid.
-          expect(laid).toBe(masked && !made[closed].under && made[free].under ? 'before' : 'now');
+          expect(laid).toBe(masked && !made[closed]!.under && made[free]!.under ? 'before' : 'now');
         }
         const sprayed = new Set(made.filter((one) => one.open).map(({ part }) => part));
         expect(found.covers.map((one) => one.area)).toEqual(made.flatMap((one, index) => (!one.open && sprayed.has(one.part) ? [index] : [])));

@@ -62,7 +62,7 @@ export interface StageMask {
  * What masks that stayed on cover already is told as laid before.
  */
 export function maskOf({ areas, borders, attached }: MaskProblem, { open, painted, standing, method }: MaskStage): StageMask {
-  const laid = (area: number): Laid => laidWhen(standing && standing[area]);
+  const laid = (area: number): Laid => laidWhen(standing && standing[area]!);
   // Tape along an area lies only where the area was open under it.
   const edgeLaid = (free: number, closed: number): Laid => (standing?.[free] === UNDER.open ? laid(closed) : 'now');
   const drips = !isSprayed({ method });
@@ -73,8 +73,8 @@ export function maskOf({ areas, borders, attached }: MaskProblem, { open, painte
     if (open[a] === open[b]) return;
     const [free, closed] = open[a] ? [a, b] : [b, a];
     beside.add(closed);
-    const one = edgeClass(areas[free], areas[closed], painted[closed]);
-    const strip = areas[closed].strip !== null;
+    const one = edgeClass(areas[free]!, areas[closed]!, painted[closed]!);
+    const strip = areas[closed]!.strip !== null;
     if (strip) strips.set(closed, (strips.get(closed) ?? false) || one === 'crisp');
     edges.push({ border, free, closed, class: one, laid: strip ? laid(closed) : edgeLaid(free, closed), strip });
   });
@@ -104,15 +104,15 @@ export interface SplitMask {
 export function splitMask({ areas }: Pick<MaskProblem, 'areas'>, mask: StageMask, through: ReadonlySet<string>): SplitMask {
   if (through.size === 0) return { inner: mask.wholes.length === 0 ? mask : { ...mask, wholes: [] }, outer: new Map() };
   const byTape = new Set(mask.covers.flatMap(({ area, by }) => (by === 'tape' ? [area] : [])));
-  const stays = (area: number) => through.has(areas[area].part) && isOuter(areas[area]) && (areas[area].strip === null || byTape.has(area));
+  const stays = (area: number) => through.has(areas[area]!.part) && isOuter(areas[area]!) && (areas[area]!.strip === null || byTape.has(area));
   const outer = new Map<string, StageMask>();
   for (const part of through) {
-    const own = ({ laid }: { readonly laid: Laid }, area: number) => laid === 'now' && areas[area].part === part && stays(area);
+    const own = ({ laid }: { readonly laid: Laid }, area: number) => laid === 'now' && areas[area]!.part === part && stays(area);
     const covers = mask.covers.filter((cover) => own(cover, cover.area));
     const edges = mask.edges.filter((edge) => own(edge, edge.closed));
     if (covers.length + edges.length > 0) outer.set(part, { edges, covers, wholes: [], drips: mask.drips });
   }
-  const older = ({ laid }: { readonly laid: Laid }, area: number) => laid === 'before' && through.has(areas[area].part) && isOuter(areas[area]);
+  const older = ({ laid }: { readonly laid: Laid }, area: number) => laid === 'before' && through.has(areas[area]!.part) && isOuter(areas[area]!);
   const comesOff = <T extends { readonly laid: Laid }>(one: T, area: number): boolean => !stays(area) && !older(one, area);
   const inner: StageMask = {
     edges: mask.edges.filter((edge) => comesOff(edge, edge.closed)),

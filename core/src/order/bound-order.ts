@@ -16,13 +16,13 @@ export interface OrderBound {
 }
 
 /** What lies below an area that a stage opened last; PRESENT where none did. */
-export const belowOf = ({ order }: Pick<OrderNode, 'order'>, stage: number): Below => (stage === PRESENT ? PRESENT : order[stage]);
+export const belowOf = ({ order }: Pick<OrderNode, 'order'>, stage: number): Below => (stage === PRESENT ? PRESENT : order[stage]!);
 
 /** Stages that may have opened an area last before this one, latest first, by what is settled; PRESENT: none did. */
 export function lastOpens({ settled }: Pick<OrderNode, 'settled'>, stage: number, area: number): number[] {
   const found: number[] = [];
   for (let earlier = stage - 1; earlier >= 0; earlier--) {
-    const state = settled[earlier][area];
+    const state = settled[earlier]![area];
     if (state !== 0) found.push(earlier);
     if (state === 1) return found;
   }
@@ -34,23 +34,23 @@ export function factsOf(table: ProblemTable, node: OrderNode): StageFacts {
   const { problem, finishes } = table;
   // What may lie below each area of a stage, by what is settled and by the coats the stage may take.
   const below = node.order.map((finish, stage) =>
-    table.areasOf[finish].map((area) => ({
+    table.areasOf[finish]!.map((area) => ({
       area,
       below: lastOpens(node, stage, area)
         .map((one) => belowOf(node, one))
-        .filter((one) => table.coats(finish, area, one) <= node.most[stage]),
+        .filter((one) => table.coats(finish, area, one) <= node.most[stage]!),
     })),
   );
   const coats = node.order.map((finish, stage) =>
-    Math.max(node.least[stage], ...below[stage].map(({ area, below: options }) => Math.min(...options.map((one) => table.coats(finish, area, one))))),
+    Math.max(node.least[stage]!, ...below[stage]!.map(({ area, below: options }) => Math.min(...options.map((one) => table.coats(finish, area, one))))),
   );
   // What a film asks of the next one is charged where it goes on; here what is certain for the stage as a whole.
   const over = node.order.map((finish, stage) =>
-    Math.max(0, ...below[stage].map(({ area, below: options }) => Math.min(...options.map((one) => table.leastOver(finish, area, one).fixed)))),
+    Math.max(0, ...below[stage]!.map(({ area, below: options }) => Math.min(...options.map((one) => table.leastOver(finish, area, one).fixed)))),
   );
   const guns: Record<string, string> = { ...table.start.guns };
-  const change = node.order.map((finish) => changeMinutes(problem, guns, finishes[finish]));
-  return { coats, over, change, times: node.order.map((finish, stage) => filmTimes(problem, finishes[finish], coats[stage])) };
+  const change = node.order.map((finish) => changeMinutes(problem, guns, finishes[finish]!));
+  return { coats, over, change, times: node.order.map((finish, stage) => filmTimes(problem, finishes[finish]!, coats[stage]!)) };
 }
 
 /**
@@ -66,15 +66,15 @@ export function boundOrder(table: ProblemTable, shares: CoatShares, node: OrderN
   const busy = order.map((_, stage) => (inside(stage) ? work - wait : work));
   // How old a film is at least when a later stage goes over it.
   const ages = order.map((_, from) =>
-    order.map((_one, to) => Math.floor(waits.reduce((sum, wait) => sum + (wait.from >= from && wait.to <= to ? facts.times[wait.from].tapeSafeMin : 0), 0))),
+    order.map((_one, to) => Math.floor(waits.reduce((sum, wait) => sum + (wait.from >= from && wait.to <= to ? facts.times[wait.from]!.tapeSafeMin : 0), 0))),
   );
   const place = new Map(order.map((finish, stage) => [finish, stage]));
   const sparedBy = (area: number, finish: number): number => {
-    const own = place.get(table.own[area]);
-    return own === undefined ? 0 : shares.back(area, finish, facts.coats[own]) * shares.price(order[own], busy[own]);
+    const own = place.get(table.own[area]!);
+    return own === undefined ? 0 : shares.back(area, finish, facts.coats[own]!) * shares.price(order[own]!, busy[own]!);
   };
   const cut = new Cut();
-  let bound = waits.reduce((sum, { from }) => sum + wait * facts.times[from].tapeSafeMin, 0) + presentWork(table, node, busy);
+  let bound = waits.reduce((sum, { from }) => sum + wait * facts.times[from]!.tapeSafeMin, 0) + presentWork(table, node, busy);
   let done = 0;
   const rows: (readonly number[])[] = [];
   order.forEach((finish, stage) => {
@@ -83,35 +83,35 @@ export function boundOrder(table: ProblemTable, shares: CoatShares, node: OrderN
     const { nodes, fixed } = addStage(cut, table, {
       finish,
       done,
-      coats: facts.coats[stage],
-      settled: settled[stage],
-      under: kept ? settled[stage - 1] : null,
+      coats: facts.coats[stage]!,
+      settled: settled[stage]!,
+      under: kept ? settled[stage - 1]! : null,
       underNodes: kept ? rows[stage - 1] : undefined,
-      weights: { work: busy[stage], pull: late ? work - wait : work, calm: waits.length > 0 ? work - wait : work, counted: work, risk, money },
-      owed: (area) => owedIn(table, node, stage, area, { busy, ages: ages[stage] }) - sparedBy(area, finish),
+      weights: { work: busy[stage]!, pull: late ? work - wait : work, calm: waits.length > 0 ? work - wait : work, counted: work, risk, money },
+      owed: (area) => owedIn(table, node, stage, area, { busy, ages: ages[stage]! }) - sparedBy(area, finish),
     });
     // Under masks that stay on nothing opens again.
-    if (kept) nodes.forEach((one, area) => cut.charge(one, rows[stage - 1][area], NEVER));
+    if (kept) nodes.forEach((one, area) => cut.charge(one, rows[stage - 1]![area]!, NEVER));
     rows.push(nodes);
     done |= 1 << finish;
-    const asked = Math.max(0, shares.present(finish) - facts.coats[stage]);
-    bound += fixed + busy[stage] * (facts.change[stage] + facts.over[stage]) + asked * shares.price(finish, busy[stage]);
-    if (!inside(stage)) bound += wait * ((facts.coats[stage] - 1) * facts.times[stage].gap.from);
-    if (!inside(stage) && !begins(stage)) bound += wait * leastPullWait(table, node, stage, facts.times[stage]);
+    const asked = Math.max(0, shares.present(finish) - facts.coats[stage]!);
+    bound += fixed + busy[stage]! * (facts.change[stage]! + facts.over[stage]!) + asked * shares.price(finish, busy[stage]!);
+    if (!inside(stage)) bound += wait * ((facts.coats[stage]! - 1) * facts.times[stage]!.gap.from);
+    if (!inside(stage) && !begins(stage)) bound += wait * leastPullWait(table, node, stage, facts.times[stage]!);
   });
   forbidWeakGrounds(cut, table, node, rows);
   chargeCoats(cut, table, node, { facts, present: shares.present, rows, busy, flashes: order.map((_, stage) => (inside(stage) ? 0 : wait)) });
   const { cost, open } = cut.solve();
-  return { bound: bound + cost + plugBound(table, node, inside), open: rows.map((nodes) => nodes.map((one) => open[one])) };
+  return { bound: bound + cost + plugBound(table, node, inside), open: rows.map((nodes) => nodes.map((one) => open[one]!)) };
 }
 
 /** Where an area must not be sprayed over a colour that takes too many coats, another stage has to come between. */
 function forbidWeakGrounds(cut: Cut, table: ProblemTable, node: OrderNode, rows: readonly (readonly number[])[]): void {
   node.order.forEach((finish, stage) => {
-    for (const area of table.areasOf[finish]) {
+    for (const area of table.areasOf[finish]!) {
       const [later, weak] = lastOpens(node, stage, area);
-      if (weak === undefined || weak === PRESENT || table.coats(finish, area, belowOf(node, weak)) <= node.most[stage]) continue;
-      cut.charge(rows[weak][area], rows[later][area], NEVER);
+      if (weak === undefined || weak === PRESENT || table.coats(finish, area, belowOf(node, weak)) <= node.most[stage]!) continue;
+      cut.charge(rows[weak]![area]!, rows[later!]![area]!, NEVER);
     }
   });
 }
@@ -136,20 +136,20 @@ function chargeCoats(
   },
 ): void {
   node.order.forEach((finish, stage) => {
-    const own = table.areasOf[finish];
+    const own = table.areasOf[finish]!;
     // What was there at the start is charged by shares; only what asks for still more is left.
-    const least = Math.max(facts.coats[stage], present(finish));
+    const least = Math.max(facts.coats[stage]!, present(finish));
     const asks = own.map((area) => lastOpens(node, stage, area).map((one) => ({ one, coats: table.coats(finish, area, belowOf(node, one)) })));
-    const most = Math.min(node.most[stage], Math.max(...asks.flat().map(({ coats }) => coats)));
-    const price = coatPrice(table, finish, busy[stage]) + flashes[stage] * facts.times[stage].gap.from;
+    const most = Math.min(node.most[stage]!, Math.max(...asks.flat().map(({ coats }) => coats)));
+    const price = coatPrice(table, finish, busy[stage]!) + flashes[stage]! * facts.times[stage]!.gap.from;
     for (let level = least + 1; level <= most; level++) {
       const paid = cut.node();
       cut.charge(paid, 1, price);
       own.forEach((_, index) => {
         // Latest first: as long as every later ground asks for it too, nothing that comes between spares the coat.
-        for (const { one, coats } of asks[index]) {
+        for (const { one, coats } of asks[index]!) {
           if (coats < level) break;
-          if (one !== PRESENT) cut.charge(rows[one][own[index]], paid, NEVER);
+          if (one !== PRESENT) cut.charge(rows[one]![own[index]!]!, paid, NEVER);
         }
       });
     }
@@ -164,12 +164,12 @@ function owedIn(
   area: number,
   { busy, ages }: { readonly busy: readonly number[]; readonly ages: readonly number[] },
 ): number {
-  const own = table.own[area];
-  if (own < 0) return busy[stage] * table.leastOver(order[stage], area, PRESENT).minutes;
+  const own = table.own[area]!;
+  if (own < 0) return busy[stage]! * table.leastOver(order[stage]!, area, PRESENT).minutes;
   let least = Infinity;
   for (let later = stage + 1; later < order.length; later++) {
-    if (settled[later][area] !== 0) least = Math.min(least, busy[later] * table.leastOver(order[later], area, order[stage], ages[later]).minutes);
-    if (settled[later][area] === 1) break;
+    if (settled[later]![area] !== 0) least = Math.min(least, busy[later]! * table.leastOver(order[later]!, area, order[stage]!, ages[later]).minutes);
+    if (settled[later]![area] === 1) break;
   }
   return least === Infinity ? 0 : least;
 }
@@ -181,7 +181,7 @@ function presentWork(table: ProblemTable, { order, settled }: OrderNode, busy: r
     const last = settled.findIndex((row) => row[area] === 1);
     const first = order
       .slice(0, last + 1)
-      .flatMap((finish, stage) => (settled[stage][area] !== 0 ? [busy[stage] * table.leastOver(finish, area, PRESENT).minutes] : []));
+      .flatMap((finish, stage) => (settled[stage]![area] !== 0 ? [busy[stage]! * table.leastOver(finish, area, PRESENT).minutes] : []));
     return sum + Math.min(...first);
   }, 0);
 }
@@ -192,7 +192,7 @@ function plugBound(table: ProblemTable, { order, settled }: OrderNode, inside: (
   const { work, wait } = weightsOf(table);
   return [...problem.plugs].reduce((sum, [name, count]) => {
     if (start.plugged.includes(name)) return sum;
-    const last = order.findIndex((_, stage) => part.some((_one, area) => problem.areas[area].part === name && settled[stage][area] === 1));
+    const last = order.findIndex((_, stage) => part.some((_one, area) => problem.areas[area]!.part === name && settled[stage]![area] === 1));
     if (last < 0) return sum;
     const cheaper = order.slice(0, last + 1).some((_, stage) => inside(stage));
     return sum + (cheaper ? work - wait : work) * count * RULE_OF_THUMB.perPlug;

@@ -1,5 +1,5 @@
 import { reflectanceOf } from '../finish';
-import { byText } from '../units';
+import { byText, theFirst } from '../units';
 import { straysOf } from './layer-stage';
 import type { Sequence } from './order-cost';
 import { finishOf, type OrderProblem } from './problem';
@@ -45,11 +45,13 @@ const mostTrials = ({ areas }: OrderProblem): number => Math.max(12, Math.min(60
  */
 export function calmFirst(problem: OrderProblem, found: readonly Sequence[]): readonly Sequence[] {
   if (found.length === 0 || problem.rules.wide) return found;
-  const limit = found[0].score * (1 + problem.rules.equalShare);
+  const limit = found[0]!.score * (1 + problem.rules.equalShare);
   const equals = found.filter(({ score }) => score <= limit).map((one) => closed(problem, one, limit));
-  const [calmest] = equals
-    .map((sequence) => ({ sequence, calm: calmnessOf(problem, sequence) }))
-    .sort((a, b) => calmer(a.calm, b.calm) || a.sequence.score - b.sequence.score || byText(a.sequence.order.join(), b.sequence.order.join()));
+  const calmest = theFirst(
+    equals
+      .map((sequence) => ({ sequence, calm: calmnessOf(problem, sequence) }))
+      .sort((a, b) => calmer(a.calm, b.calm) || a.sequence.score - b.sequence.score || byText(a.sequence.order.join(), b.sequence.order.join())),
+  );
   return [calmest.sequence, ...found.filter((one) => one !== calmest.sequence)];
 }
 
@@ -67,17 +69,17 @@ type Stray = { readonly index: number; readonly area: number };
 function closed(problem: OrderProblem, sequence: Sequence, limit: number): Sequence {
   const strays = sequence.stages.flatMap((stage, index) => straysOf(problem, stage).map((area): Stray => ({ index, area })));
   const free = strays.filter(
-    ({ index, area }) => !problem.rules.pins.some((pin) => pin.open && pin.area === area && pin.finish === sequence.stages[index].finish),
+    ({ index, area }) => !problem.rules.pins.some((pin) => pin.open && pin.area === area && pin.finish === sequence.stages[index]!.finish),
   );
   if (free.length === 0) return sequence;
   const whole = without(problem, sequence, free, limit);
   if (whole) return whole;
   const groups = new Map<string, Stray[]>();
   for (const one of free) {
-    const key = `${one.index} ${problem.areas[one.area].part}`;
+    const key = `${one.index} ${problem.areas[one.area]!.part}`;
     groups.set(key, [...(groups.get(key) ?? []), one]);
   }
-  const sizeOf = (group: readonly Stray[]) => group.reduce((sum, { area }) => sum + problem.areas[area].sizeM2, 0);
+  const sizeOf = (group: readonly Stray[]) => group.reduce((sum, { area }) => sum + problem.areas[area]!.sizeM2, 0);
   const largestFirst = (lists: readonly (readonly Stray[])[]) => [...lists].sort((a, b) => sizeOf(b) - sizeOf(a));
   const most = mostTrials(problem);
   let [now, trials] = [sequence, 0];

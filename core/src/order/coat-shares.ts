@@ -30,22 +30,22 @@ export function alikeShares(table: ProblemTable): ShareTable {
 
 /** Areas of a finish that need so many coats or more over what was there at the start. */
 const asking = (table: ProblemTable, finish: number, level: number): number[] =>
-  table.areasOf[finish].filter((area) => table.coats(finish, area, PRESENT) >= level);
+  table.areasOf[finish]!.filter((area) => table.coats(finish, area, PRESENT) >= level);
 
-const presentCoats = (table: ProblemTable, finish: number): number => Math.max(...table.areasOf[finish].map((area) => table.coats(finish, area, PRESENT)));
+const presentCoats = (table: ProblemTable, finish: number): number => Math.max(...table.areasOf[finish]!.map((area) => table.coats(finish, area, PRESENT)));
 
 /** What is charged and given back with such shares. */
 export function coatShares(table: ProblemTable, coatTable: ShareTable): CoatShares {
   const { own, finishes } = table;
   const present = finishes.map((_, finish) => presentCoats(table, finish));
   return {
-    present: (finish) => present[finish],
+    present: (finish) => present[finish]!,
     price: (finish, minute) => coatPrice(table, finish, minute),
     back: (area, under, above) => {
-      const finish = own[area];
+      const finish = own[area]!;
       if (finish < 0 || finish === under) return 0;
       let sum = 0;
-      for (let level = Math.max(above, table.coats(finish, area, under)) + 1; level <= present[finish]; level++) sum += coatTable[area][level];
+      for (let level = Math.max(above, table.coats(finish, area, under)) + 1; level <= present[finish]!; level++) sum += coatTable[area]![level]!;
       return sum;
     },
   };
@@ -71,9 +71,9 @@ export function movedShares(
         (area) => opened.filter((stage) => stage.finish !== finish && stage.open.includes(area) && table.coats(finish, area, stage.finish) < level).length,
       );
       const middle = good.reduce((sum, one) => sum + one, 0) / areas.length;
-      const raised = areas.map((area, index) => Math.max(0, coatTable[area][level] + step * (middle - good[index])));
+      const raised = areas.map((area, index) => Math.max(0, coatTable[area]![level]! + step * (middle - good[index]!)));
       const all = raised.reduce((sum, one) => sum + one, 0);
-      areas.forEach((area, index) => (next[area][level] = all > 0 ? raised[index] / all : coatTable[area][level]));
+      areas.forEach((area, index) => (next[area]![level] = all > 0 ? raised[index]! / all : coatTable[area]![level]!));
     }
   });
   return next;

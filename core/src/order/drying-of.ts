@@ -82,9 +82,9 @@ function leastHours({ areas, borders, lastsH }: OrderProblem): number {
     for (const [free, closed] of [
       [a, b],
       [b, a],
-    ])
+    ] as const)
       for (const one of ['crisp', 'rough'] as const)
-        least = Math.min(least, lastsH({ border, free, closed, class: one, laid: 'now', strip: areas[closed].strip !== null }));
+        least = Math.min(least, lastsH({ border, free, closed, class: one, laid: 'now', strip: areas[closed]!.strip !== null }));
   });
   return least;
 }

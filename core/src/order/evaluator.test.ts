@@ -2,7 +2,7 @@ import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { typicalFinish } from '../finish';
 import { sampleArea, sampleBorder, sampleProblem } from '../testing-order';
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB, twoOf } from '../units';
 import { changeMinutes, gunOf, NO_RULES, searchOrder, soundRules, stageCost, startProgress, usedFinishes, type OrderProblem, type StageCost } from '.';
 import { edgeCost } from './mask-cost';
 
@@ -40,7 +40,7 @@ describe('one stage', () => {
     const problem = pair(CREAM, null);
     const stage = open(problem, CREAM, [true, false]);
     expect(stage.tapeM).toBe(2);
-    expect(stage.drapeM2).toBe(problem.areas[1].sizeM2);
+    expect(stage.drapeM2).toBe(problem.areas[1]!.sizeM2);
     expect(open(pair(CREAM, GREEN), CREAM, [true, true]).tapeM).toBe(0);
   });
   it('leaves a part that is not sprayed alone', () => {
@@ -60,7 +60,7 @@ describe('one stage', () => {
     const areas = [sampleArea(0, CREAM), sampleArea(1, null, { strip }), sampleArea(2, CREAM)];
     expect(open(sampleProblem(areas, borders), CREAM, [true, false, true])).toMatchObject({ tapeM: 3, drapeM2: 0 });
     const wide = areas.map((area) => ({ ...area, strip: null }));
-    expect(open(sampleProblem(wide, borders), CREAM, [true, false, true])).toMatchObject({ tapeM: 6, drapeM2: areas[1].sizeM2 });
+    expect(open(sampleProblem(wide, borders), CREAM, [true, false, true])).toMatchObject({ tapeM: 6, drapeM2: areas[1]!.sizeM2 });
   });
   it('counts coats over what is really below', () => {
     const problem = pair(GREEN, CREAM, {});
@@ -134,7 +134,7 @@ describe('one stage', () => {
   });
   it('fades out what fades out once, after its last coat', () => {
     const areas = (blend: boolean) => sampleProblem([sampleArea(0, CREAM, { blend }), sampleArea(1, null)], [sampleBorder(0, 1, 2)]);
-    const [faded, hard] = [true, false].map((blend) => open(areas(blend), CREAM, [true, false]));
+    const [faded, hard] = twoOf([true, false].map((blend) => open(areas(blend), CREAM, [true, false])));
     expect(faded.coatMin - hard.coatMin).toBeCloseTo(RULE_OF_THUMB.blend, 9);
     expect(faded.blendMin).toBe(RULE_OF_THUMB.blend);
   });
@@ -191,8 +191,8 @@ describe('masks through primer, colour and clear', () => {
     const stages = run(true, layers);
     expect(stages.map(({ tapeM }) => tapeM)).toEqual([5, 1, 1, 0]);
     expect(stages.map(({ pullMin }) => pullMin > 0)).toEqual([false, true, true, true]);
-    expect(stages[3].pullMin).toBeCloseTo(5 * RULE_OF_THUMB.pullPerMetre + 2 * RULE_OF_THUMB.pullPerPiece, 9);
-    expect(stages[3].after.kept).toEqual([]);
+    expect(stages[3]!.pullMin).toBeCloseTo(5 * RULE_OF_THUMB.pullPerMetre + 2 * RULE_OF_THUMB.pullPerPiece, 9);
+    expect(stages[3]!.after.kept).toEqual([]);
     expect(run(false, layers).map(({ tapeM }) => tapeM)).toEqual([5, 3, 4, 5]);
   });
   it('lays edges of later colours as they are opened where there is no primer', () => {
@@ -203,7 +203,7 @@ describe('masks through primer, colour and clear', () => {
     const { clear: _, ...primed } = layers;
     const stages = run(true, primed);
     expect(stages.map(({ tapeM }) => tapeM)).toEqual([5, 1, 4]);
-    expect(stages[1].pulled?.masks).toHaveLength(2);
+    expect(stages[1]!.pulled?.masks).toHaveLength(2);
   });
   it('comes off with a later stage where it was left on past the last colour of its part', () => {
     const apart = [...areas, sampleArea(3, GREEN, { part: 'q' })].map((area, index) => (index === 1 ? { ...area, finish: CREAM } : area));
@@ -221,7 +221,7 @@ describe('masks through primer, colour and clear', () => {
     ];
     const stages = choices.reduce<StageCost[]>((made, choice) => [...made, stageCost(problem, made.at(-1)?.after ?? startProgress(problem), choice)], []);
     expect(stages.map(({ pullMin }) => pullMin > 0)).toEqual([false, false, true]);
-    expect(stages[2].after.kept).toEqual([]);
+    expect(stages[2]!.after.kept).toEqual([]);
   });
   it('is told late where no tape lasts so long', () => {
     expect(run(true, { ...layers, lastsH: () => 3, shortestHours: 3 }).some(({ forbidden }) => forbidden.includes('late'))).toBe(true);
@@ -237,10 +237,10 @@ describe('attached parts', () => {
   it('are covered whole while the other is sprayed, once what is on them takes tape', () => {
     const problem = sampleProblem(areas, [], { attached });
     const first = open(problem, GREEN, [false, true]);
-    expect(first.drapeM2).toBe(areas[0].sizeM2);
+    expect(first.drapeM2).toBe(areas[0]!.sizeM2);
     const next = stageCost(problem, first.after, { finish: CREAM, open: [true, false], keep: false });
     expect(next.waits.tapeMin).toBeGreaterThan(0);
-    expect(next.drapeM2).toBe(areas[1].sizeM2);
+    expect(next.drapeM2).toBe(areas[1]!.sizeM2);
   });
   it('neither wait for nor cover one another where they are detached', () => {
     const problem = sampleProblem(areas, []);
@@ -326,7 +326,7 @@ describe('every sequence', () => {
             ({ stages }) =>
               stages.length === usedFinishes(problem).length &&
               stages.every(({ open: opened, finish }, index) => {
-                const done = index > 0 ? stages[index - 1].after.painted : [];
+                const done = index > 0 ? stages[index - 1]!.after.painted : [];
                 return problem.areas.every((area, at) => (area.finish === finish ? opened[at] : !opened[at] || (area.finish !== null && !done[at])));
               }),
           );
@@ -340,7 +340,7 @@ describe('every sequence', () => {
       [sampleArea(0, CREAM), sampleArea(1, null, { alike: CREAM }), sampleArea(2, GREEN)],
       [sampleBorder(0, 1, 20), sampleBorder(1, 2, 1)],
     );
-    const [{ stages }] = searchOrder(problem).sequences;
+    const { stages } = searchOrder(problem).sequences[0]!;
     expect(stages.find(({ finish }) => finish === CREAM)?.open[1]).toBe(true);
     expect(stages.find(({ finish }) => finish === GREEN)?.open[1]).toBe(false);
   });
@@ -350,16 +350,16 @@ describe('edge cases', () => {
   it('everything kept: nothing to do', () => expect(searchOrder(sampleProblem([sampleArea(0, null)], []))).toEqual({ sequences: [], complete: true, gap: 0 }));
   it('one finish: one stage, proven', () => {
     const { sequences, complete, gap } = searchOrder(pair(CREAM, null));
-    expect([sequences.length, sequences[0].stages.length, complete, gap]).toEqual([1, 1, true, 0]);
+    expect([sequences.length, sequences[0]!.stages.length, complete, gap]).toEqual([1, 1, true, 0]);
   });
   it('a hundred areas and eight finishes: an answer with its bound', () => {
     const ids = [...sampleProblem([], []).finishes.keys()].slice(0, 5).concat('signal-base', 'slate-base-water', 'gull-fabric');
     const areas = Array.from({ length: 100 }, (_, index) =>
-      sampleArea(index, ids[(index * 7) % 8], { part: `p${index % 10}`, sizeM2: 0.1 + (index % 9) / 10 }),
+      sampleArea(index, ids[(index * 7) % 8]!, { part: `p${index % 10}`, sizeM2: 0.1 + (index % 9) / 10 }),
     );
     const borders = Array.from({ length: 90 }, (_, index) => sampleBorder(index, index + 10, 0.5 + (index % 4)));
     const { sequences, gap } = searchOrder(sampleProblem(areas, borders, { rules: { ...NO_RULES, masks: 'fresh' } }), 60);
-    expect(sequences[0].stages).toHaveLength(8);
+    expect(sequences[0]!.stages).toHaveLength(8);
     expect(gap).toBeLessThan(0.25);
   });
   it('more finishes than the exact bound can hold are ordered too, with a bound that never claims too much', () => {
@@ -375,7 +375,7 @@ describe('edge cases', () => {
       ),
       30,
     );
-    expect(sequences[0].stages).toHaveLength(14);
+    expect(sequences[0]!.stages).toHaveLength(14);
     expect(complete).toBe(gap === 0);
     expect(gap).toBeGreaterThanOrEqual(0);
     expect(gap).toBeLessThan(1);
@@ -383,7 +383,7 @@ describe('edge cases', () => {
   it('the same effort gives the same answer', () => {
     const problem = () =>
       sampleProblem(
-        Array.from({ length: 9 }, (_, index) => sampleArea(index, [CREAM, GREEN, COPPER, 'ink-two-part'][index % 4], { sizeM2: 0.2 + index / 10 })),
+        Array.from({ length: 9 }, (_, index) => sampleArea(index, [CREAM, GREEN, COPPER, 'ink-two-part'][index % 4]!, { sizeM2: 0.2 + index / 10 })),
         Array.from({ length: 8 }, (_, index) => sampleBorder(index, index + 1, 1 + index / 3)),
       );
     const told = () => JSON.stringify(searchOrder(problem(), 60).sequences.map(({ order, score }) => [order, score]));

@@ -31,12 +31,12 @@ export class Heap<T> {
   }
 
   private before(one: number, other: number): boolean {
-    const a = this.items[one];
-    const b = this.items[other];
+    const a = this.items[one]!;
+    const b = this.items[other]!;
     return this.sooner(a.value, b.value) || (!this.sooner(b.value, a.value) && a.number < b.number);
   }
 
   private swap(one: number, other: number): void {
-    [this.items[one], this.items[other]] = [this.items[other], this.items[one]];
+    [this.items[one], this.items[other]] = [this.items[other]!, this.items[one]!];
   }
 }

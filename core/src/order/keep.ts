@@ -7,7 +7,7 @@ const MOST_KEPT = 8;
 /** After which stages the masks may stay on. */
 export function keepPatterns(table: ProblemTable, order: readonly number[]): boolean[][] {
   const none = order.map(() => false);
-  const may = order.flatMap((finish, stage) => (stage < order.length - 1 && mayStay(table, finish, order[stage + 1]) ? [stage] : []));
+  const may = order.flatMap((finish, stage) => (stage < order.length - 1 && mayStay(table, finish, order[stage + 1]!) ? [stage] : []));
   return Array.from({ length: 2 ** Math.min(may.length, MOST_KEPT) }, (_, choice) =>
     none.map((_one, stage) => may.includes(stage) && ((choice >> may.indexOf(stage)) & 1) === 1),
   );
@@ -22,7 +22,7 @@ export function mayStay(table: ProblemTable, finish: number, next: number): bool
 
 /** True where tape over this film could be pulled after it was tape-safe and something else went on. */
 function lastsOver(table: ProblemTable, finish: number, late: boolean): boolean {
-  const counts = table.areasOf[finish].flatMap((area) => [PRESENT, ...table.finishes.keys()].map((below) => table.coats(finish, area, below)));
-  const times = [...new Set(counts)].map((count) => filmTimes(table.problem, table.finishes[finish], count));
+  const counts = table.areasOf[finish]!.flatMap((area) => [PRESENT, ...table.finishes.keys()].map((below) => table.coats(finish, area, below)));
+  const times = [...new Set(counts)].map((count) => filmTimes(table.problem, table.finishes[finish]!, count));
   return times.some(({ tapeSafeMin, windows, school, latestMin }) => tapeSafeMin < (late ? latestMin : (windows[school]?.to ?? Infinity)));
 }

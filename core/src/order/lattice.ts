@@ -53,9 +53,9 @@ export function latticeOf(table: ProblemTable, shares: CoatShares, exact: boolea
   const stays = table.finishes.map((_, finish) => table.finishes.map((_one, next) => mayStay(table, finish, next)));
   // What follows may leave its masks on; what came before may have.
   const stage = (done: number, last: number, finish: number): StageBound => {
-    const under = last >= 0 && stays[last][finish];
+    const under = last >= 0 && stays[last]![finish]!;
     const key = (done * count + finish) * 2 + Number(under);
-    const known = stages.get(key) ?? stageBound(table, { done, finish, under, leaves: stays[finish].some(Boolean) }, remembered);
+    const known = stages.get(key) ?? stageBound(table, { done, finish, under, leaves: stays[finish]!.some(Boolean) }, remembered);
     stages.set(key, known);
     return known;
   };
@@ -151,7 +151,7 @@ export const latticeUnits = ({ parts }: ProblemTable): number =>
 const MOST_SKIPS = 8;
 
 /** True where a finish is not done yet and everything that must come before it is. */
-export const mayFollow = ({ needs }: ProblemTable, done: number, finish: number): boolean => ((done >> finish) & 1) === 0 && (needs[finish] & ~done) === 0;
+export const mayFollow = ({ needs }: ProblemTable, done: number, finish: number): boolean => ((done >> finish) & 1) === 0 && (needs[finish]! & ~done) === 0;
 
 interface StageBound {
   readonly cost: number;
@@ -194,15 +194,15 @@ function stageBound(table: ProblemTable, { done, finish, under: keeping, leaves,
   const { own, alike, pins, problem } = table;
   const { work, wait, risk, money } = weightsOf(table);
   const stateOf = (area: number): number => {
-    const one = own[area];
+    const one = own[area]!;
     if (one === finish) return 1;
     const free = one < 0 ? alike[area] === finish : ((done >> one) & 1) === 0;
-    return free ? pins[finish][area] : 0;
+    return free ? pins[finish]![area]! : 0;
   };
-  const mine = table.areasOf[finish];
+  const mine = table.areasOf[finish]!;
   const before = [...table.finishes.keys()].filter((one) => any || (done >> one) & 1);
   // Over another finish of the job a colour takes the same coats wherever it lies.
-  const bestBelow = before.reduce((least, one) => Math.min(least, table.coats(finish, mine[0], one)), Infinity);
+  const bestBelow = before.reduce((least, one) => Math.min(least, table.coats(finish, mine[0]!, one)), Infinity);
   let [coats, fixed, over] = [0, 0, 0];
   for (const area of mine) {
     coats = Math.max(coats, Math.min(bestBelow, table.coats(finish, area, PRESENT)));
@@ -217,7 +217,7 @@ function stageBound(table: ProblemTable, { done, finish, under: keeping, leaves,
   over += fixed;
   // What may still come over an area, as its part tells: what the part does not get itself is never certain to be past.
   const owedTo = (area: number) => {
-    const past = done & table.parts[table.part[area]].finishes;
+    const past = done & table.parts[table.part[area]!]!.finishes;
     const later = [...table.finishes.keys()].filter((one) => one !== finish && ((past >> one) & 1) === 0);
     return Math.min(...later.map((one) => table.leastOver(one, area, finish).minutes));
   };
@@ -227,14 +227,14 @@ function stageBound(table: ProblemTable, { done, finish, under: keeping, leaves,
     const weights = { work: minute, pull: work - wait, calm: work - wait, counted: work, risk, money };
     // Where nothing is known of the other stages, nothing is given back and nothing charged.
     // The work a spared coat saves may pass the time of a wait: it is worth that much less, here and where it is charged.
-    const spared = (area: number) => (any || own[area] < 0 ? 0 : shares.back(area, finish, 0) * shares.price(own[area], work - wait));
-    const owed = (area: number) => minute * (own[area] < 0 ? table.leastOver(finish, area, PRESENT).minutes : owedTo(area)) - spared(area);
+    const spared = (area: number) => (any || own[area]! < 0 ? 0 : shares.back(area, finish, 0) * shares.price(own[area]!, work - wait));
+    const owed = (area: number) => minute * (own[area]! < 0 ? table.leastOver(finish, area, PRESENT).minutes : owedTo(area)) - spared(area);
     const stage = () => ({ finish, done, any, coats, settled: Int8Array.from(own, (_, area) => stateOf(area)), under, weights, owed });
     const sprayed: ReturnType<typeof relaxPart>[] = [];
     const cost = table.parts.reduce(
       (sum, { finishes, areas }, part) => {
         // Where nothing of it is sprayed, and nothing would be spared by it, a part costs nothing.
-        if (!worth[part][finish] && !areas.some((area) => pins[finish][area] === 1)) return sum + wholePrice(table, finish, part, weights);
+        if (!worth[part]![finish] && !areas.some((area) => pins[finish]![area] === 1)) return sum + wholePrice(table, finish, part, weights);
         const sub = (part * table.finishes.length + finish) * 2 ** table.finishes.length + (done & finishes);
         const key = (sub * (RULE_OF_THUMB.mostCoats + 1) + coats) * 8 + (minute === work ? 0 : 1) + (keeping ? 2 : 0) + (any ? 4 : 0);
         let known = cuts.get(key);
@@ -258,7 +258,7 @@ function stageBound(table: ProblemTable, { done, finish, under: keeping, leaves,
       ? edges.some(({ a, b }) => (own[a] === finish && closed(part, b)) || (own[b] === finish && closed(part, a)))
       : areas.some((area) => own[area] === finish) && areas.some((area) => closed(part, area)),
   );
-  const times = filmTimes(problem, table.finishes[finish], coats);
+  const times = filmTimes(problem, table.finishes[finish]!, coats);
   const pullWait = Math.max(times.cleanMin, leaves || !masked ? Math.min(times.flashMin, times.leastPullMin) : times.leastPullMin);
   const usual = costAt(work);
   return {
@@ -272,14 +272,14 @@ function stageBound(table: ProblemTable, { done, finish, under: keeping, leaves,
 /** Edges between what a stage paints and what is kept or painted by then: each is laid once at least, now or in a mask that stayed on. */
 function onceAnyway(table: ProblemTable, done: number, finish: number, weights: StageWeights): number {
   const { own, alike, edges, strips, problem, outer, part } = table;
-  const stays = (area: number) => (own[area] < 0 && alike[area] !== finish) || (own[area] !== finish && ((done >> own[area]) & 1) === 1);
+  const stays = (area: number) => (own[area]! < 0 && alike[area] !== finish) || (own[area] !== finish && ((done >> own[area]!) & 1) === 1);
   const calm = onceWeights(weights);
   return edges.reduce((sum, { a, b, crisp }) => {
     const [mine, other] = own[a] === finish ? [a, b] : [b, a];
-    const one = edgeClass(problem.areas[mine], problem.areas[other], own[other] >= 0);
+    const one = edgeClass(problem.areas[mine]!, problem.areas[other]!, own[other]! >= 0);
     const certain = own[mine] === finish && stays(other) && !strips[other] && one === 'crisp';
     if (!certain) return sum;
-    const charge = outer.areas[other] ? outer.charge(part[other], finish, null) : 'every';
+    const charge = outer.areas[other] ? outer.charge(part[other]!, finish, null) : 'every';
     return charge === 'none' ? sum : sum + pricedEdge(crisp, charge === 'once' ? calm : weights);
   }, 0);
 }
@@ -292,9 +292,9 @@ function linksOf(table: ProblemTable): (last: number, finish: number) => number 
     finishes.map((finish, index) => {
       const through: Record<string, string> = { ...start.guns };
       const direct = last >= 0 && guns[last] === guns[index];
-      if (direct) through[guns[index]] = finishes[last].id;
+      if (direct) through[guns[index]!] = finishes[last]!.id;
       return changeMinutes(problem, through, finish);
     }),
   );
-  return (last, finish) => minutes[last + 1][finish];
+  return (last, finish) => minutes[last + 1]![finish]!;
 }

@@ -18,4 +18,5 @@ export function layerNow({ areas, primer, clear }: OrderProblem, { films, painte
 export const straysOf = (
   { areas }: Pick<OrderProblem, 'areas'>,
   { layer, finish, open }: { readonly layer: StageLayer; readonly finish: FinishId; readonly open: readonly boolean[] },
-): number[] => (layer === null ? open.flatMap((isOpen, area) => (isOpen && areas[area].finish !== finish && areas[area].alike !== finish ? [area] : [])) : []);
+): number[] =>
+  layer === null ? open.flatMap((isOpen, area) => (isOpen && areas[area]!.finish !== finish && areas[area]!.alike !== finish ? [area] : [])) : [];

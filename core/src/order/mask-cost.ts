@@ -60,7 +60,7 @@ export function stageMaskCost(problem: OrderProblem, before: Progress, open: rea
     ...mask.covers.flatMap(({ area, laid }) => (laid === 'now' ? [area] : [])),
     ...mask.wholes.flatMap((part) => problem.areas.flatMap((area, index) => (area.part === part ? [index] : []))),
   ];
-  const readyAt = fresh.reduce((last, area) => Math.max(last, before.tapeSafeAt[area]), 0);
+  const readyAt = fresh.reduce((last, area) => Math.max(last, before.tapeSafeAt[area]!), 0);
   return { ...maskCost(problem, mask), readyAt, mask };
 }
 
@@ -76,14 +76,14 @@ export function maskCost({ areas, borders, model }: OrderProblem, { edges, cover
     sum.risk += cost.risk;
     sum.money += cost.money;
   };
-  for (const { border, class: one, laid, strip } of edges) if (laid === 'now' && !strip) add(borders[border], one === 'crisp');
+  for (const { border, class: one, laid, strip } of edges) if (laid === 'now' && !strip) add(borders[border]!, one === 'crisp');
   let drapes = NO_DRAPE;
   for (const { area, by, crisp, laid } of covers) {
     if (laid !== 'now') continue;
-    if (by === 'tape') add(areas[area].strip as TapeEdge, crisp);
-    else if (!drips) drapes = together(drapes, drapeOver(areas[area]));
+    if (by === 'tape') add(areas[area]!.strip as TapeEdge, crisp);
+    else if (!drips) drapes = together(drapes, drapeOver(areas[area]!));
   }
-  if (drips) for (const { border, laid, strip } of edges) if (laid === 'now' && !strip) drapes = together(drapes, dripPaper(borders[border]));
+  if (drips) for (const { border, laid, strip } of edges) if (laid === 'now' && !strip) drapes = together(drapes, dripPaper(borders[border]!));
   for (const part of wholes) drapes = together(drapes, wholeDrape(areas, part));
   return {
     ...sum,

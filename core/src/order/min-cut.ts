@@ -29,7 +29,7 @@ export class Cut {
   /** Solves it: the least sum of charges, and which nodes are on the open side. */
   solve(): { readonly cost: number; readonly open: readonly boolean[] } {
     let cost = 0;
-    for (let level = this.levels(); level[1] >= 0; level = this.levels()) {
+    for (let level = this.levels(); level[1]! >= 0; level = this.levels()) {
       const at = [...this.first];
       for (let sent = this.send(0, Infinity, level, at); sent > NOTHING; sent = this.send(0, Infinity, level, at)) cost += sent;
     }
@@ -37,7 +37,7 @@ export class Cut {
   }
 
   private arc(from: number, to: number, capacity: number): void {
-    this.next.push(this.first[from]);
+    this.next.push(this.first[from]!);
     this.first[from] = this.to.push(to) - 1;
     this.rest.push(capacity);
   }
@@ -47,10 +47,10 @@ export class Cut {
     level[0] = 0;
     const queue = [0];
     for (const from of queue) {
-      for (let arc = this.first[from]; arc >= 0; arc = this.next[arc]) {
-        if (this.rest[arc] <= NOTHING || level[this.to[arc]] >= 0) continue;
-        level[this.to[arc]] = level[from] + 1;
-        queue.push(this.to[arc]);
+      for (let arc = this.first[from]!; arc >= 0; arc = this.next[arc]!) {
+        if (this.rest[arc]! <= NOTHING || level[this.to[arc]!]! >= 0) continue;
+        level[this.to[arc]!] = level[from]! + 1;
+        queue.push(this.to[arc]!);
       }
     }
     return level;
@@ -58,13 +58,13 @@ export class Cut {
 
   private send(from: number, most: number, level: readonly number[], at: number[]): number {
     if (from === 1) return most;
-    for (; at[from] >= 0; at[from] = this.next[at[from]]) {
-      const arc = at[from];
-      if (this.rest[arc] <= NOTHING || level[this.to[arc]] !== level[from] + 1) continue;
-      const sent = this.send(this.to[arc], Math.min(most, this.rest[arc]), level, at);
+    for (; at[from]! >= 0; at[from] = this.next[at[from]!]!) {
+      const arc = at[from]!;
+      if (this.rest[arc]! <= NOTHING || level[this.to[arc]!] !== level[from]! + 1) continue;
+      const sent = this.send(this.to[arc]!, Math.min(most, this.rest[arc]!), level, at);
       if (sent <= NOTHING) continue;
-      this.rest[arc] -= sent;
-      this.rest[arc ^ 1] += sent;
+      this.rest[arc]! -= sent;
+      this.rest[arc ^ 1]! += sent;
       return sent;
     }
     return 0;

@@ -32,8 +32,8 @@ export function costOrder(
   let key = '';
   order.forEach((finish, index) => {
     // Orders that begin alike are worked out once: most of what a search tries differs from the last try in a single area.
-    key += `${finish}${keep[index] ? '+' : '-'}${open[index].map(Number).join('')}`;
-    const stage = worked.get(key) ?? stageCost(problem, progress, { finish: finishes[finish].id, open: open[index], keep: keep[index] });
+    key += `${finish}${keep[index] ? '+' : '-'}${open[index]!.map(Number).join('')}`;
+    const stage = worked.get(key) ?? stageCost(problem, progress, { finish: finishes[finish]!.id, open: open[index]!, keep: keep[index]! });
     if (worked.size > MOST_WORKED) worked.clear();
     worked.set(key, stage);
     stages.push(stage);

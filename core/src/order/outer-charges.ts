@@ -31,19 +31,19 @@ export function outerCharges({ areas, rules, clear }: OrderProblem, start: Progr
   const finishing = partNames.map(() => 0);
   own.forEach((finish, area) => {
     if (finish < 0) return;
-    colours[part[area]] |= 1 << finish;
-    if (!clear?.areas[area]) finishing[part[area]] |= 1 << finish;
+    colours[part[area]!]! |= 1 << finish;
+    if (!clear?.areas[area]) finishing[part[area]!]! |= 1 << finish;
   });
   const primed = partNames.map((name) => start.kept.some((mask) => mask.part === name));
-  const goesOn = (one: number) => colours[one] & ~finishing[one];
+  const goesOn = (one: number) => colours[one]! & ~finishing[one]!;
   return {
     areas: areas.map(isOuter),
     charge: (one, finish, done) => {
       if (!rules.through) return 'every';
-      if (goesOn(one) !== 0) return !primed[one] && (colours[one] >> finish) & 1 ? 'once' : 'none';
+      if (goesOn(one) !== 0) return !primed[one] && (colours[one]! >> finish) & 1 ? 'once' : 'none';
       if (!primed[one]) return 'every';
-      return done !== null && (done & colours[one]) !== 0 ? 'every' : 'none';
+      return done !== null && (done & colours[one]!) !== 0 ? 'every' : 'none';
     },
-    mayStay: (one, finish) => rules.through && ((colours[one] >> finish) & 1 ? ((finishing[one] >> finish) & 1) === 0 : primed[one] || goesOn(one) !== 0),
+    mayStay: (one, finish) => rules.through && ((colours[one]! >> finish) & 1 ? ((finishing[one]! >> finish) & 1) === 0 : primed[one] || goesOn(one) !== 0),
   };
 }

@@ -135,7 +135,7 @@ export function verdictAt(
   at: number,
 ): { age: number; verdict: OverVerdict; lower: string | null } {
   const film = before.films[index];
-  const { presentSystem, presentAgeMin, keyed } = problem.areas[index];
+  const { presentSystem, presentAgeMin, keyed } = problem.areas[index]!;
   const lower = film ? film.finish.system : presentSystem;
   const age = film ? at - film.at : presentAgeMin + at;
   if (lower !== null && problem.rules.vouched.some((pair) => pair.lower === lower && pair.upper === upper.system)) return { age, verdict: VOUCHED, lower };

@@ -92,7 +92,7 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
   const own = areas.map(({ finish }) => (finish === null ? -1 : ids.indexOf(finish)));
   const part = areas.map((area) => partNames.indexOf(area.part));
   const areasOf = finishes.map((_, finish) => own.flatMap((one, area) => (one === finish ? [area] : [])));
-  const partsOf = areasOf.map((of) => new Set(of.map((area) => part[area])));
+  const partsOf = areasOf.map((of) => new Set(of.map((area) => part[area]!)));
   const both = (edge: OrderProblem['borders'][number] | NonNullable<OrderProblem['areas'][number]['strip']>) => ({
     crisp: edgeCost(edge, true, model),
     rough: edgeCost(edge, false, model),
@@ -107,12 +107,12 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
     finishes,
     own,
     areasOf,
-    sizeOf: areasOf.map((of) => of.reduce((sum, area) => sum + areas[area].sizeM2, 0)),
-    coatingOf: areasOf.map((of, finish) => of.reduce((sum, area) => sum + coatingMin(areas[area], finishes[finish].method), 0)),
+    sizeOf: areasOf.map((of) => of.reduce((sum, area) => sum + areas[area]!.sizeM2, 0)),
+    coatingOf: areasOf.map((of, finish) => of.reduce((sum, area) => sum + coatingMin(areas[area]!, finishes[finish]!.method), 0)),
     drips,
-    blendOf: areasOf.map((of) => (of.some((area) => areas[area].blend) ? RULE_OF_THUMB.blend : 0)),
+    blendOf: areasOf.map((of) => (of.some((area) => areas[area]!.blend) ? RULE_OF_THUMB.blend : 0)),
     reached: finishes.map(({ method }, finish) => {
-      const own = new Set([...partsOf[finish]].map((one) => partNames[one]));
+      const own = new Set([...partsOf[finish]!].map((one) => partNames[one]!));
       return new Map(partsInReach(problem.attached, own, method).map((name) => [partNames.indexOf(name), wholeDrape(areas, name)]));
     }),
     outer: outerCharges(problem, start, { own, part, partNames }),
@@ -130,7 +130,7 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
     needs: ids.map((id) => rules.before.reduce((bits, { first, then }) => (then === id && ids.includes(first) ? bits | (1 << ids.indexOf(first)) : bits), 0)),
     coats: coatsTable(finishes, start),
     leastOver: leastOverOf(problem, start, finishes, part, partsOf),
-    share: (first, second) => (drips[second] ? meets(first, second) : [...partsOf[first]].some((one) => partsOf[second].has(one))),
+    share: (first, second) => (drips[second]! ? meets(first, second) : [...partsOf[first]!].some((one) => partsOf[second]!.has(one))),
     worked: new Map(),
   };
 }
@@ -138,8 +138,8 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
 function besideEach(count: number, borders: OrderProblem['borders']): number[][] {
   const beside = Array.from({ length: count }, (): number[] => []);
   for (const { a, b } of borders) {
-    beside[a].push(b);
-    beside[b].push(a);
+    beside[a]!.push(b);
+    beside[b]!.push(a);
   }
   return beside;
 }
@@ -148,7 +148,7 @@ function besideEach(count: number, borders: OrderProblem['borders']): number[][]
 function coatsTable(finishes: readonly Finish[], { colours }: Progress): ProblemTable['coats'] {
   const overFinish = finishes.map((finish) => finishes.map(({ colour }) => rememberedCoats(finish, colour).coats));
   const overPresent = finishes.map((finish) => colours.map((colour) => rememberedCoats(finish, colour).coats));
-  return (finish, area, below) => (below === PRESENT ? overPresent[finish][area] : overFinish[finish][below]);
+  return (finish, area, below) => (below === PRESENT ? overPresent[finish]![area]! : overFinish[finish]![below]!);
 }
 
 function pinsOf({ areas, rules }: OrderProblem, id: string): Int8Array {
@@ -167,7 +167,7 @@ function leastOverOf(problem: OrderProblem, start: Progress, finishes: readonly 
     const known = ages.get(ageMin) ?? [];
     if (known.length === 0) ages.set(ageMin, known);
     const key = (finish * part.length + area) * (finishes.length + 1) + below + 1;
-    const certainAge = below === PRESENT || (isSprayed(finishes[finish]) && partsOf[below].has(part[area]));
+    const certainAge = below === PRESENT || (isSprayed(finishes[finish]!) && partsOf[below]!.has(part[area]!));
     return (known[key] ??= certainOver(problem, finishes, finish, area, below, certainAge, ageMin));
   };
 }
@@ -181,13 +181,13 @@ function certainOver(
   certainAge: boolean,
   leastAge: number,
 ): LeastOver {
-  const { presentSystem, presentAgeMin, sizeM2, keyed } = problem.areas[area];
-  const upper = finishes[finish];
-  const lower = below === PRESENT ? presentSystem : finishes[below].system;
+  const { presentSystem, presentAgeMin, sizeM2, keyed } = problem.areas[area]!;
+  const upper = finishes[finish]!;
+  const lower = below === PRESENT ? presentSystem : finishes[below]!.system;
   if (lower === null || problem.rules.vouched.some((pair) => pair.lower === lower && pair.upper === upper.system)) return NOTHING;
-  const marks = below === PRESENT ? marksOfPresent(problem, lower) : marksOfFilm(problem, finishes[below], 1);
+  const marks = below === PRESENT ? marksOfPresent(problem, lower) : marksOfFilm(problem, finishes[below]!, 1);
   const covered =
-    certainAge && below !== PRESENT ? filmTimes(problem, finishes[below], 1).tapeSafeMin + leastBetween(problem, finishes[below], upper, area) : 0;
+    certainAge && below !== PRESENT ? filmTimes(problem, finishes[below]!, 1).tapeSafeMin + leastBetween(problem, finishes[below]!, upper, area) : 0;
   const ageMin = below === PRESENT ? presentAgeMin : Math.max(covered, leastAge);
   const { answer } = mayGoOver({ marks, ageMin, known: below !== PRESENT }, upper.system);
   if (below === PRESENT && keyed && answer === 'abrade') return NOTHING;
@@ -201,6 +201,6 @@ function certainOver(
 
 /** Least work between the moment a colour takes tape and the next coat on its part: its own areas are covered, the paint is mixed. */
 function leastBetween({ areas }: OrderProblem, below: Finish, upper: Finish, area: number): number {
-  const covered = areas.filter((one) => one.finish === below.id && one.part === areas[area].part && one.strip === null);
+  const covered = areas.filter((one) => one.finish === below.id && one.part === areas[area]!.part && one.strip === null);
   return Math.max(0, ...covered.map((one) => drapeMin(drapeOver(one)))) + mixMinutes(upper);
 }

@@ -1,3 +1,4 @@
+import { theFirst } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { typicalFinish } from '../finish';
 import { sampleArea, sampleBorder, sampleProblem } from '../testing-order';
@@ -14,17 +15,17 @@ const jobOf = (ids: readonly string[], changes: Partial<OrderProblem> = {}) =>
     ids.slice(1).map((_, index) => sampleBorder(index, index + 1, 2)),
     { finishes: new Map([yellow, brown, silver].map((finish) => [finish.id, finish])), ...changes },
   );
-const inOrder = (problem: OrderProblem, order: readonly string[]) => searchOrder({ ...problem, rules: { ...NO_RULES, order } }).sequences[0];
+const inOrder = (problem: OrderProblem, order: readonly string[]) => searchOrder({ ...problem, rules: { ...NO_RULES, order } }).sequences[0]!;
 const reasons = (problem: OrderProblem, all: readonly Sequence[]) => all.map((one) => reasonsFor(problem, one, all).map(say).join(' '));
 
 describe('the reason for an order', () => {
   it('tells the coats that are saved: weak colours before strong ones', () => {
     const problem = jobOf(['yellow', 'brown']);
     const [light, dark] = [inOrder(problem, ['yellow', 'brown']), inOrder(problem, ['brown', 'yellow'])];
-    const [first] = reasons(problem, [light, dark]);
+    const first = theFirst(reasons(problem, [light, dark]));
     const saved = /^Yellow before Brown: (\d+) coats? here, over that (\d+)\./.exec(first);
-    expect(Number(saved?.[1])).toBe(light.stages[0].coats);
-    expect(Number(saved?.[2])).toBeGreaterThan(light.stages[0].coats);
+    expect(Number(saved?.[1])).toBe(light.stages[0]!.coats);
+    expect(Number(saved?.[2])).toBeGreaterThan(light.stages[0]!.coats);
   });
   it('claims least only of what is really least', () => {
     const problem = jobOf(['yellow', 'brown', 'silver']);
@@ -39,7 +40,7 @@ describe('the reason for an order', () => {
       [/least paint/i, (one) => totalOf(one, ({ paintMl }) => paintMl)],
     ];
     all.forEach((one, index) => {
-      const said = reasons(problem, all)[index];
+      const said = reasons(problem, all)[index]!;
       for (const [claim, pick] of figures) if (claim.test(said)) expect(Math.min(...all.map(pick))).toBe(pick(one));
     });
   });
@@ -59,7 +60,7 @@ describe('the reason for an order', () => {
 describe('what is wanted most', () => {
   it('changes the order, and each wish gets no worse of its own than another wish does', () => {
     const problem = (wish: OrderProblem['wish']) => jobOf(['yellow', 'brown', 'silver', 'yellow'], { wish });
-    const best = (wish: OrderProblem['wish']) => searchOrder(problem(wish)).sequences[0];
+    const best = (wish: OrderProblem['wish']) => searchOrder(problem(wish)).sequences[0]!;
     const risk = (one: Sequence) => totalOf(one, (stage) => stage.risk);
     const money = (one: Sequence) => totalOf(one, (stage) => stage.money);
     expect(endOf(best('finish'))).toBeLessThanOrEqual(endOf(best('risk')) + 1e-6);

@@ -49,10 +49,10 @@ export const pricedEdge = ({ layMin, sealMin, pullMin, risk, money }: EdgeCost, 
 export function relaxPart(table: ProblemTable, stage: RelaxedStage, part: number): { readonly cost: number; readonly open: readonly number[] } {
   const cut = new Cut();
   const nodes: number[] = [];
-  const { areas } = table.parts[part];
+  const { areas } = table.parts[part]!;
   const fixed = addPart(cut, table, stage, part, nodes);
   const { cost, open } = cut.solve();
-  return { cost: cost + fixed, open: areas.filter((area) => open[nodes[area]]) };
+  return { cost: cost + fixed, open: areas.filter((area) => open[nodes[area]!]) };
 }
 
 /** A stage written into a cut: the node of each area, and what the stage costs whatever is chosen. */
@@ -71,37 +71,37 @@ export function addStage(cut: Cut, table: ProblemTable, stage: RelaxedStage): Cu
 /** Writes one part of a stage into a cut: its nodes are put into `nodes`, what it costs whatever is chosen comes back. */
 function addPart(cut: Cut, table: ProblemTable, stage: RelaxedStage, part: number, nodes: number[]): number {
   const { problem, own, strips, outer } = table;
-  const { areas, edges } = table.parts[part];
+  const { areas, edges } = table.parts[part]!;
   const { settled, weights, done, finish } = stage;
   for (const area of areas) nodes[area] = settled[area] === 1 ? 0 : settled[area] === 0 ? 1 : cut.node();
   const sprayed = cut.node();
   const drips = table.drips[finish];
   // Against drips paper hangs along the edges alone.
   const edged = (edge: EdgeCost, paper: Drape, given: StageWeights) => pricedEdge(edge, given) + (drips ? drapePrice(paper, given) : 0);
-  const hung = (area: number, given: StageWeights) => (drips ? 0 : drapePrice(drapeOver(problem.areas[area]), given));
+  const hung = (area: number, given: StageWeights) => (drips ? 0 : drapePrice(drapeOver(problem.areas[area]!), given));
   const classOf = (free: number, closed: number) =>
-    edgeClass(problem.areas[free], problem.areas[closed], own[closed] >= 0 && ((done >> own[closed]) & 1) === 1);
+    edgeClass(problem.areas[free]!, problem.areas[closed]!, own[closed]! >= 0 && ((done >> own[closed]!) & 1) === 1);
   const paint = paintOn(table, stage);
   const stripNodes = new Map<number, number>();
   const certain = areas.some((area) => settled[area] === 1);
   const charge = outer.charge(part, finish, stage.any ? null : done);
-  const first = !stage.any && (done & table.parts[part].finishes) === 0;
+  const first = !stage.any && (done & table.parts[part]!.finishes) === 0;
   // What is laid once may be laid while a colour dries, whenever that is.
   const calm = onceWeights(weights);
-  const whole = table.reached[finish].get(part);
+  const whole = table.reached[finish]!.get(part);
   let fixed = 0;
   if (whole) cut.charge(0, sprayed, drapePrice(whole, weights));
   for (const area of areas) {
-    const stray = own[area] === finish || table.alike[area] === finish ? 0 : weights.counted * RULE_OF_THUMB.strayPerM2 * problem.areas[area].sizeM2;
+    const stray = own[area] === finish || table.alike[area] === finish ? 0 : weights.counted * RULE_OF_THUMB.strayPerM2 * problem.areas[area]!.sizeM2;
     const spray = paint(area) + (own[area] === finish ? 0 : stage.owed(area)) + stray;
     if (settled[area] === 1) fixed += spray;
-    else if (spray >= 0) cut.charge(nodes[area], 1, spray);
+    else if (spray >= 0) cut.charge(nodes[area]!, 1, spray);
     else if (settled[area] === -1) {
       // Opening it saves more than it costs: that is granted, and charged back where it stays covered.
       fixed += spray;
-      cut.charge(0, nodes[area], -spray);
+      cut.charge(0, nodes[area]!, -spray);
     }
-    cut.charge(nodes[area], sprayed, NEVER);
+    cut.charge(nodes[area]!, sprayed, NEVER);
     const fresh = freshness(stage, area);
     if (settled[area] === 1 || fresh === null) continue;
     const strip = strips[area];
@@ -110,24 +110,24 @@ function addPart(cut: Cut, table: ProblemTable, stage: RelaxedStage, part: numbe
       continue;
     }
     // Which of its neighbours are open is not settled: it is certainly crisp where it is against each of them.
-    const crisp = strip !== null && table.beside[area].every((other) => classOf(other, area) === 'crisp');
+    const crisp = strip !== null && table.beside[area]!.every((other) => classOf(other, area) === 'crisp');
     const price = strip ? pricedEdge(crisp ? strip.crisp : strip.rough, weights) : hung(area, weights);
     if (fresh !== 'now') {
       // Laid where it was open under the masks before and is covered now; that the part is sprayed, or a neighbour open, must be certain.
-      const bare = strip ? table.beside[area].some((other) => settled[other] === 1) : certain;
-      if (bare) cut.charge(fresh, nodes[area], price);
-    } else if (!strip) cut.charge(sprayed, nodes[area], price);
+      const bare = strip ? table.beside[area]!.some((other) => settled[other] === 1) : certain;
+      if (bare) cut.charge(fresh, nodes[area]!, price);
+    } else if (!strip) cut.charge(sprayed, nodes[area]!, price);
     else {
       const node = cut.node();
       stripNodes.set(area, node);
-      cut.charge(node, nodes[area], price);
+      cut.charge(node, nodes[area]!, price);
     }
   }
   for (const { a, b, crisp, rough, paper } of edges) {
     for (const [free, closed] of [
       [a, b],
       [b, a],
-    ]) {
+    ] as const) {
       const fresh = freshness(stage, closed);
       if (settled[closed] === 1 || fresh === null) continue;
       const edge = classOf(free, closed) === 'crisp' ? crisp : rough;
@@ -137,9 +137,9 @@ function addPart(cut: Cut, table: ProblemTable, stage: RelaxedStage, part: numbe
       }
       const price = edged(edge, paper, weights);
       if (fresh !== 'now') {
-        if (!strips[closed] && settled[free] === 1) cut.charge(fresh, nodes[closed], price);
-      } else if (strips[closed]) cut.charge(nodes[free], stripNodes.get(closed) as number, NEVER);
-      else cut.charge(nodes[free], nodes[closed], price);
+        if (!strips[closed] && settled[free] === 1) cut.charge(fresh, nodes[closed]!, price);
+      } else if (strips[closed]) cut.charge(nodes[free]!, stripNodes.get(closed) as number, NEVER);
+      else cut.charge(nodes[free]!, nodes[closed]!, price);
     }
   }
   return fixed;
@@ -150,15 +150,15 @@ export const onceWeights = (weights: StageWeights): StageWeights => ({ ...weight
 
 /** What covering an attached part whole weighs, where a finish that is none of its own reaches it. */
 export function wholePrice({ reached }: ProblemTable, finish: number, part: number, weights: StageWeights): number {
-  const whole = reached[finish].get(part);
+  const whole = reached[finish]!.get(part);
   return whole ? drapePrice(whole, weights) : 0;
 }
 
 /** Whether a mask on an area is laid in this stage: certainly, or if the area was open before (its node then), or not for certain (null). */
 function freshness({ under, underNodes }: RelaxedStage, area: number): 'now' | number | null {
-  const laid = laidWhen(under && under[area]);
+  const laid = laidWhen(under && under[area]!);
   if (laid === 'now') return laid;
-  return laid === 'if-open' && underNodes ? underNodes[area] : null;
+  return laid === 'if-open' && underNodes ? underNodes[area]! : null;
 }
 
 const drapePrice = (drape: Drape, { work, pull, money }: StageWeights): number =>
@@ -166,9 +166,9 @@ const drapePrice = (drape: Drape, { work, pull, money }: StageWeights): number =
 
 /** What all coats of a stage weigh on an area. */
 function paintOn({ finishes, problem }: ProblemTable, { finish, coats, weights }: RelaxedStage): (area: number) => number {
-  const paint = finishes[finish];
+  const paint = finishes[finish]!;
   const perM2 = weights.money * priceOf(paint, mlPerM2(paint, coats));
-  return (area) => weights.work * coats * coatingMin(problem.areas[area], paint.method) + perM2 * problem.areas[area].sizeM2;
+  return (area) => weights.work * coats * coatingMin(problem.areas[area]!, paint.method) + perM2 * problem.areas[area]!.sizeM2;
 }
 
 /** What lands on a square metre and misses it; what stays in the cup is paid once a stage. */
@@ -177,16 +177,16 @@ const mlPerM2 = ({ coatUm, solids, method }: ProblemTable['finishes'][number], c
 
 /** What one more coat weighs on all areas of a finish, at so much a minute. */
 export function coatPrice(table: ProblemTable, finish: number, minute: number): number {
-  const sizeM2 = table.sizeOf[finish];
-  const paint = table.finishes[finish];
+  const sizeM2 = table.sizeOf[finish]!;
+  const paint = table.finishes[finish]!;
   const { money } = weightsOf(table);
-  return minute * (table.coatingOf[finish] + RULE_OF_THUMB.perCoat) + money * sizeM2 * priceOf(paint, mlPerM2(paint, 1));
+  return minute * (table.coatingOf[finish]! + RULE_OF_THUMB.perCoat) + money * sizeM2 * priceOf(paint, mlPerM2(paint, 1));
 }
 
 /** What every stage costs that sprays anything at all. */
 export function fixedSpray({ finishes, blendOf }: ProblemTable, { finish, coats, weights }: Pick<RelaxedStage, 'finish' | 'coats' | 'weights'>): number {
-  const paint = finishes[finish];
-  return weights.work * (coats * RULE_OF_THUMB.perCoat + blendOf[finish]) + weights.money * priceOf(paint, RULE_OF_THUMB.cupLossMl[paint.method]);
+  const paint = finishes[finish]!;
+  return weights.work * (coats * RULE_OF_THUMB.perCoat + blendOf[finish]!) + weights.money * priceOf(paint, RULE_OF_THUMB.cupLossMl[paint.method]);
 }
 
 const priceOf = ({ pricePerL }: ProblemTable['finishes'][number], ml: number): number => (ml / 1000) * (pricePerL ?? RULE_OF_THUMB.pricePerLitre);

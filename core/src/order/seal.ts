@@ -24,9 +24,9 @@ export interface Seal {
  * @param begins when the work of the stage begins, minutes from the start
  */
 export function sealsOf(problem: OrderProblem, before: Progress, { edges, covers }: StageMask, finish: Finish, begins: number): Seal[] {
-  const onTexture = edges.filter(({ border, class: one, laid, strip }) => laid === 'now' && one === 'crisp' && !strip && problem.borders[border].sealM > 0);
+  const onTexture = edges.filter(({ border, class: one, laid, strip }) => laid === 'now' && one === 'crisp' && !strip && problem.borders[border]!.sealM > 0);
   const strips = covers.flatMap(({ area, by, crisp, laid }) =>
-    by === 'tape' && crisp && laid === 'now' && (problem.areas[area].strip?.sealM ?? 0) > 0 ? edges.filter(({ closed }) => closed === area).slice(0, 1) : [],
+    by === 'tape' && crisp && laid === 'now' && (problem.areas[area]!.strip?.sealM ?? 0) > 0 ? edges.filter(({ closed }) => closed === area).slice(0, 1) : [],
   );
   const seals = new Map<string | null, MaskEdge[]>();
   for (const edge of [...onTexture, ...strips]) {
@@ -43,7 +43,7 @@ export function sealsOf(problem: OrderProblem, before: Progress, { edges, covers
 
 /** A strip is sealed along both its edges at once. */
 const sealM = ({ areas, borders }: OrderProblem, { border, closed, strip }: MaskEdge): number =>
-  strip ? (areas[closed].strip?.sealM ?? 0) : borders[border].sealM;
+  strip ? (areas[closed]!.strip?.sealM ?? 0) : borders[border]!.sealM;
 
 const dryMin = (problem: OrderProblem, product: string | null): number =>
   product === null ? RULE_OF_THUMB.liquidMaskDry : coatFlashMin(finishOf(problem, product), problem.air);

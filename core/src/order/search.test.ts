@@ -70,7 +70,7 @@ const anyProblem = fc
       }),
     );
     const borders = of.borders
-      .filter(({ a, b }) => a !== b && a < areas.length && b < areas.length && areas[a].part === areas[b].part)
+      .filter(({ a, b }) => a !== b && a < areas.length && b < areas.length && areas[a]!.part === areas[b]!.part)
       .map(({ a, b, length, bend, seal }) => sampleBorder(a, b, length, { bend, sealM: seal ? length / 2 : 0 }));
     const used = usedFinishes({ areas });
     const finishOf = (index: number) => of.set[index];
@@ -109,7 +109,7 @@ describe('searchOrder', () => {
         const { sequences, complete, gap } = searchOrder(problem, 20_000);
         if (usedFinishes(problem).length === 0) return true;
         const best = bruteForce(problem);
-        if (Math.abs(sequences[0].score - best) > SAME) throw new Error(`found ${sequences[0].score}, there is ${best}`);
+        if (Math.abs(sequences[0]!.score - best) > SAME) throw new Error(`found ${sequences[0]!.score}, there is ${best}`);
         if (!complete || gap !== 0) throw new Error(`not proven: gap ${gap}`);
         return true;
       }),
@@ -127,7 +127,7 @@ describe('searchOrder', () => {
           if (step.value.best && spent < effort) found = step.value.best.score;
           spent = step.value.tried;
         }
-        return found === searchOrder(problem, effort).sequences[0].score;
+        return found === searchOrder(problem, effort).sequences[0]!.score;
       }),
       { numRuns: 100 },
     );
@@ -148,10 +148,10 @@ describe('a job too large to be made ready in no time', () => {
 
   it('is answered before that, and making ready counts as effort', () => {
     const [first] = searchSteps(panels(8), 2000);
-    expect(first.best).not.toBeNull();
-    expect(first.tried).toBeLessThan(10);
+    expect(first?.best).toBeTruthy();
+    expect(first?.tried).toBeLessThan(10);
     const tried = [...searchSteps(panels(8), 2000)].map((one) => one.tried);
-    expect(tried.every((one, index) => index === 0 || one >= tried[index - 1] - 1e-6)).toBe(true);
+    expect(tried.every((one, index) => index === 0 || one >= tried[index - 1]! - 1e-6)).toBe(true);
     expect(Math.max(...tried)).toBe(2000);
   });
 
@@ -159,6 +159,6 @@ describe('a job too large to be made ready in no time', () => {
     const quick = searchOrder(panels(8), 100);
     const long = searchOrder(panels(8), 2000);
     expect(long.gap).toBeLessThan(quick.gap);
-    expect(quick.sequences[0].score * (1 - quick.gap)).toBeLessThanOrEqual(long.sequences[0].score);
+    expect(quick.sequences[0]!.score * (1 - quick.gap)).toBeLessThanOrEqual(long.sequences[0]!.score);
   });
 });

@@ -73,7 +73,7 @@ export function* searchSteps(given: OrderProblem, effort: number = USUAL_EFFORT)
 function otherBeginnings({ table, lattice, primer }: Prepared, best: Sequence): number[] {
   const { order } = table.problem.rules;
   if (order !== null) return [];
-  const begins = best.stages[primer.length].finish;
+  const begins = best.stages[primer.length]!.finish;
   return table.finishes
     .flatMap(({ id }, finish) => {
       if (id === begins || !mayFollow(table, 0, finish)) return [];
@@ -245,7 +245,7 @@ const gapOf = (best: Sequence | null, lower: number): number => {
 function nextFinishes(table: ProblemTable, { order, begun: { done } }: Pick<Candidate, 'order' | 'begun'>, first: number | null): number[] {
   const ids = table.finishes.map(({ id }) => id);
   const fixed = (table.problem.rules.order ?? []).map((id) => ids.indexOf(id)).filter((finish) => finish >= 0);
-  if (order.length < fixed.length) return [fixed[order.length]];
+  if (order.length < fixed.length) return [fixed[order.length]!];
   if (order.length === 0 && first !== null && fixed.length === 0) return mayFollow(table, 0, first) ? [first] : [];
   return ids.map((_, finish) => finish).filter((finish) => mayFollow(table, done, finish));
 }

@@ -16,7 +16,7 @@ export function settledBy(table: ProblemTable, order: readonly number[], keep: r
     const row = new Int8Array(table.own.length).fill(-1);
     table.own.forEach((own, area) => {
       const free = own < 0 ? table.alike[area] === finish : (place.get(own) as number) > stage;
-      const pin = table.pins[finish][area];
+      const pin = table.pins[finish]![area]!;
       row[area] = own === finish ? 1 : free ? pin : 0;
     });
     return row;
@@ -27,17 +27,17 @@ export function settledBy(table: ProblemTable, order: readonly number[], keep: r
 /** Settles one more area; null where the masks that stay on do not allow it. */
 export function settle(settled: Settled, keep: readonly boolean[], stage: number, area: number, open: boolean): Settled | null {
   const next = settled.map((row) => Int8Array.from(row));
-  next[stage][area] = open ? 1 : 0;
+  next[stage]![area] = open ? 1 : 0;
   return spread(next, keep);
 }
 
 /** Under masks that stay on, what opens later was open before, and what was covered stays covered. Changes the rows in place. */
 function spread(settled: Int8Array[], keep: readonly boolean[]): Settled | null {
   const link = (from: number, to: number, value: number): boolean =>
-    settled[from].every((one, area) => {
-      if (one !== value || settled[to][area] === value) return true;
-      if (settled[to][area] !== -1) return false;
-      settled[to][area] = value;
+    settled[from]!.every((one, area) => {
+      if (one !== value || settled[to]![area] === value) return true;
+      if (settled[to]![area] !== -1) return false;
+      settled[to]![area] = value;
       return true;
     });
   for (let stage = settled.length - 2; stage >= 0; stage--) if (keep[stage] && !link(stage + 1, stage, 1)) return null;

@@ -69,18 +69,18 @@ function boundAndTry({ table, shares, primer, extra }: SearchMeans, node: OrderN
 
 /** The two halves of what is still possible, the more promising first; none where everything is settled. */
 function branches(table: ProblemTable, node: OrderNode, { stages }: Sequence, facts: StageFacts, primed: number): OrderNode[] {
-  const gaps = node.order.map((_, stage) => stages[primed + stage].coats - facts.coats[stage]);
+  const gaps = node.order.map((_, stage) => stages[primed + stage]!.coats - facts.coats[stage]!);
   const dearest = gaps.indexOf(Math.max(...gaps));
-  if (gaps[dearest] > 0 && node.most[dearest] > facts.coats[dearest]) {
+  if (gaps[dearest]! > 0 && node.most[dearest]! > facts.coats[dearest]!) {
     return [
-      { ...node, most: node.most.with(dearest, facts.coats[dearest]) },
-      { ...node, least: node.least.with(dearest, facts.coats[dearest] + 1) },
+      { ...node, most: node.most.with(dearest, facts.coats[dearest]!) },
+      { ...node, least: node.least.with(dearest, facts.coats[dearest]! + 1) },
     ];
   }
   const choice = doubtful(table, node, stages, primed) ?? largest(table, node);
   if (!choice) return [];
   const { stage, area } = choice;
-  const first = stages[primed + stage].open[area];
+  const first = stages[primed + stage]!.open[area]!;
   return [first, !first].flatMap((value) => {
     const settled = settle(node.settled, node.keep, stage, area, value);
     return settled ? [{ ...node, settled }] : [];
@@ -96,23 +96,23 @@ interface Choice {
 function doubtful(table: ProblemTable, node: OrderNode, stages: readonly StageCost[], primed: number): Choice | null {
   let worst: (Choice & { extra: number }) | null = null;
   node.order.forEach((finish, stage) => {
-    const real = stages[primed + stage];
+    const real = stages[primed + stage]!;
     for (const { area, answer } of real.over.tasks) {
       const below = lastOpen(stages, primed, stage, area);
       const counted = table.leastOver(finish, area, belowOf(node, below)).minutes;
-      const size = table.problem.areas[area].sizeM2;
+      const size = table.problem.areas[area]!.sizeM2;
       const extra = answer === 'no' ? 1e6 : answer === 'wait' ? 100 : counted > 0 ? 0 : size;
       if (extra <= (worst?.extra ?? 0)) continue;
       const places = below >= 0 ? [below, stage] : [stage];
-      const free = places.find((one) => node.settled[one][area] === -1);
+      const free = places.find((one) => node.settled[one]![area] === -1);
       if (free !== undefined) worst = { stage: free, area, extra };
     }
     // A ground that takes too many coats where the cut could not forbid it.
-    if (real.coats <= node.most[stage]) return;
-    table.areasOf[finish].forEach((area) => {
+    if (real.coats <= node.most[stage]!) return;
+    table.areasOf[finish]!.forEach((area) => {
       const below = lastOpen(stages, primed, stage, area);
-      if (table.coats(finish, area, belowOf(node, below)) <= node.most[stage]) return;
-      const free = lastOpens(node, stage, area).find((one) => one !== PRESENT && node.settled[one][area] === -1);
+      if (table.coats(finish, area, belowOf(node, below)) <= node.most[stage]!) return;
+      const free = lastOpens(node, stage, area).find((one) => one !== PRESENT && node.settled[one]![area] === -1);
       if (free !== undefined) worst = { stage: free, area, extra: Infinity };
     });
   });
@@ -124,7 +124,7 @@ function largest(table: ProblemTable, { settled }: OrderNode): Choice | null {
   let best: Choice | null = null;
   settled.forEach((row, stage) =>
     row.forEach((state, area) => {
-      if (state === -1 && (!best || table.problem.areas[area].sizeM2 > table.problem.areas[best.area].sizeM2)) best = { stage, area };
+      if (state === -1 && (!best || table.problem.areas[area]!.sizeM2 > table.problem.areas[best.area]!.sizeM2)) best = { stage, area };
     }),
   );
   return best;
@@ -137,18 +137,18 @@ function narrowed(table: ProblemTable, node: OrderNode): OrderNode | null {
     again = false;
     for (const [stage, finish] of node.order.entries()) {
       if (node.most[stage] === Infinity) continue;
-      for (const area of table.areasOf[finish]) {
+      for (const area of table.areasOf[finish]!) {
         const options = lastOpens({ settled }, stage, area);
-        const fits = options.map((one) => table.coats(finish, area, belowOf(node, one)) <= node.most[stage]);
+        const fits = options.map((one) => table.coats(finish, area, belowOf(node, one)) <= node.most[stage]!);
         const first = fits.indexOf(true);
         if (first < 0) return null;
-        const only = fits.lastIndexOf(true) === first ? options[first] : null;
-        const shut = only === null ? (fits[0] ? [] : [options[0]]) : options.filter((one) => one !== PRESENT && one > only);
+        const only = fits.lastIndexOf(true) === first ? options[first]! : null;
+        const shut = only === null ? (fits[0] ? [] : [options[0]!]) : options.filter((one) => one !== PRESENT && one > only);
         const moves: [number, boolean][] = shut.map((one) => [one, false]);
         if (only !== null && only !== PRESENT) moves.push([only, true]);
         for (const [at, value] of moves) {
-          if (settled[at][area] === (value ? 1 : 0)) continue;
-          const next = settled[at][area] === -1 ? settle(settled, node.keep, at, area, value) : null;
+          if (settled[at]![area] === (value ? 1 : 0)) continue;
+          const next = settled[at]![area] === -1 ? settle(settled, node.keep, at, area, value) : null;
           if (!next) return null;
           settled = next;
           again = true;

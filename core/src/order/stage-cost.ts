@@ -141,7 +141,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     paintMl,
     risk: masks.risk + pull.risk,
     money: masks.money + (paintMl / 1000) * (finish.pricePerL ?? RULE_OF_THUMB.pricePerLitre),
-    strayM2: straysOf(problem, { ...choice, layer }).reduce((sum, area) => sum + problem.areas[area].sizeM2, 0),
+    strayM2: straysOf(problem, { ...choice, layer }).reduce((sum, area) => sum + problem.areas[area]!.sizeM2, 0),
     forbidden: [...(over.forbidden ? ['over' as const] : []), ...(pull.late ? ['late' as const] : [])],
     lastCoatMin,
     pulling: own,
@@ -150,7 +150,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     after: {
       colours: before.colours.map((colour, index) => (choice.open[index] ? finish.colour : colour)),
       films: before.films.map((old, index) => (choice.open[index] ? film : old)),
-      painted: before.painted.map((painted, index) => painted || problem.areas[index].finish === choice.finish),
+      painted: before.painted.map((painted, index) => painted || problem.areas[index]!.finish === choice.finish),
       tapeSafeAt: before.tapeSafeAt.map((at, index) => (choice.open[index] ? lastCoatMin + times.tapeSafeMin : at)),
       clock: lastCoatMin + pull.waitMin + pull.pullMin / (pull.pulled?.hands ?? 1) + pull.afterMin + pull.uncoverMin,
       guns,
@@ -172,8 +172,8 @@ function coatsNeeded(
   const own = areas.some((area) => area.finish === finish.id);
   areas.forEach((area, index) => {
     if (own ? area.finish !== finish.id : !open[index]) return;
-    const { coats, from } = rememberedCoats(finish, before.colours[index]);
-    if (coats > worst.coats) worst = { coats, under: before.colours[index], coatsFrom: from };
+    const { coats, from } = rememberedCoats(finish, before.colours[index]!);
+    if (coats > worst.coats) worst = { coats, under: before.colours[index]!, coatsFrom: from };
   });
   return worst;
 }

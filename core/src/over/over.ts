@@ -81,13 +81,13 @@ function dryVerdict({ glossy, reason }: RuleOf<'dry'>, marks: LayerMarks, ageMin
   }
   const early = waitVerdict(marks, ageMin);
   if (early) return early;
-  const { fromMin } = openWindow(marks.recoat, ageMin) ?? marks.recoat[marks.recoat.length - 1];
+  const { fromMin } = openWindow(marks.recoat, ageMin) ?? marks.recoat.at(-1)!;
   return { ...verdict('yes', reason), window: { fromMin, toMin: nextGap(marks, ageMin) } };
 }
 
 /** When a film can be scuffed: as its first window closes, or its second opens. */
 function hardAge({ recoat, touchMin }: LayerMarks): number {
-  const last = recoat[recoat.length - 1];
+  const last = recoat.at(-1)!;
   return Math.max(touchMin, recoat.length > 1 ? last.fromMin : (last.toMin ?? last.fromMin));
 }
 

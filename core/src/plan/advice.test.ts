@@ -1,3 +1,4 @@
+import { theFirst } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import type { TrimLine } from '../lines';
@@ -75,7 +76,7 @@ it('says when the wanted school has no window', () => {
     ],
     { choices: { order: null, school: 'dry' } },
   );
-  const [stage] = planJob(rubber, SHIPPED_SHELF).stages;
+  const stage = theFirst(planJob(rubber, SHIPPED_SHELF).stages);
   expect(stage.school).toBe('wet');
   expect(stage.windows).toMatchObject({ touch: null, dry: null });
 });
@@ -110,7 +111,7 @@ it('waits before tape goes on fresh colour, and says for what', () => {
     SHIPPED_SHELF,
   );
   const waits = plan.steps.flatMap(({ after }) => after).filter(({ code }) => code === 'tape-safe');
-  const covered = linesIn(plan, plan.stages[1]).length > 0;
+  const covered = linesIn(plan, plan.stages[1]!).length > 0;
   expect(waits.length > 0).toBe(covered);
   for (const { minMin } of waits) expect(minMin).toBeGreaterThan(0);
 });

@@ -3,7 +3,7 @@ import type { Finish } from '../finish';
 import type { Design } from '../job';
 import { soundRules } from '../order';
 import type { OverAnswer } from '../over';
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB, theFirst } from '../units';
 import { advice, type AdviceFacts } from './advice-facts';
 import type { StageItems } from './items';
 import type { PartWork } from '../setout';
@@ -18,7 +18,7 @@ export function adviceFor(facts: AdviceFacts): Advice[] {
     ...airAdvice(design),
     ...works.flatMap((work) => partAdvice(work, finishes)),
     ...soundRules(facts.problem).faults.map((fault) => advice('caution', fault)),
-    ...stages.flatMap((stage, index) => stageAdvice(stage, items[index], finishes)),
+    ...stages.flatMap((stage, index) => stageAdvice(stage, items[index]!, finishes)),
     ...regrets(facts),
   ];
 }
@@ -46,7 +46,7 @@ function partAdvice({ part, lines, arrangement, areaIds, finishes, conflicts, lo
     sliver ? [advice('caution', { code: 'advice.sliver', values: { area: code } }, { ...place, area: areaIds[index] })] : [],
   );
   const clashes = conflicts.map(({ area, finishes: asked }) => {
-    const values = { area: arrangement.areas[area].code, finishes: asked.map(nameOf) };
+    const values = { area: arrangement.areas[area]!.code, finishes: asked.map(nameOf) };
     return advice('stop', { code: 'advice.conflict', values }, { ...place, area: areaIds[area] });
   });
   const open = finishes.flatMap((finish, index) => (finish === undefined ? [index] : []));
@@ -55,8 +55,8 @@ function partAdvice({ part, lines, arrangement, areaIds, finishes, conflicts, lo
       ? [
           advice(
             'note',
-            { code: 'advice.unchosen', values: { areas: open.map((index) => arrangement.areas[index].code) } },
-            { ...place, area: areaIds[open[0]] },
+            { code: 'advice.unchosen', values: { areas: open.map((index) => arrangement.areas[index]!.code) } },
+            { ...place, area: areaIds[open[0]!] },
           ),
         ]
       : [];
@@ -79,7 +79,7 @@ function stageAdvice(stage: StagePlan, { lines }: StageItems, finishes: Readonly
   const windowMin = pull && pull.toMin !== null ? pull.toMin - pull.fromMin : 0;
   const many = hands > 1 ? [advice('caution', { code: 'advice.hands', values: { stage: number, pullMin, windowMin, hands } })] : [];
   const over = tasks.map(({ answer, reason, places }) => {
-    const [{ part, area }] = places;
+    const { part, area } = theFirst(places);
     const areas = [...new Set(places.map(({ code }) => code))];
     return advice(OVER_LEVEL[answer], { code: 'advice.over', values: { stage: number, finish: name, areas, answer, reason } }, { part, area });
   });

@@ -14,7 +14,7 @@ export function prepareSteps({ preparation, parts }: StepSource): readonly Draft
   for (const { cleaner, parts: ids, minutes } of preparation.washes)
     clock.add('wash', cleaner, minutes, { code: 'step.wash', values: { places: ids.map((id) => nameOf(parts, id)), cleaner } });
   for (const { grit, reason, places, minutes } of preparation.abrading) {
-    const refs = places.map(({ part, area }) => ({ part, area: parts.find(({ id }) => id === part)?.areas[area].id ?? '' }));
+    const refs = places.map(({ part, area }) => ({ part, area: parts.find(({ id }) => id === part)?.areas[area]!.id ?? '' }));
     clock.add('abrade', `${grit}:${reason.code}`, minutes, { code: 'step.abrade', values: { places: placesOf(refs, parts), reason, grit } });
   }
   clock.pass('warm', 'overnight', preparation.warmMin, { code: 'step.warm', values: { belowC: RULE_OF_THUMB.coldC } });

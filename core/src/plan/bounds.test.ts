@@ -26,7 +26,7 @@ const part = (surface: Surface, lines: unknown[], features: unknown[] = [], id =
 const jobOf = (...parts: Part[]): Design => ({
   ...emptyDesign('Bounds', 'other'),
   parts,
-  scheme: { areas: [{ part: parts[0].id, seed: [50, 0.01], finish: SHIPPED_SHELF.finishes[0].id }] },
+  scheme: { areas: [{ part: parts[0]!.id, seed: [50, 0.01], finish: SHIPPED_SHELF.finishes[0]!.id }] },
 });
 const planned = (...parts: Part[]): Plan => planJob(jobOf(...parts), SHIPPED_SHELF);
 const common = (id: string) => ({ id, name: id, runOn: true, datum: 'base' });
@@ -85,23 +85,23 @@ it.each<[string, Part, RegExp]>([
   ],
 ])('%s is told on its line, and the part is planned without it', (_, one, says) => {
   const plan = planned(one);
-  expect(faultsOf(plan)).toEqual([{ owner: one.lines[0].id, fault: expect.anything() }]);
+  expect(faultsOf(plan)).toEqual([{ owner: one.lines[0]!.id, fault: expect.anything() }]);
   expect(told(plan)).toMatch(says);
-  expect(plan.parts[0].areas).toHaveLength(1);
-  expect(layoutFaults(jobOf(one))).toMatchObject([{ path: 'parts[0].lines[0]', code: faultsOf(plan)[0].fault.code }]);
+  expect(plan.parts[0]!.areas).toHaveLength(1);
+  expect(layoutFaults(jobOf(one))).toMatchObject([{ path: 'parts[0].lines[0]', code: faultsOf(plan)[0]!.fault.code }]);
 });
 
 it('100 bands across 100: the second are left out and say so, the first stand', () => {
   const one = part(square, [bands('a', 0), bands('b', 90)]);
   const plan = planned(one);
   expect([...new Set(faultsOf(plan).map(({ owner }) => owner))]).toEqual(['b']);
-  expect(plan.parts[0].areas).toHaveLength(201);
+  expect(plan.parts[0]!.areas).toHaveLength(201);
   expect(plan.advice.some((one) => /meets other lines more often/.test(say(one)))).toBe(true);
 });
 it('as many bands as are worked out make all their areas', () => {
   const plan = planned(part(square, [bands('a', 0, 20), bands('b', 90, 20)]));
   expect(faultsOf(plan)).toEqual([]);
-  expect(plan.parts[0].areas).toHaveLength(41 * 41);
+  expect(plan.parts[0]!.areas).toHaveLength(41 * 41);
 });
 it('120 rays from each of 50 places: only so many strokes are set out', () => {
   const fans = Array.from({ length: 50 }, (_, index) => ({
@@ -116,7 +116,7 @@ it('120 rays from each of 50 places: only so many strokes are set out', () => {
   }));
   const plan = planned(part(square, fans));
   expect(faultsOf(plan).filter(({ fault }) => fault.code === 'line.part-strokes').length).toBe(50 - Math.floor(MOST.strokes / 120));
-  expect(plan.parts[0].areas.length).toBeGreaterThan(1);
+  expect(plan.parts[0]!.areas.length).toBeGreaterThan(1);
 });
 it('200 holes of 30 m are refused at the first too many, and planned up to it', () => {
   const one = part(
@@ -131,8 +131,8 @@ it('200 holes of 30 m are refused at the first too many, and planned up to it', 
 });
 it('a hole whose rim lies beyond 33 m cuts what it covers of the part', () => {
   const plan = planned(part(square, [], [round('h', 30_000, 30_000, 30_000)]));
-  expect(plan.parts[0].areas).toHaveLength(1);
-  expect(plan.parts[0].areas[0].sizeM2).toBeCloseTo(900 - (Math.PI * 15 ** 2) / 4, 1);
+  expect(plan.parts[0]!.areas).toHaveLength(1);
+  expect(plan.parts[0]!.areas[0]!.sizeM2).toBeCloseTo(900 - (Math.PI * 15 ** 2) / 4, 1);
 });
 it.each<[string, Surface, string]>([
   ['a tube of 30 m', { kind: 'tube', diameter: 30_000, length: 100 }, 'parts[0].surface.diameter'],
@@ -141,7 +141,7 @@ it.each<[string, Surface, string]>([
   const one = part(surface, [straight('s', 100, 100)]);
   expect(designFaults(jobOf(one), SHIPPED_SHELF)).toMatchObject([{ path, code: 'surface.too-far' }]);
   const plan = planned(one);
-  expect(plan.parts[0].areas).toEqual([]);
+  expect(plan.parts[0]!.areas).toEqual([]);
   expect(faultsOf(plan)).toHaveLength(1);
 });
 
@@ -155,7 +155,7 @@ describe('lines made from one another', () => {
     for (const order of [lines, [...lines].reverse()]) {
       const plan = planned(part(square, order));
       expect(faultsOf(plan)).toEqual([]);
-      expect(plan.parts[0].areas).toHaveLength(201);
+      expect(plan.parts[0]!.areas).toHaveLength(201);
     }
   });
   it('across 50 parts may be 10 000 behind each other', () => {
@@ -208,6 +208,6 @@ describe('stripes that go on over many panels', () => {
     const plan = planned(...panels(count));
     expect(faultsOf(plan)).toEqual([]);
     expect(plan.parts.map(({ areas }) => areas.length)).toEqual(Array.from({ length: count }, () => 4));
-    expect(plan.parts[count - 1].lines[0].pieces[0][0][1]).toBeCloseTo(100, 6);
+    expect(plan.parts[count - 1]!.lines[0]!.pieces[0]![0]![1]).toBeCloseTo(100, 6);
   });
 });

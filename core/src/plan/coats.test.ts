@@ -1,3 +1,4 @@
+import { theFirst } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { SHIPPED_SHELF, type Design } from '../job';
 import { ordersByWish, planJob, searchJob } from '.';
@@ -15,12 +16,12 @@ describe('primer and clear', () => {
     };
     const plan = planJob(without, SHIPPED_SHELF);
     expect(plan.stages.map(({ layer }) => layer)).toEqual(['primer', 'finish', 'finish', 'finish', 'clear']);
-    const over = plan.stages[4].pictures[0].areas.filter(({ open }) => open).map(({ code }) => code);
+    const over = plan.stages[4]!.pictures[0]!.areas.filter(({ open }) => open).map(({ code }) => code);
     expect(over).toHaveLength(2);
-    expect(plan.parts[0].areas.filter(({ uncleared }) => uncleared)).toHaveLength(1);
+    expect(plan.parts[0]!.areas.filter(({ uncleared }) => uncleared)).toHaveLength(1);
     // The clear lets the colours show.
-    const before = plan.stages[3].pictures[0].areas;
-    for (const { code, colour } of plan.stages[4].pictures[0].areas)
+    const before = plan.stages[3]!.pictures[0]!.areas;
+    for (const { code, colour } of plan.stages[4]!.pictures[0]!.areas)
       expect(colour === '#f4f4f2').toBe(before.find((area) => area.code === code)?.colour === '#f4f4f2');
   });
 });
@@ -29,10 +30,10 @@ describe('choices made by hand', () => {
   const plan = planJob(design(), SHIPPED_SHELF);
   it('are priced against the best without them, and never save what is wanted', () => {
     expect(plan.choicePrice).toBeNull();
-    const [first] = plan.stages;
-    const free = plan.parts[0].areas.filter(({ finish }) => finish !== first.finish);
+    const first = theFirst(plan.stages);
+    const free = plan.parts[0]!.areas.filter(({ finish }) => finish !== first.finish);
     for (const area of free) {
-      const open = first.pictures[0].areas.find(({ code }) => code === area.code)?.open === true;
+      const open = first.pictures[0]!.areas.find(({ code }) => code === area.code)?.open === true;
       const pinned = planJob(pinArea(design(), 'door', area, first.finish, !open), SHIPPED_SHELF);
       expect(pinned.choicePrice).not.toBeNull();
       const { workMin, endMin } = pinned.choicePrice ?? { workMin: 0, endMin: 0 };
@@ -42,7 +43,7 @@ describe('choices made by hand', () => {
     }
   });
   it('change with what is wanted most', () => {
-    const end = (wish: 'work' | 'finish') => planJob(design({ choices: { order: null, school: null, wish } }), SHIPPED_SHELF).orders[0].endMin;
+    const end = (wish: 'work' | 'finish') => planJob(design({ choices: { order: null, school: null, wish } }), SHIPPED_SHELF).orders[0]!.endMin;
     expect(end('finish')).toBeLessThanOrEqual(end('work') + 1e-6);
   });
   it('show at once what each wish would choose, as the plan under that wish would', () => {
@@ -57,10 +58,10 @@ describe('choices made by hand', () => {
   it('a long search ends as well as the plan, or better', () => {
     const news = [...searchJob(design(), SHIPPED_SHELF, 500)].flatMap((one) => one ?? []);
     expect(news[news.length - 1]).toMatchObject({ done: true, share: 1, gap: 0, better: false });
-    expect(news[news.length - 1].order).toHaveLength(3);
+    expect(news.at(-1)!.order).toHaveLength(3);
     news.slice(1).forEach(({ share, gap }, index) => {
-      expect(share).toBeGreaterThanOrEqual(news[index].share);
-      expect(gap).toBeLessThanOrEqual(news[index].gap + 1e-9);
+      expect(share).toBeGreaterThanOrEqual(news[index]!.share);
+      expect(gap).toBeLessThanOrEqual(news[index]!.gap + 1e-9);
     });
   });
 });

@@ -44,12 +44,12 @@ type CommonOn = (area: number | null) => Common & Pick<Item, 'until'>;
 /** Everything laid for a stage. */
 export function itemsOf(sequence: Sequence, index: number, source: StageSource): StageItems {
   const { design, works } = source;
-  const stage = sequence.stages[index];
+  const stage = sequence.stages[index]!;
   const sessions = sessionsOf(sequence);
   const end = sequence.stages.length - 1;
   const common: Common = { stage: index + 1, hold: null };
-  const untilOf = (off: number): Item['until'] => ({ stage: off + 1, session: sessions[off] });
-  const name = namer(sessions[index]);
+  const untilOf = (off: number): Item['until'] => ({ stage: off + 1, session: sessions[off]! });
+  const name = namer(sessions[index]!);
   const runs = stageRuns(maskedParts(sequence, index, source), meansOf(source));
   const commonOn: CommonOn = (area) => ({ ...common, until: untilOf(area === null ? index : offAfter(sequence, index, area)) });
   const lines = runs.map((run, place) => lineItem(run, `R${place + 1}`, commonOn, source, name));
@@ -60,7 +60,7 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
     covers,
     // Masks that stay on for later coats are asked for how long they last when they come off.
     cleanMin: runs.reduce((least, { cleanHours }, place) => {
-      const own = lines[place].until.stage === index + 1 || stage.keep;
+      const own = lines[place]!.until.stage === index + 1 || stage.keep;
       return own ? Math.min(least, dwellMinutes(cleanHours, design.climate.airC)) : least;
     }, Infinity),
   };
@@ -77,23 +77,23 @@ const maskOn = ({ pulling, outer }: StageCost, area: number): KeptMask | null =>
  * @param area what it covers; null: what comes off with the stage's own masks
  */
 export function offAfter({ stages }: Pick<Sequence, 'stages'>, index: number, area: number | null): number {
-  const mask = area === null ? stages[index].pulling : maskOn(stages[index], area);
+  const mask = area === null ? stages[index]!.pulling : maskOn(stages[index]!, area);
   const off = mask ? stages.findIndex(({ pulled }) => pulled?.masks.includes(mask)) : index;
   return off < 0 ? stages.length - 1 : off;
 }
 
 /** How long tape of a stage on an area stays, from when it is laid until it is off, minutes. */
 function tapeStays(sequence: Sequence, index: number, area: number): number {
-  const mask = maskOn(sequence.stages[index], area);
-  return mask ? sequence.stages[offAfter(sequence, index, area)].after.clock - mask.laidAt : 0;
+  const mask = maskOn(sequence.stages[index]!, area);
+  return mask ? sequence.stages[offAfter(sequence, index, area)]!.after.clock - mask.laidAt : 0;
 }
 
 /** The edges a stage lays, part by part. */
 function maskedParts(sequence: Sequence, index: number, { works, starts: { areas, borders } }: StageSource): MaskedPart[] {
-  const { mask } = sequence.stages[index];
+  const { mask } = sequence.stages[index]!;
   return works.map(({ part, lines, arrangement, setOut }, number) => {
-    const ends = borders[number] + arrangement.borders.length;
-    const own = mask.edges.filter(({ border, laid }) => laid === 'now' && border >= borders[number] && border < ends);
+    const ends = borders[number]! + arrangement.borders.length;
+    const own = mask.edges.filter(({ border, laid }) => laid === 'now' && border >= borders[number]! && border < ends);
     return {
       id: part.id,
       count: part.count,
@@ -101,9 +101,9 @@ function maskedParts(sequence: Sequence, index: number, { works, starts: { areas
       lines,
       arrangement,
       edges: own.map((edge) => ({
-        border: edge.border - borders[number],
-        free: edge.free - areas[number],
-        closed: edge.closed - areas[number],
+        border: edge.border - borders[number]!,
+        free: edge.free - areas[number]!,
+        closed: edge.closed - areas[number]!,
         class: edge.class,
         strip: edge.strip,
         staysMin: tapeStays(sequence, index, edge.closed),
@@ -114,13 +114,13 @@ function maskedParts(sequence: Sequence, index: number, { works, starts: { areas
 
 function lineItem(run: Run, code: string, commonOn: CommonOn, { works, problem, starts }: StageSource, name: Namer): LineItem {
   const part = works.findIndex((one) => one.part.id === run.part);
-  const ids = works[part].areaIds;
-  const [firstArea, firstBorder] = [starts.areas[part], starts.borders[part]];
+  const ids = works[part]!.areaIds;
+  const [firstArea, firstBorder] = [starts.areas[part]!, starts.borders[part]!];
   // A strip costs its one tape; of a line in several pieces each costs the edges it makes.
-  const strip = run.strip === null ? null : problem.areas[firstArea + run.strip].strip;
+  const strip = run.strip === null ? null : problem.areas[firstArea + run.strip]!.strip;
   const edges = strip
     ? run.edges.slice(0, 1).map(() => ({ edge: strip, share: 1 }))
-    : run.edges.map(({ border, share }) => ({ edge: problem.borders[firstBorder + border], share }));
+    : run.edges.map(({ border, share }) => ({ edge: problem.borders[firstBorder! + border]!, share }));
   const costs = edges.map(({ edge, share }) => ({ ...rememberedEdge(edge, run.class === 'crisp', problem.model), share }));
   const { line, lineCode, side, sideSeen, from, to, edgeMm, count, verdict, stretch, worstAt, worstRadiusMm } = run;
   return {
@@ -131,7 +131,7 @@ function lineItem(run: Run, code: string, commonOn: CommonOn, { works, problem, 
     part: run.part,
     line,
     lineCode,
-    area: run.strip === null ? null : ids[run.strip],
+    area: run.strip === null ? null : ids[run.strip]!,
     side,
     sideSeen,
     from,
@@ -174,12 +174,12 @@ function coverItems(
   const areas = mask.covers.flatMap(({ area, by, laid }): CoverItem[] => {
     const fresh = mask.drips ? mask.edges.filter((edge) => edge.closed === area && edge.laid === 'now') : [];
     if (by !== 'drape' || (mask.drips ? fresh.length === 0 : laid !== 'now')) return [];
-    const papers = mask.drips ? fresh.map(({ border }) => dripPaper(problem.borders[border])) : [drapeOver(problem.areas[area])];
+    const papers = mask.drips ? fresh.map(({ border }) => dripPaper(problem.borders[border]!)) : [drapeOver(problem.areas[area]!)];
     const drape = { sizeM2: sumOf(papers, ({ sizeM2 }) => sizeM2), pieces: sumOf(papers, ({ pieces }) => pieces) };
     const part = starts.findLastIndex((start) => start <= area);
-    const { part: of, areaIds, arrangement } = works[part];
-    const own = area - starts[part];
-    const id = areaIds[own];
+    const { part: of, areaIds, arrangement } = works[part]!;
+    const own = area - starts[part]!;
+    const id = areaIds[own]!;
     const round = new Set(arrangement.borders.filter(({ left, right }) => left === own || right === own).map(({ line }) => line));
     const after = lines.filter((line) => line.part === of.id && round.has(line.line)).map((line) => line.id);
     return [{ ...commonOn(area), ...draped(drape), id: name(of.id, 'cover', id), part: of.id, area: id, count: of.count, after }];
@@ -194,8 +194,8 @@ function coverItems(
 
 /** What closes the openings of parts that are sprayed for the first time. */
 function plugItems({ stages }: Sequence, index: number, works: readonly PartWork[], name: Namer, common: Common & Pick<Item, 'until'>): PlugItem[] {
-  const before = index === 0 ? [] : stages[index - 1].after.plugged;
-  const fresh = stages[index].after.plugged.filter((part) => !before.includes(part));
+  const before = index === 0 ? [] : stages[index - 1]!.after.plugged;
+  const fresh = stages[index]!.after.plugged.filter((part) => !before.includes(part));
   return works
     .filter(({ part }) => fresh.includes(part.id))
     .flatMap(({ part, setOut }) =>

@@ -46,7 +46,7 @@ interface PlacedTape {
   readonly box: Box;
 }
 
-const placedTape = (path: Path | null): PlacedTape | null => path && { path, ends: [path[0], path[path.length - 1]], box: boxOf(path) };
+const placedTape = (path: Path | null): PlacedTape | null => path && { path, ends: [path[0]!, path.at(-1)!], box: boxOf(path) };
 
 const featuresUnder = (items: readonly LineItem[], { lines }: PartWork, kind: 'crease' | 'raised-row'): string[] =>
   items.flatMap((item) =>

@@ -5,7 +5,7 @@ import type { Item, LineItem, Plan, PlanLists, StagePlan, TapeNeed } from './typ
 /** What to have ready, all stages together. */
 export function listsOf(stages: readonly StagePlan[], items: readonly StageItems[]): PlanLists {
   const lines = items.flatMap((one) => one.lines);
-  const drape = stages.map(({ number }, index) => ({ stage: number, sizeM2: items[index].covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0) }));
+  const drape = stages.map(({ number }, index) => ({ stage: number, sizeM2: items[index]!.covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0) }));
   return {
     tape: tapeNeeds(lines),
     drape: drape.filter(({ sizeM2 }) => sizeM2 > 0),

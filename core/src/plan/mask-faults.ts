@@ -3,7 +3,7 @@ import { isLine, lyingIn } from './lists';
 import type { PartPlan } from '../setout';
 import type { LineItem, Plan, StagePlan } from './types';
 import type { Step } from '../log';
-import { areaRef, type AreaId, type AreaRef, type ItemId, type PartId } from '../units';
+import { areaRef, type AreaId, type AreaRef, type ItemId, type PartId, twoOf } from '../units';
 
 /** Every covered area under a cover, no open one under any, every edge between the two made once. */
 export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
@@ -17,7 +17,7 @@ export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
   const wrongly = stage.open.filter((ref) => under.has(ref)).map((area): Broken => ({ code: 'broken.open-covered', values: { stage: stage.number, area } }));
   const edges = parts.flatMap((part) =>
     part.borders.flatMap((border): Broken[] => {
-      const [left, right] = [border.left, border.right].map((code) => areaRef(part.id, idOf(part, code)));
+      const [left, right] = twoOf([border.left, border.right].map((code) => areaRef(part.id, idOf(part, code))));
       const side = open.has(left) && covered.has(right) ? 'right' : open.has(right) && covered.has(left) ? 'left' : null;
       if (side === null) return [];
       const made = edgesMade(lines, part.id, border, side, side === 'right' ? right : left);
@@ -87,7 +87,7 @@ export function orderFaults({ steps, stages }: Plan): Broken[] {
   const rank = ({ kind }: Step) => HANDS.findIndex((row) => row.includes(kind));
   return [null, ...stages.map(({ number }) => number)].flatMap((number) => {
     const own = steps.filter((step) => step.stage === number && rank(step) >= 0);
-    const early = own.filter((step, index) => index > 0 && rank(step) < rank(own[index - 1]));
+    const early = own.filter((step, index) => index > 0 && rank(step) < rank(own[index - 1]!));
     const checked = number === null || own.some(({ kind }) => kind === 'gate');
     return [...early.map(({ id }) => id), ...(checked ? [] : own.slice(0, 1).map(({ id }) => id))].map((step): Broken => ({
       code: 'broken.order',

@@ -111,7 +111,7 @@ describe('parts that hang together', () => {
     );
     const covers = plan.items.filter(({ kind }) => kind === 'cover');
     expect(covers.map(({ part }) => part)).toEqual(['p', 'q']);
-    expect(plan.stages[0].uncoverMin).toBeCloseTo(
+    expect(plan.stages[0]!.uncoverMin).toBeCloseTo(
       covers.reduce((sum, { pullMin }) => sum + pullMin, 0),
       6,
     );
@@ -158,9 +158,9 @@ it('fading out is a step of its own after the last coat, and windows count from 
   );
   const plan = planned({ ...design, scheme: { areas: design.scheme.areas.map((area) => (area.finish ? { ...area, blend: true } : area)) } });
   const blend = plan.steps.findIndex(({ say }) => say.code === 'step.blend');
-  expect(plan.steps[blend - 1].say.code).toBe('step.coat');
-  expect(plan.steps[blend].say.values.places).toEqual(['A2']);
-  expect(plan.steps[blend].endMin).toBeCloseTo(plan.stages[0].lastCoatMin, 4);
+  expect(plan.steps[blend - 1]!.say.code).toBe('step.coat');
+  expect(plan.steps[blend]!.say.values.places).toEqual(['A2']);
+  expect(plan.steps[blend]!.endMin).toBeCloseTo(plan.stages[0]!.lastCoatMin, 4);
 });
 
 describe('what is on an area now', () => {
@@ -171,28 +171,28 @@ describe('what is on an area now', () => {
       ['p', 300, 'cream-two-part'],
     ],
   );
-  const spot = planJob(design, SHIPPED_SHELF).parts[0].areas.find(({ seed }) => seed[1] > 200);
+  const spot = planJob(design, SHIPPED_SHELF).parts[0]!.areas.find(({ seed }) => seed[1] > 200);
   const bare = givePresent(design, 'p', spot as NonNullable<typeof spot>, { system: 'bare', colour: '#9a9a9a', ageH: 0 });
   it('decides what it is washed and abraded with, and is told where it should be primed', () => {
     const plan = planned(bare);
     expect(plan.steps.filter(({ kind }) => kind === 'wash').map(({ say }) => say.values.cleaner)).toEqual(expect.arrayContaining(['wax-grease', 'alcohol']));
     expect(plan.advice.filter(({ code }) => code === 'advice.bare').map(({ place }) => place.area)).toEqual([spot?.id]);
-    expect(plan.parts[0].areas.map(({ present, shows, ownPresent }) => `${present?.system ?? 'bare'} ${shows} ${String(ownPresent)}`).sort()).toEqual([
+    expect(plan.parts[0]!.areas.map(({ present, shows, ownPresent }) => `${present?.system ?? 'bare'} ${shows} ${String(ownPresent)}`).sort()).toEqual([
       'bare #9a9a9a true',
       'filler-primer #c7bfa6 false',
     ]);
   });
   it('goes with its area when a line moves, and to both halves where it is split', () => {
-    const moved = { ...bare, parts: [{ ...bare.parts[0], lines: [across('a', 340)] }] };
+    const moved = { ...bare, parts: [{ ...bare.parts[0]!, lines: [across('a', 340)] }] };
     expect(carryScheme(bare, moved).presentAt?.map(({ seed }) => seed[1] > 340)).toEqual([true]);
-    const split = { ...bare, parts: [{ ...bare.parts[0], lines: [across('a', 200), across('b', 330)] }] };
+    const split = { ...bare, parts: [{ ...bare.parts[0]!, lines: [across('a', 200), across('b', 330)] }] };
     expect(carryScheme(bare, split).presentAt).toHaveLength(2);
   });
   it('is forgotten with its part, as are parts that held on to it', () => {
     const two = { ...bare, parts: [...bare.parts, panel('q', { attached: ['p'] })] };
-    const gone = carryScheme(two, { ...two, parts: [two.parts[1]] });
+    const gone = carryScheme(two, { ...two, parts: [two.parts[1]!] });
     expect(gone.presentAt).toEqual([]);
-    expect(gone.parts[0].attached).toEqual([]);
+    expect(gone.parts[0]!.attached).toEqual([]);
   });
   it('is forgotten with its part also where lines of others went on from it', () => {
     const follower = panel('q', {
@@ -205,12 +205,12 @@ describe('what is on an area now', () => {
       scheme: { areas: [...bare.scheme.areas, { part: 'q', seed: [450, 100] as [number, number], finish: 'cream-two-part' }] },
     };
     const gone = carryScheme(two, { ...two, parts: [follower] });
-    expect(gone.parts[0].attached).toEqual([]);
+    expect(gone.parts[0]!.attached).toEqual([]);
     expect(designFaults(gone, SHIPPED_SHELF)).toEqual([]);
   });
   it('can be taken back', () => {
     expect(
-      planJob(givePresent(bare, 'p', planJob(bare, SHIPPED_SHELF).parts[0].areas[0], null), SHIPPED_SHELF).parts[0].areas.every((one) => !one.ownPresent),
-    ).toBe(spot?.id === planJob(bare, SHIPPED_SHELF).parts[0].areas[0].id);
+      planJob(givePresent(bare, 'p', planJob(bare, SHIPPED_SHELF).parts[0]!.areas[0]!, null), SHIPPED_SHELF).parts[0]!.areas.every((one) => !one.ownPresent),
+    ).toBe(spot?.id === planJob(bare, SHIPPED_SHELF).parts[0]!.areas[0]!.id);
   });
 });

@@ -22,11 +22,11 @@ export function jobProblem(works: readonly PartWork[], design: Design, shelf: Sh
   const found = unprepared(works, design, shelf);
   const starts = startsOf(works).areas;
   const preparation = preparationOf(
-    works.map((work, index) => toPrepare(work, found, starts[index])),
+    works.map((work, index) => toPrepare(work, found, starts[index]!)),
     design.climate,
   );
   const keyed = new Set(
-    preparation.abrading.flatMap(({ places }) => places.map(({ part, area }) => starts[works.findIndex((work) => work.part.id === part)] + area)),
+    preparation.abrading.flatMap(({ places }) => places.map(({ part, area }) => starts[works.findIndex((work) => work.part.id === part)]! + area)),
   );
   const areas = found.areas.map((area, index) => ({ ...area, keyed: keyed.has(index), presentAgeMin: area.presentAgeMin + preparation.minutes }));
   return { problem: { ...found, areas }, preparation };
@@ -44,7 +44,7 @@ function toPrepare({ part, arrangement, presents }: PartWork, { areas, finishes,
     substrate,
     areas: own.map(({ finish, sizeM2 }, index) => {
       const first = primer?.areas[start + index] ? primer.finish : finish;
-      return { first: first === null ? null : (finishes.get(first) ?? null), sizeM2, present: presents[index] };
+      return { first: first === null ? null : (finishes.get(first) ?? null), sizeM2, present: presents[index]! };
     }),
   };
 }
@@ -84,7 +84,7 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     wish: choices.wish ?? 'work',
     rules: orderRules(design, works, model),
     primer: layer(scheme.primer, () => false),
-    clear: layer(scheme.clear, (index) => uncleared[index]),
+    clear: layer(scheme.clear, (index) => uncleared[index]!),
   };
 }
 
@@ -98,8 +98,8 @@ function lastingOn(works: readonly PartWork[], design: Design, shelf: Shelf): Or
     const found = known.get(key);
     if (found !== undefined) return found;
     const part = borders.findLastIndex((start) => start <= edge.border);
-    const [border, free, closed] = [edge.border - borders[part], edge.free - areas[part], edge.closed - areas[part]];
-    const hours = longestCleanOn(works[part], { ...edge, border, free, closed }, means);
+    const [border, free, closed] = [edge.border - borders[part]!, edge.free - areas[part]!, edge.closed - areas[part]!];
+    const hours = longestCleanOn(works[part]!, { ...edge, border, free, closed }, means);
     known.set(key, hours);
     return hours;
   };
@@ -113,8 +113,8 @@ function orderRules({ choices }: Design, works: readonly PartWork[], model: bool
     before: before ?? [],
     pins: (pins ?? []).flatMap(({ part, seed: [x, y], finish, open }) => {
       const index = works.findIndex((one) => one.part.id === part);
-      const area = index < 0 ? -1 : areaAt(works[index].arrangement.areas, { x, y });
-      return area < 0 ? [] : [{ finish, area: starts[index] + area, open }];
+      const area = index < 0 ? -1 : areaAt(works[index]!.arrangement.areas, { x, y });
+      return area < 0 ? [] : [{ finish, area: starts[index]! + area, open }];
     }),
     sameGun: (sameGun ?? []).map(({ first: one, second }) => [one, second] as const),
     masks: masks ?? (model ? 'free' : 'fresh'),
@@ -132,12 +132,12 @@ type Edged = PartWork['arrangement']['borders'][number] & { readonly edge: TapeE
 
 function areaOf(work: PartWork, index: number, shelf: Shelf, borders: readonly Edged[]): OrderArea {
   const { part, arrangement, finishes, blends } = work;
-  const { code, sizeMm2, perimeterMm } = arrangement.areas[index];
-  const { system, ageH, colour, finish: already } = work.presents[index];
+  const { code, sizeMm2, perimeterMm } = arrangement.areas[index]!;
+  const { system, ageH, colour, finish: already } = work.presents[index]!;
   const finish = finishes[index] ?? null;
   return {
-    id: areaRef(part.id, work.areaIds[index]),
-    area: work.areaIds[index],
+    id: areaRef(part.id, work.areaIds[index]!),
+    area: work.areaIds[index]!,
     code,
     part: part.id,
     count: part.count,
@@ -150,7 +150,7 @@ function areaOf(work: PartWork, index: number, shelf: Shelf, borders: readonly E
     keyed: false,
     finish,
     alike: finish === null ? (already ?? null) : null,
-    blend: blends[index],
+    blend: blends[index]!,
     strip: oneTapeStrip(work, index, shelf.tapes) === null ? null : stripEdge(borders.filter(({ left, right }) => left === index || right === index)),
   };
 }
@@ -163,8 +163,8 @@ function stripEdge(borders: readonly Edged[]): TapeEdge {
     lengthM: edges.reduce((sum, { lengthM }) => sum + lengthM, 0),
     setOutMin: edges.reduce((sum, one) => sum + one.setOutMin, 0),
     corners: edges.reduce((sum, { corners: count }) => sum + count, 0),
-    bend: BENDS[Math.max(...edges.map(({ bend }) => BENDS.indexOf(bend)))],
-    pieces: edges[0].pieces,
+    bend: BENDS[Math.max(...edges.map(({ bend }) => BENDS.indexOf(bend)))]!,
+    pieces: edges[0]!.pieces,
     sealM: edges.reduce((sum, { sealM }) => sum + sealM, 0),
   }));
   return sums.reduce((longest, one) => (one.lengthM > longest.lengthM ? one : longest));
@@ -202,7 +202,7 @@ function bendClass(line: ResolvedLine, from: number, to: number): BendClass {
 }
 
 const lengthOf = ({ lines }: PartWork, id: string): number =>
-  lines.find((line) => line.id === id)?.pieces.reduce((sum, piece) => sum + piece[piece.length - 1].at - piece[0].at, 0) || 1;
+  lines.find((line) => line.id === id)?.pieces.reduce((sum, piece) => sum + piece.at(-1)!.at - piece[0]!.at, 0) || 1;
 
 /**
  * Minutes to set a whole line out: by its points and its length; a straight one is pulled in one go.

@@ -1,3 +1,4 @@
+import { theFirst } from '../units';
 import { spawn } from 'node:child_process';
 import { build } from 'esbuild';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
@@ -34,12 +35,12 @@ describe('the check itself', () => {
       return changed === null ? [] : [{ ...step, ...changed }];
     }),
   });
-  const [line] = plan.items.filter(isLine);
+  const line = theFirst(plan.items.filter(isLine));
   const pull = plan.steps.find(({ kind }) => kind === 'pull');
 
   it('is empty for the plan it starts from', () => expect(planFaults(plan)).toEqual([]));
   it('sees a step that is there twice, and one that is named and gone', () => {
-    expect(codes({ steps: [...plan.steps, plan.steps[0]] })).toContain('broken.id');
+    expect(codes({ steps: [...plan.steps, plan.steps[0]!] })).toContain('broken.id');
     expect(codes(steps(({ kind }) => (kind === 'gate' ? null : {})))).toContain('broken.id');
   });
   it('sees a coat that comes before its window opens, or after it has closed', () => {
@@ -53,7 +54,7 @@ describe('the check itself', () => {
     ));
   it('sees keying after the tape lies', () => {
     const [first, ...rest] = plan.steps.filter(({ stage }) => stage === 1);
-    const late = { ...first, id: 'late' as StepId, kind: 'abrade' as const, startMin: 9e5, endMin: 9e5 };
+    const late = { ...first!, id: 'late' as StepId, kind: 'abrade' as const, startMin: 9e5, endMin: 9e5 };
     expect(codes({ steps: [...plan.steps, late] })).toContain('broken.late-keying');
     expect(rest.some(({ kind }) => kind === 'lay')).toBe(true);
   });
@@ -76,7 +77,7 @@ describe('the check itself', () => {
   });
   it('sees tape that is never pulled, or pulled twice, and a plug that stays in', () => {
     expect(codes(steps(({ kind }) => (kind === 'pull' ? { items: [] } : {})))).toContain('broken.pulled');
-    expect(codes({ steps: [...plan.steps, { ...plan.steps[0], id: 'again' as StepId, kind: 'pull', items: [line.id] }] })).toContain('broken.pulled');
+    expect(codes({ steps: [...plan.steps, { ...plan.steps[0]!, id: 'again' as StepId, kind: 'pull', items: [line.id] }] })).toContain('broken.pulled');
     expect(plan.items.some(({ kind }) => kind === 'plug')).toBe(true);
     expect(codes(steps(({ kind }) => (kind === 'unplug' ? null : {})))).toContain('broken.pulled');
     expect(codes(steps(({ kind }) => (kind === 'plug' ? { items: [] } : {})))).toContain('broken.laid');

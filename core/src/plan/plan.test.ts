@@ -1,3 +1,4 @@
+import { theFirst, twoOf } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import { isLine, planJob } from '.';
@@ -34,7 +35,7 @@ const part = (over: Partial<Part> = {}): Part => ({
 
 function job(over: Partial<Design> = {}, parts = [part()]): Design {
   const design: Design = { ...emptyDesign('Test', 'road'), parts, ...over };
-  return planJob(design, SHIPPED_SHELF).parts[0].areas.reduce((given, area) => {
+  return planJob(design, SHIPPED_SHELF).parts[0]!.areas.reduce((given, area) => {
     const finish = area.sizeM2 < 0.05 ? 'copper-two-part' : area.seed[1] > 550 ? 'cream-two-part' : 'sea-green-two-part';
     return giveFinish(given, 'side', area, finish);
   }, design);
@@ -58,8 +59,8 @@ describe('planJob', () => {
   });
 
   it('gives every area its finish in the end, and paints each once', () => {
-    const last = plan.stages[plan.stages.length - 1].pictures[0].areas;
-    for (const area of plan.parts[0].areas) expect(last.find(({ code }) => code === area.code)?.colour).toBe(area.colour);
+    const last = plan.stages.at(-1)!.pictures[0]!.areas;
+    for (const area of plan.parts[0]!.areas) expect(last.find(({ code }) => code === area.code)?.colour).toBe(area.colour);
     expect(plan.stages.map(({ finish }) => finish).sort()).toEqual(['copper-two-part', 'cream-two-part', 'sea-green-two-part']);
   });
 
@@ -67,7 +68,7 @@ describe('planJob', () => {
     const runs = plan.items.filter(isLine);
     expect(runs.length).toBeGreaterThan(2);
     for (const run of runs) {
-      const line = plan.parts[0].lines.find(({ id }) => id === run.line);
+      const line = plan.parts[0]!.lines.find(({ id }) => id === run.line);
       expect(run.from).toBeGreaterThanOrEqual(-0.001);
       expect(run.to).toBeLessThanOrEqual((line?.lengthMm ?? 0) + 0.001);
       expect(run.lengthMm).toBeCloseTo(run.edgeMm / (1 + run.stretch) + 40, 3);
@@ -100,20 +101,20 @@ describe('planJob', () => {
   });
 
   it('puts its steps end to end without a gap, the last coat where its stage says', () => {
-    plan.steps.slice(1).forEach((step, index) => expect(step.startMin).toBeCloseTo(plan.steps[index].endMin, 5));
+    plan.steps.slice(1).forEach((step, index) => expect(step.startMin).toBeCloseTo(plan.steps[index]!.endMin, 5));
     for (const { session, coats, lastCoatMin } of plan.stages)
       expect(plan.steps.find(({ id }) => id === `${session}:coat:${coats}`)?.endMin).toBeCloseTo(lastCoatMin, 5);
   });
 
   it('names things so that a run sheet still points at the same tape when a line has moved a little', () => {
-    const waist = part().lines[0];
+    const waist = part().lines[0]!;
     const moved = part({
-      lines: [waist.kind === 'sweep' ? { ...waist, points: waist.points.map(({ along, above }) => ({ along, above: above + 7 })) } : waist, part().lines[1]],
+      lines: [waist.kind === 'sweep' ? { ...waist, points: waist.points.map(({ along, above }) => ({ along, above: above + 7 })) } : waist, part().lines[1]!],
     });
     const after = planJob(carryScheme(job(), { ...job(), parts: [moved] }), SHIPPED_SHELF);
     expect(after.steps.map(({ id }) => id)).toEqual(plan.steps.map(({ id }) => id));
     expect(after.items.map(({ id }) => id).sort()).toEqual(plan.items.map(({ id }) => id).sort());
-    expect(after.parts[0].areas.map(({ id }) => id)).toEqual(['left:waist', 'left:coach+right:waist', 'right:coach']);
+    expect(after.parts[0]!.areas.map(({ id }) => id)).toEqual(['left:waist', 'left:coach+right:waist', 'right:coach']);
   });
 
   it('takes the order and the school a person has chosen', () => {
@@ -158,12 +159,12 @@ describe('planJob', () => {
 
   it('paints one area in one stage without any tape', () => {
     const design = { ...emptyDesign('x', 'boat'), parts: [part({ lines: [] })] };
-    const [area] = planJob(design, SHIPPED_SHELF).parts[0].areas;
+    const area = theFirst(planJob(design, SHIPPED_SHELF).parts[0]!.areas);
     const simple = planJob(giveFinish(design, 'side', area, 'signal-base'), SHIPPED_SHELF);
     expect(simple.items).toEqual([]);
-    expect(simple.stages[0].pull).toBeNull();
+    expect(simple.stages[0]!.pull).toBeNull();
     const attended = simple.steps.filter((step) => step.attended).map(({ kind }) => kind);
-    expect(attended).toEqual(['wash', 'abrade', 'gate', 'mix', ...Array.from({ length: simple.stages[0].coats }, () => 'coat'), 'gun-clean', 'inspect']);
+    expect(attended).toEqual(['wash', 'abrade', 'gate', 'mix', ...Array.from({ length: simple.stages[0]!.coats }, () => 'coat'), 'gun-clean', 'inspect']);
   });
 
   it('tells of a line off the part and of one that ends free', () => {
@@ -180,7 +181,7 @@ describe('planJob', () => {
 describe('finishes', () => {
   it('follow their areas when a line moves, and a removed part takes its own along', () => {
     const before = job();
-    const [waist, coach] = before.parts[0].lines;
+    const [waist, coach] = twoOf(before.parts[0]!.lines);
     const moved: Design = {
       ...before,
       parts: [
@@ -189,7 +190,7 @@ describe('finishes', () => {
         }),
       ],
     };
-    const names = (design: Design) => planJob(design, SHIPPED_SHELF).parts[0].areas.map(({ finish }) => finish);
+    const names = (design: Design) => planJob(design, SHIPPED_SHELF).parts[0]!.areas.map(({ finish }) => finish);
     expect(names(carryScheme(before, moved)).filter((finish) => finish === 'cream-two-part')).toHaveLength(1);
     expect(names(carryScheme(before, moved))).toContain('sea-green-two-part');
     expect(carryScheme(before, { ...before, parts: [] }).scheme.areas).toEqual([]);
@@ -197,10 +198,10 @@ describe('finishes', () => {
 
   it('are replaced, not added, when an area is given another', () => {
     const design = job();
-    const [area] = planJob(design, SHIPPED_SHELF).parts[0].areas;
+    const area = theFirst(planJob(design, SHIPPED_SHELF).parts[0]!.areas);
     const again = giveFinish(giveFinish(design, 'side', area, 'signal-base'), 'side', area, null);
     expect(again.scheme.areas).toHaveLength(design.scheme.areas.length);
-    expect(planJob(again, SHIPPED_SHELF).parts[0].areas[0]).toMatchObject({ finish: null, chosen: true });
+    expect(planJob(again, SHIPPED_SHELF).parts[0]!.areas[0]).toMatchObject({ finish: null, chosen: true });
   });
 });
 

@@ -11,7 +11,7 @@ import {
   type OrderProblem,
   type Sequence,
 } from '../order';
-import { ended, quietly, rounded } from '../units';
+import { ended, quietly, rounded, theFirst } from '../units';
 import type { Step } from '../log';
 import { adviceFor } from './advice';
 import { listsOf } from './lists';
@@ -150,7 +150,7 @@ function* chosenOrder(asked: OrderProblem): Generator<void, ChosenOrder> {
   if (!chosen || !insists) return { problem, chosen, found: sequences, gap, price: null };
   const freely = { ...problem, rules: { ...rules, order: null, wide: false, before: [], pins: [], sameGun: [] } };
   const free = yield* quietly(searchSteps(freely));
-  const [planned] = calmFirst(freely, free.sequences);
+  const planned = theFirst(calmFirst(freely, free.sequences));
   const others = free.sequences.filter((one) => !sameSequence(one, chosen)).sort((a, b) => a.score - b.score);
   return {
     problem,
@@ -177,7 +177,7 @@ function priceAgainst(chosen: Sequence, free: Sequence): ChoicePrice {
 /** Two orders of coats a person could not tell apart by what they do. */
 const sameSequence = (one: Sequence, other: Sequence): boolean =>
   one.order.join(' ') === other.order.join(' ') &&
-  one.stages.every(({ open, keep }, stage) => keep === other.stages[stage].keep && open.every((value, area) => value === other.stages[stage].open[area]));
+  one.stages.every(({ open, keep }, stage) => keep === other.stages[stage]!.keep && open.every((value, area) => value === other.stages[stage]!.open[area]));
 
 function summaries(problem: OrderProblem, found: readonly Sequence[], chosen: Sequence | undefined, round: RoundTheStages): SequenceSummary[] {
   if (!chosen) return [];

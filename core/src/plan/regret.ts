@@ -2,7 +2,7 @@ import { isCuring } from '../over';
 import { colourDifference, PAINT_SYSTEMS, reflectanceOf, type Finish } from '../finish';
 import { rememberedCoats, type OrderProblem } from '../order';
 import { primerFor } from '../prepare';
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB, twoOf } from '../units';
 import { advice, type AdviceFacts } from './advice-facts';
 import { placeOfArea, startsOf } from './places';
 import type { Advice } from './types';
@@ -39,7 +39,7 @@ function weakOver({ problem, sequence, finishes }: AdviceFacts): Advice[] {
   return (sequence?.stages ?? []).flatMap((stage, index) => {
     const finish = finishes.get(stage.finish) as Finish;
     const at = stage.open.findIndex(
-      (open, area) => open && problem.areas[area].finish === stage.finish && before(problem, sequence, index)[area] === stage.under,
+      (open, area) => open && problem.areas[area]!.finish === stage.finish && before(problem, sequence, index)[area] === stage.under,
     );
     const place = at < 0 ? null : placeOfArea(problem, at);
     const told = { stage: index + 1, finish: finish.name, coats: stage.coats };
@@ -55,12 +55,12 @@ function weakOver({ problem, sequence, finishes }: AdviceFacts): Advice[] {
 }
 
 const before = (problem: OrderProblem, sequence: AdviceFacts['sequence'], index: number): readonly string[] =>
-  index === 0 ? problem.areas.map(({ present }) => present) : (sequence?.stages[index - 1].after.colours ?? []);
+  index === 0 ? problem.areas.map(({ present }) => present) : (sequence?.stages[index - 1]!.after.colours ?? []);
 
 /** Tape on what never takes it, or on a finish that was too young when the job began. */
 function youngUnderTape({ stages, items, sequence, finishes, design, works }: AdviceFacts): Advice[] {
   const never = stages.flatMap(({ number }, index) => {
-    const film = items[index].lines.length > 0 && (sequence?.stages[index - 1]?.after.films ?? []).find((one) => one && one.finish.tapeSafeMin === null);
+    const film = items[index]!.lines.length > 0 && (sequence?.stages[index - 1]?.after.films ?? []).find((one) => one && one.finish.tapeSafeMin === null);
     return film ? [advice('caution', { code: 'advice.never-tape', values: { stage: number, finish: film.finish.name } })] : [];
   });
   const young = works.flatMap(({ part, presents }) => {
@@ -69,7 +69,7 @@ function youngUnderTape({ stages, items, sequence, finishes, design, works }: Ad
     return ages.length > 0 ? [{ part, ageH: Math.min(...ages) }] : [];
   });
   const values = { parts: young.map(({ part }) => part.name), ageH: Math.min(...young.map(({ ageH }) => ageH)) };
-  return [...never, ...(finishes.size > 0 && young.length > 0 ? [advice('caution', { code: 'advice.young', values }, { part: young[0].part.id })] : [])];
+  return [...never, ...(finishes.size > 0 && young.length > 0 ? [advice('caution', { code: 'advice.young', values }, { part: young[0]!.part.id })] : [])];
 }
 
 /** What goes straight onto a bare substrate that should be primed: once a part and finish. */
@@ -78,8 +78,8 @@ function unprimed({ works, problem, finishes }: AdviceFacts): Advice[] {
   return works.flatMap(({ part, presents }, number) => {
     const told = new Set<string>();
     return presents.flatMap(({ system }, index) => {
-      const at = starts[number] + index;
-      const first = problem.primer?.areas[at] ? problem.primer.finish : problem.areas[at].finish;
+      const at = starts[number]! + index;
+      const first = problem.primer?.areas[at] ? problem.primer.finish : problem.areas[at]!.finish;
       const finish = first === null ? undefined : finishes.get(first);
       const primer = system === 'bare' && finish ? primerFor(part.substrate, finish.system) : null;
       if (!finish || primer === null || told.has(finish.id)) return [];
@@ -102,8 +102,8 @@ function unclearedBases({ problem, finishes }: AdviceFacts): Advice[] {
 /** Flakes before a solid through the same gun. */
 function flakesLeft({ stages, sequence, finishes }: AdviceFacts): Advice[] {
   return stages.flatMap(({ number, finish }, index) => {
-    if (!sequence || sequence.stages[index].change.stripMin === 0) return [];
-    const [flakes, solid] = [sequence.stages[index - 1].finish, finish].map((id) => nameOf(finishes, id));
+    if (!sequence || sequence.stages[index]!.change.stripMin === 0) return [];
+    const [flakes, solid] = [nameOf(finishes, sequence.stages[index - 1]!.finish), nameOf(finishes, finish)];
     return [advice('note', { code: 'advice.flakes', values: { stage: number, flakes, solid } })];
   });
 }
@@ -113,9 +113,9 @@ function clearOverTape({ stages, items, finishes }: AdviceFacts): Advice[] {
   return stages.flatMap(({ number, finish, pulls: all }, index) => {
     if (finishes.get(finish)?.effect !== 'clear') return [];
     // Masks on what is kept are meant to stay on: where two colours meet they are not.
-    const pulls = all.filter((earlier) => stages[earlier - 1].keep);
+    const pulls = all.filter((earlier) => stages[earlier - 1]!.keep);
     if (pulls.length > 0) return [advice('caution', { code: 'advice.trapped', values: { stage: number, stages: pulls.map(String) } })];
-    const run = items[index].lines.find((line) => line.class === 'crisp');
+    const run = items[index]!.lines.find((line) => line.class === 'crisp');
     return run ? [advice('note', { code: 'advice.clear-edge', values: { stage: number, line: run.lineCode } }, { part: run.part, line: run.line })] : [];
   });
 }
@@ -130,10 +130,10 @@ function contrasts({ works, finishes }: AdviceFacts): Advice[] {
   works.forEach(({ part, arrangement, areaIds, finishes: given, blends, presents }) => {
     const colour = (index: number) => {
       const finish = given[index];
-      return (finish && finishes.get(finish)?.colour) || presents[index].colour;
+      return (finish && finishes.get(finish)?.colour) || presents[index]!.colour;
     };
     for (const { left, right } of arrangement.borders) {
-      const [a, b] = [left, right].map((index) => given[index] ?? presents[index].finish ?? null);
+      const [a, b] = twoOf([left, right].map((index) => given[index] ?? presents[index]!.finish ?? null));
       if (a === b || blends[left] || blends[right]) continue;
       const names = [a, b].map((id) => (id === null ? '' : nameOf(finishes, id)));
       const key = [...names].sort().join(' ');

@@ -46,17 +46,17 @@ export function* stageSteps(sequence: Sequence, source: StageSource): Generator<
 function stagePlan(sequence: Sequence, index: number, items: readonly StageItems[], pictures: StagePlan['pictures'], source: StageSource): StagePlan {
   const { problem, preparation } = source;
   const { stages } = sequence;
-  const stage = stages[index];
+  const stage = stages[index]!;
   const finish = finishOf(problem, stage.finish);
-  const before = index === 0 ? startProgress(problem) : stages[index - 1].after;
+  const before = index === 0 ? startProgress(problem) : stages[index - 1]!.after;
   const { pulling, pulled } = stage;
-  const own = items[index];
+  const own = items[index]!;
   const { layMin, sealMin, coatMin, pullMin, uncoverMin, overMin, tapeM, coats, keep, gap, mask } = stage;
   const { changeMin, waitMin } = shownMinutes(stage);
-  const refs = (indices: readonly number[]) => indices.map((area) => problem.areas[area].id);
+  const refs = (indices: readonly number[]) => indices.map((area) => problem.areas[area]!.id);
   return {
     number: index + 1,
-    session: sessionsOf(sequence)[index],
+    session: sessionsOf(sequence)[index]!,
     finish: stage.finish,
     layer: layerOf(stage, index, problem),
     coats,
@@ -110,10 +110,10 @@ const cleanUntil = ({ pulling, lastCoatMin }: StageCost, { cleanMin }: StageItem
  * Where they come off later than that, which is told, it is the window of the film, or the last moment the film lets go of them.
  */
 function pullWindow({ stages }: Sequence, index: number, items: StageItems): StagePlan['pull'] {
-  const stage = stages[index];
+  const stage = stages[index]!;
   if (!stage.pulling) return null;
   const { span, latestMin } = stage.pulling;
-  const off = stages[offAfter({ stages }, index, null)];
+  const off = stages[offAfter({ stages }, index, null)]!;
   const offMin = off.after.clock - stage.lastCoatMin;
   const ends = [Math.min(span.to ?? Infinity, cleanUntil(stage, items)), span.to ?? Infinity, latestMin].filter((end) => end >= offMin - 1e-9);
   const toMin = ends[0] ?? Infinity;
@@ -136,7 +136,7 @@ function tasksOf(finish: Finish, { over }: StageCost, { problem }: StageSource):
     const key = `${answer} ${reason.code}`;
     groups.set(key, { answer, reason, areas: [...(groups.get(key)?.areas ?? []), area] });
   }
-  const sizeOf = (areas: readonly number[]) => areas.reduce((sum, area) => sum + problem.areas[area].sizeM2, 0);
+  const sizeOf = (areas: readonly number[]) => areas.reduce((sum, area) => sum + problem.areas[area]!.sizeM2, 0);
   const totals = new Map<string, number>();
   for (const { answer, areas } of groups.values()) totals.set(answer, (totals.get(answer) ?? 0) + sizeOf(areas));
   return [...groups.values()].map(({ answer, reason, areas }) => {
@@ -148,12 +148,12 @@ function tasksOf(finish: Finish, { over }: StageCost, { problem }: StageSource):
 
 function paintOf(finish: Finish, stage: StageCost, { problem }: StageSource): StagePaint {
   const lost = RULE_OF_THUMB.cupLossMl[finish.method];
-  const openM2 = stage.open.reduce((sum, open, index) => sum + (open ? problem.areas[index].sizeM2 : 0), 0);
+  const openM2 = stage.open.reduce((sum, open, index) => sum + (open ? problem.areas[index]!.sizeM2 : 0), 0);
   const sprayMin = stage.coatMin + (stage.coats - 1) * stage.gap.from;
   return {
     ...mixFor(stage.paintMl, finish),
     byArea: stage.open.flatMap((open, index) =>
-      open ? [{ ...placeOfArea(problem, index), ml: ((stage.paintMl - lost) * problem.areas[index].sizeM2) / openM2 }] : [],
+      open ? [{ ...placeOfArea(problem, index), ml: ((stage.paintMl - lost) * problem.areas[index]!.sizeM2) / openM2 }] : [],
     ),
     potLifeMin: finish.potLifeMin,
     batches: finish.potLifeMin === null ? 1 : Math.max(1, Math.min(stage.coats, Math.ceil(sprayMin / finish.potLifeMin))),
@@ -167,8 +167,8 @@ function picturesOf(stage: StageCost, seen: readonly string[], { works, problem,
   return works.map(({ part, arrangement }, number) => ({
     part: part.id,
     areas: arrangement.areas.map(({ code }, index) => {
-      const at = starts.areas[number] + index;
-      return { code, open: stage.open[at], covered: covered.has(at), colour: stage.open[at] ? shownOver(finish, seen[at], stage.coats) : seen[at] };
+      const at = starts.areas[number]! + index;
+      return { code, open: stage.open[at]!, covered: covered.has(at), colour: stage.open[at]! ? shownOver(finish, seen[at]!, stage.coats) : seen[at]! };
     }),
   }));
 }

@@ -28,8 +28,8 @@ export function linesOf(edges: readonly Pick<MaskEdge, 'border'>[], works: reado
   const codes = new Map<string, Set<string>>();
   for (const { border } of edges) {
     const index = borders.findLastIndex((start) => start <= border);
-    const { part, arrangement, lines } = works[index];
-    const { line } = arrangement.borders[border - borders[index]];
+    const { part, arrangement, lines } = works[index]!;
+    const { line } = arrangement.borders[border - borders[index]!]!;
     codes.set(part.id, (codes.get(part.id) ?? new Set()).add(lines.find(({ id }) => id === line)?.code ?? line));
   }
   return namedByPart(codes, parts);

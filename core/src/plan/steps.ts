@@ -1,4 +1,4 @@
-import { commonSpan, isModelScale, type JobKind, plainly, RULE_OF_THUMB, type StepId } from '../units';
+import { commonSpan, isModelScale, type JobKind, plainly, RULE_OF_THUMB, type StepId, theFirst } from '../units';
 import { isSprayed, type Finish } from '../finish';
 import type { AfterRule, Need, Step } from '../log';
 import { usesGun, type Sequence } from '../order';
@@ -40,9 +40,9 @@ export function stepsOf(source: StepSource): Step[] {
 
 function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
   const { sequence, items, parts, finishes } = source;
-  const cost = sequence.stages[stage.number - 1];
+  const cost = sequence.stages[stage.number - 1]!;
   const finish = finishes.get(stage.finish) as Finish;
-  const { plugs, lines, covers } = items[stage.number - 1];
+  const { plugs, lines, covers } = items[stage.number - 1]!;
   const clock = clockFrom(stage.startMin, stage.session, stage.number);
   const { add, pass } = clock;
   const tasks = (answer: PrepareTask['answer']) => stage.tasks.filter((task) => task.answer === answer);
@@ -89,7 +89,7 @@ const flashSay = ({ method }: Finish, { covered }: StagePlan, last: boolean): St
 
 /** Tape edges on texture are sealed once everything lies, and dry before the check. */
 function sealSteps(stage: StagePlan, { sequence, parts, finishes, works }: StepSource, { add, pass }: StepClock): void {
-  const { seals, waits } = sequence.stages[stage.number - 1];
+  const { seals, waits } = sequence.stages[stage.number - 1]!;
   for (const { product, edges, minutes, dryMin } of seals)
     add('seal', product ?? 'liquid-mask', minutes, {
       code: 'step.seal',
@@ -101,7 +101,7 @@ function sealSteps(stage: StagePlan, { sequence, parts, finishes, works }: StepS
 /** Gun cleaned, masks off. A wet pull that leaves no time for it comes before the gun. */
 function afterCoats(stage: StagePlan, finish: Finish, source: StepSource, clock: StepClock): void {
   const { add, pass } = clock;
-  const { waits, cleaning } = source.sequence.stages[stage.number - 1];
+  const { waits, cleaning } = source.sequence.stages[stage.number - 1]!;
   const clean = () => {
     if (cleaning.minutes > 0) add('gun-clean', null, cleaning.minutes, plainly('step.gun-clean'));
   };
@@ -116,7 +116,7 @@ function afterCoats(stage: StagePlan, finish: Finish, source: StepSource, clock:
 
 function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, { add, pass }: StepClock): void {
   const { coats, gap, covered } = stage;
-  const { coatMin, blendMin } = source.sequence.stages[stage.number - 1];
+  const { coatMin, blendMin } = source.sequence.stages[stage.number - 1]!;
   const needs: Need[] = ['person', ...(finish.method === 'gun' ? ['booth' as const] : []), ...(usesGun(finish) ? ['gun' as const] : [])];
   const blends = blendPlaces(finish, source);
   for (let coat = 1; coat <= coats; coat++) {
@@ -138,25 +138,25 @@ const BLEND = 'blend';
 const coatId = ({ session }: StagePlan, coat: number | typeof BLEND): StepId => stepId(session, 'coat', `${coat}`);
 /** What the windows of a stage count from: the end of its last coat, and of fading it out. */
 const lastCoatOf = (stage: StagePlan, { sequence }: Pick<StepSource, 'sequence'>): StepId =>
-  coatId(stage, sequence.stages[stage.number - 1].blendMin > 0 ? BLEND : stage.coats);
+  coatId(stage, sequence.stages[stage.number - 1]!.blendMin > 0 ? BLEND : stage.coats);
 const rule = (step: StepId, minMin: number, maxMin: number | null, code: AfterCode): AfterRule => ({ step, from: 'end', minMin, maxMin, code });
 
 /** Before tape goes on colour of this job: one rule for each stage whose colour is covered now. */
 function tapeSafeRules(stage: StagePlan, source: StepSource): AfterRule[] {
   const { stages, sequence } = source;
-  const here = sequence.stages[stage.number - 1];
+  const here = sequence.stages[stage.number - 1]!;
   return stages.slice(0, stage.number - 1).flatMap((earlier, index) => {
-    const film = sequence.stages[index];
+    const film = sequence.stages[index]!;
     const since = sequence.stages.slice(index + 1, stage.number - 1);
     const covered = here.mask.covers.find(({ area, laid }) => laid === 'now' && film.open[area] && !since.some(({ open }) => open[area]));
-    return covered ? [rule(lastCoatOf(earlier, source), film.after.tapeSafeAt[covered.area] - film.lastCoatMin, null, 'tape-safe')] : [];
+    return covered ? [rule(lastCoatOf(earlier, source), film.after.tapeSafeAt[covered.area]! - film.lastCoatMin, null, 'tape-safe')] : [];
   });
 }
 
 /** When a first coat may go over the films of earlier stages. */
 function overRules(stage: StagePlan, source: StepSource): AfterRule[] {
   const { stages, sequence } = source;
-  return sequence.stages[stage.number - 1].over.windows.flatMap(({ at, fromMin, toMin }) => {
+  return sequence.stages[stage.number - 1]!.over.windows.flatMap(({ at, fromMin, toMin }) => {
     const earlier = stages[sequence.stages.findIndex(({ lastCoatMin }, index) => index < stage.number - 1 && lastCoatMin === at)];
     return earlier && (fromMin > 0 || toMin !== null) ? [rule(lastCoatOf(earlier, source), fromMin, toMin, 'over')] : [];
   });
@@ -168,7 +168,7 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
   const tapes = tapesOff(stage, source);
   if (tapes.length === 0) return;
   // Masks that stayed on through other coats have no window of their own: the paint that went over them last has.
-  const windowed = [...stage.pulls.map((number) => stages[number - 1]).filter(({ keep }) => keep), stage];
+  const windowed = [...stage.pulls.map((number) => stages[number - 1]!).filter(({ keep }) => keep), stage];
   const after = windowed.flatMap((one) => (one.pull ? [rule(lastCoatOf(one, source), one.pull.fromMin, one.pull.toMin, 'pull')] : []));
   const { school } = stage.pull ? stage : (windowed.find((one) => one.pull !== null) ?? stage);
   // One window is told, from the last coat: it opens with the last of them and closes with the first.
@@ -233,7 +233,7 @@ function withSafety(steps: readonly Draft[], { stages, finishes, kind, works, sc
 const layMinOf = (items: readonly Item[]): number => items.reduce((sum, { layMin }) => sum + layMin, 0);
 
 function laySay(line: LineItem, parts: readonly PartPlan[]): StepSaid {
-  const [technique] = line.techniques;
+  const technique = theFirst(line.techniques);
   return {
     code: 'step.lay',
     values: {

@@ -1,6 +1,6 @@
 import { fitAlong, follows, type BendSample, type Fit, type LineSide, type Tape, type TapeKind } from '../tape';
 import { dwellMinutes } from '../drying';
-import { byText, plainly, RULE_OF_THUMB, TOLERANCE } from '../units';
+import { byText, plainly, RULE_OF_THUMB, TOLERANCE, theFirst } from '../units';
 import type { Doubt } from './says';
 
 /** What a run asks of its tape. */
@@ -87,7 +87,7 @@ function firstByTrade(tapes: readonly Tape[], wish: TapeWish): Candidate | null 
       .filter((tape) => tape.kind === kind)
       .map((tape) => fitted(tape, wish))
       .filter(({ fit }) => follows(fit));
-    if (following.length > 0) return following.sort((a, b) => effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || byText(a.tape.code, b.tape.code))[0];
+    if (following.length > 0) return following.sort((a, b) => effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || byText(a.tape.code, b.tape.code))[0]!;
   }
   return null;
 }
@@ -98,6 +98,6 @@ const effort = ({ fit }: Candidate): number => (fit.stretch <= RULE_OF_THUMB.eas
 /** Of tapes that all fail, the one that bends most: narrow and stretchy. */
 function tightestFollower(tapes: readonly Tape[], wish: TapeWish): Candidate {
   const stiffness = ({ widthMm, stretch, fold }: Tape) => widthMm / (stretch + fold);
-  const [softest] = [...tapes].sort((a, b) => stiffness(a) - stiffness(b) || byText(a.code, b.code));
+  const softest = theFirst([...tapes].sort((a, b) => stiffness(a) - stiffness(b) || byText(a.code, b.code)));
   return fitted(softest, wish);
 }

@@ -39,10 +39,10 @@ const SAME_PIECE_MM = 1e-3;
 export function edgeSpans(borders: readonly Border[], edges: readonly PartEdge[]): EdgeSpan[] {
   const spans: { line: LineId; from: number; to: number; side: LineSide; class: EdgeClass; edges: PartEdge[] }[] = [];
   for (const edge of [...edges].sort((a, b) => a.border - b.border)) {
-    const { line, from, to, left } = borders[edge.border];
+    const { line, from, to, left } = borders[edge.border]!;
     const side: LineSide = edge.closed === left ? 'left' : 'right';
     const last = spans.findLast((span) => span.line === line);
-    const goesOn = last && last.side === side && last.class === edge.class && last.edges[0].staysMin === edge.staysMin && from - last.to <= SAME_PIECE_MM;
+    const goesOn = last && last.side === side && last.class === edge.class && last.edges[0]!.staysMin === edge.staysMin && from - last.to <= SAME_PIECE_MM;
     const alike = goesOn && last.edges.every(({ strip, closed }) => strip === edge.strip && (!strip || closed === edge.closed));
     if (last && alike) {
       last.to = to;
@@ -61,7 +61,7 @@ export function stripWidth(area: Area, index: number, borders: readonly Border[]
   const lengths = new Map<string, number>();
   for (const { line, from, to } of long) lengths.set(line, (lengths.get(line) ?? 0) + to - from);
   const [first, second] = [...lengths.values()].sort((a, b) => b - a);
-  if (second === undefined || lengths.size > 4 || second < 0.9 * first) return null;
+  if (first === undefined || second === undefined || lengths.size > 4 || second < 0.9 * first) return null;
   const width = (2 * area.sizeMm2) / (first + second);
   return width < second / 5 ? width : null;
 }

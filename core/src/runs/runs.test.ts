@@ -110,7 +110,7 @@ describe('edgeSpans', () => {
     const borders = [border('a', 0, 10, 0, 1), border('a', 10, 25, 0, 2)];
     const joined = edgeSpans(borders, [edge(0, 1, 0), edge(1, 2, 0)]);
     expect(joined).toMatchObject([{ line: 'a', from: 0, to: 25, side: 'right' }]);
-    expect(joined[0].edges.map(({ border: of }) => of)).toEqual([0, 1]);
+    expect(joined[0]!.edges.map(({ border: of }) => of)).toEqual([0, 1]);
     expect(edgeSpans(borders, [edge(0, 1, 0), edge(1, 2, 0, { class: 'rough' })])).toHaveLength(2);
     expect(edgeSpans(borders, [edge(0, 1, 0, { strip: true }), edge(1, 2, 0, { strip: true })])).toHaveLength(2);
     expect(edgeSpans([border('a', 0, 10, 0, 1), border('a', 12, 25, 0, 1)], [edge(0, 1, 0), edge(1, 1, 0)])).toHaveLength(2);
@@ -127,7 +127,7 @@ describe('strips', () => {
   const middle = (offset: number) => {
     const { arrangement } = part(offset);
     const index = arrangement.areas.findIndex(({ sizeMm2 }) => sizeMm2 < 60_000);
-    return stripWidth(arrangement.areas[index], index, arrangement.borders);
+    return stripWidth(arrangement.areas[index]!, index, arrangement.borders);
   };
 
   it.each([3, 6, 12, 25])('%d mm between a sweep and its parallel is measured as that', (width) => expect(middle(-width)).toBeCloseTo(width, 1));

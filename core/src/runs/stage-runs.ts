@@ -3,7 +3,7 @@ import type { Arrangement } from '../areas';
 import { type ResolvedLine } from '../lines';
 import type { EdgeClass } from '../masking';
 import type { BendSample, Fit, LineSide, Tape } from '../tape';
-import { byText, isModelScale, largest, plainly, RULE_OF_THUMB, TOLERANCE, type LineId, type PartId, type TapeCode } from '../units';
+import { byText, isModelScale, largest, plainly, RULE_OF_THUMB, TOLERANCE, type LineId, type PartId, type TapeCode, theFirst } from '../units';
 import { chooseTape, longestClean, type TapeWish } from './choose';
 import { edgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs';
 import type { Doubt, Technique } from './says';
@@ -83,7 +83,7 @@ function partRuns(part: MaskedPart, means: MaskingMeans): Run[] {
   const stripsDone = new Set<number>();
   const stripEdges = (area: number) => part.edges.filter(({ strip, closed }) => strip && closed === area);
   return edgeSpans(part.arrangement.borders, part.edges).flatMap((span) => {
-    const [{ strip, closed }] = span.edges;
+    const { strip, closed } = theFirst(span.edges);
     if (!strip) return runsOnSpan(part, span, null, means);
     // One tape makes every edge of a strip: it is laid along the first, and is crisp where any of them is.
     if (stripsDone.has(closed)) return [];
@@ -96,7 +96,7 @@ function partRuns(part: MaskedPart, means: MaskingMeans): Run[] {
 
 /** Width of a covered strip that one crisp tape on the shelf covers; null for anything else. */
 export function oneTapeStrip({ arrangement }: Pick<MaskedPart, 'arrangement'>, area: number, tapes: readonly Tape[]): number | null {
-  const width = stripWidth(arrangement.areas[area], area, arrangement.borders);
+  const width = stripWidth(arrangement.areas[area]!, area, arrangement.borders);
   if (width === null) return null;
   const tape = tapes.find(({ edge, widthMm }) => edge === 'crisp' && Math.abs(widthMm - width) <= TOLERANCE.tapeWidth);
   return tape ? tape.widthMm : null;
@@ -107,7 +107,7 @@ export function oneTapeStrip({ arrangement }: Pick<MaskedPart, 'arrangement'>, a
  * @returns hours at 23 °C; Infinity where the shelf has none that can
  */
 export function longestCleanOn(part: Pick<MaskedPart, 'arrangement' | 'lines'>, edge: Omit<PartEdge, 'staysMin'>, means: MaskingMeans): number {
-  const { line: id, from, to, left } = part.arrangement.borders[edge.border];
+  const { line: id, from, to, left } = part.arrangement.borders[edge.border]!;
   const span: EdgeSpan = { line: id, from, to, side: edge.closed === left ? 'left' : 'right', class: edge.class, edges: [{ ...edge, staysMin: 0 }] };
   const line = lineOf(part, span);
   return line.pieces.reduce((least, whole) => {
@@ -125,11 +125,11 @@ function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, mean
     return piece ? [piece] : [];
   });
   const shareOf = ({ border }: PartEdge, [start, end]: readonly [number, number]): number => {
-    const { from, to } = part.arrangement.borders[border];
+    const { from, to } = part.arrangement.borders[border]!;
     return Math.max(0, Math.min(to, end) - Math.max(from, start)) / (to - from);
   };
   return pieces.map((piece, index) => {
-    const all = span.edges.map((edge) => ({ ...edge, share: strip === null ? shareOf(edge, [piece[0].at, piece[piece.length - 1].at]) : 1 }));
+    const all = span.edges.map((edge) => ({ ...edge, share: strip === null ? shareOf(edge, [piece[0]!.at, piece.at(-1)!.at]) : 1 }));
     const edges = strip === null ? all.filter(({ share }) => share > 0) : index === 0 ? all : [];
     return { ...runOf(part, line, piece, span, strip, means), edges };
   });
@@ -153,7 +153,7 @@ function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeS
 function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan, strip: number | null, means: MaskingMeans): Omit<Run, 'edges'> {
   const wish = wishFor(part, piece, span, strip, means);
   const choice = chooseTape(means.tapes, wish);
-  const [from, to] = [piece[0].at, piece[piece.length - 1].at];
+  const [from, to] = [piece[0]!.at, piece.at(-1)!.at];
   const edgeMm = to - from;
   const tail = wish.model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full;
   const none: Doubt = strip === null ? { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } } : plainly('doubt.none-for-strip');
@@ -166,7 +166,7 @@ function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan
     side: span.side,
     sideSeen: sideOf(part, piece, span.side),
     class: span.class,
-    between: span.edges[0],
+    between: span.edges[0]!,
     tape: choice?.tape.code ?? null,
     tapeWidthMm: choice?.tape.widthMm ?? 0,
     verdict: choice?.fit.verdict ?? 'none',
@@ -187,7 +187,7 @@ function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan
 function roomBehind({ arrangement }: Pick<MaskedPart, 'arrangement'>, { edges }: EdgeSpan): number {
   return Math.min(
     ...[...new Set(edges.map(({ closed }) => closed))].map((index) => {
-      const area = arrangement.areas[index];
+      const area = arrangement.areas[index]!;
       return stripWidth(area, index, arrangement.borders) ?? (2 * area.sizeMm2) / area.perimeterMm;
     }),
   );
@@ -201,8 +201,8 @@ function sideOf({ round }: MaskedPart, piece: Path, side: LineSide): SideSeen {
 
 /** Above or below a line that runs across, left or right of one that runs up. */
 function sideSeen(piece: Path, side: LineSide): SideSeen {
-  const first = piece[0];
-  const last = piece[piece.length - 1];
+  const first = piece[0]!;
+  const last = piece.at(-1)!;
   const dx = last.x - first.x;
   const dy = last.y - first.y;
   const sign = side === 'left' ? 1 : -1;

@@ -1,6 +1,6 @@
 import type { Design } from '../job';
 import { snapped, type LineSaid, type SnapSaid, type TrimLine } from '../lines';
-import { rounded, type LineId, type PartId } from '../units';
+import { rounded, type LineId, type PartId, theFirst, theLast } from '../units';
 import { withHandle } from './handles';
 import { newWorkStore, setOutOf, type WorkStore } from './store';
 import type { LinePlace } from './types';
@@ -72,5 +72,5 @@ export function dragged(
 /** The other end of a straight line, seen from the one that is dragged. */
 function anchorOf(line: TrimLine, key: string, path: readonly { readonly x: number; readonly y: number }[] | null) {
   if (line.kind !== 'straight' || !path) return null;
-  return key === 'from' ? path[path.length - 1] : path[0];
+  return key === 'from' ? theLast(path) : theFirst(path);
 }

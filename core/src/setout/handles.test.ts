@@ -33,7 +33,7 @@ const designOf = (line: TrimLine, mirrored: boolean): Design => {
 
 const drop = ({ parts }: Design, key: string, place: readonly [number, number]) =>
   dragged(parts, { part: 'part', line: 'l', key, place, reachMm: 0, tapes: [] });
-const withLine = (design: Design, line: TrimLine): Design => ({ ...design, parts: [{ ...design.parts[0], lines: [line] }] });
+const withLine = (design: Design, line: TrimLine): Design => ({ ...design, parts: [{ ...design.parts[0]!, lines: [line] }] });
 const handlesIn = ({ parts }: Design) => handlesOf(parts, 'part', 'l');
 
 describe.each(LINES.map((line) => [line.kind, line] as const))('points of a line of kind %s', (_, line) => {
@@ -43,10 +43,10 @@ describe.each(LINES.map((line) => [line.kind, line] as const))('points of a line
     expect(before.length).toBeGreaterThan(0);
     fc.assert(
       fc.property(fc.nat(before.length - 1), fc.double({ min: 0, max: 1000, noNaN: true }), fc.double({ min: 0, max: 500, noNaN: true }), (which, x, y) => {
-        const { key, place } = before[which];
+        const { key, place } = before[which]!;
         const moved = withLine(design, drop(design, key, [x, y])!.line);
         handlesIn(moved).forEach((handle, index) => {
-          const wanted = index === which ? [x, y] : before[index].place;
+          const wanted = index === which ? [x, y] : before[index]!.place;
           expect(Math.hypot(handle.place[0] - wanted[0], handle.place[1] - wanted[1])).toBeLessThan(0.01);
         });
         expect(withLine(moved, drop(moved, key, place)!.line)).toEqual(design);
@@ -56,7 +56,7 @@ describe.each(LINES.map((line) => [line.kind, line] as const))('points of a line
   });
   it('keep everything of the line that is no measurement', () => {
     const design = designOf(line, false);
-    const [{ key }] = handlesIn(design);
+    const { key } = handlesIn(design)[0]!;
     const { line: changed } = drop(design, key, [333, 222])!;
     const name = key.split('.')[0] as keyof TrimLine;
     expect({ ...changed, [name]: line[name] }).toEqual(line);

@@ -62,7 +62,7 @@ export function withHandle<L extends TrimLine>(line: L, key: string, place: { re
   if (!datum) return line;
   const { along, above } = measureFrom(datum, setOut.board.reflect(place));
   const measured = { along: Math.round(along * 100) / 100, above: Math.round(above * 100) / 100 };
-  const [name, index] = key.split('.');
+  const [name = '', index] = key.split('.');
   const own = (line as Record<string, unknown>)[name];
   const value = index === undefined ? measured : (own as readonly Measured[]).map((one, at) => (at === Number(index) ? measured : one));
   return { ...line, [name]: value };

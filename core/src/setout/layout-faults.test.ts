@@ -1,10 +1,11 @@
+import { theFirst } from '../units';
 import { type Design, designFaults, emptyDesign, type Part, type PartAreaChoice, SHIPPED_SHELF } from '../job';
 import { BOARD, samplePart, straight } from '../testing';
 import { layoutFaults } from '.';
 import { carryScheme, giveFinish, withoutPlace } from '../edit';
 import { planJob } from '../plan';
 
-const [first] = SHIPPED_SHELF.finishes;
+const first = theFirst(SHIPPED_SHELF.finishes);
 const part = (changes: Partial<Part> = {}): Part => ({
   ...(samplePart({ id: 'board', name: 'Board', surface: BOARD }) as Part),
   count: 1,
@@ -42,12 +43,12 @@ it.each<[string, [number, number], Part]>([
     { path: 'design.scheme.areas[1].seed', code: 'design.no-area', values: { alongMm: seed[0], aboveMm: seed[1], part: 'Board' } },
   ]);
   const plan = planJob(design, SHIPPED_SHELF);
-  expect(plan.parts[0].lost).toEqual([{ seed, finish: first.id }]);
+  expect(plan.parts[0]!.lost).toEqual([{ seed, finish: first.id }]);
   expect(plan.advice).toContainEqual(expect.objectContaining({ level: 'stop', code: 'advice.lost', place: { part: 'board', line: null, area: null } }));
   // Moving a line leaves it as it is; giving an area its finish too; only a person leaves it out.
   const moved = carryScheme(design, { ...design, parts: [{ ...one, lines: [straight('waist', [0, 210], [1000, 210], true)] }] });
   expect(moved.scheme.areas.map((choice) => choice.seed)).toContainEqual(seed);
-  const given = giveFinish(design, 'board', plan.parts[0].areas[0], null);
+  const given = giveFinish(design, 'board', plan.parts[0]!.areas[0]!, null);
   expect(given.scheme.areas.map((choice) => choice.seed)).toContainEqual(seed);
   expect(layoutFaults(withoutPlace(design, 'board', seed))).toEqual([]);
 });

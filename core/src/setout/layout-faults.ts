@@ -39,4 +39,4 @@ function lostPlaces(places: readonly { readonly part: PartId; readonly seed: rea
 
 /** A line of many strokes tells its trouble once. */
 const oncePerLine = (faults: readonly Fault[]): Fault[] =>
-  faults.filter(({ path, code }, index) => !(faults[index - 1]?.path === path && faults[index - 1].code === code));
+  faults.filter(({ path, code }, index) => !(faults[index - 1]?.path === path && faults[index - 1]!.code === code));

@@ -40,14 +40,14 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>):
       line,
       from,
       to,
-      left: arrangement.areas[left].code,
-      right: arrangement.areas[right].code,
+      left: arrangement.areas[left]!.code,
+      right: arrangement.areas[right]!.code,
     })),
     areas: arrangement.areas.map((area, index) => {
       const finish = work.finishes[index];
-      const present = work.presents[index];
+      const present = work.presents[index]!;
       return {
-        id: work.areaIds[index],
+        id: work.areaIds[index]!,
         code: area.code,
         present: present.system === 'bare' ? null : { system: present.system, colour: present.colour, ageH: present.ageH },
         ownPresent: present !== part.present,
@@ -56,7 +56,7 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>):
         sizeM2: area.sizeMm2 / 1e6,
         perimeterMm: area.perimeterMm,
         neighbours: neighboursOf(index, arrangement.borders).map(({ area: other, lengthMm, lines }) => ({
-          area: arrangement.areas[other].code,
+          area: arrangement.areas[other]!.code,
           lengthMm,
           lines: lines.map((id) => codeOf(id, work)),
         })),
@@ -64,8 +64,8 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>):
         sliver: area.sliver,
         finish: finish ?? null,
         chosen: finish !== undefined,
-        blend: work.blends[index],
-        uncleared: work.uncleared[index],
+        blend: work.blends[index]!,
+        uncleared: work.uncleared[index]!,
         colour: (finish && finishes.get(finish)?.colour) || present.colour,
       };
     }),

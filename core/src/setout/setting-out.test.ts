@@ -1,3 +1,4 @@
+import { theFirst } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -28,7 +29,7 @@ const part = (over: Partial<Part> = {}): Part => ({
 const design = (...parts: Part[]): Design => ({ ...emptyDesign('Sample', 'other'), parts });
 const demo = (name: string): Design => {
   const read = readJobFile(readFileSync(join(__dirname, `../../../examples/${name}.json`), 'utf8'));
-  if (!read.ok) throw new Error(say(read.faults[0]));
+  if (!read.ok) throw new Error(say(read.faults[0]!));
   return read.value.design;
 };
 const DEMOS = ['juniper', 'saltwort', 'ostrel', 'brindle', 'marigold'];
@@ -36,7 +37,7 @@ const DEMOS = ['juniper', 'saltwort', 'ostrel', 'brindle', 'marigold'];
 describe('what was worked out before', () => {
   it.each(DEMOS)('gives the same plan of %s, to the byte, also after a change and back', (name) => {
     const before = demo(name);
-    const [first, ...others] = before.parts;
+    const [first, others] = [theFirst(before.parts), before.parts.slice(1)];
     const after: Design = { ...before, parts: [{ ...first, lines: first.lines.slice(1) }, ...others] };
     const store = newWorkStore();
     const planned = (one: Design) => expect(JSON.stringify(planJob(one, SHIPPED_SHELF, store))).toBe(JSON.stringify(planJob(one, SHIPPED_SHELF)));
@@ -52,7 +53,7 @@ describe('what was worked out before', () => {
     const store = newWorkStore();
     const heightAt = (above: number) => {
       const parts = draftParts(design({ ...right, lines: [straight('a', [0, 100], [1000, above])] }, left), SHIPPED_SHELF, store);
-      return parts[1].lines[0].pieces[0].find(([x]) => x < 1e-6)?.[1];
+      return parts[1]!.lines[0]!.pieces[0]!.find(([x]) => x < 1e-6)?.[1];
     };
     expect([heightAt(200), heightAt(300)]).toEqual([200, 300]);
   });
@@ -67,7 +68,7 @@ describe('a dragged point', () => {
     const found = drag('points.1', [480.123, 260.456]);
     expect(found?.line).toMatchObject({ points: [{}, { along: 480.12, above: 260.46 }, {}] });
     expect(found?.snap).toBeNull();
-    expect(found?.pieces[0].some(([x, y]) => Math.hypot(x - 480.12, y - 260.46) < 0.5)).toBe(true);
+    expect(found?.pieces[0]!.some(([x, y]) => Math.hypot(x - 480.12, y - 260.46) < 0.5)).toBe(true);
   });
   it.each<[string, readonly [number, number], string, readonly [number, number]]>([
     ['a corner', [3, 4], 'corner', [0, 0]],
@@ -130,7 +131,7 @@ describe('what is told of a line', () => {
     const analysis = analyseLine(parts, 'part', 'w');
     expect(analysis?.bends.length).toBeGreaterThan(40);
     expect(analysis?.wiggles.length).toBeGreaterThan(0);
-    const wavy = parts[0].lines[0];
+    const wavy = parts[0]!.lines[0];
     const { line, movedMm } = fairedLine(wavy as Extract<TrimLine, { kind: 'sweep' }>, 12);
     expect(Math.max(...movedMm)).toBeLessThanOrEqual(12);
     expect(analyseLine(design(part({ lines: [line] })).parts, 'part', 'w')?.wiggles).toEqual([]);
@@ -184,14 +185,14 @@ describe('finishes of areas', () => {
       },
     };
     const split = carryScheme(before, { ...before, parts: [tube([ring('a', 150), ring('b', 300)])] });
-    const finishes = (of: Design) => draftParts(of, SHIPPED_SHELF)[0].areas.map(({ finish }) => finish);
+    const finishes = (of: Design) => draftParts(of, SHIPPED_SHELF)[0]!.areas.map(({ finish }) => finish);
     expect(finishes(split).sort()).toEqual(['cream-two-part', 'sea-green-two-part', 'sea-green-two-part']);
     const merged = carryScheme(before, { ...before, parts: [tube([])] });
     expect(planJob(merged, SHIPPED_SHELF).advice.some(({ code }) => code === 'advice.conflict')).toBe(true);
   });
   it('areas know their neighbours and the lines between', () => {
     const lines = [straight('a', [0, 200], [1000, 200]), straight('b', [400, 0], [400, 200])];
-    const [{ areas }] = draftParts(design(part({ lines })), SHIPPED_SHELF);
+    const { areas } = draftParts(design(part({ lines })), SHIPPED_SHELF)[0]!;
     const upper = areas.find(({ sizeM2 }) => Math.abs(sizeM2 - 0.3) < 1e-9);
     expect(upper?.neighbours.map(({ lengthMm, lines: between }) => [lengthMm, between])).toEqual([
       [600, ['L1']],

@@ -53,7 +53,7 @@ export function stationTable(design: Design, wish: StationRequest, store: WorkSt
   const own = all.get(wish.part);
   const line = own?.lines.find(({ id }) => id === wish.line);
   if (!own || !line || line.pieces.length === 0) return null;
-  const datum = own.board.shape.datums.find(({ id }) => id === wish.datum) ?? own.board.shape.datums[0];
+  const datum = own.board.shape.datums.find(({ id }) => id === wish.datum) ?? own.board.shape.datums[0]!;
   const measure = measurer(own, datum);
   const stations = line.pieces.map((piece) => stationsOf(piece, measure, wish.stepMm, wish.toleranceMm));
   const by = stations.every((one) => one.by === 'datum') ? 'datum' : 'line';
@@ -129,7 +129,7 @@ function oppositeOf(design: Design, partId: PartId, all: ReadonlyMap<string, Set
       const heights = line.pieces.flatMap((piece) => {
         const places = piece.map(measure);
         return places.slice(1).flatMap((b, index) => {
-          const a = places[index];
+          const a = places[index]!;
           if ((a.along - along) * (b.along - along) > 0) return [];
           const share = a.along === b.along ? 0 : (along - a.along) / (b.along - a.along);
           return [a.above + share * (b.above - a.above)];

@@ -9,7 +9,7 @@ const { say } = wordsFor();
 
 const at = (along: number, above: number) => ({ along, above });
 const opening = (shape: ZoneShape, datum = 'base'): Feature => ({ kind: 'opening', id: 'o', name: 'O', datum, use: 'window', shape });
-const ringOf = (shape: ZoneShape, datums: readonly Datum[] = [BASE]) => placedFeatures([opening(shape)], datums)[0].ring ?? [];
+const ringOf = (shape: ZoneShape, datums: readonly Datum[] = [BASE]) => placedFeatures([opening(shape)], datums)[0]!.ring ?? [];
 
 describe('the shape of an opening', () => {
   it('a round one is a circle', () => {

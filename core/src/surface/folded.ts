@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { boxOf, chainSpans, insideRing } from '../curves';
-import { listOf } from '../units';
+import { listOf, turnedOn } from '../units';
 import { rimOf } from './flat';
 import type { KindOfSurface, SurfaceFault } from './kind';
 import { foldedFaults, inNet, panelSchema, unfold, type Panel } from './net';
@@ -20,8 +20,8 @@ export const folded: KindOfSurface<FoldedSurface, typeof schema> = {
     const net = unfold(panels);
     const { ring, edges } = rimOf(
       chainSpans(
-        [net.ring[0].x, net.ring[0].y],
-        [...net.ring.slice(1), net.ring[0]].map(({ x, y }) => ({ to: [x, y] })),
+        [net.ring[0]!.x, net.ring[0]!.y],
+        turnedOn(net.ring).map(({ x, y }) => ({ to: [x, y] })),
       ),
     );
     const { minX, maxX, minY, maxY } = boxOf(ring);

@@ -40,11 +40,11 @@ describe('straight over a ball', () => {
   it('starts and ends where asked, heads along itself and does not bend', () => {
     const [from, to] = [placeAt(1, -0.8), placeAt(2, 0.9)];
     const path = skin.between(from, to)!;
-    expect(Math.hypot(path[0].x - from.x, path[0].y - from.y)).toBeLessThan(1e-9);
+    expect(Math.hypot(path[0]!.x - from.x, path[0]!.y - from.y)).toBeLessThan(1e-9);
     expect(path.at(-1)).toMatchObject(to);
     for (let index = 1; index < path.length; index++) {
-      const { curvature, tx, ty } = path[index];
-      const step = { x: path[index].x - path[index - 1].x, y: path[index].y - path[index - 1].y };
+      const { curvature, tx, ty } = path[index]!;
+      const step = { x: path[index]!.x - path[index - 1]!.x, y: path[index]!.y - path[index - 1]!.y };
       expect(curvature).toBe(0);
       expect((step.x * tx + step.y * ty) / Math.hypot(step.x, step.y)).toBeGreaterThan(0.999);
     }

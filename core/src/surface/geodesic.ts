@@ -31,7 +31,7 @@ function follow(chart: TurnedChart, start: State, length: number, steps: number)
   });
   const states = [start];
   for (let index = 0; index < steps; index++) {
-    const s = states[index];
+    const s = states[index]!;
     const k1 = rate(s);
     const k2 = rate(add(s, k1, step / 2));
     const k3 = rate(add(s, k2, step / 2));
@@ -50,7 +50,7 @@ const stepsFor = (length: number): number => Math.min(2000, Math.max(64, Math.ce
 /** Where one gets by walking straight on from a place of a turned surface. */
 export function walkStraight(chart: TurnedChart, from: Point, heading: number, length: number): Point {
   const states = follow(chart, { ...chart.axle.onRound(from), heading }, length, Math.max(16, Math.ceil(length / 5)));
-  return chart.axle.onSheet(states[states.length - 1]);
+  return chart.axle.onSheet(states.at(-1)!);
 }
 
 /**

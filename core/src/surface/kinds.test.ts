@@ -1,3 +1,4 @@
+import { theFirst } from '../units';
 import { circleNear, ringArea } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
@@ -78,7 +79,7 @@ describe('a cone unrolled', () => {
   it('has the skin of the cone, whichever end is the small one', () => {
     const skin = (Math.PI * (40 + 90) * coneSheet(40, 90, 120).slantMm) / 2;
     for (const surface of [CONE, { ...CONE, d1: 90, d2: 40 }]) {
-      const [area] = areasOn(surface, []).areas;
+      const area = theFirst(areasOn(surface, []).areas);
       expect(Math.abs(area.sizeMm2 - skin) / skin).toBeLessThan(2e-3);
       expect(area.perimeterMm).toBeCloseTo(Math.PI * 130, 0);
     }
@@ -87,12 +88,12 @@ describe('a cone unrolled', () => {
     for (const [d1, d2] of [
       [40, 90],
       [90, 40],
-    ]) {
-      const [ring] = linesOn({ kind: 'cone', d1, d2, length: 120 }, [{ kind: 'ring', id: 'r', name: 'r', runOn: false, at: 60 }]);
+    ] as const) {
+      const ring = theFirst(linesOn({ kind: 'cone', d1, d2, length: 120 }, [{ kind: 'ring', id: 'r', name: 'r', runOn: false, at: 60 }]));
       const { sheetRadiusMm, girthMm } = ringOnSheet(d1, d2, 120, 60);
-      const piece = ring.pieces[0];
-      expect(Math.abs(Math.abs(1 / piece[5].curvature) / (sheetRadiusMm ?? 0) - 1)).toBeLessThan(1e-6);
-      expect(Math.abs(piece[piece.length - 1].at / girthMm - 1)).toBeLessThan(1e-6);
+      const piece = ring.pieces[0]!;
+      expect(Math.abs(Math.abs(1 / piece[5]!.curvature) / (sheetRadiusMm ?? 0) - 1)).toBeLessThan(1e-6);
+      expect(Math.abs(piece.at(-1)!.at / girthMm - 1)).toBeLessThan(1e-6);
     }
   });
 });
@@ -125,20 +126,20 @@ describe('round surfaces', () => {
   it('a latitude of a sphere bends by tan φ / r, a meridian not at all, 1e-6 exact', () => {
     for (const latitude of [0.2, 0.5, 1, 1.3]) {
       const at = SPHERE_RADIUS * (1 - Math.sin(latitude));
-      const [ring] = linesOn(SPHERE, [{ kind: 'ring', id: 'r', name: 'r', runOn: false, at }]);
-      const bend = Math.abs(ring.pieces[0][3].curvature);
+      const ring = theFirst(linesOn(SPHERE, [{ kind: 'ring', id: 'r', name: 'r', runOn: false, at }]));
+      const bend = Math.abs(ring.pieces[0]![3]!.curvature);
       expect(Math.abs(bend / (Math.tan(latitude) / SPHERE_RADIUS) - 1)).toBeLessThan(1e-6);
-      expect(Math.abs(ring.pieces[0].at(-1)!.at / (2 * Math.PI * SPHERE_RADIUS * Math.cos(latitude)) - 1)).toBeLessThan(1e-6);
+      expect(Math.abs(ring.pieces[0]!.at(-1)!.at / (2 * Math.PI * SPHERE_RADIUS * Math.cos(latitude)) - 1)).toBeLessThan(1e-6);
     }
-    const [meridian] = linesOn(SPHERE, [straight('m', [10, 0], [200, 0])]);
-    expect(meridian.pieces[0].every(({ curvature }) => Math.abs(curvature) < 1e-9)).toBe(true);
+    const meridian = theFirst(linesOn(SPHERE, [straight('m', [10, 0], [200, 0])]));
+    expect(meridian.pieces[0]!.every(({ curvature }) => Math.abs(curvature) < 1e-9)).toBe(true);
   });
   it('a cap of a sphere has 2πrh, 1e-6 exact but for the grid', () => {
     const height = 30;
     const { areas } = areasOn(SPHERE, [{ kind: 'ring', id: 'r', name: 'r', runOn: false, at: height }]);
     const sizes = areas.map(({ sizeMm2 }) => sizeMm2).sort((a, b) => a - b);
-    expect(Math.abs(sizes[0] / (2 * Math.PI * SPHERE_RADIUS * height) - 1)).toBeLessThan(2e-5);
-    expect(Math.abs((sizes[0] + sizes[1]) / (4 * Math.PI * SPHERE_RADIUS ** 2) - 1)).toBeLessThan(1e-5);
+    expect(Math.abs(sizes[0]! / (2 * Math.PI * SPHERE_RADIUS * height) - 1)).toBeLessThan(2e-5);
+    expect(Math.abs((sizes[0]! + sizes[1]!) / (4 * Math.PI * SPHERE_RADIUS ** 2) - 1)).toBeLessThan(1e-5);
   });
   it('a smooth profile passes its pairs and knows its slope', () => {
     const profile = profileOf({ start: [0, 10], edges: [{ to: [50, 30] }, { to: [120, 42] }, { to: [200, 40] }], smooth: true });
@@ -148,7 +149,7 @@ describe('round surfaces', () => {
       [50, 30],
       [120, 42],
       [200, 40],
-    ])
+    ] as const)
       expect(Math.min(...samples.map((s) => Math.hypot(s.along - along, s.radius - radius)))).toBeLessThan(0.1);
     for (const at of [20, 90, 150]) {
       const [a, b] = [profileAt(profile, at - 0.01), profileAt(profile, at + 0.01)];
@@ -178,9 +179,9 @@ describe('a folded piece', () => {
     const along = [300, 390, 399, 400 + bend / 2, 400 + bend + 1, 500].map((x) => skin.inSpace({ x, y: 120 }).at);
     expect(along[0]).toMatchObject({ x: 300, z: 120 });
     // Past the bend the panel runs away from the viewer, 10 mm beyond where the bend began.
-    expect(along[4].x).toBeCloseTo(410, 6);
-    expect(along[5].y - along[4].y).toBeCloseTo(500 - 401 - bend, 6);
-    expect(Math.hypot(along[3].x - 400, along[3].y - 10)).toBeCloseTo(10, 6);
+    expect(along[4]!.x).toBeCloseTo(410, 6);
+    expect(along[5]!.y - along[4]!.y).toBeCloseTo(500 - 401 - bend, 6);
+    expect(Math.hypot(along[3]!.x - 400, along[3]!.y - 10)).toBeCloseTo(10, 6);
     expect(skin.inSpace({ x: 500, y: 120 }).out.x).toBeCloseTo(1, 9);
   });
   it('lets the top fold back', () => {
@@ -230,9 +231,9 @@ describe('an opposite part', () => {
   it('is the mirror image: line, opening and place in space', () => {
     const own = setOutOne({ lines: [straight('a', [0, 100], [1000, 300])], features: [feature] });
     const other = setOutOne({ lines: [straight('a', [0, 100], [1000, 300])], features: [feature], opposite: { of: 'x', follows: false } });
-    expect(own.lines[0].pieces[0][0]).toMatchObject({ x: 0, y: 100 });
-    expect(other.lines[0].pieces[0][0]).toMatchObject({ x: 1000, y: 100 });
-    expect(Math.max(...other.openings[0].map(({ x }) => x))).toBeCloseTo(940, 0);
-    expect(ringArea(other.openings[0])).toBeGreaterThan(0);
+    expect(own.lines[0]!.pieces[0]![0]).toMatchObject({ x: 0, y: 100 });
+    expect(other.lines[0]!.pieces[0]![0]).toMatchObject({ x: 1000, y: 100 });
+    expect(Math.max(...other.openings[0]!.map(({ x }) => x))).toBeCloseTo(940, 0);
+    expect(ringArea(other.openings[0]!)).toBeGreaterThan(0);
   });
 });

@@ -42,7 +42,7 @@ export function girthMetric(stretchAt: Stretch): Metric {
     sizeOf: (ring) => {
       let size = 0;
       ring.forEach((a, index) => {
-        const b = ring[(index + 1) % ring.length];
+        const b = ring[(index + 1) % ring.length]!;
         const dx = b.x - a.x;
         const steps = Math.max(1, Math.ceil(Math.abs(dx) / STEP_MM));
         const value = (share: number) => (a.y + share * (b.y - a.y)) * stretchAt(a.x + share * dx).share;

@@ -1,3 +1,4 @@
+import { theFirst, theLast } from '../units';
 import { cornered, crossing, pathLength, pieceOf, sampledPath, type Path, type Point } from '../curves';
 import type { FoldedNet, PlacedPanel } from './net';
 import { flatCut, type OwnPlane } from './plane';
@@ -20,17 +21,17 @@ export function netCut({ panels }: FoldedNet, { a, b, c, offset }: OwnPlane): Pa
 }
 
 function insidePanel(path: Path, ring: readonly Point[]): Point[][] {
-  const [from, to] = [path[0], path[path.length - 1]];
+  const [from, to] = [path[0]!, theLast(path)];
   const cuts = ring
     .flatMap((corner, edge) => {
-      const met = crossing(from, to, corner, ring[(edge + 1) % ring.length]);
+      const met = crossing(from, to, corner, ring[(edge + 1) % ring.length]!);
       return met ? [met.onFirst * pathLength(path)] : [];
     })
     .sort((p, q) => p - q);
   const pairs: Point[][] = [];
   for (let index = 1; index < cuts.length; index += 2) {
-    const piece = pieceOf(path, cuts[index - 1], cuts[index]);
-    if (piece) pairs.push([piece[0], piece[piece.length - 1]]);
+    const piece = pieceOf(path, cuts[index - 1]!, cuts[index]!);
+    if (piece) pairs.push([piece[0]!, theLast(piece)]);
   }
   return pairs;
 }
@@ -38,7 +39,7 @@ function insidePanel(path: Path, ring: readonly Point[]): Point[][] {
 /** The plane over one bend, in steps across it: at each the place along the fold follows from one linear equation. */
 function bendCut({ fold }: PlacedPanel, panels: readonly PlacedPanel[], normal: Space, offset: number): Point[][] {
   if (!fold || fold.widthMm < 1e-6) return [];
-  const parent = panels[fold.parent];
+  const parent = panels[fold.parent]!;
   const length = Math.hypot(fold.b.x - fold.a.x, fold.b.y - fold.a.y);
   const along = { x: (fold.b.x - fold.a.x) / length, y: (fold.b.y - fold.a.y) / length };
   const direction = (d: Point): number => dot(normal, parent.across) * d.x + dot(normal, parent.up) * d.y;
@@ -70,11 +71,11 @@ function joinedEnds(pieces: readonly Point[][]): Point[][] {
     let chain = left.shift() as Point[];
     for (let grown = true; grown;) {
       grown = false;
-      const next = left.findIndex((piece) => [piece[0], piece[piece.length - 1]].some((end) => near(end, chain[0]) || near(end, chain[chain.length - 1])));
+      const next = left.findIndex((piece) => [theFirst(piece), theLast(piece)].some((end) => near(end, chain[0]!) || near(end, theLast(chain))));
       if (next < 0) continue;
-      const [piece] = left.splice(next, 1);
-      if (near(chain[0], piece[0]) || near(chain[0], piece[piece.length - 1])) chain = chain.reverse();
-      chain.push(...(near(piece[0], chain[chain.length - 1]) ? piece : piece.reverse()).slice(1));
+      const piece = theFirst(left.splice(next, 1));
+      if (near(chain[0]!, piece[0]!) || near(chain[0]!, theLast(piece))) chain = chain.reverse();
+      chain.push(...(near(piece[0]!, theLast(chain)) ? piece : piece.reverse()).slice(1));
       grown = true;
     }
     chains.push(chain);

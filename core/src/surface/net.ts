@@ -74,11 +74,11 @@ function panelFaults({ id, fold }: Panel, index: number, panels: readonly Panel[
   const parentIndex = panels.findIndex((other) => other.id === fold.on);
   if (parentIndex < 0) return say({ code: 'panel.no-panel', values: { panel: fold.on } });
   if (parentIndex >= index || fold.on === id) return say(plainly('panel.further-up'));
-  const rim = outlineRing(panels[parentIndex].outline);
-  const own = outlineRing(panels[index].outline);
-  if (fold.edge >= rim.length) return say({ code: 'panel.few-edges', values: { panel: panels[parentIndex].name, edges: rim.length } });
+  const rim = outlineRing(panels[parentIndex]!.outline);
+  const own = outlineRing(panels[index]!.outline);
+  if (fold.edge >= rim.length) return say({ code: 'panel.few-edges', values: { panel: panels[parentIndex]!.name, edges: rim.length } });
   if (fold.own >= own.length) return say({ code: 'panel.own-few-edges', values: { edges: own.length } });
-  const parentFold = panels[parentIndex].fold;
+  const parentFold = panels[parentIndex]!.fold;
   if (parentFold && parentFold.own === fold.edge) return say(plainly('panel.edge-taken'));
   if (panels.slice(0, index).some((other) => other.fold && other.fold.on === fold.on && other.fold.edge === fold.edge)) return say(plainly('panel.edge-taken'));
   const [there, here] = [edgeLength(rim, fold.edge), edgeLength(own, fold.own)];
@@ -86,7 +86,7 @@ function panelFaults({ id, fold }: Panel, index: number, panels: readonly Panel[
   return [];
 }
 
-const edgeLength = (ring: readonly Point[], edge: number): number => distance(ring[edge], ring[(edge + 1) % ring.length]);
+const edgeLength = (ring: readonly Point[], edge: number): number => distance(ring[edge]!, ring[(edge + 1) % ring.length]!);
 
 /**
  * Unfolds panels onto one sheet; every bend is as wide on it as its arc is long.
@@ -103,15 +103,15 @@ function placePanel({ id, name, outline, fold }: Panel, placed: readonly PlacedP
   const parent = fold ? placed.findIndex((other) => other.id === fold.on) : -1;
   if (!fold || parent < 0)
     return { id, name, ring: own, from: { x: 0, y: 0, z: 0 }, across: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 0, z: 1 }, out: { x: 0, y: -1, z: 0 }, fold: null };
-  const base = placed[parent];
-  const a = base.ring[fold.edge];
-  const b = base.ring[(fold.edge + 1) % base.ring.length];
+  const base = placed[parent]!;
+  const a = base.ring[fold.edge]!;
+  const b = base.ring[(fold.edge + 1) % base.ring.length]!;
   const length = distance(a, b);
   const e = { x: (b.x - a.x) / length, y: (b.y - a.y) / length };
   const away = { x: e.y, y: -e.x };
   const angle = (fold.angleDeg * Math.PI) / 180;
   const widthMm = Math.abs(angle) * fold.radius;
-  const [first, second] = [own[fold.own], own[(fold.own + 1) % own.length]];
+  const [first, second] = [own[fold.own]!, own[(fold.own + 1) % own.length]!];
   const ownLength = distance(first, second);
   const d = { x: (second.x - first.x) / ownLength, y: (second.y - first.y) / ownLength };
   // Turned so that its own edge runs against the edge it hangs on, and moved to the far side of the bend.
@@ -121,7 +121,7 @@ function placePanel({ id, name, outline, fold }: Panel, placed: readonly PlacedP
     x: target.x + cos * (x - second.x) - sin * (y - second.y),
     y: target.y + sin * (x - second.x) + cos * (y - second.y),
   }));
-  const end = ring[fold.own];
+  const end = ring[fold.own]!;
   const bend = { parent, a, b: { x: end.x - away.x * widthMm, y: end.y - away.y * widthMm }, away, widthMm, angle, radius: fold.radius };
   return { id, name, ring, fold: bend, ...bent(base, a, e, bend) };
 }
@@ -147,28 +147,28 @@ const directionOn = (panel: Pick<PlacedPanel, 'across' | 'up'>, d: Point): Space
 
 /** Walks round a panel and everything that hangs on it, anticlockwise. */
 function ringRound(index: number, placed: readonly PlacedPanel[], skip: number | null): Point[] {
-  const { ring } = placed[index];
+  const { ring } = placed[index]!;
   const start = skip === null ? 0 : (skip + 1) % ring.length;
   const count = skip === null ? ring.length : ring.length - 1;
   const walk: Point[] = [];
   for (let step = 0; step < count; step++) {
     const edge = (start + step) % ring.length;
-    walk.push(ring[edge]);
-    const child = placed.findIndex(({ fold }) => fold?.parent === index && distance(fold.a, ring[edge]) < 1e-6 && onEdge(fold.b, ring, edge));
+    walk.push(ring[edge]!);
+    const child = placed.findIndex(({ fold }) => fold?.parent === index && distance(fold.a, ring[edge]!) < 1e-6 && onEdge(fold.b, ring, edge));
     if (child < 0) continue;
-    const hanging = placed[child];
+    const hanging = placed[child]!;
     const own = hanging.ring.findIndex((corner) => distance(corner, farSide(hanging.fold as PlacedFold)) < 1e-6);
     walk.push(...ringRound(child, placed, (own + hanging.ring.length - 1) % hanging.ring.length), (hanging.fold as PlacedFold).b);
   }
-  if (skip !== null) walk.push(ring[skip]);
+  if (skip !== null) walk.push(ring[skip]!);
   return walk;
 }
 
 const farSide = ({ a, away, widthMm }: PlacedFold): Point => ({ x: a.x + away.x * widthMm, y: a.y + away.y * widthMm });
 
-const onEdge = (place: Point, ring: readonly Point[], edge: number): boolean => distanceToSegment(place, ring[edge], ring[(edge + 1) % ring.length]) < 1e-3;
+const onEdge = (place: Point, ring: readonly Point[], edge: number): boolean => distanceToSegment(place, ring[edge]!, ring[(edge + 1) % ring.length]!) < 1e-3;
 
-const withoutRepeats = (ring: readonly Point[]): Point[] => ring.filter((place, index) => distance(place, ring[(index + 1) % ring.length]) > 1e-3);
+const withoutRepeats = (ring: readonly Point[]): Point[] => ring.filter((place, index) => distance(place, ring[(index + 1) % ring.length]!) > 1e-3);
 
 /** Place in space, and outward direction there, of a place on the unfolded sheet. */
 export function inNet({ panels }: FoldedNet, place: Point): Placed {
@@ -178,9 +178,9 @@ export function inNet({ panels }: FoldedNet, place: Point): Placed {
     if (!fold || fold.widthMm === 0) continue;
     const d = (place.x - fold.a.x) * fold.away.x + (place.y - fold.a.y) * fold.away.y;
     const share = ((place.x - fold.a.x) * (fold.b.x - fold.a.x) + (place.y - fold.a.y) * (fold.b.y - fold.a.y)) / Math.max(1e-9, distance(fold.a, fold.b) ** 2);
-    if (d >= -1e-6 && d <= fold.widthMm + 1e-6 && share >= -1e-6 && share <= 1 + 1e-6) return onBend(panels[fold.parent], fold, place, d);
+    if (d >= -1e-6 && d <= fold.widthMm + 1e-6 && share >= -1e-6 && share <= 1 + 1e-6) return onBend(panels[fold.parent]!, fold, place, d);
   }
-  const nearest = [...panels].sort((a, b) => reach(place, a.ring) - reach(place, b.ring))[0];
+  const nearest = [...panels].sort((a, b) => reach(place, a.ring) - reach(place, b.ring))[0]!;
   return onPanel(nearest, place);
 }
 
@@ -195,4 +195,4 @@ function onBend(parent: PlacedPanel, { away, angle, radius }: PlacedFold, place:
 }
 
 const reach = (place: Point, ring: readonly Point[]): number =>
-  ring.reduce((least, corner, index) => Math.min(least, distanceToSegment(place, corner, ring[(index + 1) % ring.length])), ringLength(ring));
+  ring.reduce((least, corner, index) => Math.min(least, distanceToSegment(place, corner, ring[(index + 1) % ring.length]!)), ringLength(ring));

@@ -1,6 +1,6 @@
 import { chainSpans, edgeSchema, placeSchema, ringOfSpans, toPoint, type ChainSpan, crossing, distance, ringArea, type Point } from '../curves';
 import * as v from 'valibot';
-import { lengthMm, listOf, plainly, told } from '../units';
+import { lengthMm, listOf, plainly, told, threeOf, turnedOn } from '../units';
 import type { SurfaceSaid } from './says';
 
 const rectangleSchema = v.strictObject({ kind: v.literal('rectangle'), width: lengthMm(), height: lengthMm() });
@@ -43,8 +43,8 @@ export function outlineSpans(outline: Outline): ChainSpan[] {
     }
     case 'polygon':
       return chainSpans(
-        outline.points[0],
-        [...outline.points.slice(1), outline.points[0]].map((to) => ({ to })),
+        outline.points[0]!,
+        turnedOn(outline.points).map((to) => ({ to })),
       );
     case 'curved':
       return chainSpans(outline.start, outline.edges);
@@ -76,7 +76,7 @@ export function outlineFaults(outline: Outline): OutlineFault[] {
 
 function curvedFaults({ start, edges }: Extract<Outline, { kind: 'curved' }>): OutlineFault[] {
   const last = edges.length - 1;
-  if (distance(toPoint(start), toPoint(edges[last].to)) > 0.01) return [{ corner: last, why: plainly('outline.open') }];
+  if (distance(toPoint(start), toPoint(edges[last]!.to)) > 0.01) return [{ corner: last, why: plainly('outline.open') }];
   const short = chainSpans(start, edges).findIndex((span) => span.endAt - span.startAt < 0.01);
   if (short >= 0) return [{ corner: short, why: plainly('outline.no-length') }];
   return ringFaults(outlineRing({ kind: 'curved', start, edges })).map(({ why }) => ({
@@ -87,7 +87,7 @@ function curvedFaults({ start, edges }: Extract<Outline, { kind: 'curved' }>): O
 
 /** Checks a ring of corners for repeated corners, edges that cross, and next to no size. */
 export function ringFaults(ring: readonly Point[]): OutlineFault[] {
-  const repeated = ring.findIndex((point, index) => distance(point, ring[(index + 1) % ring.length]) < 0.01);
+  const repeated = ring.findIndex((point, index) => distance(point, ring[(index + 1) % ring.length]!) < 0.01);
   if (repeated >= 0) return [{ corner: (repeated + 1) % ring.length, why: plainly('outline.same-corner') }];
   const crossed = firstCrossing(ring);
   if (crossed) return [{ corner: crossed[1], why: { code: 'outline.edges-cross', values: { edge: crossed[1] + 1, other: crossed[0] + 1 } } }];
@@ -101,7 +101,7 @@ function firstCrossing(ring: readonly Point[]): readonly [number, number] | null
       const neighbours = second === first + 1 || (first === 0 && second === ring.length - 1);
       const touching = neighbours
         ? foldsBack(ring, first, second)
-        : crossing(ring[first], ring[first + 1], ring[second], ring[(second + 1) % ring.length]) !== null;
+        : crossing(ring[first]!, ring[first + 1]!, ring[second]!, ring[(second + 1) % ring.length]!) !== null;
       if (touching) return [first, second];
     }
   }
@@ -110,8 +110,9 @@ function firstCrossing(ring: readonly Point[]): readonly [number, number] | null
 
 /** Two edges that share a corner cross only where the outline turns straight back on itself. */
 function foldsBack(ring: readonly Point[], first: number, second: number): boolean {
-  const [before, corner, after] =
-    second === first + 1 ? [ring[first], ring[second], ring[(second + 1) % ring.length]] : [ring[second], ring[first], ring[first + 1]];
+  const [before, corner, after] = threeOf(
+    second === first + 1 ? [ring[first]!, ring[second]!, ring[(second + 1) % ring.length]!] : [ring[second]!, ring[first]!, ring[first + 1]!],
+  );
   const inX = corner.x - before.x;
   const inY = corner.y - before.y;
   const outX = after.x - corner.x;

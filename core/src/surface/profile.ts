@@ -57,7 +57,7 @@ export function profileOf({ start, edges, smooth }: ProfileShape): Profile {
   const along = splineOver(knots, places, 'x');
   const radius = splineOver(knots, places, 'y');
   const lengths = lengthsAlong(along, radius);
-  const profile: Profile = { lengthMm: lengths[lengths.length - 1], widestMm: 0, spans: [], smooth: { along, radius, lengths } };
+  const profile: Profile = { lengthMm: lengths.at(-1)!, widestMm: 0, spans: [], smooth: { along, radius, lengths } };
   const samples = Array.from({ length: 401 }, (_, step) => profileAt(profile, (profile.lengthMm * step) / 400).radius);
   return { ...profile, widestMm: Math.max(...samples) };
 }
@@ -66,7 +66,7 @@ export function profileOf({ start, edges, smooth }: ProfileShape): Profile {
 export function profileAt({ spans, smooth, lengthMm }: Profile, at: number): ProfilePlace {
   const within = Math.min(lengthMm, Math.max(0, at));
   if (!smooth) {
-    const span = spans.find(({ endAt }) => within <= endAt) ?? spans[spans.length - 1];
+    const span = spans.find(({ endAt }) => within <= endAt) ?? spans.at(-1)!;
     const { x, y, tx, ty } = spanAt(span, within);
     return { along: x, radius: Math.max(0, y), slope: ty, axial: tx };
   }
@@ -83,10 +83,10 @@ function placeAtLength(lengths: readonly number[], at: number): readonly [number
   let high = lengths.length - 1;
   while (high - low > 1) {
     const middle = (low + high) >> 1;
-    if (lengths[middle] <= at) low = middle;
+    if (lengths[middle]! <= at) low = middle;
     else high = middle;
   }
-  const step = low + (at - lengths[low]) / (lengths[high] - lengths[low] || 1);
+  const step = low + (at - lengths[low]!) / (lengths[high]! - lengths[low]! || 1);
   const span = Math.min(Math.floor(step / PER_SPAN), (lengths.length - 1) / PER_SPAN - 1);
   return [span, step / PER_SPAN - span];
 }
@@ -96,7 +96,7 @@ export function profileFaults({ start, edges }: ProfileShape): { readonly pair: 
   const places = [start, ...edges.map(({ to }) => to)];
   const negative = places.findIndex(([, radius]) => radius < 0);
   if (negative >= 0) return [{ pair: negative, why: plainly('profile.negative') }];
-  const same = places.findIndex((place, index) => index > 0 && distance(toPoint(place), toPoint(places[index - 1])) < 0.01);
+  const same = places.findIndex((place, index) => index > 0 && distance(toPoint(place), toPoint(places[index - 1]!)) < 0.01);
   if (same >= 0) return [{ pair: same, why: plainly('profile.same-pair') }];
   const dips = chainSpans(start, edges).findIndex((span) => spanPlaces(span).some(({ y }) => y < -1e-6));
   if (dips >= 0) return [{ pair: dips + 1, why: plainly('profile.passes-axis') }];
@@ -113,7 +113,7 @@ function widest(spans: readonly ChainSpan[]): number {
 
 /** Knots by the square root of the distance from pair to pair, which keeps the curve from looping. */
 const centripetal = (places: readonly Point[]): number[] =>
-  places.reduce<number[]>((sums, place, index) => [...sums, index === 0 ? 0 : sums[index - 1] + Math.sqrt(distance(places[index - 1], place))], []);
+  places.reduce<number[]>((sums, place, index) => [...sums, index === 0 ? 0 : sums[index - 1]! + Math.sqrt(distance(places[index - 1]!, place))], []);
 
 const splineOver = (knots: readonly number[], places: readonly Point[], axis: 'x' | 'y'): Spline =>
   cubicSpline(
@@ -126,11 +126,11 @@ function lengthsAlong(x: Spline, y: Spline): number[] {
   const speed = (span: number, share: number) => Math.hypot(splineAt(x, span, share)[1], splineAt(y, span, share)[1]);
   const sums = [0];
   for (let span = 0; span < x.knots.length - 1; span++) {
-    const width = (x.knots[span + 1] - x.knots[span]) / PER_SPAN;
+    const width = (x.knots[span + 1]! - x.knots[span]!) / PER_SPAN;
     for (let step = 0; step < PER_SPAN; step++) {
       const [from, to] = [step / PER_SPAN, (step + 1) / PER_SPAN];
       const mean = (speed(span, from) + 4 * speed(span, (from + to) / 2) + speed(span, to)) / 6;
-      sums.push(sums[sums.length - 1] + mean * width);
+      sums.push(sums.at(-1)! + mean * width);
     }
   }
   return sums;

@@ -78,7 +78,7 @@ function reachesWhere(room: (s: number) => number, length: number): Reach[] {
   const roots = signChanges(room, length);
   const stops = [0, ...roots, length];
   return stops.slice(1).flatMap((to, index) => {
-    const from = stops[index];
+    const from = stops[index]!;
     if (to - from < 1e-6 || room((from + to) / 2) < 0) return [];
     return [{ from, to, turnsAtStart: index > 0, turnsAtEnd: index < stops.length - 2 }];
   });

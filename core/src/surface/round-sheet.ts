@@ -46,7 +46,7 @@ export function uprightSheet(girth: Girth, girthMm: number) {
         })),
       ),
   };
-  const edges = [endEdge('edge.far', [ring[1], ring[2]]), endEdge('edge.near', [ring[3], ring[0]])];
+  const edges = [endEdge('edge.far', [ring[1]!, ring[2]!]), endEdge('edge.near', [ring[3]!, ring[0]!])];
   return {
     ...turnedAbout(axle),
     axle,

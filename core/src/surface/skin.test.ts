@@ -1,3 +1,4 @@
+import { theFirst, twoOf, threeOf } from '../units';
 import { boxOf, insideRing, pathLength, pointAt, ringArea, type Point } from '../curves';
 import fc from 'fast-check';
 import { dot, mirroredSkin, plus, sizeOf, skinOf, SURFACE_KINDS, unit, type Skin, type Space, type Surface, type SurfaceKind } from '.';
@@ -53,11 +54,11 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
       fc.property(inside, heading, fc.double({ min: 3, max: 40, noNaN: true }), (from, angle, length) => {
         const there = skin.walk(from, angle, length);
         const way = skin.between(from, there);
-        return way !== null && Math.abs(pathLength(way) - length) < 0.01 && Math.hypot(way[0].x - from.x, way[0].y - from.y) < 1e-9;
+        return way !== null && Math.abs(pathLength(way) - length) < 0.01 && Math.hypot(way[0]!.x - from.x, way[0]!.y - from.y) < 1e-9;
       }),
       { numRuns: 60 },
     );
-    const [place] = fc.sample(inside, 1);
+    const place = theFirst(fc.sample(inside, 1));
     expect(skin.between(place, place)).toBeNull();
   });
 
@@ -77,8 +78,8 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
       fc.property(inside, heading, (from, angle) => {
         const corner = (turn: number): Point => ({ x: from.x + 0.2 * Math.cos(angle + turn), y: from.y + 0.2 * Math.sin(angle + turn) });
         const ring = [from, corner(0), corner(1.2)];
-        const [a, b, c] = ring.map((place) => skin.inSpace(place).at);
-        const length = skin.metric ? skin.metric.lengthOf(ring[0], ring[1]) : 0.2;
+        const [a, b, c] = threeOf(ring.map((place) => skin.inSpace(place).at));
+        const length = skin.metric ? skin.metric.lengthOf(ring[0]!, ring[1]!) : 0.2;
         const size = skin.metric ? skin.metric.sizeOf(ring) : ringArea(ring);
         const [p, q] = [minus(b, a), minus(c, a)];
         const inSpace = Math.sqrt(Math.max(0, dot(p, p) * dot(q, q) - dot(p, q) ** 2)) / 2;
@@ -125,7 +126,7 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
   it('turned into its mirror image twice it is as it was', () => {
     const back = mirroredSkin(mirroredSkin(skin));
     const far = (one: Point, other: Point) => Math.hypot(one.x - other.x, one.y - other.y);
-    expect(Math.max(...back.ring.map((place, index) => far(place, skin.ring[index])))).toBeLessThan(1e-9);
+    expect(Math.max(...back.ring.map((place, index) => far(place, skin.ring[index]!)))).toBeLessThan(1e-9);
     expect(ringArea(mirroredSkin(skin).ring)).toBeCloseTo(ringArea(skin.ring), 6);
     fc.assert(fc.property(inside, (place) => far(skin.reflect(skin.reflect(place)), place) < 1e-9));
   });
@@ -133,7 +134,7 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
   it('closes at its seam', () => {
     if (!skin.seam) return expect(skin.axle).toBeNull();
     const { edges, unwound, turnsAt, holds, along } = skin.seam;
-    const [low, high] = edges;
+    const [low, high] = twoOf(edges);
     for (const at of [0, 0.25, 0.6, 1]) {
       const on = ([a, b]: (typeof edges)[number]): Point => ({ x: a.x + at * (b.x - a.x), y: a.y + at * (b.y - a.y) });
       const [p, q] = [on(low), on(high)];

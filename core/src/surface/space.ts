@@ -56,7 +56,7 @@ function cosSin(degrees: number): readonly [number, number] {
         [-1, 0],
         [0, -1],
       ] as const
-    )[turn / 90];
+    )[turn / 90]!;
   const angle = (turn * Math.PI) / 180;
   return [Math.cos(angle), Math.sin(angle)];
 }

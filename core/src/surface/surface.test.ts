@@ -32,7 +32,7 @@ describe('outlines', () => {
   ])('refuses %s', (_, outline, corner, message) => {
     const faults = outlineFaults(outline);
     expect(faults).toEqual([{ corner, why: expect.anything() }]);
-    expect(say(faults[0].why)).toMatch(message);
+    expect(say(faults[0]!.why)).toMatch(message);
   });
 
   it.each<[string, Outline]>([

@@ -1,3 +1,4 @@
+import { closedRing } from '../units';
 import { boxOf, distance, insideRing, straightPath, type PathPoint, type Point } from '../curves';
 import type { Skin } from './skin';
 
@@ -32,6 +33,6 @@ export function openSheet(ring: readonly Point[]) {
     seam: null,
     axle: null,
     reflect: ({ x, y }: Point): Point => ({ x: minX + maxX - x, y }),
-    shownRims: () => [[...ring, ring[0]]],
+    shownRims: () => [closedRing(ring)],
   };
 }

@@ -1,6 +1,6 @@
 import { fitAlong, follows, SHIPPED_TAPES } from '.';
 
-const tape = (code: string) => SHIPPED_TAPES.find((one) => one.code === code) ?? SHIPPED_TAPES[0];
+const tape = (code: string) => SHIPPED_TAPES.find((one) => one.code === code) ?? SHIPPED_TAPES[0]!;
 const samples = (...curvatures: number[]) => curvatures.map((curvature, index) => ({ at: index * 10, curvature }));
 
 describe('fitAlong', () => {

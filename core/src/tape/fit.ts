@@ -48,13 +48,13 @@ const STRAIGHT_CURVATURE = 1e-7;
 export function fitAlong(tape: Tape, samples: readonly BendSample[], side: LineSide): Fit {
   const bends = samples.map((sample) => bendAt(tape, sample.curvature, side));
   const worst = worstIndex(bends);
-  const straight = Math.abs(samples[worst].curvature) < STRAIGHT_CURVATURE;
+  const straight = Math.abs(samples[worst]!.curvature) < STRAIGHT_CURVATURE;
   return {
     tape: tape.code,
-    verdict: bends[worst].verdict,
+    verdict: bends[worst]!.verdict,
     stretch: bends.reduce((most, { meanStretch }) => Math.max(most, meanStretch ?? 0), 0),
-    worstAt: straight ? null : samples[worst].at,
-    worstRadiusMm: straight ? null : 1 / Math.abs(samples[worst].curvature),
+    worstAt: straight ? null : samples[worst]!.at,
+    worstRadiusMm: straight ? null : 1 / Math.abs(samples[worst]!.curvature),
     stretches: stretchesOf(samples, bends),
   };
 }
@@ -73,8 +73,8 @@ function bendAt(tape: Tape, curvature: number, side: LineSide): Bend {
 function worstIndex(bends: readonly Bend[]): number {
   let worst = 0;
   bends.forEach((bend, index) => {
-    const harder = BADNESS[bend.verdict] - BADNESS[bends[worst].verdict];
-    if (harder > 0 || (harder === 0 && bend.innerRadiusMm < bends[worst].innerRadiusMm)) worst = index;
+    const harder = BADNESS[bend.verdict] - BADNESS[bends[worst]!.verdict];
+    if (harder > 0 || (harder === 0 && bend.innerRadiusMm < bends[worst]!.innerRadiusMm)) worst = index;
   });
   return worst;
 }
@@ -83,11 +83,11 @@ function stretchesOf(samples: readonly BendSample[], bends: readonly Bend[]): Fi
   const stretches: { from: number; to: number; verdict: BendVerdict }[] = [];
   samples.forEach((sample, index) => {
     const last = stretches.at(-1);
-    const middle = index === 0 ? sample.at : (samples[index - 1].at + sample.at) / 2;
-    if (last?.verdict === bends[index].verdict) last.to = sample.at;
+    const middle = index === 0 ? sample.at : (samples[index - 1]!.at + sample.at) / 2;
+    if (last?.verdict === bends[index]!.verdict) last.to = sample.at;
     else {
       if (last) last.to = middle;
-      stretches.push({ from: middle, to: sample.at, verdict: bends[index].verdict });
+      stretches.push({ from: middle, to: sample.at, verdict: bends[index]!.verdict });
     }
   });
   return stretches;

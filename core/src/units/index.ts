@@ -19,3 +19,4 @@ export * from './span';
 export * from './kinds';
 export * from './free-id';
 export * from './halved';
+export * from './tuple';

@@ -67,14 +67,14 @@ function sumOfTerms(parts: readonly string[], bare: 'mm' | 'in'): number | null 
   let sum = 0;
   let lastUnitMm = Infinity;
   for (let index = 0; index < parts.length;) {
-    const whole = NUMBER.test(parts[index]) ? Number(parts[index++]) : null;
-    const fraction = index < parts.length ? readFraction(parts[index]) : null;
+    const whole = NUMBER.test(parts[index]!) ? Number(parts[index++]) : null;
+    const fraction = index < parts.length ? readFraction(parts[index]!) : null;
     if (fraction !== null) index++;
     if (whole === null && fraction === null) return null;
     if (whole !== null && fraction !== null && !Number.isInteger(whole)) return null;
-    const written = index < parts.length && UNIT.test(parts[index]) ? parts[index++].toLowerCase() : null;
+    const written = index < parts.length && UNIT.test(parts[index]!) ? parts[index++]!.toLowerCase() : null;
     const unit = written ?? impliedUnit(fraction !== null, lastUnitMm, bare);
-    const unitMm = MM_PER_UNIT[unit];
+    const unitMm = MM_PER_UNIT[unit]!;
     // Terms must fall in size, as in 1' 6": otherwise "6 7" would add up.
     if (unitMm >= lastUnitMm) return null;
     lastUnitMm = unitMm;

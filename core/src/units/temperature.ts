@@ -16,6 +16,6 @@ export const fahrenheitOf = (degreesC: number): number => (degreesC * 9) / 5 + 3
 export function readTemperature(text: string, bare: 'C' | 'F' = 'C'): Reading<number> {
   const match = /^\s*([-−+]?\d+(?:\.\d+)?)\s*(?:°\s*)?([cf])?\s*$/i.exec(text);
   if (!match) return refused({ code: 'typed.temperature', values: { text: text.trim() } });
-  const degrees = Number(withMinus(match[1]));
+  const degrees = Number(withMinus(match[1]!));
   return understood((match[2] ?? bare).toUpperCase() === 'F' ? ((degrees - 32) * 5) / 9 : degrees);
 }

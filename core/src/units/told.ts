@@ -88,5 +88,5 @@ export const told = ({ code, values }: Said): string => `${code} ${JSON.stringif
 /** Reads the message of a fault of a schema. */
 export function heard(message: string): Said {
   const [, code, values] = /^([a-z]+\.[a-z-]+) (\{.*\})$/s.exec(message) ?? [];
-  return code ? { code, values: JSON.parse(values) as Said['values'] } : { code: 'field.other', values: { message } };
+  return code && values ? { code, values: JSON.parse(values) as Said['values'] } : { code: 'field.other', values: { message } };
 }

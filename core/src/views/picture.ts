@@ -3,7 +3,7 @@ import { areaAt } from '../areas';
 import type { Design, Shelf } from '../job';
 import { onPiece, VIEW_AXES, type PartBoard, type ViewName } from '../lines';
 import { cross, dot, type SkinFacets, unit, type Space } from '../surface';
-import { rounded, type LineId, type PartId } from '../units';
+import { rounded, type LineId, type PartId, twoOf, theFirst } from '../units';
 import { workOutParts, type Coordinates, type PartWork, type WorkStore } from '../setout';
 
 /** Where the whole piece is looked at from. */
@@ -63,7 +63,7 @@ export function pictureOf(design: Design, shelf: Shelf, look: Look, store?: Work
 
 function eyeOf(look: Look): Eye {
   if ('view' in look) return VIEW_AXES[look.view];
-  const [turn, rise] = [look.turnDeg, look.riseDeg].map((degrees) => (degrees * Math.PI) / 180);
+  const [turn, rise] = twoOf([look.turnDeg, look.riseDeg].map((degrees) => (degrees * Math.PI) / 180));
   const into = { x: -Math.sin(turn) * Math.cos(rise), y: Math.cos(turn) * Math.cos(rise), z: -Math.sin(rise) };
   const across = unit(cross(into, { x: 0, y: 0, z: 1 }));
   return { into, across, up: cross(across, into) };
@@ -77,7 +77,7 @@ function patchesOf(work: PartWork, eye: Eye, colours: ReadonlyMap<string, string
   const { board } = work.setOut;
   const colourOf = (area: number): string => {
     const finish = work.finishes[area];
-    return (finish && colours.get(finish)) || work.presents[area].colour;
+    return (finish && colours.get(finish)) || work.presents[area]!.colour;
   };
   const { facets, seam } = board.drawn;
   if (!facets) return work.arrangement.areas.flatMap(({ rings }, area) => flatPatches(work, rings, colourOf(area), eye));
@@ -94,7 +94,7 @@ function patchesOf(work: PartWork, eye: Eye, colours: ReadonlyMap<string, string
 
 /** A flat area with its holes as one polygon, cut open along a hair from rim to hole. */
 function flatPatches({ part, setOut }: PartWork, rings: readonly (readonly Point[])[], colour: string, eye: Eye): Patch[] {
-  const [rim, ...holes] = rings;
+  const [rim, holes] = [theFirst(rings), rings.slice(1)];
   const joined = holes.reduce<readonly Point[]>((outer, hole) => bridged(outer, hole), rim);
   const middle = rim.reduce((sum, { x, y }) => ({ x: sum.x + x / rim.length, y: sum.y + y / rim.length }), { x: 0, y: 0 });
   const { at, out } = onPiece(setOut.board, middle);
@@ -103,9 +103,9 @@ function flatPatches({ part, setOut }: PartWork, rings: readonly (readonly Point
 }
 
 function bridged(outer: readonly Point[], hole: readonly Point[]): Point[] {
-  const from = hole[0];
+  const from = hole[0]!;
   const nearest = outer.reduce(
-    (best, place, index) => (Math.hypot(place.x - from.x, place.y - from.y) < Math.hypot(outer[best].x - from.x, outer[best].y - from.y) ? index : best),
+    (best, place, index) => (Math.hypot(place.x - from.x, place.y - from.y) < Math.hypot(outer[best]!.x - from.x, outer[best]!.y - from.y) ? index : best),
     0,
   );
   return [...outer.slice(0, nearest + 1), ...hole, from, ...outer.slice(nearest)];
@@ -158,7 +158,7 @@ function seenRuns(piece: Path, board: PartBoard, eye: Eye): Coordinates[][] {
       return;
     }
     if (!open) runs.push([]);
-    runs[runs.length - 1].push(seen(at, eye));
+    runs.at(-1)!.push(seen(at, eye));
     open = true;
   });
   return runs.filter((run) => run.length > 1);

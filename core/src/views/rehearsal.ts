@@ -59,7 +59,7 @@ function stageMoments(plan: Plan, shelf: Shelf, stage: StagePlan, seen: Seen): M
     if (count === 0) return ground;
     const known = ladders.get(ground) ?? ladderOf(finish, ground, stage.coats).map(({ colour }) => colour);
     ladders.set(ground, known);
-    return known[count - 1];
+    return known[count - 1]!;
   };
   const pictures = (count: number | 'all', on: boolean): Moment['pictures'] =>
     stage.pictures.map(({ part, areas }) => ({

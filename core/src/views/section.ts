@@ -143,8 +143,8 @@ export function ridgeAt(plan: Plan, spot: LineSpot): EdgeRidge {
 export function pointOnLine(pieces: readonly (readonly LinePlace[])[], at: number): Coordinates | null {
   for (const piece of pieces) {
     const next = piece.findIndex(([, , along]) => along >= at - 1e-6);
-    if (next < 0 || at < piece[0][2] - 1e-6) continue;
-    const [b, a] = [piece[next], piece[Math.max(0, next - 1)]];
+    if (next < 0 || at < piece[0]![2] - 1e-6) continue;
+    const [b, a] = [piece[next]!, piece[Math.max(0, next - 1)]!];
     const share = b[2] === a[2] ? 0 : (at - a[2]) / (b[2] - a[2]);
     return [a[0] + share * (b[0] - a[0]), a[1] + share * (b[1] - a[1])];
   }

@@ -35,7 +35,7 @@ export function sprayArrows(plan: Plan, part: PartPlan, stage: StagePlan): Spray
   /** What a place is in this stage; off the part it is neither open nor covered. */
   const stateAt = ([x, y]: Coordinates): 'open' | 'covered' | 'off' => {
     const area = areaAt(rings, { x, y });
-    return area < 0 ? 'off' : open.has(part.areas[area].code) ? 'open' : 'covered';
+    return area < 0 ? 'off' : open.has(part.areas[area]!.code) ? 'open' : 'covered';
   };
   const arrows: SprayArrow[] = [];
   for (let x = box.minX + step / 2; x < box.maxX; x += step) {
@@ -59,7 +59,7 @@ function edgesOf(part: PartPlan, lines: readonly LineItem[]): TapedEdge[] {
       const pieces = part.lines.find(({ id }) => id === run.line)?.pieces ?? [];
       return pieces.flatMap((piece) =>
         piece.slice(1).flatMap(([x2, y2, at], index): TapedEdge[] => {
-          const [x1, y1] = piece[index];
+          const [x1, y1] = piece[index]!;
           const length = Math.hypot(x2 - x1, y2 - y1);
           if (length === 0 || at < run.from || at > run.to) return [];
           const sign = run.side === 'left' ? 1 : -1;

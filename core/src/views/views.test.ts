@@ -16,7 +16,7 @@ describe('the edge, cut open', () => {
     const section = edgeSection(plan, SHIPPED_SHELF, spot, plan.stages.length, true);
     for (const side of [section?.left, section?.right]) {
       const films = (side?.layers ?? []).filter(({ kind }) => kind === 'film');
-      const open = plan.stages.filter(({ pictures }) => pictures[0].areas.find(({ code }) => code === side?.area)?.open);
+      const open = plan.stages.filter(({ pictures }) => pictures[0]!.areas.find(({ code }) => code === side?.area)?.open);
       expect(side?.layers[0]).toMatchObject({ kind: 'present', um: null });
       expect(films.map(({ stage, um }) => [stage, um])).toEqual(open.map(({ number, buildUm }) => [number, buildUm]));
     }
@@ -27,7 +27,7 @@ describe('the edge, cut open', () => {
     const off = edgeSection(plan, SHIPPED_SHELF, spot, masked?.number ?? 0, true);
     const tapes = [on?.left, on?.right].flatMap((side) => side?.layers ?? []).filter(({ kind }) => kind === 'tape');
     expect(tapes).toHaveLength(1);
-    expect(tapes[0].um).toBe(SHIPPED_SHELF.tapes.find(({ code }) => code === tapes[0].id)?.thicknessUm);
+    expect(tapes[0]!.um).toBe(SHIPPED_SHELF.tapes.find(({ code }) => code === tapes[0]!.id)?.thicknessUm);
     expect([off?.left, off?.right].flatMap((side) => side?.layers ?? []).some(({ kind }) => kind === 'tape')).toBe(false);
     const taped = [on?.left, on?.right].find((side) => side?.layers.some(({ kind }) => kind === 'tape'));
     expect(taped?.layers[taped.layers.length - 1]).toMatchObject({ kind: 'film', id: masked?.finish });
@@ -56,18 +56,18 @@ describe('the rehearsal', () => {
   const plan = planJob(design(), SHIPPED_SHELF);
   const moments = rehearsal(plan, SHIPPED_SHELF);
   it('goes from bare to the end, the clock never back', () => {
-    expect(moments[0].pictures[0].areas.every(({ colour }) => colour === '#c7bfa6')).toBe(true);
-    const last = moments[moments.length - 1].pictures[0].areas;
-    for (const { code, colour } of plan.parts[0].areas) expect(last.find((area) => area.code === code)?.colour).toBe(colour);
-    moments.slice(1).forEach(({ atMin }, index) => expect(atMin).toBeGreaterThanOrEqual(moments[index].atMin - 1e-6));
+    expect(moments[0]!.pictures[0]!.areas.every(({ colour }) => colour === '#c7bfa6')).toBe(true);
+    const last = moments.at(-1)!.pictures[0]!.areas;
+    for (const { code, colour } of plan.parts[0]!.areas) expect(last.find((area) => area.code === code)?.colour).toBe(colour);
+    moments.slice(1).forEach(({ atMin }, index) => expect(atMin).toBeGreaterThanOrEqual(moments[index]!.atMin - 1e-6));
   });
   it('has a moment for every coat, and covers nothing that is open', () => {
     for (const stage of plan.stages) {
       const own = moments.filter((moment) => moment.stage === stage.number);
       expect(own.filter(({ what }) => what.code === 'moment.coat')).toHaveLength(stage.coats);
       for (const { pictures } of own) {
-        for (const { code, covered } of pictures[0].areas) {
-          if (stage.pictures[0].areas.find((area) => area.code === code)?.open) expect(covered).toBe(false);
+        for (const { code, covered } of pictures[0]!.areas) {
+          if (stage.pictures[0]!.areas.find((area) => area.code === code)?.open) expect(covered).toBe(false);
         }
       }
     }
@@ -77,10 +77,10 @@ describe('the rehearsal', () => {
 describe('schemes', () => {
   it('are told apart by areas, paint and time', () => {
     const first = planJob(design(), SHIPPED_SHELF);
-    const second = planJob(giveFinish(design(), 'door', first.parts[0].areas[0], null), SHIPPED_SHELF);
+    const second = planJob(giveFinish(design(), 'door', first.parts[0]!.areas[0]!, null), SHIPPED_SHELF);
     const { areas, first: mine, second: theirs } = compareSchemes(first, second);
     expect(areas).toHaveLength(1);
-    expect(areas[0].second).toBeNull();
+    expect(areas[0]!.second).toBeNull();
     expect(theirs.stages).toBe(mine.stages - 1);
     expect(theirs.paintMl).toBeLessThan(mine.paintMl);
     expect(compareSchemes(first, first).areas).toEqual([]);
@@ -93,7 +93,7 @@ describe('spray arrows', () => {
     const masked = plan.stages.filter((stage) => linesIn(plan, stage).length > 0);
     expect(masked.length).toBeGreaterThan(0);
     for (const stage of masked) {
-      const arrows = sprayArrows(plan, plan.parts[0], stage);
+      const arrows = sprayArrows(plan, plan.parts[0]!, stage);
       expect(arrows.length).toBeGreaterThan(0);
       for (const { from, to } of arrows) {
         // Covered areas lie beyond their lines: no arrow that starts on the open side ends nearer to a covered one's edge.
@@ -121,7 +121,7 @@ describe('spray arrows', () => {
           // It may start on the tape: that is the way off it.
           for (const share of [0.5, 1, 1.5]) {
             const at = areaAt(rings, { x: from[0] + share * (to[0] - from[0]), y: from[1] + share * (to[1] - from[1]) });
-            if (at >= 0) expect(open.find(({ code }) => code === one.areas[at].code)?.open).toBe(true);
+            if (at >= 0) expect(open.find(({ code }) => code === one.areas[at]!.code)?.open).toBe(true);
           }
         }
       }

@@ -38,8 +38,8 @@ export async function insertJob(db: Queryable, design: Design): Promise<Job> {
     design.kind,
     design,
   ]);
-  await keepRevision(db, rows[0]);
-  return toJob(rows[0]);
+  await keepRevision(db, rows[0]!);
+  return toJob(rows[0]!);
 }
 
 /**

@@ -38,7 +38,7 @@ export async function appendEvent(db: Queryable, jobId: string, event: LogEvent)
     'SELECT count(*) >= $2 OR coalesce(sum(length(note)), 0) + length($4::text) > $3 AS full FROM run_log WHERE job_id = $1',
     [jobId, MOST_EVENTS, MOST_NOTE_LETTERS, note],
   );
-  if (room[0].full) return 'full';
+  if (room[0]!.full) return 'full';
   const { rowCount } = await db.query(
     'INSERT INTO run_log (id, job_id, version, at, kind, step, note) VALUES ($1, $2, $3, $4, $5, $6, $7) ON CONFLICT (id) DO NOTHING',
     [id, jobId, version, at, kind, step, note],

@@ -53,8 +53,8 @@ export async function insertEntry<T extends ShelfTable>(db: Queryable, table: T,
     `SELECT EXISTS (SELECT 1 FROM ${table} WHERE ${KEYS[table]} = $1) AS taken, (SELECT count(*) >= $2 FROM ${table}) AS full`,
     [(entry as unknown as Record<string, unknown>)[KEYS[table]], MOST_ENTRIES],
   );
-  if (rows[0].taken) return 'taken';
-  if (rows[0].full) return 'full';
+  if (rows[0]!.taken) return 'taken';
+  if (rows[0]!.full) return 'full';
   const columns = columnsOf(table);
   const places = columns.map((_, index) => `$${index + 1}`).join(', ');
   await db.query(`INSERT INTO ${table} (${columns.join(', ')}) VALUES (${places})`, toValues(table, entry));

@@ -106,7 +106,7 @@ describe('an entry', () => {
 });
 
 describe('a finish that is named and taken off the shelf at the same moment', () => {
-  const finish: Finish = { ...SHIPPED_SHELF.finishes[0], id: 'passing', name: 'Passing' };
+  const finish: Finish = { ...SHIPPED_SHELF.finishes[0]!, id: 'passing', name: 'Passing' };
   it('is either still there for the job, or was refused to it', async () => {
     for (let round = 0; round < 15; round++) {
       await api().post('/api/shelf/finishes').send(finish).expect(201);

@@ -19,7 +19,7 @@ export class ApiError extends Error {
 /** Refuses data with faults at their places. */
 export function invalid(faults: readonly Fault[]): ApiError {
   const fields = faults.slice(0, MOST_FAULTS).map((fault) => ({ ...fault, message: WORDS.say(fault) }));
-  const message = fields.length === 1 ? `${fields[0].path}: ${fields[0].message}` : `${faults.length} things need mending`;
+  const message = fields.length === 1 ? `${fields[0]!.path}: ${fields[0]!.message}` : `${faults.length} things need mending`;
   return new ApiError(422, 'invalid', message, { fields });
 }
 
@@ -59,7 +59,7 @@ export function toApiError(error: unknown): ApiError {
   if (body) return new ApiError(...body);
   if (code === QUERY_CANCELLED || code === LOCK_NOT_GOT) return new ApiError(503, 'database', 'The database took too long. Try again in a moment.');
   const sql = /^[0-9A-Z]{5}$/.test(code) ? SQL_REFUSALS[code.slice(0, 2)] : undefined;
-  if (!sql && connectionLost(error)) return new ApiError(...(neverReached(error) ? SQL_REFUSALS['08'] : SQL_REFUSALS['57']));
+  if (!sql && connectionLost(error)) return new ApiError(...(neverReached(error) ? SQL_REFUSALS['08']! : SQL_REFUSALS['57']!));
   if (sql) return new ApiError(...sql);
   if (status && status >= 400 && status < 500) return new ApiError(status, 'bad-request', 'The request cannot be read.');
   return new ApiError(500, 'internal', 'Something went wrong on the server. Nothing was changed; try again.');

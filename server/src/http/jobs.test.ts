@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { planJob, SHIPPED_SHELF, type Design, type Job, type JobSummary } from '@lintrel/core';
+import { planJob, SHIPPED_SHELF, type Design, type Job, type JobSummary, theFirst } from '@lintrel/core';
 import request from 'supertest';
 import { migrate } from '../db/migrate';
 import { seedIfEmpty } from '../seed';
@@ -33,7 +33,7 @@ it('is seeded once with the demo workshop in the middle of its day', async () =>
     'Ostrel planning',
     'Saltwort in-shop',
   ]);
-  const [opening] = jobs.find(({ title }) => title === 'Juniper')?.windows ?? [];
+  const opening = theFirst(jobs.find(({ title }) => title === 'Juniper')?.windows ?? []);
   expect(opening.opens).toBeGreaterThan(Date.now());
   expect(opening.opens).toBeLessThan(Date.now() + 30 * 60_000);
   expect(await seedIfEmpty(server.pool, Date.now())).toBe(false);

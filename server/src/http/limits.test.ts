@@ -92,7 +92,7 @@ describe('what can be written can be read', () => {
     expect(answers.map(({ status }) => status).sort()).toEqual([201, 201, 409, 409, 409]);
     expect(answers.find(({ status }) => status === 409)?.body.error).toMatchObject({ code: 'shelf-full', message: expect.stringMatching(/holds 500 tapes/) });
     expect((await request(fresh.app).get('/api/shelf').expect(200)).body.tapes).toHaveLength(MOST_ENTRIES);
-    const [{ id }] = (await request(fresh.app).get('/api/jobs')).body.jobs as JobSummary[];
+    const { id } = ((await request(fresh.app).get('/api/jobs')).body.jobs as JobSummary[])[0]!;
     const { text } = await request(fresh.app).get(`/api/jobs/${id}/file`).expect(200);
     expect(JSON.parse(text).shelf.tapes).toHaveLength(MOST_ENTRIES);
     await fresh.close();
@@ -130,14 +130,14 @@ describe('what can be written can be read', () => {
   });
   it('a design that would not fit into a file is not kept', async () => {
     const job = await jobNamed('Saltwort');
-    const [part, ...rest] = job.design.parts;
+    const [part, rest] = [job.design.parts[0]!, job.design.parts.slice(1)];
     const places = Array.from({ length: 5000 }, (_, index): [number, number] => [index % 7, index % 5]);
     const line = (number: number) => ({
       kind: 'imported',
       id: `i${number}`,
       name: 'I',
       runOn: false,
-      datum: part.datums[0].id,
+      datum: part.datums[0]!.id,
       paths: Array.from({ length: 3 }, () => ({ closed: false, points: places })),
     });
     const design = {

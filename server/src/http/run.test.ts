@@ -51,13 +51,13 @@ it('starts with the plan of the revision that was looked at, and freezes it', as
 
 it('opens a window when the step before it is logged, and keeps an entry sent twice once', async () => {
   const first = planJob(job.design, SHIPPED_SHELF).steps.filter(({ kind }) => kind === 'coat');
-  const done = event('done', first[0].id, 1);
+  const done = event('done', first[0]!.id, 1);
   await log(done).expect(201);
   await log(done).expect(201);
   const { body } = await api().get('/api/jobs');
   const summary = (body.jobs as JobSummary[]).find(({ id }) => id === job.id);
   expect(summary?.state).toBe('in-shop');
-  expect(summary?.windows.map(({ step }) => step)).toContain(first[1].id);
+  expect(summary?.windows.map(({ step }) => step)).toContain(first[1]!.id);
   const events = ((await api().get(`/api/jobs/${job.id}/run`)).body as RunRecord).events;
   expect(events.filter(({ id }) => id === done.id)).toHaveLength(1);
 });
@@ -112,5 +112,5 @@ it('plans with the shelf as it is now, not as it was', async () => {
   await api().delete(`/api/shelf/tapes/${vinyl.code}`).expect(204);
   const plan = (await api().get(`/api/jobs/${job.id}/plan`)).body as ReturnType<typeof planJob>;
   expect(plan.lists.tape.map(({ tape }) => tape)).not.toContain('W18');
-  expect(giveFinish(job.design, 'hull', plan.parts[0].areas[0], null).scheme.areas).toHaveLength(job.design.scheme.areas.length);
+  expect(giveFinish(job.design, 'hull', plan.parts[0]!.areas[0]!, null).scheme.areas).toHaveLength(job.design.scheme.areas.length);
 });

@@ -4,8 +4,8 @@ import { startTestServer, type TestServer } from '../testing';
 
 let server: TestServer;
 const api = () => request(server.app);
-const tape: Tape = { ...SHIPPED_SHELF.tapes[0], code: 'V2', name: 'Vinyl 2 mm', widthMm: 2 };
-const finish: Finish = { ...SHIPPED_SHELF.finishes[0], id: 'sky', name: 'Sky' };
+const tape: Tape = { ...SHIPPED_SHELF.tapes[0]!, code: 'V2', name: 'Vinyl 2 mm', widthMm: 2 };
+const finish: Finish = { ...SHIPPED_SHELF.finishes[0]!, id: 'sky', name: 'Sky' };
 
 beforeAll(async () => {
   server = await startTestServer();

@@ -41,7 +41,7 @@ export function shelfRoutes(pool: pg.Pool): Router {
 /** Puts an entry on the shelf, or refuses it. Call while the shelf is held for changing. */
 export async function addEntry<T extends ShelfTable>(db: Queryable, table: T, entry: ShelfTables[T], keyName: string): Promise<void> {
   const done = await insertEntry(db, table, entry);
-  if (done === 'taken') throw invalidAt(keyName, said('server.taken', { key: (entry as unknown as Record<string, string>)[keyName] }));
+  if (done === 'taken') throw invalidAt(keyName, said('server.taken', { key: (entry as unknown as Record<string, string>)[keyName]! }));
   if (done === 'full')
     throw new ApiError(409, 'shelf-full', `The shelf is full: it holds ${MOST_ENTRIES} ${table}. Take off what is not used any more, then try again.`);
 }

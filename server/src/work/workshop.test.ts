@@ -24,7 +24,7 @@ afterAll(() => Promise.all(opened.map((one) => one.close())));
 it('works out plans and answers', async () => {
   const design: Design = emptyDesign('Empty', 'other');
   expect(await workshop().run('plan', { design, shelf })).toMatchObject({ steps: 0, text: expect.stringMatching(/^{"format":"lintrel-plan"/) });
-  expect(await opened[0].run('ask', quick)).toMatchObject({ ok: true, value: { verdict: 'stretch' } });
+  expect(await opened[0]!.run('ask', quick)).toMatchObject({ ok: true, value: { verdict: 'stretch' } });
 });
 it('gives up what takes too long, says so, and goes on', async () => {
   const hasty = workshop({ mostMs: 30 });
@@ -44,7 +44,7 @@ it('gives up what needs too much memory, says so, and goes on', async () => {
 });
 it('ends the work when whoever asked has gone', async () => {
   const answering = closing();
-  const asked = opened[0].run('readDrawing', { text: heavy, wish: null }, answering);
+  const asked = opened[0]!.run('readDrawing', { text: heavy, wish: null }, answering);
   setTimeout(() => answering.emit('close'), 20);
   await expect(asked).rejects.toMatchObject({ code: 'aborted' });
   expect(answering.listenerCount('close')).toBe(0);
@@ -52,11 +52,11 @@ it('ends the work when whoever asked has gone', async () => {
 it('answers one while another is being worked out', async () => {
   const order: string[] = [];
   const answering = closing();
-  const long = opened[0].run('readDrawing', { text: heavy, wish: null }, answering).then(
+  const long = opened[0]!.run('readDrawing', { text: heavy, wish: null }, answering).then(
     () => order.push('long'),
     () => order.push('long'),
   );
-  await opened[0].run('ask', quick).then(() => order.push('quick'));
+  await opened[0]!.run('ask', quick).then(() => order.push('quick'));
   answering.emit('close');
   await long;
   expect(order).toEqual(['quick', 'long']);
@@ -65,7 +65,7 @@ it('refuses more than may wait', async () => {
   const answering = closing();
   answering.setMaxListeners(100);
   const more = 15;
-  const asked = Array.from({ length: MOST_AT_ONCE + MOST_WAITING + more }, () => opened[0].run('readDrawing', { text: heavy, wish: null }, answering));
+  const asked = Array.from({ length: MOST_AT_ONCE + MOST_WAITING + more }, () => opened[0]!.run('readDrawing', { text: heavy, wish: null }, answering));
   const refusals = Promise.allSettled(asked).then((all) => all.map((one) => one.status === 'rejected' && (one.reason as { code: string }).code));
   setTimeout(() => answering.emit('close'), 100);
   const codes = await refusals;

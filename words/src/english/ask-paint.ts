@@ -122,8 +122,8 @@ const order: AskWords<{ orders: readonly { letters: readonly string[]; coats: re
   about: 'Each is sprayed wider than it will stay and goes over the one before it; the order with the fewest coats is told first.',
   keys: { first: 'Colour A', second: 'Colour B', third: 'Colour C', under: 'What is there now', ...strengthKeys },
   answer: ({ orders }) => ({
-    headline: `${orders[0].letters.join(', then ')}: ${orders[0].all} coats`,
-    tone: orders[0].all < orders[orders.length - 1].all ? 'good' : 'caution',
+    headline: `${orders[0]!.letters.join(', then ')}: ${orders[0]!.all} coats`,
+    tone: orders[0]!.all < orders[orders.length - 1]!.all ? 'good' : 'caution',
     rows: orders.map(({ letters, coats, all }, index) => ({ label: `${index + 1}. ${letters.join(', then ')}`, value: `${coats.join(' + ')} = ${all} coats` })),
   }),
   sketch: () => 'The three best orders as layers, each from the ground up',

@@ -169,7 +169,7 @@ const scale: AskWords<{ modelMm: number; choices: readonly { tapes: readonly num
   keys: { real: 'Size on the real thing', scale: 'Scale, 1 to', tapes: 'Widths of tape on hand' },
   answer: ({ modelMm, choices }, { fine, length }) => ({
     headline: `${fine(modelMm)} on the model`,
-    tone: Math.abs(choices[0].errorShare) <= 0.1 ? 'good' : 'caution',
+    tone: Math.abs(choices[0]!.errorShare) <= 0.1 ? 'good' : 'caution',
     rows: choices.slice(0, 4).map(({ tapes, errorMm, errorShare }, index) => ({
       label: index === 0 ? 'Nearest' : 'Or',
       value: `tape ${tapes.map(length).join(' + ')}: ${errorMm >= 0 ? '+' : '−'}${fine(Math.abs(errorMm))}, ${errorShare >= 0 ? '+' : '−'}${percent(Math.abs(errorShare))}`,

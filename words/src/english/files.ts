@@ -90,6 +90,6 @@ export function stationWords({ line, datum, toleranceMm, opposite, columns, rows
     title: `${line.code} ${line.name}`,
     note: `Measured from ${datum}; straight between marks strays at most ${length(toleranceMm)}; * marks in between`,
     columns: columns.map((column) => (column === 'height-opposite' ? `${COLUMNS[column]} ${opposite ?? ''}` : COLUMNS[column])),
-    rows: rows.map(({ extra, cells }) => cells.map((value, index) => `${cell(value, columns[index])}${extra && index === 0 ? ' *' : ''}`)),
+    rows: rows.map(({ extra, cells }) => cells.map((value, index) => `${cell(value, columns[index]!)}${extra && index === 0 ? ' *' : ''}`)),
   };
 }

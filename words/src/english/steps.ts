@@ -20,7 +20,7 @@ export const SIDES: Readonly<Record<SideSeen | 'along', string>> = {
 export const SCHOOLS: Readonly<Record<School, string>> = { wet: 'wet', touch: 'touch-dry', dry: 'dry' };
 
 /** The place where there is one; many are told below the title, where there is room. */
-const theOnly = (places: readonly string[]): string => (places.length === 1 ? places[0] : counted(places.length, 'part'));
+const theOnly = (places: readonly string[]): string => (places.length === 1 ? places[0]! : counted(places.length, 'part'));
 const listedAbove = (places: readonly string[]): string => (places.length === 1 ? '' : `${places.join('; ')}. `);
 
 const CLEANERS: Readonly<Record<Cleaner, string>> = {

@@ -67,7 +67,7 @@ export function ImportScreen() {
       );
       const found = await takeDrawing({
         text: file.text,
-        wish: { unitMm, outline: outline || null, lines: [...lines], lineId, lineName: 'Imported', datum: part.datums[0].id },
+        wish: { unitMm, outline: outline || null, lines: [...lines], lineId, lineName: 'Imported', datum: part.datums[0]!.id },
       });
       if (!found.outline && !found.line) return setTrouble(phrases(found.left.map(say), ' ') || 'Nothing of the drawing was chosen.');
       const taken = await change((now) => {

@@ -36,7 +36,7 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
   const strokes = part.lines.filter(({ owner }) => owner === part.lines.find((one) => one.id === lineId)?.owner);
   const [stroke, setStroke] = useState(lineId);
   const line = part.lines.find((one) => one.id === stroke);
-  const [datum, setDatum] = useState(part.datums[0].id);
+  const [datum, setDatum] = useState(part.datums[0]!.id);
   const [step, setStep] = useState(() => lengthText(usualStep(line?.lengthMm ?? 1000), unit));
   const [tolerance, setTolerance] = useState(() => lengthText(design.scale > 1 ? USUAL_TOLERANCE_MM / 5 : USUAL_TOLERANCE_MM, unit));
   const [trouble, setTrouble] = useState<string | null>(null);

@@ -28,14 +28,14 @@ export function TapeScreen() {
         <Missing need="finish" />
       </StepLayout>
     );
-  const stage = plan.stages.find((one) => one.number === number) ?? plan.stages.find((one) => linesIn(plan, one).length > 0) ?? plan.stages[0];
+  const stage = plan.stages.find((one) => one.number === number) ?? plan.stages.find((one) => linesIn(plan, one).length > 0) ?? plan.stages[0]!;
   const items = itemsIn(plan, stage);
   const lines = items.filter(isLine);
   const covers = items.flatMap((item) => (item.kind === 'cover' ? [item] : []));
   const run = lines.find(({ id }) => id === chosen) ?? lines[0];
   const partOf = (id: string) => plan.parts.find((one) => one.id === id);
   const codeOf = (part: string, area: string) => partOf(part)?.areas.find(({ id }) => id === area)?.code ?? area;
-  const part = plan.parts.find(({ id }) => id === run?.part) ?? plan.parts[0];
+  const part = plan.parts.find(({ id }) => id === run?.part) ?? plan.parts[0]!;
   const picture = stage.pictures.find((one) => one.part === part.id)?.areas ?? [];
   const finishName = (id: string) => shelf.finishes.find((finish) => finish.id === id)?.name ?? id;
   return (

@@ -21,7 +21,7 @@ import { Screen, Panel, Waiting } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Words';
 import { SCHOOL_WORDS } from '@/words';
 
-const words = (value: string) => value[0].toUpperCase() + value.slice(1);
+const words = (value: string) => value[0]!.toUpperCase() + value.slice(1);
 
 /** One finish: its colour and the data-sheet figures its coats and times are computed from. */
 export function FinishScreen() {

@@ -48,7 +48,7 @@ export function ShelfScreen() {
             <Panel key={kind}>
               <View>
                 <Heading>{phrase`${kind}  ${TAPE_NAMES[kind]}`}</Heading>
-                <Small>{phrase`${tapes[0].use} · stretch ${(tapes[0].stretch * 100).toFixed(0)} %, fold ${(tapes[0].fold * 100).toFixed(1)} %, clean within ${tapes[0].cleanHours} h at ${temperature(REFERENCE_AIR.airC)}`}</Small>
+                <Small>{phrase`${tapes[0]!.use} · stretch ${(tapes[0]!.stretch * 100).toFixed(0)} %, fold ${(tapes[0]!.fold * 100).toFixed(1)} %, clean within ${tapes[0]!.cleanHours} h at ${temperature(REFERENCE_AIR.airC)}`}</Small>
               </View>
               <View style={styles.codes}>
                 {tapes.map((tape) => (
