@@ -117,9 +117,8 @@ export async function startBrowser(settings: readonly string[] = []): Promise<Te
     args: [
       '--no-sandbox',
       '--disable-dev-shm-usage',
-      '--disable-gpu-sandbox',
-      '--use-angle=swiftshader',
-      '--enable-unsafe-swiftshader',
+      '--disable-gpu',
+      '--disable-software-rasterizer',
       '--disable-background-networking',
       '--disable-component-update',
       '--disable-sync',

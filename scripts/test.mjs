@@ -36,10 +36,13 @@ async function main() {
     say('tests');
     mkdirSync(DATA, { recursive: true });
     const env = { ...process.env, LINTREL_TEST_DATABASE: database.url, CHROMIUM: chromium, NODE_ENV: 'test' };
-    // What only reckons goes side by side; what watches clocks, ports and browsers one after the other.
+    // What only reckons goes side by side, and so do browsers, each with a server and a database of its own; what watches clocks,
+    // ports and processes of the machine goes one after the other.
+    const abreast = ['--maxWorkers', String(Math.max(2, availableParallelism()))];
     const runs = [
-      ['reckoned', ['--selectProjects', 'core', 'client', '--maxWorkers', String(Math.max(2, availableParallelism()))]],
-      ['watched', ['--selectProjects', 'server', 'start', 'browser', '--runInBand']],
+      ['reckoned', ['--selectProjects', 'core', 'client', ...abreast]],
+      ['watched', ['--selectProjects', 'server', 'start', '--runInBand']],
+      ['browser', ['--selectProjects', 'browser', ...abreast]],
     ];
     let [passed, failed, broken] = [checks.length - failedChecks, failedChecks, false];
     for (const [name, args] of runs) {
