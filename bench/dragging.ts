@@ -1,7 +1,10 @@
+import { readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { FRAME_MS } from './frame';
 import { makeDatabase, startBrowser, startServer, WIDE } from '../e2e/harness';
 
-/** Longest time the interface thread was busy in one go while a point was dragged, ms, at a CPU slowed down so many times. */
+/** Longest time the interface thread worked in one go while a point was dragged, ms of its own CPU time, at a CPU slowed down so many times. */
 export async function longestTaskWhileDragging(slowDowns: readonly number[]): Promise<number[]> {
   const database = await makeDatabase();
   const server = await startServer(database.url);
@@ -27,32 +30,40 @@ async function dragOnce(url: string, slowDown: number, browser: Awaited<ReturnTy
   await new Promise((resolve) => setTimeout(resolve, 1500));
   const box = await handle?.boundingBox();
   const [x, y] = [(box?.x ?? 0) + 7, (box?.y ?? 0) + 7];
+  const trace = join(tmpdir(), `lintrel-trace-${process.pid}.json`);
   await page.emulateCPUThrottling(slowDown);
+  await page.tracing.start({ path: trace, categories: ['toplevel', '__metadata'] });
   await page.mouse.move(x, y);
   await page.mouse.down();
-  // A beat that comes back as soon as the thread is free: its longest gap is the longest task.
-  await page.evaluate(() => {
-    const beat = { longest: 0, last: performance.now(), on: true };
-    (window as unknown as { beat: typeof beat }).beat = beat;
-    const channel = new MessageChannel();
-    channel.port1.onmessage = () => {
-      const now = performance.now();
-      beat.longest = Math.max(beat.longest, now - beat.last);
-      beat.last = now;
-      if (beat.on) channel.port2.postMessage(0);
-    };
-    channel.port2.postMessage(0);
-  });
   for (let step = 1; step <= 60; step++) {
     await page.mouse.move(x + step, y + 25 * Math.sin(step / 8));
     await new Promise((resolve) => setTimeout(resolve, FRAME_MS));
   }
-  const longest = await page.evaluate(() => {
-    const { beat } = window as unknown as { beat: { longest: number; on: boolean } };
-    beat.on = false;
-    return beat.longest;
-  });
+  await page.tracing.stop();
   await page.mouse.up();
   await page.close();
+  const longest = longestTaskIn(JSON.parse(readFileSync(trace, 'utf8')) as Trace);
+  rmSync(trace);
   return longest;
+}
+
+interface Trace {
+  readonly traceEvents: readonly {
+    readonly name: string;
+    readonly ph: string;
+    readonly pid: number;
+    readonly tid: number;
+    /** Time the thread itself worked, µs. */
+    readonly tdur?: number;
+    readonly args?: { readonly name?: string };
+  }[];
+}
+
+/** Longest time one task of an interface thread has worked, ms: what the machine did meanwhile does not count. */
+function longestTaskIn({ traceEvents }: Trace): number {
+  const threads = new Set(
+    traceEvents.filter(({ name, args }) => name === 'thread_name' && args?.name === 'CrRendererMain').map(({ pid, tid }) => `${pid}:${tid}`),
+  );
+  const tasks = traceEvents.filter(({ name, pid, tid }) => name.endsWith('RunTask') && threads.has(`${pid}:${tid}`));
+  return Math.max(...tasks.map(({ tdur }) => tdur ?? 0)) / 1000;
 }

@@ -1,8 +1,9 @@
-import { useEffect, useId, useMemo, useRef, useState, type ReactNode } from 'react';
+import { memo, useEffect, useId, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { PanResponder, StyleSheet, View, type GestureResponderEvent, type LayoutChangeEvent } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import Svg, { Circle, G, Use } from 'react-native-svg';
 import { colour, measure, space } from '@/theme/theme';
+import { newCell, type Cell } from './cell';
 import { fitted, grabbed, panned, placeAt, transformOf, zoomed, type Frame, type SheetBox, type View as Shown } from './view';
 import { useWords } from '@/person/PersonContext';
 
@@ -39,7 +40,7 @@ export function Canvas({ box, label, children, overlay, handles = NO_HANDLES, on
   const { text } = useWords();
   const [frame, setFrame] = useState<Frame | null>(null);
   const [moved, setMoved] = useState<Shown | null>(null);
-  const [finger, setFinger] = useState<readonly [number, number] | null>(null);
+  const finger = useMemo(() => newCell<Finger>(null), []);
   const host = useRef<View>(null);
   const drawing = `drawing${useId().replace(/[^A-Za-z0-9]/g, '')}`;
   const whole = frame && fitted(box, frame);
@@ -49,10 +50,16 @@ export function Canvas({ box, label, children, overlay, handles = NO_HANDLES, on
   now.current = { view, frame, whole, handles, onDrag, corner: () => cornerOf(host.current) };
   const boxKey = JSON.stringify(box);
   useEffect(() => setMoved(null), [boxKey]);
-  const responder = useMemo(() => gestures(() => now.current, setMoved, setFinger), []);
+  const responder = useMemo(() => gestures(() => now.current, setMoved, finger.set), [finger]);
   useWheel(host, () => now.current, setMoved);
   const layout = ({ nativeEvent }: LayoutChangeEvent) => setFrame({ width: nativeEvent.layout.width, height: nativeEvent.layout.height });
-  const zoom = (factor: number) => view && frame && whole && setMoved(zoomed(view, factor, { x: frame.width / 2, y: frame.height / 2 }, frame, whole.mmPerDp));
+  const zoom = useMemo(() => {
+    const by = (factor: number) => {
+      const { view: shown, frame: on, whole: all } = now.current;
+      if (shown && on && all) setMoved(zoomed(shown, factor, { x: on.width / 2, y: on.height / 2 }, on, all.mmPerDp));
+    };
+    return { closer: () => by(1.5), farther: () => by(1 / 1.5), all: () => setMoved(null) };
+  }, []);
   return (
     <View ref={host} style={styles.host} onLayout={layout} {...responder.panHandlers}>
       {view && frame ? (
@@ -75,20 +82,29 @@ export function Canvas({ box, label, children, overlay, handles = NO_HANDLES, on
           </G>
         </Svg>
       ) : null}
-      {finger && view ? <Magnifier place={finger} mmPerDp={view.mmPerDp} drawing={drawing} overlay={overlay} /> : null}
-      <View style={styles.buttons}>
-        <IconButton icon="plus" accessibilityLabel={text('Closer')} onPress={() => zoom(1.5)} style={styles.button} size={20} />
-        <IconButton icon="minus" accessibilityLabel={text('Farther')} onPress={() => zoom(1 / 1.5)} style={styles.button} size={20} />
-        {moved ? (
-          <IconButton icon="fit-to-page-outline" accessibilityLabel={text('Show all')} onPress={() => setMoved(null)} style={styles.button} size={20} />
-        ) : null}
-      </View>
+      {view ? <Magnifier finger={finger} mmPerDp={view.mmPerDp} drawing={drawing} overlay={overlay} /> : null}
+      <Buttons zoom={zoom} moved={moved !== null} />
     </View>
   );
 }
 
+/** Not drawn anew while one drags. */
+const Buttons = memo(function Buttons({ zoom, moved }: { zoom: Readonly<Record<'closer' | 'farther' | 'all', () => void>>; moved: boolean }) {
+  const { text } = useWords();
+  return (
+    <View style={styles.buttons}>
+      <IconButton icon="plus" accessibilityLabel={text('Closer')} onPress={zoom.closer} style={styles.button} size={20} />
+      <IconButton icon="minus" accessibilityLabel={text('Farther')} onPress={zoom.farther} style={styles.button} size={20} />
+      {moved ? <IconButton icon="fit-to-page-outline" accessibilityLabel={text('Show all')} onPress={zoom.all} style={styles.button} size={20} /> : null}
+    </View>
+  );
+});
+
+/** Where the finger is that drags, mm; null while none does. */
+type Finger = readonly [number, number] | null;
+
 interface MagnifierProps {
-  readonly place: readonly [number, number];
+  readonly finger: Cell<Finger>;
   readonly mmPerDp: number;
   /** Id of the drawing on the page: shown again, not drawn again. */
   readonly drawing: string;
@@ -96,7 +112,9 @@ interface MagnifierProps {
 }
 
 /** What lies under the finger, larger, where the finger does not hide it. */
-function Magnifier({ place, mmPerDp, drawing, overlay }: MagnifierProps) {
+function Magnifier({ finger, mmPerDp, drawing, overlay }: MagnifierProps) {
+  const place = useSyncExternalStore(finger.subscribe, finger.get);
+  if (!place) return null;
   const near = mmPerDp / measure.magnified;
   const half = (measure.magnifier * near) / 2;
   return (
@@ -124,7 +142,7 @@ interface Current {
 const cornerOf = (host: View | null): { left: number; top: number } =>
   (host as unknown as HTMLElement | null)?.getBoundingClientRect?.() ?? { left: 0, top: 0 };
 
-function gestures(current: () => Current, setMoved: (view: Shown | null) => void, setFinger: (place: readonly [number, number] | null) => void) {
+function gestures(current: () => Current, setMoved: (view: Shown | null) => void, setFinger: (place: Finger) => void) {
   let start: Shown | null = null;
   let startSpread = 0;
   let lastTap = 0;

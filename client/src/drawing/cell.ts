@@ -1,0 +1,24 @@
+/** A value that changes often, kept beside the tree of components: only who shows it is drawn anew. */
+export interface Cell<T> {
+  readonly get: () => T;
+  readonly set: (value: T) => void;
+  readonly subscribe: (changed: () => void) => () => void;
+}
+
+/** A cell that holds a value. */
+export function newCell<T>(first: T): Cell<T> {
+  let value = first;
+  const listeners = new Set<() => void>();
+  return {
+    get: () => value,
+    set: (next) => {
+      if (Object.is(next, value)) return;
+      value = next;
+      for (const changed of listeners) changed();
+    },
+    subscribe: (changed) => {
+      listeners.add(changed);
+      return () => listeners.delete(changed);
+    },
+  };
+}
