@@ -1,6 +1,6 @@
 import type { Design, Dragged, DragRequest, Part, PartPlan, Plan, Shelf } from '@lintrel/core';
 import type { FromSession, SentDesign, SentPlan, ToSession, ViewName, Views } from './messages';
-import { receivingLists, sendingLists } from './sent';
+import { foundAgain, named, receivingLists } from './sent';
 
 /** What is known of the open job; each of it says which design it is of. */
 export interface SessionState {
@@ -158,16 +158,29 @@ export function createJobSession(call: (heard: (news: FromSession) => void, brok
 
 /** The screen's ends of what is sent in pieces; a fresh worker needs fresh ones. */
 function freshEnds() {
-  const design = sendingLists<Part>((part) => part);
-  const [parts, items, steps] = [receivingLists<PartPlan>(), receivingLists<Plan['items'][number]>(), receivingLists<Plan['steps'][number]>()];
+  let known: ReadonlySet<Part> = new Set();
+  const parts = receivingLists<PartPlan>();
+  const items = receivingLists<Plan['items'][number]>();
+  const steps = receivingLists<Plan['steps'][number]>();
+  const stages = receivingLists<Plan['stages'][number]>();
   return {
-    design,
+    design: (all: readonly Part[]) => {
+      const sent = named(all, known);
+      known = new Set(all);
+      return sent;
+    },
     parts,
-    plan: (sent: SentPlan): Plan => ({ ...sent, parts: parts(sent.parts), items: items(sent.items), steps: steps(sent.steps) }),
+    plan: (sent: SentPlan): Plan => ({
+      ...sent,
+      parts: parts(sent.parts),
+      items: items(sent.items),
+      steps: steps(sent.steps),
+      stages: stages(sent.stages),
+    }),
     /** Parts that are as they were sent stay the very objects they were. */
     carried: (sent: SentDesign, after: Design): Design => {
-      const next = { ...sent, parts: sent.parts.map((one) => (typeof one === 'string' ? (after.parts.find(({ id }) => id === one) as Part) : one)) };
-      design(next.parts);
+      const next = { ...sent, parts: foundAgain(sent.parts, after.parts) };
+      known = new Set(next.parts);
       return next;
     },
   };

@@ -18,7 +18,7 @@ import type {
   StationRequest,
   WishOrder,
 } from '@lintrel/core';
-import type { Sent } from './sent';
+import type { Naming, Sent } from './sent';
 
 interface OneLine {
   readonly part: string;
@@ -44,13 +44,14 @@ export interface Views {
 export type ViewName = keyof Views;
 
 /** A design on its way: parts the other side has are named. */
-export type SentDesign = Omit<Design, 'parts'> & { readonly parts: Sent<Part> };
+export type SentDesign = Omit<Design, 'parts'> & { readonly parts: Naming<Part> };
 
 /** A plan on its way. */
-export type SentPlan = Omit<Plan, 'parts' | 'items' | 'steps'> & {
+export type SentPlan = Omit<Plan, 'parts' | 'items' | 'steps' | 'stages'> & {
   readonly parts: Sent<PartPlan>;
   readonly items: Sent<Plan['items'][number]>;
   readonly steps: Sent<Plan['steps'][number]>;
+  readonly stages: Sent<Plan['stages'][number]>;
 };
 
 /** What a screen says to the session. `id` is of the message; answers carry it. */

@@ -1,30 +1,29 @@
 import fc from 'fast-check';
-import { receivingLists, sendingLists } from './sent';
+import { foundAgain, named, receivingLists, sendingLists } from './sent';
 
 interface Thing {
   readonly id: string;
   readonly value: number;
+  readonly more?: readonly number[];
 }
-const text = (one: Thing) => JSON.stringify(one);
-const lists = fc.array(
-  fc.uniqueArray(fc.record({ id: fc.constantFrom('a', 'b', 'c', 'd'), value: fc.integer({ min: 0, max: 2 }) }), { selector: ({ id }) => id }),
-  {
-    minLength: 1,
-    maxLength: 8,
-  },
+const idOf = ({ id }: Thing) => id;
+const thing = fc.record(
+  { id: fc.constantFrom('a', 'b', 'c', 'd'), value: fc.integer({ min: 0, max: 2 }), more: fc.array(fc.integer({ min: 0, max: 1 }), { maxLength: 4 }) },
+  { requiredKeys: ['id', 'value'] },
 );
+const lists = fc.array(fc.uniqueArray(thing, { selector: idOf }), { minLength: 1, maxLength: 8 });
 
 it('whatever lists follow each other, the other end has each as it was, and what did not change as the object it was', () => {
   fc.assert(
     fc.property(lists, (all) => {
-      const [send, receive] = [sendingLists<Thing>(text), receivingLists<Thing>()];
+      const [send, receive] = [sendingLists<Thing>(idOf), receivingLists<Thing>()];
       let before: readonly Thing[] = [];
       for (const list of all) {
         const got = receive(structuredClone(send(list)));
         expect(got).toEqual(list);
         for (const one of got) {
           const old = before.find(({ id }) => id === one.id);
-          if (old && text(old) === text(one)) expect(one).toBe(old);
+          if (old && JSON.stringify(Object.entries(old).sort()) === JSON.stringify(Object.entries(one).sort())) expect(one).toBe(old);
         }
         before = got;
       }
@@ -32,18 +31,32 @@ it('whatever lists follow each other, the other end has each as it was, and what
   );
 });
 
-it('what did not change is not sent again', () => {
-  const send = sendingLists<Thing>(text);
-  const list = [
-    { id: 'a', value: 1 },
+it('what did not change is not sent again, of what changed only what differs', () => {
+  const send = sendingLists<Thing>(idOf);
+  const list: Thing[] = [
+    { id: 'a', value: 1, more: [1, 2] },
     { id: 'b', value: 1 },
   ];
   expect(send(list)).toEqual(list);
-  expect(send([list[1]!, { id: 'a', value: 2 }])).toEqual(['b', { id: 'a', value: 2 }]);
+  expect(send([list[1]!, { id: 'a', value: 2, more: [1, 2] }])).toEqual([1, [0, { value: 2 }, {}]]);
+  expect(send([{ id: 'a', value: 2, more: [1, 5, 6, 2] }])).toEqual([[1, {}, { more: [1, 1, [5, 6]] }]]);
+  expect(send([{ id: 'a', value: 2 }])).toEqual([{ id: 'a', value: 2 }]);
   expect(send([])).toEqual([]);
   expect(send(list)).toEqual(list);
 });
 
-it('a name that was never sent is an error, not a gap', () => {
-  expect(() => receivingLists<Thing>()(['a'])).toThrow('a was named but never sent');
+it('what was never sent is an error, not a gap', () => {
+  expect(() => receivingLists<Thing>()([0])).toThrow('entry 0 was named but never sent');
+  expect(() => receivingLists<Thing>()([[0, { value: 1 }, {}]])).toThrow('entry 0 was named but never sent');
+});
+
+it('what is known is named and found again as the object it was', () => {
+  fc.assert(
+    fc.property(fc.uniqueArray(thing, { selector: idOf }), fc.array(fc.boolean(), { minLength: 4, maxLength: 4 }), (list, known) => {
+      const sent = named(list, new Set(list.filter((_, index) => known[index])));
+      expect(sent.filter((one) => typeof one === 'string')).toHaveLength(list.filter((_, index) => known[index]).length);
+      expect(foundAgain(sent, list).every((one, index) => one === list[index])).toBe(true);
+    }),
+  );
+  expect(() => foundAgain<Thing>(['a'], [])).toThrow('a was named but never sent');
 });

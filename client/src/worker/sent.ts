@@ -1,34 +1,114 @@
-/** A list as it goes between screen and worker: what the other side has already is only named. */
-export type Sent<T> = readonly (T | string)[];
+/** A list of things with ids in which what the other side has already is only named. */
+export type Naming<T> = readonly (T | string)[];
 
-interface Named {
-  readonly id: string;
+/** Names what the other side has, object by object, and leaves the rest. */
+export const named = <T extends { readonly id: string }>(list: readonly T[], known: ReadonlySet<T>): Naming<T> =>
+  list.map((one) => (known.has(one) ? one.id : one));
+
+/** The other end: what is only named is the very object that is at hand; a name nobody knows is an error. */
+export const foundAgain = <T extends { readonly id: string }>(sent: Naming<T>, atHand: readonly T[]): T[] =>
+  sent.map((one) => {
+    const found = typeof one === 'string' ? atHand.find(({ id }) => id === one) : one;
+    if (!found) throw new Error(`${String(one)} was named but never sent`);
+    return found;
+  });
+
+/**
+ * A list as it goes from the worker to the screen. An entry is its place in the list before, where it is as it was there; that place with
+ * what differs, where some does; else the whole.
+ */
+export type Sent<T> = readonly (number | Differing<T> | T)[];
+
+/** What differs of an entry: fields that are others now, and lists of which only a middle piece is. */
+type Differing<T> = readonly [place: number, fields: Partial<T>, lists: Readonly<Record<string, Spliced>>];
+
+/** How many entries of the list stay at its head and at its tail, and what stands between them now. */
+type Spliced = readonly [head: number, tail: number, between: readonly unknown[]];
+
+type Fields = Readonly<Record<string, unknown>>;
+/** Something that is the same where two values are: plain ones as they are, the rest as text; of a list one each. */
+type Mark = unknown;
+
+const plainMark = (value: unknown): Mark => (value !== null && typeof value === 'object' ? JSON.stringify(value) : value);
+const markOf = (value: unknown): Mark => (Array.isArray(value) ? value.map(plainMark) : plainMark(value));
+
+const sameMark = (one: Mark, other: Mark): boolean =>
+  Array.isArray(one) && Array.isArray(other) ? one.length === other.length && one.every((mark, index) => mark === other[index]) : one === other;
+
+/** Written once: lines and areas are sent before their plan, and with it. */
+const written = new WeakMap<object, ReadonlyMap<string, Mark>>();
+
+function marksOf(one: object): ReadonlyMap<string, Mark> {
+  const known = written.get(one);
+  if (known) return known;
+  const marks = new Map(Object.entries(one as Fields).map(([key, value]) => [key, markOf(value)]));
+  written.set(one, marks);
+  return marks;
+}
+
+function splicedFrom(old: readonly Mark[], now: readonly Mark[], list: readonly unknown[]): Spliced {
+  const least = Math.min(old.length, now.length);
+  let head = 0;
+  while (head < least && old[head] === now[head]) head++;
+  let tail = 0;
+  while (tail < least - head && old[old.length - 1 - tail] === now[now.length - 1 - tail]) tail++;
+  return [head, tail, list.slice(head, list.length - tail)];
+}
+
+/** What differs of a thing from how it was; null where its fields are not the same ones. */
+function differing<T extends object>(one: T, place: number, old: ReadonlyMap<string, Mark>): number | Differing<T> | null {
+  const marks = marksOf(one);
+  if (old.size !== marks.size) return null;
+  const fields: Record<string, unknown> = {};
+  const lists: Record<string, Spliced> = {};
+  for (const [key, mark] of marks) {
+    if (!old.has(key)) return null;
+    const before = old.get(key);
+    if (sameMark(before, mark)) continue;
+    const value = (one as Fields)[key];
+    if (Array.isArray(before) && Array.isArray(mark)) lists[key] = splicedFrom(before, mark, value as readonly unknown[]);
+    else fields[key] = value;
+  }
+  return Object.keys(fields).length + Object.keys(lists).length === 0 ? place : [place, fields as Partial<T>, lists];
 }
 
 /**
  * Sends lists one after another, each with only what differs from the one before.
- * @param markOf two things of one id are the same where their marks are
+ * @param nameOf what makes two entries of two lists the same thing; a plan's times shift with every change, most of it stays
  */
-export function sendingLists<T extends Named>(markOf: (one: T) => unknown): (list: readonly T[]) => Sent<T> {
-  let marks = new Map<string, unknown>();
+export function sendingLists<T extends object>(nameOf: (one: T) => string): (list: readonly T[]) => Sent<T> {
+  let before = new Map<string, { readonly place: number; readonly one: T }>();
   return (list) => {
-    const now = new Map(list.map((one) => [one.id, markOf(one)]));
-    const sent = list.map((one) => (marks.has(one.id) && marks.get(one.id) === now.get(one.id) ? one.id : one));
-    marks = now;
+    const sent = list.map((one): Sent<T>[number] => {
+      const old = before.get(nameOf(one));
+      return (old && differing(one, old.place, marksOf(old.one))) ?? one;
+    });
+    before = new Map(list.map((one, place) => [nameOf(one), { place, one }]));
     return sent;
   };
 }
 
-/** The other end: what is only named is the very object that came before. */
-export function receivingLists<T extends Named>(): (sent: Sent<T>) => T[] {
-  let held = new Map<string, T>();
+/** The other end: what is as it was is the very object that came before. */
+export function receivingLists<T extends object>(): (sent: Sent<T>) => T[] {
+  let held: readonly T[] = [];
+  const at = (place: number): T => {
+    const found = held[place];
+    if (!found) throw new Error(`entry ${place} was named but never sent`);
+    return found;
+  };
   return (sent) => {
-    const list = sent.map((one) => {
-      const found = typeof one === 'string' ? held.get(one) : one;
-      if (!found) throw new Error(`${String(one)} was named but never sent`);
-      return found;
+    const list = sent.map((one): T => {
+      if (typeof one === 'number') return at(one);
+      if (!Array.isArray(one)) return one as T;
+      const [place, fields, lists] = one as Differing<T>;
+      const old = at(place);
+      const put = Object.entries(lists).map(([key, [head, tail, between]]) => {
+        const was = (old as Fields)[key] as readonly unknown[];
+        return [key, [...was.slice(0, head), ...between, ...was.slice(was.length - tail)]];
+      });
+      return { ...old, ...fields, ...Object.fromEntries(put) };
     });
-    held = new Map(list.map((one) => [one.id, one]));
+    held = list;
     return list;
   };
 }

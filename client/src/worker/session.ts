@@ -21,7 +21,7 @@ import {
   theFirst,
 } from '@lintrel/core';
 import type { FromSession, SentDesign, SentPlan, ToSession, ViewName, Views } from './messages';
-import { sendingLists } from './sent';
+import { foundAgain, named, sendingLists } from './sent';
 
 /** The open job, and everything that was worked out of it. */
 interface Open {
@@ -80,14 +80,15 @@ interface Running {
 export function createSession(send: (news: FromSession) => void, later: (work: () => void) => void): (message: ToSession) => void {
   const store = newWorkStore();
   let open: Open | null = null;
-  let held = new Map<string, Part>();
+  let held: readonly Part[] = [];
   let running: readonly Running[] = [];
   let turning = false;
-  const [partsOut, itemsOut, stepsOut] = [
-    sendingLists<Plan['parts'][number]>(textOf),
-    sendingLists<Plan['items'][number]>(textOf),
-    sendingLists<Plan['steps'][number]>(textOf),
-  ];
+  const out = {
+    parts: sendingLists<Plan['parts'][number]>(({ id }) => id),
+    items: sendingLists<Plan['items'][number]>(({ id }) => id),
+    steps: sendingLists<Plan['steps'][number]>(({ id }) => id),
+    stages: sendingLists<Plan['stages'][number]>(({ session }) => session),
+  };
 
   const tell = (id: number, work: () => void) => {
     try {
@@ -118,15 +119,14 @@ export function createSession(send: (news: FromSession) => void, later: (work: (
   };
 
   const set = ({ id, design, shelf, carry }: Extract<ToSession, { kind: 'set' }>) => {
-    const parts = design.parts.map((one) => (typeof one === 'string' ? (held.get(one) as Part) : one));
+    const parts = foundAgain(design.parts, held);
     const came: Design = { ...design, parts };
     const known = shelf ?? opened().shelf;
-    held = new Map(parts.map((part) => [part.id, part]));
+    held = parts;
     const next = carry ? carryScheme(opened().design, came, store) : came;
-    const mine = new Set(parts);
-    held = new Map(next.parts.map((part) => [part.id, part]));
+    held = next.parts;
     open = { design: next, shelf: known, store };
-    if (carry) send({ kind: 'design', id, design: { ...next, parts: next.parts.map((part) => (mine.has(part) ? part.id : part)) } satisfies SentDesign });
+    if (carry) send({ kind: 'design', id, design: { ...next, parts: named(next.parts, new Set(parts)) } satisfies SentDesign });
     start({ id, plan: true, step: planning(id, open) });
   };
   const planning = (id: number, { design, shelf }: Open) => {
@@ -134,10 +134,10 @@ export function createSession(send: (news: FromSession) => void, later: (work: (
     return () => {
       const step = steps.next();
       if (step.done) {
-        const { parts, items, steps: all } = step.value;
-        const plan: SentPlan = { ...step.value, parts: partsOut(parts), items: itemsOut(items), steps: stepsOut(all) };
+        const { parts, items, steps: all, stages } = step.value;
+        const plan: SentPlan = { ...step.value, parts: out.parts(parts), items: out.items(items), steps: out.steps(all), stages: out.stages(stages) };
         send({ kind: 'plan', id, plan });
-      } else if (step.value) send({ kind: 'parts', id, parts: partsOut(step.value) });
+      } else if (step.value) send({ kind: 'parts', id, parts: out.parts(step.value) });
       return step.done === true;
     };
   };
@@ -171,15 +171,4 @@ export function createSession(send: (news: FromSession) => void, later: (work: (
       else if (message.kind === 'drag') send({ kind: 'dragged', id: message.id, dragged: dragged(opened().design.parts, message.wish, store) });
       else running = running.filter(({ id }) => id !== message.id);
     });
-}
-
-/** What a thing is told apart by; written once. */
-const texts = new WeakMap<object, string>();
-
-function textOf(one: object): string {
-  const known = texts.get(one);
-  if (known !== undefined) return known;
-  const text = JSON.stringify(one);
-  texts.set(one, text);
-  return text;
 }
