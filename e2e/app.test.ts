@@ -1,5 +1,7 @@
-import { QUESTIONS, type Job, type JobSummary, type Shelf } from '@lintrel/core';
+import { QUESTIONS, type Job, type JobSummary, type PartPlan, type Shelf } from '@lintrel/core';
 import { wordsFor } from '@lintrel/words';
+import type { FromSession } from '../client/src/worker/messages';
+import { receivingLists } from '../client/src/worker/sent';
 import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, startServer, WIDE } from './harness';
 
@@ -65,6 +67,17 @@ it('a finish is added to the Shelf, refused when its id is taken, and kept while
     await hands.sees(/Still used by Juniper/);
   }));
 
+/** The plan as the screen puts it together from what the worker says. */
+function planIn(all: readonly FromSession[]): unknown {
+  const parts = receivingLists<PartPlan>();
+  let plan: unknown = null;
+  for (const news of all) {
+    if (news.kind === 'parts') parts(news.parts);
+    if (news.kind === 'plan') plan = { ...news.plan, parts: parts(news.plan.parts) };
+  }
+  return plan;
+}
+
 it('the plan in the browser is the plan on the server, to the byte', () =>
   withPage('/', async (hands) => {
     const ids = await Promise.all(['Juniper', 'Saltwort', 'Brindle', 'Marigold'].map(async (title) => (await jobNamed(title)).id));
@@ -80,21 +93,21 @@ it('the plan in the browser is the plan on the server, to the byte', () =>
     const shelf = await get<Shelf>('/shelf');
     for (const id of ids) {
       const { design } = await get<Job>(`/jobs/${id}`);
-      const inBrowser = await hands.page.evaluate(
+      const said = await hands.page.evaluate(
         (url, input) =>
           new Promise<string>((resolve) => {
             const worker = new Worker(url);
-            let parts: { id: string }[] = [];
+            const all: unknown[] = [];
             worker.onmessage = ({ data }) => {
-              if (data.kind === 'parts') parts = data.parts;
-              else resolve(JSON.stringify({ ...data.plan, parts: data.plan.parts.map((named: string) => parts.find(({ id }) => id === named)) }));
+              all.push(data);
+              if (data.kind === 'plan') resolve(JSON.stringify(all));
             };
             worker.postMessage({ kind: 'set', id: 1, carry: false, ...(input as object) });
           }),
         script as string,
         { design, shelf } as never,
       );
-      expect(inBrowser).toBe(await (await fetch(`${app.server.url}/api/jobs/${id}/plan`)).text());
+      expect(JSON.stringify(planIn(JSON.parse(said) as FromSession[]))).toBe(await (await fetch(`${app.server.url}/api/jobs/${id}/plan`)).text());
     }
   }));
 

@@ -1,4 +1,4 @@
-import type { Finish, PartPlan, LineItem, SprayArrow } from '@lintrel/core';
+import type { Finish, PartPlan, LineItem, SprayArrow, TapeKind } from '@lintrel/core';
 import type { ReactNode } from 'react';
 import { Circle, G, Path, Pattern } from 'react-native-svg';
 import { colour } from '@/theme/theme';
@@ -45,22 +45,24 @@ export function PaintPatterns({ id, mmPerDp }: { id: string; mmPerDp: number }) 
       )}
       {tile('crepe', 5, line([0, 0, 5, 5], colour.ink, 1.4))}
       {tile('washi', 4, <Circle cx={dp(2)} cy={dp(2)} r={dp(0.9)} fill={colour.ink} />)}
-      {tile('foam', 8, <Circle cx={dp(4)} cy={dp(4)} r={dp(2.2)} fill={colour.ink} />)}
     </>
   );
 }
 
-/** How a tape is hatched, by the letter of its kind. */
-const TAPE_HATCH: Readonly<Record<string, 'crepe' | 'washi' | 'foam'>> = { P: 'crepe', C: 'crepe', G: 'crepe', X: 'crepe', W: 'washi', S: 'foam' };
+/** How a tape is hatched, by its kind; one of the others is a solid band. */
+const TAPE_HATCH: Partial<Readonly<Record<TapeKind, 'crepe' | 'washi'>>> = { P: 'crepe', C: 'crepe', G: 'crepe', X: 'crepe', W: 'washi' };
+
+/** Film that a shape is cut from is drawn no wider than this beside its edge, mm: the whole of it would hide what is round it. */
+const CUT_FILM_SHOWN_MM = 8;
 
 /** A tape lies along its line on its side, hatched by its kind; never drawn thinner than can be seen. */
 export function RunShape({ run, part, chosen, hatch, mmPerDp }: { run: LineItem; part: PartPlan; chosen: boolean; hatch: string; mmPerDp: number }) {
   const line = part.lines.find(({ id }) => id === run.line);
   if (!line || run.part !== part.id) return null;
-  const width = Math.max(run.widthMm, 5 * mmPerDp);
+  const width = Math.max(run.tapeKind === 'T' ? Math.min(run.widthMm, CUT_FILM_SHOWN_MM) : run.widthMm, 5 * mmPerDp);
   const shift = (run.side === 'left' ? 1 : -1) * (width / 2);
   const strips = line.pieces.map((piece) => stripAlong(piece, run.from, run.to, shift)).filter((strip) => strip.length > 1);
-  const kind = TAPE_HATCH[run.material?.[0] ?? ''];
+  const kind = run.tapeKind ? TAPE_HATCH[run.tapeKind] : undefined;
   return (
     <G>
       {strips.map((strip, index) => {

@@ -9,6 +9,8 @@ export interface FeatureCrossing {
   readonly feature: string;
   readonly name: string;
   readonly kind: FeatureKind;
+  /** Of a crease: which way it bends. */
+  readonly bend: PlacedFeature['bend'];
   /** Distances along the line, mm. */
   readonly from: number;
   readonly to: number;
@@ -17,7 +19,7 @@ export interface FeatureCrossing {
 /** Finds which features a line meets and where, in order along it. Openings count where the line stops at their rim. */
 export function featureCrossings(pieces: readonly Path[], features: readonly PlacedFeature[]): FeatureCrossing[] {
   const found = features.flatMap((feature) => {
-    const say = (from: number, to: number): FeatureCrossing => ({ feature: feature.id, name: feature.name, kind: feature.kind, from, to });
+    const say = (from: number, to: number): FeatureCrossing => ({ feature: feature.id, name: feature.name, kind: feature.kind, bend: feature.bend, from, to });
     const { row, ring } = feature;
     const straight = row && straightPath(row[0], row[1]);
     if (straight) return pieces.flatMap((piece) => pathCrossings(piece, straight).map(({ onFirst }) => say(onFirst, onFirst)));

@@ -1,4 +1,6 @@
 export * from './edge-class';
+export * from './hold';
 export * from './mask';
+export * from './opening';
 export * from './reach';
 export * from './standing';

@@ -8,12 +8,13 @@ export interface LayerMarks {
   readonly touchMin: number;
   /** Windows in which it may be coated as it is; null: no end. */
   readonly recoat: readonly { readonly fromMin: number; readonly toMin: number | null }[];
+  readonly throughMin: number;
   /** Null where the system states no cure. */
   readonly cureMin: number | null;
 }
 
 /** What the marks are taken from: a finish on the shelf, or the typical figures of a system. */
-type Figures = Pick<Finish, 'system' | 'flashMin' | 'touchMin' | 'recoat' | 'cureH' | 'activationKj' | 'referenceBuildUm'>;
+type Figures = Pick<Finish, 'system' | 'flashMin' | 'touchMin' | 'throughMin' | 'recoat' | 'cureH' | 'activationKj' | 'referenceBuildUm'>;
 
 /**
  * Marks of a film in the air of the day.
@@ -28,6 +29,7 @@ export function layerMarks(figures: Figures, air: DryingAir, buildUm: number = f
     flashMin: clock(figures.flashMin),
     touchMin: clock(figures.touchMin),
     recoat: figures.recoat.map(({ fromMin, toMin }) => ({ fromMin: clock(fromMin), toMin: toMin === null ? null : clock(toMin) })),
+    throughMin: clock(figures.throughMin) * safeShare(factor),
     cureMin: figures.cureH === null ? null : clock(figures.cureH * 60) * safeShare(factor),
   };
 }

@@ -80,20 +80,17 @@ it('says when the wanted school has no window', () => {
   expect(stage.school).toBe('wet');
   expect(stage.windows).toMatchObject({ touch: null, dry: null });
 });
-it('says when the shelf has no tape for an edge', () => {
-  const bare = { ...SHIPPED_SHELF, tapes: SHIPPED_SHELF.tapes.filter(({ edge }) => edge === 'soft') };
-  expect(
-    advice(
-      design(
-        [straight('a', 200)],
-        [
-          [100, 'cream-two-part'],
-          [300, null],
-        ],
-      ),
-      bare,
-    ).join(),
-  ).toMatch(/no tape on the shelf/);
+it('says when the shelf has no tape for an edge, or none with the edge that is wanted', () => {
+  const edged = design(
+    [straight('a', 200)],
+    [
+      [100, 'cream-two-part'],
+      [300, null],
+    ],
+  );
+  const told = (tapes: typeof SHIPPED_SHELF.tapes) => advice(edged, { ...SHIPPED_SHELF, tapes }).join();
+  expect(told(SHIPPED_SHELF.tapes.filter(({ edge }) => edge === 'soft'))).toMatch(/soft, not crisp: there is no crisp tape on the shelf/);
+  expect(told([])).toMatch(/no tape on the shelf/);
 });
 it('brushed paint brings no caution about spray, and oil paint none about hardener', () => {
   expect(planJob(design([], [[100, 'ivory-brush']]), SHIPPED_SHELF).safety).toEqual(['dust', 'rags']);

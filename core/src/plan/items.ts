@@ -1,9 +1,22 @@
 import { dwellMinutes } from '../drying';
-import { drapeMin, drapeOver, dripPaper, rememberedEdge, uncoverMin, wholeDrape, type Drape, type KeptMask, type Sequence, type StageCost } from '../order';
+import { CLOSED_WITH, closingOf, filmBond } from '../masking';
+import type { Substrate } from '../job';
+import {
+  drapeMin,
+  drapeOver,
+  dripPaper,
+  rememberedEdge,
+  startProgress,
+  uncoverMin,
+  wholeDrape,
+  type Drape,
+  type KeptMask,
+  type Sequence,
+  type StageCost,
+} from '../order';
 import { stageRuns, type MaskedPart, type Run } from '../runs';
 import { RULE_OF_THUMB, sumOf, type SessionId, type ItemId } from '../units';
 import { meansOf, type StageSource } from './means';
-import type { PartWork } from '../setout';
 import type { CoverItem, Item, LineItem, PlugItem } from './types';
 
 /** What is laid for one stage. */
@@ -43,7 +56,7 @@ type CommonOn = (area: number | null) => Common & Pick<Item, 'until'>;
 
 /** Everything laid for a stage. */
 export function itemsOf(sequence: Sequence, index: number, source: StageSource): StageItems {
-  const { design, works } = source;
+  const { design } = source;
   const stage = sequence.stages[index]!;
   const sessions = sessionsOf(sequence);
   const end = sequence.stages.length - 1;
@@ -55,7 +68,7 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   const lines = runs.map((run, place) => lineItem(run, `R${place + 1}`, commonOn, source, name));
   const covers = coverItems(stage, source, lines, name, commonOn);
   return {
-    plugs: plugItems(sequence, index, works, name, { ...common, until: untilOf(end) }),
+    plugs: plugItems(sequence, index, source, name, { ...common, until: untilOf(end) }),
     lines,
     covers,
     // Masks that stay on for later coats are asked for how long they last when they come off.
@@ -88,8 +101,28 @@ function tapeStays(sequence: Sequence, index: number, area: number): number {
   return mask ? sequence.stages[offAfter(sequence, index, area)]!.after.clock - mask.laidAt : 0;
 }
 
+/** How strongly what is under a tape of a stage holds when the tape comes off. */
+function bondUnder(sequence: Sequence, index: number, area: number, { problem, works, design, starts }: StageSource): number {
+  const before = index === 0 ? startProgress(problem) : sequence.stages[index - 1]!.after;
+  const laidAt = maskOn(sequence.stages[index]!, area)?.laidAt ?? before.clock;
+  const off = laidAt + tapeStays(sequence, index, area);
+  const { presentSystem, presentAgeMin } = problem.areas[area]!;
+  const film = before.films[area];
+  if (!film) return filmBond({ system: presentSystem, finish: null, ageMin: presentAgeMin + off, onBarePlastic: false }, problem.air);
+  const { part } = works[starts.areas.findLastIndex((start) => start <= area)]!;
+  const onBarePlastic = presentSystem === null && PLASTICS.has(part.substrate) && design.scheme.primer === undefined;
+  return filmBond({ system: film.finish.system, finish: film.finish, ageMin: off - film.at, onBarePlastic }, problem.air);
+}
+
+/** What airbrush paint holds to only poorly without a primer. */
+const PLASTICS: ReadonlySet<Substrate> = new Set(['styrene', 'resin', 'print']);
+
 /** The edges a stage lays, part by part. */
-function maskedParts(sequence: Sequence, index: number, { works, starts: { areas, borders } }: StageSource): MaskedPart[] {
+function maskedParts(sequence: Sequence, index: number, source: StageSource): MaskedPart[] {
+  const {
+    works,
+    starts: { areas, borders },
+  } = source;
   const { mask } = sequence.stages[index]!;
   return works.map(({ part, lines, arrangement, setOut }, number) => {
     const ends = borders[number]! + arrangement.borders.length;
@@ -99,6 +132,7 @@ function maskedParts(sequence: Sequence, index: number, { works, starts: { areas
       count: part.count,
       round: setOut.board.drawn.axle !== null,
       lines,
+      skin: setOut.board.drawn,
       arrangement,
       edges: own.map((edge) => ({
         border: edge.border - borders[number]!,
@@ -107,6 +141,7 @@ function maskedParts(sequence: Sequence, index: number, { works, starts: { areas
         class: edge.class,
         strip: edge.strip,
         staysMin: tapeStays(sequence, index, edge.closed),
+        bondN25: bondUnder(sequence, index, edge.closed, source),
       })),
     };
   });
@@ -139,6 +174,7 @@ function lineItem(run: Run, code: string, commonOn: CommonOn, { works, problem, 
     class: run.class,
     count,
     material: run.tape,
+    tapeKind: run.tapeKind,
     widthMm: run.tapeWidthMm,
     lengthMm: run.tapeMm,
     edgeMm,
@@ -146,8 +182,9 @@ function lineItem(run: Run, code: string, commonOn: CommonOn, { works, problem, 
     stretch,
     worstAt,
     worstRadiusMm,
-    techniques: [run.technique],
-    doubts: run.doubt ? [run.doubt] : [],
+    hold: run.hold,
+    techniques: run.techniques,
+    doubts: run.doubts,
     after: [],
     layMin: costs.reduce((sum, { layMin, share }) => sum + share * layMin, 0),
     pullMin: costs.reduce((sum, { pullMin, share }) => sum + share * pullMin, 0),
@@ -193,27 +230,33 @@ function coverItems(
 }
 
 /** What closes the openings of parts that are sprayed for the first time. */
-function plugItems({ stages }: Sequence, index: number, works: readonly PartWork[], name: Namer, common: Common & Pick<Item, 'until'>): PlugItem[] {
+function plugItems({ stages }: Sequence, index: number, { works, problem }: StageSource, name: Namer, common: Common & Pick<Item, 'until'>): PlugItem[] {
   const before = index === 0 ? [] : stages[index - 1]!.after.plugged;
   const fresh = stages[index]!.after.plugged.filter((part) => !before.includes(part));
   return works
     .filter(({ part }) => fresh.includes(part.id))
     .flatMap(({ part, setOut }) =>
-      setOut.features
-        .filter(({ kind }) => kind === 'opening')
-        .map((opening) => ({
-          ...common,
-          id: name(part.id, 'plug', opening.id),
-          kind: 'plug',
-          part: part.id,
-          opening: opening.id,
-          count: part.count,
-          material: null,
-          techniques: [],
-          doubts: [],
-          after: [],
-          layMin: RULE_OF_THUMB.perPlug * part.count,
-          pullMin: 0,
-        })),
+      (setOut.board.shape.features ?? []).flatMap((opening): PlugItem[] => {
+        // One that is measured from a datum that is gone is nowhere.
+        if (opening.kind !== 'opening' || !setOut.features.some(({ id }) => id === opening.id)) return [];
+        const closing = closingOf(opening, works.length > 1 ? part.name : null, part.count, problem.model);
+        return [
+          {
+            ...common,
+            id: name(part.id, 'plug', opening.id),
+            kind: 'plug',
+            part: part.id,
+            opening: opening.id,
+            count: part.count,
+            closing,
+            material: CLOSED_WITH[closing.code],
+            techniques: [],
+            doubts: [],
+            after: [],
+            layMin: RULE_OF_THUMB.perPlug * part.count,
+            pullMin: 0,
+          },
+        ];
+      }),
     );
 }

@@ -1,3 +1,4 @@
+import type { OpeningSaid } from '../masking';
 import type { FinishMethod, PaintSystemKey, School } from '../finish';
 import type { Substrate } from '../job';
 import type { LineSaid } from '../lines';
@@ -43,6 +44,9 @@ export interface LeakSays {
 }
 export type LeakSaid = SaidOf<LeakSays>;
 
+/** Openings that are closed, or opened again: how many, by part, and how each is; plans from before do not tell how. */
+export type PlugValues = { readonly plugs: number; readonly places: readonly string[]; readonly closings?: readonly OpeningSaid[] };
+
 /** What a step asks the hand to do. */
 export interface StepSays {
   readonly 'step.wait-tape-safe': NoValues;
@@ -56,8 +60,8 @@ export interface StepSays {
   /** `grit` null: a scuff of what was sprayed in this job; `masked`: tape of an earlier stage lies beside it. */
   readonly 'step.abrade': { readonly places: Places; readonly reason: OverSaid; readonly grit?: Grit | null; readonly masked?: boolean };
   readonly 'step.barrier': { readonly places: Places; readonly reason: OverSaid };
-  readonly 'step.plug': { readonly plugs: number; readonly places: Places };
-  readonly 'step.unplug': { readonly plugs: number; readonly places: Places };
+  readonly 'step.plug': PlugValues;
+  readonly 'step.unplug': PlugValues;
   readonly 'step.lay': {
     readonly tape: string | null;
     readonly line: string;
@@ -66,6 +70,8 @@ export interface StepSays {
     readonly tapeMm: number;
     readonly count: number;
     readonly technique: Technique;
+    /** What else is to be done on its way, in order; left out in plans from before. */
+    readonly more?: readonly Technique[];
   };
   /** `wholes`: parts that are not sprayed, covered whole. */
   readonly 'step.cover': { readonly places: Places; readonly wholes?: Places; readonly reach?: Reach };

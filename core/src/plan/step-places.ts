@@ -3,7 +3,8 @@ import type { MaskEdge } from '../masking';
 import type { PartWork } from '../setout';
 import { startsOf } from './places';
 import type { PartPlan } from '../setout';
-import type { CoverItem, Item } from './types';
+import type { CoverItem, PlugItem } from './types';
+import type { PlugValues } from './says';
 import type { AreaId, PartId } from '../units';
 
 /** Places part by part, named only where there is more than one part: `Deck A1, A3`. */
@@ -36,9 +37,13 @@ export function linesOf(edges: readonly Pick<MaskEdge, 'border'>[], works: reado
 }
 
 /** How many plugs, and where. */
-export function plugValues(plugs: readonly Item[], parts: readonly PartPlan[]): { readonly plugs: number; readonly places: readonly string[] } {
+export function plugValues(plugs: readonly PlugItem[], parts: readonly PartPlan[]): PlugValues {
   const counts = plugsByPart(plugs);
-  return { plugs: counts.reduce((sum, { count }) => sum + count, 0), places: counts.map(({ part, count }) => `${nameOf(parts, part)}: ${count}`) };
+  return {
+    plugs: counts.reduce((sum, { count }) => sum + count, 0),
+    places: counts.map(({ part, count }) => `${nameOf(parts, part)}: ${count}`),
+    closings: plugs.map(({ closing }) => closing),
+  };
 }
 
 /** Name of a part. */

@@ -1,4 +1,4 @@
-import { commonSpan, isModelScale, type JobKind, plainly, RULE_OF_THUMB, type StepId, theFirst } from '../units';
+import { commonSpan, isModelScale, type JobKind, plainly, RULE_OF_THUMB, type StepId } from '../units';
 import { isSprayed, type Finish } from '../finish';
 import type { AfterRule, Need, Step } from '../log';
 import { usesGun, type Sequence } from '../order';
@@ -8,6 +8,7 @@ import { cautionsAt } from './cautions';
 import { heightOf } from './height';
 import type { StageItems } from './items';
 import { leaksOf } from './leaks';
+import type { Technique } from '../runs';
 import { lyingIn } from './lists';
 import type { PartPlan, PartWork } from '../setout';
 import type { AfterCode, Reach, SafetyCode, StepSaid } from './says';
@@ -233,7 +234,7 @@ function withSafety(steps: readonly Draft[], { stages, finishes, kind, works, sc
 const layMinOf = (items: readonly Item[]): number => items.reduce((sum, { layMin }) => sum + layMin, 0);
 
 function laySay(line: LineItem, parts: readonly PartPlan[]): StepSaid {
-  const technique = theFirst(line.techniques);
+  const [technique, ...more] = line.techniques.map(({ from: _from, to: _to, ...how }) => how);
   return {
     code: 'step.lay',
     values: {
@@ -243,7 +244,8 @@ function laySay(line: LineItem, parts: readonly PartPlan[]): StepSaid {
       part: parts.length > 1 ? nameOf(parts, line.part) : null,
       tapeMm: line.lengthMm,
       count: line.count,
-      technique,
+      technique: technique as Technique,
+      more,
     },
   };
 }

@@ -1,12 +1,12 @@
 import type { PullWindows } from '../drying';
 import type { Mix, School } from '../finish';
 import type { Step } from '../log';
-import type { EdgeClass } from '../masking';
+import type { EdgeClass, Hold, OpeningSaid } from '../masking';
 import type { ReasonSaid, SequenceFigures } from '../order';
 import type { OverAnswer, OverSaid } from '../over';
-import type { Doubt, SideSeen, Technique } from '../runs';
+import type { Doubt, LaidHow, SideSeen } from '../runs';
 import type { PartPlan } from '../setout';
-import type { Fit, LineSide } from '../tape';
+import type { Fit, LineSide, TapeKind } from '../tape';
 import type { Wish, AreaId, FeatureId, FinishId, LineId, PartId, SessionId, TapeCode, AreaRef, ItemId } from '../units';
 import type { AdviceSaid, AfterCode, CoatsSaid, SafetyCode } from './says';
 
@@ -56,8 +56,8 @@ interface ItemBase {
   /** Code of a tape, `drape`, or null: nothing on the shelf, or whatever fits. */
   readonly material: string | null;
   /** Whether the tape may lie on what is below; null: not worked out. */
-  readonly hold: 'safe' | 'test' | 'no' | null;
-  readonly techniques: readonly Technique[];
+  readonly hold: Hold | null;
+  readonly techniques: readonly LaidHow[];
   readonly doubts: readonly Doubt[];
   /** Items that must lie before it. */
   readonly after: readonly ItemId[];
@@ -85,6 +85,8 @@ export interface LineItem extends ItemBase {
   /** Tape off the roll with both tails, and the edge it makes; one piece. */
   readonly lengthMm: number;
   readonly edgeMm: number;
+  /** Kind of its tape, by which it is drawn; null where there is none. */
+  readonly tapeKind: TapeKind | null;
   readonly widthMm: number;
   readonly verdict: Fit['verdict'] | 'none';
   /** Mean stretch to lay it in, as a fraction. */
@@ -106,6 +108,8 @@ export interface CoverItem extends ItemBase {
 export interface PlugItem extends ItemBase {
   readonly kind: 'plug';
   readonly opening: FeatureId;
+  /** How it is closed, and what is cut for each. */
+  readonly closing: OpeningSaid;
 }
 
 export type Item = LineItem | CoverItem | PlugItem;

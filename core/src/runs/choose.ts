@@ -1,5 +1,6 @@
-import { fitAlong, follows, type BendSample, type Fit, type LineSide, type Tape, type TapeKind } from '../tape';
+import { EDGE_CLASSES, fitAlong, follows, type BendSample, type Fit, type LineSide, type Tape, type TapeKind } from '../tape';
 import { dwellMinutes } from '../drying';
+import { deTackFor, holdOn, tapeGrip, type DeTack, type Hold } from '../masking';
 import { byText, plainly, RULE_OF_THUMB, TOLERANCE, theFirst } from '../units';
 import type { Doubt } from './says';
 
@@ -17,20 +18,26 @@ export interface TapeWish {
   readonly airC: number;
   /** How long it stays, from when it is laid until it is pulled, minutes. */
   readonly staysMin: number;
+  /** How strongly what lies below holds to its ground when the tape comes off, N/25 mm; Infinity: nothing could come off. */
+  readonly bondN25: number;
   readonly model: boolean;
 }
 
 export interface TapeChoice {
   readonly tape: Tape;
   readonly fit: Fit;
-  /** What speaks against it all the same; null where nothing does. */
-  readonly doubt: Doubt | null;
+  /** Whether it may lie on what is below; after it was stuck to cloth, where that is told. */
+  readonly hold: Hold;
+  /** How often it is stuck to clean cloth first. */
+  readonly deTack: DeTack;
+  /** What speaks against it all the same. */
+  readonly doubts: readonly Doubt[];
 }
 
 // Which kind is tried first, by what the run asks: rules of the trade, see docs/computation.md.
 const KINDS = {
-  straight: { full: ['F', 'V', 'W', 'M', 'T'], model: ['W', 'M', 'V', 'F'] },
-  curved: { full: ['V', 'M', 'W', 'F'], model: ['M', 'W', 'V', 'F'] },
+  straight: { full: ['F', 'V', 'W', 'M', 'T', 'P', 'X', 'C', 'G'], model: ['W', 'M', 'V', 'F', 'P', 'X', 'C', 'G'] },
+  curved: { full: ['V', 'M', 'W', 'F', 'X', 'P', 'C', 'G'], model: ['M', 'W', 'V', 'F', 'P', 'X', 'C', 'G'] },
   rough: { full: ['C', 'G', 'P', 'X', 'V'], model: ['P', 'W', 'M', 'G', 'C'] },
 } as const satisfies Record<string, Record<'full' | 'model', readonly TapeKind[]>>;
 
@@ -38,66 +45,104 @@ const KINDS = {
 const WIDEST_EDGE_MM = { crisp: 19, rough: 24 } as const;
 
 /**
- * Chooses the tape of a run: the first kind, in the order of the trade, that follows the whole line and still comes off clean when
- * it is pulled, and of it the widest that has room and bends with little stretch, if any does.
- * @returns null where the shelf has no tape for such an edge at all; a doubt where the best is not good
+ * Chooses the tape of a run among those that follow the whole line and still come off clean when it is pulled: one that lifts nothing off
+ * goes before one that needs a test pull, and that before one that takes paint with it; a clean edge on a safe tape before a fair one, a
+ * fair one on a safe tape before a clean one on an unsafe one. Of what is equal in that the first kind in the order of the trade, and of it
+ * the widest that has room and bends with little stretch, if any does.
+ * @returns null where the shelf has no tape that fits beside the edge at all; a doubt where the best is not good
  */
 export function chooseTape(shelf: readonly Tape[], wish: TapeWish): TapeChoice | null {
   const suiting = shelf.filter((tape) => suits(tape, wish));
   const warm = suiting.filter(({ minApplyC }) => minApplyC <= wish.surfaceC);
-  const lasts = ({ cleanHours }: Tape) => dwellMinutes(cleanHours, wish.airC) >= wish.staysMin;
-  const good = firstByTrade(warm.filter(lasts), wish);
-  if (good) return { ...good, doubt: null };
-  const short = firstByTrade(warm, wish);
-  if (short)
-    return {
-      ...short,
-      doubt: { code: 'doubt.outstays', values: { cleanMin: dwellMinutes(short.tape.cleanHours, wish.airC), staysMin: wish.staysMin } },
-    };
-  if (warm.length > 0) return { ...tightestFollower(warm, wish), doubt: plainly('doubt.too-tight') };
+  const found = bestOf(
+    warm.filter((tape) => dwellShare(tape, wish) <= 1),
+    wish,
+  );
+  if (found) return withDoubts(found, wish, suiting, []);
+  const short = bestOf(warm, wish);
+  if (short) {
+    const cleanMin = dwellMinutes(short.tape.cleanHours, wish.airC);
+    return withDoubts(short, wish, suiting, [{ code: 'doubt.outstays', values: { cleanMin, staysMin: wish.staysMin } }]);
+  }
+  if (warm.length > 0) return withDoubts(tightestFollower(warm, wish), wish, suiting, [plainly('doubt.too-tight')]);
   if (suiting.length === 0) return null;
-  const cold = firstByTrade(suiting, wish) ?? tightestFollower(suiting, wish);
-  return { ...cold, doubt: { code: 'doubt.cold', values: { needsC: cold.tape.minApplyC, surfaceC: wish.surfaceC } } };
+  const cold = bestOf(suiting, wish) ?? tightestFollower(suiting, wish);
+  return withDoubts(cold, wish, suiting, [{ code: 'doubt.cold', values: { needsC: cold.tape.minApplyC, surfaceC: wish.surfaceC } }]);
+}
+
+/** The choice with what its edge and what lies below have against it. */
+function withDoubts({ rank: _, ...choice }: Candidate, wish: TapeWish, suiting: readonly Tape[], doubts: readonly Doubt[]): TapeChoice {
+  const { tape, hold } = choice;
+  return {
+    ...choice,
+    doubts: [
+      ...doubts,
+      ...(makesIt(tape, wish) ? [] : [{ code: 'doubt.lesser-edge' as const, values: { edge: tape.edge, gentle: suiting.some((one) => makesIt(one, wish)) } }]),
+      ...(hold === 'safe' ? [] : [plainly(hold === 'test' ? 'doubt.test-pull' : 'doubt.lifts')]),
+    ],
+  };
 }
 
 /**
- * How long the tapes that could make an edge come off clean, at best.
+ * How long the tapes that make the edge that is wanted come off clean, at best; where none of them can, any that fits.
  * @returns hours at 23 °C; Infinity where none could
  */
 export function longestClean(shelf: readonly Tape[], wish: TapeWish): number {
   const suiting = shelf.filter((tape) => suits(tape, wish) && tape.minApplyC <= wish.surfaceC).sort((a, b) => b.cleanHours - a.cleanHours);
-  return suiting.find((tape) => follows(fitted(tape, wish).fit))?.cleanHours ?? Infinity;
+  const following = (tapes: readonly Tape[]) => tapes.find((tape) => follows(fitted(tape, wish).fit));
+  return (following(suiting.filter((tape) => makesIt(tape, wish))) ?? following(suiting))?.cleanHours ?? Infinity;
 }
 
-type Candidate = Omit<TapeChoice, 'doubt'>;
+interface Candidate extends Omit<TapeChoice, 'doubts'> {
+  /** The less, the better it is for what lies below and for the edge. */
+  readonly rank: number;
+}
+
+/** How far the edge of a tape falls short of what the run asks for. */
+const lesserEdge = (tape: Tape, { crisp }: Pick<TapeWish, 'crisp'>): number => (crisp ? EDGE_CLASSES.indexOf(tape.edge) : 0);
+const makesIt = (tape: Tape, wish: Pick<TapeWish, 'crisp'>): boolean => lesserEdge(tape, wish) === 0;
 
 function suits(tape: Tape, wish: TapeWish): boolean {
   if (wish.exactWidthMm !== null) return tape.edge === 'crisp' && Math.abs(tape.widthMm - wish.exactWidthMm) <= TOLERANCE.tapeWidth;
-  if (wish.crisp && tape.edge !== 'crisp') return false;
-  return tape.widthMm <= Math.min(wish.roomMm, wish.crisp ? WIDEST_EDGE_MM.crisp : WIDEST_EDGE_MM.rough);
+  return tape.widthMm <= Math.min(wish.roomMm, wish.crisp && tape.edge === 'crisp' ? WIDEST_EDGE_MM.crisp : WIDEST_EDGE_MM.rough);
 }
 
-/** The best tape of the first kind that has one which follows; null where none does. */
-function firstByTrade(tapes: readonly Tape[], wish: TapeWish): Candidate | null {
+/** How long a tape stays, over how long it comes off clean. */
+export const dwellShare = ({ cleanHours }: Tape, { staysMin, airC }: TapeWish): number => staysMin / dwellMinutes(cleanHours, airC);
+
+/**
+ * The best of the tapes that follow; null where none does.
+ * A lesser edge is there for the sake of what lies below: where no tape with the edge that is wanted makes the bend, the run is split there.
+ */
+function bestOf(tapes: readonly Tape[], wish: TapeWish): Candidate | null {
   const straight = wish.samples.every(({ curvature }) => Math.abs(curvature) < 1e-7);
   const kinds: readonly TapeKind[] = KINDS[!wish.crisp ? 'rough' : straight ? 'straight' : 'curved'][wish.model ? 'model' : 'full'];
-  const others = [...new Set(tapes.map(({ kind }) => kind))].filter((kind) => !kinds.includes(kind));
-  for (const kind of [...kinds, ...others]) {
-    const following = tapes
-      .filter((tape) => tape.kind === kind)
-      .map((tape) => fitted(tape, wish))
-      .filter(({ fit }) => follows(fit));
-    if (following.length > 0) return following.sort((a, b) => effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || byText(a.tape.code, b.tape.code))[0]!;
-  }
-  return null;
+  const place = ({ kind }: Tape) => (kinds.includes(kind) ? kinds.indexOf(kind) : kinds.length);
+  const wanted = tapes.some((tape) => makesIt(tape, wish));
+  const following = tapes.map((tape) => fitted(tape, wish)).filter(({ fit }) => follows(fit));
+  if (wanted && !following.some(({ tape }) => makesIt(tape, wish))) return null;
+  const best = following.sort(
+    (a, b) => a.rank - b.rank || place(a.tape) - place(b.tape) || effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || byText(a.tape.code, b.tape.code),
+  );
+  return best[0] ?? null;
 }
 
-const fitted = (tape: Tape, wish: TapeWish): Candidate => ({ tape, fit: fitAlong(tape, wish.samples, wish.side) });
+function fitted(tape: Tape, wish: TapeWish): Candidate {
+  const share = dwellShare(tape, wish);
+  const bare = holdOn(wish.bondN25, tapeGrip(tape, share));
+  const deTack = deTackFor(wish.bondN25, tape, share) ?? 0;
+  const hold = deTack > 0 ? 'safe' : bare;
+  const lesser = lesserEdge(tape, wish);
+  // A clean edge on a safe tape, the same once it has lost some grip, then lesser edges that are safe; what needs a test; what lifts paint.
+  const rank = hold === 'safe' ? 2 * lesser + (deTack > 0 ? 1 : 0) : hold === 'test' ? 6 + lesser : 9 + lesser;
+  return { tape, fit: fitAlong(tape, wish.samples, wish.side), hold, deTack, rank };
+}
+
 const effort = ({ fit }: Candidate): number => (fit.stretch <= RULE_OF_THUMB.easyStretch ? 0 : 1);
 
-/** Of tapes that all fail, the one that bends most: narrow and stretchy. */
+/** Of tapes that all fail, the one that bends most: narrow and stretchy; one with the edge that is wanted, if there is. */
 function tightestFollower(tapes: readonly Tape[], wish: TapeWish): Candidate {
   const stiffness = ({ widthMm, stretch, fold }: Tape) => widthMm / (stretch + fold);
-  const softest = theFirst([...tapes].sort((a, b) => stiffness(a) - stiffness(b) || byText(a.code, b.code)));
+  const softest = theFirst([...tapes].sort((a, b) => lesserEdge(a, wish) - lesserEdge(b, wish) || stiffness(a) - stiffness(b) || byText(a.code, b.code)));
   return fitted(softest, wish);
 }

@@ -13,6 +13,8 @@ export interface PartEdge {
   readonly strip: boolean;
   /** How long its tape stays, from when it is laid until it is pulled, minutes. */
   readonly staysMin: number;
+  /** How strongly what lies under the tape holds when it is pulled, N/25 mm; Infinity: nothing could come off. */
+  readonly bondN25: number;
 }
 
 /** Where a stage needs a tape edge: a piece of a line with the covered side. */

@@ -1,4 +1,5 @@
 export * from './choose';
+export * from './cut-out';
 export * from './edge-runs';
 export * from './stage-runs';
 export * from './technique';

@@ -1,9 +1,26 @@
 import { wordsFor } from '@lintrel/words';
+import fc from 'fast-check';
 import type { Border } from '../areas';
-import type { TrimLine } from '../lines';
+import { sampledPath, straightPath } from '../curves';
+import { dwellMinutes } from '../drying';
+import type { FeatureCrossing, TrimLine } from '../lines';
+import { deTackFor, holdOn, tapeGrip } from '../masking';
 import { SHIPPED_TAPES, type Tape } from '../tape';
 import { areasOn, BOARD, linesOn, sweep } from '../testing';
-import { chooseTape, edgeSpans, longestCleanOn, oneTapeStrip, stageRuns, stripWidth, techniqueFor, type MaskedPart, type PartEdge, type TapeWish } from '.';
+import {
+  chooseTape,
+  cutOutFor,
+  edgeSpans,
+  longestCleanOn,
+  oneTapeStrip,
+  stageRuns,
+  stripWidth,
+  techniquesFor,
+  type LaidRun,
+  type MaskedPart,
+  type PartEdge,
+  type TapeWish,
+} from '.';
 
 const { say, why } = wordsFor();
 
@@ -18,6 +35,7 @@ const wish = (over: Partial<TapeWish> = {}): TapeWish => ({
   surfaceC: 20,
   airC: 20,
   staysMin: 300,
+  bondN25: Infinity,
   model: false,
   ...over,
 });
@@ -28,11 +46,11 @@ describe('chooseTape', () => {
     const rough = { crisp: false, roomMm: 60 };
     expect(chosen(rough)?.tape.kind).toBe('C');
     // High-tack crepe has to be off within a day; gentle crepe may stay a week.
-    expect(chosen({ ...rough, staysMin: 30 * 60 })).toMatchObject({ doubt: null, tape: { kind: 'P' } });
-    expect(chosen({ ...rough, staysMin: 30 * 60, airC: 53 })?.doubt ?? chosen({ ...rough, staysMin: 30 * 60, airC: 53 })?.tape.kind).toBe('P');
+    expect(chosen({ ...rough, staysMin: 30 * 60 })).toMatchObject({ doubts: [], tape: { kind: 'P' } });
+    expect(chosen({ ...rough, staysMin: 30 * 60, airC: 53 })).toMatchObject({ doubts: [], tape: { kind: 'P' } });
     expect(chosen({ ...rough, staysMin: 20 * 24 * 60 })).toMatchObject({
       tape: { kind: 'C' },
-      doubt: { code: 'doubt.outstays' },
+      doubts: [{ code: 'doubt.outstays' }],
     });
   });
   it('takes stiff film for a straight and soft vinyl for a bend', () => {
@@ -56,36 +74,162 @@ describe('chooseTape', () => {
     expect(chosen({ exactWidthMm: 7.3 })).toBeNull();
   });
   it('says what stands against the best there is', () => {
-    expect(chosen({ samples: bends(2, 2), side: 'left' })?.doubt?.code).toBe('doubt.too-tight');
-    expect(chosen({ surfaceC: 2 })?.doubt).toEqual({ code: 'doubt.cold', values: { needsC: 10, surfaceC: 2 } });
+    expect(chosen({ samples: bends(2, 2), side: 'left' })?.doubts.map(({ code }) => code)).toEqual(['doubt.too-tight']);
+    expect(chosen({ surfaceC: 2 })?.doubts).toEqual([{ code: 'doubt.cold', values: { needsC: 10, surfaceC: 2 } }]);
     expect(chosen({}, [])).toBeNull();
-    expect(
-      chosen(
-        {},
-        SHIPPED_TAPES.filter(({ edge }) => edge !== 'crisp'),
-      ),
-    ).toBeNull();
   });
   it('passes over cold-shy tape while another sticks', () => {
-    expect(chosen({ surfaceC: 11 })).toMatchObject({ doubt: null, tape: { minApplyC: 10 } });
+    expect(chosen({ surfaceC: 11 })).toMatchObject({ doubts: [], tape: { minApplyC: 10 } });
     expect(chosen({ surfaceC: 6, crisp: false })?.tape.kind).toBe('C');
   });
 });
 
-describe('techniqueFor', () => {
+describe('a tape and the paint below it', () => {
+  const bonds = { hard: 40, enamel: 25, base: 18, acrylic: 9, styrene: 4 };
+  it.each<[string, number, boolean, boolean, string, string, number]>([
+    ['a curve on cured two-part', bonds.hard, true, false, 'V', 'safe', 0],
+    ['backing on cured two-part', bonds.hard, false, false, 'C', 'safe', 0],
+    ['backing on sound varnish', 20, false, false, 'G', 'safe', 0],
+    ['a line on airbrush acrylic', bonds.acrylic, true, true, 'M', 'safe', 0],
+    ['a line on airbrush acrylic over bare styrene', bonds.styrene, true, true, 'M', 'safe', 3],
+  ])('%s', (_, bondN25, crisp, model, kind, hold, deTack) => {
+    expect(chosen({ bondN25, crisp, model, samples: crisp ? bends(60, 60) : STRAIGHT, roomMm: 60 })).toMatchObject({
+      tape: { kind },
+      hold,
+      deTack,
+      doubts: [],
+    });
+  });
+  it('on doubtful varnish a fair tape that is safe goes before a crisp one that needs a test', () => {
+    const noWashi = SHIPPED_TAPES.filter(({ kind }) => kind !== 'W' && kind !== 'M' && kind !== 'T');
+    const gentle = { ...noWashi.find(({ code }) => code === 'P24')!, adhesionN25: 2 };
+    expect(chosen({ bondN25: 6, roomMm: 60 }, [...noWashi, gentle])).toMatchObject({
+      tape: { kind: 'P' },
+      hold: 'safe',
+      doubts: [{ code: 'doubt.lesser-edge', values: { edge: 'fair', gentle: true } }],
+    });
+  });
+  it("one painter's tape on the shelf still makes a plan, with a doubt", () => {
+    const only = SHIPPED_TAPES.filter(({ code }) => code === 'P24');
+    expect(chosen({ roomMm: 60 }, only)).toMatchObject({
+      tape: { code: 'P24' },
+      doubts: [{ code: 'doubt.lesser-edge', values: { edge: 'fair', gentle: false } }],
+    });
+    expect(chosen({ bondN25: 3.3, roomMm: 60 }, only)?.doubts.map(({ code }) => code)).toEqual(['doubt.lesser-edge', 'doubt.test-pull']);
+    expect(chosen({ bondN25: 2, roomMm: 60 }, only)?.doubts.map(({ code }) => code)).toEqual(['doubt.lesser-edge', 'doubt.lifts']);
+  });
+  it('where no crisp tape makes the bend the run is split, not laid with a lesser one', () =>
+    expect(
+      chosen(
+        { samples: bends(12, 12), side: 'left', roomMm: 60, bondN25: 20 },
+        SHIPPED_TAPES.filter(({ code }) => code === 'F19' || code === 'X6'),
+      )?.doubts,
+    ).toEqual([{ code: 'doubt.too-tight', values: {} }]));
+  it('never one that lifts more where one that lifts less would do', () => {
+    const rank = { safe: 0, test: 1, no: 2 } as const;
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 50, noNaN: true }),
+        fc.boolean(),
+        fc.boolean(),
+        fc.double({ min: 0, max: 4000, noNaN: true }),
+        (bondN25, crisp, model, staysMin) => {
+          const found = chosen({ bondN25, crisp, model, staysMin, roomMm: 60 });
+          const best = Math.min(
+            ...SHIPPED_TAPES.filter(
+              ({ widthMm, cleanHours, edge }) => widthMm <= (crisp && edge === 'crisp' ? 19 : 24) && dwellMinutes(cleanHours, 20) >= staysMin,
+            ).map((tape) => {
+              const share = staysMin / dwellMinutes(tape.cleanHours, 20);
+              return deTackFor(bondN25, tape, share) !== null ? 0 : rank[holdOn(bondN25, tapeGrip(tape, share))];
+            }),
+          );
+          return found !== null && rank[found.hold] === best;
+        },
+      ),
+    );
+  });
+});
+
+describe('how a run is laid', () => {
   const fit = { tape: 'V6', verdict: 'lays', stretch: 0, worstAt: null, worstRadiusMm: null, stretches: [] } as const;
-  it.each([
-    [fit, false, /unroll past/],
-    [{ ...fit, worstRadiusMm: 900, worstAt: 3 }, false, /no stretch/],
-    [{ ...fit, verdict: 'stretch' as const, stretch: 0.034 }, false, /about 3 %/],
-    [{ ...fit, verdict: 'stretch' as const, stretch: 0.006, worstRadiusMm: 400, worstAt: 3 }, false, /about 0.6 %/],
-    [{ ...fit, verdict: 'stretch' as const, stretch: 0.004, worstRadiusMm: 900, worstAt: 3 }, false, /no stretch/],
-    [{ ...fit, verdict: 'too-tight' as const }, false, /overlap/],
-    [fit, true, /one tape down the strip/],
-  ])('%#: says how and why', (of, strip, how) => {
-    const technique = techniqueFor(of, strip);
+  const piece = straightPath({ x: 0, y: 0 }, { x: 900, y: 0 })!;
+  const run = (over: Partial<LaidRun> = {}): LaidRun => ({
+    fit,
+    hold: 'safe',
+    deTack: 0,
+    piece,
+    crosses: [],
+    folds: [],
+    oneTapeWide: false,
+    closed: false,
+    ...over,
+  });
+  const met = (kind: FeatureCrossing['kind'], from: number, to = from, bend: FeatureCrossing['bend'] = null): FeatureCrossing => ({
+    feature: 'f',
+    name: 'F',
+    kind,
+    bend,
+    from,
+    to,
+  });
+  const codes = (over: Partial<LaidRun>) => techniquesFor(run(over)).map(({ code }) => code.replace('technique.', ''));
+  it.each<[Partial<LaidRun>, RegExp]>([
+    [{}, /unroll past/],
+    [{ fit: { ...fit, worstRadiusMm: 900, worstAt: 3 } }, /no stretch/],
+    [{ fit: { ...fit, verdict: 'stretch', stretch: 0.034 } }, /about 3 %/],
+    [{ fit: { ...fit, verdict: 'stretch', stretch: 0.006, worstRadiusMm: 400, worstAt: 3 } }, /about 0.6 %/],
+    [{ fit: { ...fit, verdict: 'stretch', stretch: 0.004, worstRadiusMm: 900, worstAt: 3 } }, /no stretch/],
+    [{ fit: { ...fit, verdict: 'too-tight' } }, /overlap/],
+    [{ oneTapeWide: true }, /one tape down the strip/],
+  ])('%#: says how and why', (over, how) => {
+    const technique = techniquesFor(run(over))[0]!;
     expect(say(technique)).toMatch(how);
     expect(why(technique).length).toBeGreaterThan(20);
+  });
+  it('over raised rows a guide, and no tension', () => {
+    expect(techniquesFor(run({ crosses: [met('raised-row', 200), met('raised-row', 640)] }))).toEqual([
+      { code: 'technique.guide', values: { atMm: [200, 640] }, from: 200, to: 640 },
+    ]);
+    // What the line meets elsewhere is no matter of this run.
+    expect(codes({ crosses: [met('raised-row', 1200)] })).toEqual(['sighted']);
+    expect(codes({ crosses: [met('raised-row', 200)], fit: { ...fit, worstRadiusMm: 300, worstAt: 3 } })).toEqual(['guide', 'steer']);
+  });
+  it('what the paint below asks for comes first, then what is met, then what lies between', () =>
+    expect(codes({ hold: 'test', crosses: [met('crease', 300, 300, 'concave'), met('crease', 500, 500, 'convex'), met('texture', 600, 700)] })).toEqual([
+      'test-pull',
+      'texture',
+      'hollow',
+      'press',
+      'sighted',
+    ]));
+  it('snips at folds, splits at corners, laps over where it closes, and takes tweezers for what is short', () => {
+    expect(
+      techniquesFor(
+        run({
+          folds: [
+            [
+              { x: 250, y: -50 },
+              { x: 250, y: 50 },
+            ],
+          ],
+        }),
+      )[0],
+    ).toMatchObject({ code: 'technique.snip', values: { atMm: [250] } });
+    const square = sampledPath(
+      [
+        { x: 0, y: 0 },
+        { x: 100, y: 0 },
+        { x: 100, y: 100 },
+        { x: 0, y: 100 },
+      ],
+      true,
+    )!;
+    expect(codes({ piece: square, closed: true })).toEqual(['closed', 'corner']);
+    expect(codes({ piece: straightPath({ x: 0, y: 0 }, { x: 40, y: 0 })! })).toEqual(['short']);
+  });
+  it('what was not worked out says so', () => {
+    const [technique] = techniquesFor(run({ crosses: [met('no-touch', 100, 180)] }));
+    expect(say(technique!)).toMatch(/Not worked out: decide at the piece/);
   });
 });
 
@@ -98,6 +242,7 @@ describe('edgeSpans', () => {
     class: 'crisp',
     strip: false,
     staysMin: 0,
+    bondN25: Infinity,
     ...over,
   });
 
@@ -156,11 +301,73 @@ describe('strips', () => {
       class: 'crisp',
       strip: true,
       staysMin: 300,
+      bondN25: Infinity,
     }));
     const means = { tapes: SHIPPED_TAPES, scale: 1, surfaceC: 20, airC: 20 };
-    const runs = stageRuns([{ id: 'side', count: 3, round: false, lines, arrangement, edges }], means);
+    const runs = stageRuns([{ id: 'side', count: 3, round: false, lines, skin: { folds: [], seam: null }, arrangement, edges }], means);
     expect(runs).toHaveLength(1);
-    expect(runs[0]).toMatchObject({ tapeWidthMm: 6, count: 3, doubt: null, strip, edges: [{ border: 0 }, { border: 1 }] });
+    expect(runs[0]).toMatchObject({ tapeWidthMm: 6, count: 3, doubts: [], strip, edges: [{ border: 0 }, { border: 1 }] });
     expect(edges.map((edge) => longestCleanOn({ lines, arrangement }, edge, means))).toEqual([120, 120]);
+  });
+});
+
+describe('a closed shape that tape cannot follow', () => {
+  const ring = (count: number, radius: number) =>
+    Array.from({ length: count }, (_, index) => ({ x: radius * Math.cos((2 * Math.PI * index) / count), y: radius * Math.sin((2 * Math.PI * index) / count) }));
+  const star = sampledPath(
+    ring(10, 40).map(({ x, y }, index) => (index % 2 === 0 ? { x, y } : { x: x / 2, y: y / 2 })),
+    true,
+  )!;
+  const cut = (over: Partial<TapeWish> = {}, path = star, shelf: readonly Tape[] = SHIPPED_TAPES) => {
+    const asked = wish({ samples: path.map(({ at, curvature }) => ({ at, curvature })), ...over });
+    return cutOutFor(shelf, path, asked, chooseTape(shelf, asked));
+  };
+  it('is cut from film: the piece itself on its inside, what is left of it round it', () => {
+    expect(cut({ side: 'left' })).toMatchObject({ film: { code: 'T150' }, inside: true, lengthMm: expect.closeTo(2 * 40 * Math.cos(Math.PI / 10) + 40, 0) });
+    expect(cut({ side: 'right' })).toMatchObject({ film: { code: 'T150' }, inside: false });
+  });
+  it('that is larger takes the wider film, and none where it is larger than that, does not last, lifts paint or has no room', () => {
+    expect(
+      cut(
+        {},
+        sampledPath(
+          star.map(({ x, y }) => ({ x: 3 * x, y: 3 * y })),
+          true,
+        )!,
+      )?.film.code,
+    ).toBe('T300');
+    expect(
+      cut(
+        {},
+        sampledPath(
+          star.map(({ x, y }) => ({ x: 5 * x, y: 5 * y })),
+          true,
+        )!,
+      ),
+    ).toBeNull();
+    expect([cut({ staysMin: 9000 }), cut({ bondN25: 5 }), cut({ surfaceC: 5 }), cut({ roomMm: 10 }), cut({}, star, [])]).toEqual([
+      null,
+      null,
+      null,
+      null,
+      null,
+    ]);
+  });
+  it('but one that tape follows is taped, and so is what is open', () => {
+    expect(cut({}, sampledPath(ring(120, 200), true)!)).toBeNull();
+    expect(
+      cut(
+        {},
+        sampledPath(
+          [
+            { x: 0, y: 0 },
+            { x: 50, y: 0 },
+            { x: 50, y: 50 },
+            { x: 0, y: 50 },
+          ],
+          false,
+        )!,
+      ),
+    ).toBeNull();
   });
 });

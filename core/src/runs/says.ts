@@ -1,5 +1,8 @@
 import type { NoValues, SaidOf } from '../units';
 
+type Places = { readonly atMm: readonly number[] };
+type Stretch = { readonly fromMm: number; readonly toMm: number };
+
 /** How a run is laid. */
 export interface TechniqueSays {
   readonly 'technique.by-hand': NoValues;
@@ -9,6 +12,22 @@ export interface TechniqueSays {
   readonly 'technique.stretch': { readonly share: number };
   readonly 'technique.sighted': NoValues;
   readonly 'technique.steer': NoValues;
+  readonly 'technique.short': NoValues;
+  /** Before it goes on. */
+  readonly 'technique.test-pull': NoValues;
+  readonly 'technique.de-tack': { readonly times: number };
+  /** From film, along the line; `inside`: the piece itself covers, else what is left round it; `with`: out of one film with the other strokes of this line. */
+  readonly 'technique.cut-out': { readonly inside: boolean; readonly with: string | null };
+  readonly 'technique.closed': { readonly overlapMm: number };
+  /** At places along the line, mm. */
+  readonly 'technique.corner': Places;
+  readonly 'technique.snip': Places;
+  readonly 'technique.guide': Places;
+  readonly 'technique.hollow': Places;
+  readonly 'technique.press': Places;
+  /** Along a stretch of it. */
+  readonly 'technique.texture': Stretch;
+  readonly 'technique.at-the-piece': Stretch;
 }
 export type Technique = SaidOf<TechniqueSays>;
 
@@ -17,6 +36,10 @@ export interface DoubtSays {
   readonly 'doubt.outstays': { readonly cleanMin: number; readonly staysMin: number };
   readonly 'doubt.too-tight': NoValues;
   readonly 'doubt.cold': { readonly needsC: number; readonly surfaceC: number };
+  /** Its edge is not as clean as is wanted; `gentle`: for the sake of what lies below, else there is none. */
+  readonly 'doubt.lesser-edge': { readonly edge: 'crisp' | 'fair' | 'soft'; readonly gentle: boolean };
+  readonly 'doubt.test-pull': NoValues;
+  readonly 'doubt.lifts': NoValues;
   readonly 'doubt.none-narrow': { readonly roomMm: number };
   readonly 'doubt.none-for-strip': NoValues;
 }

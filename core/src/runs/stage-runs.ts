@@ -1,13 +1,15 @@
-import { isClosed, pieceOf, type Path, ringArea } from '../curves';
+import { distance, isClosed, pieceOf, type Path, ringArea } from '../curves';
 import type { Arrangement } from '../areas';
-import { type ResolvedLine } from '../lines';
-import type { EdgeClass } from '../masking';
-import type { BendSample, Fit, LineSide, Tape } from '../tape';
-import { byText, isModelScale, largest, plainly, RULE_OF_THUMB, TOLERANCE, type LineId, type PartId, type TapeCode, theFirst } from '../units';
-import { chooseTape, longestClean, type TapeWish } from './choose';
+import { lineCode as codeOfLine, type ResolvedLine } from '../lines';
+import type { EdgeClass, Hold } from '../masking';
+import type { Skin } from '../surface';
+import type { BendSample, Fit, LineSide, Tape, TapeKind } from '../tape';
+import { byText, isModelScale, largest, plainly, smallest, RULE_OF_THUMB, TOLERANCE, type LineId, type PartId, type TapeCode, theFirst } from '../units';
+import { chooseTape, longestClean, type TapeChoice, type TapeWish } from './choose';
+import { cutOutFor, type CutOut } from './cut-out';
 import { edgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs';
-import type { Doubt, Technique } from './says';
-import { techniqueFor } from './technique';
+import type { Doubt } from './says';
+import { techniquesFor, type LaidHow } from './technique';
 
 /** Which side of its line a tape lies on, as a person sees it: on the drawing of a flat part, on a round part itself. */
 export type SideSeen =
@@ -30,6 +32,7 @@ export interface Run {
   readonly edges: readonly (PartEdge & { readonly share: number })[];
   /** Null where the shelf has no tape for it. */
   readonly tape: TapeCode | null;
+  readonly tapeKind: TapeKind | null;
   readonly tapeWidthMm: number;
   readonly verdict: Fit['verdict'] | 'none';
   /** Mean stretch to lay it in, as a fraction. */
@@ -45,8 +48,11 @@ export interface Run {
   readonly count: number;
   /** Area this tape alone covers, by index; null for any other run. */
   readonly strip: number | null;
-  readonly technique: Technique;
-  readonly doubt: Doubt | null;
+  /** Whether the tape may lie on what is below; null where there is none. */
+  readonly hold: Hold | null;
+  /** At least one. */
+  readonly techniques: readonly LaidHow[];
+  readonly doubts: readonly Doubt[];
 }
 
 /** One part as the runs see it. */
@@ -56,6 +62,8 @@ export interface MaskedPart {
   /** Turned, a tube or a cone: its near end is where measuring along it begins, its top is y = 0. */
   readonly round: boolean;
   readonly lines: readonly ResolvedLine[];
+  /** Its skin as drawn. */
+  readonly skin: Pick<Skin, 'folds' | 'seam'>;
   readonly arrangement: Arrangement;
   /** Edges of its mask that are laid in this stage. */
   readonly edges: readonly PartEdge[];
@@ -106,9 +114,16 @@ export function oneTapeStrip({ arrangement }: Pick<MaskedPart, 'arrangement'>, a
  * How long the tapes that can make an edge come off clean, at best.
  * @returns hours at 23 °C; Infinity where the shelf has none that can
  */
-export function longestCleanOn(part: Pick<MaskedPart, 'arrangement' | 'lines'>, edge: Omit<PartEdge, 'staysMin'>, means: MaskingMeans): number {
+export function longestCleanOn(part: Pick<MaskedPart, 'arrangement' | 'lines'>, edge: Omit<PartEdge, 'staysMin' | 'bondN25'>, means: MaskingMeans): number {
   const { line: id, from, to, left } = part.arrangement.borders[edge.border]!;
-  const span: EdgeSpan = { line: id, from, to, side: edge.closed === left ? 'left' : 'right', class: edge.class, edges: [{ ...edge, staysMin: 0 }] };
+  const span: EdgeSpan = {
+    line: id,
+    from,
+    to,
+    side: edge.closed === left ? 'left' : 'right',
+    class: edge.class,
+    edges: [{ ...edge, staysMin: 0, bondN25: Infinity }],
+  };
   const line = lineOf(part, span);
   return line.pieces.reduce((least, whole) => {
     const piece = pieceOf(whole, from, to);
@@ -146,6 +161,7 @@ function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeS
     surfaceC: means.surfaceC,
     airC: means.airC,
     staysMin: largest(span.edges.map(({ staysMin }) => staysMin)),
+    bondN25: smallest(span.edges.map(({ bondN25 }) => bondN25)),
     model: isModelScale(means.scale),
   };
 }
@@ -154,10 +170,7 @@ function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan
   const wish = wishFor(part, piece, span, strip, means);
   const choice = chooseTape(means.tapes, wish);
   const [from, to] = [piece[0]!.at, piece.at(-1)!.at];
-  const edgeMm = to - from;
-  const tail = wish.model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full;
-  const none: Doubt = strip === null ? { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } } : plainly('doubt.none-for-strip');
-  return {
+  const place = {
     part: part.id,
     line: line.id,
     lineCode: line.code,
@@ -167,20 +180,80 @@ function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan
     sideSeen: sideOf(part, piece, span.side),
     class: span.class,
     between: span.edges[0]!,
-    tape: choice?.tape.code ?? null,
-    tapeWidthMm: choice?.tape.widthMm ?? 0,
-    verdict: choice?.fit.verdict ?? 'none',
-    stretch: choice?.fit.stretch ?? 0,
-    worstAt: choice?.fit.worstAt ?? null,
-    worstRadiusMm: choice?.fit.worstRadiusMm ?? null,
-    cleanHours: choice?.tape.cleanHours ?? Infinity,
-    edgeMm,
-    tapeMm: edgeMm / (1 + (choice?.fit.stretch ?? 0)) + 2 * tail,
+    edgeMm: to - from,
     count: part.count,
     strip,
-    technique: choice ? techniqueFor(choice.fit, strip !== null) : plainly('technique.by-hand'),
-    doubt: choice ? choice.doubt : none,
   };
+  const cut = cutOutFor(means.tapes, piece, wish, choice);
+  // Letters that stand beside one another come out of one film: one for each would lie over its neighbours.
+  if (cut) return { ...place, ...cutFrom(cut, line.id === line.owner ? null : lineCode(part, line)) };
+  return choice ? { ...place, ...laidOf(choice, piece, line, strip, part, wish) } : { ...place, ...byHand(wish, strip) };
+}
+
+/** Code of the line of the list a stroke belongs to. */
+const lineCode = ({ lines }: MaskedPart, { owner }: ResolvedLine): string => codeOfLine([...new Set(lines.map((one) => one.owner))].indexOf(owner));
+
+/** What of a run is not its place. */
+type Laid = Omit<Run, 'edges' | 'part' | 'line' | 'lineCode' | 'from' | 'to' | 'side' | 'sideSeen' | 'class' | 'between' | 'edgeMm' | 'count' | 'strip'>;
+
+const cutFrom = ({ film, inside, lengthMm }: CutOut, others: string | null): Laid => ({
+  tape: film.code,
+  tapeKind: film.kind,
+  tapeWidthMm: film.widthMm,
+  verdict: 'lays',
+  stretch: 0,
+  worstAt: null,
+  worstRadiusMm: null,
+  cleanHours: film.cleanHours,
+  tapeMm: lengthMm,
+  hold: 'safe',
+  techniques: [{ code: 'technique.cut-out', values: { inside, with: inside ? null : others } }],
+  doubts: [],
+});
+
+function laidOf(choice: TapeChoice, piece: Path, line: ResolvedLine, strip: number | null, { skin }: MaskedPart, wish: TapeWish): Laid {
+  const { tape, fit, hold, doubts } = choice;
+  const tail = wish.model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full;
+  return {
+    tape: tape.code,
+    tapeKind: tape.kind,
+    tapeWidthMm: tape.widthMm,
+    verdict: fit.verdict,
+    stretch: fit.stretch,
+    worstAt: fit.worstAt,
+    worstRadiusMm: fit.worstRadiusMm,
+    cleanHours: tape.cleanHours,
+    tapeMm: (piece.at(-1)!.at - piece[0]!.at) / (1 + fit.stretch) + 2 * tail,
+    hold,
+    techniques: techniquesFor({ ...choice, piece, crosses: line.crosses, folds: skin.folds, oneTapeWide: strip !== null, closed: meetsItself(piece, skin) }),
+    doubts,
+  };
+}
+
+/** Where the shelf has no tape for it. */
+function byHand(wish: TapeWish, strip: number | null): Laid {
+  const tail = wish.model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full;
+  const none: Doubt = strip === null ? { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } } : plainly('doubt.none-for-strip');
+  return {
+    tape: null,
+    tapeKind: null,
+    tapeWidthMm: 0,
+    verdict: 'none',
+    stretch: 0,
+    worstAt: null,
+    worstRadiusMm: null,
+    cleanHours: Infinity,
+    tapeMm: wish.samples.at(-1)!.at - wish.samples[0]!.at + 2 * tail,
+    hold: null,
+    techniques: [plainly('technique.by-hand')],
+    doubts: [none],
+  };
+}
+
+/** True for a piece that goes round and comes to where it began, though on the sheet of a round part its ends lie apart. */
+function meetsItself(piece: Path, { seam }: Pick<Skin, 'seam'>): boolean {
+  const [first, last] = [piece[0]!, piece.at(-1)!];
+  return isClosed(piece) || (seam !== null && [-1, 1].some((count) => distance(seam.unwound(last, count), first) < 1e-2));
 }
 
 /** Room for a tape on the covered side: the width of a strip, else about that of the narrowest area behind it. */

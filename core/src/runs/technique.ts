@@ -1,11 +1,99 @@
+import { corners, pathCrossings, straightPath, type Path, type Point } from '../curves';
+import type { FeatureCrossing } from '../lines';
+import type { DeTack, Hold } from '../masking';
 import type { Fit } from '../tape';
 import { plainly, RULE_OF_THUMB } from '../units';
-import type { Technique } from './says';
+import type { Technique, TechniqueSays } from './says';
 
-/** Rule table: how to lay a run, from what its tape must do; first match wins. */
-export function techniqueFor(fit: Fit, oneTapeWide: boolean): Technique {
-  if (fit.verdict === 'too-tight' || fit.verdict === 'impossible') return plainly('technique.end-before-bend');
-  if (oneTapeWide) return plainly('technique.one-tape');
-  if (fit.verdict === 'stretch' && fit.stretch >= RULE_OF_THUMB.leastStretchGiven) return { code: 'technique.stretch', values: { share: fit.stretch } };
-  return plainly(fit.worstRadiusMm === null ? 'technique.sighted' : 'technique.steer');
+/** How a run is laid, with the stretch of its line it holds for; without one it holds for all of it. */
+export type LaidHow = Technique & { readonly from?: number; readonly to?: number };
+
+/** What decides how a run is laid. */
+export interface LaidRun {
+  readonly fit: Fit;
+  readonly hold: Hold;
+  readonly deTack: DeTack;
+  /** The piece of its line it lies along. */
+  readonly piece: Path;
+  /** What the line meets, all along it. */
+  readonly crosses: readonly FeatureCrossing[];
+  /** Fold lines of the part. */
+  readonly folds: readonly (readonly [Point, Point])[];
+  readonly oneTapeWide: boolean;
+  /** True where it goes round and meets itself. */
+  readonly closed: boolean;
+}
+
+/**
+ * Rule table: how to lay a run, in the order of the hands. First what is done with the tape before, then what it meets on its way, each
+ * where it is met, last how it is laid in between.
+ * @returns at least one entry
+ */
+export function techniquesFor(run: LaidRun): readonly LaidHow[] {
+  const before = [
+    ...(run.hold === 'test' ? [plainly('technique.test-pull')] : []),
+    ...(run.deTack > 0 ? [{ code: 'technique.de-tack' as const, values: { times: run.deTack } }] : []),
+  ];
+  const met = onTheWay(run);
+  return [...before, ...met, ...inBetween(run, met)];
+}
+
+type PlacedCode = 'technique.corner' | 'technique.snip' | 'technique.guide' | 'technique.hollow' | 'technique.press';
+type StretchCode = 'technique.texture' | 'technique.at-the-piece';
+
+function onTheWay({ piece, crosses, folds, closed }: LaidRun): LaidHow[] {
+  const [start, end] = [piece[0]!.at, piece.at(-1)!.at];
+  const within = crosses.filter(({ from, to }) => to >= start && from <= end);
+  const placesOf = (is: (one: FeatureCrossing) => boolean) => within.filter(is).map(({ from }) => from);
+  const at = (code: PlacedCode, places: readonly number[]): LaidHow[] =>
+    places.length === 0 ? [] : [{ code, values: { atMm: places }, from: Math.min(...places), to: Math.max(...places) }];
+  const along = (code: StretchCode, kind: FeatureCrossing['kind']): LaidHow[] =>
+    within
+      .filter((one) => one.kind === kind)
+      .map(({ from, to }) => {
+        const [fromMm, toMm] = [Math.max(from, start), Math.min(to, end)];
+        return { code, values: { fromMm, toMm }, from: fromMm, to: toMm };
+      });
+  const folded = folds.flatMap(([a, b]) => {
+    const fold = straightPath(a, b);
+    return fold ? pathCrossings(piece, fold).map(({ onFirst }) => onFirst) : [];
+  });
+  return [
+    ...(closed ? [{ code: 'technique.closed' as const, values: { overlapMm: RULE_OF_THUMB.closedOverlap } }] : []),
+    ...at('technique.corner', apart(corners(piece))),
+    ...at('technique.snip', folded),
+    ...at(
+      'technique.guide',
+      placesOf(({ kind }) => kind === 'raised-row'),
+    ),
+    ...along('technique.texture', 'texture'),
+    ...along('technique.at-the-piece', 'no-touch'),
+    ...at(
+      'technique.hollow',
+      placesOf(({ kind, bend }) => kind === 'crease' && bend === 'concave'),
+    ),
+    ...at(
+      'technique.press',
+      placesOf(({ kind, bend }) => kind === 'crease' && bend !== 'concave'),
+    ),
+  ];
+}
+
+/** Corners so near each other are one to the hand, mm. */
+const ONE_CORNER_MM = 10;
+
+/** Places, of which those hard by the one before are left out. */
+const apart = (places: readonly number[]): number[] =>
+  places.reduce<number[]>((kept, place) => (kept.length > 0 && place - kept.at(-1)! < ONE_CORNER_MM ? kept : [...kept, place]), []);
+
+/** How a run lies where it meets nothing. */
+function inBetween({ fit, piece, oneTapeWide }: LaidRun, met: readonly LaidHow[]): LaidHow[] {
+  if (fit.verdict === 'too-tight' || fit.verdict === 'impossible') return [plainly('technique.end-before-bend')];
+  if (oneTapeWide) return [plainly('technique.one-tape')];
+  if (fit.verdict === 'stretch' && fit.stretch >= RULE_OF_THUMB.leastStretchGiven) return [{ code: 'technique.stretch', values: { share: fit.stretch } }];
+  if (fit.worstRadiusMm !== null) return [plainly('technique.steer')];
+  if (piece.at(-1)!.at - piece[0]!.at < RULE_OF_THUMB.shortRun) return [plainly('technique.short')];
+  // Against a guide, and round to where it began, a tape is not pulled tight.
+  const loose: readonly (keyof TechniqueSays)[] = ['technique.guide', 'technique.closed'];
+  return met.some(({ code }) => loose.includes(code)) ? [] : [plainly('technique.sighted')];
 }

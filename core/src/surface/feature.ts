@@ -97,6 +97,8 @@ export interface PlacedFeature {
   readonly kind: FeatureKind;
   readonly ring: readonly Point[] | null;
   readonly row: readonly [Point, Point] | null;
+  /** Of a crease: which way it bends. */
+  readonly bend: 'convex' | 'concave' | null;
 }
 
 /** Places features on the sheet; those measured from a datum that is gone are left out. */
@@ -106,8 +108,17 @@ export function placedFeatures(features: readonly Feature[], datums: readonly Da
     if (!datum) return [];
     const { id, name, kind } = feature;
     if (feature.kind === 'raised-row' || feature.kind === 'crease')
-      return [{ id, name, kind, ring: null, row: [placeOf(datum, feature.from), placeOf(datum, feature.to)] as const }];
-    return [{ id, name, kind, ring: zoneRing(feature.shape, datum), row: null }];
+      return [
+        {
+          id,
+          name,
+          kind,
+          ring: null,
+          row: [placeOf(datum, feature.from), placeOf(datum, feature.to)] as const,
+          bend: feature.kind === 'crease' ? feature.bend : null,
+        },
+      ];
+    return [{ id, name, kind, ring: zoneRing(feature.shape, datum), row: null, bend: null }];
   });
 }
 

@@ -147,6 +147,39 @@ export const RULE_OF_THUMB = {
   stationToleranceMm: 0.5,
   /** Curves read from drawings are flattened to this, well below what a printed template shows. Millimetres. */
   fileToleranceMm: 0.01,
+  /** How strongly a cured film holds to what is below it, by its system. N/25 mm. */
+  filmBond: {
+    'base-solvent': 18,
+    'two-part': 40,
+    'clear-two-part': 40,
+    'base-water': 16,
+    'can-lacquer': 18,
+    'can-enamel': 25,
+    'brush-enamel': 25,
+    'air-acrylic': 9,
+    'air-lacquer': 18,
+    dope: 20,
+    'fabric-urethane': 40,
+    boottop: 25,
+    antifouling: 9,
+    peelable: 1,
+    'etch-primer': 18,
+    'filler-primer': 40,
+    varnish: 20,
+  },
+  /** Airbrush acrylic on bare plastic; varnish that is younger than its cure. N/25 mm. */
+  bareStyreneBond: 4,
+  doubtfulVarnishBond: 6,
+  /** A closed line laps over where it began by so much; shorter than the other a run is laid with tweezers. Millimetres. */
+  closedOverlap: 10,
+  shortRun: 60,
+  /** Film round a shape that is cut from it. Millimetres. */
+  cutMargin: 20,
+  /** Grip that is left to a tape stuck to clean cloth so many times; how much it grows until its clean time is over. */
+  deTack: { 0: 1, 1: 0.75, 3: 0.5 },
+  gripGrowth: 0.3,
+  /** Hold of a film over the grip of a tape: from here on safe, from here on with a test pull first. */
+  liftMargin: { safe: 2.5, test: 1 },
   /** More coats than this are not a plan. */
   mostCoats: 20,
 } as const;

@@ -14,6 +14,7 @@ import { ADVICE, AFTER_WORDS, BROKEN, COATS, ENTRIES, MOMENTS } from './plan';
 import { REFUSALS } from './refusals';
 import { FOLLOW, SAFETY } from './safety';
 import { LEAKS, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
+import { OPENINGS } from './openings';
 import { DOUBTS, TECHNIQUE_REASONS, TECHNIQUES } from './runs';
 
 const SAYS: WordsOf<AllSays> = {
@@ -30,6 +31,7 @@ const SAYS: WordsOf<AllSays> = {
   ...RULES,
   ...REASONS,
   ...TECHNIQUES,
+  ...OPENINGS,
   ...DOUBTS,
   ...COATS,
   ...STEP_TITLES,

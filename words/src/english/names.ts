@@ -1,4 +1,4 @@
-import type { FeatureKind, JobKind, LineKind, OpeningUse, PaintSystemKey, Substrate, SurfaceKind, TapeKind } from '@lintrel/core';
+import type { FeatureKind, Hold, JobKind, LineKind, OpeningUse, PaintSystemKey, Substrate, SurfaceKind, TapeKind } from '@lintrel/core';
 
 // What the kinds are called. On screen they are sentences of the interface, which a language looks up.
 
@@ -108,3 +108,6 @@ export const TAPE_NAMES: Readonly<Record<TapeKind, string>> = {
   X: 'Flexible wheel crepe',
   T: 'Transfer film',
 };
+
+/** Whether a tape may lie on what is below it. */
+export const HOLD_NAMES: Readonly<Record<Hold, string>> = { safe: 'safe', test: 'test pull first', no: 'lifts paint' };

@@ -1,5 +1,7 @@
 import type { DoubtSays, TechniqueSays } from '@lintrel/core';
-import type { WordsOf } from '../table';
+import { listed, type Speech, type WordsOf } from '../table';
+
+const at = (places: readonly number[], { length }: Pick<Speech, 'length'>): string => `${listed(places.map((place) => `at ${length(place)}`))} along the line`;
 
 /** How a run is laid. */
 export const TECHNIQUES: WordsOf<TechniqueSays> = {
@@ -9,6 +11,25 @@ export const TECHNIQUES: WordsOf<TechniqueSays> = {
   'technique.stretch': ({ share }, { share: percent }) => `Steer with the free hand and stretch about ${percent(share)}.`,
   'technique.sighted': () => 'Tack one end, unroll past the other, sight along it, set it down as one, press.',
   'technique.steer': () => 'Steer with the free hand, no stretch.',
+  'technique.short': () => 'Cut it to length; lay it with tweezers or the tip of the blade.',
+  'technique.test-pull': () => 'First press a short piece on where it is not seen and pull it off slowly: no paint may come with it.',
+  'technique.de-tack': ({ times }) => `Stick it to clean cloth ${times === 1 ? 'once' : `${times} times`} before it goes on.`,
+  'technique.cut-out': ({ inside, with: others }) =>
+    inside
+      ? 'Cut the shape from film along the line, lay it as one piece and press its edge.'
+      : others === null
+        ? 'Cut the shape out of film along the line, lay what is left round it as one piece and press its edge.'
+        : `Cut it out of one film together with the other shapes of ${others}; lay what is left round them as one piece and press the edges.`,
+  'technique.closed': ({ overlapMm }, { length }) => `Start where it is seen least, go all the way round and lap over by ${length(overlapMm)}.`,
+  'technique.corner': ({ atMm }, to) => `Corner ${at(atMm, to)}: run past it, start a fresh piece over it, trim on the tape.`,
+  'technique.snip': ({ atMm }, to) => `Fold ${at(atMm, to)}: snip the tape on its inner side there and fold it down flat.`,
+  'technique.guide': ({ atMm }, to) =>
+    `Raised row ${at(atMm, to)}: set a paper tape along the line first, tight and sighted; lay this tape against it without tension, round every head, then take the paper tape off.`,
+  'technique.hollow': ({ atMm }, to) => `Hollow ${at(atMm, to)}: press the tape into it with a blunt edge.`,
+  'technique.press': ({ atMm }, to) => `Crease ${at(atMm, to)}: press the tape hard over it.`,
+  'technique.texture': ({ fromMm, toMm }, { length }) => `From ${length(fromMm)} to ${length(toMm)} press it well down into the texture.`,
+  'technique.at-the-piece': ({ fromMm, toMm }, { length }) =>
+    `From ${length(fromMm)} to ${length(toMm)} the surface may not be touched. Not worked out: decide at the piece.`,
 };
 
 /** Why it is laid so. */
@@ -19,6 +40,18 @@ export const TECHNIQUE_REASONS: Readonly<Record<keyof TechniqueSays, string>> = 
   'technique.stretch': 'Less leaves pleats on the inner edge, each one a leak.',
   'technique.sighted': 'A tape under light tension is straighter than a hand.',
   'technique.steer': 'The bend is wide enough for this tape as it is.',
+  'technique.short': 'So short a piece is pulled askew by hand.',
+  'technique.test-pull': 'This tape grips nearly as hard as the paint below holds (estimate).',
+  'technique.de-tack': 'It loses some of its grip, which the paint below asks for (estimate).',
+  'technique.cut-out': 'Round its corners and bends tape would come in crumbs, each with its own leak.',
+  'technique.closed': 'A closed line has no other end to unroll past.',
+  'technique.corner': 'Tape that is bent round a corner lifts at its point.',
+  'technique.snip': 'It must not stand as a tent over the fold: paint runs under it.',
+  'technique.guide': 'A tight tape bridges raised heads and leaks beside each of them.',
+  'technique.hollow': 'A tape that bridges a hollow lets paint under.',
+  'technique.press': 'Tape lifts first where it goes over an edge.',
+  'technique.texture': 'Paint creeps along every groove.',
+  'technique.at-the-piece': 'Nothing may lie there that tape is stuck to.',
 };
 
 /** What speaks against a tape. */
@@ -28,6 +61,12 @@ export const DOUBTS: WordsOf<DoubtSays> = {
   'doubt.too-tight': () => 'too tight for every tape on the shelf: split the run at the bend or cut the edge from film',
   'doubt.cold': ({ needsC, surfaceC }, { temperature }) =>
     `needs ${temperature(needsC)} to stick, the surface has ${temperature(surfaceC)}: warm part and tape`,
+  'doubt.lesser-edge': ({ edge, gentle }) =>
+    gentle
+      ? `its edge is ${edge}, not crisp: a crisp tape would take the paint below with it (estimate)`
+      : `its edge is ${edge}, not crisp: there is no crisp tape on the shelf that fits here`,
+  'doubt.test-pull': () => 'may lift the paint below (estimate): test pull first',
+  'doubt.lifts': () => 'would likely take the paint below with it (estimate): get a gentler tape, or let the paint cure longer',
   'doubt.none-narrow': ({ roomMm }, { length }) => `no tape on the shelf is narrower than the ${length(roomMm)} there is`,
   'doubt.none-for-strip': () => 'no tape on the shelf is as wide as this strip',
 };

@@ -105,9 +105,11 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
       grit ? `${sentence(GRITS[grit])}, to an even matt; blow off, wipe, tack.` : 'Scuff to an even matt with a grey pad, wipe, tack.'
     }${masked ? ` Keep ${length(5)} off the tape that is still on.` : ''}`,
   'step.barrier': ({ places, reason }, { say }) => `${listedAbove(places)}${say(reason)} A thin, even coat that parts the two; let it flash before the colour.`,
-  'step.plug': ({ places }) => `${places.join('; ')}. Count the plugs in.`,
-  'step.unplug': ({ places }) => `${places.join('; ')}. Count them: as many come out as went in.`,
-  'step.lay': ({ tapeMm, count, technique }, { metres, say }) => `${metres(tapeMm)} off the roll${count > 1 ? ` on each of ${count}` : ''}. ${say(technique)}`,
+  'step.plug': ({ plugs, places, closings }, { say }) =>
+    closings ? `${closings.map(say).join(' ')} Count them in: ${plugs}.` : `${places.join('; ')}. Count the plugs in.`,
+  'step.unplug': ({ plugs, places }) => `${places.join('; ')}. Count them: ${plugs} went in, as many come out.`,
+  'step.lay': ({ tapeMm, count, technique, more = [] }, { metres, say }) =>
+    [`${metres(tapeMm)} off the roll${count > 1 ? ` on each of ${count}` : ''}.`, ...[technique, ...more].map(say)].join(' '),
   'step.cover': ({ places, wholes = [], reach }) =>
     `${places.length + wholes.length > 1 && places.length > 0 ? `${places.join('; ')}. ` : ''}${wholes.length > 0 ? `Whole, for mist reaches them: ${wholes.join('; ')}. ` : ''}${REACHES[reach ?? 'mist']} Onto the tape, not across its edge; a second tape over the seam.`,
   'step.uncover': ({ places }) => `${listedAbove(places)}Fold paper and film up into themselves, the painted side in: dry overspray falls off them.`,

@@ -1,5 +1,5 @@
 import { isLine, itemsIn, linesIn } from '@lintrel/core';
-import { phrase, phrases, several } from '@lintrel/words';
+import { HOLD_NAMES, phrase, phrases, several } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PartDrawing } from '@/drawing/PartDrawing';
@@ -31,6 +31,7 @@ export function TapeScreen() {
   const stage = plan.stages.find((one) => one.number === number) ?? plan.stages.find((one) => linesIn(plan, one).length > 0) ?? plan.stages[0]!;
   const items = itemsIn(plan, stage);
   const lines = items.filter(isLine);
+  const plugs = items.flatMap((item) => (item.kind === 'plug' ? [item] : []));
   const covers = items.flatMap((item) => (item.kind === 'cover' ? [item] : []));
   const run = lines.find(({ id }) => id === chosen) ?? lines[0];
   const partOf = (id: string) => plan.parts.find((one) => one.id === id);
@@ -57,6 +58,15 @@ export function TapeScreen() {
         options={plan.stages.map((one) => ({ value: String(one.number), label: phrase`${one.number} ${finishName(one.finish)}` }))}
         onChange={(value) => setNumber(Number(value))}
       />
+      {plugs.length > 0 ? (
+        <Panel>
+          <Heading>Close the openings first</Heading>
+          {plugs.map(({ id: plug, closing }) => (
+            <Body key={plug}>{words.say(closing)}</Body>
+          ))}
+          <Small>{phrase`Count them in: ${plugs.reduce((sum, { count }) => sum + count, 0)}. As many come out in the end.`}</Small>
+        </Panel>
+      ) : null}
       <Panel>
         <Heading>Lay in this order</Heading>
         {lines.length === 0 ? <Body>Nothing to mask in this stage: everything that is left gets painted over or is open.</Body> : null}
@@ -81,6 +91,7 @@ export function TapeScreen() {
               ))}
               <View style={styles.figures}>
                 <Figure label="Off the roll" value={words.metres(one.lengthMm)} />
+                {one.hold ? <Figure label="On the paint below (estimate)" value={HOLD_NAMES[one.hold]} /> : null}
                 <Figure label="Edge" value={one.area === null ? one.class : 'crisp'} />
                 {one.stretch > 0 ? <Figure label="Stretch" value={`${(one.stretch * 100).toFixed(1)} %`} /> : null}
                 {one.worstRadiusMm !== null ? <Figure label="Tightest radius" value={words.length(one.worstRadiusMm)} /> : null}

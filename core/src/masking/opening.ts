@@ -1,0 +1,111 @@
+import { largest, smallest, type SaidOf } from '../units';
+import type { Feature, ZoneShape } from '../surface';
+
+interface Named {
+  readonly opening: string;
+  /** Part it is on; null where the job has but one. */
+  readonly part: string | null;
+  /** How many alike. */
+  readonly count: number;
+}
+type OpeningValues<T> = { readonly [K in keyof (Named & T)]: (Named & T)[K] };
+
+/** How an opening is closed, with what is cut for each. */
+export interface OpeningSays {
+  /** Foam strip rolled, sticky side out, and pushed in. */
+  readonly 'opening.foam': OpeningValues<{ readonly foamMm: number; readonly lengthMm: number }>;
+  /** Foam strip laid into a gap, not stretched. */
+  readonly 'opening.foam-strip': OpeningValues<{ readonly foamMm: number; readonly lengthMm: number }>;
+  /** A disc cut with a circle cutter; `into` a recess, else over the rim. */
+  readonly 'opening.disc': OpeningValues<{ readonly discMm: number; readonly into: boolean }>;
+  /** Tape over a small pane, its rim rubbed, peeled, cut on a mat and put back. */
+  readonly 'opening.pane': OpeningValues<{ readonly widthMm: number; readonly heightMm: number }>;
+  /** Edge tape just inside, film over it, cap tape over the edge of the film. */
+  readonly 'opening.film': OpeningValues<{ readonly widthMm: number; readonly heightMm: number; readonly tapeMm: number }>;
+  /** Tape inside the flange, sticky side out, cover stuck to it. */
+  readonly 'opening.back-mask': OpeningValues<{ readonly tapeMm: number }>;
+}
+export type OpeningSaid = SaidOf<OpeningSays>;
+
+/** Foam strip is sold in these, mm across. Source: the shelf that ships. */
+const FOAM_MM = [6, 10, 13, 19] as const;
+/** A hole up to this is stopped with foam, a round one up to that with a disc. Source: mask of openings, rule of thumb; mm. */
+const LARGEST_FOAMED = 40;
+const LARGEST_DISC = 400;
+/** What a disc or a film lies over beyond the rim, at full size and on models; how much smaller a disc is that goes into a recess. */
+const OVERLAP = { full: 5, model: 1 } as const;
+const FILM_OVERLAP = { full: 20, model: 5 } as const;
+const INTO_RECESS = 0.3;
+/** No stopper is shorter: there is something to pull it out by. */
+const SHORTEST_FOAM = 25;
+
+type Opening = Extract<Feature, { kind: 'opening' }>;
+
+/**
+ * How an opening is closed, by what it is and how large.
+ * @param alike how many of its part there are
+ */
+export function closingOf({ name, shape, use }: Opening, part: string | null, alike: number, model: boolean): OpeningSaid {
+  const named = { opening: name, part, count: alike };
+  const [widthMm, heightMm] = sizeOf(shape);
+  const [narrow, wide] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)];
+  const rimMm = rimOf(shape);
+  if (use === 'jamb') return { code: 'opening.back-mask', values: { ...named, tapeMm: rimMm } };
+  const foamMm = FOAM_MM.find((size) => size > narrow);
+  if (use === 'gap' && foamMm !== undefined) return { code: 'opening.foam-strip', values: { ...named, foamMm, lengthMm: wide } };
+  if (use === 'window' && model) return { code: 'opening.pane', values: { ...named, widthMm, heightMm } };
+  if (use === 'hole' && wide <= LARGEST_FOAMED) return { code: 'opening.foam', values: { ...named, ...rolled(wide) } };
+  const overlap = model ? OVERLAP.model : OVERLAP.full;
+  if (shape.kind === 'round' && wide <= LARGEST_DISC) {
+    const into = use === 'port';
+    return { code: 'opening.disc', values: { ...named, into, discMm: into ? wide - INTO_RECESS : wide + 2 * overlap } };
+  }
+  const over = 2 * (model ? FILM_OVERLAP.model : FILM_OVERLAP.full);
+  return { code: 'opening.film', values: { ...named, widthMm: widthMm + over, heightMm: heightMm + over, tapeMm: 2 * rimMm } };
+}
+
+/** Foam for a hole: one piece of the next size up, or the thickest wound up until it fills it. Source: area of the hole over the thickness. */
+function rolled(holeMm: number): { readonly foamMm: number; readonly lengthMm: number } {
+  const one = FOAM_MM.find((size) => size > holeMm);
+  if (one !== undefined) return { foamMm: one, lengthMm: SHORTEST_FOAM };
+  const thickest = FOAM_MM[FOAM_MM.length - 1]!;
+  return { foamMm: thickest, lengthMm: Math.max(SHORTEST_FOAM, cutUp((Math.PI * holeMm * holeMm) / (4 * thickest))) };
+}
+
+/** What is cut to length is cut to full five millimetres, never short. */
+const cutUp = (lengthMm: number): number => 5 * Math.ceil(lengthMm / 5 - 1e-9);
+
+/** Width and height as measured from its datum. */
+function sizeOf(shape: ZoneShape): readonly [number, number] {
+  if (shape.kind === 'round') return [shape.diameter, shape.diameter];
+  if (shape.kind === 'window') return [shape.width, shape.height];
+  const across = (of: 'along' | 'above') => {
+    const all = shape.points.map((point) => point[of]);
+    return largest(all) - smallest(all);
+  };
+  return [across('along'), across('above')];
+}
+
+/** Length of its rim, mm. */
+function rimOf(shape: ZoneShape): number {
+  if (shape.kind === 'round') return Math.PI * shape.diameter;
+  if (shape.kind === 'window') {
+    const corner = Math.min(shape.corner, shape.width / 2, shape.height / 2);
+    return 2 * (shape.width + shape.height) - (8 - 2 * Math.PI) * corner;
+  }
+  return shape.points.reduce((sum, point, index) => {
+    const next = shape.points[(index + 1) % shape.points.length]!;
+    return sum + Math.hypot(next.along - point.along, next.above - point.above);
+  }, 0);
+}
+
+/** What closes an opening is made of. */
+export const CLOSED_WITH: Readonly<Record<OpeningSaid['code'], 'foam' | 'film' | 'tape'>> = {
+  'opening.foam': 'foam',
+  'opening.foam-strip': 'foam',
+  'opening.disc': 'film',
+  'opening.pane': 'tape',
+  'opening.film': 'film',
+  'opening.back-mask': 'tape',
+};
+export type ClosedWith = (typeof CLOSED_WITH)[OpeningSaid['code']];
