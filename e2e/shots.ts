@@ -84,6 +84,12 @@ const unkept = (job: (title: string) => string): Shot[] => [
   { name: 'x-new', path: '/job/new' },
   { name: 'x-touch', path: `/job/${job('Juniper')}/run`, before: tap('[data-testid=touch]') },
   { name: 'x-tape-brindle', path: `/job/${job('Brindle')}/tape` },
+  {
+    name: 'x-tape-ostrel',
+    path: `/job/${job('Ostrel')}/tape`,
+    size: WIDE,
+    before: named('radio', 'Stage: 2 Ink blue, two-part', tap('[data-testid=openings]')),
+  },
   { name: 'x-time-brindle', path: `/job/${job('Brindle')}/time` },
   { name: 'x-run-ostrel', path: `/job/${job('Ostrel')}/run` },
   { name: 'x-finish-card', path: '/shelf/finish/copper-two-part', before: tap('[data-testid=add-card]', 0, sight('[data-testid=card-name]')) },

@@ -1,11 +1,11 @@
-import { largest, smallest, type SaidOf } from '../units';
+import { largest, smallest, sumOf, theFirst, type SaidOf } from '../units';
 import type { Feature, ZoneShape } from '../surface';
 
 interface Named {
   readonly opening: string;
-  /** Part it is on; null where the job has but one. */
-  readonly part: string | null;
-  /** How many alike. */
+  /** Parts it is on; empty where the job has but one. */
+  readonly parts: readonly string[];
+  /** How many alike, all parts together. */
   readonly count: number;
 }
 type OpeningValues<T> = { readonly [K in keyof (Named & T)]: (Named & T)[K] };
@@ -46,7 +46,7 @@ type Opening = Extract<Feature, { kind: 'opening' }>;
  * @param alike how many of its part there are
  */
 export function closingOf({ name, shape, use }: Opening, part: string | null, alike: number, model: boolean): OpeningSaid {
-  const named = { opening: name, part, count: alike };
+  const named = { opening: name, parts: part === null ? [] : [part], count: alike };
   const [widthMm, heightMm] = sizeOf(shape);
   const [narrow, wide] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)];
   const rimMm = rimOf(shape);
@@ -62,6 +62,21 @@ export function closingOf({ name, shape, use }: Opening, part: string | null, al
   }
   const over = 2 * (model ? FILM_OVERLAP.model : FILM_OVERLAP.full);
   return { code: 'opening.film', values: { ...named, widthMm: widthMm + over, heightMm: heightMm + over, tapeMm: 2 * rimMm } };
+}
+
+/** Openings of one name that are closed alike on several parts, told once. */
+export function closedAlike(closings: readonly OpeningSaid[]): OpeningSaid[] {
+  const groups = new Map<string, OpeningSaid[]>();
+  for (const closing of closings) {
+    const { parts: _, count: __, ...figures } = closing.values;
+    const key = JSON.stringify([closing.code, figures]);
+    groups.set(key, [...(groups.get(key) ?? []), closing]);
+  }
+  return [...groups.values()].map((alike) => {
+    const first = theFirst(alike);
+    const values = { ...first.values, parts: alike.flatMap(({ values: { parts } }) => parts), count: sumOf(alike, ({ values: { count } }) => count) };
+    return { ...first, values } as OpeningSaid;
+  });
 }
 
 /** Foam for a hole: one piece of the next size up, or the thickest wound up until it fills it. Source: area of the hole over the thickness. */

@@ -1,5 +1,5 @@
 import { plugsByPart } from './lists';
-import type { MaskEdge } from '../masking';
+import { closedAlike, type MaskEdge } from '../masking';
 import type { PartWork } from '../setout';
 import { startsOf } from './places';
 import type { PartPlan } from '../setout';
@@ -42,7 +42,7 @@ export function plugValues(plugs: readonly PlugItem[], parts: readonly PartPlan[
   return {
     plugs: counts.reduce((sum, { count }) => sum + count, 0),
     places: counts.map(({ part, count }) => `${nameOf(parts, part)}: ${count}`),
-    closings: plugs.map(({ closing }) => closing),
+    closings: closedAlike(plugs.map(({ closing }) => closing)),
   };
 }
 

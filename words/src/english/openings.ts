@@ -1,8 +1,8 @@
 import type { OpeningSays } from '@lintrel/core';
-import type { WordsOf } from '../table';
+import { listed, type WordsOf } from '../table';
 
-const of = ({ opening, part, count }: { readonly opening: string; readonly part: string | null; readonly count: number }): string =>
-  `${opening}${part === null ? '' : `, ${part}`}${count > 1 ? ` (${count} alike)` : ''}`;
+const of = ({ opening, parts, count }: { readonly opening: string; readonly parts: readonly string[]; readonly count: number }): string =>
+  `${opening}${parts.length === 0 ? '' : `, ${listed(parts)}`}${count > 1 ? `; ${count}, for each` : ''}`;
 
 /** How an opening is closed. */
 export const OPENINGS: WordsOf<OpeningSays> = {

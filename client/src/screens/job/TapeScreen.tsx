@@ -1,4 +1,4 @@
-import { isLine, itemsIn, linesIn } from '@lintrel/core';
+import { closedAlike, isLine, itemsIn, linesIn, type PlugItem } from '@lintrel/core';
 import { HOLD_NAMES, phrase, phrases, several } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -8,6 +8,7 @@ import { Missing } from '@/job/Missing';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
 import { space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
@@ -58,15 +59,7 @@ export function TapeScreen() {
         options={plan.stages.map((one) => ({ value: String(one.number), label: phrase`${one.number} ${finishName(one.finish)}` }))}
         onChange={(value) => setNumber(Number(value))}
       />
-      {plugs.length > 0 ? (
-        <Panel>
-          <Heading>Close the openings first</Heading>
-          {plugs.map(({ id: plug, closing }) => (
-            <Body key={plug}>{words.say(closing)}</Body>
-          ))}
-          <Small>{phrase`Count them in: ${plugs.reduce((sum, { count }) => sum + count, 0)}. As many come out in the end.`}</Small>
-        </Panel>
-      ) : null}
+      {plugs.length > 0 ? <Openings plugs={plugs} /> : null}
       <Panel>
         <Heading>Lay in this order</Heading>
         {lines.length === 0 ? <Body>Nothing to mask in this stage: everything that is left gets painted over or is open.</Body> : null}
@@ -123,6 +116,21 @@ export function TapeScreen() {
         </Rows>
       </Panel>
     </StepLayout>
+  );
+}
+
+/** How the openings are closed before any tape: unfolded when asked for, since the lay list is what one works by. */
+function Openings({ plugs }: { plugs: readonly PlugItem[] }) {
+  const words = useWords();
+  const [open, setOpen] = useState(false);
+  const count = plugs.reduce((sum, { count: alike }) => sum + alike, 0);
+  return (
+    <Panel>
+      <Heading>{phrase`First close ${several(count, 'opening')}`}</Heading>
+      {open ? closedAlike(plugs.map(({ closing }) => closing)).map((closing) => <Body key={words.say(closing)}>{words.say(closing)}</Body>) : null}
+      {open ? <Small>{phrase`Count them in: ${count}. As many come out in the end.`}</Small> : null}
+      <Action label={open ? 'Hide how' : 'How each is closed'} icon={open ? 'chevron-up' : 'chevron-down'} onPress={() => setOpen(!open)} testID="openings" />
+    </Panel>
   );
 }
 
