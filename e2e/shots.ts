@@ -121,10 +121,12 @@ const unkept = (job: (title: string) => string): Shot[] => [
   { name: 'x-nose', path: `/job/${job('Ostrel')}/lines`, before: named('radio', 'Part: Nose cone', tap('[data-testid=line]')) },
   { name: 'x-house', path: `/job/${job('Brindle')}/lines`, before: named('radio', 'Part: Deckhouse', tap('[data-testid=line]')) },
   { name: 'x-stations-wide', path: `/job/${job('Ostrel')}/stations/boom/cheat.1`, size: WIDE },
-  ...['bands', 'scale', 'cone', 'level', 'wrap', 'stations', 'bend', 'dew', 'facets', 'windows', 'hide', 'mix', 'over', 'order'].map((name) => ({
-    name: `x-ask-${name}`,
-    path: `/bench/${name}`,
-  })),
+  ...['bands', 'scale', 'cone', 'level', 'wrap', 'stations', 'bend', 'dew', 'facets', 'windows', 'hide', 'mix', 'over', 'order', 'hold', 'opening'].map(
+    (name) => ({
+      name: `x-ask-${name}`,
+      path: `/bench/${name}`,
+    }),
+  ),
   ...['Juniper', 'Saltwort', 'Ostrel', 'Brindle', 'Marigold'].map((title) => ({ name: `x-piece-${title.toLowerCase()}`, path: `/job/${job(title)}/piece` })),
   ...['Juniper', 'Saltwort', 'Ostrel', 'Brindle', 'Marigold'].map((title) => ({
     name: `x-areas-${title.toLowerCase()}`,

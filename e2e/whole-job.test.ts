@@ -47,7 +47,14 @@ it('follows a whole job from the first wash to the last look', async () => {
         await hands.fill('note', 'on the masking paper');
         await hands.press('[data-testid=feels-tacky]');
       }
-      await hands.press(READY);
+      if (asked[done]!.kind === 'unplug') {
+        // One is missing: the step is done only with a word on it.
+        await hands.sees(/The one plug is out/);
+        await hands.press('[data-testid=missing]');
+        expect(await hands.page.$eval('[data-testid=say]', (button) => button.getAttribute('aria-disabled'))).toBe('true');
+        await hands.fill('note', 'none, may lie under the wing stand');
+        await hands.press('[data-testid=say]');
+      } else await hands.press(READY);
       await hands.sees(new RegExp(`${done + 1} of ${asked.length} done`));
     }
     await hands.sees(/All steps are done/);
@@ -56,6 +63,7 @@ it('follows a whole job from the first wash to the last look', async () => {
     await hands.goTo('Look back');
     await hands.sees(/Tacky\. on the masking paper/);
     await hands.sees(/Look it over/);
+    await hands.sees(/Not all out: none, may lie under the wing stand/);
   });
   expect(titles[0]).toMatch(/^Wash/);
   expect(titles[1]).toMatch(/^Abrade/);

@@ -52,6 +52,25 @@ it('bend takes a tape or its figures, not both, and knows its shelf', () => {
 it('facets answers the worked figure', () =>
   expect(answer('facets', { radius: 200, slack: 3, arc: 314 })).toMatchObject({ pieces: 5, facetLengthMm: expect.closeTo(69.02, 2) }));
 it('facets refuses a slack beyond the bend', () => expect(faults('facets', { radius: 10, slack: 20, arc: 5 })).toEqual([expect.stringMatching(/^slack:/)]));
+it('hold tells the level, what makes it safe, and from when it is', () => {
+  // Enamel holds 12.5 when it is dry through after a day, 25 when it has cured after a week; soft vinyl grips with 6, a little more as it stays.
+  expect(answer('hold', { tape: 'V6', paint: 'can-enamel', ageMinutes: 1440, stays: 0 })).toMatchObject({ hold: 'test', deTack: 1, outstays: false });
+  const { safeFromMin } = answer('hold', { tape: 'V6', paint: 'can-enamel', ageMinutes: 1440, stays: 0 }) as { safeFromMin: number };
+  expect(safeFromMin).toBeCloseTo(1440 + ((15 - 12.5) / 12.5) * (168 * 60 - 1440), 3);
+  expect(answer('hold', { tape: 'V6', paint: 'can-enamel', ageMinutes: safeFromMin + 1, stays: 0 })).toMatchObject({ hold: 'safe', deTack: null });
+  expect(answer('hold', { tape: 'C18', paint: 'air-acrylic', ageMinutes: 100_000, stays: 2000 })).toMatchObject({
+    hold: 'no',
+    safeFromMin: null,
+    outstays: true,
+  });
+  expect(faults('hold', { tape: 'Q9', paint: 'dope', ageMinutes: 1 }).join()).toMatch(/^tape: /);
+});
+it('opening tells how it is closed, round or with corners, and on a model', () => {
+  expect(answer('opening', { use: 'hole', diameter: 120 })).toEqual({ closing: 'opening.disc', into: false, discMm: 130 });
+  expect(answer('opening', { use: 'gap', width: 900, height: 8 })).toEqual({ closing: 'opening.foam-strip', foamMm: 10, lengthMm: 900 });
+  expect(answer('opening', { use: 'window', width: 8, height: 6, scale: 72 })).toEqual({ closing: 'opening.pane', widthMm: 8, heightMm: 6 });
+  expect(faults('opening', { use: 'hole', diameter: 10, width: 5, height: 5 }).length).toBeGreaterThan(0);
+});
 it('dome answers on the limit', () => expect(answer('dome', { radius: 90, width: 18, fold: 0.005 })).toEqual({ pleatStrain: 0.005, lays: true, widestMm: 18 }));
 it('dew answers with and without a surface', () => {
   expect(answer('dew', { air: '23 °C', rh: '50%' })).toEqual({ dewPointC: expect.closeTo(12.02, 2), rhPercent: 50 });

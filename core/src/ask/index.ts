@@ -7,8 +7,10 @@ import { dew } from './dew';
 import { dome } from './dome';
 import { facets } from './facets';
 import { hide } from './hide';
+import { hold } from './hold';
 import { level } from './level';
 import { mix } from './mix';
+import { opening } from './opening';
 import { order } from './order';
 import { over } from './over';
 import { askQuestion, refuseAt, type Answer, type Question } from './question';
@@ -23,7 +25,26 @@ export { exampleInput, type Answer, type Question, type Sketch, type SketchStrok
 export type { Key } from './key';
 
 /** The questions of the Bench, in the order they are shown. */
-export const QUESTIONS: readonly Question[] = [bend, windows, hide, over, mix, order, bands, scale, stations, ring, cone, level, wrap, dew, facets, dome];
+export const QUESTIONS: readonly Question[] = [
+  bend,
+  hold,
+  windows,
+  hide,
+  over,
+  mix,
+  order,
+  opening,
+  bands,
+  scale,
+  stations,
+  ring,
+  cone,
+  level,
+  wrap,
+  dew,
+  facets,
+  dome,
+];
 
 /** The question with this name; undefined where there is none. */
 export const questionNamed = (name: string): Question | undefined => QUESTIONS.find((one) => one.name === name);

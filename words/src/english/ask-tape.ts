@@ -1,7 +1,8 @@
-import type { Fit } from '@lintrel/core';
+import type { Fit, Hold, OpeningSaid, OpeningUse, PaintSystemKey } from '@lintrel/core';
 import { counted } from '../table';
 import type { AnswerWords, AskWords } from '../ask';
 import type { Tongue } from '../tongue';
+import { OPENING_NAMES, SYSTEM_NAMES } from './names';
 
 /** What a bend does to a tape. */
 const VERDICTS: Readonly<Record<Fit['verdict'], Pick<AnswerWords, 'headline' | 'tone'>>> = {
@@ -213,4 +214,72 @@ const wrap: AskWords<{ lengthMm: number; overlapMm: number }> = {
 };
 
 /** Questions about tape and where it lies. */
-export const ASK_TAPE = { bend, facets, dome, cone, ring, level, bands, scale, stations, wrap };
+const HOLDS: Readonly<Record<Hold, string>> = { safe: 'It may lie there', test: 'Test pull first in a hidden place', no: 'It would take the paint with it' };
+
+const hold: AskWords<{
+  tape: string;
+  paint: PaintSystemKey;
+  hold: Hold;
+  deTack: number | null;
+  safeFromMin: number | null;
+  outstays: boolean;
+  staysMin: number;
+}> = {
+  title: 'May this tape go on that paint, now?',
+  about: 'By the kind of paint below, its age and how long the tape stays, at 23 °C. An estimate: a test pull in a hidden place has the last word.',
+  keys: { tape: 'Tape', paint: 'Paint below', ageMinutes: 'Its age now', stays: 'The tape stays' },
+  choices: (choice) => SYSTEM_NAMES[choice as PaintSystemKey] ?? choice,
+  answer: ({ hold: level, deTack, safeFromMin, outstays, staysMin }, { minutes }) => ({
+    headline: HOLDS[level],
+    tone: level === 'safe' ? (outstays ? 'caution' : 'good') : level === 'test' ? 'caution' : 'bad',
+    rows: [
+      ...(deTack ? [{ label: 'Safe without a test', value: `stuck to clean cloth ${deTack === 1 ? 'once' : `${deTack} times`} first` }] : []),
+      {
+        label: 'Safe as it is (estimate)',
+        value: safeFromMin === null ? 'never: take a gentler tape' : safeFromMin === 0 ? 'at any age that takes tape' : `from ${minutes(safeFromMin)} on`,
+      },
+      ...(outstays ? [{ label: 'Comes off clean', value: `no longer after ${minutes(staysMin)}: pull it sooner` }] : []),
+    ],
+  }),
+};
+
+const CLOSINGS: Readonly<Record<OpeningSaid['code'], string>> = {
+  'opening.foam': 'Foam, rolled sticky side out and pushed in',
+  'opening.foam-strip': 'Foam strip, laid in without stretching it',
+  'opening.disc': 'A disc, cut with a circle cutter',
+  'opening.pane': 'Tape over it, rub its rim, cut on a mat, put it back',
+  'opening.film': 'Edge tape just inside, film, a second tape over its edge',
+  'opening.back-mask': 'Tape inside the flange, sticky side out, cover stuck to it',
+};
+
+const opening: AskWords<{
+  closing: OpeningSaid['code'];
+  foamMm?: number;
+  lengthMm?: number;
+  discMm?: number;
+  into?: boolean;
+  widthMm?: number;
+  heightMm?: number;
+  tapeMm?: number;
+}> = {
+  title: 'Close an opening',
+  about: 'What stops a hole, a window, a gap or a jamb, and what to cut for it. Count what goes in, and what comes out.',
+  keys: { use: 'It is a', diameter: 'Diameter', width: 'Width', height: 'Height', scale: 'Scale, 1 to' },
+  ways: { round: 'Round', straight: 'With corners' },
+  choices: (choice) => OPENING_NAMES[choice as OpeningUse] ?? choice,
+  answer: ({ closing, foamMm, lengthMm, discMm, into, widthMm, heightMm, tapeMm }, { length, metres }) => ({
+    headline: CLOSINGS[closing],
+    tone: 'good',
+    rows: [
+      ...(foamMm === undefined ? [] : [{ label: 'Foam strip', value: length(foamMm) }]),
+      ...(lengthMm === undefined ? [] : [{ label: 'Cut it', value: `${length(lengthMm)} long` }]),
+      ...(discMm === undefined ? [] : [{ label: into ? 'Disc, into the recess' : 'Disc, over the rim', value: length(discMm) }]),
+      ...(widthMm === undefined || heightMm === undefined
+        ? []
+        : [{ label: closing === 'opening.pane' ? 'Pane' : 'Film', value: `${length(widthMm)} × ${length(heightMm)}` }]),
+      ...(tapeMm === undefined ? [] : [{ label: 'Tape', value: metres(tapeMm) }]),
+    ],
+  }),
+};
+
+export const ASK_TAPE = { bend, hold, opening, facets, dome, cone, ring, level, bands, scale, stations, wrap };

@@ -90,12 +90,13 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const { revision } = useJob();
   const now = useNow();
   const [resting, rest] = useRest();
-  const [asking, setAsking] = useState<'trouble' | 'touch' | 'over' | null>(null);
+  const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | null>(null);
   const { progress, plan } = sheet;
   const { next } = progress;
   const last = [...progress.doneAt].sort((a, b) => b[1] - a[1])[0];
   const lastStep = plan?.steps.find(({ id }) => id === last?.[0]);
-  const { say, caution, follow } = useWords();
+  const { say, caution, follow, text } = useWords();
+  const plugs = next?.kind === 'unplug' ? Number(next.say.values.plugs) : null;
   const total = plan?.toDo.length ?? 0;
   const early = progress.running.some((window) => window.step === next?.id && windowState(window, now) === 'before' && window.opens !== null);
   return (
@@ -116,16 +117,18 @@ function Running({ sheet }: { sheet: WorkSheet }) {
           {next ? (
             <BoothButton
               rank={early ? 'calm' : 'main'}
-              label="Done"
+              // What went in is counted out before its step is done.
+              label={plugs === null ? 'Done' : plugs === 1 ? 'The one plug is out' : phrase`All ${plugs} are out`}
               // What is still being sent does not hold up the next tap: it is kept, and goes behind it.
               disabled={resting}
               onPress={() => {
                 rest();
-                sheet.log('done', next.id);
+                sheet.log('done', next.id, plugs === null ? '' : text(phrase`Counted out: ${plugs} of ${plugs}.`));
               }}
               testID="done"
             />
           ) : null}
+          {plugs === null ? null : <BoothButton label="Not all of them" onPress={() => setAsking('missing')} testID="missing" />}
           {!next && progress.finishedAt === null ? (
             <BoothButton rank="main" label="Finish the job" onPress={() => sheet.log('finish', null)} testID="finish" />
           ) : null}
@@ -152,11 +155,12 @@ function Running({ sheet }: { sheet: WorkSheet }) {
         </View>
       ) : (
         <Ask
-          what={asking === 'trouble' ? 'What went wrong, and where?' : 'How does it feel?'}
+          what={QUESTIONS[asking]}
           feels={asking === 'touch' ? FEELS : []}
           onCancel={() => setAsking(null)}
           onSay={(note) => {
-            sheet.log(asking, (asking === 'touch' ? lastStep : next)?.id ?? null, note);
+            if (asking === 'missing') sheet.log('done', next?.id ?? null, text(phrase`Not all out: ${note}`));
+            else sheet.log(asking, (asking === 'touch' ? lastStep : next)?.id ?? null, note);
             setAsking(null);
           }}
         />
@@ -185,6 +189,13 @@ function Running({ sheet }: { sheet: WorkSheet }) {
     </ScrollView>
   );
 }
+
+/** What is asked when something is written down. */
+const QUESTIONS = {
+  trouble: 'What went wrong, and where?',
+  touch: 'How does it feel?',
+  missing: 'How many came out, and where may the rest be? The step is done once that is written down.',
+} as const;
 
 /** How the entries stand, in the line that is always there: what comes and goes stands below the buttons and moves none of them. */
 function standing({ waiting, refused }: WorkSheet): string {

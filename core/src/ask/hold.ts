@@ -1,0 +1,37 @@
+import { dwellMinutes, REFERENCE_AIR } from '../drying';
+import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
+import { deTackFor, filmBond, holdOn, tapeGrip, type Hold } from '../masking';
+import { typicalMarks } from '../over';
+import { halved } from '../units';
+import { choiceKey, minutesKey, optional, shelfKey } from './key';
+import { question, refuseAt } from './question';
+
+/** Two hundred years are older than any finish. */
+const MOST_AGE = 105_000_000;
+
+export const hold = question({
+  name: 'hold',
+  keys: {
+    tape: shelfKey('V6', 'tapes'),
+    paint: choiceKey('can-enamel', PAINT_SYSTEM_KEYS),
+    ageMinutes: minutesKey('1440', 0, MOST_AGE),
+    stays: optional(minutesKey('300'), 300),
+  },
+  ways: [],
+  answer: ({ tape: code, paint, ageMinutes, stays }, shelf) => {
+    const tape = shelf.tapes.find((one) => one.code === code);
+    if (!tape) return refuseAt('tape', { code: 'ask.no-tape', values: { code: code as string, codes: shelf.tapes.map((one) => one.code) } });
+    const [system, age, staysMin] = [paint as PaintSystemKey, ageMinutes as number, stays as number];
+    const share = staysMin / dwellMinutes(tape.cleanHours, REFERENCE_AIR.airC);
+    // What counts is the film when the tape comes off.
+    const bondAt = (ageMin: number) => filmBond({ system, finish: null, ageMin: ageMin + staysMin, onBarePlastic: false }, REFERENCE_AIR);
+    const level = (ageMin: number): Hold => holdOn(bondAt(ageMin), tapeGrip(tape, share));
+    const marks = typicalMarks(system, REFERENCE_AIR);
+    const full = Math.max(marks.throughMin, marks.cureMin ?? 0);
+    const safeFromMin = level(0) === 'safe' ? 0 : level(full) === 'safe' ? halved(0, full, 60, (ageMin) => level(ageMin) !== 'safe') : null;
+    return {
+      ok: true,
+      value: { tape: tape.code, paint: system, hold: level(age), deTack: deTackFor(bondAt(age), tape, share), safeFromMin, outstays: share > 1, staysMin },
+    };
+  },
+});

@@ -1,0 +1,29 @@
+import { closingOf } from '../masking';
+import { OPENING_USES, type OpeningUse, type ZoneShape } from '../surface';
+import { isModelScale } from '../units';
+import { choiceKey, lengthKey, numberKey, optional } from './key';
+import { question } from './question';
+
+export const opening = question({
+  name: 'opening',
+  keys: {
+    use: choiceKey('hole', OPENING_USES),
+    diameter: lengthKey('120'),
+    width: lengthKey('500'),
+    height: lengthKey('300'),
+    scale: optional(numberKey('1', 1, 1000), 1),
+  },
+  ways: [
+    { name: 'round', keys: ['diameter'] },
+    { name: 'straight', keys: ['width', 'height'] },
+  ],
+  answer: ({ use, diameter, width, height, scale }) => {
+    const at = { along: 0, above: 0 };
+    const shape: ZoneShape =
+      diameter === undefined ? { kind: 'window', at, width: width as number, height: height as number, corner: 0 } : { kind: 'round', at, diameter };
+    const of = { kind: 'opening' as const, id: 'opening', name: '', datum: 'base', use: use as OpeningUse, shape };
+    const { code, values } = closingOf(of, null, 1, isModelScale(scale as number));
+    const { opening: _, parts: __, count: ___, ...figures } = values;
+    return { ok: true, value: { closing: code, ...figures } };
+  },
+});
