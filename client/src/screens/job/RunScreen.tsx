@@ -128,7 +128,9 @@ function Running({ sheet }: { sheet: WorkSheet }) {
               testID="done"
             />
           ) : null}
-          {plugs === null ? null : <BoothButton label={plugs === 1 ? 'It is missing' : 'Not all of them'} onPress={() => setAsking('missing')} testID="missing" />}
+          {plugs === null ? null : (
+            <BoothButton label={plugs === 1 ? 'It is missing' : 'Not all of them'} onPress={() => setAsking('missing')} testID="missing" />
+          )}
           {!next && progress.finishedAt === null ? (
             <BoothButton rank="main" label="Finish the job" onPress={() => sheet.log('finish', null)} testID="finish" />
           ) : null}
