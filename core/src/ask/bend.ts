@@ -1,7 +1,7 @@
 import { closedRing } from '../units';
 import { layRoundBend, type BodySide } from '../tape';
 import { choiceKey, lengthKey, optional, shareKey, shelfKey } from './key';
-import { question, refuseAt } from './question';
+import { noTape, question } from './question';
 
 /** Half of what is drawn of the bend, radians: enough to see it bend, and no more than fits. */
 const HALF_TURN = Math.PI / 4;
@@ -30,7 +30,7 @@ export const bend = question({
   answer: ({ radius, body, tape: code, width, stretch, fold }, shelf) => {
     const tape =
       code === undefined ? { widthMm: width as number, stretch: stretch as number, fold: fold as number } : shelf.tapes.find((one) => one.code === code);
-    if (!tape) return refuseAt('tape', { code: 'ask.no-tape', values: { code: code as string, codes: shelf.tapes.map((one) => one.code) } });
+    if (!tape) return noTape(code as string, shelf);
     return { ok: true, value: { ...layRoundBend(radius as number, tape, body as BodySide), radiusMm: radius as number, widthMm: tape.widthMm, body } };
   },
   sketch: ({ radiusMm, widthMm, innerRadiusMm }) => {

@@ -3,24 +3,21 @@ import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
 import { deTackFor, filmBond, holdOn, tapeGrip, type Hold } from '../masking';
 import { typicalMarks } from '../over';
 import { halved } from '../units';
-import { choiceKey, minutesKey, optional, shelfKey } from './key';
-import { question, refuseAt } from './question';
-
-/** Two hundred years are older than any finish. */
-const MOST_AGE = 105_000_000;
+import { ageKey, choiceKey, minutesKey, optional, shelfKey } from './key';
+import { noTape, question } from './question';
 
 export const hold = question({
   name: 'hold',
   keys: {
     tape: shelfKey('V6', 'tapes'),
     paint: choiceKey('can-enamel', PAINT_SYSTEM_KEYS),
-    ageMinutes: minutesKey('1440', 0, MOST_AGE),
+    ageMinutes: ageKey('1440'),
     stays: optional(minutesKey('300'), 300),
   },
   ways: [],
   answer: ({ tape: code, paint, ageMinutes, stays }, shelf) => {
     const tape = shelf.tapes.find((one) => one.code === code);
-    if (!tape) return refuseAt('tape', { code: 'ask.no-tape', values: { code: code as string, codes: shelf.tapes.map((one) => one.code) } });
+    if (!tape) return noTape(code as string, shelf);
     const [system, age, staysMin] = [paint as PaintSystemKey, ageMinutes as number, stays as number];
     const share = staysMin / dwellMinutes(tape.cleanHours, REFERENCE_AIR.airC);
     // What counts is the film when the tape comes off.

@@ -233,3 +233,9 @@ export const ratioKey = (example: string): Key<readonly number[]> =>
     const sound = parts.length <= 4 && parts.every((part) => part.ok && part.value > 0 && part.value <= 100);
     return sound ? understood(parts.map((part) => (part.ok ? part.value : 0))) : refused({ code: 'ask.not-ratio', values: { text: text.trim() } });
   });
+
+/** Two hundred years are older than any finish. */
+const MOST_AGE_MIN = 105_000_000;
+
+/** Age of a film, minutes. */
+export const ageKey = (example: string): Key<number> => minutesKey(example, 0, MOST_AGE_MIN);

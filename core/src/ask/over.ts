@@ -1,11 +1,8 @@
 import { REFERENCE_AIR } from '../drying';
 import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
 import { mayGoOver, typicalMarks, type OverAnswer, type OverSaid } from '../over';
-import { choiceKey, minutesKey, numberKey, optional } from './key';
+import { ageKey, choiceKey, numberKey, optional } from './key';
 import { box, question } from './question';
-
-/** Two hundred years are older than any finish. */
-const MOST_AGE = 105_000_000;
 
 interface OverGiven extends Record<string, unknown> {
   readonly lower: PaintSystemKey;
@@ -22,7 +19,7 @@ export const over = question({
   keys: {
     lower: choiceKey('can-enamel', PAINT_SYSTEM_KEYS),
     upper: choiceKey('can-lacquer', PAINT_SYSTEM_KEYS),
-    ageMinutes: minutesKey('180', 0, MOST_AGE),
+    ageMinutes: ageKey('180'),
     build: optional(numberKey('30', 0.1, 5000, 'µm')),
   },
   ways: [],

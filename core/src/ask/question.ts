@@ -129,3 +129,6 @@ export function exampleInput(of: Question, way: Way | undefined = of.ways[0]): R
     .filter((name) => !way?.keys.includes(name));
   return Object.fromEntries(Object.entries(of.keys).flatMap(([name, key]) => (hidden.includes(name) ? [] : [[name, key.example]])));
 }
+
+/** Refuses a tape that is not on the shelf. */
+export const noTape = (code: string, { tapes }: Shelf) => refuseAt('tape', { code: 'ask.no-tape', values: { code, codes: tapes.map((one) => one.code) } });

@@ -1,6 +1,7 @@
-import { boxOf, crossing, distance, insideRing, type Point, isClosed, pathCrossings, pieceOf, pointAt, withDistances, type Path } from '../curves';
+import { boxOf, crossing, insideRing, type Point, pathCrossings, pieceOf, pointAt, withDistances, type Path } from '../curves';
 import type { Skin } from '../surface';
 import { TOLERANCE } from '../units';
+import { meetsItself } from './wrap';
 
 /** A line with its ends run on. */
 export interface LongerLine {
@@ -16,7 +17,7 @@ export interface LongerLine {
  */
 export function runOn(path: Path, skin: Skin, ends: { readonly start: boolean; readonly end: boolean }): LongerLine {
   const [first, last] = [path[0]!, path.at(-1)!];
-  if (isClosed(path) || meetsRound(skin, first, last)) return { path, before: 0, after: 0 };
+  if (meetsItself(path, skin)) return { path, before: 0, after: 0 };
   const before = ends.start ? skin.onward(first, false).reverse() : [];
   const after = ends.end ? skin.onward(last, true) : [];
   if (before.length + after.length === 0) return { path, before: 0, after: 0 };
@@ -28,10 +29,6 @@ export function runOn(path: Path, skin: Skin, ends: { readonly start: boolean; r
   const tail = after.length > 0 ? withDistances([{ ...last, curvature: 0 }, ...after]).map((point) => ({ ...point, at: point.at + end })) : [];
   return { path: [...lead, ...own, ...tail], before: lead.length, after: tail.length };
 }
-
-/** True for a line that goes once round a part and meets itself, though its ends lie apart on the sheet. */
-const meetsRound = ({ seam }: Skin, first: Point, last: Point): boolean =>
-  seam !== null && [-1, 1].some((count) => distance(seam.unwound(last, count), first) < 1e-3);
 
 /**
  * Stops one end of a line on another line: cut there, or run straight on to it.

@@ -1,4 +1,4 @@
-import { pieceOf, type Path, type Point } from '../curves';
+import { distance, isClosed, pieceOf, type Path, type Point } from '../curves';
 import type { Seam, Skin } from '../surface';
 import { halved } from '../units';
 
@@ -66,4 +66,10 @@ function turnsAtDistance(path: Path, around: readonly number[], at: number, seam
   const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
   const guess = around[next - 1]! + share * (around[next]! - around[next - 1]!);
   return seam.even ? guess : seam.turnsAt({ x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) }, guess);
+}
+
+/** True for a line that ends where it starts: on the sheet, or once round a part, where its ends lie apart on the sheet. */
+export function meetsItself(path: Path, { seam }: Pick<Skin, 'seam'>): boolean {
+  const [first, last] = [path[0]!, path.at(-1)!];
+  return isClosed(path) || (seam !== null && [-1, 1].some((count) => distance(seam.unwound(last, count), first) < 1e-3));
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { PAINT_SYSTEM_KEYS, typicalFigures } from '../finish';
-import { deTackFor, filmBond, holdOn, NO_FILM, tapeGrip, type FilmBelow } from '.';
+import { deTackFor, filmBond, holdOn, tapeGrip, type FilmBelow } from '.';
 
 const air = { airC: 23, rhPercent: 50, movement: 'normal' as const };
 const film = (system: FilmBelow['system'], ageH: number, onBarePlastic = false): FilmBelow => ({ system, finish: null, ageMin: ageH * 60, onBarePlastic });
@@ -21,7 +21,7 @@ describe('how strongly a film holds', () => {
     ['varnish', 400, 20],
   ])('%s after %d h: %d N/25 mm', (system, ageH, newtons) => expect(bond(system, ageH)).toBeCloseTo(newtons, 6));
   it('on bare plastic airbrush acrylic holds less than half', () => expect(bond('air-acrylic', 100, true)).toBe(4));
-  it('where nothing is, nothing comes off', () => expect(holdOn(filmBond(NO_FILM, air), tapeGrip({ adhesionN25: 9 }, 1))).toBe('safe'));
+  it('where nothing is, nothing comes off', () => expect(holdOn(bond(null, 0), tapeGrip({ adhesionN25: 9 }, 1))).toBe('safe'));
   it('grows with age, slower in the cold, and never above its full hold', () => {
     fc.assert(
       fc.property(

@@ -13,14 +13,11 @@ export interface FilmBelow {
   readonly system: PaintSystemKey | null;
   /** Its own figures where it is on the shelf; typical ones of its system else. */
   readonly finish: Pick<Finish, 'flashMin' | 'touchMin' | 'throughMin' | 'recoat' | 'cureH' | 'activationKj' | 'referenceBuildUm'> | null;
-  /** How old it is when the tape is laid. */
+  /** How old it is at the moment that counts: when the tape comes off. */
   readonly ageMin: number;
   /** True where airbrush acrylic stands on bare plastic, with no primer between. */
   readonly onBarePlastic: boolean;
 }
-
-/** Nothing that could come off. */
-export const NO_FILM: FilmBelow = { system: null, finish: null, ageMin: 0, onBarePlastic: false };
 
 /**
  * How strongly a film holds to what is below it at an age, N/25 mm: half of its full hold when it is dry through, all of it when it has cured.

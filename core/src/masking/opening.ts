@@ -123,4 +123,3 @@ export const CLOSED_WITH: Readonly<Record<OpeningSaid['code'], 'foam' | 'film' |
   'opening.film': 'film',
   'opening.back-mask': 'tape',
 };
-export type ClosedWith = (typeof CLOSED_WITH)[OpeningSaid['code']];

@@ -89,7 +89,7 @@ function withDoubts({ rank: _, ...choice }: Candidate, wish: TapeWish, suiting: 
  */
 export function longestClean(shelf: readonly Tape[], wish: TapeWish): number {
   const suiting = shelf.filter((tape) => suits(tape, wish) && tape.minApplyC <= wish.surfaceC).sort((a, b) => b.cleanHours - a.cleanHours);
-  const following = (tapes: readonly Tape[]) => tapes.find((tape) => follows(fitted(tape, wish).fit));
+  const following = (tapes: readonly Tape[]) => tapes.find((tape) => follows(fitOf(tape, wish)));
   return (following(suiting.filter((tape) => makesIt(tape, wish))) ?? following(suiting))?.cleanHours ?? Infinity;
 }
 
@@ -111,38 +111,46 @@ function suits(tape: Tape, wish: TapeWish): boolean {
 export const dwellShare = ({ cleanHours }: Tape, { staysMin, airC }: TapeWish): number => staysMin / dwellMinutes(cleanHours, airC);
 
 /**
- * The best of the tapes that follow; null where none does.
+ * The best of the tapes that follow; null where none does. They are led along the line in the order they would be chosen, until one follows.
  * A lesser edge is there for the sake of what lies below: where no tape with the edge that is wanted makes the bend, the run is split there.
  */
 function bestOf(tapes: readonly Tape[], wish: TapeWish): Candidate | null {
   const straight = wish.samples.every(({ curvature }) => Math.abs(curvature) < 1e-7);
   const kinds: readonly TapeKind[] = KINDS[!wish.crisp ? 'rough' : straight ? 'straight' : 'curved'][wish.model ? 'model' : 'full'];
-  const place = ({ kind }: Tape) => (kinds.includes(kind) ? kinds.indexOf(kind) : kinds.length);
-  const wanted = tapes.some((tape) => makesIt(tape, wish));
-  const following = tapes.map((tape) => fitted(tape, wish)).filter(({ fit }) => follows(fit));
-  if (wanted && !following.some(({ tape }) => makesIt(tape, wish))) return null;
-  const best = following.sort(
-    (a, b) => a.rank - b.rank || place(a.tape) - place(b.tape) || effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || byText(a.tape.code, b.tape.code),
-  );
-  return best[0] ?? null;
+  const placeOf = ({ kind }: Tape) => (kinds.includes(kind) ? kinds.indexOf(kind) : kinds.length);
+  const standing = tapes.map((tape) => ({ tape, ...standingOf(tape, wish), place: placeOf(tape) })).sort((a, b) => a.rank - b.rank || a.place - b.place);
+  const alike = new Map<string, typeof standing>();
+  for (const one of standing) alike.set(`${one.rank} ${one.place}`, [...(alike.get(`${one.rank} ${one.place}`) ?? []), one]);
+  for (const group of alike.values()) {
+    const best = group
+      .map(({ place: _, ...one }) => ({ ...one, fit: fitOf(one.tape, wish) }))
+      .filter(({ fit }) => follows(fit))
+      .sort((a, b) => effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || byText(a.tape.code, b.tape.code))[0];
+    if (!best) continue;
+    const wanted = makesIt(best.tape, wish) ? [] : tapes.filter((tape) => makesIt(tape, wish));
+    return wanted.length === 0 || wanted.some((tape) => follows(fitOf(tape, wish))) ? best : null;
+  }
+  return null;
 }
 
-function fitted(tape: Tape, wish: TapeWish): Candidate {
+const fitOf = (tape: Tape, { samples, side }: TapeWish): Fit => fitAlong(tape, samples, side);
+
+/** How a tape stands to what lies below and to the edge that is wanted, wherever its line goes. */
+function standingOf(tape: Tape, wish: TapeWish): Pick<Candidate, 'hold' | 'deTack' | 'rank'> {
   const share = dwellShare(tape, wish);
-  const bare = holdOn(wish.bondN25, tapeGrip(tape, share));
   const deTack = deTackFor(wish.bondN25, tape, share) ?? 0;
-  const hold = deTack > 0 ? 'safe' : bare;
+  const hold = deTack > 0 ? 'safe' : holdOn(wish.bondN25, tapeGrip(tape, share));
   const lesser = lesserEdge(tape, wish);
   // A clean edge on a safe tape, the same once it has lost some grip, then lesser edges that are safe; what needs a test; what lifts paint.
   const rank = hold === 'safe' ? 2 * lesser + (deTack > 0 ? 1 : 0) : hold === 'test' ? 6 + lesser : 9 + lesser;
-  return { tape, fit: fitAlong(tape, wish.samples, wish.side), hold, deTack, rank };
+  return { hold, deTack, rank };
 }
 
-const effort = ({ fit }: Candidate): number => (fit.stretch <= RULE_OF_THUMB.easyStretch ? 0 : 1);
+const effort = ({ fit }: Pick<Candidate, 'fit'>): number => (fit.stretch <= RULE_OF_THUMB.easyStretch ? 0 : 1);
 
 /** Of tapes that all fail, the one that bends most: narrow and stretchy; one with the edge that is wanted, if there is. */
 function tightestFollower(tapes: readonly Tape[], wish: TapeWish): Candidate {
   const stiffness = ({ widthMm, stretch, fold }: Tape) => widthMm / (stretch + fold);
   const softest = theFirst([...tapes].sort((a, b) => lesserEdge(a, wish) - lesserEdge(b, wish) || stiffness(a) - stiffness(b) || byText(a.code, b.code)));
-  return fitted(softest, wish);
+  return { tape: softest, fit: fitOf(softest, wish), ...standingOf(softest, wish) };
 }

@@ -1,6 +1,6 @@
 import { boxOf, corners, isClosed, ringArea, type Path } from '../curves';
 import { holdOn, tapeGrip } from '../masking';
-import type { Tape } from '../tape';
+import { follows, type Tape } from '../tape';
 import { RULE_OF_THUMB } from '../units';
 import { dwellShare, type TapeChoice, type TapeWish } from './choose';
 
@@ -24,7 +24,7 @@ const CRUMB_MM = 2;
  */
 export function cutOutFor(shelf: readonly Tape[], piece: Path, wish: TapeWish, choice: TapeChoice | null): CutOut | null {
   if (!isClosed(piece) || wish.exactWidthMm !== null) return null;
-  const tapeable = choice !== null && (choice.fit.verdict === 'lays' || choice.fit.verdict === 'stretch') && choice.tape.widthMm > CRUMB_MM;
+  const tapeable = choice !== null && follows(choice.fit) && choice.tape.widthMm > CRUMB_MM;
   if (tapeable && corners(piece).length < MANY_CORNERS) return null;
   const inside = ringArea(piece) > 0 === (wish.side === 'left');
   const margin = RULE_OF_THUMB.cutMargin;

@@ -1,6 +1,6 @@
-import { distance, isClosed, pieceOf, type Path, ringArea } from '../curves';
+import { isClosed, pieceOf, type Path, ringArea } from '../curves';
 import type { Arrangement } from '../areas';
-import { lineCode as codeOfLine, type ResolvedLine } from '../lines';
+import { lineCode as codeOfLine, meetsItself, type ResolvedLine } from '../lines';
 import type { EdgeClass, Hold } from '../masking';
 import type { Skin } from '../surface';
 import type { BendSample, Fit, LineSide, Tape, TapeKind } from '../tape';
@@ -211,9 +211,11 @@ const cutFrom = ({ film, inside, lengthMm }: CutOut, others: string | null): Lai
   doubts: [],
 });
 
+/** What both ends of a tape are longer than its edge, mm. */
+const tailsOf = ({ model }: TapeWish): number => 2 * (model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full);
+
 function laidOf(choice: TapeChoice, piece: Path, line: ResolvedLine, strip: number | null, { skin }: MaskedPart, wish: TapeWish): Laid {
   const { tape, fit, hold, doubts } = choice;
-  const tail = wish.model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full;
   return {
     tape: tape.code,
     tapeKind: tape.kind,
@@ -223,7 +225,7 @@ function laidOf(choice: TapeChoice, piece: Path, line: ResolvedLine, strip: numb
     worstAt: fit.worstAt,
     worstRadiusMm: fit.worstRadiusMm,
     cleanHours: tape.cleanHours,
-    tapeMm: (piece.at(-1)!.at - piece[0]!.at) / (1 + fit.stretch) + 2 * tail,
+    tapeMm: (piece.at(-1)!.at - piece[0]!.at) / (1 + fit.stretch) + tailsOf(wish),
     hold,
     techniques: techniquesFor({ ...choice, piece, crosses: line.crosses, folds: skin.folds, oneTapeWide: strip !== null, closed: meetsItself(piece, skin) }),
     doubts,
@@ -232,7 +234,6 @@ function laidOf(choice: TapeChoice, piece: Path, line: ResolvedLine, strip: numb
 
 /** Where the shelf has no tape for it. */
 function byHand(wish: TapeWish, strip: number | null): Laid {
-  const tail = wish.model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full;
   const none: Doubt = strip === null ? { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } } : plainly('doubt.none-for-strip');
   return {
     tape: null,
@@ -243,17 +244,11 @@ function byHand(wish: TapeWish, strip: number | null): Laid {
     worstAt: null,
     worstRadiusMm: null,
     cleanHours: Infinity,
-    tapeMm: wish.samples.at(-1)!.at - wish.samples[0]!.at + 2 * tail,
+    tapeMm: wish.samples.at(-1)!.at - wish.samples[0]!.at + tailsOf(wish),
     hold: null,
     techniques: [plainly('technique.by-hand')],
     doubts: [none],
   };
-}
-
-/** True for a piece that goes round and comes to where it began, though on the sheet of a round part its ends lie apart. */
-function meetsItself(piece: Path, { seam }: Pick<Skin, 'seam'>): boolean {
-  const [first, last] = [piece[0]!, piece.at(-1)!];
-  return isClosed(piece) || (seam !== null && [-1, 1].some((count) => distance(seam.unwound(last, count), first) < 1e-2));
 }
 
 /** Room for a tape on the covered side: the width of a strip, else about that of the narrowest area behind it. */
