@@ -1,9 +1,9 @@
 // Random jobs of every kind of work: parts of all surfaces, finishes of all systems, all schools, air from frost to summer.
 import { SHIPPED_FINISHES, SCHOOLS, type Finish } from './finish';
-import { emptyDesign, SHIPPED_SHELF, type Design, type Part, type PartAreaChoice, type PresentAt } from './job';
+import { emptyDesign, RIM_KINDS, SHIPPED_SHELF, type Design, type Part, type PartAreaChoice, type PresentAt, type Rim } from './job';
 import type { TrimLine } from './lines';
 import { workOutParts, type WorkStore } from './setout';
-import type { Feature, Surface } from './surface';
+import { skinOf, type Feature, type Surface } from './surface';
 import { AIR_MOVEMENTS } from './drying';
 import { WISHES } from './units';
 
@@ -177,8 +177,31 @@ function joined(parts: readonly Part[], roll: Dice): Part[] {
       ...part,
       features: [...(part.features ?? []), ...(roll.chance(0.3) ? [coarse] : [])],
       ...(index > 0 && roll.chance(0.4) ? { attached: [parts[index - 1]!.id] } : {}),
+      ...rimsOf(part, parts, roll),
     };
   });
+}
+
+/** What lies beyond some of the edges of a part. */
+function rimsOf({ id, surface }: Part, parts: readonly Part[], { chance, of }: Dice): Pick<Part, 'rims'> {
+  if (chance(0.5)) return {};
+  const others = parts.filter((part) => part.id !== id).map((part) => part.id);
+  const rims = skinOf(surface).edges.flatMap((_, edge): Rim[] => {
+    if (chance(0.4)) return [];
+    const part = others.length > 0 && chance(0.4) ? of(others) : undefined;
+    const beyond = of(RIM_KINDS);
+    switch (beyond) {
+      case 'butt':
+        return [{ beyond, edge, ...(part === undefined ? {} : { part }) }];
+      case 'gap':
+        return [{ beyond, edge, width: of([4, 12, 40]), depth: 30, ...(part === undefined ? {} : { part }) }];
+      case 'goes-on':
+        return part === undefined ? [] : [{ beyond, edge, part }];
+      default:
+        return [{ beyond, edge }];
+    }
+  });
+  return rims.length === 0 ? {} : { rims };
 }
 
 /** Some areas are in something else now. */

@@ -3,6 +3,7 @@ import { phrase } from '@lintrel/words';
 import { memo, useId, type ReactNode } from 'react';
 import { Circle, Defs, G, Path, Pattern, Polygon, Text } from 'react-native-svg';
 import { colour, font } from '@/theme/theme';
+import { BeyondBands, EdgeTargets, type DrawnEdges } from './Edges';
 import { Arrow, EFFECT_DRAWN, PaintPatterns, RunShape } from './Masking';
 import { areaPath, boxRound, openPath, placeOfCode, ringPath } from './path';
 import { firstStrokes } from './strokes';
@@ -34,6 +35,8 @@ interface PartPictureProps {
   readonly onArea?: (code: string) => void;
   readonly onLine?: (id: string) => void;
   readonly codes?: 'areas' | 'lines' | 'none';
+  /** What lies beyond its edges. */
+  readonly edges?: DrawnEdges;
   /** Datums and features are shown where lines are set out. */
   readonly help?: boolean;
 }
@@ -67,6 +70,7 @@ export const PartPicture = memo(function PartPicture({
   onArea,
   onLine,
   codes = 'none',
+  edges,
   help = false,
   mmPerDp,
 }: PartPictureProps & { mmPerDp: number }) {
@@ -81,6 +85,7 @@ export const PartPicture = memo(function PartPicture({
         </Pattern>
         <PaintPatterns id={hatch} mmPerDp={mmPerDp} />
       </Defs>
+      {edges ? <BeyondBands part={part} edges={edges} mmPerDp={mmPerDp} /> : null}
       {part.areas.map((area) => (
         <AreaShape
           key={area.code}
@@ -106,6 +111,7 @@ export const PartPicture = memo(function PartPicture({
       {arrows.map((arrow, index) => (
         <Arrow key={index} arrow={arrow} mmPerDp={mmPerDp} />
       ))}
+      {edges ? <EdgeTargets part={part} edges={edges} mmPerDp={mmPerDp} /> : null}
       {spot ? (
         <G>
           <Circle cx={spot[0]} cy={spot[1]} r={9 * mmPerDp} fill="none" stroke={colour.sheet} strokeWidth={5 * mmPerDp} />

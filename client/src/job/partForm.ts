@@ -99,10 +99,11 @@ const refused = (faults: readonly Fault[]): PartRead => ({
 
 /** Leaves out what says nothing: no features, a part that was never placed. */
 function withoutDefaults(part: Record<string, unknown>): Record<string, unknown> {
-  const { features, pose, attached, ...rest } = part;
+  const { features, pose, attached, rims, ...rest } = part;
   return {
     ...rest,
     ...(Array.isArray(attached) && attached.length > 0 ? { attached } : {}),
+    ...(Array.isArray(rims) && rims.length > 0 ? { rims } : {}),
     ...(Array.isArray(features) && features.length > 0 ? { features } : {}),
     ...(JSON.stringify(pose) === JSON.stringify(HOME_POSE) ? {} : { pose }),
   };

@@ -1,9 +1,10 @@
 import { linesBehind, type TrimLine } from '../lines';
-import { featureFault, placedFeatures, surfaceFaults, type SurfaceSaid } from '../surface';
+import { featureFault, placedFeatures, skinOf, surfaceFaults, type SurfaceSaid } from '../surface';
 import { MOST, MOST_FAULTS, type PartId } from '../units';
 import { finishesNamed, type Design } from './design';
 import { pathText, type Fault } from './fault';
 import type { Part } from './part';
+import { rimPart } from './rim';
 import type { DesignSaid } from './says';
 import type { Shelf } from './shelf';
 
@@ -56,7 +57,8 @@ function partFaults(part: Part, design: Design, at: Keys): Fault[] {
   const features = part.features ?? [];
   return [
     ...surfaceFaults(part.surface).map(({ keys, why }) => fault([...at, 'surface', ...keys], why)),
-    ...rimFaults(part, [...at, 'features']),
+    ...cornerFaults(part, [...at, 'features']),
+    ...rimFaults(part, design, [...at, 'rims']),
     ...repeated(part.datums, [...at, 'datums'], 'id'),
     ...repeated(part.lines, [...at, 'lines'], 'id'),
     ...repeated(features, [...at, 'features'], 'id'),
@@ -73,13 +75,32 @@ function partFaults(part: Part, design: Design, at: Keys): Fault[] {
 }
 
 /** The first feature with which the rims of a part have more corners than are worked out. */
-function rimFaults({ features = [], datums }: Part, at: Keys): Fault[] {
+function cornerFaults({ features = [], datums }: Part, at: Keys): Fault[] {
   let corners = 0;
   const placed = placedFeatures(features, datums);
   const first = placed.find(({ ring }) => (corners += ring?.length ?? 0) > MOST.rimCorners);
   if (!first) return [];
   const index = features.findIndex(({ id }) => id === first.id);
   return [fault([...at, index], { code: 'design.rim-corners', values: { most: MOST.rimCorners } })];
+}
+
+/** Rims at edges the part does not have, told twice, or leading nowhere. */
+function rimFaults(part: Part, { parts }: Design, at: Keys): Fault[] {
+  const { id, rims = [], opposite } = part;
+  if (rims.length === 0) return [];
+  const { surface } = (opposite?.follows && parts.find((one) => one.id === opposite.of)) || part;
+  const edges = surfaceFaults(surface).length > 0 ? Infinity : skinOf(surface).edges.length;
+  return rims.flatMap((rim, index) => {
+    const { edge } = rim;
+    const other = rimPart(rim);
+    const twice = rims.findIndex((one) => one.edge === edge) < index;
+    return [
+      ...(edge < edges ? [] : [fault([...at, index, 'edge'], { code: 'design.no-edge', values: { edge, edges } })]),
+      ...(twice ? [fault([...at, index, 'edge'], { code: 'design.rim-twice', values: { edge } })] : []),
+      ...(other === id ? [fault([...at, index, 'part'], { code: 'design.rim-itself', values: {} })] : []),
+      ...(other === null || parts.some((one) => one.id === other) ? [] : [fault([...at, index, 'part'], { code: 'design.no-part', values: { part: other } })]),
+    ];
+  });
 }
 
 function referenceFaults(line: TrimLine, at: Keys, datums: ReadonlySet<string>): Fault[] {

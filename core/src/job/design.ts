@@ -93,6 +93,8 @@ export const newestDesignSchema = v.strictObject({
   scheme: schemeSchema,
   /** Areas on which something else is now than on the rest of their part. */
   presentAt: v.optional(listOf(presentAtSchema, 'areas', 500)),
+  /** What the parts belong to, where it stays clean as a whole: film that covers it, m². Left out: typical of its kind. */
+  bodyM2: v.optional(numberBetween(0.001, 5000, 'm²')),
   /** Other schemes kept to compare with. */
   others: v.optional(listOf(schemeSchema, 'schemes', 9)),
   choices: choicesSchema,

@@ -2,5 +2,6 @@ export * from './check';
 export * from './design';
 export * from './fault';
 export * from './part';
+export * from './rim';
 export * from './shelf';
 export * from './says';

@@ -3,6 +3,7 @@ import * as v from 'valibot';
 import { PAINT_SYSTEM_KEYS } from '../finish';
 import { lineSchema } from '../lines';
 import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
+import { rimPart, rimSchema } from './rim';
 import { byText, colourText, idText, listOf, nameText, numberBetween, oneOf, wholeBetween, yesOrNo, type FinishId, type PartId } from '../units';
 
 /** What a part is made of. */
@@ -55,6 +56,8 @@ export const partSchema = v.strictObject({
   opposite: v.optional(v.strictObject({ of: idText<PartId>(), follows: yesOrNo() })),
   /** Other parts it is attached to while the work is done: they are in reach of its spray. It is enough that one names the other. */
   attached: v.optional(listOf(idText<PartId>(), 'parts', 49)),
+  /** What lies beyond its edges; an edge that is left out is free. */
+  rims: v.optional(listOf(rimSchema, 'edges', 500)),
   /** What is done with it; left out: painted. */
   treatment: v.optional(oneOf(['paint', 'blend', 'leave'])),
 });
@@ -102,12 +105,12 @@ function behind(id: string, byId: ReadonlyMap<string, Part>): string[] {
   return [id, ...[...found].sort(byText)];
 }
 
-/** Parts each part is attached to, both ways; detached ones are left out. */
-export function attachedParts(parts: readonly Pick<Part, 'id' | 'attached'>[]): ReadonlyMap<string, readonly string[]> {
+/** Parts each part is attached to, both ways, or meets at a rim; detached ones are left out. */
+export function attachedParts(parts: readonly Pick<Part, 'id' | 'attached' | 'rims'>[]): ReadonlyMap<string, readonly string[]> {
   const found = new Map<string, Set<string>>();
   const join = (one: string, other: string) => found.set(one, (found.get(one) ?? new Set()).add(other));
-  for (const { id, attached = [] } of parts)
-    for (const other of attached) {
+  for (const { id, attached = [], rims = [] } of parts)
+    for (const other of [...attached, ...rims.flatMap((rim) => rimPart(rim) ?? [])]) {
       join(id, other);
       join(other, id);
     }

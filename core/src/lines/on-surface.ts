@@ -6,7 +6,7 @@ import type { Skin } from '../surface';
  * @param path distances and bends as on the drawing
  * @returns distances in mm on the skin, geodesic curvature; the same path where the drawing is true
  */
-export function onTrueSurface(path: Path, { metric }: Skin): Path {
+export function onTrueSurface(path: Path, { metric }: Pick<Skin, 'metric'>): Path {
   if (!metric) return path;
   let at = 0;
   return path.map((point, index): PathPoint => {
@@ -16,4 +16,4 @@ export function onTrueSurface(path: Path, { metric }: Skin): Path {
 }
 
 /** Length on the skin of a short straight piece of its drawing, mm. */
-export const trueLength = ({ metric }: Skin, from: Point, to: Point): number => (metric ? metric.lengthOf(from, to) : distance(from, to));
+export const trueLength = ({ metric }: Pick<Skin, 'metric'>, from: Point, to: Point): number => (metric ? metric.lengthOf(from, to) : distance(from, to));

@@ -1,3 +1,4 @@
+export * from './beyond';
 export * from './edge-class';
 export * from './hold';
 export * from './mask';

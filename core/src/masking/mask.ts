@@ -6,8 +6,8 @@ import { UNDER, type Standing } from './standing';
 /** Areas of all parts, and where two of them meet. */
 export interface MaskProblem {
   readonly areas: readonly MaskArea[];
-  /** Indices into the areas; the two lie on one part. */
-  readonly borders: readonly { readonly a: number; readonly b: number }[];
+  /** Indices into the areas; the two lie on one part, or meet at a rim. `oneWay`: an edge only where `a` is the open one. */
+  readonly borders: readonly { readonly a: number; readonly b: number; readonly rim?: boolean; readonly oneWay?: boolean }[];
   /** Parts each part is attached to, both ways. */
   readonly attached: ReadonlyMap<string, readonly string[]>;
 }
@@ -35,7 +35,7 @@ export interface MaskEdge {
   readonly strip: boolean;
 }
 
-/** An area that no paint may reach, on a part that is sprayed. */
+/** An area that no paint may reach: on a part that is sprayed, or beside what is rolled or brushed. */
 export interface MaskCover {
   readonly area: number;
   /** `tape`: one tape is as wide as it is; `drape`: paper or film. */
@@ -69,12 +69,13 @@ export function maskOf({ areas, borders, attached }: MaskProblem, { open, painte
   const beside = new Set<number>();
   const edges: MaskEdge[] = [];
   const strips = new Map<number, boolean>();
-  borders.forEach(({ a, b }, border) => {
-    if (open[a] === open[b]) return;
+  borders.forEach(({ a, b, rim, oneWay }, border) => {
+    if (open[a] === open[b] || (oneWay && !open[a])) return;
     const [free, closed] = open[a] ? [a, b] : [b, a];
     beside.add(closed);
     const one = edgeClass(areas[free]!, areas[closed]!, painted[closed]!);
-    const strip = areas[closed]!.strip !== null;
+    // The one tape over a strip makes its lines; at a rim it ends.
+    const strip = areas[closed]!.strip !== null && !rim;
     if (strip) strips.set(closed, (strips.get(closed) ?? false) || one === 'crisp');
     edges.push({ border, free, closed, class: one, laid: strip ? laid(closed) : edgeLaid(free, closed), strip });
   });
@@ -82,7 +83,7 @@ export function maskOf({ areas, borders, attached }: MaskProblem, { open, painte
   areas.forEach(({ part }, index) => open[index] && sprayed.add(part));
   const covers: MaskCover[] = [];
   areas.forEach(({ part }, area) => {
-    if (open[area] || !sprayed.has(part) || (drips && !beside.has(area))) return;
+    if (open[area] || !(drips ? beside.has(area) : sprayed.has(part))) return;
     const strip = strips.get(area);
     covers.push({ area, by: strip === undefined ? 'drape' : 'tape', crisp: strip ?? false, laid: laid(area) });
   });

@@ -51,8 +51,8 @@ export function closingOf({ name, shape, use }: Opening, part: string | null, al
   const [narrow, wide] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)];
   const rimMm = rimOf(shape);
   if (use === 'jamb') return { code: 'opening.back-mask', values: { ...named, tapeMm: rimMm } };
-  const foamMm = FOAM_MM.find((size) => size > narrow);
-  if (use === 'gap' && foamMm !== undefined) return { code: 'opening.foam-strip', values: { ...named, foamMm, lengthMm: wide } };
+  const foamMm = foamFor(narrow);
+  if (use === 'gap' && foamMm !== null) return { code: 'opening.foam-strip', values: { ...named, foamMm, lengthMm: wide } };
   if (use === 'window' && model) return { code: 'opening.pane', values: { ...named, widthMm, heightMm } };
   if (use === 'hole' && wide <= LARGEST_FOAMED) return { code: 'opening.foam', values: { ...named, ...rolled(wide) } };
   const overlap = model ? OVERLAP.model : OVERLAP.full;
@@ -79,10 +79,13 @@ export function closedAlike(closings: readonly OpeningSaid[]): OpeningSaid[] {
   });
 }
 
+/** Foam strip one size over a gap, mm across; null where none is so thick. */
+export const foamFor = (gapMm: number): number | null => FOAM_MM.find((size) => size > gapMm) ?? null;
+
 /** Foam for a hole: one piece of the next size up, or the thickest wound up until it fills it. Source: area of the hole over the thickness. */
 function rolled(holeMm: number): { readonly foamMm: number; readonly lengthMm: number } {
-  const one = FOAM_MM.find((size) => size > holeMm);
-  if (one !== undefined) return { foamMm: one, lengthMm: SHORTEST_FOAM };
+  const one = foamFor(holeMm);
+  if (one !== null) return { foamMm: one, lengthMm: SHORTEST_FOAM };
   const thickest = FOAM_MM[FOAM_MM.length - 1]!;
   return { foamMm: thickest, lengthMm: Math.max(SHORTEST_FOAM, cutUp((Math.PI * holeMm * holeMm) / (4 * thickest))) };
 }
@@ -113,6 +116,9 @@ function rimOf(shape: ZoneShape): number {
     return sum + Math.hypot(next.along - point.along, next.above - point.above);
   }, 0);
 }
+
+/** What foam strip is called among materials. */
+export const FOAM = 'foam';
 
 /** What closes an opening is made of. */
 export const CLOSED_WITH: Readonly<Record<OpeningSaid['code'], 'foam' | 'film' | 'tape'>> = {

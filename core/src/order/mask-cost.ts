@@ -1,7 +1,7 @@
 import type { FinishMethod } from '../finish';
 import { RULE_OF_THUMB, type PartId } from '../units';
 import type { OrderArea, OrderProblem, TapeEdge } from './problem';
-import { maskOf, type StageMask } from '../masking';
+import { BEYOND, maskOf, type StageMask } from '../masking';
 import type { Progress } from './progress';
 
 /** What a length of masking costs. */
@@ -98,26 +98,37 @@ export function maskCost({ areas, borders, model }: OrderProblem, { edges, cover
 export interface Drape {
   readonly sizeM2: number;
   readonly pieces: number;
+  /** What of it hangs loose over something larger, m². */
+  readonly bagM2: number;
 }
 
-const NO_DRAPE: Drape = { sizeM2: 0, pieces: 0 };
-const together = (one: Drape, other: Drape): Drape => ({ sizeM2: one.sizeM2 + other.sizeM2, pieces: one.pieces + other.pieces });
+export const NO_DRAPE: Drape = { sizeM2: 0, pieces: 0, bagM2: 0 };
+export const together = (one: Drape, other: Drape): Drape => ({
+  sizeM2: one.sizeM2 + other.sizeM2,
+  pieces: one.pieces + other.pieces,
+  bagM2: one.bagM2 + other.bagM2,
+});
 
 /** What covers an area. */
-export const drapeOver = ({ sizeM2, count }: Pick<OrderArea, 'sizeM2' | 'count'>): Drape => ({ sizeM2, pieces: count });
+export const drapeOver = ({ sizeM2, bagM2 = 0, count }: Pick<OrderArea, 'sizeM2' | 'bagM2' | 'count'>): Drape => ({ sizeM2, pieces: count, bagM2 });
 
 /** Paper along an edge, against drips. */
-export const dripPaper = ({ lengthM, pieces }: Pick<TapeEdge, 'lengthM' | 'pieces'>): Drape => ({ sizeM2: lengthM * RULE_OF_THUMB.dripStripM, pieces });
+export const dripPaper = ({ lengthM, pieces }: Pick<TapeEdge, 'lengthM' | 'pieces'>): Drape => ({
+  sizeM2: lengthM * RULE_OF_THUMB.dripStripM,
+  pieces,
+  bagM2: 0,
+});
 
 /** What covers a part whole: one piece each. */
 export function wholeDrape(areas: OrderProblem['areas'], part: PartId): Drape {
-  const own = areas.filter((area) => area.part === part);
-  return { sizeM2: own.reduce((sum, { sizeM2 }) => sum + sizeM2, 0), pieces: own[0]?.count ?? 0 };
+  const own = areas.filter((area) => area.part === part && area.area !== BEYOND);
+  return { sizeM2: own.reduce((sum, { sizeM2 }) => sum + sizeM2, 0), pieces: own[0]?.count ?? 0, bagM2: 0 };
 }
 
 /** Minutes to hang paper or film, and to take it away. Source: rules of thumb. */
-export const drapeMin = ({ sizeM2, pieces }: Drape): number => sizeM2 * RULE_OF_THUMB.drapePerSquareMetre + pieces * RULE_OF_THUMB.drapePerPiece;
-export const uncoverMin = ({ sizeM2, pieces }: Drape): number => sizeM2 * RULE_OF_THUMB.uncoverPerSquareMetre + pieces * RULE_OF_THUMB.uncoverPerPiece;
+export const drapeMin = ({ sizeM2, pieces, bagM2 }: Drape): number =>
+  (sizeM2 - bagM2) * RULE_OF_THUMB.drapePerSquareMetre + bagM2 * RULE_OF_THUMB.bagPerSquareMetre + pieces * RULE_OF_THUMB.drapePerPiece;
+export const uncoverMin = ({ sizeM2, pieces }: Pick<Drape, 'sizeM2' | 'pieces'>): number => sizeM2 * RULE_OF_THUMB.uncoverPerSquareMetre + pieces * RULE_OF_THUMB.uncoverPerPiece;
 
 const costs = new WeakMap<TapeEdge, EdgeCost[]>();
 

@@ -36,7 +36,7 @@ export function ownMasks(
   // What goes over it later decides when it comes off: any time as far as this film is asked.
   const outer = [...split.outer].map(([part, of]): KeptMask => ({ ...made(of), part }));
   const wholes = mask.wholes.length === 0 ? null : made({ ...mask, edges: [], covers: [] });
-  if (split.inner.covers.length === 0) return { own: null, outer, wholes };
+  if (split.inner.covers.length + split.inner.edges.length === 0) return { own: null, outer, wholes };
   const own = made(split.inner);
   return { own: { ...own, ...pullingOf(problem, times, split.inner, own.pullMin, lastCoatMin - laidAt), latestMin: times.latestMin }, outer, wholes };
 }

@@ -31,7 +31,7 @@ export interface PricedBorder {
   readonly paper: Drape;
 }
 
-/** What one part holds: no border leads from one part to another. */
+/** What one part holds. A border that leads from one part to another stands with neither: bounds do without it. */
 export interface PartTable {
   readonly areas: readonly number[];
   readonly edges: readonly PricedBorder[];
@@ -120,7 +120,7 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
     part,
     parts: partNames.map((_, number) => ({
       areas: part.flatMap((one, area) => (one === number ? [area] : [])),
-      edges: edges.filter(({ a }) => part[a] === number),
+      edges: edges.filter(({ a, b }) => part[a] === number && part[b] === number),
       finishes: own.reduce((bits, finish, area) => (part[area] === number && finish >= 0 ? bits | (1 << finish) : bits), 0),
     })),
     beside: besideEach(areas.length, borders),

@@ -28,6 +28,8 @@ export interface OrderArea {
   /** How many alike, and all of them together. */
   readonly count: number;
   readonly sizeM2: number;
+  /** What of it is covered loosely, by film hung over it; left out: nothing. */
+  readonly bagM2?: number;
   /** Metres along it where it is a line so narrow that it is brushed along; null for any other area. */
   readonly narrowM: number | null;
   /** What shows now, `#rrggbb`. */
@@ -52,6 +54,10 @@ export interface OrderBorder extends TapeEdge {
   /** Indices into the areas. */
   readonly a: number;
   readonly b: number;
+  /** True where an area meets what is beyond its part. */
+  readonly rim?: boolean;
+  /** True where it is masked only while `a` is painted; left out: both ways. */
+  readonly oneWay?: boolean;
 }
 
 /** What a person insists on. */

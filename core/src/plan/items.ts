@@ -1,58 +1,34 @@
 import { dwellMinutes } from '../drying';
-import { CLOSED_WITH, closingOf, filmBond } from '../masking';
-import type { Substrate } from '../job';
+import { CLOSED_WITH, closingOf } from '../masking';
 import {
   drapeMin,
   drapeOver,
   dripPaper,
+  NO_DRAPE,
   rememberedEdge,
-  startProgress,
+  together,
   uncoverMin,
   wholeDrape,
   type Drape,
-  type KeptMask,
   type Sequence,
   type StageCost,
 } from '../order';
 import { stageRuns, type MaskedPart, type Run } from '../runs';
-import { RULE_OF_THUMB, sumOf, type SessionId, type ItemId } from '../units';
+import { RULE_OF_THUMB } from '../units';
+import { bondUnder, namer, offAfter, sessionsOf, tapeStays, type Common, type CommonOn, type Namer } from './item-frame';
 import { meansOf, type StageSource } from './means';
-import type { CoverItem, Item, LineItem, PlugItem } from './types';
+import { rimItems } from './rim-items';
+import type { CoverItem, Item, LineItem, PlugItem, RimItem } from './types';
 
 /** What is laid for one stage. */
 export interface StageItems {
   readonly plugs: readonly PlugItem[];
   readonly lines: readonly LineItem[];
+  readonly rims: readonly RimItem[];
   readonly covers: readonly CoverItem[];
   /** How long its tapes come off clean, at least; minutes from when they are laid. Infinity: nothing is laid. */
   readonly cleanMin: number;
 }
-
-/** Sessions of a sequence: finish, with `#2` when it comes a second time. */
-export function sessionsOf({ stages }: Pick<Sequence, 'stages'>): SessionId[] {
-  return stages.map(({ finish }, index) => {
-    const times = stages.slice(0, index + 1).filter((one) => one.finish === finish).length;
-    return (times === 1 ? finish : `${finish}#${times}`) as SessionId;
-  });
-}
-
-/** Names of items: what is laid for a stage, one after the other; a name that comes twice ends in `/2`. */
-type Namer = (...what: readonly string[]) => ItemId;
-
-function namer(session: SessionId): Namer {
-  const taken = new Map<string, number>();
-  return (...what) => {
-    const name = [session, ...what].join('/');
-    const times = (taken.get(name) ?? 0) + 1;
-    taken.set(name, times);
-    return (times === 1 ? name : `${name}/${times}`) as ItemId;
-  };
-}
-
-/** What all items of a stage have in common. */
-type Common = Pick<Item, 'stage' | 'hold'>;
-/** The same with when it comes off, by the area it lies on; null: it lies on a whole part. */
-type CommonOn = (area: number | null) => Common & Pick<Item, 'until'>;
 
 /** Everything laid for a stage. */
 export function itemsOf(sequence: Sequence, index: number, source: StageSource): StageItems {
@@ -66,56 +42,21 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   const runs = stageRuns(maskedParts(sequence, index, source), meansOf(source));
   const commonOn: CommonOn = (area) => ({ ...common, until: untilOf(area === null ? index : offAfter(sequence, index, area)) });
   const lines = runs.map((run, place) => lineItem(run, `R${place + 1}`, commonOn, source, name));
-  const covers = coverItems(stage, source, lines, name, commonOn);
+  const rims = rimItems(sequence, index, source, name, commonOn);
+  const covers = coverItems(stage, source, [...lines, ...rims.map(({ item }) => item)], name, commonOn);
+  const laid = [...runs.map(({ cleanHours }, place) => ({ cleanHours, item: lines[place]! })), ...rims];
   return {
     plugs: plugItems(sequence, index, source, name, { ...common, until: untilOf(end) }),
     lines,
+    rims: rims.map(({ item }) => item),
     covers,
     // Masks that stay on for later coats are asked for how long they last when they come off.
-    cleanMin: runs.reduce((least, { cleanHours }, place) => {
-      const own = lines[place]!.until.stage === index + 1 || stage.keep;
+    cleanMin: laid.reduce((least, { cleanHours, item }) => {
+      const own = item.until.stage === index + 1 || stage.keep;
       return own ? Math.min(least, dwellMinutes(cleanHours, design.climate.airC)) : least;
     }, Infinity),
   };
 }
-
-/** The mask of a stage that lies on an area; null where none does. */
-const maskOn = ({ pulling, outer }: StageCost, area: number): KeptMask | null =>
-  [...outer, ...(pulling ? [pulling] : [])].find(
-    ({ mask }) => mask.covers.some((cover) => cover.area === area) || mask.edges.some(({ closed }) => closed === area),
-  ) ?? null;
-
-/**
- * The stage after which a mask of a stage comes off, by index.
- * @param area what it covers; null: what comes off with the stage's own masks
- */
-export function offAfter({ stages }: Pick<Sequence, 'stages'>, index: number, area: number | null): number {
-  const mask = area === null ? stages[index]!.pulling : maskOn(stages[index]!, area);
-  const off = mask ? stages.findIndex(({ pulled }) => pulled?.masks.includes(mask)) : index;
-  return off < 0 ? stages.length - 1 : off;
-}
-
-/** How long tape of a stage on an area stays, from when it is laid until it is off, minutes. */
-function tapeStays(sequence: Sequence, index: number, area: number): number {
-  const mask = maskOn(sequence.stages[index]!, area);
-  return mask ? sequence.stages[offAfter(sequence, index, area)]!.after.clock - mask.laidAt : 0;
-}
-
-/** How strongly what is under a tape of a stage holds when the tape comes off. */
-function bondUnder(sequence: Sequence, index: number, area: number, { problem, works, design, starts }: StageSource): number {
-  const before = index === 0 ? startProgress(problem) : sequence.stages[index - 1]!.after;
-  const laidAt = maskOn(sequence.stages[index]!, area)?.laidAt ?? before.clock;
-  const off = laidAt + tapeStays(sequence, index, area);
-  const { presentSystem, presentAgeMin } = problem.areas[area]!;
-  const film = before.films[area];
-  if (!film) return filmBond({ system: presentSystem, finish: null, ageMin: presentAgeMin + off, onBarePlastic: false }, problem.air);
-  const { part } = works[starts.areas.findLastIndex((start) => start <= area)]!;
-  const onBarePlastic = presentSystem === null && PLASTICS.has(part.substrate) && design.scheme.primer === undefined;
-  return filmBond({ system: film.finish.system, finish: film.finish, ageMin: off - film.at, onBarePlastic }, problem.air);
-}
-
-/** What airbrush paint holds to only poorly without a primer. */
-const PLASTICS: ReadonlySet<Substrate> = new Set(['styrene', 'resin', 'print']);
 
 /** The edges a stage lays, part by part. */
 function maskedParts(sequence: Sequence, index: number, source: StageSource): MaskedPart[] {
@@ -194,8 +135,8 @@ function lineItem(run: Run, code: string, commonOn: CommonOn, { works, problem, 
 /** Paper or film over what no tape covers alone, onto the tape round it; and over attached parts in reach, whole. */
 function coverItems(
   { mask }: StageCost,
-  { works, problem, starts: { areas: starts } }: StageSource,
-  lines: readonly LineItem[],
+  { works, problem }: StageSource,
+  tapes: readonly (LineItem | RimItem)[],
   name: Namer,
   commonOn: CommonOn,
 ): CoverItem[] {
@@ -212,14 +153,22 @@ function coverItems(
     const fresh = mask.drips ? mask.edges.filter((edge) => edge.closed === area && edge.laid === 'now') : [];
     if (by !== 'drape' || (mask.drips ? fresh.length === 0 : laid !== 'now')) return [];
     const papers = mask.drips ? fresh.map(({ border }) => dripPaper(problem.borders[border]!)) : [drapeOver(problem.areas[area]!)];
-    const drape = { sizeM2: sumOf(papers, ({ sizeM2 }) => sizeM2), pieces: sumOf(papers, ({ pieces }) => pieces) };
-    const part = starts.findLastIndex((start) => start <= area);
-    const { part: of, areaIds, arrangement } = works[part]!;
-    const own = area - starts[part]!;
-    const id = areaIds[own]!;
+    const { part: id, area: of } = problem.areas[area]!;
+    const { part, arrangement, areaIds } = works.find((work) => work.part.id === id)!;
+    const own = areaIds.indexOf(of);
     const round = new Set(arrangement.borders.filter(({ left, right }) => left === own || right === own).map(({ line }) => line));
-    const after = lines.filter((line) => line.part === of.id && round.has(line.line)).map((line) => line.id);
-    return [{ ...commonOn(area), ...draped(drape), id: name(of.id, 'cover', id), part: of.id, area: id, count: of.count, after }];
+    const under = tapes.filter((tape) => (tape.kind === 'rim' ? tape.on === problem.areas[area]!.id : tape.part === id && round.has(tape.line)));
+    return [
+      {
+        ...commonOn(area),
+        ...draped(papers.reduce(together, NO_DRAPE)),
+        id: name(id, 'cover', of),
+        part: id,
+        area: of,
+        count: part.count,
+        after: under.map((tape) => tape.id),
+      },
+    ];
   });
   const wholes = mask.wholes.flatMap((part): CoverItem[] => {
     const of = works.find((work) => work.part.id === part)?.part;

@@ -1,14 +1,16 @@
-import { byText } from '../units';
+import { FOAM } from '../masking';
+import { byText, sumOf } from '../units';
 import type { StageItems } from './items';
-import type { Item, LineItem, Plan, PlanLists, StagePlan, TapeNeed } from './types';
+import type { FoamNeed, Item, LineItem, Plan, PlanLists, RimItem, StagePlan, TapeNeed } from './types';
 
 /** What to have ready, all stages together. */
 export function listsOf(stages: readonly StagePlan[], items: readonly StageItems[]): PlanLists {
-  const lines = items.flatMap((one) => one.lines);
+  const lines = items.flatMap((one) => [...one.lines, ...one.rims]);
   const drape = stages.map(({ number }, index) => ({ stage: number, sizeM2: items[index]!.covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0) }));
   return {
     tape: tapeNeeds(lines),
     drape: drape.filter(({ sizeM2 }) => sizeM2 > 0),
+    foam: foamNeeds(items),
     plugs: plugsByPart(items.flatMap((one) => one.plugs)),
     paint: stages.map(({ number, finish, paint }) => ({ stage: number, finish, ml: paint.ml })),
     shopping: lines.filter(({ material }) => material === null).map(({ id }) => id),
@@ -22,14 +24,33 @@ export function plugsByPart(plugs: readonly Pick<Item, 'part' | 'count'>[]): Pla
   return [...counts].map(([part, count]) => ({ part, count }));
 }
 
-function tapeNeeds(lines: readonly LineItem[]): TapeNeed[] {
+function tapeNeeds(lines: readonly (LineItem | RimItem)[]): TapeNeed[] {
   const needs = new Map<string, { pieces: number; lengthM: number }>();
   for (const { material, lengthMm, count } of lines) {
-    if (material === null) continue;
+    if (material === null || material === FOAM) continue;
     const need = needs.get(material) ?? { pieces: 0, lengthM: 0 };
     needs.set(material, { pieces: need.pieces + count, lengthM: need.lengthM + (lengthMm / 1000) * count });
   }
   return [...needs].map(([tape, need]) => ({ tape, ...need })).sort((a, b) => b.lengthM - a.lengthM || byText(a.tape, b.tape));
+}
+
+/** Foam strip by its thickness: into gaps along rims, and into openings. */
+function foamNeeds(items: readonly StageItems[]): FoamNeed[] {
+  const pieces = [
+    ...items.flatMap(({ rims }) => rims.flatMap((rim) => (rim.material === FOAM ? [{ foamMm: rim.widthMm, lengthMm: rim.lengthMm, count: rim.count }] : []))),
+    ...items.flatMap(({ plugs }) =>
+      plugs.flatMap(({ closing, count }) => {
+        if (closing.code !== 'opening.foam' && closing.code !== 'opening.foam-strip') return [];
+        const { foamMm, lengthMm } = closing.values;
+        return [{ foamMm, lengthMm, count }];
+      }),
+    ),
+  ];
+  const sizes = [...new Set(pieces.map(({ foamMm }) => foamMm))].sort((a, b) => a - b);
+  return sizes.map((foamMm) => {
+    const own = pieces.filter((piece) => piece.foamMm === foamMm);
+    return { foamMm, pieces: sumOf(own, ({ count }) => count), lengthM: sumOf(own, ({ lengthMm, count }) => (lengthMm / 1000) * count) };
+  });
 }
 
 /** What is laid for a stage of a plan, in laying order. */
@@ -37,6 +58,9 @@ export const itemsIn = ({ items }: Pick<Plan, 'items'>, { number }: Pick<StagePl
 
 /** The tape edges laid for a stage of a plan, in laying order. */
 export const linesIn = (plan: Pick<Plan, 'items'>, stage: Pick<StagePlan, 'number'>): LineItem[] => itemsIn(plan, stage).filter(isLine);
+
+/** True for a piece of tape, along a line or a rim. */
+export const isTape = (item: Item): item is LineItem | RimItem => isLine(item) || (item.kind === 'rim' && item.material !== FOAM);
 
 /** True for a length of tape that makes an edge. */
 export const isLine = (item: Item): item is LineItem => item.kind === 'line' || item.kind === 'soft';

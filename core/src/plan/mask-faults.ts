@@ -1,7 +1,7 @@
 import { CLOSE, type Broken } from './broken';
 import { isLine, lyingIn } from './lists';
 import type { PartPlan } from '../setout';
-import type { LineItem, Plan, StagePlan } from './types';
+import type { Item, LineItem, Plan, StagePlan } from './types';
 import type { Step } from '../log';
 import { areaRef, type AreaId, type AreaRef, type ItemId, type PartId, twoOf } from '../units';
 
@@ -24,7 +24,22 @@ export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
       return made === 1 ? [] : [{ code: 'broken.edge', values: { stage: stage.number, line: border.line, fromMm: border.from, items: made } }];
     }),
   );
-  return [...bare, ...wrongly, ...unreached, ...edges];
+  return [...bare, ...wrongly, ...unreached, ...edges, ...rimFaults(stage, on, parts, open)];
+}
+
+/** Every stretch of a rim with paint on one of its sides alone is masked once. */
+function rimFaults({ number }: StagePlan, on: readonly Item[], parts: readonly PartPlan[], open: ReadonlySet<AreaRef>): Broken[] {
+  const rims = on.filter((item) => item.kind === 'rim');
+  return parts.flatMap((part) =>
+    part.rims.flatMap(({ edge, from, to, area, other, oneWay }): Broken[] => {
+      const own = open.has(areaRef(part.id, area));
+      const meets = own !== open.has(other) && (own || !oneWay);
+      const laid = rims.filter((item) => item.part === part.id && item.edge === edge && item.from < to - CLOSE && item.to > from + CLOSE);
+      // What was laid for an earlier stage may still be on where nothing meets any more.
+      if (meets ? laid.length === 1 : laid.every((item) => item.stage < number)) return [];
+      return [{ code: 'broken.edge', values: { stage: number, line: `${part.id}, edge ${edge + 1}`, fromMm: from, items: laid.length } }];
+    }),
+  );
 }
 
 /** Every attached part in reach that is not sprayed is under a cover, and no sprayed part is. */

@@ -4,6 +4,7 @@ import type { Preparation } from '../prepare';
 import type { MaskingMeans } from '../runs';
 import type { PartWork } from '../setout';
 import type { Starts } from './places';
+import type { RimPlace } from './rim-problem';
 
 /** What a plan is made from. */
 export interface StageSource {
@@ -13,6 +14,8 @@ export interface StageSource {
   readonly problem: OrderProblem;
   readonly starts: Starts;
   readonly preparation: Preparation;
+  /** Where its parts meet what is beyond them: the last of its borders, one each. */
+  readonly rims: readonly RimPlace[];
 }
 
 /** What there is to mask with. */

@@ -6,8 +6,10 @@ import type { BendClass, Layer, OrderArea, OrderBorder, OrderProblem, OrderRules
 import type { MaskEdge } from '../masking';
 import { preparationOf, type PartToPrepare, type Preparation } from '../prepare';
 import { longestCleanOn, oneTapeStrip } from '../runs';
-import { areaRef, isModelScale, largest, RULE_OF_THUMB, smallest, type FinishId } from '../units';
+import { areaRef, isModelScale, RULE_OF_THUMB, smallest, sumOf, type FinishId } from '../units';
+import { bendOf } from './bend-class';
 import { meansOf } from './means';
+import { longestCleanAtRim, rimProblem, type RimPlace } from './rim-problem';
 import { startsOf } from './places';
 import type { PartWork } from '../setout';
 
@@ -15,11 +17,13 @@ import type { PartWork } from '../setout';
 export interface JobProblem {
   readonly problem: OrderProblem;
   readonly preparation: Preparation;
+  /** Where its parts meet what is beyond them: the last of its borders, one each. */
+  readonly rims: readonly RimPlace[];
 }
 
 /** Puts the areas of all parts into one problem, in the order of the parts; they are prepared when its clock begins. */
 export function jobProblem(works: readonly PartWork[], design: Design, shelf: Shelf): JobProblem {
-  const found = unprepared(works, design, shelf);
+  const { rims, ...found } = unprepared(works, design, shelf);
   const starts = startsOf(works).areas;
   const preparation = preparationOf(
     works.map((work, index) => toPrepare(work, found, starts[index]!)),
@@ -29,7 +33,7 @@ export function jobProblem(works: readonly PartWork[], design: Design, shelf: Sh
     preparation.abrading.flatMap(({ places }) => places.map(({ part, area }) => starts[works.findIndex((work) => work.part.id === part)]! + area)),
   );
   const areas = found.areas.map((area, index) => ({ ...area, keyed: keyed.has(index), presentAgeMin: area.presentAgeMin + preparation.minutes }));
-  return { problem: { ...found, areas }, preparation };
+  return { problem: { ...found, areas }, preparation, rims };
 }
 
 /** The problem alone. */
@@ -49,7 +53,7 @@ function toPrepare({ part, arrangement, presents }: PartWork, { areas, finishes,
   };
 }
 
-function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): OrderProblem {
+function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): OrderProblem & Pick<JobProblem, 'rims'> {
   const finishes = finishesById(shelf);
   const areas: OrderArea[] = [];
   const borders: OrderBorder[] = [];
@@ -63,6 +67,14 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     if (openings > 0) plugs.set(work.part.id, openings);
   }
   const { scheme, choices } = design;
+  const methodsOf = (part: string) => {
+    const own = areas.flatMap((area) => (area.part === part && area.finish !== null ? [area.finish] : []));
+    const layers = own.length === 0 ? [] : [scheme.primer, scheme.clear];
+    return [...own, ...layers].flatMap((id) => (id === undefined ? [] : (finishes.get(id)?.method ?? [])));
+  };
+  const rims = rimProblem(works, areas, design, methodsOf);
+  areas.push(...rims.areas);
+  borders.push(...rims.borders);
   const layer = (finish: FinishId | undefined, left: (index: number) => boolean): Layer | null => {
     const over = areas.map((area, index) => area.finish !== null && !left(index));
     return finish && finishes.has(finish) && over.some(Boolean) ? { finish, areas: over } : null;
@@ -80,7 +92,8 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     model,
     school: choices.school,
     shortestHours: smallest(shelf.tapes.map(({ cleanHours }) => cleanHours)),
-    lastsH: lastingOn(works, design, shelf),
+    lastsH: lastingOn(works, design, shelf, rims.places),
+    rims: rims.places,
     wish: choices.wish ?? 'work',
     rules: orderRules(design, works, model),
     primer: layer(scheme.primer, () => false),
@@ -89,14 +102,17 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
 }
 
 /** How long the tapes of an edge last at best; looked up when it is asked for, each once. */
-function lastingOn(works: readonly PartWork[], design: Design, shelf: Shelf): OrderProblem['lastsH'] {
+function lastingOn(works: readonly PartWork[], design: Design, shelf: Shelf, rims: readonly RimPlace[]): OrderProblem['lastsH'] {
   const { areas, borders } = startsOf(works);
+  const firstRim = sumOf(works, ({ arrangement }) => arrangement.borders.length);
   const means = meansOf({ design, shelf });
   const known = new Map<string, number>();
   return (edge: MaskEdge) => {
     const key = `${edge.border} ${edge.closed} ${edge.class}`;
     const found = known.get(key);
     if (found !== undefined) return found;
+    const rim = rims[edge.border - firstRim];
+    if (rim) return longestCleanAtRim(rim, edge.class, means);
     const part = borders.findLastIndex((start) => start <= edge.border);
     const [border, free, closed] = [edge.border - borders[part]!, edge.free - areas[part]!, edge.closed - areas[part]!];
     const hours = longestCleanOn(works[part]!, { ...edge, border, free, closed }, means);
@@ -195,10 +211,7 @@ const onTexture = ({ crosses }: ResolvedLine, from: number, to: number): number 
 
 function bendClass(line: ResolvedLine, from: number, to: number): BendClass {
   if (line.crosses.some((one) => (one.kind === 'raised-row' || one.kind === 'crease') && one.to >= from && one.from <= to)) return 'features';
-  const worst = largest(line.pieces.flatMap((piece) => pieceOf(piece, from, to) ?? []).map(({ curvature }) => Math.abs(curvature)));
-  const radius = worst > 0 ? 1 / worst : Infinity;
-  if (radius > RULE_OF_THUMB.straightAboveMm) return 'straight';
-  return radius < RULE_OF_THUMB.tightBelowMm ? 'tight' : 'gentle';
+  return bendOf(line.pieces.flatMap((piece) => pieceOf(piece, from, to) ?? []));
 }
 
 const lengthOf = ({ lines }: PartWork, id: string): number =>

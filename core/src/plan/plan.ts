@@ -18,6 +18,7 @@ import { listsOf } from './lists';
 import { jobProblem, orderProblem } from './order-problem';
 import { partPlan, workOutSteps, type WorkStore } from '../setout';
 import { startsOf } from './places';
+import { rimsOfPart } from './rim-problem';
 import { stageSteps } from './stages';
 import { roundTheStages, withRound, type RoundTheStages } from './before-after';
 import { stepsOf } from './steps';
@@ -39,14 +40,14 @@ export const planJob = (design: Design, shelf: Shelf, store?: WorkStore): Plan =
  */
 export function* planSteps(design: Design, shelf: Shelf, store?: WorkStore): Generator<Plan['parts'] | void, Plan> {
   const works = yield* workOutSteps(design, store);
-  const { problem: asked, preparation } = jobProblem(works, design, shelf);
+  const { problem: asked, preparation, rims } = jobProblem(works, design, shelf);
   const { finishes } = asked;
-  const parts = works.map((work) => partPlan(work, finishes));
+  const parts = works.map((work, index) => partPlan(work, finishes, rimsOfPart(rims, index, asked)));
   const shown = rounded(parts);
   yield shown;
   const { problem, chosen, found, gap, price } = yield* chosenOrder(asked);
   const { stages, items } = chosen
-    ? yield* stageSteps(chosen, { works, design, shelf, problem, preparation, starts: startsOf(works) })
+    ? yield* stageSteps(chosen, { works, design, shelf, problem, preparation, starts: startsOf(works), rims })
     : { stages: [], items: [] };
   const steps = chosen ? stepsOf({ stages, items, sequence: chosen, parts, finishes, preparation, works, kind: design.kind, scale: design.scale }) : [];
   yield;
@@ -54,7 +55,7 @@ export function* planSteps(design: Design, shelf: Shelf, store?: WorkStore): Gen
     format: 'lintrel-plan',
     version: 2,
     stages,
-    items: items.flatMap(({ plugs, lines, covers }) => [...plugs, ...lines, ...covers]),
+    items: items.flatMap(({ plugs, lines, rims: along, covers }) => [...plugs, ...along, ...lines, ...covers]),
     steps,
     windows: windowsOf(steps),
     orders: summaries(problem, found, chosen, roundTheStages(preparation, problem)),

@@ -4,7 +4,8 @@ import type { Substrate } from '../job';
 import type { LineSaid } from '../lines';
 import type { RuleSays } from '../order';
 import type { OverAnswer, OverSaid } from '../over';
-import type { Doubt, SideSeen, Technique } from '../runs';
+import type { Doubt, RimBeyond, SideSeen, Technique } from '../runs';
+import type { EdgeName } from '../surface';
 import type { Cleaner, Grit } from '../prepare';
 import type { NoValues, SaidOf } from '../units';
 
@@ -47,6 +48,9 @@ export type LeakSaid = SaidOf<LeakSays>;
 /** Openings that are closed, or opened again: how many, by part, and how each is; plans from before do not tell how. */
 export type PlugValues = { readonly plugs: number; readonly places: readonly string[]; readonly closings?: readonly OpeningSaid[] };
 
+/** What is covered: areas, parts that are not sprayed, whole, and what is beyond the edges of parts. */
+export type CoverPlaces = { readonly places: Places; readonly wholes?: Places; readonly round?: Places; readonly roundM2?: number };
+
 /** What a step asks the hand to do. */
 export interface StepSays {
   readonly 'step.wait-tape-safe': NoValues;
@@ -73,9 +77,22 @@ export interface StepSays {
     /** What else is to be done on its way, in order; left out in plans from before. */
     readonly more?: readonly Technique[];
   };
-  /** `wholes`: parts that are not sprayed, covered whole. */
-  readonly 'step.cover': { readonly places: Places; readonly wholes?: Places; readonly reach?: Reach };
-  readonly 'step.uncover': { readonly places: Places };
+  /** What masks the rims of one part that are masked alike; left out of plans from before. */
+  readonly 'step.rim': {
+    readonly part: string | null;
+    /** Code of a tape, `foam`, or null: nothing on the shelf fits. */
+    readonly material: string | null;
+    readonly widthMm: number;
+    readonly beyond: RimBeyond;
+    readonly edges: readonly EdgeName[];
+    /** All pieces of one part together, and how many parts alike. */
+    readonly lengthMm: number;
+    readonly count: number;
+    readonly technique: Technique;
+    readonly more: readonly Technique[];
+  };
+  readonly 'step.cover': CoverPlaces & { readonly reach?: Reach };
+  readonly 'step.uncover': CoverPlaces;
   /** `finish` null: liquid mask. */
   readonly 'step.seal': { readonly finish: string | null; readonly places: Places; readonly dryMin: number };
   readonly 'step.gate': { readonly masked: boolean; readonly leaks?: readonly LeakSaid[] };

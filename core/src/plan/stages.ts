@@ -12,7 +12,8 @@ import {
   type Sequence,
   type StageCost,
 } from '../order';
-import { itemsOf, offAfter, sessionsOf, type StageItems } from './items';
+import { offAfter, sessionsOf } from './item-frame';
+import { itemsOf, type StageItems } from './items';
 import type { StageSource } from './means';
 import { placeOfArea } from './places';
 import { RULE_OF_THUMB } from '../units';
@@ -67,7 +68,7 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     open: refs(stage.open.flatMap((open, area) => (open ? [area] : []))),
     covered: refs(mask.covers.map(({ area }) => area)),
     coveredParts: mask.wholes,
-    items: [...own.plugs, ...own.lines, ...own.covers].map(({ id }) => id),
+    items: [...own.plugs, ...own.rims, ...own.lines, ...own.covers].map(({ id }) => id),
     pictures,
     tasks: tasksOf(finish, stage, source),
     paint: paintOf(finish, stage, source),

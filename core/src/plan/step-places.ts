@@ -1,11 +1,11 @@
 import { plugsByPart } from './lists';
-import { closedAlike, type MaskEdge } from '../masking';
+import { BEYOND, closedAlike, type MaskEdge } from '../masking';
 import type { PartWork } from '../setout';
 import { startsOf } from './places';
 import type { PartPlan } from '../setout';
 import type { CoverItem, PlugItem } from './types';
-import type { PlugValues } from './says';
-import type { AreaId, PartId } from '../units';
+import type { CoverPlaces, PlugValues } from './says';
+import { sumOf, type AreaId, type PartId } from '../units';
 
 /** Places part by part, named only where there is more than one part: `Deck A1, A3`. */
 export function placesOf(places: readonly { readonly part: PartId; readonly area: AreaId }[], parts: readonly PartPlan[]): string[] {
@@ -17,10 +17,15 @@ export function placesOf(places: readonly { readonly part: PartId; readonly area
 const namedByPart = (codes: ReadonlyMap<string, Iterable<string>>, parts: readonly PartPlan[]): string[] =>
   [...codes].map(([part, own]) => `${parts.length > 1 ? `${nameOf(parts, part)} ` : ''}${[...own].join(', ')}`);
 
-/** Places of covers: areas, and parts that are covered whole. */
-export function coverPlaces(covers: readonly CoverItem[], parts: readonly PartPlan[]): { readonly places: string[]; readonly wholes: string[] } {
-  const areas = covers.flatMap(({ part, area }) => (area === null ? [] : [{ part, area }]));
-  return { places: placesOf(areas, parts), wholes: covers.flatMap(({ part, area }) => (area === null ? [nameOf(parts, part)] : [])) };
+/** Places of covers: areas, parts that are covered whole, and parts whose surroundings are covered, with the film that takes. */
+export function coverPlaces(covers: readonly CoverItem[], parts: readonly PartPlan[]): CoverPlaces {
+  const areas = covers.flatMap(({ part, area }) => (area === null || area === BEYOND ? [] : [{ part, area }]));
+  const round = covers.filter(({ area }) => area === BEYOND);
+  return {
+    places: placesOf(areas, parts),
+    ...(round.length === 0 ? {} : { round: round.map(({ part }) => nameOf(parts, part)), roundM2: sumOf(round, ({ sizeM2 }) => sizeM2) }),
+    wholes: covers.flatMap(({ part, area }) => (area === null ? [nameOf(parts, part)] : [])),
+  };
 }
 
 /** Lines of edges, by their borders among those of all parts: `Deck 2, 5`. */

@@ -14,7 +14,8 @@ import type { PartPlan, PartWork } from '../setout';
 import type { AfterCode, Reach, SafetyCode, StepSaid } from './says';
 import { clockFrom, inOrder, type Draft, type StepClock, stepId } from './step-clock';
 import { coverPlaces, linesOf, nameOf, placesOf, plugValues } from './step-places';
-import type { Item, LineItem, PrepareTask, StagePlan } from './types';
+import { rimSay, rimsAlike } from './rim-steps';
+import type { Item, LineItem, PrepareTask, RimItem, StagePlan } from './types';
 
 /** What the steps are written from. */
 export interface StepSource {
@@ -43,7 +44,7 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
   const { sequence, items, parts, finishes } = source;
   const cost = sequence.stages[stage.number - 1]!;
   const finish = finishes.get(stage.finish) as Finish;
-  const { plugs, lines, covers } = items[stage.number - 1]!;
+  const { plugs, rims, lines, covers } = items[stage.number - 1]!;
   const clock = clockFrom(stage.startMin, stage.session, stage.number);
   const { add, pass } = clock;
   const tasks = (answer: PrepareTask['answer']) => stage.tasks.filter((task) => task.answer === answer);
@@ -58,6 +59,10 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
   if (plugs.length > 0) {
     const ids = plugs.map(({ id }) => id);
     add('plug', null, layMinOf(plugs), { code: 'step.plug', values: plugValues(plugs, parts) }, { items: ids });
+  }
+  for (const [index, alike] of rimsAlike(rims).entries()) {
+    const ids = alike.map(({ id }) => id);
+    add('lay', ids[0]!, layMinOf(alike), rimSay(alike, parts), { part: alike[0]!.part, items: ids, after: index === 0 ? mayLie : [] });
   }
   lines.forEach((line, index) =>
     add('lay', line.id, line.layMin, laySay(line, parts), { part: line.part, items: [line.id], after: index === 0 ? mayLie : [] }),
@@ -206,13 +211,17 @@ function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: St
     'uncover',
     null,
     stage.uncoverMin,
-    { code: 'step.uncover', values: { places: Object.values(coverPlaces(off, parts)).flat() } },
+    { code: 'step.uncover', values: coverPlaces(off, parts) },
     { items: off.map(({ id }) => id) },
   );
 }
 
 const linesOfAll = ({ items }: StepSource): LineItem[] => items.flatMap(({ lines }) => lines);
-const tapesOff = (stage: StagePlan, source: StepSource): LineItem[] => comingOff(stage, linesOfAll(source));
+const tapesOff = (stage: StagePlan, { items }: StepSource): (LineItem | RimItem)[] =>
+  comingOff(
+    stage,
+    items.flatMap(({ rims, lines }) => [...rims, ...lines]),
+  );
 
 /** Of what was laid, what comes off after a stage, the last laid first. */
 const comingOff = <I extends Item>({ number, hands }: StagePlan, items: readonly I[]): I[] =>

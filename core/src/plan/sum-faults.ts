@@ -1,7 +1,7 @@
 import type { Step } from '../log';
 import { sumOf } from '../units';
 import { CLOSE, type Broken } from './broken';
-import { isLine } from './lists';
+import { isTape } from './lists';
 import type { Plan } from './types';
 
 /** The sums shown are the sums of their parts. */
@@ -73,7 +73,7 @@ export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken
   const tape = told(
     'tape',
     sumOf(lists.tape, ({ lengthM }) => lengthM),
-    sumOf(items.filter(isLine), (item) => (item.material === null ? 0 : (item.lengthMm / 1000) * item.count)),
+    sumOf(items.filter(isTape), (item) => (item.material === null ? 0 : (item.lengthMm / 1000) * item.count)),
   );
   return [...perStage, ...whole, ...tape];
 }

@@ -4,7 +4,8 @@ import type { Step } from '../log';
 import type { EdgeClass, Hold, OpeningSaid } from '../masking';
 import type { ReasonSaid, SequenceFigures } from '../order';
 import type { OverAnswer, OverSaid } from '../over';
-import type { Doubt, LaidHow, SideSeen } from '../runs';
+import type { Doubt, LaidHow, RimBeyond, SideSeen } from '../runs';
+import type { EdgeName } from '../surface';
 import type { PartPlan } from '../setout';
 import type { Fit, LineSide, TapeKind } from '../tape';
 import type { Wish, AreaId, FeatureId, FinishId, LineId, PartId, SessionId, TapeCode, AreaRef, ItemId } from '../units';
@@ -95,10 +96,33 @@ export interface LineItem extends ItemBase {
   readonly worstRadiusMm: number | null;
 }
 
+/** What masks a stretch of a rim: tape on what is beyond, or foam in a gap. */
+export interface RimItem extends ItemBase {
+  readonly kind: 'rim';
+  /** Code in the lay list of its stage: E1, E2 … */
+  readonly code: string;
+  /** Which edge of its part, and what lies beyond. */
+  readonly edge: number;
+  readonly edgeName: EdgeName;
+  readonly beyond: RimBeyond;
+  /** The area of its part it lies along, and what it lies on: what is beyond, or the part's own area where the other is painted. */
+  readonly beside: AreaId;
+  readonly on: AreaRef;
+  /** Along the edge, mm. */
+  readonly from: number;
+  readonly to: number;
+  readonly edgeMm: number;
+  /** Off the roll; one piece. */
+  readonly lengthMm: number;
+  readonly widthMm: number;
+  readonly tapeKind: TapeKind | null;
+  readonly verdict: Fit['verdict'] | 'none';
+}
+
 /** Paper or film over an area, or over a whole part that is not sprayed but in reach. */
 export interface CoverItem extends ItemBase {
   readonly kind: 'cover';
-  /** Null: the whole part. */
+  /** `beyond`: what is beyond the edges of the part; null: the whole part. */
   readonly area: AreaId | null;
   /** All alike together. */
   readonly sizeM2: number;
@@ -112,7 +136,7 @@ export interface PlugItem extends ItemBase {
   readonly closing: OpeningSaid;
 }
 
-export type Item = LineItem | CoverItem | PlugItem;
+export type Item = LineItem | RimItem | CoverItem | PlugItem;
 
 export interface StagePlan {
   readonly number: number;
@@ -201,11 +225,19 @@ export interface TapeNeed {
   readonly lengthM: number;
 }
 
+/** Foam strip to have ready, by its thickness. */
+export interface FoamNeed {
+  readonly foamMm: number;
+  readonly pieces: number;
+  readonly lengthM: number;
+}
+
 /** What to have ready. */
 export interface PlanLists {
   readonly tape: readonly TapeNeed[];
   /** Paper or film, m². */
   readonly drape: readonly { readonly stage: number; readonly sizeM2: number }[];
+  readonly foam: readonly FoamNeed[];
   readonly plugs: readonly { readonly part: PartId; readonly count: number }[];
   readonly paint: readonly { readonly stage: number; readonly finish: FinishId; readonly ml: number }[];
   /** Items the shelf has nothing for, by id. */

@@ -14,6 +14,8 @@ export interface TapeWish {
   readonly exactWidthMm: number | null;
   /** Room on the closed side: a wider tape would lie on an open area. */
   readonly roomMm: number;
+  /** True where it goes along a rim, on what is beyond. */
+  readonly rim?: boolean;
   readonly surfaceC: number;
   readonly airC: number;
   /** How long it stays, from when it is laid until it is pulled, minutes. */
@@ -38,6 +40,7 @@ export interface TapeChoice {
 const KINDS = {
   straight: { full: ['F', 'V', 'W', 'M', 'T', 'P', 'X', 'C', 'G'], model: ['W', 'M', 'V', 'F', 'P', 'X', 'C', 'G'] },
   curved: { full: ['V', 'M', 'W', 'F', 'X', 'P', 'C', 'G'], model: ['M', 'W', 'V', 'F', 'P', 'X', 'C', 'G'] },
+  rim: { full: ['X', 'C', 'P', 'G', 'V'], model: ['M', 'W', 'P', 'X', 'C', 'G'] },
   rough: { full: ['C', 'G', 'P', 'X', 'V'], model: ['P', 'W', 'M', 'G', 'C'] },
 } as const satisfies Record<string, Record<'full' | 'model', readonly TapeKind[]>>;
 
@@ -116,7 +119,7 @@ export const dwellShare = ({ cleanHours }: Tape, { staysMin, airC }: TapeWish): 
  */
 function bestOf(tapes: readonly Tape[], wish: TapeWish): Candidate | null {
   const straight = wish.samples.every(({ curvature }) => Math.abs(curvature) < 1e-7);
-  const kinds: readonly TapeKind[] = KINDS[!wish.crisp ? 'rough' : straight ? 'straight' : 'curved'][wish.model ? 'model' : 'full'];
+  const kinds: readonly TapeKind[] = KINDS[wish.rim ? 'rim' : !wish.crisp ? 'rough' : straight ? 'straight' : 'curved'][wish.model ? 'model' : 'full'];
   const placeOf = ({ kind }: Tape) => (kinds.includes(kind) ? kinds.indexOf(kind) : kinds.length);
   const standing = tapes.map((tape) => ({ tape, ...standingOf(tape, wish), place: placeOf(tape) })).sort((a, b) => a.rank - b.rank || a.place - b.place);
   const alike = new Map<string, typeof standing>();

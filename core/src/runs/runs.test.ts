@@ -161,6 +161,7 @@ describe('how a run is laid', () => {
     crosses: [],
     folds: [],
     oneTapeWide: false,
+    soft: false,
     closed: false,
     ...over,
   });

@@ -18,6 +18,14 @@ export interface TechniqueSays {
   readonly 'technique.de-tack': { readonly times: number };
   /** From film, along the line; `inside`: the piece itself covers, else what is left round it; `with`: out of one film with the other strokes of this line. */
   readonly 'technique.cut-out': { readonly inside: boolean; readonly with: string | null };
+  /** Where a finish fades out. */
+  readonly 'technique.rolled-back': NoValues;
+  /** Along a rim. */
+  readonly 'technique.foam-gap': { readonly gapMm: number };
+  readonly 'technique.back-mask': NoValues;
+  readonly 'technique.tuck': NoValues;
+  readonly 'technique.beside-edge': NoValues;
+  readonly 'technique.hang-paper': NoValues;
   readonly 'technique.closed': { readonly overlapMm: number };
   /** At places along the line, mm. */
   readonly 'technique.corner': Places;
@@ -42,5 +50,6 @@ export interface DoubtSays {
   readonly 'doubt.lifts': NoValues;
   readonly 'doubt.none-narrow': { readonly roomMm: number };
   readonly 'doubt.none-for-strip': NoValues;
+  readonly 'doubt.none-for-rim': NoValues;
 }
 export type Doubt = SaidOf<DoubtSays>;

@@ -187,7 +187,7 @@ function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan
   const cut = cutOutFor(means.tapes, piece, wish, choice);
   // Letters that stand beside one another come out of one film: one for each would lie over its neighbours.
   if (cut) return { ...place, ...cutFrom(cut, line.id === line.owner ? null : lineCode(part, line)) };
-  return choice ? { ...place, ...laidOf(choice, piece, line, strip, part, wish) } : { ...place, ...byHand(wish, strip) };
+  return choice ? { ...place, ...laidOf(choice, piece, line, strip, part, wish, span.class === 'soft') } : { ...place, ...byHand(wish, strip) };
 }
 
 /** Code of the line of the list a stroke belongs to. */
@@ -214,7 +214,7 @@ const cutFrom = ({ film, inside, lengthMm }: CutOut, others: string | null): Lai
 /** What both ends of a tape are longer than its edge, mm. */
 const tailsOf = ({ model }: TapeWish): number => 2 * (model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full);
 
-function laidOf(choice: TapeChoice, piece: Path, line: ResolvedLine, strip: number | null, { skin }: MaskedPart, wish: TapeWish): Laid {
+function laidOf(choice: TapeChoice, piece: Path, line: ResolvedLine, strip: number | null, { skin }: MaskedPart, wish: TapeWish, soft: boolean): Laid {
   const { tape, fit, hold, doubts } = choice;
   return {
     tape: tape.code,
@@ -227,7 +227,7 @@ function laidOf(choice: TapeChoice, piece: Path, line: ResolvedLine, strip: numb
     cleanHours: tape.cleanHours,
     tapeMm: (piece.at(-1)!.at - piece[0]!.at) / (1 + fit.stretch) + tailsOf(wish),
     hold,
-    techniques: techniquesFor({ ...choice, piece, crosses: line.crosses, folds: skin.folds, oneTapeWide: strip !== null, closed: meetsItself(piece, skin) }),
+    techniques: techniquesFor({ ...choice, piece, crosses: line.crosses, folds: skin.folds, oneTapeWide: strip !== null, soft, closed: meetsItself(piece, skin) }),
     doubts,
   };
 }

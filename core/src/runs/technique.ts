@@ -20,6 +20,8 @@ export interface LaidRun {
   /** Fold lines of the part. */
   readonly folds: readonly (readonly [Point, Point])[];
   readonly oneTapeWide: boolean;
+  /** True where the finish fades out at it. */
+  readonly soft: boolean;
   /** True where it goes round and meets itself. */
   readonly closed: boolean;
 }
@@ -86,8 +88,12 @@ const ONE_CORNER_MM = 10;
 const apart = (places: readonly number[]): number[] =>
   places.reduce<number[]>((kept, place) => (kept.length > 0 && place - kept.at(-1)! < ONE_CORNER_MM ? kept : [...kept, place]), []);
 
+/** An edge that shall not be seen: the tape stands off, paint fades out under it. */
+export const softly: LaidHow = plainly('technique.rolled-back');
+
 /** How a run lies where it meets nothing. */
-function inBetween({ fit, piece, oneTapeWide }: LaidRun, met: readonly LaidHow[]): LaidHow[] {
+function inBetween({ fit, piece, oneTapeWide, soft }: LaidRun, met: readonly LaidHow[]): LaidHow[] {
+  if (soft) return [softly];
   if (fit.verdict === 'too-tight' || fit.verdict === 'impossible') return [plainly('technique.end-before-bend')];
   if (oneTapeWide) return [plainly('technique.one-tape')];
   if (fit.verdict === 'stretch' && fit.stretch >= RULE_OF_THUMB.leastStretchGiven) return [{ code: 'technique.stretch', values: { share: fit.stretch } }];

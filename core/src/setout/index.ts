@@ -6,6 +6,7 @@ export * from './handles';
 export * from './layout-faults';
 export * from './part-plan';
 export * from './part-work';
+export * from './rims';
 export * from './station-table';
 export { newWorkStore, setOutOf, type WorkStore } from './store';
 export type * from './types';

@@ -7,8 +7,11 @@ import { largest, smallest } from '../units';
 import type { PartWork } from './part-work';
 import type { AreaPlan, Coordinates, LinePlace, LinePlan, PartPlan } from './types';
 
-/** Writes a worked-out part into the plan. */
-export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>): PartPlan {
+/**
+ * Writes a worked-out part into the plan.
+ * @param rims what lies beyond its edges, where that was worked out
+ */
+export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>, rims: PartPlan['rims'] = []): PartPlan {
   const { part, setOut, arrangement } = work;
   const { board } = setOut;
   const ring = board.drawn.ring.map(coordinates);
@@ -31,6 +34,8 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>):
     seams: (board.drawn.seam?.edges ?? []).map((edge) => edge.map(coordinates)),
     datums: board.shape.datums.map((datum) => ({ id: datum.id, name: datum.name, places: datumLine(datum, work).map(coordinates) })),
     edges: board.drawn.edges.map(({ name }) => name),
+    edgePlaces: board.drawn.edges.map(({ places }) => places.map(coordinates)),
+    rims,
     lost: work.lost.map(({ seed, finish }) => ({ seed, finish })),
     sizeM2: arrangement.areas.reduce((sum, { sizeMm2 }) => sum + sizeMm2, 0) / 1e6,
     present: part.present.colour,

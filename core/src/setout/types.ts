@@ -1,7 +1,8 @@
 import type { PaintSystemKey } from '../finish';
 import type { FeatureCrossing, LineKind, LineSaid } from '../lines';
 import type { EdgeName, FeatureKind, SurfaceKind } from '../surface';
-import type { AreaId, FinishId, LineId } from '../units';
+import type { RimKind } from '../job';
+import type { AreaId, AreaRef, FinishId, LineId } from '../units';
 
 /** [x, y] in mm on the part's sheet. */
 export type Coordinates = readonly [number, number];
@@ -69,6 +70,18 @@ export interface FeaturePlan {
   readonly closed: boolean;
 }
 
+/** A stretch of an edge of a part that is masked where one of its two sides is painted and the other is not. */
+export interface RimStretchPlan {
+  readonly edge: number;
+  readonly beyond: RimKind;
+  readonly from: number;
+  readonly to: number;
+  readonly area: AreaId;
+  readonly other: AreaRef;
+  /** True where it is masked only while its own area is painted. */
+  readonly oneWay: boolean;
+}
+
 export interface PartPlan {
   readonly id: string;
   readonly name: string;
@@ -87,6 +100,10 @@ export interface PartPlan {
   readonly datums: readonly { readonly id: string; readonly name: string; readonly places: readonly Coordinates[] }[];
   /** Names of the edges lines may follow. */
   readonly edges: readonly EdgeName[];
+  /** The same edges on the drawing, the part on their left. */
+  readonly edgePlaces: readonly (readonly Coordinates[])[];
+  /** Stretches of its edges beyond which something is, beside which of its areas, and what that is: an area of another part, or what stays clean. */
+  readonly rims: readonly RimStretchPlan[];
   readonly sizeM2: number;
   readonly present: string;
   /** Parts it is attached to, both ways. */

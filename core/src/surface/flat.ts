@@ -3,7 +3,7 @@ import { ringArea, spanPlaces, type ChainSpan, type Point } from '../curves';
 import type { KindOfSurface } from './kind';
 import { outlineFaults, outlineSchema, outlineSpans } from './outline';
 import { flatCut } from './plane';
-import type { SkinEdge } from './skin';
+import { numberedEdge, type SkinEdge } from './skin';
 import { openSheet } from './true-sheet';
 
 const schema = v.strictObject({ kind: v.literal('flat'), outline: outlineSchema });
@@ -38,7 +38,7 @@ export function rimOf(typed: readonly ChainSpan[]): { readonly ring: readonly Po
   const turned = ringArea(ring) < 0;
   const edges = typed.map((span, index): SkinEdge => {
     const places = spanPlaces(span).map(({ x, y }) => ({ x, y }));
-    return { name: { code: 'edge.numbered', values: { number: index + 1 } }, places: turned ? places.reverse() : places, closed: false };
+    return numberedEdge(index + 1, turned ? places.reverse() : places);
   });
   return { ring: turned ? ring.reverse() : ring, edges };
 }

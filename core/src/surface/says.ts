@@ -28,10 +28,14 @@ export interface SurfaceSays {
   readonly 'feature.no-length': NoValues;
 }
 
+/** Where an edge is on the drawing. */
+export const EDGES_SEEN = ['top', 'bottom', 'left', 'right'] as const;
+export type EdgeSeen = (typeof EDGES_SEEN)[number];
+
 /** What an edge of a part is called. */
 export interface EdgeSays {
-  /** From 1, the way the outline was typed. */
-  readonly 'edge.numbered': { readonly number: number };
+  /** From 1, the way the outline was typed, and where it is on the drawing; plans from before do not tell. */
+  readonly 'edge.numbered': { readonly number: number; readonly seen?: EdgeSeen };
   /** End of a round part where measuring along it begins, and the other. */
   readonly 'edge.near': NoValues;
   readonly 'edge.far': NoValues;

@@ -2,9 +2,10 @@ import type { Path, PathPoint, Point } from '../curves';
 import type { Axle } from './axle';
 import type { Metric } from './metric';
 import type { OwnPlane } from './plane';
-import type { EdgeName } from './says';
+import type { EdgeName, EdgeSeen } from './says';
 import type { Seam } from './seam';
 import type { Space } from './space';
+import { theFirst, theLast } from '../units';
 
 /** Kinds of surface, in the order they are offered. */
 export const SURFACE_KINDS = ['flat', 'tube', 'cone', 'turned', 'folded'] as const;
@@ -71,6 +72,14 @@ export interface SkinFacets {
   readonly long: boolean;
 }
 
+/** A numbered edge by where it is on the drawing; its places have the part on their left. */
+export function numberedEdge(number: number, places: readonly Point[]): SkinEdge {
+  const [from, to] = [theFirst(places), theLast(places)];
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const seen: EdgeSeen = Math.abs(dx) >= Math.abs(dy) ? (dx > 0 ? 'bottom' : 'top') : dy > 0 ? 'right' : 'left';
+  return { name: { code: 'edge.numbered', values: { number, seen } }, places, closed: false };
+}
+
 /** A skin as its mirror image, seen from outside: its outline and edges; walking, cutting and space are asked of the one measured. */
 export function mirroredSkin(skin: Skin): Skin {
   const { reflect } = skin;
@@ -78,7 +87,9 @@ export function mirroredSkin(skin: Skin): Skin {
   return {
     ...skin,
     ring: turned(skin.ring),
-    edges: skin.edges.map((edge) => ({ ...edge, places: turned(edge.places) })),
+    edges: skin.edges.map(({ name, places, ...edge }) =>
+      name.code === 'edge.numbered' ? numberedEdge(name.values.number, turned(places)) : { ...edge, name, places: turned(places) },
+    ),
     folds: skin.folds.map(([a, b]) => [reflect(a), reflect(b)]),
     rims: skin.rims.map(turned),
     holds: (place) => skin.holds(reflect(place)),

@@ -33,8 +33,15 @@ export const RULE_OF_THUMB = {
   /** Covering a square metre with paper or film. */
   drapePerSquareMetre: 4,
   drapePerPiece: 0.6,
+  /** What hangs loose over something larger, and how far from an edge it is laid with care; minutes a square metre, metres. */
+  bagPerSquareMetre: 0.6,
+  pressedM: 0.3,
   /** Against drips of roller or brush a strip of paper so wide, along the edge, is enough. Metres. */
   dripStripM: 0.3,
+  /** How far overspray is covered beyond an edge, by what the paint is put on with; a gun fogs the whole object. Millimetres. */
+  reachMm: { gun: Infinity, can: 800, airbrush: 200, roller: 300, brush: 50 },
+  /** Film over the whole of what parts belong to, by kind of job, square metres; of a model as large as it is. */
+  bodyM2: { road: 25, boat: 20, aircraft: 40, model: 0.2, other: 6 },
   /** Folding it up and taking it away. */
   uncoverPerSquareMetre: 0.5,
   uncoverPerPiece: 0.1,

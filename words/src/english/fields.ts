@@ -132,6 +132,9 @@ export const DESIGNS: WordsOf<DesignSays> = {
   'design.no-finish': ({ finish }) => `there is no finish "${finish}" on the shelf`,
   'design.attached-itself': () => 'a part cannot be attached to itself',
   'design.no-part': ({ part }) => `there is no part "${part}"`,
+  'design.no-edge': ({ edge, edges }) => `there is no edge ${edge}: this part has ${edges}, counted from 0`,
+  'design.rim-twice': ({ edge }) => `edge ${edge} is told twice: say once what lies beyond it`,
+  'design.rim-itself': () => 'a part cannot lie beyond its own edge',
   'design.no-datum': ({ datum }) => `there is no datum "${datum}" on this part`,
   'design.rim-corners': ({ most: many }) => `is one too many: openings and zones of a part may have ${many} corners together, rounds as they are drawn`,
   'design.line-itself': () => 'a line cannot be made from itself',
@@ -145,7 +148,7 @@ export const DESIGNS: WordsOf<DesignSays> = {
 };
 
 export const EDGES: WordsOf<EdgeSays> = {
-  'edge.numbered': ({ number }) => `edge ${number}`,
+  'edge.numbered': ({ number, seen }) => `edge ${number}${seen === undefined ? '' : ` (${seen})`}`,
   'edge.near': () => 'near end',
   'edge.far': () => 'far end',
 };

@@ -1,4 +1,4 @@
-import type { FeatureKind, Hold, JobKind, LineKind, OpeningUse, PaintSystemKey, Substrate, SurfaceKind, TapeKind } from '@lintrel/core';
+import type { FeatureKind, Hold, JobKind, LineKind, OpeningUse, PaintSystemKey, RimKind, Substrate, SurfaceKind, TapeKind } from '@lintrel/core';
 
 // What the kinds are called. On screen they are sentences of the interface, which a language looks up.
 
@@ -74,6 +74,24 @@ export const OPENING_NAMES: Readonly<Record<OpeningUse, string>> = {
   gap: 'Gap',
   jamb: 'Jamb',
   port: 'Port',
+};
+
+/** What lies beyond an edge of a part, and what that means to the hand. */
+export const RIM_NAMES: Readonly<Record<RimKind, string>> = {
+  free: 'Nothing',
+  butt: 'A neighbour, flush',
+  gap: 'A gap',
+  'goes-on': 'The surface goes on',
+  body: 'Something that stays clean',
+  splash: 'Only drips get there',
+};
+export const RIM_MEANINGS: Readonly<Record<RimKind, string>> = {
+  free: 'Off the vehicle, on a stand: tape and film may go round the edge.',
+  butt: 'Less than 1.5 mm away: tape is tucked into the crack.',
+  gap: 'A shut line or door gap: foam one size over it, or tape inside the flange.',
+  'goes-on': 'On another part of this job: taped along the edge, or painted with it.',
+  body: 'The rest of the vehicle, the deck, a wall: covered as far as mist flies.',
+  splash: 'Below roller or brush: paper hung under the edge.',
 };
 
 /** Kinds of line. */

@@ -21,6 +21,14 @@ export const TECHNIQUES: WordsOf<TechniqueSays> = {
         ? 'Cut the shape out of film along the line, lay what is left round it as one piece and press its edge.'
         : `Cut it out of one film together with the other shapes of ${others}; lay what is left round them as one piece and press the edges.`,
   'technique.closed': ({ overlapMm }, { length }) => `Start where it is seen least, go all the way round and lap over by ${length(overlapMm)}.`,
+  'technique.rolled-back': () => 'Fold the tape back on itself along the edge, or roll it, so that its edge stands off: paint fades out under it. No line.',
+  'technique.foam-gap': ({ gapMm }, { length }) =>
+    `Clean the shut face. Lay the foam into the gap of ${length(gapMm)}, one size over it, sticky side to the flange; do not stretch it, butt its ends.`,
+  'technique.back-mask': () =>
+    'Clean the flange. Stick the tape inside the gap with its sticky side out, drawn back a little from the edge, so that paint does not bridge from part to tape; cover is stuck to it.',
+  'technique.tuck': () => 'Tuck the edge of the tape into the crack with a blunt blade; cover what is beyond from there.',
+  'technique.beside-edge': () => 'Lay it on what is beyond, its edge along the edge of the part; press that edge down.',
+  'technique.hang-paper': () => 'Stick it below the edge and hang paper from it.',
   'technique.corner': ({ atMm }, to) => `Corner ${at(atMm, to)}: run past it, start a fresh piece over it, trim on the tape.`,
   'technique.snip': ({ atMm }, to) => `Fold ${at(atMm, to)}: snip the tape on its inner side there and fold it down flat.`,
   'technique.guide': ({ atMm }, to) =>
@@ -45,6 +53,12 @@ export const TECHNIQUE_REASONS: Readonly<Record<keyof TechniqueSays, string>> = 
   'technique.de-tack': 'It loses some of its grip, which the paint below asks for (estimate).',
   'technique.cut-out': 'Round its corners and bends tape would come in crumbs, each with its own leak.',
   'technique.closed': 'A closed line has no other end to unroll past.',
+  'technique.rolled-back': 'Where nothing shall be seen a tape edge would leave a step.',
+  'technique.foam-gap': 'Stretched foam draws back and lets paint into the gap.',
+  'technique.back-mask': 'The gap is wider than the thickest foam.',
+  'technique.tuck': 'The neighbour is flush: its edge is the line.',
+  'technique.beside-edge': 'What is beyond stays clean.',
+  'technique.hang-paper': 'Only drips and splatter reach what is there.',
   'technique.corner': 'Tape that is bent round a corner lifts at its point.',
   'technique.snip': 'It must not stand as a tent over the fold: paint runs under it.',
   'technique.guide': 'A tight tape bridges raised heads and leaks beside each of them.',
@@ -68,5 +82,6 @@ export const DOUBTS: WordsOf<DoubtSays> = {
   'doubt.test-pull': () => 'may lift the paint below (estimate): test pull first',
   'doubt.lifts': () => 'would likely take the paint below with it (estimate): get a gentler tape, or let the paint cure longer',
   'doubt.none-narrow': ({ roomMm }, { length }) => `no tape on the shelf is narrower than the ${length(roomMm)} there is`,
+  'doubt.none-for-rim': () => 'there is no tape on the shelf for this edge of the part: get a crepe or a rim tape',
   'doubt.none-for-strip': () => 'no tape on the shelf is as wide as this strip',
 };

@@ -1,4 +1,4 @@
-import type { Cleaner, FinishMethod, Grit, LeakSays, Reach, School, SideSeen, StepSays } from '@lintrel/core';
+import type { Cleaner, CoverPlaces, FinishMethod, Grit, LeakSays, Reach, RimBeyond, School, SideSeen, StepSays } from '@lintrel/core';
 import { isSprayed } from '@lintrel/core/front';
 import { counted, listed, sentence, type WordsOf } from '../table';
 
@@ -19,8 +19,20 @@ export const SIDES: Readonly<Record<SideSeen | 'along', string>> = {
 /** When the tape comes off. */
 export const SCHOOLS: Readonly<Record<School, string>> = { wet: 'wet', touch: 'touch-dry', dry: 'dry' };
 
+/** Where a tape along a rim lies, before the name of its edge. */
+const RIM_SIDES: Readonly<Record<RimBeyond, string>> = {
+  butt: 'tucked in along',
+  gap: 'into the gap along',
+  'goes-on': 'along',
+  body: 'beyond',
+  splash: 'below',
+};
+
+/** Everything a cover lies on, in words. */
+const covers = ({ places, wholes = [], round = [] }: CoverPlaces): string[] => [...places, ...wholes, ...round.map((part) => `round ${part}`)];
+
 /** The place where there is one; many are told below the title, where there is room. */
-const theOnly = (places: readonly string[]): string => (places.length === 1 ? places[0]! : counted(places.length, 'part'));
+const theOnly = (places: readonly string[], kind = 'part'): string => (places.length === 1 ? places[0]! : counted(places.length, kind));
 const listedAbove = (places: readonly string[]): string => (places.length === 1 ? '' : `${places.join('; ')}. `);
 
 const CLEANERS: Readonly<Record<Cleaner, string>> = {
@@ -70,8 +82,10 @@ export const STEP_TITLES: WordsOf<StepSays> = {
   'step.plug': ({ plugs }) => `Close ${counted(plugs, 'opening')}`,
   'step.unplug': ({ plugs }) => `Take out ${counted(plugs, 'plug')}`,
   'step.lay': ({ tape, side, line, part }) => `${tape ?? 'Mask by hand'} ${SIDES[side]} ${line}${part === null ? '' : `, ${part}`}`,
-  'step.cover': ({ places, wholes = [] }) => `Cover ${theOnly([...places, ...wholes])}`,
-  'step.uncover': ({ places }) => `Uncover ${theOnly(places)}`,
+  'step.rim': ({ material, widthMm, beyond, part, edges }, { length, say }) =>
+    `${material === 'foam' ? `Foam ${length(widthMm)}` : (material ?? 'Mask by hand')} ${RIM_SIDES[beyond]} ${edges.length === 1 ? say(edges[0]!) : counted(edges.length, 'edge')}${part === null ? '' : `, ${part}`}`,
+  'step.cover': (covered) => `Cover ${theOnly(covers(covered), 'place')}`,
+  'step.uncover': (covered) => `Uncover ${theOnly(covers(covered), 'place')}`,
   'step.seal': ({ finish }) => `Seal the tape edges: ${finish ?? 'liquid mask'}`,
   'step.gate': () => 'Check before colour',
   'step.gun-clean': () => 'Clean the gun',
@@ -110,9 +124,21 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
   'step.unplug': ({ plugs, places }) => `${places.join('; ')}. Count them: ${plugs} went in, as many come out.`,
   'step.lay': ({ tapeMm, count, technique, more = [] }, { metres, say }) =>
     [`${metres(tapeMm)} off the roll${count > 1 ? ` on each of ${count}` : ''}.`, ...[technique, ...more].map(say)].join(' '),
-  'step.cover': ({ places, wholes = [], reach }) =>
-    `${places.length + wholes.length > 1 && places.length > 0 ? `${places.join('; ')}. ` : ''}${wholes.length > 0 ? `Whole, for mist reaches them: ${wholes.join('; ')}. ` : ''}${REACHES[reach ?? 'mist']} Onto the tape, not across its edge; a second tape over the seam.`,
-  'step.uncover': ({ places }) => `${listedAbove(places)}Fold paper and film up into themselves, the painted side in: dry overspray falls off them.`,
+  'step.rim': ({ edges, lengthMm, count, technique, more }, { metres, say }) =>
+    [
+      `${edges.length > 1 ? `${sentence(listed(edges.map((edge) => say(edge))))}: ` : ''}${metres(lengthMm)}${count > 1 ? ` on each of ${count}` : ''}.`,
+      ...[technique, ...more].map(say),
+    ].join(' '),
+  'step.cover': (covered, { area }) => {
+    const { places, wholes = [], round = [], roundM2 = 0, reach } = covered;
+    return [
+      ...(covers(covered).length > 1 && places.length > 0 ? [`${places.join('; ')}.`] : []),
+      ...(wholes.length > 0 ? [`Whole, for mist reaches them: ${wholes.join('; ')}.`] : []),
+      ...(round.length > 0 ? [`All that lies beyond the edges of ${listed(round)}: about ${area(roundM2)} of film, stuck to the tape or foam along them.`] : []),
+      `${REACHES[reach ?? 'mist']} Onto the tape, not across its edge; a second tape over the seam.`,
+    ].join(' ');
+  },
+  'step.uncover': (covered) => `${listedAbove(covers(covered))}Fold paper and film up into themselves, the painted side in: dry overspray falls off them.`,
   'step.seal': ({ finish, places, dryMin }, { minutes }) =>
     `${places.join('; ')}, where the surface is coarse. ${
       finish === null

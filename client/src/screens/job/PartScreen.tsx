@@ -1,4 +1,4 @@
-import { detachedPart, withoutPart, withPart, freeId, attachedParts, boardOf, pathText, SUBSTRATES, type Part, type Substrate } from '@lintrel/core';
+import { detachedPart, withoutPart, withPart, freeId, attachedParts, boardOf, edgeGroups, pathText, SUBSTRATES, type Part, type Substrate } from '@lintrel/core';
 import { phrase, SUBSTRATE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -8,6 +8,7 @@ import { Pick } from '@/forms/Pick';
 import { treeAt, without, withTree, type TreeKeys, type TypedTree } from '@/forms/tree';
 import { TreeField, TreeFormProvider } from '@/forms/TreeField';
 import { AttachedForm } from '@/job/AttachedForm';
+import { beyondEdges, rimEntries, RimsForm } from '@/job/RimsForm';
 import { FeaturesForm } from '@/job/FeaturesForm';
 import { useJob } from '@/job/JobContext';
 import { newPart, partTree, readPart } from '@/job/partForm';
@@ -46,9 +47,22 @@ export function PartScreen() {
   const drawn = useDraftParts(read.ok ? withPart(design, read.part) : design)?.find((one) => one.id === ownId) ?? null;
   // Known at once, so that nothing moves when the drawing arrives.
   const known = part && { ring: boardOf(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]) };
+  const [group, setGroup] = useState<number | null>(null);
+  const groups = edgeGroups(drawn?.edgePlaces ?? []);
+  const edges = {
+    beyond: beyondEdges(tree),
+    chosen: group === null ? [] : (groups[group] ?? []),
+    onEdge: (edge: number) => setGroup(groups.findIndex((one) => one.includes(edge))),
+  };
   const leave = (to: string) => router.replace(`/job/${id}/${to}` as Href);
   const submit = async () => {
-    if (!read.ok) return setFaults(read.faults);
+    if (!read.ok) {
+      // A fault at an edge is told where that edge is spoken of.
+      const at = Object.keys(read.faults).flatMap((path) => /^rims\[(\d+)\]/.exec(path)?.[1] ?? [])[0];
+      const edge = at === undefined ? null : Number(rimEntries(tree)[Number(at)]?.edge);
+      if (edge !== null) setGroup(groups.findIndex((one) => one.includes(edge)));
+      return setFaults(read.faults);
+    }
     const made = detachedPart(read.part, part, design.parts);
     const done = await change((now) => withPart(now, made), { code: part ? 'edit.part-changed' : 'edit.part-added', values: { name: made.name } });
     if (done) leave(part ? 'piece' : `lines?part=${ownId}`);
@@ -65,7 +79,7 @@ export function PartScreen() {
       <StepLayout
         part={drawn ?? known}
         // Always something there: were the drawing added later, the fields would be made anew under the hands that type.
-        drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" help /> : <NoDrawing />}
+        drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" edges={edges} help /> : <NoDrawing />}
         action={<Action rank="main" label={part ? 'Keep these' : 'Add this part'} onPress={() => void submit()} testID="submit" />}
       >
         <Panel>
@@ -110,6 +124,12 @@ export function PartScreen() {
             onChange={(value) => put(['treatment'], value === 'paint' ? undefined : value)}
           />
         </Panel>
+        {drawn ? (
+          <Panel>
+            <Heading>What is round it</Heading>
+            <RimsForm groups={groups} names={drawn.edges} others={design.parts.filter((one) => one.id !== ownId)} chosen={group} onChoose={setGroup} />
+          </Panel>
+        ) : null}
         {follows ? null : (
           <>
             <Panel>
@@ -176,7 +196,7 @@ export function PartScreen() {
 }
 
 /** A part with all it is attached to, whichever of the two says so. */
-const withAttached = (part: Part, parts: readonly Part[]): Part => ({ ...part, attached: [...(attachedParts(parts).get(part.id) ?? [])] });
+const withAttached = (part: Part, parts: readonly Part[]): Part => ({ ...part, attached: [...(attachedParts(parts.map(({ id, attached }) => ({ id, attached }))).get(part.id) ?? [])] });
 
 const NoDrawing = () => (
   <View style={styles.blank}>

@@ -1,0 +1,35 @@
+import * as v from 'valibot';
+import { idText, positiveUpTo, told, wholeBetween, type PartId } from '../units';
+
+/** What may lie beyond an edge of a part, in the order it is offered. */
+export const RIM_KINDS = ['free', 'butt', 'gap', 'goes-on', 'body', 'splash'] as const;
+export type RimKind = (typeof RIM_KINDS)[number];
+
+/** Which edge of the outline, or end of a round part; by its number, 0 is the first. */
+const edge = { edge: wholeBetween(0, 499) };
+/** The part of the job that lies there; left out: something that is not painted here. */
+const neighbour = { part: v.optional(idText<PartId>()) };
+
+/** What lies beyond one edge of a part. An edge nobody has spoken of is free. */
+export const rimSchema = v.variant(
+  'beyond',
+  [
+    /** Nothing: tape and film may go round it and stick behind. */
+    v.strictObject({ beyond: v.literal('free'), ...edge }),
+    /** A neighbour flush with it, or less than 1.5 mm away. */
+    v.strictObject({ beyond: v.literal('butt'), ...edge, ...neighbour }),
+    /** A gap: how wide and how deep. */
+    v.strictObject({ beyond: v.literal('gap'), ...edge, width: positiveUpTo(300, 'mm'), depth: positiveUpTo(2000, 'mm'), ...neighbour }),
+    /** The surface continues on another part. */
+    v.strictObject({ beyond: v.literal('goes-on'), ...edge, part: idText<PartId>() }),
+    /** Something bigger that stays clean. */
+    v.strictObject({ beyond: v.literal('body'), ...edge }),
+    /** Only drips and splatter reach what is there. */
+    v.strictObject({ beyond: v.literal('splash'), ...edge }),
+  ],
+  told({ code: 'field.choice', values: { choices: RIM_KINDS } }),
+);
+export type Rim = v.InferOutput<typeof rimSchema>;
+
+/** The part of the job a rim leads to; null where it leads to none. */
+export const rimPart = (rim: Rim): PartId | null => ('part' in rim ? (rim.part ?? null) : null);

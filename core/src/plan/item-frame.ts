@@ -1,0 +1,70 @@
+import { filmBond } from '../masking';
+import type { Substrate } from '../job';
+import { startProgress, type KeptMask, type Sequence, type StageCost } from '../order';
+import type { ItemId, SessionId } from '../units';
+import type { StageSource } from './means';
+import type { Item } from './types';
+
+/** Sessions of a sequence: finish, with `#2` when it comes a second time. */
+export function sessionsOf({ stages }: Pick<Sequence, 'stages'>): SessionId[] {
+  return stages.map(({ finish }, index) => {
+    const times = stages.slice(0, index + 1).filter((one) => one.finish === finish).length;
+    return (times === 1 ? finish : `${finish}#${times}`) as SessionId;
+  });
+}
+
+/** Names of items: what is laid for a stage, one after the other; a name that comes twice ends in `/2`. */
+export type Namer = (...what: readonly string[]) => ItemId;
+
+export function namer(session: SessionId): Namer {
+  const taken = new Map<string, number>();
+  return (...what) => {
+    const name = [session, ...what].join('/');
+    const times = (taken.get(name) ?? 0) + 1;
+    taken.set(name, times);
+    return (times === 1 ? name : `${name}/${times}`) as ItemId;
+  };
+}
+
+/** What all items of a stage have in common. */
+export type Common = Pick<Item, 'stage' | 'hold'>;
+/** The same with when it comes off, by the area it lies on; null: it lies on a whole part. */
+export type CommonOn = (area: number | null) => Common & Pick<Item, 'until'>;
+
+/** The mask of a stage that lies on an area; null where none does. */
+const maskOn = ({ pulling, outer }: StageCost, area: number): KeptMask | null =>
+  [...outer, ...(pulling ? [pulling] : [])].find(
+    ({ mask }) => mask.covers.some((cover) => cover.area === area) || mask.edges.some(({ closed }) => closed === area),
+  ) ?? null;
+
+/**
+ * The stage after which a mask of a stage comes off, by index.
+ * @param area what it covers; null: what comes off with the stage's own masks
+ */
+export function offAfter({ stages }: Pick<Sequence, 'stages'>, index: number, area: number | null): number {
+  const mask = area === null ? stages[index]!.pulling : maskOn(stages[index]!, area);
+  const off = mask ? stages.findIndex(({ pulled }) => pulled?.masks.includes(mask)) : index;
+  return off < 0 ? stages.length - 1 : off;
+}
+
+/** How long tape of a stage on an area stays, from when it is laid until it is off, minutes. */
+export function tapeStays(sequence: Sequence, index: number, area: number): number {
+  const mask = maskOn(sequence.stages[index]!, area);
+  return mask ? sequence.stages[offAfter(sequence, index, area)]!.after.clock - mask.laidAt : 0;
+}
+
+/** How strongly what is under a tape of a stage holds when the tape comes off. */
+export function bondUnder(sequence: Sequence, index: number, area: number, { problem, works, design, starts }: StageSource): number {
+  const before = index === 0 ? startProgress(problem) : sequence.stages[index - 1]!.after;
+  const laidAt = maskOn(sequence.stages[index]!, area)?.laidAt ?? before.clock;
+  const off = laidAt + tapeStays(sequence, index, area);
+  const { presentSystem, presentAgeMin } = problem.areas[area]!;
+  const film = before.films[area];
+  if (!film) return filmBond({ system: presentSystem, finish: null, ageMin: presentAgeMin + off, onBarePlastic: false }, problem.air);
+  const { part } = works[starts.areas.findLastIndex((start) => start <= area)]!;
+  const onBarePlastic = presentSystem === null && PLASTICS.has(part.substrate) && design.scheme.primer === undefined;
+  return filmBond({ system: film.finish.system, finish: film.finish, ageMin: off - film.at, onBarePlastic }, problem.air);
+}
+
+/** What airbrush paint holds to only poorly without a primer. */
+const PLASTICS: ReadonlySet<Substrate> = new Set(['styrene', 'resin', 'print']);

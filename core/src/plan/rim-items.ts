@@ -1,0 +1,56 @@
+import { pathLength } from '../curves';
+import { rememberedEdge, type Sequence } from '../order';
+import { rimRun } from '../runs';
+import type { MaskEdge } from '../masking';
+import { bondUnder, tapeStays, type CommonOn, type Namer } from './item-frame';
+import { meansOf, type StageSource } from './means';
+import { toMask, type RimPlace } from './rim-problem';
+import type { RimItem } from './types';
+
+/** A piece along a rim, and how long it comes off clean, h at 23 °C. */
+interface RimLaid {
+  readonly item: RimItem;
+  readonly cleanHours: number;
+}
+
+/** What a stage lays along the rims of its parts: one piece for each stretch beside an open area. */
+export function rimItems(sequence: Sequence, index: number, source: StageSource, name: Namer, commonOn: CommonOn): RimLaid[] {
+  const { rims, problem, works } = source;
+  const means = meansOf(source);
+  const firstRim = problem.borders.length - rims.length;
+  const laid = sequence.stages[index]!.mask.edges.filter(({ border, laid: when }) => border >= firstRim && when === 'now');
+  return laid.map((edge, number) => {
+    const place = rims[edge.border - firstRim]!;
+    return rimItem(edge, place, `E${number + 1}`);
+  });
+
+  function rimItem({ border, free, closed, class: one }: MaskEdge, place: RimPlace, code: string): RimLaid {
+    const { part, setOut, areaIds } = works[place.part]!;
+    const staysMin = tapeStays(sequence, index, closed);
+    const run = rimRun({ ...toMask(place, one), staysMin, bondN25: bondUnder(sequence, index, closed, source) }, means);
+    const cost = rememberedEdge(problem.borders[border]!, one === 'crisp', problem.model);
+    const beside = free === place.area ? free : closed;
+    const { cleanHours, ...how } = run;
+    const item: RimItem = {
+      ...commonOn(closed),
+      ...how,
+      id: name(part.id, 'rim', `${place.edge}`, `${problem.areas[free]!.id}|${problem.areas[closed]!.id}`),
+      kind: 'rim',
+      code,
+      part: part.id,
+      edge: place.edge,
+      edgeName: setOut.board.drawn.edges[place.edge]!.name,
+      beyond: place.rim.beyond as RimItem['beyond'],
+      beside: areaIds[beside - source.starts.areas[place.part]!]!,
+      on: problem.areas[closed]!.id,
+      from: place.from,
+      to: place.to,
+      edgeMm: pathLength(place.path),
+      count: part.count,
+      after: [],
+      layMin: cost.layMin,
+      pullMin: cost.pullMin,
+    };
+    return { item, cleanHours };
+  }
+}

@@ -1,0 +1,158 @@
+import { corners, pathLength, pieceOf, type Path } from '../curves';
+import { rimPart, type Design, type Rim } from '../job';
+import type { FinishMethod } from '../finish';
+import { BEYOND, beyondM2, type EdgeClass } from '../masking';
+import type { OrderArea, OrderBorder, OrderProblem } from '../order';
+import { longestCleanOnRim, type MaskingMeans, type RimToMask } from '../runs';
+import { edgePath, rimStretches, type PartPlan, type PartWork, type RimStretch } from '../setout';
+import { areaRef, largest, RULE_OF_THUMB, sumOf } from '../units';
+import { bendOf } from './bend-class';
+import { startsOf } from './places';
+
+/** A stretch of a rim that is masked where one of its two sides is painted and the other is not. */
+export interface RimPlace extends RimStretch {
+  /** Number of the part. */
+  readonly part: number;
+  readonly rim: Rim;
+  /** Length of the whole edge, mm, and the stretch of it as a line. */
+  readonly edgeMm: number;
+  readonly path: Path;
+  /** What lies beyond it, by its number among the areas of the problem. */
+  readonly other: number;
+  /** True where it is masked only while its own area is painted: the other part masks the gap between them else. */
+  readonly oneWay: boolean;
+}
+
+/** What lies beyond the parts of a job: areas that are never painted, and where the parts meet them or one another. */
+export interface RimProblem {
+  readonly places: readonly RimPlace[];
+  readonly areas: readonly OrderArea[];
+  /** One for each place. */
+  readonly borders: readonly OrderBorder[];
+}
+
+/** A place before what is beyond is known. */
+type OwnPlace = Omit<RimPlace, 'part' | 'other' | 'oneWay'>;
+
+const NOTHING: RimProblem = { places: [], areas: [], borders: [] };
+
+/**
+ * Lays out the rims of all parts. What is beyond stands behind the areas of all parts, so that these keep their numbers.
+ * @param areas those of all parts, in the order of the parts
+ * @param methodOf what a finish is put on with
+ */
+export function rimProblem(works: readonly PartWork[], areas: readonly OrderArea[], design: Design, methodsOf: (part: string) => readonly FinishMethod[]): RimProblem {
+  const own = works.map(placesOn);
+  if (own.every(({ length }) => length === 0)) return NOTHING;
+  const starts = startsOf(works).areas;
+  const lengthOf = (part: number) => works[part]!.part.count * sumOf(own[part]!, ({ rim, from, to }) => (rimPart(rim) === null ? to - from : 0));
+  const all = sumOf([...works.keys()], lengthOf);
+  const beyond: OrderArea[] = [];
+  const places: RimPlace[] = [];
+  works.forEach(({ part }, number) => {
+    const edgeMm = lengthOf(number);
+    const bodyM2 = design.bodyM2 ?? RULE_OF_THUMB.bodyM2[design.kind];
+    const sizeM2 = beyondM2({ edgeMm, allEdgesMm: all, methods: methodsOf(part.id), bodyM2 });
+    const outside = areas.length + beyond.length;
+    if (edgeMm > 0) beyond.push(beyondArea(part, sizeM2, edgeMm / 1000));
+    for (const place of own[number]!) {
+      const to = rimPart(place.rim);
+      const met = works.findIndex((work) => work.part.id === to);
+      if (to !== null && met < 0) continue;
+      const gap = place.rim.beyond === 'gap';
+      // Where two parts both speak of where they meet the first is heard: it masks a gap between them whenever it is painted.
+      const later = met >= 0 && met < number && own[met]!.some(({ rim }) => rimPart(rim) === part.id);
+      const inward = met < 0 || (gap && !later && edgeMm > 0);
+      if (later && !gap) continue;
+      const sides = inward ? [{ ...place, other: outside }] : metBeside(place, own[met]!, works[met]!, part.id, starts[met]!);
+      places.push(...sides.map((side) => ({ ...side, part: number, area: starts[number]! + place.area, oneWay: gap && later })));
+    }
+  });
+  return { places, areas: beyond, borders: places.map((place) => borderOf(place, works[place.part]!.part.count)) };
+}
+
+/** The stretches of the rims of a part that are not free. */
+function placesOn({ part, setOut, arrangement }: PartWork): OwnPlace[] {
+  const rims = (part.rims ?? []).filter(({ beyond }) => beyond !== 'free');
+  if (rims.length === 0) return [];
+  const skin = setOut.board.drawn;
+  const stretches = rimStretches(skin, arrangement);
+  return rims.flatMap((rim) => {
+    const whole = edgePath(skin, rim.edge);
+    return stretches.flatMap((stretch) => {
+      const path = whole && stretch.edge === rim.edge ? pieceOf(whole, stretch.from, stretch.to) : null;
+      return whole && path ? [{ ...stretch, rim, edgeMm: pathLength(whole), path }] : [];
+    });
+  });
+}
+
+/** Ends of areas on both sides of where parts meet that lie no further apart are one, mm. */
+const SAME_END_MM = 15;
+
+/**
+ * A stretch of a rim, divided by the areas of the part that it meets there. The two edges run against one another; one whose partner does
+ * not speak of it meets the largest area of that part.
+ */
+function metBeside(place: OwnPlace, theirs: readonly OwnPlace[], { arrangement }: PartWork, from: string, start: number): (OwnPlace & Pick<RimPlace, 'other'>)[] {
+  const facing = theirs.filter(({ rim }) => rimPart(rim) === from);
+  const wholeMm = place.edgeMm;
+  const snapped = (at: number) => [place.from, place.to].find((end) => Math.abs(end - at) <= SAME_END_MM) ?? at;
+  const found = facing.flatMap((one) => {
+    const across = (at: number) => snapped(wholeMm * (1 - at / one.edgeMm));
+    const [fromMm, toMm] = [Math.max(place.from, across(one.to)), Math.min(place.to, across(one.from))];
+    const path = pieceOf(place.path, fromMm, toMm);
+    return path && toMm - fromMm > SAME_END_MM / 2 ? [{ ...place, from: fromMm, to: toMm, path, other: start + one.area }] : [];
+  });
+  if (found.length > 0) return found;
+  const sizes = arrangement.areas.map(({ sizeMm2 }) => sizeMm2);
+  return [{ ...place, other: start + Math.max(0, sizes.indexOf(largest(sizes))) }];
+}
+
+const beyondArea = ({ id, count }: PartWork['part'], sizeM2: number, edgeM: number): OrderArea => ({
+  id: areaRef(id, BEYOND),
+  area: BEYOND,
+  code: BEYOND,
+  part: id,
+  count,
+  sizeM2,
+  bagM2: Math.max(0, sizeM2 - edgeM * RULE_OF_THUMB.pressedM),
+  narrowM: null,
+  present: '#808080',
+  presentSystem: null,
+  presentAgeMin: 0,
+  keyed: false,
+  finish: null,
+  alike: null,
+  blend: false,
+  strip: null,
+});
+
+const borderOf = ({ area, other, path, oneWay }: RimPlace, count: number): OrderBorder => ({
+  a: area,
+  b: other,
+  rim: true,
+  ...(oneWay ? { oneWay } : {}),
+  lengthM: (pathLength(path) / 1000) * count,
+  pieces: count,
+  setOutMin: 0,
+  corners: corners(path).length * count,
+  bend: bendOf(path),
+  sealM: 0,
+});
+
+/** A stretch of a rim as its tape is chosen. */
+export const toMask = ({ rim, path }: RimPlace, one: EdgeClass): Omit<RimToMask, 'staysMin' | 'bondN25'> => ({
+  beyond: rim.beyond as RimToMask['beyond'],
+  gapMm: rim.beyond === 'gap' ? rim.width : null,
+  path,
+  class: one,
+});
+
+/** How long a tape along a rim comes off clean, at best; hours at 23 °C. */
+export const longestCleanAtRim = (place: RimPlace, one: EdgeClass, means: MaskingMeans): number => longestCleanOnRim(toMask(place, one), means);
+
+/** The rims of one part as the plan writes them. */
+export const rimsOfPart = (rims: readonly RimPlace[], part: number, { areas }: Pick<OrderProblem, 'areas'>): PartPlan['rims'] =>
+  rims
+    .filter((place) => place.part === part)
+    .map(({ edge, rim, from, to, area, other, oneWay }) => ({ edge, beyond: rim.beyond, from, to, area: areas[area]!.area, other: areas[other]!.id, oneWay }));

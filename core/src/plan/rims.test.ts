@@ -1,0 +1,181 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { readJobFile } from '../formats';
+import { designFaults, emptyDesign, SHIPPED_SHELF, type Design, type Part, type Rim } from '../job';
+import { RULE_OF_THUMB } from '../units';
+import { planFaults, planJob, type CoverItem, type Plan, type RimItem } from '.';
+
+const panel = (id: string, rims: readonly Rim[], over: Partial<Part> = {}): Part => ({
+  id,
+  name: `Panel ${id}`,
+  count: 1,
+  substrate: 'steel',
+  present: { system: 'filler-primer', colour: '#c7bfa6', ageH: 72 },
+  surface: { kind: 'flat', outline: { kind: 'rectangle', width: 800, height: 500 } },
+  datums: [{ id: 'base', name: 'Base', at: [0, 0], angleDeg: 0 }],
+  lines: [],
+  rims: [...rims],
+  ...over,
+});
+
+const painted = (parts: readonly Part[], finishes: Readonly<Record<string, string | null>>, more: Partial<Design> = {}): Plan => {
+  const areas = parts.map(({ id }) => ({ part: id, seed: [400, 250] as [number, number], finish: finishes[id] ?? null }));
+  const design: Design = { ...emptyDesign('Rims', 'road'), parts: [...parts], scheme: { areas }, ...more };
+  expect(designFaults(design, SHIPPED_SHELF)).toEqual([]);
+  const plan = planJob(design, SHIPPED_SHELF);
+  expect(planFaults(plan)).toEqual([]);
+  return plan;
+};
+const rimsOf = ({ items }: Plan): RimItem[] => items.filter((item) => item.kind === 'rim');
+const beyondOf = ({ items }: Plan): CoverItem[] => items.filter((item) => item.kind === 'cover' && item.area === 'beyond') as CoverItem[];
+
+const GUN = 'cream-two-part';
+const CAN = 'tomato-can';
+const AIRBRUSH = 'soot-air';
+
+describe('what is beyond an edge decides what is laid along it', () => {
+  it('a free edge takes nothing', () => {
+    expect(painted([panel('a', [])], { a: GUN }).items).toEqual([]);
+    expect(painted([panel('a', [{ beyond: 'free', edge: 0 }])], { a: GUN }).items).toEqual([]);
+  });
+  it('a gap takes foam one size over it, as long as the edge, not stretched', () => {
+    const [foam, ...more] = rimsOf(painted([panel('a', [{ beyond: 'gap', edge: 1, width: 8, depth: 25 }])], { a: GUN }));
+    expect(more).toEqual([]);
+    expect(foam).toMatchObject({ material: 'foam', widthMm: 10, lengthMm: 500, edgeMm: 500, hold: 'safe' });
+    expect(foam!.techniques.map(({ code }) => code)).toEqual(['technique.foam-gap']);
+  });
+  it('a gap wider than any foam is back-masked with tape, both tails added', () => {
+    const [tape] = rimsOf(painted([panel('a', [{ beyond: 'gap', edge: 0, width: 40, depth: 60 }])], { a: GUN }));
+    expect(tape).toMatchObject({ edgeMm: 800, lengthMm: 840 });
+    expect(tape!.material).not.toBe('foam');
+    expect(tape!.techniques.map(({ code }) => code)).toContain('technique.back-mask');
+  });
+  it.each([
+    ['butt', 'technique.tuck'],
+    ['body', 'technique.beside-edge'],
+    ['splash', 'technique.hang-paper'],
+  ] as const)('%s takes a rim tape, laid with %s', (beyond, technique) => {
+    const [tape] = rimsOf(painted([panel('a', [{ beyond, edge: 2 }])], { a: GUN }));
+    expect(tape).toMatchObject({ tapeKind: 'X', edgeMm: 800 });
+    expect(tape!.techniques.map(({ code }) => code)).toContain(technique);
+  });
+  it('only along what is painted', () => {
+    const line = { kind: 'straight', id: 'waist', name: 'Waist', runOn: true, datum: 'base', from: { along: 50, above: 200 }, to: { along: 700, above: 200 } } as const;
+    const rims: Rim[] = [0, 1, 2, 3].map((edge) => ({ beyond: 'body', edge }));
+    const part = panel('a', rims, { lines: [line] });
+    const plan = painted([part], {}, { scheme: { areas: [{ part: 'a', seed: [400, 100], finish: GUN }] } });
+    expect(rimsOf(plan).map(({ edge, edgeMm }) => [edge, Math.round(edgeMm)])).toEqual([
+      [0, 800],
+      [1, 200],
+      [3, 200],
+    ]);
+  });
+});
+
+describe('what is beyond is covered as far as mist flies', () => {
+  const round: Rim[] = [0, 1, 2, 3].map((edge) => ({ beyond: 'body', edge }));
+  const edgeM = 2.6;
+  it('a can and an airbrush reach so far beyond the edge', () => {
+    for (const [finish, method] of [
+      [CAN, 'can'],
+      [AIRBRUSH, 'airbrush'],
+    ] as const)
+      expect(beyondOf(painted([panel('a', round)], { a: finish }))[0]!.sizeM2).toBeCloseTo((edgeM * RULE_OF_THUMB.reachMm[method]) / 1000, 6);
+  });
+  it('a gun fogs the whole object, of which every part has its share by the length of its edges', () => {
+    expect(beyondOf(painted([panel('a', round)], { a: GUN })).map(({ sizeM2 }) => sizeM2)).toEqual([RULE_OF_THUMB.bodyM2.road]);
+    const two = painted([panel('a', round), panel('b', [{ beyond: 'body', edge: 0 }])], { a: GUN, b: GUN }, { bodyM2: 12 });
+    const [one, other] = beyondOf(two).map(({ sizeM2 }) => sizeM2);
+    expect(one! + other!).toBeCloseTo(12, 5);
+    expect(one! / other!).toBeCloseTo(2600 / 800, 4);
+  });
+  it('it stays on through primer, colour and clear', () => {
+    const areas = [{ part: 'a', seed: [400, 250] as [number, number], finish: 'pearl-base' }];
+    const shelf = SHIPPED_SHELF.finishes;
+    const base = shelf.find(({ system }) => system === 'base-solvent')!.id;
+    const clear = shelf.find(({ effect }) => effect === 'clear')!.id;
+    const scheme = { areas: areas.map((area) => ({ ...area, finish: base })), primer: 'filler-buff', clear };
+    const plan = painted([panel('a', round)], {}, { scheme });
+    expect(plan.stages).toHaveLength(3);
+    expect(beyondOf(plan)).toHaveLength(1);
+    expect(beyondOf(plan)[0]!.until.stage).toBe(3);
+    expect(rimsOf(plan)).toHaveLength(4);
+  });
+});
+
+describe('parts that meet', () => {
+  const faceToFace = (beyond: 'gap' | 'goes-on' | 'butt'): [Part, Part] => {
+    const towards = (edge: number, part: string): Rim => (beyond === 'gap' ? { beyond, edge, width: 5, depth: 25, part } : { beyond, edge, part });
+    return [panel('a', [towards(1, 'b')]), panel('b', [towards(3, 'a')])];
+  };
+  it('painted together where the surface goes on there is nothing between them', () => {
+    expect(rimsOf(painted(faceToFace('goes-on'), { a: GUN, b: GUN }))).toEqual([]);
+  });
+  it('where one is painted alone its edge is taped on the other, crisp, and the other is covered whole', () => {
+    const plan = painted(faceToFace('goes-on'), { a: GUN });
+    const [tape, ...more] = rimsOf(plan);
+    expect(more).toEqual([]);
+    expect(tape).toMatchObject({ part: 'a', edge: 1, edgeMm: 500 });
+    expect(SHIPPED_SHELF.tapes.find(({ code }) => code === tape!.material)!.edge).toBe('crisp');
+    expect(plan.stages[0]!.coveredParts).toEqual(['b']);
+  });
+  it('in two colours the edge is taped each time the other is painted', () => {
+    const plan = painted(faceToFace('goes-on'), { a: GUN, b: 'sea-green-two-part' });
+    expect(plan.stages).toHaveLength(2);
+    expect(rimsOf(plan).map(({ stage }) => stage)).toEqual([1, 2]);
+  });
+  it('a gap between two that are painted together is filled once', () => {
+    const doors = readJobFile(readFileSync(join(__dirname, '../../../examples/tansy.json'), 'utf8'));
+    if (!doors.ok) throw new Error('the example cannot be read');
+    const plan = planJob(doors.value.design, doors.value.shelf);
+    const between = rimsOf(plan).filter(({ part, edge }) => (part === 'left' && edge === 1) || (part === 'right' && edge === 3));
+    expect(between.map(({ part, material }) => [part, material])).toEqual([['left', 'foam']]);
+    // Only below the waist, 580 mm up, is anything painted.
+    expect(between[0]!.edgeMm).toBeCloseTo(580, 3);
+  });
+  it('three parts attached in a ring make a plan', () => {
+    const ring = ['a', 'b', 'c'].map((id, index) => panel(id, [{ beyond: 'butt', edge: 1, part: ['b', 'c', 'a'][index]! }]));
+    expect(painted(ring, { a: GUN, b: 'sea-green-two-part' }).stages).toHaveLength(2);
+  });
+});
+
+describe('round surfaces and bad input', () => {
+  it('the end of a tube is as long as its girth', () => {
+    const tube = panel('a', [{ beyond: 'body', edge: 0 }], { surface: { kind: 'tube', diameter: 100, length: 400 } });
+    const plan = painted([tube], {}, { scheme: { areas: [{ part: 'a', seed: [200, 0], finish: CAN }] } });
+    expect(rimsOf(plan)[0]!.edgeMm).toBeCloseTo(100 * Math.PI, 3);
+  });
+  it('the end of a turned part is measured where it is, not where the part is widest', () => {
+    const nose = panel('a', [{ beyond: 'body', edge: 0 }], {
+      surface: { kind: 'turned', profile: { start: [0, 20], edges: [{ to: [100, 60] }, { to: [200, 30] }], smooth: false } },
+    });
+    const plan = painted([nose], {}, { scheme: { areas: [{ part: 'a', seed: [100, 0], finish: CAN }] } });
+    expect(rimsOf(plan)[0]!.edgeMm).toBeCloseTo(60 * Math.PI, 1);
+  });
+  it.each([
+    [[{ beyond: 'body', edge: 4 }], 'design.no-edge'],
+    [
+      [
+        { beyond: 'body', edge: 1 },
+        { beyond: 'butt', edge: 1 },
+      ],
+      'design.rim-twice',
+    ],
+    [[{ beyond: 'goes-on', edge: 1, part: 'nowhere' }], 'design.no-part'],
+    [[{ beyond: 'butt', edge: 1, part: 'a' }], 'design.rim-itself'],
+  ] as const)('%j is refused as %s', (rims, code) => {
+    const design = { ...emptyDesign('Rims', 'road'), parts: [panel('a', rims as readonly Rim[])] };
+    expect(designFaults(design, SHIPPED_SHELF).map((fault) => fault.code)).toContain(code);
+  });
+  it('a shelf without any tape still makes a plan that says so', () => {
+    const design: Design = {
+      ...emptyDesign('Rims', 'road'),
+      parts: [panel('a', [{ beyond: 'body', edge: 0 }])],
+      scheme: { areas: [{ part: 'a', seed: [400, 250], finish: CAN }] },
+    };
+    const plan = planJob(design, { ...SHIPPED_SHELF, tapes: [] });
+    expect(planFaults(plan)).toEqual([]);
+    expect(rimsOf(plan)[0]).toMatchObject({ material: null, hold: null });
+    expect(rimsOf(plan)[0]!.doubts.map(({ code }) => code)).toEqual(['doubt.none-for-rim']);
+  });
+});
