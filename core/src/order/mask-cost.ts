@@ -14,6 +14,10 @@ export interface EdgeCost {
   /** Weighted metres of show edge. */
   readonly risk: number;
   readonly money: number;
+  /** What of that is its backing, and the tape over the edge of its cover. */
+  readonly backingLayMin: number;
+  readonly backingPullMin: number;
+  readonly seamMin: number;
 }
 
 /**
@@ -21,22 +25,32 @@ export interface EdgeCost {
  * @param crisp true where it makes an edge that stays
  * Source: rates per metre, piece and corner, rules of thumb.
  */
-export function edgeCost({ lengthM, pieces, setOutMin, corners, bend, sealM }: TapeEdge, crisp: boolean, model: boolean): EdgeCost {
+export function edgeCost({ lengthM, pieces, setOutMin, corners, bend, sealM, backing, seam }: TapeEdge, crisp: boolean, model: boolean): EdgeCost {
   const perPiece = model ? RULE_OF_THUMB.perPiece.model : RULE_OF_THUMB.perPiece.full;
   const fiddly = model && bend === 'features' ? RULE_OF_THUMB.modelFeatures : 1;
   const rate = RULE_OF_THUMB.layPerMetre[bend][crisp ? 'crisp' : 'rough'];
+  const pullMin = lengthM * RULE_OF_THUMB.pullPerMetre + pieces * RULE_OF_THUMB.pullPerPiece;
+  const backed = crisp && backing === true;
+  const backingLayMin = backed ? lengthM * RULE_OF_THUMB.layPerMetre[bend === 'features' ? 'gentle' : bend].rough + pieces * perPiece : 0;
+  const backingPullMin = backed ? pullMin : 0;
+  const seamMin = seam ? lengthM * RULE_OF_THUMB.layPerMetre.straight.rough : 0;
+  const tapeM = lengthM * (1 + (backed ? 1 : 0) + (seam ? 1 : 0));
   return {
-    layMin: fiddly * (lengthM * rate + (crisp ? setOutMin : 0)) + pieces * perPiece + corners * RULE_OF_THUMB.perCorner,
+    layMin:
+      fiddly * (lengthM * rate + (crisp ? setOutMin : 0)) + pieces * perPiece + corners * RULE_OF_THUMB.perCorner + backingLayMin + seamMin,
     sealMin: crisp ? sealM * RULE_OF_THUMB.sealPerMetre : 0,
-    pullMin: lengthM * RULE_OF_THUMB.pullPerMetre + pieces * RULE_OF_THUMB.pullPerPiece,
-    tapeM: lengthM,
+    pullMin: pullMin + backingPullMin,
+    tapeM,
     risk: lengthM * RULE_OF_THUMB.riskPerMetre[bend] * (crisp ? 1 : RULE_OF_THUMB.roughRisk),
-    money: lengthM * RULE_OF_THUMB.pricePerTapeMetre,
+    money: tapeM * RULE_OF_THUMB.pricePerTapeMetre,
+    backingLayMin,
+    backingPullMin,
+    seamMin,
   };
 }
 
 /** What a mask costs: what is laid of it in its stage. */
-export interface MaskCost extends EdgeCost {
+export interface MaskCost extends Omit<EdgeCost, 'backingLayMin' | 'backingPullMin' | 'seamMin'> {
   readonly drapeM2: number;
   /** Taking paper and film away after the pull. */
   readonly uncoverMin: number;

@@ -16,6 +16,10 @@ export interface TapeEdge {
   readonly bend: BendClass;
   /** Metres of it that lie on texture: where it makes a line that stays, its tape is sealed there. */
   readonly sealM: number;
+  /** True where its line tape is narrow: a wider tape behind it takes the cover. Only where it makes a line that stays. */
+  readonly backing?: boolean;
+  /** True where a second tape goes over the edge of what covers behind it. */
+  readonly seam?: boolean;
 }
 
 /** An area as the order of coats sees it. */

@@ -10,22 +10,27 @@ import {
   uncoverMin,
   wholeDrape,
   type Drape,
+  type EdgeCost,
   type Sequence,
   type StageCost,
 } from '../order';
-import { stageRuns, type MaskedPart, type Run } from '../runs';
+import { noSeam, stageRuns, type Backing, type LaidHow, type MaskedPart, type Run } from '../runs';
 import { RULE_OF_THUMB } from '../units';
 import { bondUnder, namer, offAfter, sessionsOf, tapeStays, type Common, type CommonOn, type Namer } from './item-frame';
 import { meansOf, type StageSource } from './means';
 import { rimItems } from './rim-items';
-import type { CoverItem, Item, LineItem, PlugItem, RimItem } from './types';
+import type { BackingItem, CoverItem, Item, LineItem, PlugItem, RimItem, SeamItem } from './types';
 
 /** What is laid for one stage. */
 export interface StageItems {
   readonly plugs: readonly PlugItem[];
   readonly lines: readonly LineItem[];
   readonly rims: readonly RimItem[];
+  /** What lies behind line tapes, before them. */
+  readonly backings: readonly BackingItem[];
   readonly covers: readonly CoverItem[];
+  /** What goes over the edges of covers. */
+  readonly seams: readonly SeamItem[];
   /** How long its tapes come off clean, at least; minutes from when they are laid. Infinity: nothing is laid. */
   readonly cleanMin: number;
 }
@@ -41,15 +46,20 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   const name = namer(sessions[index]!);
   const runs = stageRuns(maskedParts(sequence, index, source), meansOf(source));
   const commonOn: CommonOn = (area) => ({ ...common, until: untilOf(area === null ? index : offAfter(sequence, index, area)) });
-  const lines = runs.map((run, place) => lineItem(run, `R${place + 1}`, commonOn, source, name));
+  const made = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name));
+  const lines = made.map(({ line }) => line);
   const rims = rimItems(sequence, index, source, name, commonOn);
   const covers = coverItems(stage, source, [...lines, ...rims.map(({ item }) => item)], name, commonOn);
-  const laid = [...runs.map(({ cleanHours }, place) => ({ cleanHours, item: lines[place]! })), ...rims];
+  const [backings, seams] = [made.flatMap(({ backing }) => backing ?? []), made.flatMap(({ seam }) => seam ?? [])];
+  const hoursOf = ({ cleanHours, backing }: Run) => Math.min(cleanHours, backing?.cleanHours ?? Infinity);
+  const laid = [...runs.map((run, place) => ({ cleanHours: hoursOf(run), item: lines[place]! })), ...rims];
   return {
     plugs: plugItems(sequence, index, source, name, { ...common, until: untilOf(end) }),
     lines,
     rims: rims.map(({ item }) => item),
+    backings,
     covers,
+    seams,
     // Masks that stay on for later coats are asked for how long they last when they come off.
     cleanMin: laid.reduce((least, { cleanHours, item }) => {
       const own = item.until.stage === index + 1 || stage.keep;
@@ -62,6 +72,7 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
 function maskedParts(sequence: Sequence, index: number, source: StageSource): MaskedPart[] {
   const {
     works,
+    problem,
     starts: { areas, borders },
   } = source;
   const { mask } = sequence.stages[index]!;
@@ -81,6 +92,8 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
         closed: edge.closed - areas[number]!,
         class: edge.class,
         strip: edge.strip,
+        backing: problem.borders[edge.border]!.backing === true,
+        seam: problem.borders[edge.border]!.seam === true,
         staysMin: tapeStays(sequence, index, edge.closed),
         bondN25: bondUnder(sequence, index, edge.closed, source),
       })),
@@ -88,7 +101,14 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
   });
 }
 
-function lineItem(run: Run, code: string, commonOn: CommonOn, { works, problem, starts }: StageSource, name: Namer): LineItem {
+/** A line tape with what lies behind it and over the edge of its cover. */
+interface LineItems {
+  readonly line: LineItem;
+  readonly backing: BackingItem | null;
+  readonly seam: SeamItem | null;
+}
+
+function lineItems(run: Run, number: number, commonOn: CommonOn, { works, problem, starts }: StageSource, name: Namer): LineItems {
   const part = works.findIndex((one) => one.part.id === run.part);
   const ids = works[part]!.areaIds;
   const [firstArea, firstBorder] = [starts.areas[part]!, starts.borders[part]!];
@@ -99,11 +119,40 @@ function lineItem(run: Run, code: string, commonOn: CommonOn, { works, problem, 
     : run.edges.map(({ border, share }) => ({ edge: problem.borders[firstBorder! + border]!, share }));
   const costs = edges.map(({ edge, share }) => ({ ...rememberedEdge(edge, run.class === 'crisp', problem.model), share }));
   const { line, lineCode, side, sideSeen, from, to, edgeMm, count, verdict, stretch, worstAt, worstRadiusMm } = run;
-  return {
-    ...commonOn(firstArea + run.between.closed),
-    id: name(run.part, line, side, `${ids[run.between.closed]}|${ids[run.between.free]}`),
+  const minutes = (of: (cost: EdgeCost) => number) => costs.reduce((sum, { share, ...cost }) => sum + share * of(cost), 0);
+  const [backingLayMin, backingPullMin, seamMin] = [
+    minutes((cost) => cost.backingLayMin),
+    minutes((cost) => cost.backingPullMin),
+    minutes((cost) => cost.seamMin),
+  ];
+  const common = commonOn(firstArea + run.between.closed);
+  const between = `${ids[run.between.closed]}|${ids[run.between.free]}`;
+  const place = { part: run.part, line, lineCode, side, sideSeen, from, to, count };
+  const backing: BackingItem | null = run.backing && {
+    ...common,
+    ...place,
+    id: name(run.part, line, side, between, 'backing'),
+    kind: 'backing',
+    code: `B${number}`,
+    material: run.backing.tape,
+    tapeKind: run.backing.tapeKind,
+    widthMm: run.backing.widthMm,
+    offsetMm: run.backing.offsetMm,
+    pieces: run.backing.pieces,
+    pieceMm: run.backing.pieceMm,
+    lengthMm: run.backing.lengthMm,
+    hold: run.backing.hold,
+    techniques: [backingTechnique(run.backing)],
+    doubts: run.backing.doubts,
+    after: [],
+    layMin: backingLayMin,
+    pullMin: backingPullMin,
+  };
+  const made: LineItem = {
+    ...common,
+    id: name(run.part, line, side, between),
     kind: run.class === 'soft' ? 'soft' : 'line',
-    code,
+    code: `R${number}`,
     part: run.part,
     line,
     lineCode,
@@ -126,11 +175,33 @@ function lineItem(run: Run, code: string, commonOn: CommonOn, { works, problem, 
     hold: run.hold,
     techniques: run.techniques,
     doubts: run.doubts,
-    after: [],
-    layMin: costs.reduce((sum, { layMin, share }) => sum + share * layMin, 0),
-    pullMin: costs.reduce((sum, { pullMin, share }) => sum + share * pullMin, 0),
+    after: backing ? [backing.id] : [],
+    layMin: minutes(({ layMin }) => layMin) - backingLayMin - seamMin,
+    pullMin: minutes(({ pullMin }) => pullMin) - backingPullMin,
   };
+  const seam: SeamItem | null = run.seam && {
+    ...common,
+    ...place,
+    id: name(run.part, line, side, between, 'seam'),
+    kind: 'seam',
+    material: run.seam.tape?.code ?? null,
+    tapeKind: run.seam.tape?.kind ?? null,
+    widthMm: run.seam.tape?.widthMm ?? 0,
+    lengthMm: run.seam.lengthMm,
+    techniques: [{ code: 'technique.over-seam', values: { tape: run.seam.tape?.code ?? null, lengthMm: run.seam.lengthMm } }],
+    doubts: run.seam.tape ? [] : [noSeam],
+    after: [made.id],
+    layMin: seamMin,
+    pullMin: 0,
+  };
+  return { line: made, backing, seam };
 }
+
+/** How backing lies: in one piece, or in straight pieces round a bend. */
+const backingTechnique = ({ tape, lengthMm, offsetMm, pieces, pieceMm }: Backing): LaidHow => ({
+  code: 'technique.backing',
+  values: { tape, lengthMm, offsetMm, pieces, pieceMm: pieceMm ?? 0 },
+});
 
 /** Paper or film over what no tape covers alone, onto the tape round it; and over attached parts in reach, whole. */
 function coverItems(

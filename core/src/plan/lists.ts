@@ -1,11 +1,11 @@
 import { FOAM } from '../masking';
 import { byText, sumOf } from '../units';
 import type { StageItems } from './items';
-import type { FoamNeed, Item, LineItem, Plan, PlanLists, RimItem, StagePlan, TapeNeed } from './types';
+import type { BackingItem, FoamNeed, Item, LineItem, Plan, PlanLists, RimItem, SeamItem, StagePlan, TapeNeed } from './types';
 
 /** What to have ready, all stages together. */
 export function listsOf(stages: readonly StagePlan[], items: readonly StageItems[]): PlanLists {
-  const lines = items.flatMap((one) => [...one.lines, ...one.rims]);
+  const lines = items.flatMap(inLayingOrder).filter(isTape);
   const drape = stages.map(({ number }, index) => ({ stage: number, sizeM2: items[index]!.covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0) }));
   return {
     tape: tapeNeeds(lines),
@@ -24,12 +24,16 @@ export function plugsByPart(plugs: readonly Pick<Item, 'part' | 'count'>[]): Pla
   return [...counts].map(([part, count]) => ({ part, count }));
 }
 
-function tapeNeeds(lines: readonly (LineItem | RimItem)[]): TapeNeed[] {
+/** A piece of tape of any use. */
+type TapeItem = LineItem | BackingItem | SeamItem | RimItem;
+
+function tapeNeeds(lines: readonly TapeItem[]): TapeNeed[] {
   const needs = new Map<string, { pieces: number; lengthM: number }>();
-  for (const { material, lengthMm, count } of lines) {
-    if (material === null || material === FOAM) continue;
+  for (const item of lines) {
+    const { material, lengthMm, count } = item;
+    if (material === null) continue;
     const need = needs.get(material) ?? { pieces: 0, lengthM: 0 };
-    needs.set(material, { pieces: need.pieces + count, lengthM: need.lengthM + (lengthMm / 1000) * count });
+    needs.set(material, { pieces: need.pieces + count * (item.kind === 'backing' ? item.pieces : 1), lengthM: need.lengthM + (lengthMm / 1000) * count });
   }
   return [...needs].map(([tape, need]) => ({ tape, ...need })).sort((a, b) => b.lengthM - a.lengthM || byText(a.tape, b.tape));
 }
@@ -59,8 +63,18 @@ export const itemsIn = ({ items }: Pick<Plan, 'items'>, { number }: Pick<StagePl
 /** The tape edges laid for a stage of a plan, in laying order. */
 export const linesIn = (plan: Pick<Plan, 'items'>, stage: Pick<StagePlan, 'number'>): LineItem[] => itemsIn(plan, stage).filter(isLine);
 
-/** True for a piece of tape, along a line or a rim. */
-export const isTape = (item: Item): item is LineItem | RimItem => isLine(item) || (item.kind === 'rim' && item.material !== FOAM);
+/** True for a piece of tape, along a line or a rim, behind a line tape or over a seam. */
+export const isTape = (item: Item): item is TapeItem =>
+  isLine(item) || item.kind === 'backing' || item.kind === 'seam' || (item.kind === 'rim' && item.material !== FOAM);
+
+/** What is laid for a stage in the order of the hands: openings, rims, each line tape after its backing, covers, their seams. */
+export const inLayingOrder = ({ plugs, rims, lines, backings, covers, seams }: Omit<StageItems, 'cleanMin'>): Item[] => [
+  ...plugs,
+  ...rims,
+  ...lines.flatMap((line): Item[] => [...backings.filter(({ id }) => line.after.includes(id)), line]),
+  ...covers,
+  ...seams,
+];
 
 /** True for a length of tape that makes an edge. */
 export const isLine = (item: Item): item is LineItem => item.kind === 'line' || item.kind === 'soft';

@@ -58,9 +58,10 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
   const areas: OrderArea[] = [];
   const borders: OrderBorder[] = [];
   const plugs = new Map<string, number>();
+  const model = isModelScale(design.scale);
   for (const work of works) {
     const first = areas.length;
-    const edges = work.arrangement.borders.map((border) => ({ ...border, edge: tapeEdge(work, border) }));
+    const edges = work.arrangement.borders.map((border) => ({ ...border, edge: tapeEdge(work, border, model) }));
     areas.push(...work.arrangement.areas.map((_, index) => areaOf(work, index, shelf, edges)));
     borders.push(...edges.map(({ left, right, edge }) => ({ a: first + left, b: first + right, ...edge })));
     const openings = work.setOut.features.filter(({ kind }) => kind === 'opening').length * work.part.count;
@@ -81,7 +82,6 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
   };
   const attached = attachedParts(design.parts);
   const uncleared = works.flatMap((work) => work.uncleared);
-  const model = isModelScale(design.scale);
   return {
     areas,
     borders,
@@ -188,7 +188,8 @@ function stripEdge(borders: readonly Edged[]): TapeEdge {
 
 const BENDS: readonly BendClass[] = ['straight', 'gentle', 'features', 'tight'];
 
-function tapeEdge(work: PartWork, { line: id, from, to }: PartWork['arrangement']['borders'][number]): TapeEdge {
+function tapeEdge(work: PartWork, border: PartWork['arrangement']['borders'][number], model: boolean): TapeEdge {
+  const { line: id, from, to } = border;
   const line = work.lines.find((one) => one.id === id) as ResolvedLine;
   const { count } = work.part;
   const turns = line.pieces.flatMap((piece) => corners(piece)).filter((at) => at > from && at < to).length;
@@ -199,7 +200,25 @@ function tapeEdge(work: PartWork, { line: id, from, to }: PartWork['arrangement'
     corners: turns * count,
     bend: bendClass(line, from, to),
     sealM: (onTexture(line, from, to) / 1000) * count,
+    ...behind(work, line, border, model),
   };
+}
+
+/**
+ * Whether a line tape has a backing, and a tape over the edge of its cover: a line that bends takes a narrow tape, which holds no cover.
+ * Letters are cut out of one film, and a narrow area is covered by a tape or two.
+ */
+function behind(
+  { arrangement, setOut }: PartWork,
+  line: ResolvedLine,
+  { from, to, left, right }: PartWork['arrangement']['borders'][number],
+  model: boolean,
+): Pick<TapeEdge, 'backing' | 'seam'> {
+  if (setOut.board.shape.lines.find(({ id }) => id === line.owner)?.kind === 'text') return {};
+  const roomMm = smallest([left, right].map((area) => (2 * arrangement.areas[area]!.sizeMm2) / arrangement.areas[area]!.perimeterMm));
+  const bends = bendOf(line.pieces.flatMap((piece) => pieceOf(piece, from, to) ?? [])) !== 'straight';
+  const wide = roomMm >= (model ? RULE_OF_THUMB.backingRoom.model : RULE_OF_THUMB.backingRoom.full);
+  return { ...(bends && wide ? { backing: true } : {}), seam: true };
 }
 
 /** How much of a stretch of a line lies on texture, mm. */

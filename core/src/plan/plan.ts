@@ -14,7 +14,7 @@ import {
 import { ended, quietly, rounded, theFirst } from '../units';
 import type { Step } from '../log';
 import { adviceFor } from './advice';
-import { listsOf } from './lists';
+import { inLayingOrder, listsOf } from './lists';
 import { jobProblem, orderProblem } from './order-problem';
 import { partPlan, workOutSteps, type WorkStore } from '../setout';
 import { startsOf } from './places';
@@ -55,7 +55,7 @@ export function* planSteps(design: Design, shelf: Shelf, store?: WorkStore): Gen
     format: 'lintrel-plan',
     version: 2,
     stages,
-    items: items.flatMap(({ plugs, lines, rims: along, covers }) => [...plugs, ...along, ...lines, ...covers]),
+    items: items.flatMap(inLayingOrder),
     steps,
     windows: windowsOf(steps),
     orders: summaries(problem, found, chosen, roundTheStages(preparation, problem)),

@@ -76,6 +76,8 @@ export interface StepSays {
     readonly technique: Technique;
     /** What else is to be done on its way, in order; left out in plans from before. */
     readonly more?: readonly Technique[];
+    /** What is laid behind it before; left out in plans from before. */
+    readonly backing?: Technique | null;
   };
   /** What masks the rims of one part that are masked alike; left out of plans from before. */
   readonly 'step.rim': {
@@ -91,7 +93,7 @@ export interface StepSays {
     readonly technique: Technique;
     readonly more: readonly Technique[];
   };
-  readonly 'step.cover': CoverPlaces & { readonly reach?: Reach };
+  readonly 'step.cover': CoverPlaces & { readonly reach?: Reach; readonly seams?: readonly Technique[] };
   readonly 'step.uncover': CoverPlaces;
   /** `finish` null: liquid mask. */
   readonly 'step.seal': { readonly finish: string | null; readonly places: Places; readonly dryMin: number };

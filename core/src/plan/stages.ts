@@ -14,6 +14,7 @@ import {
 } from '../order';
 import { offAfter, sessionsOf } from './item-frame';
 import { itemsOf, type StageItems } from './items';
+import { inLayingOrder } from './lists';
 import type { StageSource } from './means';
 import { placeOfArea } from './places';
 import { RULE_OF_THUMB } from '../units';
@@ -68,7 +69,7 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     open: refs(stage.open.flatMap((open, area) => (open ? [area] : []))),
     covered: refs(mask.covers.map(({ area }) => area)),
     coveredParts: mask.wholes,
-    items: [...own.plugs, ...own.rims, ...own.lines, ...own.covers].map(({ id }) => id),
+    items: inLayingOrder(own).map(({ id }) => id),
     pictures,
     tasks: tasksOf(finish, stage, source),
     paint: paintOf(finish, stage, source),

@@ -1,4 +1,4 @@
-import { commonSpan, isModelScale, type JobKind, plainly, RULE_OF_THUMB, type StepId } from '../units';
+import { commonSpan, isModelScale, type JobKind, plainly, RULE_OF_THUMB, sumOf, type StepId } from '../units';
 import { isSprayed, type Finish } from '../finish';
 import type { AfterRule, Need, Step } from '../log';
 import { usesGun, type Sequence } from '../order';
@@ -9,13 +9,13 @@ import { heightOf } from './height';
 import type { StageItems } from './items';
 import { leaksOf } from './leaks';
 import type { Technique } from '../runs';
-import { lyingIn } from './lists';
+import { inLayingOrder, lyingIn } from './lists';
 import type { PartPlan, PartWork } from '../setout';
 import type { AfterCode, Reach, SafetyCode, StepSaid } from './says';
 import { clockFrom, inOrder, type Draft, type StepClock, stepId } from './step-clock';
 import { coverPlaces, linesOf, nameOf, placesOf, plugValues } from './step-places';
 import { rimSay, rimsAlike } from './rim-steps';
-import type { Item, LineItem, PrepareTask, RimItem, StagePlan } from './types';
+import type { BackingItem, Item, LineItem, PrepareTask, SeamItem, StagePlan } from './types';
 
 /** What the steps are written from. */
 export interface StepSource {
@@ -44,7 +44,7 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
   const { sequence, items, parts, finishes } = source;
   const cost = sequence.stages[stage.number - 1]!;
   const finish = finishes.get(stage.finish) as Finish;
-  const { plugs, rims, lines, covers } = items[stage.number - 1]!;
+  const { plugs, rims, lines, backings, covers, seams } = items[stage.number - 1]!;
   const clock = clockFrom(stage.startMin, stage.session, stage.number);
   const { add, pass } = clock;
   const tasks = (answer: PrepareTask['answer']) => stage.tasks.filter((task) => task.answer === answer);
@@ -64,13 +64,16 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
     const ids = alike.map(({ id }) => id);
     add('lay', ids[0]!, layMinOf(alike), rimSay(alike, parts), { part: alike[0]!.part, items: ids, after: index === 0 ? mayLie : [] });
   }
-  lines.forEach((line, index) =>
-    add('lay', line.id, line.layMin, laySay(line, parts), { part: line.part, items: [line.id], after: index === 0 ? mayLie : [] }),
-  );
-  if (covers.length > 0) {
-    const ids = covers.map(({ id }) => id);
-    const values = { ...coverPlaces(covers, parts), reach: reachOf(finish) };
-    add('cover', null, layMinOf(covers), { code: 'step.cover', values }, { items: ids, after: lines.length === 0 ? mayLie : [] });
+  lines.forEach((line, index) => {
+    const behind = backings.find(({ id }) => line.after.includes(id)) ?? null;
+    const laid = behind ? [behind, line] : [line];
+    const ids = laid.map(({ id }) => id);
+    add('lay', line.id, layMinOf(laid), laySay(line, behind, parts), { part: line.part, items: ids, after: index === 0 ? mayLie : [] });
+  });
+  if (covers.length + seams.length > 0) {
+    const ids = [...covers, ...seams].map(({ id }) => id);
+    const values = { ...coverPlaces(covers, parts), reach: reachOf(finish), seams: seamsOf(seams) };
+    add('cover', null, layMinOf([...covers, ...seams]), { code: 'step.cover', values }, { items: ids, after: lines.length === 0 ? mayLie : [] });
   }
   sealSteps(stage, source, clock);
   add('gate', null, cost.change.gateMin, {
@@ -204,23 +207,24 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
 function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: StepClock): void {
   const off = comingOff(
     stage,
-    items.flatMap(({ covers }) => covers),
+    items.flatMap(({ covers, seams }) => [...covers, ...seams]),
   );
   if (off.length === 0) return;
+  const covers = off.flatMap((item) => (item.kind === 'cover' ? [item] : []));
   add(
     'uncover',
     null,
     stage.uncoverMin,
-    { code: 'step.uncover', values: coverPlaces(off, parts) },
+    { code: 'step.uncover', values: coverPlaces(covers, parts) },
     { items: off.map(({ id }) => id) },
   );
 }
 
 const linesOfAll = ({ items }: StepSource): LineItem[] => items.flatMap(({ lines }) => lines);
-const tapesOff = (stage: StagePlan, { items }: StepSource): (LineItem | RimItem)[] =>
+const tapesOff = (stage: StagePlan, { items }: StepSource): Item[] =>
   comingOff(
     stage,
-    items.flatMap(({ rims, lines }) => [...rims, ...lines]),
+    items.flatMap((own) => inLayingOrder({ ...own, plugs: [], covers: [], seams: [] })),
   );
 
 /** Of what was laid, what comes off after a stage, the last laid first. */
@@ -242,7 +246,14 @@ function withSafety(steps: readonly Draft[], { stages, finishes, kind, works, sc
 
 const layMinOf = (items: readonly Item[]): number => items.reduce((sum, { layMin }) => sum + layMin, 0);
 
-function laySay(line: LineItem, parts: readonly PartPlan[]): StepSaid {
+/** Tape over the seams, by its code. */
+const seamsOf = (seams: readonly SeamItem[]): Technique[] =>
+  [...new Set(seams.map(({ material }) => material))].map((tape) => ({
+    code: 'technique.over-seam',
+    values: { tape, lengthMm: sumOf(seams, ({ material, lengthMm, count }) => (material === tape ? lengthMm * count : 0)) },
+  }));
+
+function laySay(line: LineItem, behind: BackingItem | null, parts: readonly PartPlan[]): StepSaid {
   const [technique, ...more] = line.techniques.map(({ from: _from, to: _to, ...how }) => how);
   return {
     code: 'step.lay',
@@ -255,6 +266,7 @@ function laySay(line: LineItem, parts: readonly PartPlan[]): StepSaid {
       count: line.count,
       technique: technique as Technique,
       more,
+      backing: behind && (behind.techniques[0] as Technique),
     },
   };
 }

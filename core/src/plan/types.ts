@@ -119,6 +119,37 @@ export interface RimItem extends ItemBase {
   readonly verdict: Fit['verdict'] | 'none';
 }
 
+/** Tape that lies behind or over what makes a line: where, and off the roll. */
+interface AlongLine extends ItemBase {
+  readonly line: LineId;
+  readonly lineCode: string;
+  readonly side: LineSide;
+  readonly sideSeen: SideSeen;
+  readonly from: number;
+  readonly to: number;
+  readonly tapeKind: TapeKind | null;
+  readonly widthMm: number;
+  /** Off the roll, all its pieces; on one part. */
+  readonly lengthMm: number;
+}
+
+/** A wider tape behind a line tape, laid before it: it takes the cover. */
+export interface BackingItem extends AlongLine {
+  readonly kind: 'backing';
+  /** B1, B2 … as the line tape over it. */
+  readonly code: string;
+  /** How far it is held back from the line. */
+  readonly offsetMm: number;
+  /** Straight pieces it comes in, and how long each may be; null: one. */
+  readonly pieces: number;
+  readonly pieceMm: number | null;
+}
+
+/** A tape over the edge of what covers, onto the tape below. */
+export interface SeamItem extends AlongLine {
+  readonly kind: 'seam';
+}
+
 /** Paper or film over an area, or over a whole part that is not sprayed but in reach. */
 export interface CoverItem extends ItemBase {
   readonly kind: 'cover';
@@ -136,7 +167,7 @@ export interface PlugItem extends ItemBase {
   readonly closing: OpeningSaid;
 }
 
-export type Item = LineItem | RimItem | CoverItem | PlugItem;
+export type Item = LineItem | BackingItem | SeamItem | RimItem | CoverItem | PlugItem;
 
 export interface StagePlan {
   readonly number: number;

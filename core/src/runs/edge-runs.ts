@@ -15,6 +15,9 @@ export interface PartEdge {
   readonly staysMin: number;
   /** How strongly what lies under the tape holds when it is pulled, N/25 mm; Infinity: nothing could come off. */
   readonly bondN25: number;
+  /** A wider tape behind its line tape takes the cover; a further one goes over the edge of that. */
+  readonly backing: boolean;
+  readonly seam: boolean;
 }
 
 /** Where a stage needs a tape edge: a piece of a line with the covered side. */

@@ -1,3 +1,4 @@
+export * from './backing';
 export * from './choose';
 export * from './cut-out';
 export * from './edge-runs';

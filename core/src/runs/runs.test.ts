@@ -242,6 +242,8 @@ describe('edgeSpans', () => {
     free,
     class: 'crisp',
     strip: false,
+    backing: false,
+    seam: false,
     staysMin: 0,
     bondN25: Infinity,
     ...over,
@@ -301,6 +303,8 @@ describe('strips', () => {
       free: left === strip ? right : left,
       class: 'crisp',
       strip: true,
+      backing: false,
+      seam: false,
       staysMin: 300,
       bondN25: Infinity,
     }));

@@ -20,6 +20,15 @@ export interface TechniqueSays {
   readonly 'technique.cut-out': { readonly inside: boolean; readonly with: string | null };
   /** Where a finish fades out. */
   readonly 'technique.rolled-back': NoValues;
+  /** Behind a line tape: how far held back from the line, in how many straight pieces of what length. */
+  readonly 'technique.backing': {
+    readonly tape: string | null;
+    readonly lengthMm: number;
+    readonly offsetMm: number;
+    readonly pieces: number;
+    readonly pieceMm: number;
+  };
+  readonly 'technique.over-seam': { readonly tape: string | null; readonly lengthMm: number };
   /** Along a rim. */
   readonly 'technique.foam-gap': { readonly gapMm: number };
   readonly 'technique.back-mask': NoValues;
@@ -51,5 +60,6 @@ export interface DoubtSays {
   readonly 'doubt.none-narrow': { readonly roomMm: number };
   readonly 'doubt.none-for-strip': NoValues;
   readonly 'doubt.none-for-rim': NoValues;
+  readonly 'doubt.none-for-seam': NoValues;
 }
 export type Doubt = SaidOf<DoubtSays>;

@@ -4,7 +4,8 @@ import { lineCode as codeOfLine, meetsItself, type ResolvedLine } from '../lines
 import type { EdgeClass, Hold } from '../masking';
 import type { Skin } from '../surface';
 import type { BendSample, Fit, LineSide, Tape, TapeKind } from '../tape';
-import { byText, isModelScale, largest, plainly, smallest, RULE_OF_THUMB, TOLERANCE, type LineId, type PartId, type TapeCode, theFirst } from '../units';
+import { byText, isModelScale, largest, plainly, smallest, RULE_OF_THUMB, sumOf, TOLERANCE, type LineId, type PartId, type TapeCode, theFirst } from '../units';
+import { backingFor, seamTape, type Backing } from './backing';
 import { chooseTape, longestClean, type TapeChoice, type TapeWish } from './choose';
 import { cutOutFor, type CutOut } from './cut-out';
 import { edgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs';
@@ -53,6 +54,9 @@ export interface Run {
   /** At least one. */
   readonly techniques: readonly LaidHow[];
   readonly doubts: readonly Doubt[];
+  /** What lies behind it, and over the edge of its cover; null: nothing. A seam without a tape: the shelf has none. */
+  readonly backing: Backing | null;
+  readonly seam: { readonly tape: ReturnType<typeof seamTape>; readonly lengthMm: number } | null;
 }
 
 /** One part as the runs see it. */
@@ -114,7 +118,7 @@ export function oneTapeStrip({ arrangement }: Pick<MaskedPart, 'arrangement'>, a
  * How long the tapes that can make an edge come off clean, at best.
  * @returns hours at 23 °C; Infinity where the shelf has none that can
  */
-export function longestCleanOn(part: Pick<MaskedPart, 'arrangement' | 'lines'>, edge: Omit<PartEdge, 'staysMin' | 'bondN25'>, means: MaskingMeans): number {
+export function longestCleanOn(part: Pick<MaskedPart, 'arrangement' | 'lines'>, edge: Omit<PartEdge, 'staysMin' | 'bondN25' | 'backing' | 'seam'>, means: MaskingMeans): number {
   const { line: id, from, to, left } = part.arrangement.borders[edge.border]!;
   const span: EdgeSpan = {
     line: id,
@@ -122,7 +126,7 @@ export function longestCleanOn(part: Pick<MaskedPart, 'arrangement' | 'lines'>, 
     to,
     side: edge.closed === left ? 'left' : 'right',
     class: edge.class,
-    edges: [{ ...edge, staysMin: 0, bondN25: Infinity }],
+    edges: [{ ...edge, staysMin: 0, bondN25: Infinity, backing: false, seam: false }],
   };
   const line = lineOf(part, span);
   return line.pieces.reduce((least, whole) => {
@@ -146,7 +150,17 @@ function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, mean
   return pieces.map((piece, index) => {
     const all = span.edges.map((edge) => ({ ...edge, share: strip === null ? shareOf(edge, [piece[0]!.at, piece.at(-1)!.at]) : 1 }));
     const edges = strip === null ? all.filter(({ share }) => share > 0) : index === 0 ? all : [];
-    return { ...runOf(part, line, piece, span, strip, means), edges };
+    const run = runOf(part, line, piece, span, strip, means);
+    const lengthOf = (which: (edge: PartEdge) => boolean) =>
+      sumOf(edges, (edge) => (which(edge) ? edge.share * (part.arrangement.borders[edge.border]!.to - part.arrangement.borders[edge.border]!.from) : 0));
+    const [backedMm, seamMm] = [span.class === 'crisp' ? lengthOf(({ backing }) => backing) : 0, lengthOf(({ seam }) => seam)];
+    const wish = wishFor(part, piece, span, strip, means);
+    return {
+      ...run,
+      edges,
+      backing: backedMm > 0 ? backingFor(piece, run.tapeWidthMm, backedMm, wish, means) : null,
+      seam: seamMm > 0 ? { tape: seamTape(wish, means), lengthMm: seamMm } : null,
+    };
   });
 }
 
@@ -166,7 +180,7 @@ function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeS
   };
 }
 
-function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan, strip: number | null, means: MaskingMeans): Omit<Run, 'edges'> {
+function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan, strip: number | null, means: MaskingMeans): Omit<Run, 'edges' | 'backing' | 'seam'> {
   const wish = wishFor(part, piece, span, strip, means);
   const choice = chooseTape(means.tapes, wish);
   const [from, to] = [piece[0]!.at, piece.at(-1)!.at];
@@ -194,7 +208,7 @@ function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan
 const lineCode = ({ lines }: MaskedPart, { owner }: ResolvedLine): string => codeOfLine([...new Set(lines.map((one) => one.owner))].indexOf(owner));
 
 /** What of a run is not its place. */
-type Laid = Omit<Run, 'edges' | 'part' | 'line' | 'lineCode' | 'from' | 'to' | 'side' | 'sideSeen' | 'class' | 'between' | 'edgeMm' | 'count' | 'strip'>;
+type Laid = Omit<Run, 'edges' | 'backing' | 'seam' | 'part' | 'line' | 'lineCode' | 'from' | 'to' | 'side' | 'sideSeen' | 'class' | 'between' | 'edgeMm' | 'count' | 'strip'>;
 
 const cutFrom = ({ film, inside, lengthMm }: CutOut, others: string | null): Laid => ({
   tape: film.code,

@@ -112,6 +112,10 @@ export const RULE_OF_THUMB = {
   leastStretchGiven: 0.005,
   /** Mean stretch up to this is given without thinking; a wider tape is worth it. */
   easyStretch: 0.03,
+  /** Backing is held back half the width of the line tape and lies under it by so much at least; its pieces lap over one another; areas narrower than the last are covered without. Millimetres. */
+  backingOverlap: { full: 2, model: 0.5 },
+  pieceOverlap: { full: 10, model: 3 },
+  backingRoom: { full: 30, model: 8 },
   /** Free end left on each piece so that it can be found and pulled. Millimetres. */
   tail: { full: 20, model: 8 },
   /** From this scale on, piece and tail figures of models apply: 1:12 is the largest common model. */

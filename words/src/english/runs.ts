@@ -22,6 +22,12 @@ export const TECHNIQUES: WordsOf<TechniqueSays> = {
         : `Cut it out of one film together with the other shapes of ${others}; lay what is left round them as one piece and press the edges.`,
   'technique.closed': ({ overlapMm }, { length }) => `Start where it is seen least, go all the way round and lap over by ${length(overlapMm)}.`,
   'technique.rolled-back': () => 'Fold the tape back on itself along the edge, or roll it, so that its edge stands off: paint fades out under it. No line.',
+  'technique.backing': ({ tape, lengthMm, offsetMm, pieces, pieceMm }, { length, metres }) =>
+    `Backing first: ${metres(lengthMm)} of ${tape ?? 'a tape that is not on the shelf'}, ${length(offsetMm)} back from the line${
+      pieces > 1 ? `, in ${pieces} straight pieces of up to ${length(pieceMm)}` : ''
+    }. The line tape lies over its edge.`,
+  'technique.over-seam': ({ tape, lengthMm }, { metres }) =>
+    `Over the edge of paper or film, onto the tape below, not across the line: ${metres(lengthMm)} of ${tape ?? 'a tape that is not on the shelf'}.`,
   'technique.foam-gap': ({ gapMm }, { length }) =>
     `Clean the shut face. Lay the foam into the gap of ${length(gapMm)}, one size over it, sticky side to the flange; do not stretch it, butt its ends.`,
   'technique.back-mask': () =>
@@ -54,6 +60,8 @@ export const TECHNIQUE_REASONS: Readonly<Record<keyof TechniqueSays, string>> = 
   'technique.cut-out': 'Round its corners and bends tape would come in crumbs, each with its own leak.',
   'technique.closed': 'A closed line has no other end to unroll past.',
   'technique.rolled-back': 'Where nothing shall be seen a tape edge would leave a step.',
+  'technique.backing': 'So the narrow line tape comes off alone and early, while the cover stays.',
+  'technique.over-seam': 'A loose edge of paper lifts in the draught and lets mist under.',
   'technique.foam-gap': 'Stretched foam draws back and lets paint into the gap.',
   'technique.back-mask': 'The gap is wider than the thickest foam.',
   'technique.tuck': 'The neighbour is flush: its edge is the line.',
@@ -83,5 +91,6 @@ export const DOUBTS: WordsOf<DoubtSays> = {
   'doubt.lifts': () => 'would likely take the paint below with it (estimate): get a gentler tape, or let the paint cure longer',
   'doubt.none-narrow': ({ roomMm }, { length }) => `no tape on the shelf is narrower than the ${length(roomMm)} there is`,
   'doubt.none-for-rim': () => 'there is no tape on the shelf for this edge of the part: get a crepe or a rim tape',
+  'doubt.none-for-seam': () => 'there is no tape on the shelf to go over the edge of the cover: get a crepe',
   'doubt.none-for-strip': () => 'no tape on the shelf is as wide as this strip',
 };

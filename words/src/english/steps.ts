@@ -122,20 +122,25 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
   'step.plug': ({ plugs, places, closings }, { say }) =>
     closings ? `${closings.map(say).join(' ')} Count them in: ${plugs}.` : `${places.join('; ')}. Count the plugs in.`,
   'step.unplug': ({ plugs, places }) => `${places.join('; ')}. Count them: ${plugs} went in, as many come out.`,
-  'step.lay': ({ tapeMm, count, technique, more = [] }, { metres, say }) =>
-    [`${metres(tapeMm)} off the roll${count > 1 ? ` on each of ${count}` : ''}.`, ...[technique, ...more].map(say)].join(' '),
+  'step.lay': ({ tape, tapeMm, count, technique, more = [], backing }, { metres, say }) =>
+    [
+      ...(backing ? [say(backing)] : []),
+      `${metres(tapeMm)} off the roll${backing ? ` of ${tape ?? 'what fits'}` : ''}${count > 1 ? ` on each of ${count}` : ''}.`,
+      ...[technique, ...more].map(say),
+    ].join(' '),
   'step.rim': ({ edges, lengthMm, count, technique, more }, { metres, say }) =>
     [
       `${edges.length > 1 ? `${sentence(listed(edges.map((edge) => say(edge))))}: ` : ''}${metres(lengthMm)}${count > 1 ? ` on each of ${count}` : ''}.`,
       ...[technique, ...more].map(say),
     ].join(' '),
-  'step.cover': (covered, { area }) => {
-    const { places, wholes = [], round = [], roundM2 = 0, reach } = covered;
+  'step.cover': (covered, { area, say }) => {
+    const { places, wholes = [], round = [], roundM2 = 0, reach, seams = [] } = covered;
     return [
       ...(covers(covered).length > 1 && places.length > 0 ? [`${places.join('; ')}.`] : []),
       ...(wholes.length > 0 ? [`Whole, for mist reaches them: ${wholes.join('; ')}.`] : []),
       ...(round.length > 0 ? [`All that lies beyond the edges of ${listed(round)}: about ${area(roundM2)} of film, stuck to the tape or foam along them.`] : []),
-      `${REACHES[reach ?? 'mist']} Onto the tape, not across its edge; a second tape over the seam.`,
+      `${REACHES[reach ?? 'mist']} Onto the tape, not across its edge${seams.length > 0 ? '.' : '; a second tape over the seam.'}`,
+      ...seams.map(say),
     ].join(' ');
   },
   'step.uncover': (covered) => `${listedAbove(covers(covered))}Fold paper and film up into themselves, the painted side in: dry overspray falls off them.`,

@@ -1,0 +1,75 @@
+import { pathLength, type Path } from '../curves';
+import type { Hold } from '../masking';
+import { facetsRound, type Tape, type TapeKind } from '../tape';
+import { isModelScale, plainly, RULE_OF_THUMB, type TapeCode } from '../units';
+import { chooseTape, type TapeWish } from './choose';
+import type { Doubt } from './says';
+import type { MaskingMeans } from './stage-runs';
+
+/** A wider tape behind a line tape, in straight pieces: it lies first, the line tape over its edge. */
+export interface Backing {
+  readonly tape: TapeCode | null;
+  readonly tapeKind: TapeKind | null;
+  readonly widthMm: number;
+  /** How far it is held back from the line. */
+  readonly offsetMm: number;
+  /** Straight pieces, and how long each may be; null: one piece. */
+  readonly pieces: number;
+  readonly pieceMm: number | null;
+  /** Off the roll, laps and tails included. */
+  readonly lengthMm: number;
+  readonly hold: Hold | null;
+  readonly cleanHours: number;
+  readonly doubts: readonly Doubt[];
+}
+
+/**
+ * The backing of a run. It is held back half the width of the line tape; a straight piece may land anywhere between that tape's edge, less
+ * the margin kept clear of the line, and its far edge less the overlap, so on a bend it comes in facets.
+ * @param lineTapeMm width of the line tape
+ * @param backedMm how much of the run has a backing
+ * Source: facets of backing, 2√(2Rδ − δ²)
+ */
+export function backingFor(piece: Path, lineTapeMm: number, backedMm: number, wish: TapeWish, means: MaskingMeans): Backing {
+  const model = isModelScale(means.scale);
+  const size = model ? 'model' : 'full';
+  const offsetMm = lineTapeMm / 2;
+  const overlap = Math.min(RULE_OF_THUMB.backingOverlap[size], lineTapeMm / 4);
+  const slack = Math.max(lineTapeMm / 8, lineTapeMm - lineTapeMm / 4 - overlap);
+  const pieces = Math.max(1, Math.ceil((facetCount(piece, slack) * backedMm) / pathLength(piece) - 1e-9));
+  const straight = [0, backedMm].map((at) => ({ at, curvature: 0 }));
+  const choice = chooseTape(means.tapes, { ...wish, samples: straight, crisp: false, exactWidthMm: null, roomMm: Math.max(0, wish.roomMm - offsetMm) });
+  const frame = {
+    offsetMm,
+    pieces,
+    pieceMm: pieces > 1 ? backedMm / pieces : null,
+    lengthMm: backedMm + (pieces - 1) * RULE_OF_THUMB.pieceOverlap[size] + 2 * RULE_OF_THUMB.tail[size],
+  };
+  if (!choice)
+    return { ...frame, tape: null, tapeKind: null, widthMm: 0, hold: null, cleanHours: Infinity, doubts: [{ code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } }] };
+  const { tape, hold, doubts } = choice;
+  return { ...frame, tape: tape.code, tapeKind: tape.kind, widthMm: tape.widthMm, hold, cleanHours: tape.cleanHours, doubts };
+}
+
+/** Straight pieces that follow a line within a slack, as it bends along its way. */
+function facetCount(piece: Path, slack: number): number {
+  let count = 0;
+  for (let index = 1; index < piece.length; index++) {
+    const [a, b] = [piece[index - 1]!, piece[index]!];
+    const bend = Math.max(Math.abs(a.curvature), Math.abs(b.curvature));
+    if (bend < 1e-7) continue;
+    count += (b.at - a.at) / facetsRound(Math.max(1 / bend, slack), slack, 1).facetLengthMm;
+  }
+  return count;
+}
+
+/** What goes over the edge of a cover behind a run: a tape of those that cover, or none on the shelf. */
+export function seamTape(wish: TapeWish, means: MaskingMeans): Pick<Tape, 'code' | 'kind' | 'widthMm' | 'cleanHours'> | null {
+  const samples = [0, 100].map((at) => ({ at, curvature: 0 }));
+  // It lies on tape and cover, not on paint.
+  const choice = chooseTape(means.tapes, { ...wish, samples, crisp: false, exactWidthMm: null, roomMm: Infinity, bondN25: Infinity });
+  return choice?.tape ?? null;
+}
+
+/** What speaks for a run without a tape over its seam. */
+export const noSeam: Doubt = plainly('doubt.none-for-seam');
