@@ -1,7 +1,8 @@
 // Sample problems for tests and benchmarks of the order of coats.
-import { SHIPPED_FINISHES } from './finish';
+import { isSprayed, SHIPPED_FINISHES } from './finish';
 import { UNDER } from './masking';
 import {
+  finishOf,
   NO_RULES,
   stageCost,
   stageScore,
@@ -79,7 +80,7 @@ export function bruteForce(problem: OrderProblem): number {
     if (left.length === 0) return finish(progress, score);
     for (const id of nextOf(problem, left)) {
       for (const open of openings(problem, progress, id, left)) {
-        for (const keep of rules.masks === 'free' && left.length > 1 ? [false, true] : [false]) {
+        for (const keep of rules.masks === 'free' && left.length > 1 && isSprayed(finishOf(problem, id)) ? [false, true] : [false]) {
           const stage: StageCost = stageCost(problem, progress, { finish: id, open, keep });
           visit(
             stage.after,

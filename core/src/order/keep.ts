@@ -13,10 +13,13 @@ export function keepPatterns(table: ProblemTable, order: readonly number[]): boo
   );
 }
 
-/** True where masks may stay on from one colour to the next: the next does not wait for it, or its tape can still be pulled after that wait. */
+/**
+ * True where masks may stay on from one colour to the next: the next does not wait for it, or its tape can still be pulled after that wait.
+ * What hangs against drips covers too little to stay for another colour.
+ */
 export function mayStay(table: ProblemTable, finish: number, next: number): boolean {
   const { masks, late } = table.problem.rules;
-  if (masks === 'fresh') return false;
+  if (masks === 'fresh' || table.drips[finish]) return false;
   return !table.share(finish, next) || lastsOver(table, finish, late);
 }
 

@@ -64,7 +64,7 @@ export function rimProblem(works: readonly PartWork[], areas: readonly OrderArea
       const later = met >= 0 && met < number && own[met]!.some(({ rim }) => rimPart(rim) === part.id);
       const inward = met < 0 || (gap && !later && edgeMm > 0);
       if (later && !gap) continue;
-      const sides = inward ? [{ ...place, other: outside }] : metBeside(place, own[met]!, works[met]!, part.id, starts[met]!);
+      const sides = inward ? [{ ...place, other: outside }] : metBeside(place, own[met]!, works[met]!, part.id, edgesTowards(own[number]!, to!), starts[met]!);
       places.push(...sides.map((side) => ({ ...side, part: number, area: starts[number]! + place.area, oneWay: gap && later })));
     }
   });
@@ -86,6 +86,11 @@ function placesOn({ part, setOut, arrangement }: PartWork): OwnPlace[] {
   });
 }
 
+/** Edges of a part that meet another, in order. */
+const edgesTowards = (places: readonly OwnPlace[], other: string): number[] => [
+  ...new Set(places.flatMap(({ edge, rim }) => (rimPart(rim) === other ? [edge] : []))),
+];
+
 /** Ends of areas on both sides of where parts meet that lie no further apart are one, mm. */
 const SAME_END_MM = 15;
 
@@ -93,8 +98,10 @@ const SAME_END_MM = 15;
  * A stretch of a rim, divided by the areas of the part that it meets there. The two edges run against one another; one whose partner does
  * not speak of it meets the largest area of that part.
  */
-function metBeside(place: OwnPlace, theirs: readonly OwnPlace[], { arrangement }: PartWork, from: string, start: number): (OwnPlace & Pick<RimPlace, 'other'>)[] {
-  const facing = theirs.filter(({ rim }) => rimPart(rim) === from);
+function metBeside(place: OwnPlace, theirs: readonly OwnPlace[], { arrangement }: PartWork, from: string, ownEdges: readonly number[], start: number): (OwnPlace & Pick<RimPlace, 'other'>)[] {
+  const edges = edgesTowards(theirs, from);
+  // Where the two meet along several edges the first of one is the last of the other.
+  const facing = theirs.filter(({ edge }) => edge === edges.at(-1 - (ownEdges.indexOf(place.edge) % Math.max(1, edges.length))));
   const wholeMm = place.edgeMm;
   const snapped = (at: number) => [place.from, place.to].find((end) => Math.abs(end - at) <= SAME_END_MM) ?? at;
   const found = facing.flatMap((one) => {

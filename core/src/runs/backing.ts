@@ -33,9 +33,11 @@ export interface Backing {
 export function backingFor(piece: Path, lineTapeMm: number, backedMm: number, wish: TapeWish, means: MaskingMeans): Backing {
   const model = isModelScale(means.scale);
   const size = model ? 'model' : 'full';
-  const offsetMm = lineTapeMm / 2;
-  const overlap = Math.min(RULE_OF_THUMB.backingOverlap[size], lineTapeMm / 4);
-  const slack = Math.max(lineTapeMm / 8, lineTapeMm - lineTapeMm / 4 - overlap);
+  // Where the shelf has no line tape it is worked out for a usual one.
+  const widthMm = lineTapeMm > 0 ? lineTapeMm : RULE_OF_THUMB.usualLineTape[size];
+  const offsetMm = widthMm / 2;
+  const overlap = Math.min(RULE_OF_THUMB.backingOverlap[size], widthMm / 4);
+  const slack = Math.max(widthMm / 8, widthMm - widthMm / 4 - overlap);
   const pieces = Math.max(1, Math.ceil((facetCount(piece, slack) * backedMm) / pathLength(piece) - 1e-9));
   const straight = [0, backedMm].map((at) => ({ at, curvature: 0 }));
   const choice = chooseTape(means.tapes, { ...wish, samples: straight, crisp: false, exactWidthMm: null, roomMm: Math.max(0, wish.roomMm - offsetMm) });

@@ -72,11 +72,11 @@ describe('a dragged point', () => {
   });
   it.each<[string, readonly [number, number], string, readonly [number, number]]>([
     ['a corner', [3, 4], 'corner', [0, 0]],
-    ['the middle of an edge', [503, 2], 'middle of edge 1', [500, 0]],
+    ['the middle of an edge', [503, 2], 'middle of edge 1 (bottom)', [500, 0]],
     ['the end of a line', [702, 497], 'end of L2', [700, 500]],
     ['a line', [703, 333], 'on L2', [700, 333]],
-    ['an edge', [996, 333], 'on edge 2', [1000, 333]],
-    ['a datum', [333, 3], 'on edge 1', [333, 0]],
+    ['an edge', [996, 333], 'on edge 2 (right)', [1000, 333]],
+    ['a datum', [333, 3], 'on edge 1 (bottom)', [333, 0]],
     ['tape widths side by side', [333, 59], '3 × tape 19 mm from Base', [333, 57]],
   ])('is drawn to %s', (_, finger, snap, place) => {
     const found = drag('points.1', finger);
