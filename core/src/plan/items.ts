@@ -18,6 +18,7 @@ import { noSeam, stageRuns, type Backing, type LaidHow, type MaskedPart, type Ru
 import { RULE_OF_THUMB } from '../units';
 import { bondUnder, namer, offAfter, sessionsOf, tapeStays, type Common, type CommonOn, type Namer } from './item-frame';
 import { meansOf, type StageSource } from './means';
+import { backToFront } from './part-order';
 import { rimItems } from './rim-items';
 import type { BackingItem, CoverItem, Item, LineItem, PlugItem, RimItem, SeamItem } from './types';
 
@@ -44,12 +45,15 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   const common: Common = { stage: index + 1, hold: null };
   const untilOf = (off: number): Item['until'] => ({ stage: off + 1, session: sessions[off]! });
   const name = namer(sessions[index]!);
-  const runs = stageRuns(maskedParts(sequence, index, source), meansOf(source));
+  const order = backToFront(source.works).map(({ part }) => part.id);
+  const inOrder = <T extends { readonly part?: string; readonly id: string }>(list: readonly T[]): T[] =>
+    [...list].sort((a, b) => order.indexOf(a.part ?? a.id) - order.indexOf(b.part ?? b.id));
+  const runs = stageRuns(inOrder(maskedParts(sequence, index, source)), meansOf(source));
   const commonOn: CommonOn = (area) => ({ ...common, until: untilOf(area === null ? index : offAfter(sequence, index, area)) });
   const made = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name));
   const lines = made.map(({ line }) => line);
-  const rims = rimItems(sequence, index, source, name, commonOn);
-  const covers = coverItems(stage, source, [...lines, ...rims.map(({ item }) => item)], name, commonOn);
+  const rims = rimItems(sequence, index, source, name, commonOn).sort((a, b) => order.indexOf(a.item.part) - order.indexOf(b.item.part));
+  const covers = inOrder(coverItems(stage, source, [...lines, ...rims.map(({ item }) => item)], name, commonOn));
   const [backings, seams] = [made.flatMap(({ backing }) => backing ?? []), made.flatMap(({ seam }) => seam ?? [])];
   const hoursOf = ({ cleanHours, backing }: Run) => Math.min(cleanHours, backing?.cleanHours ?? Infinity);
   const laid = [...runs.map((run, place) => ({ cleanHours: hoursOf(run), item: lines[place]! })), ...rims];
@@ -168,6 +172,8 @@ function lineItems(run: Run, number: number, commonOn: CommonOn, { works, proble
     widthMm: run.tapeWidthMm,
     lengthMm: run.tapeMm,
     edgeMm,
+    backwards: run.backwards,
+    walkMm: run.walkMm,
     verdict,
     stretch,
     worstAt,

@@ -86,6 +86,9 @@ export interface LineItem extends ItemBase {
   /** Tape off the roll with both tails, and the edge it makes; one piece. */
   readonly lengthMm: number;
   readonly edgeMm: number;
+  /** Laid from its far end; how far the hand goes to it from the end of the one before on its part. */
+  readonly backwards: boolean;
+  readonly walkMm: number;
   /** Kind of its tape, by which it is drawn; null where there is none. */
   readonly tapeKind: TapeKind | null;
   readonly widthMm: number;

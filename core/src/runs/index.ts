@@ -5,4 +5,5 @@ export * from './edge-runs';
 export * from './rim-run';
 export * from './stage-runs';
 export * from './technique';
+export * from './walk';
 export * from './says';

@@ -4,13 +4,14 @@ import { lineCode as codeOfLine, meetsItself, type ResolvedLine } from '../lines
 import type { EdgeClass, Hold } from '../masking';
 import type { Skin } from '../surface';
 import type { BendSample, Fit, LineSide, Tape, TapeKind } from '../tape';
-import { byText, isModelScale, largest, plainly, smallest, RULE_OF_THUMB, sumOf, TOLERANCE, type LineId, type PartId, type TapeCode, theFirst } from '../units';
+import { isModelScale, largest, plainly, smallest, RULE_OF_THUMB, sumOf, TOLERANCE, type LineId, type PartId, type TapeCode, theFirst } from '../units';
 import { backingFor, seamTape, type Backing } from './backing';
 import { chooseTape, longestClean, type TapeChoice, type TapeWish } from './choose';
 import { cutOutFor, type CutOut } from './cut-out';
 import { edgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs';
 import type { Doubt } from './says';
 import { techniquesFor, type LaidHow } from './technique';
+import { walkOrder } from './walk';
 
 /** Which side of its line a tape lies on, as a person sees it: on the drawing of a flat part, on a round part itself. */
 export type SideSeen =
@@ -57,7 +58,13 @@ export interface Run {
   /** What lies behind it, and over the edge of its cover; null: nothing. A seam without a tape: the shelf has none. */
   readonly backing: Backing | null;
   readonly seam: { readonly tape: ReturnType<typeof seamTape>; readonly lengthMm: number } | null;
+  /** Laid from its far end, so that one need not go back; how far one walks to it from the end of the one before on its part, mm. */
+  readonly backwards: boolean;
+  readonly walkMm: number;
 }
+
+/** A run before its place in the order of laying is known. */
+type Unordered = Omit<Run, 'backwards' | 'walkMm'>;
 
 /** One part as the runs see it. */
 export interface MaskedPart {
@@ -82,16 +89,29 @@ export interface MaskingMeans {
 }
 
 /**
- * Lays out the runs of one stage over all its parts, in laying order: crisp edges first, from the longest outward.
+ * Lays out the runs of one stage over all its parts, in laying order: part after part as they are given; on each crisp edges first, the
+ * main line before the others, then always the nearest.
  * @returns runs with their tape, length and technique; a run without a tape tells why
  */
-export function stageRuns(parts: readonly MaskedPart[], means: MaskingMeans): Run[] {
-  const runs = parts.flatMap((part) => partRuns(part, means));
-  const rank = ({ class: one }: Run) => (one === 'crisp' ? 0 : 1);
-  return runs.sort((a, b) => rank(a) - rank(b) || b.edgeMm - a.edgeMm || byText(a.part, b.part) || byText(a.lineCode, b.lineCode) || a.from - b.from);
+export const stageRuns = (parts: readonly MaskedPart[], means: MaskingMeans): Run[] =>
+  parts.flatMap((part) =>
+    walkOrder(partRuns(part, means).map((run) => ({ run, piece: pieceAlong(part, run), crisp: run.class === 'crisp' }))).map(
+      ({ run: { run }, backwards, walkMm }) => ({ ...run, backwards, walkMm }),
+    ),
+  );
+
+/** The piece of its line a run lies along. */
+function pieceAlong(part: MaskedPart, { line, from, to }: Pick<Run, 'line' | 'from' | 'to'>): Path {
+  const pieces = (part.lines.find(({ id }) => id === line) as ResolvedLine).pieces;
+  return theFirst(
+    pieces.flatMap((whole) => {
+      const piece = pieceOf(whole, from, to);
+      return piece ? [piece] : [];
+    }),
+  );
 }
 
-function partRuns(part: MaskedPart, means: MaskingMeans): Run[] {
+function partRuns(part: MaskedPart, means: MaskingMeans): Unordered[] {
   const stripsDone = new Set<number>();
   const stripEdges = (area: number) => part.edges.filter(({ strip, closed }) => strip && closed === area);
   return edgeSpans(part.arrangement.borders, part.edges).flatMap((span) => {
@@ -137,7 +157,7 @@ export function longestCleanOn(part: Pick<MaskedPart, 'arrangement' | 'lines'>, 
 
 const lineOf = ({ lines }: Pick<MaskedPart, 'lines'>, { line }: EdgeSpan): ResolvedLine => lines.find(({ id }) => id === line) as ResolvedLine;
 
-function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, means: MaskingMeans): Run[] {
+function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, means: MaskingMeans): Unordered[] {
   const line = lineOf(part, span);
   const pieces = line.pieces.flatMap((whole) => {
     const piece = pieceOf(whole, span.from, span.to);
@@ -180,7 +200,7 @@ function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeS
   };
 }
 
-function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan, strip: number | null, means: MaskingMeans): Omit<Run, 'edges' | 'backing' | 'seam'> {
+function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan, strip: number | null, means: MaskingMeans): Omit<Unordered, 'edges' | 'backing' | 'seam'> {
   const wish = wishFor(part, piece, span, strip, means);
   const choice = chooseTape(means.tapes, wish);
   const [from, to] = [piece[0]!.at, piece.at(-1)!.at];
@@ -208,7 +228,7 @@ function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan
 const lineCode = ({ lines }: MaskedPart, { owner }: ResolvedLine): string => codeOfLine([...new Set(lines.map((one) => one.owner))].indexOf(owner));
 
 /** What of a run is not its place. */
-type Laid = Omit<Run, 'edges' | 'backing' | 'seam' | 'part' | 'line' | 'lineCode' | 'from' | 'to' | 'side' | 'sideSeen' | 'class' | 'between' | 'edgeMm' | 'count' | 'strip'>;
+type Laid = Omit<Unordered, 'edges' | 'backing' | 'seam' | 'part' | 'line' | 'lineCode' | 'from' | 'to' | 'side' | 'sideSeen' | 'class' | 'between' | 'edgeMm' | 'count' | 'strip'>;
 
 const cutFrom = ({ film, inside, lengthMm }: CutOut, others: string | null): Laid => ({
   tape: film.code,

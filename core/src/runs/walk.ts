@@ -1,0 +1,54 @@
+import { distance, type Path, type Point } from '../curves';
+
+/** A run as the hand that lays it walks along it. */
+export interface Walked<T> {
+  readonly run: T;
+  /** True where it is laid from its far end, so that one need not go back. */
+  readonly backwards: boolean;
+  /** From the end of the one before on the same part, mm; 0 for the first. */
+  readonly walkMm: number;
+}
+
+/**
+ * An order to lay runs in with little going back and forth: crisp before rough, the longest first, then always the one that begins or ends
+ * nearest to where the hand is.
+ * @param runs of one part, with their pieces of line on its sheet
+ * @returns all of them, each once
+ * Source: nearest neighbour; the main line first, from it outward
+ */
+export function walkOrder<T extends { readonly piece: Path; readonly crisp: boolean }>(runs: readonly T[]): Walked<T>[] {
+  const left = runs.map((run, place) => ({ run, place, lengthMm: lengthOf(run.piece) })).sort((a, b) => b.lengthMm - a.lengthMm || a.place - b.place);
+  const walked: Walked<T>[] = [];
+  let here: Point | null = null;
+  while (left.length > 0) {
+    const next = nearest(left, here);
+    const { run } = left.splice(next.index, 1)[0]!;
+    const [start, end] = [run.piece[0]!, run.piece.at(-1)!];
+    walked.push({ run, backwards: next.backwards, walkMm: next.walkMm });
+    here = next.backwards ? start : end;
+  }
+  return walked;
+}
+
+interface Nearest {
+  readonly index: number;
+  readonly backwards: boolean;
+  readonly walkMm: number;
+}
+
+/** Of the crisp ones while there are any, the one nearest to a place; the first where one stands nowhere yet. */
+function nearest(left: readonly { readonly run: { readonly piece: Path; readonly crisp: boolean } }[], here: Point | null): Nearest {
+  const crisp = left.some(({ run }) => run.crisp);
+  let best: Nearest | null = null;
+  left.forEach(({ run }, index) => {
+    if (run.crisp !== crisp) return;
+    const [start, end] = [run.piece[0]!, run.piece.at(-1)!];
+    const [toStart, toEnd] = here ? [distance(here, start), distance(here, end)] : [0, 0];
+    const backwards = toEnd < toStart - 1e-9;
+    const walkMm = Math.min(toStart, toEnd);
+    if (best === null || walkMm < best.walkMm - 1e-9) best = { index, backwards, walkMm };
+  });
+  return best ?? { index: 0, backwards: false, walkMm: 0 };
+}
+
+const lengthOf = (piece: Path): number => piece.at(-1)!.at - piece[0]!.at;
