@@ -1,14 +1,14 @@
-import { tapeSchema, TYPICAL, type Tape } from '@lintrel/core';
+import { numberBetween, positiveUpTo, tapeSchema, TYPICAL, type Tape } from '@lintrel/core';
 import * as v from 'valibot';
-import { typedLength, typedNumber, typedTemperature } from '@/forms/typed';
+import { typedLength, typedNumber, typedOrNone, typedTemperature } from '@/forms/typed';
 
 const { entries } = tapeSchema;
 
 /** Fields of the tape form as typed. */
-export type TapeFields = { readonly [K in keyof Tape]: Tape[K] extends number ? string : Tape[K] };
+export type TapeFields = { readonly [K in keyof Required<Tape>]: Required<Tape>[K] extends number ? string : Required<Tape>[K] };
 
 /** What the form reads them as. */
-export const tapeFormSchema = v.object({
+const formEntries = {
   ...entries,
   widthMm: typedLength(entries.widthMm),
   thicknessUm: typedNumber(entries.thicknessUm),
@@ -17,7 +17,17 @@ export const tapeFormSchema = v.object({
   adhesionN25: typedNumber(entries.adhesionN25),
   minApplyC: typedTemperature(entries.minApplyC),
   cleanHours: typedNumber(entries.cleanHours),
-});
+  rollM: typedOrNone(v.nullable(positiveUpTo(1000, 'm'))),
+  rolls: typedOrNone(v.nullable(numberBetween(0, 10_000, ''))),
+};
+
+export const tapeFormSchema = v.pipe(
+  v.object(formEntries),
+  v.transform(({ rollM, rolls, ...rest }): Tape => ({ ...rest, ...(rollM === null ? {} : { rollM }), ...(rolls === null ? {} : { rolls }) })),
+);
+
+/** Names of its fields, where the server's faults belong. */
+export const TAPE_FIELDS = Object.keys(formEntries);
 
 const NEW_TAPE: Tape = {
   code: '',
@@ -37,5 +47,6 @@ const NEW_TAPE: Tape = {
 
 /** What the form opens with. */
 export function tapeFields(tape: Tape = NEW_TAPE): TapeFields {
-  return Object.fromEntries(Object.entries(tape).map(([name, value]) => [name, typeof value === 'number' ? String(value) : value])) as unknown as TapeFields;
+  const known = { rollM: '', rolls: '', ...tape };
+  return Object.fromEntries(Object.entries(known).map(([name, value]) => [name, typeof value === 'number' ? String(value) : value])) as unknown as TapeFields;
 }

@@ -4,4 +4,5 @@ export * from './choices';
 export * from './lines';
 export * from './parts';
 export * from './schemes';
+export * from './tapes';
 export * from './says';

@@ -17,7 +17,9 @@ import {
   JOB_KINDS,
   type JobKind,
   type FinishId,
+  type LineId,
   type PartId,
+  type TapeCode,
 } from '../units';
 import { partSchema, presentAtSchema } from './part';
 
@@ -51,6 +53,15 @@ const pairOf = <K extends string, L extends string>(first: K, second: L) =>
 export const areaPinSchema = v.strictObject({ part: idText<PartId>(), seed: placeSchema, finish: idText<FinishId>(), open: yesOrNo() });
 export type AreaPin = v.InferOutput<typeof areaPinSchema>;
 
+/** A tape a person has chosen for a line of a part, or one side of it; without part and line wherever a line is made. */
+export const tapePinSchema = v.strictObject({
+  part: v.optional(idText<PartId>()),
+  line: v.optional(idText<LineId>()),
+  side: v.optional(oneOf(['left', 'right'])),
+  tape: idText<TapeCode>(),
+});
+export type TapePin = v.InferOutput<typeof tapePinSchema>;
+
 const system = () => v.picklist(PAINT_SYSTEM_KEYS, told(plainly('field.system')));
 
 /** What a person insists on; what is left out is free. */
@@ -73,6 +84,10 @@ export const choicesSchema = v.strictObject({
   equalPercent: v.optional(numberBetween(0, 50, '%')),
   /** As cheap as can be, also where that sprays colours wider than they stay; left out: the calmest of equals. */
   spread: v.optional(v.literal('wide')),
+  /** Tapes a person has chosen: for one run, a line, or, with neither part nor line, wherever it makes the line. */
+  tapes: v.optional(listOf(tapePinSchema, 'tapes', 200)),
+  /** Tapes that are not used in this job. */
+  notTapes: v.optional(listOf(idText<TapeCode>(), 'tapes', 200)),
   /** Pairs of systems a person vouches for, with why. */
   vouched: v.optional(listOf(v.strictObject({ lower: system(), upper: system(), note: noteText() }), 'pairs', 60)),
 });

@@ -172,6 +172,7 @@ function lineItems(run: Run, number: number, commonOn: CommonOn, { works, proble
     widthMm: run.tapeWidthMm,
     lengthMm: run.tapeMm,
     edgeMm,
+    pinned: run.pinned,
     backwards: run.backwards,
     walkMm: run.walkMm,
     verdict,

@@ -1,14 +1,15 @@
 import { FOAM } from '../masking';
-import { byText, sumOf } from '../units';
+import { rollLengthM, type Tape } from '../tape';
+import { byText, RULE_OF_THUMB, sumOf } from '../units';
 import type { StageItems } from './items';
 import type { BackingItem, FoamNeed, Item, LineItem, Plan, PlanLists, RimItem, SeamItem, StagePlan, TapeNeed } from './types';
 
 /** What to have ready, all stages together. */
-export function listsOf(stages: readonly StagePlan[], items: readonly StageItems[]): PlanLists {
+export function listsOf(stages: readonly StagePlan[], items: readonly StageItems[], tapes: readonly Tape[]): PlanLists {
   const lines = items.flatMap(inLayingOrder).filter(isTape);
   const drape = stages.map(({ number }, index) => ({ stage: number, sizeM2: items[index]!.covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0) }));
   return {
-    tape: tapeNeeds(lines),
+    tape: tapeNeeds(lines, tapes),
     drape: drape.filter(({ sizeM2 }) => sizeM2 > 0),
     foam: foamNeeds(items),
     plugs: plugsByPart(items.flatMap((one) => one.plugs)),
@@ -27,7 +28,7 @@ export function plugsByPart(plugs: readonly Pick<Item, 'part' | 'count'>[]): Pla
 /** A piece of tape of any use. */
 type TapeItem = LineItem | BackingItem | SeamItem | RimItem;
 
-function tapeNeeds(lines: readonly TapeItem[]): TapeNeed[] {
+function tapeNeeds(lines: readonly TapeItem[], tapes: readonly Tape[]): TapeNeed[] {
   const needs = new Map<string, { pieces: number; lengthM: number }>();
   for (const item of lines) {
     const { material, lengthMm, count } = item;
@@ -35,7 +36,14 @@ function tapeNeeds(lines: readonly TapeItem[]): TapeNeed[] {
     const need = needs.get(material) ?? { pieces: 0, lengthM: 0 };
     needs.set(material, { pieces: need.pieces + count * (item.kind === 'backing' ? item.pieces : 1), lengthM: need.lengthM + (lengthMm / 1000) * count });
   }
-  return [...needs].map(([tape, need]) => ({ tape, ...need })).sort((a, b) => b.lengthM - a.lengthM || byText(a.tape, b.tape));
+  return [...needs].map(([code, need]) => ({ tape: code, ...need, ...rollsFor(need.lengthM, tapes.find((tape) => tape.code === code)) })).sort((a, b) => b.lengthM - a.lengthM || byText(a.tape, b.tape));
+}
+
+/** Rolls for so many metres, with what is left at their ends and cannot be used; how many of them are missing. */
+function rollsFor(lengthM: number, tape: Tape | undefined): Pick<TapeNeed, 'rolls' | 'missing'> {
+  const rollM = tape ? rollLengthM(tape) : Infinity;
+  const share = (lengthM * (1 + RULE_OF_THUMB.tapeWaste)) / rollM;
+  return { rolls: Math.max(1, Math.ceil(share - 1e-9)), missing: tape?.rolls === undefined ? null : Math.max(0, Math.ceil(share - tape.rolls - 1e-9)) };
 }
 
 /** Foam strip by its thickness: into gaps along rims, and into openings. */

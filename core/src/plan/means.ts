@@ -20,6 +20,7 @@ export interface StageSource {
 
 /** What there is to mask with. */
 export function meansOf({ design, shelf }: Pick<StageSource, 'design' | 'shelf'>): MaskingMeans {
-  const { climate, scale } = design;
-  return { tapes: shelf.tapes, scale, surfaceC: climate.surfaceC ?? climate.airC, airC: climate.airC };
+  const { climate, scale, choices } = design;
+  const tapes = shelf.tapes.filter(({ code, rolls }) => rolls !== 0 && !choices.notTapes?.includes(code));
+  return { tapes, pins: choices.tapes ?? [], scale, surfaceC: climate.surfaceC ?? climate.airC, airC: climate.airC };
 }

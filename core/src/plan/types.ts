@@ -86,6 +86,8 @@ export interface LineItem extends ItemBase {
   /** Tape off the roll with both tails, and the edge it makes; one piece. */
   readonly lengthMm: number;
   readonly edgeMm: number;
+  /** A person has chosen its tape. */
+  readonly pinned: boolean;
   /** Laid from its far end; how far the hand goes to it from the end of the one before on its part. */
   readonly backwards: boolean;
   readonly walkMm: number;
@@ -257,6 +259,9 @@ export interface TapeNeed {
   readonly tape: TapeCode;
   readonly pieces: number;
   readonly lengthM: number;
+  /** Rolls it takes, with what is wasted at their ends; rolls that are missing, null where the stock is not counted. */
+  readonly rolls: number;
+  readonly missing: number | null;
 }
 
 /** Foam strip to have ready, by its thickness. */

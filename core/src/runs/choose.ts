@@ -34,6 +34,8 @@ export interface TapeChoice {
   readonly deTack: DeTack;
   /** What speaks against it all the same. */
   readonly doubts: readonly Doubt[];
+  /** True where a person has chosen it. */
+  readonly pinned?: boolean;
 }
 
 // Which kind is tried first, by what the run asks: rules of the trade, see docs/computation.md.

@@ -61,5 +61,7 @@ export interface DoubtSays {
   readonly 'doubt.none-for-strip': NoValues;
   readonly 'doubt.none-for-rim': NoValues;
   readonly 'doubt.none-for-seam': NoValues;
+  /** A tape a person has chosen that does not fit here, or has run out. */
+  readonly 'doubt.not-chosen': { readonly tape: string };
 }
 export type Doubt = SaidOf<DoubtSays>;

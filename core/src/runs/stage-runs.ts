@@ -3,7 +3,7 @@ import type { Arrangement } from '../areas';
 import { lineCode as codeOfLine, meetsItself, type ResolvedLine } from '../lines';
 import type { EdgeClass, Hold } from '../masking';
 import type { Skin } from '../surface';
-import type { BendSample, Fit, LineSide, Tape, TapeKind } from '../tape';
+import { follows, type BendSample, type Fit, type LineSide, type Tape, type TapeKind } from '../tape';
 import { isModelScale, largest, plainly, smallest, RULE_OF_THUMB, sumOf, TOLERANCE, type LineId, type PartId, type TapeCode, theFirst } from '../units';
 import { backingFor, seamTape, type Backing } from './backing';
 import { chooseTape, longestClean, type TapeChoice, type TapeWish } from './choose';
@@ -58,6 +58,8 @@ export interface Run {
   /** What lies behind it, and over the edge of its cover; null: nothing. A seam without a tape: the shelf has none. */
   readonly backing: Backing | null;
   readonly seam: { readonly tape: ReturnType<typeof seamTape>; readonly lengthMm: number } | null;
+  /** A person has chosen its tape. */
+  readonly pinned: boolean;
   /** Laid from its far end, so that one need not go back; how far one walks to it from the end of the one before on its part, mm. */
   readonly backwards: boolean;
   readonly walkMm: number;
@@ -80,9 +82,20 @@ export interface MaskedPart {
   readonly edges: readonly PartEdge[];
 }
 
+/** A tape a person has chosen: for one side of a line, a line, or, with neither, wherever a line is made. */
+export interface TapePinned {
+  readonly part?: PartId;
+  readonly line?: LineId;
+  readonly side?: LineSide;
+  readonly tape: TapeCode;
+}
+
 /** What there is to mask with. */
 export interface MaskingMeans {
+  /** What there is of it: not what has run out, or is not to be used. */
   readonly tapes: readonly Tape[];
+  /** What a person has chosen. */
+  readonly pins?: readonly TapePinned[];
   readonly scale: number;
   readonly surfaceC: number;
   readonly airC: number;
@@ -202,7 +215,7 @@ function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeS
 
 function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan, strip: number | null, means: MaskingMeans): Omit<Unordered, 'edges' | 'backing' | 'seam'> {
   const wish = wishFor(part, piece, span, strip, means);
-  const choice = chooseTape(means.tapes, wish);
+  const choice = chosenTape(part, line, span, wish, means);
   const [from, to] = [piece[0]!.at, piece.at(-1)!.at];
   const place = {
     part: part.id,
@@ -218,10 +231,35 @@ function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan
     count: part.count,
     strip,
   };
-  const cut = cutOutFor(means.tapes, piece, wish, choice);
+  // What a person has chosen is laid, not cut from film.
+  const cut = choice?.pinned ? null : cutOutFor(means.tapes, piece, wish, choice);
   // Letters that stand beside one another come out of one film: one for each would lie over its neighbours.
   if (cut) return { ...place, ...cutFrom(cut, line.id === line.owner ? null : lineCode(part, line)) };
   return choice ? { ...place, ...laidOf(choice, piece, line, strip, part, wish, span.class === 'soft') } : { ...place, ...byHand(wish, strip) };
+}
+
+/**
+ * The tape of a run: the one a person has chosen for it, for its line, or for all lines, the nearest to it first. One chosen for a run or a
+ * line is taken even where it is doubtful, as long as it has room; one chosen for all where it does the line.
+ */
+function chosenTape(part: MaskedPart, line: ResolvedLine, span: EdgeSpan, wish: TapeWish, means: MaskingMeans): TapeChoice | null {
+  const own = (means.pins ?? []).filter(
+    (pin) =>
+      (pin.part === undefined || pin.part === part.id) &&
+      (pin.line === undefined || pin.line === line.owner) &&
+      (pin.side === undefined || pin.side === span.side) &&
+      (pin.line !== undefined || wish.crisp),
+  );
+  const nearness = ({ line: of, side }: TapePinned) => (of === undefined ? 0 : side === undefined ? 1 : 2);
+  for (const pin of [...own].sort((a, b) => nearness(b) - nearness(a))) {
+    const choice = chooseTape(means.tapes.filter(({ code }) => code === pin.tape), wish);
+    if (choice && (pin.line !== undefined || (follows(choice.fit) && choice.hold !== 'no'))) return { ...choice, pinned: true };
+    if (pin.line !== undefined) {
+      const instead = chooseTape(means.tapes, wish);
+      return instead && { ...instead, doubts: [...instead.doubts, { code: 'doubt.not-chosen', values: { tape: pin.tape } }] };
+    }
+  }
+  return chooseTape(means.tapes, wish);
 }
 
 /** Code of the line of the list a stroke belongs to. */
@@ -241,6 +279,7 @@ const cutFrom = ({ film, inside, lengthMm }: CutOut, others: string | null): Lai
   cleanHours: film.cleanHours,
   tapeMm: lengthMm,
   hold: 'safe',
+  pinned: false,
   techniques: [{ code: 'technique.cut-out', values: { inside, with: inside ? null : others } }],
   doubts: [],
 });
@@ -261,6 +300,7 @@ function laidOf(choice: TapeChoice, piece: Path, line: ResolvedLine, strip: numb
     cleanHours: tape.cleanHours,
     tapeMm: (piece.at(-1)!.at - piece[0]!.at) / (1 + fit.stretch) + tailsOf(wish),
     hold,
+    pinned: choice.pinned ?? false,
     techniques: techniquesFor({ ...choice, piece, crosses: line.crosses, folds: skin.folds, oneTapeWide: strip !== null, soft, closed: meetsItself(piece, skin) }),
     doubts,
   };
@@ -280,6 +320,7 @@ function byHand(wish: TapeWish, strip: number | null): Laid {
     cleanHours: Infinity,
     tapeMm: wish.samples.at(-1)!.at - wish.samples[0]!.at + tailsOf(wish),
     hold: null,
+    pinned: false,
     techniques: [plainly('technique.by-hand')],
     doubts: [none],
   };

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { idText, lengthMm, nameText, noteText, numberBetween, oneOf, positiveUpTo, type TapeCode } from '../units';
+import { idText, lengthMm, nameText, noteText, numberBetween, oneOf, positiveUpTo, RULE_OF_THUMB, type TapeCode } from '../units';
 
 /** Kinds of tape: the letter that starts the code, in the order of the shelf. */
 export const TAPE_KINDS = ['V', 'F', 'W', 'M', 'P', 'C', 'G', 'X', 'T'] as const;
@@ -25,9 +25,15 @@ export const tapeSchema = v.strictObject({
   minApplyC: numberBetween(-20, 60, '°C'),
   /** Hours at 23 °C within which it comes off clean. */
   cleanHours: positiveUpTo(2000, 'h'),
+  /** Metres on a roll; left out: typical of its kind. Rolls in stock; left out: not counted, there is always some. */
+  rollM: v.optional(positiveUpTo(1000, 'm')),
+  rolls: v.optional(numberBetween(0, 10_000, '')),
   use: noteText(),
   /** Where the figures come from. */
   basis: noteText(),
 });
 
 export type Tape = v.InferOutput<typeof tapeSchema>;
+
+/** Metres on a roll: as given, else typical of its kind. Source: usual rolls, rule of thumb. */
+export const rollLengthM = ({ kind, rollM }: Pick<Tape, 'kind' | 'rollM'>): number => rollM ?? RULE_OF_THUMB.rollM[kind];

@@ -112,6 +112,9 @@ export const RULE_OF_THUMB = {
   leastStretchGiven: 0.005,
   /** Mean stretch up to this is given without thinking; a wider tape is worth it. */
   easyStretch: 0.03,
+  /** Metres on a roll, by kind of tape; share of it that is left at ends and cannot be used. */
+  rollM: { V: 33, F: 55, W: 18, M: 18, P: 50, C: 50, G: 50, X: 10, T: 10 },
+  tapeWaste: 0.05,
   /** Backing is held back half the width of the line tape and lies under it by so much at least; its pieces lap over one another; areas narrower than the last are covered without. Millimetres. */
   backingOverlap: { full: 2, model: 0.5 },
   usualLineTape: { full: 6, model: 2 },

@@ -27,7 +27,7 @@ function fromRow<T extends ShelfTable>(row: Record<string, unknown>): ShelfTable
 }
 
 /** Fields that are left out, not null, where nobody gave them. */
-const LEFT_OUT = new Set(['gun', 'pricePerL', 'cards']);
+const LEFT_OUT = new Set(['gun', 'pricePerL', 'cards', 'rollM', 'rolls']);
 const JSON_FIELDS = new Set(['recoat', 'mixRatio', 'cards']);
 const toValues = (table: ShelfTable, entry: Tape | Finish): unknown[] =>
   FIELDS[table].map((field) => {

@@ -37,6 +37,7 @@ export const EDITS: WordsOf<EditSays> = {
   'edit.rule': () => 'Changed a rule',
   'edit.vouched': () => 'Vouched for a coat',
   'edit.pinned': ({ code }) => `Pinned ${code}`,
+  'edit.tape': ({ tape, line }) => (tape === '' ? `Tape of ${line} as the plan chooses` : `${tape} for ${line}`),
   'edit.job': () => 'Changed the job',
   'edit.written': ({ words }) => words,
 };

@@ -92,5 +92,6 @@ export const DOUBTS: WordsOf<DoubtSays> = {
   'doubt.none-narrow': ({ roomMm }, { length }) => `no tape on the shelf is narrower than the ${length(roomMm)} there is`,
   'doubt.none-for-rim': () => 'there is no tape on the shelf for this edge of the part: get a crepe or a rim tape',
   'doubt.none-for-seam': () => 'there is no tape on the shelf to go over the edge of the cover: get a crepe',
+  'doubt.not-chosen': ({ tape }) => `${tape}, which was chosen, has run out or has no room here: this one is taken instead`,
   'doubt.none-for-strip': () => 'no tape on the shelf is as wide as this strip',
 };

@@ -1,5 +1,5 @@
-import { closedAlike, isLine, itemsIn, linesIn, type PlugItem } from '@lintrel/core';
-import { HOLD_NAMES, phrase, phrases, several } from '@lintrel/words';
+import { isLine, itemsIn, type Item, type Plan, type StagePlan } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PartDrawing } from '@/drawing/PartDrawing';
@@ -7,21 +7,24 @@ import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
+import { coveredBy, layEntries, type LayEntry } from '@/tape/entries';
+import { EntryRow } from '@/tape/EntryRow';
+import { PinTape } from '@/tape/PinTape';
+import { ReadyPanel } from '@/tape/ReadyPanel';
+import { useDown } from '@/tape/useDown';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
-import { Notice } from '@/ui/Notice';
-import { Row, Rows } from '@/ui/Row';
+import { Rows } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
-import { Body, Figure, Heading, Small } from '@/ui/Words';
-import { useWords } from '@/person/PersonContext';
+import { Body, Heading, Small } from '@/ui/Words';
 
-/** Tape: what is laid where, in order, with length and technique. */
+/** Tape: what is laid where, in order, with length and technique; to be walked through piece by piece. */
 export function TapeScreen() {
-  const { design, plan, shelf } = useJob();
-  const words = useWords();
+  const { id, design, plan, shelf } = useJob();
   const [number, setNumber] = useState<number | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
+  const { isDown, setDown } = useDown(id);
   if (design.parts.length === 0 || !plan) return <StepGuard waiting="Laying out the tape …" />;
   if (plan.stages.length === 0)
     return (
@@ -29,112 +32,99 @@ export function TapeScreen() {
         <Missing need="finish" />
       </StepLayout>
     );
-  const stage = plan.stages.find((one) => one.number === number) ?? plan.stages.find((one) => linesIn(plan, one).length > 0) ?? plan.stages[0]!;
+  const stage = plan.stages.find((one) => one.number === number) ?? plan.stages.find((one) => one.items.length > 0) ?? plan.stages[0]!;
   const items = itemsIn(plan, stage);
-  const lines = items.filter(isLine);
-  const plugs = items.flatMap((item) => (item.kind === 'plug' ? [item] : []));
-  const covers = items.flatMap((item) => (item.kind === 'cover' ? [item] : []));
-  const run = lines.find(({ id }) => id === chosen) ?? lines[0];
-  const partOf = (id: string) => plan.parts.find((one) => one.id === id);
-  const codeOf = (part: string, area: string) => partOf(part)?.areas.find(({ id }) => id === area)?.code ?? area;
-  const part = plan.parts.find(({ id }) => id === run?.part) ?? plan.parts[0]!;
-  const picture = stage.pictures.find((one) => one.part === part.id)?.areas ?? [];
-  const finishName = (id: string) => shelf.finishes.find((finish) => finish.id === id)?.name ?? id;
+  const entries = layEntries(items);
+  const at = Math.max(
+    0,
+    entries.findIndex((entry) => entry.id === chosen),
+  );
+  const entry = entries[at];
+  const go = (to: number) => setChosen(entries[to]?.id ?? null);
+  const finishName = (finish: string) => shelf.finishes.find((one) => one.id === finish)?.name ?? finish;
+  const walkedM = items.filter(isLine).reduce((sum, { walkMm }) => sum + walkMm, 0) / 1000;
+  const down = entry ? isDown(entry.id) : false;
   return (
     <StepLayout
-      part={part}
-      drawing={
-        <PartDrawing
-          part={part}
-          areas={picture.map(({ code, covered, colour }) => ({ code, colour, covered }))}
-          runs={lines.filter((one) => one.part === part.id)}
-          chosenRun={run?.id}
-          codes="lines"
-        />
+      part={partOf(plan, entry)}
+      drawing={<StageDrawing plan={plan} stage={stage} items={items} entry={entry} />}
+      action={
+        entry ? (
+          <View style={styles.walk}>
+            <Action label="Back" icon="arrow-left" disabled={at === 0} onPress={() => go(at - 1)} testID="walk-back" />
+            <View style={styles.grow}>
+              <Action
+                rank="main"
+                label={down ? 'Not down yet' : 'This one is down'}
+                onPress={() => {
+                  setDown(entry.id, !down);
+                  if (!down && at < entries.length - 1) go(at + 1);
+                }}
+                testID="is-down"
+              />
+            </View>
+            <Action label="Next" disabled={at >= entries.length - 1} onPress={() => go(at + 1)} testID="walk-next" />
+          </View>
+        ) : undefined
       }
     >
       <Choice
         label="Stage"
         value={String(stage.number)}
         options={plan.stages.map((one) => ({ value: String(one.number), label: phrase`${one.number} ${finishName(one.finish)}` }))}
-        onChange={(value) => setNumber(Number(value))}
+        onChange={(value) => {
+          setNumber(Number(value));
+          setChosen(null);
+        }}
       />
-      {plugs.length > 0 ? <Openings plugs={plugs} /> : null}
       <Panel>
-        <Heading>Lay in this order</Heading>
-        {lines.length === 0 ? <Body>Nothing to mask in this stage: everything that is left gets painted over or is open.</Body> : null}
+        <Heading>{entries.length === 0 ? 'Lay in this order' : phrase`Lay in this order: ${at + 1} of ${entries.length}`}</Heading>
+        {entries.length === 0 ? <Body>{nothingToLay(plan, stage)}</Body> : null}
+        {walkedM >= 1 ? <Small>{phrase`Part after part, from the back to the front; ${walkedM.toFixed(1)} m to walk from one tape to the next.`}</Small> : null}
         <Rows>
-          {lines.map((one) => (
-            <Row
-              key={one.id}
-              label={phrase`${one.code} ${one.material ?? 'by hand'}`}
-              chosen={one.id === run?.id}
-              onPress={() => setChosen(one.id)}
-              testID="run"
-            >
-              <View style={styles.head}>
-                <Heading>{phrase`${one.code}  ${one.material ?? 'by hand'}`}</Heading>
-                <Body>{phrase`${words.side(one.area === null ? one.sideSeen : 'along')} ${one.lineCode}${plan.parts.length > 1 ? phrase`, ${partOf(one.part)?.name}` : ''}`}</Body>
-              </View>
-              {one.techniques.map((technique) => (
-                <View key={technique.code}>
-                  <Body>{words.say(technique)}</Body>
-                  <Small>{words.why(technique)}</Small>
-                </View>
-              ))}
-              <View style={styles.figures}>
-                <Figure label="Off the roll" value={words.metres(one.lengthMm)} />
-                {one.hold ? <Figure label="On the paint below (estimate)" value={HOLD_NAMES[one.hold]} /> : null}
-                <Figure label="Edge" value={one.area === null ? one.class : 'crisp'} />
-                {one.stretch > 0 ? <Figure label="Stretch" value={`${(one.stretch * 100).toFixed(1)} %`} /> : null}
-                {one.worstRadiusMm !== null ? <Figure label="Tightest radius" value={words.length(one.worstRadiusMm)} /> : null}
-                {one.count > 1 ? <Figure label="How often" value={String(one.count)} /> : null}
-              </View>
-              {one.doubts.map((doubt) => (
-                <Notice key={doubt.code} level="caution" text={words.say(doubt)} />
-              ))}
-            </Row>
-          ))}
-        </Rows>
-        {covers.length > 0 ? (
-          <Row label="Cover">
-            <Body>{phrase`Then cover ${phrases(covers.map(({ area, part: of }) => phrase`${plan.parts.length > 1 ? phrase`${partOf(of)?.name} ` : ''}${area === null ? 'whole' : codeOf(of, area)}`))}`}</Body>
-            <Small>{phrase`${words.area(covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0))} of paper or film (estimate)`}</Small>
-          </Row>
-        ) : null}
-      </Panel>
-      <Panel>
-        <Heading>Tape to have ready, all stages</Heading>
-        {plan.lists.tape.length === 0 ? <Body>None.</Body> : null}
-        <Rows>
-          {plan.lists.tape.map(({ tape, pieces, lengthM }) => (
-            <Row key={tape} label={tape}>
-              <Body>{phrase`${tape}  ${shelf.tapes.find(({ code }) => code === tape)?.name ?? ''}`}</Body>
-              <Small>{phrase`${words.metres(1000 * lengthM)} in ${several(pieces, 'piece')}, tails included`}</Small>
-            </Row>
+          {entries.map((one) => (
+            <EntryRow key={one.id} entry={one} plan={plan} chosen={one.id === entry?.id} down={isDown(one.id)} onPress={() => setChosen(one.id)}>
+              {one.kind === 'line' ? <PinTape run={one.items[0]} line={ownerOf(plan, one.items[0])} /> : null}
+            </EntryRow>
           ))}
         </Rows>
       </Panel>
+      <ReadyPanel lists={plan.lists} shelf={shelf} />
     </StepLayout>
   );
 }
 
-/** How the openings are closed before any tape: unfolded when asked for, since the lay list is what one works by. */
-function Openings({ plugs }: { plugs: readonly PlugItem[] }) {
-  const words = useWords();
-  const [open, setOpen] = useState(false);
-  const count = plugs.reduce((sum, { count: alike }) => sum + alike, 0);
+/** Why a stage lays nothing: masks are on, or there is nothing to be kept clean. */
+const nothingToLay = ({ items }: Plan, { number }: StagePlan): string =>
+  items.some(({ stage, until }) => stage < number && until.stage >= number)
+    ? 'Nothing new: the masks of an earlier stage are still on.'
+    : 'Nothing to mask in this stage: everything that is left gets painted over or is open.';
+
+const ownerOf = ({ parts }: Plan, { part, line }: Extract<Item, { kind: 'line' | 'soft' }>): string =>
+  parts.find(({ id }) => id === part)?.lines.find(({ id }) => id === line)?.owner ?? line;
+
+const partOf = ({ parts }: Plan, entry: LayEntry | undefined) => parts.find(({ id }) => id === entry?.items[0]?.part) ?? parts[0]!;
+
+/** The part an entry lies on, with everything that lies there, that entry stronger. */
+function StageDrawing({ plan, stage, items, entry }: { plan: Plan; stage: StagePlan; items: readonly Item[]; entry: LayEntry | undefined }) {
+  const part = partOf(plan, entry);
+  const picture = stage.pictures.find((one) => one.part === part.id)?.areas ?? [];
+  const covered = entry ? coveredBy(entry) : [];
+  const rims = items.flatMap((item) => (item.kind === 'rim' && item.part === part.id ? [item] : []));
   return (
-    <Panel>
-      <Heading>{phrase`First close ${several(count, 'opening')}`}</Heading>
-      {open ? closedAlike(plugs.map(({ closing }) => closing)).map((closing) => <Body key={words.say(closing)}>{words.say(closing)}</Body>) : null}
-      {open ? <Small>{phrase`Count them in: ${count}. As many come out in the end.`}</Small> : null}
-      <Action label={open ? 'Hide how' : 'How each is closed'} icon={open ? 'chevron-up' : 'chevron-down'} onPress={() => setOpen(!open)} testID="openings" />
-    </Panel>
+    <PartDrawing
+      part={part}
+      areas={picture.map(({ code, covered: under, colour }) => ({ code, colour, covered: under }))}
+      chosenArea={part.areas.find(({ id }) => covered.includes(`${part.id}/${id}`))?.code ?? null}
+      runs={items.filter(isLine).filter((one) => one.part === part.id)}
+      chosenRun={entry?.kind === 'line' ? entry.id : entry?.kind === 'backing' ? items.find((item) => item.after.includes(entry.id))?.id : null}
+      edges={{
+        beyond: new Map(rims.map(({ edge, beyond }) => [edge, beyond])),
+        chosen: entry?.kind === 'rim' ? entry.items.map(({ edge }) => edge) : entry?.kind === 'cover' && entry.items[0].area === 'beyond' ? rims.map(({ edge }) => edge) : [],
+      }}
+      codes="lines"
+    />
   );
 }
 
-const styles = StyleSheet.create({
-  head: { flexDirection: 'row', alignItems: 'baseline', gap: space.small, flexWrap: 'wrap' },
-  figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.middle },
-});
+const styles = StyleSheet.create({ walk: { flexDirection: 'row', gap: space.small, alignItems: 'center' }, grow: { flex: 1 } });

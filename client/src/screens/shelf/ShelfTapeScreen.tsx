@@ -1,4 +1,4 @@
-import { EDGE_CLASSES, TAPE_KINDS, type Shelf, type Tape, REFERENCE_AIR } from '@lintrel/core';
+import { EDGE_CLASSES, rollLengthM, TAPE_KINDS, type Shelf, type Tape, REFERENCE_AIR } from '@lintrel/core';
 import { phrase, TAPE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
@@ -11,7 +11,7 @@ import { Field } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
 import { resolverOf } from '@/forms/resolver';
 import { EntryFrame } from '@/shelf/EntryFrame';
-import { tapeFields, tapeFormSchema, type TapeFields } from '@/shelf/tapeForm';
+import { TAPE_FIELDS, tapeFields, tapeFormSchema, type TapeFields } from '@/shelf/tapeForm';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import { Screen, Panel, Waiting } from '@/ui/Screen';
@@ -42,7 +42,7 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
     defaultValues: tapeFields(tape),
   });
   const back = () => router.push('/shelf');
-  const fail = (error: Error) => setTrouble(placeFaults(error, setError, Object.keys(tapeFormSchema.entries)));
+  const fail = (error: Error) => setTrouble(placeFaults(error, setError, TAPE_FIELDS));
   const submit = handleSubmit((entry) => save.mutate({ entry, key: tape ? code : null }, { onSuccess: back, onError: fail }));
   return (
     <EntryFrame
@@ -85,6 +85,10 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
             keys="numeric"
             hint={phrase`At ${temperature(REFERENCE_AIR.airC)}`}
           />
+        </View>
+        <View style={styles.row}>
+          <Field control={control} name="rolls" label="Rolls in stock" keys="numeric" hint="Empty: not counted. 0: run out, no plan takes it" testID="rolls" />
+          <Field control={control} name="rollM" label="On a roll" unit="m" keys="numeric" hint={phrase`Empty: ${rollLengthM({ kind: watch('kind') })} m, typical`} />
         </View>
         <Field whole control={control} name="use" label="Good for" />
         <Field whole control={control} name="basis" label="Where the figures come from" />

@@ -1,0 +1,142 @@
+import { closedAlike, type Plan } from '@lintrel/core';
+import { HOLD_NAMES, phrase, several, type Words } from '@lintrel/words';
+import { StyleSheet, View } from 'react-native';
+import { useWords } from '@/person/PersonContext';
+import { space } from '@/theme/theme';
+import { Notice } from '@/ui/Notice';
+import { Row, Unfolded } from '@/ui/Row';
+import { Body, Figure, Heading, Small } from '@/ui/Words';
+import type { ReactNode } from 'react';
+import type { LayEntry } from './entries';
+
+interface EntryRowProps {
+  readonly entry: LayEntry;
+  readonly plan: Plan;
+  readonly chosen: boolean;
+  readonly down: boolean;
+  readonly onPress: () => void;
+  /** What may be done with it, below how it is laid. */
+  readonly children?: ReactNode;
+}
+
+/** One thing to lay: a line to read in passing, and how it is laid where it is chosen. */
+export function EntryRow({ entry, plan, chosen, down, onPress, children }: EntryRowProps) {
+  const words = useWords();
+  const { code, title, where, amount } = entryWords(entry, plan, words);
+  return (
+    <View>
+      <Row label={phrase`${code}${title}${down ? ', down' : ''}`} chosen={chosen} onPress={onPress} testID="run" after={down ? <Small>✓ down</Small> : null}>
+        <View style={styles.head}>
+          <Heading>{phrase`${code}${title}`}</Heading>
+          <Body>{where}</Body>
+        </View>
+        <Small>{amount}</Small>
+      </Row>
+      {chosen ? (
+        <Unfolded>
+          <How entry={entry} />
+          {children}
+        </Unfolded>
+      ) : null}
+    </View>
+  );
+}
+
+/** What an entry is called, where it goes, and how much of it there is. */
+export function entryWords(entry: LayEntry, plan: Plan, words: Words): { code: string; title: string; where: string; amount: string } {
+  const partOf = (id: string) => (plan.parts.length > 1 ? (plan.parts.find((part) => part.id === id)?.name ?? id) : '');
+  const on = (place: string, part: string) => (partOf(part) ? phrase`${place}, ${partOf(part)}` : place);
+  switch (entry.kind) {
+    case 'plugs': {
+      const count = entry.items.reduce((sum, item) => sum + item.count, 0);
+      return { code: '', title: phrase`Close ${several(count, 'opening')}`, where: '', amount: phrase`Count them in: ${count}` };
+    }
+    case 'rim': {
+      const [item] = entry.items;
+      const title = item.material === 'foam' ? phrase`Foam ${words.length(item.widthMm)}` : (item.material ?? 'by hand');
+      return { code: phrase`${item.code}  `, title, where: on(phrase`${words.say(item.edgeName)}`, item.part), amount: timesOf(words.metres(item.lengthMm), item.count) };
+    }
+    case 'backing': {
+      const [item] = entry.items;
+      return {
+        code: phrase`${item.code}  `,
+        title: item.material ?? 'by hand',
+        where: on(phrase`behind ${item.lineCode}`, item.part),
+        amount: timesOf(phrase`${words.metres(item.lengthMm)} in ${several(item.pieces, 'piece')}`, item.count),
+      };
+    }
+    case 'line': {
+      const [item] = entry.items;
+      return {
+        code: phrase`${item.code}  `,
+        title: item.material ?? 'by hand',
+        where: on(phrase`${words.side(item.area === null ? item.sideSeen : 'along')} ${item.lineCode}`, item.part),
+        amount: timesOf(words.metres(item.lengthMm), item.count),
+      };
+    }
+    case 'cover': {
+      const [item] = entry.items;
+      const part = plan.parts.find(({ id }) => id === item.part);
+      const place =
+        item.area === null ? 'whole' : item.area === 'beyond' ? 'all that is round it' : (part?.areas.find(({ id }) => id === item.area)?.code ?? item.area);
+      return { code: '', title: 'Cover', where: on(place, item.part), amount: phrase`${words.area(item.sizeM2)} of paper or film (estimate)` };
+    }
+    case 'seams': {
+      const lengthMm = entry.items.reduce((sum, item) => sum + item.lengthMm * item.count, 0);
+      return { code: '', title: 'Tape over the seams', where: '', amount: words.metres(lengthMm) };
+    }
+  }
+}
+
+const timesOf = (amount: string, count: number): string => (count > 1 ? phrase`${amount}, ${count} times` : amount);
+
+/** How it is laid, why, and what speaks against it. */
+function How({ entry }: { entry: LayEntry }) {
+  const words = useWords();
+  if (entry.kind === 'plugs')
+    return (
+      <>
+        {closedAlike(entry.items.map(({ closing }) => closing)).map((closing) => (
+          <Body key={words.say(closing)}>{words.say(closing)}</Body>
+        ))}
+        <Small>As many come out in the end.</Small>
+      </>
+    );
+  if (entry.kind === 'cover') return <Body>Onto the tape, not across its edge; nothing may be left bare that mist reaches.</Body>;
+  const techniques = entry.kind === 'seams' ? entry.items.slice(0, 1).flatMap((item) => seamTechnique(entry.items, item.material)) : entry.items[0].techniques;
+  const doubts = entry.items.flatMap((item) => item.doubts);
+  const hold = entry.kind === 'seams' ? null : entry.items[0].hold;
+  const line = entry.kind === 'line' ? entry.items[0] : null;
+  return (
+    <>
+      {techniques.map((technique) => (
+        <View key={technique.code}>
+          <Body>{words.say(technique)}</Body>
+          <Small>{words.why(technique)}</Small>
+        </View>
+      ))}
+      {line?.backwards ? <Small>Begin at its far end: that is where you stand.</Small> : null}
+      <View style={styles.figures}>
+        {hold ? <Figure label="On the paint below (estimate)" value={HOLD_NAMES[hold]} /> : null}
+        {line ? <Figure label="Edge" value={line.area === null ? line.class : 'crisp'} /> : null}
+        {line && line.stretch > 0 ? <Figure label="Stretch" value={`${(line.stretch * 100).toFixed(1)} %`} /> : null}
+        {line && line.worstRadiusMm !== null && line.worstRadiusMm < STRAIGHT_MM ? <Figure label="Tightest radius" value={words.length(line.worstRadiusMm)} /> : null}
+      </View>
+      {[...new Map(doubts.map((doubt) => [words.say(doubt), doubt])).values()].map((doubt) => (
+        <Notice key={words.say(doubt)} level="caution" text={words.say(doubt)} />
+      ))}
+    </>
+  );
+}
+
+/** A bend wider than this is none to the hand, mm. */
+const STRAIGHT_MM = 20_000;
+
+const seamTechnique = (seams: Extract<LayEntry, { kind: 'seams' }>['items'], tape: string | null) => [
+  { code: 'technique.over-seam' as const, values: { tape, lengthMm: seams.reduce((sum, { lengthMm, count }) => sum + lengthMm * count, 0) } },
+];
+
+const styles = StyleSheet.create({
+  head: { flexDirection: 'row', alignItems: 'baseline', gap: space.small, flexWrap: 'wrap' },
+  figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.middle },
+});

@@ -1,0 +1,30 @@
+import { useEffect, useState } from 'react';
+
+const keyOf = (job: string) => `lintrel.down.${job}`;
+
+function readDown(job: string): readonly string[] {
+  try {
+    const kept: unknown = JSON.parse(localStorage.getItem(keyOf(job)) ?? '[]');
+    return Array.isArray(kept) ? kept.filter((one): one is string => typeof one === 'string') : [];
+  } catch {
+    return [];
+  }
+}
+
+/** What of a job's lay list is down already: kept on this device, so that one can go on where one was interrupted. */
+export function useDown(job: string): { readonly isDown: (entry: string) => boolean; readonly setDown: (entry: string, down: boolean) => void } {
+  const [down, setAll] = useState(() => readDown(job));
+  useEffect(() => setAll(readDown(job)), [job]);
+  return {
+    isDown: (entry) => down.includes(entry),
+    setDown: (entry, is) => {
+      const next = is ? [...down.filter((one) => one !== entry), entry] : down.filter((one) => one !== entry);
+      setAll(next);
+      try {
+        localStorage.setItem(keyOf(job), JSON.stringify(next));
+      } catch {
+        // A full or forbidden store: it is still marked on this page.
+      }
+    },
+  };
+}
