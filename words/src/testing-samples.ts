@@ -255,6 +255,7 @@ export const SAMPLES: AllSays = {
   'technique.tuck': {},
   'technique.beside-edge': {},
   'technique.hang-paper': {},
+  'technique.cut-sheet': { line: 'L1', shapes: 5, inner: 2, widthMm: 640, heightMm: 95.25 },
   'technique.closed': { overlapMm: 10 },
   'technique.cut-out': { inside: false, with: 'L1' },
   'technique.corner': { atMm: [120] },

@@ -1,4 +1,4 @@
-import type { AreaPlan, FeaturePlan, Finish, LinePlan, PartPlan, LineItem, SprayArrow } from '@lintrel/core';
+import { letteringOf, type AreaPlan, type FeaturePlan, type Finish, type LinePlan, type PartPlan, type LineItem, type SprayArrow } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { memo, useId, type ReactNode } from 'react';
 import { Circle, Defs, G, Path, Pattern, Polygon, Text } from 'react-native-svg';
@@ -103,7 +103,7 @@ export const PartPicture = memo(function PartPicture({
         ? part.features.filter(({ kind }) => kind !== 'opening').map((feature) => <FeatureShape key={feature.id} feature={feature} mmPerDp={mmPerDp} />)
         : null}
       {runs.map((run) => (
-        <RunShape key={run.id} run={run} part={part} hatch={hatch} chosen={run.id === chosenRun} mmPerDp={mmPerDp} />
+        <RunShape key={run.id} run={run} part={part} hatch={hatch} chosen={chosenRun != null && (run.id === chosenRun || run.sheetOf === chosenRun)} mmPerDp={mmPerDp} />
       ))}
       {lines.map((line) => (
         <LineShape key={line.id} line={line} chosen={line.owner === chosenLine} onPress={onLine} mmPerDp={mmPerDp} />
@@ -118,7 +118,7 @@ export const PartPicture = memo(function PartPicture({
           <Circle cx={spot[0]} cy={spot[1]} r={9 * mmPerDp} fill="none" stroke={colour.accent} strokeWidth={2.5 * mmPerDp} />
         </G>
       ) : null}
-      {codes === 'areas' ? part.areas.map((area) => <Code key={area.code} at={area.seed} text={area.code} mmPerDp={mmPerDp} />) : null}
+      {codes === 'areas' ? areaCodes(part).map(({ code, at, lift }) => <Code key={code} at={at} text={code} mmPerDp={mmPerDp} lift={lift} />) : null}
       {codes === 'lines'
         ? firstStrokes(lines).flatMap((line, index) =>
             line.pieces[0] ? [<Code key={line.id} at={placeOfCode(line.pieces[0], index)} text={line.code} mmPerDp={mmPerDp} lift={9} />] : [],
@@ -130,6 +130,23 @@ export const PartPicture = memo(function PartPicture({
     </G>
   );
 });
+
+/** Letters have their name so far below them, dp. */
+const BELOW_LETTERS = -12;
+
+/** Codes of the areas at their places; the letters of a line have one name, below them. */
+function areaCodes(part: PartPlan): { code: string; at: readonly [number, number]; lift: number }[] {
+  const groups = letteringOf(part);
+  const grouped = new Set(groups.flatMap(({ strokes, inner }) => [...strokes, ...inner]));
+  return [
+    ...part.areas.flatMap(({ code, seed }) => (grouped.has(code) ? [] : [{ code, at: seed, lift: 0 }])),
+    ...groups.map(({ owner, strokes }) => {
+      const box = boxRound(part.areas.flatMap(({ code, rings }) => (strokes.includes(code) ? rings.flat() : [])));
+      const code = part.lines.find((line) => line.owner === owner)?.name ?? owner;
+      return { code, at: [(box.minX + box.maxX) / 2, box.minY] as const, lift: BELOW_LETTERS };
+    }),
+  ];
+}
 
 /** The outline; openings bare, folds and the seam of a round part dashed. */
 function Rim({ part, mmPerDp }: { part: PartPlan; mmPerDp: number }) {

@@ -1,4 +1,4 @@
-import { closedAlike, type Plan } from '@lintrel/core';
+import { closedAlike, type LineItem, type Plan } from '@lintrel/core';
 import { HOLD_NAMES, phrase, several, type Words } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
@@ -70,7 +70,7 @@ export function entryWords(entry: LayEntry, plan: Plan, words: Words): { code: s
       return {
         code: phrase`${item.code}  `,
         title: item.material ?? 'by hand',
-        where: on(phrase`${words.side(item.area === null ? item.sideSeen : 'along')} ${item.lineCode}`, item.part),
+        where: on(phrase`${words.side(item.area === null ? item.sideSeen : 'along')} ${sheetLine(item) ?? item.lineCode}`, item.part),
         amount: timesOf(words.metres(item.lengthMm), item.count),
       };
     }
@@ -86,6 +86,12 @@ export function entryWords(entry: LayEntry, plan: Plan, words: Words): { code: s
       return { code: '', title: 'Tape over the seams', where: '', amount: words.metres(lengthMm) };
     }
   }
+}
+
+/** The line all shapes of one film belong to; null for anything else. */
+function sheetLine({ techniques }: LineItem): string | null {
+  const sheet = techniques.find(({ code }) => code === 'technique.cut-sheet');
+  return sheet?.code === 'technique.cut-sheet' ? sheet.values.line : null;
 }
 
 const timesOf = (amount: string, count: number): string => (count > 1 ? phrase`${amount}, ${count} times` : amount);

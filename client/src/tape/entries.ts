@@ -16,7 +16,8 @@ export function layEntries(items: readonly Item[]): LayEntry[] {
   const pieces = items.flatMap((item): LayEntry[] => {
     if (item.kind === 'rim') return [{ kind: 'rim', id: item.id, items: [item] }];
     if (item.kind === 'backing') return [{ kind: 'backing', id: item.id, items: [item] }];
-    if (isLine(item)) return [{ kind: 'line', id: item.id, items: [item] }];
+    // What is cut from one film is one thing to lay.
+    if (isLine(item)) return item.sheetOf === null ? [{ kind: 'line', id: item.id, items: [item] }] : [];
     return item.kind === 'cover' ? [{ kind: 'cover', id: item.id, items: [item] }] : [];
   });
   return [

@@ -51,7 +51,11 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   const runs = stageRuns(inOrder(maskedParts(sequence, index, source)), meansOf(source));
   const commonOn: CommonOn = (area) => ({ ...common, until: untilOf(area === null ? index : offAfter(sequence, index, area)) });
   const made = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name));
-  const lines = made.map(({ line }) => line);
+  const lines = made.map(({ line }, place) => {
+    const first = runs.findIndex(({ part }) => part === line.part);
+    const { sheet } = runs[place]!;
+    return sheet === null || first + sheet === place ? line : { ...line, sheetOf: made[first + sheet]!.line.id };
+  });
   const rims = rimItems(sequence, index, source, name, commonOn).sort((a, b) => order.indexOf(a.item.part) - order.indexOf(b.item.part));
   const covers = inOrder(coverItems(stage, source, [...lines, ...rims.map(({ item }) => item)], name, commonOn));
   const [backings, seams] = [made.flatMap(({ backing }) => backing ?? []), made.flatMap(({ seam }) => seam ?? [])];
@@ -172,6 +176,7 @@ function lineItems(run: Run, number: number, commonOn: CommonOn, { works, proble
     widthMm: run.tapeWidthMm,
     lengthMm: run.tapeMm,
     edgeMm,
+    sheetOf: null,
     pinned: run.pinned,
     backwards: run.backwards,
     walkMm: run.walkMm,

@@ -32,7 +32,7 @@ function tapeNeeds(lines: readonly TapeItem[], tapes: readonly Tape[]): TapeNeed
   const needs = new Map<string, { pieces: number; lengthM: number }>();
   for (const item of lines) {
     const { material, lengthMm, count } = item;
-    if (material === null) continue;
+    if (material === null || (isLine(item) && item.sheetOf !== null)) continue;
     const need = needs.get(material) ?? { pieces: 0, lengthM: 0 };
     needs.set(material, { pieces: need.pieces + count * (item.kind === 'backing' ? item.pieces : 1), lengthM: need.lengthM + (lengthMm / 1000) * count });
   }

@@ -64,9 +64,11 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
     const ids = alike.map(({ id }) => id);
     add('lay', ids[0]!, layMinOf(alike), rimSay(alike, parts), { part: alike[0]!.part, items: ids, after: index === 0 ? mayLie : [] });
   }
-  lines.forEach((line, index) => {
+  const own = lines.filter(({ sheetOf }) => sheetOf === null);
+  own.forEach((line, index) => {
     const behind = backings.find(({ id }) => line.after.includes(id)) ?? null;
-    const laid = behind ? [behind, line] : [line];
+    // What is cut from one film is laid in one go.
+    const laid = [...(behind ? [behind] : []), line, ...lines.filter(({ sheetOf }) => sheetOf === line.id)];
     const ids = laid.map(({ id }) => id);
     add('lay', line.id, layMinOf(laid), laySay(line, behind, parts), { part: line.part, items: ids, after: index === 0 ? mayLie : [] });
   });
@@ -259,7 +261,7 @@ function laySay(line: LineItem, behind: BackingItem | null, parts: readonly Part
     code: 'step.lay',
     values: {
       tape: line.material,
-      line: line.lineCode,
+      line: sheetLine(line) ?? line.lineCode,
       side: line.area === null ? line.sideSeen : 'along',
       part: parts.length > 1 ? nameOf(parts, line.part) : null,
       tapeMm: line.lengthMm,
@@ -269,6 +271,12 @@ function laySay(line: LineItem, behind: BackingItem | null, parts: readonly Part
       backing: behind && (behind.techniques[0] as Technique),
     },
   };
+}
+
+/** The line of the list all shapes of one film belong to; null for anything else. */
+function sheetLine({ techniques }: LineItem): string | null {
+  const sheet = techniques.find(({ code }) => code === 'technique.cut-sheet');
+  return sheet?.code === 'technique.cut-sheet' ? sheet.values.line : null;
 }
 
 /** How far cover goes, by what the paint is put on with. */

@@ -86,6 +86,8 @@ export interface LineItem extends ItemBase {
   /** Tape off the roll with both tails, and the edge it makes; one piece. */
   readonly lengthMm: number;
   readonly edgeMm: number;
+  /** Where it is cut from one film with others: the item that stands for the film. */
+  readonly sheetOf: ItemId | null;
   /** A person has chosen its tape. */
   readonly pinned: boolean;
   /** Laid from its far end; how far the hand goes to it from the end of the one before on its part. */

@@ -3,6 +3,7 @@ export * from './choose';
 export * from './cut-out';
 export * from './edge-runs';
 export * from './rim-run';
+export * from './sheet';
 export * from './stage-runs';
 export * from './technique';
 export * from './walk';

@@ -35,6 +35,14 @@ export interface TechniqueSays {
   readonly 'technique.tuck': NoValues;
   readonly 'technique.beside-edge': NoValues;
   readonly 'technique.hang-paper': NoValues;
+  /** Several shapes of one line out of one film: so many with film round them, so many pieces within; size of all together. */
+  readonly 'technique.cut-sheet': {
+    readonly line: string;
+    readonly shapes: number;
+    readonly inner: number;
+    readonly widthMm: number;
+    readonly heightMm: number;
+  };
   readonly 'technique.closed': { readonly overlapMm: number };
   /** At places along the line, mm. */
   readonly 'technique.corner': Places;

@@ -10,6 +10,7 @@ import { chooseTape, longestClean, type TapeChoice, type TapeWish } from './choo
 import { cutOutFor, type CutOut } from './cut-out';
 import { edgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs';
 import type { Doubt } from './says';
+import { sheetFor, type CutShape } from './sheet';
 import { techniquesFor, type LaidHow } from './technique';
 import { walkOrder } from './walk';
 
@@ -60,13 +61,15 @@ export interface Run {
   readonly seam: { readonly tape: ReturnType<typeof seamTape>; readonly lengthMm: number } | null;
   /** A person has chosen its tape. */
   readonly pinned: boolean;
+  /** Where it is cut from one film with others: the place of the first of them among the runs of its part, which stands for the film. */
+  readonly sheet: number | null;
   /** Laid from its far end, so that one need not go back; how far one walks to it from the end of the one before on its part, mm. */
   readonly backwards: boolean;
   readonly walkMm: number;
 }
 
 /** A run before its place in the order of laying is known. */
-type Unordered = Omit<Run, 'backwards' | 'walkMm'>;
+type Unordered = Omit<Run, 'sheet' | 'backwards' | 'walkMm'>;
 
 /** One part as the runs see it. */
 export interface MaskedPart {
@@ -108,10 +111,51 @@ export interface MaskingMeans {
  */
 export const stageRuns = (parts: readonly MaskedPart[], means: MaskingMeans): Run[] =>
   parts.flatMap((part) =>
-    walkOrder(partRuns(part, means).map((run) => ({ run, piece: pieceAlong(part, run), crisp: run.class === 'crisp' }))).map(
-      ({ run: { run }, backwards, walkMm }) => ({ ...run, backwards, walkMm }),
+    ontoSheets(
+      part,
+      walkOrder(partRuns(part, means).map((run) => ({ run, piece: pieceAlong(part, run), crisp: run.class === 'crisp' }))).map(
+        ({ run: { run }, backwards, walkMm }) => ({ ...run, sheet: null, backwards, walkMm }),
+      ),
+      means,
     ),
   );
+
+/** Shapes of one line that are cut from film come out of one: the first of them stands for the film, the others take none of their own. */
+function ontoSheets(part: MaskedPart, runs: readonly Run[], means: MaskingMeans): Run[] {
+  const shapeOf = (run: Run): CutShape | null => {
+    const cut = run.techniques.find(({ code }) => code === 'technique.cut-out');
+    const line = part.lines.find(({ id }) => id === run.line) as ResolvedLine;
+    if (cut?.code !== 'technique.cut-out' || line.id === line.owner) return null;
+    return { part: part.id, owner: line.owner, code: lineCode(part, line), piece: pieceAlong(part, run), inside: cut.values.inside };
+  };
+  const shapes = runs.map(shapeOf);
+  const owners = [...new Set(shapes.flatMap((shape) => (shape ? [shape.owner] : [])))];
+  const sheets = new Map(
+    owners.flatMap((owner) => {
+      const sheet = sheetFor(
+        shapes.flatMap((shape) => (shape?.owner === owner ? [shape] : [])),
+        means.tapes,
+      );
+      return sheet ? [[owner, sheet] as const] : [];
+    }),
+  );
+  return runs.map((run, index): Run => {
+    const own = shapes[index]?.owner;
+    const sheet = own === undefined ? undefined : sheets.get(own);
+    if (!sheet) return run;
+    const head = shapes.findIndex((shape) => shape?.owner === own);
+    const { film, shapes: count, inner, widthMm, heightMm, code, lengthMm } = sheet;
+    return {
+      ...run,
+      sheet: head,
+      tape: film.code,
+      tapeWidthMm: film.widthMm,
+      cleanHours: film.cleanHours,
+      tapeMm: head === index ? lengthMm : 0,
+      techniques: [{ code: 'technique.cut-sheet', values: { line: code, shapes: count, inner, widthMm, heightMm } }],
+    };
+  });
+}
 
 /** The piece of its line a run lies along. */
 function pieceAlong(part: MaskedPart, { line, from, to }: Pick<Run, 'line' | 'from' | 'to'>): Path {

@@ -4,6 +4,7 @@ export * from './drag';
 export * from './fits';
 export * from './handles';
 export * from './layout-faults';
+export * from './lettering';
 export * from './part-plan';
 export * from './part-work';
 export * from './rims';

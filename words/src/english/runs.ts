@@ -1,5 +1,5 @@
 import type { DoubtSays, TechniqueSays } from '@lintrel/core';
-import { listed, type Speech, type WordsOf } from '../table';
+import { counted, listed, type Speech, type WordsOf } from '../table';
 
 const at = (places: readonly number[], { length }: Pick<Speech, 'length'>): string => `${listed(places.map((place) => `at ${length(place)}`))} along the line`;
 
@@ -20,6 +20,10 @@ export const TECHNIQUES: WordsOf<TechniqueSays> = {
       : others === null
         ? 'Cut the shape out of film along the line, lay what is left round it as one piece and press its edge.'
         : `Cut it out of one film together with the other shapes of ${others}; lay what is left round them as one piece and press the edges.`,
+  'technique.cut-sheet': ({ line, shapes, inner, widthMm, heightMm }, { length }) =>
+    `Cut all of ${line}, ${length(widthMm)} × ${length(heightMm)}, out of one film along its lines: ${counted(shapes, 'shape')}${
+      inner > 0 ? ` and ${counted(inner, 'piece')} within them` : ''
+    }. Lay what is left round them as one piece${inner > 0 ? ', then the pieces within in their places' : ''}; press the edges.`,
   'technique.closed': ({ overlapMm }, { length }) => `Start where it is seen least, go all the way round and lap over by ${length(overlapMm)}.`,
   'technique.rolled-back': () => 'Fold the tape back on itself along the edge, or roll it, so that its edge stands off: paint fades out under it. No line.',
   'technique.backing': ({ tape, lengthMm, offsetMm, pieces, pieceMm }, { length, metres }) =>
@@ -58,6 +62,7 @@ export const TECHNIQUE_REASONS: Readonly<Record<keyof TechniqueSays, string>> = 
   'technique.test-pull': 'This tape grips nearly as hard as the paint below holds (estimate).',
   'technique.de-tack': 'It loses some of its grip, which the paint below asks for (estimate).',
   'technique.cut-out': 'Round its corners and bends tape would come in crumbs, each with its own leak.',
+  'technique.cut-sheet': 'One film keeps the shapes in their places to one another; tape round each would come in crumbs.',
   'technique.closed': 'A closed line has no other end to unroll past.',
   'technique.rolled-back': 'Where nothing shall be seen a tape edge would leave a step.',
   'technique.backing': 'So the narrow line tape comes off alone and early, while the cover stays.',

@@ -1,5 +1,5 @@
-import { giveFinish, givePresent, showArea, showLength, withoutPlace, type AreaPlan, type PartPlan, plainly } from '@lintrel/core';
-import { phrase } from '@lintrel/words';
+import { giveFinish, givePresent, letteringOf, showArea, showLength, withoutPlace, type AreaPlan, type PartPlan, plainly } from '@lintrel/core';
+import { phrase, several } from '@lintrel/words';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { LayersPanel } from '@/areas/LayersPanel';
@@ -38,6 +38,14 @@ export function AreasScreen() {
   if (!part) return <StepGuard waiting="Finding the areas …" />;
   const drawn = tried?.find(({ id }) => id === part.id) ?? part;
   const area = part.areas.find(({ code }) => code === chosen) ?? null;
+  const letters = letteringOf(part);
+  // Letters are tapped as one.
+  const choose = (code: string | null) => setChosen(letters.find(({ strokes }) => code !== null && strokes.includes(code))?.owner ?? code);
+  const giveLetters = (codes: readonly string[], finish: string | null, name: string) =>
+    void change((now) => part.areas.filter(({ code }) => codes.includes(code)).reduce((design, one) => giveFinish(design, part.id, one, finish), now), {
+      code: 'edit.finish',
+      values: { code: name },
+    });
   const give = (finish: string | null) =>
     area && void change((now) => giveFinish(now, part.id, area, finish), { code: 'edit.finish', values: { code: area.code } });
   const paint = (more: { blend?: boolean; clear?: boolean }) =>
@@ -62,7 +70,7 @@ export function AreasScreen() {
             areas={finalAreas(drawn.areas, shelf)}
             codes="areas"
             chosenArea={trial ? null : chosen}
-            onArea={trial ? undefined : setChosen}
+            onArea={trial ? undefined : choose}
           />
         )
       }
@@ -71,7 +79,25 @@ export function AreasScreen() {
       <Panel>
         <Heading>{area ? phrase`${area.code}: choose its finish` : 'Tap an area, then its finish'}</Heading>
         <Rows>
-          {part.areas.map((one) => (
+          {letters.map(({ owner, name, strokes, inner }) => {
+            const first = part.areas.find(({ code }) => code === strokes[0])!;
+            return (
+              <View key={owner} ref={owner === chosen ? intoSight : undefined}>
+                <Row
+                  label={phrase`Letters ${name}, ${first.chosen ? nameOf(first.finish) : 'not chosen'}`}
+                  chosen={owner === chosen}
+                  onPress={() => setChosen(owner === chosen ? null : owner)}
+                  before={<Swatch colour={first.colour} />}
+                  testID="letters"
+                >
+                  <Body>{phrase`${name}  ${first.chosen ? nameOf(first.finish) : 'not chosen yet: kept as it is'}`}</Body>
+                  <Small>{phrase`${several(strokes.length, 'shape')} together${inner.length > 0 ? phrase`; what is within them is listed below` : ''}`}</Small>
+                </Row>
+                {owner === chosen ? <FinishChoice area={first} present={first.shows} onGive={(finish) => giveLetters(strokes, finish, name)} /> : null}
+              </View>
+            );
+          })}
+          {part.areas.filter(({ code }) => !letters.some(({ strokes }) => strokes.includes(code))).map((one) => (
             <View key={one.code} ref={one.code === chosen ? intoSight : undefined}>
               <Row
                 label={phrase`Area ${one.code}, ${one.chosen ? nameOf(one.finish) : 'not chosen'}`}

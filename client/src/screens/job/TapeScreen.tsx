@@ -83,9 +83,11 @@ export function TapeScreen() {
         {walkedM >= 1 ? <Small>{phrase`Part after part, from the back to the front; ${walkedM.toFixed(1)} m to walk from one tape to the next.`}</Small> : null}
         <Rows>
           {entries.map((one) => (
-            <EntryRow key={one.id} entry={one} plan={plan} chosen={one.id === entry?.id} down={isDown(one.id)} onPress={() => setChosen(one.id)}>
-              {one.kind === 'line' ? <PinTape run={one.items[0]} line={ownerOf(plan, one.items[0])} /> : null}
-            </EntryRow>
+            <View key={one.id} ref={one.id === chosen ? intoSight : undefined}>
+              <EntryRow entry={one} plan={plan} chosen={one.id === entry?.id} down={isDown(one.id)} onPress={() => setChosen(one.id)}>
+                {one.kind === 'line' ? <PinTape run={one.items[0]} line={ownerOf(plan, one.items[0])} /> : null}
+              </EntryRow>
+            </View>
           ))}
         </Rows>
       </Panel>
@@ -93,6 +95,9 @@ export function TapeScreen() {
     </StepLayout>
   );
 }
+
+/** Whoever walks through the list sees the piece that is next. */
+const intoSight = (row: unknown) => (row as HTMLElement | null)?.scrollIntoView?.({ block: 'nearest' });
 
 /** Why a stage lays nothing: masks are on, or there is nothing to be kept clean. */
 const nothingToLay = ({ items }: Plan, { number }: StagePlan): string =>

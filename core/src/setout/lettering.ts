@@ -1,0 +1,35 @@
+import type { AreaId, LineId } from '../units';
+import type { PartPlan } from './types';
+
+/** The areas that the letters of one line make: they are given a finish together. */
+export interface LetterAreas {
+  readonly owner: LineId;
+  readonly name: string;
+  /** Codes of the areas within the strokes, and of those that lie within a letter but are not of it. */
+  readonly strokes: readonly AreaId[];
+  readonly inner: readonly AreaId[];
+}
+
+/**
+ * Lettering on a part: of each line of letters the areas that lie beside its strokes alone.
+ * @returns empty where there is none; letters that are cut by another line are no part of it
+ */
+export function letteringOf({ lines, areas, borders }: Pick<PartPlan, 'lines' | 'areas' | 'borders'>): LetterAreas[] {
+  const owners = [...new Map(lines.flatMap(({ owner, kind, name }) => (kind === 'text' ? [[owner, name] as const] : []))).entries()];
+  const ownerOf = new Map(lines.map(({ id, owner }) => [id, owner]));
+  return owners.flatMap(([owner, name]) => {
+    const beside = (code: string) => borders.filter(({ left, right }) => left === code || right === code);
+    const own = areas.filter(({ code }) => {
+      const round = beside(code);
+      return round.length > 0 && round.every(({ line }) => ownerOf.get(line) === owner);
+    });
+    const codes = new Set(own.map(({ code }) => code));
+    // What surrounds the letters lies beside their strokes alone too, where nothing else is on the part: it is the largest.
+    const largest = own.length > 1 ? own.reduce((most, area) => (area.sizeM2 > most.sizeM2 ? area : most)) : null;
+    if (largest && codes.size === areas.length) codes.delete(largest.code);
+    const isStroke = (code: string) => beside(code).some(({ left, right }) => !codes.has(left === code ? right : left));
+    const strokes = own.flatMap(({ code }) => (codes.has(code) && isStroke(code) ? [code] : []));
+    const inner = own.flatMap(({ code }) => (codes.has(code) && !isStroke(code) ? [code] : []));
+    return strokes.length === 0 ? [] : [{ owner, name, strokes, inner }];
+  });
+}
