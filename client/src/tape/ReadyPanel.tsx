@@ -7,7 +7,7 @@ import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 
 /** What to have ready for all stages, and what is missing on the shelf. */
-export function ReadyPanel({ lists: { tape, foam, drape, shopping }, shelf }: { lists: PlanLists; shelf: Shelf }) {
+export function ReadyPanel({ lists: { tape, foam, drape, openings, shopping }, shelf }: { lists: PlanLists; shelf: Shelf }) {
   const words = useWords();
   const sizeM2 = drape.reduce((sum, one) => sum + one.sizeM2, 0);
   const short = tape.filter(({ missing }) => missing !== null && missing > 0);
@@ -34,6 +34,12 @@ export function ReadyPanel({ lists: { tape, foam, drape, shopping }, shelf }: { 
             <Small>{phrase`${words.metres(1000 * lengthM)} in ${several(pieces, 'piece')}`}</Small>
           </Row>
         ))}
+        {openings.tapeM > 0 ? (
+          <Row label="For the openings">
+            <Body>For the openings</Body>
+            <Small>{phrase`${words.metres(1000 * openings.tapeM)} of rim or painter's tape, ${words.area(openings.filmM2)} of film`}</Small>
+          </Row>
+        ) : null}
         {sizeM2 > 0 ? (
           <Row label="Paper or film">
             <Body>Paper or film</Body>

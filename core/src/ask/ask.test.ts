@@ -65,6 +65,37 @@ it('hold tells the level, what makes it safe, and from when it is', () => {
   });
   expect(faults('hold', { tape: 'Q9', paint: 'dope', ageMinutes: 1 }).join()).toMatch(/^tape: /);
 });
+it('which chooses of the shelf by bend, paint and day', () => {
+  expect(answer('which', { radius: 120, paint: 'two-part', ageMinutes: 20_000 })).toMatchObject({ tape: 'V6', hold: 'safe', verdict: 'stretch' });
+  expect(answer('which', { paint: 'two-part', ageMinutes: 20_000 })).toMatchObject({ tape: 'F19', verdict: 'lays', doubts: [] });
+  expect(answer('which', { radius: 25, body: 'outside', paint: 'two-part', ageMinutes: 20_000 })).toMatchObject({ tape: 'V1.5' });
+  // On a delicate film a gentle tape goes before a hard-gripping one.
+  expect(answer('which', { paint: 'air-acrylic', ageMinutes: 20_000 })).toMatchObject({ tape: 'W18', hold: 'safe' });
+  expect(answer('which', { paint: 'two-part', ageMinutes: 20_000, surface: 2 }).doubts).toEqual([expect.objectContaining({ code: 'doubt.cold' })]);
+});
+it('disc sets the cutter for a disc and a ring', () =>
+  expect(answer('disc', { diameter: 120 })).toEqual({
+    discMm: 130,
+    discCutterMm: 65,
+    ringInnerMm: 120,
+    ringOuterMm: 160,
+    innerCutterMm: 60,
+    outerCutterMm: 80,
+  }));
+it('the mouth of a box is closed with four lists of lengths', () => {
+  // 440 × 600: the base lies 1.5 mm inside, 437 × 597; 2068 mm round, dabbed every 120 mm.
+  expect(answer('opening', { use: 'box', width: 440, height: 600 })).toEqual({
+    closing: 'opening.box',
+    insetMm: 1.5,
+    baseMm: 2068,
+    dabs: 18,
+    sideMm: 597,
+    topMm: 437,
+    widthMm: 500,
+    heightMm: 660,
+    capMm: 2108,
+  });
+});
 it('opening tells how it is closed, round or with corners, and on a model', () => {
   expect(answer('opening', { use: 'hole', diameter: 120 })).toEqual({ closing: 'opening.disc', into: false, discMm: 130 });
   expect(answer('opening', { use: 'gap', width: 900, height: 8 })).toEqual({ closing: 'opening.foam-strip', foamMm: 10, lengthMm: 900 });

@@ -4,6 +4,7 @@ import { bands } from './bands';
 import { bend } from './bend';
 import { cone } from './cone';
 import { dew } from './dew';
+import { disc } from './disc';
 import { dome } from './dome';
 import { facets } from './facets';
 import { hide } from './hide';
@@ -17,6 +18,7 @@ import { askQuestion, refuseAt, type Answer, type Question } from './question';
 import { ring } from './ring';
 import { scale } from './scale';
 import { stations } from './stations';
+import { which } from './which';
 import { windows } from './windows';
 import { wrap } from './wrap';
 
@@ -27,6 +29,7 @@ export type { Key } from './key';
 /** The questions of the Bench, in the order they are shown. */
 export const QUESTIONS: readonly Question[] = [
   bend,
+  which,
   hold,
   windows,
   hide,
@@ -34,6 +37,7 @@ export const QUESTIONS: readonly Question[] = [
   mix,
   order,
   opening,
+  disc,
   bands,
   scale,
   stations,

@@ -52,6 +52,8 @@ export interface AskSays {
   /** Count, width, gap and margin of the nearest solutions, one after the other. */
   readonly 'ask.bands': { readonly why: BandSaid; readonly nearest: readonly Said[] };
   readonly 'ask.bands-of': { readonly count: number; readonly widthMm: number; readonly gapMm: number; readonly marginMm: number };
+  /** No tape on the shelf can be laid there at all. */
+  readonly 'ask.no-tape-fits': Readonly<Record<string, never>>;
   readonly 'ask.no-tape': { readonly code: string; readonly codes: readonly string[] };
   readonly 'ask.no-finish': { readonly id: string; readonly ids: readonly string[] };
   readonly 'ask.no-diameter': NoValues;

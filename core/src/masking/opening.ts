@@ -1,4 +1,4 @@
-import { largest, smallest, sumOf, theFirst, type SaidOf } from '../units';
+import { largest, RULE_OF_THUMB, smallest, sumOf, theFirst, type SaidOf } from '../units';
 import type { Feature, ZoneShape } from '../surface';
 
 interface Named {
@@ -24,6 +24,28 @@ export interface OpeningSays {
   readonly 'opening.film': OpeningValues<{ readonly widthMm: number; readonly heightMm: number; readonly tapeMm: number }>;
   /** Tape inside the flange, sticky side out, cover stuck to it. */
   readonly 'opening.back-mask': OpeningValues<{ readonly tapeMm: number }>;
+  /**
+   * The mouth of a box: base tape just inside its edge, dabbed on; a lip tape half stuck on it, sides, then top and bottom; film larger than
+   * the mouth pressed on and scored off on the tape; a cap tape over the cut.
+   */
+  readonly 'opening.box': OpeningValues<{
+    readonly insetMm: number;
+    readonly baseMm: number;
+    readonly dabs: number;
+    readonly sideMm: number;
+    readonly topMm: number;
+    readonly widthMm: number;
+    readonly heightMm: number;
+    readonly capMm: number;
+  }>;
+  /** Card or sheet cut to size, taped round. */
+  readonly 'opening.sheet': OpeningValues<{ readonly widthMm: number; readonly heightMm: number; readonly tapeMm: number }>;
+  /** Putty or damp tissue, on models. */
+  readonly 'opening.putty': OpeningValues<{ readonly widthMm: number; readonly heightMm: number }>;
+  /** Small pieces of tape round a post, folded with the fingernail. */
+  readonly 'opening.sleeve': OpeningValues<{ readonly pieces: number; readonly pieceMm: number }>;
+  /** A bag with a slit over one thing that sticks out. */
+  readonly 'opening.bag': OpeningValues<{ readonly slitMm: number }>;
 }
 export type OpeningSaid = SaidOf<OpeningSays>;
 
@@ -36,6 +58,11 @@ const LARGEST_DISC = 400;
 const OVERLAP = { full: 5, model: 1 } as const;
 const FILM_OVERLAP = { full: 20, model: 5 } as const;
 const INTO_RECESS = 0.3;
+/** The base tape of a box lies so far inside its edge and is dabbed on so often; film is so much larger all round; tape laps over. Millimetres. */
+const BOX = { inset: 1.5, dabEvery: 120, film: 30, lap: 10 } as const;
+/** Card lies so loose in its recess; a post is gone round in pieces of so many degrees. Millimetres, degrees. */
+const CARD_SLACK = 1;
+const POST_PIECE_DEG = 90;
 /** No stopper is shorter: there is something to pull it out by. */
 const SHORTEST_FOAM = 25;
 
@@ -53,6 +80,15 @@ export function closingOf({ name, shape, use }: Opening, part: string | null, al
   if (use === 'jamb') return { code: 'opening.back-mask', values: { ...named, tapeMm: rimMm } };
   const foamMm = foamFor(narrow);
   if (use === 'gap' && foamMm !== null) return { code: 'opening.foam-strip', values: { ...named, foamMm, lengthMm: wide } };
+  if (use === 'box') return { code: 'opening.box', values: { ...named, ...boxed(widthMm, heightMm) } };
+  if (use === 'post') {
+    const pieces = 360 / POST_PIECE_DEG;
+    return { code: 'opening.sleeve', values: { ...named, pieces, pieceMm: cutUp((Math.PI * wide) / pieces + BOX.lap) } };
+  }
+  if (use === 'lug') return { code: 'opening.bag', values: { ...named, slitMm: cutUp(wide) } };
+  if (use === 'recess' && model) return { code: 'opening.putty', values: { ...named, widthMm, heightMm } };
+  if (use === 'recess')
+    return { code: 'opening.sheet', values: { ...named, widthMm: widthMm - CARD_SLACK, heightMm: heightMm - CARD_SLACK, tapeMm: rimMm } };
   if (use === 'window' && model) return { code: 'opening.pane', values: { ...named, widthMm, heightMm } };
   if (use === 'hole' && wide <= LARGEST_FOAMED) return { code: 'opening.foam', values: { ...named, ...rolled(wide) } };
   const overlap = model ? OVERLAP.model : OVERLAP.full;
@@ -64,17 +100,81 @@ export function closingOf({ name, shape, use }: Opening, part: string | null, al
   return { code: 'opening.film', values: { ...named, widthMm: widthMm + over, heightMm: heightMm + over, tapeMm: 2 * rimMm } };
 }
 
-/** Openings of one name that are closed alike on several parts, told once. */
+/** The lists of lengths for the mouth of a box. Source: closing of a box, rule of thumb */
+function boxed(widthMm: number, heightMm: number) {
+  const [w, h] = [widthMm - 2 * BOX.inset, heightMm - 2 * BOX.inset];
+  const baseMm = 2 * (w + h);
+  return {
+    insetMm: BOX.inset,
+    baseMm,
+    dabs: Math.ceil(baseMm / BOX.dabEvery),
+    sideMm: h,
+    topMm: w,
+    widthMm: widthMm + 2 * BOX.film,
+    heightMm: heightMm + 2 * BOX.film,
+    capMm: baseMm + 4 * BOX.lap,
+  };
+}
+
+/**
+ * Minutes to close one opening: a handle for each, and what its tapes and film take.
+ * Source: rates of plugs, tape and cover, rules of thumb
+ */
+export function closingMin(closing: OpeningSaid): number {
+  const { perPlug, perPost, layPerMetre, drapePerSquareMetre } = RULE_OF_THUMB;
+  const taped = (lengthMm: number) => (lengthMm / 1000) * layPerMetre.straight.rough;
+  switch (closing.code) {
+    case 'opening.box': {
+      const { baseMm, sideMm, topMm, capMm, widthMm, heightMm } = closing.values;
+      return perPlug + taped(baseMm + 2 * (sideMm + topMm) + capMm) + (widthMm * heightMm * drapePerSquareMetre) / 1e6;
+    }
+    case 'opening.film':
+      return perPlug + taped(closing.values.tapeMm) + (closing.values.widthMm * closing.values.heightMm * drapePerSquareMetre) / 1e6;
+    case 'opening.back-mask':
+    case 'opening.sheet':
+      return perPlug + taped(closing.values.tapeMm);
+    case 'opening.sleeve':
+    case 'opening.bag':
+      return perPost;
+    default:
+      return perPlug;
+  }
+}
+
+/** Tape that closes an opening, off the roll; one opening, mm. */
+export function closingTapeMm(closing: OpeningSaid): number {
+  switch (closing.code) {
+    case 'opening.box': {
+      const { baseMm, sideMm, topMm, capMm } = closing.values;
+      return baseMm + 2 * (sideMm + topMm) + capMm;
+    }
+    case 'opening.film':
+    case 'opening.back-mask':
+    case 'opening.sheet':
+      return closing.values.tapeMm;
+    case 'opening.sleeve':
+      return closing.values.pieces * closing.values.pieceMm;
+    default:
+      return 0;
+  }
+}
+
+/** Openings that are closed alike, on several parts too, told once with all their names. */
 export function closedAlike(closings: readonly OpeningSaid[]): OpeningSaid[] {
   const groups = new Map<string, OpeningSaid[]>();
   for (const closing of closings) {
-    const { parts: _, count: __, ...figures } = closing.values;
+    const { opening: _, parts: __, count: ___, ...figures } = closing.values;
     const key = JSON.stringify([closing.code, figures]);
     groups.set(key, [...(groups.get(key) ?? []), closing]);
   }
   return [...groups.values()].map((alike) => {
     const first = theFirst(alike);
-    const values = { ...first.values, parts: alike.flatMap(({ values: { parts } }) => parts), count: sumOf(alike, ({ values: { count } }) => count) };
+    const values = {
+      ...first.values,
+      opening: [...new Set(alike.map(({ values: { opening } }) => opening))].join(', '),
+      parts: [...new Set(alike.flatMap(({ values: { parts } }) => parts))],
+      count: sumOf(alike, ({ values: { count } }) => count),
+    };
     return { ...first, values } as OpeningSaid;
   });
 }
@@ -121,11 +221,16 @@ function rimOf(shape: ZoneShape): number {
 export const FOAM = 'foam';
 
 /** What closes an opening is made of. */
-export const CLOSED_WITH: Readonly<Record<OpeningSaid['code'], 'foam' | 'film' | 'tape'>> = {
+export const CLOSED_WITH: Readonly<Record<OpeningSaid['code'], 'foam' | 'film' | 'tape' | 'card' | 'putty' | 'bag'>> = {
   'opening.foam': 'foam',
   'opening.foam-strip': 'foam',
   'opening.disc': 'film',
   'opening.pane': 'tape',
   'opening.film': 'film',
   'opening.back-mask': 'tape',
+  'opening.box': 'film',
+  'opening.sheet': 'card',
+  'opening.putty': 'putty',
+  'opening.sleeve': 'tape',
+  'opening.bag': 'bag',
 };

@@ -1,4 +1,3 @@
-import { RULE_OF_THUMB } from '../units';
 import type { CoatShares } from './coat-shares';
 import { filmTimes } from './drying-of';
 import { PRESENT, type Below, type ProblemTable } from './problem-table';
@@ -6,7 +5,7 @@ import { weightsOf } from './order-cost';
 import { Cut, NEVER } from './min-cut';
 import type { OrderNode, StageFacts } from './order-node';
 import { addStage, coatPrice } from './relax';
-import { changeMinutes } from './stage-cost';
+import { changeMinutes, plugMinOf } from './stage-cost';
 import { leastPullWait, type Wait } from './waits';
 
 export interface OrderBound {
@@ -190,11 +189,11 @@ function presentWork(table: ProblemTable, { order, settled }: OrderNode, busy: r
 function plugBound(table: ProblemTable, { order, settled }: OrderNode, inside: (stage: number) => boolean): number {
   const { problem, part, start } = table;
   const { work, wait } = weightsOf(table);
-  return [...problem.plugs].reduce((sum, [name, count]) => {
+  return [...problem.plugs.keys()].reduce((sum, name) => {
     if (start.plugged.includes(name)) return sum;
     const last = order.findIndex((_, stage) => part.some((_one, area) => problem.areas[area]!.part === name && settled[stage]![area] === 1));
     if (last < 0) return sum;
     const cheaper = order.slice(0, last + 1).some((_, stage) => inside(stage));
-    return sum + (cheaper ? work - wait : work) * count * RULE_OF_THUMB.perPlug;
+    return sum + (cheaper ? work - wait : work) * plugMinOf(problem, name);
   }, 0);
 }

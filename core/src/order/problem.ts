@@ -116,6 +116,8 @@ export interface OrderProblem {
   readonly borders: readonly OrderBorder[];
   /** Openings to be plugged when a part is first sprayed, by part; all alike parts together. */
   readonly plugs: ReadonlyMap<string, number>;
+  /** Minutes to close them, by part, all alike together; left out: as many as a plug takes each. */
+  readonly plugMin?: ReadonlyMap<string, number>;
   /** Parts each part is attached to, both ways; detached ones are left out. */
   readonly attached: ReadonlyMap<string, readonly string[]>;
   readonly finishes: ReadonlyMap<string, Finish>;

@@ -206,8 +206,13 @@ export function gunChange(problem: OrderProblem, guns: Record<string, string>, f
 /** Minutes of a gun change, all told. */
 export const changeMinutes = (problem: OrderProblem, guns: Record<string, string>, finish: Finish): number => minutesOf(gunChange(problem, guns, finish));
 
-function plugsOf({ areas, plugs }: OrderProblem, { plugged }: Progress, open: readonly boolean[]): { plugMin: number; plugged: readonly string[] } {
+/** Minutes to close the openings of a part. */
+export const plugMinOf = ({ plugs, plugMin }: Pick<OrderProblem, 'plugs' | 'plugMin'>, part: string): number =>
+  plugMin?.get(part) ?? (plugs.get(part) ?? 0) * RULE_OF_THUMB.perPlug;
+
+function plugsOf(problem: OrderProblem, { plugged }: Progress, open: readonly boolean[]): { plugMin: number; plugged: readonly string[] } {
+  const { areas, plugs } = problem;
   const fresh = [...plugs.keys()].filter((part) => !plugged.includes(part) && areas.some((area, index) => open[index] && area.part === part));
   if (fresh.length === 0) return { plugMin: 0, plugged };
-  return { plugMin: fresh.reduce((sum, part) => sum + (plugs.get(part) ?? 0) * RULE_OF_THUMB.perPlug, 0), plugged: [...plugged, ...fresh] };
+  return { plugMin: fresh.reduce((sum, part) => sum + plugMinOf(problem, part), 0), plugged: [...plugged, ...fresh] };
 }

@@ -1,5 +1,6 @@
 import { dwellMinutes } from '../drying';
-import { CLOSED_WITH, closingOf } from '../masking';
+import { CLOSED_WITH, closingMin } from '../masking';
+import { closingsOf } from './closings';
 import {
   drapeMin,
   drapeOver,
@@ -15,7 +16,6 @@ import {
   type StageCost,
 } from '../order';
 import { noSeam, stageRuns, type Backing, type LaidHow, type MaskedPart, type Run } from '../runs';
-import { RULE_OF_THUMB } from '../units';
 import { bondUnder, namer, offAfter, sessionsOf, tapeStays, type Common, type CommonOn, type Namer } from './item-frame';
 import { meansOf, type StageSource } from './means';
 import { backToFront } from './part-order';
@@ -267,28 +267,23 @@ function plugItems({ stages }: Sequence, index: number, { works, problem }: Stag
   const fresh = stages[index]!.after.plugged.filter((part) => !before.includes(part));
   return works
     .filter(({ part }) => fresh.includes(part.id))
-    .flatMap(({ part, setOut }) =>
-      (setOut.board.shape.features ?? []).flatMap((opening): PlugItem[] => {
-        // One that is measured from a datum that is gone is nowhere.
-        if (opening.kind !== 'opening' || !setOut.features.some(({ id }) => id === opening.id)) return [];
-        const closing = closingOf(opening, works.length > 1 ? part.name : null, part.count, problem.model);
-        return [
-          {
-            ...common,
-            id: name(part.id, 'plug', opening.id),
-            kind: 'plug',
-            part: part.id,
-            opening: opening.id,
-            count: part.count,
-            closing,
-            material: CLOSED_WITH[closing.code],
-            techniques: [],
-            doubts: [],
-            after: [],
-            layMin: RULE_OF_THUMB.perPlug * part.count,
-            pullMin: 0,
-          },
-        ];
-      }),
+    .flatMap((work) =>
+      closingsOf(work, works.length > 1 ? work.part.name : null, problem.model).map(
+        ({ opening, closing }): PlugItem => ({
+          ...common,
+          id: name(work.part.id, 'plug', opening),
+          kind: 'plug',
+          part: work.part.id,
+          opening,
+          count: work.part.count,
+          closing,
+          material: CLOSED_WITH[closing.code],
+          techniques: [],
+          doubts: [],
+          after: [],
+          layMin: closingMin(closing) * work.part.count,
+          pullMin: 0,
+        }),
+      ),
     );
 }

@@ -1,8 +1,8 @@
-import { FOAM } from '../masking';
+import { closingTapeMm, FOAM } from '../masking';
 import { rollLengthM, type Tape } from '../tape';
 import { byText, RULE_OF_THUMB, sumOf } from '../units';
 import type { StageItems } from './items';
-import type { BackingItem, FoamNeed, Item, LineItem, Plan, PlanLists, RimItem, SeamItem, StagePlan, TapeNeed } from './types';
+import type { BackingItem, FoamNeed, Item, LineItem, Plan, PlanLists, PlugItem, RimItem, SeamItem, StagePlan, TapeNeed } from './types';
 
 /** What to have ready, all stages together. */
 export function listsOf(stages: readonly StagePlan[], items: readonly StageItems[], tapes: readonly Tape[]): PlanLists {
@@ -12,11 +12,20 @@ export function listsOf(stages: readonly StagePlan[], items: readonly StageItems
     tape: tapeNeeds(lines, tapes),
     drape: drape.filter(({ sizeM2 }) => sizeM2 > 0),
     foam: foamNeeds(items),
+    openings: openingNeeds(items.flatMap((one) => one.plugs)),
     plugs: plugsByPart(items.flatMap((one) => one.plugs)),
     paint: stages.map(({ number, finish, paint }) => ({ stage: number, finish, ml: paint.ml })),
     shopping: lines.filter(({ material }) => material === null).map(({ id }) => id),
   };
 }
+
+/** Tape and film for the openings. */
+const openingNeeds = (plugs: readonly PlugItem[]): PlanLists['openings'] => ({
+  tapeM: sumOf(plugs, ({ closing, count }) => (closingTapeMm(closing) / 1000) * count),
+  filmM2: sumOf(plugs, ({ closing: { code, values }, count }) =>
+    code === 'opening.film' || code === 'opening.box' ? (values.widthMm * values.heightMm * count) / 1e6 : 0,
+  ),
+});
 
 /** How many openings are closed on each part. */
 export function plugsByPart(plugs: readonly Pick<Item, 'part' | 'count'>[]): PlanLists['plugs'] {

@@ -3,7 +3,8 @@ import { areaAt } from '../areas';
 import { attachedParts, finishesById, type Design, type Shelf } from '../job';
 import { type ResolvedLine, type TrimLine } from '../lines';
 import type { BendClass, Layer, OrderArea, OrderBorder, OrderProblem, OrderRules, TapeEdge } from '../order';
-import type { MaskEdge } from '../masking';
+import { closingMin, type MaskEdge } from '../masking';
+import { closingsOf } from './closings';
 import { preparationOf, type PartToPrepare, type Preparation } from '../prepare';
 import { longestCleanOn, oneTapeStrip } from '../runs';
 import { areaRef, isModelScale, RULE_OF_THUMB, smallest, sumOf, type FinishId } from '../units';
@@ -58,6 +59,7 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
   const areas: OrderArea[] = [];
   const borders: OrderBorder[] = [];
   const plugs = new Map<string, number>();
+  const plugMin = new Map<string, number>();
   const model = isModelScale(design.scale);
   for (const work of works) {
     const first = areas.length;
@@ -65,7 +67,10 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     areas.push(...work.arrangement.areas.map((_, index) => areaOf(work, index, shelf, edges)));
     borders.push(...edges.map(({ left, right, edge }) => ({ a: first + left, b: first + right, ...edge })));
     const openings = work.setOut.features.filter(({ kind }) => kind === 'opening').length * work.part.count;
-    if (openings > 0) plugs.set(work.part.id, openings);
+    if (openings > 0) {
+      plugs.set(work.part.id, openings);
+      plugMin.set(work.part.id, sumOf(closingsOf(work, null, model), ({ closing }) => closingMin(closing)) * work.part.count);
+    }
   }
   const { scheme, choices } = design;
   const methodsOf = (part: string) => {
@@ -86,6 +91,7 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     areas,
     borders,
     plugs,
+    plugMin,
     attached,
     finishes,
     air: design.climate,

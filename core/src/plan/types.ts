@@ -279,6 +279,8 @@ export interface PlanLists {
   /** Paper or film, m². */
   readonly drape: readonly { readonly stage: number; readonly sizeM2: number }[];
   readonly foam: readonly FoamNeed[];
+  /** Tape and film for the openings, all of them. */
+  readonly openings: { readonly tapeM: number; readonly filmM2: number };
   readonly plugs: readonly { readonly part: PartId; readonly count: number }[];
   readonly paint: readonly { readonly stage: number; readonly finish: FinishId; readonly ml: number }[];
   /** Items the shelf has nothing for, by id. */

@@ -40,7 +40,8 @@ export function backingFor(piece: Path, lineTapeMm: number, backedMm: number, wi
   const slack = Math.max(widthMm / 8, widthMm - widthMm / 4 - overlap);
   const pieces = Math.max(1, Math.ceil((facetCount(piece, slack) * backedMm) / pathLength(piece) - 1e-9));
   const straight = [0, backedMm].map((at) => ({ at, curvature: 0 }));
-  const choice = chooseTape(means.tapes, { ...wish, samples: straight, crisp: false, exactWidthMm: null, roomMm: Math.max(0, wish.roomMm - offsetMm) });
+  const wider = means.tapes.filter((tape) => tape.widthMm > widthMm);
+  const choice = chooseTape(wider, { ...wish, samples: straight, crisp: false, exactWidthMm: null, roomMm: Math.max(0, wish.roomMm - offsetMm) });
   const frame = {
     offsetMm,
     pieces,

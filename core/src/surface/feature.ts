@@ -47,7 +47,7 @@ export type ZoneShape = v.InferOutput<typeof zoneShapeSchema>;
 const common = { id: idText<FeatureId>(), name: nameText(), datum: idText<DatumId>() };
 
 /** What an opening is. */
-export const OPENING_USES = ['hole', 'window', 'gap', 'jamb', 'port'] as const;
+export const OPENING_USES = ['hole', 'window', 'gap', 'jamb', 'port', 'box', 'recess', 'post', 'lug'] as const;
 export type OpeningUse = (typeof OPENING_USES)[number];
 
 /** Something on the surface that a tape meets. */

@@ -19,6 +19,8 @@ export const RULE_OF_THUMB = {
   /** A corner of a line, and a plug in an opening. */
   perCorner: 0.3,
   perPlug: 1.5,
+  /** A post, or one small thing that sticks out. */
+  perPost: 0.7,
   /** Setting out a crisp line: per metre, and per measured point. */
   setOutPerMetre: 1.0,
   setOutPerPoint: 0.5,

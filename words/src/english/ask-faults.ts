@@ -52,6 +52,7 @@ export const ASK_FAULTS: WordsOf<AskSays> = {
   'ask.one-unknown': ({ names, found }) => `exactly one of ${names.join(', ')} must be ?; ${found} are`,
   'ask.bands': ({ why, nearest }, { say }) => `${say(why)}${nearest.length > 0 ? `; the nearest: ${nearest.map(say).join('; ')}` : ''}`,
   'ask.bands-of': (bands, to) => bandsInWords(bands, to),
+  'ask.no-tape-fits': () => 'no tape on the shelf can be laid there: every one has run out, or is too wide',
   'ask.no-tape': ({ code, codes }) => `there is no tape "${code}" on the shelf; accepts ${codes.join(', ')}`,
   'ask.no-finish': ({ id, ids }) => `there is no finish "${id}" on the shelf; accepts ${ids.join(', ')}`,
   'ask.no-diameter': () => 'one end must have a diameter',

@@ -74,6 +74,10 @@ export const OPENING_NAMES: Readonly<Record<OpeningUse, string>> = {
   gap: 'Gap',
   jamb: 'Jamb',
   port: 'Port',
+  box: 'Box or locker',
+  recess: 'Deep recess',
+  post: 'Post or aerial',
+  lug: 'Something that sticks out',
 };
 
 /** What lies beyond an edge of a part, and what that means to the hand. */

@@ -1,0 +1,101 @@
+import fc from 'fast-check';
+import { arcPath, pathLength, straightPath, type Path } from '../curves';
+import { SHIPPED_TAPES } from '../tape';
+import { RULE_OF_THUMB } from '../units';
+import { backingFor, sheetFor, walkOrder, type CutShape, type TapeWish } from '.';
+
+const straight = (x1: number, y1: number, x2: number, y2: number): Path => straightPath({ x: x1, y: y1 }, { x: x2, y: y2 })!;
+
+describe('walkOrder', () => {
+  const run = (piece: Path, crisp = true) => ({ piece, crisp });
+  it('begins with the longest crisp run and goes back along the next from where it ended', () => {
+    const [short, long, near] = [run(straight(0, 300, 400, 300)), run(straight(0, 0, 900, 0)), run(straight(0, 50, 880, 50))];
+    const walked = walkOrder([short, long, near]);
+    expect(walked.map(({ run: one }) => one)).toEqual([long, near, short]);
+    expect(walked.map(({ backwards }) => backwards)).toEqual([false, true, false]);
+    // From 900, 0 to 880, 50; then from 0, 50 to 0, 300.
+    expect(walked.map(({ walkMm }) => Math.round(walkMm * 100) / 100)).toEqual([0, 53.85, 250]);
+  });
+  it('lays what is rough only after all that makes a line', () => {
+    const walked = walkOrder([run(straight(0, 0, 2000, 0), false), run(straight(0, 900, 100, 900))]);
+    expect(walked.map(({ run: { crisp } }) => crisp)).toEqual([true, false]);
+  });
+  it('lays each once', () => {
+    const place = fc.integer({ min: 0, max: 1000 });
+    const runs = fc.array(
+      fc.tuple(place, place, fc.integer({ min: 1, max: 500 })).map(([x, y, length]) => run(straight(x, y, x + length, y))),
+      { minLength: 1, maxLength: 12 },
+    );
+    fc.assert(
+      fc.property(runs, (all) => {
+        const walked = walkOrder(all);
+        expect(new Set(walked.map(({ run: one }) => one))).toEqual(new Set(all));
+        for (const { walkMm } of walked) expect(walkMm).toBeGreaterThanOrEqual(0);
+      }),
+    );
+  });
+});
+
+describe('backing', () => {
+  const wish: TapeWish = {
+    samples: [],
+    side: 'left',
+    crisp: true,
+    exactWidthMm: null,
+    roomMm: 200,
+    surfaceC: 20,
+    airC: 20,
+    staysMin: 300,
+    bondN25: Infinity,
+    model: false,
+  };
+  const means = { tapes: SHIPPED_TAPES, scale: 1, surfaceC: 20, airC: 20 };
+  it('of a straight line is one piece, half the line tape back from the line', () => {
+    const backing = backingFor(straight(0, 0, 900, 0), 6, 900, wish, means);
+    expect(backing).toMatchObject({ pieces: 1, pieceMm: null, offsetMm: 3, tape: 'C24', lengthMm: 900 + 2 * RULE_OF_THUMB.tail.full });
+  });
+  it('round a bend comes in facets of 2√(2Rδ − δ²)', () => {
+    // Radius 200, slack 6 − 1.5 − 1.5 = 3: pieces of 69.0 mm, as the worked example of facets.
+    const piece = arcPath({ x: 200, y: 0 }, { x: 200 * Math.SQRT1_2, y: 200 * Math.SQRT1_2 }, { x: 0, y: 200 })!;
+    const backing = backingFor(piece, 6, pathLength(piece), wish, means);
+    expect(backing.pieces).toBe(Math.ceil(pathLength(piece) / 68.99));
+    expect(backing.pieceMm).toBeLessThanOrEqual(69);
+    expect(backing.lengthMm).toBeCloseTo(pathLength(piece) + (backing.pieces - 1) * RULE_OF_THUMB.pieceOverlap.full + 2 * RULE_OF_THUMB.tail.full, 6);
+  });
+  it('is told to be missing where no tape has room', () => {
+    const backing = backingFor(straight(0, 0, 900, 0), 6, 900, { ...wish, roomMm: 4 }, means);
+    expect(backing).toMatchObject({ tape: null, hold: null });
+    expect(backing.doubts.map(({ code }) => code)).toEqual(['doubt.none-narrow']);
+  });
+});
+
+describe('sheetFor', () => {
+  const films = SHIPPED_TAPES.filter(({ kind }) => kind === 'T');
+  const box = (x: number, w: number, h: number, inside = false): CutShape => ({
+    part: 'fin',
+    owner: 'marks',
+    code: 'L1',
+    piece: [
+      { x, y: 0 },
+      { x: x + w, y: 0 },
+      { x: x + w, y: h },
+      { x, y: h },
+    ],
+    inside,
+  });
+  it('takes the narrowest film that holds all shapes with the margin round them', () => {
+    expect(sheetFor([box(0, 60, 100), box(80, 60, 100), box(95, 20, 40, true)], films)).toMatchObject({
+      shapes: 2,
+      inner: 1,
+      widthMm: 140,
+      heightMm: 100,
+      film: { code: 'T150' },
+      lengthMm: 140 + 2 * RULE_OF_THUMB.cutMargin,
+    });
+    expect(sheetFor([box(0, 60, 200), box(500, 60, 200)], films)).toMatchObject({ film: { code: 'T300' }, lengthMm: 560 + 2 * RULE_OF_THUMB.cutMargin });
+  });
+  it('is none for one shape, and where no film is wide enough', () => {
+    expect(sheetFor([box(0, 60, 100)], films)).toBeNull();
+    expect(sheetFor([box(0, 600, 700), box(900, 60, 100)], films)).toBeNull();
+  });
+});
