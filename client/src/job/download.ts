@@ -10,6 +10,9 @@ function save(blob: Blob, name: string): void {
   URL.revokeObjectURL(link.href);
 }
 
+/** Saves a text as a file on this device. */
+export const saveText = (text: string, name: string, type: string): void => save(new Blob([text], { type }), name);
+
 /** Saves what the server answers as a file; a sentence where there is none, else null. */
 async function saved(answer: Response | null, name: string): Promise<string | null> {
   if (!answer) return NO_SERVER;

@@ -2,11 +2,15 @@ import { twoOf } from '../units';
 import { ringArea } from '../curves';
 import { USUAL_PERSON, wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { inflateSync } from 'node:zlib';
+import { readJobFile } from '../formats';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
-import { planJob } from '../plan';
+import { isLine, planJob } from '../plan';
 import { stationTable, type PartPlan } from '../setout';
 import { type Surface } from '../surface';
+import { layTable, tableCsv } from '../views';
 import { samplePart, straight, sweep } from '../testing';
 import {
   clipToBox,
@@ -32,7 +36,7 @@ import { setOutParts, type TrimLine } from '../lines';
 import { flattenBulge, flattenSpline } from '../curves';
 
 const words = wordsFor();
-const onPaper = { tell: words.say, stations: words.stations };
+const onPaper = { tell: words.say, detail: words.detail, stations: words.stations };
 const told = (text: PaperText): string => (typeof text === 'string' ? text : words.say(text));
 const named = (part: string) => ({ code: 'paper.part' as const, values: { job: 'Sample', part, mirrored: false } });
 
@@ -338,7 +342,7 @@ describe('templates', () => {
 
   it('measured back from the PDF, bars and lines are right to 0.05 mm', async () => {
     const job = design(part(BOARD, [straight('s', [50, 60], [150, 60]), circle]));
-    const printed = await printPdf(job, { what: 'template', unit: 'mm', part: 'part', paper: 'A4', mirrored: false, single: true }, onPaper);
+    const printed = await printPdf(job, SHIPPED_SHELF, { what: 'template', unit: 'mm', part: 'part', paper: 'A4', mirrored: false, single: true }, onPaper);
     if (!printed.ok) throw new Error(printed.why.code);
     expect(printed.title).toMatch(/: /);
     const paths = pathsOf(printed.bytes);
@@ -426,9 +430,9 @@ describe('round parts on paper', () => {
   });
   it('what cannot be printed says why', () => {
     const bare = design(part(BOARD, [straight('s', [0, 900], [640, 900])]));
-    expect(pagesFor(bare, { what: 'masks', unit: 'mm', width: 150, paper: 'A4' }, onPaper)).toMatchObject({ ok: false, why: { code: 'print.no-masks' } });
-    expect(pagesFor(bare, { what: 'template', unit: 'mm', part: 'x', paper: 'A4', mirrored: false, single: false }, onPaper)).toMatchObject({ ok: false });
-    expect(pagesFor(bare, { what: 'stations', unit: 'mm', part: 'part', line: 's', step: 100, tolerance: 0.5, paper: 'A4' }, onPaper)).toMatchObject({
+    expect(pagesFor(bare, SHIPPED_SHELF, { what: 'masks', unit: 'mm', width: 150, paper: 'A4' }, onPaper)).toMatchObject({ ok: false, why: { code: 'print.no-masks' } });
+    expect(pagesFor(bare, SHIPPED_SHELF, { what: 'template', unit: 'mm', part: 'x', paper: 'A4', mirrored: false, single: false }, onPaper)).toMatchObject({ ok: false });
+    expect(pagesFor(bare, SHIPPED_SHELF, { what: 'stations', unit: 'mm', part: 'part', line: 's', step: 100, tolerance: 0.5, paper: 'A4' }, onPaper)).toMatchObject({
       ok: false,
       why: { code: 'print.nothing-to-mark' },
     });
@@ -460,4 +464,46 @@ describe('station tables', () => {
     expect(words.stations(table).rows[0]!.slice(-2)).toEqual([`${((25 / 50) * (180 / Math.PI)).toFixed(1)}°`, '25 mm']);
   });
   it('a cell that looks like a formula is told to be text', () => expect(stationCsv({ columns: ['=A1', 'a,"b"'], rows: [] })).toBe(`'=A1,"a,""b"""\r\n`));
+});
+
+describe('the lay list on paper', () => {
+  const read = readJobFile(readFileSync(join(__dirname, '../../../examples/ostrel.json'), 'utf8'));
+  if (!read.ok) throw new Error('the example cannot be read');
+  const { design: glider, shelf } = read.value;
+  const plan = planJob(glider, shelf);
+  const printed = pagesFor(glider, shelf, { what: 'lay', unit: 'mm', paper: 'A4' }, onPaper);
+  const pages = printed.ok ? printed.pages : [];
+  const texts = pages.flatMap((page) => page.words.map(({ text }) => told(text)));
+
+  it('tells every tape that is laid, with its code on a drawing and beside a box to tick', () => {
+    const codes = new Set(plan.items.flatMap((item) => (isLine(item) && item.sheetOf === null ? [`${item.stage} ${item.code}`] : [])));
+    expect(codes.size).toBeGreaterThan(10);
+    for (const code of new Set([...codes].map((one) => one.split(' ')[1]!))) expect(texts).toContain(code);
+    const laid = plan.steps.filter(({ kind }) => kind === 'lay').map(({ say }) => words.say(say));
+    for (const title of laid) expect(texts.some((text) => text.endsWith(title))).toBe(true);
+  });
+  it('tells the stages in order, and what comes off after what is laid', () => {
+    const stages = texts.filter((text) => text.startsWith('Stage '));
+    expect(stages).toEqual(plan.stages.map(({ number, finish }) => `Stage ${number}: ${shelf.finishes.find(({ id }) => id === finish)!.name}`));
+    expect(texts.findIndex((text) => text.startsWith('Pull the tape'))).toBeGreaterThan(texts.findIndex((text) => text.startsWith('Cover ')));
+  });
+  it('keeps within its sheets, and no line is longer than the sheet is wide', () => {
+    for (const { widthMm, heightMm, words: on } of pages)
+      for (const { at: [x, y], text, sizeMm } of on) {
+        expect(y).toBeGreaterThan(5);
+        expect(y).toBeLessThan(heightMm);
+        expect(x + told(text).length * sizeMm * 0.48).toBeLessThan(widthMm + 25);
+      }
+  });
+  it('says so where there is nothing to lay', () => {
+    const bare = emptyDesign('Bare', 'other');
+    expect(pagesFor(bare, shelf, { what: 'lay', unit: 'mm', paper: 'A4' }, onPaper)).toMatchObject({ ok: false, why: { code: 'print.nothing-to-lay' } });
+  });
+  it('goes into a table with a row for everything that is laid, lengths as in the plan', () => {
+    const rows = layTable(plan);
+    expect(rows.map(({ id }) => id)).toEqual(plan.items.map(({ id }) => id));
+    const [head, ...lines] = tableCsv([['What', 'Where'], ...rows.map(({ kind, where }) => [kind, where])]).trim().split('\r\n');
+    expect(head).toBe('What,Where');
+    expect(lines).toHaveLength(plan.items.length);
+  });
 });

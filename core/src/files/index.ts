@@ -5,6 +5,7 @@ export * from './dxf-in';
 export * from './dxf-out';
 export * from './from-drawing';
 export * from './gores';
+export * from './lay-pages';
 export * from './masks';
 export * from './page';
 export * from './part-plot';

@@ -1,9 +1,11 @@
 import * as v from 'valibot';
-import type { Design } from '../job';
+import type { Design, Shelf } from '../job';
+import { planJob } from '../plan';
 import { partPlan, stationTable, workOutParts, type PartPlan, type PartWork, type StationTable } from '../setout';
 import { idText, numberBetween, oneOf, plainly, told, yesOrNo } from '../units';
 import type { StationWords } from './csv';
 import { goresOf } from './gores';
+import { layPages } from './lay-pages';
 import { maskPlot } from './masks';
 import type { Page } from './page';
 import { partPlot } from './part-plot';
@@ -40,15 +42,18 @@ export const printSchema = v.variant(
       tolerance: v.optional(numberBetween(0.05, 100, 'mm'), 0.5),
       paper,
     }),
+    /** What is laid, stage by stage, with boxes to tick. */
+    v.strictObject({ what: v.literal('lay'), unit, paper }),
     v.strictObject({ what: v.literal('masks'), unit, width: v.optional(numberBetween(10, 2000, 'mm'), 150), paper }),
   ],
-  told({ code: 'field.choice', values: { choices: ['template', 'stations', 'masks'] } }),
+  told({ code: 'field.choice', values: { choices: ['template', 'stations', 'masks', 'lay'] } }),
 );
 export type PrintWish = v.InferOutput<typeof printSchema>;
 
 /** How what is printed is put into words. */
 export interface PrintWords {
   readonly tell: Tell;
+  readonly detail: Tell;
   readonly stations: (table: StationTable) => StationWords;
 }
 
@@ -56,7 +61,8 @@ export interface PrintWords {
 export type Printed = { readonly ok: true; readonly title: PaperSaid; readonly pages: readonly Page[] } | { readonly ok: false; readonly why: PrintSaid };
 
 /** Lays out what is to be printed. */
-export function pagesFor(design: Design, wish: PrintWish, words: PrintWords): Printed {
+export function pagesFor(design: Design, shelf: Shelf, wish: PrintWish, words: PrintWords): Printed {
+  if (wish.what === 'lay') return laySheets(design, shelf, wish, words);
   if (wish.what === 'masks')
     return maskPages(
       design,
@@ -73,13 +79,23 @@ export function pagesFor(design: Design, wish: PrintWish, words: PrintWords): Pr
 /** Lays out and writes. */
 export async function printPdf(
   design: Design,
+  shelf: Shelf,
   wish: PrintWish,
   words: PrintWords,
 ): Promise<{ readonly ok: true; readonly bytes: Uint8Array; readonly title: string } | { readonly ok: false; readonly why: PrintSaid }> {
-  const printed = pagesFor(design, wish, words);
+  const printed = pagesFor(design, shelf, wish, words);
   if (!printed.ok) return printed;
   const title = words.tell(printed.title);
   return { ok: true, title, bytes: await writePdf(printed.pages, title, words.tell) };
+}
+
+/** The lay list of the plan of a job. */
+function laySheets(design: Design, shelf: Shelf, { paper }: Extract<PrintWish, { what: 'lay' }>, words: PrintWords): Printed {
+  const plan = planJob(design, shelf);
+  if (plan.stages.length === 0) return { ok: false, why: plainly('print.nothing-to-lay') };
+  const title: PaperSaid = { code: 'paper.lay', values: { job: design.title } };
+  const names = (id: string) => shelf.finishes.find((finish) => finish.id === id)?.name ?? id;
+  return { ok: true, title, pages: layPages(plan, title, names, words, paper) };
 }
 
 /** More sheets than this are no template. */

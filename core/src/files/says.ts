@@ -51,6 +51,8 @@ export interface PrintSays {
   readonly 'print.nothing-to-mark': NoValues;
   readonly 'print.no-mask-fits': { readonly widthMm: number; readonly masks: readonly string[] };
   readonly 'print.no-masks': NoValues;
+  /** No finish is given yet: there is nothing to lay. */
+  readonly 'print.nothing-to-lay': NoValues;
 }
 export type PrintSaid = SaidOf<PrintSays>;
 
@@ -59,6 +61,8 @@ export interface PaperSays {
   readonly 'paper.part': { readonly job: string; readonly part: string; readonly mirrored: boolean };
   readonly 'paper.table': { readonly job: string; readonly part: string; readonly line: string };
   readonly 'paper.masks': { readonly job: string; readonly widthMm: number };
+  readonly 'paper.lay': { readonly job: string };
+  readonly 'paper.stage': { readonly stage: number; readonly finish: string };
   readonly 'paper.film': { readonly lengthMm: number; readonly tooLarge: readonly string[] };
   readonly 'paper.unrolled': NoValues;
   readonly 'paper.seam': { readonly edge: 'P' | 'Q' };

@@ -1,3 +1,5 @@
+export * from './lay-table';
+export * from './table-csv';
 export * from './compare';
 export * from './picture';
 export * from './rehearsal';

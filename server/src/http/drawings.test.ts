@@ -88,6 +88,8 @@ describe('what is printed and written', () => {
     ['Brindle', { what: 'template', part: 'house' }],
     ['Saltwort', { what: 'stations', part: 'starboard', line: 'sheer', step: 200 }],
     ['Brindle', { what: 'masks', width: 50 }],
+    ['Tansy', { what: 'lay' }],
+    ['Ostrel', { what: 'lay', unit: 'in', paper: 'Letter' }],
   ])('%s: %j is a PDF', async (title, wish) => {
     const { status, body, headers } = await post(title, 'print', wish);
     expect([status, headers['content-type']]).toEqual([200, 'application/pdf']);

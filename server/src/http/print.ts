@@ -17,7 +17,7 @@ export function printRoutes(pool: pg.Pool, workshop: Workshop): Router {
 
   routes.post('/:id/print', async (request, response) => {
     const { design } = await knownJob(pool, request.params.id);
-    const printed = await workshop.run('print', { design, wish: bodyOf(printSchema, request.body) }, response);
+    const printed = await workshop.run('print', { design, shelf: await readShelf(pool), wish: bodyOf(printSchema, request.body) }, response);
     if (!printed.ok) throw new ApiError(422, 'print', WORDS.say(printed.why));
     response.type('application/pdf').send(Buffer.from(printed.bytes));
   });

@@ -18,13 +18,14 @@ export const ask = ({ name, input, shelf }: { name: string; input: unknown; shel
 /** A job file, read and checked. */
 export const checkFile = (bytes: Uint8Array): Checked<JobFile> => readJobFile(new TextDecoder().decode(bytes));
 
-/** A template, mask or table as PDF. */
-export const print = ({ design, wish }: { design: Design; wish: PrintWish }): ReturnType<typeof printPdf> => printPdf(design, wish, wordsOf(wish));
+/** A template, mask, table or lay list as PDF. */
+export const print = ({ design, shelf, wish }: { design: Design; shelf: Shelf; wish: PrintWish }): ReturnType<typeof printPdf> =>
+  printPdf(design, shelf, wish, wordsOf(wish));
 
 /** Words on paper, in the unit of the person who prints. */
 function wordsOf({ unit }: Pick<PrintWish, 'unit'>) {
   const words = wordsFor({ ...USUAL_PERSON, length: unit });
-  return { tell: words.say, stations: words.stations };
+  return { tell: words.say, detail: words.detail, stations: words.stations };
 }
 
 /** A station table as a list; null where the line is not on its part. */

@@ -44,6 +44,7 @@ export const PRINTS: WordsOf<PrintSays> = {
   'print.too-many-sheets': ({ sheets }) => `The template needs ${sheets} sheets. Print it on one sheet of a wide printer, or use a station table.`,
   'print.nothing-to-mark': () => 'This line is not on its part, so there is nothing to mark.',
   'print.no-mask-fits': ({ widthMm, masks }, { length }) => `Nothing fits film ${length(widthMm)} wide: ${masks.join(', ')}.`,
+  'print.nothing-to-lay': () => 'No area has a finish yet: there is nothing to lay.',
   'print.no-masks': () => 'No part has an opening or a circle to cut a mask for.',
 };
 
@@ -51,6 +52,8 @@ export const PAPERS: WordsOf<PaperSays> = {
   'paper.part': ({ job, part, mirrored }) => `${job}: ${part}${mirrored ? ', mirrored' : ''}`,
   'paper.table': ({ job, part, line }) => `${job}: ${part}, ${line}`,
   'paper.masks': ({ job, widthMm }, { length }) => `${job}: masks on film ${length(widthMm)} wide`,
+  'paper.lay': ({ job }) => `${job}: what to lay, and what comes off`,
+  'paper.stage': ({ stage, finish }) => `Stage ${stage}: ${finish}`,
   'paper.film': ({ lengthMm, tooLarge }, { metres }) => `${metres(lengthMm)} of film${tooLarge.length > 0 ? `; too large for it: ${tooLarge.join(', ')}` : ''}`,
   'paper.unrolled': () => 'Unrolled skin, seen from outside',
   'paper.seam': ({ edge }) => `Edge ${edge} meets edge ${edge === 'P' ? 'Q' : 'P'}`,

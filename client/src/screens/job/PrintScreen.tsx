@@ -1,4 +1,4 @@
-import { readLength, told, type SurfaceKind } from '@lintrel/core';
+import { layTable, readLength, tableCsv, told, type Plan, type SurfaceKind } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -6,7 +6,7 @@ import { StyleSheet, View } from 'react-native';
 import { Switch } from 'react-native-paper';
 import { Typed } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
-import { saveAnswer } from '@/job/download';
+import { saveAnswer, saveText } from '@/job/download';
 import { useJob } from '@/job/JobContext';
 import { StepLayout } from '@/job/StepLayout';
 import { StepGuard } from '@/job/StepGuard';
@@ -22,7 +22,7 @@ import { useWords } from '@/person/PersonContext';
 /** Print and files: templates full size, masks, drawings in and out. */
 export function PrintScreen() {
   const { text } = useWords();
-  const { id, design, parts, unit } = useJob();
+  const { id, design, parts, plan, unit } = useJob();
   const [partId, setPartId] = useState<string | null>(null);
   const [paper, setPaper] = useState<'A4' | 'Letter'>('A4');
   const [mirrored, setMirrored] = useState(false);
@@ -73,6 +73,14 @@ export function PrintScreen() {
         />
       </Panel>
       <Panel>
+        <Heading>Lay list</Heading>
+        <Small>Stage by stage what is laid, how and in which order, with boxes to tick, and what comes off.</Small>
+        <View style={styles.row}>
+          <Action label="Print the lay list" icon="printer-outline" disabled={busy} onPress={() => print({ what: 'lay' }, 'lay list')} testID="print-lay" />
+          {plan ? <Action label="Save as a table (CSV)" icon="download-outline" onPress={() => saveText(layCsv(plan), `${design.title} lay list.csv`, 'text/csv')} /> : null}
+        </View>
+      </Panel>
+      <Panel>
         <Heading>Masks for openings and circles</Heading>
         <Small>Laid out on film as wide as you have, largest first.</Small>
         <Typed whole label="Film is wide" unit={unit} value={film} onChange={setFilm} fault={filmRead.ok ? undefined : told(filmRead.why)} testID="film" />
@@ -96,6 +104,28 @@ export function PrintScreen() {
     </StepLayout>
   );
 }
+
+/** The lay list of a plan for a spreadsheet; lengths in millimetres. It is written here: no connection is needed. */
+const layCsv = (plan: Plan): string =>
+  tableCsv([
+    ['Stage', 'Code', 'What', 'Material', 'Part', 'Where', 'Width mm', 'Length mm', 'Pieces', 'm2', 'How often', 'Off after stage'],
+    ...layTable(plan).map((row) =>
+      [
+        row.stage,
+        row.code,
+        row.kind,
+        row.material ?? '',
+        plan.parts.find(({ id }) => id === row.part)?.name ?? row.part,
+        row.where,
+        row.widthMm ?? '',
+        row.lengthMm === null ? '' : Math.round(row.lengthMm),
+        row.pieces,
+        row.sizeM2 === null ? '' : row.sizeM2.toFixed(3),
+        row.count,
+        row.until,
+      ].map(String),
+    ),
+  ]);
 
 const FLAT_NOTE = 'Print at 100 %, not fitted to the page, and check the 100 mm bar before you cut.';
 const UNROLLED_NOTE = 'The unrolled skin, seen from outside; it says which edges meet. Check the 100 mm bar before you cut.';
