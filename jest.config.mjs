@@ -8,7 +8,7 @@ const node = (name, roots, extra = {}) => ({
   testMatch: ['**/*.test.ts'],
   setupFiles: ['<rootDir>/scripts/property-seed.ts'],
   transform: { '^.+\\.[mc]?[tj]sx?$': swc },
-  transformIgnorePatterns: ['/node_modules/(?!(culori|valibot|@valibot|jsts|clipper2-ts)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(culori|valibot|@valibot|jsts|clipper2-ts|maxrects-packer)/)'],
   moduleNameMapper: {
     '^@lintrel/core$': '<rootDir>/core/src/index.ts',
     '^@lintrel/core/front$': '<rootDir>/core/src/front.ts',

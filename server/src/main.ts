@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { pino } from 'pino';
 import { migrate } from './db/migrate';
 import { openPool } from './db/pool';
+import { cutterAt } from './cutter';
 import { createApp } from './http/app';
 import { ROOT } from './places';
 import { seedIfEmpty } from './seed';
@@ -31,7 +32,10 @@ await migrate(pool, async (db) => {
 
 const folder = join(ROOT, 'client/dist');
 const workshop = openWorkshop();
-const app = createApp({ pool, log, clientFolder: existsSync(folder) ? folder : null, workshop, names });
+/** A real cutter, by its port on loopback. */
+const cutterPort = Number(process.env.LINTREL_CUTTER ?? '');
+const cutter = cutterAt(cutterPort > 0 ? cutterPort : null);
+const app = createApp({ pool, log, clientFolder: existsSync(folder) ? folder : null, workshop, cutter, names });
 const server = app.listen(port, host, (error?: NodeJS.ErrnoException) => {
   if (error) {
     log.fatal({ err: error }, `cannot listen on ${host}:${port}`);

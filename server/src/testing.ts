@@ -5,12 +5,13 @@ import { migrate } from './db/migrate';
 import { openPool } from './db/pool';
 import { createApp } from './http/app';
 import { seedIfEmpty } from './seed';
-import { openWorkshop } from './work/workshop';
+import { openWorkshop, type Workshop } from './work/workshop';
 
 /** The real server on a real database of its own, for tests. */
 export interface TestServer {
   readonly app: ReturnType<typeof createApp>;
   readonly pool: pg.Pool;
+  readonly workshop: Workshop;
   readonly close: () => Promise<void>;
 }
 
@@ -24,6 +25,7 @@ export async function startTestServer({ demo = true } = {}): Promise<TestServer>
   return {
     app: createApp({ pool, log: pino({ level: 'silent' }), clientFolder: null, workshop }),
     pool,
+    workshop,
     close: async () => {
       await workshop.close();
       await pool.end();

@@ -1,2 +1,3 @@
+export * from './cutter';
 export * from './schemas';
 export * from './summary';

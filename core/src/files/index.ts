@@ -7,6 +7,7 @@ export * from './from-drawing';
 export * from './gores';
 export * from './lay-pages';
 export * from './masks';
+export * from './nest';
 export * from './page';
 export * from './part-plot';
 export * from './pdf';

@@ -1,92 +1,72 @@
-import type { Coordinates, PartPlan } from '../setout';
+import { letteringOf, type Coordinates, type PartPlan } from '../setout';
+import { nested, type CutPiece, type Nesting } from './nest';
 import type { PaperStroke, PaperWords, Plot } from './page';
-import { largest, smallest, closedRing } from '../units';
+import { closedRing, largest, RULE_OF_THUMB, smallest } from '../units';
 
-/** One cover to cut. */
-interface Mask {
-  readonly name: string;
-  readonly points: readonly Coordinates[];
-  readonly width: number;
-  readonly height: number;
-}
-
-const GAP_MM = 5;
+/** Covers of openings and closed lines, and one piece for the letters of a line with film round them, for all alike. */
+export const maskPieces = (parts: readonly PartPlan[]): CutPiece[] => parts.flatMap((part) => Array.from({ length: part.count }, () => masksOf(part)).flat());
 
 /**
- * Lays the covers of openings and closed lines out on a strip of film, largest first.
+ * Lays the covers of openings and closed lines out on a strip of film.
  * @param tapeWidthMm width of the film
  * @returns the strip, full size, and the names of those too large for it
  */
 export function maskPlot(parts: readonly PartPlan[], job: string, tapeWidthMm: number): { readonly plot: Plot; readonly tooLarge: readonly string[] } {
-  const all = parts.flatMap((part) => Array.from({ length: part.count }, () => masksOf(part)).flat());
-  const fitting = all.map((mask) => turnedToFit(mask, tapeWidthMm));
-  const tooLarge = all.filter((_, index) => fitting[index] === null).map(({ name }) => name);
-  const strokes: PaperStroke[] = [];
-  const words: PaperWords[] = [];
-  let [x, y, deep] = [GAP_MM, GAP_MM, 0];
-  const sorted = fitting.filter((mask): mask is Mask => mask !== null).sort((a, b) => b.height - a.height || b.width - a.width);
-  // Columns across the strip: each as wide as its widest, filled from the bottom up.
-  for (const mask of sorted) {
-    if (y + mask.height + GAP_MM > tapeWidthMm) {
-      x += deep + GAP_MM;
-      [y, deep] = [GAP_MM, 0];
-    }
-    const at: Coordinates = [x, y];
-    strokes.push({ pen: 'trim', points: closedRing(mask.points).map(([px, py]): Coordinates => [px + at[0], py + at[1]]) });
-    words.push({
-      at: [x + mask.width / 2 - mask.name.length * 0.7, y + mask.height / 2 - 1],
-      text: mask.name,
-      sizeMm: Math.min(3, Math.max(1.6, mask.width / Math.max(4, mask.name.length))),
-    });
-    y += mask.height + GAP_MM;
-    deep = Math.max(deep, mask.width);
-  }
-  const length = x + deep + GAP_MM;
-  strokes.push({
+  const nesting = nested(maskPieces(parts), tapeWidthMm);
+  const { lengthMm, tooLarge } = nesting;
+  const rim: PaperStroke = {
     pen: 'help',
     points: [
       [0, 0],
-      [length, 0],
-      [length, tapeWidthMm],
+      [lengthMm, 0],
+      [lengthMm, tapeWidthMm],
       [0, tapeWidthMm],
       [0, 0],
     ],
-  });
+  };
   return {
     plot: {
       title: { code: 'paper.masks', values: { job, widthMm: tapeWidthMm } },
-      note: { code: 'paper.film', values: { lengthMm: length, tooLarge } },
-      strokes,
-      words,
+      note: { code: 'paper.film', values: { lengthMm, tooLarge } },
+      strokes: [...cutsOf(nesting).map((points): PaperStroke => ({ pen: 'trim', points })), rim],
+      words: nesting.pieces.map(({ name, x, y, widthMm, heightMm }): PaperWords => ({
+        at: [x + widthMm / 2 - name.length * 0.7, y + heightMm / 2 - 1],
+        text: name,
+        sizeMm: Math.min(3, Math.max(1.6, widthMm / Math.max(4, name.length))),
+      })),
     },
     tooLarge,
   };
 }
 
-function masksOf(part: PartPlan): Mask[] {
-  const openings = part.features.filter(({ kind, closed }) => kind === 'opening' && closed).map(({ name, places }) => maskOf(name, places));
+/** What the blade follows on a sheet, mm from its lower left. */
+export const cutsOf = ({ pieces }: Pick<Nesting, 'pieces'>): Coordinates[][] =>
+  pieces.flatMap(({ x, y, cuts }) => cuts.map((cut) => cut.map(([px, py]): Coordinates => [px + x, py + y])));
+
+function masksOf(part: PartPlan): CutPiece[] {
+  const openings = part.features.filter(({ kind, closed }) => kind === 'opening' && closed).map(({ name, places }) => pieceOf(name, [places]));
   const rings = part.lines
     .filter(({ kind, pieces }) => kind === 'ellipse' && pieces.length === 1)
-    .map(({ code, pieces }) =>
-      maskOf(
-        code,
-        pieces[0]!.slice(0, -1).map(([x, y]): Coordinates => [x, y]),
-      ),
-    );
-  return [...openings, ...rings];
+    .map(({ code, pieces }) => pieceOf(code, [pieces[0]!.slice(0, -1).map(([x, y]): Coordinates => [x, y])]));
+  const letters = letteringOf(part).map(({ owner, name }) => {
+    const strokes = part.lines.filter((line) => line.owner === owner).flatMap(({ pieces }) => pieces.map((piece) => piece.map(([x, y]): Coordinates => [x, y])));
+    return pieceOf(name, strokes, RULE_OF_THUMB.cutMargin);
+  });
+  return [...openings, ...rings, ...letters];
 }
 
-function maskOf(name: string, points: readonly Coordinates[]): Mask {
-  const xs = points.map(([x]) => x);
-  const ys = points.map(([, y]) => y);
-  const [minX, minY] = [smallest(xs), smallest(ys)];
-  return { name, points: points.map(([x, y]): Coordinates => [x - minX, y - minY]), width: largest(xs) - minX, height: largest(ys) - minY };
-}
-
-/** As it is, or turned by a quarter, so that it fits across the film; null where neither does. */
-function turnedToFit(mask: Mask, tapeWidthMm: number): Mask | null {
-  const room = tapeWidthMm - 2 * GAP_MM;
-  if (mask.height <= room) return mask;
-  if (mask.width > room) return null;
-  return { ...mask, points: mask.points.map(([x, y]): Coordinates => [mask.height - y, x]), width: mask.height, height: mask.width };
+/** A piece with its cuts; with a margin it is the film round them that is cut out as well. */
+function pieceOf(name: string, rings: readonly (readonly Coordinates[])[], marginMm = 0): CutPiece {
+  const all = rings.flat();
+  const [minX, minY] = [smallest(all.map(([x]) => x)) - marginMm, smallest(all.map(([, y]) => y)) - marginMm];
+  const [widthMm, heightMm] = [largest(all.map(([x]) => x)) + marginMm - minX, largest(all.map(([, y]) => y)) + marginMm - minY];
+  const cuts = rings.map((ring) => closedRing(ring).map(([x, y]): Coordinates => [x - minX, y - minY]));
+  const frame: Coordinates[] = [
+    [0, 0],
+    [widthMm, 0],
+    [widthMm, heightMm],
+    [0, heightMm],
+    [0, 0],
+  ];
+  return { name, widthMm, heightMm, cuts: marginMm > 0 ? [...cuts, frame] : cuts };
 }

@@ -6,7 +6,9 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Workshop } from '../work/workshop';
 import { askRoutes } from './ask';
+import { cutterAt, type Cutting } from '../cutter';
 import { clientFiles } from './client-files';
+import { cutterRoutes } from './cutter';
 import { drawingRoutes } from './drawings';
 import { answerError, ApiError, noRoute } from './errors';
 import { guard } from './guard';
@@ -27,12 +29,14 @@ export interface AppParts {
   /** Folder of the exported client; null serves the API alone. */
   readonly clientFolder: string | null;
   readonly workshop: Workshop;
+  /** What masks are sent to; left out: the simulated cutter. */
+  readonly cutter?: Cutting;
   /** Names the shop has given this server, besides its addresses. */
   readonly names?: readonly string[];
 }
 
 /** Puts the server together. It keeps nothing itself: everything is in the database. */
-export function createApp({ pool, log, clientFolder, workshop, names = [] }: AppParts): Express {
+export function createApp({ pool, log, clientFolder, workshop, cutter = cutterAt(null), names = [] }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -80,6 +84,7 @@ export function createApp({ pool, log, clientFolder, workshop, names = [] }: App
   });
   app.use('/api/jobs', jobRoutes(pool, workshop), runRoutes(pool, workshop), printRoutes(pool, workshop));
   app.use('/api/shelf', shelfRoutes(pool));
+  app.use('/api/cutter', cutterRoutes(pool, workshop, cutter));
   app.use('/api/ask', askRoutes(pool, workshop));
   app.use('/api', noRoute);
   if (clientFolder) app.use(clientFiles(clientFolder));

@@ -27,18 +27,20 @@ afterAll(() => server.close());
 it('is seeded once with the demo workshop in the middle of its day', async () => {
   const jobs = await list();
   expect(jobs.map(({ title, state }) => `${title} ${state}`).sort()).toEqual([
+    'Bramble planning',
     'Brindle planning',
     'Juniper in-shop',
     'Marigold finished',
     'Ostrel planning',
     'Saltwort in-shop',
+    'Tansy planning',
   ]);
   const opening = theFirst(jobs.find(({ title }) => title === 'Juniper')?.windows ?? []);
   expect(opening.opens).toBeGreaterThan(Date.now());
   expect(opening.opens).toBeLessThan(Date.now() + 30 * 60_000);
   expect(await seedIfEmpty(server.pool, Date.now())).toBe(false);
   await migrate(server.pool);
-  expect(await list()).toHaveLength(5);
+  expect(await list()).toHaveLength(7);
 });
 
 it('makes a job, changes it, and has it after a restart of the server', async () => {

@@ -1,5 +1,5 @@
 import { ask as answerOf, draftParts, planJob, readJobFile, type Answer, type Checked, type Design, type JobFile, type Shelf } from '@lintrel/core';
-import { printPdf, stationCsv, tableFor, writeDxf, writeSvg, type PrintWish } from '@lintrel/core/files';
+import { cutsOf, maskPieces, nested, printPdf, stationCsv, tableFor, writeDxf, writeSvg, type PrintWish } from '@lintrel/core/files';
 import { USUAL_PERSON, wordsFor } from '@lintrel/words';
 
 export { readDrawing } from './drawing';
@@ -21,6 +21,12 @@ export const checkFile = (bytes: Uint8Array): Checked<JobFile> => readJobFile(ne
 /** A template, mask, table or lay list as PDF. */
 export const print = ({ design, shelf, wish }: { design: Design; shelf: Shelf; wish: PrintWish }): ReturnType<typeof printPdf> =>
   printPdf(design, shelf, wish, wordsOf(wish));
+
+/** The masks of a job laid out on film, as the blade follows them. */
+export function masks({ design, widthMm }: { design: Design; widthMm: number }): { readonly lengthMm: number; readonly paths: [number, number][][] } {
+  const nesting = nested(maskPieces(draftParts(design, { tapes: [], finishes: [] })), widthMm);
+  return { lengthMm: nesting.lengthMm, paths: cutsOf(nesting).map((path) => path.map(([x, y]) => [x, y])) };
+}
 
 /** Words on paper, in the unit of the person who prints. */
 function wordsOf({ unit }: Pick<PrintWish, 'unit'>) {

@@ -6,6 +6,7 @@ import { StyleSheet, View } from 'react-native';
 import { Switch } from 'react-native-paper';
 import { Typed } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
+import { CutterPanel } from '@/job/CutterPanel';
 import { saveAnswer, saveText } from '@/job/download';
 import { useJob } from '@/job/JobContext';
 import { StepLayout } from '@/job/StepLayout';
@@ -81,8 +82,8 @@ export function PrintScreen() {
         </View>
       </Panel>
       <Panel>
-        <Heading>Masks for openings and circles</Heading>
-        <Small>Laid out on film as wide as you have, largest first.</Small>
+        <Heading>Masks for openings, circles and letters</Heading>
+        <Small>Laid out on film as wide as you have, as short as it goes.</Small>
         <Typed whole label="Film is wide" unit={unit} value={film} onChange={setFilm} fault={filmRead.ok ? undefined : told(filmRead.why)} testID="film" />
         <Action
           label="Print the masks"
@@ -90,6 +91,7 @@ export function PrintScreen() {
           disabled={busy || !filmRead.ok}
           onPress={() => filmRead.ok && print({ what: 'masks', width: filmRead.value }, 'masks')}
         />
+        <CutterPanel job={id} widthMm={filmRead.ok ? filmRead.value : null} />
       </Panel>
       <Panel>
         <Heading>{phrase`Drawing of ${part.name}`}</Heading>

@@ -1,0 +1,18 @@
+import * as v from 'valibot';
+import { idText, numberBetween } from '../units';
+
+/** The masks of a job are to be cut from film of a width. */
+export const cutSchema = v.strictObject({ job: idText(), widthMm: numberBetween(10, 2000, 'mm') });
+
+/** How far a cutter is with what was sent to it. */
+export const cutStateSchema = v.object({
+  id: v.string(),
+  /** `broken`: the line to the cutter broke, or it said what nobody understands. */
+  state: v.picklist(['cutting', 'done', 'cancelled', 'out-of-sheet', 'broken']),
+  /** Paths that are cut, and all of them. */
+  done: v.number(),
+  of: v.number(),
+  /** An SVG of what was cut; null as long as it is cutting, and where the cutter told nothing. */
+  picture: v.nullable(v.string()),
+});
+export type CutState = v.InferOutput<typeof cutStateSchema>;

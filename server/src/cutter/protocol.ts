@@ -1,0 +1,60 @@
+import type { Socket } from 'node:net';
+import * as v from 'valibot';
+
+// What a cutter and whoever sends to it say to one another: docs/cutter.md. One JSON object a line.
+
+const place = v.pipe(v.tuple([v.number(), v.number()]), v.readonly());
+
+/** What is sent to a cutter. */
+export const toCutterSchema = v.variant('say', [
+  v.strictObject({ say: v.literal('job'), name: v.string(), paths: v.number(), widthMm: v.number(), lengthMm: v.number() }),
+  v.strictObject({ say: v.literal('cut'), path: v.array(place) }),
+  v.strictObject({ say: v.literal('end') }),
+  v.strictObject({ say: v.literal('cancel') }),
+]);
+export type ToCutter = v.InferOutput<typeof toCutterSchema>;
+
+/** What a cutter answers. */
+export const fromCutterSchema = v.variant('say', [
+  v.strictObject({ say: v.literal('ready'), name: v.string(), widthMm: v.number(), lengthMm: v.number() }),
+  v.strictObject({ say: v.literal('cut'), done: v.number() }),
+  /** The sheet is too short, or has come to its end. */
+  v.strictObject({ say: v.literal('out-of-sheet'), done: v.number() }),
+  v.strictObject({ say: v.literal('cancelled'), done: v.number(), picture: v.string() }),
+  /** All of it is cut; the picture is an SVG of what the blade did. */
+  v.strictObject({ say: v.literal('done'), done: v.number(), picture: v.string() }),
+  v.strictObject({ say: v.literal('refused'), why: v.string() }),
+]);
+export type FromCutter = v.InferOutput<typeof fromCutterSchema>;
+
+/** No line is longer: one that is comes from something that is no cutter. */
+const LONGEST_LINE = 4_000_000;
+
+/** Hands every line of a connection on, as what it says; null for what is not of the protocol. */
+export function heardLines<T>(socket: Socket, schema: v.GenericSchema<unknown, T>, on: (said: T | null) => void): void {
+  let rest = '';
+  socket.setEncoding('utf8');
+  socket.on('data', (chunk: string) => {
+    rest += chunk;
+    if (rest.length > LONGEST_LINE) {
+      rest = '';
+      on(null);
+      return;
+    }
+    const lines = rest.split('\n');
+    rest = lines.pop() ?? '';
+    for (const line of lines) if (line.trim() !== '') on(read(line, schema));
+  });
+}
+
+function read<T>(line: string, schema: v.GenericSchema<unknown, T>): T | null {
+  try {
+    const found = v.safeParse(schema, JSON.parse(line));
+    return found.success ? found.output : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Says something over a connection. */
+export const tellOver = (socket: Socket, said: ToCutter | FromCutter): void => void (socket.writable && socket.write(`${JSON.stringify(said)}\n`));
