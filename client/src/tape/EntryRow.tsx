@@ -2,12 +2,13 @@ import { closedAlike, type LineItem, type Plan } from '@lintrel/core';
 import { HOLD_NAMES, phrase, several, type Words } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
-import { space } from '@/theme/theme';
+import { measure, space } from '@/theme/theme';
 import { Notice } from '@/ui/Notice';
 import { Row, Unfolded } from '@/ui/Row';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import type { ReactNode } from 'react';
 import type { LayEntry } from './entries';
+import { TechniqueSketch } from './TechniqueSketch';
 
 interface EntryRowProps {
   readonly entry: LayEntry;
@@ -116,9 +117,12 @@ function How({ entry }: { entry: LayEntry }) {
   return (
     <>
       {techniques.map((technique) => (
-        <View key={technique.code}>
-          <Body>{words.say(technique)}</Body>
-          <Small>{words.why(technique)}</Small>
+        <View key={technique.code} style={styles.card}>
+          <TechniqueSketch code={technique.code} />
+          <View style={styles.told}>
+            <Body>{words.say(technique)}</Body>
+            <Small>{words.why(technique)}</Small>
+          </View>
         </View>
       ))}
       {line?.backwards ? <Small>Begin at its far end: that is where you stand.</Small> : null}
@@ -144,5 +148,7 @@ const seamTechnique = (seams: Extract<LayEntry, { kind: 'seams' }>['items'], tap
 
 const styles = StyleSheet.create({
   head: { flexDirection: 'row', alignItems: 'baseline', gap: space.small, flexWrap: 'wrap' },
+  card: { flexDirection: 'row', gap: space.small, flexWrap: 'wrap' },
+  told: { flex: 1, minWidth: measure.typed },
   figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.middle },
 });

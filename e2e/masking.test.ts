@@ -1,0 +1,123 @@
+import type { Job, JobSummary } from '@lintrel/core';
+import { onPage, type Hands } from './hands';
+import { appUnderTest, PHONE, WIDE } from './harness';
+
+const app = appUnderTest();
+jest.setTimeout(120_000);
+
+const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
+const idOf = async (title: string): Promise<string> => (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title)!.id;
+const withJob = async (title: string, step: string, work: (hands: Hands, id: string) => Promise<void>, size: typeof PHONE | typeof WIDE = PHONE) => {
+  const id = await idOf(title);
+  await onPage(app, `/job/${id}/${step}`, size, (hands) => work(hands, id));
+};
+/** What a chosen piece of the lay list says. */
+const list = (hands: Hands) => hands.page.$$eval('[data-testid=run]', (rows) => rows.map((row) => (row as HTMLElement).innerText.replace(/\s+/g, ' ')));
+
+it('what is beyond an edge is tapped on the drawing, said, and masked', () =>
+  withJob('Marigold', 'part/bonnet', async (hands, id) => {
+    await hands.page.waitForSelector('[data-testid=edge-2]', { timeout: 20_000 });
+    // The transparent band along the edge is what a finger meets.
+    const at = await hands.page.$eval('[data-testid=edge-2]', (edge) => {
+      const path = edge as unknown as SVGPathElement;
+      const place = path.getPointAtLength(path.getTotalLength() / 2);
+      const { a, b, c, d, e, f } = path.getScreenCTM()!;
+      return { x: a * place.x + c * place.y + e, y: b * place.x + d * place.y + f };
+    });
+    await hands.page.touchscreen.tap(at.x, at.y);
+    await hands.page.waitForSelector('[data-testid=beyond-gap]');
+    expect(await hands.page.$eval('[data-testid=rim-2]', (row) => row.getAttribute('aria-pressed'))).toBe('true');
+    await hands.press('[data-testid=beyond-gap]');
+    await hands.fill('gap-width', 'wide');
+    await hands.press('[data-testid=submit]');
+    await hands.sees(/"wide" is not a length/);
+    await hands.fill('gap-width', '8');
+    await hands.press('[data-testid=submit]');
+    await hands.saved();
+    const { design } = await get<Job>(`/jobs/${id}`);
+    expect(design.parts[0]!.rims).toEqual([{ beyond: 'gap', edge: 2, width: 8, depth: 25 }]);
+    await hands.goTo('Tape');
+    // Along that edge it is the second colour that comes up to it.
+    await hands.pressNamed('radio', 'Stage: 2 Marigold, can enamel');
+    await hands.sees(/E1\s+Foam 10 mm/);
+    await hands.sees(/Foam strip 10 mm/);
+  }));
+
+it('another tape is taken for a line, and what is told of it changes', () =>
+  withJob('Tansy', 'tape', async (hands, id) => {
+    await hands.page.waitForSelector('[data-testid=run]', { timeout: 20_000 });
+    const before = await list(hands);
+    const place = before.findIndex((row) => row.startsWith('R1 F19'));
+    expect(place).toBeGreaterThan(0);
+    await hands.press('[data-testid=run]', place);
+    await hands.sees(/A tape under light tension is straighter than a hand/);
+    await hands.press('[data-testid=another-tape]');
+    await hands.pressNamed('button', 'Tape: As the plan chooses');
+    await hands.pressNamed('radio', 'C24 Refinish crepe, high tack 24 mm');
+    await hands.sees(/R1\s+C24/);
+    await hands.sees(/its edge is fair, not crisp/);
+    await hands.saved();
+    expect((await get<Job>(`/jobs/${id}`)).design.choices.tapes).toEqual([{ part: 'left', line: 'waist', tape: 'C24' }]);
+    await hands.pressNamed('button', 'Undo: C24 for L1');
+    await hands.sees(/R1\s+F19/);
+  }));
+
+it('a tape that has run out is not planned with, and one that is short is told', async () => {
+  await onPage(app, '/shelf/tape/F19', PHONE, async (hands) => {
+    await hands.fill('rolls', '0');
+    await hands.press('[data-testid=submit]');
+    await hands.sees(/Fine line, stiff film/);
+  });
+  await withJob('Tansy', 'tape', async (hands) => {
+    await hands.page.waitForSelector('[data-testid=run]', { timeout: 20_000 });
+    const rows = await list(hands);
+    expect(rows.some((row) => /^R1 /.test(row))).toBe(true);
+    expect(rows.some((row) => row.includes('F19'))).toBe(false);
+  });
+  await onPage(app, '/shelf/tape/F19', PHONE, async (hands) => {
+    await hands.fill('rolls', '');
+    await hands.press('[data-testid=submit]');
+    await hands.sees(/Fine line, stiff film/);
+  });
+});
+
+it('the lay list is walked through piece by piece, and what is down stays marked', () =>
+  withJob('Bramble', 'tape', async (hands) => {
+    await hands.sees(/Lay in this order: 1 of \d+/);
+    await hands.sees(/Base tape 1\.5 mm inside/);
+    await hands.press('[data-testid=is-down]');
+    await hands.sees(/Lay in this order: 2 of \d+/);
+    await hands.press('[data-testid=walk-next]');
+    await hands.sees(/Lay in this order: 3 of \d+/);
+    await hands.press('[data-testid=walk-back]');
+    await hands.sees(/Lay in this order: 2 of \d+/);
+    await hands.page.reload();
+    await hands.sees(/✓ down/);
+    expect((await list(hands)).filter((row) => row.includes('✓ down'))).toHaveLength(1);
+  }));
+
+it('letters are given their finish as one', () =>
+  withJob('Ostrel', 'areas', async (hands, id) => {
+    await hands.pressNamed('radio', 'Part: Fin, right side');
+    await hands.press('[data-testid=letters]');
+    await hands.press('[data-testid=finish-blaze-two-part]');
+    await hands.saved();
+    const { scheme } = (await get<Job>(`/jobs/${id}`)).design;
+    expect(scheme.areas.filter(({ part, finish }) => part === 'fin' && finish === 'blaze-two-part').length).toBe(5);
+  }));
+
+it('masks are sent to the cutter, stopped, and sent again to the end', () =>
+  withJob('Ostrel', 'print', async (hands) => {
+    await hands.fill('film', '600');
+    await hands.press('[data-testid=send-cutter]');
+    await hands.sees(/Cutting: [1-9]\d* of \d+/);
+    await hands.press('[data-testid=stop-cutter]');
+    await hands.sees(/Stopped after \d+ of \d+/);
+    await hands.press('[data-testid=send-cutter]');
+    await hands.sees(/Done: all \d+ are cut/);
+    await hands.page.waitForSelector('[data-testid=cut-picture]');
+    // A film wider than the sheet that is in it.
+    await hands.fill('film', '900');
+    await hands.press('[data-testid=send-cutter]');
+    await hands.sees(/Out of sheet after 0 of \d+/);
+  }, WIDE));
