@@ -11,6 +11,8 @@ import { FRAME_MS } from './frame';
 import { areasAgainstLibrary } from './geometry';
 import { orderFigures } from './order';
 import { pageBytes } from './page-bytes';
+import { nested } from '@lintrel/core/files';
+import { besideStraightforward } from './straightforward';
 import { jobs, median, messages, planning } from './planning';
 
 // Ratios measured in one run on one machine; it reports and never fails.
@@ -63,6 +65,28 @@ function planRatios(): Ratio[] {
       ratio(`${name}: lines and areas after a moved point ÷ full plan`, geometry, full, 'ms', 0.3),
     ];
   });
+}
+
+/** Masking of the demo jobs beside the straightforward way, and how well masks are nested. */
+function maskRatios(): Ratio[] {
+  const beside = jobs()
+    .filter(({ name }) => name !== '40 parts')
+    .map((job) => {
+      const { plan, straight } = besideStraightforward(job);
+      return ratio(`${job.name}: masking minutes of the plan ÷ the straightforward way`, plan.minutes, straight.minutes, 'min', 0.7);
+    });
+  return [...beside, ratio('film that nested masks take ÷ what their sizes need', ...nestedAgainstSizes(), 'mm', 1.25)];
+}
+
+/** Film for forty masks of all sizes: how long it gets, and what their sizes need at least. */
+function nestedAgainstSizes(): [number, number] {
+  const widthMm = 300;
+  const pieces = Array.from({ length: 40 }, (_, index) => {
+    const [w, h] = [20 + ((index * 37) % 160), 15 + ((index * 53) % 110)];
+    return { name: `m${index}`, widthMm: w, heightMm: h, cuts: [] };
+  });
+  const size = pieces.reduce((sum, piece) => sum + (piece.widthMm + 5) * (piece.heightMm + 5), 0);
+  return [nested(pieces, widthMm).lengthMm, size / (widthMm - 5)];
 }
 
 /** Seconds until a command has ended. */
@@ -166,6 +190,7 @@ const ratios = [
   areasRatio(),
   ...(await draggingRatios()),
   ...planRatios(),
+  ...maskRatios(),
   commandRatio(),
   await checkRatio(),
   ratio(

@@ -30,7 +30,7 @@ export interface Planning {
   readonly geometry: number;
 }
 
-interface Job {
+export interface Job {
   readonly name: string;
   readonly design: Design;
   readonly shelf: Shelf;

@@ -89,7 +89,7 @@ it('units belong to the device: everything is shown in inches and °F, and the j
     await hands.pressNamed('radio', 'Lengths in: Inches');
     await hands.press('[aria-label="Temperatures in: °F"]');
     await hands.page.goto(`${app.server.url}/job/${id}/tape`);
-    await hands.sees(/Off the roll\s+\d+\.\d ft/);
+    await hands.sees(/\d+\.\d ft in \d+ pieces/);
     await hands.page.goto(`${app.server.url}/job/${id}/time`);
     await hands.sees(/\d+(\.\d)? °F/);
     expect(await hands.text()).not.toMatch(/\d (°C|mm|m)\b/);

@@ -81,6 +81,25 @@ it('a tape that has run out is not planned with, and one that is short is told',
   });
 });
 
+it('a bend test and a stick test change the figures of a tape in this shop', () =>
+  onPage(app, '/shelf/tape/V9', PHONE, async (hands) => {
+    await hands.fill('bend-clean', '60');
+    await hands.fill('bend-failed', '100');
+    await hands.sees(/change them over/);
+    await hands.fill('bend-failed', '');
+    await hands.press('[data-testid=take-stretch]');
+    await hands.pressNamed('radio', 'What came of it: lifted paint');
+    await hands.press('[data-testid=take-grip]');
+    await hands.press('[data-testid=submit]');
+    await hands.sees(/Fine line, stiff film/);
+    const { tapes } = await get<{ tapes: { code: string; stretch: number; adhesionN25: number; basis: string }[] }>('/shelf');
+    const tape = tapes.find(({ code }) => code === 'V9')!;
+    // Round 60 mm a tape of 9 mm needs 0.995·39/30 − 1.
+    expect(tape.stretch).toBeCloseTo(0.294, 3);
+    expect(tape.adhesionN25).toBeGreaterThan(6);
+    expect(tape.basis).toBe('Tested here');
+  }));
+
 it('the lay list is walked through piece by piece, and what is down stays marked', () =>
   withJob('Bramble', 'tape', async (hands) => {
     await hands.sees(/Lay in this order: 1 of \d+/);
@@ -107,17 +126,22 @@ it('letters are given their finish as one', () =>
   }));
 
 it('masks are sent to the cutter, stopped, and sent again to the end', () =>
-  withJob('Ostrel', 'print', async (hands) => {
-    await hands.fill('film', '600');
-    await hands.press('[data-testid=send-cutter]');
-    await hands.sees(/Cutting: [1-9]\d* of \d+/);
-    await hands.press('[data-testid=stop-cutter]');
-    await hands.sees(/Stopped after \d+ of \d+/);
-    await hands.press('[data-testid=send-cutter]');
-    await hands.sees(/Done: all \d+ are cut/);
-    await hands.page.waitForSelector('[data-testid=cut-picture]');
-    // A film wider than the sheet that is in it.
-    await hands.fill('film', '900');
-    await hands.press('[data-testid=send-cutter]');
-    await hands.sees(/Out of sheet after 0 of \d+/);
-  }, WIDE));
+  withJob(
+    'Ostrel',
+    'print',
+    async (hands) => {
+      await hands.fill('film', '600');
+      await hands.press('[data-testid=send-cutter]');
+      await hands.sees(/Cutting: [1-9]\d* of \d+/);
+      await hands.press('[data-testid=stop-cutter]');
+      await hands.sees(/Stopped after \d+ of \d+/);
+      await hands.press('[data-testid=send-cutter]');
+      await hands.sees(/Done: all \d+ are cut/);
+      await hands.page.waitForSelector('[data-testid=cut-picture]');
+      // A film wider than the sheet that is in it.
+      await hands.fill('film', '900');
+      await hands.press('[data-testid=send-cutter]');
+      await hands.sees(/Out of sheet after 0 of \d+/);
+    },
+    WIDE,
+  ));

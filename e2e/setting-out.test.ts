@@ -91,7 +91,7 @@ const KINDS: readonly Typed[] = [
   },
   { kind: 'Arc by radius', points: [['100', '400']], values: { headingDeg: '0', radius: '500', turnDeg: '20' } },
   { kind: 'Circle, ellipse', points: [['850', '420']], values: { width: '60' } },
-  { kind: 'Parallel', values: { distance: '12' }, picks: [['Follows', 'The edge 1 of the part']], choices: ['On its: upper or left side'] },
+  { kind: 'Parallel', values: { distance: '12' }, picks: [['Follows', 'The edge 1 (bottom) of the part']], choices: ['On its: upper or left side'] },
   { kind: 'Bands', points: [['0', '0']], values: { headingDeg: '0', count: '2', width: '20', gap: '15', margin: '600' } },
   {
     kind: 'Mirror',

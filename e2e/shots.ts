@@ -110,7 +110,12 @@ const unkept = (job: (title: string) => string): Shot[] => [
     before: tap('[data-testid=area]', 0, tap('[data-testid=present-here]', 0, sight('[data-testid=present-age]'))),
   },
   { name: 'x-rim', path: `/job/${job('Tansy')}/part/left`, before: tap('[data-testid=rim-1]', 0, sight('[data-testid=rim-1]', undefined, 'start')) },
-  { name: 'x-rim-wide', path: `/job/${job('Tansy')}/part/left`, size: WIDE, before: tap('[data-testid=rim-1]', 0, sight('[data-testid=rim-1]', undefined, 'start')) },
+  {
+    name: 'x-rim-wide',
+    path: `/job/${job('Tansy')}/part/left`,
+    size: WIDE,
+    before: tap('[data-testid=rim-1]', 0, sight('[data-testid=rim-1]', undefined, 'start')),
+  },
   { name: 'x-tape-tansy', path: `/job/${job('Tansy')}/tape`, size: TALL, before: tap('[data-testid=run]', 1) },
   { name: 'x-tape-pin', path: `/job/${job('Juniper')}/tape`, size: TALL, before: tap('[data-testid=run]', 1, tap('[data-testid=another-tape]')) },
   { name: 'x-run-cover', path: `/job/${job('Ostrel')}/run` },

@@ -133,7 +133,7 @@ describe.each([
 
   it('sees the tape to lay, with lengths, and when to pull it', async () => {
     await hands.goTo('Tape');
-    await hands.sees(/Off the roll\s+0\.8\d m/);
+    await hands.sees(/R1[\s\S]*0\.8\d m/);
     expect(await hands.count('[data-testid=run]')).toBeGreaterThan(0);
     await hands.goTo('Time');
     await hands.sees(/From start to end/);

@@ -51,14 +51,7 @@ export function EdgeTargets({ part, edges: { chosen, onEdge }, mmPerDp }: EdgesP
         <G key={edge}>
           {chosen.includes(edge) ? <Path d={openPath(places)} fill="none" stroke={colour.calm} strokeWidth={5 * mmPerDp} /> : null}
           {onEdge ? (
-            <Path
-              d={openPath(places)}
-              fill="none"
-              stroke="transparent"
-              strokeWidth={40 * mmPerDp}
-              onPress={() => onEdge(edge)}
-              testID={`edge-${edge}`}
-            />
+            <Path d={openPath(places)} fill="none" stroke="transparent" strokeWidth={40 * mmPerDp} onPress={() => onEdge(edge)} testID={`edge-${edge}`} />
           ) : null}
         </G>
       ))}

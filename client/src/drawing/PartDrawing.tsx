@@ -103,7 +103,14 @@ export const PartPicture = memo(function PartPicture({
         ? part.features.filter(({ kind }) => kind !== 'opening').map((feature) => <FeatureShape key={feature.id} feature={feature} mmPerDp={mmPerDp} />)
         : null}
       {runs.map((run) => (
-        <RunShape key={run.id} run={run} part={part} hatch={hatch} chosen={chosenRun != null && (run.id === chosenRun || run.sheetOf === chosenRun)} mmPerDp={mmPerDp} />
+        <RunShape
+          key={run.id}
+          run={run}
+          part={part}
+          hatch={hatch}
+          chosen={chosenRun != null && (run.id === chosenRun || run.sheetOf === chosenRun)}
+          mmPerDp={mmPerDp}
+        />
       ))}
       {lines.map((line) => (
         <LineShape key={line.id} line={line} chosen={line.owner === chosenLine} onPress={onLine} mmPerDp={mmPerDp} />

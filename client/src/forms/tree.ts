@@ -7,7 +7,24 @@ export type TypedTree = string | boolean | null | undefined | readonly TypedTree
 export type TreeKeys = readonly (string | number)[];
 
 /** Keys whose values are words, and keys whose numbers are no lengths; all other numbers are lengths. */
-const WORDS = new Set(['id', 'name', 'kind', 'substrate', 'system', 'colour', 'datum', 'use', 'bend', 'on', 'of', 'treatment', 'finish', 'attached', 'beyond', 'part']);
+const WORDS = new Set([
+  'id',
+  'name',
+  'kind',
+  'substrate',
+  'system',
+  'colour',
+  'datum',
+  'use',
+  'bend',
+  'on',
+  'of',
+  'treatment',
+  'finish',
+  'attached',
+  'beyond',
+  'part',
+]);
 const PLAIN = new Set(['count', 'ageH', 'edge', 'own']);
 
 const keyOf = (keys: TreeKeys): string => String(keys.findLast((key) => typeof key === 'string') ?? '');

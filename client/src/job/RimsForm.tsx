@@ -108,13 +108,7 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
                       onChange={(part) => own && set(group, { ...own, part: part === '' ? undefined : part })}
                     />
                   ) : null}
-                  {groups.length > 1 ? (
-                    <Action
-                      label="The same at every edge"
-                      onPress={() => set(groups.flat(), own ?? null)}
-                      testID="every-edge"
-                    />
-                  ) : null}
+                  {groups.length > 1 ? <Action label="The same at every edge" onPress={() => set(groups.flat(), own ?? null)} testID="every-edge" /> : null}
                 </Unfolded>
               ) : null}
             </View>

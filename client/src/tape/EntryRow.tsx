@@ -55,7 +55,12 @@ export function entryWords(entry: LayEntry, plan: Plan, words: Words): { code: s
     case 'rim': {
       const [item] = entry.items;
       const title = item.material === 'foam' ? phrase`Foam ${words.length(item.widthMm)}` : (item.material ?? 'by hand');
-      return { code: phrase`${item.code}  `, title, where: on(phrase`${words.say(item.edgeName)}`, item.part), amount: timesOf(words.metres(item.lengthMm), item.count) };
+      return {
+        code: phrase`${item.code}  `,
+        title,
+        where: on(phrase`${words.say(item.edgeName)}`, item.part),
+        amount: timesOf(words.metres(item.lengthMm), item.count),
+      };
     }
     case 'backing': {
       const [item] = entry.items;
@@ -130,7 +135,9 @@ function How({ entry }: { entry: LayEntry }) {
         {hold ? <Figure label="On the paint below (estimate)" value={HOLD_NAMES[hold]} /> : null}
         {line ? <Figure label="Edge" value={line.area === null ? line.class : 'crisp'} /> : null}
         {line && line.stretch > 0 ? <Figure label="Stretch" value={`${(line.stretch * 100).toFixed(1)} %`} /> : null}
-        {line && line.worstRadiusMm !== null && line.worstRadiusMm < STRAIGHT_MM ? <Figure label="Tightest radius" value={words.length(line.worstRadiusMm)} /> : null}
+        {line && line.worstRadiusMm !== null && line.worstRadiusMm < STRAIGHT_MM ? (
+          <Figure label="Tightest radius" value={words.length(line.worstRadiusMm)} />
+        ) : null}
       </View>
       {[...new Map(doubts.map((doubt) => [words.say(doubt), doubt])).values()].map((doubt) => (
         <Notice key={words.say(doubt)} level="caution" text={words.say(doubt)} />

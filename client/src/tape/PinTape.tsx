@@ -42,9 +42,7 @@ export function PinTape({ run, line }: { run: LineItem; line: string }) {
           { value: '', label: 'As the plan chooses' },
           ...shelf.tapes.map(({ code, name, rolls }) => ({ value: code, label: phrase`${code}  ${name}${rolls === 0 ? ' (run out)' : ''}` })),
         ]}
-        onChange={(tape) =>
-          void change((now) => pinTape(now, at, tape === '' ? null : tape), { code: 'edit.tape', values: { tape, line: run.lineCode } })
-        }
+        onChange={(tape) => void change((now) => pinTape(now, at, tape === '' ? null : tape), { code: 'edit.tape', values: { tape, line: run.lineCode } })}
       />
     </>
   );

@@ -15,7 +15,10 @@ export const disc = question({
   // A disc covers what is round; a ring covers what is beside it and leaves it open.
   answer: ({ diameter, overlap, band }) => {
     const [d, lap, wide] = [diameter as number, overlap as number, band as number];
-    return { ok: true, value: { discMm: d + 2 * lap, discCutterMm: d / 2 + lap, ringInnerMm: d, ringOuterMm: d + 2 * wide, innerCutterMm: d / 2, outerCutterMm: d / 2 + wide } };
+    return {
+      ok: true,
+      value: { discMm: d + 2 * lap, discCutterMm: d / 2 + lap, ringInnerMm: d, ringOuterMm: d + 2 * wide, innerCutterMm: d / 2, outerCutterMm: d / 2 + wide },
+    };
   },
   sketch: ({ ringInnerMm, ringOuterMm, discMm }) => {
     const circle = (diameter: number) =>

@@ -25,18 +25,21 @@ export const which = question({
     const [staysMin, surfaceC] = [stays as number, surface as number];
     const curvature = radius === undefined ? 0 : 1 / radius;
     const bondN25 = filmBond({ system: paint as PaintSystemKey, finish: null, ageMin: (ageMinutes as number) + staysMin, onBarePlastic: false }, REFERENCE_AIR);
-    const choice = chooseTape(shelf.tapes.filter(({ rolls }) => rolls !== 0), {
-      samples: [0, ARC_MM].map((at) => ({ at, curvature })),
-      side: (body as BodySide) === 'inside' ? 'left' : 'right',
-      crisp: edge === 'crisp',
-      exactWidthMm: null,
-      roomMm: Infinity,
-      surfaceC,
-      airC: surfaceC,
-      staysMin,
-      bondN25,
-      model: false,
-    });
+    const choice = chooseTape(
+      shelf.tapes.filter(({ rolls }) => rolls !== 0),
+      {
+        samples: [0, ARC_MM].map((at) => ({ at, curvature })),
+        side: (body as BodySide) === 'inside' ? 'left' : 'right',
+        crisp: edge === 'crisp',
+        exactWidthMm: null,
+        roomMm: Infinity,
+        surfaceC,
+        airC: surfaceC,
+        staysMin,
+        bondN25,
+        model: false,
+      },
+    );
     if (!choice) return refuseAt('edge', { code: 'ask.no-tape-fits', values: {} });
     const { tape, fit, hold, deTack, doubts } = choice;
     return { ok: true, value: { tape: tape.code, name: tape.name, verdict: fit.verdict, meanStretch: fit.stretch, hold, deTack, doubts } };

@@ -430,9 +430,16 @@ describe('round parts on paper', () => {
   });
   it('what cannot be printed says why', () => {
     const bare = design(part(BOARD, [straight('s', [0, 900], [640, 900])]));
-    expect(pagesFor(bare, SHIPPED_SHELF, { what: 'masks', unit: 'mm', width: 150, paper: 'A4' }, onPaper)).toMatchObject({ ok: false, why: { code: 'print.no-masks' } });
-    expect(pagesFor(bare, SHIPPED_SHELF, { what: 'template', unit: 'mm', part: 'x', paper: 'A4', mirrored: false, single: false }, onPaper)).toMatchObject({ ok: false });
-    expect(pagesFor(bare, SHIPPED_SHELF, { what: 'stations', unit: 'mm', part: 'part', line: 's', step: 100, tolerance: 0.5, paper: 'A4' }, onPaper)).toMatchObject({
+    expect(pagesFor(bare, SHIPPED_SHELF, { what: 'masks', unit: 'mm', width: 150, paper: 'A4' }, onPaper)).toMatchObject({
+      ok: false,
+      why: { code: 'print.no-masks' },
+    });
+    expect(pagesFor(bare, SHIPPED_SHELF, { what: 'template', unit: 'mm', part: 'x', paper: 'A4', mirrored: false, single: false }, onPaper)).toMatchObject({
+      ok: false,
+    });
+    expect(
+      pagesFor(bare, SHIPPED_SHELF, { what: 'stations', unit: 'mm', part: 'part', line: 's', step: 100, tolerance: 0.5, paper: 'A4' }, onPaper),
+    ).toMatchObject({
       ok: false,
       why: { code: 'print.nothing-to-mark' },
     });
@@ -489,7 +496,11 @@ describe('the lay list on paper', () => {
   });
   it('keeps within its sheets, and no line is longer than the sheet is wide', () => {
     for (const { widthMm, heightMm, words: on } of pages)
-      for (const { at: [x, y], text, sizeMm } of on) {
+      for (const {
+        at: [x, y],
+        text,
+        sizeMm,
+      } of on) {
         expect(y).toBeGreaterThan(5);
         expect(y).toBeLessThan(heightMm);
         expect(x + told(text).length * sizeMm * 0.48).toBeLessThan(widthMm + 25);
@@ -502,7 +513,9 @@ describe('the lay list on paper', () => {
   it('goes into a table with a row for everything that is laid, lengths as in the plan', () => {
     const rows = layTable(plan);
     expect(rows.map(({ id }) => id)).toEqual(plan.items.map(({ id }) => id));
-    const [head, ...lines] = tableCsv([['What', 'Where'], ...rows.map(({ kind, where }) => [kind, where])]).trim().split('\r\n');
+    const [head, ...lines] = tableCsv([['What', 'Where'], ...rows.map(({ kind, where }) => [kind, where])])
+      .trim()
+      .split('\r\n');
     expect(head).toBe('What,Where');
     expect(lines).toHaveLength(plan.items.length);
   });

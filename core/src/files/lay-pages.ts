@@ -67,7 +67,9 @@ export function layPages(plan: Plan, title: PaperSaid, names: (finish: string) =
 
 /** Codes of what a step lays, as they stand on the drawings. */
 const codesOf = ({ items }: Plan, step: Step): string =>
-  step.kind === 'lay' ? items.flatMap((item) => (step.items.includes(item.id) && 'code' in item && !(isLine(item) && item.sheetOf !== null) ? [item.code] : [])).join(', ') : '';
+  step.kind === 'lay'
+    ? items.flatMap((item) => (step.items.includes(item.id) && 'code' in item && !(isLine(item) && item.sheetOf !== null) ? [item.code] : [])).join(', ')
+    : '';
 
 const heading = (text: PaperText): Block => ({
   height: 11,

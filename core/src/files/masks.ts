@@ -49,7 +49,9 @@ function masksOf(part: PartPlan): CutPiece[] {
     .filter(({ kind, pieces }) => kind === 'ellipse' && pieces.length === 1)
     .map(({ code, pieces }) => pieceOf(code, [pieces[0]!.slice(0, -1).map(([x, y]): Coordinates => [x, y])]));
   const letters = letteringOf(part).map(({ owner, name }) => {
-    const strokes = part.lines.filter((line) => line.owner === owner).flatMap(({ pieces }) => pieces.map((piece) => piece.map(([x, y]): Coordinates => [x, y])));
+    const strokes = part.lines
+      .filter((line) => line.owner === owner)
+      .flatMap(({ pieces }) => pieces.map((piece) => piece.map(([x, y]): Coordinates => [x, y])));
     return pieceOf(name, strokes, RULE_OF_THUMB.cutMargin);
   });
   return [...openings, ...rings, ...letters];

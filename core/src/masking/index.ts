@@ -5,3 +5,4 @@ export * from './mask';
 export * from './opening';
 export * from './reach';
 export * from './standing';
+export * from './tape-test';

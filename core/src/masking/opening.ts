@@ -87,8 +87,7 @@ export function closingOf({ name, shape, use }: Opening, part: string | null, al
   }
   if (use === 'lug') return { code: 'opening.bag', values: { ...named, slitMm: cutUp(wide) } };
   if (use === 'recess' && model) return { code: 'opening.putty', values: { ...named, widthMm, heightMm } };
-  if (use === 'recess')
-    return { code: 'opening.sheet', values: { ...named, widthMm: widthMm - CARD_SLACK, heightMm: heightMm - CARD_SLACK, tapeMm: rimMm } };
+  if (use === 'recess') return { code: 'opening.sheet', values: { ...named, widthMm: widthMm - CARD_SLACK, heightMm: heightMm - CARD_SLACK, tapeMm: rimMm } };
   if (use === 'window' && model) return { code: 'opening.pane', values: { ...named, widthMm, heightMm } };
   if (use === 'hole' && wide <= LARGEST_FOAMED) return { code: 'opening.foam', values: { ...named, ...rolled(wide) } };
   const overlap = model ? OVERLAP.model : OVERLAP.full;

@@ -36,8 +36,7 @@ export function edgeCost({ lengthM, pieces, setOutMin, corners, bend, sealM, bac
   const seamMin = seam ? lengthM * RULE_OF_THUMB.layPerMetre.straight.rough : 0;
   const tapeM = lengthM * (1 + (backed ? 1 : 0) + (seam ? 1 : 0));
   return {
-    layMin:
-      fiddly * (lengthM * rate + (crisp ? setOutMin : 0)) + pieces * perPiece + corners * RULE_OF_THUMB.perCorner + backingLayMin + seamMin,
+    layMin: fiddly * (lengthM * rate + (crisp ? setOutMin : 0)) + pieces * perPiece + corners * RULE_OF_THUMB.perCorner + backingLayMin + seamMin,
     sealMin: crisp ? sealM * RULE_OF_THUMB.sealPerMetre : 0,
     pullMin: pullMin + backingPullMin,
     tapeM,
@@ -142,7 +141,8 @@ export function wholeDrape(areas: OrderProblem['areas'], part: PartId): Drape {
 /** Minutes to hang paper or film, and to take it away. Source: rules of thumb. */
 export const drapeMin = ({ sizeM2, pieces, bagM2 }: Drape): number =>
   (sizeM2 - bagM2) * RULE_OF_THUMB.drapePerSquareMetre + bagM2 * RULE_OF_THUMB.bagPerSquareMetre + pieces * RULE_OF_THUMB.drapePerPiece;
-export const uncoverMin = ({ sizeM2, pieces }: Pick<Drape, 'sizeM2' | 'pieces'>): number => sizeM2 * RULE_OF_THUMB.uncoverPerSquareMetre + pieces * RULE_OF_THUMB.uncoverPerPiece;
+export const uncoverMin = ({ sizeM2, pieces }: Pick<Drape, 'sizeM2' | 'pieces'>): number =>
+  sizeM2 * RULE_OF_THUMB.uncoverPerSquareMetre + pieces * RULE_OF_THUMB.uncoverPerPiece;
 
 const costs = new WeakMap<TapeEdge, EdgeCost[]>();
 

@@ -1,4 +1,5 @@
 export { isLine, itemsIn, linesIn, lyingIn, masksOn } from './lists';
+export { orderProblem } from './order-problem';
 export * from './plan';
 export type { Broken, BrokenSays } from './broken';
 export * from './plan-faults';

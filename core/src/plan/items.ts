@@ -15,7 +15,7 @@ import {
   type Sequence,
   type StageCost,
 } from '../order';
-import { noSeam, stageRuns, type Backing, type LaidHow, type MaskedPart, type Run } from '../runs';
+import { guideTape, noSeam, stageRuns, type Backing, type LaidHow, type MaskedPart, type Run } from '../runs';
 import { bondUnder, namer, offAfter, sessionsOf, tapeStays, type Common, type CommonOn, type Namer } from './item-frame';
 import { meansOf, type StageSource } from './means';
 import { backToFront } from './part-order';
@@ -116,7 +116,8 @@ interface LineItems {
   readonly seam: SeamItem | null;
 }
 
-function lineItems(run: Run, number: number, commonOn: CommonOn, { works, problem, starts }: StageSource, name: Namer): LineItems {
+function lineItems(run: Run, number: number, commonOn: CommonOn, source: StageSource, name: Namer): LineItems {
+  const { works, problem, starts } = source;
   const part = works.findIndex((one) => one.part.id === run.part);
   const ids = works[part]!.areaIds;
   const [firstArea, firstBorder] = [starts.areas[part]!, starts.borders[part]!];
@@ -176,6 +177,9 @@ function lineItems(run: Run, number: number, commonOn: CommonOn, { works, proble
     widthMm: run.tapeWidthMm,
     lengthMm: run.tapeMm,
     edgeMm,
+    guide: run.techniques.some(({ code }) => code === 'technique.guide')
+      ? { material: guideTape(meansOf(source).tapes)?.code ?? null, lengthMm: run.tapeMm }
+      : null,
     sheetOf: null,
     pinned: run.pinned,
     backwards: run.backwards,
@@ -268,22 +272,20 @@ function plugItems({ stages }: Sequence, index: number, { works, problem }: Stag
   return works
     .filter(({ part }) => fresh.includes(part.id))
     .flatMap((work) =>
-      closingsOf(work, works.length > 1 ? work.part.name : null, problem.model).map(
-        ({ opening, closing }): PlugItem => ({
-          ...common,
-          id: name(work.part.id, 'plug', opening),
-          kind: 'plug',
-          part: work.part.id,
-          opening,
-          count: work.part.count,
-          closing,
-          material: CLOSED_WITH[closing.code],
-          techniques: [],
-          doubts: [],
-          after: [],
-          layMin: closingMin(closing) * work.part.count,
-          pullMin: 0,
-        }),
-      ),
+      closingsOf(work, works.length > 1 ? work.part.name : null, problem.model).map(({ opening, closing }): PlugItem => ({
+        ...common,
+        id: name(work.part.id, 'plug', opening),
+        kind: 'plug',
+        part: work.part.id,
+        opening,
+        count: work.part.count,
+        closing,
+        material: CLOSED_WITH[closing.code],
+        techniques: [],
+        doubts: [],
+        after: [],
+        layMin: closingMin(closing) * work.part.count,
+        pullMin: 0,
+      })),
     );
 }

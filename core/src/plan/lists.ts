@@ -39,13 +39,25 @@ type TapeItem = LineItem | BackingItem | SeamItem | RimItem;
 
 function tapeNeeds(lines: readonly TapeItem[], tapes: readonly Tape[]): TapeNeed[] {
   const needs = new Map<string, { pieces: number; lengthM: number }>();
-  for (const item of lines) {
-    const { material, lengthMm, count } = item;
-    if (material === null || (isLine(item) && item.sheetOf !== null)) continue;
+  const add = (material: string | null, lengthMm: number, pieces: number, count: number) => {
+    if (material === null) return;
     const need = needs.get(material) ?? { pieces: 0, lengthM: 0 };
-    needs.set(material, { pieces: need.pieces + count * (item.kind === 'backing' ? item.pieces : 1), lengthM: need.lengthM + (lengthMm / 1000) * count });
+    needs.set(material, { pieces: need.pieces + pieces * count, lengthM: need.lengthM + (lengthMm / 1000) * count });
+  };
+  for (const item of lines) {
+    if (isLine(item) && item.guide) add(item.guide.material, item.guide.lengthMm, 1, item.count);
+    if (!isLine(item) || item.sheetOf === null) add(item.material, item.lengthMm, item.kind === 'backing' ? item.pieces : 1, item.count);
   }
-  return [...needs].map(([code, need]) => ({ tape: code, ...need, ...rollsFor(need.lengthM, tapes.find((tape) => tape.code === code)) })).sort((a, b) => b.lengthM - a.lengthM || byText(a.tape, b.tape));
+  return [...needs]
+    .map(([code, need]) => ({
+      tape: code,
+      ...need,
+      ...rollsFor(
+        need.lengthM,
+        tapes.find((tape) => tape.code === code),
+      ),
+    }))
+    .sort((a, b) => b.lengthM - a.lengthM || byText(a.tape, b.tape));
 }
 
 /** Rolls for so many metres, with what is left at their ends and cannot be used; how many of them are missing. */

@@ -41,7 +41,12 @@ const NOTHING: RimProblem = { places: [], areas: [], borders: [] };
  * @param areas those of all parts, in the order of the parts
  * @param methodOf what a finish is put on with
  */
-export function rimProblem(works: readonly PartWork[], areas: readonly OrderArea[], design: Design, methodsOf: (part: string) => readonly FinishMethod[]): RimProblem {
+export function rimProblem(
+  works: readonly PartWork[],
+  areas: readonly OrderArea[],
+  design: Design,
+  methodsOf: (part: string) => readonly FinishMethod[],
+): RimProblem {
   const own = works.map(placesOn);
   if (own.every(({ length }) => length === 0)) return NOTHING;
   const starts = startsOf(works).areas;
@@ -98,7 +103,14 @@ const SAME_END_MM = 15;
  * A stretch of a rim, divided by the areas of the part that it meets there. The two edges run against one another; one whose partner does
  * not speak of it meets the largest area of that part.
  */
-function metBeside(place: OwnPlace, theirs: readonly OwnPlace[], { arrangement }: PartWork, from: string, ownEdges: readonly number[], start: number): (OwnPlace & Pick<RimPlace, 'other'>)[] {
+function metBeside(
+  place: OwnPlace,
+  theirs: readonly OwnPlace[],
+  { arrangement }: PartWork,
+  from: string,
+  ownEdges: readonly number[],
+  start: number,
+): (OwnPlace & Pick<RimPlace, 'other'>)[] {
   const edges = edgesTowards(theirs, from);
   // Where the two meet along several edges the first of one is the last of the other.
   const facing = theirs.filter(({ edge }) => edge === edges.at(-1 - (ownEdges.indexOf(place.edge) % Math.max(1, edges.length))));

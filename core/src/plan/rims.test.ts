@@ -60,7 +60,15 @@ describe('what is beyond an edge decides what is laid along it', () => {
     expect(tape!.techniques.map(({ code }) => code)).toContain(technique);
   });
   it('only along what is painted', () => {
-    const line = { kind: 'straight', id: 'waist', name: 'Waist', runOn: true, datum: 'base', from: { along: 50, above: 200 }, to: { along: 700, above: 200 } } as const;
+    const line = {
+      kind: 'straight',
+      id: 'waist',
+      name: 'Waist',
+      runOn: true,
+      datum: 'base',
+      from: { along: 50, above: 200 },
+      to: { along: 700, above: 200 },
+    } as const;
     const rims: Rim[] = [0, 1, 2, 3].map((edge) => ({ beyond: 'body', edge }));
     const part = panel('a', rims, { lines: [line] });
     const plan = painted([part], {}, { scheme: { areas: [{ part: 'a', seed: [400, 100], finish: GUN }] } });

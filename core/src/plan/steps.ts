@@ -213,13 +213,7 @@ function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: St
   );
   if (off.length === 0) return;
   const covers = off.flatMap((item) => (item.kind === 'cover' ? [item] : []));
-  add(
-    'uncover',
-    null,
-    stage.uncoverMin,
-    { code: 'step.uncover', values: coverPlaces(covers, parts) },
-    { items: off.map(({ id }) => id) },
-  );
+  add('uncover', null, stage.uncoverMin, { code: 'step.uncover', values: coverPlaces(covers, parts) }, { items: off.map(({ id }) => id) });
 }
 
 const linesOfAll = ({ items }: StepSource): LineItem[] => items.flatMap(({ lines }) => lines);

@@ -73,7 +73,10 @@ export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken
   const tape = told(
     'tape',
     sumOf(lists.tape, ({ lengthM }) => lengthM),
-    sumOf(items.filter(isTape), (item) => (item.material === null ? 0 : (item.lengthMm / 1000) * item.count)),
+    sumOf(items.filter(isTape), (item) => {
+      const guideMm = 'guide' in item && item.guide && item.guide.material !== null ? item.guide.lengthMm : 0;
+      return (((item.material === null ? 0 : item.lengthMm) + guideMm) / 1000) * item.count;
+    }),
   );
   return [...perStage, ...whole, ...tape];
 }

@@ -55,7 +55,10 @@ describe('stock', () => {
   it('is short where the roll is too short with its waste', () => {
     expect(needOf(planned(design, stocked(1)))).toMatchObject({ missing: 0 });
     const metres = needOf(planned(design, shelf))!.lengthM;
-    const short = { ...shelf, tapes: shelf.tapes.map((tape) => (tape.code === 'F19' ? { ...tape, rolls: 1, rollM: metres * (1 + RULE_OF_THUMB.tapeWaste) - 0.01 } : tape)) };
+    const short = {
+      ...shelf,
+      tapes: shelf.tapes.map((tape) => (tape.code === 'F19' ? { ...tape, rolls: 1, rollM: metres * (1 + RULE_OF_THUMB.tapeWaste) - 0.01 } : tape)),
+    };
     expect(needOf(planned(design, short))).toMatchObject({ rolls: 2, missing: 1 });
   });
   it('that has run out is not planned with, and another tape is taken', () => {

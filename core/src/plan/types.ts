@@ -86,6 +86,8 @@ export interface LineItem extends ItemBase {
   /** Tape off the roll with both tails, and the edge it makes; one piece. */
   readonly lengthMm: number;
   readonly edgeMm: number;
+  /** Paper tape it is led along over raised rows, off again at once: which, and how much; null where none is needed. */
+  readonly guide: { readonly material: TapeCode | null; readonly lengthMm: number } | null;
   /** Where it is cut from one film with others: the item that stands for the film. */
   readonly sheetOf: ItemId | null;
   /** A person has chosen its tape. */

@@ -49,7 +49,15 @@ export function backingFor(piece: Path, lineTapeMm: number, backedMm: number, wi
     lengthMm: backedMm + (pieces - 1) * RULE_OF_THUMB.pieceOverlap[size] + 2 * RULE_OF_THUMB.tail[size],
   };
   if (!choice)
-    return { ...frame, tape: null, tapeKind: null, widthMm: 0, hold: null, cleanHours: Infinity, doubts: [{ code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } }] };
+    return {
+      ...frame,
+      tape: null,
+      tapeKind: null,
+      widthMm: 0,
+      hold: null,
+      cleanHours: Infinity,
+      doubts: [{ code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } }],
+    };
   const { tape, hold, doubts } = choice;
   return { ...frame, tape: tape.code, tapeKind: tape.kind, widthMm: tape.widthMm, hold, cleanHours: tape.cleanHours, doubts };
 }
@@ -72,6 +80,13 @@ export function seamTape(wish: TapeWish, means: MaskingMeans): Pick<Tape, 'code'
   // It lies on tape and cover, not on paint.
   const choice = chooseTape(means.tapes, { ...wish, samples, crisp: false, exactWidthMm: null, roomMm: Infinity, bondN25: Infinity });
   return choice?.tape ?? null;
+}
+
+/** Paper tape that a line tape is led along over a raised row, taken off again at once: general crepe, else any painter's tape; null where there is none. */
+export function guideTape(tapes: readonly Tape[]): Tape | null {
+  const kinds: readonly TapeKind[] = ['G', 'P', 'C'];
+  const place = ({ kind, widthMm }: Tape) => kinds.indexOf(kind) * 1000 + widthMm;
+  return tapes.filter(({ kind }) => kinds.includes(kind)).sort((a, b) => place(a) - place(b))[0] ?? null;
 }
 
 /** What speaks for a run without a tape over its seam. */

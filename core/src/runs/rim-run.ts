@@ -51,7 +51,17 @@ export function rimRun(rim: RimToMask, means: MaskingMeans): RimRun {
   const edgeMm = pathLength(path);
   if (foamMm !== null) {
     const techniques = [{ code: 'technique.foam-gap' as const, values: { gapMm: gapMm! } }];
-    return { material: 'foam', tapeKind: null, widthMm: foamMm, lengthMm: edgeMm, cleanHours: FOAM_HOURS, verdict: 'lays', hold: 'safe', techniques, doubts: [] };
+    return {
+      material: 'foam',
+      tapeKind: null,
+      widthMm: foamMm,
+      lengthMm: edgeMm,
+      cleanHours: FOAM_HOURS,
+      verdict: 'lays',
+      hold: 'safe',
+      techniques,
+      doubts: [],
+    };
   }
   const choice = chooseTape(means.tapes, rimWish(rim, means));
   const tail = isModelScale(means.scale) ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full;

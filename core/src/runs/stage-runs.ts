@@ -195,7 +195,11 @@ export function oneTapeStrip({ arrangement }: Pick<MaskedPart, 'arrangement'>, a
  * How long the tapes that can make an edge come off clean, at best.
  * @returns hours at 23 °C; Infinity where the shelf has none that can
  */
-export function longestCleanOn(part: Pick<MaskedPart, 'arrangement' | 'lines'>, edge: Omit<PartEdge, 'staysMin' | 'bondN25' | 'backing' | 'seam'>, means: MaskingMeans): number {
+export function longestCleanOn(
+  part: Pick<MaskedPart, 'arrangement' | 'lines'>,
+  edge: Omit<PartEdge, 'staysMin' | 'bondN25' | 'backing' | 'seam'>,
+  means: MaskingMeans,
+): number {
   const { line: id, from, to, left } = part.arrangement.borders[edge.border]!;
   const span: EdgeSpan = {
     line: id,
@@ -257,7 +261,14 @@ function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeS
   };
 }
 
-function runOf(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan, strip: number | null, means: MaskingMeans): Omit<Unordered, 'edges' | 'backing' | 'seam'> {
+function runOf(
+  part: MaskedPart,
+  line: ResolvedLine,
+  piece: Path,
+  span: EdgeSpan,
+  strip: number | null,
+  means: MaskingMeans,
+): Omit<Unordered, 'edges' | 'backing' | 'seam'> {
   const wish = wishFor(part, piece, span, strip, means);
   const choice = chosenTape(part, line, span, wish, means);
   const [from, to] = [piece[0]!.at, piece.at(-1)!.at];
@@ -296,7 +307,10 @@ function chosenTape(part: MaskedPart, line: ResolvedLine, span: EdgeSpan, wish: 
   );
   const nearness = ({ line: of, side }: TapePinned) => (of === undefined ? 0 : side === undefined ? 1 : 2);
   for (const pin of [...own].sort((a, b) => nearness(b) - nearness(a))) {
-    const choice = chooseTape(means.tapes.filter(({ code }) => code === pin.tape), wish);
+    const choice = chooseTape(
+      means.tapes.filter(({ code }) => code === pin.tape),
+      wish,
+    );
     if (choice && (pin.line !== undefined || (follows(choice.fit) && choice.hold !== 'no'))) return { ...choice, pinned: true };
     if (pin.line !== undefined) {
       const instead = chooseTape(means.tapes, wish);
@@ -310,7 +324,10 @@ function chosenTape(part: MaskedPart, line: ResolvedLine, span: EdgeSpan, wish: 
 const lineCode = ({ lines }: MaskedPart, { owner }: ResolvedLine): string => codeOfLine([...new Set(lines.map((one) => one.owner))].indexOf(owner));
 
 /** What of a run is not its place. */
-type Laid = Omit<Unordered, 'edges' | 'backing' | 'seam' | 'part' | 'line' | 'lineCode' | 'from' | 'to' | 'side' | 'sideSeen' | 'class' | 'between' | 'edgeMm' | 'count' | 'strip'>;
+type Laid = Omit<
+  Unordered,
+  'edges' | 'backing' | 'seam' | 'part' | 'line' | 'lineCode' | 'from' | 'to' | 'side' | 'sideSeen' | 'class' | 'between' | 'edgeMm' | 'count' | 'strip'
+>;
 
 const cutFrom = ({ film, inside, lengthMm }: CutOut, others: string | null): Laid => ({
   tape: film.code,
@@ -345,7 +362,15 @@ function laidOf(choice: TapeChoice, piece: Path, line: ResolvedLine, strip: numb
     tapeMm: (piece.at(-1)!.at - piece[0]!.at) / (1 + fit.stretch) + tailsOf(wish),
     hold,
     pinned: choice.pinned ?? false,
-    techniques: techniquesFor({ ...choice, piece, crosses: line.crosses, folds: skin.folds, oneTapeWide: strip !== null, soft, closed: meetsItself(piece, skin) }),
+    techniques: techniquesFor({
+      ...choice,
+      piece,
+      crosses: line.crosses,
+      folds: skin.folds,
+      oneTapeWide: strip !== null,
+      soft,
+      closed: meetsItself(piece, skin),
+    }),
     doubts,
   };
 }

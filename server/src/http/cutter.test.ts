@@ -31,7 +31,11 @@ const simulated = async (means: Partial<typeof USUAL_CUTTER>): Promise<Simulated
   return cutter;
 };
 /** Asks until it is over. */
-async function ended(app: ReturnType<typeof appWith>, id: string, enough: (state: CutState) => boolean = ({ state }) => state !== 'cutting'): Promise<CutState> {
+async function ended(
+  app: ReturnType<typeof appWith>,
+  id: string,
+  enough: (state: CutState) => boolean = ({ state }) => state !== 'cutting',
+): Promise<CutState> {
   for (let turn = 0; turn < 400; turn++) {
     const state = (await request(app).get(`/api/cutter/${id}`).expect(200)).body as CutState;
     if (enough(state)) return state;
@@ -40,7 +44,12 @@ async function ended(app: ReturnType<typeof appWith>, id: string, enough: (state
   throw new Error('the cutter did not end');
 }
 const sent = async (app: ReturnType<typeof appWith>, title: string, widthMm: number): Promise<CutState> =>
-  (await request(app).post('/api/cutter').send({ job: idOf(title), widthMm }).expect(201)).body as CutState;
+  (
+    await request(app)
+      .post('/api/cutter')
+      .send({ job: idOf(title), widthMm })
+      .expect(201)
+  ).body as CutState;
 
 it('cuts all masks of a job and answers with a picture of them', async () => {
   const app = appWith((await simulated({ speed: 1e6 })).port);
@@ -87,9 +96,15 @@ it('does not believe something else that listens there', async () => {
 });
 it('refuses jobs without masks, jobs that are not there, and cuts nobody sent', async () => {
   const app = appWith(null);
-  await request(app).post('/api/cutter').send({ job: idOf('Saltwort'), widthMm: 10 }).expect(422);
+  await request(app)
+    .post('/api/cutter')
+    .send({ job: idOf('Saltwort'), widthMm: 10 })
+    .expect(422);
   await request(app).post('/api/cutter').send({ job: 'b4b1f2a0-0000-4000-8000-000000000000', widthMm: 150 }).expect(404);
-  await request(app).post('/api/cutter').send({ job: idOf('Ostrel') }).expect(422);
+  await request(app)
+    .post('/api/cutter')
+    .send({ job: idOf('Ostrel') })
+    .expect(422);
   await request(app).get('/api/cutter/nothing').expect(404);
   await request(app).delete('/api/cutter/nothing').expect(404);
 });

@@ -296,7 +296,12 @@ const opening: AskWords<{
       ...(slitMm === undefined ? [] : [{ label: 'Slit', value: length(slitMm) }]),
       ...(widthMm === undefined || heightMm === undefined
         ? []
-        : [{ label: closing === 'opening.pane' ? 'Pane' : closing === 'opening.sheet' ? 'Card' : closing === 'opening.putty' ? 'To cover' : 'Film', value: `${length(widthMm)} × ${length(heightMm)}` }]),
+        : [
+            {
+              label: closing === 'opening.pane' ? 'Pane' : closing === 'opening.sheet' ? 'Card' : closing === 'opening.putty' ? 'To cover' : 'Film',
+              value: `${length(widthMm)} × ${length(heightMm)}`,
+            },
+          ]),
       ...(tapeMm === undefined ? [] : [{ label: 'Tape', value: metres(tapeMm) }]),
     ],
   }),
@@ -312,7 +317,8 @@ const which: AskWords<{
   doubts: readonly Doubt[];
 }> = {
   title: 'Which tape for this bend, on this paint, today?',
-  about: 'Of all tapes in stock: the one that makes the bend, lifts nothing off, sticks at this temperature and comes off clean in time. Leave the radius empty for a straight line.',
+  about:
+    'Of all tapes in stock: the one that makes the bend, lifts nothing off, sticks at this temperature and comes off clean in time. Leave the radius empty for a straight line.',
   keys: {
     radius: 'Radius of the edge',
     body: 'The tape lies',
@@ -330,7 +336,15 @@ const which: AskWords<{
     headline: `Take ${tape}`,
     tone: doubts.length === 0 ? 'good' : verdict === 'too-tight' || verdict === 'impossible' || level === 'no' ? 'bad' : 'caution',
     rows: [
-      { label: 'Lay it in', value: verdict === 'stretch' ? `with about ${share(meanStretch)} of stretch` : verdict === 'lays' ? 'flat, without stretch' : 'too tight for it: split the run at the bend' },
+      {
+        label: 'Lay it in',
+        value:
+          verdict === 'stretch'
+            ? `with about ${share(meanStretch)} of stretch`
+            : verdict === 'lays'
+              ? 'flat, without stretch'
+              : 'too tight for it: split the run at the bend',
+      },
       { label: 'On that paint (estimate)', value: HOLDS[level] },
       ...(deTack > 0 ? [{ label: 'Before', value: `stick it to clean cloth ${deTack === 1 ? 'once' : `${deTack} times`}` }] : []),
       ...doubts.map((doubt) => ({ label: 'Mind', value: say(doubt) })),

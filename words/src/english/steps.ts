@@ -138,7 +138,9 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
     return [
       ...(covers(covered).length > 1 && places.length > 0 ? [`${places.join('; ')}.`] : []),
       ...(wholes.length > 0 ? [`Whole, for mist reaches them: ${wholes.join('; ')}.`] : []),
-      ...(round.length > 0 ? [`All that lies beyond the edges of ${listed(round)}: about ${area(roundM2)} of film, stuck to the tape or foam along them.`] : []),
+      ...(round.length > 0
+        ? [`All that lies beyond the edges of ${listed(round)}: about ${area(roundM2)} of film, stuck to the tape or foam along them.`]
+        : []),
       `${REACHES[reach ?? 'mist']} Onto the tape, not across its edge${seams.length > 0 ? '.' : '; a second tape over the seam.'}`,
       ...seams.map(say),
     ].join(' ');

@@ -97,24 +97,26 @@ export function AreasScreen() {
               </View>
             );
           })}
-          {part.areas.filter(({ code }) => !letters.some(({ strokes }) => strokes.includes(code))).map((one) => (
-            <View key={one.code} ref={one.code === chosen ? intoSight : undefined}>
-              <Row
-                label={phrase`Area ${one.code}, ${one.chosen ? nameOf(one.finish) : 'not chosen'}`}
-                chosen={one.code === chosen}
-                onPress={() => setChosen(one.code === chosen ? null : one.code)}
-                before={<Swatch colour={one.colour} />}
-                testID="area"
-              >
-                <Body>{phrase`${one.code}  ${one.chosen ? nameOf(one.finish) : 'not chosen yet: kept as it is'}`}</Body>
-                <Small>{phrase`${showArea(one.sizeM2, unit)} · ${metres(one.perimeterMm)} round`}</Small>
-              </Row>
-              {one.code === chosen ? <Neighbours area={one} unit={unit} /> : null}
-              {one.code === chosen ? <HowPainted area={one} cleared={design.scheme.clear !== undefined} onPaint={paint} /> : null}
-              {one.code === chosen && rest ? <PresentHere area={one} rest={rest} onGive={toldPresent} /> : null}
-              {one.code === chosen ? <FinishChoice area={one} present={one.shows} onGive={give} /> : null}
-            </View>
-          ))}
+          {part.areas
+            .filter(({ code }) => !letters.some(({ strokes }) => strokes.includes(code)))
+            .map((one) => (
+              <View key={one.code} ref={one.code === chosen ? intoSight : undefined}>
+                <Row
+                  label={phrase`Area ${one.code}, ${one.chosen ? nameOf(one.finish) : 'not chosen'}`}
+                  chosen={one.code === chosen}
+                  onPress={() => setChosen(one.code === chosen ? null : one.code)}
+                  before={<Swatch colour={one.colour} />}
+                  testID="area"
+                >
+                  <Body>{phrase`${one.code}  ${one.chosen ? nameOf(one.finish) : 'not chosen yet: kept as it is'}`}</Body>
+                  <Small>{phrase`${showArea(one.sizeM2, unit)} · ${metres(one.perimeterMm)} round`}</Small>
+                </Row>
+                {one.code === chosen ? <Neighbours area={one} unit={unit} /> : null}
+                {one.code === chosen ? <HowPainted area={one} cleared={design.scheme.clear !== undefined} onPaint={paint} /> : null}
+                {one.code === chosen && rest ? <PresentHere area={one} rest={rest} onGive={toldPresent} /> : null}
+                {one.code === chosen ? <FinishChoice area={one} present={one.shows} onGive={give} /> : null}
+              </View>
+            ))}
         </Rows>
       </Panel>
       {part.lost.map(({ seed, finish }) => (

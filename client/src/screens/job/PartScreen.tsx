@@ -1,4 +1,16 @@
-import { detachedPart, withoutPart, withPart, freeId, attachedParts, boardOf, edgeGroups, pathText, SUBSTRATES, type Part, type Substrate } from '@lintrel/core';
+import {
+  detachedPart,
+  withoutPart,
+  withPart,
+  freeId,
+  attachedParts,
+  boardOf,
+  edgeGroups,
+  pathText,
+  SUBSTRATES,
+  type Part,
+  type Substrate,
+} from '@lintrel/core';
 import { phrase, SUBSTRATE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -196,7 +208,10 @@ export function PartScreen() {
 }
 
 /** A part with all it is attached to, whichever of the two says so. */
-const withAttached = (part: Part, parts: readonly Part[]): Part => ({ ...part, attached: [...(attachedParts(parts.map(({ id, attached }) => ({ id, attached }))).get(part.id) ?? [])] });
+const withAttached = (part: Part, parts: readonly Part[]): Part => ({
+  ...part,
+  attached: [...(attachedParts(parts.map(({ id, attached }) => ({ id, attached }))).get(part.id) ?? [])],
+});
 
 const NoDrawing = () => (
   <View style={styles.blank}>

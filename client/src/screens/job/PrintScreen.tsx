@@ -78,7 +78,9 @@ export function PrintScreen() {
         <Small>Stage by stage what is laid, how and in which order, with boxes to tick, and what comes off.</Small>
         <View style={styles.row}>
           <Action label="Print the lay list" icon="printer-outline" disabled={busy} onPress={() => print({ what: 'lay' }, 'lay list')} testID="print-lay" />
-          {plan ? <Action label="Save as a table (CSV)" icon="download-outline" onPress={() => saveText(layCsv(plan), `${design.title} lay list.csv`, 'text/csv')} /> : null}
+          {plan ? (
+            <Action label="Save as a table (CSV)" icon="download-outline" onPress={() => saveText(layCsv(plan), `${design.title} lay list.csv`, 'text/csv')} />
+          ) : null}
         </View>
       </Panel>
       <Panel>

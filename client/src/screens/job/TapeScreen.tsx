@@ -55,7 +55,7 @@ export function TapeScreen() {
             <View style={styles.grow}>
               <Action
                 rank="main"
-                label={down ? 'Not down yet' : 'This one is down'}
+                label={down ? 'Not down' : 'It is down'}
                 onPress={() => {
                   setDown(entry.id, !down);
                   if (!down && at < entries.length - 1) go(at + 1);
@@ -125,7 +125,12 @@ function StageDrawing({ plan, stage, items, entry }: { plan: Plan; stage: StageP
       chosenRun={entry?.kind === 'line' ? entry.id : entry?.kind === 'backing' ? items.find((item) => item.after.includes(entry.id))?.id : null}
       edges={{
         beyond: new Map(rims.map(({ edge, beyond }) => [edge, beyond])),
-        chosen: entry?.kind === 'rim' ? entry.items.map(({ edge }) => edge) : entry?.kind === 'cover' && entry.items[0].area === 'beyond' ? rims.map(({ edge }) => edge) : [],
+        chosen:
+          entry?.kind === 'rim'
+            ? entry.items.map(({ edge }) => edge)
+            : entry?.kind === 'cover' && entry.items[0].area === 'beyond'
+              ? rims.map(({ edge }) => edge)
+              : [],
       }}
       codes="lines"
     />

@@ -11,6 +11,7 @@ import { Field } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
 import { resolverOf } from '@/forms/resolver';
 import { EntryFrame } from '@/shelf/EntryFrame';
+import { TapeTests } from '@/shelf/TapeTests';
 import { TAPE_FIELDS, tapeFields, tapeFormSchema, type TapeFields } from '@/shelf/tapeForm';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
@@ -32,7 +33,7 @@ export function ShelfTapeScreen() {
 }
 
 function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
-  const { temperature } = useWords();
+  const { temperature, text } = useWords();
   const tape = shelf.tapes.find((one) => one.code === code);
   const save = useSaveEntry<Tape>('tapes');
   const remove = useDeleteEntry('tapes');
@@ -87,12 +88,35 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
           />
         </View>
         <View style={styles.row}>
-          <Field control={control} name="rolls" label="Rolls in stock" keys="numeric" hint="Empty: not counted. 0: run out, no plan takes it" testID="rolls" />
-          <Field control={control} name="rollM" label="On a roll" unit="m" keys="numeric" hint={phrase`Empty: ${rollLengthM({ kind: watch('kind') })} m, typical`} />
+          <Field
+            control={control}
+            name="rolls"
+            label="Rolls in stock"
+            keys="numeric"
+            hint={phrase`Empty: not counted. ${0}: run out, no plan takes it`}
+            testID="rolls"
+          />
+          <Field
+            control={control}
+            name="rollM"
+            label="On a roll"
+            unit="m"
+            keys="numeric"
+            hint={phrase`Empty: ${rollLengthM({ kind: watch('kind') })} m, typical`}
+          />
         </View>
         <Field whole control={control} name="use" label="Good for" />
         <Field whole control={control} name="basis" label="Where the figures come from" />
       </Panel>
+      {tape ? (
+        <TapeTests
+          tape={tape}
+          onFigures={(figures) => {
+            for (const [name, value] of Object.entries(figures)) setValue(name as 'stretch' | 'adhesionN25' | 'minApplyC', String(value));
+            setValue('basis', text('Tested here'));
+          }}
+        />
+      ) : null}
     </EntryFrame>
   );
 }
