@@ -21,6 +21,8 @@ export interface MaskStage {
   readonly painted: readonly boolean[];
   /** Masks that are still on; null: none is. */
   readonly standing: Standing | null;
+  /** Borders from part to part whose tape is still on: what lies under a mask is known part by part only. Left out: none. */
+  readonly joints?: ReadonlySet<number>;
 }
 
 /** A border with paint on one side and cover on the other. */
@@ -61,10 +63,13 @@ export interface StageMask {
  * attached parts in reach are covered whole. Roller and brush drip: what does not lie beside what they paint is not covered.
  * What masks that stayed on cover already is told as laid before.
  */
-export function maskOf({ areas, borders, attached }: MaskProblem, { open, painted, standing, method }: MaskStage): StageMask {
+export function maskOf({ areas, borders, attached }: MaskProblem, { open, painted, standing, joints, method }: MaskStage): StageMask {
   const laid = (area: number): Laid => laidWhen(standing && standing[area]!);
   // Tape along an area lies only where the area was open under it.
-  const edgeLaid = (free: number, closed: number): Laid => (standing?.[free] === UNDER.open ? laid(closed) : 'now');
+  const edgeLaid = (border: number, free: number, closed: number): Laid => {
+    if (areas[free]!.part !== areas[closed]!.part) return joints?.has(border) ? 'before' : 'now';
+    return standing?.[free] === UNDER.open ? laid(closed) : 'now';
+  };
   const drips = !isSprayed({ method });
   const beside = new Set<number>();
   const edges: MaskEdge[] = [];
@@ -77,7 +82,7 @@ export function maskOf({ areas, borders, attached }: MaskProblem, { open, painte
     // The one tape over a strip makes its lines; at a rim it ends.
     const strip = areas[closed]!.strip !== null && !rim;
     if (strip) strips.set(closed, (strips.get(closed) ?? false) || one === 'crisp');
-    edges.push({ border, free, closed, class: one, laid: strip ? laid(closed) : edgeLaid(free, closed), strip });
+    edges.push({ border, free, closed, class: one, laid: strip ? laid(closed) : edgeLaid(border, free, closed), strip });
   });
   const sprayed = new Set<string>();
   areas.forEach(({ part }, index) => open[index] && sprayed.add(part));

@@ -67,7 +67,8 @@ export interface StageMaskCost extends MaskCost {
  * part in reach is covered whole. What masks kept on from before already cover costs nothing.
  */
 export function stageMaskCost(problem: OrderProblem, before: Progress, open: readonly boolean[], method: FinishMethod): StageMaskCost {
-  const mask = maskOf(problem, { open, painted: before.painted, standing: before.standing, method });
+  const joints = new Set(before.kept.flatMap(({ mask }) => mask.edges.map(({ border }) => border)));
+  const mask = maskOf(problem, { open, painted: before.painted, standing: before.standing, joints, method });
   // Paper lies on a covered area as tape does on its edge: both wait until it takes tape.
   const fresh = [
     ...mask.covers.flatMap(({ area, laid }) => (laid === 'now' ? [area] : [])),

@@ -50,10 +50,8 @@ export function standingAfter(
   if (keep) return open.map((isOpen) => (isOpen ? UNDER.open : UNDER.covered));
   const parts = new Set(kept.map(({ part }) => part));
   const covered = new Set(kept.flatMap(({ mask: own }) => own.covers.map(({ area }) => area)));
-  // Where two parts meet what is open lies on another part than its tape.
-  const beside = new Set(kept.flatMap(({ mask: own }) => own.edges.map(({ free }) => free)));
   return areas.map((area, index) => {
     if (covered.has(index)) return UNDER.covered;
-    return (parts.has(area.part) || beside.has(index)) && !isOuter(area) && (open[index] || before.standing?.[index] === UNDER.open) ? UNDER.open : UNDER.bare;
+    return parts.has(area.part) && !isOuter(area) && (open[index] || before.standing?.[index] === UNDER.open) ? UNDER.open : UNDER.bare;
   });
 }
