@@ -54,15 +54,30 @@ const shots = (job: (title: string) => string): Shot[] => [
     before: named('radio', 'Compare with: Green above', sight('[data-testid=compared]')),
   },
   { name: 'coats', path: `/job/${job('Juniper')}/coats`, before: sight('[aria-label="Wanted most"]', undefined, 'start') },
-  { name: 'coats-wide', path: `/job/${job('Brindle')}/coats`, size: WIDE, before: tap('[data-testid=stage]', 2) },
-  { name: 'stage', path: `/job/${job('Juniper')}/coats`, before: tap('[data-testid=stage]', 1) },
   {
     name: 'edge',
     path: `/job/${job('Juniper')}/coats`,
     before: tap('[data-testid=stage]', 1, named('radio', 'After the coats of stage 2: Tape on', sight('[data-testid=edge-cut]'))),
   },
-  { name: 'rehearsal', path: `/job/${job('Brindle')}/coats`, before: slideTo('[data-testid=rehearse]', 6) },
-  { name: 'tape', path: `/job/${job('Juniper')}/tape` },
+  { name: 'tape', path: `/job/${job('Tansy')}/tape`, before: tap('[data-testid=run]', 1, sight('[data-testid=run][aria-pressed=true]', undefined, 'start')) },
+  {
+    name: 'tape-wide',
+    path: `/job/${job('Ostrel')}/tape`,
+    size: WIDE,
+    before: named('radio', 'Stage: 2 Ink blue, two-part', tap('[data-testid=run]', 2)),
+  },
+  {
+    name: 'cutter',
+    path: `/job/${job('Ostrel')}/print`,
+    before: async (page) => {
+      await page.waitForSelector('[data-testid=film]', { timeout: 20_000 });
+      await page.click('[data-testid=film]', { count: 3 });
+      await page.keyboard.type('300');
+      await tap('[data-testid=send-cutter]')(page);
+      await page.waitForSelector('[data-testid=cut-picture]', { timeout: 60_000 });
+      await page.$eval('[data-testid=cut-picture]', (picture) => picture.scrollIntoView({ block: 'end' }));
+    },
+  },
   { name: 'time', path: `/job/${job('Juniper')}/time` },
   { name: 'run', path: `/job/${job('Juniper')}/run` },
   { name: 'look-back', path: `/job/${job('Marigold')}/look-back` },
@@ -81,6 +96,9 @@ const TALL = { ...PHONE, height: 3400 };
 
 // Views that are looked at when they change but not kept, so that the folder stays small.
 const unkept = (job: (title: string) => string): Shot[] => [
+  { name: 'x-coats-brindle-wide', path: `/job/${job('Brindle')}/coats`, size: WIDE, before: tap('[data-testid=stage]', 2) },
+  { name: 'x-stage', path: `/job/${job('Juniper')}/coats`, before: tap('[data-testid=stage]', 1) },
+  { name: 'x-rehearsal', path: `/job/${job('Brindle')}/coats`, before: slideTo('[data-testid=rehearse]', 6) },
   { name: 'x-new', path: '/job/new' },
   { name: 'x-touch', path: `/job/${job('Juniper')}/run`, before: tap('[data-testid=touch]') },
   { name: 'x-tape-brindle', path: `/job/${job('Brindle')}/tape` },

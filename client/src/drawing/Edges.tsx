@@ -1,7 +1,7 @@
 import type { PartPlan, RimKind } from '@lintrel/core';
 import { G, Path } from 'react-native-svg';
 import { colour } from '@/theme/theme';
-import { openPath } from './path';
+import { openPath, ringPath } from './path';
 
 /** What is drawn and tapped of the edges of a part. */
 export interface DrawnEdges {
@@ -20,7 +20,7 @@ interface EdgesProps {
 /** How a band beyond an edge is dashed, dp; what stays clean is a solid band. */
 const DASHES: Partial<Readonly<Record<RimKind, readonly number[]>>> = { gap: [5, 4], butt: [1.5, 2.5], 'goes-on': [16, 4], splash: [2, 9] };
 
-/** A band beyond each edge that is not free. It lies under the areas, so that only what is outside the part shows. */
+/** A band beyond each edge that is not free; the part itself lies over it, so that only what is outside shows. */
 export function BeyondBands({ part, edges: { beyond }, mmPerDp }: EdgesProps) {
   return (
     <G>
@@ -39,6 +39,7 @@ export function BeyondBands({ part, edges: { beyond }, mmPerDp }: EdgesProps) {
           />
         );
       })}
+      <Path d={ringPath(part.ring)} fill={colour.sheet} />
     </G>
   );
 }

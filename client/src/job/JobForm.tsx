@@ -1,33 +1,48 @@
-import { newestDesignSchema, type Design } from '@lintrel/core';
+import { newestDesignSchema, numberBetween, rimPart, RULE_OF_THUMB, type Design } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import * as v from 'valibot';
 import { Field } from '@/forms/Field';
 import { resolverOf } from '@/forms/resolver';
-import { typedNumber } from '@/forms/typed';
+import { typedNumber, typedOrNone } from '@/forms/typed';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 
 const { title, scale } = newestDesignSchema.entries;
-const formSchema = v.object({ title, scale: typedNumber(scale) });
+const formSchema = v.object({ title, scale: typedNumber(scale), bodyM2: typedOrNone(v.nullable(numberBetween(0.001, 5000, 'm²'))) });
 type Values = v.InferOutput<typeof formSchema>;
 
 interface Fields {
   title: string;
   scale: string;
+  bodyM2: string;
 }
 
 /** Name of the job, and its scale if it is a model. */
-export function JobForm({ design, onChange }: { design: Design; onChange: (values: Values) => void }) {
+export function JobForm({ design, onChange }: { design: Design; onChange: (values: Pick<Design, 'title' | 'scale' | 'bodyM2'>) => void }) {
   const { control, handleSubmit, formState } = useForm<Fields, unknown, Values>({
     resolver: resolverOf<Fields, Values>(formSchema),
-    values: { title: design.title, scale: String(design.scale) },
+    values: { title: design.title, scale: String(design.scale), bodyM2: design.bodyM2 === undefined ? '' : String(design.bodyM2) },
   });
-  const submit = handleSubmit((values) => onChange(values));
+  const submit = handleSubmit(({ bodyM2, ...values }) => onChange({ ...values, bodyM2: bodyM2 ?? undefined }));
+  // Asked for only where something beyond the parts stays clean.
+  const surrounded = design.parts.some(({ rims }) => rims?.some((rim) => rim.beyond !== 'free' && rimPart(rim) === null));
   return (
     <View style={styles.form}>
       <Field whole control={control} name="title" label="Name of the job" />
       {design.kind === 'model' ? <Field whole control={control} name="scale" label="Scale, 1 to" keys="numeric" /> : null}
+      {surrounded ? (
+        <Field
+          whole
+          control={control}
+          name="bodyM2"
+          label="Film over all of what stays clean"
+          unit="m²"
+          keys="numeric"
+          hint={phrase`Where a gun is used. Empty: ${RULE_OF_THUMB.bodyM2[design.kind]} m², typical`}
+        />
+      ) : null}
       {formState.isDirty ? <Action label="Keep these" onPress={() => void submit()} testID="keep-job" /> : null}
     </View>
   );

@@ -17,7 +17,9 @@ import {
   DRAWING_LIMITS,
   fromDrawing,
   goresOf,
+  maskPieces,
   maskPlot,
+  nested,
   pagesFor,
   partPlot,
   printPdf,
@@ -27,6 +29,7 @@ import {
   tilePages,
   writeDxf,
   writeSvg,
+  type CutPiece,
   type Drawing,
   type DrawingRead,
   type PaperText,
@@ -518,5 +521,80 @@ describe('the lay list on paper', () => {
       .split('\r\n');
     expect(head).toBe('What,Where');
     expect(lines).toHaveLength(plan.items.length);
+  });
+});
+
+describe('nesting', () => {
+  const piece = (name: string, widthMm: number, heightMm: number): CutPiece => ({ name, widthMm, heightMm, cuts: [] });
+  const sizes = fc.array(fc.tuple(fc.integer({ min: 5, max: 200 }), fc.integer({ min: 5, max: 200 })), { minLength: 1, maxLength: 30 });
+  it('lays every piece that fits on the film, once, none over another or over the rim', () =>
+    fc.assert(
+      fc.property(sizes, fc.integer({ min: 60, max: 400 }), (all, widthMm) => {
+        const pieces = all.map(([w, h], index) => piece(`p${index}`, w, h));
+        const { pieces: laid, tooLarge, lengthMm } = nested(pieces, widthMm);
+        expect([...laid.map(({ name }) => name), ...tooLarge].sort()).toEqual(pieces.map(({ name }) => name).sort());
+        for (const name of tooLarge) {
+          const { widthMm: w, heightMm: h } = pieces.find((one) => one.name === name)!;
+          expect(Math.min(w, h)).toBeGreaterThan(widthMm - 10);
+        }
+        laid.forEach((one, index) => {
+          expect(one.x).toBeGreaterThanOrEqual(5 - 1e-9);
+          expect(one.y).toBeGreaterThanOrEqual(5 - 1e-9);
+          expect(one.x + one.widthMm).toBeLessThanOrEqual(lengthMm - 5 + 1e-6);
+          expect(one.y + one.heightMm).toBeLessThanOrEqual(widthMm - 5 + 0.1);
+          for (const other of laid.slice(0, index)) {
+            const apart =
+              one.x >= other.x + other.widthMm + 4.8 ||
+              other.x >= one.x + one.widthMm + 4.8 ||
+              one.y >= other.y + other.heightMm + 4.8 ||
+              other.y >= one.y + one.heightMm + 4.8;
+            expect(apart).toBe(true);
+          }
+        });
+      }),
+      { numRuns: 60 },
+    ));
+  it('turns what is too high for the film, its cuts with it', () => {
+    const [laid] = nested(
+      [
+        {
+          ...piece('a', 20, 100),
+          cuts: [
+            [
+              [0, 0],
+              [20, 0],
+              [0, 100],
+            ],
+          ],
+        },
+      ],
+      60,
+    ).pieces;
+    expect(laid).toMatchObject({
+      widthMm: 100,
+      heightMm: 20,
+      cuts: [
+        [
+          [100, 0],
+          [100, 20],
+          [0, 0],
+        ],
+      ],
+    });
+  });
+  it('leaves out what a sheet has no room for, and says which', () => {
+    const { pieces: laid, tooLarge } = nested([piece('a', 90, 90), piece('b', 90, 90), piece('c', 30, 30)], 100, 200);
+    expect(laid.length + tooLarge.length).toBe(3);
+    expect(tooLarge.length).toBeGreaterThan(0);
+  });
+  it('the letters of a part are one piece with film round them, and lie on a film that is wide enough', () => {
+    const read = readJobFile(readFileSync(join(__dirname, '../../../examples/ostrel.json'), 'utf8'));
+    if (!read.ok) throw new Error('the example cannot be read');
+    const pieces = maskPieces(planJob(read.value.design, read.value.shelf).parts);
+    const letters = pieces.find(({ cuts }) => cuts.length > 3)!;
+    // Five letters, two of them with a piece within, and the frame.
+    expect(letters.cuts).toHaveLength(8);
+    expect(nested(pieces, 200).pieces.map(({ name }) => name)).toContain(letters.name);
+    expect(nested(pieces, 150).tooLarge).toEqual([letters.name]);
   });
 });

@@ -47,9 +47,9 @@ export function nested(pieces: readonly CutPiece[], widthMm: number, lengthMm = 
     .sort((a, b) => a.used - b.used)[0];
   // What a sheet has no room for beside the others is told.
   if (!best) {
-    const [last, ...rest] = [...fitting].sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm);
+    const [first, ...rest] = [...fitting].sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm);
     const smaller = nested(rest, widthMm, lengthMm);
-    return { ...smaller, tooLarge: [...tooLarge, ...smaller.tooLarge, last!.name] };
+    return { ...smaller, tooLarge: [...tooLarge, ...smaller.tooLarge, first!.name] };
   }
   return { widthMm, lengthMm: best.used, pieces: best.layout, tooLarge };
 }
@@ -76,7 +76,8 @@ function packed(pieces: readonly CutPiece[], widthMm: number, lengthMm: number):
   const largestFirst = [...pieces].sort((a, b) => Math.max(b.widthMm, b.heightMm) - Math.max(a.widthMm, a.heightMm));
   for (const piece of largestFirst) packer.add(steps(piece.widthMm), steps(piece.heightMm), piece);
   const [sheet, ...more] = packer.bins;
-  if (!sheet || more.length > 0) return null;
+  // What does not fit goes onto a sheet of its own: then this one is too short.
+  if (!sheet || more.length > 0 || sheet.rects.length !== pieces.length) return null;
   return sheet.rects.map((rectangle) => {
     const piece = rectangle.data as CutPiece;
     return { ...(rectangle.rot ? turned(piece) : piece), x: rectangle.x / STEPS_PER_MM, y: rectangle.y / STEPS_PER_MM };

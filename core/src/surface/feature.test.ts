@@ -66,7 +66,11 @@ it.each<[string, Feature, RegExp | null]>([
 });
 
 it.each([
-  ['an unknown use', { ...opening({ kind: 'round', at: at(0, 0), diameter: 5 }), use: 'door' }, /use: must be hole, window, gap, jamb or port/],
+  [
+    'an unknown use',
+    { ...opening({ kind: 'round', at: at(0, 0), diameter: 5 }), use: 'door' },
+    /use: must be one of hole window gap jamb port box recess post lug/,
+  ],
   ['no diameter', { ...opening({ kind: 'round', at: at(0, 0), diameter: 5 }), shape: { kind: 'round', at: at(0, 0) } }, /diameter: is missing/],
   ['an unknown kind', { kind: 'bump', id: 'b', name: 'B', datum: 'base' }, /kind: must be opening/],
   [

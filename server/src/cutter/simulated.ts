@@ -106,6 +106,6 @@ function pictureOf(cut: readonly (readonly Place[])[], widthMm: number, lengthMm
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${used.toFixed(1)} ${widthMm}" width="${used.toFixed(1)}mm" height="${widthMm}mm">` +
     `<rect width="${used.toFixed(1)}" height="${widthMm}" fill="#FBFAF6" stroke="#CFC8BA" stroke-width="1"/>` +
-    `<g fill="none" stroke="#1D2A2D" stroke-width="0.8">${paths}</g></svg>`
+    `<g fill="none" stroke="#1D2A2D" stroke-width="${(widthMm / 300).toFixed(2)}">${paths}</g></svg>`
   );
 }
