@@ -4,5 +4,6 @@ export * from './plan';
 export type { Broken, BrokenSays } from './broken';
 export * from './plan-faults';
 export * from './says';
+export type * from './item-types';
 export type * from './types';
 export * from './wishes';

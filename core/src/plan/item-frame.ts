@@ -3,7 +3,7 @@ import type { Substrate } from '../job';
 import { startProgress, type KeptMask, type Sequence, type StageCost } from '../order';
 import type { ItemId, SessionId } from '../units';
 import type { StageSource } from './means';
-import type { Item } from './types';
+import type { Item } from './item-types';
 
 /** Sessions of a sequence: finish, with `#2` when it comes a second time. */
 export function sessionsOf({ stages }: Pick<Sequence, 'stages'>): SessionId[] {

@@ -1,7 +1,7 @@
 import { corners, nearestOnPath, pieceOf, type Path, boxOf, nearBox, type Box, type Point } from '../curves';
 import type { LeakSaid } from './says';
 import type { PartWork } from '../setout';
-import type { LineItem } from './types';
+import type { LineItem } from './item-types';
 
 /** Tapes nearer than this touch. Millimetres. */
 const TOUCH_MM = 1;

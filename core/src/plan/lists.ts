@@ -2,7 +2,8 @@ import { closingTapeMm, FOAM } from '../masking';
 import { rollLengthM, type Tape } from '../tape';
 import { byText, RULE_OF_THUMB, sumOf } from '../units';
 import type { StageItems } from './items';
-import type { BackingItem, FoamNeed, Item, LineItem, Plan, PlanLists, PlugItem, RimItem, SeamItem, StagePlan, TapeNeed } from './types';
+import type { BackingItem, Item, LineItem, PlugItem, RimItem, SeamItem } from './item-types';
+import type { FoamNeed, Plan, PlanLists, StagePlan, TapeNeed } from './types';
 
 /** What to have ready, all stages together. */
 export function listsOf(stages: readonly StagePlan[], items: readonly StageItems[], tapes: readonly Tape[]): PlanLists {

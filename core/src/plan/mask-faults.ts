@@ -1,7 +1,8 @@
 import { CLOSE, type Broken } from './broken';
 import { isLine, lyingIn } from './lists';
 import type { PartPlan } from '../setout';
-import type { Item, LineItem, Plan, StagePlan } from './types';
+import type { Item, LineItem } from './item-types';
+import type { Plan, StagePlan } from './types';
 import type { Step } from '../log';
 import { areaRef, type AreaId, type AreaRef, type ItemId, type PartId, twoOf } from '../units';
 

@@ -3,7 +3,8 @@ import type { Step } from '../log';
 import { CLOSE, type Broken } from './broken';
 import { keyingFaults, laidFaults, maskFaults, orderFaults } from './mask-faults';
 import { sumFaults } from './sum-faults';
-import type { Item, Plan, StagePlan } from './types';
+import type { Item } from './item-types';
+import type { Plan, StagePlan } from './types';
 
 /**
  * Checks that a plan never contradicts itself: times between steps, windows, edges, covers, what is laid and pulled, and the sums.

@@ -5,7 +5,7 @@ import type { MaskEdge } from '../masking';
 import { bondUnder, tapeStays, type CommonOn, type Namer } from './item-frame';
 import { meansOf, type StageSource } from './means';
 import { toMask, type RimPlace } from './rim-problem';
-import type { RimItem } from './types';
+import type { RimItem } from './item-types';
 
 /** A piece along a rim, and how long it comes off clean, h at 23 °C. */
 interface RimLaid {

@@ -3,7 +3,7 @@ import type { PartPlan } from '../setout';
 import { sumOf, theFirst } from '../units';
 import type { StepSaid } from './says';
 import { nameOf } from './step-places';
-import type { RimItem } from './types';
+import type { RimItem } from './item-types';
 
 /** Pieces of one part that are of one material and laid alike: one step of the hands. */
 export function rimsAlike(rims: readonly RimItem[]): RimItem[][] {

@@ -3,7 +3,7 @@ import { BEYOND, closedAlike, type MaskEdge } from '../masking';
 import type { PartWork } from '../setout';
 import { startsOf } from './places';
 import type { PartPlan } from '../setout';
-import type { CoverItem, PlugItem } from './types';
+import type { CoverItem, PlugItem } from './item-types';
 import type { CoverPlaces, PlugValues } from './says';
 import { sumOf, type AreaId, type PartId } from '../units';
 

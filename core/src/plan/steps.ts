@@ -15,7 +15,8 @@ import type { AfterCode, Reach, SafetyCode, StepSaid } from './says';
 import { clockFrom, inOrder, type Draft, type StepClock, stepId } from './step-clock';
 import { coverPlaces, linesOf, nameOf, placesOf, plugValues } from './step-places';
 import { rimSay, rimsAlike } from './rim-steps';
-import type { BackingItem, Item, LineItem, PrepareTask, SeamItem, StagePlan } from './types';
+import type { BackingItem, Item, LineItem, SeamItem } from './item-types';
+import type { PrepareTask, StagePlan } from './types';
 
 /** What the steps are written from. */
 export interface StepSource {

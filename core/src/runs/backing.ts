@@ -4,7 +4,7 @@ import { facetsRound, type Tape, type TapeKind } from '../tape';
 import { isModelScale, plainly, RULE_OF_THUMB, type TapeCode } from '../units';
 import { chooseTape, type TapeWish } from './choose';
 import type { Doubt } from './says';
-import type { MaskingMeans } from './stage-runs';
+import type { MaskingMeans } from './run';
 
 /** A wider tape behind a line tape, in straight pieces: it lies first, the line tape over its edge. */
 export interface Backing {
@@ -75,7 +75,7 @@ function facetCount(piece: Path, slack: number): number {
 }
 
 /** What goes over the edge of a cover behind a run: a tape of those that cover, or none on the shelf. */
-export function seamTape(wish: TapeWish, means: MaskingMeans): Pick<Tape, 'code' | 'kind' | 'widthMm' | 'cleanHours'> | null {
+export function seamTape(wish: TapeWish, means: MaskingMeans): Tape | null {
   const samples = [0, 100].map((at) => ({ at, curvature: 0 }));
   // It lies on tape and cover, not on paint.
   const choice = chooseTape(means.tapes, { ...wish, samples, crisp: false, exactWidthMm: null, roomMm: Infinity, bondN25: Infinity });

@@ -4,7 +4,7 @@ import type { Fit, TapeKind } from '../tape';
 import { isModelScale, plainly, RULE_OF_THUMB, type TapeCode } from '../units';
 import { chooseTape, longestClean, type TapeWish } from './choose';
 import type { Doubt } from './says';
-import type { MaskingMeans } from './stage-runs';
+import type { MaskingMeans } from './run';
 import { softly, type LaidHow } from './technique';
 
 /** What lies beyond a rim that is masked. */

@@ -1,0 +1,50 @@
+import { drapeMin, drapeOver, dripPaper, NO_DRAPE, together, uncoverMin, wholeDrape, type Drape, type StageCost } from '../order';
+import type { CommonOn, Namer } from './item-frame';
+import type { StageSource } from './means';
+import type { CoverItem, LineItem, RimItem } from './item-types';
+
+/** Paper or film over what no tape covers alone, onto the tape round it; and over attached parts in reach, whole. */
+export function coverItems(
+  { mask }: StageCost,
+  { works, problem }: StageSource,
+  tapes: readonly (LineItem | RimItem)[],
+  name: Namer,
+  commonOn: CommonOn,
+): CoverItem[] {
+  const draped = (drape: Drape) => ({
+    kind: 'cover' as const,
+    sizeM2: drape.sizeM2,
+    material: 'drape',
+    techniques: [],
+    doubts: [],
+    layMin: drapeMin(drape),
+    pullMin: uncoverMin(drape),
+  });
+  const areas = mask.covers.flatMap(({ area, by, laid }): CoverItem[] => {
+    const fresh = mask.drips ? mask.edges.filter((edge) => edge.closed === area && edge.laid === 'now') : [];
+    if (by !== 'drape' || (mask.drips ? fresh.length === 0 : laid !== 'now')) return [];
+    const papers = mask.drips ? fresh.map(({ border }) => dripPaper(problem.borders[border]!)) : [drapeOver(problem.areas[area]!)];
+    const { part: id, area: of } = problem.areas[area]!;
+    const { part, arrangement, areaIds } = works.find((work) => work.part.id === id)!;
+    const own = areaIds.indexOf(of);
+    const round = new Set(arrangement.borders.filter(({ left, right }) => left === own || right === own).map(({ line }) => line));
+    const under = tapes.filter((tape) => (tape.kind === 'rim' ? tape.on === problem.areas[area]!.id : tape.part === id && round.has(tape.line)));
+    return [
+      {
+        ...commonOn(area),
+        ...draped(papers.reduce(together, NO_DRAPE)),
+        id: name(id, 'cover', of),
+        part: id,
+        area: of,
+        count: part.count,
+        after: under.map((tape) => tape.id),
+      },
+    ];
+  });
+  const wholes = mask.wholes.flatMap((part): CoverItem[] => {
+    const of = works.find((work) => work.part.id === part)?.part;
+    if (!of) return [];
+    return [{ ...commonOn(null), ...draped(wholeDrape(problem.areas, part)), id: name(part, 'cover', 'whole'), part, area: null, count: of.count, after: [] }];
+  });
+  return [...areas, ...wholes];
+}

@@ -1,0 +1,116 @@
+import { rememberedEdge, type EdgeCost } from '../order';
+import { guideTape, noSeam, type Backing, type LaidHow, type Run } from '../runs';
+import type { CommonOn, Namer } from './item-frame';
+import { meansOf, type StageSource } from './means';
+import type { BackingItem, LineItem, SeamItem } from './item-types';
+
+/** A line tape with what lies behind it and over the edge of its cover. */
+export interface LineItems {
+  readonly line: LineItem;
+  readonly backing: BackingItem | null;
+  readonly seam: SeamItem | null;
+}
+
+/** What a run lays: its tape, what lies behind it, what goes over the seam of its cover. */
+export function lineItems(run: Run, number: number, commonOn: CommonOn, source: StageSource, name: Namer): LineItems {
+  const { works, problem, starts } = source;
+  const part = works.findIndex((one) => one.part.id === run.part);
+  const ids = works[part]!.areaIds;
+  const [firstArea, firstBorder] = [starts.areas[part]!, starts.borders[part]!];
+  // A strip costs its one tape; of a line in several pieces each costs the edges it makes.
+  const strip = run.strip === null ? null : problem.areas[firstArea + run.strip]!.strip;
+  const edges = strip
+    ? run.edges.slice(0, 1).map(() => ({ edge: strip, share: 1 }))
+    : run.edges.map(({ border, share }) => ({ edge: problem.borders[firstBorder! + border]!, share }));
+  const costs = edges.map(({ edge, share }) => ({ ...rememberedEdge(edge, run.class === 'crisp', problem.model), share }));
+  const { line, lineCode, side, sideSeen, from, to, edgeMm, count, verdict, stretch, worstAt, worstRadiusMm } = run;
+  const minutes = (of: (cost: EdgeCost) => number) => costs.reduce((sum, { share, ...cost }) => sum + share * of(cost), 0);
+  const [backingLayMin, backingPullMin, seamMin] = [
+    minutes((cost) => cost.backingLayMin),
+    minutes((cost) => cost.backingPullMin),
+    minutes((cost) => cost.seamMin),
+  ];
+  const common = commonOn(firstArea + run.between.closed);
+  const between = `${ids[run.between.closed]}|${ids[run.between.free]}`;
+  const place = { part: run.part, line, lineCode, side, sideSeen, from, to, count };
+  const backing: BackingItem | null = run.backing && {
+    ...common,
+    ...place,
+    id: name(run.part, line, side, between, 'backing'),
+    kind: 'backing',
+    code: `B${number}`,
+    material: run.backing.tape,
+    tapeKind: run.backing.tapeKind,
+    widthMm: run.backing.widthMm,
+    offsetMm: run.backing.offsetMm,
+    pieces: run.backing.pieces,
+    pieceMm: run.backing.pieceMm,
+    lengthMm: run.backing.lengthMm,
+    hold: run.backing.hold,
+    techniques: [backingTechnique(run.backing)],
+    doubts: run.backing.doubts,
+    after: [],
+    layMin: backingLayMin,
+    pullMin: backingPullMin,
+  };
+  const made: LineItem = {
+    ...common,
+    id: name(run.part, line, side, between),
+    kind: run.class === 'soft' ? 'soft' : 'line',
+    code: `R${number}`,
+    part: run.part,
+    line,
+    lineCode,
+    area: run.strip === null ? null : ids[run.strip]!,
+    side,
+    sideSeen,
+    from,
+    to,
+    class: run.class,
+    count,
+    material: run.tape,
+    tapeKind: run.tapeKind,
+    widthMm: run.tapeWidthMm,
+    lengthMm: run.tapeMm,
+    edgeMm,
+    guide: run.techniques.some(({ code }) => code === 'technique.guide')
+      ? { material: guideTape(meansOf(source).tapes)?.code ?? null, lengthMm: run.tapeMm }
+      : null,
+    sheetOf: null,
+    pinned: run.pinned,
+    backwards: run.backwards,
+    walkMm: run.walkMm,
+    verdict,
+    stretch,
+    worstAt,
+    worstRadiusMm,
+    hold: run.hold,
+    techniques: run.techniques,
+    doubts: run.doubts,
+    after: backing ? [backing.id] : [],
+    layMin: minutes(({ layMin }) => layMin) - backingLayMin - seamMin,
+    pullMin: minutes(({ pullMin }) => pullMin) - backingPullMin,
+  };
+  const seam: SeamItem | null = run.seam && {
+    ...common,
+    ...place,
+    id: name(run.part, line, side, between, 'seam'),
+    kind: 'seam',
+    material: run.seam.tape?.code ?? null,
+    tapeKind: run.seam.tape?.kind ?? null,
+    widthMm: run.seam.tape?.widthMm ?? 0,
+    lengthMm: run.seam.lengthMm,
+    techniques: [{ code: 'technique.over-seam', values: { tape: run.seam.tape?.code ?? null, lengthMm: run.seam.lengthMm } }],
+    doubts: run.seam.tape ? [] : [noSeam],
+    after: [made.id],
+    layMin: seamMin,
+    pullMin: 0,
+  };
+  return { line: made, backing, seam };
+}
+
+/** How backing lies: in one piece, or in straight pieces round a bend. */
+const backingTechnique = ({ tape, lengthMm, offsetMm, pieces, pieceMm }: Backing): LaidHow => ({
+  code: 'technique.backing',
+  values: { tape, lengthMm, offsetMm, pieces, pieceMm: pieceMm ?? 0 },
+});

@@ -1,0 +1,102 @@
+import type { Arrangement } from '../areas';
+import { pieceOf, type Path } from '../curves';
+import { lineCode as codeOfLine, type ResolvedLine } from '../lines';
+import type { EdgeClass, Hold } from '../masking';
+import type { Skin } from '../surface';
+import type { Fit, LineSide, Tape, TapeKind } from '../tape';
+import { theFirst, type LineId, type PartId, type TapeCode } from '../units';
+import type { Backing } from './backing';
+import type { PartEdge } from './edge-runs';
+import type { TapePinned } from './pinned';
+import type { Doubt } from './says';
+import type { SideSeen } from './side-seen';
+import type { LaidHow } from './technique';
+
+/** One length of one tape at one place. */
+export interface Run {
+  readonly part: PartId;
+  readonly line: LineId;
+  readonly lineCode: string;
+  readonly from: number;
+  readonly to: number;
+  /** Side of the line the tape lies on, as seen along it, and as a person sees it. */
+  readonly side: LineSide;
+  readonly sideSeen: SideSeen;
+  readonly class: EdgeClass;
+  /** The areas it lies between, where it begins. */
+  readonly between: Pick<PartEdge, 'free' | 'closed'>;
+  /** The borders it makes, each with its share of it; the edges of a strip stand with its first piece. */
+  readonly edges: readonly (PartEdge & { readonly share: number })[];
+  /** Null where the shelf has no tape for it. */
+  readonly tape: TapeCode | null;
+  readonly tapeKind: TapeKind | null;
+  readonly tapeWidthMm: number;
+  readonly verdict: Fit['verdict'] | 'none';
+  /** Mean stretch to lay it in, as a fraction. */
+  readonly stretch: number;
+  readonly worstAt: number | null;
+  readonly worstRadiusMm: number | null;
+  /** How long this tape comes off clean, minutes; Infinity where there is none. */
+  readonly cleanHours: number;
+  /** Length of the edge, and of tape off the roll with both tails; one piece. */
+  readonly edgeMm: number;
+  readonly tapeMm: number;
+  /** How many alike. */
+  readonly count: number;
+  /** Area this tape alone covers, by index; null for any other run. */
+  readonly strip: number | null;
+  /** Whether the tape may lie on what is below; null where there is none. */
+  readonly hold: Hold | null;
+  /** At least one. */
+  readonly techniques: readonly LaidHow[];
+  readonly doubts: readonly Doubt[];
+  /** What lies behind it, and over the edge of its cover; null: nothing. A seam without a tape: the shelf has none. */
+  readonly backing: Backing | null;
+  readonly seam: { readonly tape: Tape | null; readonly lengthMm: number } | null;
+  /** A person has chosen its tape. */
+  readonly pinned: boolean;
+  /** Where it is cut from one film with others: the place of the first of them among the runs of its part, which stands for the film. */
+  readonly sheet: number | null;
+  /** Laid from its far end, so that one need not go back; how far one walks to it from the end of the one before on its part, mm. */
+  readonly backwards: boolean;
+  readonly walkMm: number;
+}
+
+/** One part as the runs see it. */
+export interface MaskedPart {
+  readonly id: string;
+  readonly count: number;
+  /** Turned, a tube or a cone: its near end is where measuring along it begins, its top is y = 0. */
+  readonly round: boolean;
+  readonly lines: readonly ResolvedLine[];
+  /** Its skin as drawn. */
+  readonly skin: Pick<Skin, 'folds' | 'seam'>;
+  readonly arrangement: Arrangement;
+  /** Edges of its mask that are laid in this stage. */
+  readonly edges: readonly PartEdge[];
+}
+
+/** What there is to mask with. */
+export interface MaskingMeans {
+  /** What there is of it: not what has run out, or is not to be used. */
+  readonly tapes: readonly Tape[];
+  /** What a person has chosen. */
+  readonly pins?: readonly TapePinned[];
+  readonly scale: number;
+  readonly surfaceC: number;
+  readonly airC: number;
+}
+
+/** The piece of its line a run lies along. */
+export function pieceAlong(part: MaskedPart, { line, from, to }: Pick<Run, 'line' | 'from' | 'to'>): Path {
+  const pieces = (part.lines.find(({ id }) => id === line) as ResolvedLine).pieces;
+  return theFirst(
+    pieces.flatMap((whole) => {
+      const piece = pieceOf(whole, from, to);
+      return piece ? [piece] : [];
+    }),
+  );
+}
+
+/** Code of the line of the list a stroke belongs to. */
+export const lineCode = ({ lines }: MaskedPart, { owner }: ResolvedLine): string => codeOfLine([...new Set(lines.map((one) => one.owner))].indexOf(owner));
