@@ -263,6 +263,7 @@ export const SAMPLES: AllSays = {
   'technique.guide': { atMm: [120, 400, 900] },
   'technique.hollow': { atMm: [120] },
   'technique.press': { atMm: [120] },
+  'technique.trim': { fromMm: 10, toMm: 90 },
   'technique.texture': { fromMm: 10, toMm: 90 },
   'technique.at-the-piece': { fromMm: 10, toMm: 90 },
   'opening.foam': { opening: 'Roof vent', parts: ['Roof', 'Lid'], count: 2, foamMm: 13, lengthMm: 25 },

@@ -80,6 +80,11 @@ const SKETCHES: Partial<Readonly<Record<Technique['code'], readonly Stroke[]>>> 
     ['hand', arrow(30, 8, 42, 20)],
     ['hand', arrow(66, 8, 54, 20)],
   ],
+  'technique.trim': [
+    ['line', 'M6 46L90 30M6 14L90 30'],
+    ['tape', 'M6 41L66 30'],
+    ['blade', 'M60 24L84 8'],
+  ],
   'technique.texture': [
     ['part', 'M6 40L12 36L18 41L24 36L30 41L36 36L42 41L48 36L54 41L60 36L66 41L72 36L78 41L84 36L90 40'],
     ['tape', 'M10 33H86'],

@@ -83,6 +83,7 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
       lines,
       skin: setOut.board.drawn,
       arrangement,
+      open: arrangement.areas.map((_, area) => sequence.stages[index]!.open[areas[number]! + area]!),
       edges: own.map((edge) => ({
         border: edge.border - borders[number]!,
         free: edge.free - areas[number]!,

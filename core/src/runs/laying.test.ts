@@ -2,7 +2,10 @@ import fc from 'fast-check';
 import { arcPath, pathLength, straightPath, type Path } from '../curves';
 import { SHIPPED_TAPES } from '../tape';
 import { RULE_OF_THUMB } from '../units';
+import { skinOf, type Surface } from '../surface';
+import { areasOn, straight as straightLine } from '../testing';
 import { backingFor, sheetFor, walkOrder, type CutShape, type TapeWish } from '.';
+import { overhangs } from './overhang';
 
 const straight = (x1: number, y1: number, x2: number, y2: number): Path => straightPath({ x: x1, y: y1 }, { x: x2, y: y2 })!;
 
@@ -98,4 +101,43 @@ describe('sheetFor', () => {
     expect(sheetFor([box(0, 60, 100)], films)).toBeNull();
     expect(sheetFor([box(0, 600, 700), box(900, 60, 100)], films)).toBeNull();
   });
+});
+
+describe('overhangs', () => {
+  // A wedge between two lines that meet at 0, 200: at x it is 0.1·x high.
+  const surface: Surface = { kind: 'flat', outline: { kind: 'rectangle', width: 1000, height: 400 } };
+  const arrangement = areasOn(surface, [straightLine('low', [0, 200], [1000, 200]), straightLine('high', [0, 200], [1000, 300])]);
+  const wedge = arrangement.areas.findIndex(({ seed }) => seed.y > 200 && seed.y < 300 && seed.x > 400 && seed.y < 200 + 0.1 * seed.x);
+  const open = arrangement.areas.map((_, area) => area !== wedge);
+  const piece = straight(0, 200, 1000, 200);
+  const found = (widthMm: number, side: 'left' | 'right' = 'left', painted = open) =>
+    overhangs({ skin: skinOf(surface), arrangement, open: painted }, piece, side, widthMm, 50);
+  it('are where the wedge is narrower than the tape', () => {
+    expect(wedge).toBeGreaterThanOrEqual(0);
+    for (const width of [15, 24, 48]) {
+      const [over, ...more] = found(width);
+      expect(more).toEqual([]);
+      expect(over!.fromMm).toBeLessThan(25);
+      // It is as wide as the tape at ten times its width; looked at every fiftieth of the line.
+      expect(Math.abs(over!.toMm - 10 * width)).toBeLessThan(1000 / 48 + 5);
+    }
+  });
+  it('are none where what is beside it is covered as well, or the tape lies on the other side', () => {
+    expect(
+      found(
+        24,
+        'left',
+        open.map(() => false),
+      ),
+    ).toEqual([]);
+    expect(
+      found(
+        24,
+        'right',
+        open.map((_, area) => area === wedge),
+      ),
+    ).toEqual([]);
+  });
+  it('are not looked for where there is room for many tapes', () =>
+    expect(overhangs({ skin: skinOf(surface), arrangement, open }, piece, 'left', 6, 400)).toEqual([]));
 });

@@ -70,8 +70,10 @@ export interface MaskedPart {
   readonly round: boolean;
   readonly lines: readonly ResolvedLine[];
   /** Its skin as drawn. */
-  readonly skin: Pick<Skin, 'folds' | 'seam'>;
+  readonly skin: Pick<Skin, 'folds' | 'seam' | 'metric'>;
   readonly arrangement: Arrangement;
+  /** Which of its areas are painted in this stage. */
+  readonly open: readonly boolean[];
   /** Edges of its mask that are laid in this stage. */
   readonly edges: readonly PartEdge[];
 }

@@ -162,6 +162,7 @@ describe('how a run is laid', () => {
     folds: [],
     oneTapeWide: false,
     soft: false,
+    overhangs: [],
     closed: false,
     ...over,
   });
@@ -309,7 +310,7 @@ describe('strips', () => {
       bondN25: Infinity,
     }));
     const means = { tapes: SHIPPED_TAPES, scale: 1, surfaceC: 20, airC: 20 };
-    const runs = stageRuns([{ id: 'side', count: 3, round: false, lines, skin: { folds: [], seam: null }, arrangement, edges }], means);
+    const runs = stageRuns([{ id: 'side', count: 3, round: false, lines, skin: { folds: [], seam: null, metric: null }, arrangement, open: [], edges }], means);
     expect(runs).toHaveLength(1);
     expect(runs[0]).toMatchObject({ tapeWidthMm: 6, count: 3, doubts: [], strip, edges: [{ border: 0 }, { border: 1 }] });
     expect(edges.map((edge) => longestCleanOn({ lines, arrangement }, edge, means))).toEqual([120, 120]);

@@ -51,6 +51,8 @@ export interface TechniqueSays {
   readonly 'technique.hollow': Places;
   readonly 'technique.press': Places;
   /** Along a stretch of it. */
+  /** Where the tape is wider than what it covers. */
+  readonly 'technique.trim': Stretch;
   readonly 'technique.texture': Stretch;
   readonly 'technique.at-the-piece': Stretch;
 }

@@ -1,12 +1,13 @@
 import { pieceOf, type Path } from '../curves';
 import { meetsItself, type ResolvedLine } from '../lines';
-import type { BendSample, Tape } from '../tape';
+import { follows, type BendSample, type Tape } from '../tape';
 import { isModelScale, largest, plainly, smallest, RULE_OF_THUMB, sumOf, TOLERANCE, theFirst } from '../units';
 import { backingFor, seamTape } from './backing';
 import { longestClean, type TapeChoice, type TapeWish } from './choose';
 import { cutOutFor, type CutOut } from './cut-out';
 import { edgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs';
 import { ontoSheets } from './onto-sheets';
+import { overhangs } from './overhang';
 import { chosenTape } from './pinned';
 import { lineCode, pieceAlong, type MaskedPart, type MaskingMeans, type Run } from './run';
 import type { Doubt } from './says';
@@ -135,7 +136,7 @@ function runOf(
   means: MaskingMeans,
 ): Omit<Unordered, 'edges' | 'backing' | 'seam'> {
   const wish = wishFor(part, piece, span, strip, means);
-  const choice = chosenTape({ part: part.id, line: line.owner, side: span.side }, wish, means.tapes, means.pins ?? []);
+  const choice = narrowEnough(part, line, piece, span, wish, means);
   const [from, to] = [piece[0]!.at, piece.at(-1)!.at];
   const place = {
     part: part.id,
@@ -156,6 +157,24 @@ function runOf(
   // Letters that stand beside one another come out of one film: one for each would lie over its neighbours.
   if (cut) return { ...place, ...cutFrom(cut, line.id === line.owner ? null : lineCode(part, line)) };
   return choice ? { ...place, ...laidOf(choice, piece, line, strip, part, wish, span.class === 'soft') } : { ...place, ...byHand(wish, strip) };
+}
+
+/** A tape that would have to be cut off along more than this share of its run gives way to a narrower one. */
+const MOST_TRIMMED = 0.1;
+
+/** The tape of a run: narrower than it might be where it would lie on what is painted for long, as between lines that taper. */
+function narrowEnough(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan, wish: TapeWish, means: MaskingMeans): TapeChoice | null {
+  const choose = (roomMm: number) => chosenTape({ part: part.id, line: line.owner, side: span.side }, { ...wish, roomMm }, means.tapes, means.pins ?? []);
+  let choice = choose(wish.roomMm);
+  while (choice && !choice.pinned && wish.exactWidthMm === null) {
+    const over = sumOf(overhangs(part, piece, wish.side, choice.tape.widthMm, wish.roomMm), ({ fromMm, toMm }) => toMm - fromMm);
+    if (over <= MOST_TRIMMED * (piece.at(-1)!.at - piece[0]!.at)) break;
+    const narrower = choose(choice.tape.widthMm - TOLERANCE.tapeWidth);
+    const asGood = narrower && follows(narrower.fit) && narrower.hold === choice.hold && narrower.doubts.length <= choice.doubts.length;
+    if (!asGood) break;
+    choice = narrower;
+  }
+  return choice;
 }
 
 /** What of a run is not its place. */
@@ -183,7 +202,7 @@ const cutFrom = ({ film, inside, lengthMm }: CutOut, others: string | null): Lai
 /** What both ends of a tape are longer than its edge, mm. */
 const tailsOf = ({ model }: TapeWish): number => 2 * (model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full);
 
-function laidOf(choice: TapeChoice, piece: Path, line: ResolvedLine, strip: number | null, { skin }: MaskedPart, wish: TapeWish, soft: boolean): Laid {
+function laidOf(choice: TapeChoice, piece: Path, line: ResolvedLine, strip: number | null, part: MaskedPart, wish: TapeWish, soft: boolean): Laid {
   const { tape, fit, hold, doubts } = choice;
   return {
     tape: tape.code,
@@ -201,10 +220,11 @@ function laidOf(choice: TapeChoice, piece: Path, line: ResolvedLine, strip: numb
       ...choice,
       piece,
       crosses: line.crosses,
-      folds: skin.folds,
+      folds: part.skin.folds,
       oneTapeWide: strip !== null,
       soft,
-      closed: meetsItself(piece, skin),
+      overhangs: strip === null ? overhangs(part, piece, wish.side, tape.widthMm, wish.roomMm) : [],
+      closed: meetsItself(piece, part.skin),
     }),
     doubts,
   };

@@ -3,6 +3,7 @@ import type { FeatureCrossing } from '../lines';
 import type { DeTack, Hold } from '../masking';
 import type { Fit } from '../tape';
 import { plainly, RULE_OF_THUMB } from '../units';
+import type { Overhang } from './overhang';
 import type { Technique, TechniqueSays } from './says';
 
 /** How a run is laid, with the stretch of its line it holds for; without one it holds for all of it. */
@@ -22,6 +23,8 @@ export interface LaidRun {
   readonly oneTapeWide: boolean;
   /** True where the finish fades out at it. */
   readonly soft: boolean;
+  /** Where its tape is wider than what it covers. */
+  readonly overhangs: readonly Overhang[];
   /** True where it goes round and meets itself. */
   readonly closed: boolean;
 }
@@ -43,7 +46,7 @@ export function techniquesFor(run: LaidRun): readonly LaidHow[] {
 type PlacedCode = 'technique.corner' | 'technique.snip' | 'technique.guide' | 'technique.hollow' | 'technique.press';
 type StretchCode = 'technique.texture' | 'technique.at-the-piece';
 
-function onTheWay({ piece, crosses, folds, closed }: LaidRun): LaidHow[] {
+function onTheWay({ piece, crosses, folds, closed, overhangs: over }: LaidRun): LaidHow[] {
   const [start, end] = [piece[0]!.at, piece.at(-1)!.at];
   const within = crosses.filter(({ from, to }) => to >= start && from <= end);
   const placesOf = (is: (one: FeatureCrossing) => boolean) => within.filter(is).map(({ from }) => from);
@@ -68,6 +71,7 @@ function onTheWay({ piece, crosses, folds, closed }: LaidRun): LaidHow[] {
       'technique.guide',
       placesOf(({ kind }) => kind === 'raised-row'),
     ),
+    ...over.map((stretch): LaidHow => ({ code: 'technique.trim', values: { ...stretch }, from: stretch.fromMm, to: stretch.toMm })),
     ...along('technique.texture', 'texture'),
     ...along('technique.at-the-piece', 'no-touch'),
     ...at(

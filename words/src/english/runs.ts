@@ -45,6 +45,8 @@ export const TECHNIQUES: WordsOf<TechniqueSays> = {
     `Raised row ${at(atMm, to)}: set a paper tape along the line first, tight and sighted; lay this tape against it without tension, round every head, then take the paper tape off.`,
   'technique.hollow': ({ atMm }, to) => `Hollow ${at(atMm, to)}: press the tape into it with a blunt edge.`,
   'technique.press': ({ atMm }, to) => `Crease ${at(atMm, to)}: press the tape hard over it.`,
+  'technique.trim': ({ fromMm, toMm }, { length }) =>
+    `From ${length(fromMm)} to ${length(toMm)} what it covers is narrower than the tape: lay it over, cut it along the other line on the tape that lies there, take the rest off.`,
   'technique.texture': ({ fromMm, toMm }, { length }) => `From ${length(fromMm)} to ${length(toMm)} press it well down into the texture.`,
   'technique.at-the-piece': ({ fromMm, toMm }, { length }) =>
     `From ${length(fromMm)} to ${length(toMm)} the surface may not be touched. Not worked out: decide at the piece.`,
@@ -77,6 +79,7 @@ export const TECHNIQUE_REASONS: Readonly<Record<keyof TechniqueSays, string>> = 
   'technique.guide': 'A tight tape bridges raised heads and leaks beside each of them.',
   'technique.hollow': 'A tape that bridges a hollow lets paint under.',
   'technique.press': 'Tape lifts first where it goes over an edge.',
+  'technique.trim': 'Uncut it would lie on what is painted; a blade goes on tape, never on the finish.',
   'technique.texture': 'Paint creeps along every groove.',
   'technique.at-the-piece': 'Nothing may lie there that tape is stuck to.',
 };
