@@ -60,6 +60,10 @@ it('another tape is taken for a line, and what is told of it changes', () =>
     expect((await get<Job>(`/jobs/${id}`)).design.choices.tapes).toEqual([{ part: 'left', line: 'waist', tape: 'C24' }]);
     await hands.pressNamed('button', 'Undo: C24 for L1');
     await hands.sees(/R1\s+F19/);
+    await hands.press('[data-testid=forbid-tape]');
+    await hands.sees(/R1\s+F12/);
+    await hands.press('[data-testid=allow-F19]');
+    await hands.sees(/R1\s+F19/);
   }));
 
 it('a tape that has run out is not planned with, and one that is short is told', async () => {

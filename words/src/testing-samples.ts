@@ -38,6 +38,8 @@ export const SAMPLES: AllSays = {
   'edit.vouched': {},
   'edit.pinned': { code: 'A2' },
   'edit.tape': { tape: 'V6', line: 'L1' },
+  'edit.tape-forbidden': { tape: 'V6' },
+  'edit.tape-allowed': { tape: 'V6' },
   'edit.job': {},
   'edit.written': { words: 'Last change' },
   'field.missing': {},

@@ -1,4 +1,4 @@
-import { pinTape, type LineItem, type TapePlace } from '@lintrel/core';
+import { forbidTape, pinTape, type LineItem, type TapePlace } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { Pick } from '@/forms/Pick';
@@ -15,6 +15,9 @@ export function PinTape({ run, line }: { run: LineItem; line: string }) {
   const [reach, setReach] = useState<Reach>('line');
   const at: TapePlace = reach === 'job' ? {} : { part: run.part, line, ...(reach === 'side' ? { side: run.side } : {}) };
   const pinned = (design.choices.tapes ?? []).find((pin) => pin.part === at.part && pin.line === at.line && pin.side === at.side)?.tape ?? '';
+  const { material } = run;
+  const forbid = (tape: string, is: boolean) =>
+    void change((now) => forbidTape(now, tape, is), { code: is ? 'edit.tape-forbidden' : 'edit.tape-allowed', values: { tape } });
   if (!open)
     return (
       <Action
@@ -44,6 +47,12 @@ export function PinTape({ run, line }: { run: LineItem; line: string }) {
         ]}
         onChange={(tape) => void change((now) => pinTape(now, at, tape === '' ? null : tape), { code: 'edit.tape', values: { tape, line: run.lineCode } })}
       />
+      {material === null ? null : (
+        <Action rank="quiet" label={phrase`No ${material} in this job`} onPress={() => forbid(material, true)} testID="forbid-tape" />
+      )}
+      {(design.choices.notTapes ?? []).map((code) => (
+        <Action key={code} rank="quiet" label={phrase`Allow ${code} again`} onPress={() => forbid(code, false)} testID={`allow-${code}`} />
+      ))}
     </>
   );
 }

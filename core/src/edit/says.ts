@@ -42,6 +42,8 @@ export interface EditSays {
   readonly 'edit.pinned': OfArea;
   /** A tape chosen for a line; an empty code: the plan chooses again. */
   readonly 'edit.tape': { readonly tape: string; readonly line: string };
+  readonly 'edit.tape-forbidden': { readonly tape: string };
+  readonly 'edit.tape-allowed': { readonly tape: string };
   readonly 'edit.job': NoValues;
   /** As it was written down by an older version of the program. */
   readonly 'edit.written': { readonly words: string };

@@ -14,3 +14,11 @@ export function pinTape(design: Design, place: TapePlace, tape: TapeCode | null)
   const next = tape === null ? rest : [...rest, { ...place, tape }];
   return { ...design, choices: { ...choices, ...(next.length === 0 ? {} : { tapes: next }) } };
 }
+
+/** A design in which a tape is not used, or is used again. */
+export function forbidTape(design: Design, tape: TapeCode, forbidden: boolean): Design {
+  const { notTapes = [], ...choices } = design.choices;
+  const rest = notTapes.filter((code) => code !== tape);
+  const next = forbidden ? [...rest, tape] : rest;
+  return { ...design, choices: { ...choices, ...(next.length === 0 ? {} : { notTapes: next }) } };
+}

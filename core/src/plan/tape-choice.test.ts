@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { pinTape } from '../edit';
+import { forbidTape, pinTape } from '../edit';
 import { readJobFile } from '../formats';
 import type { Design, Shelf } from '../job';
 import { letteringOf } from '../setout';
@@ -44,6 +44,15 @@ describe('a tape a person has chosen', () => {
     const plan = planned(pinTape(caravan, { part: 'lid', line: 'emblem' }, 'F19'), shop);
     const round = linesOf(plan).filter(({ part, material }) => part === 'lid' && material === 'F19');
     for (const line of round.filter(({ pinned }) => pinned)) expect(line.doubts.length + (line.verdict === 'lays' ? 1 : 0)).toBeGreaterThan(0);
+  });
+});
+
+describe('a tape a person does not want in this job', () => {
+  const { design, shelf } = example('tansy');
+  it('lies nowhere, and may be allowed again', () => {
+    const without = forbidTape(forbidTape(design, 'F19', true), 'F12', true);
+    for (const { material } of linesOf(planned(without, shelf))) expect(['F19', 'F12']).not.toContain(material);
+    expect(forbidTape(forbidTape(without, 'F19', false), 'F12', false)).toEqual(design);
   });
 });
 

@@ -38,6 +38,8 @@ export const EDITS: WordsOf<EditSays> = {
   'edit.vouched': () => 'Vouched for a coat',
   'edit.pinned': ({ code }) => `Pinned ${code}`,
   'edit.tape': ({ tape, line }) => (tape === '' ? `Tape of ${line} as the plan chooses` : `${tape} for ${line}`),
+  'edit.tape-forbidden': ({ tape }) => `No ${tape} in this job`,
+  'edit.tape-allowed': ({ tape }) => `${tape} allowed again`,
   'edit.job': () => 'Changed the job',
   'edit.written': ({ words }) => words,
 };
