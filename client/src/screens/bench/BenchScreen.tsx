@@ -22,7 +22,7 @@ export function BenchScreen() {
               <Row key={question.name} label={title} onPress={() => router.push(`/bench/${question.name}` as Href)} testID="question">
                 <Heading>{title}</Heading>
                 <Small>{about}</Small>
-                {answer.ok ? <Small tone="calm">{phrase`For example: ${told(answer.value).headline.toLowerCase()}`}</Small> : null}
+                {answer.ok ? <Small tone="calm">{phrase`For example: ${begunSmall(told(answer.value).headline)}`}</Small> : null}
               </Row>
             );
           })}
@@ -31,3 +31,6 @@ export function BenchScreen() {
     </Screen>
   );
 }
+
+/** An answer in the middle of a sentence; codes keep their letters. */
+const begunSmall = (headline: string): string => `${headline.charAt(0).toLowerCase()}${headline.slice(1)}`;
