@@ -21,7 +21,7 @@ export interface MaskStage {
   readonly painted: readonly boolean[];
   /** Masks that are still on; null: none is. */
   readonly standing: Standing | null;
-  /** Borders from part to part whose tape is still on: what lies under a mask is known part by part only. Left out: none. */
+  /** Borders whose tape is still on, whatever was covered and opened again since. Left out: none. */
   readonly joints?: ReadonlySet<number>;
 }
 
@@ -67,8 +67,9 @@ export function maskOf({ areas, borders, attached }: MaskProblem, { open, painte
   const laid = (area: number): Laid => laidWhen(standing && standing[area]!);
   // Tape along an area lies only where the area was open under it.
   const edgeLaid = (border: number, free: number, closed: number): Laid => {
+    // What lies under a mask is known part by part: from part to part only the border itself tells.
     if (areas[free]!.part !== areas[closed]!.part) return joints?.has(border) ? 'before' : 'now';
-    return standing?.[free] === UNDER.open ? laid(closed) : 'now';
+    return joints?.has(border) || standing?.[free] === UNDER.open ? laid(closed) : 'now';
   };
   const drips = !isSprayed({ method });
   const beside = new Set<number>();
