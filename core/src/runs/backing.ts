@@ -78,7 +78,8 @@ function facetCount(piece: Path, slack: number): number {
 export function seamTape(wish: TapeWish, means: MaskingMeans): Tape | null {
   const samples = [0, 100].map((at) => ({ at, curvature: 0 }));
   // It lies on tape and cover, not on paint.
-  const choice = chooseTape(means.tapes, { ...wish, samples, crisp: false, exactWidthMm: null, roomMm: Infinity, bondN25: Infinity });
+  const roomMm = isModelScale(means.scale) ? RULE_OF_THUMB.modelSeamMm : Infinity;
+  const choice = chooseTape(means.tapes, { ...wish, samples, crisp: false, exactWidthMm: null, roomMm, bondN25: Infinity });
   return choice?.tape ?? null;
 }
 

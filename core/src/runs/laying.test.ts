@@ -4,7 +4,7 @@ import { SHIPPED_TAPES } from '../tape';
 import { RULE_OF_THUMB } from '../units';
 import { skinOf, type Surface } from '../surface';
 import { areasOn, straight as straightLine } from '../testing';
-import { backingFor, sheetFor, walkOrder, type CutShape, type TapeWish } from '.';
+import { backingFor, seamTape, sheetFor, walkOrder, type CutShape, type TapeWish } from '.';
 import { overhangs } from './overhang';
 
 const straight = (x1: number, y1: number, x2: number, y2: number): Path => straightPath({ x: x1, y: y1 }, { x: x2, y: y2 })!;
@@ -64,6 +64,10 @@ describe('backing', () => {
     expect(backing.pieces).toBe(Math.ceil(pathLength(piece) / 68.99));
     expect(backing.pieceMm).toBeLessThanOrEqual(69);
     expect(backing.lengthMm).toBeCloseTo(pathLength(piece) + (backing.pieces - 1) * RULE_OF_THUMB.pieceOverlap.full + 2 * RULE_OF_THUMB.tail.full, 6);
+  });
+  it('a tape over its seam is wide at full size, narrow on a model', () => {
+    expect(seamTape(wish, means)).toMatchObject({ code: 'C24' });
+    expect(seamTape({ ...wish, model: true }, { ...means, scale: 96 })!.widthMm).toBeLessThanOrEqual(RULE_OF_THUMB.modelSeamMm);
   });
   it('is told to be missing where no tape has room', () => {
     const backing = backingFor(straight(0, 0, 900, 0), 6, 900, { ...wish, roomMm: 4 }, means);

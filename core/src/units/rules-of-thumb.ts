@@ -119,6 +119,8 @@ export const RULE_OF_THUMB = {
   tapeWaste: 0.05,
   /** Backing is held back half the width of the line tape and lies under it by so much at least; its pieces lap over one another; areas narrower than the last are covered without. Millimetres. */
   backingOverlap: { full: 2, model: 0.5 },
+  /** On a model no tape over a seam is wider. Millimetres. */
+  modelSeamMm: 10,
   usualLineTape: { full: 6, model: 2 },
   pieceOverlap: { full: 10, model: 3 },
   backingRoom: { full: 30, model: 8 },
