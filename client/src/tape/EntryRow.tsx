@@ -1,4 +1,4 @@
-import { closedAlike, type LineItem, type Plan } from '@lintrel/core';
+import { closedAlike, sheetLine, type Plan } from '@lintrel/core';
 import { HOLD_NAMES, phrase, several, type Words } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
@@ -92,12 +92,6 @@ export function entryWords(entry: LayEntry, plan: Plan, words: Words): { code: s
       return { code: '', title: 'Tape over the seams', where: '', amount: words.metres(lengthMm) };
     }
   }
-}
-
-/** The line all shapes of one film belong to; null for anything else. */
-function sheetLine({ techniques }: LineItem): string | null {
-  const sheet = techniques.find(({ code }) => code === 'technique.cut-sheet');
-  return sheet?.code === 'technique.cut-sheet' ? sheet.values.line : null;
 }
 
 const timesOf = (amount: string, count: number): string => (count > 1 ? phrase`${amount}, ${count} times` : amount);

@@ -121,24 +121,13 @@ function boxed(widthMm: number, heightMm: number) {
  */
 export function closingMin(closing: OpeningSaid): number {
   const { perPlug, perPost, layPerMetre, drapePerSquareMetre } = RULE_OF_THUMB;
-  const taped = (lengthMm: number) => (lengthMm / 1000) * layPerMetre.straight.rough;
-  switch (closing.code) {
-    case 'opening.box': {
-      const { baseMm, sideMm, topMm, capMm, widthMm, heightMm } = closing.values;
-      return perPlug + taped(baseMm + 2 * (sideMm + topMm) + capMm) + (widthMm * heightMm * drapePerSquareMetre) / 1e6;
-    }
-    case 'opening.film':
-      return perPlug + taped(closing.values.tapeMm) + (closing.values.widthMm * closing.values.heightMm * drapePerSquareMetre) / 1e6;
-    case 'opening.back-mask':
-    case 'opening.sheet':
-      return perPlug + taped(closing.values.tapeMm);
-    case 'opening.sleeve':
-    case 'opening.bag':
-      return perPost;
-    default:
-      return perPlug;
-  }
+  if (closing.code === 'opening.sleeve' || closing.code === 'opening.bag') return perPost;
+  return perPlug + (closingTapeMm(closing) / 1000) * layPerMetre.straight.rough + (closingFilmMm2(closing) * drapePerSquareMetre) / 1e6;
 }
+
+/** Film cut to close an opening; one opening, mm². */
+export const closingFilmMm2 = ({ code, values }: OpeningSaid): number =>
+  code === 'opening.film' || code === 'opening.box' ? values.widthMm * values.heightMm : 0;
 
 /** Tape that closes an opening, off the roll; one opening, mm. */
 export function closingTapeMm(closing: OpeningSaid): number {

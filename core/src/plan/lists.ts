@@ -1,4 +1,4 @@
-import { closingTapeMm, FOAM } from '../masking';
+import { closingFilmMm2, closingTapeMm, FOAM } from '../masking';
 import { rollLengthM, type Tape } from '../tape';
 import { byText, RULE_OF_THUMB, sumOf } from '../units';
 import type { StageItems } from './items';
@@ -23,9 +23,7 @@ export function listsOf(stages: readonly StagePlan[], items: readonly StageItems
 /** Tape and film for the openings. */
 const openingNeeds = (plugs: readonly PlugItem[]): PlanLists['openings'] => ({
   tapeM: sumOf(plugs, ({ closing, count }) => (closingTapeMm(closing) / 1000) * count),
-  filmM2: sumOf(plugs, ({ closing: { code, values }, count }) =>
-    code === 'opening.film' || code === 'opening.box' ? (values.widthMm * values.heightMm * count) / 1e6 : 0,
-  ),
+  filmM2: sumOf(plugs, ({ closing, count }) => (closingFilmMm2(closing) * count) / 1e6),
 });
 
 /** How many openings are closed on each part. */
@@ -108,6 +106,12 @@ export const inLayingOrder = ({ plugs, rims, lines, backings, covers, seams }: O
 
 /** True for a length of tape that makes an edge. */
 export const isLine = (item: Item): item is LineItem => item.kind === 'line' || item.kind === 'soft';
+
+/** The line of the list all shapes of one film belong to; null for anything else. */
+export function sheetLine({ techniques }: Pick<LineItem, 'techniques'>): string | null {
+  const sheet = techniques.find(({ code }) => code === 'technique.cut-sheet');
+  return sheet?.code === 'technique.cut-sheet' ? sheet.values.line : null;
+}
 
 /** What lies on the piece while a stage is sprayed: laid for it, or before it and still on. */
 export const lyingIn = <I extends Pick<Item, 'stage' | 'until'>>(items: readonly I[], stage: Pick<StagePlan, 'number'>): I[] =>

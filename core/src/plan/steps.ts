@@ -9,7 +9,7 @@ import { heightOf } from './height';
 import type { StageItems } from './items';
 import { leaksOf } from './leaks';
 import type { Technique } from '../runs';
-import { inLayingOrder, lyingIn } from './lists';
+import { inLayingOrder, lyingIn, sheetLine } from './lists';
 import type { PartPlan, PartWork } from '../setout';
 import type { AfterCode, Reach, SafetyCode, StepSaid } from './says';
 import { clockFrom, inOrder, type Draft, type StepClock, stepId } from './step-clock';
@@ -266,12 +266,6 @@ function laySay(line: LineItem, behind: BackingItem | null, parts: readonly Part
       backing: behind && (behind.techniques[0] as Technique),
     },
   };
-}
-
-/** The line of the list all shapes of one film belong to; null for anything else. */
-function sheetLine({ techniques }: LineItem): string | null {
-  const sheet = techniques.find(({ code }) => code === 'technique.cut-sheet');
-  return sheet?.code === 'technique.cut-sheet' ? sheet.values.line : null;
 }
 
 /** How far cover goes, by what the paint is put on with. */
