@@ -208,6 +208,26 @@ function rimsOf({ id, surface }: Part, parts: readonly Part[], { chance, of }: D
 const presentPlaces = (areas: readonly PartAreaChoice[], roll: Dice): PresentAt[] =>
   areas.flatMap(({ part, seed }) => (roll.chance(0.1) ? [{ part, seed, system: roll.of(SYSTEMS), colour: '#2f6f62', ageH: roll.of([0, 30, 2000]) }] : []));
 
+/** What a person lays, turns round or keeps for themselves by hand. */
+function byHand(parts: readonly Part[], finishes: readonly Finish[], { chance, of, between }: Dice): Partial<Design['choices']> {
+  const lines = parts.flatMap(({ id, lines: own }) => own.map(({ id: line }) => ({ part: id, line })));
+  const place = (): [number, number] => [Math.round(between(0, 400)), Math.round(between(0, 300))];
+  const piece = () => ({
+    id: 'own1',
+    part: of(parts).id,
+    finish: of(finishes).id,
+    from: place(),
+    to: place(),
+    tape: chance(0.7) ? of(['C24', 'P36']) : null,
+    note: '',
+  });
+  return {
+    ...(lines.length > 0 && chance(0.15) ? { ownWays: [{ ...of(lines), how: '' }] } : {}),
+    ...(chance(0.2) ? { layers: [{ first: of(['line', 'backing'] as const) }] } : {}),
+    ...(chance(0.15) ? { ownPieces: [piece()] } : {}),
+  };
+}
+
 /**
  * A random job with the shelf that ships; the same seed gives the same job.
  * @param store lines and areas are worked out to choose among them: whoever plans the job as well need not do it again
@@ -247,6 +267,7 @@ export function randomJob(seed: number, store?: WorkStore): Design {
       wish: roll.of(WISHES),
       masks: roll.of(['fresh', 'free'] as const),
       late: roll.chance(0.3),
+      ...byHand(parts, finishes, dice(seed ^ 0xba5e)),
     },
   };
 }

@@ -44,6 +44,11 @@ export interface EditSays {
   readonly 'edit.tape': { readonly tape: string; readonly line: string };
   readonly 'edit.tape-forbidden': { readonly tape: string };
   readonly 'edit.tape-allowed': { readonly tape: string };
+  readonly 'edit.own-way': { readonly line: string };
+  readonly 'edit.layers': { readonly line: string };
+  readonly 'edit.own-added': NoValues;
+  readonly 'edit.own-changed': NoValues;
+  readonly 'edit.own-gone': NoValues;
   readonly 'edit.job': NoValues;
   /** As it was written down by an older version of the program. */
   readonly 'edit.written': { readonly words: string };

@@ -1,5 +1,5 @@
-import type { Design, TapePin } from '../job';
-import type { TapeCode } from '../units';
+import type { Design, LayersPin, OwnPiece, TapePin } from '../job';
+import { freeId, type OwnPieceId, type TapeCode } from '../units';
 
 /** Where a person chooses a tape: one side of a line, a line, or, with neither part nor line, all lines of the job. */
 export type TapePlace = Omit<TapePin, 'tape'>;
@@ -10,7 +10,7 @@ export type TapePlace = Omit<TapePin, 'tape'>;
  */
 export function pinTape(design: Design, place: TapePlace, tape: TapeCode | null): Design {
   const { tapes = [], ...choices } = design.choices;
-  const rest = tapes.filter(({ part, line, side }) => part !== place.part || line !== place.line || side !== place.side);
+  const rest = tapes.filter((one) => !samePlace(one, place));
   const next = tape === null ? rest : [...rest, { ...place, tape }];
   return { ...design, choices: { ...choices, ...(next.length === 0 ? {} : { tapes: next }) } };
 }
@@ -21,4 +21,51 @@ export function forbidTape(design: Design, tape: TapeCode, forbidden: boolean): 
   const rest = notTapes.filter((code) => code !== tape);
   const next = forbidden ? [...rest, tape] : rest;
   return { ...design, choices: { ...choices, ...(next.length === 0 ? {} : { notTapes: next }) } };
+}
+
+/** A line of a part, or one side of it. */
+export type EdgePlace = Required<Pick<TapePin, 'part' | 'line'>> & Pick<TapePin, 'side'>;
+
+const samePlace = (one: TapePlace, { part, line, side }: TapePlace): boolean => one.part === part && one.line === line && one.side === side;
+
+/**
+ * A design in which a person masks an edge their own way.
+ * @param how what they do there; null: the plan masks it again
+ */
+export function maskOwnWay(design: Design, place: EdgePlace, how: string | null): Design {
+  const { ownWays = [], ...choices } = design.choices;
+  const rest = ownWays.filter((one) => !samePlace(one, place));
+  const next = how === null ? rest : [...rest, { ...place, how }];
+  return { ...design, choices: { ...choices, ...(next.length === 0 ? {} : { ownWays: next }) } };
+}
+
+/**
+ * A design in which line tape or backing lies below at a place.
+ * @param first null: as the plan finds it
+ */
+export function layFirst(design: Design, place: TapePlace, first: LayersPin['first'] | null): Design {
+  const { layers = [], ...choices } = design.choices;
+  const rest = layers.filter((one) => !samePlace(one, place));
+  const next = first === null ? rest : [...rest, { ...place, first }];
+  return { ...design, choices: { ...choices, ...(next.length === 0 ? {} : { layers: next }) } };
+}
+
+/** A design with one more piece a person lays themselves, under an id of its own. */
+export function addOwnPiece(design: Design, piece: Omit<OwnPiece, 'id'>): Design {
+  const { ownPieces = [] } = design.choices;
+  const id = freeId(
+    'own',
+    ownPieces.map((one) => one.id),
+  ) as OwnPieceId;
+  return { ...design, choices: { ...design.choices, ownPieces: [...ownPieces, { ...piece, id }] } };
+}
+
+/**
+ * A design with a piece a person lays changed.
+ * @param change null: it is left out
+ */
+export function changeOwnPiece(design: Design, id: OwnPieceId, change: Partial<Omit<OwnPiece, 'id'>> | null): Design {
+  const { ownPieces = [], ...choices } = design.choices;
+  const next = ownPieces.flatMap((piece) => (piece.id !== id ? [piece] : change === null ? [] : [{ ...piece, ...change }]));
+  return { ...design, choices: { ...choices, ...(next.length === 0 ? {} : { ownPieces: next }) } };
 }

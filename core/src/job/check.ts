@@ -34,6 +34,8 @@ export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): F
       { scheme: design.scheme, at: ['scheme'] as Keys },
     ].flatMap(({ scheme, at }) => scheme.areas.flatMap(({ part }, index) => partFault(part, parts, [...prefix, ...at, 'areas', index, 'part']))),
     ...(design.choices.pins ?? []).flatMap(({ part }, index) => partFault(part, parts, [...prefix, 'choices', 'pins', index, 'part'])),
+    ...repeated(design.choices.ownPieces ?? [], [...prefix, 'choices', 'ownPieces'], 'id'),
+    ...(design.choices.ownPieces ?? []).flatMap(({ part }, index) => partFault(part, parts, [...prefix, 'choices', 'ownPieces', index, 'part'])),
     ...(design.presentAt ?? []).flatMap(({ part }, index) => partFault(part, parts, [...prefix, 'presentAt', index, 'part'])),
     ...design.parts.flatMap(({ id, attached = [] }, index) =>
       attached.flatMap((other, at) =>

@@ -18,6 +18,7 @@ import {
   type JobKind,
   type FinishId,
   type LineId,
+  type OwnPieceId,
   type PartId,
   type TapeCode,
 } from '../units';
@@ -62,6 +63,38 @@ export const tapePinSchema = v.strictObject({
 });
 export type TapePin = v.InferOutput<typeof tapePinSchema>;
 
+/** An edge a person masks their own way: a line of a part, or one side of it. */
+export const ownWaySchema = v.strictObject({
+  part: idText<PartId>(),
+  line: idText<LineId>(),
+  side: v.optional(oneOf(['left', 'right'])),
+  /** What they do there; empty where they did not say. */
+  how: noteText(),
+});
+
+/** A piece a person lays besides what the plan does, while a finish is sprayed: tape from place to place, or paper or film over the box between them. */
+export const ownPieceSchema = v.strictObject({
+  id: idText<OwnPieceId>(),
+  part: idText<PartId>(),
+  finish: idText<FinishId>(),
+  from: placeSchema,
+  to: placeSchema,
+  /** Which tape; null: paper or film. */
+  tape: v.nullable(idText<TapeCode>()),
+  /** What it is for; may be empty. */
+  note: noteText(),
+});
+export type OwnPiece = v.InferOutput<typeof ownPieceSchema>;
+
+/** What lies below, the line tape or the backing behind it: for a line of a part, one side of it, or with neither all of the job. */
+export const layersPinSchema = v.strictObject({
+  part: v.optional(idText<PartId>()),
+  line: v.optional(idText<LineId>()),
+  side: v.optional(oneOf(['left', 'right'])),
+  first: oneOf(['line', 'backing']),
+});
+export type LayersPin = v.InferOutput<typeof layersPinSchema>;
+
 const system = () => v.picklist(PAINT_SYSTEM_KEYS, told(plainly('field.system')));
 
 /** What a person insists on; what is left out is free. */
@@ -88,6 +121,12 @@ export const choicesSchema = v.strictObject({
   tapes: v.optional(listOf(tapePinSchema, 'tapes', 200)),
   /** Tapes that are not used in this job. */
   notTapes: v.optional(listOf(idText<TapeCode>(), 'tapes', 200)),
+  /** Edges a person masks their own way; the plan lays no tape there. */
+  ownWays: v.optional(listOf(ownWaySchema, 'lines', 200)),
+  /** Pieces a person lays besides what the plan does. */
+  ownPieces: v.optional(listOf(ownPieceSchema, 'pieces', 100)),
+  /** What lies below where a person has turned it round. */
+  layers: v.optional(listOf(layersPinSchema, 'lines', 200)),
   /** Pairs of systems a person vouches for, with why. */
   vouched: v.optional(listOf(v.strictObject({ lower: system(), upper: system(), note: noteText() }), 'pairs', 60)),
 });
@@ -157,10 +196,11 @@ export function finishesNamed(design: Design): { readonly keys: readonly (string
   };
   scheme(design.scheme, 'scheme');
   design.others?.forEach((other, index) => scheme(other, 'others', index));
-  const { order, before, pins, sameGun } = design.choices;
+  const { order, before, pins, sameGun, ownPieces } = design.choices;
   order?.forEach((id, index) => add(id, 'choices', 'order', index));
   before?.forEach(({ first, then }, index) => [add(first, 'choices', 'before', index, 'first'), add(then, 'choices', 'before', index, 'then')]);
   pins?.forEach(({ finish }, index) => add(finish, 'choices', 'pins', index, 'finish'));
+  ownPieces?.forEach(({ finish }, index) => add(finish, 'choices', 'ownPieces', index, 'finish'));
   sameGun?.forEach(({ first, second }, index) => [add(first, 'choices', 'sameGun', index, 'first'), add(second, 'choices', 'sameGun', index, 'second')]);
   design.parts.forEach(({ present }, index) => add(present.finish, 'parts', index, 'present', 'finish'));
   design.presentAt?.forEach(({ finish }, index) => add(finish, 'presentAt', index, 'finish'));

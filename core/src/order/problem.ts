@@ -110,6 +110,16 @@ export interface Layer {
   readonly areas: readonly boolean[];
 }
 
+/** Work and stuff of pieces a person lays themselves. */
+export interface OwnWork {
+  readonly layMin: number;
+  /** Taking them off, after the pull. */
+  readonly offMin: number;
+  readonly tapeM: number;
+  readonly drapeM2: number;
+}
+export const NO_OWN_WORK: OwnWork = { layMin: 0, offMin: 0, tapeM: 0, drapeM2: 0 };
+
 /** Everything the order of coats depends on. */
 export interface OrderProblem {
   readonly areas: readonly OrderArea[];
@@ -118,6 +128,8 @@ export interface OrderProblem {
   readonly plugs: ReadonlyMap<string, number>;
   /** Minutes to close them, by part, all alike together; left out: as many as a plug takes each. */
   readonly plugMin?: ReadonlyMap<string, number>;
+  /** What a person lays besides, each time a finish is sprayed; left out: nothing. */
+  readonly own?: ReadonlyMap<FinishId, OwnWork>;
   /** Parts each part is attached to, both ways; detached ones are left out. */
   readonly attached: ReadonlyMap<string, readonly string[]>;
   readonly finishes: ReadonlyMap<string, Finish>;

@@ -8,7 +8,7 @@ import { stageMaskCost } from './mask-cost';
 import { layerNow, straysOf, type StageLayer } from './layer-stage';
 import { ownMasks, pullOff } from './masks-off';
 import { overCost, type OverCost } from './over-cost';
-import { finishOf, type OrderProblem } from './problem';
+import { finishOf, NO_OWN_WORK, type OrderProblem } from './problem';
 import type { KeptMask, Progress } from './progress';
 import { sealsOf, type Seal } from './seal';
 import { standingAfter, throughAfter } from './through';
@@ -99,7 +99,8 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const change = gunChange(problem, guns, finish);
   const changeMin = minutesOf(change);
   const plugs = plugsOf(problem, before, choice.open);
-  const layMin = masks.layMin + plugs.plugMin;
+  const own = problem.own?.get(finish.id) ?? NO_OWN_WORK;
+  const layMin = masks.layMin + plugs.plugMin + own.layMin;
   const tapeMin = Math.max(0, masks.readyAt - before.clock);
   const begins = before.clock + tapeMin;
   const seals = masks.sealMin > 0 ? sealsOf(problem, before, masks.mask, finish, begins) : [];
@@ -111,8 +112,9 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const lastCoatMin = begins + readyMin + overMin + over.waitMin + coatMin + flashMin;
   const through = throughAfter(problem, before, { ...choice, layer });
   const masksOff = ownMasks(problem, masks, through, times, begins + over.waitMin + over.abradeMin, lastCoatMin);
-  const { own, outer } = masksOff;
+  const { own: pulling, outer } = masksOff;
   const pull = pullOff(problem, before, choice, masksOff, through, times, lastCoatMin);
+  const uncoverMin = pull.uncoverMin + own.offMin;
   const paintMl = paintNeeded(openM2, decided.coats * finish.coatUm, finish);
   const film = { finish, coats: decided.coats, at: lastCoatMin };
   return {
@@ -126,7 +128,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     coatMin,
     blendMin,
     pullMin: pull.pullMin,
-    uncoverMin: pull.uncoverMin,
+    uncoverMin,
     changeMin,
     change,
     overMin,
@@ -136,15 +138,15 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     waits: { tapeMin, overMin: over.waitMin, sealMin: sealDryMin, flashMin, pullMin: pull.waitMin },
     gap: times.gap,
     mask: masks.mask,
-    tapeM: masks.tapeM,
-    drapeM2: masks.drapeM2,
+    tapeM: masks.tapeM + own.tapeM,
+    drapeM2: masks.drapeM2 + own.drapeM2,
     paintMl,
     risk: masks.risk + pull.risk,
     money: masks.money + (paintMl / 1000) * (finish.pricePerL ?? RULE_OF_THUMB.pricePerLitre),
     strayM2: straysOf(problem, { ...choice, layer }).reduce((sum, area) => sum + problem.areas[area]!.sizeM2, 0),
     forbidden: [...(over.forbidden ? ['over' as const] : []), ...(pull.late ? ['late' as const] : [])],
     lastCoatMin,
-    pulling: own,
+    pulling,
     outer,
     pulled: pull.pulled,
     after: {
@@ -152,7 +154,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
       films: before.films.map((old, index) => (choice.open[index] ? film : old)),
       painted: before.painted.map((painted, index) => painted || problem.areas[index]!.finish === choice.finish),
       tapeSafeAt: before.tapeSafeAt.map((at, index) => (choice.open[index] ? lastCoatMin + times.tapeSafeMin : at)),
-      clock: lastCoatMin + pull.waitMin + pull.pullMin / (pull.pulled?.hands ?? 1) + pull.afterMin + pull.uncoverMin,
+      clock: lastCoatMin + pull.waitMin + pull.pullMin / (pull.pulled?.hands ?? 1) + pull.afterMin + uncoverMin,
       guns,
       plugged: plugs.plugged,
       standing: standingAfter(problem, before, choice, pull.kept),

@@ -14,6 +14,8 @@ export interface BrokenSays {
   readonly 'broken.open-covered': { readonly stage: number; readonly area: string };
   readonly 'broken.pulled': { readonly item: string; readonly times: number };
   readonly 'broken.laid': { readonly item: string; readonly times: number };
+  /** An item is laid before one it lies over, or comes off after it. */
+  readonly 'broken.lies-over': { readonly item: string; readonly over: string };
   readonly 'broken.long-pull': { readonly step: string; readonly pullMin: number; readonly windowMin: number };
   readonly 'broken.sum': { readonly of: string; readonly shown: number; readonly found: number };
   readonly 'broken.clock': { readonly step: string };

@@ -1,6 +1,7 @@
 import { drapeMin, drapeOver, dripPaper, NO_DRAPE, together, uncoverMin, wholeDrape, type Drape, type StageCost } from '../order';
 import type { CommonOn, Namer } from './item-frame';
 import type { StageSource } from './means';
+import { DRAPE } from './own-pieces';
 import type { CoverItem, LineItem, RimItem } from './item-types';
 
 /** Paper or film over what no tape covers alone, onto the tape round it; and over attached parts in reach, whole. */
@@ -14,7 +15,7 @@ export function coverItems(
   const draped = (drape: Drape) => ({
     kind: 'cover' as const,
     sizeM2: drape.sizeM2,
-    material: 'drape',
+    material: DRAPE,
     techniques: [],
     doubts: [],
     layMin: drapeMin(drape),

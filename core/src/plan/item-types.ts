@@ -1,8 +1,9 @@
+import type { Place } from '../curves';
 import type { EdgeClass, Hold, OpeningSaid } from '../masking';
 import type { Doubt, LaidHow, RimBeyond, SideSeen } from '../runs';
 import type { EdgeName } from '../surface';
 import type { Fit, LineSide, TapeKind } from '../tape';
-import type { AreaId, AreaRef, FeatureId, ItemId, LineId, PartId, SessionId, TapeCode } from '../units';
+import type { AreaId, AreaRef, FeatureId, ItemId, LineId, OwnPieceId, PartId, SessionId, TapeCode } from '../units';
 
 /** Something laid on or put in for a stage. */
 interface ItemBase {
@@ -100,11 +101,15 @@ interface AlongLine extends ItemBase {
   readonly lengthMm: number;
 }
 
-/** A wider tape behind a line tape, laid before it: it takes the cover. */
+/** A wider tape behind a line tape: it takes the cover. */
 export interface BackingItem extends AlongLine {
   readonly kind: 'backing';
   /** B1, B2 … as the line tape over it. */
   readonly code: string;
+  /** The line tape it lies behind. */
+  readonly behind: ItemId;
+  /** True where it lies over the line tape, false where that lies over it. */
+  readonly over: boolean;
   /** How far it is held back from the line. */
   readonly offsetMm: number;
   /** Straight pieces it comes in, and how long each may be; null: one. */
@@ -134,4 +139,21 @@ export interface PlugItem extends ItemBase {
   readonly closing: OpeningSaid;
 }
 
-export type Item = LineItem | BackingItem | SeamItem | RimItem | CoverItem | PlugItem;
+/** A piece a person lays besides what the plan does: tape from place to place, or paper or film over the box between them. */
+export interface OwnItem extends ItemBase {
+  readonly kind: 'own';
+  /** Code in the lay list of its stage: H1, H2 … */
+  readonly code: string;
+  readonly piece: OwnPieceId;
+  readonly fromPlace: Place;
+  readonly toPlace: Place;
+  readonly note: string;
+  readonly tapeKind: TapeKind | null;
+  readonly widthMm: number;
+  /** Off the roll with both tails; one piece. 0 for paper or film. */
+  readonly lengthMm: number;
+  /** Of paper or film, all alike together. */
+  readonly sizeM2: number;
+}
+
+export type Item = LineItem | BackingItem | SeamItem | RimItem | CoverItem | PlugItem | OwnItem;

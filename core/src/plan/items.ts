@@ -7,9 +7,11 @@ import { coverItems } from './cover-items';
 import { bondUnder, namer, offAfter, sessionsOf, tapeStays, type Common, type CommonOn, type Namer } from './item-frame';
 import { lineItems } from './line-items';
 import { meansOf, type StageSource } from './means';
+import { backingOver } from './layers';
+import { ownItems } from './own-pieces';
 import { backToFront } from './part-order';
 import { rimItems } from './rim-items';
-import type { BackingItem, CoverItem, Item, LineItem, PlugItem, RimItem, SeamItem } from './item-types';
+import type { BackingItem, CoverItem, Item, LineItem, OwnItem, PlugItem, RimItem, SeamItem } from './item-types';
 
 /** What is laid for one stage. */
 export interface StageItems {
@@ -19,6 +21,8 @@ export interface StageItems {
   /** What lies behind line tapes, before them. */
   readonly backings: readonly BackingItem[];
   readonly covers: readonly CoverItem[];
+  /** What a person lays besides. */
+  readonly own: readonly OwnItem[];
   /** What goes over the edges of covers. */
   readonly seams: readonly SeamItem[];
   /** How long its tapes come off clean, at least; minutes from when they are laid. Infinity: nothing is laid. */
@@ -39,7 +43,8 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
     [...list].sort((a, b) => order.indexOf(a.part ?? a.id) - order.indexOf(b.part ?? b.id));
   const runs = stageRuns(inOrder(maskedParts(sequence, index, source)), meansOf(source));
   const commonOn: CommonOn = (area) => ({ ...common, until: untilOf(area === null ? index : offAfter(sequence, index, area)) });
-  const made = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name));
+  const over = backingOver(sequence, index, source);
+  const made = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name, over(run)));
   const lines = made.map(({ line }, place) => {
     const first = runs.findIndex(({ part }) => part === line.part);
     const { sheet } = runs[place]!;
@@ -57,6 +62,7 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
     backings,
     covers,
     seams,
+    own: inOrder(ownItems(stage, source, name, { ...common, until: untilOf(index) })),
     // Masks that stay on for later coats are asked for how long they last when they come off.
     cleanMin: laid.reduce((least, { cleanHours, item }) => {
       const own = item.until.stage === index + 1 || stage.keep;
@@ -72,7 +78,8 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
     problem,
     starts: { areas, borders },
   } = source;
-  const { mask } = sequence.stages[index]!;
+  const { mask, finish } = sequence.stages[index]!;
+  const gun = problem.finishes.get(finish)?.method === 'gun';
   return works.map(({ part, lines, arrangement, setOut }, number) => {
     const ends = borders[number]! + arrangement.borders.length;
     const own = mask.edges.filter(({ border, laid }) => laid === 'now' && border >= borders[number]! && border < ends);
@@ -82,6 +89,9 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
       round: setOut.board.drawn.axle !== null,
       lines,
       skin: setOut.board.drawn,
+      rows: setOut.features.flatMap(({ kind, row }) => (kind === 'raised-row' && row ? [row] : [])),
+      posts: new Set((part.features ?? []).flatMap((one) => (one.kind === 'opening' && one.use === 'post' ? [one.id] : []))),
+      gun,
       arrangement,
       open: arrangement.areas.map((_, area) => sequence.stages[index]!.open[areas[number]! + area]!),
       edges: own.map((edge) => ({

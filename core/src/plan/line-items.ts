@@ -11,8 +11,8 @@ export interface LineItems {
   readonly seam: SeamItem | null;
 }
 
-/** What a run lays: its tape, what lies behind it, what goes over the seam of its cover. */
-export function lineItems(run: Run, number: number, commonOn: CommonOn, source: StageSource, name: Namer): LineItems {
+/** What a run lays: its tape, what lies behind it, over or under it, what goes over the seam of its cover. */
+export function lineItems(run: Run, number: number, commonOn: CommonOn, source: StageSource, name: Namer, backingOver: boolean): LineItems {
   const { works, problem, starts } = source;
   const part = works.findIndex((one) => one.part.id === run.part);
   const ids = works[part]!.areaIds;
@@ -33,26 +33,7 @@ export function lineItems(run: Run, number: number, commonOn: CommonOn, source: 
   const common = commonOn(firstArea + run.between.closed);
   const between = `${ids[run.between.closed]}|${ids[run.between.free]}`;
   const place = { part: run.part, line, lineCode, side, sideSeen, from, to, count };
-  const backing: BackingItem | null = run.backing && {
-    ...common,
-    ...place,
-    id: name(run.part, line, side, between, 'backing'),
-    kind: 'backing',
-    code: `B${number}`,
-    material: run.backing.tape,
-    tapeKind: run.backing.tapeKind,
-    widthMm: run.backing.widthMm,
-    offsetMm: run.backing.offsetMm,
-    pieces: run.backing.pieces,
-    pieceMm: run.backing.pieceMm,
-    lengthMm: run.backing.lengthMm,
-    hold: run.backing.hold,
-    techniques: [backingTechnique(run.backing)],
-    doubts: run.backing.doubts,
-    after: [],
-    layMin: backingLayMin,
-    pullMin: backingPullMin,
-  };
+  const backingId = run.backing && name(run.part, line, side, between, 'backing');
   const made: LineItem = {
     ...common,
     id: name(run.part, line, side, between),
@@ -87,9 +68,31 @@ export function lineItems(run: Run, number: number, commonOn: CommonOn, source: 
     hold: run.hold,
     techniques: run.techniques,
     doubts: run.doubts,
-    after: backing ? [backing.id] : [],
+    after: backingId !== null && !backingOver ? [backingId] : [],
     layMin: minutes(({ layMin }) => layMin) - backingLayMin - seamMin,
     pullMin: minutes(({ pullMin }) => pullMin) - backingPullMin,
+  };
+  const backing: BackingItem | null = run.backing && {
+    ...common,
+    ...place,
+    id: backingId!,
+    kind: 'backing',
+    code: `B${number}`,
+    material: run.backing.tape,
+    tapeKind: run.backing.tapeKind,
+    widthMm: run.backing.widthMm,
+    offsetMm: run.backing.offsetMm,
+    pieces: run.backing.pieces,
+    pieceMm: run.backing.pieceMm,
+    lengthMm: run.backing.lengthMm,
+    hold: run.backing.hold,
+    behind: made.id,
+    over: backingOver,
+    techniques: [backingTechnique(run.backing, backingOver)],
+    doubts: run.backing.doubts,
+    after: backingOver ? [made.id] : [],
+    layMin: backingLayMin,
+    pullMin: backingPullMin,
   };
   const seam: SeamItem | null = run.seam && {
     ...common,
@@ -110,7 +113,7 @@ export function lineItems(run: Run, number: number, commonOn: CommonOn, source: 
 }
 
 /** How backing lies: in one piece, or in straight pieces round a bend. */
-const backingTechnique = ({ tape, lengthMm, offsetMm, pieces, pieceMm }: Backing): LaidHow => ({
-  code: 'technique.backing',
+const backingTechnique = ({ tape, lengthMm, offsetMm, pieces, pieceMm }: Backing, over: boolean): LaidHow => ({
+  code: over ? 'technique.backing-over' : 'technique.backing',
   values: { tape, lengthMm, offsetMm, pieces, pieceMm: pieceMm ?? 0 },
 });

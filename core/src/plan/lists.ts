@@ -2,13 +2,14 @@ import { closingFilmMm2, closingTapeMm, FOAM } from '../masking';
 import { rollLengthM, type Tape } from '../tape';
 import { byText, RULE_OF_THUMB, sumOf } from '../units';
 import type { StageItems } from './items';
-import type { BackingItem, Item, LineItem, PlugItem, RimItem, SeamItem } from './item-types';
+import { DRAPE } from './own-pieces';
+import type { BackingItem, CoverItem, Item, LineItem, OwnItem, PlugItem, RimItem, SeamItem } from './item-types';
 import type { FoamNeed, Plan, PlanLists, StagePlan, TapeNeed } from './types';
 
 /** What to have ready, all stages together. */
 export function listsOf(stages: readonly StagePlan[], items: readonly StageItems[], tapes: readonly Tape[]): PlanLists {
   const lines = items.flatMap(inLayingOrder).filter(isTape);
-  const drape = stages.map(({ number }, index) => ({ stage: number, sizeM2: items[index]!.covers.reduce((sum, { sizeM2 }) => sum + sizeM2, 0) }));
+  const drape = stages.map(({ number }, index) => ({ stage: number, sizeM2: sumOf(items[index]!.covers, sizeOf) + sumOf(items[index]!.own, sizeOf) }));
   return {
     tape: tapeNeeds(lines, tapes),
     drape: drape.filter(({ sizeM2 }) => sizeM2 > 0),
@@ -16,9 +17,11 @@ export function listsOf(stages: readonly StagePlan[], items: readonly StageItems
     openings: openingNeeds(items.flatMap((one) => one.plugs)),
     plugs: plugsByPart(items.flatMap((one) => one.plugs)),
     paint: stages.map(({ number, finish, paint }) => ({ stage: number, finish, ml: paint.ml })),
-    shopping: lines.filter(({ material }) => material === null).map(({ id }) => id),
+    shopping: lines.filter(({ material, techniques }) => material === null && !techniques.some(({ code }) => code === 'technique.own')).map(({ id }) => id),
   };
 }
+
+const sizeOf = ({ sizeM2 }: CoverItem | OwnItem): number => sizeM2;
 
 /** Tape and film for the openings. */
 const openingNeeds = (plugs: readonly PlugItem[]): PlanLists['openings'] => ({
@@ -34,7 +37,7 @@ export function plugsByPart(plugs: readonly Pick<Item, 'part' | 'count'>[]): Pla
 }
 
 /** A piece of tape of any use. */
-type TapeItem = LineItem | BackingItem | SeamItem | RimItem;
+type TapeItem = LineItem | BackingItem | SeamItem | RimItem | OwnItem;
 
 function tapeNeeds(lines: readonly TapeItem[], tapes: readonly Tape[]): TapeNeed[] {
   const needs = new Map<string, { pieces: number; lengthM: number }>();
@@ -93,15 +96,30 @@ export const linesIn = (plan: Pick<Plan, 'items'>, stage: Pick<StagePlan, 'numbe
 
 /** True for a piece of tape, along a line or a rim, behind a line tape or over a seam. */
 export const isTape = (item: Item): item is TapeItem =>
-  isLine(item) || item.kind === 'backing' || item.kind === 'seam' || (item.kind === 'rim' && item.material !== FOAM);
+  isLine(item) ||
+  item.kind === 'backing' ||
+  item.kind === 'seam' ||
+  (item.kind === 'rim' && item.material !== FOAM) ||
+  (item.kind === 'own' && item.material !== DRAPE);
 
-/** What is laid for a stage in the order of the hands: openings, rims, each line tape after its backing, covers, their seams. */
-export const inLayingOrder = ({ plugs, rims, lines, backings, covers, seams }: Omit<StageItems, 'cleanMin'>): Item[] => [
+/** The backing of a line tape; null where it has none. */
+export const backingOf = (line: LineItem, backings: readonly BackingItem[]): BackingItem | null => backings.find(({ behind }) => behind === line.id) ?? null;
+
+/** A line tape with its backing, as they are laid one after the other. */
+export function withBacking(line: LineItem, backings: readonly BackingItem[]): (LineItem | BackingItem)[] {
+  const behind = backingOf(line, backings);
+  if (!behind) return [line];
+  return behind.over ? [line, behind] : [behind, line];
+}
+
+/** What is laid for a stage in the order of the hands: openings, rims, each line tape with its backing, covers, their seams, what a person lays besides. */
+export const inLayingOrder = ({ plugs, rims, lines, backings, covers, seams, own }: Omit<StageItems, 'cleanMin'>): Item[] => [
   ...plugs,
   ...rims,
-  ...lines.flatMap((line): Item[] => [...backings.filter(({ id }) => line.after.includes(id)), line]),
+  ...lines.flatMap((line): Item[] => withBacking(line, backings)),
   ...covers,
   ...seams,
+  ...own,
 ];
 
 /** True for a length of tape that makes an edge. */

@@ -112,7 +112,26 @@ export function orderFaults({ steps, stages }: Plan): Broken[] {
   });
 }
 
-/** Every item is laid by one step and comes off by one step, after it was laid and what lies on it is off. */
+/** What lies over another tape is laid after it and comes off before it, or the plan says what is done about it. */
+export function liesOverFaults({ steps, items }: Plan): Broken[] {
+  const placeIn = (kinds: readonly Step['kind'][]) =>
+    new Map(
+      steps
+        .filter(({ kind }) => kinds.includes(kind))
+        .flatMap((step) => step.items)
+        .map((id, place) => [id, place]),
+    );
+  const [laid, off] = [placeIn(['lay']), placeIn(['pull'])];
+  const tapes = new Set(items.flatMap((item) => (isLine(item) || item.kind === 'backing' ? [item.id] : [])));
+  return items.flatMap((item) => {
+    if (!tapes.has(item.id)) return [];
+    const isTold = item.doubts.some(({ code }) => code === 'doubt.over-earlier');
+    const wrong = item.after.filter((id) => tapes.has(id) && (laid.get(id)! > laid.get(item.id)! || (!isTold && off.get(id)! < off.get(item.id)!)));
+    return wrong.map((under): Broken => ({ code: 'broken.lies-over', values: { item: item.id, over: under } }));
+  });
+}
+
+/** Every item is laid by one step and comes off by one step. */
 export function laidFaults({ steps, items }: Plan): Broken[] {
   const count = (id: ItemId, kinds: readonly Step['kind'][]) => steps.filter((step) => kinds.includes(step.kind) && step.items.includes(id)).length;
   return items.flatMap((item): Broken[] => {

@@ -1,35 +1,22 @@
-import { designFaults, emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
+import { designFaults, SHIPPED_SHELF, type Design, type Part } from '../job';
 import type { Feature } from '../surface';
 import { straight } from '../testing';
-import { planFaults, planJob, type Plan } from '.';
+import { panel as plainPanel, panelJob, planned } from '../testing-panels';
+import { planJob, type Plan } from '.';
 import { carryScheme, givePresent } from '../edit';
 import { edgeSection } from '../views';
 
 // Masks that stay on, parts that hang together, coarse places, and what is on an area now: as the plan writes them down.
 
 const across = (id: string, above: number) => straight(id, [0, above], [900, above]);
-const panel = (id: string, over: Partial<Part> = {}): Part => ({
-  id,
-  name: `Panel ${id}`,
-  count: 1,
-  substrate: 'other',
-  present: { system: 'filler-primer', colour: '#c7bfa6', ageH: 60 },
-  surface: { kind: 'flat', outline: { kind: 'rectangle', width: 900, height: 400 } },
-  datums: [{ id: 'base', name: 'Base', at: [0, 0], angleDeg: 0 }],
-  lines: [across('a', 200)],
-  ...over,
-});
-const jobOf = (parts: readonly Part[], areas: readonly [part: string, y: number, finish: string | null][], over: Partial<Design> = {}): Design => ({
-  ...emptyDesign('Masks', 'road'),
-  parts: [...parts],
-  scheme: { areas: areas.map(([part, y, finish]) => ({ part, seed: [450, y], finish })) },
-  ...over,
-});
-const planned = (design: Design): Plan => {
-  const plan = planJob(design, SHIPPED_SHELF);
-  expect(planFaults(plan)).toEqual([]);
-  return plan;
-};
+const panel = (id: string, over: Partial<Part> = {}): Part =>
+  plainPanel(id, 900, 400, { present: { system: 'filler-primer', colour: '#c7bfa6', ageH: 60 }, lines: [across('a', 200)], ...over });
+const jobOf = (parts: readonly Part[], areas: readonly [part: string, y: number, finish: string | null][], over: Partial<Design> = {}): Design =>
+  panelJob(
+    parts,
+    areas.map(([part, y, finish]) => [part, 450, y, finish]),
+    over,
+  );
 const kinds = ({ steps }: Plan, stage: number) => steps.filter((step) => step.stage === stage && step.attended).map(({ kind }) => kind);
 
 describe('primer, colour and clear of one region', () => {

@@ -22,5 +22,5 @@ export interface StageSource {
 export function meansOf({ design, shelf }: Pick<StageSource, 'design' | 'shelf'>): MaskingMeans {
   const { climate, scale, choices } = design;
   const tapes = shelf.tapes.filter(({ code, rolls }) => rolls !== 0 && !choices.notTapes?.includes(code));
-  return { tapes, pins: choices.tapes ?? [], scale, surfaceC: climate.surfaceC ?? climate.airC, airC: climate.airC };
+  return { tapes, pins: choices.tapes ?? [], ownWays: choices.ownWays ?? [], scale, surfaceC: climate.surfaceC ?? climate.airC, airC: climate.airC };
 }

@@ -6,10 +6,11 @@ import type { BendClass, Layer, OrderArea, OrderBorder, OrderProblem, OrderRules
 import { closingMin, type MaskEdge } from '../masking';
 import { closingsOf } from './closings';
 import { preparationOf, type PartToPrepare, type Preparation } from '../prepare';
-import { longestCleanOn, oneTapeStrip } from '../runs';
+import { longestCleanOn, stripTapes } from '../runs';
 import { areaRef, isModelScale, RULE_OF_THUMB, smallest, sumOf, type FinishId } from '../units';
 import { bendOf } from './bend-class';
 import { meansOf } from './means';
+import { ownWorkOf } from './own-pieces';
 import { longestCleanAtRim, rimProblem, type RimPlace } from './rim-problem';
 import { startsOf } from './places';
 import type { PartWork } from '../setout';
@@ -92,6 +93,7 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     borders,
     plugs,
     plugMin,
+    own: ownWorkOf(design),
     attached,
     finishes,
     air: design.climate,
@@ -157,6 +159,7 @@ function areaOf(work: PartWork, index: number, shelf: Shelf, borders: readonly E
   const { code, sizeMm2, perimeterMm } = arrangement.areas[index]!;
   const { system, ageH, colour, finish: already } = work.presents[index]!;
   const finish = finishes[index] ?? null;
+  const alone = stripTapes(work, index, shelf.tapes);
   return {
     id: areaRef(part.id, work.areaIds[index]!),
     area: work.areaIds[index]!,
@@ -173,12 +176,17 @@ function areaOf(work: PartWork, index: number, shelf: Shelf, borders: readonly E
     finish,
     alike: finish === null ? (already ?? null) : null,
     blend: blends[index]!,
-    strip: oneTapeStrip(work, index, shelf.tapes) === null ? null : stripEdge(borders.filter(({ left, right }) => left === index || right === index)),
+    strip:
+      alone &&
+      stripEdge(
+        borders.filter(({ left, right }) => left === index || right === index),
+        alone.slit,
+      ),
   };
 }
 
-/** The one tape over a strip: as long as its longer side, as hard to lay as its hardest piece. */
-function stripEdge(borders: readonly Edged[]): TapeEdge {
+/** The one tape over a strip: as long as its longer side, as hard to lay as its hardest piece; slit before where none is as wide. */
+function stripEdge(borders: readonly Edged[], slit: boolean): TapeEdge {
   const sides = new Map<string, TapeEdge[]>();
   for (const { line, edge } of borders) sides.set(line, [...(sides.get(line) ?? []), edge]);
   const sums = [...sides.values()].map((edges) => ({
@@ -189,7 +197,8 @@ function stripEdge(borders: readonly Edged[]): TapeEdge {
     pieces: edges[0]!.pieces,
     sealM: edges.reduce((sum, { sealM }) => sum + sealM, 0),
   }));
-  return sums.reduce((longest, one) => (one.lengthM > longest.lengthM ? one : longest));
+  const longest = sums.reduce((best, one) => (one.lengthM > best.lengthM ? one : best));
+  return slit ? { ...longest, setOutMin: longest.setOutMin + RULE_OF_THUMB.slitEach + RULE_OF_THUMB.slitPerMetre * longest.lengthM } : longest;
 }
 
 const BENDS: readonly BendClass[] = ['straight', 'gentle', 'features', 'tight'];

@@ -1,7 +1,7 @@
 import { commonSpan, type Span } from '../units';
 import type { Step } from '../log';
 import { CLOSE, type Broken } from './broken';
-import { keyingFaults, laidFaults, maskFaults, orderFaults } from './mask-faults';
+import { keyingFaults, laidFaults, liesOverFaults, maskFaults, orderFaults } from './mask-faults';
 import { sumFaults } from './sum-faults';
 import type { Item } from './item-types';
 import type { Plan, StagePlan } from './types';
@@ -21,6 +21,7 @@ export function planFaults(plan: Plan): Broken[] {
     ...keyingFaults(plan),
     ...orderFaults(plan),
     ...laidFaults(plan),
+    ...liesOverFaults(plan),
     ...pullFaults(plan, house),
     ...sumFaults(plan),
   ];

@@ -2,30 +2,20 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readJobFile } from '../formats';
 import { designFaults, emptyDesign, SHIPPED_SHELF, type Design, type Part, type Rim } from '../job';
+import { panel as plainPanel, panelJob, planned } from '../testing-panels';
 import { RULE_OF_THUMB } from '../units';
 import { planFaults, planJob, type CoverItem, type Plan, type RimItem } from '.';
 
-const panel = (id: string, rims: readonly Rim[], over: Partial<Part> = {}): Part => ({
-  id,
-  name: `Panel ${id}`,
-  count: 1,
-  substrate: 'steel',
-  present: { system: 'filler-primer', colour: '#c7bfa6', ageH: 72 },
-  surface: { kind: 'flat', outline: { kind: 'rectangle', width: 800, height: 500 } },
-  datums: [{ id: 'base', name: 'Base', at: [0, 0], angleDeg: 0 }],
-  lines: [],
-  rims: [...rims],
-  ...over,
-});
+const panel = (id: string, rims: readonly Rim[], over: Partial<Part> = {}): Part => plainPanel(id, 800, 500, { substrate: 'steel', rims: [...rims], ...over });
 
-const painted = (parts: readonly Part[], finishes: Readonly<Record<string, string | null>>, more: Partial<Design> = {}): Plan => {
-  const areas = parts.map(({ id }) => ({ part: id, seed: [400, 250] as [number, number], finish: finishes[id] ?? null }));
-  const design: Design = { ...emptyDesign('Rims', 'road'), parts: [...parts], scheme: { areas }, ...more };
-  expect(designFaults(design, SHIPPED_SHELF)).toEqual([]);
-  const plan = planJob(design, SHIPPED_SHELF);
-  expect(planFaults(plan)).toEqual([]);
-  return plan;
-};
+const painted = (parts: readonly Part[], finishes: Readonly<Record<string, string | null>>, more: Partial<Design> = {}): Plan =>
+  planned(
+    panelJob(
+      parts,
+      parts.map(({ id }) => [id, 400, 250, finishes[id] ?? null]),
+      more,
+    ),
+  );
 const rimsOf = ({ items }: Plan): RimItem[] => items.filter((item) => item.kind === 'rim');
 const beyondOf = ({ items }: Plan): CoverItem[] => items.filter((item) => item.kind === 'cover' && item.area === 'beyond') as CoverItem[];
 

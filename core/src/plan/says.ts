@@ -52,6 +52,22 @@ export type PlugValues = { readonly plugs: number; readonly places: readonly str
 export type CoverPlaces = { readonly places: Places; readonly wholes?: Places; readonly round?: Places; readonly roundM2?: number };
 
 /** What a step asks the hand to do. */
+/** A piece a person lays besides what the plan does: its name in the lay list, from where to where on the part, mm along and above. */
+type OwnPieceValues = {
+  readonly name: string;
+  readonly part: string | null;
+  readonly note: string;
+  readonly count: number;
+  readonly fromMm: readonly number[];
+  readonly toMm: readonly number[];
+};
+export interface OwnPieceSays {
+  /** `tape` null: it is not on the shelf. */
+  readonly 'own.tape': OwnPieceValues & { readonly tape: string | null; readonly lengthMm: number };
+  readonly 'own.cover': OwnPieceValues & { readonly sizeM2: number };
+}
+export type OwnPieceSaid = SaidOf<OwnPieceSays>;
+
 export interface StepSays {
   readonly 'step.wait-tape-safe': NoValues;
   readonly 'step.wait-over': NoValues;
@@ -94,7 +110,10 @@ export interface StepSays {
     readonly more: readonly Technique[];
   };
   readonly 'step.cover': CoverPlaces & { readonly reach?: Reach; readonly seams?: readonly Technique[] };
-  readonly 'step.uncover': CoverPlaces;
+  /** `own`: what a person laid besides; left out in plans from before. */
+  readonly 'step.uncover': CoverPlaces & { readonly own?: readonly OwnPieceSaid[] };
+  /** What a person lays besides. */
+  readonly 'step.own': { readonly pieces: readonly OwnPieceSaid[] };
   /** `finish` null: liquid mask. */
   readonly 'step.seal': { readonly finish: string | null; readonly places: Places; readonly dryMin: number };
   readonly 'step.gate': { readonly masked: boolean; readonly leaks?: readonly LeakSaid[] };

@@ -14,6 +14,7 @@ import {
 } from '../order';
 import { offAfter, sessionsOf } from './item-frame';
 import { itemsOf, type StageItems } from './items';
+import { withLiesOver } from './lies-over';
 import { inLayingOrder } from './lists';
 import type { StageSource } from './means';
 import { placeOfArea } from './places';
@@ -29,11 +30,12 @@ export interface StagesMade {
 
 /** Writes every stage of a sequence into the plan, in steps: what is open and covered, what is laid, pictures, windows. */
 export function* stageSteps(sequence: Sequence, source: StageSource): Generator<void, StagesMade> {
-  const items: StageItems[] = [];
+  const laid: StageItems[] = [];
   for (const index of sequence.stages.keys()) {
-    items.push(itemsOf(sequence, index, source));
+    laid.push(itemsOf(sequence, index, source));
     yield;
   }
+  const items = withLiesOver(laid, source.works);
   let seen: readonly string[] = source.problem.areas.map(({ present }) => present);
   const stages: StagePlan[] = [];
   for (const [index, stage] of sequence.stages.entries()) {

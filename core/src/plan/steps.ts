@@ -8,14 +8,15 @@ import { cautionsAt } from './cautions';
 import { heightOf } from './height';
 import type { StageItems } from './items';
 import { leaksOf } from './leaks';
-import type { Technique } from '../runs';
-import { inLayingOrder, lyingIn, sheetLine } from './lists';
+import type { LaidHow, Technique } from '../runs';
+import { backingOf, inLayingOrder, lyingIn, sheetLine, withBacking } from './lists';
 import type { PartPlan, PartWork } from '../setout';
-import type { AfterCode, Reach, SafetyCode, StepSaid } from './says';
+import type { AfterCode, OwnPieceSaid, Reach, SafetyCode, StepSaid } from './says';
 import { clockFrom, inOrder, type Draft, type StepClock, stepId } from './step-clock';
 import { coverPlaces, linesOf, nameOf, placesOf, plugValues } from './step-places';
 import { rimSay, rimsAlike } from './rim-steps';
-import type { BackingItem, Item, LineItem, SeamItem } from './item-types';
+import { DRAPE } from './own-pieces';
+import type { BackingItem, Item, LineItem, OwnItem, SeamItem } from './item-types';
 import type { PrepareTask, StagePlan } from './types';
 
 /** What the steps are written from. */
@@ -45,7 +46,7 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
   const { sequence, items, parts, finishes } = source;
   const cost = sequence.stages[stage.number - 1]!;
   const finish = finishes.get(stage.finish) as Finish;
-  const { plugs, rims, lines, backings, covers, seams } = items[stage.number - 1]!;
+  const { plugs, rims, lines, backings, covers, seams, own } = items[stage.number - 1]!;
   const clock = clockFrom(stage.startMin, stage.session, stage.number);
   const { add, pass } = clock;
   const tasks = (answer: PrepareTask['answer']) => stage.tasks.filter((task) => task.answer === answer);
@@ -65,11 +66,11 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
     const ids = alike.map(({ id }) => id);
     add('lay', ids[0]!, layMinOf(alike), rimSay(alike, parts), { part: alike[0]!.part, items: ids, after: index === 0 ? mayLie : [] });
   }
-  const own = lines.filter(({ sheetOf }) => sheetOf === null);
-  own.forEach((line, index) => {
-    const behind = backings.find(({ id }) => line.after.includes(id)) ?? null;
+  const laidAlone = lines.filter(({ sheetOf }) => sheetOf === null);
+  laidAlone.forEach((line, index) => {
+    const behind = backingOf(line, backings);
     // What is cut from one film is laid in one go.
-    const laid = [...(behind ? [behind] : []), line, ...lines.filter(({ sheetOf }) => sheetOf === line.id)];
+    const laid = [...withBacking(line, backings), ...lines.filter(({ sheetOf }) => sheetOf === line.id)];
     const ids = laid.map(({ id }) => id);
     add('lay', line.id, layMinOf(laid), laySay(line, behind, parts), { part: line.part, items: ids, after: index === 0 ? mayLie : [] });
   });
@@ -78,6 +79,8 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
     const values = { ...coverPlaces(covers, parts), reach: reachOf(finish), seams: seamsOf(seams) };
     add('cover', null, layMinOf([...covers, ...seams]), { code: 'step.cover', values }, { items: ids, after: lines.length === 0 ? mayLie : [] });
   }
+  if (own.length > 0)
+    add('lay', 'own', layMinOf(own), { code: 'step.own', values: { pieces: own.map((item) => ownSay(item, parts)) } }, { items: own.map(({ id }) => id) });
   sealSteps(stage, source, clock);
   add('gate', null, cost.change.gateMin, {
     code: 'step.gate',
@@ -212,16 +215,19 @@ function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: St
     stage,
     items.flatMap(({ covers, seams }) => [...covers, ...seams]),
   );
-  if (off.length === 0) return;
+  // What a person laid themselves comes off with its stage, also where all masks stay on.
+  const own = items[stage.number - 1]!.own;
+  if (off.length + own.length === 0) return;
   const covers = off.flatMap((item) => (item.kind === 'cover' ? [item] : []));
-  add('uncover', null, stage.uncoverMin, { code: 'step.uncover', values: coverPlaces(covers, parts) }, { items: off.map(({ id }) => id) });
+  const values = { ...coverPlaces(covers, parts), own: own.map((item) => ownSay(item, parts)) };
+  add('uncover', null, stage.uncoverMin, { code: 'step.uncover', values }, { items: [...off, ...own].map(({ id }) => id) });
 }
 
 const linesOfAll = ({ items }: StepSource): LineItem[] => items.flatMap(({ lines }) => lines);
 const tapesOff = (stage: StagePlan, { items }: StepSource): Item[] =>
   comingOff(
     stage,
-    items.flatMap((own) => inLayingOrder({ ...own, plugs: [], covers: [], seams: [] })),
+    items.flatMap((own) => inLayingOrder({ ...own, plugs: [], covers: [], seams: [], own: [] })),
   );
 
 /** Of what was laid, what comes off after a stage, the last laid first. */
@@ -250,8 +256,22 @@ const seamsOf = (seams: readonly SeamItem[]): Technique[] =>
     values: { tape, lengthMm: sumOf(seams, ({ material, lengthMm, count }) => (material === tape ? lengthMm * count : 0)) },
   }));
 
+/** A piece a person lays themselves. */
+function ownSay(
+  { code: name, part, material, lengthMm, sizeM2, note, count, fromPlace: fromMm, toPlace: toMm }: OwnItem,
+  parts: readonly PartPlan[],
+): OwnPieceSaid {
+  const common = { name, part: parts.length > 1 ? nameOf(parts, part) : null, note, count, fromMm, toMm };
+  if (material === DRAPE) return { code: 'own.cover', values: { ...common, sizeM2 } };
+  return { code: 'own.tape', values: { ...common, tape: material, lengthMm } };
+}
+
+/** How something is laid, without where. */
+const plainHow = ({ from: _from, to: _to, ...how }: LaidHow): Technique => how as Technique;
+
 function laySay(line: LineItem, behind: BackingItem | null, parts: readonly PartPlan[]): StepSaid {
-  const [technique, ...more] = line.techniques.map(({ from: _from, to: _to, ...how }) => how);
+  const [technique, ...more] = line.techniques.map(plainHow);
+  const [backing, ...ofBacking] = (behind?.techniques ?? []).map(plainHow);
   return {
     code: 'step.lay',
     values: {
@@ -262,8 +282,8 @@ function laySay(line: LineItem, behind: BackingItem | null, parts: readonly Part
       tapeMm: line.lengthMm,
       count: line.count,
       technique: technique as Technique,
-      more,
-      backing: behind && (behind.techniques[0] as Technique),
+      more: [...more, ...(behind?.over ? [backing!] : []), ...ofBacking],
+      backing: behind && !behind.over ? backing! : null,
     },
   };
 }

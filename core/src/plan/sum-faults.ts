@@ -30,7 +30,7 @@ export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken
       ...told(
         `${stage.session} covers off`,
         stage.uncoverMin,
-        sumOf(items, (item) => (item.kind === 'cover' && item.until.stage === stage.number ? item.pullMin : 0)),
+        sumOf(items, (item) => ((item.kind === 'cover' || item.kind === 'own') && item.until.stage === stage.number ? item.pullMin : 0)),
       ),
       ...told(`${stage.session} change`, stage.changeMin, minutes(['gate', 'gun-clean', 'gun-strip', 'mix'])),
       ...told(`${stage.session} over`, stage.overMin, minutes(['abrade', 'prime'])),

@@ -74,12 +74,18 @@ function facetCount(piece: Path, slack: number): number {
   return count;
 }
 
-/** What goes over the edge of a cover behind a run: a tape of those that cover, or none on the shelf. */
-export function seamTape(wish: TapeWish, means: MaskingMeans): Tape | null {
+/**
+ * What goes over the edge of a cover behind a run: a tape of those that cover, or none on the shelf. Where a gun is used a wide one, which
+ * keeps its draught out: an outer safety tape.
+ */
+export function seamTape(wish: TapeWish, means: MaskingMeans, gun: boolean): Tape | null {
   const samples = [0, 100].map((at) => ({ at, curvature: 0 }));
   // It lies on tape and cover, not on paint.
   const roomMm = isModelScale(means.scale) ? RULE_OF_THUMB.modelSeamMm : Infinity;
-  const choice = chooseTape(means.tapes, { ...wish, samples, crisp: false, exactWidthMm: null, roomMm, bondN25: Infinity });
+  const over: TapeWish = { ...wish, samples, crisp: false, exactWidthMm: null, roomMm, bondN25: Infinity };
+  const { from, to } = RULE_OF_THUMB.safetyTape;
+  const wide = gun && !wish.model ? means.tapes.filter(({ kind, widthMm }) => kind !== 'T' && widthMm >= from && widthMm <= to) : [];
+  const choice = chooseTape(wide, { ...over, safety: true }) ?? chooseTape(means.tapes, over);
   return choice?.tape ?? null;
 }
 

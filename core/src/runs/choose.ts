@@ -16,6 +16,8 @@ export interface TapeWish {
   readonly roomMm: number;
   /** True where it goes along a rim, on what is beyond. */
   readonly rim?: boolean;
+  /** True for an outer tape that is to be wide. */
+  readonly safety?: boolean;
   readonly surfaceC: number;
   readonly airC: number;
   /** How long it stays, from when it is laid until it is pulled, minutes. */
@@ -109,8 +111,11 @@ const makesIt = (tape: Tape, wish: Pick<TapeWish, 'crisp'>): boolean => lesserEd
 
 function suits(tape: Tape, wish: TapeWish): boolean {
   if (wish.exactWidthMm !== null) return tape.edge === 'crisp' && Math.abs(tape.widthMm - wish.exactWidthMm) <= TOLERANCE.tapeWidth;
-  return tape.widthMm <= Math.min(wish.roomMm, wish.crisp && tape.edge === 'crisp' ? WIDEST_EDGE_MM.crisp : WIDEST_EDGE_MM.rough);
+  return tape.widthMm <= Math.min(wish.roomMm, widestFor(tape, wish));
 }
+
+const widestFor = ({ edge }: Tape, { crisp, safety }: TapeWish): number =>
+  safety ? Infinity : crisp && edge === 'crisp' ? WIDEST_EDGE_MM.crisp : WIDEST_EDGE_MM.rough;
 
 /** How long a tape stays, over how long it comes off clean. */
 export const dwellShare = ({ cleanHours }: Tape, { staysMin, airC }: TapeWish): number => staysMin / dwellMinutes(cleanHours, airC);

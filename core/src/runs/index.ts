@@ -1,13 +1,16 @@
 export * from './backing';
+export * from './tape-band';
 export * from './choose';
 export * from './cut-out';
 export * from './edge-runs';
+export * from './own-way';
 export * from './pinned';
 export * from './rim-run';
 export type { MaskedPart, MaskingMeans, Run } from './run';
 export * from './sheet';
 export type { SideSeen } from './side-seen';
 export * from './stage-runs';
+export * from './strip';
 export * from './technique';
 export * from './walk';
 export * from './says';

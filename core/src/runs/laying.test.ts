@@ -10,7 +10,7 @@ import { overhangs } from './overhang';
 const straight = (x1: number, y1: number, x2: number, y2: number): Path => straightPath({ x: x1, y: y1 }, { x: x2, y: y2 })!;
 
 describe('walkOrder', () => {
-  const run = (piece: Path, crisp = true) => ({ piece, crisp });
+  const run = (piece: Path, crisp = true) => ({ piece, crisp, staysMin: 60 });
   it('begins with the longest crisp run and goes back along the next from where it ended', () => {
     const [short, long, near] = [run(straight(0, 300, 400, 300)), run(straight(0, 0, 900, 0)), run(straight(0, 50, 880, 50))];
     const walked = walkOrder([short, long, near]);
@@ -66,8 +66,8 @@ describe('backing', () => {
     expect(backing.lengthMm).toBeCloseTo(pathLength(piece) + (backing.pieces - 1) * RULE_OF_THUMB.pieceOverlap.full + 2 * RULE_OF_THUMB.tail.full, 6);
   });
   it('a tape over its seam is wide at full size, narrow on a model', () => {
-    expect(seamTape(wish, means)).toMatchObject({ code: 'C24' });
-    expect(seamTape({ ...wish, model: true }, { ...means, scale: 96 })!.widthMm).toBeLessThanOrEqual(RULE_OF_THUMB.modelSeamMm);
+    expect(seamTape(wish, means, false)).toMatchObject({ code: 'C24' });
+    expect(seamTape({ ...wish, model: true }, { ...means, scale: 96 }, true)!.widthMm).toBeLessThanOrEqual(RULE_OF_THUMB.modelSeamMm);
   });
   it('is told to be missing where no tape has room', () => {
     const backing = backingFor(straight(0, 0, 900, 0), 6, 900, { ...wish, roomMm: 4 }, means);

@@ -1,5 +1,5 @@
 import type { Arrangement } from '../areas';
-import { pieceOf, type Path } from '../curves';
+import { pieceOf, type Path, type Point } from '../curves';
 import { lineCode as codeOfLine, type ResolvedLine } from '../lines';
 import type { EdgeClass, Hold } from '../masking';
 import type { Skin } from '../surface';
@@ -7,6 +7,7 @@ import type { Fit, LineSide, Tape, TapeKind } from '../tape';
 import { theFirst, type LineId, type PartId, type TapeCode } from '../units';
 import type { Backing } from './backing';
 import type { PartEdge } from './edge-runs';
+import type { OwnWay } from './own-way';
 import type { TapePinned } from './pinned';
 import type { Doubt } from './says';
 import type { SideSeen } from './side-seen';
@@ -57,6 +58,8 @@ export interface Run {
   readonly pinned: boolean;
   /** Where it is cut from one film with others: the place of the first of them among the runs of its part, which stands for the film. */
   readonly sheet: number | null;
+  /** How long it stays, from when it is laid until it is pulled, minutes. */
+  readonly staysMin: number;
   /** Laid from its far end, so that one need not go back; how far one walks to it from the end of the one before on its part, mm. */
   readonly backwards: boolean;
   readonly walkMm: number;
@@ -71,6 +74,11 @@ export interface MaskedPart {
   readonly lines: readonly ResolvedLine[];
   /** Its skin as drawn. */
   readonly skin: Pick<Skin, 'folds' | 'seam' | 'metric'>;
+  /** Rows of raised heads on it, from end to end, and which of its openings are posts, by id. */
+  readonly rows: readonly (readonly [Point, Point])[];
+  readonly posts: ReadonlySet<string>;
+  /** Sprayed with a gun: mist flies far, and what loosens in its draught is pressed down by a wide tape. */
+  readonly gun: boolean;
   readonly arrangement: Arrangement;
   /** Which of its areas are painted in this stage. */
   readonly open: readonly boolean[];
@@ -84,6 +92,8 @@ export interface MaskingMeans {
   readonly tapes: readonly Tape[];
   /** What a person has chosen. */
   readonly pins?: readonly TapePinned[];
+  /** Edges a person masks their own way. */
+  readonly ownWays?: readonly OwnWay[];
   readonly scale: number;
   readonly surfaceC: number;
   readonly airC: number;

@@ -6,14 +6,15 @@ import { dwellMinutes } from '../drying';
 import type { FeatureCrossing, TrimLine } from '../lines';
 import { deTackFor, holdOn, tapeGrip } from '../masking';
 import { SHIPPED_TAPES, type Tape } from '../tape';
+import { RULE_OF_THUMB } from '../units';
 import { areasOn, BOARD, linesOn, sweep } from '../testing';
 import {
   chooseTape,
   cutOutFor,
   edgeSpans,
   longestCleanOn,
-  oneTapeStrip,
   stageRuns,
+  stripTapes,
   stripWidth,
   techniquesFor,
   type LaidRun,
@@ -164,6 +165,13 @@ describe('how a run is laid', () => {
     soft: false,
     overhangs: [],
     closed: false,
+    side: 'left',
+    widthMm: 6,
+    rollMm: 6,
+    rows: [],
+    posts: new Set(),
+    slitMm: null,
+    gapMm: null,
     ...over,
   });
   const met = (kind: FeatureCrossing['kind'], from: number, to = from, bend: FeatureCrossing['bend'] = null): FeatureCrossing => ({
@@ -203,6 +211,7 @@ describe('how a run is laid', () => {
       'hollow',
       'press',
       'sighted',
+      'low-pull',
     ]));
   it('snips at folds, splits at corners, laps over where it closes, and takes tweezers for what is short', () => {
     expect(
@@ -228,6 +237,35 @@ describe('how a run is laid', () => {
     )!;
     expect(codes({ piece: square, closed: true })).toEqual(['closed', 'corner']);
     expect(codes({ piece: straightPath({ x: 0, y: 0 }, { x: 40, y: 0 })! })).toEqual(['short']);
+  });
+  it('a long piece on doubtful paint comes off in lengths, a short one as it is', () => {
+    const pull = (lengthMm: number) =>
+      techniquesFor(run({ hold: 'test', piece: straightPath({ x: 0, y: 0 }, { x: lengthMm, y: 0 })! })).find(({ code }) => code === 'technique.low-pull')
+        ?.values;
+    expect(pull(900)).toEqual({ inMm: null });
+    expect(pull(4000)).toEqual({ inMm: RULE_OF_THUMB.peelLength });
+  });
+  it('a strip of an odd width is slit first, a narrow gap is tried', () => {
+    expect(techniquesFor(run({ slitMm: 4.5, rollMm: 6 }))[0]).toEqual({ code: 'technique.slit', values: { fromMm: 6, toMm: 4.5 } });
+    expect(techniquesFor(run({ gapMm: 0.8 }))[0]).toEqual({ code: 'technique.gap', values: { gapMm: 0.8 } });
+  });
+  it('goes round a post in pieces, and not round another opening', () => {
+    const crosses = [met('opening', 300, 320)];
+    expect(codes({ crosses, posts: new Set(['f']) })).toContain('pieces');
+    expect(codes({ crosses })).not.toContain('pieces');
+  });
+  it('a row of heads that lies along under the tape is told with its stretch, one that crosses it or lies beside it is not', () => {
+    const row = (x1: number, y1: number, x2: number, y2: number) =>
+      [
+        [
+          { x: x1, y: y1 },
+          { x: x2, y: y2 },
+        ],
+      ] as const;
+    const along = techniquesFor(run({ rows: row(200, 3, 600, 3) })).find(({ code }) => code === 'technique.row-along');
+    expect(along?.from).toBeCloseTo(205, 0);
+    expect(along?.to).toBeCloseTo(595, 0);
+    for (const rows of [row(200, -3, 600, -3), row(200, 9, 600, 9), row(300, -50, 300, 50)]) expect(codes({ rows })).not.toContain('row-along');
   });
   it('what was not worked out says so', () => {
     const [technique] = techniquesFor(run({ crosses: [met('no-touch', 100, 180)] }));
@@ -284,16 +322,25 @@ describe('strips', () => {
     const { arrangement } = part(-6);
     arrangement.areas.forEach((area, index) => area.sizeMm2 > 60_000 && expect(stripWidth(area, index, arrangement.borders)).toBeNull());
   });
-  it('is covered by one tape where the shelf has its width', () => {
-    const strip = (offset: number) => {
+  it('is covered by one tape of its width, or one that is slit to it while it is narrow', () => {
+    const strip = (offset: number, shelf: readonly Tape[] = SHIPPED_TAPES) => {
       const of = part(offset);
-      return oneTapeStrip(
+      const found = stripTapes(
         of,
         of.arrangement.areas.findIndex(({ sizeMm2 }) => sizeMm2 < 60_000),
-        SHIPPED_TAPES,
+        shelf,
       );
+      return found && { ...found, tapes: found.tapes.length };
     };
-    expect([strip(-6), strip(-7.5)]).toEqual([6, null]);
+    expect(strip(-6)).toMatchObject({ widthMm: 6, slit: false });
+    expect(strip(-7.5)).toMatchObject({ widthMm: expect.closeTo(7.5, 1), slit: true });
+    expect(strip(-14)).toBeNull();
+    expect(
+      strip(
+        -7.5,
+        SHIPPED_TAPES.filter(({ widthMm }) => widthMm < 7),
+      ),
+    ).toBeNull();
   });
   it('lays one run on a covered strip, not one at each edge', () => {
     const { lines, arrangement } = part(-6);
@@ -310,7 +357,24 @@ describe('strips', () => {
       bondN25: Infinity,
     }));
     const means = { tapes: SHIPPED_TAPES, scale: 1, surfaceC: 20, airC: 20 };
-    const runs = stageRuns([{ id: 'side', count: 3, round: false, lines, skin: { folds: [], seam: null, metric: null }, arrangement, open: [], edges }], means);
+    const runs = stageRuns(
+      [
+        {
+          id: 'side',
+          count: 3,
+          round: false,
+          lines,
+          skin: { folds: [], seam: null, metric: null },
+          rows: [],
+          posts: new Set(),
+          gun: false,
+          arrangement,
+          open: [],
+          edges,
+        },
+      ],
+      means,
+    );
     expect(runs).toHaveLength(1);
     expect(runs[0]).toMatchObject({ tapeWidthMm: 6, count: 3, doubts: [], strip, edges: [{ border: 0 }, { border: 1 }] });
     expect(edges.map((edge) => longestCleanOn({ lines, arrangement }, edge, means))).toEqual([120, 120]);

@@ -28,6 +28,24 @@ export interface TechniqueSays {
     readonly pieces: number;
     readonly pieceMm: number;
   };
+  /** The other way round: the line tape lies first, the backing over it. */
+  readonly 'technique.backing-over': {
+    readonly tape: string | null;
+    readonly lengthMm: number;
+    readonly offsetMm: number;
+    readonly pieces: number;
+    readonly pieceMm: number;
+  };
+  /** A person masks this edge their own way; what they call it, empty where they did not say. */
+  readonly 'technique.own': { readonly how: string };
+  /** A strip of an odd width: slit to it from a wider tape. */
+  readonly 'technique.slit': { readonly fromMm: number; readonly toMm: number };
+  /** What is painted is a narrow gap between two tapes. */
+  readonly 'technique.gap': { readonly gapMm: number };
+  /** It comes off slowly; `inMm`: cut into lengths of so much, null: as one. */
+  readonly 'technique.low-pull': { readonly inMm: number | null };
+  /** Where other tapes lie already it ends against them: one more would be too many on each other. `backing`: it is the backing that ends. */
+  readonly 'technique.stop-short': { readonly atMm: readonly number[]; readonly layers: number; readonly backing: boolean };
   readonly 'technique.over-seam': { readonly tape: string | null; readonly lengthMm: number };
   /** Along a rim. */
   readonly 'technique.foam-gap': { readonly gapMm: number };
@@ -48,12 +66,16 @@ export interface TechniqueSays {
   readonly 'technique.corner': Places;
   readonly 'technique.snip': Places;
   readonly 'technique.guide': Places;
+  /** Round a post. */
+  readonly 'technique.pieces': Places;
   readonly 'technique.hollow': Places;
   readonly 'technique.press': Places;
   /** Along a stretch of it. */
   /** Where the tape is wider than what it covers. */
   readonly 'technique.trim': Stretch;
   readonly 'technique.texture': Stretch;
+  /** A raised row lies along under it. */
+  readonly 'technique.row-along': Stretch;
   readonly 'technique.at-the-piece': Stretch;
 }
 export type Technique = SaidOf<TechniqueSays>;
@@ -62,6 +84,10 @@ export type Technique = SaidOf<TechniqueSays>;
 export interface DoubtSays {
   readonly 'doubt.outstays': { readonly cleanMin: number; readonly staysMin: number };
   readonly 'doubt.too-tight': NoValues;
+  /** More tapes on each other than can be pressed into a corner, and none of them can end before. */
+  readonly 'doubt.build-up': { readonly layers: number; readonly atMm: number };
+  /** It lies over a tape of an earlier stage that comes off first. */
+  readonly 'doubt.over-earlier': { readonly stage: number };
   readonly 'doubt.cold': { readonly needsC: number; readonly surfaceC: number };
   /** Its edge is not as clean as is wanted; `gentle`: for the sake of what lies below, else there is none. */
   readonly 'doubt.lesser-edge': { readonly edge: 'crisp' | 'fair' | 'soft'; readonly gentle: boolean };
@@ -71,6 +97,8 @@ export interface DoubtSays {
   readonly 'doubt.none-for-strip': NoValues;
   readonly 'doubt.none-for-rim': NoValues;
   readonly 'doubt.none-for-seam': NoValues;
+  /** A tape a person has named that is not on the shelf. */
+  readonly 'doubt.not-there': { readonly tape: string };
   /** A tape a person has chosen that does not fit here, or has run out. */
   readonly 'doubt.not-chosen': { readonly tape: string };
 }

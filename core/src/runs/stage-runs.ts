@@ -1,18 +1,19 @@
-import { pieceOf, type Path } from '../curves';
+import { pathLength, pieceOf, type Path } from '../curves';
 import { meetsItself, type ResolvedLine } from '../lines';
-import { follows, type BendSample, type Tape } from '../tape';
-import { isModelScale, largest, plainly, smallest, RULE_OF_THUMB, sumOf, TOLERANCE, theFirst } from '../units';
+import { follows, type BendSample } from '../tape';
+import { isModelScale, largest, smallest, RULE_OF_THUMB, sumOf, TOLERANCE, theFirst } from '../units';
 import { backingFor, seamTape } from './backing';
 import { longestClean, type TapeChoice, type TapeWish } from './choose';
-import { cutOutFor, type CutOut } from './cut-out';
+import { cutOutFor } from './cut-out';
 import { edgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs';
 import { ontoSheets } from './onto-sheets';
-import { overhangs } from './overhang';
+import { byHand, cutFrom, inOwnWay, laidOf } from './laid';
+import { overhangs, type Overhang } from './overhang';
+import { ownWay } from './own-way';
 import { chosenTape } from './pinned';
 import { lineCode, pieceAlong, type MaskedPart, type MaskingMeans, type Run } from './run';
-import type { Doubt } from './says';
 import { sideOf } from './side-seen';
-import { techniquesFor } from './technique';
+import { stripTapes, tapesFor } from './strip';
 import { walkOrder } from './walk';
 
 /** A run before its place in the order of laying is known. */
@@ -20,14 +21,14 @@ type Unordered = Omit<Run, 'sheet' | 'backwards' | 'walkMm'>;
 
 /**
  * Lays out the runs of one stage over all its parts, in laying order: part after part as they are given; on each crisp edges first, the
- * main line before the others, then always the nearest.
+ * main line before the others, then always the nearest; what stays longer lies under what comes off before it.
  * @returns runs with their tape, length and technique; a run without a tape tells why
  */
 export const stageRuns = (parts: readonly MaskedPart[], means: MaskingMeans): Run[] =>
   parts.flatMap((part) =>
     ontoSheets(
       part,
-      walkOrder(partRuns(part, means).map((run) => ({ run, piece: pieceAlong(part, run), crisp: run.class === 'crisp' }))).map(
+      walkOrder(partRuns(part, means).map((run) => ({ run, piece: pieceAlong(part, run), crisp: run.class === 'crisp', staysMin: run.staysMin }))).map(
         ({ run: { run }, backwards, walkMm }) => ({ ...run, sheet: null, backwards, walkMm }),
       ),
       means.tapes,
@@ -49,14 +50,6 @@ function partRuns(part: MaskedPart, means: MaskingMeans): Unordered[] {
   });
 }
 
-/** Width of a covered strip that one crisp tape on the shelf covers; null for anything else. */
-export function oneTapeStrip({ arrangement }: Pick<MaskedPart, 'arrangement'>, area: number, tapes: readonly Tape[]): number | null {
-  const width = stripWidth(arrangement.areas[area]!, area, arrangement.borders);
-  if (width === null) return null;
-  const tape = tapes.find(({ edge, widthMm }) => edge === 'crisp' && Math.abs(widthMm - width) <= TOLERANCE.tapeWidth);
-  return tape ? tape.widthMm : null;
-}
-
 /**
  * How long the tapes that can make an edge come off clean, at best.
  * @returns hours at 23 °C; Infinity where the shelf has none that can
@@ -76,9 +69,11 @@ export function longestCleanOn(
     edges: [{ ...edge, staysMin: 0, bondN25: Infinity, backing: false, seam: false }],
   };
   const line = lineOf(part, span);
+  const strip = edge.strip ? edge.closed : null;
+  const tapes = tapesFor(part, strip, means);
   return line.pieces.reduce((least, whole) => {
     const piece = pieceOf(whole, from, to);
-    return piece ? Math.min(least, longestClean(means.tapes, wishFor(part, piece, span, edge.strip ? edge.closed : null, means))) : least;
+    return piece ? Math.min(least, longestClean(tapes, wishFor(part, piece, span, strip, means))) : least;
   }, Infinity);
 }
 
@@ -97,16 +92,17 @@ function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, mean
   return pieces.map((piece, index) => {
     const all = span.edges.map((edge) => ({ ...edge, share: strip === null ? shareOf(edge, [piece[0]!.at, piece.at(-1)!.at]) : 1 }));
     const edges = strip === null ? all.filter(({ share }) => share > 0) : index === 0 ? all : [];
-    const run = runOf(part, line, piece, span, strip, means);
+    const wish = wishFor(part, piece, span, strip, means);
+    const run = runOf({ part, line, piece, span, strip, means }, wish);
     const lengthOf = (which: (edge: PartEdge) => boolean) =>
       sumOf(edges, (edge) => (which(edge) ? edge.share * (part.arrangement.borders[edge.border]!.to - part.arrangement.borders[edge.border]!.from) : 0));
     const [backedMm, seamMm] = [span.class === 'crisp' ? lengthOf(({ backing }) => backing) : 0, lengthOf(({ seam }) => seam)];
-    const wish = wishFor(part, piece, span, strip, means);
     return {
       ...run,
       edges,
+      staysMin: wish.staysMin,
       backing: backedMm > 0 ? backingFor(piece, run.tapeWidthMm, backedMm, wish, means) : null,
-      seam: seamMm > 0 ? { tape: seamTape(wish, means), lengthMm: seamMm } : null,
+      seam: seamMm > 0 ? { tape: seamTape(wish, means, part.gun), lengthMm: seamMm } : null,
     };
   });
 }
@@ -117,7 +113,7 @@ function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeS
     samples,
     side: span.side,
     crisp: span.class === 'crisp' || strip !== null,
-    exactWidthMm: strip === null ? null : oneTapeStrip(part, strip, means.tapes),
+    exactWidthMm: strip === null ? null : (stripTapes(part, strip, means.tapes)?.widthMm ?? null),
     roomMm: roomBehind(part, span),
     surfaceC: means.surfaceC,
     airC: means.airC,
@@ -127,16 +123,18 @@ function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeS
   };
 }
 
-function runOf(
-  part: MaskedPart,
-  line: ResolvedLine,
-  piece: Path,
-  span: EdgeSpan,
-  strip: number | null,
-  means: MaskingMeans,
-): Omit<Unordered, 'edges' | 'backing' | 'seam'> {
-  const wish = wishFor(part, piece, span, strip, means);
-  const choice = narrowEnough(part, line, piece, span, wish, means);
+/** Where a run lies, and what there is to make it with. */
+interface Site {
+  readonly part: MaskedPart;
+  readonly line: ResolvedLine;
+  readonly piece: Path;
+  readonly span: EdgeSpan;
+  readonly strip: number | null;
+  readonly means: MaskingMeans;
+}
+
+function runOf(site: Site, wish: TapeWish): Omit<Unordered, 'edges' | 'backing' | 'seam' | 'staysMin'> {
+  const { part, line, piece, span, strip, means } = site;
   const [from, to] = [piece[0]!.at, piece.at(-1)!.at];
   const place = {
     part: part.id,
@@ -152,102 +150,59 @@ function runOf(
     count: part.count,
     strip,
   };
+  const own = ownWay({ part: part.id, line: line.owner, side: span.side }, means.ownWays ?? []);
+  if (own) return { ...place, ...inOwnWay(own, wish) };
+  const { choice, overhang } = narrowEnough(site, wish);
   // What a person has chosen is laid, not cut from film.
   const cut = choice?.pinned ? null : cutOutFor(means.tapes, piece, wish, choice);
   // Letters that stand beside one another come out of one film: one for each would lie over its neighbours.
   if (cut) return { ...place, ...cutFrom(cut, line.id === line.owner ? null : lineCode(part, line)) };
-  return choice ? { ...place, ...laidOf(choice, piece, line, strip, part, wish, span.class === 'soft') } : { ...place, ...byHand(wish, strip) };
+  if (!choice) return { ...place, ...byHand(wish, strip) };
+  const slit = strip === null ? null : stripTapes(part, strip, means.tapes);
+  const on = {
+    piece,
+    crosses: line.crosses,
+    posts: part.posts,
+    rows: part.rows,
+    side: span.side,
+    folds: part.skin.folds,
+    oneTapeWide: strip !== null,
+    soft: span.class === 'soft',
+    overhangs: overhang,
+    closed: meetsItself(piece, part.skin),
+    slitMm: slit?.slit ? slit.widthMm : null,
+    gapMm: gapBeside(part, span),
+  };
+  return { ...place, ...laidOf(choice, wish, on, means.tapes) };
+}
+
+/** Width of what is painted beside a run where that is a narrow gap between two tapes; null where it is not. */
+function gapBeside({ arrangement }: MaskedPart, { edges }: EdgeSpan): number | null {
+  const { free } = edges[0]!;
+  const widthMm = stripWidth(arrangement.areas[free]!, free, arrangement.borders);
+  return widthMm !== null && widthMm < RULE_OF_THUMB.narrowGap ? widthMm : null;
 }
 
 /** A tape that would have to be cut off along more than this share of its run gives way to a narrower one. */
 const MOST_TRIMMED = 0.1;
 
-/** The tape of a run: narrower than it might be where it would lie on what is painted for long, as between lines that taper. */
-function narrowEnough(part: MaskedPart, line: ResolvedLine, piece: Path, span: EdgeSpan, wish: TapeWish, means: MaskingMeans): TapeChoice | null {
-  const choose = (roomMm: number) => chosenTape({ part: part.id, line: line.owner, side: span.side }, { ...wish, roomMm }, means.tapes, means.pins ?? []);
+/** The tape of a run, narrower than it might be where it would lie on what is painted for long, as between lines that taper; and where it still does. */
+function narrowEnough({ part, line, piece, span, strip, means }: Site, wish: TapeWish): { choice: TapeChoice | null; overhang: readonly Overhang[] } {
+  const tapes = tapesFor(part, strip, means);
+  const choose = (roomMm: number) => chosenTape({ part: part.id, line: line.owner, side: span.side }, { ...wish, roomMm }, tapes, means.pins ?? []);
+  const overhangOf = ({ tape }: TapeChoice) => (strip === null ? overhangs(part, piece, wish.side, tape.widthMm, wish.roomMm) : []);
   let choice = choose(wish.roomMm);
-  while (choice && !choice.pinned && wish.exactWidthMm === null) {
-    const over = sumOf(overhangs(part, piece, wish.side, choice.tape.widthMm, wish.roomMm), ({ fromMm, toMm }) => toMm - fromMm);
-    if (over <= MOST_TRIMMED * (piece.at(-1)!.at - piece[0]!.at)) break;
+  let overhang = choice ? overhangOf(choice) : [];
+  while (choice && !choice.pinned && strip === null) {
+    const over = sumOf(overhang, ({ fromMm, toMm }) => toMm - fromMm);
+    if (over <= MOST_TRIMMED * pathLength(piece)) break;
     const narrower = choose(choice.tape.widthMm - TOLERANCE.tapeWidth);
     const asGood = narrower && follows(narrower.fit) && narrower.hold === choice.hold && narrower.doubts.length <= choice.doubts.length;
     if (!asGood) break;
     choice = narrower;
+    overhang = overhangOf(choice);
   }
-  return choice;
-}
-
-/** What of a run is not its place. */
-type Laid = Omit<
-  Unordered,
-  'edges' | 'backing' | 'seam' | 'part' | 'line' | 'lineCode' | 'from' | 'to' | 'side' | 'sideSeen' | 'class' | 'between' | 'edgeMm' | 'count' | 'strip'
->;
-
-const cutFrom = ({ film, inside, lengthMm }: CutOut, others: string | null): Laid => ({
-  tape: film.code,
-  tapeKind: film.kind,
-  tapeWidthMm: film.widthMm,
-  verdict: 'lays',
-  stretch: 0,
-  worstAt: null,
-  worstRadiusMm: null,
-  cleanHours: film.cleanHours,
-  tapeMm: lengthMm,
-  hold: 'safe',
-  pinned: false,
-  techniques: [{ code: 'technique.cut-out', values: { inside, with: inside ? null : others } }],
-  doubts: [],
-});
-
-/** What both ends of a tape are longer than its edge, mm. */
-const tailsOf = ({ model }: TapeWish): number => 2 * (model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full);
-
-function laidOf(choice: TapeChoice, piece: Path, line: ResolvedLine, strip: number | null, part: MaskedPart, wish: TapeWish, soft: boolean): Laid {
-  const { tape, fit, hold, doubts } = choice;
-  return {
-    tape: tape.code,
-    tapeKind: tape.kind,
-    tapeWidthMm: tape.widthMm,
-    verdict: fit.verdict,
-    stretch: fit.stretch,
-    worstAt: fit.worstAt,
-    worstRadiusMm: fit.worstRadiusMm,
-    cleanHours: tape.cleanHours,
-    tapeMm: (piece.at(-1)!.at - piece[0]!.at) / (1 + fit.stretch) + tailsOf(wish),
-    hold,
-    pinned: choice.pinned ?? false,
-    techniques: techniquesFor({
-      ...choice,
-      piece,
-      crosses: line.crosses,
-      folds: part.skin.folds,
-      oneTapeWide: strip !== null,
-      soft,
-      overhangs: strip === null ? overhangs(part, piece, wish.side, tape.widthMm, wish.roomMm) : [],
-      closed: meetsItself(piece, part.skin),
-    }),
-    doubts,
-  };
-}
-
-/** Where the shelf has no tape for it. */
-function byHand(wish: TapeWish, strip: number | null): Laid {
-  const none: Doubt = strip === null ? { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } } : plainly('doubt.none-for-strip');
-  return {
-    tape: null,
-    tapeKind: null,
-    tapeWidthMm: 0,
-    verdict: 'none',
-    stretch: 0,
-    worstAt: null,
-    worstRadiusMm: null,
-    cleanHours: Infinity,
-    tapeMm: wish.samples.at(-1)!.at - wish.samples[0]!.at + tailsOf(wish),
-    hold: null,
-    pinned: false,
-    techniques: [plainly('technique.by-hand')],
-    doubts: [none],
-  };
+  return { choice, overhang };
 }
 
 /** Room for a tape on the covered side: the width of a strip, else about that of the narrowest area behind it. */

@@ -1,8 +1,9 @@
-import { corners, pathCrossings, straightPath, type Path, type Point } from '../curves';
+import { corners, pathCrossings, pathLength, straightPath, type Path, type Point } from '../curves';
 import type { FeatureCrossing } from '../lines';
 import type { DeTack, Hold } from '../masking';
-import type { Fit } from '../tape';
+import type { Fit, LineSide } from '../tape';
 import { plainly, RULE_OF_THUMB } from '../units';
+import { bandAt, placedBand } from './tape-band';
 import type { Overhang } from './overhang';
 import type { Technique, TechniqueSays } from './says';
 
@@ -27,6 +28,17 @@ export interface LaidRun {
   readonly overhangs: readonly Overhang[];
   /** True where it goes round and meets itself. */
   readonly closed: boolean;
+  /** Side of its line it lies on, and how wide it is, laid and on its roll. */
+  readonly side: LineSide;
+  readonly widthMm: number;
+  readonly rollMm: number;
+  /** Rows of raised heads on the part, and which of its openings are posts. */
+  readonly rows: readonly (readonly [Point, Point])[];
+  readonly posts: ReadonlySet<string>;
+  /** Width it is slit to; null: it is laid as it is. */
+  readonly slitMm: number | null;
+  /** Width of what is painted beside it where that is a narrow gap; null where it is not. */
+  readonly gapMm: number | null;
 }
 
 /**
@@ -38,15 +50,23 @@ export function techniquesFor(run: LaidRun): readonly LaidHow[] {
   const before = [
     ...(run.hold === 'test' ? [plainly('technique.test-pull')] : []),
     ...(run.deTack > 0 ? [{ code: 'technique.de-tack' as const, values: { times: run.deTack } }] : []),
+    ...(run.slitMm === null ? [] : [{ code: 'technique.slit' as const, values: { fromMm: run.rollMm, toMm: run.slitMm } }]),
+    ...(run.gapMm === null ? [] : [{ code: 'technique.gap' as const, values: { gapMm: run.gapMm } }]),
   ];
   const met = onTheWay(run);
-  return [...before, ...met, ...inBetween(run, met)];
+  return [...before, ...met, ...inBetween(run, met), ...offAgain(run)];
 }
 
-type PlacedCode = 'technique.corner' | 'technique.snip' | 'technique.guide' | 'technique.hollow' | 'technique.press';
+/** How a tape comes off that grips nearly as hard as what is below it holds. */
+function offAgain({ hold, piece }: LaidRun): LaidHow[] {
+  const inMm = pathLength(piece) > RULE_OF_THUMB.longPeel ? RULE_OF_THUMB.peelLength : null;
+  return hold === 'test' ? [{ code: 'technique.low-pull', values: { inMm } }] : [];
+}
+
+type PlacedCode = 'technique.corner' | 'technique.pieces' | 'technique.snip' | 'technique.guide' | 'technique.hollow' | 'technique.press';
 type StretchCode = 'technique.texture' | 'technique.at-the-piece';
 
-function onTheWay({ piece, crosses, folds, closed, overhangs: over }: LaidRun): LaidHow[] {
+function onTheWay({ piece, crosses, folds, closed, overhangs: over, posts, ...run }: LaidRun): LaidHow[] {
   const [start, end] = [piece[0]!.at, piece.at(-1)!.at];
   const within = crosses.filter(({ from, to }) => to >= start && from <= end);
   const placesOf = (is: (one: FeatureCrossing) => boolean) => within.filter(is).map(({ from }) => from);
@@ -71,6 +91,11 @@ function onTheWay({ piece, crosses, folds, closed, overhangs: over }: LaidRun): 
       'technique.guide',
       placesOf(({ kind }) => kind === 'raised-row'),
     ),
+    ...rowsAlong({ ...run, piece }),
+    ...at(
+      'technique.pieces',
+      placesOf(({ kind, feature }) => kind === 'opening' && posts.has(feature)),
+    ),
     ...over.map((stretch): LaidHow => ({ code: 'technique.trim', values: { ...stretch }, from: stretch.fromMm, to: stretch.toMm })),
     ...along('technique.texture', 'texture'),
     ...along('technique.at-the-piece', 'no-touch'),
@@ -83,6 +108,26 @@ function onTheWay({ piece, crosses, folds, closed, overhangs: over }: LaidRun): 
       placesOf(({ kind, bend }) => kind === 'crease' && bend !== 'concave'),
     ),
   ];
+}
+
+/** Places looked at along a row; a row lies along under a tape where it does for so many of its widths. */
+const ROW_PLACES = 40;
+const ALONG_WIDTHS = 2;
+
+/** Where rows of heads lie along under a tape: it can be pressed down neither on them nor beside them. */
+function rowsAlong({ piece, side, widthMm, rows }: Pick<LaidRun, 'piece' | 'side' | 'widthMm' | 'rows'>): LaidHow[] {
+  if (rows.length === 0 || widthMm <= 0) return [];
+  const band = placedBand({ piece, side, innerMm: 0, outerMm: widthMm });
+  return rows.flatMap(([a, b]): LaidHow[] => {
+    const places = Array.from({ length: ROW_PLACES }, (_, index) => {
+      const share = (index + 0.5) / ROW_PLACES;
+      return { x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) };
+    });
+    const under = places.flatMap((place) => bandAt(band, place) ?? []);
+    if (under.length === 0) return [];
+    const [fromMm, toMm] = [Math.min(...under), Math.max(...under)];
+    return toMm - fromMm < ALONG_WIDTHS * widthMm ? [] : [{ code: 'technique.row-along', values: { fromMm, toMm }, from: fromMm, to: toMm }];
+  });
 }
 
 /** Corners so near each other are one to the hand, mm. */
@@ -102,7 +147,7 @@ function inBetween({ fit, piece, oneTapeWide, soft }: LaidRun, met: readonly Lai
   if (oneTapeWide) return [plainly('technique.one-tape')];
   if (fit.verdict === 'stretch' && fit.stretch >= RULE_OF_THUMB.leastStretchGiven) return [{ code: 'technique.stretch', values: { share: fit.stretch } }];
   if (fit.worstRadiusMm !== null) return [plainly('technique.steer')];
-  if (piece.at(-1)!.at - piece[0]!.at < RULE_OF_THUMB.shortRun) return [plainly('technique.short')];
+  if (pathLength(piece) < RULE_OF_THUMB.shortRun) return [plainly('technique.short')];
   // Against a guide, and round to where it began, a tape is not pulled tight.
   const loose: readonly (keyof TechniqueSays)[] = ['technique.guide', 'technique.closed'];
   return met.some(({ code }) => loose.includes(code)) ? [] : [plainly('technique.sighted')];

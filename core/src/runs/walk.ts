@@ -1,5 +1,13 @@
 import { distance, type Path, type Point } from '../curves';
 
+/** A run before it has its place in the order. */
+export interface Walkable {
+  readonly piece: Path;
+  readonly crisp: boolean;
+  /** How long it stays, minutes. */
+  readonly staysMin: number;
+}
+
 /** A run as the hand that lays it walks along it. */
 export interface Walked<T> {
   readonly run: T;
@@ -10,13 +18,14 @@ export interface Walked<T> {
 }
 
 /**
- * An order to lay runs in with little going back and forth: crisp before rough, the longest first, then always the one that begins or ends
+ * An order to lay runs in with little going back and forth: what stays longest first, so that nothing has to come off from under another;
+ * of what comes off together crisp before rough, the longest first, then always the one that begins or ends
  * nearest to where the hand is.
  * @param runs of one part, with their pieces of line on its sheet
  * @returns all of them, each once
  * Source: nearest neighbour; the main line first, from it outward
  */
-export function walkOrder<T extends { readonly piece: Path; readonly crisp: boolean }>(runs: readonly T[]): Walked<T>[] {
+export function walkOrder<T extends Walkable>(runs: readonly T[]): Walked<T>[] {
   const left = runs.map((run, place) => ({ run, place, lengthMm: lengthOf(run.piece) })).sort((a, b) => b.lengthMm - a.lengthMm || a.place - b.place);
   const walked: Walked<T>[] = [];
   let here: Point | null = null;
@@ -36,12 +45,14 @@ interface Nearest {
   readonly walkMm: number;
 }
 
-/** Of the crisp ones while there are any, the one nearest to a place; the first where one stands nowhere yet. */
-function nearest(left: readonly { readonly run: { readonly piece: Path; readonly crisp: boolean } }[], here: Point | null): Nearest {
-  const crisp = left.some(({ run }) => run.crisp);
+/** Of those that stay longest, and of them the crisp ones while there are any, the one nearest to a place; the first where one stands nowhere yet. */
+function nearest(left: readonly { readonly run: Walkable }[], here: Point | null): Nearest {
+  const longest = Math.max(...left.map(({ run }) => run.staysMin));
+  const staying = (run: Walkable) => run.staysMin > longest - 1e-6;
+  const crisp = left.some(({ run }) => staying(run) && run.crisp);
   let best: Nearest | null = null;
   left.forEach(({ run }, index) => {
-    if (run.crisp !== crisp) return;
+    if (!staying(run) || run.crisp !== crisp) return;
     const [start, end] = [run.piece[0]!, run.piece.at(-1)!];
     const [toStart, toEnd] = here ? [distance(here, start), distance(here, end)] : [0, 0];
     const backwards = toEnd < toStart - 1e-9;

@@ -192,6 +192,20 @@ export const RULE_OF_THUMB = {
   /** A closed line laps over where it began by so much; shorter than the other a run is laid with tweezers. Millimetres. */
   closedOverlap: 10,
   shortRun: 60,
+  /** A covered strip of an odd width is slit from a wider tape up to so wide, and no hand slits it narrower; minutes to slit, a metre and each. */
+  slitWidest: 12,
+  slitNarrowest: 0.4,
+  slitPerMetre: 1,
+  slitEach: 1,
+  /** What is painted between two tapes is a gap below this. Millimetres. */
+  narrowGap: 3,
+  /** An outer tape where a gun is used is so wide. Millimetres. */
+  safetyTape: { from: 36, to: 50 },
+  /** A tape that might lift what is below is not pulled longer than this in one go; longer ones in lengths of the second. Millimetres. */
+  longPeel: 1500,
+  peelLength: 1000,
+  /** More tapes than this on each other are not pressed into a corner. */
+  mostLayers: 3,
   /** Film round a shape that is cut from it. Millimetres. */
   cutMargin: 20,
   /** Grip that is left to a tape stuck to clean cloth so many times; how much it grows until its clean time is over. */

@@ -21,6 +21,7 @@ export const LISTED = [
   'panels',
   'parts',
   'paths',
+  'pieces',
   'pins',
   'places',
   'profile-pairs',

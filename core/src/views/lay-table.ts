@@ -43,6 +43,8 @@ function own(item: Item, { parts }: Pick<Plan, 'parts'>): Omit<LayRow, keyof Ret
       const area = parts.find(({ id }) => id === item.part)?.areas.find(({ id }) => id === item.area)?.code;
       return { ...none, where: area ?? item.area ?? '', sizeM2: item.sizeM2 };
     }
+    case 'own':
+      return { ...none, code: item.code, where: item.note, widthMm: item.widthMm || null, lengthMm: item.lengthMm || null, sizeM2: item.sizeM2 || null };
     case 'plug':
       return { ...none, where: item.closing.values.opening, opening: item.opening };
   }

@@ -40,6 +40,11 @@ export const EDITS: WordsOf<EditSays> = {
   'edit.tape': ({ tape, line }) => (tape === '' ? `Tape of ${line} as the plan chooses` : `${tape} for ${line}`),
   'edit.tape-forbidden': ({ tape }) => `No ${tape} in this job`,
   'edit.tape-allowed': ({ tape }) => `${tape} allowed again`,
+  'edit.own-way': ({ line }) => `your own way on ${line}`,
+  'edit.layers': ({ line }) => `what lies below on ${line}`,
+  'edit.own-added': () => 'a piece of your own',
+  'edit.own-changed': () => 'a piece of your own changed',
+  'edit.own-gone': () => 'a piece of your own left out',
   'edit.job': () => 'Changed the job',
   'edit.written': ({ words }) => words,
 };

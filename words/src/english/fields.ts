@@ -20,6 +20,7 @@ const LISTED: Readonly<Record<Listed, string>> = {
   pairs: 'pairs',
   panels: 'panels',
   parts: 'parts',
+  pieces: 'pieces',
   paths: 'paths',
   pins: 'pins',
   places: 'places',

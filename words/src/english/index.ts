@@ -13,7 +13,7 @@ import { OVER } from './over';
 import { ADVICE, AFTER_WORDS, BROKEN, COATS, ENTRIES, MOMENTS } from './plan';
 import { REFUSALS } from './refusals';
 import { FOLLOW, SAFETY } from './safety';
-import { LEAKS, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
+import { LEAKS, OWN_PIECES, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
 import { OPENINGS } from './openings';
 import { DOUBTS, TECHNIQUE_REASONS, TECHNIQUES } from './runs';
 
@@ -36,6 +36,7 @@ const SAYS: WordsOf<AllSays> = {
   ...COATS,
   ...STEP_TITLES,
   ...LEAKS,
+  ...OWN_PIECES,
   ...ADVICE,
   ...MOMENTS,
   ...ACCEPTS,

@@ -108,6 +108,7 @@ export const BROKEN: WordsOf<BrokenSays> = {
   'broken.open-covered': ({ stage, area }) => `stage ${stage}: ${area} is open and covered`,
   'broken.pulled': ({ item, times }) => `${item} comes off ${times} times`,
   'broken.laid': ({ item, times }) => `${item} is laid ${times} times`,
+  'broken.lies-over': ({ item, over }) => `${item} lies over ${over}, but is laid before it or comes off after it`,
   'broken.long-pull': ({ step, pullMin, windowMin }) => `${step} takes ${pullMin} min in a window of ${windowMin} min`,
   'broken.sum': ({ of, shown, found }) => `${of}: ${shown} is shown, its parts make ${found}`,
   'broken.clock': ({ step }) => `${step} begins before the step before it has ended, or ends before it begins`,

@@ -30,6 +30,24 @@ export const TECHNIQUES: WordsOf<TechniqueSays> = {
     `Backing first: ${metres(lengthMm)} of ${tape ?? 'a tape that is not on the shelf'}, ${length(offsetMm)} back from the line${
       pieces > 1 ? `, in ${pieces} straight pieces of up to ${length(pieceMm)}` : ''
     }. The line tape lies over its edge.`,
+  'technique.backing-over': ({ tape, lengthMm, offsetMm, pieces, pieceMm }, { length, metres }) =>
+    `Then the backing over it: ${metres(lengthMm)} of ${tape ?? 'a tape that is not on the shelf'}, ${length(offsetMm)} back from the line${
+      pieces > 1 ? `, in ${pieces} straight pieces of up to ${length(pieceMm)}` : ''
+    }.`,
+  'technique.own': ({ how }) => (how === '' ? 'As you always do it here.' : `As you do it here: ${how}`),
+  'technique.slit': ({ fromMm, toMm }, { length }) =>
+    `Stick the tape of ${length(fromMm)} on a cutting mat and slit it to ${length(toMm)} along a steel rule; lay its own edge where it shows most.`,
+  'technique.gap': ({ gapMm }, { length }) =>
+    `It stands ${length(gapMm)} from the tape on the other side: try the gap with a strip of that width before you press it down.`,
+  'technique.low-pull': ({ inMm }, { length }) =>
+    inMm === null
+      ? 'Pull it slowly and low, folded back along itself; stop where paint lifts, and cut there.'
+      : `Pull it slowly and low, folded back along itself, cut into lengths of about ${length(inMm)}; stop where paint lifts, and cut there.`,
+  'technique.stop-short': ({ atMm, layers, backing }, to) =>
+    `${layers} tapes lie on each other ${at(atMm, to)}: ${backing ? 'the backing ends' : 'end it'} there against them; the cover goes over the gap, onto the tape.`,
+  'technique.pieces': ({ atMm }, to) => `Post ${at(atMm, to)}: small pieces round it, each over the one before; fold them down with a fingernail.`,
+  'technique.row-along': ({ fromMm, toMm }, { length }) =>
+    `From ${length(fromMm)} to ${length(toMm)} a raised row lies under it: small pieces between the heads, pressed down with a blunt edge, or move the line off the row.`,
   'technique.over-seam': ({ tape, lengthMm }, { metres }) =>
     `Over the edge of paper or film, onto the tape below, not across the line: ${metres(lengthMm)} of ${tape ?? 'a tape that is not on the shelf'}.`,
   'technique.foam-gap': ({ gapMm }, { length }) =>
@@ -68,6 +86,14 @@ export const TECHNIQUE_REASONS: Readonly<Record<keyof TechniqueSays, string>> = 
   'technique.closed': 'A closed line has no other end to unroll past.',
   'technique.rolled-back': 'Where nothing shall be seen a tape edge would leave a step.',
   'technique.backing': 'So the narrow line tape comes off alone and early, while the cover stays.',
+  'technique.backing-over': 'Both come off together: the line tape is pressed down along its whole width before anything lies on it.',
+  'technique.own': 'You have said so: the plan lays no tape here.',
+  'technique.slit': 'No tape on the shelf is as wide as this strip.',
+  'technique.gap': 'On so narrow a line the eye sees every change of width.',
+  'technique.low-pull': 'A long piece pulled in one go lifts what holds least, and more with every metre.',
+  'technique.stop-short': 'More than three on each other cannot be pressed into a corner: paint runs in under the uppermost.',
+  'technique.pieces': 'Tape round a post stands off in folds, each one a leak.',
+  'technique.row-along': 'On the heads it lies hollow on both sides of them.',
   'technique.over-seam': 'A loose edge of paper lifts in the draught and lets mist under.',
   'technique.foam-gap': 'Stretched foam draws back and lets paint into the gap.',
   'technique.back-mask': 'The gap is wider than the thickest foam.',
@@ -89,6 +115,9 @@ export const DOUBTS: WordsOf<DoubtSays> = {
   'doubt.outstays': ({ cleanMin, staysMin }, { minutes }) =>
     `comes off clean for ${minutes(cleanMin)} and stays ${minutes(staysMin)} here: pull it sooner, or lay it anew`,
   'doubt.too-tight': () => 'too tight for every tape on the shelf: split the run at the bend or cut the edge from film',
+  'doubt.build-up': ({ layers, atMm }, { length }) =>
+    `${layers} tapes lie on each other at ${length(atMm)} along the line: cut away what is not needed before it is pressed down`,
+  'doubt.over-earlier': ({ stage }) => `lies over tape that comes off before it, after stage ${stage}: cut it along that tape then`,
   'doubt.cold': ({ needsC, surfaceC }, { temperature }) =>
     `needs ${temperature(needsC)} to stick, the surface has ${temperature(surfaceC)}: warm part and tape`,
   'doubt.lesser-edge': ({ edge, gentle }) =>
@@ -100,6 +129,7 @@ export const DOUBTS: WordsOf<DoubtSays> = {
   'doubt.none-narrow': ({ roomMm }, { length }) => `no tape on the shelf is narrower than the ${length(roomMm)} there is`,
   'doubt.none-for-rim': () => 'there is no tape on the shelf for this edge of the part: get a crepe or a rim tape',
   'doubt.none-for-seam': () => 'there is no tape on the shelf to go over the edge of the cover: get a crepe',
+  'doubt.not-there': ({ tape }) => `${tape} is not on the shelf: take what fits`,
   'doubt.not-chosen': ({ tape }) => `${tape}, which was chosen, has run out or has no room here: this one is taken instead`,
   'doubt.none-for-strip': () => 'no tape on the shelf is as wide as this strip',
 };

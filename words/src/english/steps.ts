@@ -1,6 +1,6 @@
-import type { Cleaner, CoverPlaces, FinishMethod, Grit, LeakSays, Reach, RimBeyond, School, SideSeen, StepSays } from '@lintrel/core';
+import type { Cleaner, CoverPlaces, FinishMethod, Grit, LeakSays, OwnPieceSays, Reach, RimBeyond, School, SideSeen, StepSays } from '@lintrel/core';
 import { isSprayed } from '@lintrel/core/front';
-import { counted, listed, sentence, type WordsOf } from '../table';
+import { counted, listed, sentence, type Speech, type WordsOf } from '../table';
 
 /** Where a tape lies, seen from its line. */
 export const SIDES: Readonly<Record<SideSeen | 'along', string>> = {
@@ -85,7 +85,9 @@ export const STEP_TITLES: WordsOf<StepSays> = {
   'step.rim': ({ material, widthMm, beyond, part, edges }, { length, say }) =>
     `${material === 'foam' ? `Foam ${length(widthMm)}` : (material ?? 'Mask by hand')} ${RIM_SIDES[beyond]} ${edges.length === 1 ? say(edges[0]!) : counted(edges.length, 'edge')}${part === null ? '' : `, ${part}`}`,
   'step.cover': (covered) => `Cover ${theOnly(covers(covered), 'place')}`,
-  'step.uncover': (covered) => `Uncover ${theOnly(covers(covered), 'place')}`,
+  'step.uncover': (covered) =>
+    covers(covered).length === 0 ? `Take off ${counted(covered.own?.length ?? 0, 'piece')} of your own` : `Uncover ${theOnly(covers(covered), 'place')}`,
+  'step.own': ({ pieces }) => `Lay ${counted(pieces.length, 'piece')} of your own`,
   'step.seal': ({ finish }) => `Seal the tape edges: ${finish ?? 'liquid mask'}`,
   'step.gate': () => 'Check before colour',
   'step.gun-clean': () => 'Clean the gun',
@@ -96,6 +98,20 @@ export const STEP_TITLES: WordsOf<StepSays> = {
   'step.pull': ({ school }) => `Pull the tape: ${SCHOOLS[school]}`,
   'step.inspect': () => 'Look it over',
   'step.typed': ({ title }) => title,
+};
+
+const ownPlace = ({ fromMm, toMm, part, count }: OwnPieceSays[keyof OwnPieceSays], { length }: Speech): string => {
+  const place = ([x, y]: readonly number[]) => `${length(x ?? 0)} along, ${length(y ?? 0)} up`;
+  return `${part === null ? '' : ` on ${part}`}${count > 1 ? `, on each of ${count}` : ''}, from ${place(fromMm)} to ${place(toMm)}`;
+};
+const noted = (note: string): string => (note === '' ? '' : ` ${sentence(note)}.`);
+
+/** Pieces a person lays besides what the plan does. */
+export const OWN_PIECES: WordsOf<OwnPieceSays> = {
+  'own.tape': ({ name, tape, lengthMm, note, ...at }, speech) =>
+    `${name}: ${speech.metres(lengthMm)} of ${tape ?? 'what fits'}${ownPlace({ name, tape, lengthMm, note, ...at }, speech)}.${noted(note)}`,
+  'own.cover': ({ name, sizeM2, note, ...at }, speech) =>
+    `${name}: ${speech.area(sizeM2)} of paper or film${ownPlace({ name, sizeM2, note, ...at }, speech)}.${noted(note)}`,
 };
 
 /** How a step is done. */
@@ -145,7 +161,16 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
       ...seams.map(say),
     ].join(' ');
   },
-  'step.uncover': (covered) => `${listedAbove(covers(covered))}Fold paper and film up into themselves, the painted side in: dry overspray falls off them.`,
+  'step.uncover': (covered) =>
+    [
+      ...(covers(covered).length > 0
+        ? [`${listedAbove(covers(covered))}Fold paper and film up into themselves, the painted side in: dry overspray falls off them.`]
+        : []),
+      ...((covered.own ?? []).length > 0 && covers(covered).length > 0
+        ? [`Take off your own ${listed((covered.own ?? []).map(({ values }) => values.name))} too.`]
+        : []),
+    ].join(' '),
+  'step.own': ({ pieces }, { say }) => pieces.map((piece) => say(piece)).join(' '),
   'step.seal': ({ finish, places, dryMin }, { minutes }) =>
     `${places.join('; ')}, where the surface is coarse. ${
       finish === null

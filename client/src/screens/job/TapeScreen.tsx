@@ -122,7 +122,7 @@ function StageDrawing({ plan, stage, items, entry }: { plan: Plan; stage: StageP
       areas={picture.map(({ code, covered: under, colour }) => ({ code, colour, covered: under }))}
       chosenArea={part.areas.find(({ id }) => covered.includes(`${part.id}/${id}`))?.code ?? null}
       runs={items.filter(isLine).filter((one) => one.part === part.id)}
-      chosenRun={entry?.kind === 'line' ? entry.id : entry?.kind === 'backing' ? items.find((item) => item.after.includes(entry.id))?.id : null}
+      chosenRun={entry?.kind === 'line' ? entry.id : entry?.kind === 'backing' ? entry.items[0].behind : null}
       edges={{
         beyond: new Map(rims.map(({ edge, beyond }) => [edge, beyond])),
         chosen:

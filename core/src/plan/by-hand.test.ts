@@ -1,0 +1,153 @@
+import { addOwnPiece, changeOwnPiece, layFirst, maskOwnWay } from '../edit';
+import { checkAgainst, designFaults, designSchema, SHIPPED_SHELF, type Design } from '../job';
+import { sweep } from '../testing';
+import { panel, panelJob, planned } from '../testing-panels';
+import { RULE_OF_THUMB, sumOf } from '../units';
+import { isLine, planFaults, type BackingItem, type LineItem, type OwnItem, type Plan } from '.';
+
+// What a person lays, turns round or leaves out by hand; the plan fills the rest.
+
+const bend = sweep('bend', [0, 200], [400, 320], [800, 210]);
+const design = panelJob(
+  [panel('p', 800, 500, { lines: [bend] })],
+  [
+    ['p', 400, 100, 'cream-two-part'],
+    ['p', 400, 450, null],
+  ],
+);
+const linesOf = ({ items }: Plan): LineItem[] => items.filter(isLine);
+const backingsOf = ({ items }: Plan): BackingItem[] => items.filter((item) => item.kind === 'backing');
+const laidOrder = ({ steps }: Plan) => steps.filter(({ kind }) => kind === 'lay').flatMap(({ items }) => items);
+const pullOrder = ({ steps }: Plan) => steps.filter(({ kind }) => kind === 'pull').flatMap(({ items }) => items);
+
+describe('line tape and backing', () => {
+  const pulled = (school: 'wet' | 'touch' | 'dry') => planned({ ...design, choices: { ...design.choices, school } });
+  it.each(['wet', 'touch'] as const)('pulled %s the line tape lies last and comes off first, alone', (school) => {
+    const plan = pulled(school);
+    const [[line], [backing]] = [linesOf(plan), backingsOf(plan)];
+    expect(backing).toMatchObject({ over: false, behind: line!.id, after: [] });
+    expect(line!.after).toEqual([backing!.id]);
+    expect(laidOrder(plan)).toEqual([backing!.id, line!.id]);
+    expect(pullOrder(plan)[0]).toBe(line!.id);
+  });
+  it('pulled dry the line tape lies first and the backing over it', () => {
+    const plan = pulled('dry');
+    const [[line], [backing]] = [linesOf(plan), backingsOf(plan)];
+    expect(backing).toMatchObject({ over: true, after: [line!.id] });
+    expect(backing!.techniques[0]!.code).toBe('technique.backing-over');
+    expect(laidOrder(plan)).toEqual([line!.id, backing!.id]);
+    expect(pullOrder(plan)[0]).toBe(backing!.id);
+  });
+  it('is turned round by a person, for a side before a line before the job', () => {
+    const first = (of: Design) => backingsOf(planned(of)).map(({ over }) => (over ? 'line' : 'backing'));
+    const job = layFirst(design, {}, 'line');
+    expect(first(job)).toEqual(['line']);
+    const line = layFirst(job, { part: 'p', line: 'bend' }, 'backing');
+    expect(first(line)).toEqual(['backing']);
+    const side = linesOf(planned(design))[0]!.side;
+    expect(first(layFirst(line, { part: 'p', line: 'bend', side }, 'line'))).toEqual(['line']);
+    expect(first(layFirst(line, { part: 'p', line: 'bend', side: side === 'left' ? 'right' : 'left' }, 'line'))).toEqual(['backing']);
+    expect(layFirst(layFirst(line, { part: 'p', line: 'bend' }, null), {}, null)).toEqual(design);
+  });
+});
+
+describe('an edge a person masks their own way', () => {
+  const own = maskOwnWay(design, { part: 'p', line: 'bend' }, 'two strips of paper');
+  it('has its place and its minutes in the list, but no tape, and is not shopped for', () => {
+    const [usual, plan] = [planned(design), planned(own)];
+    const [line] = linesOf(plan);
+    expect(line).toMatchObject({ material: null, pinned: true, doubts: [], layMin: linesOf(usual)[0]!.layMin });
+    expect(line!.techniques).toEqual([{ code: 'technique.own', values: { how: 'two strips of paper' } }]);
+    expect(plan.lists.shopping).toEqual([]);
+    expect(linesOf(usual)[0]!.material).not.toBeNull();
+  });
+  it('on its other side stays the plan’s', () => {
+    const other = linesOf(planned(design))[0]!.side === 'left' ? 'right' : 'left';
+    const [line] = linesOf(planned(maskOwnWay(design, { part: 'p', line: 'bend', side: other }, '')));
+    expect(line!.material).not.toBeNull();
+  });
+  it('is given back with nothing left behind', () => expect(maskOwnWay(own, { part: 'p', line: 'bend' }, null)).toEqual(design));
+});
+
+describe('a piece a person lays besides', () => {
+  const ownOf = ({ items }: Plan): OwnItem[] => items.filter((item) => item.kind === 'own');
+  const strip = {
+    part: 'p',
+    finish: 'cream-two-part',
+    from: [100, 20] as [number, number],
+    to: [500, 20] as [number, number],
+    tape: 'C24',
+    note: 'lower edge',
+  };
+  const withStrip = addOwnPiece(design, strip);
+  it('is laid in the stage of its finish, comes off with it, and is counted', () => {
+    const [usual, plan] = [planned(design), planned(withStrip)];
+    const [piece] = ownOf(plan);
+    expect(piece).toMatchObject({ material: 'C24', widthMm: 24, lengthMm: 400 + 2 * RULE_OF_THUMB.tail.full, stage: 1, until: { stage: 1 } });
+    const more = (of: (plan: Plan) => number) => of(plan) - of(usual);
+    expect(more(({ stages }) => stages[0]!.layMin)).toBeCloseTo(piece!.layMin, 5);
+    expect(more(({ stages }) => stages[0]!.uncoverMin)).toBeCloseTo(piece!.pullMin, 5);
+    expect(more(({ lists }) => sumOf(lists.tape, ({ lengthM }) => lengthM))).toBeCloseTo(piece!.lengthMm / 1000, 5);
+  });
+  it('may be film over a box', () => {
+    const film = changeOwnPiece(withStrip, 'own1', { tape: null, to: [500, 220] });
+    const [piece] = ownOf(planned(film));
+    expect(piece).toMatchObject({ material: 'drape', lengthMm: 0 });
+    expect(piece!.sizeM2).toBeCloseTo(0.4 * 0.2, 9);
+  });
+  it('of a tape the shelf has not is told', () => {
+    const [piece] = ownOf(planned(changeOwnPiece(withStrip, 'own1', { tape: 'Q99' })));
+    expect(piece).toMatchObject({ material: null, doubts: [{ code: 'doubt.not-there', values: { tape: 'Q99' } }] });
+  });
+  it('in a stage without masks is laid and taken off all the same', () => {
+    const open = panelJob([panel('p', 800, 500)], [['p', 400, 250, 'cream-two-part']]);
+    const plan = planned(addOwnPiece(open, strip));
+    expect(plan.steps.filter(({ items }) => items.length > 0).map(({ kind }) => kind)).toEqual(['lay', 'uncover']);
+  });
+  it('is left out again with nothing left behind', () => expect(changeOwnPiece(withStrip, 'own1', null)).toEqual(design));
+  it('on a part or of a finish that is gone is a fault of the design', () => {
+    const astray = { ...withStrip, parts: [] };
+    expect(designFaults({ ...astray, scheme: { areas: [] } }, SHIPPED_SHELF)).toMatchObject([{ path: 'choices.ownPieces[0].part', code: 'design.no-part' }]);
+    const unknown = changeOwnPiece(withStrip, 'own1', { finish: 'gone' });
+    expect(designFaults(unknown, SHIPPED_SHELF)).toMatchObject([{ path: 'choices.ownPieces[0].finish', code: 'design.no-finish' }]);
+  });
+  it('passes the schema as it is written', () => expect(checkAgainst(designSchema, JSON.parse(JSON.stringify(withStrip))).ok).toBe(true));
+});
+
+describe('tapes on one another', () => {
+  // Two bent lines cross; what lies in one corner is kept: both edges meet in it, each with its backing.
+  const cross = (over: Partial<Design> = {}) =>
+    panelJob(
+      [panel('p', 800, 500, { lines: [sweep('level', [0, 220], [400, 280], [800, 220]), sweep('upright', [400, 0], [425, 250], [400, 500])] })],
+      [
+        ['p', 200, 100, 'cream-two-part'],
+        ['p', 600, 100, 'cream-two-part'],
+        ['p', 200, 400, 'cream-two-part'],
+        ['p', 600, 400, null],
+      ],
+      over,
+    );
+  const plan = planned(cross());
+  it('know what lies below them: it is laid before and comes off after', () => {
+    const all = [...linesOf(plan), ...backingsOf(plan)];
+    expect(all).toHaveLength(4);
+    const lineOf = (id: string) => all.find((item) => item.id === id)?.line;
+    expect(all.filter(({ line, after }) => after.some((under) => lineOf(under) !== line)).length).toBeGreaterThan(1);
+    for (const { id, after } of all)
+      for (const under of after) {
+        expect(laidOrder(plan).indexOf(under)).toBeLessThan(laidOrder(plan).indexOf(id));
+        expect(pullOrder(plan).indexOf(under)).toBeGreaterThan(pullOrder(plan).indexOf(id));
+      }
+  });
+  it('are never more than three: a backing ends against the others', () => {
+    const ended = backingsOf(plan).filter(({ techniques }) => techniques.some(({ code }) => code === 'technique.stop-short'));
+    expect(ended).toHaveLength(1);
+    expect(linesOf(plan).flatMap(({ doubts }) => doubts.filter(({ code }) => code === 'doubt.build-up'))).toEqual([]);
+    const lay = plan.steps.find(({ items }) => items.includes(ended[0]!.id))!;
+    expect(JSON.stringify(lay.say)).toContain('technique.stop-short');
+  });
+  it('that lie the wrong way round are found by the check of the plan', () => {
+    const steps = plan.steps.map((step) => (step.kind === 'pull' ? { ...step, items: [...step.items].reverse() } : step));
+    expect(planFaults({ ...plan, steps }).map(({ code }) => code)).toContain('broken.lies-over');
+  });
+});

@@ -1,0 +1,124 @@
+import { pieceOf, type Path } from '../curves';
+import { bandAt, bandPlaces, placedBand, type Doubt, type LaidHow, type PlacedBand } from '../runs';
+import type { PartWork } from '../setout';
+import { RULE_OF_THUMB, type ItemId } from '../units';
+import type { StageItems } from './items';
+import { withBacking } from './lists';
+import type { BackingItem, LineItem } from './item-types';
+
+type LaidTape = LineItem | BackingItem;
+
+/** A tape where it lies. */
+interface Lying {
+  readonly item: LaidTape;
+  readonly band: PlacedBand;
+  /** Tapes below it. */
+  readonly after: Set<ItemId>;
+  /** Stretches of its line along which it ends against others, and where the first of each is. */
+  readonly stops: (readonly [from: number, to: number])[];
+  /** Where too many lie below it and none of them can end before: how many with it, and where. */
+  tooMany: { readonly layers: number; readonly atMm: number } | null;
+}
+
+/**
+ * Which tapes lie over which, and what follows: the upper ones are laid after the lower and come off before them; where more than three
+ * would lie on each other a backing ends against the others; what has to come off from under another is told.
+ * Cut films, rims, covers, and tapes on turned surfaces, whose drawing is not true, are left out.
+ * @returns the same items, in the same order
+ */
+export function withLiesOver(stages: readonly StageItems[], works: readonly PartWork[]): StageItems[] {
+  const lying = new Map<ItemId, Lying>();
+  for (const { lines, backings } of stages)
+    for (const item of lines.flatMap((line) => withBacking(line, backings))) {
+      const one = lyingAs(item, works);
+      if (!one) continue;
+      layOver(one, [...lying.values()]);
+      lying.set(item.id, one);
+    }
+  const told = <I extends LaidTape>(item: I): I => withWhatFollows(item, lying);
+  return stages.map((stage) => ({ ...stage, lines: stage.lines.map(told), backings: stage.backings.map(told) }));
+}
+
+/** Where an item lies; null where that is not known. */
+function lyingAs(item: LaidTape, works: readonly PartWork[]): Lying | null {
+  const work = works.find(({ part }) => part.id === item.part);
+  if (!work || work.setOut.board.drawn.metric !== null || item.widthMm <= 0 || item.tapeKind === 'T') return null;
+  const piece = pieceOfItem(item, work);
+  const innerMm = item.kind === 'backing' ? item.offsetMm : 0;
+  return (
+    piece && {
+      item,
+      band: placedBand({ piece, side: item.side, innerMm, outerMm: innerMm + item.widthMm }),
+      after: new Set(item.after),
+      stops: [],
+      tooMany: null,
+    }
+  );
+}
+
+/** The piece of its line an item lies along. */
+function pieceOfItem({ line, from, to }: LaidTape, { lines }: PartWork): Path | null {
+  const pieces = lines.find(({ id }) => id === line)?.pieces ?? [];
+  return pieces.map((whole) => pieceOf(whole, from, to)).find((piece) => piece !== null) ?? null;
+}
+
+/** Finds what lies below a tape when it is laid. */
+function layOver(upper: Lying, lying: readonly Lying[]): void {
+  const { item, band } = upper;
+  const near = lying.filter(({ item: lower, band: below }) => lower.part === item.part && lower.until.stage >= item.stage && boxesMeet(band, below));
+  if (near.length === 0) return;
+  for (const { at, places } of bandPlaces(band))
+    for (const place of places) {
+      const below = near.flatMap((lower) => {
+        const along = bandAt(lower.band, place);
+        return along === null || lower.stops.some(([from, to]) => along >= from && along <= to) ? [] : [{ lower, along }];
+      });
+      for (const { lower } of below) upper.after.add(lower.item.id);
+      if (below.length >= RULE_OF_THUMB.mostLayers) endOne(upper, at, below);
+    }
+}
+
+/** Where one more would be too many the uppermost backing ends; where there is none it is told. */
+function endOne(upper: Lying, at: number, below: readonly { readonly lower: Lying; readonly along: number }[]): void {
+  const reach = upper.band.outerMm;
+  if (upper.item.kind === 'backing') {
+    upper.stops.push([at - reach, at + reach]);
+    return;
+  }
+  const backing = below.findLast(({ lower: { item } }) => item.kind === 'backing' && item.stage === upper.item.stage);
+  if (backing) backing.lower.stops.push([backing.along - reach, backing.along + reach]);
+  else upper.tooMany = { layers: Math.max(below.length + 1, upper.tooMany?.layers ?? 0), atMm: upper.tooMany?.atMm ?? at };
+}
+
+function boxesMeet(one: PlacedBand, other: PlacedBand): boolean {
+  const reach = one.outerMm + other.outerMm;
+  const [a, b] = [one.box, other.box];
+  return a.minX <= b.maxX + reach && b.minX <= a.maxX + reach && a.minY <= b.maxY + reach && b.minY <= a.maxY + reach;
+}
+
+/** An item with what lies below it, where it ends, and what speaks against it. */
+function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId, Lying>): I {
+  const one = lying.get(item.id);
+  if (!one) return item;
+  const earlier = [...one.after].flatMap((id) => lying.get(id)?.item ?? []).find(({ until }) => until.stage < item.until.stage);
+  const doubts: Doubt[] = [
+    ...(one.tooMany ? [{ code: 'doubt.build-up' as const, values: one.tooMany }] : []),
+    ...(earlier ? [{ code: 'doubt.over-earlier' as const, values: { stage: earlier.until.stage } }] : []),
+  ];
+  const ends = endsOf(one);
+  const short: LaidHow[] =
+    ends.length === 0 ? [] : [{ code: 'technique.stop-short', values: { atMm: ends, layers: RULE_OF_THUMB.mostLayers, backing: item.kind === 'backing' } }];
+  if (doubts.length + short.length === 0 && one.after.size === item.after.length) return item;
+  return { ...item, after: [...one.after], techniques: [...item.techniques, ...short], doubts: [...item.doubts, ...doubts] };
+}
+
+/** Where an item ends against others: the middle of each stretch, within its line. */
+function endsOf({ stops, item }: Lying): number[] {
+  const joined: [number, number][] = [];
+  for (const [from, to] of [...stops].sort(([a], [b]) => a - b)) {
+    const last = joined.at(-1);
+    if (last && from <= last[1]) last[1] = Math.max(last[1], to);
+    else joined.push([from, to]);
+  }
+  return joined.map(([from, to]) => (Math.max(from, item.from) + Math.min(to, item.to)) / 2);
+}

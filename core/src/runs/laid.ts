@@ -1,0 +1,96 @@
+import { pathLength } from '../curves';
+import type { Tape } from '../tape';
+import { plainly, RULE_OF_THUMB, theFirst, theLast } from '../units';
+import type { TapeChoice, TapeWish } from './choose';
+import type { CutOut } from './cut-out';
+import type { OwnWay } from './own-way';
+import type { Run } from './run';
+import type { Doubt } from './says';
+import { techniquesFor, type LaidRun } from './technique';
+
+/** What of a run is not its place. */
+export type Laid = Pick<
+  Run,
+  | 'tape'
+  | 'tapeKind'
+  | 'tapeWidthMm'
+  | 'verdict'
+  | 'stretch'
+  | 'worstAt'
+  | 'worstRadiusMm'
+  | 'cleanHours'
+  | 'tapeMm'
+  | 'hold'
+  | 'pinned'
+  | 'techniques'
+  | 'doubts'
+>;
+
+/** What is cut from film along the line. */
+export const cutFrom = ({ film, inside, lengthMm }: CutOut, others: string | null): Laid => ({
+  tape: film.code,
+  tapeKind: film.kind,
+  tapeWidthMm: film.widthMm,
+  verdict: 'lays',
+  stretch: 0,
+  worstAt: null,
+  worstRadiusMm: null,
+  cleanHours: film.cleanHours,
+  tapeMm: lengthMm,
+  hold: 'safe',
+  pinned: false,
+  techniques: [{ code: 'technique.cut-out', values: { inside, with: inside ? null : others } }],
+  doubts: [],
+});
+
+/** What both ends of a tape are longer than its edge, mm. */
+const tailsOf = ({ model }: TapeWish): number => 2 * (model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full);
+
+/** A tape along a line, and how it is laid. */
+export function laidOf(choice: TapeChoice, wish: TapeWish, on: Omit<LaidRun, 'fit' | 'hold' | 'deTack' | 'widthMm' | 'rollMm'>, shelf: readonly Tape[]): Laid {
+  const { tape, fit, hold, doubts, deTack } = choice;
+  const rollMm = shelf.find(({ code }) => code === tape.code)?.widthMm ?? tape.widthMm;
+  return {
+    tape: tape.code,
+    tapeKind: tape.kind,
+    tapeWidthMm: tape.widthMm,
+    verdict: fit.verdict,
+    stretch: fit.stretch,
+    worstAt: fit.worstAt,
+    worstRadiusMm: fit.worstRadiusMm,
+    cleanHours: tape.cleanHours,
+    tapeMm: pathLength(on.piece) / (1 + fit.stretch) + tailsOf(wish),
+    hold,
+    pinned: choice.pinned ?? false,
+    techniques: techniquesFor({ ...on, fit, hold, deTack, widthMm: tape.widthMm, rollMm }),
+    doubts,
+  };
+}
+
+/** No tape of the shelf along the line: nothing is known of how it lies. */
+const untaped = (wish: TapeWish): Omit<Laid, 'techniques' | 'doubts' | 'pinned'> => ({
+  tape: null,
+  tapeKind: null,
+  tapeWidthMm: 0,
+  verdict: 'none',
+  stretch: 0,
+  worstAt: null,
+  worstRadiusMm: null,
+  cleanHours: Infinity,
+  tapeMm: theLast(wish.samples).at - theFirst(wish.samples).at + tailsOf(wish),
+  hold: null,
+});
+
+/** Where the shelf has no tape for it. */
+export function byHand(wish: TapeWish, strip: number | null): Laid {
+  const none: Doubt = strip === null ? { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } } : plainly('doubt.none-for-strip');
+  return { ...untaped(wish), pinned: false, techniques: [plainly('technique.by-hand')], doubts: [none] };
+}
+
+/** Where a person has a way of their own. */
+export const inOwnWay = ({ how }: OwnWay, wish: TapeWish): Laid => ({
+  ...untaped(wish),
+  pinned: true,
+  techniques: [{ code: 'technique.own', values: { how } }],
+  doubts: [],
+});
