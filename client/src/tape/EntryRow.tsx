@@ -87,6 +87,16 @@ export function entryWords(entry: LayEntry, plan: Plan, words: Words): { code: s
         item.area === null ? 'whole' : item.area === 'beyond' ? 'all that is round it' : (part?.areas.find(({ id }) => id === item.area)?.code ?? item.area);
       return { code: '', title: 'Cover', where: on(place, item.part), amount: phrase`${words.area(item.sizeM2)} of paper or film (estimate)` };
     }
+    case 'own': {
+      const [item] = entry.items;
+      const cover = item.tapeKind === null && item.lengthMm === 0;
+      return {
+        code: phrase`${item.code}  `,
+        title: cover ? 'Paper or film' : (item.material ?? 'by hand'),
+        where: on(item.note === '' ? 'of your own' : item.note, item.part),
+        amount: cover ? words.area(item.sizeM2) : timesOf(words.metres(item.lengthMm), item.count),
+      };
+    }
     case 'seams': {
       const lengthMm = entry.items.reduce((sum, item) => sum + item.lengthMm * item.count, 0);
       return { code: '', title: 'Tape over the seams', where: '', amount: words.metres(lengthMm) };

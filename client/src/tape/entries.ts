@@ -1,4 +1,15 @@
-import { areaRef, isLine, type CoverItem, type Item, type ItemId, type LineItem, type PlugItem, type RimItem, type SeamItem } from '@lintrel/core';
+import {
+  areaRef,
+  isLine,
+  type CoverItem,
+  type Item,
+  type ItemId,
+  type LineItem,
+  type OwnItem,
+  type PlugItem,
+  type RimItem,
+  type SeamItem,
+} from '@lintrel/core';
 
 /** One thing to lay, as the lay list shows it: it is laid in one go. */
 export type LayEntry =
@@ -7,9 +18,10 @@ export type LayEntry =
   | { readonly kind: 'backing'; readonly id: ItemId; readonly items: readonly [Extract<Item, { kind: 'backing' }>] }
   | { readonly kind: 'line'; readonly id: ItemId; readonly items: readonly [LineItem] }
   | { readonly kind: 'cover'; readonly id: ItemId; readonly items: readonly [CoverItem] }
+  | { readonly kind: 'own'; readonly id: ItemId; readonly items: readonly [OwnItem] }
   | { readonly kind: 'seams'; readonly id: string; readonly items: readonly SeamItem[] };
 
-/** The lay list of a stage, in the order of the hands: openings together, everything else piece by piece, the tape over the seams last. */
+/** The lay list of a stage, in the order of the hands: openings together, everything else piece by piece, the tape over the seams, then what a person lays besides. */
 export function layEntries(items: readonly Item[]): LayEntry[] {
   const plugs = items.filter((item) => item.kind === 'plug');
   const seams = items.filter((item) => item.kind === 'seam');
@@ -24,6 +36,7 @@ export function layEntries(items: readonly Item[]): LayEntry[] {
     ...(plugs.length > 0 ? [{ kind: 'plugs' as const, id: `plugs ${plugs[0]!.id}`, items: plugs }] : []),
     ...pieces,
     ...(seams.length > 0 ? [{ kind: 'seams' as const, id: `seams ${seams[0]!.id}`, items: seams }] : []),
+    ...items.flatMap((item): LayEntry[] => (item.kind === 'own' ? [{ kind: 'own', id: item.id, items: [item] }] : [])),
   ];
 }
 

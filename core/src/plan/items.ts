@@ -82,6 +82,9 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
   const gun = problem.finishes.get(finish)?.method === 'gun';
   return works.map(({ part, lines, arrangement, setOut }, number) => {
     const ends = borders[number]! + arrangement.borders.length;
+    const paintedUntil = paintedSoFar((off) =>
+      arrangement.areas.map((_, area) => sequence.stages.slice(index, off + 1).some(({ open }) => open[areas[number]! + area])),
+    );
     const own = mask.edges.filter(({ border, laid }) => laid === 'now' && border >= borders[number]! && border < ends);
     return {
       id: part.id,
@@ -93,7 +96,6 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
       posts: new Set((part.features ?? []).flatMap((one) => (one.kind === 'opening' && one.use === 'post' ? [one.id] : []))),
       gun,
       arrangement,
-      open: arrangement.areas.map((_, area) => sequence.stages[index]!.open[areas[number]! + area]!),
       edges: own.map((edge) => ({
         border: edge.border - borders[number]!,
         free: edge.free - areas[number]!,
@@ -103,10 +105,21 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
         backing: problem.borders[edge.border]!.backing === true,
         seam: problem.borders[edge.border]!.seam === true,
         staysMin: tapeStays(sequence, index, edge.closed),
+        painted: paintedUntil(offAfter(sequence, index, edge.closed)),
         bondN25: bondUnder(sequence, index, edge.closed, source),
       })),
     };
   });
+}
+
+/** Which areas are painted until a stage, each list made once. */
+function paintedSoFar(until: (off: number) => readonly boolean[]): (off: number) => readonly boolean[] {
+  const known = new Map<number, readonly boolean[]>();
+  return (off) => {
+    const painted = known.get(off) ?? until(off);
+    known.set(off, painted);
+    return painted;
+  };
 }
 
 /** What closes the openings of parts that are sprayed for the first time. */

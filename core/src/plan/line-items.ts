@@ -1,5 +1,5 @@
 import { rememberedEdge, type EdgeCost } from '../order';
-import { guideTape, noSeam, type Backing, type LaidHow, type Run } from '../runs';
+import { guideTape, noSeam, trimmedAt, type Backing, type LaidHow, type Run } from '../runs';
 import type { CommonOn, Namer } from './item-frame';
 import { meansOf, type StageSource } from './means';
 import type { BackingItem, LineItem, SeamItem } from './item-types';
@@ -88,7 +88,7 @@ export function lineItems(run: Run, number: number, commonOn: CommonOn, source: 
     hold: run.backing.hold,
     behind: made.id,
     over: backingOver,
-    techniques: [backingTechnique(run.backing, backingOver)],
+    techniques: [backingTechnique(run.backing, backingOver), ...run.backing.overhangs.map(trimmedAt)],
     doubts: run.backing.doubts,
     after: backingOver ? [made.id] : [],
     layMin: backingLayMin,

@@ -3,6 +3,7 @@ import type { Hold } from '../masking';
 import { facetsRound, type Tape, type TapeKind } from '../tape';
 import { isModelScale, plainly, RULE_OF_THUMB, type TapeCode } from '../units';
 import { chooseTape, type TapeWish } from './choose';
+import type { Overhang } from './overhang';
 import type { Doubt } from './says';
 import type { MaskingMeans } from './run';
 
@@ -20,6 +21,8 @@ export interface Backing {
   readonly lengthMm: number;
   readonly hold: Hold | null;
   readonly cleanHours: number;
+  /** Where it reaches over what it covers onto what is painted. */
+  readonly overhangs: readonly Overhang[];
   readonly doubts: readonly Doubt[];
 }
 
@@ -30,7 +33,7 @@ export interface Backing {
  * @param backedMm how much of the run has a backing
  * Source: facets of backing, 2√(2Rδ − δ²)
  */
-export function backingFor(piece: Path, lineTapeMm: number, backedMm: number, wish: TapeWish, means: MaskingMeans): Backing {
+export function backingFor(piece: Path, lineTapeMm: number, backedMm: number, wish: TapeWish, means: MaskingMeans): Omit<Backing, 'overhangs'> {
   const model = isModelScale(means.scale);
   const size = model ? 'model' : 'full';
   // Where the shelf has no line tape it is worked out for a usual one.

@@ -15,6 +15,8 @@ export interface PartEdge {
   readonly staysMin: number;
   /** How strongly what lies under the tape holds when it is pulled, N/25 mm; Infinity: nothing could come off. */
   readonly bondN25: number;
+  /** Which areas of the part are painted while its tape is on. */
+  readonly painted: readonly boolean[];
   /** A wider tape behind its line tape takes the cover; a further one goes over the edge of that. */
   readonly backing: boolean;
   readonly seam: boolean;

@@ -115,7 +115,7 @@ describe('overhangs', () => {
   const open = arrangement.areas.map((_, area) => area !== wedge);
   const piece = straight(0, 200, 1000, 200);
   const found = (widthMm: number, side: 'left' | 'right' = 'left', painted = open) =>
-    overhangs({ skin: skinOf(surface), arrangement, open: painted }, piece, side, widthMm, 50);
+    overhangs({ skin: skinOf(surface), arrangement }, painted, piece, side, { innerMm: 0, outerMm: widthMm });
   it('are where the wedge is narrower than the tape', () => {
     expect(wedge).toBeGreaterThanOrEqual(0);
     for (const width of [15, 24, 48]) {
@@ -142,6 +142,8 @@ describe('overhangs', () => {
       ),
     ).toEqual([]);
   });
-  it('are not looked for where there is room for many tapes', () =>
-    expect(overhangs({ skin: skinOf(surface), arrangement, open }, piece, 'left', 6, 400)).toEqual([]));
+  it('of a backing begin where it does, off the line', () => {
+    const [over] = overhangs({ skin: skinOf(surface), arrangement }, open, piece, 'left', { innerMm: 3, outerMm: 27 });
+    expect(Math.abs(over!.toMm - 268)).toBeLessThan(21);
+  });
 });

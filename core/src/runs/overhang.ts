@@ -2,6 +2,7 @@ import { pointAt, type Path } from '../curves';
 import { areaAt } from '../areas';
 import type { LineSide } from '../tape';
 import type { MaskedPart } from './run';
+import type { TapeBand } from './tape-band';
 
 /** A stretch of a run on which its tape is wider than what it covers. */
 export interface Overhang {
@@ -11,36 +12,77 @@ export interface Overhang {
 }
 
 /** So many places along a run are looked at, and so far a tape may lie over, mm. */
-const PLACES = 48;
+const PLACES = { everyMm: 20, least: 48, most: 96 } as const;
 const LEEWAY_MM = 0.2;
-/** Where what lies behind a run is on average so many tapes wide, no tip of it is looked for. */
-const WIDE_TAPES = 4;
+/** A strip so narrow is seen under a tape, mm, as long as that takes no more places across than this. */
+const STRIP_MM = 3;
+const MOST_ACROSS = 8;
+/** The first place from an end, mm, and how much farther each next one is. */
+const FIRST_MM = 0.2;
+const FARTHER = 1.5;
 
 /**
  * Where the tape of a run reaches over what it covers onto something that is painted: at the tips of wedges.
- * @param roomMm about how wide what it covers is
+ * @param painted which areas of the part are painted while it is on
+ * @param across how far off its line it begins and ends
  * @returns stretches in order; empty on a skin whose drawing is not true
  */
 export function overhangs(
-  { skin, arrangement, open }: Pick<MaskedPart, 'skin' | 'arrangement' | 'open'>,
+  { skin, arrangement }: Pick<MaskedPart, 'skin' | 'arrangement'>,
+  painted: readonly boolean[],
   piece: Path,
   side: LineSide,
-  widthMm: number,
-  roomMm: number,
+  { innerMm, outerMm }: Pick<TapeBand, 'innerMm' | 'outerMm'>,
 ): Overhang[] {
-  if (skin.metric !== null || widthMm <= 0 || roomMm > WIDE_TAPES * widthMm) return [];
+  if (skin.metric !== null || outerMm <= innerMm) return [];
   const [from, to] = [piece[0]!.at, piece.at(-1)!.at];
-  const step = (to - from) / PLACES;
-  const out = (side === 'left' ? 1 : -1) * (widthMm - LEEWAY_MM);
-  const found: { fromMm: number; toMm: number }[] = [];
-  for (let index = 0; index < PLACES; index++) {
-    const at = from + (index + 0.5) * step;
+  const turn = side === 'left' ? 1 : -1;
+  const offs = across(Math.max(innerMm, LEEWAY_MM), outerMm - LEEWAY_MM);
+  const overAt = (at: number): boolean => {
     const { x, y, tx, ty } = pointAt(piece, at);
-    const area = areaAt(arrangement.areas, { x: x - ty * out, y: y + tx * out });
-    if (area < 0 || !open[area]) continue;
+    return offs.some((off) => {
+      const area = areaAt(arrangement.areas, { x: x - ty * turn * off, y: y + tx * turn * off });
+      return area >= 0 && painted[area] === true;
+    });
+  };
+  // Before the first place that is looked at all along, and after the last, there may be a tip as well.
+  const step = (to - from) / Math.round(Math.min(PLACES.most, Math.max(PLACES.least, (to - from) / PLACES.everyMm)));
+  return joined([...fromTheEnds([from, to], step, outerMm, overAt), ...allAlong([from, to], step, overAt)]);
+}
+
+/** Places across a tape, its far edge first: near enough to one another to see a narrow strip that it crosses. */
+function across(innerMm: number, outerMm: number): number[] {
+  const count = Math.max(1, Math.min(MOST_ACROSS, Math.ceil((outerMm - innerMm) / STRIP_MM)));
+  return Array.from({ length: count }, (_, index) => outerMm - (index * (outerMm - innerMm)) / count);
+}
+
+/** Every so many mm. */
+function allAlong([from, to]: readonly [number, number], step: number, overAt: (at: number) => boolean): Overhang[] {
+  const places = Array.from({ length: Math.round((to - from) / step) }, (_, index) => from + (index + 0.5) * step);
+  return places.flatMap((at) => (overAt(at) ? [{ fromMm: at - step / 2, toMm: at + step / 2 }] : []));
+}
+
+/** Stretches that meet are one. */
+function joined(stretches: readonly Overhang[]): Overhang[] {
+  const found: { fromMm: number; toMm: number }[] = [];
+  for (const { fromMm, toMm } of [...stretches].sort((a, b) => a.fromMm - b.fromMm)) {
     const last = found.at(-1);
-    if (last && at - last.toMm <= step) last.toMm = at + step / 2;
-    else found.push({ fromMm: at - step / 2, toMm: at + step / 2 });
+    if (last && fromMm <= last.toMm + 1e-9) last.toMm = Math.max(last.toMm, toMm);
+    else found.push({ fromMm, toMm });
   }
   return found;
+}
+
+/** From each end as far as it reaches over there; looked for at least so far, and no farther than the most. */
+function fromTheEnds([from, to]: readonly [number, number], mostMm: number, farMm: number, overAt: (at: number) => boolean): Overhang[] {
+  // A tip may begin a little way in, where its end lies beyond the part.
+  const reach = (placeAt: (off: number) => number): number => {
+    let over = 0;
+    for (let off = Math.min(FIRST_MM, mostMm); off <= mostMm && off <= Math.max(farMm, over * FARTHER * FARTHER); off *= FARTHER)
+      if (overAt(placeAt(off))) over = off;
+    return Math.min(mostMm, over * FARTHER);
+  };
+  const [start, end] = [reach((off) => from + off), reach((off) => to - off)];
+  if (start + end >= to - from) return [{ fromMm: from, toMm: to }];
+  return [...(start > 0 ? [{ fromMm: from, toMm: from + start }] : []), ...(end > 0 ? [{ fromMm: to - end, toMm: to }] : [])];
 }

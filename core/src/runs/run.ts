@@ -80,8 +80,6 @@ export interface MaskedPart {
   /** Sprayed with a gun: mist flies far, and what loosens in its draught is pressed down by a wide tape. */
   readonly gun: boolean;
   readonly arrangement: Arrangement;
-  /** Which of its areas are painted in this stage. */
-  readonly open: readonly boolean[];
   /** Edges of its mask that are laid in this stage. */
   readonly edges: readonly PartEdge[];
 }

@@ -285,6 +285,7 @@ describe('edgeSpans', () => {
     seam: false,
     staysMin: 0,
     bondN25: Infinity,
+    painted: [],
     ...over,
   });
 
@@ -355,6 +356,7 @@ describe('strips', () => {
       seam: false,
       staysMin: 300,
       bondN25: Infinity,
+      painted: [],
     }));
     const means = { tapes: SHIPPED_TAPES, scale: 1, surfaceC: 20, airC: 20 };
     const runs = stageRuns(
@@ -369,7 +371,6 @@ describe('strips', () => {
           posts: new Set(),
           gun: false,
           arrangement,
-          open: [],
           edges,
         },
       ],

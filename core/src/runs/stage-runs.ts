@@ -2,7 +2,7 @@ import { pathLength, pieceOf, type Path } from '../curves';
 import { meetsItself, type ResolvedLine } from '../lines';
 import { follows, type BendSample } from '../tape';
 import { isModelScale, largest, smallest, RULE_OF_THUMB, sumOf, TOLERANCE, theFirst } from '../units';
-import { backingFor, seamTape } from './backing';
+import { backingFor, seamTape, type Backing } from './backing';
 import { longestClean, type TapeChoice, type TapeWish } from './choose';
 import { cutOutFor } from './cut-out';
 import { edgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs';
@@ -56,7 +56,7 @@ function partRuns(part: MaskedPart, means: MaskingMeans): Unordered[] {
  */
 export function longestCleanOn(
   part: Pick<MaskedPart, 'arrangement' | 'lines'>,
-  edge: Omit<PartEdge, 'staysMin' | 'bondN25' | 'backing' | 'seam'>,
+  edge: Omit<PartEdge, 'staysMin' | 'bondN25' | 'painted' | 'backing' | 'seam'>,
   means: MaskingMeans,
 ): number {
   const { line: id, from, to, left } = part.arrangement.borders[edge.border]!;
@@ -66,7 +66,7 @@ export function longestCleanOn(
     to,
     side: edge.closed === left ? 'left' : 'right',
     class: edge.class,
-    edges: [{ ...edge, staysMin: 0, bondN25: Infinity, backing: false, seam: false }],
+    edges: [{ ...edge, staysMin: 0, bondN25: Infinity, painted: [], backing: false, seam: false }],
   };
   const line = lineOf(part, span);
   const strip = edge.strip ? edge.closed : null;
@@ -101,10 +101,16 @@ function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, mean
       ...run,
       edges,
       staysMin: wish.staysMin,
-      backing: backedMm > 0 ? backingFor(piece, run.tapeWidthMm, backedMm, wish, means) : null,
+      backing: backedMm > 0 ? trimmed(part, span, piece, wish, backingFor(piece, run.tapeWidthMm, backedMm, wish, means)) : null,
       seam: seamMm > 0 ? { tape: seamTape(wish, means, part.gun), lengthMm: seamMm } : null,
     };
   });
+}
+
+/** A backing with where it reaches too far. */
+function trimmed(part: MaskedPart, { edges }: EdgeSpan, piece: Path, { side }: TapeWish, backing: Omit<Backing, 'overhangs'>): Backing {
+  const { offsetMm, widthMm } = backing;
+  return { ...backing, overhangs: overhangs(part, theFirst(edges).painted, piece, side, { innerMm: offsetMm, outerMm: offsetMm + widthMm }) };
 }
 
 function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeSpan, strip: number | null, means: MaskingMeans): TapeWish {
@@ -190,7 +196,7 @@ const MOST_TRIMMED = 0.1;
 function narrowEnough({ part, line, piece, span, strip, means }: Site, wish: TapeWish): { choice: TapeChoice | null; overhang: readonly Overhang[] } {
   const tapes = tapesFor(part, strip, means);
   const choose = (roomMm: number) => chosenTape({ part: part.id, line: line.owner, side: span.side }, { ...wish, roomMm }, tapes, means.pins ?? []);
-  const overhangOf = ({ tape }: TapeChoice) => (strip === null ? overhangs(part, piece, wish.side, tape.widthMm, wish.roomMm) : []);
+  const overhangOf = ({ tape }: TapeChoice) => overhangs(part, theFirst(span.edges).painted, piece, wish.side, { innerMm: 0, outerMm: tape.widthMm });
   let choice = choose(wish.roomMm);
   let overhang = choice ? overhangOf(choice) : [];
   while (choice && !choice.pinned && strip === null) {

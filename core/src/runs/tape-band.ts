@@ -28,7 +28,8 @@ export function bandAt({ piece, side, innerMm, outerMm, box }: PlacedBand, place
   const across = tx * (place.y - y) - ty * (place.x - x);
   if (side === 'left' ? across <= 0 : across >= 0) return null;
   // Beyond an end the nearest place is that end, and the way to it is not square to the line.
-  return Math.abs(across) > 0.999 * distanceMm ? at : null;
+  const atEnd = at < piece[0]!.at + 1e-9 || at > piece.at(-1)!.at - 1e-9;
+  return atEnd && Math.abs(across) < 0.999 * distanceMm ? null : at;
 }
 
 /** So many places along a band at most, and at least. */

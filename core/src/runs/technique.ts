@@ -57,6 +57,9 @@ export function techniquesFor(run: LaidRun): readonly LaidHow[] {
   return [...before, ...met, ...inBetween(run, met), ...offAgain(run)];
 }
 
+/** Where a tape reaches over what it covers. */
+export const trimmedAt = (stretch: Overhang): LaidHow => ({ code: 'technique.trim', values: { ...stretch }, from: stretch.fromMm, to: stretch.toMm });
+
 /** How a tape comes off that grips nearly as hard as what is below it holds. */
 function offAgain({ hold, piece }: LaidRun): LaidHow[] {
   const inMm = pathLength(piece) > RULE_OF_THUMB.longPeel ? RULE_OF_THUMB.peelLength : null;
@@ -96,7 +99,7 @@ function onTheWay({ piece, crosses, folds, closed, overhangs: over, posts, ...ru
       'technique.pieces',
       placesOf(({ kind, feature }) => kind === 'opening' && posts.has(feature)),
     ),
-    ...over.map((stretch): LaidHow => ({ code: 'technique.trim', values: { ...stretch }, from: stretch.fromMm, to: stretch.toMm })),
+    ...over.map(trimmedAt),
     ...along('technique.texture', 'texture'),
     ...along('technique.at-the-piece', 'no-touch'),
     ...at(

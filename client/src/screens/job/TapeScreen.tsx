@@ -1,17 +1,21 @@
-import { isLine, itemsIn, type Item, type Plan, type StagePlan } from '@lintrel/core';
+import { isLine, itemsIn, type Item, type LineItem, type Plan, type StagePlan } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { OwnShapes } from '@/drawing/OwnShapes';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
+import { ByHand } from '@/tape/ByHand';
 import { coveredBy, layEntries, type LayEntry } from '@/tape/entries';
 import { EntryRow } from '@/tape/EntryRow';
+import { AddOwnPiece, OwnPieceForm } from '@/tape/OwnPieces';
 import { PinTape } from '@/tape/PinTape';
 import { ReadyPanel } from '@/tape/ReadyPanel';
 import { useDown } from '@/tape/useDown';
+import { useOwnDrag } from '@/tape/useOwnDrag';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -85,14 +89,28 @@ export function TapeScreen() {
           {entries.map((one) => (
             <View key={one.id} ref={one.id === chosen ? intoSight : undefined}>
               <EntryRow entry={one} plan={plan} chosen={one.id === entry?.id} down={isDown(one.id)} onPress={() => setChosen(one.id)}>
-                {one.kind === 'line' ? <PinTape run={one.items[0]} line={ownerOf(plan, one.items[0])} /> : null}
+                {one.kind === 'line' ? <LineChoices run={one.items[0]} plan={plan} /> : null}
+                {one.kind === 'own' ? <OwnPieceForm item={one.items[0]} /> : null}
               </EntryRow>
             </View>
           ))}
         </Rows>
+        <AddOwnPiece part={partOf(plan, entry)} finish={stage.finish} />
       </Panel>
       <ReadyPanel lists={plan.lists} shelf={shelf} />
     </StepLayout>
+  );
+}
+
+/** What a person may decide about a tape edge. */
+function LineChoices({ run, plan }: { run: LineItem; plan: Plan }) {
+  const line = ownerOf(plan, run);
+  const own = run.techniques.some(({ code }) => code === 'technique.own');
+  return (
+    <>
+      {own ? null : <PinTape run={run} line={line} />}
+      <ByHand run={run} line={line} backed={plan.items.some((item) => item.kind === 'backing' && item.behind === run.id)} />
+    </>
   );
 }
 
@@ -115,6 +133,8 @@ function StageDrawing({ plan, stage, items, entry }: { plan: Plan; stage: StageP
   const part = partOf(plan, entry);
   const picture = stage.pictures.find((one) => one.part === part.id)?.areas ?? [];
   const covered = entry ? coveredBy(entry) : [];
+  const own = items.flatMap((item) => (item.kind === 'own' && item.part === part.id ? [item] : []));
+  const { handles, live, onDrag } = useOwnDrag(entry?.kind === 'own' ? entry.items[0] : null);
   const rims = items.flatMap((item) => (item.kind === 'rim' && item.part === part.id ? [item] : []));
   return (
     <PartDrawing
@@ -133,6 +153,9 @@ function StageDrawing({ plan, stage, items, entry }: { plan: Plan; stage: StageP
               : [],
       }}
       codes="lines"
+      overlay={(mmPerDp) => <OwnShapes pieces={own} chosen={entry?.id ?? null} live={live} mmPerDp={mmPerDp} />}
+      handles={handles}
+      onDrag={onDrag}
     />
   );
 }

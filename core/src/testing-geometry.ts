@@ -1,0 +1,90 @@
+import { areaAt } from './areas';
+import { pieceOf, pointAt, type Path, type Point } from './curves';
+import { isLine, lyingIn, type BackingItem, type LineItem, type Plan, type StagePlan } from './plan';
+import { bandAt, bandPlaces, placedBand, type PlacedBand } from './runs';
+import type { PartWork } from './setout';
+import { areaRef } from './units';
+
+// Looks at the tapes of a plan as they lie on the parts, from lines, areas and widths alone: no rule of the plan is used.
+
+/** A place where tape is missing, or lies on what is painted. */
+export interface TapeAstray {
+  readonly code: 'bare' | 'over-open';
+  readonly stage: number;
+  readonly part: string;
+  readonly item: string | null;
+  readonly at: Point;
+}
+
+/** How far off its line a tape may lie, and how far over what is painted, mm. Source: handbook. */
+const OFF_LINE_MM = 0.025;
+const OVER_OPEN_MM = 0.2;
+/** Places looked at along each border. */
+const PLACES = 9;
+
+/** Finds where, at any place of a true drawing, an edge has no tape along it, or a tape lies on what is painted without a word on it. */
+export function tapesAstray(plan: Plan, works: readonly PartWork[]): TapeAstray[] {
+  return plan.stages.flatMap((stage) => works.flatMap((work) => (work.setOut.board.drawn.metric === null ? onPart(stage, work, plan) : [])));
+}
+
+function onPart(stage: StagePlan, work: PartWork, plan: Plan): TapeAstray[] {
+  const { part, arrangement, areaIds } = work;
+  const on = lyingIn(plan.items, stage).filter((item) => item.part === part.id);
+  const [open, covered] = [stage.open, stage.covered].map((refs) => arrangement.areas.map((_, index) => refs.includes(areaRef(part.id, areaIds[index]!))));
+  const lines = on.filter(isLine);
+  const bare = arrangement.borders.flatMap((border): TapeAstray[] => {
+    const closed = open![border.left] && covered![border.right] ? border.right : open![border.right] && covered![border.left] ? border.left : null;
+    if (closed === null) return [];
+    if (lines.some((item) => item.area === areaIds[closed])) return [];
+    const side = closed === border.left ? 'left' : 'right';
+    const along = lines.filter((item) => item.line === border.line && item.side === side && item.area === null);
+    return Array.from({ length: PLACES }, (_, place) => border.from + ((place + 0.5) / PLACES) * (border.to - border.from)).flatMap((at) => {
+      const here = placeOn(work, border.line, at);
+      const off = side === 'left' ? OFF_LINE_MM : -OFF_LINE_MM;
+      const just = { x: here.x - here.ty * off, y: here.y + here.tx * off };
+      const made = along.some((item) => at >= item.from - 1e-6 && at <= item.to + 1e-6 && (untold(item) || nextTo(bandOf(item, work), just)));
+      return made ? [] : [{ code: 'bare' as const, stage: stage.number, part: part.id, item: null, at: just }];
+    });
+  });
+  const tapes = on.filter((item): item is LineItem | BackingItem => isLine(item) || item.kind === 'backing');
+  const over = tapes.flatMap((item): TapeAstray[] => {
+    if (item.widthMm <= 0 || item.tapeKind === 'T') return [];
+    const band = bandOf(item, work);
+    if (!band) return [];
+    const stretches = item.techniques.flatMap((how) => (how.code === 'technique.trim' ? [how.values] : []));
+    return bandPlaces(band).flatMap(({ at, places }) => {
+      const told = stretches.some(({ fromMm, toMm }) => at >= fromMm - item.widthMm && at <= toMm + item.widthMm);
+      const astray = told ? undefined : places.find((place) => deepInOpen(place, arrangement.areas, open!));
+      return astray ? [{ code: 'over-open' as const, stage: stage.number, part: part.id, item: item.id, at: astray }] : [];
+    });
+  });
+  return [...bare, ...over];
+}
+
+/** What a person or the hand at the piece decides, and what is cut from film, lies as its line does. */
+const untold = ({ material, tapeKind }: LineItem): boolean => material === null || tapeKind === 'T';
+
+const nextTo = (band: PlacedBand | null, place: Point): boolean => band !== null && bandAt({ ...band, innerMm: -1, outerMm: band.outerMm }, place) !== null;
+
+/** True where a place and all within the leeway round it are painted. */
+const deepInOpen = (place: Point, areas: PartWork['arrangement']['areas'], open: readonly boolean[]): boolean =>
+  [0, 1, 2, 3, 4, 5, 6, 7, 8].every((step) => {
+    const reach = step === 8 ? 0 : OVER_OPEN_MM;
+    const area = areaAt(areas, { x: place.x + reach * Math.cos((step * Math.PI) / 4), y: place.y + reach * Math.sin((step * Math.PI) / 4) });
+    return area >= 0 && open[area]!;
+  });
+
+const pieces = ({ lines }: PartWork, line: string): readonly Path[] => lines.find(({ id }) => id === line)?.pieces ?? [];
+
+const placeOn = (work: PartWork, line: string, at: number) => {
+  const whole = pieces(work, line).find((piece) => at >= piece[0]!.at - 1e-6 && at <= piece.at(-1)!.at + 1e-6) ?? pieces(work, line)[0]!;
+  return pointAt(whole, at);
+};
+
+function bandOf(item: LineItem | BackingItem, work: PartWork): PlacedBand | null {
+  const piece = pieces(work, item.line)
+    .map((whole) => pieceOf(whole, item.from, item.to))
+    .find((one) => one !== null);
+  const innerMm = item.kind === 'backing' ? item.offsetMm : 0;
+  return piece ? placedBand({ piece, side: item.side, innerMm, outerMm: innerMm + item.widthMm }) : null;
+}
