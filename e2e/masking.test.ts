@@ -68,9 +68,9 @@ it('another tape is taken for a line, and what is told of it changes', () =>
 
 it('a tape that has run out is not planned with, and one that is short is told', async () => {
   await onPage(app, '/shelf/tape/F19', PHONE, async (hands) => {
-    await hands.fill('rolls', '0');
-    await hands.press('[data-testid=submit]');
-    await hands.sees(/Fine line, stiff film/);
+    await hands.fill('stock-amount', '0');
+    await hands.press('[data-testid=stock-counted]');
+    await hands.sees(/Run out: no plan takes it/);
   });
   await withJob('Tansy', 'tape', async (hands) => {
     await hands.page.waitForSelector('[data-testid=run]', { timeout: 20_000 });
@@ -79,11 +79,62 @@ it('a tape that has run out is not planned with, and one that is short is told',
     expect(rows.some((row) => row.includes('F19'))).toBe(false);
   });
   await onPage(app, '/shelf/tape/F19', PHONE, async (hands) => {
-    await hands.fill('rolls', '');
-    await hands.press('[data-testid=submit]');
-    await hands.sees(/Fine line, stiff film/);
+    await hands.fill('stock-amount', '2');
+    await hands.press('[data-testid=stock-received]');
+    await hands.sees(/Received\s*\+2/);
+    await hands.press('[data-testid=stock-uncounted]');
+    await hands.sees(/not counted/);
   });
 });
+
+it('an edge is masked one\u2019s own way, and given back to the plan', () =>
+  withJob('Tansy', 'tape', async (hands) => {
+    await hands.page.waitForSelector('[data-testid=run]', { timeout: 20_000 });
+    const place = (await list(hands)).findIndex((row) => row.startsWith('R1 F19'));
+    await hands.press('[data-testid=run]', place);
+    await hands.press('[data-testid=own-way]');
+    await hands.fill('own-way-how', 'two strips of paper');
+    await hands.press('[data-testid=own-way-save]');
+    await hands.sees(/As you do it here: two strips of paper/);
+    await hands.saved();
+    await hands.press('[data-testid=own-way-gone]');
+    await hands.sees(/R1\s+F19/);
+  }));
+
+it('a piece of one\u2019s own is drawn where it goes, typed to the millimetre, and left out again', () =>
+  withJob('Tansy', 'tape', async (hands, id) => {
+    await hands.page.waitForSelector('[data-testid=own-add]', { timeout: 20_000 });
+    await hands.press('[data-testid=own-add]');
+    await hands.sees(/H1\s+P18/);
+    const place = (await list(hands)).findIndex((row) => row.startsWith('H1'));
+    await hands.press('[data-testid=run]', place);
+    await hands.fill('own.from.along', '150');
+    await hands.fill('own.note', 'over the handle');
+    await hands.page.keyboard.press('Tab');
+    await hands.sees(/over the handle/);
+    await hands.saved();
+    const { design } = await get<Job>(`/jobs/${id}`);
+    expect(design.choices.ownPieces).toMatchObject([{ tape: 'P18', note: 'over the handle' }]);
+    expect(design.choices.ownPieces![0]!.from[0]).toBe(150);
+    await hands.press('[data-testid=own-gone]');
+    await hands.saved();
+    expect((await get<Job>(`/jobs/${id}`)).design.choices.ownPieces).toBeUndefined();
+  }));
+
+it('paper, film and foam are on the shelf with pack, price and stock', () =>
+  onPage(app, '/shelf', PHONE, async (hands) => {
+    await hands.pressNamed('radio', 'Show: Paper, film, foam');
+    await hands.press('[data-testid=supply]', 5);
+    await hands.sees(/Foam strip 6 mm/);
+    await hands.fill('packPrice', '18.5');
+    await hands.fill('stock-amount', '3');
+    await hands.press('[data-testid=stock-counted]');
+    await hands.sees(/= 3/);
+    await hands.press('[data-testid=submit]');
+    await hands.sees(/3 in stock/);
+    const { supplies } = await get<{ supplies: { code: string; packs?: number; packPrice?: number }[] }>('/shelf');
+    expect(supplies.find(({ code }) => code === 'foam-6')).toMatchObject({ packs: 3, packPrice: 18.5 });
+  }));
 
 it('a bend test and a stick test change the figures of a tape in this shop', () =>
   onPage(app, '/shelf/tape/V9', PHONE, async (hands) => {

@@ -19,6 +19,7 @@ export async function seedIfEmpty(db: Queryable, now: number): Promise<boolean> 
   if (rows[0]!.filled) return false;
   for (const tape of SHIPPED_SHELF.tapes) await insertEntry(db, 'tapes', tape);
   for (const finish of SHIPPED_SHELF.finishes) await insertEntry(db, 'finishes', finish);
+  for (const supply of SHIPPED_SHELF.supplies ?? []) await insertEntry(db, 'supplies', supply);
   const shelf = await readShelf(db);
   for (const name of (await readdir(EXAMPLES))
     .filter((file) => file.endsWith('.json'))

@@ -1,4 +1,16 @@
-import { finishSchema, jobSchema, runSchema, tapeSchema, wholeShelfSchema, type Finish, type LogEvent, type NewJob, type Tape } from '@lintrel/core';
+import {
+  finishSchema,
+  jobSchema,
+  runSchema,
+  supplySchema,
+  tapeSchema,
+  wholeShelfSchema,
+  type Finish,
+  type LogEvent,
+  type NewJob,
+  type Supply,
+  type Tape,
+} from '@lintrel/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request } from './http';
 
@@ -33,22 +45,25 @@ export function useStartJob(id: string) {
   });
 }
 
-/** Puts a tape or finish on the shelf, or changes it. */
-export function useSaveEntry<T extends Tape | Finish>(table: 'tapes' | 'finishes') {
+const SCHEMAS = { tapes: tapeSchema, finishes: finishSchema, supplies: supplySchema };
+type ShelfTable = keyof typeof SCHEMAS;
+
+/** Puts a tape, finish or supply on the shelf, or changes it. */
+export function useSaveEntry<T extends Tape | Finish | Supply>(table: ShelfTable) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ entry, key }: { entry: T; key: string | null }) => {
-      const schema = table === 'tapes' ? tapeSchema : finishSchema;
+      const schema = SCHEMAS[table];
       return key === null
-        ? request<Tape | Finish>('POST', `/shelf/${table}`, schema, entry)
-        : request<Tape | Finish>('PUT', `/shelf/${table}/${encodeURIComponent(key)}`, schema, entry);
+        ? request<Tape | Finish | Supply>('POST', `/shelf/${table}`, schema, entry)
+        : request<Tape | Finish | Supply>('PUT', `/shelf/${table}/${encodeURIComponent(key)}`, schema, entry);
     },
     onSuccess: () => client.invalidateQueries({ queryKey: ['shelf'] }),
   });
 }
 
-/** Takes a tape or finish off the shelf. */
-export function useDeleteEntry(table: 'tapes' | 'finishes') {
+/** Takes a tape, finish or supply off the shelf. */
+export function useDeleteEntry(table: ShelfTable) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (key: string) => request('DELETE', `/shelf/${table}/${encodeURIComponent(key)}`, null),

@@ -15,6 +15,7 @@ export { PrintScreen } from './job/PrintScreen';
 export { QuestionScreen } from './bench/QuestionScreen';
 export { RunScreen } from './job/RunScreen';
 export { ShelfScreen } from './shelf/ShelfScreen';
+export { ShelfSupplyScreen } from './shelf/ShelfSupplyScreen';
 export { ShelfTapeScreen } from './shelf/ShelfTapeScreen';
 export { StationsScreen } from './job/StationsScreen';
 export { TapeScreen } from './job/TapeScreen';

@@ -2,10 +2,11 @@ import { numberBetween, positiveUpTo, tapeSchema, TYPICAL, type Tape } from '@li
 import * as v from 'valibot';
 import { typedLength, typedNumber, typedOrNone, typedTemperature } from '@/forms/typed';
 
-const { entries } = tapeSchema;
+// What there is of it is booked, not typed over.
+const { rolls: _, ...entries } = tapeSchema.entries;
 
 /** Fields of the tape form as typed. */
-export type TapeFields = { readonly [K in keyof Required<Tape>]: Required<Tape>[K] extends number ? string : Required<Tape>[K] };
+export type TapeFields = { readonly [K in keyof Omit<Required<Tape>, 'rolls'>]: Required<Tape>[K] extends number ? string : Required<Tape>[K] };
 
 /** What the form reads them as. */
 const formEntries = {
@@ -18,12 +19,12 @@ const formEntries = {
   minApplyC: typedTemperature(entries.minApplyC),
   cleanHours: typedNumber(entries.cleanHours),
   rollM: typedOrNone(v.nullable(positiveUpTo(1000, 'm'))),
-  rolls: typedOrNone(v.nullable(numberBetween(0, 10_000, ''))),
+  rollPrice: typedOrNone(v.nullable(numberBetween(0, 1_000_000, ''))),
 };
 
 export const tapeFormSchema = v.pipe(
   v.object(formEntries),
-  v.transform(({ rollM, rolls, ...rest }): Tape => ({ ...rest, ...(rollM === null ? {} : { rollM }), ...(rolls === null ? {} : { rolls }) })),
+  v.transform(({ rollM, rollPrice, ...rest }): Tape => ({ ...rest, ...(rollM === null ? {} : { rollM }), ...(rollPrice === null ? {} : { rollPrice }) })),
 );
 
 /** Names of its fields, where the server's faults belong. */
@@ -46,7 +47,7 @@ const NEW_TAPE: Tape = {
 };
 
 /** What the form opens with. */
-export function tapeFields(tape: Tape = NEW_TAPE): TapeFields {
-  const known = { rollM: '', rolls: '', ...tape };
+export function tapeFields({ rolls: _rolls, ...tape }: Tape = NEW_TAPE): TapeFields {
+  const known = { rollM: '', rollPrice: '', ...tape };
   return Object.fromEntries(Object.entries(known).map(([name, value]) => [name, typeof value === 'number' ? String(value) : value])) as unknown as TapeFields;
 }

@@ -1,26 +1,47 @@
-import type { PlanLists, Shelf } from '@lintrel/core';
-import { phrase, several } from '@lintrel/words';
+import { SUPPLY_UNITS, type PlanLists, type Shelf, type SupplyKind } from '@lintrel/core';
+import { phrase, several, SUPPLY_NAMES, type Words } from '@lintrel/words';
+import { StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { space } from '@/theme/theme';
+import { Body, Figure, Heading, Small } from '@/ui/Words';
+
+const money = (amount: number): string => amount.toFixed(2);
+
+/** So much of a supply, in the units of the person. */
+function amountOf(kind: SupplyKind, amount: number, words: Words): string {
+  switch (SUPPLY_UNITS[kind]) {
+    case 'm2':
+      return words.area(amount);
+    case 'm':
+      return words.metres(1000 * amount);
+    case 'ml':
+      return words.volume(amount);
+    default:
+      return String(amount);
+  }
+}
 
 /** What to have ready for all stages, and what is missing on the shelf. */
-export function ReadyPanel({ lists: { tape, foam, drape, openings, shopping }, shelf }: { lists: PlanLists; shelf: Shelf }) {
+export function ReadyPanel({ lists: { tape, supplies, openings, cost, shopping }, shelf }: { lists: PlanLists; shelf: Shelf }) {
   const words = useWords();
-  const sizeM2 = drape.reduce((sum, one) => sum + one.sizeM2, 0);
   const short = tape.filter(({ missing }) => missing !== null && missing > 0);
+  const shortPacks = supplies.filter(({ missing }) => missing !== null && missing > 0);
   return (
     <Panel>
       <Heading>To have ready, all stages</Heading>
       {short.map(({ tape: code, missing }) => (
         <Notice key={code} level="caution" text={phrase`${code}: ${several(missing ?? 0, 'roll')} short. Buy, or take another tape.`} />
       ))}
+      {shortPacks.map(({ kind, code, missing }) => (
+        <Notice key={code ?? kind} level="caution" text={phrase`${SUPPLY_NAMES[kind]}: ${several(missing ?? 0, 'pack')} short. Buy before you begin.`} />
+      ))}
       {shopping.length > 0 ? (
         <Notice level="caution" text={phrase`${several(shopping.length, 'piece')} without a tape on the shelf: see them in the lay list.`} />
       ) : null}
-      {tape.length + foam.length + drape.length === 0 ? <Body>Nothing.</Body> : null}
+      {tape.length + supplies.length === 0 ? <Body>Nothing.</Body> : null}
       <Rows>
         {tape.map(({ tape: code, pieces, lengthM, rolls }) => (
           <Row key={code} label={code}>
@@ -28,25 +49,30 @@ export function ReadyPanel({ lists: { tape, foam, drape, openings, shopping }, s
             <Small>{phrase`${words.metres(1000 * lengthM)} in ${several(pieces, 'piece')}, tails included: ${several(rolls, 'roll')}`}</Small>
           </Row>
         ))}
-        {foam.map(({ foamMm, pieces, lengthM }) => (
-          <Row key={`foam ${foamMm}`} label={phrase`Foam strip ${words.length(foamMm)}`}>
-            <Body>{phrase`Foam strip ${words.length(foamMm)}`}</Body>
-            <Small>{phrase`${words.metres(1000 * lengthM)} in ${several(pieces, 'piece')}`}</Small>
-          </Row>
-        ))}
+        {supplies.map(({ kind, sizeMm, amount, pieces, code, packs }) => {
+          const name = shelf.supplies?.find((one) => one.code === code)?.name ?? SUPPLY_NAMES[kind];
+          return (
+            <Row key={`${kind} ${sizeMm ?? ''}`} label={name}>
+              <Body>{name}</Body>
+              <Small>{phrase`${amountOf(kind, amount, words)} in ${several(pieces, 'piece')}${packs === null ? '' : phrase`: ${several(packs, 'pack')}`} (estimate)`}</Small>
+            </Row>
+          );
+        })}
         {openings.tapeM > 0 ? (
           <Row label="For the openings">
             <Body>For the openings</Body>
-            <Small>{phrase`${words.metres(1000 * openings.tapeM)} of rim or painter's tape, ${words.area(openings.filmM2)} of film`}</Small>
-          </Row>
-        ) : null}
-        {sizeM2 > 0 ? (
-          <Row label="Paper or film">
-            <Body>Paper or film</Body>
-            <Small>{phrase`${words.area(sizeM2)}, stage by stage (estimate)`}</Small>
+            <Small>{phrase`${words.metres(1000 * openings.tapeM)} of rim or painter's tape`}</Small>
           </Row>
         ) : null}
       </Rows>
+      <View style={styles.figures}>
+        <Figure label="Tape, money (estimate)" value={money(cost.tape)} />
+        <Figure label="Paper, film, foam (estimate)" value={money(cost.supplies)} />
+        <Figure label="Paint (estimate)" value={money(cost.paint)} />
+      </View>
+      {cost.typical ? <Small>Where the shelf has no price a typical one was taken.</Small> : null}
     </Panel>
   );
 }
+
+const styles = StyleSheet.create({ figures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.middle } });

@@ -4,8 +4,8 @@ import { designSchema } from '../job';
 import { lineSchema } from '../lines';
 import { logEventSchema } from '../log';
 import { outlineSchema } from '../surface';
-import { tapeSchema } from '../tape';
-import { idText, listOf, nameText, numberBetween, JOB_KINDS, oneOf, plainly, positiveUpTo, told, uuidText } from '../units';
+import { supplySchema, tapeSchema } from '../tape';
+import { idText, instantText, listOf, nameText, noteText, numberBetween, JOB_KINDS, oneOf, plainly, positiveUpTo, told, uuidText } from '../units';
 import { instant, revision, saidSchema } from './summary';
 
 /** Asks for a new job. */
@@ -32,7 +32,43 @@ export const saveJobSchema = v.strictObject({ revision: revision(), save: v.opti
 export type SaveJob = v.InferOutput<typeof saveJobSchema>;
 
 /** Everything on the shelf. A reader takes it however much there is: what may be put there is limited where it is put. */
-export const wholeShelfSchema = v.object({ tapes: v.array(tapeSchema), finishes: v.array(finishSchema) });
+export const wholeShelfSchema = v.object({ tapes: v.array(tapeSchema), finishes: v.array(finishSchema), supplies: v.array(supplySchema) });
+
+const stockTable = () => oneOf(['tapes', 'supplies']);
+
+/** What a person books: a pack or roll received, or how many there are. */
+export const bookStockSchema = v.strictObject({
+  id: uuidText(),
+  at: instantText(),
+  stuff: stockTable(),
+  code: idText(),
+  /** `uncounted`: it is not counted any more. */
+  reason: oneOf(['received', 'counted', 'uncounted']),
+  /** Rolls or packs that came, or that there are. */
+  packs: numberBetween(0, 10_000, ''),
+  note: noteText(),
+});
+export type BookStock = v.InferOutput<typeof bookStockSchema>;
+
+/** A change of the stock: by how much, of a count what there was. */
+export const stockMoveSchema = v.object({
+  seq: v.number(),
+  stuff: stockTable(),
+  code: v.string(),
+  reason: oneOf(['received', 'counted', 'uncounted', 'used', 'back']),
+  packs: v.number(),
+  jobId: v.nullable(v.string()),
+  step: v.nullable(v.string()),
+  note: v.string(),
+  at: instant(),
+});
+export type StockMove = v.InferOutput<typeof stockMoveSchema>;
+export const stockMovesSchema = v.object({ moves: v.array(stockMoveSchema) });
+
+/** What jobs in the shop will still take of an entry, rolls or packs, and which they are. */
+export const stockReservedSchema = v.object({ stuff: stockTable(), code: v.string(), packs: v.number(), jobs: v.array(v.string()) });
+export type StockReserved = v.InferOutput<typeof stockReservedSchema>;
+export const allReservedSchema = v.object({ reserved: v.array(stockReservedSchema) });
 
 /** Starts a job in the shop with the plan of this revision. */
 export const startSchema = v.strictObject({ revision: revision(), event: logEventSchema });

@@ -78,13 +78,15 @@ export function checkJobFile(data: unknown): Checked<JobFile> {
 /** Writes a job file; reading it and writing it again gives the same bytes. */
 export const writeJobFile = (file: JobFile): string => `${JSON.stringify(v.parse(jobFileSchema, file), null, 2)}\n`;
 
-/** The shelf entries a design needs: its finishes, and every tape that could be chosen. */
+/** The shelf entries a design needs: its finishes, and every tape and supply that could be chosen. */
 export function usedShelf(design: Design, shelf: Shelf): JobFile['shelf'] {
   const used = new Set(finishesNamed(design).map(({ finish }) => finish));
-  return { tapes: [...shelf.tapes], finishes: shelf.finishes.filter(({ id }) => used.has(id)) };
+  const supplies = shelf.supplies && shelf.supplies.length > 0 ? { supplies: [...shelf.supplies] } : {};
+  return { tapes: [...shelf.tapes], finishes: shelf.finishes.filter(({ id }) => used.has(id)), ...supplies };
 }
 
-const largeEntries = ({ tapes, finishes }: JobFile['shelf']): Fault[] => [
+const largeEntries = ({ tapes, finishes, supplies = [] }: JobFile['shelf']): Fault[] => [
+  ...supplies.flatMap((supply, index) => entryFaults(supply, `shelf.supplies[${index}]`)),
   ...tapes.flatMap((tape, index) => entryFaults(tape, `shelf.tapes[${index}]`)),
   ...finishes.flatMap((finish, index) => entryFaults(finish, `shelf.finishes[${index}]`)),
 ];
@@ -94,7 +96,7 @@ const logFaults = (log: JobFile['log']): Fault[] =>
     ? [{ path: 'log', code: 'file.log-letters', values: { million: MOST_NOTE_LETTERS / 1e6 } }]
     : [];
 
-function repeatedEntries({ tapes, finishes }: JobFile['shelf']) {
+function repeatedEntries({ tapes, finishes, supplies = [] }: JobFile['shelf']) {
   const twice = (keys: readonly string[], path: (index: number) => string) =>
     keys.flatMap((key, index) => (keys.indexOf(key) < index ? [{ path: path(index), code: 'design.used-twice', values: { id: key } }] : []));
   return [
@@ -105,6 +107,10 @@ function repeatedEntries({ tapes, finishes }: JobFile['shelf']) {
     ...twice(
       finishes.map(({ id }) => id),
       (index) => `shelf.finishes[${index}].id`,
+    ),
+    ...twice(
+      supplies.map(({ code }) => code),
+      (index) => `shelf.supplies[${index}].code`,
     ),
   ];
 }

@@ -1,32 +1,35 @@
 import * as v from 'valibot';
 import { finishSchema, SHIPPED_FINISHES, type Finish } from '../finish';
-import { SHIPPED_TAPES, tapeSchema, type Tape } from '../tape';
+import { SHIPPED_SUPPLIES, SHIPPED_TAPES, supplySchema, tapeSchema, type Supply, type Tape } from '../tape';
 import { listOf } from '../units';
 import type { Fault } from './fault';
 
-/** The shelf holds at most this many tapes, and as many finishes. */
+/** The shelf holds at most this many tapes, as many finishes, and as many supplies. */
 export const MOST_ENTRIES = 500;
 
 /** Letters of one entry: its notes and cards have room, and a whole shelf still fits into a job file. */
 const MOST_ENTRY_LETTERS = 20_000;
 
 /** Checks what a schema of an entry cannot: that it is not too much to be kept. */
-export const entryFaults = (entry: Tape | Finish, path = ''): Fault[] =>
+export const entryFaults = (entry: Tape | Finish | Supply, path = ''): Fault[] =>
   JSON.stringify(entry).length > MOST_ENTRY_LETTERS ? [{ path: path || 'basis', code: 'shelf.letters', values: { most: MOST_ENTRY_LETTERS } }] : [];
 
 /** What the shop has to work with. */
 export const shelfSchema = v.strictObject({
   tapes: listOf(tapeSchema, 'tapes', MOST_ENTRIES),
   finishes: listOf(finishSchema, 'finishes', MOST_ENTRIES),
+  /** Paper, film, foam and the like; left out in files from before, and where there is none. */
+  supplies: v.optional(listOf(supplySchema, 'supplies', MOST_ENTRIES)),
 });
 
 export interface Shelf {
   readonly tapes: readonly Tape[];
   readonly finishes: readonly Finish[];
+  readonly supplies?: readonly Supply[];
 }
 
 /** Finishes on a shelf, by their id. */
 export const finishesById = ({ finishes }: Shelf): ReadonlyMap<string, Finish> => new Map(finishes.map((finish) => [finish.id, finish]));
 
 /** The shelf a new shop starts with. */
-export const SHIPPED_SHELF: Shelf = { tapes: SHIPPED_TAPES, finishes: SHIPPED_FINISHES };
+export const SHIPPED_SHELF: Shelf = { tapes: SHIPPED_TAPES, finishes: SHIPPED_FINISHES, supplies: SHIPPED_SUPPLIES };

@@ -7,3 +7,4 @@ export * from './says';
 export type * from './item-types';
 export type * from './types';
 export * from './wishes';
+export * from './stock-use';

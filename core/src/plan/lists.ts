@@ -1,22 +1,28 @@
 import { closingFilmMm2, closingTapeMm, FOAM } from '../masking';
+import { finishesById, type Shelf } from '../job';
+import type { Sequence } from '../order';
 import { rollLengthM, type Tape } from '../tape';
 import { byText, RULE_OF_THUMB, sumOf } from '../units';
+import { costOf } from './cost';
 import type { StageItems } from './items';
 import { DRAPE } from './own-pieces';
 import type { BackingItem, CoverItem, Item, LineItem, OwnItem, PlugItem, RimItem, SeamItem } from './item-types';
-import type { FoamNeed, Plan, PlanLists, StagePlan, TapeNeed } from './types';
+import { sealedWithMaskM, supplyNeeds } from './supply-needs';
+import type { Plan, PlanLists, StagePlan, TapeNeed } from './types';
 
 /** What to have ready, all stages together. */
-export function listsOf(stages: readonly StagePlan[], items: readonly StageItems[], tapes: readonly Tape[]): PlanLists {
-  const lines = items.flatMap(inLayingOrder).filter(isTape);
+export function listsOf(stages: readonly StagePlan[], items: readonly StageItems[], sequence: Sequence | undefined, shelf: Shelf): PlanLists {
+  const laid = items.flatMap(inLayingOrder);
+  const lines = laid.filter(isTape);
   const drape = stages.map(({ number }, index) => ({ stage: number, sizeM2: sumOf(items[index]!.covers, sizeOf) + sumOf(items[index]!.own, sizeOf) }));
+  const supplies = sequence ? supplyNeeds(laid, sealedWithMaskM(sequence), shelf.supplies ?? []) : [];
+  const needs = { tape: tapeNeeds(laid, shelf.tapes), supplies, paint: stages.map(({ number, finish, paint }) => ({ stage: number, finish, ml: paint.ml })) };
   return {
-    tape: tapeNeeds(lines, tapes),
+    ...needs,
     drape: drape.filter(({ sizeM2 }) => sizeM2 > 0),
-    foam: foamNeeds(items),
     openings: openingNeeds(items.flatMap((one) => one.plugs)),
     plugs: plugsByPart(items.flatMap((one) => one.plugs)),
-    paint: stages.map(({ number, finish, paint }) => ({ stage: number, finish, ml: paint.ml })),
+    cost: costOf(needs, shelf, finishesById(shelf)),
     shopping: lines.filter(({ material, techniques }) => material === null && !techniques.some(({ code }) => code === 'technique.own')).map(({ id }) => id),
   };
 }
@@ -39,14 +45,15 @@ export function plugsByPart(plugs: readonly Pick<Item, 'part' | 'count'>[]): Pla
 /** A piece of tape of any use. */
 type TapeItem = LineItem | BackingItem | SeamItem | RimItem | OwnItem;
 
-function tapeNeeds(lines: readonly TapeItem[], tapes: readonly Tape[]): TapeNeed[] {
+/** Tape that some items take, by its code, the most of it first. */
+export function tapeNeeds(items: readonly Item[], tapes: readonly Tape[]): TapeNeed[] {
   const needs = new Map<string, { pieces: number; lengthM: number }>();
   const add = (material: string | null, lengthMm: number, pieces: number, count: number) => {
     if (material === null) return;
     const need = needs.get(material) ?? { pieces: 0, lengthM: 0 };
     needs.set(material, { pieces: need.pieces + pieces * count, lengthM: need.lengthM + (lengthMm / 1000) * count });
   };
-  for (const item of lines) {
+  for (const item of items.filter(isTape)) {
     if (isLine(item) && item.guide) add(item.guide.material, item.guide.lengthMm, 1, item.count);
     if (!isLine(item) || item.sheetOf === null) add(item.material, item.lengthMm, item.kind === 'backing' ? item.pieces : 1, item.count);
   }
@@ -67,25 +74,6 @@ function rollsFor(lengthM: number, tape: Tape | undefined): Pick<TapeNeed, 'roll
   const rollM = tape ? rollLengthM(tape) : Infinity;
   const share = (lengthM * (1 + RULE_OF_THUMB.tapeWaste)) / rollM;
   return { rolls: Math.max(1, Math.ceil(share - 1e-9)), missing: tape?.rolls === undefined ? null : Math.max(0, Math.ceil(share - tape.rolls - 1e-9)) };
-}
-
-/** Foam strip by its thickness: into gaps along rims, and into openings. */
-function foamNeeds(items: readonly StageItems[]): FoamNeed[] {
-  const pieces = [
-    ...items.flatMap(({ rims }) => rims.flatMap((rim) => (rim.material === FOAM ? [{ foamMm: rim.widthMm, lengthMm: rim.lengthMm, count: rim.count }] : []))),
-    ...items.flatMap(({ plugs }) =>
-      plugs.flatMap(({ closing, count }) => {
-        if (closing.code !== 'opening.foam' && closing.code !== 'opening.foam-strip') return [];
-        const { foamMm, lengthMm } = closing.values;
-        return [{ foamMm, lengthMm, count }];
-      }),
-    ),
-  ];
-  const sizes = [...new Set(pieces.map(({ foamMm }) => foamMm))].sort((a, b) => a - b);
-  return sizes.map((foamMm) => {
-    const own = pieces.filter((piece) => piece.foamMm === foamMm);
-    return { foamMm, pieces: sumOf(own, ({ count }) => count), lengthM: sumOf(own, ({ lengthMm, count }) => (lengthMm / 1000) * count) };
-  });
 }
 
 /** What is laid for a stage of a plan, in laying order. */

@@ -64,7 +64,7 @@ export function* planSteps(design: Design, shelf: Shelf, store?: WorkStore): Gen
     wish: problem.wish,
     advice: adviceFor({ design, works, stages, items, finishes, problem, sequence: chosen }),
     safety: SAFETY_CODES.filter((code) => steps.some(({ safety }) => safety.includes(code))),
-    lists: listsOf(stages, items, shelf.tapes),
+    lists: listsOf(stages, items, chosen, shelf),
   });
   const { format, version, ...rest } = plan;
   return { format, version, parts: shown, ...rest };

@@ -4,7 +4,8 @@ import type { Step } from '../log';
 import type { ReasonSaid, SequenceFigures } from '../order';
 import type { OverAnswer, OverSaid } from '../over';
 import type { PartPlan } from '../setout';
-import type { Wish, AreaId, FinishId, LineId, PartId, SessionId, TapeCode, AreaRef, ItemId } from '../units';
+import type { Wish, AreaId, FinishId, LineId, PartId, SessionId, SupplyCode, TapeCode, AreaRef, ItemId } from '../units';
+import type { SupplyKind } from '../tape';
 import type { Item } from './item-types';
 import type { AdviceSaid, AfterCode, CoatsSaid, SafetyCode } from './says';
 
@@ -133,11 +134,17 @@ export interface TapeNeed {
   readonly missing: number | null;
 }
 
-/** Foam strip to have ready, by its thickness. */
-export interface FoamNeed {
-  readonly foamMm: number;
+/** Paper, film, foam and the like to have ready: one entry a kind, foam by its thickness. */
+export interface SupplyNeed {
+  readonly kind: SupplyKind;
+  readonly sizeMm: number | null;
+  /** In the unit of its kind, and in how many pieces. */
+  readonly amount: number;
   readonly pieces: number;
-  readonly lengthM: number;
+  /** What it comes from on the shelf, packs it takes with waste, and packs that are missing; null: none there, or not counted. */
+  readonly code: SupplyCode | null;
+  readonly packs: number | null;
+  readonly missing: number | null;
 }
 
 /** What to have ready. */
@@ -145,7 +152,9 @@ export interface PlanLists {
   readonly tape: readonly TapeNeed[];
   /** Paper or film, m². */
   readonly drape: readonly { readonly stage: number; readonly sizeM2: number }[];
-  readonly foam: readonly FoamNeed[];
+  readonly supplies: readonly SupplyNeed[];
+  /** Money of one's own; `typical`: some of it by typical prices. */
+  readonly cost: { readonly tape: number; readonly supplies: number; readonly paint: number; readonly typical: boolean };
   /** Tape and film for the openings, all of them. */
   readonly openings: { readonly tapeM: number; readonly filmM2: number };
   readonly plugs: readonly { readonly part: PartId; readonly count: number }[];

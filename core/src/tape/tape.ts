@@ -28,6 +28,8 @@ export const tapeSchema = v.strictObject({
   /** Metres on a roll; left out: typical of its kind. Rolls in stock; left out: not counted, there is always some. */
   rollM: v.optional(positiveUpTo(1000, 'm')),
   rolls: v.optional(numberBetween(0, 10_000, '')),
+  /** Money of your own for a roll; left out: not known. */
+  rollPrice: v.optional(numberBetween(0, 1_000_000, '')),
   use: noteText(),
   /** Where the figures come from. */
   basis: noteText(),

@@ -13,6 +13,7 @@ export type FeatureId = Id<'feature'>;
 export type AreaId = Id<'area'>;
 export type FinishId = Id<'finish'>;
 export type TapeCode = Id<'tape'>;
+export type SupplyCode = Id<'supply'>;
 export type OwnPieceId = Id<'own piece'>;
 
 /** A name made of several ids, for what has none of its own. It is made in one place and never cut up again. */

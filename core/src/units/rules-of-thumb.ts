@@ -91,6 +91,10 @@ export const RULE_OF_THUMB = {
   pricePerLitre: 60,
   pricePerTapeMetre: 0.15,
   pricePerDrapeM2: 0.4,
+  /** The same for a m², m, ml or piece of what else masks; putty lies so thick over a recess, liquid mask takes so much a metre of edge. */
+  pricePerSupply: { paper: 0.4, film: 0.1, card: 1.5, bag: 0.1, foam: 0.4, putty: 0.1, 'liquid-mask': 0.15 },
+  puttyThickMm: 3,
+  liquidMaskPerMetreMl: 0.5,
   /** How likely a metre of show edge goes wrong, by how hard it bends, against a straight one; a rough edge hardly matters. */
   riskPerMetre: { straight: 1, gentle: 1.5, tight: 3, features: 2.5 },
   roughRisk: 0.1,

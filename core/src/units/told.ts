@@ -22,6 +22,7 @@ export const LISTED = [
   'parts',
   'paths',
   'pieces',
+  'supplies',
   'pins',
   'places',
   'profile-pairs',

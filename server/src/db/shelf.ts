@@ -1,4 +1,4 @@
-import { finishSchema, MOST_ENTRIES, tapeSchema, type Finish, type Shelf, type Tape } from '@lintrel/core';
+import { finishSchema, MOST_ENTRIES, supplySchema, tapeSchema, type Finish, type Shelf, type Supply, type Tape } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 // Columns carry the names of the fields, in snake case; the schemas say which fields there are.
@@ -8,13 +8,15 @@ const camel = (name: string): string => name.replace(/_([a-z0-9])/g, (_, letter:
 const FIELDS = {
   tapes: Object.keys(tapeSchema.entries),
   finishes: Object.keys(finishSchema.entries),
+  supplies: Object.keys(supplySchema.entries),
 } as const;
-const KEYS = { tapes: 'code', finishes: 'id' } as const;
+const KEYS = { tapes: 'code', finishes: 'id', supplies: 'code' } as const;
 
-/** The two tables of the shelf and what they hold. */
+/** The tables of the shelf and what they hold. */
 export interface ShelfTables {
   readonly tapes: Tape;
   readonly finishes: Finish;
+  readonly supplies: Supply;
 }
 export type ShelfTable = keyof ShelfTables;
 
@@ -27,10 +29,10 @@ function fromRow<T extends ShelfTable>(row: Record<string, unknown>): ShelfTable
 }
 
 /** Fields that are left out, not null, where nobody gave them. */
-const LEFT_OUT = new Set(['gun', 'pricePerL', 'cards', 'rollM', 'rolls']);
+const LEFT_OUT = new Set(['gun', 'pricePerL', 'cards', 'rollM', 'rolls', 'rollPrice', 'sizeMm', 'packPrice', 'packs']);
 const JSON_FIELDS = new Set(['recoat', 'mixRatio', 'cards']);
-const toValues = (table: ShelfTable, entry: Tape | Finish): unknown[] =>
-  FIELDS[table].map((field) => {
+const toValues = (table: ShelfTable, entry: ShelfTables[ShelfTable], fields: readonly string[] = FIELDS[table]): unknown[] =>
+  fields.map((field) => {
     const value = (entry as unknown as Record<string, unknown>)[field];
     if (value === undefined) return null;
     return JSON_FIELDS.has(field) ? JSON.stringify(value) : value;
@@ -44,7 +46,7 @@ async function listTable<T extends ShelfTable>(db: Queryable, table: T): Promise
 /** Everything on the shelf, in the order it was put there. */
 export async function readShelf(db: Queryable): Promise<Shelf> {
   const tapes = await listTable(db, 'tapes');
-  return { tapes, finishes: await listTable(db, 'finishes') };
+  return { tapes, finishes: await listTable(db, 'finishes'), supplies: await listTable(db, 'supplies') };
 }
 
 /** Puts an entry on the shelf, if its code is free and there is room. Call while the shelf is held for changing. */
@@ -61,13 +63,18 @@ export async function insertEntry<T extends ShelfTable>(db: Queryable, table: T,
   return 'added';
 }
 
-/** Changes an entry, its code included; returns false where there is none with this key. */
-export async function updateEntry<T extends ShelfTable>(db: Queryable, table: T, key: string, entry: ShelfTables[T]): Promise<boolean> {
-  const sets = columnsOf(table)
-    .map((column, index) => `${column} = $${index + 2}`)
-    .join(', ');
-  const { rowCount } = await db.query(`UPDATE ${table} SET ${sets} WHERE ${KEYS[table]} = $1`, [key, ...toValues(table, entry)]);
-  return rowCount === 1;
+/** What there is of an entry is booked, not written over: somebody may have used of it meanwhile. */
+const BOOKED: ReadonlySet<string> = new Set(['rolls', 'packs']);
+
+/** Changes an entry, all but what is booked of it; returns it as it is then, null where there is none with this key. */
+export async function updateEntry<T extends ShelfTable>(db: Queryable, table: T, key: string, entry: ShelfTables[T]): Promise<ShelfTables[T] | null> {
+  const fields = FIELDS[table].filter((field) => !BOOKED.has(field));
+  const sets = fields.map((field, index) => `${snake(field)} = $${index + 2}`).join(', ');
+  const { rows } = await db.query<Record<string, unknown>>(`UPDATE ${table} SET ${sets} WHERE ${KEYS[table]} = $1 RETURNING ${columnsOf(table).join(', ')}`, [
+    key,
+    ...toValues(table, entry, fields),
+  ]);
+  return rows[0] ? fromRow<T>(rows[0]) : null;
 }
 
 /** Takes an entry off the shelf; returns false where there was none. */

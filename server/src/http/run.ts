@@ -5,6 +5,7 @@ import { findJob } from '../db/jobs';
 import { holdJob } from '../db/locks';
 import { findStartedPlan, insertStartedPlan, listEvents } from '../db/log';
 import { inTransaction, type Queryable } from '../db/pool';
+import { bookStep } from '../db/stock';
 import { ApiError, invalidAt } from './errors';
 import type { Workshop } from '../work/workshop';
 import { knownJob, planOf } from './jobs';
@@ -48,6 +49,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
     await inTransaction(pool, async (db) => {
       await holdJob(db, id);
       await append(db, id, event);
+      await bookStep(db, id, event);
     });
     response.status(201).json(await runRecord(pool, id));
   });

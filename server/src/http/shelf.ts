@@ -1,22 +1,38 @@
-import { entryFaults, finishSchema, MOST_ENTRIES, plainly, said, tapeSchema, wholeShelfSchema, type Finish, type Tape } from '@lintrel/core';
+import {
+  allReservedSchema,
+  bookStockSchema,
+  entryFaults,
+  finishSchema,
+  MOST_ENTRIES,
+  plainly,
+  said,
+  stockMovesSchema,
+  supplySchema,
+  tapeSchema,
+  wholeShelfSchema,
+  type Finish,
+  type Supply,
+  type Tape,
+} from '@lintrel/core';
 import { Router } from 'express';
 import type pg from 'pg';
 import { jobsUsingFinish } from '../db/jobs';
+import { bookMove, listMoves, listReserved } from '../db/stock';
 import { deleteEntry, insertEntry, readShelf, updateEntry, type ShelfTable, type ShelfTables } from '../db/shelf';
 import { changeShelf } from '../db/locks';
 import { inTransaction, type Queryable } from '../db/pool';
 import { ApiError, invalid, invalidAt, notFound } from './errors';
 import { answered, bodyOf } from './validate';
 
-const WORDS = { tapes: 'tape', finishes: 'finish' } as const;
+const WORDS = { tapes: 'tape', finishes: 'finish', supplies: 'supply' } as const;
 
-/** /api/shelf: tapes and finishes, read together and changed one by one. */
+/** /api/shelf: tapes, finishes and supplies, read together and changed one by one; what there is of them, booked. */
 export function shelfRoutes(pool: pg.Pool): Router {
   const routes = Router();
 
   routes.get('/', async (_request, response) => {
-    const { tapes, finishes } = await readShelf(pool);
-    response.json(answered(wholeShelfSchema, { tapes: [...tapes], finishes: [...finishes] }));
+    const { tapes, finishes, supplies = [] } = await readShelf(pool);
+    response.json(answered(wholeShelfSchema, { tapes: [...tapes], finishes: [...finishes], supplies: [...supplies] }));
   });
 
   entryRoutes(
@@ -35,7 +51,36 @@ export function shelfRoutes(pool: pg.Pool): Router {
     ({ id }) => id,
     'id',
   );
+  entryRoutes(
+    routes,
+    pool,
+    'supplies',
+    (body) => bodyOf(supplySchema, body),
+    ({ code }) => code,
+    'code',
+  );
+  stockRoutes(routes, pool);
   return routes;
+}
+
+/** What came into the stock, what was counted, and what jobs in the shop will still take. */
+function stockRoutes(routes: Router, pool: pg.Pool): void {
+  routes.get('/reserved', async (_request, response) => {
+    response.json(answered(allReservedSchema, { reserved: await listReserved(pool, await readShelf(pool)) }));
+  });
+
+  routes.get('/moves/:stuff/:code', async (request, response) => {
+    const { stuff, code } = request.params;
+    if (stuff !== 'tapes' && stuff !== 'supplies') throw notFound('stock');
+    response.json(answered(stockMovesSchema, { moves: await listMoves(pool, stuff, code) }));
+  });
+
+  routes.post('/moves', async (request, response) => {
+    const { id, ...move } = bodyOf(bookStockSchema, request.body);
+    const booked = await inTransaction(pool, (db) => bookMove(db, { ...move, cause: id, jobId: null, step: null }));
+    if (!booked) throw notFound(WORDS[move.stuff]);
+    response.status(201).json(answered(stockMovesSchema, { moves: await listMoves(pool, move.stuff, move.code) }));
+  });
 }
 
 /** Puts an entry on the shelf, or refuses it. Call while the shelf is held for changing. */
@@ -46,7 +91,7 @@ export async function addEntry<T extends ShelfTable>(db: Queryable, table: T, en
     throw new ApiError(409, 'shelf-full', `The shelf is full: it holds ${MOST_ENTRIES} ${table}. Take off what is not used any more, then try again.`);
 }
 
-function kept<E extends Tape | Finish>(entry: E): E {
+function kept<E extends Tape | Finish | Supply>(entry: E): E {
   const faults = entryFaults(entry);
   if (faults.length > 0) throw invalid(faults);
   return entry;
@@ -78,7 +123,7 @@ function entryRoutes<T extends ShelfTable>(
       return updateEntry(db, table, keyOf(entry), entry);
     });
     if (!found) throw notFound(WORDS[table]);
-    response.json(entry);
+    response.json(found);
   });
 
   routes.delete(`/${table}/:key`, async (request, response) => {

@@ -1,4 +1,4 @@
-import type { FeatureKind, Hold, JobKind, LineKind, OpeningUse, PaintSystemKey, RimKind, Substrate, SurfaceKind, TapeKind } from '@lintrel/core';
+import type { FeatureKind, Hold, JobKind, LineKind, OpeningUse, PaintSystemKey, RimKind, Substrate, SupplyKind, SurfaceKind, TapeKind } from '@lintrel/core';
 
 // What the kinds are called. On screen they are sentences of the interface, which a language looks up.
 
@@ -130,6 +130,17 @@ export const TAPE_NAMES: Readonly<Record<TapeKind, string>> = {
   X: 'Flexible wheel crepe',
   T: 'Transfer film',
 };
+
+export const SUPPLY_NAMES: Readonly<Record<SupplyKind, string>> = {
+  paper: 'Paper',
+  film: 'Film',
+  card: 'Card',
+  bag: 'Bags',
+  foam: 'Foam strip',
+  putty: 'Putty',
+  'liquid-mask': 'Liquid mask',
+};
+export const SUPPLY_UNIT_NAMES: Readonly<Record<'m2' | 'm' | 'ml' | 'pieces', string>> = { m2: 'm²', m: 'm', ml: 'ml', pieces: 'pieces' };
 
 /** Whether a tape may lie on what is below it. */
 export const HOLD_NAMES: Readonly<Record<Hold, string>> = { safe: 'safe', test: 'test pull first', no: 'lifts paint' };

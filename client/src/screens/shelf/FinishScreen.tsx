@@ -1,6 +1,6 @@
 import { EFFECTS, METHODS, PAINT_SYSTEM_KEYS, SCHOOLS, typicalFinish, type Finish, type PaintSystemKey, type Shelf, REFERENCE_AIR } from '@lintrel/core';
 import { SYSTEM_NAMES, phrase } from '@lintrel/words';
-import { router, useLocalSearchParams } from 'expo-router';
+import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
@@ -46,7 +46,7 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
     resolver: resolverOf<FinishFields, Finish>(finishFormSchema),
     defaultValues: finishFields(finish),
   });
-  const back = () => router.push('/shelf');
+  const back = () => router.push('/shelf?show=finish' as Href);
   const fail = (error: Error) => setTrouble(placeFaults(error, setError, Object.keys(getValues())));
   const submit = handleSubmit((entry) => save.mutate({ entry, key: finish ? id : null }, { onSuccess: back, onError: fail }));
   const chooseSystem = (system: PaintSystemKey) => {

@@ -1,10 +1,11 @@
-import { TAPE_KINDS, REFERENCE_AIR } from '@lintrel/core';
-import { phrase, TAPE_NAMES, SYSTEM_NAMES } from '@lintrel/words';
-import { router, type Href } from 'expo-router';
+import { SUPPLY_UNITS, TAPE_KINDS, REFERENCE_AIR } from '@lintrel/core';
+import { phrase, SUPPLY_NAMES, SUPPLY_UNIT_NAMES, TAPE_NAMES, SYSTEM_NAMES } from '@lintrel/words';
+import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useShelf } from '@/api/jobQueries';
 import { useWords } from '@/person/PersonContext';
+import { ToBuy } from '@/shelf/StockPanel';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -12,11 +13,16 @@ import { Row, Rows, Swatch } from '@/ui/Row';
 import { Screen, Panel, Waiting } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 
-/** Shelf: the tapes and finishes there are, with the figures everything is computed from. */
+type Side = 'tape' | 'finish' | 'supply';
+
+const ADD = { tape: 'Add a tape', finish: 'Add a finish', supply: 'Add paper, film or foam' } as const;
+
+/** Shelf: the tapes, finishes and what else there is, with the figures everything is computed from. */
 export function ShelfScreen() {
   const { data, error, refetch } = useShelf();
   const { temperature } = useWords();
-  const [side, setSide] = useState<'tape' | 'finish'>('tape');
+  const { show } = useLocalSearchParams<{ show?: string }>();
+  const [side, setSide] = useState<Side>(show === 'finish' || show === 'supply' ? show : 'tape');
   if (!data)
     return (
       <Screen title="Shelf">
@@ -27,20 +33,37 @@ export function ShelfScreen() {
     <Screen
       title="Shelf"
       about="Figures that ship are typical: take your data sheet's"
-      action={
-        <Action rank="main" icon="plus" label={side === 'tape' ? 'Add a tape' : 'Add a finish'} onPress={() => router.push(`/shelf/${side}/new` as Href)} />
-      }
+      action={<Action rank="main" icon="plus" label={ADD[side]} onPress={() => router.push(`/shelf/${side}/new` as Href)} />}
     >
       <Choice
         label="Show"
         value={side}
         options={[
           { value: 'tape', label: 'Tapes' },
+          { value: 'supply', label: 'Paper, film, foam' },
           { value: 'finish', label: 'Finishes' },
         ]}
         onChange={setSide}
       />
-      {side === 'tape' ? (
+      {side === 'finish' ? null : (
+        <ToBuy
+          have={(stuff, code) =>
+            stuff === 'tapes' ? data.tapes.find((one) => one.code === code)?.rolls : data.supplies.find((one) => one.code === code)?.packs
+          }
+        />
+      )}
+      {side === 'supply' ? (
+        <Panel>
+          <Rows>
+            {data.supplies.map(({ code, name, kind, pack, packs }) => (
+              <Row key={code} label={name} onPress={() => router.push(`/shelf/supply/${code}` as Href)} testID="supply">
+                <Body>{name}</Body>
+                <Small>{phrase`${SUPPLY_NAMES[kind]} · ${pack} ${SUPPLY_UNIT_NAMES[SUPPLY_UNITS[kind]]} in a pack${packs === undefined ? '' : phrase` · ${Number(packs.toFixed(2))} in stock`}`}</Small>
+              </Row>
+            ))}
+          </Rows>
+        </Panel>
+      ) : side === 'tape' ? (
         TAPE_KINDS.map((kind) => {
           const tapes = data.tapes.filter((tape) => tape.kind === kind);
           if (tapes.length === 0) return null;

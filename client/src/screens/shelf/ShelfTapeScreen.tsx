@@ -11,6 +11,7 @@ import { Field } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
 import { resolverOf } from '@/forms/resolver';
 import { EntryFrame } from '@/shelf/EntryFrame';
+import { StockPanel } from '@/shelf/StockPanel';
 import { TapeTests } from '@/shelf/TapeTests';
 import { TAPE_FIELDS, tapeFields, tapeFormSchema, type TapeFields } from '@/shelf/tapeForm';
 import { space } from '@/theme/theme';
@@ -90,24 +91,18 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
         <View style={styles.row}>
           <Field
             control={control}
-            name="rolls"
-            label="Rolls in stock"
-            keys="numeric"
-            hint={phrase`Empty: not counted. ${0}: run out, no plan takes it`}
-            testID="rolls"
-          />
-          <Field
-            control={control}
             name="rollM"
             label="On a roll"
             unit="m"
             keys="numeric"
             hint={phrase`Empty: ${rollLengthM({ kind: watch('kind') })} m, typical`}
           />
+          <Field control={control} name="rollPrice" label="Price of a roll" keys="numeric" hint="In your own money. Empty: a typical one" />
         </View>
         <Field whole control={control} name="use" label="Good for" />
         <Field whole control={control} name="basis" label="Where the figures come from" />
       </Panel>
+      {tape ? <StockPanel stuff="tapes" code={code} have={tape.rolls} /> : null}
       {tape ? (
         <TapeTests
           tape={tape}

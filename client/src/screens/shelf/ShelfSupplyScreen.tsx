@@ -1,0 +1,73 @@
+import { SUPPLY_KINDS, SUPPLY_UNITS, type Shelf, type Supply } from '@lintrel/core';
+import { SUPPLY_NAMES, SUPPLY_UNIT_NAMES } from '@lintrel/words';
+import { router, useLocalSearchParams, type Href } from 'expo-router';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/jobQueries';
+import { placeFaults } from '@/forms/faults';
+import { Field } from '@/forms/Field';
+import { Pick } from '@/forms/Pick';
+import { resolverOf } from '@/forms/resolver';
+import { EntryFrame } from '@/shelf/EntryFrame';
+import { StockPanel } from '@/shelf/StockPanel';
+import { SUPPLY_FIELDS, supplyFields, supplyFormSchema, type SupplyFields } from '@/shelf/supplyForm';
+import { space } from '@/theme/theme';
+import { Screen, Panel, Waiting } from '@/ui/Screen';
+
+/** Paper, film, foam or the like: how it is bought, and what there is of it. */
+export function ShelfSupplyScreen() {
+  const { code } = useLocalSearchParams<{ code: string }>();
+  const { data, error } = useShelf();
+  if (!data)
+    return (
+      <Screen title="Paper, film, foam">
+        <Waiting what="the shelf" error={error} />
+      </Screen>
+    );
+  return <SupplyForm key={code} code={code} shelf={data} />;
+}
+
+function SupplyForm({ code, shelf }: { code: string; shelf: Shelf }) {
+  const supply = shelf.supplies?.find((one) => one.code === code);
+  const save = useSaveEntry<Supply>('supplies');
+  const remove = useDeleteEntry('supplies');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const { control, handleSubmit, watch, setValue, setError } = useForm<SupplyFields, unknown, Supply>({
+    resolver: resolverOf<SupplyFields, Supply>(supplyFormSchema),
+    defaultValues: supplyFields(supply),
+  });
+  const back = () => router.push('/shelf?show=supply' as Href);
+  const fail = (error: Error) => setTrouble(placeFaults(error, setError, SUPPLY_FIELDS));
+  const submit = handleSubmit((entry) => save.mutate({ entry, key: supply ? code : null }, { onSuccess: back, onError: fail }));
+  return (
+    <EntryFrame
+      title={supply ? supply.name : 'New paper, film or foam'}
+      isNew={!supply}
+      busy={save.isPending}
+      trouble={trouble}
+      onSave={() => void submit()}
+      onDelete={() => remove.mutate(code, { onSuccess: back, onError: fail })}
+    >
+      <Panel>
+        <Pick
+          label="Kind"
+          value={watch('kind')}
+          options={SUPPLY_KINDS.map((value) => ({ value, label: SUPPLY_NAMES[value] }))}
+          onChange={(kind) => setValue('kind', kind)}
+        />
+        <View style={styles.row}>
+          {supply ? null : <Field control={control} name="code" label="Code" hint="Short: paper-600" />}
+          <Field control={control} name="name" label="Name" />
+          <Field control={control} name="sizeMm" label="Thick or wide" unit="mm" keys="numeric" hint="Foam: how thick. Empty where it does not matter" />
+          <Field control={control} name="pack" label="In a pack" unit={SUPPLY_UNIT_NAMES[SUPPLY_UNITS[watch('kind')]]} keys="numeric" />
+          <Field control={control} name="packPrice" label="Price of a pack" keys="numeric" hint="In your own money. Empty: a typical one" />
+        </View>
+        <Field whole control={control} name="basis" label="Where the figures come from" />
+      </Panel>
+      {supply ? <StockPanel stuff="supplies" code={code} have={supply.packs} /> : null}
+    </EntryFrame>
+  );
+}
+
+const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' } });

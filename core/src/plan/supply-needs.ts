@@ -1,0 +1,91 @@
+import { BEYOND, CLOSED_WITH, closingFilmMm2, FOAM } from '../masking';
+import type { Sequence } from '../order';
+import type { Supply, SupplyKind } from '../tape';
+import { byText, RULE_OF_THUMB, sumOf } from '../units';
+import type { Item, PlugItem } from './item-types';
+import type { SupplyNeed } from './types';
+
+/** So much of something, in so many pieces. */
+interface Taken {
+  readonly kind: SupplyKind;
+  readonly sizeMm: number | null;
+  readonly amount: number;
+  readonly pieces: number;
+}
+
+/**
+ * What a job takes of paper, film, foam and the like, all stages together, and the pack of the shelf it comes from.
+ * Areas are covered with paper, what is beyond them and whole parts with film.
+ * @param sealedM metres of edge that are sealed with liquid mask
+ */
+export function supplyNeeds(items: readonly Item[], sealedM: number, supplies: readonly Supply[]): SupplyNeed[] {
+  const taken = [...items.flatMap(takenBy), ...(sealedM > 0 ? [of('liquid-mask', null, sealedM * RULE_OF_THUMB.liquidMaskPerMetreMl, 1)] : [])];
+  const keys = [...new Set(taken.map(keyOf))].sort(byText);
+  return keys.map((key) => {
+    const alike = taken.filter((one) => keyOf(one) === key);
+    const { kind, sizeMm } = alike[0]!;
+    const amount = sumOf(alike, (one) => one.amount);
+    return { kind, sizeMm, amount, pieces: sumOf(alike, ({ pieces }) => pieces), ...packsFor(amount, supplyFor(kind, sizeMm, supplies)) };
+  });
+}
+
+const of = (kind: SupplyKind, sizeMm: number | null, amount: number, pieces: number): Taken => ({ kind, sizeMm, amount, pieces });
+const keyOf = ({ kind, sizeMm }: Taken): string => `${kind} ${sizeMm === null ? '' : String(1e6 + sizeMm)}`;
+
+/** What laying one item takes, all alike together. */
+function takenBy(item: Item): Taken[] {
+  switch (item.kind) {
+    case 'cover':
+      return [of(item.area === null || item.area === BEYOND ? 'film' : 'paper', null, item.sizeM2, item.count)];
+    case 'own':
+      return item.sizeM2 > 0 ? [of('paper', null, item.sizeM2, item.count)] : [];
+    case 'rim':
+      return item.material === FOAM ? [of('foam', item.widthMm, (item.lengthMm / 1000) * item.count, item.count)] : [];
+    case 'plug':
+      return closingTakes(item);
+    default:
+      return [];
+  }
+}
+
+/** What closing an opening takes, all alike together. */
+function closingTakes({ closing, count }: PlugItem): Taken[] {
+  const made = CLOSED_WITH[closing.code];
+  switch (closing.code) {
+    case 'opening.foam':
+    case 'opening.foam-strip':
+      return [of('foam', closing.values.foamMm, (closing.values.lengthMm / 1000) * count, count)];
+    case 'opening.disc':
+      return [of('film', null, (closing.values.discMm / 1000) ** 2 * count, count)];
+    case 'opening.sheet':
+      return [of('card', null, ((closing.values.widthMm * closing.values.heightMm) / 1e6) * count, count)];
+    case 'opening.putty':
+      return [of('putty', null, ((closing.values.widthMm * closing.values.heightMm * RULE_OF_THUMB.puttyThickMm) / 1000) * count, count)];
+    default:
+      if (made === 'bag') return [of('bag', null, count, count)];
+      return made === 'film' ? [of('film', null, (closingFilmMm2(closing) / 1e6) * count, count)] : [];
+  }
+}
+
+/** Metres of edge on texture that are sealed with liquid mask. */
+export const sealedWithMaskM = ({ stages }: Sequence): number =>
+  sumOf(stages, ({ seals }) => sumOf(seals, (seal) => (seal.product === null ? seal.minutes : 0))) / RULE_OF_THUMB.sealPerMetre;
+
+/** The pack a need is met from: of its size, or the next larger; of several the first that is in stock. */
+function supplyFor(kind: SupplyKind, sizeMm: number | null, supplies: readonly Supply[]): Supply | null {
+  const alike = supplies.filter((supply) => supply.kind === kind);
+  const fitting = sizeMm === null ? alike : alike.filter((supply) => (supply.sizeMm ?? 0) >= sizeMm - 0.5).sort((a, b) => (a.sizeMm ?? 0) - (b.sizeMm ?? 0));
+  const nearest = sizeMm === null ? fitting : fitting.filter((supply) => supply.sizeMm === fitting[0]?.sizeMm);
+  return nearest.find(({ packs }) => packs !== 0) ?? nearest[0] ?? null;
+}
+
+/** Packs for so much, with what is wasted, and how many are missing; null where stock is not counted. */
+function packsFor(amount: number, supply: Supply | null): Pick<SupplyNeed, 'code' | 'packs' | 'missing'> {
+  if (!supply) return { code: null, packs: null, missing: null };
+  const share = (amount * (1 + RULE_OF_THUMB.tapeWaste)) / supply.pack;
+  return {
+    code: supply.code,
+    packs: Math.max(1, Math.ceil(share - 1e-9)),
+    missing: supply.packs === undefined ? null : Math.max(0, Math.ceil(share - supply.packs - 1e-9)),
+  };
+}
