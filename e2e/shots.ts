@@ -134,6 +134,16 @@ const unkept = (job: (title: string) => string): Shot[] => [
     size: WIDE,
     before: tap('[data-testid=rim-1]', 0, sight('[data-testid=rim-1]', undefined, 'start')),
   },
+  {
+    name: 'x-tape-own',
+    path: `/job/${job('Tansy')}/tape`,
+    before: tap('[data-testid=own-add]', 0, async (page) => {
+      await page.waitForFunction(() => document.body.innerText.includes('H1'), { timeout: 20_000 });
+      await (await page.$$('[data-testid=run]')).at(-1)!.click();
+    }),
+  },
+  { name: 'x-supplies', path: '/shelf?show=supply' },
+  { name: 'x-supply', path: '/shelf/supply/foam-10', size: TALL },
   { name: 'x-tape-tansy', path: `/job/${job('Tansy')}/tape`, size: TALL, before: tap('[data-testid=run]', 1) },
   { name: 'x-tape-pin', path: `/job/${job('Juniper')}/tape`, size: TALL, before: tap('[data-testid=run]', 1, tap('[data-testid=another-tape]')) },
   { name: 'x-run-cover', path: `/job/${job('Ostrel')}/run` },

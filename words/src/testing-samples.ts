@@ -186,6 +186,7 @@ export const SAMPLES: AllSays = {
   'design.attached-itself': {},
   'design.no-part': { part: 'hull' },
   'design.no-edge': { edge: 7, edges: 4 },
+  'design.rim-backwards': { edge: 2 },
   'design.rim-twice': { edge: 2 },
   'design.rim-itself': {},
   'design.no-datum': { datum: 'datum' },

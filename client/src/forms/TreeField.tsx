@@ -29,17 +29,19 @@ interface TreeFieldProps {
   readonly hint?: string;
   readonly whole?: boolean;
   readonly numeric?: boolean;
+  /** May be left empty: then it is left out. */
+  readonly optional?: boolean;
   readonly testID?: string;
 }
 
 /** One typed value of a tree. */
-export function TreeField({ at, label, unit, hint, whole, numeric, testID }: TreeFieldProps) {
+export function TreeField({ at, label, unit, hint, whole, numeric, optional, testID }: TreeFieldProps) {
   const { tree, faults, unit: lengths, put } = useTree();
   return (
     <Typed
       label={label}
       value={String(treeAt(tree, at) ?? '')}
-      onChange={(text) => put(at, text)}
+      onChange={(text) => put(at, optional && text === '' ? undefined : text)}
       fault={faults[pathText(at)]}
       hint={hint}
       unit={unit === 'length' ? lengths : unit}

@@ -39,7 +39,9 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
   const ofGroup = (group: readonly number[]) => rims.find(({ edge }) => Number(edge) === group[0]);
   const set = (edges: readonly number[], entry: Entry | null) => {
     const rest = rims.filter(({ edge }) => !edges.includes(Number(edge)));
-    const told = entry === null || entry.beyond === 'free' ? [] : edges.map((edge) => ({ ...entry, edge: String(edge) }));
+    // What is said of a stretch of one edge says nothing of others.
+    const { from: _from, to: _to, ...whole } = entry ?? {};
+    const told = entry === null || entry.beyond === 'free' ? [] : edges.map((edge) => ({ ...(edges.length === 1 ? entry : whole), edge: String(edge) }));
     put(
       ['rims'],
       [...rest, ...told].sort((a, b) => Number(a.edge) - Number(b.edge)),
@@ -107,6 +109,19 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
                       ]}
                       onChange={(part) => own && set(group, { ...own, part: part === '' ? undefined : part })}
                     />
+                  ) : null}
+                  {kind !== 'free' && group.length === 1 ? (
+                    <View style={styles.row}>
+                      <TreeField
+                        at={['rims', at, 'from']}
+                        label="Only from"
+                        unit="length"
+                        optional
+                        hint="Along the edge; empty: from its beginning"
+                        testID="rim-from"
+                      />
+                      <TreeField at={['rims', at, 'to']} label="Only to" unit="length" optional hint="Empty: to its end" testID="rim-to" />
+                    </View>
                   ) : null}
                   {groups.length > 1 ? <Action label="The same at every edge" onPress={() => set(groups.flat(), own ?? null)} testID="every-edge" /> : null}
                 </Unfolded>

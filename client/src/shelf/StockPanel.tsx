@@ -46,7 +46,7 @@ export function StockPanel({ stuff, code, have }: StockPanelProps) {
       ) : null}
       <View style={styles.row}>
         <Typed
-          label="How many"
+          label={stuff === 'tapes' ? 'How many rolls' : 'How many packs'}
           unit={unit}
           keys="numeric"
           value={text}

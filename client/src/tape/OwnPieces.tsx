@@ -14,7 +14,7 @@ import { Small } from '@/ui/Words';
 const COVER = '';
 
 /** Adds a piece of one's own to a stage, across the middle of a part; it is then drawn to where it goes. */
-export function AddOwnPiece({ part, finish }: { part: PartPlan; finish: Finish['id'] }) {
+export function AddOwnPiece({ part, finish, onAdd }: { part: PartPlan; finish: Finish['id']; onAdd: () => void }) {
   const { change, shelf } = useJob();
   const { minX, minY, maxX, maxY } = boxRound(part.ring);
   const place = (along: number, up: number): [number, number] => [Math.round(minX + along * (maxX - minX)), Math.round(minY + up * (maxY - minY))];
@@ -24,7 +24,10 @@ export function AddOwnPiece({ part, finish }: { part: PartPlan; finish: Finish['
       label="Add a piece of your own"
       icon="plus"
       rank="quiet"
-      onPress={() => void change((now) => addOwnPiece(now, piece), { code: 'edit.own-added', values: {} })}
+      onPress={() => {
+        onAdd();
+        void change((now) => addOwnPiece(now, piece), { code: 'edit.own-added', values: {} });
+      }}
       testID="own-add"
     />
   );

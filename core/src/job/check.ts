@@ -4,7 +4,7 @@ import { MOST, MOST_FAULTS, type PartId } from '../units';
 import { finishesNamed, type Design } from './design';
 import { pathText, type Fault } from './fault';
 import type { Part } from './part';
-import { rimPart } from './rim';
+import { rimPart, rimSpan } from './rim';
 import type { DesignSaid } from './says';
 import type { Shelf } from './shelf';
 
@@ -86,6 +86,8 @@ function cornerFaults({ features = [], datums }: Part, at: Keys): Fault[] {
   return [fault([...at, index], { code: 'design.rim-corners', values: { most: MOST.rimCorners } })];
 }
 
+const meets = ([a, b]: readonly [number, number], [c, d]: readonly [number, number]): boolean => a < d && c < b;
+
 /** Rims at edges the part does not have, told twice, or leading nowhere. */
 function rimFaults(part: Part, { parts }: Design, at: Keys): Fault[] {
   const { id, rims = [], opposite } = part;
@@ -95,9 +97,11 @@ function rimFaults(part: Part, { parts }: Design, at: Keys): Fault[] {
   return rims.flatMap((rim, index) => {
     const { edge } = rim;
     const other = rimPart(rim);
-    const twice = rims.findIndex((one) => one.edge === edge) < index;
+    const [from, to] = rimSpan(rim, Infinity);
+    const twice = rims.slice(0, index).some((one) => one.edge === edge && meets(rimSpan(one, Infinity), [from, to]));
     return [
       ...(edge < edges ? [] : [fault([...at, index, 'edge'], { code: 'design.no-edge', values: { edge, edges } })]),
+      ...(to > from ? [] : [fault([...at, index, 'to'], { code: 'design.rim-backwards', values: { edge } })]),
       ...(twice ? [fault([...at, index, 'edge'], { code: 'design.rim-twice', values: { edge } })] : []),
       ...(other === id ? [fault([...at, index, 'part'], { code: 'design.rim-itself', values: {} })] : []),
       ...(other === null || parts.some((one) => one.id === other) ? [] : [fault([...at, index, 'part'], { code: 'design.no-part', values: { part: other } })]),

@@ -1,12 +1,15 @@
 import * as v from 'valibot';
-import { idText, positiveUpTo, told, wholeBetween, type PartId } from '../units';
+import { idText, numberBetween, positiveUpTo, told, wholeBetween, type PartId } from '../units';
 
 /** What may lie beyond an edge of a part, in the order it is offered. */
 export const RIM_KINDS = ['free', 'butt', 'gap', 'goes-on', 'body', 'splash'] as const;
 export type RimKind = (typeof RIM_KINDS)[number];
 
-/** Which edge of the outline, or end of a round part; by its number, 0 is the first. */
-const edge = { edge: wholeBetween(0, 499) };
+/**
+ * Which edge of the outline, or end of a round part; by its number, 0 is the first. Where it holds for a stretch of the edge alone: from
+ * where to where along it, mm, in the direction that has the part on its left; left out: from its beginning, to its end.
+ */
+const edge = { edge: wholeBetween(0, 499), from: v.optional(numberBetween(0, 100_000, 'mm')), to: v.optional(numberBetween(0, 100_000, 'mm')) };
 /** The part of the job that lies there; left out: something that is not painted here. */
 const neighbour = { part: v.optional(idText<PartId>()) };
 
@@ -33,3 +36,9 @@ export type Rim = v.InferOutput<typeof rimSchema>;
 
 /** The part of the job a rim leads to; null where it leads to none. */
 export const rimPart = (rim: Rim): PartId | null => ('part' in rim ? (rim.part ?? null) : null);
+
+/** The stretch of its edge a rim holds for, of an edge of some length; empty where it ends before it begins. */
+export const rimSpan = ({ from = 0, to = Infinity }: Pick<Rim, 'from' | 'to'>, edgeMm: number): readonly [from: number, to: number] => [
+  Math.min(from, edgeMm),
+  Math.min(to, edgeMm),
+];

@@ -8,6 +8,7 @@ export interface DesignSays {
   readonly 'design.attached-itself': Readonly<Record<string, never>>;
   /** Edges a part has; the edge as named in the file, from 0. */
   readonly 'design.no-edge': { readonly edge: number; readonly edges: number };
+  readonly 'design.rim-backwards': { readonly edge: number };
   readonly 'design.rim-twice': { readonly edge: number };
   readonly 'design.rim-itself': Readonly<Record<string, never>>;
   readonly 'design.no-datum': { readonly datum: string };

@@ -1,5 +1,5 @@
 import { corners, pathLength, pieceOf, type Path } from '../curves';
-import { rimPart, type Design, type Rim } from '../job';
+import { rimPart, rimSpan, type Design, type Rim } from '../job';
 import type { FinishMethod } from '../finish';
 import { BEYOND, beyondM2, type EdgeClass } from '../masking';
 import type { OrderArea, OrderBorder, OrderProblem } from '../order';
@@ -14,8 +14,9 @@ export interface RimPlace extends RimStretch {
   /** Number of the part. */
   readonly part: number;
   readonly rim: Rim;
-  /** Length of the whole edge, mm, and the stretch of it as a line. */
+  /** Length of the whole edge, mm, where along it the rim holds, and this stretch of it as a line. */
   readonly edgeMm: number;
+  readonly span: readonly [from: number, to: number];
   readonly path: Path;
   /** What lies beyond it, by its number among the areas of the problem. */
   readonly other: number;
@@ -84,9 +85,13 @@ function placesOn({ part, setOut, arrangement }: PartWork): OwnPlace[] {
   const stretches = rimStretches(skin, arrangement);
   return rims.flatMap((rim) => {
     const whole = edgePath(skin, rim.edge);
+    if (!whole) return [];
+    const edgeMm = pathLength(whole);
+    const span = rimSpan(rim, edgeMm);
     return stretches.flatMap((stretch) => {
-      const path = whole && stretch.edge === rim.edge ? pieceOf(whole, stretch.from, stretch.to) : null;
-      return whole && path ? [{ ...stretch, rim, edgeMm: pathLength(whole), path }] : [];
+      const [from, to] = [Math.max(stretch.from, span[0]), Math.min(stretch.to, span[1])];
+      const path = stretch.edge === rim.edge && to > from ? pieceOf(whole, from, to) : null;
+      return path ? [{ ...stretch, from, to, rim, edgeMm, span, path }] : [];
     });
   });
 }
@@ -114,10 +119,10 @@ function metBeside(
   const edges = edgesTowards(theirs, from);
   // Where the two meet along several edges the first of one is the last of the other.
   const facing = theirs.filter(({ edge }) => edge === edges.at(-1 - (ownEdges.indexOf(place.edge) % Math.max(1, edges.length))));
-  const wholeMm = place.edgeMm;
   const snapped = (at: number) => [place.from, place.to].find((end) => Math.abs(end - at) <= SAME_END_MM) ?? at;
   const found = facing.flatMap((one) => {
-    const across = (at: number) => snapped(wholeMm * (1 - at / one.edgeMm));
+    const [ours, other] = [place.span, one.span];
+    const across = (at: number) => snapped(ours[1] - ((ours[1] - ours[0]) * (at - other[0])) / (other[1] - other[0]));
     const [fromMm, toMm] = [Math.max(place.from, across(one.to)), Math.min(place.to, across(one.from))];
     const path = pieceOf(place.path, fromMm, toMm);
     return path && toMm - fromMm > SAME_END_MM / 2 ? [{ ...place, from: fromMm, to: toMm, path, other: start + one.area }] : [];

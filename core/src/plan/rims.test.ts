@@ -70,6 +70,52 @@ describe('what is beyond an edge decides what is laid along it', () => {
   });
 });
 
+describe('a stretch of an edge', () => {
+  it('is masked for itself, and the rest of the edge is as free as nobody has spoken of it', () => {
+    const [tape, ...more] = rimsOf(painted([panel('a', [{ beyond: 'body', edge: 0, from: 200, to: 500 }])], { a: GUN }));
+    expect(more).toEqual([]);
+    expect(tape).toMatchObject({ from: 200, to: 500, edgeMm: 300 });
+  });
+  it('may be one thing and the next another', () => {
+    const found = rimsOf(
+      painted(
+        [
+          panel('a', [
+            { beyond: 'gap', edge: 0, to: 300, width: 8, depth: 20 },
+            { beyond: 'body', edge: 0, from: 300 },
+          ]),
+        ],
+        { a: GUN },
+      ),
+    );
+    expect(found.map(({ beyond, from, to, material }) => [beyond, from, to, material === 'foam'])).toEqual([
+      ['gap', 0, 300, true],
+      ['body', 300, 800, false],
+    ]);
+  });
+  it('meets the stretch of the neighbour that speaks of it, run against it', () => {
+    // The lower 200 mm of the right edge of one are the upper 200 mm of the left edge of the other; above, only the first goes on.
+    const one = panel('a', [{ beyond: 'butt', edge: 1, to: 200, part: 'b' }]);
+    const other = panel('b', [{ beyond: 'butt', edge: 3, from: 0, to: 200, part: 'a' }]);
+    const found = rimsOf(painted([one, other], { a: GUN }));
+    expect(found).toHaveLength(1);
+    expect(found[0]).toMatchObject({ part: 'a', from: 0, to: 200, edgeMm: 200 });
+  });
+  it.each([
+    [
+      [
+        { beyond: 'body', edge: 0, to: 300 },
+        { beyond: 'splash', edge: 0, from: 200 },
+      ],
+      'design.rim-twice',
+    ],
+    [[{ beyond: 'body', edge: 0, from: 300, to: 300 }], 'design.rim-backwards'],
+  ] as [Rim[], string][])('is a fault where it is said twice, or ends before it begins: %j', (rims, code) => {
+    const design = { ...emptyDesign('Rims', 'road'), parts: [panel('a', rims)] };
+    expect(designFaults(design, SHIPPED_SHELF).map((fault) => fault.code)).toEqual([code]);
+  });
+});
+
 describe('what is beyond is covered as far as mist flies', () => {
   const round: Rim[] = [0, 1, 2, 3].map((edge) => ({ beyond: 'body', edge }));
   const edgeM = 2.6;

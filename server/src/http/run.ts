@@ -1,4 +1,4 @@
-import { logEventSchema, plainly, runSchema, startSchema, type Job, type LogEvent } from '@lintrel/core';
+import { logEventSchema, plainly, progressOf, readWorkSheet, runSchema, startSchema, type Job, type LogEvent } from '@lintrel/core';
 import { Router } from 'express';
 import type pg from 'pg';
 import { findJob } from '../db/jobs';
@@ -48,6 +48,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
     if (event.kind === 'start') throw invalidAt('kind', plainly('server.log-start'));
     await inTransaction(pool, async (db) => {
       await holdJob(db, id);
+      if (event.kind === 'finish' && event.note.trim() === '') await allPlugsOut(db, id);
       await append(db, id, event);
       await bookStep(db, id, event);
     });
@@ -55,6 +56,15 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
   });
 
   return routes;
+}
+
+/** A job is not closed while a plug may still be in it, unless it is said why. */
+async function allPlugsOut(db: Queryable, jobId: string): Promise<void> {
+  const started = await findStartedPlan(db, jobId);
+  const steps = started ? readWorkSheet(started.plan).steps : [];
+  const { doneAt } = progressOf(steps, await listEvents(db, jobId));
+  if (steps.some(({ id, kind }) => kind === 'unplug' && !doneAt.has(id)))
+    throw new ApiError(422, 'plugs-in', 'The plugs are not counted out yet: count them, or write down why the job ends without.');
 }
 
 async function isKept(db: Queryable, jobId: string, event: LogEvent): Promise<boolean> {

@@ -106,7 +106,11 @@ it('is booked by the run sheet, once, and back where a step was not done after a
 });
 
 it('of a finished job is reserved no longer', async () => {
-  await log(event('finish'));
+  // With its plugs still in it is closed only with a word on why.
+  const { body } = await api().post(`/api/jobs/${job.id}/log`).send(event('finish')).expect(422);
+  expect(body.error).toMatchObject({ code: 'plugs-in' });
+  expect(await reserved()).not.toEqual([]);
+  await log({ ...event('finish'), note: 'taken over by the owner, plugs and all' });
   expect((await reserved()).filter(({ jobs }) => jobs.includes('Tansy'))).toEqual([]);
 });
 

@@ -135,6 +135,7 @@ export const DESIGNS: WordsOf<DesignSays> = {
   'design.attached-itself': () => 'a part cannot be attached to itself',
   'design.no-part': ({ part }) => `there is no part "${part}"`,
   'design.no-edge': ({ edge, edges }) => `there is no edge ${edge}: this part has ${edges}, counted from 0`,
+  'design.rim-backwards': ({ edge }) => `what is said of edge ${edge + 1} ends before it begins`,
   'design.rim-twice': ({ edge }) => `edge ${edge} is told twice: say once what lies beyond it`,
   'design.rim-itself': () => 'a part cannot lie beyond its own edge',
   'design.no-datum': ({ datum }) => `there is no datum "${datum}" on this part`,

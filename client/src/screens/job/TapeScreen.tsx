@@ -28,6 +28,7 @@ export function TapeScreen() {
   const { id, design, plan, shelf } = useJob();
   const [number, setNumber] = useState<number | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
+  const [adding, setAdding] = useState<number | null>(null);
   const { isDown, setDown } = useDown(id);
   if (design.parts.length === 0 || !plan) return <StepGuard waiting="Laying out the tape …" />;
   if (plan.stages.length === 0)
@@ -45,6 +46,12 @@ export function TapeScreen() {
   );
   const entry = entries[at];
   const go = (to: number) => setChosen(entries[to]?.id ?? null);
+  // A piece that was just added is the one that is spoken of, as soon as the plan has it.
+  const own = entries.filter(({ kind }) => kind === 'own');
+  if (adding !== null && own.length > adding) {
+    setAdding(null);
+    setChosen(own.at(-1)!.id);
+  }
   const finishName = (finish: string) => shelf.finishes.find((one) => one.id === finish)?.name ?? finish;
   const walkedM = items.filter(isLine).reduce((sum, { walkMm }) => sum + walkMm, 0) / 1000;
   const down = entry ? isDown(entry.id) : false;
@@ -95,7 +102,7 @@ export function TapeScreen() {
             </View>
           ))}
         </Rows>
-        <AddOwnPiece part={partOf(plan, entry)} finish={stage.finish} />
+        <AddOwnPiece part={partOf(plan, entry)} finish={stage.finish} onAdd={() => setAdding(entries.filter(({ kind }) => kind === 'own').length)} />
       </Panel>
       <ReadyPanel lists={plan.lists} shelf={shelf} />
     </StepLayout>
