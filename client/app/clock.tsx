@@ -2,7 +2,7 @@ import { windowState, type JobSummary, type RunningWindow } from '@lintrel/core/
 import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { useJobs } from '@/api/queries';
+import { useJobsInShop } from '@/api/queries';
 import { Rail, type Band } from '@/clock/Rail';
 import { nextChange, spanWords, timeWords } from '@/clock/span';
 import { ticksIn, tickStep } from '@/clock/ticks';
@@ -27,7 +27,7 @@ const MOST_AHEAD_MIN = 3 * 1440;
 
 /** Clock: every wait that is on, of all jobs, on one rail with the present at one third. */
 export default function ClockScreen() {
-  const { data, error, refetch } = useJobs();
+  const { data, error, refetch } = useJobsInShop();
   const now = useNow();
   if (!data)
     return (

@@ -18,14 +18,14 @@ const RANK: Readonly<Record<JobSummary['state'], number>> = { 'in-shop': 0, plan
 
 /** Jobs: what is on, and the next action of each. */
 export default function JobsScreen() {
-  const { data, error, refetch } = useJobs();
+  const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useJobs();
   const importJob = useImportJob();
   const now = useNow();
   const open = async () => {
     const text = await openTextFile('.json,application/json');
     if (text !== null) importJob.mutate(text, { onSuccess: ({ id }) => router.push(`/job/${id}/piece`) });
   };
-  const jobs = [...(data?.jobs ?? [])].sort((a, b) => RANK[a.state] - RANK[b.state] || a.title.localeCompare(b.title));
+  const jobs = (data?.pages.flatMap((page) => page.jobs) ?? []).sort((a, b) => RANK[a.state] - RANK[b.state] || a.title.localeCompare(b.title));
   return (
     <Screen
       title="Jobs"
@@ -45,6 +45,7 @@ export default function JobsScreen() {
               <JobRow key={job.id} job={job} now={now} />
             ))}
           </Rows>
+          {hasNextPage ? <Action label="More jobs" busy={isFetchingNextPage} onPress={() => void fetchNextPage()} testID="more-jobs" /> : null}
           {jobs.length === 0 ? <Body>No job yet. Start one, or answer a single question on the Bench.</Body> : null}
         </Panel>
       ) : (

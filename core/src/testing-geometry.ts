@@ -1,4 +1,4 @@
-import { areaAt } from './areas';
+import { areaFinder } from './areas';
 import { pieceOf, pointAt, type Path, type Point } from './curves';
 import { isLine, lyingIn, type BackingItem, type LineItem, type Plan, type StagePlan } from './plan';
 import { bandAt, bandPlaces, placedBand, type PlacedBand } from './runs';
@@ -70,7 +70,7 @@ const nextTo = (band: PlacedBand | null, place: Point): boolean => band !== null
 const deepInOpen = (place: Point, areas: PartWork['arrangement']['areas'], open: readonly boolean[]): boolean =>
   [0, 1, 2, 3, 4, 5, 6, 7, 8].every((step) => {
     const reach = step === 8 ? 0 : OVER_OPEN_MM;
-    const area = areaAt(areas, { x: place.x + reach * Math.cos((step * Math.PI) / 4), y: place.y + reach * Math.sin((step * Math.PI) / 4) });
+    const area = areaFinder(areas)({ x: place.x + reach * Math.cos((step * Math.PI) / 4), y: place.y + reach * Math.sin((step * Math.PI) / 4) });
     return area >= 0 && open[area]!;
   });
 

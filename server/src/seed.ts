@@ -1,6 +1,7 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { readJobFile, planJob, SHIPPED_SHELF, type Shelf } from '@lintrel/core';
+import { noteProgress } from './db/job-list';
 import { insertJob } from './db/jobs';
 import { appendLog, insertStartedPlan } from './db/log';
 import type { Queryable } from './db/pool';
@@ -37,7 +38,9 @@ async function seedJob(db: Queryable, name: string, shelf: Shelf, now: number): 
   const { design } = read.value;
   const job = await insertJob(db, design);
   const demo = startedDemo(design.title, () => planJob(design, shelf), now);
-  if (!demo) return;
-  await insertStartedPlan(db, job.id, job.revision, JSON.stringify(demo.plan));
-  await appendLog(db, job.id, demo.log);
+  if (demo) {
+    await insertStartedPlan(db, job.id, job.revision, JSON.stringify(demo.plan));
+    await appendLog(db, job.id, demo.log);
+  }
+  await noteProgress(db, job.id);
 }

@@ -33,6 +33,7 @@ import type { DrawingSays, PaperSays, PrintSays, SkippedSays, TakenSays } from '
 export interface RefusalSays {
   readonly 'server.start-kind': NoValues;
   readonly 'server.log-start': NoValues;
+  readonly 'server.no-place': NoValues;
   readonly 'server.taken': { readonly key: string };
   readonly 'server.fixed': NoValues;
   readonly 'server.future': NoValues;

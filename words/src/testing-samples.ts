@@ -518,6 +518,7 @@ export const SAMPLES: AllSays = {
   'print.nothing-to-lay': {},
   'server.start-kind': {},
   'server.log-start': {},
+  'server.no-place': {},
   'server.taken': { key: 'cream' },
   'server.fixed': {},
   'server.future': {},

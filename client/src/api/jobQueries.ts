@@ -39,9 +39,10 @@ export function useCreateJob() {
 export function useStartJob(id: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (start: { revision: number; event: LogEvent }) => request('POST', `/jobs/${id}/start`, runSchema, start),
+    mutationFn: (start: { revision: number; event: LogEvent; shelf: string }) => request('POST', `/jobs/${id}/start`, runSchema, start),
     onSuccess: (record) => client.setQueryData(['run', id], record),
-    onSettled: () => client.invalidateQueries({ queryKey: ['jobs'] }),
+    // A plan that is refused was made from an older shelf: the newest is asked for.
+    onSettled: () => Promise.all([client.invalidateQueries({ queryKey: ['jobs'] }), client.invalidateQueries({ queryKey: ['shelf'] })]),
   });
 }
 

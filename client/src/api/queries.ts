@@ -1,13 +1,24 @@
 import { jobListSchema, madeSchema } from '@lintrel/core/front';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request } from './http';
 
 // What the first page asks for; everything that needs the schemas of designs and shelves is in jobQueries.ts.
 
 const POLL_MS = 15_000;
 
-/** All jobs with what is on in each. */
-export const useJobs = () => useQuery({ queryKey: ['jobs'], queryFn: () => request('GET', '/jobs', jobListSchema), refetchInterval: POLL_MS });
+/** The jobs with what is on in each, a page after the other. */
+export const useJobs = () =>
+  useInfiniteQuery({
+    queryKey: ['jobs', 'all'],
+    queryFn: ({ pageParam }) => request('GET', pageParam === null ? '/jobs' : `/jobs?after=${encodeURIComponent(pageParam)}`, jobListSchema),
+    initialPageParam: null as string | null,
+    getNextPageParam: ({ more }) => more,
+    refetchInterval: POLL_MS,
+  });
+
+/** The jobs in the shop, with the windows that are on. */
+export const useJobsInShop = () =>
+  useQuery({ queryKey: ['jobs', 'in-shop'], queryFn: () => request('GET', '/jobs?state=in-shop', jobListSchema), refetchInterval: POLL_MS });
 
 /** Takes in a job file, given as its text. */
 export function useImportJob() {

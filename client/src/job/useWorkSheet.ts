@@ -2,12 +2,14 @@ import {
   attendedSteps,
   progressOf,
   readWorkSheet,
+  shelfMark,
   EVENT_VERSION,
   type EventKind,
   type FrozenPlan,
   type WorkSheet as FrozenSheet,
   type JobProgress,
   type LogEvent,
+  type Shelf,
   type Step,
   type StepId,
 } from '@lintrel/core';
@@ -29,7 +31,8 @@ export interface WorkSheet {
   readonly error: Error | null;
   readonly retry: () => void;
   readonly log: (kind: EventKind, step: StepId | null, note?: string) => void;
-  readonly start: (revision: number) => void;
+  /** Starts with the plan of a revision, worked out from a shelf. */
+  readonly start: (revision: number, shelf: Shelf) => void;
   /** A start is on its way. */
   readonly busy: boolean;
   /** Entries kept on this device until there is a connection, oldest first. */
@@ -90,10 +93,10 @@ export function useWorkSheet(id: string): WorkSheet {
     error: run.data ? null : run.error,
     retry: () => void run.refetch(),
     log: (kind, step, note) => outbox.add(id, entry(kind, step, note)),
-    start: (revision) => {
-      const again = lastStart.current?.revision === revision ? lastStart.current : { revision, event: entry('start', null) };
-      lastStart.current = again;
-      begin.mutate(again, { onSuccess: () => (lastStart.current = null) });
+    start: (revision, shelf) => {
+      const event = lastStart.current?.revision === revision ? lastStart.current.event : entry('start', null);
+      lastStart.current = { revision, event };
+      begin.mutate({ revision, event, shelf: shelfMark(shelf) }, { onSuccess: () => (lastStart.current = null) });
     },
     busy: begin.isPending,
     waiting: isOffline || unkept ? toSend : [],

@@ -71,7 +71,12 @@ export type StockReserved = v.InferOutput<typeof stockReservedSchema>;
 export const allReservedSchema = v.object({ reserved: v.array(stockReservedSchema) });
 
 /** Starts a job in the shop with the plan of this revision. */
-export const startSchema = v.strictObject({ revision: revision(), event: logEventSchema });
+export const startSchema = v.strictObject({
+  revision: revision(),
+  event: logEventSchema,
+  /** Mark of the shelf the plan that was looked at follows from; left out by older phones. */
+  shelf: v.optional(v.pipe(v.string(), v.regex(/^[0-9a-f]{14}$/))),
+});
 
 /** With a refusal of code `stale`: the version sent and the version kept. */
 export const versionsSchema = v.object({ yours: saveJobSchema, current: jobSchema });

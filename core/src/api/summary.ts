@@ -28,7 +28,8 @@ export const jobSummarySchema = v.object({
   windows: v.array(windowSchema),
 });
 export type JobSummary = v.InferOutput<typeof jobSummarySchema>;
-export const jobListSchema = v.object({ now: v.number(), jobs: v.array(jobSummarySchema) });
+/** A page of the list: `more` is where the next begins, null at its end. */
+export const jobListSchema = v.object({ now: v.number(), jobs: v.array(jobSummarySchema), more: v.nullable(v.string()) });
 
 /** The plan a job was started with, and its log. */
 export const runSchema = v.object({

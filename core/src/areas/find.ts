@@ -1,4 +1,4 @@
-import { insideRing, type Point } from '../curves';
+import { boxOf, insideRing, nearBox, type Box, type Point } from '../curves';
 import type { Area } from './measure';
 import type { FinishId } from '../units';
 
@@ -8,6 +8,47 @@ export const insideRings = (place: Point, rings: readonly (readonly Point[])[]):
 
 /** Index of the area a place lies in; -1 outside all. */
 export const areaAt = (areas: readonly Pick<Area, 'rings'>[], place: Point): number => areas.findIndex(({ rings }) => insideRings(place, rings));
+
+/** Edges of the rings of an area by how high they lie: of a place only those at its height are asked. */
+interface Shelved {
+  readonly box: Box;
+  readonly from: number;
+  readonly perRow: number;
+  readonly rows: readonly (readonly [a: Point, b: Point][])[];
+}
+
+const shelved = new WeakMap<object, readonly Shelved[]>();
+
+/** So many edges a row has on average. */
+const EDGES_A_ROW = 8;
+
+function shelve({ rings }: Pick<Area, 'rings'>): Shelved {
+  const edges = rings.flatMap((ring) => ring.map((a, index): [Point, Point] => [a, ring[(index + ring.length - 1) % ring.length]!]));
+  const box = boxOf(edges.map(([a]) => a));
+  const count = Math.max(1, Math.ceil(edges.length / EDGES_A_ROW));
+  const perRow = (box.maxY - box.minY) / count || 1;
+  const rows = Array.from({ length: count }, (): [Point, Point][] => []);
+  const rowOf = (y: number) => Math.min(count - 1, Math.max(0, Math.floor((y - box.minY) / perRow)));
+  for (const edge of edges) for (let row = rowOf(Math.min(edge[0].y, edge[1].y)); row <= rowOf(Math.max(edge[0].y, edge[1].y)); row++) rows[row]!.push(edge);
+  return { box, from: box.minY, perRow, rows };
+}
+
+/**
+ * The same as `areaAt` for many places on the same areas, which are looked through once.
+ * @returns finds the index of the area a place lies in; -1 outside all
+ */
+export function areaFinder(areas: readonly Pick<Area, 'rings'>[]): (place: Point) => number {
+  const all = shelved.get(areas) ?? areas.map(shelve);
+  shelved.set(areas, all);
+  return (place) =>
+    all.findIndex(({ box, from, perRow, rows }) => {
+      if (!nearBox(place, box, 0)) return false;
+      const row = rows[Math.min(rows.length - 1, Math.max(0, Math.floor((place.y - from) / perRow)))]!;
+      let inside = false;
+      for (const [a, b] of row) if (a.y > place.y !== b.y > place.y && place.x < ((b.x - a.x) * (place.y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
+      return inside;
+    });
+}
 
 /** A finish given to the area round a place; null keeps what is there. */
 export interface AreaChoice {

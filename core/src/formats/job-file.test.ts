@@ -91,7 +91,7 @@ it('never throws, whatever the file holds', () => {
 describe('mergeShelf', () => {
   const file = sound('juniper.json');
 
-  it('adds nothing that is there already', () => expect(mergeShelf(file, SHIPPED_SHELF)).toEqual({ newTapes: [], newFinishes: [], file }));
+  it('adds nothing that is there already', () => expect(mergeShelf(file, SHIPPED_SHELF)).toEqual({ newTapes: [], newFinishes: [], newSupplies: [], file }));
 
   it('adds what is missing', () => {
     const { newTapes, newFinishes } = mergeShelf(file, { tapes: [], finishes: [] });

@@ -2,19 +2,20 @@ import textOf from 'fast-json-stable-stringify';
 import type { JobFile } from './job-file';
 import { renameFinishes, type Shelf } from '../job';
 import type { Finish } from '../finish';
-import type { Tape } from '../tape';
+import type { Supply, Tape } from '../tape';
 
 /** What an imported file adds to a shelf, and the file with its references following. */
 export interface ShelfMerge {
   readonly newTapes: readonly Tape[];
   readonly newFinishes: readonly Finish[];
+  readonly newSupplies: readonly Supply[];
   readonly file: JobFile;
 }
 
 /**
  * Fits the entries of a job file onto a shelf without changing what is there.
- * Entries are compared by their values, in whatever order a store gives their keys back. A finish whose figures differ from the shelf's is added under a new id, and the design follows it. A tape that differs is
- * left as the shop has it: a tape is chosen anew in every plan, from what is really there.
+ * Entries are compared by their values, in whatever order a store gives their keys back. A finish whose figures differ from the shelf's is added under a new id, and the design follows it. A tape or supply that differs is
+ * left as the shop has it: it is chosen anew in every plan, from what is really there.
  */
 export function mergeShelf(file: JobFile, shelf: Shelf): ShelfMerge {
   const taken = new Set(shelf.finishes.map(({ id }) => id));
@@ -31,8 +32,20 @@ export function mergeShelf(file: JobFile, shelf: Shelf): ShelfMerge {
   const follow = (id: string) => renamed.get(id) ?? id;
   const followed: JobFile = { ...file, design: renameFinishes(file.design, follow) };
   const codes = new Set(shelf.tapes.map(({ code }) => code));
-  return { newTapes: file.shelf.tapes.filter(({ code }) => !codes.has(code)), newFinishes, file: followed };
+  const supplies = new Set((shelf.supplies ?? []).map(({ code }) => code));
+  return {
+    newTapes: file.shelf.tapes.filter(({ code }) => !codes.has(code)).map(uncounted),
+    newFinishes,
+    newSupplies: (file.shelf.supplies ?? []).filter(({ code }) => !supplies.has(code)).map(uncounted),
+    file: followed,
+  };
 }
+
+/** What another shop has in stock is not here. */
+const uncounted = <E extends Tape | Supply>(entry: E): E => {
+  const { rolls: _rolls, packs: _packs, ...rest } = entry as E & Partial<Pick<Tape, 'rolls'> & Pick<Supply, 'packs'>>;
+  return rest as unknown as E;
+};
 
 /** Id of the entry that is this finish in all but its id, its own id first; null where there is none. */
 function sameFinish(finish: Finish, shelf: readonly Finish[]): string | null {

@@ -1,10 +1,11 @@
 import { dwellMinutes } from '../drying';
 import { CLOSED_WITH, closingMin } from '../masking';
 import type { Sequence } from '../order';
-import { stageRuns, type MaskedPart, type Run } from '../runs';
+import type { MaskedPart, Run } from '../runs';
 import { closingsOf } from './closings';
 import { coverItems } from './cover-items';
 import { bondUnder, namer, offAfter, sessionsOf, tapeStays, type Common, type CommonOn, type Namer } from './item-frame';
+import { keptRuns } from './kept-runs';
 import { lineItems } from './line-items';
 import { meansOf, type StageSource } from './means';
 import { backingOver } from './layers';
@@ -41,7 +42,8 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   const order = backToFront(source.works).map(({ part }) => part.id);
   const inOrder = <T extends { readonly part?: string; readonly id: string }>(list: readonly T[]): T[] =>
     [...list].sort((a, b) => order.indexOf(a.part ?? a.id) - order.indexOf(b.part ?? b.id));
-  const runs = stageRuns(inOrder(maskedParts(sequence, index, source)), meansOf(source));
+  const means = meansOf(source);
+  const runs = inOrder(maskedParts(sequence, index, source)).flatMap((part) => keptRuns(part, means, source.shelf));
   const commonOn: CommonOn = (area) => ({ ...common, until: untilOf(area === null ? index : offAfter(sequence, index, area)) });
   const over = backingOver(sequence, index, source);
   const made = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name, over(run)));

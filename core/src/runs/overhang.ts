@@ -1,5 +1,5 @@
 import { pointAt, type Path } from '../curves';
-import { areaAt } from '../areas';
+import { areaFinder } from '../areas';
 import type { LineSide } from '../tape';
 import type { MaskedPart } from './run';
 import type { TapeBand } from './tape-band';
@@ -38,10 +38,11 @@ export function overhangs(
   const [from, to] = [piece[0]!.at, piece.at(-1)!.at];
   const turn = side === 'left' ? 1 : -1;
   const offs = across(Math.max(innerMm, LEEWAY_MM), outerMm - LEEWAY_MM);
+  const areaOf = areaFinder(arrangement.areas);
   const overAt = (at: number): boolean => {
     const { x, y, tx, ty } = pointAt(piece, at);
     return offs.some((off) => {
-      const area = areaAt(arrangement.areas, { x: x - ty * turn * off, y: y + tx * turn * off });
+      const area = areaOf({ x: x - ty * turn * off, y: y + tx * turn * off });
       return area >= 0 && painted[area] === true;
     });
   };

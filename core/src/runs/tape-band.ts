@@ -9,20 +9,42 @@ export interface TapeBand {
   readonly outerMm: number;
 }
 
-/** A band with what is asked of it over and over. */
+/** A band with what is asked of it over and over: the box round its piece, and round short lengths of that. */
 export interface PlacedBand extends TapeBand {
   readonly box: Box;
+  readonly lengths: readonly { readonly path: Path; readonly box: Box }[];
 }
 
-export const placedBand = (band: TapeBand): PlacedBand => ({ ...band, box: boxOf(band.piece) });
+/** So many straight pieces are one length. */
+const PIECES = 12;
+
+export function placedBand(band: TapeBand): PlacedBand {
+  const { piece } = band;
+  const count = Math.ceil((piece.length - 1) / PIECES);
+  const lengths = Array.from({ length: count }, (_, index) => piece.slice(index * PIECES, (index + 1) * PIECES + 1));
+  return { ...band, box: boxOf(piece), lengths: lengths.map((path) => ({ path, box: boxOf(path) })) };
+}
+
+/** The place along a band that is nearest to one within its reach; null where there is none. */
+function nearestWithin({ lengths, outerMm }: PlacedBand, place: Point): { readonly at: number; readonly distanceMm: number } | null {
+  let best: { readonly at: number; readonly distanceMm: number } | null = null;
+  for (const { path, box } of lengths) {
+    if (!nearBox(place, box, outerMm)) continue;
+    const found = nearestOnPath(path, place);
+    if (best === null || found.distanceMm < best.distanceMm) best = found;
+  }
+  return best;
+}
 
 /** A place lies on a band only when it is farther in than this: tapes that only touch do not lie over one another, mm. */
 const WITHIN_MM = 0.05;
 
 /** Where along its line a band lies on a place: beside its piece, not beyond the ends; null where it does not. */
-export function bandAt({ piece, side, innerMm, outerMm, box }: PlacedBand, place: Point): number | null {
-  if (!nearBox(place, box, outerMm)) return null;
-  const { at, distanceMm } = nearestOnPath(piece, place);
+export function bandAt(band: PlacedBand, place: Point): number | null {
+  const { piece, side, innerMm, outerMm, box } = band;
+  const nearest = nearBox(place, box, outerMm) ? nearestWithin(band, place) : null;
+  if (!nearest) return null;
+  const { at, distanceMm } = nearest;
   if (distanceMm < innerMm + WITHIN_MM || distanceMm > outerMm - WITHIN_MM) return null;
   const { x, y, tx, ty } = pointAt(piece, at);
   const across = tx * (place.y - y) - ty * (place.x - x);

@@ -19,12 +19,6 @@ const toJob = ({ id, revision, design, updated_at, save }: JobRow): Job => ({
   design: upgradedDesign(design) as Design,
 });
 
-/** All jobs, the one changed last first. */
-export async function listJobs(db: Queryable): Promise<Job[]> {
-  const { rows } = await db.query<JobRow>(`SELECT ${COLUMNS} FROM jobs ORDER BY updated_at DESC, id`);
-  return rows.map(toJob);
-}
-
 /** One job; null where there is none with this id. */
 export async function findJob(db: Queryable, id: string): Promise<Job | null> {
   const { rows } = await db.query<JobRow>(`SELECT ${COLUMNS} FROM jobs WHERE id = $1`, [id]);

@@ -1,4 +1,4 @@
-import { MOST_EVENTS, MOST_NOTE_LETTERS, type LogEvent, readWorkSheet, type FrozenPlan, type Step, type StepId } from '@lintrel/core';
+import { MOST_EVENTS, MOST_NOTE_LETTERS, type LogEvent, type FrozenPlan, type StepId } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 interface EventRow {
@@ -16,14 +16,6 @@ const toEvent = ({ id, version, at, kind, step, note }: EventRow): LogEvent => (
 export async function listEvents(db: Queryable, jobId: string): Promise<LogEvent[]> {
   const { rows } = await db.query<EventRow>('SELECT id, version, at, kind, step, note FROM run_log WHERE job_id = $1 ORDER BY seq', [jobId]);
   return rows.map(toEvent);
-}
-
-/** The logs of all jobs, by job. */
-export async function listAllEvents(db: Queryable): Promise<Map<string, LogEvent[]>> {
-  const { rows } = await db.query<EventRow & { job_id: string }>('SELECT job_id, id, version, at, kind, step, note FROM run_log ORDER BY seq');
-  const byJob = new Map<string, LogEvent[]>();
-  for (const row of rows) byJob.set(row.job_id, [...(byJob.get(row.job_id) ?? []), toEvent(row)]);
-  return byJob;
 }
 
 /**
@@ -83,11 +75,13 @@ export async function findStartedPlan(db: Queryable, jobId: string): Promise<Sta
   return rows[0] ?? null;
 }
 
-/** Run-sheet steps of every started job, by job. */
-export async function listStartedSteps(db: Queryable): Promise<Map<string, readonly Step[]>> {
-  const { rows } = await db.query<{ job_id: string; plan: FrozenPlan }>(
-    `SELECT DISTINCT ON (job_id) job_id, json_build_object('format', plan->'format', 'version', plan->'version', 'steps', plan->'steps') AS plan
-       FROM started_plans ORDER BY job_id, id DESC`,
+/** Revision of the plan a job runs with in the shop; null where it is not started, or finished. */
+export async function runningRevision(db: Queryable, jobId: string): Promise<number | null> {
+  const { rows } = await db.query<{ revision: number }>(
+    `SELECT revision FROM started_plans WHERE job_id = $1
+        AND (SELECT kind FROM run_log WHERE job_id = $1 AND kind IN ('start', 'finish') ORDER BY seq DESC LIMIT 1) = 'start'
+      ORDER BY id DESC LIMIT 1`,
+    [jobId],
   );
-  return new Map(rows.map(({ job_id, plan }) => [job_id, readWorkSheet(plan).steps]));
+  return rows[0]?.revision ?? null;
 }

@@ -7,38 +7,50 @@ import {
   LARGEST_FILE_BYTES,
   mergeShelf,
   newJobSchema,
-  progressOf,
+  plainly,
   saveJobSchema,
+  shelfMark,
   usedShelf,
   writeJobFile,
   type Design,
   type Job,
   type JobFile,
-  type JobSummary,
 } from '@lintrel/core';
 import express, { Router, type Response } from 'express';
 import type pg from 'pg';
-import { findJob, insertJob, listJobs, saveJob } from '../db/jobs';
-import { appendLog, listAllEvents, listEvents, listStartedSteps } from '../db/log';
+import { jobPlace, listJobs, noteProgress } from '../db/job-list';
+import { findJob, insertJob, saveJob } from '../db/jobs';
+import { appendLog, listEvents } from '../db/log';
 import { changeShelf, holdShelf } from '../db/locks';
 import { inTransaction } from '../db/pool';
 import { readShelf } from '../db/shelf';
 import type { Workshop } from '../work/workshop';
-import { ApiError, invalid, notFound } from './errors';
+import { ApiError, invalid, invalidAt, notFound } from './errors';
 import { addEntry } from './shelf';
 import { answered, bodyOf, uuidOf } from './validate';
+
+/** So many jobs are listed at once. */
+const JOBS_A_PAGE = 100;
 
 /** /api/jobs: list, open, change, plan, and files out. */
 export function jobRoutes(pool: pg.Pool, workshop: Workshop): Router {
   const routes = Router();
 
-  routes.get('/', async (_request, response) => {
-    response.json(answered(jobListSchema, { now: Date.now(), jobs: await summaries(pool) }));
+  routes.get('/', async (request, response) => {
+    const { after, state } = request.query;
+    const place = typeof after === 'string' ? jobPlace(after) : null;
+    if (after !== undefined && place === null) throw invalidAt('after', plainly('server.no-place'));
+    const page = await listJobs(pool, { after: place, most: JOBS_A_PAGE, inShop: state === 'in-shop' });
+    response.json(answered(jobListSchema, { now: Date.now(), ...page }));
   });
 
   routes.post('/', async (request, response) => {
     const { title, kind, scale } = bodyOf(newJobSchema, request.body);
-    const job = await inTransaction(pool, (db) => insertJob(db, { ...emptyDesign(title, kind), scale }));
+    const job = await inTransaction(pool, async (db) => {
+      const made = await insertJob(db, { ...emptyDesign(title, kind), scale });
+      await noteProgress(db, made.id);
+      return made;
+    });
     response.status(201).json(answered(jobSchema, job));
   });
 
@@ -114,37 +126,19 @@ const fileName = ({ title }: Design): string =>
 function importJob(pool: pg.Pool, read: JobFile): Promise<Job> {
   return inTransaction(pool, async (db) => {
     await changeShelf(db);
-    const { newTapes, newFinishes, file } = mergeShelf(read, await readShelf(db));
+    const { newTapes, newFinishes, newSupplies, file } = mergeShelf(read, await readShelf(db));
     for (const tape of newTapes) await addEntry(db, 'tapes', tape, 'code');
+    for (const supply of newSupplies) await addEntry(db, 'supplies', supply, 'code');
     for (const finish of newFinishes) await addEntry(db, 'finishes', finish, 'id');
     const job = await insertJob(db, file.design);
     if (!(await appendLog(db, job.id, file.log))) throw new ApiError(409, 'conflict', 'The log of this file is kept here already, with another job.');
+    await noteProgress(db, job.id);
     return job;
   });
 }
 
-async function summaries(pool: pg.Pool): Promise<JobSummary[]> {
-  const [jobs, steps, events] = await Promise.all([listJobs(pool), listStartedSteps(pool), listAllEvents(pool)]);
-  return jobs.map(({ id, revision, updatedAt, design }) => {
-    const progress = progressOf(steps.get(id) ?? [], events.get(id) ?? []);
-    const started = progress.startedAt !== null && steps.has(id);
-    const state = progress.finishedAt !== null ? 'finished' : started ? 'in-shop' : 'planning';
-    const next = state === 'in-shop' ? progress.next : null;
-    return {
-      id,
-      title: design.title,
-      kind: design.kind,
-      revision,
-      updatedAt,
-      state,
-      next: next?.say ?? null,
-      nextStep: next?.id ?? null,
-      finishedAt: progress.finishedAt,
-      windows: [...progress.running],
-    };
-  });
+/** The plan of a job, from the shelf as it is now, as JSON, with the mark of that shelf. */
+export async function planOf(pool: pg.Pool, workshop: Workshop, { design }: Job, answering: Response) {
+  const shelf = await readShelf(pool);
+  return { ...(await workshop.run('plan', { design, shelf }, answering)), shelf: shelfMark(shelf) };
 }
-
-/** The plan of a job, from the shelf as it is now, as JSON. */
-export const planOf = async (pool: pg.Pool, workshop: Workshop, { design }: Job, answering: Response) =>
-  workshop.run('plan', { design, shelf: await readShelf(pool) }, answering);

@@ -1,9 +1,10 @@
 import { logEventSchema, plainly, progressOf, readWorkSheet, runSchema, startSchema, type Job, type LogEvent } from '@lintrel/core';
 import { Router } from 'express';
 import type pg from 'pg';
+import { noteProgress } from '../db/job-list';
 import { findJob } from '../db/jobs';
 import { holdJob } from '../db/locks';
-import { findStartedPlan, insertStartedPlan, listEvents } from '../db/log';
+import { findStartedPlan, insertStartedPlan, listEvents, runningRevision } from '../db/log';
 import { inTransaction, type Queryable } from '../db/pool';
 import { bookStep } from '../db/stock';
 import { ApiError, invalidAt } from './errors';
@@ -23,10 +24,12 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
 
   routes.post('/:id/start', async (request, response) => {
     const job = await knownJob(pool, request.params.id);
-    const { revision, event } = bodyOf(startSchema, request.body);
+    const { revision, event, shelf } = bodyOf(startSchema, request.body);
     if (event.kind !== 'start') throw invalidAt('event.kind', plainly('server.start-kind'));
     // A start whose answer was lost is sent again, and may find the design changed since.
     if (await isKept(pool, job.id, event)) return void response.status(201).json(await runRecord(pool, job.id));
+    // Somebody else has pressed it before: this one joins them.
+    if ((await runningRevision(pool, job.id)) === revision) return void response.status(201).json(await runRecord(pool, job.id));
     if (revision !== job.revision) throw staleStart(job.revision);
     const plan = await planOf(pool, workshop, job, response);
     if (plan.steps === 0) throw new ApiError(422, 'nothing-to-run', 'There is nothing to run yet: give at least one area a finish.');
@@ -36,8 +39,12 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
       if (await isKept(db, job.id, event)) return;
       const { revision: now } = (await findJob(db, job.id)) as Job;
       if (now !== revision) throw staleStart(now);
+      if ((await runningRevision(db, job.id)) === revision) return;
+      if (shelf !== undefined && shelf !== plan.shelf)
+        throw new ApiError(409, 'stale-shelf', 'Something on the shelf was changed since this plan was worked out. Look at the plan again, then start.');
       await insertStartedPlan(db, job.id, revision, plan.text);
       await append(db, job.id, event);
+      await noteProgress(db, job.id);
     });
     response.status(201).json(await runRecord(pool, job.id));
   });
@@ -51,6 +58,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
       if (event.kind === 'finish' && event.note.trim() === '') await allPlugsOut(db, id);
       await append(db, id, event);
       await bookStep(db, id, event);
+      await noteProgress(db, id);
     });
     response.status(201).json(await runRecord(pool, id));
   });

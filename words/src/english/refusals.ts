@@ -4,6 +4,7 @@ import type { WordsOf } from '../table';
 export const REFUSALS: WordsOf<RefusalSays> = {
   'server.start-kind': () => 'must be start',
   'server.log-start': () => 'a job is started with its plan, by /start',
+  'server.no-place': () => 'is no place in the list of jobs',
   'server.taken': ({ key }) => `"${key}" is taken`,
   'server.fixed': () => 'cannot be changed; add a new one instead',
   'server.future': () => 'lies in the future: check the clock of this device',

@@ -44,7 +44,7 @@ export function RunScreen() {
 }
 
 function BeforeStart({ sheet }: { sheet: WorkSheet }) {
-  const { plan, planning, planError, revision, saved } = useJob();
+  const { plan, planning, planError, revision, saved, shelf } = useJob();
   const { say, caution, follow } = useWords();
   if (!plan) return null;
   const toDo = attendedSteps(plan.steps);
@@ -58,7 +58,7 @@ function BeforeStart({ sheet }: { sheet: WorkSheet }) {
           label={planning && !planError ? 'Working out the newest plan …' : 'Start in the shop'}
           busy={sheet.busy}
           disabled={saved.kind !== 'saved' || planning}
-          onPress={() => sheet.start(revision)}
+          onPress={() => sheet.start(revision, shelf)}
           testID="start"
         />
       }
@@ -87,7 +87,7 @@ function BeforeStart({ sheet }: { sheet: WorkSheet }) {
 }
 
 function Running({ sheet }: { sheet: WorkSheet }) {
-  const { revision } = useJob();
+  const { revision, shelf } = useJob();
   const now = useNow();
   const [resting, rest] = useRest();
   const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | null>(null);
@@ -149,7 +149,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
             rank="main"
             label="Begin again"
             onPress={() => {
-              sheet.start(revision);
+              sheet.start(revision, shelf);
               setAsking(null);
             }}
           />

@@ -1,0 +1,72 @@
+import { progressOf, readWorkSheet, type JobSummary } from '@lintrel/core';
+import { findStartedPlan, listEvents } from './log';
+import type { Queryable } from './pool';
+
+/** What of a job in the list changes with its log alone. */
+type Progress = Pick<JobSummary, 'state' | 'next' | 'nextStep' | 'finishedAt' | 'windows'>;
+
+/** Works out how far a job has come from its frozen plan and its log, and writes it down for the list. Call where either has changed. */
+export async function noteProgress(db: Queryable, jobId: string): Promise<void> {
+  const [started, events] = [await findStartedPlan(db, jobId), await listEvents(db, jobId)];
+  const progress = progressOf(started ? readWorkSheet(started.plan).steps : [], events);
+  const begun = progress.startedAt !== null && started !== null;
+  const state = progress.finishedAt !== null ? 'finished' : begun ? 'in-shop' : 'planning';
+  const next = state === 'in-shop' ? progress.next : null;
+  const noted: Progress = { state, next: next?.say ?? null, nextStep: next?.id ?? null, finishedAt: progress.finishedAt, windows: [...progress.running] };
+  await db.query('UPDATE jobs SET progress = $2 WHERE id = $1', [jobId, JSON.stringify(noted)]);
+}
+
+/** Works out what no one has worked out yet: jobs from before it was kept. */
+async function noteMissing(db: Queryable): Promise<void> {
+  const { rows } = await db.query<{ id: string }>('SELECT id FROM jobs WHERE progress IS NULL ORDER BY id LIMIT 500');
+  for (const { id } of rows) await noteProgress(db, id);
+}
+
+/** A page of the list of jobs, and where the next begins; null: there is none. */
+export interface JobPage {
+  readonly jobs: JobSummary[];
+  readonly more: string | null;
+}
+
+interface ListRow {
+  id: string;
+  title: string;
+  kind: JobSummary['kind'];
+  revision: number;
+  updated_at: Date;
+  place: string;
+  progress: Progress;
+}
+
+/**
+ * Jobs: those in the shop first, then those that are planned, then finished ones; of each the one changed last first.
+ * @param after where the page before ended, as it was told; null: from the beginning
+ * @param inShop those in the shop alone
+ */
+export async function listJobs(db: Queryable, { after, most, inShop }: { after: JobPlace | null; most: number; inShop: boolean }): Promise<JobPage> {
+  await noteMissing(db);
+  const { rows } = await db.query<ListRow>(
+    `SELECT id, title, kind, revision, updated_at, progress, rank || ' ' || updated_at::text || ' ' || id AS place FROM jobs
+      WHERE progress IS NOT NULL AND ($1::smallint IS NULL OR rank > $1 OR (rank = $1 AND (updated_at, id) < ($2::timestamptz, $3::uuid)))
+        AND (NOT $4::boolean OR rank = 0)
+      ORDER BY rank, updated_at DESC, id DESC LIMIT $5`,
+    [after?.rank ?? null, after?.at ?? null, after?.id ?? null, inShop, most + 1],
+  );
+  const jobs = rows
+    .slice(0, most)
+    .map(({ id, title, kind, revision, updated_at, progress }) => ({ id, title, kind, revision, updatedAt: updated_at.toISOString(), ...progress }));
+  return { jobs, more: rows.length > most ? rows[most - 1]!.place : null };
+}
+
+/** A place in the list. */
+export interface JobPlace {
+  readonly rank: number;
+  readonly at: string;
+  readonly id: string;
+}
+
+/** Reads a place as it was told; null for anything else. */
+export function jobPlace(text: string): JobPlace | null {
+  const [, rank, at, id] = /^([0-2]) (\d{4}-\d\d-\d\d [\d:.]{5,15}[+-][\d:]{2,8}) ([0-9a-f-]{36})$/.exec(text) ?? [];
+  return rank === undefined || at === undefined || id === undefined ? null : { rank: Number(rank), at, id };
+}
