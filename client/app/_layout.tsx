@@ -7,6 +7,7 @@ import { Slot } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
+import { useLive } from '@/api/live';
 import { useSending } from '@/api/useOutbox';
 import { PersonProvider } from '@/person/PersonContext';
 import { fetchScreens } from '@/screens/workshop';
@@ -45,9 +46,10 @@ export default function RootLayout() {
   );
 }
 
-/** Whatever screen is open, entries that wait are sent. */
+/** Whatever screen is open, entries that wait are sent, and what others do is heard. */
 function Sending() {
   useSending();
+  useLive();
   return null;
 }
 

@@ -5,6 +5,7 @@ import { migrate } from './db/migrate';
 import { openPool } from './db/pool';
 import { cutterAt } from './cutter';
 import { createApp } from './http/app';
+import { openHub } from './live/hub';
 import { ROOT } from './places';
 import { seedIfEmpty } from './seed';
 import { openWorkshop } from './work/workshop';
@@ -35,7 +36,8 @@ const workshop = openWorkshop();
 /** A real cutter, by its port on loopback. */
 const cutterPort = Number(process.env.LINTREL_CUTTER ?? '');
 const cutter = cutterAt(cutterPort > 0 ? cutterPort : null);
-const app = createApp({ pool, log, clientFolder: existsSync(folder) ? folder : null, workshop, cutter, names });
+const hub = openHub(databaseUrl);
+const app = createApp({ pool, log, clientFolder: existsSync(folder) ? folder : null, workshop, hub, cutter, names });
 const server = app.listen(port, host, (error?: NodeJS.ErrnoException) => {
   if (error) {
     log.fatal({ err: error }, `cannot listen on ${host}:${port}`);
@@ -52,6 +54,8 @@ function stop(why: string): void {
   if (stopping) return;
   stopping = true;
   log.info(`${why}: stopping`);
+  // Pages that listen are told to come back by the end of their connection.
+  const quiet = hub.close();
   const breakOff = setTimeout(() => server.closeAllConnections(), LAST_REQUESTS_MS);
   // A connection that is kept open is closed as soon as nothing is asked over it any more.
   const sweep = setInterval(() => server.closeIdleConnections(), 50);
@@ -60,7 +64,7 @@ function stop(why: string): void {
   server.close(() => {
     clearTimeout(breakOff);
     clearInterval(sweep);
-    void Promise.allSettled([workshop.close(), pool.end()]).then(() => process.exit(0));
+    void Promise.allSettled([workshop.close(), quiet, pool.end()]).then(() => process.exit(0));
   });
 }
 process.on('SIGTERM', () => stop('SIGTERM'));

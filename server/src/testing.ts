@@ -4,6 +4,7 @@ import { makeDatabase, type TestDatabase } from '../../e2e/harness';
 import { migrate } from './db/migrate';
 import { openPool } from './db/pool';
 import { createApp } from './http/app';
+import { openHub, type Hub } from './live/hub';
 import { seedIfEmpty } from './seed';
 import { openWorkshop, type Workshop } from './work/workshop';
 
@@ -12,6 +13,7 @@ export interface TestServer {
   readonly app: ReturnType<typeof createApp>;
   readonly pool: pg.Pool;
   readonly workshop: Workshop;
+  readonly hub: Hub;
   readonly close: () => Promise<void>;
 }
 
@@ -19,15 +21,18 @@ export async function startTestServer({ demo = true } = {}): Promise<TestServer>
   const database: TestDatabase = await makeDatabase();
   const pool = openPool(database.url);
   const workshop = openWorkshop();
+  const hub = openHub(database.url);
   await migrate(pool, async (db) => {
     if (demo) await seedIfEmpty(db, Date.now());
   });
   return {
-    app: createApp({ pool, log: pino({ level: 'silent' }), clientFolder: null, workshop }),
+    app: createApp({ pool, log: pino({ level: 'silent' }), clientFolder: null, workshop, hub }),
     pool,
     workshop,
+    hub,
     close: async () => {
       await workshop.close();
+      await hub.close();
       await pool.end();
       await database.drop();
     },

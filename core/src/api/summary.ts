@@ -31,6 +31,10 @@ export type JobSummary = v.InferOutput<typeof jobSummarySchema>;
 /** A page of the list: `more` is where the next begins, null at its end. */
 export const jobListSchema = v.object({ now: v.number(), jobs: v.array(jobSummarySchema), more: v.nullable(v.string()) });
 
+/** Something that has changed: which job, where it is one; told in order by its number. */
+export const changeSchema = v.object({ seq: v.number(), kind: v.picklist(['job', 'log', 'shelf']), job: v.nullable(v.string()) });
+export type Change = v.InferOutput<typeof changeSchema>;
+
 /** The plan a job was started with, and its log. */
 export const runSchema = v.object({
   started: v.nullable(

@@ -4,6 +4,7 @@ import helmet from 'helmet';
 import type pg from 'pg';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import type { Hub } from '../live/hub';
 import type { Workshop } from '../work/workshop';
 import { askRoutes } from './ask';
 import { cutterAt, type Cutting } from '../cutter';
@@ -13,6 +14,7 @@ import { drawingRoutes } from './drawings';
 import { answerError, ApiError, noRoute } from './errors';
 import { guard } from './guard';
 import { importRoutes, jobRoutes } from './jobs';
+import { liveRoutes } from './live';
 import { printRoutes } from './print';
 import { runRoutes } from './run';
 import { shelfRoutes } from './shelf';
@@ -29,6 +31,7 @@ export interface AppParts {
   /** Folder of the exported client; null serves the API alone. */
   readonly clientFolder: string | null;
   readonly workshop: Workshop;
+  readonly hub: Hub;
   /** What masks are sent to; left out: the simulated cutter. */
   readonly cutter?: Cutting;
   /** Names the shop has given this server, besides its addresses. */
@@ -36,7 +39,7 @@ export interface AppParts {
 }
 
 /** Puts the server together. It keeps nothing itself: everything is in the database. */
-export function createApp({ pool, log, clientFolder, workshop, cutter = cutterAt(null), names = [] }: AppParts): Express {
+export function createApp({ pool, log, clientFolder, workshop, hub, cutter = cutterAt(null), names = [] }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -67,7 +70,10 @@ export function createApp({ pool, log, clientFolder, workshop, cutter = cutterAt
     }),
   );
   app.use(guard(names));
-  app.use(compression({ threshold: COMPRESS_FROM }));
+  // What is told line by line is sent as it comes.
+  app.use(
+    compression({ threshold: COMPRESS_FROM, filter: (request, response) => !request.path.startsWith('/api/live') && compression.filter(request, response) }),
+  );
   app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
@@ -84,6 +90,7 @@ export function createApp({ pool, log, clientFolder, workshop, cutter = cutterAt
   });
   app.use('/api/jobs', jobRoutes(pool, workshop), runRoutes(pool, workshop), printRoutes(pool, workshop));
   app.use('/api/shelf', shelfRoutes(pool));
+  app.use('/api/live', liveRoutes(pool, hub));
   app.use('/api/cutter', cutterRoutes(pool, workshop, cutter));
   app.use('/api/ask', askRoutes(pool, workshop));
   app.use('/api', noRoute);

@@ -5,6 +5,7 @@ import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { pino } from 'pino';
 import request from 'supertest';
 import { openPool } from '../db/pool';
+import { openHub } from '../live/hub';
 import { openWorkshop } from '../work/workshop';
 import { createApp } from './app';
 
@@ -20,8 +21,9 @@ writeFileSync(join(folder, 'icon.svg'), '<svg xmlns="http://www.w3.org/2000/svg"
 // A pool that nobody listens to: the page is served without the database, and the health route says what is missing.
 const pool = openPool('postgresql://nobody@127.0.0.1:1/none');
 const workshop = openWorkshop();
-const app = createApp({ pool, log: pino({ level: 'silent' }), clientFolder: folder, workshop });
-afterAll(() => Promise.all([pool.end(), workshop.close()]));
+const hub = openHub('postgresql://nobody@127.0.0.1:1/none');
+const app = createApp({ pool, log: pino({ level: 'silent' }), clientFolder: folder, workshop, hub });
+afterAll(() => Promise.all([pool.end(), workshop.close(), hub.close()]));
 
 it.each(['/', '/clock', '/job/1234/lines', '/bench/bend?x=1', '/shelf/tape/V1.5'])('gives the page for %s, always fresh', async (path) => {
   const { text, headers } = await request(app).get(path).expect(200);

@@ -24,7 +24,7 @@ afterAll(async () => {
 
 const idOf = (title: string): string => jobs.find((job) => job.title === title)!.id;
 const appWith = (port: number | null) =>
-  createApp({ pool: fresh.pool, log: pino({ level: 'silent' }), clientFolder: null, workshop: fresh.workshop, cutter: cutterAt(port) });
+  createApp({ pool: fresh.pool, log: pino({ level: 'silent' }), clientFolder: null, workshop: fresh.workshop, hub: fresh.hub, cutter: cutterAt(port) });
 const simulated = async (means: Partial<typeof USUAL_CUTTER>): Promise<SimulatedCutter> => {
   const cutter = await startSimulatedCutter({ ...USUAL_CUTTER, ...means });
   closing.push(cutter.close);

@@ -1,0 +1,54 @@
+import type { Change } from '@lintrel/core';
+import { Router, type Response } from 'express';
+import type pg from 'pg';
+import { changesAfter } from '../db/changes';
+import type { Hub } from '../live/hub';
+
+/** A line now and then keeps what stands between from closing the connection. */
+const HEARTBEAT_MS = 20_000;
+/** So many pages listen to one server at most: each holds a connection. */
+const MOST_LISTENERS = 500;
+
+/**
+ * /api/live: what changes, told at once, as server-sent events. Whoever comes back says the number of the last change heard and is told what
+ * was missed, or that it is to ask for everything anew (`resync`). A change may be told twice.
+ */
+export function liveRoutes(pool: pg.Pool, hub: Hub): Router {
+  const routes = Router();
+  let listening = 0;
+  routes.get('/', async (request, response) => {
+    if (listening >= MOST_LISTENERS) return void response.status(503).set('Retry-After', '30').end();
+    const last = Number(request.get('last-event-id') ?? request.query.after ?? NaN);
+    listening++;
+    // Heard before what was missed is read: nothing falls between the two.
+    const waiting: (Change | null)[] = [];
+    let ready = false;
+    const unsubscribe = hub.subscribe({
+      heard: (change) => void (ready ? tell(response, change) : waiting.push(change)),
+      ended: () => response.end(),
+    });
+    const beat = setInterval(() => response.headersSent && response.write(':\n\n'), HEARTBEAT_MS);
+    response.on('close', () => {
+      listening--;
+      clearInterval(beat);
+      unsubscribe();
+    });
+    await hub.ready();
+    if (response.destroyed) return;
+    response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' });
+    response.flushHeaders();
+    const missed = Number.isSafeInteger(last) ? await changesAfter(pool, last).catch(() => null) : [];
+    if (missed === null) tell(response, null);
+    else for (const change of missed) tell(response, change);
+    for (const change of waiting) tell(response, change);
+    ready = true;
+    response.write(':\n\n');
+  });
+  return routes;
+}
+
+function tell(response: Response, change: Change | null): void {
+  if (response.writableEnded) return;
+  if (change === null) response.write('event: resync\ndata: {}\n\n');
+  else response.write(`id: ${change.seq}\ndata: ${JSON.stringify(change)}\n\n`);
+}

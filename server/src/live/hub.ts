@@ -1,0 +1,83 @@
+import type { Change } from '@lintrel/core';
+import pg from 'pg';
+
+/** Listens to the database for all pages of this server, over one connection of its own. */
+export interface Hub {
+  /** Done when changes are heard, or the database could not be reached: then they are as soon as it is back. */
+  ready(): Promise<void>;
+  /** Tells a listener every change from now on. Returns how to end that. */
+  subscribe(listener: Listener): () => void;
+  /** Tells all listeners that it ends, and ends. */
+  close(): Promise<void>;
+}
+
+/** Someone who is told what changes. */
+export interface Listener {
+  /** Null: some may have been missed. */
+  readonly heard: (change: Change | null) => void;
+  readonly ended: () => void;
+}
+
+/** How long until a lost connection is tried again, at first and at most. */
+const FIRST_WAIT_MS = 200;
+const LONGEST_WAIT_MS = 5_000;
+
+/** Opens the ear of a server. It is connected from the first listener on, and again whenever the database is back. */
+export function openHub(connectionString: string): Hub {
+  const listeners = new Set<Listener>();
+  let client: pg.Client | null = null;
+  let connecting: Promise<void> = Promise.resolve();
+  let timer: NodeJS.Timeout | null = null;
+  let waitMs = FIRST_WAIT_MS;
+  let closed = false;
+  const tell = (change: Change | null) => listeners.forEach(({ heard }) => heard(change));
+
+  function lost(gone: pg.Client): void {
+    if (client !== gone) return;
+    client = null;
+    if (closed || listeners.size === 0) return;
+    timer = setTimeout(() => begin(true), waitMs);
+    waitMs = Math.min(2 * waitMs, LONGEST_WAIT_MS);
+  }
+
+  function begin(again: boolean): void {
+    if (client || closed) return;
+    connecting = connect(again);
+  }
+
+  async function connect(again: boolean): Promise<void> {
+    const own = new pg.Client({ connectionString, application_name: 'lintrel-live', connectionTimeoutMillis: 3_000, keepAlive: true });
+    client = own;
+    own.on('error', () => lost(own));
+    own.on('end', () => lost(own));
+    own.on('notification', ({ payload }) => tell(JSON.parse(payload ?? 'null') as Change | null));
+    try {
+      await own.connect();
+      await own.query('LISTEN lintrel');
+      waitMs = FIRST_WAIT_MS;
+      // What happened while nobody listened is not known here.
+      if (again) tell(null);
+    } catch {
+      void own.end().catch(() => undefined);
+      lost(own);
+    }
+  }
+
+  return {
+    ready: () => connecting,
+    subscribe(listener) {
+      listeners.add(listener);
+      begin(false);
+      return () => void listeners.delete(listener);
+    },
+    async close() {
+      closed = true;
+      listeners.forEach(({ ended }) => ended());
+      listeners.clear();
+      if (timer) clearTimeout(timer);
+      const own = client;
+      client = null;
+      await own?.end().catch(() => undefined);
+    },
+  };
+}
