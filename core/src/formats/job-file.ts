@@ -12,14 +12,28 @@ import {
   type Fault,
   type Shelf,
 } from '../job';
-import { logEventSchema, MOST_EVENTS, MOST_NOTE_LETTERS, newestEventSchema, type LogEvent } from '../log';
-import { instantText, listOf, MOST_FAULTS, told } from '../units';
+import { isFrozenPlan, logEventSchema, MOST_EVENTS, MOST_NOTE_LETTERS, newestEventSchema, type LogEvent } from '../log';
+import { instantText, listOf, MOST_FAULTS, told, yesOrNo } from '../units';
 
 /** A larger file is not read. The limits on designs, logs and shelves keep whatever is written below it. */
 export const LARGEST_FILE_BYTES = 64_000_000;
 
 /** Version of job files this program writes. */
 export const JOB_FILE_VERSION = 2;
+
+/** Plans a file carries at most: those a job was started with. */
+const MOST_STARTED = 20;
+
+/** A plan as it was frozen when the job was started in its shop. What it holds is kept as it was, whatever version of plan it is. */
+const startedSchema = v.strictObject({
+  /** Whether the design of the file is still the one it was started from. */
+  current: yesOrNo(),
+  // Its keys stay in their order: it is written out again as the bytes it had.
+  plan: v.pipe(
+    v.record(v.string(), v.unknown()),
+    v.check((plan) => isFrozenPlan(plan), told({ code: 'field.exactly', values: { value: 'lintrel-plan' } })),
+  ),
+});
 
 const fileOf = <
   D extends v.GenericSchema<never, Design> | v.GenericSchema<unknown, Design>,
@@ -36,6 +50,8 @@ const fileOf = <
     design,
     shelf: shelfSchema,
     log: listOf(event, 'events', MOST_EVENTS),
+    /** The plans it was started with, the first first; left out where it was not, and in files from before. */
+    started: v.optional(listOf(startedSchema, 'plans', MOST_STARTED)),
   });
 
 /** The open job format as it is written now: a design, the shelf entries it uses, and its log. */
@@ -91,10 +107,16 @@ const largeEntries = ({ tapes, finishes, supplies = [] }: JobFile['shelf']): Fau
   ...finishes.flatMap((finish, index) => entryFaults(finish, `shelf.finishes[${index}]`)),
 ];
 
-const logFaults = (log: JobFile['log']): Fault[] =>
-  log.reduce((sum, { note }) => sum + note.length, 0) > MOST_NOTE_LETTERS
-    ? [{ path: 'log', code: 'file.log-letters', values: { million: MOST_NOTE_LETTERS / 1e6 } }]
-    : [];
+const logFaults = (log: JobFile['log']): Fault[] => {
+  const letters = log.reduce((sum, { note }) => sum + note.length, 0);
+  const ids = new Set<string>();
+  const twice = log.flatMap(({ id }, index): Fault[] => {
+    const known = ids.has(id);
+    ids.add(id);
+    return known ? [{ path: `log[${index}].id`, code: 'design.used-twice', values: { id } }] : [];
+  });
+  return [...(letters > MOST_NOTE_LETTERS ? [{ path: 'log', code: 'file.log-letters', values: { million: MOST_NOTE_LETTERS / 1e6 } } as Fault] : []), ...twice];
+};
 
 function repeatedEntries({ tapes, finishes, supplies = [] }: JobFile['shelf']) {
   const twice = (keys: readonly string[], path: (index: number) => string) =>

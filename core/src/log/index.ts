@@ -3,3 +3,4 @@ export * from './progress';
 export * from './step';
 export * from './sheet';
 export * from './written';
+export { isFrozenPlan } from './frozen';

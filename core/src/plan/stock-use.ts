@@ -1,4 +1,5 @@
 import type { Shelf } from '../job';
+import { CLOSED_WITH } from '../masking';
 import { rollLengthM } from '../tape';
 import { tapeNeeds } from './lists';
 import type { Item } from './item-types';
@@ -14,8 +15,12 @@ export interface StockUsed {
   readonly packs: number;
 }
 
-/** What laying some items takes off the stock, in rolls and packs; what is not counted, or not on the shelf, takes nothing. */
-export function stockUse(items: readonly Item[], shelf: Pick<Shelf, 'tapes' | 'supplies'>): StockUsed[] {
+/**
+ * What laying some items takes off the stock, in rolls and packs; what is not counted, or not on the shelf, takes nothing.
+ * @param items of a plan that may have come from elsewhere: one that is none takes nothing
+ */
+export function stockUse(laid: readonly unknown[], shelf: Pick<Shelf, 'tapes' | 'supplies'>): StockUsed[] {
+  const items = laid.filter(isSound);
   const rolls = tapeNeeds(items, shelf.tapes).flatMap(({ tape: code, lengthM }): StockUsed[] => {
     const tape = shelf.tapes.find((one) => one.code === code);
     return tape?.rolls === undefined ? [] : [{ stuff: 'tapes', code, packs: lengthM / rollLengthM(tape) }];
@@ -25,4 +30,22 @@ export function stockUse(items: readonly Item[], shelf: Pick<Shelf, 'tapes' | 's
     return supply?.packs === undefined || code === null ? [] : [{ stuff: 'supplies', code, packs: amount / supply.pack }];
   });
   return [...rolls, ...packs].filter((one) => one.packs > 0);
+}
+
+const amount = (value: unknown): boolean => typeof value === 'number' && Number.isFinite(value) && value >= 0;
+
+/** Whether what is counted of an item is there. */
+function isSound(item: unknown): item is Item {
+  if (typeof item !== 'object' || item === null) return false;
+  const { kind, material, lengthMm, sizeM2, count, closing } = item as Record<string, unknown>;
+  if (!amount(count) || !(material === null || typeof material === 'string')) return false;
+  if (kind === 'cover') return amount(sizeM2);
+  if (kind === 'plug') return isSoundClosing(closing);
+  return typeof kind === 'string' && amount(lengthMm) && (kind !== 'own' || amount(sizeM2));
+}
+
+function isSoundClosing(closing: unknown): boolean {
+  const { code, values } = (closing ?? {}) as { code?: unknown; values?: unknown };
+  if (typeof code !== 'string' || !(code in CLOSED_WITH) || typeof values !== 'object' || values === null) return false;
+  return Object.values(values).every((value) => typeof value !== 'number' || amount(value));
 }

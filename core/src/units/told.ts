@@ -22,6 +22,7 @@ export const LISTED = [
   'parts',
   'paths',
   'pieces',
+  'plans',
   'supplies',
   'pins',
   'places',

@@ -44,18 +44,19 @@ const sameAs = (row: EventRow & { job_id: string }, jobId: string, event: LogEve
 
 const contentOf = ({ version, at, kind, step, note }: LogEvent): string => JSON.stringify([version, at, kind, step, note]);
 
-/**
- * Writes the log of a file down, in its order.
- * @returns false where one of its events is in a log here already
- */
-export async function appendLog(db: Queryable, jobId: string, log: readonly LogEvent[]): Promise<boolean> {
-  const { rowCount } = await db.query(
+/** Whether an entry of a log is kept here already. */
+export async function knowsAny(db: Queryable, log: readonly LogEvent[]): Promise<boolean> {
+  const { rowCount } = await db.query('SELECT 1 FROM run_log WHERE id = ANY($1::uuid[]) LIMIT 1', [log.map(({ id }) => id)]);
+  return rowCount === 1;
+}
+
+/** Writes the log of a file down, in its order; none of its entries is kept here yet. */
+export async function appendLog(db: Queryable, jobId: string, log: readonly LogEvent[]): Promise<void> {
+  await db.query(
     `INSERT INTO run_log (id, job_id, version, at, kind, step, note)
-     SELECT id, $1, version, at, kind, step, note FROM ROWS FROM (json_to_recordset($2) AS (id uuid, version integer, at timestamptz, kind text, step text, note text)) WITH ORDINALITY AS event ORDER BY ordinality
-     ON CONFLICT (id) DO NOTHING`,
+     SELECT id, $1, version, at, kind, step, note FROM ROWS FROM (json_to_recordset($2) AS (id uuid, version integer, at timestamptz, kind text, step text, note text)) WITH ORDINALITY AS event ORDER BY ordinality`,
     [jobId, JSON.stringify(log)],
   );
-  return rowCount === log.length;
 }
 
 /** A plan as it was when the job was started. */
@@ -84,4 +85,15 @@ export async function runningRevision(db: Queryable, jobId: string): Promise<num
     [jobId],
   );
   return rows[0]?.revision ?? null;
+}
+
+/** The plans a job was started with, the first first, as far as they have room: the newest before older ones. */
+export async function listStartedPlans(db: Queryable, jobId: string, mostLetters: number): Promise<StartedPlan[]> {
+  const { rows } = await db.query<StartedPlan>(
+    `SELECT revision, plan FROM (
+       SELECT id, revision, plan, sum(length(plan::text)) OVER (ORDER BY id DESC) AS letters FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 20
+     ) AS newest WHERE letters <= $2 ORDER BY id`,
+    [jobId, mostLetters],
+  );
+  return rows;
 }

@@ -1,4 +1,4 @@
-import { rollLengthM, stockUse, type Item, type PlanLists, type Shelf, type StockMove, type StockReserved, type StockTable, type StepId } from '@lintrel/core';
+import { rollLengthM, stockUse, type PlanLists, type Shelf, type StockMove, type StockReserved, type StockTable, type StepId } from '@lintrel/core';
 import type { Queryable } from './pool';
 import { readShelf } from './shelf';
 
@@ -47,12 +47,12 @@ export async function listMoves(db: Queryable, stuff: StockTable, code: string):
 }
 
 /** Items a step of a started job lays; none for a step that lays nothing, or of a plan from before there were items. */
-async function itemsLaid(db: Queryable, jobId: string, step: StepId): Promise<Item[]> {
-  const { rows } = await db.query<{ item: Item }>(
+async function itemsLaid(db: Queryable, jobId: string, step: StepId): Promise<unknown[]> {
+  const { rows } = await db.query<{ item: unknown }>(
     `WITH started AS (SELECT plan FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 1),
-          named AS (SELECT json_array_elements_text(one->'items') AS id FROM started, json_array_elements(started.plan->'steps') one
+          named AS (SELECT json_array_elements_text(CASE json_typeof(one->'items') WHEN 'array' THEN one->'items' END) AS id FROM started, json_array_elements(started.plan->'steps') one
                      WHERE one->>'id' = $2 AND one->>'kind' IN ('lay', 'cover', 'plug', 'seal'))
-     SELECT item FROM started, json_array_elements(started.plan->'items') item WHERE item->>'id' IN (SELECT id FROM named)`,
+     SELECT item FROM started, json_array_elements(CASE json_typeof(started.plan->'items') WHEN 'array' THEN started.plan->'items' END) item WHERE item->>'id' IN (SELECT id FROM named)`,
     [jobId, step],
   );
   return rows.map(({ item }) => item);
@@ -95,11 +95,14 @@ export async function listReserved(db: Queryable, shelf: Shelf): Promise<StockRe
       const one = found.get(`${stuff} ${code}`) ?? { stuff, code, packs: 0, jobs: [] };
       found.set(`${stuff} ${code}`, { ...one, packs: one.packs + left, jobs: [...one.jobs, title] });
     };
-    for (const { tape, lengthM } of lists?.tape ?? []) add('tapes', tape, rollsOf(shelf, tape, lengthM));
-    for (const { code, amount } of lists?.supplies ?? []) add('supplies', code, packsOf(shelf, code, amount));
+    for (const { tape, lengthM } of listed(lists?.tape)) add('tapes', tape, rollsOf(shelf, tape, lengthM));
+    for (const { code, amount } of listed(lists?.supplies)) add('supplies', code, packsOf(shelf, code, amount));
   }
   return [...found.values()];
 }
+
+/** A list of a plan that may have come from elsewhere. */
+const listed = <T>(list: readonly T[] | undefined): readonly T[] => (Array.isArray(list) ? list.filter((one) => typeof one === 'object' && one !== null) : []);
 
 const rollsOf = ({ tapes }: Shelf, code: string, lengthM: number): number => {
   const tape = tapes.find((one) => one.code === code);

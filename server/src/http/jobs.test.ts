@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { planJob, SHIPPED_SHELF, type Design, type Job, type JobSummary, theFirst } from '@lintrel/core';
+import { planJob, SHIPPED_SHELF, type Design, type Job, type JobSummary, type RunRecord, theFirst } from '@lintrel/core';
 import request from 'supertest';
 import { migrate } from '../db/migrate';
 import { seedIfEmpty } from '../seed';
@@ -188,9 +188,57 @@ it('takes a job file in and gives the same bytes out, log and all', async () => 
   expect(sent.log.length).toBeGreaterThan(5);
   expect(JSON.stringify({ ...back, writtenAt: sent.writtenAt }, null, 2)).toBe(JSON.stringify(sent, null, 2));
   expect(headers['content-disposition']).toMatch(/juniper\.json/);
-  await take().expect(409);
+  // Its run sheet came with it: it goes on where it was.
+  const run = async (app: TestServer['app'], id: string) => (await request(app).get(`/api/jobs/${id}/run`)).body as RunRecord;
+  const [there, here] = [await run(server.app, await idOf('Juniper')), await run(fresh.app, body.id)];
+  expect(JSON.stringify(here.started?.plan)).toBe(JSON.stringify(there.started?.plan));
+  expect(here.events).toEqual(there.events);
+  const summary = async (app: TestServer['app'], id: string) => ((await request(app).get('/api/jobs')).body.jobs as JobSummary[]).find((one) => one.id === id);
+  const [was, is] = [await summary(server.app, await idOf('Juniper')), await summary(fresh.app, body.id)];
+  expect(is).toMatchObject({ state: was!.state, next: was!.next, windows: was!.windows });
+  // The same shop takes it in once more as a copy, with entries of its own.
+  const copy = (await take().expect(201)).body as Job;
+  const copied = await run(fresh.app, copy.id);
+  expect(copied.events.map(({ kind, step, at }) => [kind, step, at])).toEqual(here.events.map(({ kind, step, at }) => [kind, step, at]));
+  expect(copied.events.map(({ id }) => id).filter((id) => here.events.some((event) => event.id === id))).toEqual([]);
   await fresh.close();
 });
+
+it('refuses a frozen plan no run sheet can be read from, and takes one with odd lists and items without falling over them', async () => {
+  const fresh = await startTestServer();
+  const { id } = ((await request(fresh.app).get('/api/jobs')).body.jobs as JobSummary[]).find(({ title }) => title === 'Juniper')!;
+  const file = JSON.parse((await request(fresh.app).get(`/api/jobs/${id}/file`)).text);
+  const take = (plan: object) =>
+    request(fresh.app)
+      .post('/api/jobs/import')
+      .send({ ...file, started: [{ current: true, plan }] });
+  const { plan } = file.started[0] as { plan: { steps: { id: string; say: object; items: string[] }[] } };
+  const broken: object[] = [
+    { ...plan, format: 'other' },
+    { ...plan, version: 0 },
+    { ...plan, steps: 17 },
+    { ...plan, steps: [{ id: 'a' }] },
+    { ...plan, steps: plan.steps.map((step) => ({ ...step, say: null })) },
+    { ...plan, steps: plan.steps.map((step) => ({ ...step, after: [{ step: 'x', from: 'end', minMin: null, maxMin: null, code: 'over' }] })) },
+  ];
+  for (const one of broken) {
+    const { body } = await take(one).expect(422);
+    expect(body.error.fields[0].path).toBe('started[0].plan');
+  }
+  const odd = {
+    ...plan,
+    items: [{ id: plan.steps.find(({ items }) => items.length > 0)!.items[0], kind: 'plug', count: -1 }, null, 'x'],
+    lists: { tape: 'none', supplies: [null, { code: 5 }] },
+  };
+  const { body } = await take(odd).expect(201);
+  for (const step of plan.steps.filter(({ items }) => items.length > 0).slice(0, 4))
+    await request(fresh.app)
+      .post(`/api/jobs/${body.id}/log`)
+      .send({ id: randomUUID(), version: 1, at: new Date().toISOString(), kind: 'done', step: step.id, note: '' })
+      .expect(201);
+  await request(fresh.app).get('/api/shelf/reserved').expect(200);
+  await fresh.close();
+}, 60_000);
 
 it('refuses a job file with a fault at each place and adds nothing', async () => {
   const before = (await list()).length;

@@ -16,11 +16,12 @@ import {
   type Job,
   type JobFile,
 } from '@lintrel/core';
+import { randomUUID } from 'node:crypto';
 import express, { Router, type Response } from 'express';
 import type pg from 'pg';
 import { jobPlace, listJobs, noteProgress } from '../db/job-list';
 import { findJob, insertJob, saveJob } from '../db/jobs';
-import { appendLog, listEvents } from '../db/log';
+import { appendLog, insertStartedPlan, knowsAny, listEvents, listStartedPlans } from '../db/log';
 import { changeShelf, holdShelf } from '../db/locks';
 import { inTransaction } from '../db/pool';
 import { readShelf } from '../db/shelf';
@@ -28,6 +29,11 @@ import type { Workshop } from '../work/workshop';
 import { ApiError, invalid, invalidAt, notFound } from './errors';
 import { addEntry } from './shelf';
 import { answered, bodyOf, uuidOf } from './validate';
+
+type StartedInFile = NonNullable<JobFile['started']>[number];
+
+/** Letters of all plans in a job file together, so that what is written can be read. */
+const MOST_PLAN_LETTERS = 20_000_000;
 
 /** So many jobs are listed at once. */
 const JOBS_A_PAGE = 100;
@@ -84,13 +90,18 @@ export function jobRoutes(pool: pg.Pool, workshop: Workshop): Router {
   });
 
   routes.get('/:id/file', async (request, response) => {
-    const { id, design, updatedAt } = await knownJob(pool, request.params.id);
+    const { id, design, updatedAt, revision } = await knownJob(pool, request.params.id);
     const log = await listEvents(pool, id);
     const shelf = usedShelf(design, await readShelf(pool));
+    const plans = await listStartedPlans(pool, id, MOST_PLAN_LETTERS);
+    const started =
+      plans.length === 0
+        ? {}
+        : { started: plans.map(({ plan, revision: of }) => ({ current: of === revision, plan: plan as unknown as StartedInFile['plan'] })) };
     // The newest thing in the file dates it, so that an unchanged job is written as the same bytes.
     const writtenAt = [updatedAt, ...log.map(({ at }) => at)].reduce((latest, at) => (at > latest ? at : latest));
     response.type('application/json').attachment(`${fileName(design)}.json`);
-    response.send(writeJobFile({ format: 'lintrel-job', version: JOB_FILE_VERSION, writtenAt, design, shelf, log }));
+    response.send(writeJobFile({ format: 'lintrel-job', version: JOB_FILE_VERSION, writtenAt, design, shelf, log, ...started }));
   });
 
   return routes;
@@ -122,7 +133,7 @@ const fileName = ({ title }: Design): string =>
     .replace(/^-|-$/g, '')
     .toLowerCase() || 'job';
 
-/** Adds a job file: what the shelf lacks, the design, and the log with it. */
+/** Adds a job file: what the shelf lacks, the design, the plans it was started with, and the log. */
 function importJob(pool: pg.Pool, read: JobFile): Promise<Job> {
   return inTransaction(pool, async (db) => {
     await changeShelf(db);
@@ -131,7 +142,10 @@ function importJob(pool: pg.Pool, read: JobFile): Promise<Job> {
     for (const supply of newSupplies) await addEntry(db, 'supplies', supply, 'code');
     for (const finish of newFinishes) await addEntry(db, 'finishes', finish, 'id');
     const job = await insertJob(db, file.design);
-    if (!(await appendLog(db, job.id, file.log))) throw new ApiError(409, 'conflict', 'The log of this file is kept here already, with another job.');
+    for (const { current, plan } of file.started ?? []) await insertStartedPlan(db, job.id, current ? job.revision : 0, JSON.stringify(plan));
+    // A file of a job that is kept here already comes in as a copy: its entries are other entries then.
+    const copy = await knowsAny(db, file.log);
+    await appendLog(db, job.id, copy ? file.log.map((event) => ({ ...event, id: randomUUID() })) : file.log);
     await noteProgress(db, job.id);
     return job;
   });

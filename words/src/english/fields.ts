@@ -21,6 +21,7 @@ const LISTED: Readonly<Record<Listed, string>> = {
   panels: 'panels',
   parts: 'parts',
   pieces: 'pieces',
+  plans: 'plans',
   supplies: 'supplies',
   paths: 'paths',
   pins: 'pins',
