@@ -68,7 +68,7 @@ it('in a second language nothing is cut off, and nothing is left in English but 
   await onPage(app, '/', PHONE, async (hands) => {
     await hands.page.evaluate(() => localStorage.setItem('lintrel.person', JSON.stringify({ length: 'in', temperature: 'F', language: 'pseudo' })));
     for (const path of paths) {
-      await hands.page.goto(app.server.url + path, { waitUntil: 'networkidle0' });
+      await hands.page.goto(app.server.url + path, { waitUntil: 'networkidle2' });
       await hands.sees(/\[\S/);
       await hands.page.waitForFunction(() => !document.querySelector('[role=progressbar]'), { timeout: 20_000 });
       const { plain, clipped, wide } = await look(hands);

@@ -54,6 +54,35 @@ it('a page over plain HTTP is no secure place, and yet a job is started and ten 
   });
 });
 
+it('what one phone taps, another shows within a second, and what it missed with the server away as well', async () => {
+  const { id } = await jobNamed('Tansy');
+  await onPhone(`/job/${id}/run`, async (mine) => {
+    await mine.press('[data-testid=start]:not([aria-disabled=true])');
+    await mine.sees(/0 of \d+ done/);
+    await onPhone(`/job/${id}/run`, async (theirs) => {
+      for (const hands of [mine, theirs]) hands.test.expectErrors(/Failed to load resource|ERR_/);
+      // Both have pressed Start on the same plan: the second joins.
+      await theirs.sees(/0 of \d+ done/);
+      // Only the page in front is drawn.
+      await mine.page.bringToFront();
+      await mine.press(DONE);
+      await until(async () => (await eventsOf(id)).length === 2);
+      const kept = Date.now();
+      await theirs.page.bringToFront();
+      await theirs.sees(/1 of \d+ done/);
+      expect(Date.now() - kept).toBeLessThan(1_500);
+      await server.stop();
+      await theirs.press(DONE);
+      await theirs.sees(/2 of \d+ done/);
+      server = await startServer(database.url, { env, port: port() });
+      await until(async () => (await eventsOf(id)).length === 3);
+      await mine.page.bringToFront();
+      await mine.sees(/2 of \d+ done/);
+      expect((await eventsOf(id)).map(({ kind }) => kind)).toEqual(['start', 'done', 'done']);
+    });
+  });
+});
+
 it('a tap counts while the one before is still on its way', async () => {
   const { id } = await jobNamed('Saltwort');
   const doneBy = async () => (await eventsOf(id)).filter(({ kind }) => kind === 'done').length;

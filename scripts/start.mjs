@@ -1,6 +1,7 @@
 // npm start: installs what is missing, keeps the database, builds the client if stale, keeps the server. Ctrl-C stops all of it.
 import { createServer } from 'node:net';
 import { networkInterfaces } from 'node:os';
+import { join } from 'node:path';
 import { ensureClient } from './client.mjs';
 import { startDatabase } from './database.mjs';
 import { ensurePackages, ensurePostgres } from './ensure.mjs';
@@ -108,7 +109,15 @@ async function prepared(stop) {
 
 /** Keeps the server running until we are asked to end. */
 async function keepServer(port, database, stop) {
-  const env = { ...process.env, DATABASE_URL: process.env.DATABASE_URL ?? database.url, PORT: String(port), HOST, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' };
+  const backups = process.env.LINTREL_BACKUPS ?? join(DATA, 'backups');
+  const env = {
+    ...process.env,
+    LINTREL_BACKUPS: backups,
+    DATABASE_URL: process.env.DATABASE_URL ?? database.url,
+    PORT: String(port),
+    HOST,
+    LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
+  };
   const deaths = [];
   let told = false;
   while (!stop.asked) {

@@ -7,6 +7,8 @@ import { WORDS } from './words';
 
 const USAGE = `lintrel plan FILE [--words]     print the plan of a job file as JSON; with --words everything said in English beside its code
 lintrel check FILE              check a job file
+lintrel backup FILE             write everything the shop has into one file, while it runs
+lintrel restore FILE            put such a file back into an empty shop
 lintrel ask NAME KEY=VALUE …    ask a question of the Bench; names: ${QUESTIONS.map(({ name }) => name).join(' ')}`;
 
 /**

@@ -3,6 +3,7 @@ import { phrase } from '@lintrel/words';
 import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useImportJob, useJobs } from '@/api/queries';
+import { BackupPanel } from '@/jobs/BackupPanel';
 import { JobRow } from '@/jobs/JobRow';
 import { openTextFile } from '@/jobs/openFile';
 import { PersonForm } from '@/person/PersonForm';
@@ -51,6 +52,7 @@ export default function JobsScreen() {
       ) : (
         <Waiting what="the jobs" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
       )}
+      <BackupPanel />
       <Panel>
         <Heading>On this device</Heading>
         <PersonForm />

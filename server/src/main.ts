@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { pino } from 'pino';
+import { nightly } from './backup/nightly';
 import { migrate } from './db/migrate';
 import { openPool } from './db/pool';
 import { cutterAt } from './cutter';
@@ -36,8 +37,11 @@ const workshop = openWorkshop();
 /** A real cutter, by its port on loopback. */
 const cutterPort = Number(process.env.LINTREL_CUTTER ?? '');
 const cutter = cutterAt(cutterPort > 0 ? cutterPort : null);
+/** Where a backup is kept every day; not given: none is made. */
+const backups = process.env.LINTREL_BACKUPS;
+const noMore = backups ? nightly(pool, backups, log) : () => undefined;
 const hub = openHub(databaseUrl);
-const app = createApp({ pool, log, clientFolder: existsSync(folder) ? folder : null, workshop, hub, cutter, names });
+const app = createApp({ pool, log, clientFolder: existsSync(folder) ? folder : null, workshop, hub, cutter, names, ...(backups ? { backups } : {}) });
 const server = app.listen(port, host, (error?: NodeJS.ErrnoException) => {
   if (error) {
     log.fatal({ err: error }, `cannot listen on ${host}:${port}`);
@@ -55,6 +59,7 @@ function stop(why: string): void {
   stopping = true;
   log.info(`${why}: stopping`);
   // Pages that listen are told to come back by the end of their connection.
+  noMore();
   const quiet = hub.close();
   const breakOff = setTimeout(() => server.closeAllConnections(), LAST_REQUESTS_MS);
   // A connection that is kept open is closed as soon as nothing is asked over it any more.

@@ -35,6 +35,12 @@ export const jobListSchema = v.object({ now: v.number(), jobs: v.array(jobSummar
 export const changeSchema = v.object({ seq: v.number(), kind: v.picklist(['job', 'log', 'shelf']), job: v.nullable(v.string()) });
 export type Change = v.InferOutput<typeof changeSchema>;
 
+/** A backup that is kept, the newest first in the list. */
+const backupSchema = v.object({ name: v.string(), at: instant(), bytes: v.number() });
+export type BackupKept = v.InferOutput<typeof backupSchema>;
+/** `made`: whether this server makes any; `most`: how many are kept. */
+export const backupsSchema = v.object({ made: v.boolean(), most: v.number(), backups: v.array(backupSchema) });
+
 /** The plan a job was started with, and its log. */
 export const runSchema = v.object({
   started: v.nullable(
