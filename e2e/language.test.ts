@@ -68,7 +68,9 @@ it('in a second language nothing is cut off, and nothing is left in English but 
   await onPage(app, '/', PHONE, async (hands) => {
     await hands.page.evaluate(() => localStorage.setItem('lintrel.person', JSON.stringify({ length: 'in', temperature: 'F', language: 'pseudo' })));
     for (const path of paths) {
-      await hands.page.goto(app.server.url + path, { waitUntil: 'networkidle2' });
+      await hands.page.goto(app.server.url + path);
+      // One connection stays open: over it the page hears what others do.
+      await hands.page.waitForNetworkIdle({ concurrency: 1 });
       await hands.sees(/\[\S/);
       await hands.page.waitForFunction(() => !document.querySelector('[role=progressbar]'), { timeout: 20_000 });
       const { plain, clipped, wide } = await look(hands);

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { nightly } from './backup/nightly';
+import { readConfig } from './config';
 import { migrate } from './db/migrate';
 import { openPool } from './db/pool';
 import { cutterAt } from './cutter';
@@ -14,33 +15,31 @@ import { openWorkshop } from './work/workshop';
 /** Requests that are still under way this long after we were asked to end are broken off. */
 const LAST_REQUESTS_MS = 3_000;
 
-/** Exit codes the start script tells apart: another program listens there; this address is none of ours. */
-const EXIT = { portTaken: 11, noAddress: 12 } as const;
+/** Exit codes: settings that cannot be; and those the start script tells apart: another program listens there; this address is none of ours. */
+const EXIT = { badSettings: 2, portTaken: 11, noAddress: 12 } as const;
 
-const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
-const databaseUrl = process.env.DATABASE_URL;
-if (!databaseUrl) throw new Error('DATABASE_URL is not set: start with "npm start"');
-const port = Number(process.env.PORT ?? 4600);
-const host = process.env.HOST ?? '127.0.0.1';
-const names = (process.env.LINTREL_NAMES ?? '').split(/[\s,]+/).filter((name) => name !== '');
+const config = readConfig(process.env);
+if (!('database' in config)) {
+  process.stderr.write(config.map((line) => `lintrel: ${line}\n`).join(''));
+  process.exit(EXIT.badSettings);
+}
+const { port, host, names, backups } = config;
+const log = pino({ level: config.logLevel });
 
 /** Whether another process started us and listens for news. */
 const supervised = process.connected === true;
 
-const pool = openPool(databaseUrl);
+const pool = openPool(config.database);
+pool.on('error', (error) => log.warn({ err: error }, 'an idle connection to the database was lost'));
 await migrate(pool, async (db) => {
-  if (process.env.LINTREL_DEMO !== 'no' && (await seedIfEmpty(db, Date.now()))) log.info('demo workshop put in');
+  if (config.demo && (await seedIfEmpty(db, Date.now()))) log.info('demo workshop put in');
 });
 
 const folder = join(ROOT, 'client/dist');
 const workshop = openWorkshop();
-/** A real cutter, by its port on loopback. */
-const cutterPort = Number(process.env.LINTREL_CUTTER ?? '');
-const cutter = cutterAt(cutterPort > 0 ? cutterPort : null);
-/** Where a backup is kept every day; not given: none is made. */
-const backups = process.env.LINTREL_BACKUPS;
+const cutter = cutterAt(config.cutter);
 const noMore = backups ? nightly(pool, backups, log) : () => undefined;
-const hub = openHub(databaseUrl);
+const hub = openHub(config.database);
 const app = createApp({ pool, log, clientFolder: existsSync(folder) ? folder : null, workshop, hub, cutter, names, ...(backups ? { backups } : {}) });
 const server = app.listen(port, host, (error?: NodeJS.ErrnoException) => {
   if (error) {

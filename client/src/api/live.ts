@@ -17,25 +17,63 @@ export function heardNothing(client: Pick<QueryClient, 'invalidateQueries'>): vo
   for (const key of ['shelf', 'run', 'jobs', 'stock']) void client.invalidateQueries({ queryKey: [key] });
 }
 
-/** Listens to what changes in the shop while a page is open. Without it lists are asked for now and then all the same. */
+/** What listening needs of the page. */
+export interface LivePage {
+  readonly open: (url: string) => Pick<EventSource, 'close' | 'addEventListener'>;
+  readonly visible: () => boolean;
+  readonly document: Pick<Document, 'addEventListener' | 'removeEventListener'>;
+  readonly window: Pick<Window, 'addEventListener' | 'removeEventListener'>;
+}
+
+/**
+ * Listens to what changes in the shop while a page is seen: a browser holds only six connections to a server, and each page that listens
+ * takes one. A page that is seen again says where it was, and is told what it missed.
+ * @returns how to end that
+ */
+export function listen(page: LivePage, heard: (change: Change) => void, missed: () => void): () => void {
+  let source: ReturnType<LivePage['open']> | null = null;
+  let last: string | null = null;
+  const stop = () => {
+    source?.close();
+    source = null;
+  };
+  const start = () => {
+    if (source || !page.visible()) return;
+    source = page.open(last === null ? '/api/live' : `/api/live?after=${last}`);
+    const told = (event: Event) => {
+      last = (event as MessageEvent<string>).lastEventId || last;
+      return (event as MessageEvent<string>).data;
+    };
+    source.addEventListener('here', told);
+    source.addEventListener('resync', missed);
+    source.addEventListener('message', (event) => {
+      const change = v.safeParse(changeSchema, JSON.parse(told(event)));
+      if (change.success) heard(change.output);
+    });
+  };
+  const look = () => (page.visible() ? start() : stop());
+  page.document.addEventListener('visibilitychange', look);
+  page.window.addEventListener('pagehide', stop);
+  page.window.addEventListener('pageshow', start);
+  start();
+  return () => {
+    page.document.removeEventListener('visibilitychange', look);
+    page.window.removeEventListener('pagehide', stop);
+    page.window.removeEventListener('pageshow', start);
+    stop();
+  };
+}
+
+/** Listens while a page is open. Without it lists are asked for now and then all the same. */
 export function useLive(): void {
   const client = useQueryClient();
   useEffect(() => {
     if (typeof EventSource === 'undefined') return;
-    const source = new EventSource('/api/live');
-    let lost = false;
-    source.onopen = () => {
-      if (lost) heardNothing(client);
-      lost = false;
-    };
-    source.onerror = () => {
-      lost = true;
-    };
-    source.addEventListener('resync', () => heardNothing(client));
-    source.onmessage = ({ data }: MessageEvent<string>) => {
-      const change = v.safeParse(changeSchema, JSON.parse(data));
-      if (change.success) heardChange(client, change.output);
-    };
-    return () => source.close();
+    const page: LivePage = { open: (url) => new EventSource(url), visible: () => document.visibilityState === 'visible', document, window };
+    return listen(
+      page,
+      (change) => heardChange(client, change),
+      () => heardNothing(client),
+    );
   }, [client]);
 }

@@ -20,3 +20,9 @@ export async function changesAfter(db: Queryable, seq: number): Promise<Change[]
   const forgotten = first !== null && first > seq + 1;
   return forgotten || rows.length > MOST_TOLD + OVERLAP ? null : rows;
 }
+
+/** Number of the newest change; 0 before the first. */
+export async function newestChange(db: Queryable): Promise<number> {
+  const { rows } = await db.query<{ seq: number }>('SELECT coalesce(max(seq), 0)::int AS seq FROM changes');
+  return rows[0]!.seq;
+}

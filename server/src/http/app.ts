@@ -85,6 +85,8 @@ export function createApp({ pool, log, clientFolder, workshop, hub, cutter = cut
   app.use('/api/drawings', drawingRoutes(workshop));
   app.use('/api/jobs/import', importRoutes(pool, workshop));
   app.use('/api', express.json({ limit: BODY_LIMIT_BYTES }));
+  // Alive: the server answers. Healthy: it can do its work, with its database.
+  app.get('/api/alive', (_request, response) => void response.json({ ok: true }));
   app.get('/api/health', async (_request, response) => {
     await pool.query('SELECT 1').catch(() => {
       throw new ApiError(503, 'database', 'The database does not answer.');

@@ -53,6 +53,7 @@ async function listen(last?: number): Promise<Ear> {
         text = blocks.pop()!;
         for (const block of blocks) {
           if (block === ':') resolve();
+          else if (/^event: here$/m.test(block)) expect(block).toMatch(/^id: \d+$/m);
           else if (block.startsWith('event: resync')) heard.push('resync');
           else heard.push(v.parse(changeSchema, JSON.parse(/^data: (.*)$/m.exec(block)![1]!)));
         }

@@ -1,7 +1,7 @@
 import type { Change } from '@lintrel/core';
 import { Router, type Response } from 'express';
 import type pg from 'pg';
-import { changesAfter } from '../db/changes';
+import { changesAfter, newestChange } from '../db/changes';
 import type { Hub } from '../live/hub';
 
 /** A line now and then keeps what stands between from closing the connection. */
@@ -37,6 +37,9 @@ export function liveRoutes(pool: pg.Pool, hub: Hub): Router {
     if (response.destroyed) return;
     response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' });
     response.flushHeaders();
+    // From here on it knows where it was, also before anything has changed.
+    const here = await newestChange(pool).catch(() => null);
+    if (here !== null && !Number.isSafeInteger(last)) response.write(`id: ${here}\nevent: here\ndata: {}\n\n`);
     const missed = Number.isSafeInteger(last) ? await changesAfter(pool, last).catch(() => null) : [];
     if (missed === null) tell(response, null);
     else for (const change of missed) tell(response, change);

@@ -2,6 +2,7 @@ import type { AskWords } from '../ask';
 import type { AllSays } from '../codes';
 import type { WordsOf } from '../table';
 import { ACCEPTS, ASK_FAULTS, SKETCHES } from './ask-faults';
+import { ASK_MASKING } from './ask-masking';
 import { ASK_PAINT } from './ask-paint';
 import { ASK_TAPE } from './ask-tape';
 import { DESIGNS, EDGES, FIELDS, READINGS, SURFACES } from './fields';
@@ -81,7 +82,7 @@ export const ENGLISH: Book = {
   cautions: SAFETY,
   follow: FOLLOW,
   stations: stationWords,
-  questions: { ...ASK_TAPE, ...ASK_PAINT },
+  questions: { ...ASK_TAPE, ...ASK_MASKING, ...ASK_PAINT },
   sentence: (english) => english,
   told: (text) => text,
 };

@@ -64,7 +64,7 @@ export const TECHNIQUES: WordsOf<TechniqueSays> = {
   'technique.hollow': ({ atMm }, to) => `Hollow ${at(atMm, to)}: press the tape into it with a blunt edge.`,
   'technique.press': ({ atMm }, to) => `Crease ${at(atMm, to)}: press the tape hard over it.`,
   'technique.trim': ({ fromMm, toMm }, { length }) =>
-    `From ${length(fromMm)} to ${length(toMm)} what it covers is narrower than the tape: lay it over, cut it along the other line on the tape that lies there, take the rest off.`,
+    `From ${length(fromMm)} to ${length(toMm)} it reaches over what it covers: cut it along the other line there, on the tape that lies below, and take the rest off.`,
   'technique.texture': ({ fromMm, toMm }, { length }) => `From ${length(fromMm)} to ${length(toMm)} press it well down into the texture.`,
   'technique.at-the-piece': ({ fromMm, toMm }, { length }) =>
     `From ${length(fromMm)} to ${length(toMm)} the surface may not be touched. Not worked out: decide at the piece.`,

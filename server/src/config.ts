@@ -1,0 +1,65 @@
+import * as v from 'valibot';
+
+const port = v.pipe(v.string(), v.regex(/^\d{1,5}$/, 'is no port'), v.transform(Number), v.maxValue(65_535, 'is no port'));
+const words = v.pipe(
+  v.string(),
+  v.transform((text) => text.split(/[\s,]+/).filter((word) => word !== '')),
+);
+
+/** Settings as the environment gives them. */
+const environment = v.object({
+  DATABASE_URL: v.pipe(
+    v.optional(v.string(), ''),
+    v.minLength(1, 'is not set: start with "npm start"'),
+    v.regex(/^postgres(ql)?:\/\//, 'is no address of a PostgreSQL'),
+  ),
+  PORT: v.optional(port, '4600'),
+  HOST: v.optional(v.string(), '127.0.0.1'),
+  LINTREL_NAMES: v.optional(words, ''),
+  LINTREL_DEMO: v.optional(v.picklist(['yes', 'no'], 'is yes or no'), 'yes'),
+  LINTREL_BACKUPS: v.optional(v.string()),
+  LINTREL_CUTTER: v.optional(port),
+  LOG_LEVEL: v.optional(
+    v.picklist(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'], 'is none of fatal error warn info debug trace silent'),
+    'info',
+  ),
+});
+
+/** Settings of the server. */
+export interface Config {
+  readonly database: string;
+  readonly port: number;
+  readonly host: string;
+  /** Names the shop has given this machine. */
+  readonly names: readonly string[];
+  readonly demo: boolean;
+  /** Folder of the daily backups; null: none are made. */
+  readonly backups: string | null;
+  /** Port of a real cutter on loopback; null: the simulated one. */
+  readonly cutter: number | null;
+  readonly logLevel: string;
+}
+
+/**
+ * Reads the settings once, at the start.
+ * @returns them, or a line for each that is wrong
+ */
+export function readConfig(env: Readonly<Record<string, string | undefined>>): Config | readonly string[] {
+  // What is set to nothing is not set.
+  const read = v.safeParse(environment, Object.fromEntries(Object.entries(env).filter(([, value]) => value !== '')));
+  if (!read.success)
+    return [
+      ...new Map([...read.issues].reverse().map(({ path, message }) => [path?.[0]?.key, `${String(path?.[0]?.key ?? 'settings')} ${message}`])).values(),
+    ].reverse();
+  const { DATABASE_URL, PORT, HOST, LINTREL_NAMES, LINTREL_DEMO, LINTREL_BACKUPS, LINTREL_CUTTER, LOG_LEVEL } = read.output;
+  return {
+    database: DATABASE_URL,
+    port: PORT,
+    host: HOST,
+    names: LINTREL_NAMES,
+    demo: LINTREL_DEMO === 'yes',
+    backups: LINTREL_BACKUPS ?? null,
+    cutter: LINTREL_CUTTER ?? null,
+    logLevel: LOG_LEVEL,
+  };
+}
