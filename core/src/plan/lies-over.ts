@@ -1,7 +1,7 @@
 import { pieceOf, type Path } from '../curves';
 import { bandAt, bandPlaces, placedBand, type Doubt, type LaidHow, type PlacedBand } from '../runs';
 import type { PartWork } from '../setout';
-import { RULE_OF_THUMB, type ItemId } from '../units';
+import { RULE_OF_THUMB, type ItemId, type PartId } from '../units';
 import type { StageItems } from './items';
 import { withBacking } from './lists';
 import type { BackingItem, LineItem } from './item-types';
@@ -27,24 +27,55 @@ interface Lying {
  * @returns the same items, in the same order
  */
 export function withLiesOver(stages: readonly StageItems[], works: readonly PartWork[]): StageItems[] {
-  const lying = new Map<ItemId, Lying>();
+  const byPart = new Map<PartId, LaidTape[]>();
   for (const { lines, backings } of stages)
-    for (const item of lines.flatMap((line) => withBacking(line, backings))) {
-      const one = lyingAs(item, works);
-      if (!one) continue;
-      layOver(one, [...lying.values()]);
-      lying.set(item.id, one);
-    }
+    for (const item of lines.flatMap((line) => withBacking(line, backings))) byPart.set(item.part, [...(byPart.get(item.part) ?? []), item]);
+  const lying = new Map(works.flatMap((work) => [...lyingOn(work, byPart.get(work.part.id) ?? [])]));
   const told = <I extends LaidTape>(item: I): I => withWhatFollows(item, lying);
   return stages.map((stage) => ({ ...stage, lines: stage.lines.map(told), backings: stage.backings.map(told) }));
 }
 
+/** What was last found on a part, by its lines: while neither they nor its tapes change it is not looked for again. */
+const found = new WeakMap<PartWork['lines'], { readonly key: string; readonly lying: ReadonlyMap<ItemId, Lying> }>();
+
+/** The tapes of a part in the order of laying, each with what lies below it. */
+function lyingOn(work: PartWork, items: readonly LaidTape[]): ReadonlyMap<ItemId, Lying> {
+  const key = JSON.stringify(
+    items.map((item) => [
+      item.id,
+      item.kind,
+      item.stage,
+      item.until.stage,
+      item.line,
+      item.from,
+      item.to,
+      item.side,
+      item.widthMm,
+      item.tapeKind,
+      item.after,
+      offsetOf(item),
+    ]),
+  );
+  const known = found.get(work.lines);
+  if (known?.key === key) return known.lying;
+  const lying = new Map<ItemId, Lying>();
+  for (const item of items) {
+    const one = lyingAs(item, work);
+    if (!one) continue;
+    layOver(one, [...lying.values()]);
+    lying.set(item.id, one);
+  }
+  found.set(work.lines, { key, lying });
+  return lying;
+}
+
+const offsetOf = (item: LaidTape): number => (item.kind === 'backing' ? item.offsetMm : 0);
+
 /** Where an item lies; null where that is not known. */
-function lyingAs(item: LaidTape, works: readonly PartWork[]): Lying | null {
-  const work = works.find(({ part }) => part.id === item.part);
-  if (!work || work.setOut.board.drawn.metric !== null || item.widthMm <= 0 || item.tapeKind === 'T') return null;
+function lyingAs(item: LaidTape, work: PartWork): Lying | null {
+  if (work.setOut.board.drawn.metric !== null || item.widthMm <= 0 || item.tapeKind === 'T') return null;
   const piece = pieceOfItem(item, work);
-  const innerMm = item.kind === 'backing' ? item.offsetMm : 0;
+  const innerMm = offsetOf(item);
   return (
     piece && {
       item,
@@ -65,7 +96,7 @@ function pieceOfItem({ line, from, to }: LaidTape, { lines }: PartWork): Path | 
 /** Finds what lies below a tape when it is laid. */
 function layOver(upper: Lying, lying: readonly Lying[]): void {
   const { item, band } = upper;
-  const near = lying.filter(({ item: lower, band: below }) => lower.part === item.part && lower.until.stage >= item.stage && boxesMeet(band, below));
+  const near = lying.filter(({ item: lower, band: below }) => lower.until.stage >= item.stage && boxesMeet(band, below));
   if (near.length === 0) return;
   for (const { at, places } of bandPlaces(band))
     for (const place of places) {
