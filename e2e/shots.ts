@@ -142,6 +142,19 @@ const unkept = (job: (title: string) => string): Shot[] => [
       await (await page.$$('[data-testid=run]')).at(-1)!.click();
     }),
   },
+  { name: 'x-ready', path: `/job/${job('Tansy')}/tape`, size: TALL },
+  { name: 'x-backup', path: '/', size: TALL, before: tap('[data-testid=backup-now]') },
+  {
+    name: 'x-stock',
+    path: '/shelf/tape/F19',
+    before: async (page) => {
+      await page.waitForSelector('[data-testid=stock-amount]');
+      await page.type('[data-testid=stock-amount]', '2');
+      await (await page.$('[data-testid=stock-counted]'))!.click();
+      await page.waitForSelector('[data-testid=stock-moves]');
+      await page.$eval('[data-testid=stock-moves]', (table) => table.scrollIntoView({ block: 'end' }));
+    },
+  },
   { name: 'x-supplies', path: '/shelf?show=supply' },
   { name: 'x-supply', path: '/shelf/supply/foam-10', size: TALL },
   { name: 'x-tape-tansy', path: `/job/${job('Tansy')}/tape`, size: TALL, before: tap('[data-testid=run]', 1) },

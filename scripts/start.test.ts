@@ -89,8 +89,17 @@ const makeJob = (port: number, title: string) =>
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ title, kind: 'other' }),
   });
-const titles = async (port: number) =>
-  ((await (await fetch(`http://127.0.0.1:${port}/api/jobs`)).json()) as { jobs: { title: string }[] }).jobs.map(({ title }) => title).sort();
+/** Titles of all jobs, page after page. */
+async function titles(port: number): Promise<string[]> {
+  const found: string[] = [];
+  for (let after: string | null = ''; after !== null;) {
+    const query: string = after === '' ? '' : `?after=${encodeURIComponent(after)}`;
+    const page = (await (await fetch(`http://127.0.0.1:${port}/api/jobs${query}`)).json()) as { jobs: { title: string }[]; more: string | null };
+    found.push(...page.jobs.map(({ title }) => title));
+    after = page.more;
+  }
+  return found.sort();
+}
 
 afterEach(async () => {
   for (const { process: child, ended } of starts.splice(0)) {

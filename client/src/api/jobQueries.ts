@@ -1,7 +1,6 @@
 import {
   finishSchema,
   jobSchema,
-  runSchema,
   supplySchema,
   tapeSchema,
   wholeShelfSchema,
@@ -13,6 +12,7 @@ import {
 } from '@lintrel/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request } from './http';
+import { runRequest } from './runs';
 
 const MINUTE_MS = 60_000;
 
@@ -24,7 +24,7 @@ export const useJobQuery = (id: string) =>
 export const useShelf = () => useQuery({ queryKey: ['shelf'], queryFn: () => request('GET', '/shelf', wholeShelfSchema), staleTime: MINUTE_MS });
 
 /** The plan a job was started with, and its log. */
-export const useRun = (id: string) => useQuery({ queryKey: ['run', id], queryFn: () => request('GET', `/jobs/${id}/run`, runSchema) });
+export const useRun = (id: string) => useQuery({ queryKey: ['run', id], queryFn: () => runRequest('GET', id, 'run') });
 
 /** Makes a job. */
 export function useCreateJob() {
@@ -39,7 +39,7 @@ export function useCreateJob() {
 export function useStartJob(id: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (start: { revision: number; event: LogEvent; shelf: string }) => request('POST', `/jobs/${id}/start`, runSchema, start),
+    mutationFn: (start: { revision: number; event: LogEvent; shelf: string }) => runRequest('POST', id, 'start', start),
     onSuccess: (record) => client.setQueryData(['run', id], record),
     // A plan that is refused was made from an older shelf: the newest is asked for.
     onSettled: () => Promise.all([client.invalidateQueries({ queryKey: ['jobs'] }), client.invalidateQueries({ queryKey: ['shelf'] })]),

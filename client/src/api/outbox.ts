@@ -1,6 +1,7 @@
-import { logEventSchema, runSchema, type LogEvent, type RunRecord } from '@lintrel/core/front';
+import { logEventSchema, type LogEvent, type RunRecord } from '@lintrel/core/front';
 import * as v from 'valibot';
-import { request, RequestError } from './http';
+import { RequestError } from './http';
+import { runRequest } from './runs';
 
 /** An entry of a run sheet that the server has not confirmed yet. */
 export interface Pending {
@@ -160,4 +161,4 @@ function readOne(text: string | null): Pending[] {
 }
 
 /** Writes an event into the log of a job. */
-export const sendEntry = (job: string, event: LogEvent): Promise<RunRecord> => request('POST', `/jobs/${job}/log`, runSchema, event);
+export const sendEntry = (job: string, event: LogEvent): Promise<RunRecord> => runRequest('POST', job, 'log', event);

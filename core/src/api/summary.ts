@@ -41,17 +41,23 @@ export type BackupKept = v.InferOutput<typeof backupSchema>;
 /** `made`: whether this server makes any; `most`: how many are kept. */
 export const backupsSchema = v.object({ made: v.boolean(), most: v.number(), backups: v.array(backupSchema) });
 
+// What was frozen comes back as it was, whatever version of plan it is: readWorkSheet reads it.
+const frozenPlan = () => v.custom<FrozenPlan>((plan) => typeof plan === 'object' && plan !== null && (plan as FrozenPlan).format === 'lintrel-plan');
+const runOf = <S extends v.GenericSchema>(plan: S) =>
+  v.object({
+    /** `sheet`: number of the work sheet. What it holds never changes. */
+    started: v.nullable(v.object({ sheet: v.number(), revision: revision0(), plan })),
+    events: v.array(logEventSchema),
+  });
+
+/** A job that came in with its work sheet, and whose design was changed since in its own shop, has revision 0 there. */
+const revision0 = () => wholeBetween(0, 1_000_000_000);
+
 /** The plan a job was started with, and its log. */
-export const runSchema = v.object({
-  started: v.nullable(
-    v.object({
-      revision: revision(),
-      // What was frozen comes back as it was, whatever version of plan it is: readWorkSheet reads it.
-      plan: v.custom<FrozenPlan>((plan) => typeof plan === 'object' && plan !== null && (plan as FrozenPlan).format === 'lintrel-plan'),
-    }),
-  ),
-  events: v.array(logEventSchema),
-});
+export const runSchema = runOf(frozenPlan());
+/** The same as it is sent: the plan is left out (null) for one who has that sheet already, and says so by `?have=`. */
+export const runAnswerSchema = runOf(v.nullable(frozenPlan()));
+export type RunAnswer = v.InferOutput<typeof runAnswerSchema>;
 export type RunRecord = v.InferOutput<typeof runSchema>;
 
 /** Names something that was made. */

@@ -59,8 +59,9 @@ export async function appendLog(db: Queryable, jobId: string, log: readonly LogE
   );
 }
 
-/** A plan as it was when the job was started. */
+/** A plan as it was when the job was started, under the number of its sheet. */
 export interface StartedPlan {
+  readonly sheet: number;
   readonly revision: number;
   readonly plan: FrozenPlan;
 }
@@ -72,7 +73,22 @@ export async function insertStartedPlan(db: Queryable, jobId: string, revision: 
 
 /** The plan a job was last started with; null where it was not. */
 export async function findStartedPlan(db: Queryable, jobId: string): Promise<StartedPlan | null> {
-  const { rows } = await db.query<StartedPlan>('SELECT revision, plan FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 1', [jobId]);
+  const { rows } = await db.query<StartedPlan>('SELECT id::int AS sheet, revision, plan FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 1', [
+    jobId,
+  ]);
+  return rows[0] ?? null;
+}
+
+/** The same without the plan where that sheet is the one that is known already. */
+export async function findSheet(
+  db: Queryable,
+  jobId: string,
+  known: number | null,
+): Promise<(Omit<StartedPlan, 'plan'> & { readonly plan: FrozenPlan | null }) | null> {
+  const { rows } = await db.query<Omit<StartedPlan, 'plan'> & { plan: FrozenPlan | null }>(
+    'SELECT id::int AS sheet, revision, CASE WHEN id = $2::bigint THEN NULL ELSE plan END AS plan FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 1',
+    [jobId, known],
+  );
   return rows[0] ?? null;
 }
 
@@ -90,7 +106,7 @@ export async function runningRevision(db: Queryable, jobId: string): Promise<num
 /** The plans a job was started with, the first first, as far as they have room: the newest before older ones. */
 export async function listStartedPlans(db: Queryable, jobId: string, mostLetters: number): Promise<StartedPlan[]> {
   const { rows } = await db.query<StartedPlan>(
-    `SELECT revision, plan FROM (
+    `SELECT id::int AS sheet, revision, plan FROM (
        SELECT id, revision, plan, sum(length(plan::text)) OVER (ORDER BY id DESC) AS letters FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 20
      ) AS newest WHERE letters <= $2 ORDER BY id`,
     [jobId, mostLetters],

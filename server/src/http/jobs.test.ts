@@ -230,6 +230,13 @@ it('refuses a frozen plan no run sheet can be read from, and takes one with odd 
     items: [{ id: plan.steps.find(({ items }) => items.length > 0)!.items[0], kind: 'plug', count: -1 }, null, 'x'],
     lists: { tape: 'none', supplies: [null, { code: 5 }] },
   };
+  // One whose design was changed after its start comes in with its sheet as well.
+  const changed = await request(fresh.app)
+    .post('/api/jobs/import')
+    .send({ ...file, started: [{ current: false, plan }] })
+    .expect(201);
+  const record = (await request(fresh.app).get(`/api/jobs/${changed.body.id}/run`).expect(200)).body as RunRecord;
+  expect(record.started?.revision).toBe(0);
   const { body } = await take(odd).expect(201);
   for (const step of plan.steps.filter(({ items }) => items.length > 0).slice(0, 4))
     await request(fresh.app)

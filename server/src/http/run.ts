@@ -1,10 +1,10 @@
-import { logEventSchema, plainly, progressOf, readWorkSheet, runSchema, startSchema, type Job, type LogEvent } from '@lintrel/core';
-import { Router } from 'express';
+import { logEventSchema, plainly, progressOf, readWorkSheet, runAnswerSchema, startSchema, type Job, type LogEvent } from '@lintrel/core';
+import { Router, type Request } from 'express';
 import type pg from 'pg';
 import { noteProgress } from '../db/job-list';
 import { findJob } from '../db/jobs';
 import { holdJob } from '../db/locks';
-import { findStartedPlan, insertStartedPlan, listEvents, runningRevision } from '../db/log';
+import { findSheet, findStartedPlan, insertStartedPlan, listEvents, runningRevision } from '../db/log';
 import { inTransaction, type Queryable } from '../db/pool';
 import { bookStep } from '../db/stock';
 import { ApiError, invalidAt } from './errors';
@@ -19,7 +19,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
 
   routes.get('/:id/run', async (request, response) => {
     const { id } = await knownJob(pool, request.params.id);
-    response.json(await runRecord(pool, id));
+    response.json(await runRecord(pool, id, request));
   });
 
   routes.post('/:id/start', async (request, response) => {
@@ -27,9 +27,9 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
     const { revision, event, shelf } = bodyOf(startSchema, request.body);
     if (event.kind !== 'start') throw invalidAt('event.kind', plainly('server.start-kind'));
     // A start whose answer was lost is sent again, and may find the design changed since.
-    if (await isKept(pool, job.id, event)) return void response.status(201).json(await runRecord(pool, job.id));
+    if (await isKept(pool, job.id, event)) return void response.status(201).json(await runRecord(pool, job.id, request));
     // Somebody else has pressed it before: this one joins them.
-    if ((await runningRevision(pool, job.id)) === revision) return void response.status(201).json(await runRecord(pool, job.id));
+    if ((await runningRevision(pool, job.id)) === revision) return void response.status(201).json(await runRecord(pool, job.id, request));
     if (revision !== job.revision) throw staleStart(job.revision);
     const plan = await planOf(pool, workshop, job, response);
     if (plan.steps === 0) throw new ApiError(422, 'nothing-to-run', 'There is nothing to run yet: give at least one area a finish.');
@@ -46,7 +46,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
       await append(db, job.id, event);
       await noteProgress(db, job.id);
     });
-    response.status(201).json(await runRecord(pool, job.id));
+    response.status(201).json(await runRecord(pool, job.id, request));
   });
 
   routes.post('/:id/log', async (request, response) => {
@@ -60,7 +60,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
       await bookStep(db, id, event);
       await noteProgress(db, id);
     });
-    response.status(201).json(await runRecord(pool, id));
+    response.status(201).json(await runRecord(pool, id, request));
   });
 
   return routes;
@@ -82,7 +82,9 @@ async function isKept(db: Queryable, jobId: string, event: LogEvent): Promise<bo
 const staleStart = (revision: number): ApiError =>
   new ApiError(409, 'stale-start', `The job is at revision ${revision} now. Look at the plan again, then start.`);
 
-async function runRecord(pool: pg.Pool, jobId: string) {
-  const [started, events] = await Promise.all([findStartedPlan(pool, jobId), listEvents(pool, jobId)]);
-  return answered(runSchema, { started, events });
+/** What is told of a run; the plan only to one who does not have its sheet yet. */
+async function runRecord(pool: pg.Pool, jobId: string, { query: { have } }: Request) {
+  const known = typeof have === 'string' && /^\d{1,9}$/.test(have) ? Number(have) : null;
+  const [started, events] = await Promise.all([findSheet(pool, jobId, known), listEvents(pool, jobId)]);
+  return answered(runAnswerSchema, { started, events });
 }

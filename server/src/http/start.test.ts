@@ -80,6 +80,28 @@ it('how much there is of a thing changes no plan until there is none', async () 
   expect(shelfMark(withRolls(0))).not.toBe(shelfMark(now));
 });
 
+it('the work sheet is sent once: whoever has it says so, and gets a new one when the job is begun anew', async () => {
+  const job = await jobNamed('Tansy');
+  const first = (await begin(job).expect(201)).body as RunRecord;
+  const run = async (have: string) =>
+    (await api().get(`/api/jobs/${job.id}/run?have=${have}`).expect(200)).body as { started: { sheet: number; plan: object | null } };
+  const { sheet } = first.started!;
+  expect((await run('')).started.plan).toEqual(first.started!.plan);
+  expect((await run(String(sheet))).started).toEqual({ ...first.started, plan: null });
+  expect((await run(String(sheet + 1))).started.plan).toEqual(first.started!.plan);
+  expect((await run('nonsense')).started.plan).toEqual(first.started!.plan);
+  const done = { ...start(), kind: 'note' };
+  const { body, text } = await api().post(`/api/jobs/${job.id}/log?have=${sheet}`).send(done).expect(201);
+  expect(body.started.plan).toBeNull();
+  expect(text.length).toBeLessThan(2_000);
+  await api()
+    .post(`/api/jobs/${job.id}/log`)
+    .send({ ...start(), kind: 'finish', note: 'for the test' })
+    .expect(201);
+  await begin(job).expect(201);
+  expect((await run(String(sheet))).started.plan).not.toBeNull();
+});
+
 describe('the list of jobs', () => {
   const list = async (query = '') => (await api().get(`/api/jobs${query}`).expect(200)).body as { jobs: JobSummary[]; more: string | null };
   it('comes page after page, each job once, those in the shop first', async () => {
