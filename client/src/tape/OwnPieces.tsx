@@ -1,6 +1,6 @@
 import { addOwnPiece, changeOwnPiece, readLength, told, type Finish, type OwnItem, type OwnPiece, type PartPlan, type Shelf } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { boxRound } from '@/drawing/path';
 import { Typed } from '@/forms/Field';
@@ -47,13 +47,16 @@ export function OwnPieceForm({ item }: { item: OwnItem }) {
   const shown = piece ? ([...piece.from, ...piece.to].map((mm) => lengthText(mm, unit)) as unknown as Ends) : null;
   const [ends, setEnds] = useState(shown);
   const [note, setNote] = useState(piece?.note ?? '');
-  const key = JSON.stringify([shown, piece?.note]);
+  const before = useRef(shown);
+  const key = JSON.stringify(shown);
+  // What is being typed stays: only the figures that have changed in the piece itself are put anew.
   useEffect(() => {
-    setEnds(shown);
-    setNote(piece?.note ?? '');
-    // Typed text stays until the piece itself has changed.
+    const was = before.current;
+    before.current = shown;
+    if (shown) setEnds((now) => (now === null ? shown : (now.map((text, index) => (was?.[index] === shown[index] ? text : shown[index]!)) as unknown as Ends)));
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
+  useEffect(() => setNote(piece?.note ?? ''), [piece?.note]);
   if (!piece || !ends) return null;
   const set = (to: Partial<Omit<OwnPiece, 'id'>> | null) =>
     void change((now) => changeOwnPiece(now, piece.id, to), { code: to === null ? 'edit.own-gone' : 'edit.own-changed', values: {} });
