@@ -1,7 +1,7 @@
 // npm run dev: the database, a server that starts again when its sources change, and a client that reloads; /api goes to the server.
-import { startDatabase } from './database.mjs';
-import { ensurePackages, ensurePostgres } from './ensure.mjs';
+import { ensurePackages } from './ensure.mjs';
 import { DATA, endCommands, mainly, ROOT, say, start, Stop, writable } from './shell.mjs';
+import { openShop } from './shop.mjs';
 import { join } from 'node:path';
 
 const portOf = (name, usual) => {
@@ -14,7 +14,7 @@ async function main() {
   const [port, api] = [portOf('PORT', 4600), portOf('API_PORT', 4610)];
   writable(DATA);
   await ensurePackages();
-  const database = await startDatabase(await ensurePostgres(), 'database');
+  const database = await openShop();
   try {
     const env = {
       ...process.env,

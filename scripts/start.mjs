@@ -3,12 +3,12 @@ import { createServer } from 'node:net';
 import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
 import { ensureClient } from './client.mjs';
-import { startDatabase } from './database.mjs';
-import { ensurePackages, ensurePostgres } from './ensure.mjs';
+import { ensurePackages } from './ensure.mjs';
 import { holderOf, tryLock, withLock } from './lock.mjs';
 import { whoListens } from './process.mjs';
 import { ensureProgram } from './programs.mjs';
 import { DATA, endCommands, mainly, pause, ROOT, say, start, Stop, writable } from './shell.mjs';
+import { openShop } from './shop.mjs';
 
 const HOST = process.env.HOST ?? '127.0.0.1';
 /** Exit codes of the server: another program listens there; this address is none of ours. */
@@ -104,7 +104,7 @@ async function prepared(stop) {
     if (!stop.asked) await ensureProgram('server');
   });
   if (stop.asked || process.env.DATABASE_URL) return null;
-  return startDatabase(await ensurePostgres(), 'database');
+  return openShop();
 }
 
 /** Keeps the server running until we are asked to end. */

@@ -15,6 +15,10 @@ function typed<T>(read: (text: string) => Reading<T>, then: v.GenericSchema<T, T
   );
 }
 
+/** What a form opens with: figures as they are typed, the rest as it is. */
+export const typedTexts = (values: object): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(values).map(([name, value]: [string, unknown]) => [name, typeof value === 'number' ? String(value) : value]));
+
 /** A typed length, mm. */
 export const typedLength = (then: v.GenericSchema<number, number>, context: LengthContext = {}) => typed((text) => readLength(text, context), then);
 

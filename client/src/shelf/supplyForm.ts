@@ -1,6 +1,6 @@
 import { numberBetween, positiveUpTo, supplySchema, TYPICAL, type Supply } from '@lintrel/core';
 import * as v from 'valibot';
-import { typedNumber, typedOrNone } from '@/forms/typed';
+import { typedNumber, typedOrNone, typedTexts } from '@/forms/typed';
 
 // What there is of it is booked, not typed over.
 const { packs: _, ...entries } = supplySchema.entries;
@@ -28,6 +28,5 @@ const NEW_SUPPLY: Supply = { code: '', kind: 'paper', name: '', pack: 45, basis:
 
 /** What the form opens with. */
 export function supplyFields({ packs: _packs, ...supply }: Supply = NEW_SUPPLY): SupplyFields {
-  const known = { sizeMm: '', packPrice: '', ...supply };
-  return Object.fromEntries(Object.entries(known).map(([name, value]) => [name, typeof value === 'number' ? String(value) : value])) as unknown as SupplyFields;
+  return typedTexts({ sizeMm: '', packPrice: '', ...supply }) as unknown as SupplyFields;
 }

@@ -1,6 +1,6 @@
 import { numberBetween, positiveUpTo, tapeSchema, TYPICAL, type Tape } from '@lintrel/core';
 import * as v from 'valibot';
-import { typedLength, typedNumber, typedOrNone, typedTemperature } from '@/forms/typed';
+import { typedLength, typedNumber, typedOrNone, typedTemperature, typedTexts } from '@/forms/typed';
 
 // What there is of it is booked, not typed over.
 const { rolls: _, ...entries } = tapeSchema.entries;
@@ -48,6 +48,5 @@ const NEW_TAPE: Tape = {
 
 /** What the form opens with. */
 export function tapeFields({ rolls: _rolls, ...tape }: Tape = NEW_TAPE): TapeFields {
-  const known = { rollM: '', rollPrice: '', ...tape };
-  return Object.fromEntries(Object.entries(known).map(([name, value]) => [name, typeof value === 'number' ? String(value) : value])) as unknown as TapeFields;
+  return typedTexts({ rollM: '', rollPrice: '', ...tape }) as unknown as TapeFields;
 }

@@ -1,4 +1,4 @@
-import { boxOf, insideRing, nearBox, type Box, type Point } from '../curves';
+import { boxOf, insideRing, isLeftOf, nearBox, type Box, type Point } from '../curves';
 import type { Area } from './measure';
 import type { FinishId } from '../units';
 
@@ -45,7 +45,7 @@ export function areaFinder(areas: readonly Pick<Area, 'rings'>[]): (place: Point
       if (!nearBox(place, box, 0)) return false;
       const row = rows[Math.min(rows.length - 1, Math.max(0, Math.floor((place.y - from) / perRow)))]!;
       let inside = false;
-      for (const [a, b] of row) if (a.y > place.y !== b.y > place.y && place.x < ((b.x - a.x) * (place.y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
+      for (const [a, b] of row) if (isLeftOf(place, a, b)) inside = !inside;
       return inside;
     });
 }

@@ -31,13 +31,17 @@ export function ringArea(ring: readonly Point[]): number {
 /** Length round a ring, mm. */
 export const ringLength = (ring: readonly Point[]): number => ring.reduce((sum, point, index) => sum + distance(point, ring[(index + 1) % ring.length]!), 0);
 
+/** True where a straight way to the right from a place crosses an edge. */
+export const isLeftOf = (place: Point, a: Point, b: Point): boolean =>
+  a.y > place.y !== b.y > place.y && place.x < ((b.x - a.x) * (place.y - a.y)) / (b.y - a.y) + a.x;
+
 /** True where a place lies inside a ring; on the rim either answer may come. */
 export function insideRing(place: Point, ring: readonly Point[]): boolean {
   let inside = false;
   for (let index = 0, last = ring.length - 1; index < ring.length; last = index++) {
     const a = ring[index]!;
     const b = ring[last]!;
-    if (a.y > place.y !== b.y > place.y && place.x < ((b.x - a.x) * (place.y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
+    if (isLeftOf(place, a, b)) inside = !inside;
   }
   return inside;
 }

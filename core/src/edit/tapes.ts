@@ -1,5 +1,14 @@
-import type { Design, LayersPin, OwnPiece, TapePin } from '../job';
+import type { Design, DesignChoices, LayersPin, OwnPiece, TapePin } from '../job';
 import { freeId, type OwnPieceId, type TapeCode } from '../units';
+
+type Lists = Pick<DesignChoices, 'tapes' | 'notTapes' | 'ownWays' | 'layers' | 'ownPieces'>;
+
+/** A design with another list of choices; an empty one is left out. */
+function withChoices<K extends keyof Lists>(design: Design, key: K, list: NonNullable<Lists[K]>): Design {
+  const choices: DesignChoices = { ...design.choices };
+  delete choices[key];
+  return { ...design, choices: list.length === 0 ? choices : { ...choices, [key]: list } };
+}
 
 /** Where a person chooses a tape: one side of a line, a line, or, with neither part nor line, all lines of the job. */
 export type TapePlace = Omit<TapePin, 'tape'>;
@@ -9,18 +18,18 @@ export type TapePlace = Omit<TapePin, 'tape'>;
  * @param tape null: the plan chooses again
  */
 export function pinTape(design: Design, place: TapePlace, tape: TapeCode | null): Design {
-  const { tapes = [], ...choices } = design.choices;
+  const { tapes = [] } = design.choices;
   const rest = tapes.filter((one) => !samePlace(one, place));
   const next = tape === null ? rest : [...rest, { ...place, tape }];
-  return { ...design, choices: { ...choices, ...(next.length === 0 ? {} : { tapes: next }) } };
+  return withChoices(design, 'tapes', next);
 }
 
 /** A design in which a tape is not used, or is used again. */
 export function forbidTape(design: Design, tape: TapeCode, forbidden: boolean): Design {
-  const { notTapes = [], ...choices } = design.choices;
+  const { notTapes = [] } = design.choices;
   const rest = notTapes.filter((code) => code !== tape);
   const next = forbidden ? [...rest, tape] : rest;
-  return { ...design, choices: { ...choices, ...(next.length === 0 ? {} : { notTapes: next }) } };
+  return withChoices(design, 'notTapes', next);
 }
 
 /** A line of a part, or one side of it. */
@@ -33,10 +42,10 @@ const samePlace = (one: TapePlace, { part, line, side }: TapePlace): boolean => 
  * @param how what they do there; null: the plan masks it again
  */
 export function maskOwnWay(design: Design, place: EdgePlace, how: string | null): Design {
-  const { ownWays = [], ...choices } = design.choices;
+  const { ownWays = [] } = design.choices;
   const rest = ownWays.filter((one) => !samePlace(one, place));
   const next = how === null ? rest : [...rest, { ...place, how }];
-  return { ...design, choices: { ...choices, ...(next.length === 0 ? {} : { ownWays: next }) } };
+  return withChoices(design, 'ownWays', next);
 }
 
 /**
@@ -44,10 +53,10 @@ export function maskOwnWay(design: Design, place: EdgePlace, how: string | null)
  * @param first null: as the plan finds it
  */
 export function layFirst(design: Design, place: TapePlace, first: LayersPin['first'] | null): Design {
-  const { layers = [], ...choices } = design.choices;
+  const { layers = [] } = design.choices;
   const rest = layers.filter((one) => !samePlace(one, place));
   const next = first === null ? rest : [...rest, { ...place, first }];
-  return { ...design, choices: { ...choices, ...(next.length === 0 ? {} : { layers: next }) } };
+  return withChoices(design, 'layers', next);
 }
 
 /** A design with one more piece a person lays themselves, under an id of its own. */
@@ -57,7 +66,7 @@ export function addOwnPiece(design: Design, piece: Omit<OwnPiece, 'id'>): Design
     'own',
     ownPieces.map((one) => one.id),
   ) as OwnPieceId;
-  return { ...design, choices: { ...design.choices, ownPieces: [...ownPieces, { ...piece, id }] } };
+  return withChoices(design, 'ownPieces', [...ownPieces, { ...piece, id }]);
 }
 
 /**
@@ -65,7 +74,7 @@ export function addOwnPiece(design: Design, piece: Omit<OwnPiece, 'id'>): Design
  * @param change null: it is left out
  */
 export function changeOwnPiece(design: Design, id: OwnPieceId, change: Partial<Omit<OwnPiece, 'id'>> | null): Design {
-  const { ownPieces = [], ...choices } = design.choices;
+  const { ownPieces = [] } = design.choices;
   const next = ownPieces.flatMap((piece) => (piece.id !== id ? [piece] : change === null ? [] : [{ ...piece, ...change }]));
-  return { ...design, choices: { ...choices, ...(next.length === 0 ? {} : { ownPieces: next }) } };
+  return withChoices(design, 'ownPieces', next);
 }

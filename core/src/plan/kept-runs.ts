@@ -19,8 +19,10 @@ export function keptRuns(part: MaskedPart, means: MaskingMeans, shelf: Shelf): r
   const { id, count, edges, gun, rows, posts } = part;
   const { pins, ownWays, scale, surfaceC, airC, tapes } = means;
   const key = JSON.stringify([id, count, edges, gun, rows, [...posts], pins, ownWays, scale, surfaceC, airC, tapes.map(({ code }) => code)]);
-  const found = known.get(key) ?? stageRuns([part], means);
+  const found = known.get(key);
+  if (found) return found;
+  const runs = stageRuns([part], means);
   if (known.size >= MOST_KEPT) known.clear();
-  known.set(key, found);
-  return found;
+  known.set(key, runs);
+  return runs;
 }

@@ -1,5 +1,5 @@
 import type { Sequence } from '../order';
-import type { Run } from '../runs';
+import { nearestFirst, type Run } from '../runs';
 import { offAfter } from './item-frame';
 import type { StageSource } from './means';
 
@@ -14,14 +14,10 @@ export function backingOver(sequence: Sequence, index: number, { design, problem
   return ({ part, line, side, between }) => {
     const at = works.findIndex((work) => work.part.id === part);
     const owner = works[at]!.lines.find(({ id }) => id === line)?.owner ?? line;
-    const near = pins
-      .filter((pin) => (pin.part ?? part) === part && (pin.line ?? owner) === owner && (pin.side ?? side) === side)
-      .sort((a, b) => nearness(b) - nearness(a))[0];
+    const near = nearestFirst({ part, line: owner, side }, pins)[0];
     if (near) return near.first === 'line';
     const off = offAfter(sequence, index, starts.areas[at]! + between.closed);
     const { pulling, finish } = sequence.stages[off]!;
     return off > index || (pulling?.school ?? problem.finishes.get(finish)?.school) === 'dry';
   };
 }
-
-const nearness = ({ line, side }: { readonly line?: string; readonly side?: string }): number => (line === undefined ? 0 : side === undefined ? 1 : 2);

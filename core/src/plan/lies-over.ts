@@ -1,7 +1,6 @@
-import { pieceOf, type Path } from '../curves';
-import { bandAt, bandPlaces, placedBand, type Doubt, type LaidHow, type PlacedBand } from '../runs';
+import { bandAt, bandPlaces, pieceAlong, placedBand, type Doubt, type LaidHow, type PlacedBand } from '../runs';
 import type { PartWork } from '../setout';
-import { RULE_OF_THUMB, type ItemId, type PartId } from '../units';
+import { joinedStretches, RULE_OF_THUMB, type ItemId, type PartId } from '../units';
 import type { StageItems } from './items';
 import { withBacking } from './lists';
 import type { BackingItem, LineItem } from './item-types';
@@ -74,23 +73,15 @@ const offsetOf = (item: LaidTape): number => (item.kind === 'backing' ? item.off
 /** Where an item lies; null where that is not known. */
 function lyingAs(item: LaidTape, work: PartWork): Lying | null {
   if (work.setOut.board.drawn.metric !== null || item.widthMm <= 0 || item.tapeKind === 'T') return null;
-  const piece = pieceOfItem(item, work);
+  const piece = pieceAlong(work, item);
   const innerMm = offsetOf(item);
-  return (
-    piece && {
-      item,
-      band: placedBand({ piece, side: item.side, innerMm, outerMm: innerMm + item.widthMm }),
-      after: new Set(item.after),
-      stops: [],
-      tooMany: null,
-    }
-  );
-}
-
-/** The piece of its line an item lies along. */
-function pieceOfItem({ line, from, to }: LaidTape, { lines }: PartWork): Path | null {
-  const pieces = lines.find(({ id }) => id === line)?.pieces ?? [];
-  return pieces.map((whole) => pieceOf(whole, from, to)).find((piece) => piece !== null) ?? null;
+  return {
+    item,
+    band: placedBand({ piece, side: item.side, innerMm, outerMm: innerMm + item.widthMm }),
+    after: new Set(item.after),
+    stops: [],
+    tooMany: null,
+  };
 }
 
 /** Finds what lies below a tape when it is laid. */
@@ -145,11 +136,5 @@ function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId,
 
 /** Where an item ends against others: the middle of each stretch, within its line. */
 function endsOf({ stops, item }: Lying): number[] {
-  const joined: [number, number][] = [];
-  for (const [from, to] of [...stops].sort(([a], [b]) => a - b)) {
-    const last = joined.at(-1);
-    if (last && from <= last[1]) last[1] = Math.max(last[1], to);
-    else joined.push([from, to]);
-  }
-  return joined.map(([from, to]) => (Math.max(from, item.from) + Math.min(to, item.to)) / 2);
+  return joinedStretches(stops).map(([from, to]) => (Math.max(from, item.from) + Math.min(to, item.to)) / 2);
 }

@@ -2,11 +2,12 @@ import { closingFilmMm2, closingTapeMm, FOAM } from '../masking';
 import { finishesById, type Shelf } from '../job';
 import type { Sequence } from '../order';
 import { rollLengthM, type Tape } from '../tape';
-import { byText, RULE_OF_THUMB, sumOf } from '../units';
+import { byText, sumOf } from '../units';
 import { costOf } from './cost';
 import type { StageItems } from './items';
 import { DRAPE } from './own-pieces';
 import type { BackingItem, CoverItem, Item, LineItem, OwnItem, PlugItem, RimItem, SeamItem } from './item-types';
+import { packsFor } from './packs';
 import { sealedWithMaskM, supplyNeeds } from './supply-needs';
 import type { Plan, PlanLists, StagePlan, TapeNeed } from './types';
 
@@ -69,11 +70,10 @@ export function tapeNeeds(items: readonly Item[], tapes: readonly Tape[]): TapeN
     .sort((a, b) => b.lengthM - a.lengthM || byText(a.tape, b.tape));
 }
 
-/** Rolls for so many metres, with what is left at their ends and cannot be used; how many of them are missing. */
+/** Rolls for so many metres, and how many of them are missing. */
 function rollsFor(lengthM: number, tape: Tape | undefined): Pick<TapeNeed, 'rolls' | 'missing'> {
-  const rollM = tape ? rollLengthM(tape) : Infinity;
-  const share = (lengthM * (1 + RULE_OF_THUMB.tapeWaste)) / rollM;
-  return { rolls: Math.max(1, Math.ceil(share - 1e-9)), missing: tape?.rolls === undefined ? null : Math.max(0, Math.ceil(share - tape.rolls - 1e-9)) };
+  const { whole: rolls, missing } = packsFor(lengthM, tape ? rollLengthM(tape) : Infinity, tape?.rolls);
+  return { rolls, missing };
 }
 
 /** What is laid for a stage of a plan, in laying order. */

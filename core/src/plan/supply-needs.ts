@@ -3,6 +3,7 @@ import type { Sequence } from '../order';
 import type { Supply, SupplyKind } from '../tape';
 import { byText, RULE_OF_THUMB, sumOf } from '../units';
 import type { Item, PlugItem } from './item-types';
+import { packsFor } from './packs';
 import type { SupplyNeed } from './types';
 
 /** So much of something, in so many pieces. */
@@ -25,7 +26,7 @@ export function supplyNeeds(items: readonly Item[], sealedM: number, supplies: r
     const alike = taken.filter((one) => keyOf(one) === key);
     const { kind, sizeMm } = alike[0]!;
     const amount = sumOf(alike, (one) => one.amount);
-    return { kind, sizeMm, amount, pieces: sumOf(alike, ({ pieces }) => pieces), ...packsFor(amount, supplyFor(kind, sizeMm, supplies)) };
+    return { kind, sizeMm, amount, pieces: sumOf(alike, ({ pieces }) => pieces), ...packsOf(amount, supplyFor(kind, sizeMm, supplies)) };
   });
 }
 
@@ -79,13 +80,9 @@ function supplyFor(kind: SupplyKind, sizeMm: number | null, supplies: readonly S
   return nearest.find(({ packs }) => packs !== 0) ?? nearest[0] ?? null;
 }
 
-/** Packs for so much, with what is wasted, and how many are missing; null where stock is not counted. */
-function packsFor(amount: number, supply: Supply | null): Pick<SupplyNeed, 'code' | 'packs' | 'missing'> {
+/** Packs of what a need is met from; null where there is none. */
+function packsOf(amount: number, supply: Supply | null): Pick<SupplyNeed, 'code' | 'packs' | 'missing'> {
   if (!supply) return { code: null, packs: null, missing: null };
-  const share = (amount * (1 + RULE_OF_THUMB.tapeWaste)) / supply.pack;
-  return {
-    code: supply.code,
-    packs: Math.max(1, Math.ceil(share - 1e-9)),
-    missing: supply.packs === undefined ? null : Math.max(0, Math.ceil(share - supply.packs - 1e-9)),
-  };
+  const { whole: packs, missing } = packsFor(amount, supply.pack, supply.packs);
+  return { code: supply.code, packs, missing };
 }

@@ -6,7 +6,7 @@ export * from './edge-runs';
 export * from './own-way';
 export * from './pinned';
 export * from './rim-run';
-export type { MaskedPart, MaskingMeans, Run } from './run';
+export { pieceAlong, type MaskedPart, type MaskingMeans, type Run } from './run';
 export * from './sheet';
 export type { SideSeen } from './side-seen';
 export * from './stage-runs';

@@ -1,6 +1,7 @@
 import { pointAt, type Path } from '../curves';
 import { areaFinder } from '../areas';
 import type { LineSide } from '../tape';
+import { joinedStretches, type FromTo } from '../units';
 import type { MaskedPart } from './run';
 import type { TapeBand } from './tape-band';
 
@@ -48,7 +49,8 @@ export function overhangs(
   };
   // Before the first place that is looked at all along, and after the last, there may be a tip as well.
   const step = (to - from) / Math.round(Math.min(PLACES.most, Math.max(PLACES.least, (to - from) / PLACES.everyMm)));
-  return joined([...fromTheEnds([from, to], step, outerMm, overAt), ...allAlong([from, to], step, overAt)]);
+  const found = joinedStretches([...fromTheEnds([from, to], step, outerMm, overAt), ...allAlong([from, to], step, overAt)], 1e-9);
+  return found.map(([fromMm, toMm]) => ({ fromMm, toMm }));
 }
 
 /** Places across a tape, its far edge first: near enough to one another to see a narrow strip that it crosses. */
@@ -58,24 +60,13 @@ function across(innerMm: number, outerMm: number): number[] {
 }
 
 /** Every so many mm. */
-function allAlong([from, to]: readonly [number, number], step: number, overAt: (at: number) => boolean): Overhang[] {
+function allAlong([from, to]: readonly [number, number], step: number, overAt: (at: number) => boolean): FromTo[] {
   const places = Array.from({ length: Math.round((to - from) / step) }, (_, index) => from + (index + 0.5) * step);
-  return places.flatMap((at) => (overAt(at) ? [{ fromMm: at - step / 2, toMm: at + step / 2 }] : []));
-}
-
-/** Stretches that meet are one. */
-function joined(stretches: readonly Overhang[]): Overhang[] {
-  const found: { fromMm: number; toMm: number }[] = [];
-  for (const { fromMm, toMm } of [...stretches].sort((a, b) => a.fromMm - b.fromMm)) {
-    const last = found.at(-1);
-    if (last && fromMm <= last.toMm + 1e-9) last.toMm = Math.max(last.toMm, toMm);
-    else found.push({ fromMm, toMm });
-  }
-  return found;
+  return places.flatMap((at) => (overAt(at) ? [[at - step / 2, at + step / 2]] : []));
 }
 
 /** From each end as far as it reaches over there; looked for at least so far, and no farther than the most. */
-function fromTheEnds([from, to]: readonly [number, number], mostMm: number, farMm: number, overAt: (at: number) => boolean): Overhang[] {
+function fromTheEnds([from, to]: readonly [number, number], mostMm: number, farMm: number, overAt: (at: number) => boolean): FromTo[] {
   // A tip may begin a little way in, where its end lies beyond the part.
   const reach = (placeAt: (off: number) => number): number => {
     let over = 0;
@@ -84,6 +75,6 @@ function fromTheEnds([from, to]: readonly [number, number], mostMm: number, farM
     return Math.min(mostMm, over * FARTHER);
   };
   const [start, end] = [reach((off) => from + off), reach((off) => to - off)];
-  if (start + end >= to - from) return [{ fromMm: from, toMm: to }];
-  return [...(start > 0 ? [{ fromMm: from, toMm: from + start }] : []), ...(end > 0 ? [{ fromMm: to - end, toMm: to }] : [])];
+  if (start + end >= to - from) return [[from, to]];
+  return [...(start > 0 ? [[from, from + start] as const] : []), ...(end > 0 ? [[to - end, to] as const] : [])];
 }

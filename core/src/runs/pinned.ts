@@ -3,10 +3,7 @@ import type { LineId, PartId, TapeCode } from '../units';
 import { chooseTape, type TapeChoice, type TapeWish } from './choose';
 
 /** A tape a person has chosen: for one side of a line, a line, or, with neither, wherever a line is made. */
-export interface TapePinned {
-  readonly part?: PartId;
-  readonly line?: LineId;
-  readonly side?: LineSide;
+export interface TapePinned extends ForPlace {
   readonly tape: TapeCode;
 }
 
@@ -17,20 +14,24 @@ export interface TapePlaced {
   readonly side: LineSide;
 }
 
+/** A choice of a person for one side of a line, a line, or, with neither, wherever it applies. */
+export type ForPlace = Partial<TapePlaced>;
+
+/** The choices that apply to a place, the nearest to it first. */
+export function nearestFirst<C extends ForPlace>(place: TapePlaced, choices: readonly C[]): C[] {
+  const applies = ({ part, line, side }: C) =>
+    (part === undefined || part === place.part) && (line === undefined || line === place.line) && (side === undefined || side === place.side);
+  const nearness = ({ line, side }: C) => (line === undefined ? 0 : side === undefined ? 1 : 2);
+  return choices.filter(applies).sort((a, b) => nearness(b) - nearness(a));
+}
+
 /**
  * The tape of a run: the one a person has chosen for it, for its line, or for all lines, the nearest to it first. One chosen for a run or a
  * line is taken even where it is doubtful, as long as it has room; one chosen for all where it does the line.
  */
 export function chosenTape(place: TapePlaced, wish: TapeWish, tapes: readonly Tape[], pins: readonly TapePinned[]): TapeChoice | null {
-  const own = pins.filter(
-    (pin) =>
-      (pin.part === undefined || pin.part === place.part) &&
-      (pin.line === undefined || pin.line === place.line) &&
-      (pin.side === undefined || pin.side === place.side) &&
-      (pin.line !== undefined || wish.crisp),
-  );
-  const nearness = ({ line: of, side }: TapePinned) => (of === undefined ? 0 : side === undefined ? 1 : 2);
-  for (const pin of [...own].sort((a, b) => nearness(b) - nearness(a))) {
+  for (const pin of nearestFirst(place, pins)) {
+    if (pin.line === undefined && !wish.crisp) continue;
     const choice = chooseTape(
       tapes.filter(({ code }) => code === pin.tape),
       wish,

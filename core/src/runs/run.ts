@@ -98,7 +98,7 @@ export interface MaskingMeans {
 }
 
 /** The piece of its line a run lies along. */
-export function pieceAlong(part: MaskedPart, { line, from, to }: Pick<Run, 'line' | 'from' | 'to'>): Path {
+export function pieceAlong(part: Pick<MaskedPart, 'lines'>, { line, from, to }: Pick<Run, 'line' | 'from' | 'to'>): Path {
   const pieces = (part.lines.find(({ id }) => id === line) as ResolvedLine).pieces;
   return theFirst(
     pieces.flatMap((whole) => {

@@ -9,11 +9,10 @@ import { edgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs
 import { ontoSheets } from './onto-sheets';
 import { byHand, cutFrom, inOwnWay, laidOf } from './laid';
 import { overhangs, type Overhang } from './overhang';
-import { ownWay } from './own-way';
-import { chosenTape } from './pinned';
+import { chosenTape, nearestFirst } from './pinned';
 import { lineCode, pieceAlong, type MaskedPart, type MaskingMeans, type Run } from './run';
 import { sideOf } from './side-seen';
-import { stripTapes, tapesFor } from './strip';
+import { stripTapes, type StripTapes } from './strip';
 import { walkOrder } from './walk';
 
 /** A run before its place in the order of laying is known. */
@@ -69,11 +68,11 @@ export function longestCleanOn(
     edges: [{ ...edge, staysMin: 0, bondN25: Infinity, painted: [], backing: false, seam: false }],
   };
   const line = lineOf(part, span);
-  const strip = edge.strip ? edge.closed : null;
-  const tapes = tapesFor(part, strip, means);
+  const alone = edge.strip ? aloneOn(part, edge.closed, means) : null;
+  const tapes = alone?.tapes ?? means.tapes;
   return line.pieces.reduce((least, whole) => {
     const piece = pieceOf(whole, from, to);
-    return piece ? Math.min(least, longestClean(tapes, wishFor(part, piece, span, strip, means))) : least;
+    return piece ? Math.min(least, longestClean(tapes, wishFor(part, piece, span, alone, means))) : least;
   }, Infinity);
 }
 
@@ -85,6 +84,7 @@ function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, mean
     const piece = pieceOf(whole, span.from, span.to);
     return piece ? [piece] : [];
   });
+  const alone = strip === null ? null : aloneOn(part, strip, means);
   const shareOf = ({ border }: PartEdge, [start, end]: readonly [number, number]): number => {
     const { from, to } = part.arrangement.borders[border]!;
     return Math.max(0, Math.min(to, end) - Math.max(from, start)) / (to - from);
@@ -92,8 +92,8 @@ function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, mean
   return pieces.map((piece, index) => {
     const all = span.edges.map((edge) => ({ ...edge, share: strip === null ? shareOf(edge, [piece[0]!.at, piece.at(-1)!.at]) : 1 }));
     const edges = strip === null ? all.filter(({ share }) => share > 0) : index === 0 ? all : [];
-    const wish = wishFor(part, piece, span, strip, means);
-    const run = runOf({ part, line, piece, span, strip, means }, wish);
+    const wish = wishFor(part, piece, span, alone, means);
+    const run = runOf({ part, line, piece, span, strip, alone, means }, wish);
     const lengthOf = (which: (edge: PartEdge) => boolean) =>
       sumOf(edges, (edge) => (which(edge) ? edge.share * (part.arrangement.borders[edge.border]!.to - part.arrangement.borders[edge.border]!.from) : 0));
     const [backedMm, seamMm] = [span.class === 'crisp' ? lengthOf(({ backing }) => backing) : 0, lengthOf(({ seam }) => seam)];
@@ -113,13 +113,18 @@ function trimmed(part: MaskedPart, { edges }: EdgeSpan, piece: Path, { side }: T
   return { ...backing, overhangs: overhangs(part, theFirst(edges).painted, piece, side, { innerMm: offsetMm, outerMm: offsetMm + widthMm }) };
 }
 
-function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeSpan, strip: number | null, means: MaskingMeans): TapeWish {
+/** What covers a strip alone; where nothing does any more no tape fits it. */
+const aloneOn = (part: Pick<MaskedPart, 'arrangement'>, strip: number, { tapes }: MaskingMeans): AloneOnStrip =>
+  stripTapes(part, strip, tapes) ?? { widthMm: null, slit: false, tapes: [] };
+type AloneOnStrip = Omit<StripTapes, 'widthMm'> & { readonly widthMm: number | null };
+
+function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeSpan, alone: AloneOnStrip | null, means: MaskingMeans): TapeWish {
   const samples: BendSample[] = piece.map(({ at, curvature }) => ({ at, curvature }));
   return {
     samples,
     side: span.side,
-    crisp: span.class === 'crisp' || strip !== null,
-    exactWidthMm: strip === null ? null : (stripTapes(part, strip, means.tapes)?.widthMm ?? null),
+    crisp: span.class === 'crisp' || alone !== null,
+    exactWidthMm: alone?.widthMm ?? null,
     roomMm: roomBehind(part, span),
     surfaceC: means.surfaceC,
     airC: means.airC,
@@ -136,11 +141,13 @@ interface Site {
   readonly piece: Path;
   readonly span: EdgeSpan;
   readonly strip: number | null;
+  /** What covers the strip; null: it is none. */
+  readonly alone: AloneOnStrip | null;
   readonly means: MaskingMeans;
 }
 
 function runOf(site: Site, wish: TapeWish): Omit<Unordered, 'edges' | 'backing' | 'seam' | 'staysMin'> {
-  const { part, line, piece, span, strip, means } = site;
+  const { part, line, piece, span, strip, alone, means } = site;
   const [from, to] = [piece[0]!.at, piece.at(-1)!.at];
   const place = {
     part: part.id,
@@ -156,7 +163,7 @@ function runOf(site: Site, wish: TapeWish): Omit<Unordered, 'edges' | 'backing' 
     count: part.count,
     strip,
   };
-  const own = ownWay({ part: part.id, line: line.owner, side: span.side }, means.ownWays ?? []);
+  const own = nearestFirst({ part: part.id, line: line.owner, side: span.side }, means.ownWays ?? [])[0];
   if (own) return { ...place, ...inOwnWay(own, wish) };
   const { choice, overhang } = narrowEnough(site, wish);
   // What a person has chosen is laid, not cut from film.
@@ -164,7 +171,6 @@ function runOf(site: Site, wish: TapeWish): Omit<Unordered, 'edges' | 'backing' 
   // Letters that stand beside one another come out of one film: one for each would lie over its neighbours.
   if (cut) return { ...place, ...cutFrom(cut, line.id === line.owner ? null : lineCode(part, line)) };
   if (!choice) return { ...place, ...byHand(wish, strip) };
-  const slit = strip === null ? null : stripTapes(part, strip, means.tapes);
   const on = {
     piece,
     crosses: line.crosses,
@@ -176,7 +182,7 @@ function runOf(site: Site, wish: TapeWish): Omit<Unordered, 'edges' | 'backing' 
     soft: span.class === 'soft',
     overhangs: overhang,
     closed: meetsItself(piece, part.skin),
-    slitMm: slit?.slit ? slit.widthMm : null,
+    slitMm: alone?.slit ? alone.widthMm : null,
     gapMm: gapBeside(part, span),
   };
   return { ...place, ...laidOf(choice, wish, on, means.tapes) };
@@ -193,13 +199,13 @@ function gapBeside({ arrangement }: MaskedPart, { edges }: EdgeSpan): number | n
 const MOST_TRIMMED = 0.1;
 
 /** The tape of a run, narrower than it might be where it would lie on what is painted for long, as between lines that taper; and where it still does. */
-function narrowEnough({ part, line, piece, span, strip, means }: Site, wish: TapeWish): { choice: TapeChoice | null; overhang: readonly Overhang[] } {
-  const tapes = tapesFor(part, strip, means);
+function narrowEnough({ part, line, piece, span, alone, means }: Site, wish: TapeWish): { choice: TapeChoice | null; overhang: readonly Overhang[] } {
+  const tapes = alone?.tapes ?? means.tapes;
   const choose = (roomMm: number) => chosenTape({ part: part.id, line: line.owner, side: span.side }, { ...wish, roomMm }, tapes, means.pins ?? []);
   const overhangOf = ({ tape }: TapeChoice) => overhangs(part, theFirst(span.edges).painted, piece, wish.side, { innerMm: 0, outerMm: tape.widthMm });
   let choice = choose(wish.roomMm);
   let overhang = choice ? overhangOf(choice) : [];
-  while (choice && !choice.pinned && strip === null) {
+  while (choice && !choice.pinned && alone === null) {
     const over = sumOf(overhang, ({ fromMm, toMm }) => toMm - fromMm);
     if (over <= MOST_TRIMMED * pathLength(piece)) break;
     const narrower = choose(choice.tape.widthMm - TOLERANCE.tapeWidth);

@@ -1,7 +1,7 @@
 import type { Tape } from '../tape';
 import { RULE_OF_THUMB, TOLERANCE } from '../units';
 import { stripWidth } from './edge-runs';
-import type { MaskedPart, MaskingMeans } from './run';
+import type { MaskedPart } from './run';
 
 /** What covers a strip by itself. */
 export interface StripTapes {
@@ -26,7 +26,3 @@ export function stripTapes({ arrangement }: Pick<MaskedPart, 'arrangement'>, are
   if (width > RULE_OF_THUMB.slitWidest || width < RULE_OF_THUMB.slitNarrowest || wider.length === 0) return null;
   return { widthMm: width, slit: true, tapes: wider.map((tape) => ({ ...tape, widthMm: width })) };
 }
-
-/** What there is to mask with at a place: for a strip what covers it alone. */
-export const tapesFor = (part: Pick<MaskedPart, 'arrangement'>, strip: number | null, { tapes }: MaskingMeans): readonly Tape[] =>
-  strip === null ? tapes : (stripTapes(part, strip, tapes)?.tapes ?? []);

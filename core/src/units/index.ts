@@ -16,6 +16,7 @@ export * from './limits';
 export * from './extremes';
 export * from './steps';
 export * from './span';
+export * from './stretches';
 export * from './kinds';
 export * from './free-id';
 export * from './halved';

@@ -1,5 +1,5 @@
 import { type Path, type Point } from '../curves';
-import { areaAt } from '../areas';
+import { areaFinder } from '../areas';
 import type { Design, Shelf } from '../job';
 import { onPiece, VIEW_AXES, type PartBoard, type ViewName } from '../lines';
 import { cross, dot, type SkinFacets, unit, type Space } from '../surface';
@@ -119,7 +119,7 @@ interface Cell {
 
 /** Small facets of a round or folded part; neighbours of one area along the part are one. */
 function cellsOf(work: PartWork, { placeAt, holds, long }: SkinFacets): Cell[] {
-  const { areas } = work.arrangement;
+  const areaOf = areaFinder(work.arrangement.areas);
   const cells: Cell[] = [];
   for (let row = 0; row < ROUND; row++) {
     let open: { from: number; area: number } | null = null;
@@ -133,7 +133,7 @@ function cellsOf(work: PartWork, { placeAt, holds, long }: SkinFacets): Cell[] {
     };
     for (let column = 0; column < ALONG; column++) {
       const middle = placeAt((column + 0.5) / ALONG, (row + 0.5) / ROUND);
-      const area = holds(middle) ? areaAt(areas, middle) : -1;
+      const area = holds(middle) ? areaOf(middle) : -1;
       if (open && (open.area !== area || !long)) {
         close(column);
         open = null;

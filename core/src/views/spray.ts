@@ -1,5 +1,5 @@
 import { boxOf } from '../curves';
-import { areaAt } from '../areas';
+import { areaFinder } from '../areas';
 import { isLine, lyingIn, type LineItem, type Plan, type StagePlan } from '../plan';
 import { outlineOf, type Coordinates, type PartPlan } from '../setout';
 
@@ -31,10 +31,10 @@ export function sprayArrows(plan: Plan, part: PartPlan, stage: StagePlan): Spray
   if (edges.length === 0) return [];
   const box = boxOf(part.ring.map(([x, y]) => ({ x, y })));
   const step = Math.max(box.maxX - box.minX, box.maxY - box.minY) / ACROSS;
-  const rings = part.areas.map(outlineOf);
+  const areaOf = areaFinder(part.areas.map(outlineOf));
   /** What a place is in this stage; off the part it is neither open nor covered. */
   const stateAt = ([x, y]: Coordinates): 'open' | 'covered' | 'off' => {
-    const area = areaAt(rings, { x, y });
+    const area = areaOf({ x, y });
     return area < 0 ? 'off' : open.has(part.areas[area]!.code) ? 'open' : 'covered';
   };
   const arrows: SprayArrow[] = [];

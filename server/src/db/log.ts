@@ -1,4 +1,4 @@
-import { MOST_EVENTS, MOST_NOTE_LETTERS, type LogEvent, type FrozenPlan, type StepId } from '@lintrel/core';
+import { MOST_EVENTS, MOST_NOTE_LETTERS, readWorkSheet, type FrozenPlan, type LogEvent, type Step, type StepId } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 interface EventRow {
@@ -112,4 +112,14 @@ export async function listStartedPlans(db: Queryable, jobId: string, mostLetters
     [jobId, mostLetters],
   );
   return rows;
+}
+
+/** Steps of the plan a job was last started with, the rest of it left where it is; null where it was not. */
+export async function findStartedSteps(db: Queryable, jobId: string): Promise<readonly Step[] | null> {
+  const { rows } = await db.query<{ plan: FrozenPlan }>(
+    `SELECT json_build_object('format', plan->'format', 'version', plan->'version', 'steps', plan->'steps') AS plan
+       FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 1`,
+    [jobId],
+  );
+  return rows[0] ? readWorkSheet(rows[0].plan).steps : null;
 }

@@ -10,7 +10,8 @@ const FIELDS = {
   finishes: Object.keys(finishSchema.entries),
   supplies: Object.keys(supplySchema.entries),
 } as const;
-const KEYS = { tapes: 'code', finishes: 'id', supplies: 'code' } as const;
+/** The field each is known by. */
+export const KEYS = { tapes: 'code', finishes: 'id', supplies: 'code' } as const;
 
 /** The tables of the shelf and what they hold. */
 export interface ShelfTables {
@@ -19,6 +20,8 @@ export interface ShelfTables {
   readonly supplies: Supply;
 }
 export type ShelfTable = keyof ShelfTables;
+
+export const keyOf = <T extends ShelfTable>(table: T, entry: ShelfTables[T]): string => (entry as unknown as Record<string, string>)[KEYS[table]]!;
 
 const columnsOf = (table: ShelfTable): string[] => FIELDS[table].map(snake);
 
@@ -53,7 +56,7 @@ export async function readShelf(db: Queryable): Promise<Shelf> {
 export async function insertEntry<T extends ShelfTable>(db: Queryable, table: T, entry: ShelfTables[T]): Promise<'added' | 'taken' | 'full'> {
   const { rows } = await db.query<{ taken: boolean; full: boolean }>(
     `SELECT EXISTS (SELECT 1 FROM ${table} WHERE ${KEYS[table]} = $1) AS taken, (SELECT count(*) >= $2 FROM ${table}) AS full`,
-    [(entry as unknown as Record<string, unknown>)[KEYS[table]], MOST_ENTRIES],
+    [keyOf(table, entry), MOST_ENTRIES],
   );
   if (rows[0]!.taken) return 'taken';
   if (rows[0]!.full) return 'full';

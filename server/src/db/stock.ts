@@ -73,8 +73,9 @@ export async function bookStep(db: Queryable, jobId: string, event: { id: string
   }
   // A step that is told done twice used its tape once.
   if (booked.length > 0) return;
-  for (const { stuff, code, packs } of stockUse(await itemsLaid(db, jobId, step), await readShelf(db)))
-    await bookMove(db, { ...common, stuff, code, packs: -packs, reason: 'used' });
+  const items = await itemsLaid(db, jobId, step);
+  if (items.length === 0) return;
+  for (const { stuff, code, packs } of stockUse(items, await readShelf(db))) await bookMove(db, { ...common, stuff, code, packs: -packs, reason: 'used' });
 }
 
 /** What started jobs that are not finished will still take, in rolls and packs, by entry. */

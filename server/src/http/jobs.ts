@@ -138,9 +138,9 @@ function importJob(pool: pg.Pool, read: JobFile): Promise<Job> {
   return inTransaction(pool, async (db) => {
     await changeShelf(db);
     const { newTapes, newFinishes, newSupplies, file } = mergeShelf(read, await readShelf(db));
-    for (const tape of newTapes) await addEntry(db, 'tapes', tape, 'code');
-    for (const supply of newSupplies) await addEntry(db, 'supplies', supply, 'code');
-    for (const finish of newFinishes) await addEntry(db, 'finishes', finish, 'id');
+    for (const tape of newTapes) await addEntry(db, 'tapes', tape);
+    for (const supply of newSupplies) await addEntry(db, 'supplies', supply);
+    for (const finish of newFinishes) await addEntry(db, 'finishes', finish);
     const job = await insertJob(db, file.design);
     for (const { current, plan } of file.started ?? []) await insertStartedPlan(db, job.id, current ? job.revision : 0, JSON.stringify(plan));
     // A file of a job that is kept here already comes in as a copy: its entries are other entries then.

@@ -38,8 +38,8 @@ export function liveRoutes(pool: pg.Pool, hub: Hub): Router {
     response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' });
     response.flushHeaders();
     // From here on it knows where it was, also before anything has changed.
-    const here = await newestChange(pool).catch(() => null);
-    if (here !== null && !Number.isSafeInteger(last)) response.write(`id: ${here}\nevent: here\ndata: {}\n\n`);
+    const here = Number.isSafeInteger(last) ? null : await newestChange(pool).catch(() => null);
+    if (here !== null) response.write(`id: ${here}\nevent: here\ndata: {}\n\n`);
     const missed = Number.isSafeInteger(last) ? await changesAfter(pool, last).catch(() => null) : [];
     if (missed === null) tell(response, null);
     else for (const change of missed) tell(response, change);

@@ -1,10 +1,10 @@
-import { logEventSchema, plainly, progressOf, readWorkSheet, runAnswerSchema, startSchema, type Job, type LogEvent } from '@lintrel/core';
+import { logEventSchema, plainly, progressOf, runAnswerSchema, startSchema, type Job, type LogEvent } from '@lintrel/core';
 import { Router, type Request } from 'express';
 import type pg from 'pg';
 import { noteProgress } from '../db/job-list';
 import { findJob } from '../db/jobs';
 import { holdJob } from '../db/locks';
-import { findSheet, findStartedPlan, insertStartedPlan, listEvents, runningRevision } from '../db/log';
+import { findSheet, findStartedSteps, insertStartedPlan, listEvents, runningRevision } from '../db/log';
 import { inTransaction, type Queryable } from '../db/pool';
 import { bookStep } from '../db/stock';
 import { ApiError, invalidAt } from './errors';
@@ -68,8 +68,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
 
 /** A job is not closed while a plug may still be in it, unless it is said why. */
 async function allPlugsOut(db: Queryable, jobId: string): Promise<void> {
-  const started = await findStartedPlan(db, jobId);
-  const steps = started ? readWorkSheet(started.plan).steps : [];
+  const steps = (await findStartedSteps(db, jobId)) ?? [];
   const { doneAt } = progressOf(steps, await listEvents(db, jobId));
   if (steps.some(({ id, kind }) => kind === 'unplug' && !doneAt.has(id)))
     throw new ApiError(422, 'plugs-in', 'The plugs are not counted out yet: count them, or write down why the job ends without.');

@@ -18,7 +18,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { jobsUsingFinish } from '../db/jobs';
 import { bookMove, listMoves, listReserved } from '../db/stock';
-import { deleteEntry, insertEntry, readShelf, updateEntry, type ShelfTable, type ShelfTables } from '../db/shelf';
+import { deleteEntry, insertEntry, keyOf, KEYS, readShelf, updateEntry, type ShelfTable, type ShelfTables } from '../db/shelf';
 import { changeShelf } from '../db/locks';
 import { inTransaction, type Queryable } from '../db/pool';
 import { ApiError, invalid, invalidAt, notFound } from './errors';
@@ -35,30 +35,9 @@ export function shelfRoutes(pool: pg.Pool): Router {
     response.json(answered(wholeShelfSchema, { tapes: [...tapes], finishes: [...finishes], supplies: [...supplies] }));
   });
 
-  entryRoutes(
-    routes,
-    pool,
-    'tapes',
-    (body) => bodyOf(tapeSchema, body),
-    ({ code }) => code,
-    'code',
-  );
-  entryRoutes(
-    routes,
-    pool,
-    'finishes',
-    (body) => bodyOf(finishSchema, body),
-    ({ id }) => id,
-    'id',
-  );
-  entryRoutes(
-    routes,
-    pool,
-    'supplies',
-    (body) => bodyOf(supplySchema, body),
-    ({ code }) => code,
-    'code',
-  );
+  entryRoutes(routes, pool, 'tapes', (body) => bodyOf(tapeSchema, body));
+  entryRoutes(routes, pool, 'finishes', (body) => bodyOf(finishSchema, body));
+  entryRoutes(routes, pool, 'supplies', (body) => bodyOf(supplySchema, body));
   stockRoutes(routes, pool);
   return routes;
 }
@@ -84,9 +63,9 @@ function stockRoutes(routes: Router, pool: pg.Pool): void {
 }
 
 /** Puts an entry on the shelf, or refuses it. Call while the shelf is held for changing. */
-export async function addEntry<T extends ShelfTable>(db: Queryable, table: T, entry: ShelfTables[T], keyName: string): Promise<void> {
+export async function addEntry<T extends ShelfTable>(db: Queryable, table: T, entry: ShelfTables[T]): Promise<void> {
   const done = await insertEntry(db, table, entry);
-  if (done === 'taken') throw invalidAt(keyName, said('server.taken', { key: (entry as unknown as Record<string, string>)[keyName]! }));
+  if (done === 'taken') throw invalidAt(KEYS[table], said('server.taken', { key: keyOf(table, entry) }));
   if (done === 'full')
     throw new ApiError(409, 'shelf-full', `The shelf is full: it holds ${MOST_ENTRIES} ${table}. Take off what is not used any more, then try again.`);
 }
@@ -97,19 +76,12 @@ function kept<E extends Tape | Finish | Supply>(entry: E): E {
   return entry;
 }
 
-function entryRoutes<T extends ShelfTable>(
-  routes: Router,
-  pool: pg.Pool,
-  table: T,
-  read: (body: unknown) => ShelfTables[T],
-  keyOf: (entry: ShelfTables[T]) => string,
-  keyName: string,
-): void {
+function entryRoutes<T extends ShelfTable>(routes: Router, pool: pg.Pool, table: T, read: (body: unknown) => ShelfTables[T]): void {
   routes.post(`/${table}`, async (request, response) => {
     const entry = kept(read(request.body));
     await inTransaction(pool, async (db) => {
       await changeShelf(db);
-      await addEntry(db, table, entry, keyName);
+      await addEntry(db, table, entry);
     });
     response.status(201).json(entry);
   });
@@ -117,10 +89,11 @@ function entryRoutes<T extends ShelfTable>(
   routes.put(`/${table}/:key`, async (request, response) => {
     const entry = kept(read(request.body));
     // Jobs name their finishes, so the name on the shelf stays.
-    if (keyOf(entry) !== request.params.key) throw invalidAt(keyName, plainly('server.fixed'));
+    const { key } = request.params;
+    if (keyOf(table, entry) !== key) throw invalidAt(KEYS[table], plainly('server.fixed'));
     const found = await inTransaction(pool, async (db) => {
       await changeShelf(db);
-      return updateEntry(db, table, keyOf(entry), entry);
+      return updateEntry(db, table, key, entry);
     });
     if (!found) throw notFound(WORDS[table]);
     response.json(found);

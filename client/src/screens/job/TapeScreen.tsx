@@ -102,7 +102,7 @@ export function TapeScreen() {
             </View>
           ))}
         </Rows>
-        <AddOwnPiece part={partOf(plan, entry)} finish={stage.finish} onAdd={() => setAdding(entries.filter(({ kind }) => kind === 'own').length)} />
+        <AddOwnPiece part={partOf(plan, entry)} finish={stage.finish} onAdd={() => setAdding(own.length)} />
       </Panel>
       <ReadyPanel lists={plan.lists} shelf={shelf} />
     </StepLayout>

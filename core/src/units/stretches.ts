@@ -1,0 +1,13 @@
+/** From where to where along something. */
+export type FromTo = readonly [from: number, to: number];
+
+/** Stretches in order; those that meet, or nearly do, are one. */
+export function joinedStretches(stretches: readonly FromTo[], leeway = 0): FromTo[] {
+  const joined: [number, number][] = [];
+  for (const [from, to] of [...stretches].sort(([a], [b]) => a - b)) {
+    const last = joined.at(-1);
+    if (last && from <= last[1] + leeway) last[1] = Math.max(last[1], to);
+    else joined.push([from, to]);
+  }
+  return joined;
+}
