@@ -346,6 +346,9 @@ export const SAMPLES: AllSays = {
     ],
   },
   'own.tape': { name: 'H1', part: 'hull', tape: 'C24', lengthMm: 450, note: 'over the keel', count: 2, fromMm: [10, 20], toMm: [400, 20] },
+  'closing.base': { tape: 'X-18', lengthMm: 1200 },
+  'closing.lip': { tape: 'X-18', lengthMm: 1200 },
+  'closing.cap': { tape: null, lengthMm: 1200 },
   'own.cover': { name: 'H2', part: null, sizeM2: 0.25, note: '', count: 1, fromMm: [10, 20], toMm: [400, 620] },
   'step.uncover': { places: ['hull: bow', 'tank'], round: ['door'], roundM2: 4 },
   'step.rim': {

@@ -1,4 +1,4 @@
-import { closedAlike, sheetLine, type Plan } from '@lintrel/core';
+import { closedAlike, plugsIn, sheetLine, tapeNeeds, type Item, type Plan } from '@lintrel/core';
 import { HOLD_NAMES, phrase, several, type Words } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
@@ -49,7 +49,7 @@ export function entryWords(entry: LayEntry, plan: Plan, words: Words): { code: s
   const on = (place: string, part: string) => (partOf(part) ? phrase`${place}, ${partOf(part)}` : place);
   switch (entry.kind) {
     case 'plugs': {
-      const count = entry.items.reduce((sum, item) => sum + item.count, 0);
+      const count = plugsIn(entry.items).reduce((sum, item) => sum + item.count, 0);
       return { code: '', title: phrase`Close ${several(count, 'opening')}`, where: '', amount: phrase`Count them in: ${count}` };
     }
     case 'rim': {
@@ -112,15 +112,18 @@ function How({ entry }: { entry: LayEntry }) {
   if (entry.kind === 'plugs')
     return (
       <>
-        {closedAlike(entry.items.map(({ closing }) => closing)).map((closing) => (
+        {closedAlike(plugsIn(entry.items).map(({ closing }) => closing)).map((closing) => (
           <Body key={words.say(closing)}>{words.say(closing)}</Body>
         ))}
+        {tapeNeeds(entry.items, []).map(({ tape, lengthM, pieces }) => (
+          <Body key={tape}>{phrase`${tape}: ${words.metres(1000 * lengthM)} in ${several(pieces, 'piece')}, all of them together`}</Body>
+        ))}
+        <Doubts of={entry.items} />
         <Small>As many come out in the end.</Small>
       </>
     );
   if (entry.kind === 'cover') return <Body>Onto the tape, not across its edge; nothing may be left bare that mist reaches.</Body>;
   const techniques = entry.kind === 'seams' ? entry.items.slice(0, 1).flatMap((item) => seamTechnique(entry.items, item.material)) : entry.items[0].techniques;
-  const doubts = entry.items.flatMap((item) => item.doubts);
   const hold = entry.kind === 'seams' ? null : entry.items[0].hold;
   const line = entry.kind === 'line' ? entry.items[0] : null;
   return (
@@ -143,8 +146,19 @@ function How({ entry }: { entry: LayEntry }) {
           <Figure label="Tightest radius" value={words.length(line.worstRadiusMm)} />
         ) : null}
       </View>
-      {[...new Map(doubts.map((doubt) => [words.say(doubt), doubt])).values()].map((doubt) => (
-        <Notice key={words.say(doubt)} level="caution" text={words.say(doubt)} />
+      <Doubts of={entry.items} />
+    </>
+  );
+}
+
+/** What speaks against some pieces, each once. */
+function Doubts({ of }: { of: readonly Pick<Item, 'doubts'>[] }) {
+  const words = useWords();
+  const said = new Set(of.flatMap(({ doubts }) => doubts.map((doubt) => words.say(doubt))));
+  return (
+    <>
+      {[...said].map((text) => (
+        <Notice key={text} level="caution" text={text} />
       ))}
     </>
   );

@@ -25,7 +25,7 @@ function amountOf(kind: SupplyKind, amount: number, words: Words): string {
 }
 
 /** What to have ready for all stages, and what is missing on the shelf. */
-export function ReadyPanel({ lists: { tape, supplies, openings, cost, shopping }, shelf }: { lists: PlanLists; shelf: Shelf }) {
+export function ReadyPanel({ lists: { tape, supplies, cost, shopping }, shelf }: { lists: PlanLists; shelf: Shelf }) {
   const words = useWords();
   const short = tape.filter(({ missing }) => missing !== null && missing > 0);
   const shortPacks = supplies.filter(({ missing }) => missing !== null && missing > 0);
@@ -58,12 +58,6 @@ export function ReadyPanel({ lists: { tape, supplies, openings, cost, shopping }
             </Row>
           );
         })}
-        {openings.tapeM > 0 ? (
-          <Row label="For the openings">
-            <Body>For the openings</Body>
-            <Small>{phrase`${words.metres(1000 * openings.tapeM)} of rim or painter's tape`}</Small>
-          </Row>
-        ) : null}
       </Rows>
       <View style={styles.figures}>
         <Figure label="Tape, money (estimate)" value={money(cost.tape)} />

@@ -4,7 +4,9 @@ import {
   type CoverItem,
   type Item,
   type ItemId,
+  isMouth,
   type LineItem,
+  type MouthItem,
   type OwnItem,
   type PlugItem,
   type RimItem,
@@ -13,7 +15,7 @@ import {
 
 /** One thing to lay, as the lay list shows it: it is laid in one go. */
 export type LayEntry =
-  | { readonly kind: 'plugs'; readonly id: string; readonly items: readonly PlugItem[] }
+  | { readonly kind: 'plugs'; readonly id: string; readonly items: readonly (PlugItem | MouthItem)[] }
   | { readonly kind: 'rim'; readonly id: ItemId; readonly items: readonly [RimItem] }
   | { readonly kind: 'backing'; readonly id: ItemId; readonly items: readonly [Extract<Item, { kind: 'backing' }>] }
   | { readonly kind: 'line'; readonly id: ItemId; readonly items: readonly [LineItem] }
@@ -23,7 +25,7 @@ export type LayEntry =
 
 /** The lay list of a stage, in the order of the hands: openings together, everything else piece by piece, the tape over the seams, then what a person lays besides. */
 export function layEntries(items: readonly Item[]): LayEntry[] {
-  const plugs = items.filter((item) => item.kind === 'plug');
+  const plugs = items.filter((item): item is PlugItem | MouthItem => item.kind === 'plug' || isMouth(item));
   const seams = items.filter((item) => item.kind === 'seam');
   const pieces = items.flatMap((item): LayEntry[] => {
     if (item.kind === 'rim') return [{ kind: 'rim', id: item.id, items: [item] }];

@@ -63,6 +63,8 @@ const BOX = { inset: 1.5, dabEvery: 120, film: 30, lap: 10 } as const;
 /** Card lies so loose in its recess; a post is gone round in pieces of so many degrees. Millimetres, degrees. */
 const CARD_SLACK = 1;
 const POST_PIECE_DEG = 90;
+/** The mouth of a box has so many sides. */
+const SIDES = 4;
 /** No stopper is shorter: there is something to pull it out by. */
 const SHORTEST_FOAM = 25;
 
@@ -120,32 +122,57 @@ function boxed(widthMm: number, heightMm: number) {
  * Source: rates of plugs, tape and cover, rules of thumb
  */
 export function closingMin(closing: OpeningSaid): number {
-  const { perPlug, perPost, layPerMetre, drapePerSquareMetre } = RULE_OF_THUMB;
+  const { perPlug, perPost, drapePerSquareMetre } = RULE_OF_THUMB;
   if (closing.code === 'opening.sleeve' || closing.code === 'opening.bag') return perPost;
-  return perPlug + (closingTapeMm(closing) / 1000) * layPerMetre.straight.rough + (closingFilmMm2(closing) * drapePerSquareMetre) / 1e6;
+  const tapesMin = sumOf(closingTapes(closing), ({ lengthMm }) => closingTapeMin(lengthMm));
+  return perPlug + tapesMin + (closingFilmMm2(closing) * drapePerSquareMetre) / 1e6;
 }
 
 /** Film cut to close an opening; one opening, mm². */
 export const closingFilmMm2 = ({ code, values }: OpeningSaid): number =>
   code === 'opening.film' || code === 'opening.box' ? values.widthMm * values.heightMm : 0;
 
-/** Tape that closes an opening, off the roll; one opening, mm. */
-export function closingTapeMm(closing: OpeningSaid): number {
+/** What a tape at an opening does: it lies just inside the edge, lifts the film off it, or goes over the edge of what closes it. */
+export type ClosingUse = 'base' | 'lip' | 'cap';
+
+/** A tape that closes an opening, off the roll, all its pieces; one opening. */
+export interface ClosingTape {
+  readonly use: ClosingUse;
+  readonly lengthMm: number;
+  readonly pieces: number;
+}
+
+/** The tapes that close an opening, in the order they are laid; none where something else closes it. */
+export function closingTapes(closing: OpeningSaid): ClosingTape[] {
   switch (closing.code) {
     case 'opening.box': {
       const { baseMm, sideMm, topMm, capMm } = closing.values;
-      return baseMm + 2 * (sideMm + topMm) + capMm;
+      return [
+        { use: 'base', lengthMm: baseMm, pieces: SIDES },
+        { use: 'lip', lengthMm: 2 * (sideMm + topMm), pieces: SIDES },
+        { use: 'cap', lengthMm: capMm, pieces: SIDES },
+      ];
     }
-    case 'opening.film':
+    case 'opening.film': {
+      const lengthMm = closing.values.tapeMm / 2;
+      return [
+        { use: 'base', lengthMm, pieces: 1 },
+        { use: 'cap', lengthMm, pieces: 1 },
+      ];
+    }
     case 'opening.back-mask':
+      return [{ use: 'base', lengthMm: closing.values.tapeMm, pieces: 1 }];
     case 'opening.sheet':
-      return closing.values.tapeMm;
+      return [{ use: 'cap', lengthMm: closing.values.tapeMm, pieces: 1 }];
     case 'opening.sleeve':
-      return closing.values.pieces * closing.values.pieceMm;
+      return [{ use: 'base', lengthMm: closing.values.pieces * closing.values.pieceMm, pieces: closing.values.pieces }];
     default:
-      return 0;
+      return [];
   }
 }
+
+/** Minutes a tape of an opening takes; one opening. */
+export const closingTapeMin = (lengthMm: number): number => (lengthMm / 1000) * RULE_OF_THUMB.layPerMetre.straight.rough;
 
 /** Openings that are closed alike, on several parts too, told once with all their names. */
 export function closedAlike(closings: readonly OpeningSaid[]): OpeningSaid[] {

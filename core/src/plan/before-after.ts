@@ -1,6 +1,7 @@
 import type { Preparation } from '../prepare';
 import { RULE_OF_THUMB, type SessionId } from '../units';
 import type { OrderProblem, SequenceFigures } from '../order';
+import { plugsIn } from './lists';
 import { clockFrom, type Draft } from './step-clock';
 import { nameOf, placesOf, plugValues } from './step-places';
 import type { StepSource } from './steps';
@@ -25,10 +26,11 @@ export function prepareSteps({ preparation, parts }: StepSource): readonly Draft
 export function endSteps({ stages, items, parts, kind }: StepSource): readonly Draft[] {
   const last = stages.at(-1);
   if (!last) return [];
-  const plugs = items.flatMap((one) => one.plugs);
+  const closings = items.flatMap((one) => one.closings);
+  const plugs = plugsIn(closings);
   const values = plugValues(plugs, parts);
   const clock = clockFrom(last.endMin, last.session, last.number);
-  if (plugs.length > 0) clock.add('unplug', null, unplugMin(values.plugs), { code: 'step.unplug', values }, { items: plugs.map(({ id }) => id) });
+  if (plugs.length > 0) clock.add('unplug', null, unplugMin(values.plugs), { code: 'step.unplug', values }, { items: closings.map(({ id }) => id) });
   clock.add('inspect', null, RULE_OF_THUMB.inspect, { code: 'step.inspect', values: { plugs: plugs.length > 0, aircraft: kind === 'aircraft' } });
   return clock.steps;
 }

@@ -1,4 +1,4 @@
-export { isLine, itemsIn, linesIn, lyingIn, masksOn, sheetLine } from './lists';
+export { isLine, isMouth, itemsIn, linesIn, lyingIn, masksOn, plugsIn, sheetLine, tapeNeeds } from './lists';
 export { orderProblem } from './order-problem';
 export * from './plan';
 export type { Broken, BrokenSays } from './broken';

@@ -1,5 +1,5 @@
 import type { Place } from '../curves';
-import type { EdgeClass, Hold, OpeningSaid } from '../masking';
+import type { ClosingUse, EdgeClass, Hold, OpeningSaid } from '../masking';
 import type { Doubt, LaidHow, RimBeyond, SideSeen } from '../runs';
 import type { EdgeName } from '../surface';
 import type { Fit, LineSide, TapeKind } from '../tape';
@@ -139,6 +139,19 @@ export interface PlugItem extends ItemBase {
   readonly closing: OpeningSaid;
 }
 
+/** Tape that closes an opening: just inside its edge, lifting the film off it, or over the edge of what closes it. */
+export interface MouthItem extends ItemBase {
+  readonly kind: ClosingUse;
+  readonly opening: FeatureId;
+  /** What it closes the opening with. */
+  readonly closes: ItemId;
+  /** Pieces it comes in for each opening, and off the roll all of them. */
+  readonly pieces: number;
+  readonly lengthMm: number;
+  readonly tapeKind: TapeKind | null;
+  readonly widthMm: number;
+}
+
 /** A piece a person lays besides what the plan does: tape from place to place, or paper or film over the box between them. */
 export interface OwnItem extends ItemBase {
   readonly kind: 'own';
@@ -156,4 +169,4 @@ export interface OwnItem extends ItemBase {
   readonly sizeM2: number;
 }
 
-export type Item = LineItem | BackingItem | SeamItem | RimItem | CoverItem | PlugItem | OwnItem;
+export type Item = LineItem | BackingItem | SeamItem | RimItem | CoverItem | PlugItem | MouthItem | OwnItem;

@@ -10,13 +10,15 @@ import { lineItems } from './line-items';
 import { meansOf, type StageSource } from './means';
 import { backingOver } from './layers';
 import { ownItems } from './own-pieces';
+import { closingItems } from './mouth-items';
 import { backToFront } from './part-order';
 import { rimItems } from './rim-items';
-import type { BackingItem, CoverItem, Item, LineItem, OwnItem, PlugItem, RimItem, SeamItem } from './item-types';
+import type { BackingItem, CoverItem, Item, LineItem, MouthItem, OwnItem, PlugItem, RimItem, SeamItem } from './item-types';
 
 /** What is laid for one stage. */
 export interface StageItems {
-  readonly plugs: readonly PlugItem[];
+  /** What closes openings, each with its tapes, in laying order. */
+  readonly closings: readonly (PlugItem | MouthItem)[];
   readonly lines: readonly LineItem[];
   readonly rims: readonly RimItem[];
   /** What lies behind line tapes, before them. */
@@ -58,7 +60,7 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   const hoursOf = ({ cleanHours, backing }: Run) => Math.min(cleanHours, backing?.cleanHours ?? Infinity);
   const laid = [...runs.map((run, place) => ({ cleanHours: hoursOf(run), item: lines[place]! })), ...rims];
   return {
-    plugs: plugItems(sequence, index, source, name, { ...common, until: untilOf(end) }),
+    closings: plugItems(sequence, index, source, name, { ...common, until: untilOf(end) }).flatMap((plug) => closingItems(plug, sequence, index, source)),
     lines,
     rims: rims.map(({ item }) => item),
     backings,

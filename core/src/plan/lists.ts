@@ -1,4 +1,4 @@
-import { closingFilmMm2, closingTapeMm, FOAM } from '../masking';
+import { FOAM } from '../masking';
 import { finishesById, type Shelf } from '../job';
 import type { Sequence } from '../order';
 import { rollLengthM, type Tape } from '../tape';
@@ -6,7 +6,7 @@ import { byText, sumOf } from '../units';
 import { costOf } from './cost';
 import type { StageItems } from './items';
 import { DRAPE } from './own-pieces';
-import type { BackingItem, CoverItem, Item, LineItem, OwnItem, PlugItem, RimItem, SeamItem } from './item-types';
+import type { BackingItem, CoverItem, Item, LineItem, MouthItem, OwnItem, PlugItem, RimItem, SeamItem } from './item-types';
 import { packsFor } from './packs';
 import { sealedWithMaskM, supplyNeeds } from './supply-needs';
 import type { Plan, PlanLists, StagePlan, TapeNeed } from './types';
@@ -21,8 +21,7 @@ export function listsOf(stages: readonly StagePlan[], items: readonly StageItems
   return {
     ...needs,
     drape: drape.filter(({ sizeM2 }) => sizeM2 > 0),
-    openings: openingNeeds(items.flatMap((one) => one.plugs)),
-    plugs: plugsByPart(items.flatMap((one) => one.plugs)),
+    plugs: plugsByPart(items.flatMap((one) => plugsIn(one.closings))),
     cost: costOf(needs, shelf, finishesById(shelf)),
     shopping: lines.filter(({ material, techniques }) => material === null && !techniques.some(({ code }) => code === 'technique.own')).map(({ id }) => id),
   };
@@ -30,11 +29,8 @@ export function listsOf(stages: readonly StagePlan[], items: readonly StageItems
 
 const sizeOf = ({ sizeM2 }: CoverItem | OwnItem): number => sizeM2;
 
-/** Tape and film for the openings. */
-const openingNeeds = (plugs: readonly PlugItem[]): PlanLists['openings'] => ({
-  tapeM: sumOf(plugs, ({ closing, count }) => (closingTapeMm(closing) / 1000) * count),
-  filmM2: sumOf(plugs, ({ closing, count }) => (closingFilmMm2(closing) * count) / 1e6),
-});
+/** Of what closes openings, what is counted in and out. */
+export const plugsIn = (items: readonly Item[]): PlugItem[] => items.filter((item) => item.kind === 'plug');
 
 /** How many openings are closed on each part. */
 export function plugsByPart(plugs: readonly Pick<Item, 'part' | 'count'>[]): PlanLists['plugs'] {
@@ -44,7 +40,7 @@ export function plugsByPart(plugs: readonly Pick<Item, 'part' | 'count'>[]): Pla
 }
 
 /** A piece of tape of any use. */
-type TapeItem = LineItem | BackingItem | SeamItem | RimItem | OwnItem;
+type TapeItem = LineItem | BackingItem | SeamItem | RimItem | MouthItem | OwnItem;
 
 /** Tape that some items take, by its code, the most of it first. */
 export function tapeNeeds(items: readonly Item[], tapes: readonly Tape[]): TapeNeed[] {
@@ -56,7 +52,7 @@ export function tapeNeeds(items: readonly Item[], tapes: readonly Tape[]): TapeN
   };
   for (const item of items.filter(isTape)) {
     if (isLine(item) && item.guide) add(item.guide.material, item.guide.lengthMm, 1, item.count);
-    if (!isLine(item) || item.sheetOf === null) add(item.material, item.lengthMm, item.kind === 'backing' ? item.pieces : 1, item.count);
+    if (!isLine(item) || item.sheetOf === null) add(item.material, item.lengthMm, 'pieces' in item ? item.pieces : 1, item.count);
   }
   return [...needs]
     .map(([code, need]) => ({
@@ -87,6 +83,7 @@ export const isTape = (item: Item): item is TapeItem =>
   isLine(item) ||
   item.kind === 'backing' ||
   item.kind === 'seam' ||
+  isMouth(item) ||
   (item.kind === 'rim' && item.material !== FOAM) ||
   (item.kind === 'own' && item.material !== DRAPE);
 
@@ -101,14 +98,17 @@ export function withBacking(line: LineItem, backings: readonly BackingItem[]): (
 }
 
 /** What is laid for a stage in the order of the hands: openings, rims, each line tape with its backing, covers, their seams, what a person lays besides. */
-export const inLayingOrder = ({ plugs, rims, lines, backings, covers, seams, own }: Omit<StageItems, 'cleanMin'>): Item[] => [
-  ...plugs,
+export const inLayingOrder = ({ closings, rims, lines, backings, covers, seams, own }: Omit<StageItems, 'cleanMin'>): Item[] => [
+  ...closings,
   ...rims,
   ...lines.flatMap((line): Item[] => withBacking(line, backings)),
   ...covers,
   ...seams,
   ...own,
 ];
+
+/** True for tape that closes an opening: it goes in and comes out with what closes it. */
+export const isMouth = (item: Item): item is MouthItem => item.kind === 'base' || item.kind === 'lip' || item.kind === 'cap';
 
 /** True for a length of tape that makes an edge. */
 export const isLine = (item: Item): item is LineItem => item.kind === 'line' || item.kind === 'soft';
@@ -125,4 +125,4 @@ export const lyingIn = <I extends Pick<Item, 'stage' | 'until'>>(items: readonly
 
 /** Numbers of the stages whose masks are on while a stage is sprayed. */
 export const masksOn = ({ items }: Pick<Plan, 'items'>, stage: Pick<StagePlan, 'number'>): number[] =>
-  [...new Set(lyingIn(items, stage).flatMap((item) => (item.kind === 'plug' ? [] : [item.stage])))].sort((a, b) => a - b);
+  [...new Set(lyingIn(items, stage).flatMap((item) => (item.kind === 'plug' || isMouth(item) ? [] : [item.stage])))].sort((a, b) => a - b);

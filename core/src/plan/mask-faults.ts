@@ -1,5 +1,5 @@
 import { CLOSE, type Broken } from './broken';
-import { isLine, lyingIn } from './lists';
+import { isLine, isMouth, lyingIn } from './lists';
 import type { PartPlan } from '../setout';
 import type { Item, LineItem } from './item-types';
 import type { Plan, StagePlan } from './types';
@@ -8,7 +8,7 @@ import { areaRef, type AreaId, type AreaRef, type ItemId, type PartId, twoOf } f
 
 /** Every covered area under a cover, no open one under any, every edge between the two made once. */
 export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
-  const on = lyingIn(items, stage).filter(({ kind }) => kind !== 'plug');
+  const on = lyingIn(items, stage).filter((item) => item.kind !== 'plug' && !isMouth(item));
   const lines = on.filter(isLine);
   const [open, covered] = [new Set(stage.open), new Set(stage.covered)];
   const under = new Set(on.flatMap((item) => ('area' in item && item.area !== null ? [areaRef(item.part, item.area)] : [])));
@@ -136,7 +136,7 @@ export function laidFaults({ steps, items }: Plan): Broken[] {
   const count = (id: ItemId, kinds: readonly Step['kind'][]) => steps.filter((step) => kinds.includes(step.kind) && step.items.includes(id)).length;
   return items.flatMap((item): Broken[] => {
     const laid = count(item.id, ['lay', 'cover', 'plug', 'seal']);
-    const off = count(item.id, item.kind === 'plug' ? ['unplug'] : ['pull', 'uncover']);
+    const off = count(item.id, item.kind === 'plug' || isMouth(item) ? ['unplug'] : ['pull', 'uncover']);
     return [
       ...(laid === 1 ? [] : [{ code: 'broken.laid' as const, values: { item: item.id, times: laid } }]),
       ...(off === 1 ? [] : [{ code: 'broken.pulled' as const, values: { item: item.id, times: off } }]),

@@ -45,8 +45,24 @@ export interface LeakSays {
 }
 export type LeakSaid = SaidOf<LeakSays>;
 
+/** Tape that closes openings, by what it does: all together, off the roll; a tape by its code, null: what fits. */
+type ClosingTapeValues = { readonly tape: string | null; readonly lengthMm: number };
+export interface ClosingTapeSays {
+  readonly 'closing.base': ClosingTapeValues;
+  readonly 'closing.lip': ClosingTapeValues;
+  readonly 'closing.cap': ClosingTapeValues;
+}
+export type ClosingTapeSaid = SaidOf<ClosingTapeSays>;
+
 /** Openings that are closed, or opened again: how many, by part, and how each is; plans from before do not tell how. */
-export type PlugValues = { readonly plugs: number; readonly places: readonly string[]; readonly closings?: readonly OpeningSaid[] };
+export type PlugValues = {
+  readonly plugs: number;
+  readonly places: readonly string[];
+  readonly closings?: readonly OpeningSaid[];
+  readonly tapes?: readonly ClosingTapeSaid[];
+  /** What is done with the tape before it goes on. */
+  readonly before?: readonly Technique[];
+};
 
 /** What is covered: areas, parts that are not sprayed, whole, and what is beyond the edges of parts. */
 export type CoverPlaces = { readonly places: Places; readonly wholes?: Places; readonly round?: Places; readonly roundM2?: number };

@@ -1,11 +1,12 @@
-import { plugsByPart } from './lists';
+import { isMouth, plugsByPart, plugsIn } from './lists';
 import { BEYOND, closedAlike, type MaskEdge } from '../masking';
 import type { PartWork } from '../setout';
 import { startsOf } from './places';
 import type { PartPlan } from '../setout';
-import type { CoverItem, PlugItem } from './item-types';
-import type { CoverPlaces, PlugValues } from './says';
-import { sumOf, type AreaId, type PartId } from '../units';
+import type { Technique } from '../runs';
+import type { CoverItem, MouthItem, PlugItem } from './item-types';
+import type { ClosingTapeSaid, CoverPlaces, PlugValues } from './says';
+import { sumOf, theFirst, type AreaId, type PartId } from '../units';
 
 /** Places part by part, named only where there is more than one part: `Deck A1, A3`. */
 export function placesOf(places: readonly { readonly part: PartId; readonly area: AreaId }[], parts: readonly PartPlan[]): string[] {
@@ -49,6 +50,19 @@ export function plugValues(plugs: readonly PlugItem[], parts: readonly PartPlan[
     places: counts.map(({ part, count }) => `${nameOf(parts, part)}: ${count}`),
     closings: closedAlike(plugs.map(({ closing }) => closing)),
   };
+}
+
+/** What closes openings, with the tape for it: each tape by what it does, all openings together. */
+export function closingValues(closings: readonly (PlugItem | MouthItem)[], parts: readonly PartPlan[]): PlugValues {
+  const tapes = closings.filter(isMouth);
+  const keys = [...new Set(tapes.map(({ kind, material }) => `${kind} ${material}`))];
+  const needs = keys.map((key): ClosingTapeSaid => {
+    const alike = tapes.filter(({ kind, material }) => `${kind} ${material}` === key);
+    const { kind: use, material: tape } = theFirst(alike);
+    return { code: `closing.${use}`, values: { tape, lengthMm: sumOf(alike, ({ lengthMm, count }) => lengthMm * count) } };
+  });
+  const before = new Map(tapes.flatMap(({ techniques }) => techniques.map(({ from: _, to: __, ...how }) => [how.code, how as Technique] as const)));
+  return { ...plugValues(plugsIn(closings), parts), tapes: needs, before: [...before.values()] };
 }
 
 /** Name of a part. */

@@ -13,7 +13,7 @@ import { backingOf, inLayingOrder, lyingIn, sheetLine, withBacking } from './lis
 import type { PartPlan, PartWork } from '../setout';
 import type { AfterCode, OwnPieceSaid, Reach, SafetyCode, StepSaid } from './says';
 import { clockFrom, inOrder, type Draft, type StepClock, stepId } from './step-clock';
-import { coverPlaces, linesOf, nameOf, placesOf, plugValues } from './step-places';
+import { coverPlaces, linesOf, nameOf, placesOf, closingValues } from './step-places';
 import { rimSay, rimsAlike } from './rim-steps';
 import { DRAPE } from './own-pieces';
 import type { BackingItem, Item, LineItem, OwnItem, SeamItem } from './item-types';
@@ -46,7 +46,7 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
   const { sequence, items, parts, finishes } = source;
   const cost = sequence.stages[stage.number - 1]!;
   const finish = finishes.get(stage.finish) as Finish;
-  const { plugs, rims, lines, backings, covers, seams, own } = items[stage.number - 1]!;
+  const { closings, rims, lines, backings, covers, seams, own } = items[stage.number - 1]!;
   const clock = clockFrom(stage.startMin, stage.session, stage.number);
   const { add, pass } = clock;
   const tasks = (answer: PrepareTask['answer']) => stage.tasks.filter((task) => task.answer === answer);
@@ -58,9 +58,9 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
   for (const { reason, places, minutes } of tasks('abrade'))
     add('abrade', reason.code, minutes, { code: 'step.abrade', values: { places: placesOf(places, parts), reason, grit: null, masked } });
   const mayLie = tapeSafeRules(stage, source);
-  if (plugs.length > 0) {
-    const ids = plugs.map(({ id }) => id);
-    add('plug', null, layMinOf(plugs), { code: 'step.plug', values: plugValues(plugs, parts) }, { items: ids });
+  if (closings.length > 0) {
+    const ids = closings.map(({ id }) => id);
+    add('plug', null, layMinOf(closings), { code: 'step.plug', values: closingValues(closings, parts) }, { items: ids });
   }
   for (const [index, alike] of rimsAlike(rims).entries()) {
     const ids = alike.map(({ id }) => id);
@@ -227,7 +227,7 @@ const linesOfAll = ({ items }: StepSource): LineItem[] => items.flatMap(({ lines
 const tapesOff = (stage: StagePlan, { items }: StepSource): Item[] =>
   comingOff(
     stage,
-    items.flatMap((own) => inLayingOrder({ ...own, plugs: [], covers: [], seams: [], own: [] })),
+    items.flatMap((own) => inLayingOrder({ ...own, closings: [], covers: [], seams: [], own: [] })),
   );
 
 /** Of what was laid, what comes off after a stage, the last laid first. */

@@ -4,6 +4,7 @@ import { readJobFile, usedShelf } from '../formats';
 import { SHIPPED_SHELF, type Shelf } from '../job';
 import { rollLengthM, SHIPPED_SUPPLIES, type Supply } from '../tape';
 import { panel, panelJob, planned } from '../testing-panels';
+import { closingFilmMm2 } from '../masking';
 import { RULE_OF_THUMB, sumOf } from '../units';
 import { planJob, stockUse, type Plan, type SupplyNeed } from '.';
 import { supplyNeeds } from './supply-needs';
@@ -24,7 +25,7 @@ describe('what a job takes besides tape', () => {
   const tansy = planJob(design('tansy'), SHIPPED_SHELF);
   it('covers areas with paper and what is beyond with film, all of it', () => {
     const covers = tansy.items.flatMap((item) => (item.kind === 'cover' ? [item] : []));
-    const closed = tansy.lists.openings.filmM2;
+    const closed = sumOf(tansy.items, (item) => (item.kind === 'plug' ? (closingFilmMm2(item.closing) * item.count) / 1e6 : 0));
     expect((need(tansy, 'paper')?.amount ?? 0) + (need(tansy, 'film')?.amount ?? 0)).toBeCloseTo(sumOf(covers, ({ sizeM2 }) => sizeM2) + closed, 5);
     expect(need(tansy, 'film')!.amount).toBeCloseTo(sumOf(covers, ({ area, sizeM2 }) => (area === 'beyond' ? sizeM2 : 0)) + closed, 5);
   });

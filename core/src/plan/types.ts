@@ -155,8 +155,6 @@ export interface PlanLists {
   readonly supplies: readonly SupplyNeed[];
   /** Money of one's own; `typical`: some of it by typical prices. */
   readonly cost: { readonly tape: number; readonly supplies: number; readonly paint: number; readonly typical: boolean };
-  /** Tape and film for the openings, all of them. */
-  readonly openings: { readonly tapeM: number; readonly filmM2: number };
   readonly plugs: readonly { readonly part: PartId; readonly count: number }[];
   readonly paint: readonly { readonly stage: number; readonly finish: FinishId; readonly ml: number }[];
   /** Items the shelf has nothing for, by id. */

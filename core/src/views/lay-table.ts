@@ -45,6 +45,12 @@ function own(item: Item, { parts }: Pick<Plan, 'parts'>): Omit<LayRow, keyof Ret
     }
     case 'own':
       return { ...none, code: item.code, where: item.note, widthMm: item.widthMm || null, lengthMm: item.lengthMm || null, sizeM2: item.sizeM2 || null };
+    case 'base':
+    case 'lip':
+    case 'cap': {
+      const { opening, widthMm, lengthMm, pieces } = item;
+      return { ...none, where: opening, opening, widthMm: widthMm || null, lengthMm, pieces };
+    }
     case 'plug':
       return { ...none, where: item.closing.values.opening, opening: item.opening };
   }

@@ -14,7 +14,7 @@ import { OVER } from './over';
 import { ADVICE, AFTER_WORDS, BROKEN, COATS, ENTRIES, MOMENTS } from './plan';
 import { REFUSALS } from './refusals';
 import { FOLLOW, SAFETY } from './safety';
-import { LEAKS, OWN_PIECES, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
+import { CLOSING_TAPES, LEAKS, OWN_PIECES, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
 import { OPENINGS } from './openings';
 import { DOUBTS, TECHNIQUE_REASONS, TECHNIQUES } from './runs';
 
@@ -37,6 +37,7 @@ const SAYS: WordsOf<AllSays> = {
   ...COATS,
   ...STEP_TITLES,
   ...LEAKS,
+  ...CLOSING_TAPES,
   ...OWN_PIECES,
   ...ADVICE,
   ...MOMENTS,

@@ -1,4 +1,17 @@
-import type { Cleaner, CoverPlaces, FinishMethod, Grit, LeakSays, OwnPieceSays, Reach, RimBeyond, School, SideSeen, StepSays } from '@lintrel/core';
+import type {
+  Cleaner,
+  ClosingTapeSays,
+  CoverPlaces,
+  FinishMethod,
+  Grit,
+  LeakSays,
+  OwnPieceSays,
+  Reach,
+  RimBeyond,
+  School,
+  SideSeen,
+  StepSays,
+} from '@lintrel/core';
 import { isSprayed } from '@lintrel/core/front';
 import { counted, listed, sentence, type Speech, type WordsOf } from '../table';
 
@@ -106,6 +119,13 @@ const ownPlace = ({ fromMm, toMm, part, count }: OwnPieceSays[keyof OwnPieceSays
 };
 const noted = (note: string): string => (note === '' ? '' : ` ${sentence(note)}.`);
 
+/** Tape that closes openings, all together. */
+export const CLOSING_TAPES: WordsOf<ClosingTapeSays> = {
+  'closing.base': ({ tape, lengthMm }, { metres }) => `Inside the edges ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
+  'closing.lip': ({ tape, lengthMm }, { metres }) => `For the lips ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
+  'closing.cap': ({ tape, lengthMm }, { metres }) => `Over the edges of film or card ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
+};
+
 /** Pieces a person lays besides what the plan does. */
 export const OWN_PIECES: WordsOf<OwnPieceSays> = {
   'own.tape': ({ name, tape, lengthMm, note, ...at }, speech) =>
@@ -135,8 +155,10 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
       grit ? `${sentence(GRITS[grit])}, to an even matt; blow off, wipe, tack.` : 'Scuff to an even matt with a grey pad, wipe, tack.'
     }${masked ? ` Keep ${length(5)} off the tape that is still on.` : ''}`,
   'step.barrier': ({ places, reason }, { say }) => `${listedAbove(places)}${say(reason)} A thin, even coat that parts the two; let it flash before the colour.`,
-  'step.plug': ({ plugs, places, closings }, { say }) =>
-    closings ? `${closings.map(say).join(' ')} Count them in: ${plugs}.` : `${places.join('; ')}. Count the plugs in.`,
+  'step.plug': ({ plugs, places, closings, tapes = [], before = [] }, { say }) =>
+    closings
+      ? [...closings.map(say), ...tapes.map(say), ...before.map(say), `Count them in: ${plugs}.`].join(' ')
+      : `${places.join('; ')}. Count the plugs in.`,
   'step.unplug': ({ plugs, places }) => `${places.join('; ')}. Count them: ${plugs} went in, as many come out.`,
   'step.lay': ({ tape, tapeMm, count, technique, more = [], backing }, { metres, say }) =>
     [
