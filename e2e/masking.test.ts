@@ -43,6 +43,25 @@ it('what is beyond an edge is tapped on the drawing, said, and masked', () =>
     await hands.sees(/Foam strip 10 mm/);
   }));
 
+it('an edge has several stretches, each with what is beyond it', () =>
+  withJob('Marigold', 'part/bonnet', async (hands, id) => {
+    await hands.press('[data-testid=rim-2]');
+    await hands.press('[data-testid=beyond-gap]');
+    await hands.fill('rim-to', '200');
+    await hands.press('[data-testid=rim-more]');
+    // What is added begins where the one before it ends.
+    expect(await hands.page.$eval('[data-testid=rim-from]', (input) => (input as HTMLInputElement).value)).toBe('200');
+    await hands.press('[data-testid=stretch-0]');
+    expect(await hands.page.$eval('[data-testid=rim-to]', (input) => (input as HTMLInputElement).value)).toBe('200');
+    await hands.press('[data-testid=submit]');
+    await hands.saved();
+    const { design } = await get<Job>(`/jobs/${id}`);
+    expect(design.parts[0]!.rims).toEqual([
+      { beyond: 'gap', edge: 2, to: 200, width: 5, depth: 25 },
+      { beyond: 'body', edge: 2, from: 200 },
+    ]);
+  }));
+
 it('another tape is taken for a line, and what is told of it changes', () =>
   withJob('Tansy', 'tape', async (hands, id) => {
     await hands.page.waitForSelector('[data-testid=run]', { timeout: 20_000 });
@@ -108,7 +127,7 @@ it('a piece of one\u2019s own is drawn where it goes, typed to the millimetre, a
     await hands.sees(/H1\s+P18/);
     const place = (await list(hands)).findIndex((row) => row.startsWith('H1'));
     await hands.press('[data-testid=run]', place);
-    await hands.fill('own.from.along', '150');
+    await hands.fill('own.0.along', '150');
     await hands.fill('own.note', 'over the handle');
     await hands.page.keyboard.press('Tab');
     await hands.sees(/over the handle/);
@@ -116,6 +135,11 @@ it('a piece of one\u2019s own is drawn where it goes, typed to the millimetre, a
     const { design } = await get<Job>(`/jobs/${id}`);
     expect(design.choices.ownPieces).toMatchObject([{ tape: 'P18', note: 'over the handle' }]);
     expect(design.choices.ownPieces![0]!.from[0]).toBe(150);
+    await hands.press('[data-testid=own-corner]');
+    await hands.fill('own.1.up', '320');
+    await hands.page.keyboard.press('Tab');
+    await hands.saved();
+    expect((await get<Job>(`/jobs/${id}`)).design.choices.ownPieces![0]!.by![0]![1]).toBe(320);
     await hands.press('[data-testid=own-gone]');
     await hands.saved();
     expect((await get<Job>(`/jobs/${id}`)).design.choices.ownPieces).toBeUndefined();

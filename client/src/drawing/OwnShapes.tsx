@@ -1,13 +1,20 @@
-import type { OwnItem } from '@lintrel/core';
+import { cornersOf, type OwnItem } from '@lintrel/core';
 import { G, Path } from 'react-native-svg';
 import { colour } from '@/theme/theme';
 import { openPath, ringPath } from './path';
 
+type Place = readonly [number, number];
+type Live = { readonly index: number; readonly place: Place } | null;
+
+/** The places of a piece in their order, the one that is dragged where the finger has it. */
+export const placesOf = ({ fromPlace, byPlaces, toPlace }: OwnItem, live: Live): Place[] =>
+  [fromPlace, ...byPlaces, toPlace].map(([x, y], index): Place => (live?.index === index ? live.place : [x, y]));
+
 interface OwnShapesProps {
   readonly pieces: readonly OwnItem[];
   readonly chosen: string | null;
-  /** Where an end of the chosen one is being dragged to. */
-  readonly live: { readonly end: 'from' | 'to'; readonly place: readonly [number, number] } | null;
+  /** Where a place of the chosen one is being dragged to. */
+  readonly live: Live;
   readonly mmPerDp: number;
 }
 
@@ -15,12 +22,14 @@ interface OwnShapesProps {
 export function OwnShapes({ pieces, chosen, live, mmPerDp }: OwnShapesProps) {
   return (
     <G>
-      {pieces.map(({ id, fromPlace, toPlace, tapeKind, widthMm }) => {
+      {pieces.map((item) => {
+        const { id, tapeKind, widthMm } = item;
         const here = id === chosen;
-        const [a, b] = [here && live?.end === 'from' ? live.place : fromPlace, here && live?.end === 'to' ? live.place : toPlace];
+        const places = placesOf(item, here ? live : null);
         const ink = here ? colour.accent : colour.quiet;
-        if (tapeKind !== null) return <Path key={id} d={openPath([a, b])} stroke={ink} strokeOpacity={0.75} strokeWidth={Math.max(widthMm, 5 * mmPerDp)} />;
-        const box: (readonly [number, number])[] = [a, [b[0], a[1]], b, [a[0], b[1]]];
+        if (tapeKind !== null)
+          return <Path key={id} d={openPath(places)} fill="none" stroke={ink} strokeOpacity={0.75} strokeWidth={Math.max(widthMm, 5 * mmPerDp)} />;
+        const box = cornersOf({ from: pair(places[0]!), by: places.slice(1, -1).map(pair), to: pair(places.at(-1)!) });
         return (
           <Path key={id} d={ringPath(box)} fill={ink} fillOpacity={0.2} stroke={ink} strokeWidth={2 * mmPerDp} strokeDasharray={[8 * mmPerDp, 4 * mmPerDp]} />
         );
@@ -28,3 +37,5 @@ export function OwnShapes({ pieces, chosen, live, mmPerDp }: OwnShapesProps) {
     </G>
   );
 }
+
+const pair = ([x, y]: Place): [number, number] => [x, y];

@@ -1,24 +1,24 @@
-import { RIM_KINDS, type Design, type EdgeName, type RimKind } from '@lintrel/core';
-import { phrase, RIM_MEANINGS, RIM_NAMES } from '@lintrel/words';
-import { useEffect } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { Pick } from '@/forms/Pick';
+import { type Design, type EdgeName, type RimKind } from '@lintrel/core';
+import { phrase, RIM_NAMES } from '@lintrel/words';
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
 import { treeAt, type TypedTree } from '@/forms/tree';
-import { TreeField, useTree } from '@/forms/TreeField';
+import { useTree } from '@/forms/TreeField';
 import { useWords } from '@/person/PersonContext';
-import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Row, Rows, Unfolded } from '@/ui/Row';
 import { Body, Small } from '@/ui/Words';
+import { RimStretch } from './RimStretch';
 
-type Entry = { readonly [key: string]: TypedTree };
+/** A rim as it stands in the form. */
+export type RimEntry = { readonly [key: string]: TypedTree };
 
 /** Rims as they stand in the form. */
-export const rimEntries = (tree: TypedTree): readonly Entry[] => (treeAt(tree, ['rims']) ?? []) as readonly Entry[];
+export const rimEntries = (tree: TypedTree): readonly RimEntry[] => (treeAt(tree, ['rims']) ?? []) as readonly RimEntry[];
 
-/** What lies beyond each edge, by its number. */
+/** What lies beyond each edge, by its number; of an edge in several stretches, the first. */
 export const beyondEdges = (tree: TypedTree): ReadonlyMap<number, RimKind> =>
-  new Map(rimEntries(tree).map(({ edge, beyond }) => [Number(edge), beyond as RimKind]));
+  new Map([...rimEntries(tree)].reverse().map(({ edge, beyond }) => [Number(edge), beyond as RimKind]));
 
 interface RimsFormProps {
   /** Edges of the part as a person sees them: those that go on into one another are one. */
@@ -30,24 +30,25 @@ interface RimsFormProps {
   readonly onChoose: (group: number | null) => void;
 }
 
-/** What lies beyond the edges of a part: tap an edge, on the drawing or here, and say it. */
+/** What lies beyond the edges of a part: tap an edge, on the drawing or here, and say it; an edge may have several stretches. */
 export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormProps) {
   const { tree, put } = useTree();
   const { say } = useWords();
+  const [stretch, setStretch] = useState(0);
+  useEffect(() => setStretch(0), [chosen]);
   const rims = rimEntries(tree);
-  const kinds = beyondEdges(tree);
-  const ofGroup = (group: readonly number[]) => rims.find(({ edge }) => Number(edge) === group[0]);
-  const set = (edges: readonly number[], entry: Entry | null) => {
+  const ofGroup = (group: readonly number[]) => rims.filter(({ edge }) => Number(edge) === group[0]);
+  const set = (edges: readonly number[], entries: readonly RimEntry[]) => {
     const rest = rims.filter(({ edge }) => !edges.includes(Number(edge)));
-    // What is said of a stretch of one edge says nothing of others.
-    const { from: _from, to: _to, ...whole } = entry ?? {};
-    const told = entry === null || entry.beyond === 'free' ? [] : edges.map((edge) => ({ ...(edges.length === 1 ? entry : whole), edge: String(edge) }));
+    const told = entries.filter(({ beyond }) => beyond !== 'free');
+    // What is said of stretches of one edge says nothing of others.
+    const own = edges.length === 1 ? told : told.slice(0, 1).map(({ from: _from, to: _to, ...whole }) => whole);
     put(
       ['rims'],
-      [...rest, ...told].sort((a, b) => Number(a.edge) - Number(b.edge)),
+      [...rest, ...edges.flatMap((edge) => own.map((entry): RimEntry => ({ ...entry, edge: String(edge) })))].sort((a, b) => Number(a.edge) - Number(b.edge)),
     );
   };
-  const entryFor = (beyond: RimKind): Entry => ({
+  const entryFor = (beyond: RimKind): RimEntry => ({
     beyond,
     ...(beyond === 'gap' ? { width: '5', depth: '25' } : {}),
     ...(beyond === 'goes-on' ? { part: others[0]?.id } : {}),
@@ -55,75 +56,78 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
   // The first of several edges is typed into; the others follow it.
   const [open] = groups.slice(chosen ?? groups.length, (chosen ?? groups.length) + 1);
   useEffect(() => {
-    const first = open && ofGroup(open);
-    if (!first || !open) return;
+    const [first] = open ? ofGroup(open) : [];
+    if (!first || !open || open.length === 1) return;
     const text = JSON.stringify({ ...first, edge: '' });
     const differs = rims.some((rim) => open.includes(Number(rim.edge)) && JSON.stringify({ ...rim, edge: '' }) !== text);
-    if (differs) set(open, first);
+    if (differs) set(open, [first]);
   });
-  const offered = RIM_KINDS.filter((kind) => kind !== 'goes-on' || others.length > 0);
   return (
     <>
       <Small>Tap an edge on the drawing, or here, and say what is beyond it: it decides whether tape goes round it, foam goes in, or film hangs from it.</Small>
       <Rows>
         {groups.map((group, index) => {
           const own = ofGroup(group);
-          const kind = kinds.get(group[0]!) ?? 'free';
           const name = names[group[0]!];
-          const at = rims.findIndex(({ edge }) => Number(edge) === group[0]);
           const label = phrase`${name ? say(name) : ''}${group.length > 1 ? phrase` and ${group.length - 1} more that go on from it` : ''}`;
+          const kinds = own.length === 0 ? RIM_NAMES.free : own.map(({ beyond }) => RIM_NAMES[beyond as RimKind]).join(' · ');
+          const shown = Math.min(stretch, Math.max(0, own.length - 1));
+          const entry = own[shown] ?? null;
+          const first = rims.findIndex(({ edge }) => Number(edge) === group[0]);
+          // The one that is shown in another form: with nothing beyond it is gone.
+          const change = (next: RimEntry | null) =>
+            set(group, own.length === 0 ? [next ?? { beyond: 'free' }] : own.flatMap((one, at): RimEntry[] => (at !== shown ? [one] : next ? [next] : [])));
           return (
             <View key={group.join(' ')}>
               <Row
-                label={phrase`${label}: ${RIM_NAMES[kind]}`}
+                label={phrase`${label}: ${kinds}`}
                 chosen={index === chosen}
                 onPress={() => onChoose(index === chosen ? null : index)}
                 testID={`rim-${index}`}
               >
                 <Body>{label}</Body>
-                <Small>{RIM_NAMES[kind]}</Small>
+                <Small>{kinds}</Small>
               </Row>
               {index === chosen ? (
                 <Unfolded>
-                  <Rows>
-                    {offered.map((one) => (
-                      <Row key={one} label={RIM_NAMES[one]} chosen={one === kind} onPress={() => set(group, entryFor(one))} testID={`beyond-${one}`}>
-                        <Body>{RIM_NAMES[one]}</Body>
-                        <Small>{RIM_MEANINGS[one]}</Small>
-                      </Row>
-                    ))}
-                  </Rows>
-                  {kind === 'gap' ? (
-                    <View style={styles.row}>
-                      <TreeField at={['rims', at, 'width']} label="Width of the gap" unit="length" testID="gap-width" />
-                      <TreeField at={['rims', at, 'depth']} label="Its depth" unit="length" />
-                    </View>
+                  {own.length > 1 ? (
+                    <Rows>
+                      {own.map((one, at) => (
+                        <Row
+                          key={at}
+                          label={phrase`Stretch ${at + 1}: ${RIM_NAMES[one.beyond as RimKind]}`}
+                          chosen={at === shown}
+                          onPress={() => setStretch(at)}
+                          testID={`stretch-${at}`}
+                        >
+                          <Body>{phrase`Stretch ${at + 1}`}</Body>
+                          <Small>{phrase`${RIM_NAMES[one.beyond as RimKind]}, from ${String(one.from || 'its beginning')} to ${String(one.to || 'its end')}`}</Small>
+                        </Row>
+                      ))}
+                    </Rows>
                   ) : null}
-                  {kind === 'goes-on' || kind === 'gap' || kind === 'butt' ? (
-                    <Pick
-                      label="Which part is there"
-                      value={String(own?.part ?? '')}
-                      options={[
-                        ...(kind === 'goes-on' ? [] : [{ value: '', label: 'None of this job: it stays clean' }]),
-                        ...others.map(({ id, name: other }) => ({ value: id, label: other })),
-                      ]}
-                      onChange={(part) => own && set(group, { ...own, part: part === '' ? undefined : part })}
+                  <RimStretch
+                    entry={entry}
+                    at={first + shown}
+                    others={others}
+                    mayBeShort={group.length === 1}
+                    onKind={(kind) => change(kind === 'free' ? null : { ...entryFor(kind), ...stretchOf(entry) })}
+                    onPart={(part) => entry && change({ ...entry, part })}
+                  />
+                  {entry && group.length === 1 ? (
+                    <Action
+                      label="Another stretch of this edge"
+                      icon="plus"
+                      rank="quiet"
+                      onPress={() => {
+                        // It begins where the last one ends.
+                        set(group, [...own, { ...entryFor('body'), ...(own.at(-1)?.to ? { from: own.at(-1)!.to } : {}) }]);
+                        setStretch(own.length);
+                      }}
+                      testID="rim-more"
                     />
                   ) : null}
-                  {kind !== 'free' && group.length === 1 ? (
-                    <View style={styles.row}>
-                      <TreeField
-                        at={['rims', at, 'from']}
-                        label="Only from"
-                        unit="length"
-                        optional
-                        hint="Along the edge; empty: from its beginning"
-                        testID="rim-from"
-                      />
-                      <TreeField at={['rims', at, 'to']} label="Only to" unit="length" optional hint="Empty: to its end" testID="rim-to" />
-                    </View>
-                  ) : null}
-                  {groups.length > 1 ? <Action label="The same at every edge" onPress={() => set(groups.flat(), own ?? null)} testID="every-edge" /> : null}
+                  {groups.length > 1 ? <Action label="The same at every edge" onPress={() => set(groups.flat(), own.slice(0, 1))} testID="every-edge" /> : null}
                 </Unfolded>
               ) : null}
             </View>
@@ -134,4 +138,5 @@ export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormPr
   );
 }
 
-const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' } });
+/** From where to where along its edge an entry holds. */
+const stretchOf = (entry: RimEntry | null): RimEntry => Object.fromEntries(Object.entries(entry ?? {}).filter(([key]) => key === 'from' || key === 'to'));

@@ -1,4 +1,18 @@
-import { addOwnPiece, changeOwnPiece, readLength, told, type Finish, type OwnItem, type OwnPiece, type PartPlan, type Shelf } from '@lintrel/core';
+import {
+  addOwnPiece,
+  changeOwnPiece,
+  readLength,
+  wayOf,
+  withCorner,
+  withoutCorner,
+  withPlace,
+  told,
+  type Finish,
+  type OwnItem,
+  type OwnPiece,
+  type PartPlan,
+  type Shelf,
+} from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -36,16 +50,17 @@ export function AddOwnPiece({ part, finish, onAdd }: { part: PartPlan; finish: F
 /** A tape to cover with, to begin with: the first crepe there is, else any; none on the shelf: paper or film. */
 const coveringTape = ({ tapes }: Shelf): string | null => (tapes.find(({ kind }) => kind === 'C' || kind === 'P' || kind === 'G') ?? tapes[0])?.code ?? null;
 
-type Ends = readonly [text: string, text: string, text: string, text: string];
-const LABELS = ['From: along', 'From: up', 'To: along', 'To: up'] as const;
-const KEYS = ['own.from.along', 'own.from.up', 'own.to.along', 'own.to.up'] as const;
+const MOST_CORNERS = 20;
+
+/** What the places of a piece are called, in their order. */
+const labelOf = (index: number, count: number): string => (index === 0 ? 'From' : index === count - 1 ? 'To' : phrase`Corner ${index}`);
 
 /** What a piece of one's own is, and where; its ends may be dragged on the drawing too. */
 export function OwnPieceForm({ item }: { item: OwnItem }) {
   const { design, shelf, unit, change } = useJob();
   const piece = (design.choices.ownPieces ?? []).find(({ id }) => id === item.piece);
-  const shown = piece ? ([...piece.from, ...piece.to].map((mm) => lengthText(mm, unit)) as unknown as Ends) : null;
-  const [ends, setEnds] = useState(shown);
+  const shown = piece ? wayOf(piece).flatMap((place) => place.map((mm) => lengthText(mm, unit))) : null;
+  const [typed, setTyped] = useState(shown);
   const [note, setNote] = useState(piece?.note ?? '');
   const before = useRef(shown);
   const key = JSON.stringify(shown);
@@ -53,22 +68,39 @@ export function OwnPieceForm({ item }: { item: OwnItem }) {
   useEffect(() => {
     const was = before.current;
     before.current = shown;
-    if (shown) setEnds((now) => (now === null ? shown : (now.map((text, index) => (was?.[index] === shown[index] ? text : shown[index]!)) as unknown as Ends)));
+    if (shown) setTyped((now) => (now?.length === shown.length ? now.map((text, index) => (was?.[index] === shown[index] ? text : shown[index]!)) : shown));
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
   useEffect(() => setNote(piece?.note ?? ''), [piece?.note]);
-  if (!piece || !ends) return null;
+  if (!piece || !typed) return null;
+  const places = wayOf(piece);
   const set = (to: Partial<Omit<OwnPiece, 'id'>> | null) =>
     void change((now) => changeOwnPiece(now, piece.id, to), { code: to === null ? 'edit.own-gone' : 'edit.own-changed', values: {} });
-  const readings = ends.map((text) => readLength(text, { bare: unit, scale: design.scale }));
-  const settle = () => {
-    const [a, b, c, d] = readings.map((reading) => (reading.ok ? reading.value : null));
-    if (a == null || b == null || c == null || d == null) return;
-    if (JSON.stringify([a, b, c, d]) !== JSON.stringify([...piece.from, ...piece.to])) set({ from: [a, b], to: [c, d] });
+  const readings = typed.map((text) => readLength(text, { bare: unit, scale: design.scale }));
+  const settle = (index: number) => {
+    const [along, up] = [0, 1].map((axis) => readings[2 * index + axis]);
+    if (!along?.ok || !up?.ok) return;
+    const place: [number, number] = [along.value, up.value];
+    if (JSON.stringify(place) !== JSON.stringify(places[index])) set(withPlace(piece, index, place));
+  };
+  const inputFor = (index: number, axis: 0 | 1) => {
+    const [at, name] = [2 * index + axis, labelOf(index, places.length)];
+    const reading = readings[at]!;
+    return (
+      <Typed
+        label={axis === 0 ? phrase`${name}: along` : phrase`${name}: up`}
+        unit={unit}
+        value={typed[at]!}
+        onChange={(next) => setTyped(typed.map((old, place) => (place === at ? next : old)))}
+        onBlur={() => settle(index)}
+        fault={reading.ok ? undefined : told(reading.why)}
+        testID={`own.${index}.${axis === 0 ? 'along' : 'up'}`}
+      />
+    );
   };
   return (
     <>
-      <Small>Drag its two ends on the drawing, or type where they are. It is laid after everything else of this stage and comes off with it.</Small>
+      <Small>Drag its places on the drawing, or type where they are. It is laid after everything else of this stage and comes off with it.</Small>
       <Pick
         label="What you lay"
         value={piece.tape ?? COVER}
@@ -78,22 +110,25 @@ export function OwnPieceForm({ item }: { item: OwnItem }) {
         ]}
         onChange={(tape) => set({ tape: tape === COVER ? null : tape })}
       />
+      {typed.length === 2 * places.length
+        ? places.map((_, index) => (
+            <View key={index} style={styles.row}>
+              {inputFor(index, 0)}
+              {inputFor(index, 1)}
+            </View>
+          ))
+        : null}
       <View style={styles.row}>
-        {ends.map((text, index) => {
-          const reading = readings[index]!;
-          return (
-            <Typed
-              key={KEYS[index]}
-              label={LABELS[index]!}
-              unit={unit}
-              value={text}
-              onChange={(next) => setEnds(ends.map((old, at) => (at === index ? next : old)) as unknown as Ends)}
-              onBlur={settle}
-              fault={reading.ok ? undefined : told(reading.why)}
-              testID={KEYS[index]}
-            />
-          );
-        })}
+        {places.length < MOST_CORNERS ? (
+          <Action
+            rank="quiet"
+            icon="plus"
+            label={piece.tape === null && places.length === 2 ? 'Corners of its own' : 'One more corner'}
+            onPress={() => set(withCorner(piece))}
+            testID="own-corner"
+          />
+        ) : null}
+        {places.length > 2 ? <Action rank="quiet" label="One corner less" onPress={() => set(withoutCorner(piece))} testID="own-corner-less" /> : null}
       </View>
       <Typed label="What it is for" whole value={note} onChange={setNote} onBlur={() => (note === piece.note ? undefined : set({ note }))} testID="own.note" />
       <Action rank="quiet" label="Leave it out" onPress={() => set(null)} testID="own-gone" />

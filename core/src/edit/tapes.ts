@@ -1,5 +1,6 @@
-import type { Design, DesignChoices, LayersPin, OwnPiece, TapePin } from '../job';
-import { freeId, type OwnPieceId, type TapeCode } from '../units';
+import { cornersOf, type Design, type DesignChoices, type LayersPin, type OwnPiece, type TapePin } from '../job';
+import { distance, toPoint, type Place } from '../curves';
+import { freeId, largest, type OwnPieceId, type TapeCode } from '../units';
 
 type Lists = Pick<DesignChoices, 'tapes' | 'notTapes' | 'ownWays' | 'layers' | 'ownPieces'>;
 
@@ -78,3 +79,28 @@ export function changeOwnPiece(design: Design, id: OwnPieceId, change: Partial<O
   const next = ownPieces.flatMap((piece) => (piece.id !== id ? [piece] : change === null ? [] : [{ ...piece, ...change }]));
   return withChoices(design, 'ownPieces', next);
 }
+
+type Way = Pick<OwnPiece, 'from' | 'by' | 'to'>;
+
+/** The places a piece goes by, from its beginning to its end. */
+export const wayOf = ({ from, by = [], to }: Way): readonly Place[] => [from, ...by, to];
+
+/** The same as a way of a piece; at least two places. */
+const asWay = (places: readonly Place[]): Way => ({ from: places[0]!, by: places.length > 2 ? places.slice(1, -1) : undefined, to: places.at(-1)! });
+
+/** A piece with one of the places it goes by elsewhere. */
+export const withPlace = (piece: Way, index: number, place: Place): Way => asWay(wayOf(piece).map((old, at) => (at === index ? place : old)));
+
+/** A piece with one more place to go by, in the middle of its longest stretch; a cover that was a box has corners of its own then. */
+export function withCorner(piece: Way & Pick<OwnPiece, 'tape'>): Way {
+  if (piece.tape === null && wayOf(piece).length === 2) return asWay(cornersOf(piece));
+  const places = wayOf(piece);
+  const lengths = places.slice(1).map((place, index) => distance(toPoint(places[index]!), toPoint(place)));
+  const longest = lengths.indexOf(largest(lengths));
+  const [a, b] = [places[longest]!, places[longest + 1]!];
+  const middle: Place = [Math.round((a[0] + b[0]) / 2), Math.round((a[1] + b[1]) / 2)];
+  return asWay([...places.slice(0, longest + 1), middle, ...places.slice(longest + 1)]);
+}
+
+/** A piece with the last of the places it goes by left out; a cover that is left with two of them is a box again. */
+export const withoutCorner = (piece: Way): Way => asWay(wayOf(piece).filter((_, index, { length }) => index !== length - 2 || length === 2));

@@ -1,4 +1,4 @@
-import { placeSchema } from '../curves';
+import { placeSchema, type Place } from '../curves';
 import * as v from 'valibot';
 import { climateSchema } from '../drying';
 import { PAINT_SYSTEM_KEYS, SCHOOLS } from '../finish';
@@ -72,19 +72,28 @@ export const ownWaySchema = v.strictObject({
   how: noteText(),
 });
 
-/** A piece a person lays besides what the plan does, while a finish is sprayed: tape from place to place, or paper or film over the box between them. */
+/**
+ * A piece a person lays besides what the plan does, while a finish is sprayed: tape from place to place, or paper or film over the box between
+ * them. By way of further places it goes round corners: tape in straight pieces, paper or film with a corner at each place.
+ */
 export const ownPieceSchema = v.strictObject({
   id: idText<OwnPieceId>(),
   part: idText<PartId>(),
   finish: idText<FinishId>(),
   from: placeSchema,
   to: placeSchema,
+  /** Places it goes by on its way, in their order. */
+  by: v.optional(listOf(placeSchema, 'corners', 20)),
   /** Which tape; null: paper or film. */
   tape: v.nullable(idText<TapeCode>()),
   /** What it is for; may be empty. */
   note: noteText(),
 });
 export type OwnPiece = v.InferOutput<typeof ownPieceSchema>;
+
+/** Corners of paper or film between places: of a box from one to the other, or each place a corner. */
+export const cornersOf = ({ from, to, by = [] }: Pick<OwnPiece, 'from' | 'to' | 'by'>): readonly Place[] =>
+  by.length === 0 ? [from, [to[0], from[1]], to, [from[0], to[1]]] : [from, ...by, to];
 
 /** What lies below, the line tape or the backing behind it: for a line of a part, one side of it, or with neither all of the job. */
 export const layersPinSchema = v.strictObject({

@@ -1,4 +1,4 @@
-import { addOwnPiece, changeOwnPiece, layFirst, maskOwnWay } from '../edit';
+import { addOwnPiece, changeOwnPiece, layFirst, maskOwnWay, wayOf, withCorner, withoutCorner, withPlace } from '../edit';
 import { checkAgainst, designFaults, designSchema, SHIPPED_SHELF, type Design } from '../job';
 import { sweep } from '../testing';
 import { panel, panelJob, planned } from '../testing-panels';
@@ -94,6 +94,31 @@ describe('a piece a person lays besides', () => {
     const [piece] = ownOf(planned(film));
     expect(piece).toMatchObject({ material: 'drape', lengthMm: 0 });
     expect(piece!.sizeM2).toBeCloseTo(0.4 * 0.2, 9);
+  });
+  it('goes by corners: tape in straight pieces, film with a corner at each place', () => {
+    const bent = changeOwnPiece(withStrip, 'own1', { by: [[500, 320]], to: [900, 320] });
+    expect(ownOf(planned(bent))[0]!.lengthMm).toBeCloseTo(500 + 400 + 2 * RULE_OF_THUMB.tail.full, 6);
+    const triangle = changeOwnPiece(bent, 'own1', { tape: null, from: [100, 20], by: [[500, 20]], to: [500, 220] });
+    expect(ownOf(planned(triangle))[0]!.sizeM2).toBeCloseTo((0.4 * 0.2) / 2, 9);
+  });
+  it('takes corners one by one and gives them back', () => {
+    const box = withCorner({ from: [0, 0], to: [400, 200], tape: null });
+    expect(wayOf(box)).toEqual([
+      [0, 0],
+      [400, 0],
+      [400, 200],
+      [0, 200],
+    ]);
+    const more = withCorner({ ...box, tape: null });
+    expect(wayOf(more)[1]).toEqual([200, 0]);
+    expect(wayOf(withPlace(more, 1, [220, -30]))[1]).toEqual([220, -30]);
+    const back = withoutCorner(withoutCorner(withoutCorner(withoutCorner(more))));
+    expect(back).toEqual({ from: [0, 0], by: undefined, to: [0, 200] });
+    expect(wayOf(withCorner({ from: [0, 0], to: [400, 200], tape: 'C24' }))).toEqual([
+      [0, 0],
+      [200, 100],
+      [400, 200],
+    ]);
   });
   it('of a tape the shelf has not is told', () => {
     const [piece] = ownOf(planned(changeOwnPiece(withStrip, 'own1', { tape: 'Q99' })));

@@ -160,6 +160,8 @@ export interface OwnItem extends ItemBase {
   readonly piece: OwnPieceId;
   readonly fromPlace: Place;
   readonly toPlace: Place;
+  /** Places it goes by on its way. */
+  readonly byPlaces: readonly Place[];
   readonly note: string;
   readonly tapeKind: TapeKind | null;
   readonly widthMm: number;

@@ -1,5 +1,5 @@
-import { distance, toPoint } from '../curves';
-import { type Design, type OwnPiece, type Shelf } from '../job';
+import { distance, ringArea, toPoint } from '../curves';
+import { cornersOf, type Design, type OwnPiece, type Shelf } from '../job';
 import { drapeMin, edgeCost, NO_OWN_WORK, uncoverMin, type Drape, type OwnWork, type StageCost, type TapeEdge } from '../order';
 import { isModelScale, RULE_OF_THUMB, type FinishId } from '../units';
 import type { Common, Namer } from './item-frame';
@@ -10,16 +10,20 @@ import type { StageSource } from './means';
 export const DRAPE = 'drape';
 
 /** What one piece takes: work and stuff, all alike parts together. */
-function pieceWork({ part: id, from, to, tape }: OwnPiece, { parts, scale }: Pick<Design, 'parts' | 'scale'>): OwnWork & { readonly lengthMm: number } {
+function pieceWork(
+  { part: id, from, to, by = [], tape }: OwnPiece,
+  { parts, scale }: Pick<Design, 'parts' | 'scale'>,
+): OwnWork & { readonly lengthMm: number } {
   const count = parts.find((part) => part.id === id)?.count ?? 0;
   const model = isModelScale(scale);
-  const [a, b] = [toPoint(from), toPoint(to)];
+  const way = [from, ...by, to].map(toPoint);
   if (tape === null) {
-    const drape: Drape = { sizeM2: (Math.abs((b.x - a.x) * (b.y - a.y)) / 1e6) * count, pieces: count, bagM2: 0 };
+    const drape: Drape = { sizeM2: (Math.abs(ringArea(cornersOf({ from, to, by }).map(toPoint))) / 1e6) * count, pieces: count, bagM2: 0 };
     return { layMin: drapeMin(drape), offMin: uncoverMin(drape), tapeM: 0, drapeM2: drape.sizeM2, lengthMm: 0 };
   }
-  const lengthMm = distance(a, b) + 2 * (model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full);
-  const edge: TapeEdge = { lengthM: (lengthMm / 1000) * count, pieces: count, setOutMin: 0, corners: 0, bend: 'straight', sealM: 0 };
+  const alongMm = way.slice(1).reduce((sum, place, index) => sum + distance(way[index]!, place), 0);
+  const lengthMm = alongMm + 2 * (model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full);
+  const edge: TapeEdge = { lengthM: (lengthMm / 1000) * count, pieces: count, setOutMin: 0, corners: by.length * count, bend: 'straight', sealM: 0 };
   const { layMin, pullMin, tapeM } = edgeCost(edge, false, model);
   return { layMin, offMin: pullMin, tapeM, drapeM2: 0, lengthMm };
 }
@@ -51,6 +55,7 @@ export function ownItems({ finish }: StageCost, { design, shelf }: StageSource, 
         piece: piece.id,
         fromPlace: piece.from,
         toPlace: piece.to,
+        byPlaces: piece.by ?? [],
         note: piece.note,
         count: design.parts.find(({ id }) => id === piece.part)?.count ?? 0,
         material: piece.tape === null ? DRAPE : (tape?.code ?? null),

@@ -76,6 +76,8 @@ type OwnPieceValues = {
   readonly count: number;
   readonly fromMm: readonly number[];
   readonly toMm: readonly number[];
+  /** Places it goes by on its way, two figures each. */
+  readonly byMm?: readonly number[];
 };
 export interface OwnPieceSays {
   /** `tape` null: it is not on the shelf. */

@@ -258,10 +258,10 @@ const seamsOf = (seams: readonly SeamItem[]): Technique[] =>
 
 /** A piece a person lays themselves. */
 function ownSay(
-  { code: name, part, material, lengthMm, sizeM2, note, count, fromPlace: fromMm, toPlace: toMm }: OwnItem,
+  { code: name, part, material, lengthMm, sizeM2, note, count, fromPlace: fromMm, toPlace: toMm, byPlaces }: OwnItem,
   parts: readonly PartPlan[],
 ): OwnPieceSaid {
-  const common = { name, part: parts.length > 1 ? nameOf(parts, part) : null, note, count, fromMm, toMm };
+  const common = { name, part: parts.length > 1 ? nameOf(parts, part) : null, note, count, fromMm, toMm, byMm: byPlaces.flat() };
   if (material === DRAPE) return { code: 'own.cover', values: { ...common, sizeM2 } };
   return { code: 'own.tape', values: { ...common, tape: material, lengthMm } };
 }

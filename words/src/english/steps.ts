@@ -113,9 +113,10 @@ export const STEP_TITLES: WordsOf<StepSays> = {
   'step.typed': ({ title }) => title,
 };
 
-const ownPlace = ({ fromMm, toMm, part, count }: OwnPieceSays[keyof OwnPieceSays], { length }: Speech): string => {
+const ownPlace = ({ fromMm, toMm, byMm = [], part, count }: OwnPieceSays[keyof OwnPieceSays], { length }: Speech): string => {
   const place = ([x, y]: readonly number[]) => `${length(x ?? 0)} along, ${length(y ?? 0)} up`;
-  return `${part === null ? '' : ` on ${part}`}${count > 1 ? `, on each of ${count}` : ''}, from ${place(fromMm)} to ${place(toMm)}`;
+  const by = Array.from({ length: byMm.length / 2 }, (_, index) => byMm.slice(2 * index, 2 * index + 2));
+  return `${part === null ? '' : ` on ${part}`}${count > 1 ? `, on each of ${count}` : ''}, from ${place(fromMm)}${by.map((one) => ` by ${place(one)}`).join('')} to ${place(toMm)}`;
 };
 const noted = (note: string): string => (note === '' ? '' : ` ${sentence(note)}.`);
 

@@ -1,0 +1,63 @@
+import { RIM_KINDS, type Design, type RimKind } from '@lintrel/core';
+import { RIM_MEANINGS, RIM_NAMES } from '@lintrel/words';
+import { StyleSheet, View } from 'react-native';
+import { Pick } from '@/forms/Pick';
+import { TreeField } from '@/forms/TreeField';
+import { space } from '@/theme/theme';
+import { Row, Rows } from '@/ui/Row';
+import { Body, Small } from '@/ui/Words';
+import type { RimEntry } from './RimsForm';
+
+interface RimStretchProps {
+  /** What stands in the form, and its place among all rims; null: nobody has said anything of it. */
+  readonly entry: RimEntry | null;
+  readonly at: number;
+  readonly others: Design['parts'];
+  /** True where it may hold for a stretch alone. */
+  readonly mayBeShort: boolean;
+  readonly onKind: (kind: RimKind) => void;
+  readonly onPart: (part: string | undefined) => void;
+}
+
+/** What lies beyond an edge, or a stretch of it. */
+export function RimStretch({ entry, at, others, mayBeShort, onKind, onPart }: RimStretchProps) {
+  const kind = (entry?.beyond ?? 'free') as RimKind;
+  const offered = RIM_KINDS.filter((one) => one !== 'goes-on' || others.length > 0);
+  return (
+    <>
+      <Rows>
+        {offered.map((one) => (
+          <Row key={one} label={RIM_NAMES[one]} chosen={one === kind} onPress={() => onKind(one)} testID={`beyond-${one}`}>
+            <Body>{RIM_NAMES[one]}</Body>
+            <Small>{RIM_MEANINGS[one]}</Small>
+          </Row>
+        ))}
+      </Rows>
+      {kind === 'gap' ? (
+        <View style={styles.row}>
+          <TreeField at={['rims', at, 'width']} label="Width of the gap" unit="length" testID="gap-width" />
+          <TreeField at={['rims', at, 'depth']} label="Its depth" unit="length" />
+        </View>
+      ) : null}
+      {kind === 'goes-on' || kind === 'gap' || kind === 'butt' ? (
+        <Pick
+          label="Which part is there"
+          value={String(entry?.part ?? '')}
+          options={[
+            ...(kind === 'goes-on' ? [] : [{ value: '', label: 'None of this job: it stays clean' }]),
+            ...others.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          onChange={(part) => onPart(part === '' ? undefined : part)}
+        />
+      ) : null}
+      {kind !== 'free' && mayBeShort ? (
+        <View style={styles.row}>
+          <TreeField at={['rims', at, 'from']} label="Only from" unit="length" optional hint="Along the edge; empty: from its beginning" testID="rim-from" />
+          <TreeField at={['rims', at, 'to']} label="Only to" unit="length" optional hint="Empty: to its end" testID="rim-to" />
+        </View>
+      ) : null}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small, alignItems: 'flex-start' } });
