@@ -129,6 +129,11 @@ const unkept = (job: (title: string) => string): Shot[] => [
   },
   { name: 'x-rim', path: `/job/${job('Tansy')}/part/left`, before: tap('[data-testid=rim-1]', 0, sight('[data-testid=rim-1]', undefined, 'start')) },
   {
+    name: 'x-rim-more',
+    path: `/job/${job('Tansy')}/part/left`,
+    before: tap('[data-testid=rim-1]', 0, tap('[data-testid=rim-more]', 0, sight('[data-testid=rim-1]', undefined, 'start'))),
+  },
+  {
     name: 'x-rim-wide',
     path: `/job/${job('Tansy')}/part/left`,
     size: WIDE,
@@ -140,6 +145,7 @@ const unkept = (job: (title: string) => string): Shot[] => [
     before: tap('[data-testid=own-add]', 0, async (page) => {
       await page.waitForFunction(() => document.body.innerText.includes('H1'), { timeout: 20_000 });
       await (await page.$$('[data-testid=run]')).at(-1)!.click();
+      await tap('[data-testid=own-corner]')(page);
     }),
   },
   { name: 'x-ready', path: `/job/${job('Tansy')}/tape`, size: TALL },
