@@ -51,9 +51,14 @@ it('an edge has several stretches, each with what is beyond it', () =>
     await hands.press('[data-testid=rim-more]');
     // What is added begins where the one before it ends.
     expect(await hands.page.$eval('[data-testid=rim-from]', (input) => (input as HTMLInputElement).value)).toBe('200');
+    await hands.fill('rim-from', '150');
+    await hands.press('[data-testid=submit]');
+    await hands.sees(/lies over another stretch of this edge/);
+    await hands.fill('rim-from', '200');
     await hands.press('[data-testid=stretch-0]');
     expect(await hands.page.$eval('[data-testid=rim-to]', (input) => (input as HTMLInputElement).value)).toBe('200');
     await hands.press('[data-testid=submit]');
+    await hands.page.waitForFunction(() => location.pathname.endsWith('/piece'));
     await hands.saved();
     const { design } = await get<Job>(`/jobs/${id}`);
     expect(design.parts[0]!.rims).toEqual([

@@ -32,12 +32,19 @@ interface RimsFormProps {
 
 /** What lies beyond the edges of a part: tap an edge, on the drawing or here, and say it; an edge may have several stretches. */
 export function RimsForm({ groups, names, others, chosen, onChoose }: RimsFormProps) {
-  const { tree, put } = useTree();
+  const { tree, faults, put } = useTree();
   const { say } = useWords();
   const [stretch, setStretch] = useState(0);
-  useEffect(() => setStretch(0), [chosen]);
   const rims = rimEntries(tree);
   const ofGroup = (group: readonly number[]) => rims.filter(({ edge }) => Number(edge) === group[0]);
+  useEffect(() => setStretch(0), [chosen]);
+  // What is refused is shown; it stays so while it is typed anew.
+  const wrong = Object.keys(faults).flatMap((path) => Number(/^rims\[(\d+)\]/.exec(path)?.[1] ?? []))[0];
+  useEffect(() => {
+    const group = groups[chosen ?? groups.length];
+    if (wrong !== undefined && group) setStretch(Math.max(0, ofGroup(group).indexOf(rims[wrong] ?? {})));
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [chosen, wrong]);
   const set = (edges: readonly number[], entries: readonly RimEntry[]) => {
     const rest = rims.filter(({ edge }) => !edges.includes(Number(edge)));
     const told = entries.filter(({ beyond }) => beyond !== 'free');

@@ -103,6 +103,9 @@ const lineBack = (line: TrimLine, unit: 'mm' | 'in') => readLine(lineFields(line
 const messages = (schema: object, data: unknown) =>
   v.safeParse(schema as v.GenericSchema, data).issues?.map((issue) => `${v.getDotPath(issue)}: ${issue.message}`) ?? [];
 
+/** What a part is checked among. */
+const alone = emptyDesign('T', 'other');
+
 describe.each(['mm', 'in'] as const)('in %s', (unit) => {
   it.each(LINES)('line $name ($kind) goes through its form unchanged', (line) => {
     const back = lineBack(line, unit);
@@ -115,7 +118,7 @@ describe.each(['mm', 'in'] as const)('in %s', (unit) => {
       { kind: 'raised-row', id: 'r', name: 'R', datum: 'base', from: at(0, 10), to: at(50, 10), height: 2, pitch: 20 },
     ];
     const whole: Part = { ...part, surface, pose, features };
-    const back = readPart(partTree(whole, unit, false), whole.lines, { bare: unit });
+    const back = readPart(partTree(whole, unit, false), whole.lines, { bare: unit }, alone);
     expect(back.ok && thousandths(back.part)).toEqual(thousandths(whole));
   });
 });
@@ -197,10 +200,21 @@ it('what is wrong is told at the field it belongs to', () => {
     ),
   ).toEqual(['name']);
 });
+it('an edge that is told twice is told where', () => {
+  const twice = {
+    ...part,
+    rims: [
+      { beyond: 'body' as const, edge: 0, to: 60 },
+      { beyond: 'splash' as const, edge: 0, from: 20 },
+    ],
+  };
+  const read = readPart(partTree(twice, 'mm', false), part.lines, {}, alone);
+  expect(read).toMatchObject({ ok: false, faults: { 'rims[1].from': expect.stringMatching(/^design\.rim-twice/) } });
+});
 it('a part that is not sound is told where', () => {
   const tree = partTree(part, 'mm', false);
   const faults = (surface: Parameters<typeof withTree>[2]) => {
-    const read = readPart(withTree(tree, ['surface'], surface), [], {});
+    const read = readPart(withTree(tree, ['surface'], surface), [], {}, alone);
     return read.ok ? {} : read.faults;
   };
   const crossed = {
@@ -223,8 +237,11 @@ it('sizes of the real thing are understood at scale', () => {
     width: '9600 mm real',
     height: '100',
   });
-  expect(readPart(tree, [], { scale: 96 })).toMatchObject({ ok: true, part: { surface: { outline: { width: 100, height: 100 } } } });
-  expect(readPart(tree, [], { scale: 1 })).toMatchObject({ ok: false, faults: { 'surface.outline.width': expect.stringMatching(/^typed\.length-real /) } });
+  expect(readPart(tree, [], { scale: 96 }, alone)).toMatchObject({ ok: true, part: { surface: { outline: { width: 100, height: 100 } } } });
+  expect(readPart(tree, [], { scale: 1 }, alone)).toMatchObject({
+    ok: false,
+    faults: { 'surface.outline.width': expect.stringMatching(/^typed\.length-real /) },
+  });
 });
 
 describe('lines of a part', () => {

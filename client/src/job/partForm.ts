@@ -1,16 +1,18 @@
 import {
   BASE_DATUM,
   checkAgainst,
+  type Design,
   type Fault,
-  featureFault,
   HOME_POSE,
   type LengthContext,
   type Part,
+  partFaults,
   partSchema,
   pathText,
   surfaceFaults,
   type SurfaceKind,
   told,
+  withPart,
 } from '@lintrel/core';
 import { readTree, typedTree, type TypedTree } from '@/forms/tree';
 
@@ -64,7 +66,7 @@ export function partTree(part: Part, unit: 'mm' | 'in', isNew: boolean): TypedTr
 export type PartRead = { readonly ok: true; readonly part: Part } | { readonly ok: false; readonly faults: Readonly<Record<string, string>> };
 
 /** Reads the form and checks the part as the job file would. */
-export function readPart(tree: TypedTree, lines: Part['lines'], context: LengthContext): PartRead {
+export function readPart(tree: TypedTree, lines: Part['lines'], context: LengthContext, design: Design): PartRead {
   const { value, faults } = readTree(tree, context);
   const checked = checkAgainst(partSchema, { ...withoutDefaults(value as Record<string, unknown>), lines });
   // What cannot be read stands as 0 for now: only what is wrong elsewhere is told beside it.
@@ -73,9 +75,10 @@ export function readPart(tree: TypedTree, lines: Part['lines'], context: LengthC
   const part = checked.value;
   const deeper = [
     ...surfaceFaults(part.surface).map(({ keys, why }) => ({ path: surfacePlace(part, keys), ...why })),
-    ...(part.features ?? []).flatMap((feature, index) => {
-      const why = featureFault(feature);
-      return why ? [{ path: pathText(['features', index, 'name']), ...why }] : [];
+    ...partFaults(part, withPart(design, part)).flatMap((fault) => {
+      if (fault.path.startsWith('surface')) return [];
+      // A fault of a whole opening or zone is told at its name.
+      return /^features\[\d+\]$/.test(fault.path) ? [{ ...fault, path: `${fault.path}.name` }] : [fault];
     }),
   ];
   return deeper.length > 0 ? refused(deeper) : { ok: true, part };

@@ -54,7 +54,11 @@ export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): F
 const partFault = (part: PartId, parts: ReadonlySet<string>, at: Keys): Fault[] =>
   parts.has(part) ? [] : [fault(at, { code: 'design.no-part', values: { part } })];
 
-function partFaults(part: Part, design: Design, at: Keys): Fault[] {
+/**
+ * What is wrong with a part of a design; empty: nothing.
+ * @param at where the part stands
+ */
+export function partFaults(part: Part, design: Design, at: Keys = []): Fault[] {
   const datums = new Set(part.datums.map(({ id }) => id));
   const features = part.features ?? [];
   return [
@@ -102,7 +106,7 @@ function rimFaults(part: Part, { parts }: Design, at: Keys): Fault[] {
     return [
       ...(edge < edges ? [] : [fault([...at, index, 'edge'], { code: 'design.no-edge', values: { edge, edges } })]),
       ...(to > from ? [] : [fault([...at, index, 'to'], { code: 'design.rim-backwards', values: { edge } })]),
-      ...(twice ? [fault([...at, index, 'edge'], { code: 'design.rim-twice', values: { edge } })] : []),
+      ...(twice ? [fault([...at, index, 'from'], { code: 'design.rim-twice', values: { edge } })] : []),
       ...(other === id ? [fault([...at, index, 'part'], { code: 'design.rim-itself', values: {} })] : []),
       ...(other === null || parts.some((one) => one.id === other) ? [] : [fault([...at, index, 'part'], { code: 'design.no-part', values: { part: other } })]),
     ];

@@ -55,7 +55,7 @@ export function PartScreen() {
     setTree((now) => withTree(now, keys, value));
     setFaults({});
   };
-  const read = readPart(tree, part?.lines ?? [], { bare: unit, scale: design.scale });
+  const read = readPart(tree, part?.lines ?? [], { bare: unit, scale: design.scale }, design);
   const drawn = useDraftParts(read.ok ? withPart(design, read.part) : design)?.find((one) => one.id === ownId) ?? null;
   // Known at once, so that nothing moves when the drawing arrives.
   const known = part && { ring: boardOf(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]) };
