@@ -1,7 +1,7 @@
 import { areaFinder } from './areas';
 import { pieceOf, pointAt, type Path, type Point } from './curves';
 import { isLine, lyingIn, type BackingItem, type LineItem, type Plan, type StagePlan } from './plan';
-import { bandAt, bandPlaces, placedBand, type PlacedBand } from './runs';
+import { bandAt, bandPlaces, besideLine, placedBand, type PlacedBand } from './runs';
 import type { PartWork } from './setout';
 import { areaRef } from './units';
 
@@ -22,9 +22,9 @@ const OVER_OPEN_MM = 0.2;
 /** Places looked at along each border. */
 const PLACES = 9;
 
-/** Finds where, at any place of a true drawing, an edge has no tape along it, or a tape lies on what is painted without a word on it. */
+/** Finds where an edge has no tape along it, or a tape lies on what is painted without a word on it. */
 export function tapesAstray(plan: Plan, works: readonly PartWork[]): TapeAstray[] {
-  return plan.stages.flatMap((stage) => works.flatMap((work) => (work.setOut.board.drawn.metric === null ? onPart(stage, work, plan) : [])));
+  return plan.stages.flatMap((stage) => works.flatMap((work) => onPart(stage, work, plan)));
 }
 
 function onPart(stage: StagePlan, work: PartWork, plan: Plan): TapeAstray[] {
@@ -41,7 +41,7 @@ function onPart(stage: StagePlan, work: PartWork, plan: Plan): TapeAstray[] {
     return Array.from({ length: PLACES }, (_, place) => border.from + ((place + 0.5) / PLACES) * (border.to - border.from)).flatMap((at) => {
       const here = placeOn(work, border.line, at);
       const off = side === 'left' ? OFF_LINE_MM : -OFF_LINE_MM;
-      const just = { x: here.x - here.ty * off, y: here.y + here.tx * off };
+      const just = besideLine(here, off, work.setOut.board.drawn.metric);
       const made = along.some((item) => at >= item.from - 1e-6 && at <= item.to + 1e-6 && (untold(item) || nextTo(bandOf(item, work), just)));
       return made ? [] : [{ code: 'bare' as const, stage: stage.number, part: part.id, item: null, at: just }];
     });
@@ -54,7 +54,7 @@ function onPart(stage: StagePlan, work: PartWork, plan: Plan): TapeAstray[] {
     const stretches = item.techniques.flatMap((how) => (how.code === 'technique.trim' ? [how.values] : []));
     return bandPlaces(band).flatMap(({ at, places }) => {
       const told = stretches.some(({ fromMm, toMm }) => at >= fromMm - item.widthMm && at <= toMm + item.widthMm);
-      const astray = told ? undefined : places.find((place) => deepInOpen(place, arrangement.areas, open!));
+      const astray = told ? undefined : places.find((place) => deepInOpen(place, work, open!));
       return astray ? [{ code: 'over-open' as const, stage: stage.number, part: part.id, item: item.id, at: astray }] : [];
     });
   });
@@ -67,10 +67,11 @@ const untold = ({ material, tapeKind }: LineItem): boolean => material === null 
 const nextTo = (band: PlacedBand | null, place: Point): boolean => band !== null && bandAt({ ...band, innerMm: -1, outerMm: band.outerMm }, place) !== null;
 
 /** True where a place and all within the leeway round it are painted. */
-const deepInOpen = (place: Point, areas: PartWork['arrangement']['areas'], open: readonly boolean[]): boolean =>
+const deepInOpen = (place: Point, { arrangement, setOut }: PartWork, open: readonly boolean[]): boolean =>
   [0, 1, 2, 3, 4, 5, 6, 7, 8].every((step) => {
-    const reach = step === 8 ? 0 : OVER_OPEN_MM;
-    const area = areaFinder(areas)({ x: place.x + reach * Math.cos((step * Math.PI) / 4), y: place.y + reach * Math.sin((step * Math.PI) / 4) });
+    const [angle, reach] = [(step * Math.PI) / 4, step === 8 ? 0 : OVER_OPEN_MM];
+    const near = besideLine({ ...place, tx: Math.cos(angle), ty: Math.sin(angle) }, reach, setOut.board.drawn.metric);
+    const area = areaFinder(arrangement.areas)(near);
     return area >= 0 && open[area]!;
   });
 
@@ -86,5 +87,5 @@ function bandOf(item: LineItem | BackingItem, work: PartWork): PlacedBand | null
     .map((whole) => pieceOf(whole, item.from, item.to))
     .find((one) => one !== null);
   const innerMm = item.kind === 'backing' ? item.offsetMm : 0;
-  return piece ? placedBand({ piece, side: item.side, innerMm, outerMm: innerMm + item.widthMm }) : null;
+  return piece ? placedBand({ piece, side: item.side, innerMm, outerMm: innerMm + item.widthMm, metric: work.setOut.board.drawn.metric }) : null;
 }

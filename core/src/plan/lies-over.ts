@@ -22,7 +22,7 @@ interface Lying {
 /**
  * Which tapes lie over which, and what follows: the upper ones are laid after the lower and come off before them; where more than three
  * would lie on each other a backing ends against the others; what has to come off from under another is told.
- * Cut films, rims, covers, and tapes on turned surfaces, whose drawing is not true, are left out.
+ * Cut films, rims and covers are left out.
  * @returns the same items, in the same order
  */
 export function withLiesOver(stages: readonly StageItems[], works: readonly PartWork[]): StageItems[] {
@@ -72,12 +72,12 @@ const offsetOf = (item: LaidTape): number => (item.kind === 'backing' ? item.off
 
 /** Where an item lies; null where that is not known. */
 function lyingAs(item: LaidTape, work: PartWork): Lying | null {
-  if (work.setOut.board.drawn.metric !== null || item.widthMm <= 0 || item.tapeKind === 'T') return null;
+  if (item.widthMm <= 0 || item.tapeKind === 'T') return null;
   const piece = pieceAlong(work, item);
   const innerMm = offsetOf(item);
   return {
     item,
-    band: placedBand({ piece, side: item.side, innerMm, outerMm: innerMm + item.widthMm }),
+    band: placedBand({ piece, side: item.side, innerMm, outerMm: innerMm + item.widthMm, metric: work.setOut.board.drawn.metric }),
     after: new Set(item.after),
     stops: [],
     tooMany: null,
@@ -113,7 +113,7 @@ function endOne(upper: Lying, at: number, below: readonly { readonly lower: Lyin
 }
 
 function boxesMeet(one: PlacedBand, other: PlacedBand): boolean {
-  const reach = one.outerMm + other.outerMm;
+  const reach = one.reachDrawnMm + other.reachDrawnMm;
   const [a, b] = [one.box, other.box];
   return a.minX <= b.maxX + reach && b.minX <= a.maxX + reach && a.minY <= b.maxY + reach && b.minY <= a.maxY + reach;
 }

@@ -1,4 +1,5 @@
 export * from './backing';
+export { besideLine } from './beside';
 export * from './tape-band';
 export * from './choose';
 export * from './cut-out';

@@ -2,6 +2,7 @@ import { pointAt, type Path } from '../curves';
 import { areaFinder } from '../areas';
 import type { LineSide } from '../tape';
 import { joinedStretches, type FromTo } from '../units';
+import { besideLine } from './beside';
 import type { MaskedPart } from './run';
 import type { TapeBand } from './tape-band';
 
@@ -17,7 +18,7 @@ const PLACES = { everyMm: 20, least: 48, most: 96 } as const;
 const LEEWAY_MM = 0.2;
 /** A strip so narrow is seen under a tape, mm, as long as that takes no more places across than this. */
 const STRIP_MM = 3;
-const MOST_ACROSS = 8;
+const ACROSS_PLACES = { least: 2, most: 8 } as const;
 /** The first place from an end, mm, and how much farther each next one is. */
 const FIRST_MM = 0.2;
 const FARTHER = 1.5;
@@ -26,7 +27,7 @@ const FARTHER = 1.5;
  * Where the tape of a run reaches over what it covers onto something that is painted: at the tips of wedges.
  * @param painted which areas of the part are painted while it is on
  * @param across how far off its line it begins and ends
- * @returns stretches in order; empty on a skin whose drawing is not true
+ * @returns stretches in order
  */
 export function overhangs(
   { skin, arrangement }: Pick<MaskedPart, 'skin' | 'arrangement'>,
@@ -35,15 +36,15 @@ export function overhangs(
   side: LineSide,
   { innerMm, outerMm }: Pick<TapeBand, 'innerMm' | 'outerMm'>,
 ): Overhang[] {
-  if (skin.metric !== null || outerMm <= innerMm) return [];
+  if (outerMm <= innerMm) return [];
   const [from, to] = [piece[0]!.at, piece.at(-1)!.at];
   const turn = side === 'left' ? 1 : -1;
   const offs = across(Math.max(innerMm, LEEWAY_MM), outerMm - LEEWAY_MM);
   const areaOf = areaFinder(arrangement.areas);
   const overAt = (at: number): boolean => {
-    const { x, y, tx, ty } = pointAt(piece, at);
+    const point = pointAt(piece, at);
     return offs.some((off) => {
-      const area = areaOf({ x: x - ty * turn * off, y: y + tx * turn * off });
+      const area = areaOf(besideLine(point, turn * off, skin.metric));
       return area >= 0 && painted[area] === true;
     });
   };
@@ -55,7 +56,7 @@ export function overhangs(
 
 /** Places across a tape, its far edge first: near enough to one another to see a narrow strip that it crosses. */
 function across(innerMm: number, outerMm: number): number[] {
-  const count = Math.max(1, Math.min(MOST_ACROSS, Math.ceil((outerMm - innerMm) / STRIP_MM)));
+  const count = Math.max(ACROSS_PLACES.least, Math.min(ACROSS_PLACES.most, Math.ceil((outerMm - innerMm) / STRIP_MM)));
   return Array.from({ length: count }, (_, index) => outerMm - (index * (outerMm - innerMm)) / count);
 }
 

@@ -160,6 +160,7 @@ describe('how a run is laid', () => {
     deTack: 0,
     piece,
     crosses: [],
+    metric: null,
     folds: [],
     oneTapeWide: false,
     soft: false,

@@ -176,6 +176,7 @@ function runOf(site: Site, wish: TapeWish): Omit<Unordered, 'edges' | 'backing' 
     crosses: line.crosses,
     posts: part.posts,
     rows: part.rows,
+    metric: part.skin.metric,
     side: span.side,
     folds: part.skin.folds,
     oneTapeWide: strip !== null,

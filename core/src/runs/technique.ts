@@ -1,6 +1,7 @@
 import { corners, pathCrossings, pathLength, straightPath, type Path, type Point } from '../curves';
 import type { FeatureCrossing } from '../lines';
 import type { DeTack, Hold } from '../masking';
+import type { Metric } from '../surface';
 import type { Fit, LineSide } from '../tape';
 import { plainly, RULE_OF_THUMB } from '../units';
 import { bandAt, placedBand } from './tape-band';
@@ -19,6 +20,8 @@ export interface LaidRun {
   readonly piece: Path;
   /** What the line meets, all along it. */
   readonly crosses: readonly FeatureCrossing[];
+  /** Of the skin of the part; null where its drawing is true. */
+  readonly metric: Metric | null;
   /** Fold lines of the part. */
   readonly folds: readonly (readonly [Point, Point])[];
   readonly oneTapeWide: boolean;
@@ -118,9 +121,9 @@ const ROW_PLACES = 40;
 const ALONG_WIDTHS = 2;
 
 /** Where rows of heads lie along under a tape: it can be pressed down neither on them nor beside them. */
-function rowsAlong({ piece, side, widthMm, rows }: Pick<LaidRun, 'piece' | 'side' | 'widthMm' | 'rows'>): LaidHow[] {
+function rowsAlong({ piece, side, widthMm, rows, metric }: Pick<LaidRun, 'piece' | 'side' | 'widthMm' | 'rows' | 'metric'>): LaidHow[] {
   if (rows.length === 0 || widthMm <= 0) return [];
-  const band = placedBand({ piece, side, innerMm: 0, outerMm: widthMm });
+  const band = placedBand({ piece, side, innerMm: 0, outerMm: widthMm, metric });
   return rows.flatMap(([a, b]): LaidHow[] => {
     const places = Array.from({ length: ROW_PLACES }, (_, index) => {
       const share = (index + 0.5) / ROW_PLACES;

@@ -8,6 +8,8 @@ export interface Metric {
   readonly bendOf: (point: PathPoint) => number;
   /** Direction of a line drawn at a place, radians off x. */
   readonly headingOf: (point: Pick<PathPoint, 'x' | 'y' | 'tx' | 'ty'>) => number;
+  /** True over drawn length across x at a place. */
+  readonly shareAt: (place: Point) => number;
   /** Signed size inside a ring, mm². */
   readonly sizeOf: (ring: readonly Point[]) => number;
 }
@@ -39,6 +41,7 @@ export function girthMetric(stretchAt: Stretch): Metric {
       return turning + (change / share) * ((share * ty) / speed);
     },
     headingOf: ({ x, tx, ty }) => Math.atan2(stretchAt(x).share * ty, tx),
+    shareAt: ({ x }) => stretchAt(x).share,
     sizeOf: (ring) => {
       let size = 0;
       ring.forEach((a, index) => {
