@@ -146,7 +146,7 @@ it('an entry the server refuses stays in sight until it is sent again or left ou
     });
     await hands.press(DONE);
     await hands.sees(/Not taken: .*Done/);
-    await hands.sees(/Its time lies in the future: set the clock of this device right/);
+    await hands.sees(/Its time lies in the future: the clock of this device is wrong/);
     await hands.page.reload();
     await hands.sees(/Not taken: .*Done/);
     await hands.press('[data-testid=send-again]');
@@ -157,6 +157,54 @@ it('an entry the server refuses stays in sight until it is sent again or left ou
     await until(async () => (await eventsOf(id)).length === before + 1);
     await hands.press('[data-testid=leave-out]');
     await hands.page.waitForSelector('[data-testid=refused]', { hidden: true });
+  });
+});
+
+it('a phone whose clock is three hours ahead writes down the right time, and says what its own clock said', async () => {
+  const { id } = await jobNamed('Brindle');
+  await onPhone('/', async (hands) => {
+    await hands.page.evaluateOnNewDocument(() => {
+      const Real = Date;
+      const ahead = 3 * 3_600_000;
+      class Wrong extends Real {
+        constructor(...all: []) {
+          super(...((all.length === 0 ? [Real.now() + ahead] : all) as []));
+        }
+        static override now = () => Real.now() + ahead;
+      }
+      Object.assign(window, { Date: Wrong });
+    });
+    await hands.page.goto(`${server.url}/job/${id}/run`);
+    await hands.sees(/\d+ of \d+ done/);
+    const before = (await eventsOf(id)).length;
+    await hands.press(DONE);
+    await until(async () => (await eventsOf(id)).length === before + 1);
+    const { at, deviceAt } = (await eventsOf(id)).at(-1) as { at: string; deviceAt: string };
+    expect(Math.abs(Date.parse(at) - Date.now())).toBeLessThan(60_000);
+    expect(Math.round((Date.parse(deviceAt) - Date.parse(at)) / 3_600_000)).toBe(3);
+  });
+});
+
+it('what is not sent yet is said on every screen, and can be looked at', async () => {
+  const { id } = await jobNamed('Brindle');
+  const before = (await eventsOf(id)).length;
+  await onPhone(`/job/${id}/run`, async (hands) => {
+    hands.test.expectErrors(/Failed to load resource|ERR_/);
+    await hands.sees(/\d+ of \d+ done/);
+    await hands.page.setRequestInterception(true);
+    let away = true;
+    hands.page.on('request', (asked) => void (away && asked.method() === 'POST' ? asked.abort() : asked.continue()));
+    await hands.press(DONE);
+    await hands.sees(/No connection: kept on this device/);
+    await hands.pressNamed('link', 'Clock');
+    await hands.sees(/1 entry not sent yet/);
+    await hands.press('[data-testid=not-sent]');
+    await hands.sees(/waits to be sent/);
+    await hands.sees(/Brindle/);
+    away = false;
+    await hands.press('[data-testid=send-now]');
+    await hands.sees(/Everything on this device is with the server/);
+    expect((await eventsOf(id)).length).toBe(before + 1);
   });
 });
 

@@ -8,10 +8,11 @@ import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { useLive } from '@/api/live';
-import { useSending } from '@/api/useOutbox';
 import { PersonProvider } from '@/person/PersonContext';
 import { fetchScreens } from '@/screens/workshop';
 import { colour, paperTheme } from '@/theme/theme';
+import { NotSent } from '@/sync/NotSent';
+import { useSending } from '@/sync/useOutbox';
 import { useWide } from '@/theme/useWide';
 import { Icon } from '@/ui/Icon';
 import type { IconName } from '@/ui/icons';
@@ -36,6 +37,7 @@ export default function RootLayout() {
             <View style={styles.place}>
               <Sending />
               <Ahead />
+              <NotSent />
               <Slot />
             </View>
             <Places />

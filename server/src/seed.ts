@@ -39,8 +39,12 @@ async function seedJob(db: Queryable, name: string, shelf: Shelf, now: number): 
   const job = await insertJob(db, design);
   const demo = startedDemo(design.title, () => planJob(design, shelf), now);
   if (demo) {
-    await insertStartedPlan(db, job.id, job.revision, JSON.stringify(demo.plan));
-    await appendLog(db, job.id, demo.log);
+    const sheet = await insertStartedPlan(db, job.id, job.revision, JSON.stringify(demo.plan));
+    await appendLog(
+      db,
+      job.id,
+      demo.log.map((event) => ({ ...event, sheet })),
+    );
   }
   await noteProgress(db, job.id);
 }

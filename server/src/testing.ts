@@ -1,5 +1,6 @@
 import { pino } from 'pino';
 import type pg from 'pg';
+import request from 'supertest';
 import { makeDatabase, type TestDatabase } from '../../e2e/harness';
 import { migrate } from './db/migrate';
 import { openPool } from './db/pool';
@@ -15,6 +16,21 @@ export interface TestServer {
   readonly workshop: Workshop;
   readonly hub: Hub;
   readonly close: () => Promise<void>;
+}
+
+/** What became of an entry: it is kept under a number, or refused, and why. */
+export interface Told {
+  readonly seq?: number;
+  readonly refused?: { readonly code: string; readonly message: string };
+}
+
+/** Tells one entry to the log of a job. */
+export async function tell({ app }: Pick<TestServer, 'app'>, jobId: string, entry: object): Promise<Told> {
+  const { body } = await request(app)
+    .post(`/api/jobs/${jobId}/log`)
+    .send({ entries: [entry] })
+    .expect(201);
+  return (body as { entries: Told[] }).entries[0]!;
 }
 
 export async function startTestServer({ demo = true } = {}): Promise<TestServer> {

@@ -1,5 +1,6 @@
 import { errorSchema, type ApiErrorBody } from '@lintrel/core/front';
 import * as v from 'valibot';
+import { clock } from './clock';
 
 /** A refusal of the server, or its silence. */
 export class RequestError extends Error {
@@ -40,6 +41,7 @@ export async function request<T>(
   }).catch(() => {
     throw new RequestError(0, UNREACHABLE);
   });
+  clock.hear(answer.headers.get('date'));
   const data: unknown = answer.status === 204 ? undefined : await answer.json().catch(() => undefined);
   if (!answer.ok) {
     const refusal = v.safeParse(errorSchema, data);

@@ -7,12 +7,13 @@ import {
   type Finish,
   type LogEvent,
   type NewJob,
+  type RunRecord,
   type Supply,
   type Tape,
 } from '@lintrel/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request } from './http';
-import { runRequest } from './runs';
+import { fetchRun, runRequest } from './runs';
 
 const MINUTE_MS = 60_000;
 
@@ -24,7 +25,10 @@ export const useJobQuery = (id: string) =>
 export const useShelf = () => useQuery({ queryKey: ['shelf'], queryFn: () => request('GET', '/shelf', wholeShelfSchema), staleTime: MINUTE_MS });
 
 /** The plan a job was started with, and its log. */
-export const useRun = (id: string) => useQuery({ queryKey: ['run', id], queryFn: () => runRequest('GET', id, 'run') });
+export function useRun(id: string) {
+  const client = useQueryClient();
+  return useQuery({ queryKey: ['run', id], queryFn: () => fetchRun(id, client.getQueryData<RunRecord>(['run', id])) });
+}
 
 /** Makes a job. */
 export function useCreateJob() {

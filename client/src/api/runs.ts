@@ -1,4 +1,4 @@
-import { runAnswerSchema, type RunAnswer, type RunRecord } from '@lintrel/core/front';
+import { logAnswerSchema, runAnswerSchema, type KeptEvent, type RunAnswer, type RunRecord } from '@lintrel/core/front';
 import { request } from './http';
 
 type Started = NonNullable<RunRecord['started']>;
@@ -16,9 +16,25 @@ export function wholeRun(job: string, { started, events }: RunAnswer, known: Map
   return { started: whole, events };
 }
 
-/** Asks about a run, or tells of it; the plan comes along only where it is not here yet. */
-export async function runRequest(method: 'GET' | 'POST', job: string, what: 'run' | 'start' | 'log', body?: unknown): Promise<RunRecord> {
+/** Asks about a run, or starts one; the plan comes along only where it is not here yet. */
+export async function runRequest(method: 'GET' | 'POST', job: string, what: 'run' | 'start', body?: unknown): Promise<RunRecord> {
   const have = sheets.get(job);
   const path = `/jobs/${job}/${what}${have ? `?have=${have.sheet}` : ''}`;
   return wholeRun(job, await request(method, path, runAnswerSchema, body));
+}
+
+/** What is known of a run, with what was logged since: only that is asked for, as long as it is still the same sheet. */
+export async function fetchRun(job: string, known: RunRecord | undefined): Promise<RunRecord> {
+  if (!known?.started) return runRequest('GET', job, 'run');
+  sheets.set(job, known.started);
+  const last = known.events.at(-1)?.seq ?? 0;
+  const { sheet, events } = await request('GET', `/jobs/${job}/log?after=${last}`, logAnswerSchema);
+  if (sheet !== known.started.sheet) return runRequest('GET', job, 'run');
+  return events.length === 0 ? known : { started: known.started, events: joined(known.events, events) };
+}
+
+/** Entries in the order of the server, each once. */
+function joined(known: readonly KeptEvent[], more: readonly KeptEvent[]): KeptEvent[] {
+  const bySeq = new Map([...known, ...more].map((event) => [event.seq, event]));
+  return [...bySeq.values()].sort((a, b) => a.seq - b.seq);
 }

@@ -1,13 +1,15 @@
-import type { Design, EditSaid, Shelf } from '@lintrel/core';
+import type { Design, EditSaid, Job, Shelf } from '@lintrel/core';
 import { createContext, useContext, useEffect, useRef, useState, type PropsWithChildren } from 'react';
 import { useJobQuery, useShelf } from '@/api/jobQueries';
 import { Action } from '@/ui/Action';
 import { Waiting } from '@/ui/Screen';
 import { session } from '@/worker/jobSession';
 import { useSession, type Followed } from '@/worker/useSession';
-import { dropDraft, readDraft } from './drafts';
-import { keepHistory, keepHistoryOf, NO_HISTORY, readHistory, remembered, stepBack, stepForward, type History } from './history';
-import { createSaver, type Saver, type SaverStart, type SaveState } from './saving';
+import { store } from '@/sync/device';
+import { keepHistory, readKept, type KeptJob } from '@/sync/drafts';
+import { createSaver, type Saver, type SaverStart, type SaveState } from '@/sync/saving';
+import { savingDevice } from '@/sync/savingDevice';
+import { NO_HISTORY, remembered, stepBack, stepForward, type History } from './history';
 import { usePerson } from '@/person/PersonContext';
 
 /** A job being worked on: what a person decided, what follows, and how it is kept. */
@@ -51,45 +53,59 @@ export function useJob(): OpenJob {
 export function JobProvider({ id, children }: PropsWithChildren<{ id: string }>) {
   const job = useJobQuery(id);
   const shelf = useShelf();
-  if (!job.data || !shelf.data) {
+  const [kept, setKept] = useState<{ readonly of: string; readonly job: KeptJob } | null>(null);
+  useEffect(() => void readKept(store, id).then((read) => setKept({ of: id, job: read })), [id]);
+  if (!job.data || !shelf.data || kept?.of !== id) {
     const error = job.error ?? shelf.error;
     return <Waiting what="the job" error={error} retry={<Action label="Try again" onPress={() => void Promise.all([job.refetch(), shelf.refetch()])} />} />;
   }
   return (
-    <Loaded key={id} id={id} first={job.data} shelf={shelf.data}>
+    <Loaded key={id} id={id} first={job.data} kept={kept.job} shelf={shelf.data}>
       {children}
     </Loaded>
   );
 }
 
-function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; first: { revision: number; design: Design }; shelf: Shelf }>) {
+interface LoadedProps {
+  readonly id: string;
+  readonly first: { readonly revision: number; readonly design: Design };
+  /** What this device keeps of the job from before. */
+  readonly kept: KeptJob;
+  readonly shelf: Shelf;
+}
+
+function Loaded({ id, first, kept, shelf, children }: PropsWithChildren<LoadedProps>) {
   const { person } = usePerson();
-  const [draft] = useState(() => readDraft(id));
+  const { draft } = kept;
   const [design, setDesign] = useState(draft?.design ?? first.design);
   const [revision, setRevision] = useState(first.revision);
   const [saved, setSaved] = useState<SaveState>({ kind: 'saved' });
   const [offered, setOffered] = useState<EditSaid | null>(null);
   const [pending, setPending] = useState(0);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [history, setHistory] = useState<History>(() => readHistory(id, draft?.revision ?? first.revision));
+  const [history, setHistory] = useState<History>(() => kept.historyOf(draft?.revision ?? first.revision));
   const steps = useRef(history);
+  /** The revision on screen, or the one that what is on screen was changed from. */
+  const base = useRef(draft?.revision ?? first.revision);
   const newest = useRef(design);
   const saver = useRef<Saver>(null);
   const chain = useRef(Promise.resolve(true));
 
   const saveFrom = (start: SaverStart) => {
     saver.current?.stop();
-    keepHistoryOf(id, start.draft?.revision ?? start.revision);
-    saver.current = createSaver(id, start, (state, confirmed) => {
+    base.current = start.draft?.revision ?? start.revision;
+    const tell = (state: SaveState, confirmed: Job | null) => {
       setSaved(state);
       if (!confirmed) return;
       setRevision(confirmed.revision);
-      keepHistoryOf(id, confirmed.revision);
-    });
+      base.current = confirmed.revision;
+      keepHistory(store, id, base.current, steps.current);
+    };
+    saver.current = createSaver(id, start, tell, savingDevice);
   };
   useEffect(() => {
     // A history that belongs to another revision is gone for good: noting the present one must not make it count again.
-    keepHistory(id, steps.current);
+    keepHistory(store, id, base.current, steps.current);
     saveFrom({ revision: first.revision, draft });
     return () => saver.current?.stop();
     // A job is loaded once; later revisions come by way of the saver.
@@ -103,7 +119,7 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
   const keepSteps = (next: History) => {
     steps.current = next;
     setHistory(next);
-    keepHistory(id, next);
+    keepHistory(store, id, base.current, next);
   };
   /** Changes and steps wait for each other, since finishes are carried over by the worker in between; until then nothing is saved. */
   const inTurn = (turn: () => Promise<void>): Promise<boolean> => {
@@ -135,7 +151,7 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
       // Where no part changed, every finish stays where it is.
       const next = after.parts === before.parts ? after : await session.carry(after);
       if (JSON.stringify(next) === JSON.stringify(before)) return;
-      keepSteps(remembered(steps.current, before, said));
+      keepSteps(remembered(steps.current, before, next, said));
       show(next);
       setOffered(offer ? said : null);
       saver.current?.save(next);
@@ -143,13 +159,13 @@ function Loaded({ id, first, shelf, children }: PropsWithChildren<{ id: string; 
   const settleStale = (keep: 'mine' | 'theirs') => {
     if (saved.kind !== 'stale') return;
     if (keep === 'theirs') {
-      dropDraft(id);
-      // Stepping back from here would undo what somebody else has done.
-      keepSteps(NO_HISTORY);
+      void store.forget('drafts', id).catch(() => undefined);
       setOffered(null);
       show(saved.current.design);
       setRevision(saved.current.revision);
       saveFrom({ revision: saved.current.revision, draft: null });
+      // Stepping back from here would undo what somebody else has done.
+      keepSteps(NO_HISTORY);
       setSaved({ kind: 'saved' });
     } else saver.current?.rebase(saved.current.revision);
   };

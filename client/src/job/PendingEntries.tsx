@@ -1,11 +1,12 @@
-import type { LogEvent, Step } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { booth, font, measure, size, space } from '@/theme/theme';
 import { BoothButton } from './BoothButton';
 import type { WorkSheet } from './useWorkSheet';
 import { Text } from '@/ui/Text';
-import { useWords } from '@/person/PersonContext';
+import { clock } from '@/api/clock';
+import { rightTime } from '@/sync/mend';
+import { timeOf, useEntryWords } from '@/sync/useEntryWords';
 
 /** Entries the server has not taken: those that wait for a connection, and those it refuses. None goes unseen. */
 export function PendingEntries({ sheet }: { sheet: WorkSheet }) {
@@ -24,29 +25,26 @@ export function PendingEntries({ sheet }: { sheet: WorkSheet }) {
           ))}
         </View>
       ) : null}
-      {refused.map(({ event, refused: why }) => (
-        <View key={event.id} style={styles.group} role="alert" testID="refused">
-          <Text style={styles.warn}>{phrase`Not taken: ${wordsOf(event)}`}</Text>
-          <Text style={styles.quiet}>{why}</Text>
-          <View style={styles.pair}>
-            <BoothButton label="Send again" onPress={() => again(event.id)} testID="send-again" />
-            <BoothButton label="Leave it out" onPress={() => drop(event.id)} testID="leave-out" />
+      {refused.map((one) => {
+        const { event, refused: why } = one;
+        const mended = rightTime(one, clock);
+        return (
+          <View key={event.id} style={styles.group} role="alert" testID="refused">
+            <Text style={styles.warn}>{phrase`Not taken: ${wordsOf(event)}`}</Text>
+            <Text style={styles.quiet}>{why?.message}</Text>
+            <View style={styles.pair}>
+              {mended ? (
+                <BoothButton label={phrase`Send as ${timeOf(mended.at)}`} onPress={() => again(event.id, mended)} testID="send-mended" />
+              ) : (
+                <BoothButton label="Send again" onPress={() => again(event.id)} testID="send-again" />
+              )}
+              <BoothButton label="Leave it out" onPress={() => drop(event.id)} testID="leave-out" />
+            </View>
           </View>
-        </View>
-      ))}
+        );
+      })}
     </View>
   );
-}
-
-/** An entry in words: when, what, and of which step. */
-function useEntryWords(steps: readonly Step[]): (event: LogEvent) => string {
-  const { say, entry } = useWords();
-  return ({ kind, step, note, at }) => {
-    const found = steps.find(({ id }) => id === step);
-    const title = found && say(found.say);
-    const time = new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
-    return phrase`${time} ${entry(kind)}${title ? phrase`: ${title}` : ''}${note ? phrase` (${note})` : ''}`;
-  };
 }
 
 const styles = StyleSheet.create({

@@ -258,13 +258,13 @@ describe('lines of a part', () => {
   });
   it('are undone and done again, step by step; a new change ends what was undone', () => {
     const [one, two, three] = threeOf(['1', '2', '3'].map((title) => ({ ...design, title })));
-    const history = remembered(remembered(NO_HISTORY, one, step('first')), two, step('second'));
+    const history = remembered(remembered(NO_HISTORY, one, two, step('first')), two, three, step('second'));
     const back = stepBack(history, three);
     expect([back?.design.title, back?.said]).toEqual(['2', step('second')]);
     const again = stepForward(back!.history, two);
     expect([again?.design.title, again?.said]).toEqual(['3', step('second')]);
     expect(stepBack(NO_HISTORY, one)).toBeNull();
-    expect(stepForward(remembered(back!.history, two, step('other')), three)).toBeNull();
+    expect(stepForward(remembered(back!.history, two, three, step('other')), three)).toBeNull();
   });
 });
 it('another kind of line keeps the points that were typed', () => {

@@ -1,89 +1,51 @@
 import type { Design, EditSaid } from '@lintrel/core';
+import { applyPatch, compare, type Operation } from 'fast-json-patch';
 
-/** Designs before and after the one on screen, with what led from one to the next. */
+/** Steps that led to the design on screen, and steps back that may be gone again. */
 export interface History {
-  readonly past: readonly Entry[];
-  readonly future: readonly Entry[];
+  readonly past: readonly HistoryStep[];
+  readonly future: readonly HistoryStep[];
 }
 
-interface Entry {
+/** A step from one design to the next: what was done, and what it changed, either way. */
+export interface HistoryStep {
   readonly said: EditSaid;
-  readonly design: Design;
+  readonly back: readonly Operation[];
+  readonly on: readonly Operation[];
 }
 
 export const NO_HISTORY: History = { past: [], future: [] };
 
-/** Steps kept, and how much of the device's storage they may take. */
+/** Steps kept, and how many letters what they changed may have. */
 const MOST_STEPS = 60;
 const MOST_LETTERS = 1_500_000;
 
-/** Remembers the design that was on screen before a change; what was undone is gone. */
-export const remembered = ({ past }: History, before: Design, said: EditSaid): History => ({
-  past: [...past, { said, design: before }].slice(-MOST_STEPS),
-  future: [],
-});
+/** Remembers what a change did; what was undone is gone. */
+export function remembered({ past }: History, before: Design, after: Design, said: EditSaid): History {
+  const step: HistoryStep = { said, back: compare(after, before), on: compare(before, after) };
+  return { past: fitting([...past, step].slice(-MOST_STEPS)), future: [] };
+}
+
+/** The newest steps that have room. */
+function fitting(steps: readonly HistoryStep[]): HistoryStep[] {
+  let letters = 0;
+  const from = steps.findLastIndex(({ back, on }) => (letters += JSON.stringify([back, on]).length) > MOST_LETTERS);
+  return steps.slice(from + 1);
+}
+
+/** A design as changes make it; the one given stays as it is. */
+const patched = (design: Design, changes: readonly Operation[]): Design => applyPatch(design, changes, false, false).newDocument;
+
+type Walked = { readonly design: Design; readonly history: History; readonly said: EditSaid };
 
 /** One step back: the design to show, and the history then; null where there is none. */
-export function stepBack({ past, future }: History, now: Design): { readonly design: Design; readonly history: History; readonly said: EditSaid } | null {
+export function stepBack({ past, future }: History, now: Design): Walked | null {
   const last = past.at(-1);
-  if (!last) return null;
-  return { design: last.design, said: last.said, history: { past: past.slice(0, -1), future: [...future, { said: last.said, design: now }] } };
+  return last ? { design: patched(now, last.back), said: last.said, history: { past: past.slice(0, -1), future: [...future, last] } } : null;
 }
 
 /** One step forward again. */
-export function stepForward({ past, future }: History, now: Design): { readonly design: Design; readonly history: History; readonly said: EditSaid } | null {
+export function stepForward({ past, future }: History, now: Design): Walked | null {
   const next = future.at(-1);
-  if (!next) return null;
-  return { design: next.design, said: next.said, history: { past: [...past, { said: next.said, design: now }], future: future.slice(0, -1) } };
-}
-
-/** A history as it lies on the device: steps of an older version of the program are named by their words. */
-type KeptEntry = Entry | { readonly words: string; readonly design: Design };
-interface Kept {
-  readonly past: readonly KeptEntry[];
-  readonly future: readonly KeptEntry[];
-}
-const broughtUp = (entry: KeptEntry): Entry =>
-  'said' in entry ? entry : { said: { code: 'edit.written', values: { words: entry.words } }, design: entry.design };
-
-const keyOf = (id: string) => `lintrel.history.${id}`;
-
-const revisionKey = (id: string) => `lintrel.history.${id}.of`;
-
-/** Notes which revision of the job the history belongs to: the one that what is on screen was changed from, or is. */
-export function keepHistoryOf(id: string, revision: number): void {
-  try {
-    localStorage.setItem(revisionKey(id), String(revision));
-  } catch {
-    // The device has no room: after a reload there is no history.
-  }
-}
-
-/** Keeps the history on this device, so that it is there after a reload; the oldest steps go first when room is short. */
-export function keepHistory(id: string, history: History): void {
-  for (let from = 0; from <= history.past.length; from++) {
-    const text = JSON.stringify({ ...history, past: history.past.slice(from) });
-    if (text.length > MOST_LETTERS) continue;
-    try {
-      return localStorage.setItem(keyOf(id), text);
-    } catch {
-      // The device has no room: try with fewer steps.
-    }
-  }
-}
-
-/**
- * The history kept for a job.
- * @param revision the one on screen, or the one a draft on screen was changed from
- * @returns none where it cannot be read, or belongs to another revision: stepping back would undo what somebody else has done
- */
-export function readHistory(id: string, revision: number): History {
-  try {
-    if (localStorage.getItem(revisionKey(id)) !== String(revision)) return NO_HISTORY;
-    const kept = JSON.parse(localStorage.getItem(keyOf(id)) ?? 'null') as Kept | null;
-    if (!kept || !Array.isArray(kept.past) || !Array.isArray(kept.future)) return NO_HISTORY;
-    return { past: kept.past.map(broughtUp), future: kept.future.map(broughtUp) };
-  } catch {
-    return NO_HISTORY;
-  }
+  return next ? { design: patched(now, next.on), said: next.said, history: { past: [...past, next], future: future.slice(0, -1) } } : null;
 }

@@ -14,9 +14,12 @@ import {
   type StepId,
 } from '@lintrel/core';
 import { useMemo, useRef } from 'react';
-import type { Pending } from '@/api/outbox';
 import { useRun, useStartJob } from '@/api/jobQueries';
-import { outbox, useOutbox } from '@/api/useOutbox';
+import { clock } from '@/api/clock';
+import { deviceName } from '@/person/device';
+import { outbox } from '@/sync/device';
+import type { Pending } from '@/sync/store';
+import { useOutbox } from '@/sync/useOutbox';
 import { newId } from './newId';
 
 /** The run sheet of a started job, with what was logged so far and what is still on its way to the server. */
@@ -43,7 +46,8 @@ export interface WorkSheet {
   readonly refused: readonly Pending[];
   /** Entries on this device that the server has not confirmed. */
   readonly unsent: number;
-  readonly again: (id: string) => void;
+  /** Sends one again that was refused, as it is or mended. */
+  readonly again: (id: string, mended?: Partial<LogEvent>) => void;
   readonly drop: (id: string) => void;
   readonly trouble: string | null;
 }
@@ -60,39 +64,47 @@ function startedSheet(frozen: FrozenPlan): StartedSheet {
   return { ...sheet, toDo: attendedSteps(sheet.steps) };
 }
 
-/** An entry made now, on this device. */
-const entry = (kind: EventKind, step: StepId | null, note = ''): LogEvent => ({
-  id: newId(),
-  version: EVENT_VERSION,
-  at: new Date().toISOString(),
-  kind,
-  step,
-  note,
-});
+/** An entry made now, on this device, for a work sheet. */
+function entry(kind: EventKind, step: StepId | null, note = '', sheet?: number): LogEvent {
+  const wrong = clock.aheadMs() !== 0;
+  return {
+    id: newId(),
+    version: EVENT_VERSION,
+    at: new Date(clock.now()).toISOString(),
+    kind,
+    step,
+    note,
+    device: deviceName(),
+    ...(sheet === undefined ? {} : { sheet }),
+    ...(wrong ? { deviceAt: new Date().toISOString() } : {}),
+  };
+}
 
 export function useWorkSheet(id: string): WorkSheet {
   const run = useRun(id);
-  const { pending, offline, unkept } = useOutbox();
+  const { pending, landed, offline, unkept } = useOutbox();
   const begin = useStartJob(id);
   // A start whose answer was lost is sent again as the same start.
   const lastStart = useRef<{ readonly revision: number; readonly event: LogEvent } | null>(null);
   const frozen = run.data?.started?.plan ?? null;
   const plan = useMemo(() => frozen && startedSheet(frozen), [frozen]);
   const kept = run.data?.events ?? [];
-  const own = pending.filter(({ job, event }) => job === id && !kept.some((one) => one.id === event.id));
+  const ownOf = (all: readonly Pending[]) => all.filter(({ job, event }) => job === id && !kept.some((one) => one.id === event.id));
+  const own = ownOf(pending);
   const toSend = own.filter(({ refused }) => refused === null);
   // What was tapped counts at once; the server's record takes its place when it comes.
-  const events = [...kept, ...toSend.map(({ event }) => event)];
+  const events = [...kept, ...[...ownOf(landed), ...toSend].map(({ event }) => event)];
+  const sheet = run.data?.started?.sheet;
   const isOffline = offline.has(id);
   return {
     plan,
     revision: run.data?.started?.revision ?? null,
     events,
-    progress: progressOf(plan?.steps ?? NO_STEPS, events),
+    progress: progressOf(plan?.steps ?? NO_STEPS, events, sheet),
     loading: run.isPending,
     error: run.data ? null : run.error,
     retry: () => void run.refetch(),
-    log: (kind, step, note) => outbox.add(id, entry(kind, step, note)),
+    log: (kind, step, note) => void outbox.add(id, entry(kind, step, note, sheet)),
     start: (revision, shelf) => {
       const event = lastStart.current?.revision === revision ? lastStart.current.event : entry('start', null);
       lastStart.current = { revision, event };
@@ -103,8 +115,8 @@ export function useWorkSheet(id: string): WorkSheet {
     unkept,
     refused: own.filter(({ refused }) => refused !== null),
     unsent: own.length,
-    again: outbox.again,
-    drop: outbox.drop,
+    again: (one, mended) => void outbox.again(one, mended),
+    drop: (one) => void outbox.drop(one),
     trouble: begin.error?.message ?? null,
   };
 }

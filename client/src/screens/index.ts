@@ -9,6 +9,7 @@ export { LineScreen } from './job/LineScreen';
 export { LinesScreen } from './job/LinesScreen';
 export { LookBackScreen } from './job/LookBackScreen';
 export { NewJobScreen } from './job/NewJobScreen';
+export { NotSentScreen } from './NotSentScreen';
 export { PartScreen } from './job/PartScreen';
 export { PieceScreen } from './job/PieceScreen';
 export { PrintScreen } from './job/PrintScreen';

@@ -78,6 +78,10 @@ export const startSchema = v.strictObject({
   shelf: v.optional(v.pipe(v.string(), v.regex(/^[0-9a-f]{14}$/))),
 });
 
+/** Entries for the log of a job, in the order they were made. */
+export const MOST_SENT = 500;
+export const sendLogSchema = v.strictObject({ entries: v.pipe(v.array(v.unknown()), v.minLength(1), v.maxLength(MOST_SENT)) });
+
 /** With a refusal of code `stale`: the version sent and the version kept. */
 export const versionsSchema = v.object({ yours: saveJobSchema, current: jobSchema });
 

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { logEventSchema, type FrozenPlan } from '../log';
+import { newestEventSchema, type FrozenPlan } from '../log';
 import { JOB_KINDS, type Said, wholeBetween } from '../units';
 
 // What the list of jobs and a run sheet are told: it knows nothing of designs.
@@ -43,11 +43,28 @@ export const backupsSchema = v.object({ made: v.boolean(), most: v.number(), bac
 
 // What was frozen comes back as it was, whatever version of plan it is: readWorkSheet reads it.
 const frozenPlan = () => v.custom<FrozenPlan>((plan) => typeof plan === 'object' && plan !== null && (plan as FrozenPlan).format === 'lintrel-plan');
+/** An entry as it is kept: its number is the server's, and so is the order. */
+export const keptEventSchema = v.object({ ...newestEventSchema.entries, seq: v.number() });
+export type KeptEvent = v.InferOutput<typeof keptEventSchema>;
+
+/** Entries after a number, and the newest work sheet there is; null: none was started. */
+export const logAnswerSchema = v.object({ sheet: v.nullable(v.number()), events: v.array(keptEventSchema) });
+/** What became of each entry that was sent: it is kept under a number, or why not. */
+export const takenSchema = v.object({
+  entries: v.array(
+    v.union([
+      v.object({ id: v.string(), seq: v.number() }),
+      v.object({ id: v.string(), refused: v.object({ code: v.string(), message: v.string(), now: v.optional(instant()) }) }),
+    ]),
+  ),
+});
+export type Taken = v.InferOutput<typeof takenSchema>;
+
 const runOf = <S extends v.GenericSchema>(plan: S) =>
   v.object({
     /** `sheet`: number of the work sheet. What it holds never changes. */
     started: v.nullable(v.object({ sheet: v.number(), revision: revision0(), plan })),
-    events: v.array(logEventSchema),
+    events: v.array(keptEventSchema),
   });
 
 /** A job that came in with its work sheet, and whose design was changed since in its own shop, has revision 0 there. */

@@ -1,12 +1,12 @@
 import * as v from 'valibot';
-import { instantText, noteText, plainly, stepText, told, uuidText, wholeBetween } from '../units';
+import { instantText, nameText, noteText, plainly, stepText, told, uuidText, wholeBetween } from '../units';
 
 /** What this program writes down of its own. */
 export const EVENT_KINDS = ['start', 'done', 'undo', 'trouble', 'note', 'touch', 'finish'] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
 /** Version of events this program writes. */
-export const EVENT_VERSION = 1;
+export const EVENT_VERSION = 2;
 
 /** A log holds at most this many events, so that it can always be written to a file and read again. */
 export const MOST_EVENTS = 10_000;
@@ -26,10 +26,17 @@ export const newestEventSchema = v.strictObject({
   /** Step of the run sheet it belongs to; null for the job as a whole. */
   step: v.nullable(stepText()),
   note: noteText(),
+  /** Number of the work sheet it was told on; in a job file, which of its started plans, from 0. Left out by older phones. */
+  sheet: v.optional(wholeBetween(0, 2_000_000_000)),
+  /** Who wrote it down, and on which device. */
+  person: v.optional(nameText()),
+  device: v.optional(nameText()),
+  /** What the clock of that device said, where it is known to be wrong: `at` is set right by it. */
+  deviceAt: v.optional(instantText()),
 });
 export type LogEvent = v.InferOutput<typeof newestEventSchema>;
 
-/** The same, of any version: events written before they had a version are of the first. */
+/** The same, of any version: events written before they had a version are of the first; those of the first say no sheet, person or device. */
 export const logEventSchema = v.pipe(v.unknown(), v.transform(upgradedEvent), newestEventSchema);
 
 function upgradedEvent(data: unknown): unknown {

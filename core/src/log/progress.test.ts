@@ -42,8 +42,8 @@ it('opens and closes a window by the clock from the step it waits for', () => {
   expect(windowState({ opens: at(0), closes: null }, at(9999))).toBe('open');
 });
 
-it('takes a step back when a later entry says so, whatever order entries arrive in', () => {
-  const events = [event(9, 'undo', 'one'), event(0, 'start'), event(5, 'done', 'one')];
+it('takes a step back when a later entry says so, however wrong the clock of its device is', () => {
+  const events = [event(0, 'start'), event(5, 'done', 'one'), event(3, 'undo', 'one')];
   expect(progressOf(STEPS, events).next?.id).toBe('one');
   expect(progressOf(STEPS, [...events, event(12, 'done', 'one')]).doneAt.get('one')).toBe(at(12));
 });
@@ -53,6 +53,13 @@ it('begins anew with a later start, and ends with the job', () => {
   expect(progressOf(STEPS, events).doneAt.size).toBe(0);
   const finished = progressOf(STEPS, [...events, event(30, 'finish')]);
   expect(finished).toMatchObject({ finishedAt: at(30), next: null, running: [] });
+});
+
+it('goes by no entry that was told on another sheet', () => {
+  const events = [event(0, 'start'), { ...event(5, 'done', 'one'), sheet: 1 }, event(20, 'start'), { ...event(15, 'done', 'two'), sheet: 1 }];
+  expect(progressOf(STEPS, events, 2).doneAt.size).toBe(0);
+  expect([...progressOf(STEPS, [...events, { ...event(25, 'done', 'two'), sheet: 2 }], 2).doneAt.keys()]).toEqual(['two']);
+  expect([...progressOf(STEPS, events).doneAt.keys()]).toEqual(['two']);
 });
 
 it('goes by no entry for a step that is not on the sheet', () =>

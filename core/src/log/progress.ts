@@ -29,13 +29,15 @@ export const attendedSteps = (steps: readonly Step[]): Step[] => steps.filter(({
 
 /**
  * Reads a log against the steps of the plan that was started.
- * @param events in any order; ties go by their place in the list
+ * @param events in the order they were written down: clocks of devices may be wrong, and decide nothing about it
+ * @param sheet number of the work sheet the steps are of; what was told on another one counts for nothing here. Left out: all count
  */
-export function progressOf(steps: readonly Step[], events: readonly LogEvent[]): JobProgress {
+export function progressOf(steps: readonly Step[], events: readonly LogEvent[], sheet?: number): JobProgress {
   const doneAt = new Map<string, number>();
   let startedAt: number | null = null;
   let finishedAt: number | null = null;
-  for (const event of [...events].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))) {
+  for (const event of events) {
+    if (event.kind !== 'start' && event.sheet !== undefined && sheet !== undefined && event.sheet !== sheet) continue;
     const at = Date.parse(event.at);
     if (event.kind === 'start') {
       // A later start is a new beginning with the plan of that moment.

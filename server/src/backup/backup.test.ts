@@ -7,7 +7,7 @@ import type { Job, JobSummary } from '@lintrel/core';
 import { pino } from 'pino';
 import request from 'supertest';
 import { createApp } from '../http/app';
-import { startTestServer, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing';
 import { backupIfDue, KEPT, listBackups, makeBackup } from './nightly';
 import { checkedBackup } from './read';
 import { restoreBackup } from './restore';
@@ -60,10 +60,9 @@ it('is put back into an empty shop, row by row the same, and the shop goes on', 
     .put(`/api/jobs/${job.id}`)
     .send({ revision: job.revision, design: { ...job.design, title: 'Goes on' } })
     .expect(200);
-  await request(other.app)
-    .post(`/api/jobs/${job.id}/log`)
-    .send({ id: randomUUID(), version: 1, at: new Date().toISOString(), kind: 'note', step: null, note: 'after' })
-    .expect(201);
+  expect(await tell(other, job.id, { id: randomUUID(), version: 1, at: new Date().toISOString(), kind: 'note', step: null, note: 'after' })).toHaveProperty(
+    'seq',
+  );
   await other.close();
 }, 30_000);
 
@@ -72,9 +71,14 @@ it('is of one moment, whatever is written meanwhile', async () => {
   let writing = true;
   const busy = (async () => {
     for (let count = 0; writing; count++)
-      await request(shop.app)
-        .post(`/api/jobs/${jobs[count % jobs.length]!.id}/log`)
-        .send({ id: randomUUID(), version: 1, at: new Date().toISOString(), kind: 'note', step: null, note: `${count}` });
+      await tell(shop, jobs[count % jobs.length]!.id, {
+        id: randomUUID(),
+        version: 1,
+        at: new Date().toISOString(),
+        kind: 'note',
+        step: null,
+        note: `${count}`,
+      });
   })();
   for (let round = 0; round < 3; round++) await writeBackup(shop.pool, file(`busy ${round}`));
   writing = false;

@@ -7,9 +7,9 @@ type Progress = Pick<JobSummary, 'state' | 'next' | 'nextStep' | 'finishedAt' | 
 
 /** Works out how far a job has come from its frozen plan and its log, and writes it down for the list. Call where either has changed. */
 export async function noteProgress(db: Queryable, jobId: string): Promise<void> {
-  const [steps, events] = [await findStartedSteps(db, jobId), await listEvents(db, jobId)];
-  const progress = progressOf(steps ?? [], events);
-  const begun = progress.startedAt !== null && steps !== null;
+  const [started, events] = [await findStartedSteps(db, jobId), await listEvents(db, jobId)];
+  const progress = progressOf(started?.steps ?? [], events, started?.sheet);
+  const begun = progress.startedAt !== null && started !== null;
   const state = progress.finishedAt !== null ? 'finished' : begun ? 'in-shop' : 'planning';
   const next = state === 'in-shop' ? progress.next : null;
   const noted: Progress = { state, next: next?.say ?? null, nextStep: next?.id ?? null, finishedAt: progress.finishedAt, windows: [...progress.running] };

@@ -1,47 +1,68 @@
-import { MOST_EVENTS, MOST_NOTE_LETTERS, readWorkSheet, type FrozenPlan, type LogEvent, type Step, type StepId } from '@lintrel/core';
+import { MOST_EVENTS, MOST_NOTE_LETTERS, readWorkSheet, type FrozenPlan, type KeptEvent, type LogEvent, type Step, type StepId } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 interface EventRow {
+  seq: number;
   id: string;
   version: number;
   at: Date;
   kind: LogEvent['kind'];
   step: StepId | null;
   note: string;
+  sheet: number | null;
+  person: string | null;
+  device: string | null;
+  device_at: Date | null;
 }
 
-const toEvent = ({ id, version, at, kind, step, note }: EventRow): LogEvent => ({ id, version, at: at.toISOString(), kind, step, note });
+const COLUMNS = 'seq::int, id, version, at, kind, step, note, sheet::int, person, device, device_at';
 
-/** The log of one job, as it was written down. */
-export async function listEvents(db: Queryable, jobId: string): Promise<LogEvent[]> {
-  const { rows } = await db.query<EventRow>('SELECT id, version, at, kind, step, note FROM run_log WHERE job_id = $1 ORDER BY seq', [jobId]);
+const toEvent = ({ seq, id, version, at, kind, step, note, sheet, person, device, device_at: deviceAt }: EventRow): KeptEvent => ({
+  seq,
+  id,
+  version,
+  at: at.toISOString(),
+  kind,
+  step,
+  note,
+  ...(sheet === null ? {} : { sheet }),
+  ...(person === null ? {} : { person }),
+  ...(device === null ? {} : { device }),
+  ...(deviceAt === null ? {} : { deviceAt: deviceAt.toISOString() }),
+});
+
+/** The log of one job, as it was written down; after a number what came later. */
+export async function listEvents(db: Queryable, jobId: string, after = 0): Promise<KeptEvent[]> {
+  const { rows } = await db.query<EventRow>(`SELECT ${COLUMNS} FROM run_log WHERE job_id = $1 AND seq > $2 ORDER BY run_log.seq`, [jobId, after]);
   return rows.map(toEvent);
 }
 
-/**
- * Writes an event down. Sending the same one twice keeps it once, so that a phone may repeat what it is unsure of.
- * @returns whether it is kept; where it is not, because its id stands for something else or the log has no room
- */
-export async function appendEvent(db: Queryable, jobId: string, event: LogEvent): Promise<'kept' | 'other-job' | 'other-content' | 'full'> {
-  const { id, version, at, kind, step, note } = event;
-  const known = await db.query<EventRow & { job_id: string }>('SELECT job_id, id, version, at, kind, step, note FROM run_log WHERE id = $1', [id]);
+/** What became of an entry: it is kept under a number; or not, because its id stands for something else or the log has no room. */
+export type Appended = { readonly seq: number; readonly fresh: boolean } | 'other-job' | 'other-content' | 'full';
+
+/** Writes an event down. Sending the same one twice keeps it once, so that a phone may repeat what it is unsure of. */
+export async function appendEvent(db: Queryable, jobId: string, event: LogEvent): Promise<Appended> {
+  const { id, version, at, kind, step, note, sheet, person, device, deviceAt } = event;
+  const known = await db.query<EventRow & { job_id: string }>(`SELECT job_id, ${COLUMNS} FROM run_log WHERE id = $1`, [id]);
   if (known.rows[0]) return sameAs(known.rows[0], jobId, event);
   const { rows: room } = await db.query<{ full: boolean }>(
     'SELECT count(*) >= $2 OR coalesce(sum(length(note)), 0) + length($4::text) > $3 AS full FROM run_log WHERE job_id = $1',
     [jobId, MOST_EVENTS, MOST_NOTE_LETTERS, note],
   );
   if (room[0]!.full) return 'full';
-  const { rowCount } = await db.query(
-    'INSERT INTO run_log (id, job_id, version, at, kind, step, note) VALUES ($1, $2, $3, $4, $5, $6, $7) ON CONFLICT (id) DO NOTHING',
-    [id, jobId, version, at, kind, step, note],
+  const { rows } = await db.query<{ seq: number }>(
+    `INSERT INTO run_log (id, job_id, version, at, kind, step, note, sheet, person, device, device_at)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) ON CONFLICT (id) DO NOTHING RETURNING seq::int`,
+    [id, jobId, version, at, kind, step, note, sheet ?? null, person ?? null, device ?? null, deviceAt ?? null],
   );
   // The same entry may have come at this very moment by another way: then it is looked at once more.
-  return rowCount === 1 ? 'kept' : appendEvent(db, jobId, event);
+  return rows[0] ? { seq: rows[0].seq, fresh: true } : appendEvent(db, jobId, event);
 }
 
-const sameAs = (row: EventRow & { job_id: string }, jobId: string, event: LogEvent): 'kept' | 'other-job' | 'other-content' =>
-  row.job_id !== jobId ? 'other-job' : contentOf(toEvent(row)) === contentOf(event) ? 'kept' : 'other-content';
+const sameAs = (row: EventRow & { job_id: string }, jobId: string, event: LogEvent): Appended =>
+  row.job_id !== jobId ? 'other-job' : contentOf(toEvent(row)) === contentOf(event) ? { seq: row.seq, fresh: false } : 'other-content';
 
+/** What an entry says; on which sheet and by whom it was told is noted beside it. */
 const contentOf = ({ version, at, kind, step, note }: LogEvent): string => JSON.stringify([version, at, kind, step, note]);
 
 /** Whether an entry of a log is kept here already. */
@@ -52,10 +73,13 @@ export async function knowsAny(db: Queryable, log: readonly LogEvent[]): Promise
 
 /** Writes the log of a file down, in its order; none of its entries is kept here yet. */
 export async function appendLog(db: Queryable, jobId: string, log: readonly LogEvent[]): Promise<void> {
+  const rows = log.map(({ deviceAt, ...event }) => ({ ...event, device_at: deviceAt ?? null }));
   await db.query(
-    `INSERT INTO run_log (id, job_id, version, at, kind, step, note)
-     SELECT id, $1, version, at, kind, step, note FROM ROWS FROM (json_to_recordset($2) AS (id uuid, version integer, at timestamptz, kind text, step text, note text)) WITH ORDINALITY AS event ORDER BY ordinality`,
-    [jobId, JSON.stringify(log)],
+    `INSERT INTO run_log (id, job_id, version, at, kind, step, note, sheet, person, device, device_at)
+     SELECT id, $1, version, at, kind, step, note, sheet, person, device, device_at
+       FROM ROWS FROM (json_to_recordset($2) AS (id uuid, version integer, at timestamptz, kind text, step text, note text,
+         sheet bigint, person text, device text, device_at timestamptz)) WITH ORDINALITY AS event ORDER BY ordinality`,
+    [jobId, JSON.stringify(rows)],
   );
 }
 
@@ -66,9 +90,23 @@ export interface StartedPlan {
   readonly plan: FrozenPlan;
 }
 
-/** Freezes the plan a job is started with, given as JSON: it comes back byte for byte. */
-export async function insertStartedPlan(db: Queryable, jobId: string, revision: number, plan: string): Promise<void> {
-  await db.query('INSERT INTO started_plans (job_id, revision, plan) VALUES ($1, $2, $3)', [jobId, revision, plan]);
+/**
+ * Freezes the plan a job is started with, given as JSON: it comes back byte for byte.
+ * @returns the number of its sheet
+ */
+export async function insertStartedPlan(db: Queryable, jobId: string, revision: number, plan: string): Promise<number> {
+  const { rows } = await db.query<{ sheet: number }>('INSERT INTO started_plans (job_id, revision, plan) VALUES ($1, $2, $3) RETURNING id::int AS sheet', [
+    jobId,
+    revision,
+    plan,
+  ]);
+  return rows[0]!.sheet;
+}
+
+/** Number of the sheet a job was last started with; null where it was not. */
+export async function newestSheet(db: Queryable, jobId: string): Promise<number | null> {
+  const { rows } = await db.query<{ sheet: number | null }>('SELECT max(id)::int AS sheet FROM started_plans WHERE job_id = $1', [jobId]);
+  return rows[0]?.sheet ?? null;
 }
 
 /** The plan a job was last started with; null where it was not. */
@@ -114,12 +152,12 @@ export async function listStartedPlans(db: Queryable, jobId: string, mostLetters
   return rows;
 }
 
-/** Steps of the plan a job was last started with, the rest of it left where it is; null where it was not. */
-export async function findStartedSteps(db: Queryable, jobId: string): Promise<readonly Step[] | null> {
-  const { rows } = await db.query<{ plan: FrozenPlan }>(
-    `SELECT json_build_object('format', plan->'format', 'version', plan->'version', 'steps', plan->'steps') AS plan
+/** Steps of the plan a job was last started with, the rest of it left where it is, and the number of its sheet; null where it was not. */
+export async function findStartedSteps(db: Queryable, jobId: string): Promise<{ readonly sheet: number; readonly steps: readonly Step[] } | null> {
+  const { rows } = await db.query<{ sheet: number; plan: FrozenPlan }>(
+    `SELECT id::int AS sheet, json_build_object('format', plan->'format', 'version', plan->'version', 'steps', plan->'steps') AS plan
        FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 1`,
     [jobId],
   );
-  return rows[0] ? readWorkSheet(rows[0].plan).steps : null;
+  return rows[0] ? { sheet: rows[0].sheet, steps: readWorkSheet(rows[0].plan).steps } : null;
 }

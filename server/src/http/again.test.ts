@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { SHIPPED_SHELF, type Finish, type Job, type JobSummary, type LogEvent, type RunRecord, type StepId } from '@lintrel/core';
 import request from 'supertest';
-import { startTestServer, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing';
 
 // A phone that does not know whether it was heard says the same again. It is kept once, and nobody else's work is lost by it.
 
@@ -24,7 +24,8 @@ const put = (revision: number, title: string, save?: string) =>
     .put(`/api/jobs/${job.id}`)
     .send({ revision, ...(save ? { save } : {}), design: { ...job.design, title } });
 const start = (event: LogEvent, revision: number) => api().post(`/api/jobs/${job.id}/start`).send({ revision, event });
-const log = (event: LogEvent) => api().post(`/api/jobs/${job.id}/log`).send(event);
+const log = (event: LogEvent) => tell(server, job.id, event);
+const kept = async (event: LogEvent) => ((await api().get(`/api/jobs/${job.id}/run`)).body as RunRecord).events.filter(({ id }) => id === event.id);
 const frozen = async () => (await server.pool.query('SELECT 1 FROM started_plans WHERE job_id = $1', [job.id])).rowCount;
 const now = async () => (await api().get(`/api/jobs/${job.id}`)).body as Job;
 
@@ -89,9 +90,10 @@ describe('a start', () => {
 describe('an entry', () => {
   it('sent again is kept once', async () => {
     const event = entry('note', { note: 'Tacky' });
-    await Promise.all(Array.from({ length: 8 }, () => log(event).expect(201)));
-    const { events } = (await log(event).expect(201)).body as RunRecord;
-    expect(events.filter(({ id }) => id === event.id)).toEqual([event]);
+    const told = await Promise.all(Array.from({ length: 8 }, () => log(event)));
+    const { seq } = told[0]!;
+    expect(told).toEqual(Array.from({ length: 8 }, () => ({ id: event.id, seq })));
+    expect(await kept(event)).toEqual([{ ...event, seq }]);
   });
   it.each<[string, Partial<LogEvent>]>([
     ['note', { note: 'Dry' }],
@@ -100,10 +102,9 @@ describe('an entry', () => {
     ['time', { at: '2026-01-01T00:00:00.000Z' }],
   ])('with an id that stands for another %s is refused, not dropped', async (_, changes) => {
     const event = entry('note', { note: 'Tacky' });
-    await log(event).expect(201);
-    expect((await log({ ...event, ...changes }).expect(409)).body.error).toMatchObject({ code: 'conflict', message: expect.stringMatching(/other content/) });
-    const { events } = (await api().get(`/api/jobs/${job.id}/run`)).body as RunRecord;
-    expect(events.filter(({ id }) => id === event.id)).toEqual([event]);
+    const { seq } = await log(event);
+    expect(await log({ ...event, ...changes })).toMatchObject({ refused: { code: 'conflict', message: expect.stringMatching(/other content/) } });
+    expect(await kept(event)).toEqual([{ ...event, seq }]);
   });
 });
 

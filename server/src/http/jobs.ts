@@ -15,6 +15,7 @@ import {
   type Design,
   type Job,
   type JobFile,
+  type LogEvent,
 } from '@lintrel/core';
 import { randomUUID } from 'node:crypto';
 import express, { Router, type Response } from 'express';
@@ -91,13 +92,18 @@ export function jobRoutes(pool: pg.Pool, workshop: Workshop): Router {
 
   routes.get('/:id/file', async (request, response) => {
     const { id, design, updatedAt, revision } = await knownJob(pool, request.params.id);
-    const log = await listEvents(pool, id);
+    const kept = await listEvents(pool, id);
     const shelf = usedShelf(design, await readShelf(pool));
     const plans = await listStartedPlans(pool, id, MOST_PLAN_LETTERS);
     const started =
       plans.length === 0
         ? {}
         : { started: plans.map(({ plan, revision: of }) => ({ current: of === revision, plan: plan as unknown as StartedInFile['plan'] })) };
+    // In a file a sheet is called by its place among those that are in it.
+    const sheets = plans.map(({ sheet }) => sheet);
+    const log = kept.map(({ seq: _, sheet, ...event }): LogEvent =>
+      sheet !== undefined && sheets.includes(sheet) ? { ...event, sheet: sheets.indexOf(sheet) } : event,
+    );
     // The newest thing in the file dates it, so that an unchanged job is written as the same bytes.
     const writtenAt = [updatedAt, ...log.map(({ at }) => at)].reduce((latest, at) => (at > latest ? at : latest));
     response.type('application/json').attachment(`${fileName(design)}.json`);
@@ -142,10 +148,12 @@ function importJob(pool: pg.Pool, read: JobFile): Promise<Job> {
     for (const supply of newSupplies) await addEntry(db, 'supplies', supply);
     for (const finish of newFinishes) await addEntry(db, 'finishes', finish);
     const job = await insertJob(db, file.design);
-    for (const { current, plan } of file.started ?? []) await insertStartedPlan(db, job.id, current ? job.revision : 0, JSON.stringify(plan));
+    const sheets: number[] = [];
+    for (const { current, plan } of file.started ?? []) sheets.push(await insertStartedPlan(db, job.id, current ? job.revision : 0, JSON.stringify(plan)));
     // A file of a job that is kept here already comes in as a copy: its entries are other entries then.
     const copy = await knowsAny(db, file.log);
-    await appendLog(db, job.id, copy ? file.log.map((event) => ({ ...event, id: randomUUID() })) : file.log);
+    const log = file.log.map(({ sheet, ...event }): LogEvent => ({ ...event, ...(sheet === undefined ? {} : { sheet: sheets[sheet] ?? 0 }) }));
+    await appendLog(db, job.id, copy ? log.map((event) => ({ ...event, id: randomUUID() })) : log);
     await noteProgress(db, job.id);
     return job;
   });

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { MOST_ENTRIES, MOST_EVENTS, SHIPPED_SHELF, type Design, type Job, type JobSummary } from '@lintrel/core';
 import request from 'supertest';
-import { startTestServer, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing';
 
 jest.setTimeout(60_000);
 
@@ -120,7 +120,7 @@ describe('what can be written can be read', () => {
       [job.id, MOST_EVENTS],
     );
     const entry = { id: randomUUID(), version: 1, at: new Date().toISOString(), kind: 'note', step: null, note: '' };
-    expect((await api().post(`/api/jobs/${job.id}/log`).send(entry).expect(409)).body.error).toMatchObject({ code: 'log-full' });
+    expect(await tell(server, job.id, entry)).toMatchObject({ refused: { code: 'log-full' } });
     const { text } = await api().get(`/api/jobs/${job.id}/file`).expect(200);
     expect(text.length).toBeGreaterThan(4_600_000);
     const other = await startTestServer();

@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { changeSchema, type Change, type Job, type JobSummary } from '@lintrel/core';
 import request from 'supertest';
 import * as v from 'valibot';
-import { startTestServer, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing';
 
 // Pages that listen, over real connections.
 
@@ -70,8 +70,7 @@ async function listen(last?: number): Promise<Ear> {
   return { heard, until, close: () => control.abort() };
 }
 
-const note = (text = '') =>
-  api().post(`/api/jobs/${job.id}/log`).send({ id: randomUUID(), version: 1, at: new Date().toISOString(), kind: 'note', step: null, note: text }).expect(201);
+const note = (text = '') => tell(server, job.id, { id: randomUUID(), version: 1, at: new Date().toISOString(), kind: 'note', step: null, note: text });
 const newest = async (): Promise<number> => (await server.pool.query('SELECT max(seq)::int AS seq FROM changes')).rows[0].seq as number;
 
 it('tells a page within a second what another has logged, saved, or changed on the shelf', async () => {
@@ -97,7 +96,7 @@ it('tells a page within a second what another has logged, saved, or changed on t
 
 it('tells nothing of what was taken back', async () => {
   const ear = await listen();
-  await api().post(`/api/jobs/${job.id}/log`).send({ id: 'no id', kind: 'note' }).expect(422);
+  expect(await tell(server, job.id, { id: 'no id', kind: 'note' })).toHaveProperty('refused');
   await note('kept');
   await ear.until(1);
   expect(ear.heard).toHaveLength(1);

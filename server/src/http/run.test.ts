@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { giveFinish, planJob, SHIPPED_SHELF, type Job, type JobSummary, type LogEvent, type RunRecord, type StepId } from '@lintrel/core';
 import request from 'supertest';
-import { startTestServer, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing';
 
 let server: TestServer;
 let job: Job;
@@ -14,7 +14,8 @@ const event = (kind: LogEvent['kind'], step: string | null = null, minutesAgo = 
   step: step as StepId | null,
   note: '',
 });
-const log = (entry: LogEvent, id = job.id) => api().post(`/api/jobs/${id}/log`).send(entry);
+const log = (entry: object, id = job.id) => tell(server, id, entry);
+const kept = async () => ((await api().get(`/api/jobs/${job.id}/run`)).body as RunRecord).events;
 
 beforeAll(async () => {
   server = await startTestServer();
@@ -33,7 +34,7 @@ it('starts with the plan of the revision that was looked at, and freezes it', as
   const { body } = await api().post(`/api/jobs/${job.id}/start`).send({ revision: job.revision, event: start }).expect(201);
   const { started, events } = body as RunRecord;
   expect(JSON.stringify(started?.plan.steps)).toBe(JSON.stringify(planJob(job.design, SHIPPED_SHELF).steps));
-  expect(events).toEqual([start]);
+  expect(events).toEqual([{ ...start, seq: expect.any(Number), sheet: started!.sheet }]);
   await api()
     .put(`/api/jobs/${job.id}`)
     .send({ revision: job.revision, design: { ...job.design, climate: { ...job.design.climate, airC: 12 } } })
@@ -52,8 +53,8 @@ it('starts with the plan of the revision that was looked at, and freezes it', as
 it('opens a window when the step before it is logged, and keeps an entry sent twice once', async () => {
   const first = planJob(job.design, SHIPPED_SHELF).steps.filter(({ kind }) => kind === 'coat');
   const done = event('done', first[0]!.id, 1);
-  await log(done).expect(201);
-  await log(done).expect(201);
+  const { seq } = await log(done);
+  expect(await log(done)).toEqual({ id: done.id, seq });
   const { body } = await api().get('/api/jobs');
   const summary = (body.jobs as JobSummary[]).find(({ id }) => id === job.id);
   expect(summary?.state).toBe('in-shop');
@@ -62,30 +63,82 @@ it('opens a window when the step before it is logged, and keeps an entry sent tw
   expect(events.filter(({ id }) => id === done.id)).toHaveLength(1);
 });
 
-it.each<[string, Partial<LogEvent>, number, RegExp]>([
-  ['of no kind', { kind: 'It exploded!' }, 422, /kind/],
-  ['without a proper id', { id: '17' }, 422, /UUID/],
-  ['from the future', { at: new Date(Date.now() + 3_600_000).toISOString() }, 422, /future/],
-  ['at no time', { at: 'yesterday' }, 422, /time such as/],
-  ['that starts the job by the back door', { kind: 'start' }, 422, /start/],
-  ['with a novel for a note', { note: 'x'.repeat(4001) }, 422, /4000/],
-])('refuses an entry %s', async (_, wrong, status, message) => {
-  const { body } = await log({ ...event('note'), ...wrong }).expect(status);
-  expect(JSON.stringify(body.error)).toMatch(message);
+it.each<[string, Partial<LogEvent>, RegExp]>([
+  ['of no kind', { kind: 'It exploded!' }, /kind/],
+  ['without a proper id', { id: '17' }, /UUID/],
+  ['from the future', { at: new Date(Date.now() + 3_600_000).toISOString() }, /future/],
+  ['at no time', { at: 'yesterday' }, /time such as/],
+  ['that starts the job by the back door', { kind: 'start' }, /start/],
+  ['with a novel for a note', { note: 'x'.repeat(4001) }, /4000/],
+])('refuses an entry %s, and takes what comes with it', async (_, wrong, message) => {
+  const [bad, good] = [{ ...event('note'), ...wrong }, event('note')];
+  const { body } = await api()
+    .post(`/api/jobs/${job.id}/log`)
+    .send({ entries: [bad, good] })
+    .expect(201);
+  expect(body.entries).toEqual([
+    { id: bad.id, refused: { code: 'invalid', message: expect.stringMatching(message), now: expect.any(String) } },
+    { id: good.id, seq: expect.any(Number) },
+  ]);
+});
+
+it('tells what was logged after a number, and on which sheet', async () => {
+  const last = (await kept()).at(-1)!.seq;
+  const [a, b] = [event('note'), { ...event('trouble'), device: 'bench phone', deviceAt: new Date(Date.now() + 10_800_000).toISOString() }];
+  const { body: taken } = await api()
+    .post(`/api/jobs/${job.id}/log`)
+    .send({ entries: [a, b] })
+    .expect(201);
+  const { body } = await api().get(`/api/jobs/${job.id}/log?after=${last}`).expect(200);
+  expect(body.events).toEqual([a, b].map((one, place) => ({ ...one, seq: taken.entries[place].seq })));
+  expect(body.sheet).toBe(((await api().get(`/api/jobs/${job.id}/run`)).body as RunRecord).started!.sheet);
+  expect((await api().get(`/api/jobs/${job.id}/log?after=${body.events[1].seq}`)).body.events).toEqual([]);
+  await api().get(`/api/jobs/${job.id}/log?after=yesterday`).expect(422);
+});
+
+it('refuses a heap of entries, and none', async () => {
+  const send = (entries: unknown) => api().post(`/api/jobs/${job.id}/log`).send({ entries }).expect(422);
+  await send([]);
+  await send('all');
+  await send(Array.from({ length: 501 }, () => event('note')));
+});
+
+it('an entry from another sheet is kept and counts for nothing on the one that runs now', async () => {
+  const other = ((await api().get('/api/jobs')).body.jobs as JobSummary[]).find(({ title }) => title === 'Marigold')!.id;
+  const { revision } = (await api().get(`/api/jobs/${other}`)).body as Job;
+  const begin = () =>
+    api()
+      .post(`/api/jobs/${other}/start`)
+      .send({ revision, event: event('start') })
+      .expect(201);
+  await tell(server, other, { ...event('finish'), note: 'for the test' });
+  const first = (await begin()).body as RunRecord;
+  await tell(server, other, { ...event('finish'), note: 'for the test' });
+  const second = (await begin()).body as RunRecord;
+  expect(second.started!.sheet).toBeGreaterThan(first.started!.sheet);
+  const nextOf = async () => ((await api().get('/api/jobs')).body.jobs as JobSummary[]).find(({ id }) => id === other)!.nextStep;
+  const before = await nextOf();
+  // A phone that was away since the first start tells it now.
+  await tell(server, other, { ...event('done', before), sheet: first.started!.sheet });
+  expect(await nextOf()).toBe(before);
+  await tell(server, other, { ...event('done', before), sheet: second.started!.sheet });
+  expect(await nextOf()).not.toBe(before);
 });
 
 it('keeps an entry of an older phone, and one of a kind nobody knows yet', async () => {
   const { version: _, ...old } = event('note');
-  expect(((await api().post(`/api/jobs/${job.id}/log`).send(old).expect(201)).body as RunRecord).events.at(-1)).toEqual({ ...old, version: 1 });
+  await log(old);
+  expect((await kept()).at(-1)).toEqual({ ...old, version: 1, seq: expect.any(Number) });
   const newer = event('sanded', 's1.coat.1');
-  expect(((await log(newer).expect(201)).body as RunRecord).events.at(-1)).toEqual(newer);
+  await log(newer);
+  expect((await kept()).at(-1)).toMatchObject(newer);
 });
 
 it('does not let an entry move to another job', async () => {
   const mine = event('note');
-  await log(mine).expect(201);
+  await log(mine);
   const { body } = await api().post('/api/jobs').send({ title: 'Other', kind: 'other' });
-  expect((await log(mine, body.id).expect(409)).body.error.code).toBe('conflict');
+  expect(await log(mine, body.id)).toMatchObject({ refused: { code: 'conflict' } });
 });
 
 it('keeps the log append-only in the database itself', async () => {

@@ -1,10 +1,22 @@
-import { logEventSchema, plainly, progressOf, runAnswerSchema, startSchema, type Job, type LogEvent } from '@lintrel/core';
+import {
+  logAnswerSchema,
+  logEventSchema,
+  plainly,
+  progressOf,
+  runAnswerSchema,
+  sendLogSchema,
+  startSchema,
+  takenSchema,
+  type Job,
+  type LogEvent,
+  type Taken,
+} from '@lintrel/core';
 import { Router, type Request } from 'express';
 import type pg from 'pg';
 import { noteProgress } from '../db/job-list';
 import { findJob } from '../db/jobs';
 import { holdJob } from '../db/locks';
-import { findSheet, findStartedSteps, insertStartedPlan, listEvents, runningRevision } from '../db/log';
+import { findSheet, findStartedSteps, insertStartedPlan, listEvents, newestSheet, runningRevision } from '../db/log';
 import { inTransaction, type Queryable } from '../db/pool';
 import { bookStep } from '../db/stock';
 import { ApiError, invalidAt } from './errors';
@@ -42,35 +54,58 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
       if ((await runningRevision(db, job.id)) === revision) return;
       if (shelf !== undefined && shelf !== plan.shelf)
         throw new ApiError(409, 'stale-shelf', 'Something on the shelf was changed since this plan was worked out. Look at the plan again, then start.');
-      await insertStartedPlan(db, job.id, revision, plan.text);
-      await append(db, job.id, event);
+      const sheet = await insertStartedPlan(db, job.id, revision, plan.text);
+      await append(db, job.id, { ...event, sheet });
       await noteProgress(db, job.id);
     });
     response.status(201).json(await runRecord(pool, job.id, request));
   });
 
+  routes.get('/:id/log', async (request, response) => {
+    const { id } = await knownJob(pool, request.params.id);
+    const { after } = request.query;
+    if (after !== undefined && !(typeof after === 'string' && /^\d{1,12}$/.test(after))) throw invalidAt('after', plainly('server.no-place'));
+    const [sheet, events] = await Promise.all([newestSheet(pool, id), listEvents(pool, id, Number(after ?? 0))]);
+    response.json(answered(logAnswerSchema, { sheet, events }));
+  });
+
   routes.post('/:id/log', async (request, response) => {
     const { id } = await knownJob(pool, request.params.id);
-    const event = bodyOf(logEventSchema, request.body);
-    if (event.kind === 'start') throw invalidAt('kind', plainly('server.log-start'));
-    await inTransaction(pool, async (db) => {
+    const { entries } = bodyOf(sendLogSchema, request.body);
+    const taken = await inTransaction(pool, async (db) => {
       await holdJob(db, id);
-      if (event.kind === 'finish' && event.note.trim() === '') await allPlugsOut(db, id);
-      await append(db, id, event);
-      await bookStep(db, id, event);
+      const answers: Taken['entries'] = [];
+      for (const sent of entries) answers.push(await takeEntry(db, id, sent));
       await noteProgress(db, id);
+      return answers;
     });
-    response.status(201).json(await runRecord(pool, id, request));
+    response.status(201).json(answered(takenSchema, { entries: taken }));
   });
 
   return routes;
 }
 
+/** Writes one entry down; one that is not taken is told, and does not hold up the others. */
+async function takeEntry(db: Queryable, jobId: string, sent: unknown): Promise<Taken['entries'][number]> {
+  try {
+    const event = bodyOf(logEventSchema, sent);
+    if (event.kind === 'start') throw invalidAt('kind', plainly('server.log-start'));
+    if (event.kind === 'finish' && event.note.trim() === '') await allPlugsOut(db, jobId);
+    const { seq, fresh } = await append(db, jobId, event);
+    if (fresh) await bookStep(db, jobId, event);
+    return { id: event.id, seq };
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error;
+    const { id } = (sent ?? {}) as { id?: unknown };
+    return { id: typeof id === 'string' ? id : '', refused: { code: error.code, message: error.message, now: new Date().toISOString() } };
+  }
+}
+
 /** A job is not closed while a plug may still be in it, unless it is said why. */
 async function allPlugsOut(db: Queryable, jobId: string): Promise<void> {
-  const steps = (await findStartedSteps(db, jobId)) ?? [];
-  const { doneAt } = progressOf(steps, await listEvents(db, jobId));
-  if (steps.some(({ id, kind }) => kind === 'unplug' && !doneAt.has(id)))
+  const started = await findStartedSteps(db, jobId);
+  const { doneAt } = progressOf(started?.steps ?? [], await listEvents(db, jobId), started?.sheet);
+  if (started?.steps.some(({ id, kind }) => kind === 'unplug' && !doneAt.has(id)))
     throw new ApiError(422, 'plugs-in', 'The plugs are not counted out yet: count them, or write down why the job ends without.');
 }
 

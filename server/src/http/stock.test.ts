@@ -12,7 +12,7 @@ import {
   type Tape,
 } from '@lintrel/core';
 import request from 'supertest';
-import { startTestServer, type TestServer } from '../testing';
+import { startTestServer, tell, type TestServer } from '../testing';
 
 let server: TestServer;
 let job: Job;
@@ -20,7 +20,7 @@ let started: RunRecord;
 const api = () => request(server.app);
 const now = () => new Date().toISOString();
 const event = (kind: LogEvent['kind'], step: LogEvent['step'] = null): LogEvent => ({ id: randomUUID(), version: 1, at: now(), kind, step, note: '' });
-const log = (entry: LogEvent) => api().post(`/api/jobs/${job.id}/log`).send(entry).expect(201);
+const log = async (entry: LogEvent) => expect(await tell(server, job.id, entry)).toHaveProperty('seq');
 const booked = (over: Partial<BookStock>): BookStock => ({
   id: randomUUID(),
   at: now(),
@@ -107,8 +107,7 @@ it('is booked by the run sheet, once, and back where a step was not done after a
 
 it('of a finished job is reserved no longer', async () => {
   // With its plugs still in it is closed only with a word on why.
-  const { body } = await api().post(`/api/jobs/${job.id}/log`).send(event('finish')).expect(422);
-  expect(body.error).toMatchObject({ code: 'plugs-in' });
+  expect(await tell(server, job.id, event('finish'))).toMatchObject({ refused: { code: 'plugs-in' } });
   expect(await reserved()).not.toEqual([]);
   await log({ ...event('finish'), note: 'taken over by the owner, plugs and all' });
   expect((await reserved()).filter(({ jobs }) => jobs.includes('Tansy'))).toEqual([]);

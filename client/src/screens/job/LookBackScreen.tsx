@@ -11,6 +11,7 @@ import { Row, Rows } from '@/ui/Row';
 import { Panel, Waiting } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { showMinutes } from '@lintrel/core';
+import { clock } from '@/api/clock';
 import { useWords } from '@/person/PersonContext';
 
 /** Look back: what was really done and when, as it was written down. */
@@ -29,7 +30,7 @@ export function LookBackScreen() {
         <Missing need="start" />
       </StepLayout>
     );
-  const spanMin = progress.startedAt === null ? null : ((progress.finishedAt ?? Date.now()) - progress.startedAt) / 60_000;
+  const spanMin = progress.startedAt === null ? null : ((progress.finishedAt ?? clock.now()) - progress.startedAt) / 60_000;
   const wrong = events.filter(({ kind }) => kind === 'trouble').length;
   return (
     <StepLayout>

@@ -1,7 +1,10 @@
-import { emptyDesign, type Design, type Job, type EditSaid } from '@lintrel/core';
-import { readDraft, type Draft } from './drafts';
-import { keepHistory, keepHistoryOf, NO_HISTORY, readHistory, remembered } from './history';
+import { emptyDesign, jobSchema, type Design, type EditSaid, type Job } from '@lintrel/core';
+import { request } from '@/api/http';
+import { newId } from '@/job/newId';
+import { NO_HISTORY, remembered } from '@/job/history';
+import { keepHistory, readKept, type Draft } from './drafts';
 import { createSaver, type SaveState } from './saving';
+import { newDisk, type Disk } from './testing';
 
 const step = (words: string): EditSaid => ({ code: 'edit.written', values: { words } });
 
@@ -42,27 +45,29 @@ class Shop {
 }
 
 let shop: Shop;
-const disk = new Map<string, string>();
+let disk: Disk;
 beforeEach(() => {
   jest.useFakeTimers();
   shop = new Shop();
-  disk.clear();
-  Object.assign(globalThis, {
-    fetch: (_path: string, { body }: { body: string }) => shop.put(JSON.parse(body)),
-    localStorage: {
-      getItem: (key: string) => disk.get(key) ?? null,
-      setItem: (key: string, text: string) => void disk.set(key, text),
-      removeItem: (key: string) => void disk.delete(key),
-    },
-  });
+  disk = newDisk();
+  Object.assign(globalThis, { fetch: (_path: string, { body }: { body: string }) => shop.put(JSON.parse(body)) });
 });
 afterEach(() => jest.useRealTimers());
 
 const settle = () => jest.advanceTimersByTimeAsync(10);
 const patience = () => jest.advanceTimersByTimeAsync(3500);
+const draftNow = async () => (await readKept(disk, ID)).draft;
 function opened(draft: Draft | null = null) {
   const states: SaveState['kind'][] = [];
-  const saver = createSaver(ID, { revision: shop.current.revision, draft }, ({ kind }) => void states.push(kind));
+  const saver = createSaver(ID, { revision: shop.current.revision, draft }, ({ kind }) => void states.push(kind), {
+    store: disk,
+    put: (job, body) => request('PUT', `/jobs/${job}`, jobSchema, body),
+    later: (work, ms) => {
+      const timer = setTimeout(work, ms);
+      return () => clearTimeout(timer);
+    },
+    newId,
+  });
   return { saver, states, last: () => states[states.length - 1] };
 }
 
@@ -71,7 +76,7 @@ it('saves the newest of several changes and forgets the draft', async () => {
   ['A', 'B', 'C'].forEach((title) => saver.save(design(title)));
   await settle();
   expect(shop.revisions.map((one) => one.design.title)).toEqual(['First', 'A', 'C']);
-  expect([last(), readDraft(ID)]).toEqual(['saved', null]);
+  expect([last(), await draftNow()]).toEqual(['saved', null]);
 });
 
 it('a save whose answer was lost does not conflict with itself', async () => {
@@ -105,7 +110,7 @@ it('nor after a reload with that change still to send', async () => {
   before.saver.save(design('B'));
   await settle();
   before.saver.stop();
-  const { states, last } = opened(readDraft(ID));
+  const { states, last } = opened(await draftNow());
   await settle();
   expect(shop.revisions.map((one) => one.design.title)).toEqual(['First', 'A', 'B']);
   expect(last()).toBe('saved');
@@ -123,7 +128,7 @@ it('still asks when a colleague came in between', async () => {
   await patience();
   expect(last()).toBe('stale');
   expect(shop.current.design.title).toBe('Theirs');
-  expect(readDraft(ID)?.design.title).toBe('B');
+  expect((await draftNow())?.design.title).toBe('B');
   saver.rebase(shop.current.revision);
   await settle();
   expect([last(), shop.current.design.title]).toEqual(['saved', 'B']);
@@ -150,20 +155,26 @@ it('stops for good when the page goes', async () => {
   expect(shop.requests).toBe(1);
 });
 
-describe('the history after a reload', () => {
-  const history = remembered(NO_HISTORY, design('Old'), step('A change'));
-  it('is there while the job is as it was left', () => {
-    keepHistory(ID, history);
-    keepHistoryOf(ID, 4);
-    expect(readHistory(ID, 4)).toEqual(history);
+describe('the steps that led to it', () => {
+  const history = remembered(NO_HISTORY, design('Old'), design('New'), step('A change'));
+  it('are there after a reload while the job is as it was left', async () => {
+    keepHistory(disk, ID, 4, history);
+    expect((await readKept(disk, ID)).historyOf(4)).toEqual(history);
   });
-  it('is not used over what a colleague has saved since', () => {
-    keepHistory(ID, history);
-    keepHistoryOf(ID, 4);
-    expect(readHistory(ID, 5)).toEqual(NO_HISTORY);
+  it('are not used over what a colleague has saved since', async () => {
+    keepHistory(disk, ID, 4, history);
+    expect((await readKept(disk, ID)).historyOf(5)).toEqual(NO_HISTORY);
   });
-  it('is not used where nobody noted what it belongs to', () => {
-    keepHistory(ID, history);
-    expect(readHistory(ID, 4)).toEqual(NO_HISTORY);
+  it.each([[undefined], ['not one'], [{ of: 4, past: 1, future: [] }], [{ of: 4, past: [{ said: {}, back: [], on: [] }], future: [] }]])(
+    'that cannot be read are none: %j',
+    async (kept) => {
+      await disk.keep('histories', ID, kept);
+      expect((await readKept(disk, ID)).historyOf(4)).toEqual(NO_HISTORY);
+    },
+  );
+  it('on a device without room are lost with the page, and nothing else', async () => {
+    disk.full = true;
+    keepHistory(disk, ID, 4, history);
+    expect((await readKept(disk, ID)).historyOf(4)).toEqual(NO_HISTORY);
   });
 });

@@ -1,8 +1,8 @@
-import { jobSchema, versionsSchema, type Design, type Job } from '@lintrel/core';
+import { versionsSchema, type Design, type Job, type SaveJob } from '@lintrel/core';
 import * as v from 'valibot';
-import { request, RequestError } from '@/api/http';
-import { dropDraft, keepDraft, type Draft } from './drafts';
-import { newId } from './newId';
+import type { Draft } from './drafts';
+import { outcomeOf } from './outcome';
+import type { SyncStore } from './store';
 
 /** How the kept job stands against what is on screen. */
 export type SaveState =
@@ -26,6 +26,15 @@ export interface Saver {
   stop(): void;
 }
 
+/** What the saver needs of the device. */
+export interface SavingDevice {
+  readonly store: Pick<SyncStore, 'keep' | 'forget'>;
+  readonly put: (job: string, body: SaveJob) => Promise<Job>;
+  /** Does something later; returns how to leave it. */
+  readonly later: (work: () => void, ms: number) => () => void;
+  readonly newId: () => string;
+}
+
 /** What a saver goes on from. */
 export interface SaverStart {
   readonly revision: number;
@@ -38,17 +47,24 @@ export interface SaverStart {
  * and here when the next one finds that it had been kept.
  * @param tell called whenever the state changes; with the job once it is confirmed
  */
-export function createSaver(id: string, { revision, draft }: SaverStart, tell: (state: SaveState, confirmed: Job | null) => void): Saver {
+export function createSaver(
+  id: string,
+  { revision, draft }: SaverStart,
+  tell: (state: SaveState, confirmed: Job | null) => void,
+  { store, put, later, newId }: SavingDevice,
+): Saver {
   let base = draft?.revision ?? revision;
   let wanted: { readonly design: Design; readonly save: string } | null = draft && { design: draft.design, save: draft.save ?? newId() };
   let unsure: readonly string[] = draft?.unsure ?? [];
   let busy = false;
   let stopped = false;
-  let timer: ReturnType<typeof setTimeout> | null = null;
+  let leave: (() => void) | null = null;
 
-  const remember = () => wanted && keepDraft(id, { revision: base, ...wanted, unsure });
-  const later = () => {
-    if (!stopped) timer = setTimeout(() => void next(), RETRY_MS);
+  // A device that has no room: the draft still lives on this page.
+  const remember = () => wanted && void store.keep('drafts', id, { revision: base, ...wanted, unsure } satisfies Draft).catch(() => undefined);
+  const dropDraft = () => void store.forget('drafts', id).catch(() => undefined);
+  const tryLater = () => {
+    if (!stopped) leave = later(() => void next(), RETRY_MS);
   };
 
   async function next(): Promise<void> {
@@ -63,16 +79,17 @@ export function createSaver(id: string, { revision, draft }: SaverStart, tell: (
   /** Sends one design; true where there is something to send at once after it. */
   async function send(sent: NonNullable<typeof wanted>): Promise<boolean> {
     try {
-      const job = await request('PUT', `/jobs/${id}`, jobSchema, { revision: base, save: sent.save, design: sent.design });
+      const job = await put(id, { revision: base, save: sent.save, design: sent.design });
       [base, unsure] = [job.revision, []];
       if (wanted?.save === sent.save) {
         wanted = null;
-        dropDraft(id);
+        dropDraft();
       } else remember();
       tell({ kind: wanted === null ? 'saved' : 'saving' }, job);
       return true;
     } catch (error) {
-      const current = error instanceof RequestError && error.body.code === 'stale' ? keptVersion(error.body.versions) : undefined;
+      const outcome = outcomeOf(error);
+      const current = outcome.kind === 'refused' && outcome.code === 'stale' ? keptVersion(outcome.versions) : undefined;
       if (current?.save && unsure.includes(current.save)) {
         // What came before is our own save, kept after all.
         [base, unsure] = [current.revision, []];
@@ -80,12 +97,12 @@ export function createSaver(id: string, { revision, draft }: SaverStart, tell: (
         return true;
       }
       if (current) tell({ kind: 'stale', current }, null);
-      else if (error instanceof RequestError && error.final) tell({ kind: 'refused', message: error.message }, null);
+      else if (outcome.kind === 'refused') tell({ kind: 'refused', message: outcome.message }, null);
       else {
         unsure = [...unsure.filter((one) => one !== sent.save), sent.save].slice(-10);
         remember();
         tell({ kind: 'waiting' }, null);
-        later();
+        tryLater();
       }
       return false;
     }
@@ -104,13 +121,13 @@ export function createSaver(id: string, { revision, draft }: SaverStart, tell: (
     },
     stop() {
       stopped = true;
-      if (timer) clearTimeout(timer);
+      leave?.();
     },
   };
 }
 
 /** The version the server keeps, out of its refusal; undefined where it does not tell. */
-function keptVersion(versions: unknown) {
+function keptVersion(versions: unknown): Job | undefined {
   const read = v.safeParse(versionsSchema, versions);
   return read.success ? read.output.current : undefined;
 }

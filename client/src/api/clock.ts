@@ -1,0 +1,30 @@
+/** A clock that is off by less is taken to be right: an answer is some time on its way, and dates are told in whole seconds. */
+const RIGHT_MS = 60_000;
+
+/** The time in the shop: the server's, where the clock of this device is known to be wrong. */
+export interface ShopClock {
+  /** ms since 1970. */
+  readonly now: () => number;
+  /** How far this device is ahead of the shop, ms; 0: it is right, as far as is known. */
+  readonly aheadMs: () => number;
+  /** Hears what the server's clock said in an answer. */
+  readonly hear: (date: string | null) => void;
+}
+
+/** @param device the clock of the device, ms since 1970 */
+export function createClock(device: () => number): ShopClock {
+  let ahead = 0;
+  return {
+    now: () => device() - ahead,
+    aheadMs: () => ahead,
+    hear: (date) => {
+      const told = Date.parse(date ?? '');
+      if (Number.isNaN(told)) return;
+      const found = device() - told;
+      ahead = Math.abs(found) < RIGHT_MS ? 0 : found;
+    },
+  };
+}
+
+/** The clock of this page. */
+export const clock = createClock(Date.now);

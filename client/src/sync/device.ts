@@ -1,0 +1,32 @@
+import { takenSchema, type LogEvent } from '@lintrel/core/front';
+import { clock } from '@/api/clock';
+import { request } from '@/api/http';
+import { createOutbox } from './outbox';
+import { openStore } from './store';
+
+// What this page keeps on its device and sends to the server: the one store and the one outbox.
+
+export const store = openStore();
+
+/** Pages of this device tell each other that something was added or sent. */
+const others = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('lintrel.sync');
+
+/** Does something later; returns how to leave it. */
+export const later = (work: () => void, ms: number) => {
+  const timer = setTimeout(work, ms);
+  return () => clearTimeout(timer);
+};
+
+export const outbox = createOutbox({
+  store,
+  send: (job, entries: readonly LogEvent[]) => request('POST', `/jobs/${job}/log`, takenSchema, { entries }),
+  later,
+  now: clock.now,
+  tellOthers: () => others?.postMessage('changed'),
+});
+
+/** Calls back when another page of this device has changed something; returns how to end that. */
+export function onOthers(changed: () => void): () => void {
+  others?.addEventListener('message', changed);
+  return () => others?.removeEventListener('message', changed);
+}

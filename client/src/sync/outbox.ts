@@ -1,0 +1,195 @@
+import type { LogEvent, Taken } from '@lintrel/core/front';
+import { outcomeOf } from './outcome';
+import { byTurn, type Pending, type SyncStore } from './store';
+
+/** What stands on the device, and how the sending goes. */
+export interface OutboxState {
+  /** In the order they were made, refused ones too. */
+  readonly pending: readonly Pending[];
+  /** What the server has confirmed since this page was opened: it counts until the record of the job tells of it. */
+  readonly landed: readonly Pending[];
+  /** Jobs whose first entry was tried without reaching the server. */
+  readonly offline: ReadonlySet<string>;
+  /** True where the device has no room: what was entered lives on this page alone. */
+  readonly unkept: boolean;
+}
+
+/** What the outbox needs of the device. */
+export interface OutboxDevice {
+  readonly store: Pick<SyncStore, 'entries' | 'keepEntry' | 'forgetEntry'>;
+  readonly send: (job: string, entries: readonly LogEvent[]) => Promise<Taken>;
+  readonly later: (work: () => void, ms: number) => void;
+  readonly now: () => number;
+  /** Tells other pages of this device that something has changed here. */
+  readonly tellOthers: () => void;
+}
+
+/** Entries wait on the disk of the device until the server has confirmed each: no reload and no flat battery loses one. */
+export interface Outbox {
+  /** Kept once the promise is; it counts at once. */
+  add(job: string, event: LogEvent): Promise<void>;
+  /** Sends one again that was refused, as it is or mended. */
+  again(id: string, mended?: Partial<Pick<LogEvent, 'at' | 'deviceAt' | 'note'>>): Promise<void>;
+  /** Forgets one that was refused: a person has seen it and said so. */
+  drop(id: string): Promise<void>;
+  /** Tries at once what is waiting. */
+  sendNow(): void;
+  /** Reads what another page of this device has added or sent. */
+  reread(): Promise<void>;
+  state(): OutboxState;
+  /** Calls back whenever something changes; returns how to end that. */
+  subscribe(changed: () => void): () => void;
+  /** Called whenever the server has taken entries of a job. */
+  onTaken: (job: string) => void;
+}
+
+/** The longest wait between two tries, and the first. */
+const LONGEST_WAIT_MS = 15_000;
+const FIRST_WAIT_MS = 500;
+/** So many entries go at once. */
+const AT_ONCE = 100;
+/** So many confirmed ones are remembered. */
+const MOST_LANDED = 500;
+
+/** Makes the outbox of a page. Pages of one device share the store; the same entry sent by two of them is kept once by its id. */
+export function createOutbox({ store, send, later, now, tellOthers }: OutboxDevice): Outbox {
+  const listeners = new Set<() => void>();
+  const sending = new Set<string>();
+  const waiting = new Set<string>();
+  const tries = new Map<string, number>();
+  const here = new Map<string, Pending>();
+  const unkept = new Set<string>();
+  const gone = new Set<string>();
+  const writing = new Set<string>();
+  let state: OutboxState = { pending: [], landed: [], offline: new Set(), unkept: false };
+
+  function show(changes: Partial<OutboxState> = {}): void {
+    state = { ...state, pending: [...here.values()].sort(byTurn), unkept: unkept.size > 0, ...changes };
+    listeners.forEach((changed) => changed());
+  }
+  async function keep(pending: Pending): Promise<void> {
+    const { id } = pending.event;
+    here.set(id, pending);
+    writing.add(id);
+    show();
+    await store.keepEntry(pending).then(
+      () => unkept.delete(id),
+      () => unkept.add(id),
+    );
+    writing.delete(id);
+    // It may have been taken while it was written down.
+    if (gone.has(id)) await store.forgetEntry(id).catch(() => undefined);
+    show();
+    tellOthers();
+  }
+  async function forget(id: string): Promise<void> {
+    gone.add(id);
+    here.delete(id);
+    unkept.delete(id);
+    show();
+    await store.forgetEntry(id).catch(() => undefined);
+    tellOthers();
+  }
+  function reached(job: string, yes: boolean): void {
+    const offline = new Set(state.offline);
+    if (yes) offline.delete(job);
+    else offline.add(job);
+    show({ offline });
+  }
+
+  async function pump(job: string): Promise<void> {
+    if (sending.has(job)) return;
+    sending.add(job);
+    try {
+      for (;;) {
+        const next = [...here.values()]
+          .filter((one) => one.job === job && one.refused === null)
+          .sort(byTurn)
+          .slice(0, AT_ONCE);
+        if (next.length === 0) break;
+        if (!(await sendThese(job, next))) return waitFor(job);
+        tries.delete(job);
+        reached(job, true);
+      }
+    } finally {
+      sending.delete(job);
+    }
+  }
+  /** True where the server has said of each what becomes of it. */
+  async function sendThese(job: string, these: readonly Pending[]): Promise<boolean> {
+    let taken: Taken;
+    try {
+      taken = await send(
+        job,
+        these.map(({ event }) => event),
+      );
+    } catch (error) {
+      const outcome = outcomeOf(error);
+      if (outcome.kind !== 'refused') return false;
+      // The job itself is refused: gone, or not ours to write to.
+      for (const one of these) await keep({ ...one, refused: { code: outcome.code, message: outcome.message } });
+      return true;
+    }
+    const told = these.flatMap((one, place) => {
+      const answer = taken.entries.find(({ id }) => id === one.event.id) ?? taken.entries[place];
+      return answer && (answer.id === one.event.id || answer.id === '') ? [{ one, answer }] : [];
+    });
+    const landed = told.flatMap(({ one, answer }) => ('seq' in answer ? [one] : []));
+    if (landed.length > 0) {
+      show({ landed: [...state.landed, ...landed].slice(-MOST_LANDED) });
+      onTaken(job);
+    }
+    for (const { event } of landed) await forget(event.id);
+    for (const { one, answer } of told)
+      if ('refused' in answer) await keep({ ...one, refused: { code: answer.refused.code, message: answer.refused.message } });
+    return told.length === these.length;
+  }
+  function waitFor(job: string): void {
+    const count = tries.get(job) ?? 0;
+    tries.set(job, count + 1);
+    reached(job, false);
+    if (waiting.has(job)) return;
+    waiting.add(job);
+    later(
+      () => {
+        waiting.delete(job);
+        void pump(job);
+      },
+      Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** count),
+    );
+  }
+  const onTaken = (job: string) => outbox.onTaken(job);
+
+  const outbox: Outbox = {
+    async add(job, event) {
+      const last = Math.max(0, ...[...here.values()].map(({ turn }) => turn));
+      const kept = keep({ job, event, turn: Math.max(now(), last + 1), refused: null });
+      void pump(job);
+      await kept;
+    },
+    async again(id, mended = {}) {
+      const one = here.get(id);
+      if (!one) return;
+      const kept = keep({ ...one, event: { ...one.event, ...mended }, refused: null });
+      void pump(one.job);
+      await kept;
+    },
+    drop: forget,
+    sendNow: () => new Set([...here.values()].map(({ job }) => job)).forEach((job) => void pump(job)),
+    async reread() {
+      const kept = await store.entries().catch(() => null);
+      if (!kept) return;
+      const ids = new Set(kept.map(({ event }) => event.id));
+      for (const id of [...here.keys()]) if (!ids.has(id) && !unkept.has(id) && !writing.has(id)) here.delete(id);
+      for (const one of kept) if (!gone.has(one.event.id)) here.set(one.event.id, one);
+      show();
+    },
+    state: () => state,
+    subscribe(changed) {
+      listeners.add(changed);
+      return () => listeners.delete(changed);
+    },
+    onTaken: () => undefined,
+  };
+  return outbox;
+}

@@ -1,0 +1,13 @@
+import { jobSchema, type SaveJob } from '@lintrel/core';
+import { request } from '@/api/http';
+import { newId } from '@/job/newId';
+import { later, store } from './device';
+import type { SavingDevice } from './saving';
+
+/** What savers of this page use. */
+export const savingDevice: SavingDevice = {
+  store,
+  put: (job: string, body: SaveJob) => request('PUT', `/jobs/${job}`, jobSchema, body),
+  later,
+  newId,
+};

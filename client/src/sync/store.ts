@@ -1,0 +1,117 @@
+import { logEventSchema, type LogEvent } from '@lintrel/core/front';
+import { openDB, type IDBPDatabase } from 'idb';
+import * as v from 'valibot';
+
+/** An entry of a run sheet that the server has not confirmed yet. */
+export interface Pending {
+  readonly job: string;
+  readonly event: LogEvent;
+  /** Place in line on this device. */
+  readonly turn: number;
+  /** Why the server does not take it, by code and in its words; null while it waits to be sent. */
+  readonly refused: { readonly code: string; readonly message: string } | null;
+}
+
+/** What lies on the disk of a device: entries that wait, and for each job its draft and the steps that led to it. */
+export interface SyncStore {
+  readonly entries: () => Promise<readonly Pending[]>;
+  readonly keepEntry: (pending: Pending) => Promise<void>;
+  readonly forgetEntry: (id: string) => Promise<void>;
+  readonly read: (kind: JobRecord, job: string) => Promise<unknown>;
+  readonly keep: (kind: JobRecord, job: string, record: unknown) => Promise<void>;
+  readonly forget: (kind: JobRecord, job: string) => Promise<void>;
+  /** Jobs that have a record of a kind. */
+  readonly jobsWith: (kind: JobRecord) => Promise<readonly string[]>;
+}
+
+export type JobRecord = 'drafts' | 'histories';
+
+const pendingSchema = v.object({
+  job: v.string(),
+  event: logEventSchema,
+  turn: v.number(),
+  refused: v.nullable(v.object({ code: v.string(), message: v.string() })),
+});
+
+const NAME = 'lintrel';
+const VERSION = 1;
+
+/**
+ * Opens the store of this device in its IndexedDB. What is kept is on the disk when a promise is kept.
+ * @param earlier where older versions of the program kept theirs: it moves in once
+ */
+export function openStore(name = NAME, earlier: Earlier = localStorage): SyncStore {
+  const opened = open(name).then(async (db) => {
+    await moveIn(db, earlier);
+    return db;
+  });
+  // Whoever uses it is told; nobody may use it at all.
+  opened.catch(() => undefined);
+  return {
+    entries: async () => {
+      const all: unknown[] = await (await opened).getAll('entries');
+      return all.flatMap(readPending).sort(byTurn);
+    },
+    keepEntry: async (pending) => put(await opened, 'entries', pending),
+    forgetEntry: async (id) => (await opened).delete('entries', id),
+    read: async (kind, job) => (await opened).get(kind, job) as Promise<unknown>,
+    keep: async (kind, job, record) => put(await opened, kind, record, job),
+    forget: async (kind, job) => (await opened).delete(kind, job),
+    jobsWith: async (kind) => (await (await opened).getAllKeys(kind)).map(String),
+  };
+}
+
+const open = (name: string): Promise<IDBPDatabase> =>
+  openDB(name, VERSION, {
+    upgrade(db) {
+      db.createObjectStore('entries', { keyPath: 'event.id' });
+      db.createObjectStore('drafts');
+      db.createObjectStore('histories');
+    },
+    // Another page has a newer version of the program: it may go on.
+    blocking: (_current, _blocked, event) => (event.target as IDBDatabase | null)?.close(),
+  });
+
+/** Writes one record, and waits until it is on the disk. */
+async function put(db: IDBPDatabase, store: string, record: unknown, key?: string): Promise<void> {
+  const turn = db.transaction(store, 'readwrite', { durability: 'strict' });
+  await turn.store.put(record, key);
+  await turn.done;
+}
+
+/** Entries in the order they were made. */
+export const byTurn = (a: Pending, b: Pending): number => a.turn - b.turn || (a.event.id < b.event.id ? -1 : 1);
+
+function readPending(data: unknown): Pending[] {
+  const read = v.safeParse(pendingSchema, data);
+  return read.success ? [read.output] : [];
+}
+
+type Earlier = Pick<Storage, 'getItem' | 'removeItem' | 'key' | 'length'>;
+const EARLIER_ENTRY = 'lintrel.entry.';
+const EARLIER_DRAFT = 'lintrel.draft.';
+const EARLIER_HISTORY = 'lintrel.history.';
+
+/** What an older version of the program has kept elsewhere on this device comes here, and is gone there once it is. */
+async function moveIn(db: IDBPDatabase, earlier: Earlier): Promise<void> {
+  const keys = Array.from({ length: earlier.length }, (_, index) => earlier.key(index)).filter((key): key is string => key !== null);
+  for (const key of keys) {
+    const data = parsed(earlier.getItem(key));
+    if (key.startsWith(EARLIER_ENTRY)) {
+      const { refused, ...rest } = (data ?? {}) as { refused?: unknown };
+      for (const pending of readPending({ ...rest, refused: typeof refused === 'string' ? { code: 'refused', message: refused } : null }))
+        await put(db, 'entries', pending);
+    } else if (key.startsWith(EARLIER_DRAFT)) {
+      if (data !== null) await put(db, 'drafts', data, key.slice(EARLIER_DRAFT.length));
+    } else if (!key.startsWith(EARLIER_HISTORY)) continue;
+    earlier.removeItem(key);
+  }
+}
+
+function parsed(text: string | null): unknown {
+  try {
+    return JSON.parse(text ?? 'null');
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,86 @@
+import type { LogEvent, StepId, Taken } from '@lintrel/core';
+import { RequestError } from '@/api/http';
+import { createOutbox, type Outbox, type OutboxDevice } from './outbox';
+import { byTurn, type Pending, type SyncStore } from './store';
+
+// A device and a shop for tests: what happens to each is said by the test.
+
+/** The disk of a device: it outlives the page, and may be full. */
+export interface Disk extends SyncStore {
+  readonly kept: Map<string, Pending>;
+  readonly records: Map<string, unknown>;
+  full: boolean;
+}
+
+export function newDisk(): Disk {
+  const kept = new Map<string, Pending>();
+  const records = new Map<string, unknown>();
+  const copy = <T>(data: T): T => (data === undefined ? data : (JSON.parse(JSON.stringify(data)) as T));
+  const disk: Disk = {
+    kept,
+    records,
+    full: false,
+    entries: async () => [...kept.values()].map(copy).sort(byTurn),
+    keepEntry: async (pending) => {
+      if (disk.full) throw new Error('QuotaExceededError');
+      kept.set(pending.event.id, copy(pending));
+    },
+    forgetEntry: async (id) => void kept.delete(id),
+    read: async (kind, job) => copy(records.get(`${kind} ${job}`)),
+    keep: async (kind, job, record) => {
+      if (disk.full) throw new Error('QuotaExceededError');
+      records.set(`${kind} ${job}`, copy(record));
+    },
+    forget: async (kind, job) => void records.delete(`${kind} ${job}`),
+    jobsWith: async (kind) => [...records.keys()].flatMap((key) => (key.startsWith(`${kind} `) ? [key.slice(kind.length + 1)] : [])),
+  };
+  return disk;
+}
+
+let count = 0;
+/** An entry of its own. */
+export const entry = (note = '', at = '2026-05-04T08:00:00.000Z'): LogEvent => ({
+  id: `00000000-0000-4000-8000-${String(++count).padStart(12, '0')}`,
+  version: 2,
+  at,
+  kind: 'done',
+  step: 'one' as StepId,
+  note,
+});
+
+export const unreachable = () => new RequestError(0, { code: 'unreachable', message: 'no' });
+export const taken = (entries: readonly LogEvent[]): Taken => ({ entries: entries.map(({ id }, seq) => ({ id, seq })) });
+export const refusal = ({ id }: LogEvent, message = 'lies in the future'): Taken['entries'][number] => ({ id, refused: { code: 'invalid', message } });
+
+/** A page on a device: what the server does with entries is said by the test, and time passes when the test says so. */
+export interface Page {
+  readonly device: OutboxDevice;
+  readonly outbox: Outbox;
+  /** Ids that were sent, a list each time. */
+  readonly sent: string[][];
+  readonly waits: { readonly work: () => void; readonly ms: number }[];
+  answer: (entries: readonly LogEvent[], job: string) => Taken | Promise<Taken>;
+}
+
+export function newPage(disk: Disk = newDisk(), tellOthers: () => void = () => undefined): Page & { readonly disk: Disk } {
+  const sent: string[][] = [];
+  const waits: Page['waits'] = [];
+  let time = 0;
+  const device: OutboxDevice = {
+    store: disk,
+    send: async (job, entries) => {
+      sent.push(entries.map(({ id }) => id));
+      return page.answer(entries, job);
+    },
+    later: (work, ms) => void waits.push({ work, ms }),
+    now: () => ++time,
+    tellOthers,
+  };
+  const page: Page & { readonly disk: Disk } = { device, disk, sent, waits, outbox: createOutbox(device), answer: taken };
+  return page;
+}
+
+/** Lets everything that is under way come to its end. */
+export const settled = async (): Promise<void> => {
+  for (let round = 0; round < 30; round++) await new Promise((done) => setImmediate(done));
+};

@@ -1,0 +1,16 @@
+import type { LogEvent, Step } from '@lintrel/core/front';
+import { phrase } from '@lintrel/words';
+import { useWords } from '@/person/PersonContext';
+
+/** An entry in words: when, what, and of which step. */
+export function useEntryWords(steps: readonly Step[]): (event: LogEvent) => string {
+  const { say, entry } = useWords();
+  return ({ kind, step, note, at }) => {
+    const found = steps.find(({ id }) => id === step);
+    const title = found && say(found.say);
+    return phrase`${timeOf(at)} ${entry(kind)}${title ? phrase`: ${title}` : ''}${note ? phrase` (${note})` : ''}`;
+  };
+}
+
+/** The time of day of an instant. */
+export const timeOf = (at: string): string => new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
