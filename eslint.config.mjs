@@ -53,6 +53,7 @@ export default tseslint.config(
   js.configs.recommended,
   ...tseslint.configs.recommended,
   { files: ['**/*.mjs', 'client/*.js', 'bench/bare/*.js'], languageOptions: { globals: globals.node } },
+  { files: ['client/service-worker/*.js'], languageOptions: { globals: globals.serviceworker } },
   { files: ['client/*.js', 'bench/bare/*.js'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
   {
     files: ['client/**/*.{ts,tsx}'],

@@ -1,6 +1,6 @@
 // Builds the client when its sources changed since the last build.
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import { basename, extname, join } from 'node:path';
+import { basename, extname, join, sep } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { hashOf, ROOT, run, say } from './shell.mjs';
 
@@ -10,6 +10,7 @@ const SOURCES = [
   'client/app',
   'client/src',
   'client/public',
+  'client/service-worker',
   'client/assets',
   'client/app.json',
   'client/babel.config.js',
@@ -30,8 +31,20 @@ export async function ensureClient() {
     env: { ...process.env, CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1' },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
+  writeWorker(join(ROOT, 'client', 'dist'), wanted);
   pack(join(ROOT, 'client', 'dist'));
   writeFileSync(mark, wanted);
+}
+
+/** Puts the service worker beside the build, with the files it keeps and the name of the build. */
+function writeWorker(folder, build) {
+  const files = readdirSync(folder, { recursive: true })
+    .map((name) => String(name).split(sep).join('/'))
+    .filter((name) => !name.startsWith('.') && !/\.(gz|br|map)$|^sw\.js$|^index\.html$|^metadata\.json$/.test(name) && statSync(join(folder, name)).isFile())
+    .map((name) => `/${name}`)
+    .sort();
+  const text = readFileSync(join(ROOT, 'client', 'service-worker', 'sw.js'), 'utf8');
+  writeFileSync(join(folder, 'sw.js'), text.replace("'__BUILD__'", JSON.stringify(build)).replace("'__FILES__'", JSON.stringify(['/', ...files])));
 }
 
 /** Kinds of file that get smaller, from so many bytes on. */

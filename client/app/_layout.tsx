@@ -11,6 +11,7 @@ import { useLive } from '@/api/live';
 import { PersonProvider } from '@/person/PersonContext';
 import { fetchScreens } from '@/screens/workshop';
 import { colour, paperTheme } from '@/theme/theme';
+import { NewerBuild } from '@/sync/NewerBuild';
 import { NotSent } from '@/sync/NotSent';
 import { useSending } from '@/sync/useOutbox';
 import { useWide } from '@/theme/useWide';
@@ -23,11 +24,14 @@ const paperSettings = {
   icon: ({ name, color, size }: { name: string; color?: string; size: number }) => <Icon name={name as IconName} color={color} size={size} />,
 };
 
+/** What a browser says of the connection is not heeded: the shop's server may be there without any other. */
+const QUERIES = { queries: { retry: 2, staleTime: 5000, networkMode: 'always' }, mutations: { networkMode: 'always' } } as const;
+
 /** Everything stands in here: fonts, theme, data, and the four places round the screen. */
 export default function RootLayout() {
   // What is there is shown at once; letters change to their own when the fonts have come.
   useFonts({ Barlow_400Regular, BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold });
-  const [client] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: 2, staleTime: 5000 } } }));
+  const [client] = useState(() => new QueryClient({ defaultOptions: QUERIES }));
   const wide = useWide();
   return (
     <PersonProvider>
@@ -37,6 +41,7 @@ export default function RootLayout() {
             <View style={styles.place}>
               <Sending />
               <Ahead />
+              <NewerBuild />
               <NotSent />
               <Slot />
             </View>

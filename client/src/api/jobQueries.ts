@@ -13,9 +13,11 @@ import {
 } from '@lintrel/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request } from './http';
+import { outbox, store } from '@/sync/device';
 import { fetchRun, runRequest } from './runs';
 
 const MINUTE_MS = 60_000;
+const RUN_DEVICE = { store, seen: outbox.seen };
 
 /** The newest design of a job. */
 export const useJobQuery = (id: string) =>
@@ -27,7 +29,7 @@ export const useShelf = () => useQuery({ queryKey: ['shelf'], queryFn: () => req
 /** The plan a job was started with, and its log. */
 export function useRun(id: string) {
   const client = useQueryClient();
-  return useQuery({ queryKey: ['run', id], queryFn: () => fetchRun(id, client.getQueryData<RunRecord>(['run', id])) });
+  return useQuery({ queryKey: ['run', id], queryFn: () => fetchRun(id, client.getQueryData<RunRecord>(['run', id]), RUN_DEVICE) });
 }
 
 /** Makes a job. */

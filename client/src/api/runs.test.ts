@@ -1,5 +1,6 @@
-import type { FrozenPlan } from '@lintrel/core';
-import { wholeRun } from './runs';
+import type { FrozenPlan, KeptEvent, RunRecord } from '@lintrel/core';
+import { entry, newDisk } from '@/sync/testing';
+import { fetchRun, wholeRun } from './runs';
 
 const plan: FrozenPlan = { format: 'lintrel-plan', version: 2, steps: [] };
 
@@ -15,4 +16,51 @@ it('keeps the sheet of each job, and puts it into answers that leave it out', ()
 
 it('says so where a sheet is left out that nobody has', () => {
   expect(() => wholeRun('b', { started: { sheet: 3, revision: 1, plan: null }, events: [] }, new Map())).toThrow(/nobody has/);
+});
+
+describe('a run', () => {
+  const kept = (seq: number): KeptEvent => ({ ...entry(), seq });
+  const started = { sheet: 3, revision: 1, plan };
+  let asked: string[] = [];
+  /** What the server answers to the next requests; null: it is away. */
+  const answers = (...all: (object | null)[]) => {
+    asked = [];
+    Object.assign(globalThis, {
+      fetch: async (path: string) => {
+        asked.push(path);
+        const next = all.shift();
+        if (!next) throw new TypeError('Failed to fetch');
+        return new Response(JSON.stringify(next), { status: 200 });
+      },
+    });
+  };
+  const device = (disk = newDisk()) => {
+    const seen: string[] = [];
+    return { store: disk, disk, told: seen, seen: async (_: string, ids: ReadonlySet<string>) => void seen.push(...ids) };
+  };
+  const [one, two, three] = [kept(1), kept(2), kept(3)];
+
+  it('is asked for whole once, then for what came after', async () => {
+    const here = device();
+    answers({ started, events: [one] }, { sheet: 3, events: [two, three] }, { sheet: 3, events: [] });
+    const first = await fetchRun('run-a', undefined, here);
+    const second = await fetchRun('run-a', first, here);
+    expect(second.events).toEqual([one, two, three]);
+    expect(await fetchRun('run-a', second, here)).toBe(second);
+    expect(asked).toEqual(['/api/jobs/run-a/run', '/api/jobs/run-a/log?after=1', '/api/jobs/run-a/log?after=3']);
+    expect(here.told).toContain(three.id);
+  });
+  it('is asked for anew where another sheet runs', async () => {
+    answers({ sheet: 4, events: [] }, { started: { sheet: 4, revision: 2, plan }, events: [] });
+    expect((await fetchRun('run-b', { started, events: [one] }, device())).started?.sheet).toBe(4);
+  });
+  it('is what this device has kept of it where there is no connection', async () => {
+    const here = device();
+    answers({ started, events: [one] }, { sheet: 3, events: [two] });
+    await fetchRun('run-c', await fetchRun('run-c', undefined, here), here);
+    answers(null, null);
+    const offline: RunRecord = await fetchRun('run-c', undefined, here);
+    expect(offline).toEqual({ started, events: [one, two] });
+    await expect(fetchRun('run-d', undefined, here)).rejects.toThrow(/cannot be reached/);
+  });
 });

@@ -1,5 +1,7 @@
-import { logAnswerSchema, runAnswerSchema, type KeptEvent, type RunAnswer, type RunRecord } from '@lintrel/core/front';
-import { request } from './http';
+import { logAnswerSchema, runAnswerSchema, runSchema, type KeptEvent, type RunAnswer, type RunRecord } from '@lintrel/core/front';
+import * as v from 'valibot';
+import type { SyncStore } from '@/sync/store';
+import { request, RequestError } from './http';
 
 type Started = NonNullable<RunRecord['started']>;
 
@@ -23,10 +25,33 @@ export async function runRequest(method: 'GET' | 'POST', job: string, what: 'run
   return wholeRun(job, await request(method, path, runAnswerSchema, body));
 }
 
-/** What is known of a run, with what was logged since: only that is asked for, as long as it is still the same sheet. */
-export async function fetchRun(job: string, known: RunRecord | undefined): Promise<RunRecord> {
+/** What a run needs of the device: the record as it was last told, and who waits for its entries to be told of. */
+export interface RunDevice {
+  readonly store: Pick<SyncStore, 'read' | 'keep'>;
+  readonly seen: (job: string, ids: ReadonlySet<string>) => Promise<void>;
+}
+
+/**
+ * What is known of a run, with what was logged since: only that is asked for, as long as it is still the same sheet. It is kept on the
+ * device; with no connection that is what is shown.
+ * @param known what this page has read before
+ */
+export async function fetchRun(job: string, known: RunRecord | undefined, { store, seen }: RunDevice): Promise<RunRecord> {
+  try {
+    const run = await askForRun(job, known);
+    if (run !== known) await store.keep('runs', job, run).catch(() => undefined);
+    await seen(job, new Set(run.events.map(({ id }) => id)));
+    return run;
+  } catch (error) {
+    if (known || !(error instanceof RequestError) || error.final) throw error;
+    const kept = v.safeParse(runSchema, await store.read('runs', job).catch(() => null));
+    if (!kept.success) throw error;
+    return wholeRun(job, kept.output);
+  }
+}
+
+async function askForRun(job: string, known: RunRecord | undefined): Promise<RunRecord> {
   if (!known?.started) return runRequest('GET', job, 'run');
-  sheets.set(job, known.started);
   const last = known.events.at(-1)?.seq ?? 0;
   const { sheet, events } = await request('GET', `/jobs/${job}/log?after=${last}`, logAnswerSchema);
   if (sheet !== known.started.sheet) return runRequest('GET', job, 'run');

@@ -27,7 +27,12 @@ class Phone {
     // Whoever changes something tells the other pages of the phone.
     const page = newPage(this.disk, () => this.pages.forEach((one) => void (one === page || one.outbox.reread())));
     page.answer = (entries) => this.shop.hear(entries, this.weather);
+    page.outbox.onTaken = (job) => void this.askFor(page, job);
     this.pages.push(page);
+  }
+  /** The record of the job tells of what the shop has, when it can be reached. */
+  async askFor({ outbox }: Page, job: string): Promise<void> {
+    if (this.weather === 'fine') await outbox.seen(job, new Set(this.shop.log));
   }
   tap(place: number): void {
     const event = entry('', new Date(this.shop.now + this.ahead).toISOString());
@@ -128,6 +133,8 @@ it('whatever happens, every tap is with the shop exactly once in the end', async
             await outbox.reread();
             outbox.sendNow();
           }
+          await settled();
+          for (const page of phone.pages) await phone.askFor(page, 'job');
         }
         await settled();
       }
@@ -163,6 +170,7 @@ it('two phones away for a day of 200 entries each, told twice over, arrive exact
     await phone.reload(0);
   }
   await settled();
+  for (const phone of phones) for (const page of phone.pages) await phone.askFor(page, 'job');
   expect(shop.log).toHaveLength(400);
   for (const { tapped, disk } of phones) {
     expect(shop.log.filter((id) => tapped.includes(id))).toEqual(tapped);

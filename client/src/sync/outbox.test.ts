@@ -4,18 +4,38 @@ import { entry, newDisk, newPage, refusal, settled, taken, unreachable } from '.
 const ids = (all: readonly { event: { id: string } }[]) => all.map(({ event }) => event.id);
 const refusedBy = (all: readonly { refused: { message: string } | null }[]) => all.map(({ refused }) => refused?.message ?? null);
 
-it('sends entries in their order and forgets what is confirmed; what landed still counts here', async () => {
+it('sends entries in their order; what landed counts here until the record of the job tells of it', async () => {
   const { outbox, sent, disk } = newPage();
+  const [a, b] = [entry(), entry()];
   const jobs: string[] = [];
   outbox.onTaken = (job) => void jobs.push(job);
-  const [a, b] = [entry(), entry()];
   void outbox.add('job', a);
   void outbox.add('job', b);
   expect(ids(outbox.state().pending)).toEqual([a.id, b.id]);
   await settled();
-  expect([sent.flat(), outbox.state().pending, disk.kept.size]).toEqual([[a.id, b.id], [], 0]);
+  expect([sent.flat(), outbox.state().pending]).toEqual([[a.id, b.id], []]);
   expect(jobs).toContain('job');
-  expect(ids(outbox.state().landed)).toEqual([a.id, b.id]);
+  // Until the record of the job tells of them they stay on the disk.
+  expect([ids(outbox.state().landed), disk.kept.size]).toEqual([[a.id, b.id], 2]);
+  await outbox.reread();
+  expect(outbox.state().pending).toEqual([]);
+  await outbox.seen('job', new Set([a.id, 'of another']));
+  expect([ids(outbox.state().landed), [...disk.kept.keys()]]).toEqual([[b.id], [b.id]]);
+  await outbox.seen('job', new Set([a.id, b.id]));
+  expect([outbox.state().landed, disk.kept.size]).toEqual([[], 0]);
+});
+
+it('what was taken and never told of is sent again after a reload: the shop knows it by its id', async () => {
+  const first = newPage();
+  first.told = false;
+  const event = entry();
+  void first.outbox.add('job', event);
+  await settled();
+  const page = newPage(first.disk);
+  await page.outbox.reread();
+  page.outbox.sendNow();
+  await settled();
+  expect([page.sent.flat(), page.outbox.state().pending, page.disk.kept.size]).toEqual([[event.id], [], 0]);
 });
 
 it('keeps and shows every one while there is no connection, and after a reload; then they go together', async () => {

@@ -39,7 +39,9 @@ export interface Outbox {
   state(): OutboxState;
   /** Calls back whenever something changes; returns how to end that. */
   subscribe(changed: () => void): () => void;
-  /** Called whenever the server has taken entries of a job. */
+  /** The record of a job tells of these: now they may go from the disk. */
+  seen(job: string, ids: ReadonlySet<string>): Promise<void>;
+  /** Called whenever the server has taken entries of a job: it is time to ask for its record. */
   onTaken: (job: string) => void;
 }
 
@@ -81,6 +83,14 @@ export function createOutbox({ store, send, later, now, tellOthers }: OutboxDevi
     if (gone.has(id)) await store.forgetEntry(id).catch(() => undefined);
     show();
     tellOthers();
+  }
+  /** It has left this page's hands; on the disk it stays until the record of the job tells of it, and is sent again if that never comes. */
+  function land(these: readonly Pending[]): void {
+    for (const { event } of these) {
+      here.delete(event.id);
+      unkept.delete(event.id);
+    }
+    show({ landed: [...state.landed, ...these].slice(-MOST_LANDED) });
   }
   async function forget(id: string): Promise<void> {
     gone.add(id);
@@ -136,10 +146,9 @@ export function createOutbox({ store, send, later, now, tellOthers }: OutboxDevi
     });
     const landed = told.flatMap(({ one, answer }) => ('seq' in answer ? [one] : []));
     if (landed.length > 0) {
-      show({ landed: [...state.landed, ...landed].slice(-MOST_LANDED) });
-      onTaken(job);
+      land(landed);
+      outbox.onTaken(job);
     }
-    for (const { event } of landed) await forget(event.id);
     for (const { one, answer } of told)
       if ('refused' in answer) await keep({ ...one, refused: { code: answer.refused.code, message: answer.refused.message } });
     return told.length === these.length;
@@ -158,8 +167,6 @@ export function createOutbox({ store, send, later, now, tellOthers }: OutboxDevi
       Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** count),
     );
   }
-  const onTaken = (job: string) => outbox.onTaken(job);
-
   const outbox: Outbox = {
     async add(job, event) {
       const last = Math.max(0, ...[...here.values()].map(({ turn }) => turn));
@@ -181,8 +188,15 @@ export function createOutbox({ store, send, later, now, tellOthers }: OutboxDevi
       if (!kept) return;
       const ids = new Set(kept.map(({ event }) => event.id));
       for (const id of [...here.keys()]) if (!ids.has(id) && !unkept.has(id) && !writing.has(id)) here.delete(id);
-      for (const one of kept) if (!gone.has(one.event.id)) here.set(one.event.id, one);
+      const landed = new Set(state.landed.map(({ event }) => event.id));
+      for (const one of kept) if (!gone.has(one.event.id) && !landed.has(one.event.id)) here.set(one.event.id, one);
       show();
+    },
+    async seen(job, ids) {
+      const told = [...state.landed, ...here.values()].filter((one) => one.job === job && ids.has(one.event.id));
+      if (told.length === 0) return;
+      show({ landed: state.landed.filter((one) => !told.includes(one)) });
+      for (const { event } of told) await forget(event.id);
     },
     state: () => state,
     subscribe(changed) {

@@ -24,7 +24,8 @@ export interface SyncStore {
   readonly jobsWith: (kind: JobRecord) => Promise<readonly string[]>;
 }
 
-export type JobRecord = 'drafts' | 'histories';
+/** `runs`: the work sheet and log of a job as they were last told, for when there is no connection. */
+export type JobRecord = 'drafts' | 'histories' | 'runs';
 
 const pendingSchema = v.object({
   job: v.string(),
@@ -67,6 +68,7 @@ const open = (name: string): Promise<IDBPDatabase> =>
       db.createObjectStore('entries', { keyPath: 'event.id' });
       db.createObjectStore('drafts');
       db.createObjectStore('histories');
+      db.createObjectStore('runs');
     },
     // Another page has a newer version of the program: it may go on.
     blocking: (_current, _blocked, event) => (event.target as IDBDatabase | null)?.close(),

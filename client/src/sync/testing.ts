@@ -60,6 +60,8 @@ export interface Page {
   readonly sent: string[][];
   readonly waits: { readonly work: () => void; readonly ms: number }[];
   answer: (entries: readonly LogEvent[], job: string) => Taken | Promise<Taken>;
+  /** True: the record of a job is asked for as soon as its entries were taken, and tells of them. */
+  told: boolean;
 }
 
 export function newPage(disk: Disk = newDisk(), tellOthers: () => void = () => undefined): Page & { readonly disk: Disk } {
@@ -76,7 +78,9 @@ export function newPage(disk: Disk = newDisk(), tellOthers: () => void = () => u
     now: () => ++time,
     tellOthers,
   };
-  const page: Page & { readonly disk: Disk } = { device, disk, sent, waits, outbox: createOutbox(device), answer: taken };
+  const page: Page & { readonly disk: Disk } = { device, disk, sent, waits, outbox: createOutbox(device), answer: taken, told: true };
+  const landed = () => new Set(page.outbox.state().landed.map(({ event }) => event.id));
+  page.outbox.onTaken = (job) => void (page.told && page.outbox.seen(job, landed()));
   return page;
 }
 

@@ -1,0 +1,82 @@
+import type { JobSummary, RunRecord } from '@lintrel/core';
+import { Hands, onPage } from './hands';
+import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
+
+// A phone in a secure place, where the browser lets the program be kept: it opens with the server gone.
+
+jest.setTimeout(180_000);
+
+let database: TestDatabase;
+let server: RunningServer;
+let browser: TestBrowser;
+const port = () => Number(new URL(server.url).port);
+const get = async <T>(path: string): Promise<T> => (await fetch(`${server.url}/api${path}`)).json() as Promise<T>;
+const jobNamed = async (title: string) => (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title) as JobSummary;
+const eventsOf = async (id: string) => (await get<RunRecord>(`/jobs/${id}/run`)).events;
+const onPhone = (path: string, work: (hands: Hands) => Promise<void>) =>
+  onPage({ server, browser, database } as Parameters<typeof onPage>[0], path, PHONE, work);
+const DONE = '[data-testid=done]:not([aria-disabled=true])';
+
+beforeAll(async () => {
+  database = await makeDatabase();
+  server = await startServer(database.url);
+  browser = await startBrowser();
+});
+afterAll(async () => {
+  await browser.close();
+  await server.stop();
+  await database.drop();
+});
+
+it('can be put on the home screen', async () => {
+  const page = await (await fetch(server.url)).text();
+  expect(page).toContain('rel="manifest"');
+  const manifest = (await (await fetch(`${server.url}/manifest.webmanifest`)).json()) as { start_url: string; icons: { src: string }[] };
+  expect(manifest.start_url).toBe('/');
+  for (const { src } of manifest.icons) expect((await fetch(server.url + src)).status).toBe(200);
+  const worker = await fetch(`${server.url}/sw.js`);
+  expect(worker.headers.get('content-type')).toMatch(/javascript/);
+  expect(worker.headers.get('cache-control')).toMatch(/max-age=0|no-cache/);
+});
+
+it('opens a deep link with the server gone: the run sheet with all that was done, the shelf, the list; taps are sent when it is back', async () => {
+  const { id } = await jobNamed('Juniper');
+  await onPhone(`/job/${id}/run`, async (hands) => {
+    hands.test.expectErrors(/Failed to load resource|ERR_|Failed to fetch/);
+    const { page } = hands;
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null, { timeout: 40_000 });
+    const done = 1 + (await eventsOf(id)).filter(({ kind }) => kind === 'done').length;
+    await hands.press(DONE);
+    await hands.sees(new RegExp(`${done} of \\d+ done`));
+    // The lists are read once, so that they are at hand.
+    await hands.pressNamed('link', 'Shelf');
+    await hands.sees(/Fine line/);
+    await hands.pressNamed('link', 'Jobs');
+    await hands.sees(/Juniper/);
+    await page.goto(`${server.url}/job/${id}/run`);
+    await hands.sees(new RegExp(`${done} of \\d+ done`));
+    await server.stop();
+
+    await page.reload();
+    await hands.sees(new RegExp(`${done} of \\d+ done`));
+    await hands.press(DONE);
+    await hands.sees(new RegExp(`${done + 1} of \\d+ done`));
+    await hands.sees(/No connection: kept on this device/);
+    await page.reload();
+    await hands.sees(new RegExp(`${done + 1} of \\d+ done`));
+    await page.goto(`${server.url}/shelf`);
+    await hands.sees(/Fine line/);
+    await hands.sees(/1 entry not sent yet/);
+    await page.goto(server.url);
+    await hands.sees(/Juniper/);
+
+    server = await startServer(database.url, { port: port() });
+    for (
+      const since = Date.now();
+      (await eventsOf(id)).filter(({ kind }) => kind === 'done').length < done + 1;
+      await new Promise((again) => setTimeout(again, 200))
+    )
+      if (Date.now() - since > 40_000) throw new Error('it never arrived');
+    expect((await eventsOf(id)).filter(({ kind }) => kind === 'done')).toHaveLength(done + 1);
+  });
+});
