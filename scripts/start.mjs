@@ -113,6 +113,7 @@ async function keepServer(port, database, stop) {
   const env = {
     ...process.env,
     LINTREL_BACKUPS: backups,
+    LINTREL_CERTIFICATES: process.env.LINTREL_CERTIFICATES ?? join(DATA, 'certificates'),
     DATABASE_URL: process.env.DATABASE_URL ?? database.url,
     PORT: String(port),
     HOST,
@@ -139,7 +140,10 @@ async function keepServer(port, database, stop) {
   return 0;
 }
 
-const addressOf = (port) => `http://${HOST === '0.0.0.0' || HOST === '::' ? '127.0.0.1' : HOST.includes(':') ? `[${HOST}]` : HOST}:${port}`;
+/** Beyond this machine pages are served in secret, where that is not turned off. */
+const SCHEME = process.env.LINTREL_PLAIN !== 'yes' && !/^(127\.|localhost$|::1$)/.test(HOST) ? 'https' : 'http';
+
+const addressOf = (port) => `${SCHEME}://${HOST === '0.0.0.0' || HOST === '::' ? '127.0.0.1' : HOST.includes(':') ? `[${HOST}]` : HOST}:${port}`;
 
 /** Where phones find it, when they are let in. */
 function elsewhere(port) {
@@ -147,8 +151,9 @@ function elsewhere(port) {
   const own = Object.values(networkInterfaces())
     .flat()
     .filter((one) => one && one.family === 'IPv4' && !one.internal)
-    .map(({ address }) => `http://${address}:${port}`);
-  return own.length > 0 ? `, on phones ${own.join(' or ')}` : '';
+    .map(({ address }) => `${SCHEME}://${address}:${port}`);
+  const how = SCHEME === 'https' ? `; how a phone comes to trust it stands there under /trust` : '';
+  return own.length > 0 ? `, on phones ${own.join(' or ')}${how}` : '';
 }
 
 await mainly(main);

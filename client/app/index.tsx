@@ -7,6 +7,7 @@ import { BackupPanel } from '@/jobs/BackupPanel';
 import { JobRow } from '@/jobs/JobRow';
 import { openTextFile } from '@/jobs/openFile';
 import { PersonForm } from '@/person/PersonForm';
+import { PlainNote } from '@/sync/PlainNote';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Rows } from '@/ui/Row';
@@ -52,6 +53,7 @@ export default function JobsScreen() {
       ) : (
         <Waiting what="the jobs" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
       )}
+      <PlainNote />
       <BackupPanel />
       <Panel>
         <Heading>On this device</Heading>

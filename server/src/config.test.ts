@@ -10,6 +10,7 @@ it('takes what is set, and what is usual for the rest', () => {
     names: [],
     demo: true,
     backups: null,
+    certificate: null,
     cutter: null,
     logLevel: 'info',
   });

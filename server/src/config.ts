@@ -18,6 +18,10 @@ const environment = v.object({
   LINTREL_NAMES: v.optional(words, ''),
   LINTREL_DEMO: v.optional(v.picklist(['yes', 'no'], 'is yes or no'), 'yes'),
   LINTREL_BACKUPS: v.optional(v.string()),
+  LINTREL_CERTIFICATES: v.optional(v.string()),
+  LINTREL_CERT: v.optional(v.string()),
+  LINTREL_KEY: v.optional(v.string()),
+  LINTREL_PLAIN: v.optional(v.picklist(['yes', 'no'], 'is yes or no'), 'no'),
   LINTREL_CUTTER: v.optional(port),
   LOG_LEVEL: v.optional(
     v.picklist(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'], 'is none of fatal error warn info debug trace silent'),
@@ -35,6 +39,8 @@ export interface Config {
   readonly demo: boolean;
   /** Folder of the daily backups; null: none are made. */
   readonly backups: string | null;
+  /** Where the certificate of a server beyond loopback comes from: files given, or a folder for the shop's own; null: plain HTTP alone. */
+  readonly certificate: { readonly cert: string; readonly key: string } | { readonly folder: string } | null;
   /** Port of a real cutter on loopback; null: the simulated one. */
   readonly cutter: number | null;
   readonly logLevel: string;
@@ -52,6 +58,8 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
       ...new Map([...read.issues].reverse().map(({ path, message }) => [path?.[0]?.key, `${String(path?.[0]?.key ?? 'settings')} ${message}`])).values(),
     ].reverse();
   const { DATABASE_URL, PORT, HOST, LINTREL_NAMES, LINTREL_DEMO, LINTREL_BACKUPS, LINTREL_CUTTER, LOG_LEVEL } = read.output;
+  if ((read.output.LINTREL_CERT === undefined) !== (read.output.LINTREL_KEY === undefined))
+    return ['LINTREL_CERT and LINTREL_KEY are set together: the certificate and its key'];
   return {
     database: DATABASE_URL,
     port: PORT,
@@ -59,7 +67,19 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     names: LINTREL_NAMES,
     demo: LINTREL_DEMO === 'yes',
     backups: LINTREL_BACKUPS ?? null,
+    certificate: certificateFrom(read.output),
     cutter: LINTREL_CUTTER ?? null,
     logLevel: LOG_LEVEL,
   };
+}
+
+type Environment = v.InferOutput<typeof environment>;
+
+/** On this machine alone a page is a secure place without. */
+export const isLoopback = (host: string): boolean => host === 'localhost' || host === '::1' || host.startsWith('127.');
+
+function certificateFrom({ HOST, LINTREL_PLAIN, LINTREL_CERT, LINTREL_KEY, LINTREL_CERTIFICATES }: Environment): Config['certificate'] {
+  if (LINTREL_PLAIN === 'yes') return null;
+  if (LINTREL_CERT !== undefined && LINTREL_KEY !== undefined) return { cert: LINTREL_CERT, key: LINTREL_KEY };
+  return LINTREL_CERTIFICATES === undefined || isLoopback(HOST) ? null : { folder: LINTREL_CERTIFICATES };
 }

@@ -1,4 +1,6 @@
 import { existsSync } from 'node:fs';
+import { createServer } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { nightly } from './backup/nightly';
@@ -7,9 +9,14 @@ import { migrate } from './db/migrate';
 import { openPool } from './db/pool';
 import { cutterAt } from './cutter';
 import { createApp } from './http/app';
+import type { Trust } from './http/trust';
 import { openHub } from './live/hub';
 import { ROOT } from './places';
 import { seedIfEmpty } from './seed';
+import { shopAddresses } from './tls/addresses';
+import { ownNames } from './tls/certificate';
+import { openDoor } from './tls/door';
+import { keepCertificate } from './tls/keep';
 import { openWorkshop } from './work/workshop';
 
 /** Requests that are still under way this long after we were asked to end are broken off. */
@@ -23,7 +30,7 @@ if (!('database' in config)) {
   process.stderr.write(config.map((line) => `lintrel: ${line}\n`).join(''));
   process.exit(EXIT.badSettings);
 }
-const { port, host, names, backups } = config;
+const { port, host, names, backups, certificate } = config;
 const log = pino({ level: config.logLevel });
 
 /** Whether another process started us and listens for news. */
@@ -40,13 +47,33 @@ const workshop = openWorkshop();
 const cutter = cutterAt(config.cutter);
 const noMore = backups ? nightly(pool, backups, log) : () => undefined;
 const hub = openHub(config.database);
-const app = createApp({ pool, log, clientFolder: existsSync(folder) ? folder : null, workshop, hub, cutter, names, ...(backups ? { backups } : {}) });
-const server = app.listen(port, host, (error?: NodeJS.ErrnoException) => {
-  if (error) {
-    log.fatal({ err: error }, `cannot listen on ${host}:${port}`);
-    process.exit(error.code === 'EADDRINUSE' ? EXIT.portTaken : EXIT.noAddress);
-  }
-  log.info(`listening on http://${host}:${port}`);
+const shown = certificate && (await keepCertificate(certificate, () => ownNames(names), log));
+const trust: Trust | null = shown && {
+  addresses: () => shopAddresses(host, port, names),
+  authority: () => shown.now().authority,
+};
+const app = createApp({
+  pool,
+  log,
+  clientFolder: existsSync(folder) ? folder : null,
+  workshop,
+  hub,
+  cutter,
+  names,
+  ...(backups ? { backups } : {}),
+  ...(trust ? { trust } : {}),
+});
+const plain = createServer(app);
+const secure = shown && createSecureServer(shown.now(), app);
+if (secure) shown.onNewer((newer) => secure.setSecureContext(newer));
+const servers = secure ? [plain, secure] : [plain];
+const door = secure ? openDoor(plain, secure) : plain;
+door.once('error', (error: NodeJS.ErrnoException) => {
+  log.fatal({ err: error }, `cannot listen on ${host}:${port}`);
+  process.exit(error.code === 'EADDRINUSE' ? EXIT.portTaken : EXIT.noAddress);
+});
+door.listen(port, host, () => {
+  log.info(`listening on ${secure ? 'https' : 'http'}://${host}:${port}`);
   process.send?.('listening');
   if (supervised && !process.connected) stop('the process that started us is gone');
 });
@@ -59,13 +86,14 @@ function stop(why: string): void {
   log.info(`${why}: stopping`);
   // Pages that listen are told to come back by the end of their connection.
   noMore();
+  shown?.stop();
   const quiet = hub.close();
-  const breakOff = setTimeout(() => server.closeAllConnections(), LAST_REQUESTS_MS);
+  const breakOff = setTimeout(() => servers.forEach((one) => one.closeAllConnections()), LAST_REQUESTS_MS);
   // A connection that is kept open is closed as soon as nothing is asked over it any more.
-  const sweep = setInterval(() => server.closeIdleConnections(), 50);
+  const sweep = setInterval(() => servers.forEach((one) => one.closeIdleConnections()), 50);
   // A database that hangs does not hold us up either.
   setTimeout(() => process.exit(0), 2 * LAST_REQUESTS_MS).unref();
-  server.close(() => {
+  door.close(() => {
     clearTimeout(breakOff);
     clearInterval(sweep);
     void Promise.allSettled([workshop.close(), quiet, pool.end()]).then(() => process.exit(0));

@@ -21,3 +21,4 @@ export { ShelfTapeScreen } from './shelf/ShelfTapeScreen';
 export { StationsScreen } from './job/StationsScreen';
 export { TapeScreen } from './job/TapeScreen';
 export { TimeScreen } from './job/TimeScreen';
+export { TrustScreen } from './TrustScreen';

@@ -35,6 +35,9 @@ export const jobListSchema = v.object({ now: v.number(), jobs: v.array(jobSummar
 export const changeSchema = v.object({ seq: v.number(), kind: v.picklist(['job', 'log', 'shelf']), job: v.nullable(v.string()) });
 export type Change = v.InferOutput<typeof changeSchema>;
 
+/** How a phone comes to trust this shop: its secret addresses, and the mark of what is to be trusted; null: nothing of the shop's own. */
+export const trustSchema = v.object({ addresses: v.array(v.string()), fingerprint: v.nullable(v.string()) });
+
 /** A backup that is kept, the newest first in the list. */
 const backupSchema = v.object({ name: v.string(), at: instant(), bytes: v.number() });
 export type BackupKept = v.InferOutput<typeof backupSchema>;

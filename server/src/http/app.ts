@@ -19,6 +19,7 @@ import { printRoutes } from './print';
 import { runRoutes } from './run';
 import { shelfRoutes } from './shelf';
 import { shopRoutes } from './shop';
+import { trustRoutes, type Trust } from './trust';
 
 /** Bodies larger than this are refused, however small they were packed; a design is far below. */
 const BODY_LIMIT_BYTES = 4_000_000;
@@ -37,12 +38,16 @@ export interface AppParts {
   readonly cutter?: Cutting;
   /** Names the shop has given this server, besides its addresses. */
   readonly names?: readonly string[];
+  /** How phones come to trust it; left out: it is served without a certificate. */
+  readonly trust?: Trust;
   /** Where backups are kept; left out: none are made. */
   readonly backups?: string;
 }
 
+const NO_TRUST: Trust = { addresses: () => [], authority: () => null };
+
 /** Puts the server together. It keeps nothing itself: everything is in the database. */
-export function createApp({ pool, log, clientFolder, workshop, hub, cutter = cutterAt(null), names = [], backups }: AppParts): Express {
+export function createApp({ pool, log, clientFolder, workshop, hub, cutter = cutterAt(null), names = [], backups, trust = NO_TRUST }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -96,6 +101,7 @@ export function createApp({ pool, log, clientFolder, workshop, hub, cutter = cut
   app.use('/api/jobs', jobRoutes(pool, workshop), runRoutes(pool, workshop), printRoutes(pool, workshop));
   app.use('/api/shelf', shelfRoutes(pool));
   app.use('/api/shop', shopRoutes(pool, backups ?? null));
+  app.use('/api/trust', trustRoutes(trust));
   app.use('/api/live', liveRoutes(pool, hub));
   app.use('/api/cutter', cutterRoutes(pool, workshop, cutter));
   app.use('/api/ask', askRoutes(pool, workshop));

@@ -1,0 +1,40 @@
+import { trustSchema } from '@lintrel/core';
+import { X509Certificate } from 'node:crypto';
+import { Router } from 'express';
+import { toString as codeOf } from 'qrcode';
+import { notFound } from './errors';
+import { answered } from './validate';
+
+/** How this server is reached in secret, and what a phone is told to trust for it. */
+export interface Trust {
+  /** Addresses of the shop as phones type them, the secret ones. */
+  readonly addresses: () => readonly string[];
+  /** The shop's own authority, PEM; null: its certificate was given from outside, or there is none. */
+  readonly authority: () => string | null;
+}
+
+/** /api/trust: how a phone comes to trust this shop; nothing of it is secret. */
+export function trustRoutes(trust: Trust): Router {
+  const routes = Router();
+  routes.get('/', (_request, response) => {
+    const authority = trust.authority();
+    response.json(
+      answered(trustSchema, { addresses: [...trust.addresses()], fingerprint: authority === null ? null : new X509Certificate(authority).fingerprint256 }),
+    );
+  });
+  routes.get('/certificate', (_request, response) => {
+    const authority = trust.authority();
+    if (authority === null) throw notFound('certificate of this shop');
+    response.type('application/x-x509-ca-cert').attachment('lintrel-shop.crt');
+    response.send(new X509Certificate(authority).raw);
+  });
+  // A phone that does not trust us yet comes by plain HTTP.
+  routes.get('/code.svg', async (_request, response) => {
+    const [first] = trust.addresses();
+    if (first === undefined) throw notFound('address for phones');
+    response
+      .type('image/svg+xml')
+      .send(await codeOf(`${first.replace('https:', 'http:')}/trust`, { type: 'svg', margin: 2, color: { dark: '#1D2A2D', light: '#FBFAF6' } }));
+  });
+  return routes;
+}
