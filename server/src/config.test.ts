@@ -11,6 +11,8 @@ it('takes what is set, and what is usual for the rest', () => {
     demo: true,
     backups: null,
     certificate: null,
+    signIn: false,
+    proxied: false,
     cutter: null,
     logLevel: 'info',
   });

@@ -21,6 +21,8 @@ const environment = v.object({
   LINTREL_CERTIFICATES: v.optional(v.string()),
   LINTREL_CERT: v.optional(v.string()),
   LINTREL_KEY: v.optional(v.string()),
+  LINTREL_SIGN_IN: v.optional(v.picklist(['yes'], 'is yes, or left out')),
+  LINTREL_PROXY: v.optional(v.picklist(['yes', 'no'], 'is yes or no'), 'no'),
   LINTREL_PLAIN: v.optional(v.picklist(['yes', 'no'], 'is yes or no'), 'no'),
   LINTREL_CUTTER: v.optional(port),
   LOG_LEVEL: v.optional(
@@ -39,6 +41,10 @@ export interface Config {
   readonly demo: boolean;
   /** Folder of the daily backups; null: none are made. */
   readonly backups: string | null;
+  /** Another program on this machine speaks for it to the shop, and says by what way a request came. */
+  readonly proxied: boolean;
+  /** Whether one has to sign in: always beyond this machine, and where it is asked for, as behind a proxy. */
+  readonly signIn: boolean;
   /** Where the certificate of a server beyond loopback comes from: files given, or a folder for the shop's own; null: plain HTTP alone. */
   readonly certificate: { readonly cert: string; readonly key: string } | { readonly folder: string } | null;
   /** Port of a real cutter on loopback; null: the simulated one. */
@@ -57,7 +63,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     return [
       ...new Map([...read.issues].reverse().map(({ path, message }) => [path?.[0]?.key, `${String(path?.[0]?.key ?? 'settings')} ${message}`])).values(),
     ].reverse();
-  const { DATABASE_URL, PORT, HOST, LINTREL_NAMES, LINTREL_DEMO, LINTREL_BACKUPS, LINTREL_CUTTER, LOG_LEVEL } = read.output;
+  const { DATABASE_URL, PORT, HOST, LINTREL_NAMES, LINTREL_DEMO, LINTREL_BACKUPS, LINTREL_CUTTER, LINTREL_PROXY, LINTREL_SIGN_IN, LOG_LEVEL } = read.output;
   if ((read.output.LINTREL_CERT === undefined) !== (read.output.LINTREL_KEY === undefined))
     return ['LINTREL_CERT and LINTREL_KEY are set together: the certificate and its key'];
   return {
@@ -67,6 +73,8 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     names: LINTREL_NAMES,
     demo: LINTREL_DEMO === 'yes',
     backups: LINTREL_BACKUPS ?? null,
+    proxied: LINTREL_PROXY === 'yes',
+    signIn: LINTREL_SIGN_IN === 'yes' || LINTREL_PROXY === 'yes' || !isLoopback(HOST),
     certificate: certificateFrom(read.output),
     cutter: LINTREL_CUTTER ?? null,
     logLevel: LOG_LEVEL,

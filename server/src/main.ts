@@ -6,11 +6,13 @@ import { pino } from 'pino';
 import { nightly } from './backup/nightly';
 import { readConfig } from './config';
 import { migrate } from './db/migrate';
+import { anybody, keepSetUpCode } from './db/people';
 import { openPool } from './db/pool';
 import { cutterAt } from './cutter';
 import { createApp } from './http/app';
 import type { Trust } from './http/trust';
 import { openHub } from './live/hub';
+import { asTyped, hashOf, newCode } from './people/secrets';
 import { ROOT } from './places';
 import { seedIfEmpty } from './seed';
 import { shopAddresses } from './tls/addresses';
@@ -30,7 +32,7 @@ if (!('database' in config)) {
   process.stderr.write(config.map((line) => `lintrel: ${line}\n`).join(''));
   process.exit(EXIT.badSettings);
 }
-const { port, host, names, backups, certificate } = config;
+const { port, host, names, backups, certificate, signIn, proxied } = config;
 const log = pino({ level: config.logLevel });
 
 /** Whether another process started us and listens for news. */
@@ -41,6 +43,13 @@ pool.on('error', (error) => log.warn({ err: error }, 'an idle connection to the 
 await migrate(pool, async (db) => {
   if (config.demo && (await seedIfEmpty(db, Date.now()))) log.info('demo workshop put in');
 });
+
+// Nobody works here yet: the first owner comes in with what is printed here, once.
+if (signIn && !(await anybody(pool))) {
+  const code = newCode();
+  await keepSetUpCode(pool, hashOf(asTyped(code)));
+  process.stdout.write(`lintrel: open it in a browser and set the shop up with this code, within a day: ${code}\n`);
+}
 
 const folder = join(ROOT, 'client/dist');
 const workshop = openWorkshop();
@@ -60,6 +69,8 @@ const app = createApp({
   hub,
   cutter,
   names,
+  signIn,
+  proxied,
   ...(backups ? { backups } : {}),
   ...(trust ? { trust } : {}),
 });

@@ -33,7 +33,7 @@ export async function tell({ app }: Pick<TestServer, 'app'>, jobId: string, entr
   return (body as { entries: Told[] }).entries[0]!;
 }
 
-export async function startTestServer({ demo = true } = {}): Promise<TestServer> {
+export async function startTestServer({ demo = true, signIn = false, tries = 1000 } = {}): Promise<TestServer> {
   const database: TestDatabase = await makeDatabase();
   const pool = openPool(database.url);
   const workshop = openWorkshop();
@@ -42,7 +42,7 @@ export async function startTestServer({ demo = true } = {}): Promise<TestServer>
     if (demo) await seedIfEmpty(db, Date.now());
   });
   return {
-    app: createApp({ pool, log: pino({ level: 'silent' }), clientFolder: null, workshop, hub }),
+    app: createApp({ pool, log: pino({ level: 'silent' }), clientFolder: null, workshop, hub, signIn, tries }),
     pool,
     workshop,
     hub,

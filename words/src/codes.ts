@@ -38,6 +38,7 @@ export interface RefusalSays {
   readonly 'server.taken': { readonly key: string };
   readonly 'server.fixed': NoValues;
   readonly 'server.future': NoValues;
+  readonly 'server.person-taken': NoValues;
 }
 
 /** Every code that may be said, with its values. */

@@ -1,3 +1,4 @@
 export * from './cutter';
 export * from './schemas';
 export * from './summary';
+export * from './people';

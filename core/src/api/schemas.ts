@@ -23,6 +23,8 @@ export const jobSchema = v.object({
   updatedAt: instant(),
   /** The save that made this revision; null where it was made here. */
   save: v.nullable(v.string()),
+  /** Who made it, where people sign in. */
+  author: v.nullish(v.string(), null),
   design: designSchema,
 });
 export type Job = v.InferOutput<typeof jobSchema>;

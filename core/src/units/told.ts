@@ -70,6 +70,8 @@ export interface FieldSays {
   readonly 'field.time': NoValues;
   readonly 'field.uuid': NoValues;
   readonly 'field.event': NoValues;
+  readonly 'field.passphrase': NoValues;
+  readonly 'field.pin': NoValues;
   readonly 'field.boolean': NoValues;
   readonly 'field.choice': { readonly choices: readonly string[] };
   readonly 'field.exactly': { readonly value: string };

@@ -7,15 +7,17 @@ interface JobRow {
   design: Design;
   updated_at: Date;
   save: string | null;
+  author: string | null;
 }
 
-const COLUMNS = 'id, revision, design, updated_at, save';
+const COLUMNS = 'id, revision, design, updated_at, save, author';
 /** Designs kept by older versions are brought up as they are read. */
-const toJob = ({ id, revision, design, updated_at, save }: JobRow): Job => ({
+const toJob = ({ id, revision, design, updated_at, save, author }: JobRow): Job => ({
   id,
   revision,
   updatedAt: updated_at.toISOString(),
   save,
+  author,
   design: upgradedDesign(design) as Design,
 });
 
@@ -26,11 +28,12 @@ export async function findJob(db: Queryable, id: string): Promise<Job | null> {
 }
 
 /** Keeps a new job at revision 1. Call inside a transaction. */
-export async function insertJob(db: Queryable, design: Design): Promise<Job> {
-  const { rows } = await db.query<JobRow>(`INSERT INTO jobs (title, kind, revision, design) VALUES ($1, $2, 1, $3) RETURNING ${COLUMNS}`, [
+export async function insertJob(db: Queryable, design: Design, author: string | null = null): Promise<Job> {
+  const { rows } = await db.query<JobRow>(`INSERT INTO jobs (title, kind, revision, design, author) VALUES ($1, $2, 1, $3, $4) RETURNING ${COLUMNS}`, [
     design.title,
     design.kind,
     design,
+    author,
   ]);
   await keepRevision(db, rows[0]!);
   return toJob(rows[0]!);
@@ -41,10 +44,10 @@ export async function insertJob(db: Queryable, design: Design): Promise<Job> {
  * @param sent a save sent a second time, by its `save`, is found again and not kept twice
  * @returns the job at the revision this save made; null where another save came first, or there is no such job
  */
-export async function saveJob(db: Queryable, id: string, { revision, design, save }: SaveJob): Promise<Job | null> {
+export async function saveJob(db: Queryable, id: string, { revision, design, save }: SaveJob, author: string | null = null): Promise<Job | null> {
   const { rows } = await db.query<JobRow>(
-    `UPDATE jobs SET title = $3, kind = $4, design = $5, save = $6, revision = revision + 1, updated_at = now() WHERE id = $1 AND revision = $2 RETURNING ${COLUMNS}`,
-    [id, revision, design.title, design.kind, design, save ?? null],
+    `UPDATE jobs SET title = $3, kind = $4, design = $5, save = $6, author = $7, revision = revision + 1, updated_at = now() WHERE id = $1 AND revision = $2 RETURNING ${COLUMNS}`,
+    [id, revision, design.title, design.kind, design, save ?? null, author],
   );
   if (!rows[0]) return save === undefined ? null : findSave(db, id, save);
   await keepRevision(db, rows[0]);
@@ -60,12 +63,12 @@ export async function jobsUsingFinish(db: Queryable, finish: string): Promise<st
 /** The revision a save made when it came the first time. */
 async function findSave(db: Queryable, id: string, save: string): Promise<Job | null> {
   const { rows } = await db.query<JobRow>(
-    'SELECT job_id AS id, revision, design, saved_at AS updated_at, save FROM job_revisions WHERE job_id = $1 AND save = $2',
+    'SELECT job_id AS id, revision, design, saved_at AS updated_at, save, author FROM job_revisions WHERE job_id = $1 AND save = $2',
     [id, save],
   );
   return rows[0] ? toJob(rows[0]) : null;
 }
 
-async function keepRevision(db: Queryable, { id, revision, design, save }: JobRow): Promise<void> {
-  await db.query('INSERT INTO job_revisions (job_id, revision, design, save) VALUES ($1, $2, $3, $4)', [id, revision, design, save]);
+async function keepRevision(db: Queryable, { id, revision, design, save, author }: JobRow): Promise<void> {
+  await db.query('INSERT INTO job_revisions (job_id, revision, design, save, author) VALUES ($1, $2, $3, $4, $5)', [id, revision, design, save, author]);
 }

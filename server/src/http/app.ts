@@ -14,12 +14,15 @@ import { drawingRoutes } from './drawings';
 import { answerError, ApiError, noRoute } from './errors';
 import { guard } from './guard';
 import { importRoutes, jobRoutes } from './jobs';
+import { linkRoutes } from './links';
 import { liveRoutes } from './live';
+import { peopleRoutes, TRIES_A_MINUTE } from './people';
 import { printRoutes } from './print';
 import { runRoutes } from './run';
 import { shelfRoutes } from './shelf';
 import { shopRoutes } from './shop';
 import { trustRoutes, type Trust } from './trust';
+import { letIn } from './who';
 
 /** Bodies larger than this are refused, however small they were packed; a design is far below. */
 const BODY_LIMIT_BYTES = 4_000_000;
@@ -38,6 +41,12 @@ export interface AppParts {
   readonly cutter?: Cutting;
   /** Names the shop has given this server, besides its addresses. */
   readonly names?: readonly string[];
+  /** Whether one has to be somebody to work here; left out: this machine alone is served. */
+  readonly signIn?: boolean;
+  /** So many tries to get in from one address in a minute. */
+  readonly tries?: number;
+  /** Whether a program on this machine hands requests on, and is believed how they came. */
+  readonly proxied?: boolean;
   /** How phones come to trust it; left out: it is served without a certificate. */
   readonly trust?: Trust;
   /** Where backups are kept; left out: none are made. */
@@ -47,9 +56,23 @@ export interface AppParts {
 const NO_TRUST: Trust = { addresses: () => [], authority: () => null };
 
 /** Puts the server together. It keeps nothing itself: everything is in the database. */
-export function createApp({ pool, log, clientFolder, workshop, hub, cutter = cutterAt(null), names = [], backups, trust = NO_TRUST }: AppParts): Express {
+export function createApp({
+  pool,
+  log,
+  clientFolder,
+  workshop,
+  hub,
+  cutter = cutterAt(null),
+  names = [],
+  backups,
+  trust = NO_TRUST,
+  signIn = false,
+  proxied = false,
+  tries = TRIES_A_MINUTE,
+}: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
+  if (proxied) app.set('trust proxy', 'loopback');
   app.use(
     pinoHttp({
       logger: log,
@@ -86,10 +109,13 @@ export function createApp({ pool, log, clientFolder, workshop, hub, cutter = cut
     response.set('Cache-Control', 'no-store');
     next();
   });
+  app.use('/api', letIn(pool, signIn));
   // Drawings and job files are larger than anything else that is sent, and bring their own limits.
   app.use('/api/drawings', drawingRoutes(workshop));
   app.use('/api/jobs/import', importRoutes(pool, workshop));
   app.use('/api', express.json({ limit: BODY_LIMIT_BYTES }));
+  app.use('/api', peopleRoutes(pool, signIn, tries));
+  app.use('/api', linkRoutes(pool, workshop));
   // Alive: the server answers. Healthy: it can do its work, with its database.
   app.get('/api/alive', (_request, response) => void response.json({ ok: true }));
   app.get('/api/health', async (_request, response) => {

@@ -30,6 +30,7 @@ import type { Workshop } from '../work/workshop';
 import { ApiError, invalid, invalidAt, notFound } from './errors';
 import { addEntry } from './shelf';
 import { answered, bodyOf, uuidOf } from './validate';
+import { authorOf } from './who';
 
 type StartedInFile = NonNullable<JobFile['started']>[number];
 
@@ -54,7 +55,7 @@ export function jobRoutes(pool: pg.Pool, workshop: Workshop): Router {
   routes.post('/', async (request, response) => {
     const { title, kind, scale } = bodyOf(newJobSchema, request.body);
     const job = await inTransaction(pool, async (db) => {
-      const made = await insertJob(db, { ...emptyDesign(title, kind), scale });
+      const made = await insertJob(db, { ...emptyDesign(title, kind), scale }, authorOf(request) ?? null);
       await noteProgress(db, made.id);
       return made;
     });
@@ -73,14 +74,14 @@ export function jobRoutes(pool: pg.Pool, workshop: Workshop): Router {
       await holdShelf(db);
       const faults = designFaults(sent.design, await readShelf(db), ['design']);
       if (faults.length > 0) throw invalid(faults);
-      return saveJob(db, id, sent);
+      return saveJob(db, id, sent, authorOf(request) ?? null);
     });
     if (saved) return void response.json(answered(jobSchema, saved));
     const current = await knownJob(pool, id);
     throw new ApiError(
       409,
       'stale',
-      `This job was changed elsewhere: it is at revision ${current.revision} now. Nothing of yours is lost; choose which to keep.`,
+      `This job was changed ${current.author ? `by ${current.author}` : 'elsewhere'}: it is at revision ${current.revision} now. Nothing of yours is lost; choose which to keep.`,
       { versions: { yours: sent, current } },
     );
   });
@@ -120,7 +121,7 @@ export function importRoutes(pool: pg.Pool, workshop: Workshop): Router {
   routes.post('/', async (request, response) => {
     const checked = await workshop.run('checkFile', Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0), response);
     if (!checked.ok) throw invalid(checked.faults);
-    response.status(201).json(answered(jobSchema, await importJob(pool, checked.value)));
+    response.status(201).json(answered(jobSchema, await importJob(pool, checked.value, authorOf(request) ?? null)));
   });
   return routes;
 }
@@ -140,14 +141,14 @@ const fileName = ({ title }: Design): string =>
     .toLowerCase() || 'job';
 
 /** Adds a job file: what the shelf lacks, the design, the plans it was started with, and the log. */
-function importJob(pool: pg.Pool, read: JobFile): Promise<Job> {
+function importJob(pool: pg.Pool, read: JobFile, author: string | null): Promise<Job> {
   return inTransaction(pool, async (db) => {
     await changeShelf(db);
     const { newTapes, newFinishes, newSupplies, file } = mergeShelf(read, await readShelf(db));
     for (const tape of newTapes) await addEntry(db, 'tapes', tape);
     for (const supply of newSupplies) await addEntry(db, 'supplies', supply);
     for (const finish of newFinishes) await addEntry(db, 'finishes', finish);
-    const job = await insertJob(db, file.design);
+    const job = await insertJob(db, file.design, author);
     const sheets: number[] = [];
     for (const { current, plan } of file.started ?? []) sheets.push(await insertStartedPlan(db, job.id, current ? job.revision : 0, JSON.stringify(plan)));
     // A file of a job that is kept here already comes in as a copy: its entries are other entries then.

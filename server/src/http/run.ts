@@ -24,6 +24,7 @@ import type { Workshop } from '../work/workshop';
 import { knownJob, planOf } from './jobs';
 import { append } from './log-entry';
 import { answered, bodyOf } from './validate';
+import { authorOf } from './who';
 
 /** /api/jobs/:id/run, /start and /log: the run sheet and what was really done. */
 export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
@@ -55,7 +56,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
       if (shelf !== undefined && shelf !== plan.shelf)
         throw new ApiError(409, 'stale-shelf', 'Something on the shelf was changed since this plan was worked out. Look at the plan again, then start.');
       const sheet = await insertStartedPlan(db, job.id, revision, plan.text);
-      await append(db, job.id, { ...event, sheet });
+      await append(db, job.id, signed({ ...event, sheet }, authorOf(request)));
       await noteProgress(db, job.id);
     });
     response.status(201).json(await runRecord(pool, job.id, request));
@@ -75,7 +76,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
     const taken = await inTransaction(pool, async (db) => {
       await holdJob(db, id);
       const answers: Taken['entries'] = [];
-      for (const sent of entries) answers.push(await takeEntry(db, id, sent));
+      for (const sent of entries) answers.push(await takeEntry(db, id, sent, authorOf(request)));
       await noteProgress(db, id);
       return answers;
     });
@@ -85,10 +86,15 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
   return routes;
 }
 
+/** An entry under the name of who sent it, whatever it says itself. */
+function signed({ person: _, ...event }: LogEvent, author: string | undefined): LogEvent {
+  return author === undefined ? event : { ...event, person: author };
+}
+
 /** Writes one entry down; one that is not taken is told, and does not hold up the others. */
-async function takeEntry(db: Queryable, jobId: string, sent: unknown): Promise<Taken['entries'][number]> {
+async function takeEntry(db: Queryable, jobId: string, sent: unknown, author: string | undefined): Promise<Taken['entries'][number]> {
   try {
-    const event = bodyOf(logEventSchema, sent);
+    const event = signed(bodyOf(logEventSchema, sent), author);
     if (event.kind === 'start') throw invalidAt('kind', plainly('server.log-start'));
     if (event.kind === 'finish' && event.note.trim() === '') await allPlugsOut(db, jobId);
     const { seq, fresh } = await append(db, jobId, event);

@@ -1,4 +1,15 @@
-import { ask as answerOf, draftParts, planJob, readJobFile, type Answer, type Checked, type Design, type JobFile, type Shelf } from '@lintrel/core';
+import {
+  ask as answerOf,
+  draftParts,
+  planJob,
+  readJobFile,
+  type Answer,
+  type Checked,
+  type CustomerView,
+  type Design,
+  type JobFile,
+  type Shelf,
+} from '@lintrel/core';
 import { cutsOf, maskPieces, nested, printPdf, stationCsv, tableFor, writeDxf, writeSvg, type PrintWish } from '@lintrel/core/files';
 import { USUAL_PERSON, wordsFor } from '@lintrel/words';
 
@@ -45,4 +56,27 @@ export function drawing({ design, shelf, part: id, format }: { design: Design; s
   const part = draftParts(design, shelf).find((one) => one.id === id);
   if (!part) return null;
   return format === 'svg' ? writeSvg(part) : writeDxf(part);
+}
+
+/** What a customer sees of a job: its parts in their colours, and its stages; a stage is done when all its coats are. */
+export function customerLook({ design, shelf, done }: { design: Design; shelf: Shelf; done: readonly string[] }): Omit<CustomerView, 'state'> {
+  const { parts, stages, steps } = planJob(design, shelf);
+  const finishes = new Map(shelf.finishes.map((finish) => [finish.id as string, finish]));
+  const colourOf = (finish: string | null) => (finish === null ? null : (finishes.get(finish)?.colour ?? null));
+  const pair = ([x, y]: readonly [number, number]): [number, number] => [x, y];
+  return {
+    title: design.title,
+    parts: parts.map(({ name, ring, areas }) => ({
+      name,
+      ring: ring.map(pair),
+      areas: areas.map(({ rings, finish, present }) => ({ rings: rings.map((one) => one.map(pair)), colour: colourOf(finish) ?? present?.colour ?? null })),
+    })),
+    stages: stages.map(({ number, finish, coats }) => ({
+      number,
+      finish: finishes.get(finish)?.name ?? finish,
+      colour: finishes.get(finish)?.colour ?? '#ffffff',
+      coats,
+      done: steps.filter((step) => step.stage === number && step.kind === 'coat').every(({ id }) => done.includes(id)),
+    })),
+  };
 }

@@ -1,0 +1,77 @@
+import * as v from 'valibot';
+import { nameText, oneOf, plainly, told, uuidText } from '../units';
+import { instant } from './summary';
+
+/** Owner: everything; painter: jobs, shelf, backups; helper: the run sheet; viewer: looks on. */
+export const ROLES = ['owner', 'painter', 'helper', 'viewer'] as const;
+export type Role = (typeof ROLES)[number];
+
+const LEAST_PASSPHRASE = 10;
+const passphrase = () =>
+  v.pipe(
+    v.string(told(plainly('field.passphrase'))),
+    v.minLength(LEAST_PASSPHRASE, told(plainly('field.passphrase'))),
+    v.maxLength(200, told(plainly('field.passphrase'))),
+  );
+const pin = () => v.pipe(v.string(told(plainly('field.pin'))), v.regex(/^\d{4,8}$/, told(plainly('field.pin'))));
+/** What was typed to get in: whatever it is, it is right or wrong. */
+const typed = () => v.pipe(v.string(told(plainly('field.passphrase'))), v.maxLength(200, told(plainly('field.passphrase'))));
+
+/** The first owner, let in by the code the start has printed. */
+export const setUpSchema = v.strictObject({ code: typed(), name: nameText(), passphrase: passphrase(), device: nameText() });
+/** `phone`: this is a phone of the shop, called so, on which hands change by a PIN. */
+export const signInSchema = v.strictObject({ name: typed(), passphrase: typed(), device: nameText(), phone: v.optional(nameText()) });
+export const pinInSchema = v.strictObject({ person: uuidText(), pin: typed() });
+
+export const newPersonSchema = v.strictObject({ name: nameText(), role: oneOf(ROLES), passphrase: passphrase() });
+export const changePersonSchema = v.strictObject({ role: v.optional(oneOf(ROLES)), passphrase: v.optional(passphrase()) });
+export const ownPinSchema = v.strictObject({ passphrase: typed(), pin: pin() });
+export const ownPassphraseSchema = v.strictObject({ old: typed(), passphrase: passphrase() });
+
+export const personSchema = v.object({ id: v.string(), name: v.string(), role: oneOf(ROLES) });
+export type ShopPerson = v.InferOutput<typeof personSchema>;
+
+/** Who one is here. `signIn`: whether one has to be somebody; `setUp`: whether there is an owner yet; `phone`: whose hands may change on it. */
+export const meSchema = v.object({
+  signIn: v.boolean(),
+  setUp: v.boolean(),
+  person: v.nullable(personSchema),
+  phone: v.nullable(v.object({ name: v.string(), people: v.array(v.object({ id: v.string(), name: v.string() })) })),
+});
+export type Me = v.InferOutput<typeof meSchema>;
+
+export const peopleSchema = v.object({ people: v.array(v.object({ ...personSchema.entries, hasPin: v.boolean() })) });
+/** Where people are signed in; `own`: this very device. */
+export const sessionsSchema = v.object({
+  sessions: v.array(
+    v.object({
+      id: v.string(),
+      person: v.string(),
+      device: v.string(),
+      phone: v.nullable(v.string()),
+      begunAt: instant(),
+      seenAt: instant(),
+      own: v.boolean(),
+    }),
+  ),
+});
+export type Session = v.InferOutput<typeof sessionsSchema>['sessions'][number];
+
+/** Links to one job that hold; `token` only when it is made: it is kept nowhere. */
+export const linksSchema = v.object({ links: v.array(v.object({ id: v.string(), madeAt: instant(), madeBy: v.nullable(v.string()) })) });
+export const newLinkSchema = v.object({ id: v.string(), token: v.string() });
+
+/** What a customer sees of a job: how it will look, and how far it is. No prices, no names, no notes. */
+export const customerSchema = v.object({
+  title: v.string(),
+  state: v.picklist(['planning', 'in-shop', 'finished']),
+  parts: v.array(
+    v.object({
+      name: v.string(),
+      ring: v.array(v.tuple([v.number(), v.number()])),
+      areas: v.array(v.object({ rings: v.array(v.array(v.tuple([v.number(), v.number()]))), colour: v.nullable(v.string()) })),
+    }),
+  ),
+  stages: v.array(v.object({ number: v.number(), finish: v.string(), colour: v.string(), coats: v.number(), done: v.boolean() })),
+});
+export type CustomerView = v.InferOutput<typeof customerSchema>;

@@ -1,0 +1,71 @@
+import type { ShopPerson } from '@lintrel/core';
+import type { Request, RequestHandler, Response } from 'express';
+import type pg from 'pg';
+import { changeToken, findSession } from '../db/people';
+import { may, rightFor } from '../people/rights';
+import { hashOf, newToken } from '../people/secrets';
+import { ApiError, notFound } from './errors';
+
+/** Who asks: nobody has to say so on this machine alone; else the person of a session. */
+export interface Asking {
+  readonly session: string | null;
+  readonly person: ShopPerson | null;
+}
+
+const ASKING = Symbol('asking');
+type Asked = Request & { [ASKING]?: Asking };
+
+/** Who sent a request. */
+export const whoAsks = (request: Request): Asking => (request as Asked)[ASKING] ?? { session: null, person: null };
+
+/** The name that is written under what a request keeps; undefined where nobody signs in. */
+export const authorOf = (request: Request): string | undefined => whoAsks(request).person?.name;
+
+export const SESSION_COOKIE = 'lintrel';
+export const PHONE_COOKIE = 'lintrel-phone';
+const COOKIE_DAYS = 60;
+
+/** A cookie as the browser sent it; null where it sent none. */
+export function cookieIn({ headers }: Pick<Request, 'headers'>, name: string): string | null {
+  const found = (headers.cookie ?? '').split(';').find((one) => one.trim().startsWith(`${name}=`));
+  const value = found?.slice(found.indexOf('=') + 1).trim();
+  return value && /^[A-Za-z0-9_-]{20,100}$/.test(value) ? value : null;
+}
+
+/** Gives the browser a token to bring with it, for no script to read and no other page to send. */
+export function giveCookie(response: Response, name: string, token: string): void {
+  response.cookie(name, token, { httpOnly: true, sameSite: 'strict', secure: response.req.secure, path: '/', maxAge: COOKIE_DAYS * 86_400_000 });
+}
+
+export const takeCookie = (response: Response, name: string): void => void response.clearCookie(name, { path: '/' });
+
+/**
+ * Lets a request in, or not: the one place where rights are looked at.
+ * @param signIn false: on this machine alone, one person works here and may everything
+ */
+export function letIn(pool: pg.Pool, signIn: boolean): RequestHandler {
+  return async (request, response, next) => {
+    const right = rightFor(request.method, request.path);
+    if (right === null) return next(notFound(`${request.method} ${request.path}`.slice(0, 200)));
+    if (!signIn) return next();
+    const token = cookieIn(request, SESSION_COOKIE);
+    const found = token === null || PUBLIC.has(request.path) ? null : await findSession(pool, hashOf(token));
+    if (found) {
+      (request as Asked)[ASKING] = { session: found.id, person: found.person };
+      if (found.stale && !found.replaced) await rotate(pool, found.id, token!, response);
+    }
+    if (right === 'open') return next();
+    if (!found) throw new ApiError(401, 'sign-in', 'Sign in first.');
+    if (!may(found.person.role, right)) throw new ApiError(403, 'not-yours', 'That is for others in this shop to do: ask the owner.');
+    next();
+  };
+}
+
+/** What is asked for all the time, and needs nobody. */
+const PUBLIC = new Set(['/alive', '/health']);
+
+/** A token is changed now and then: one that was copied is of use only until then. */
+async function rotate(pool: pg.Pool, session: string, token: string, response: Response): Promise<void> {
+  const fresh = newToken();
+  if (await changeToken(pool, session, hashOf(token), fresh.hash)) giveCookie(response, SESSION_COOKIE, fresh.token);
+}
