@@ -3,11 +3,12 @@ import { BarlowSemiCondensed_600SemiBold } from '@expo-google-fonts/barlow-semi-
 import { Barlow_400Regular } from '@expo-google-fonts/barlow/400Regular';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
-import { Slot } from 'expo-router';
+import { Slot, usePathname } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { useLive } from '@/api/live';
+import { Gate } from '@/people/Gate';
 import { PersonProvider } from '@/person/PersonContext';
 import { fetchScreens } from '@/screens/workshop';
 import { colour, paperTheme } from '@/theme/theme';
@@ -43,14 +44,21 @@ export default function RootLayout() {
               <Ahead />
               <NewerBuild />
               <NotSent />
-              <Slot />
+              <Gate>
+                <Slot />
+              </Gate>
             </View>
-            <Places />
+            <PlacesForAll />
           </View>
         </PaperProvider>
       </QueryClientProvider>
     </PersonProvider>
   );
+}
+
+/** The four places; not for a customer who looks at one job. */
+function PlacesForAll() {
+  return usePathname().startsWith('/link/') ? null : <Places />;
 }
 
 /** Whatever screen is open, entries that wait are sent, and what others do is heard. */

@@ -1,9 +1,8 @@
 import type { JobSummary } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
-import { router } from 'expo-router';
+import { router, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useImportJob, useJobs } from '@/api/queries';
-import { BackupPanel } from '@/jobs/BackupPanel';
 import { JobRow } from '@/jobs/JobRow';
 import { openTextFile } from '@/jobs/openFile';
 import { PersonForm } from '@/person/PersonForm';
@@ -54,7 +53,10 @@ export default function JobsScreen() {
         <Waiting what="the jobs" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
       )}
       <PlainNote />
-      <BackupPanel />
+      <Panel>
+        <Heading>The shop</Heading>
+        <Action label="People, phones, backup" onPress={() => router.push('/shop' as Href)} testID="to-shop" />
+      </Panel>
       <Panel>
         <Heading>On this device</Heading>
         <PersonForm />

@@ -2,4 +2,5 @@
 export * from './units';
 export * from './log';
 export * from './api/summary';
+export * from './api/people';
 export { isSprayed } from './finish/finish';

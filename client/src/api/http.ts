@@ -2,6 +2,9 @@ import { errorSchema, type ApiErrorBody } from '@lintrel/core/front';
 import * as v from 'valibot';
 import { clock } from './clock';
 
+/** Called when the server does not know any more who asks. */
+export const signedOut = new Set<() => void>();
+
 /** A refusal of the server, or its silence. */
 export class RequestError extends Error {
   constructor(
@@ -14,7 +17,7 @@ export class RequestError extends Error {
 
   /** True where the server itself has refused it, and would refuse it again: everything else may be tried again. */
   get final(): boolean {
-    return this.status >= 400 && this.status < 500 && this.status !== 408 && this.status !== 429 && this.body.code !== UNCLEAR.code;
+    return this.status >= 400 && this.status < 500 && this.status !== 401 && this.status !== 408 && this.status !== 429 && this.body.code !== UNCLEAR.code;
   }
 }
 
@@ -45,6 +48,7 @@ export async function request<T>(
   const data: unknown = answer.status === 204 ? undefined : await answer.json().catch(() => undefined);
   if (!answer.ok) {
     const refusal = v.safeParse(errorSchema, data);
+    if (answer.status === 401) signedOut.forEach((heard) => heard());
     throw new RequestError(answer.status, refusal.success ? refusal.output.error : UNCLEAR);
   }
   if (!schema) return undefined as T;

@@ -18,11 +18,13 @@ interface TypedProps {
   readonly whole?: boolean;
   /** `numeric` brings up the number keys; lengths keep letters and signs for their notation. */
   readonly keys?: 'default' | 'numeric';
+  /** It is not shown what is typed. */
+  readonly secret?: boolean;
   readonly testID?: string;
 }
 
 /** A typed value with its unit, and what is wrong with it right below. */
-export function Typed({ label, value, onChange, onBlur, fault, hint, unit, multiline, whole = false, keys = 'default', testID }: TypedProps) {
+export function Typed({ label, value, onChange, onBlur, fault, hint, unit, multiline, whole = false, keys = 'default', secret = false, testID }: TypedProps) {
   const faultWords = useFaultWords();
   const { text } = useWords();
   const shown = text(label);
@@ -37,6 +39,7 @@ export function Typed({ label, value, onChange, onBlur, fault, hint, unit, multi
         onBlur={onBlur}
         error={Boolean(fault)}
         multiline={multiline}
+        secureTextEntry={secret}
         inputMode={keys === 'numeric' ? 'decimal' : 'text'}
         right={unit ? <TextInput.Affix text={text(unit)} textStyle={styles.unit} /> : undefined}
         style={styles.input}

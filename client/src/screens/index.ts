@@ -22,3 +22,5 @@ export { StationsScreen } from './job/StationsScreen';
 export { TapeScreen } from './job/TapeScreen';
 export { TimeScreen } from './job/TimeScreen';
 export { TrustScreen } from './TrustScreen';
+export { CustomerScreen } from './CustomerScreen';
+export { ShopScreen } from './ShopScreen';

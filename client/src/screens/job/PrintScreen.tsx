@@ -6,6 +6,7 @@ import { StyleSheet, View } from 'react-native';
 import { Switch } from 'react-native-paper';
 import { Typed } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
+import { CustomerLinks } from '@/job/CustomerLinks';
 import { CutterPanel } from '@/job/CutterPanel';
 import { saveAnswer, saveText } from '@/job/download';
 import { useJob } from '@/job/JobContext';
@@ -105,6 +106,7 @@ export function PrintScreen() {
         </View>
       </Panel>
       {trouble ? <Notice level="stop" text={trouble} /> : null}
+      <CustomerLinks job={id} />
     </StepLayout>
   );
 }

@@ -1,0 +1,25 @@
+import { router, usePathname, type Href } from 'expo-router';
+import { useEffect, useRef, type PropsWithChildren } from 'react';
+import { SignIn } from './SignIn';
+import { useMe } from './who';
+
+/** Pages for whoever comes: how a phone trusts the shop, and what a customer looks at. */
+const isOpen = (path: string): boolean => path === '/trust' || path.startsWith('/link/');
+
+/** Lets whoever is somebody in, to where they were. A phone without a connection goes on with what it has. */
+export function Gate({ children }: PropsWithChildren) {
+  const me = useMe().data;
+  const path = usePathname();
+  const shut = me?.signIn === true && me.person === null && !isOpen(path);
+  const was = useRef({ shut, path });
+  useEffect(() => {
+    const before = was.current;
+    if (shut) was.current = { shut, path: before.shut ? before.path : path };
+    else {
+      // The screen that was left comes back, once there is one at all again.
+      if (before.shut && before.path !== path) setTimeout(() => router.replace(before.path as Href), 0);
+      was.current = { shut, path: before.shut ? before.path : path };
+    }
+  }, [shut, path]);
+  return shut ? <SignIn me={me} /> : children;
+}

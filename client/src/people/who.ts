@@ -1,0 +1,54 @@
+import { meSchema, type Me } from '@lintrel/core/front';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { request, signedOut } from '@/api/http';
+import { deviceName } from '@/person/device';
+
+const MINUTE_MS = 60_000;
+
+/** Who one is on this device, and whether one has to be somebody. */
+export function useMe() {
+  const client = useQueryClient();
+  useEffect(() => {
+    const again = () => void client.invalidateQueries({ queryKey: ['me'] });
+    signedOut.add(again);
+    return () => void signedOut.delete(again);
+  }, [client]);
+  return useQuery({ queryKey: ['me'], queryFn: () => request('GET', '/me', meSchema), staleTime: MINUTE_MS });
+}
+
+/** The ways in: by the code of the first start, by name and passphrase, by PIN on a phone of the shop. */
+export type WayIn =
+  | { readonly way: 'set-up'; readonly code: string; readonly name: string; readonly passphrase: string }
+  | { readonly way: 'passphrase'; readonly name: string; readonly passphrase: string; readonly phone: string | null }
+  | { readonly way: 'pin'; readonly person: string; readonly pin: string };
+
+/** Signs in, and asks for everything anew as the one who is there now. */
+export function useSignIn() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (by: WayIn): Promise<Me> => {
+      const device = deviceName();
+      if (by.way === 'set-up') return request('POST', '/sign-in/set-up', meSchema, { code: by.code, name: by.name, passphrase: by.passphrase, device });
+      if (by.way === 'pin') return request('POST', '/sign-in/pin', meSchema, { person: by.person, pin: by.pin });
+      return request('POST', '/sign-in', meSchema, { name: by.name, passphrase: by.passphrase, device, ...(by.phone === null ? {} : { phone: by.phone }) });
+    },
+    onSuccess: (me) => {
+      client.setQueryData(['me'], me);
+      void client.invalidateQueries();
+    },
+  });
+}
+
+/** Signs out; what was read stays behind on no device. What is not sent yet stays, and is sent by whoever signs in next. */
+export function useSignOut() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => request('POST', '/sign-out', null),
+    onSuccess: () => {
+      navigator.serviceWorker?.controller?.postMessage('forget');
+      client.removeQueries({ predicate: ({ queryKey: [key] }) => key !== 'me' });
+      void client.invalidateQueries({ queryKey: ['me'] });
+    },
+  });
+}
