@@ -2,8 +2,11 @@ import { execFileSync } from 'node:child_process';
 import { mkdir, mkdtemp, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import pg from 'pg';
 import type { Page, Viewport } from 'puppeteer-core';
-import { makeDatabase, PHONE, startBrowser, startServer, WIDE } from './harness';
+import { keepSetUpCode } from '../server/src/db/people';
+import { asTyped, hashOf, newCode } from '../server/src/people/secrets';
+import { makeDatabase, PHONE, startBrowser, startServer, WIDE, type TestBrowser } from './harness';
 
 // Takes one picture of each main view from the demo data. With words on the command line only views whose name
 // holds one of them are taken; LINTREL_SHOTS names another folder, LINTREL_PERSON (JSON) another person's units and language.
@@ -44,15 +47,8 @@ const shots = (job: (title: string) => string): Shot[] => [
   { name: 'bench', path: '/bench' },
   { name: 'shelf', path: '/shelf' },
   { name: 'piece', path: `/job/${job('Juniper')}/piece` },
-  { name: 'piece-wide', path: `/job/${job('Ostrel')}/piece`, size: WIDE },
   { name: 'lines', path: `/job/${job('Juniper')}/lines`, before: tap('[data-testid=line]') },
   { name: 'areas', path: `/job/${job('Ostrel')}/areas`, before: named('radio', 'Part: Fin, right side') },
-  {
-    name: 'areas-compare',
-    path: `/job/${job('Juniper')}/areas`,
-    size: WIDE,
-    before: named('radio', 'Compare with: Green above', sight('[data-testid=compared]')),
-  },
   { name: 'coats', path: `/job/${job('Juniper')}/coats`, before: sight('[aria-label="Wanted most"]', undefined, 'start') },
   {
     name: 'edge',
@@ -81,6 +77,20 @@ const shots = (job: (title: string) => string): Shot[] => [
   { name: 'time', path: `/job/${job('Juniper')}/time` },
   { name: 'run', path: `/job/${job('Juniper')}/run` },
   { name: 'look-back', path: `/job/${job('Marigold')}/look-back` },
+  {
+    name: 'not-sent',
+    path: `/job/${job('Juniper')}/run`,
+    before: async (page) => {
+      await page.setRequestInterception(true);
+      page.on('request', (asked) => void (asked.method() === 'POST' ? asked.abort() : asked.continue()));
+      for (const _ of [1, 2, 3]) {
+        await page.waitForSelector('[data-testid=done]:not([aria-disabled=true])', { timeout: 20_000 });
+        await page.click('[data-testid=done]');
+        await new Promise((resolve) => setTimeout(resolve, 1500));
+      }
+      await named('link', 'Clock', tap('[data-testid=not-sent]'))(page);
+    },
+  },
 ];
 
 /** Scrolls what is meant into sight, then what else is to be done. */
@@ -96,6 +106,13 @@ const TALL = { ...PHONE, height: 3400 };
 
 // Views that are looked at when they change but not kept, so that the folder stays small.
 const unkept = (job: (title: string) => string): Shot[] => [
+  { name: 'x-piece-wide', path: `/job/${job('Ostrel')}/piece`, size: WIDE },
+  {
+    name: 'x-areas-compare',
+    path: `/job/${job('Juniper')}/areas`,
+    size: WIDE,
+    before: named('radio', 'Compare with: Green above', sight('[data-testid=compared]')),
+  },
   { name: 'x-coats-brindle-wide', path: `/job/${job('Brindle')}/coats`, size: WIDE, before: tap('[data-testid=stage]', 2) },
   { name: 'x-stage', path: `/job/${job('Juniper')}/coats`, before: tap('[data-testid=stage]', 1) },
   { name: 'x-rehearsal', path: `/job/${job('Brindle')}/coats`, before: slideTo('[data-testid=rehearse]', 6) },
@@ -149,7 +166,7 @@ const unkept = (job: (title: string) => string): Shot[] => [
     }),
   },
   { name: 'x-ready', path: `/job/${job('Tansy')}/tape`, size: TALL },
-  { name: 'x-backup', path: '/', size: TALL, before: tap('[data-testid=backup-now]') },
+  { name: 'x-trust', path: '/trust' },
   {
     name: 'x-stock',
     path: '/shelf/tape/F19',
@@ -205,6 +222,62 @@ async function templatePicture(url: string): Promise<void> {
   execFileSync('pdftoppm', ['-png', '-r', '72', '-f', '3', '-l', '3', '-singlefile', pdf, join(FOLDER, 'template')]);
 }
 
+/** A shop that is open to its network: how one signs in on a phone of the shop, and who works there. */
+async function peoplePictures(database: string, browser: TestBrowser): Promise<void> {
+  const shop = await startServer(database, { env: { LINTREL_SIGN_IN: 'yes' } });
+  try {
+    await takePeople(shop.url, database, browser);
+  } finally {
+    await shop.stop();
+  }
+}
+
+async function takePeople(url: string, database: string, browser: TestBrowser): Promise<void> {
+  const db = new pg.Client(database);
+  await db.connect();
+  const code = newCode();
+  await keepSetUpCode(db as unknown as pg.Pool, hashOf(asTyped(code)));
+  await db.end();
+  const { page } = await browser.open(url, PHONE);
+  const passphrase = 'three wet brushes';
+  const steps: [method: string, path: string, body: object][] = [
+    ['POST', '/sign-in/set-up', { code, name: 'Ada', passphrase, device: 'bench' }],
+    ...(['Pim painter', 'Hal helper', 'Vic viewer'] as const).flatMap((one): [string, string, object][] => {
+      const [name, role] = one.split(' ');
+      return [
+        ['POST', '/people', { name, role, passphrase }],
+        ['POST', '/sign-in', { name, passphrase, device: 'x', phone: 'Booth phone' }],
+        ['PUT', '/me/pin', { passphrase, pin: '2468' }],
+        ['POST', '/sign-in', { name: 'Ada', passphrase, device: 'bench' }],
+      ];
+    }),
+    ['POST', '/shop/backups', {}],
+  ];
+  for (const [method, path, body] of steps)
+    await page.evaluate(
+      async (how, where, what) => void (await fetch(`/api${where}`, { method: how, headers: { 'content-type': 'application/json' }, body: what })),
+      method,
+      path,
+      JSON.stringify(body),
+    );
+  const take = async (name: string) => {
+    await page.waitForNetworkIdle({ idleTime: 400 });
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await page.screenshot({ path: join(FOLDER, `${name}.png`) as `${string}.png` });
+  };
+  await page.goto(`${url}/shop`);
+  await page.setViewport({ ...PHONE, height: 1500 });
+  await page.waitForSelector('[data-testid=person]', { timeout: 20_000 });
+  await (await page.$$('[data-testid=person]'))[1]!.click();
+  await take('shop');
+  await page.setViewport(PHONE);
+  await tap('[data-testid=sign-out]')(page);
+  await page.waitForSelector('[data-testid=hands]', { timeout: 20_000 });
+  await (await page.$$('[data-testid=hands]'))[0]!.click();
+  await take('sign-in');
+  await page.close();
+}
+
 const wanted = process.argv.slice(2);
 await mkdir(FOLDER, { recursive: true });
 const database = await makeDatabase();
@@ -230,7 +303,8 @@ try {
     if (errors().length > 0) console.error(name, errors());
     await page.close();
   }
-  if (wanted.length === 0 || wanted.includes('template')) await templatePicture(`${server.url}/api/jobs/${idOf('Juniper')}`);
+  if (wanted.length === 0 || wanted.some((word) => 'shop sign-in'.includes(word))) await peoplePictures(database.url, browser);
+  if (wanted.includes('template')) await templatePicture(`${server.url}/api/jobs/${idOf('Juniper')}`);
 } finally {
   await browser.close();
   await server.stop();
