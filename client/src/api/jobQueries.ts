@@ -1,4 +1,5 @@
 import {
+  entryMark,
   finishSchema,
   jobSchema,
   supplySchema,
@@ -12,7 +13,9 @@ import {
   type Tape,
 } from '@lintrel/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { request } from './http';
+import { useRef } from 'react';
+import * as v from 'valibot';
+import { request, RequestError } from './http';
 import { outbox, store } from '@/sync/device';
 import { fetchRun, runRequest } from './runs';
 
@@ -55,17 +58,30 @@ export function useStartJob(id: string) {
 const SCHEMAS = { tapes: tapeSchema, finishes: finishSchema, supplies: supplySchema };
 type ShelfTable = keyof typeof SCHEMAS;
 
-/** Puts a tape, finish or supply on the shelf, or changes it. */
-export function useSaveEntry<T extends Tape | Finish | Supply>(table: ShelfTable) {
+/**
+ * Puts a tape, finish or supply on the shelf, or changes it.
+ * @param opened the entry as its form was opened with: if it is another by now, the server says so, and the next save is meant
+ */
+export function useSaveEntry<T extends Tape | Finish | Supply>(table: ShelfTable, opened: T | undefined) {
   const client = useQueryClient();
+  const seen = useRef<Tape | Finish | Supply | undefined>(opened);
   return useMutation({
     mutationFn: ({ entry, key }: { entry: T; key: string | null }) => {
       const schema = SCHEMAS[table];
+      const was = seen.current ? `?was=${entryMark(seen.current)}` : '';
       return key === null
         ? request<Tape | Finish | Supply>('POST', `/shelf/${table}`, schema, entry)
-        : request<Tape | Finish | Supply>('PUT', `/shelf/${table}/${encodeURIComponent(key)}`, schema, entry);
+        : request<Tape | Finish | Supply>('PUT', `/shelf/${table}/${encodeURIComponent(key)}${was}`, schema, entry);
     },
-    onSuccess: () => client.invalidateQueries({ queryKey: ['shelf'] }),
+    onSuccess: (saved) => {
+      seen.current = saved;
+      return client.invalidateQueries({ queryKey: ['shelf'] });
+    },
+    onError: (error) => {
+      if (!(error instanceof RequestError) || error.body.code !== 'stale-entry') return;
+      const read = v.safeParse(v.object({ current: SCHEMAS[table] as v.GenericSchema<unknown, Tape | Finish | Supply> }), error.body.versions);
+      if (read.success) seen.current = read.output.current;
+    },
   });
 }
 

@@ -1,4 +1,6 @@
 import textOf from 'fast-json-stable-stringify';
+import type { Finish } from '../finish';
+import type { Supply, Tape } from '../tape';
 import type { Shelf } from './shelf';
 
 /**
@@ -12,7 +14,20 @@ export function shelfMark({ tapes, finishes, supplies = [] }: Shelf): string {
     ...rest,
     out: rolls === 0 || packs === 0,
   });
-  const text = textOf([tapes.map(stock), finishes, supplies.map(stock)]);
+  return markOf([tapes.map(stock), finishes, supplies.map(stock)]);
+}
+
+/**
+ * A short mark of an entry of the shelf as one has seen it; what there is of it in stock counts for nothing.
+ * @returns 14 hexadecimal digits
+ */
+export function entryMark(entry: Tape | Finish | Supply): string {
+  return markOf(Object.fromEntries(Object.entries(entry).filter(([key]) => key !== 'rolls' && key !== 'packs')));
+}
+
+/** A mixing hash of data, whatever the order of its fields. */
+function markOf(data: unknown): string {
+  const text = textOf(data);
   let [high, low] = [0xdeadbeef, 0x41c6ce57];
   for (let index = 0; index < text.length; index++) {
     const code = text.charCodeAt(index);

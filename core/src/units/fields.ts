@@ -44,18 +44,24 @@ export const numberBetween = (least: number, most: number, unit = '') =>
     v.check((value) => Number.isFinite(value) && value >= least && value <= most, told({ code: 'field.between', values: { least, most, unit } })),
   );
 
-/** Finite number above zero. */
-export const positiveUpTo = (most: number, unit = '') =>
+/** Nothing that is measured or counted here is smaller: what is, is a slip, and lets sums run over. */
+const LEAST_POSITIVE = 0.001;
+/** No length is shorter, mm: outlines are laid on a grid of a thousandth. */
+const LEAST_LENGTH_MM = 0.01;
+
+/** Finite number above zero, and not so small that it cannot be meant. */
+export const positiveUpTo = (most: number, unit = '', least = LEAST_POSITIVE) =>
   v.pipe(
     v.number(told({ code: 'field.number-above', values: { most, unit } })),
     v.check((value) => value > 0 && value <= most, told({ code: 'field.above', values: { most, unit } })),
+    v.check((value) => !(value > 0) || value >= least, told({ code: 'field.between', values: { least, most, unit } })),
   );
 
 /** Coordinate or offset in millimetres, either sign. */
 export const coordinate = () => numberBetween(-LONGEST_MM, LONGEST_MM, 'mm');
 
 /** Length in millimetres above zero. */
-export const lengthMm = () => positiveUpTo(LONGEST_MM, 'mm');
+export const lengthMm = () => positiveUpTo(LONGEST_MM, 'mm', LEAST_LENGTH_MM);
 
 /** Whole number between two bounds. */
 export const wholeBetween = (least: number, most: number) =>

@@ -1,7 +1,18 @@
 import type { Queryable } from '../db/pool';
 
 /** What is kept, in the order it may be put back: whatever is named stands before whoever names it. What has changed lately is not. */
-export const KEPT_TABLES = ['people', 'jobs', 'job_revisions', 'started_plans', 'run_log', 'tapes', 'finishes', 'supplies', 'stock_moves'] as const;
+export const KEPT_TABLES = [
+  'people',
+  'jobs',
+  'job_revisions',
+  'started_plans',
+  'run_log',
+  'tapes',
+  'finishes',
+  'supplies',
+  'stock_moves',
+  'shelf_revisions',
+] as const;
 export type KeptTable = (typeof KEPT_TABLES)[number];
 
 /** Columns of a table that are written, not worked out by the database. */

@@ -85,3 +85,23 @@ export async function deleteEntry(db: Queryable, table: ShelfTable, key: string)
   const { rowCount } = await db.query(`DELETE FROM ${table} WHERE ${KEYS[table]} = $1`, [key]);
   return rowCount === 1;
 }
+
+/** One entry as it is; null where there is none with this key. */
+export async function findEntry<T extends ShelfTable>(db: Queryable, table: T, key: string): Promise<ShelfTables[T] | null> {
+  const { rows } = await db.query<Record<string, unknown>>(`SELECT ${columnsOf(table).join(', ')} FROM ${table} WHERE ${KEYS[table]} = $1`, [key]);
+  return rows[0] ? fromRow<T>(rows[0]) : null;
+}
+
+/** Writes down what an entry has become, and by whom; null: it was taken off. */
+export async function keepEntryRevision(db: Queryable, table: ShelfTable, key: string, entry: object | null, author: string | null): Promise<void> {
+  await db.query('INSERT INTO shelf_revisions (shelf, key, entry, author) VALUES ($1, $2, $3, $4)', [table, key, entry && JSON.stringify(entry), author]);
+}
+
+/** Who has changed an entry last; null where nobody signs in, or nobody has. */
+export async function lastAuthor(db: Queryable, table: ShelfTable, key: string): Promise<string | null> {
+  const { rows } = await db.query<{ author: string | null }>('SELECT author FROM shelf_revisions WHERE shelf = $1 AND key = $2 ORDER BY seq DESC LIMIT 1', [
+    table,
+    key,
+  ]);
+  return rows[0]?.author ?? null;
+}

@@ -1,4 +1,4 @@
-import { SHIPPED_SHELF, type Finish, type Tape } from '@lintrel/core';
+import { entryMark, SHIPPED_SHELF, type Finish, type Tape } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, type TestServer } from '../testing';
 
@@ -82,5 +82,52 @@ describe('/api/ask', () => {
     expect(body.error.fields.map((field: { path: string }) => field.path).sort()).toEqual(['air', 'moon', 'rh']);
     await api().post('/api/ask/moon').send({}).expect(404);
     await api().post('/api/ask/bend').expect(422);
+  });
+});
+
+describe('an entry two people change at the same time', () => {
+  const path = '/api/shelf/tapes/F19';
+  const now = async () => ((await api().get('/api/shelf')).body.tapes as Tape[]).find(({ code }) => code === 'F19')!;
+  it('keeps the first change and tells the second; meant, it is taken', async () => {
+    const seen = await now();
+    await api()
+      .put(`${path}?was=${entryMark(seen)}`)
+      .send({ ...seen, name: 'Mine' })
+      .expect(200);
+    const { body } = await api()
+      .put(`${path}?was=${entryMark(seen)}`)
+      .send({ ...seen, name: 'Theirs' })
+      .expect(409);
+    expect(body.error).toMatchObject({ code: 'stale-entry', versions: { current: { name: 'Mine' } } });
+    expect((await now()).name).toBe('Mine');
+    await api()
+      .put(`${path}?was=${entryMark(body.error.versions.current)}`)
+      .send({ ...seen, name: 'Theirs' })
+      .expect(200);
+    expect((await now()).name).toBe('Theirs');
+  });
+  it('of several at once takes one', async () => {
+    const seen = await now();
+    const answers = await Promise.all(
+      ['a', 'b', 'c', 'd'].map((name) =>
+        api()
+          .put(`${path}?was=${entryMark(seen)}`)
+          .send({ ...seen, name }),
+      ),
+    );
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409, 409]);
+  });
+  it('is not another because somebody has taken a roll', async () => {
+    const seen = await now();
+    await server.pool.query("UPDATE tapes SET rolls = 3 WHERE code = 'F19'");
+    await api()
+      .put(`${path}?was=${entryMark(seen)}`)
+      .send({ ...seen, name: 'Still mine' })
+      .expect(200);
+  });
+  it('keeps what it has been, and no one changes that', async () => {
+    const { rows } = await server.pool.query("SELECT entry->>'name' AS name FROM shelf_revisions WHERE key = 'F19' ORDER BY seq");
+    expect(rows.map(({ name }) => name).slice(0, 2)).toEqual(['Mine', 'Theirs']);
+    await expect(server.pool.query('DELETE FROM shelf_revisions')).rejects.toThrow(/append-only/);
   });
 });

@@ -2,6 +2,7 @@ import {
   allReservedSchema,
   bookStockSchema,
   entryFaults,
+  entryMark,
   finishSchema,
   MOST_ENTRIES,
   plainly,
@@ -18,11 +19,24 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { jobsUsingFinish } from '../db/jobs';
 import { bookMove, listMoves, listReserved } from '../db/stock';
-import { deleteEntry, insertEntry, keyOf, KEYS, readShelf, updateEntry, type ShelfTable, type ShelfTables } from '../db/shelf';
+import {
+  deleteEntry,
+  findEntry,
+  insertEntry,
+  keepEntryRevision,
+  keyOf,
+  KEYS,
+  lastAuthor,
+  readShelf,
+  updateEntry,
+  type ShelfTable,
+  type ShelfTables,
+} from '../db/shelf';
 import { changeShelf } from '../db/locks';
 import { inTransaction, type Queryable } from '../db/pool';
 import { ApiError, invalid, invalidAt, notFound } from './errors';
 import { answered, bodyOf } from './validate';
+import { authorOf } from './who';
 
 const WORDS = { tapes: 'tape', finishes: 'finish', supplies: 'supply' } as const;
 
@@ -82,6 +96,7 @@ function entryRoutes<T extends ShelfTable>(routes: Router, pool: pg.Pool, table:
     await inTransaction(pool, async (db) => {
       await changeShelf(db);
       await addEntry(db, table, entry);
+      await keepEntryRevision(db, table, keyOf(table, entry), entry, authorOf(request) ?? null);
     });
     response.status(201).json(entry);
   });
@@ -91,9 +106,13 @@ function entryRoutes<T extends ShelfTable>(routes: Router, pool: pg.Pool, table:
     // Jobs name their finishes, so the name on the shelf stays.
     const { key } = request.params;
     if (keyOf(table, entry) !== key) throw invalidAt(KEYS[table], plainly('server.fixed'));
+    const { was } = request.query;
     const found = await inTransaction(pool, async (db) => {
       await changeShelf(db);
-      return updateEntry(db, table, key, entry);
+      await stillAs(db, table, key, was);
+      const changed = await updateEntry(db, table, key, entry);
+      if (changed) await keepEntryRevision(db, table, key, changed, authorOf(request) ?? null);
+      return changed;
     });
     if (!found) throw notFound(WORDS[table]);
     response.json(found);
@@ -107,7 +126,25 @@ function entryRoutes<T extends ShelfTable>(routes: Router, pool: pg.Pool, table:
       const users = table === 'finishes' ? await jobsUsingFinish(db, key) : [];
       if (users.length > 0) throw new ApiError(409, 'in-use', `Still used by ${users.join(', ')}: choose another finish there first.`);
       if (!(await deleteEntry(db, table, key))) throw notFound(WORDS[table]);
+      await keepEntryRevision(db, table, key, null, authorOf(request) ?? null);
     });
     response.status(204).end();
   });
+}
+
+/**
+ * Whoever changes an entry has seen it as it is: else somebody was first.
+ * @param was mark of the entry as it was seen; left out by older pages
+ */
+async function stillAs(db: Queryable, table: ShelfTable, key: string, was: unknown): Promise<void> {
+  if (typeof was !== 'string') return;
+  const current = await findEntry(db, table, key);
+  if (!current || entryMark(current) === was) return;
+  const author = await lastAuthor(db, table, key);
+  throw new ApiError(
+    409,
+    'stale-entry',
+    `This was changed ${author ? `by ${author}` : 'elsewhere'} meanwhile. What you typed is still here: save again to keep yours, or go back to see theirs.`,
+    { versions: { current } },
+  );
 }

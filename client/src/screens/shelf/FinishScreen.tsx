@@ -39,7 +39,7 @@ export function FinishScreen() {
 function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
   const { temperature } = useWords();
   const finish = shelf.finishes.find((one) => one.id === id);
-  const save = useSaveEntry<Finish>('finishes');
+  const save = useSaveEntry<Finish>('finishes', finish);
   const remove = useDeleteEntry('finishes');
   const [trouble, setTrouble] = useState<string | null>(null);
   const { control, handleSubmit, watch, setValue, setError, getValues, reset } = useForm<FinishFields, unknown, Finish>({

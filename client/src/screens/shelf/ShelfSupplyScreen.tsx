@@ -30,7 +30,7 @@ export function ShelfSupplyScreen() {
 
 function SupplyForm({ code, shelf }: { code: string; shelf: Shelf }) {
   const supply = shelf.supplies?.find((one) => one.code === code);
-  const save = useSaveEntry<Supply>('supplies');
+  const save = useSaveEntry<Supply>('supplies', supply);
   const remove = useDeleteEntry('supplies');
   const [trouble, setTrouble] = useState<string | null>(null);
   const { control, handleSubmit, watch, setValue, setError } = useForm<SupplyFields, unknown, Supply>({

@@ -36,7 +36,7 @@ export function ShelfTapeScreen() {
 function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
   const { temperature, text } = useWords();
   const tape = shelf.tapes.find((one) => one.code === code);
-  const save = useSaveEntry<Tape>('tapes');
+  const save = useSaveEntry<Tape>('tapes', tape);
   const remove = useDeleteEntry('tapes');
   const [trouble, setTrouble] = useState<string | null>(null);
   const { control, handleSubmit, watch, setValue, setError } = useForm<TapeFields, unknown, Tape>({
