@@ -1,7 +1,7 @@
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import * as v from 'valibot';
-import { heard, listOf, MOST_FAULTS } from '.';
+import { heard, lengthMm, listOf, MOST_FAULTS, numberBetween, positiveUpTo } from '.';
 
 const { say } = wordsFor();
 
@@ -55,4 +55,12 @@ it('reads a sound list as the library does, faults with their places', () => {
       else expect(a.issues.map(place)).toEqual(b.issues?.map(place));
     }),
   );
+});
+
+it.each([[1e-300], [5e-324], [0.0009], [0], [-1], [Infinity], [NaN], [1e300]])('%j is no figure anybody means', (value) => {
+  for (const schema of [lengthMm(), positiveUpTo(100, 'µm'), numberBetween(1, 1000)]) expect(v.is(schema, value)).toBe(false);
+});
+it('takes the least and the greatest, and says both', () => {
+  expect([0.01, 30_000].map((value) => v.is(lengthMm(), value))).toEqual([true, true]);
+  expect(issuesOf(lengthMm(), 0.001).map(({ message }) => say(heard(message)!))).toEqual([expect.stringMatching(/0\.01/)]);
 });
