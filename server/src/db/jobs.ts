@@ -1,4 +1,4 @@
-import { finishesNamed, upgradedDesign, type Design, type Job, type SaveJob } from '@lintrel/core';
+import { DESIGN_VERSION, finishesNamed, upgradedDesign, type Design, type Job, type SaveJob } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 interface JobRow {
@@ -25,6 +25,21 @@ const toJob = ({ id, revision, design, updated_at, save, author }: JobRow): Job 
 export async function findJob(db: Queryable, id: string): Promise<Job | null> {
   const { rows } = await db.query<JobRow>(`SELECT ${COLUMNS} FROM jobs WHERE id = $1`, [id]);
   return rows[0] ? toJob(rows[0]) : null;
+}
+
+/**
+ * One job as JSON, as the database has it; null where there is none with this id, or its design is of an older version and has to be
+ * brought up first. What is kept was checked when it was saved: it is not looked at again.
+ */
+export async function findJobText(db: Queryable, id: string): Promise<string | null> {
+  const { rows } = await db.query<Omit<JobRow, 'design'> & { design: string }>(
+    `SELECT id, revision, design::text AS design, updated_at, save, author FROM jobs WHERE id = $1 AND design->'version' = to_jsonb($2::int)`,
+    [id, DESIGN_VERSION],
+  );
+  const [row] = rows;
+  if (!row) return null;
+  const { design, updated_at: updatedAt, ...rest } = row;
+  return `${JSON.stringify({ ...rest, updatedAt: updatedAt.toISOString() }).slice(0, -1)},"design":${design}}`;
 }
 
 /** Keeps a new job at revision 1. Call inside a transaction. */

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { planJob, SHIPPED_SHELF, type Design, type Job, type JobSummary, type RunRecord, theFirst } from '@lintrel/core';
+import { checkAgainst, jobSchema, planJob, SHIPPED_SHELF, type Design, type Job, type JobSummary, type RunRecord, theFirst } from '@lintrel/core';
 import request from 'supertest';
+import { findJob } from '../db/jobs';
 import { migrate } from '../db/migrate';
 import { seedIfEmpty } from '../seed';
 import { startTestServer, tell, type TestServer } from '../testing';
@@ -263,4 +264,13 @@ it('sends security headers and no hint of what it runs on', async () => {
   expect(headers['x-content-type-options']).toBe('nosniff');
   expect(headers['x-powered-by']).toBeUndefined();
   expect((await api().get('/api/jobs')).headers['cache-control']).toBe('no-store');
+});
+
+it('a job is read as it was saved, by the schema its readers know', async () => {
+  const { body } = await api().get('/api/jobs');
+  for (const { id } of body.jobs as JobSummary[]) {
+    const read = (await api().get(`/api/jobs/${id}`).expect(200)).body as Job;
+    expect(checkAgainst(jobSchema, read)).toEqual({ ok: true, value: read });
+    expect(read).toEqual(await findJob(server.pool, id));
+  }
 });

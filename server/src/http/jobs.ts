@@ -21,7 +21,7 @@ import { randomUUID } from 'node:crypto';
 import express, { Router, type Response } from 'express';
 import type pg from 'pg';
 import { jobPlace, listJobs, noteProgress } from '../db/job-list';
-import { findJob, insertJob, saveJob } from '../db/jobs';
+import { findJob, findJobText, insertJob, saveJob } from '../db/jobs';
 import { appendLog, insertStartedPlan, knowsAny, listEvents, listStartedPlans } from '../db/log';
 import { changeShelf, holdShelf } from '../db/locks';
 import { inTransaction } from '../db/pool';
@@ -63,7 +63,9 @@ export function jobRoutes(pool: pg.Pool, workshop: Workshop): Router {
   });
 
   routes.get('/:id', async (request, response) => {
-    response.json(answered(jobSchema, await knownJob(pool, request.params.id)));
+    const text = await findJobText(pool, uuidOf(request.params.id, 'job'));
+    if (text === null) return void response.json(answered(jobSchema, await knownJob(pool, request.params.id)));
+    response.type('application/json').send(text);
   });
 
   routes.put('/:id', async (request, response) => {
