@@ -1,17 +1,15 @@
 import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
-import { Agent, get } from 'node:http';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { planFaults, planJob, readJobFile, type JobSummary, twoOf } from '@lintrel/core';
-import pg from 'pg';
-import { makeDatabase, startServer } from '../e2e/harness';
+import { planFaults, planJob, readJobFile, twoOf } from '@lintrel/core';
 import { longestTaskWhileDragging } from './dragging';
 import { FRAME_MS } from './frame';
 import { areasAgainstLibrary } from './geometry';
 import { orderFigures } from './order';
 import { pageBytes } from './page-bytes';
 import { nested } from '@lintrel/core/files';
+import { shopFigures } from './shop';
 import { besideStraightforward } from './straightforward';
 import { jobs, median, messages, planning } from './planning';
 
@@ -121,35 +119,6 @@ function firstLoad(folder: string): number {
   return scripts.reduce((sum, path) => sum + gzipSync(readFileSync(join(folder, path))).length, 0) / 1000;
 }
 
-const agent = new Agent({ keepAlive: true });
-
-/** Body of an answer, over a connection that stays open. */
-const body = (url: string) =>
-  new Promise<string>((resolve, reject) => {
-    get(url, { agent }, (answer) => {
-      let text = '';
-      answer.on('data', (chunk) => (text += chunk)).on('end', () => resolve(text));
-    }).on('error', reject);
-  });
-
-async function readRatio(): Promise<Ratio> {
-  const database = await makeDatabase();
-  const server = await startServer(database.url);
-  const pool = new pg.Pool({ connectionString: database.url, max: 1 });
-  try {
-    const { jobs } = (await (await fetch(`${server.url}/api/jobs`)).json()) as { jobs: JobSummary[] };
-    const id = jobs.find(({ title }) => title === 'Juniper')?.id;
-    const overHttp = await time(300, async () => JSON.parse(await body(`${server.url}/api/jobs/${id}`)));
-    const straight = await time(300, () => pool.query('SELECT id, revision, design, updated_at FROM jobs WHERE id = $1', [id]));
-    return ratio('API read of a job ÷ the same row through pg', overHttp, straight, 'ms', 3);
-  } finally {
-    agent.destroy();
-    await pool.end();
-    await server.stop();
-    await database.drop();
-  }
-}
-
 function workerSize(): number {
   const folder = 'client/dist/_expo/static/js/web';
   const worker = readdirSync(folder).find((name) => name.startsWith('session'));
@@ -201,7 +170,7 @@ const ratios = [
     1.2,
   ),
   ratio('all bytes of the list of jobs ÷ 1 MB', page.allMb, 1, 'MB', 0.6),
-  await readRatio(),
+  ...(await shopFigures()).map((figure) => ratio(...figure)),
 ];
 console.log(JSON.stringify({ ratios, workerKb: workerSize() }, null, 2));
 console.table(

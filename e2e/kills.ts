@@ -84,7 +84,15 @@ for (let kill = 1; kill <= serverKills; kill++) {
 for (let kill = 1; kill <= databaseKills; kill++) {
   await pause(BETWEEN_DATABASE_KILLS_MS);
   const { data } = placeOf(NAME) as { data: string };
-  process.kill(Number(readFileSync(join(data, 'postmaster.pid'), 'utf8').split('\n')[0]), 'SIGKILL');
+  // One that is just being started again is killed once it is there.
+  for (let killed = false; !killed; await pause(500)) {
+    try {
+      process.kill(Number(readFileSync(join(data, 'postmaster.pid'), 'utf8').split('\n')[0]), 'SIGKILL');
+      killed = true;
+    } catch {
+      // Not there yet.
+    }
+  }
 }
 await pause(3000);
 writing = false;

@@ -63,8 +63,13 @@ it('what one phone taps, another shows within a second, and what it missed with 
       for (const hands of [mine, theirs]) hands.test.expectErrors(/Failed to load resource|ERR_/);
       // Both have pressed Start on the same plan: the second joins.
       await theirs.sees(/0 of \d+ done/);
+      // Each page is told that the other is at the same step; here both are one device, so one of them takes another name.
+      await theirs.page.evaluate(() => localStorage.setItem('lintrel.device', 'the other phone'));
+      await theirs.page.reload();
+      await theirs.sees(/0 of \d+ done/);
       // Only the page in front is drawn.
       await mine.page.bringToFront();
+      await mine.sees(/the other phone is at this step too/);
       await mine.press(DONE);
       await until(async () => (await eventsOf(id)).length === 2);
       const kept = Date.now();

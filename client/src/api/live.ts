@@ -1,7 +1,8 @@
-import { changeSchema, type Change } from '@lintrel/core/front';
+import { changeSchema, hereSchema, type Change, type Here } from '@lintrel/core/front';
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import * as v from 'valibot';
+import { heardHere } from '@/run/presence';
 
 /** What is asked for anew when something has changed. A job that is open keeps what is being typed: its next save tells of another's. */
 export function heardChange(client: Pick<QueryClient, 'invalidateQueries'>, { kind, job }: Change): void {
@@ -30,7 +31,7 @@ export interface LivePage {
  * takes one. A page that is seen again says where it was, and is told what it missed.
  * @returns how to end that
  */
-export function listen(page: LivePage, heard: (change: Change) => void, missed: () => void): () => void {
+export function listen(page: LivePage, heard: (change: Change) => void, missed: () => void, at: (here: Here) => void = () => undefined): () => void {
   let source: ReturnType<LivePage['open']> | null = null;
   let last: string | null = null;
   const stop = () => {
@@ -46,6 +47,10 @@ export function listen(page: LivePage, heard: (change: Change) => void, missed: 
     };
     source.addEventListener('here', told);
     source.addEventListener('resync', missed);
+    source.addEventListener('at', (event) => {
+      const here = v.safeParse(hereSchema, JSON.parse((event as MessageEvent<string>).data));
+      if (here.success) at(here.output);
+    });
     source.addEventListener('message', (event) => {
       const change = v.safeParse(changeSchema, JSON.parse(told(event)));
       if (change.success) heard(change.output);
@@ -74,6 +79,7 @@ export function useLive(): void {
       page,
       (change) => heardChange(client, change),
       () => heardNothing(client),
+      heardHere,
     );
   }, [client]);
 }

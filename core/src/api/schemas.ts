@@ -5,7 +5,7 @@ import { lineSchema } from '../lines';
 import { logEventSchema } from '../log';
 import { outlineSchema } from '../surface';
 import { supplySchema, tapeSchema } from '../tape';
-import { idText, instantText, listOf, nameText, noteText, numberBetween, JOB_KINDS, oneOf, plainly, positiveUpTo, told, uuidText } from '../units';
+import { idText, instantText, listOf, nameText, noteText, numberBetween, JOB_KINDS, oneOf, plainly, positiveUpTo, stepText, told, uuidText } from '../units';
 import { instant, revision, saidSchema } from './summary';
 
 /** Asks for a new job. */
@@ -83,6 +83,9 @@ export const startSchema = v.strictObject({
 /** Entries for the log of a job, in the order they were made. */
 export const MOST_SENT = 500;
 export const sendLogSchema = v.strictObject({ entries: v.pipe(v.array(v.unknown()), v.minLength(1), v.maxLength(MOST_SENT)) });
+
+/** Says which step of a run sheet a device is at. */
+export const sayHereSchema = v.strictObject({ step: stepText(), device: nameText() });
 
 /** With a refusal of code `stale`: the version sent and the version kept. */
 export const versionsSchema = v.object({ yours: saveJobSchema, current: jobSchema });

@@ -38,6 +38,10 @@ export type Change = v.InferOutput<typeof changeSchema>;
 /** How a phone comes to trust this shop: its secret addresses, and the mark of what is to be trusted; null: nothing of the shop's own. */
 export const trustSchema = v.object({ addresses: v.array(v.string()), fingerprint: v.nullable(v.string()) });
 
+/** A device that is at a step of a run sheet now, and whose hands hold it. It is told, and kept nowhere. */
+export const hereSchema = v.object({ job: v.string(), step: v.string(), device: v.string(), person: v.nullable(v.string()) });
+export type Here = v.InferOutput<typeof hereSchema>;
+
 /** A backup that is kept, the newest first in the list. */
 const backupSchema = v.object({ name: v.string(), at: instant(), bytes: v.number() });
 export type BackupKept = v.InferOutput<typeof backupSchema>;

@@ -1,4 +1,4 @@
-import type { Change } from '@lintrel/core';
+import type { Change, Here } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 /** Numbers are given before changes are kept: one that was given earlier may show later. So many before the last are told again. */
@@ -25,4 +25,9 @@ export async function changesAfter(db: Queryable, seq: number): Promise<Change[]
 export async function newestChange(db: Queryable): Promise<number> {
   const { rows } = await db.query<{ seq: number }>('SELECT coalesce(max(seq), 0)::int AS seq FROM changes');
   return rows[0]!.seq;
+}
+
+/** Tells all pages of the shop that a device is at a step; kept nowhere. */
+export async function tellHere(db: Queryable, here: Here): Promise<void> {
+  await db.query("SELECT pg_notify('lintrel', $1)", [JSON.stringify({ kind: 'here', ...here })]);
 }

@@ -1,8 +1,7 @@
-import type { Change } from '@lintrel/core';
 import { Router, type Response } from 'express';
 import type pg from 'pg';
 import { changesAfter, newestChange } from '../db/changes';
-import type { Hub } from '../live/hub';
+import type { Hub, Told } from '../live/hub';
 
 /** A line now and then keeps what stands between from closing the connection. */
 const HEARTBEAT_MS = 20_000;
@@ -21,10 +20,10 @@ export function liveRoutes(pool: pg.Pool, hub: Hub): Router {
     const last = Number(request.get('last-event-id') ?? request.query.after ?? NaN);
     listening++;
     // Heard before what was missed is read: nothing falls between the two.
-    const waiting: (Change | null)[] = [];
+    const waiting: (Told | null)[] = [];
     let ready = false;
     const unsubscribe = hub.subscribe({
-      heard: (change) => void (ready ? tell(response, change) : waiting.push(change)),
+      heard: (told) => void (ready ? tell(response, told) : waiting.push(told)),
       ended: () => response.end(),
     });
     const beat = setInterval(() => response.headersSent && response.write(':\n\n'), HEARTBEAT_MS);
@@ -50,8 +49,9 @@ export function liveRoutes(pool: pg.Pool, hub: Hub): Router {
   return routes;
 }
 
-function tell(response: Response, change: Change | null): void {
+function tell(response: Response, told: Told | null): void {
   if (response.writableEnded) return;
-  if (change === null) response.write('event: resync\ndata: {}\n\n');
-  else response.write(`id: ${change.seq}\ndata: ${JSON.stringify(change)}\n\n`);
+  if (told === null) response.write('event: resync\ndata: {}\n\n');
+  else if (told.kind === 'here') response.write(`event: at\ndata: ${JSON.stringify(told)}\n\n`);
+  else response.write(`id: ${told.seq}\ndata: ${JSON.stringify(told)}\n\n`);
 }

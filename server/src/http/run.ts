@@ -4,6 +4,7 @@ import {
   plainly,
   progressOf,
   runAnswerSchema,
+  sayHereSchema,
   sendLogSchema,
   startSchema,
   takenSchema,
@@ -13,6 +14,7 @@ import {
 } from '@lintrel/core';
 import { Router, type Request } from 'express';
 import type pg from 'pg';
+import { tellHere } from '../db/changes';
 import { noteProgress } from '../db/job-list';
 import { findJob } from '../db/jobs';
 import { holdJob } from '../db/locks';
@@ -23,7 +25,7 @@ import { ApiError, invalidAt } from './errors';
 import type { Workshop } from '../work/workshop';
 import { knownJob, planOf } from './jobs';
 import { append } from './log-entry';
-import { answered, bodyOf } from './validate';
+import { answered, bodyOf, uuidOf } from './validate';
 import { authorOf } from './who';
 
 /** /api/jobs/:id/run, /start and /log: the run sheet and what was really done. */
@@ -68,6 +70,13 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
     if (after !== undefined && !(typeof after === 'string' && /^\d{1,12}$/.test(after))) throw invalidAt('after', plainly('server.no-place'));
     const [sheet, events] = await Promise.all([newestSheet(pool, id), listEvents(pool, id, Number(after ?? 0))]);
     response.json(answered(logAnswerSchema, { sheet, events }));
+  });
+
+  routes.post('/:id/here', async (request, response) => {
+    const id = uuidOf(request.params.id, 'job');
+    const { step, device } = bodyOf(sayHereSchema, request.body);
+    await tellHere(pool, { job: id, step, device, person: authorOf(request) ?? null });
+    response.status(204).end();
   });
 
   routes.post('/:id/log', async (request, response) => {

@@ -1,4 +1,4 @@
-import type { Change } from '@lintrel/core';
+import type { Change, Here } from '@lintrel/core';
 import pg from 'pg';
 
 /** Listens to the database for all pages of this server, over one connection of its own. */
@@ -11,10 +11,13 @@ export interface Hub {
   close(): Promise<void>;
 }
 
+/** What is told: a change, or that a device is somewhere. */
+export type Told = Change | ({ readonly kind: 'here' } & Here);
+
 /** Someone who is told what changes. */
 export interface Listener {
   /** Null: some may have been missed. */
-  readonly heard: (change: Change | null) => void;
+  readonly heard: (told: Told | null) => void;
   readonly ended: () => void;
 }
 
@@ -30,7 +33,7 @@ export function openHub(connectionString: string): Hub {
   let timer: NodeJS.Timeout | null = null;
   let waitMs = FIRST_WAIT_MS;
   let closed = false;
-  const tell = (change: Change | null) => listeners.forEach(({ heard }) => heard(change));
+  const tell = (told: Told | null) => listeners.forEach(({ heard }) => heard(told));
 
   function lost(gone: pg.Client): void {
     if (client !== gone) return;
@@ -50,7 +53,7 @@ export function openHub(connectionString: string): Hub {
     client = own;
     own.on('error', () => lost(own));
     own.on('end', () => lost(own));
-    own.on('notification', ({ payload }) => tell(JSON.parse(payload ?? 'null') as Change | null));
+    own.on('notification', ({ payload }) => tell(JSON.parse(payload ?? 'null') as Told | null));
     try {
       await own.connect();
       await own.query('LISTEN lintrel');

@@ -46,6 +46,7 @@ export const RIGHTS: readonly (readonly [method: 'GET' | 'POST' | 'PUT' | 'DELET
   ['POST', '/jobs/:id/start', 'plan'],
   ['GET', '/jobs/:id/log', 'look'],
   ['POST', '/jobs/:id/log', 'run'],
+  ['POST', '/jobs/:id/here', 'run'],
   ['POST', '/jobs/:id/print', 'look'],
   ['POST', '/jobs/:id/drawing', 'look'],
   ['POST', '/jobs/:id/stations.csv', 'look'],

@@ -66,6 +66,7 @@ function Entry({ event, steps }: { event: LogEvent; steps: readonly Step[] }) {
     <Row label="entry" testID="entry">
       <Small>{`${at.toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} ${at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`}</Small>
       <Body>{phrase`${entry(event.kind)}${step ? phrase`: ${say(step.say)}` : ''}`}</Body>
+      {event.person ? <Small>{event.person}</Small> : null}
       {event.note ? <Body tone="quiet">{event.note}</Body> : null}
     </Row>
   );

@@ -12,6 +12,7 @@ import { Ask, FEELS } from '@/run/Ask';
 import { CurrentStep } from '@/run/CurrentStep';
 import { LaterWindows } from '@/run/LaterWindows';
 import { look } from '@/run/look';
+import { usePresence } from '@/run/presence';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel, Waiting } from '@/ui/Screen';
@@ -87,12 +88,13 @@ function BeforeStart({ sheet }: { sheet: WorkSheet }) {
 }
 
 function Running({ sheet }: { sheet: WorkSheet }) {
-  const { revision, shelf } = useJob();
+  const { id, revision, shelf } = useJob();
   const now = useNow();
   const [resting, rest] = useRest();
   const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | null>(null);
   const { progress, plan } = sheet;
   const { next } = progress;
+  const others = usePresence(id, next?.id ?? null, now);
   const last = [...progress.doneAt].sort((a, b) => b[1] - a[1])[0];
   const lastStep = plan?.steps.find(({ id }) => id === last?.[0]);
   const { say, caution, follow, text } = useWords();
@@ -102,6 +104,11 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   return (
     <ScrollView testID="booth" style={look.booth} contentContainerStyle={look.content}>
       <Text style={look.quiet}>{phrase`${progress.doneAt.size} of ${total} done${standing(sheet)}`}</Text>
+      {others.length > 0 ? (
+        <Text style={look.caution} role="status" testID="others">
+          {phrase`${others.map(({ person, device }) => person ?? device).join(', ')} ${others.length === 1 ? 'is' : 'are'} at this step too`}
+        </Text>
+      ) : null}
       {sheet.trouble ? (
         <Text role="alert" style={look.warn}>
           {sheet.trouble}

@@ -1,0 +1,48 @@
+import type { Here } from '@lintrel/core/front';
+import { useEffect, useSyncExternalStore } from 'react';
+import { clock } from '@/api/clock';
+import { request } from '@/api/http';
+import { deviceName } from '@/person/device';
+
+/** How often a device says where it is, and how long it is taken to be there, ms. */
+const SAY_EVERY_MS = 15_000;
+const THERE_FOR_MS = 40_000;
+
+/** A device at a step of a job, with when it was last heard of. */
+interface Seen extends Here {
+  readonly at: number;
+}
+
+let seen: readonly Seen[] = [];
+const listeners = new Set<() => void>();
+
+/** Hears that a device is at a step; one device is at one step at a time. */
+export function heardHere(here: Here, at = clock.now()): void {
+  seen = [...seen.filter(({ device }) => device !== here.device), { ...here, at }];
+  listeners.forEach((changed) => changed());
+}
+
+const subscribe = (changed: () => void) => {
+  listeners.add(changed);
+  return () => void listeners.delete(changed);
+};
+
+/** Others who are at the same step of a job now. */
+export const othersAt = (all: readonly Seen[], job: string, step: string | null, own: string, now: number): Here[] =>
+  all.filter((one) => one.job === job && one.step === step && one.device !== own && now - one.at < THERE_FOR_MS);
+
+/** Says which step this device is at as long as the page is seen, and tells who else is there. */
+export function usePresence(job: string, step: string | null, now: number): readonly Here[] {
+  const all = useSyncExternalStore(subscribe, () => seen);
+  const own = deviceName();
+  useEffect(() => {
+    if (step === null) return;
+    const say = () => {
+      if (document.visibilityState === 'visible') void request('POST', `/jobs/${job}/here`, null, { step, device: own }).catch(() => undefined);
+    };
+    say();
+    const timer = setInterval(say, SAY_EVERY_MS);
+    return () => clearInterval(timer);
+  }, [job, step, own]);
+  return othersAt(all, job, step, own, now);
+}
