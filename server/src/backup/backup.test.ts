@@ -8,6 +8,8 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { createApp } from '../http/app';
 import { startTestServer, tell, type TestServer } from '../testing';
+import { thinRevisions } from '../db/thin';
+import { exportJobs } from './job-files';
 import { backupIfDue, KEPT, listBackups, makeBackup } from './nightly';
 import { checkedBackup } from './read';
 import { restoreBackup } from './restore';
@@ -189,4 +191,45 @@ describe('the daily one', () => {
     expect((await request(shop.app).get('/api/shop/backups').expect(200)).body).toMatchObject({ made: false, backups: [] });
     await request(shop.app).post('/api/shop/backups').expect(409);
   });
+});
+
+it('every job is written as a job file, and comes in elsewhere', async () => {
+  const into = file('jobs');
+  const { jobs } = (await request(shop.app).get('/api/jobs')).body as { jobs: JobSummary[] };
+  await request(shop.app).post('/api/jobs').send({ title: jobs[0]!.title, kind: 'other' }).expect(201);
+  expect(await exportJobs(shop.pool, into)).toBe(jobs.length + 1);
+  const names = readdirSync(into);
+  expect(names).toHaveLength(jobs.length + 1);
+  const other = await empty();
+  for (const name of names)
+    await request(other.app)
+      .post('/api/jobs/import')
+      .send(JSON.parse(readFileSync(join(into, name), 'utf8')))
+      .expect(201);
+  const { jobs: there } = (await request(other.app).get('/api/jobs')).body as { jobs: JobSummary[] };
+  expect(there.map(({ title }) => title).sort()).toEqual([...jobs.map(({ title }) => title), jobs[0]!.title].sort());
+  await other.close();
+}, 60_000);
+
+it('revisions that are long past are thinned to the last of each day; what was started and what is now stays', async () => {
+  const { body } = await request(shop.app).post('/api/jobs').send({ title: 'Old', kind: 'other' }).expect(201);
+  const { id } = body as Job;
+  for (let revision = 1; revision < 12; revision++)
+    await request(shop.app)
+      .put(`/api/jobs/${id}`)
+      .send({ revision, design: { ...(body as Job).design, title: `Old ${revision}` } })
+      .expect(200);
+  // Revisions 1 to 4 on one day, 5 to 8 on the next, 9 to 12 lately; the second was started.
+  await shop.pool.query(
+    "UPDATE job_revisions SET saved_at = date_trunc('day', now()) - interval '200 days' + ((revision - 1) / 4) * interval '1 day' WHERE job_id = $1 AND revision <= 8",
+    [id],
+  );
+  await shop.pool.query("INSERT INTO started_plans (job_id, revision, plan) VALUES ($1, 2, '{}')", [id]);
+  const left = async () =>
+    (await shop.pool.query<{ revision: number }>('SELECT revision FROM job_revisions WHERE job_id = $1 ORDER BY revision', [id])).rows.map(
+      ({ revision }) => revision,
+    );
+  expect(await thinRevisions(shop.pool)).toBe(5);
+  expect(await left()).toEqual([2, 4, 8, 9, 10, 11, 12]);
+  expect(await thinRevisions(shop.pool)).toBe(0);
 });

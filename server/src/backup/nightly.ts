@@ -4,6 +4,7 @@ import type { BackupKept } from '@lintrel/core';
 import type pg from 'pg';
 import type { Logger } from 'pino';
 import { openPatient } from '../db/pool';
+import { thinRevisions } from '../db/thin';
 import { writeBackup } from './write';
 
 /** A backup is made when the newest is older than this; it is looked for now and then. */
@@ -58,6 +59,8 @@ export async function backupIfDue(pool: pg.Pool, folder: string, now: Date = new
     const { rows } = await client.query<{ mine: boolean }>('SELECT pg_try_advisory_lock($1) AS mine', [LOCK]);
     if (!rows[0]!.mine || !(await due())) return false;
     await makeBackup(pool, folder, now);
+    // What is thinned out is in the backup still.
+    await thinRevisions(client);
     return true;
   } finally {
     await client.end().catch(() => undefined);

@@ -1,5 +1,4 @@
 import {
-  JOB_FILE_VERSION,
   designFaults,
   emptyDesign,
   jobListSchema,
@@ -10,9 +9,6 @@ import {
   plainly,
   saveJobSchema,
   shelfMark,
-  usedShelf,
-  writeJobFile,
-  type Design,
   type Job,
   type JobFile,
   type LogEvent,
@@ -20,9 +16,10 @@ import {
 import { randomUUID } from 'node:crypto';
 import express, { Router, type Response } from 'express';
 import type pg from 'pg';
+import { fileName, jobFileOf } from '../backup/job-files';
 import { jobPlace, listJobs, noteProgress } from '../db/job-list';
 import { findJob, findJobText, insertJob, saveJob } from '../db/jobs';
-import { appendLog, insertStartedPlan, knowsAny, listEvents, listStartedPlans } from '../db/log';
+import { appendLog, insertStartedPlan, knowsAny } from '../db/log';
 import { changeShelf, holdShelf } from '../db/locks';
 import { inTransaction } from '../db/pool';
 import { readShelf } from '../db/shelf';
@@ -31,11 +28,6 @@ import { ApiError, invalid, invalidAt, notFound } from './errors';
 import { addEntry } from './shelf';
 import { answered, bodyOf, uuidOf } from './validate';
 import { authorOf } from './who';
-
-type StartedInFile = NonNullable<JobFile['started']>[number];
-
-/** Letters of all plans in a job file together, so that what is written can be read. */
-const MOST_PLAN_LETTERS = 20_000_000;
 
 /** So many jobs are listed at once. */
 const JOBS_A_PAGE = 100;
@@ -94,23 +86,9 @@ export function jobRoutes(pool: pg.Pool, workshop: Workshop): Router {
   });
 
   routes.get('/:id/file', async (request, response) => {
-    const { id, design, updatedAt, revision } = await knownJob(pool, request.params.id);
-    const kept = await listEvents(pool, id);
-    const shelf = usedShelf(design, await readShelf(pool));
-    const plans = await listStartedPlans(pool, id, MOST_PLAN_LETTERS);
-    const started =
-      plans.length === 0
-        ? {}
-        : { started: plans.map(({ plan, revision: of }) => ({ current: of === revision, plan: plan as unknown as StartedInFile['plan'] })) };
-    // In a file a sheet is called by its place among those that are in it.
-    const sheets = plans.map(({ sheet }) => sheet);
-    const log = kept.map(({ seq: _, sheet, ...event }): LogEvent =>
-      sheet !== undefined && sheets.includes(sheet) ? { ...event, sheet: sheets.indexOf(sheet) } : event,
-    );
-    // The newest thing in the file dates it, so that an unchanged job is written as the same bytes.
-    const writtenAt = [updatedAt, ...log.map(({ at }) => at)].reduce((latest, at) => (at > latest ? at : latest));
-    response.type('application/json').attachment(`${fileName(design)}.json`);
-    response.send(writeJobFile({ format: 'lintrel-job', version: JOB_FILE_VERSION, writtenAt, design, shelf, log, ...started }));
+    const job = await knownJob(pool, request.params.id);
+    response.type('application/json').attachment(`${fileName(job.design)}.json`);
+    response.send(await jobFileOf(pool, job));
   });
 
   return routes;
@@ -134,13 +112,6 @@ export async function knownJob(pool: pg.Pool, id: unknown): Promise<Job> {
   if (!job) throw notFound('job');
   return job;
 }
-
-const fileName = ({ title }: Design): string =>
-  title
-    .normalize('NFKD')
-    .replace(/[^A-Za-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .toLowerCase() || 'job';
 
 /** Adds a job file: what the shelf lacks, the design, the plans it was started with, and the log. */
 function importJob(pool: pg.Pool, read: JobFile, author: string | null): Promise<Job> {

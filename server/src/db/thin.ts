@@ -1,0 +1,21 @@
+import type { Queryable } from './pool';
+
+/** Every revision of a design is kept for so long; of older ones the last of each day. */
+const ALL_DAYS = 90;
+
+/**
+ * Thins the revisions of designs that are long past: what a job was started with, what it is now and the last of each day stay.
+ * @returns how many went
+ */
+export async function thinRevisions(db: Queryable): Promise<number> {
+  const { rowCount } = await db.query(
+    `DELETE FROM job_revisions r USING (
+       SELECT job_id, revision, row_number() OVER (PARTITION BY job_id, date_trunc('day', saved_at) ORDER BY revision DESC) AS place
+         FROM job_revisions WHERE saved_at < now() - make_interval(days => $1)) AS old
+      WHERE r.job_id = old.job_id AND r.revision = old.revision AND old.place > 1
+        AND NOT EXISTS (SELECT 1 FROM jobs j WHERE j.id = r.job_id AND j.revision = r.revision)
+        AND NOT EXISTS (SELECT 1 FROM started_plans s WHERE s.job_id = r.job_id AND s.revision = r.revision)`,
+    [ALL_DAYS],
+  );
+  return rowCount ?? 0;
+}
