@@ -1,4 +1,4 @@
-import { meSchema, type Me } from '@lintrel/core/front';
+import { may, meSchema, type Me, type Right } from '@lintrel/core/front';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { request, signedOut } from '@/api/http';
@@ -15,6 +15,12 @@ export function useMe() {
     return () => void signedOut.delete(again);
   }, [client]);
   return useQuery({ queryKey: ['me'], queryFn: () => request('GET', '/me', meSchema), staleTime: MINUTE_MS });
+}
+
+/** Whether whoever is here may do something; where nobody signs in, and as long as it is not known, everything. */
+export function useMay(): (right: Right) => boolean {
+  const person = useMe().data?.person ?? null;
+  return (right) => person === null || may(person.role, right);
 }
 
 /** The ways in: by the code of the first start, by name and passphrase, by PIN on a phone of the shop. */

@@ -8,7 +8,7 @@ import * as v from 'valibot';
 import { request } from '@/api/http';
 import { Typed } from '@/forms/Field';
 import { BackupPanel } from '@/jobs/BackupPanel';
-import { useMe, useSignOut } from '@/people/who';
+import { useMay, useMe, useSignOut } from '@/people/who';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -28,16 +28,17 @@ const ROLE_MEANINGS: Readonly<Record<Role, string>> = {
 /** The shop: who one is here, who works here, phones, and the backup. */
 export function ShopScreen() {
   const me = useMe().data;
+  const may = useMay();
   return (
     <Screen title="The shop">
       {me?.signIn && me.person ? <Own me={me} /> : <Body>On this machine alone nobody has to sign in. Open to the network of the shop, everybody does.</Body>}
-      {me?.person?.role === 'owner' ? <People /> : null}
+      {me?.person && may('people') ? <People /> : null}
       {me?.signIn && me.person ? <Sessions /> : null}
       <Panel>
         <Heading>Phones</Heading>
         <Action label="How a phone comes to trust this shop" onPress={() => router.push('/trust' as Href)} testID="to-trust" />
       </Panel>
-      {!me?.signIn || me.person?.role === 'owner' || me.person?.role === 'painter' ? <BackupPanel /> : null}
+      {may('shop') ? <BackupPanel /> : null}
     </Screen>
   );
 }

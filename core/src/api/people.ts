@@ -6,6 +6,20 @@ import { instant } from './summary';
 export const ROLES = ['owner', 'painter', 'helper', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];
 
+/** What one needs to be allowed something. `open`: nothing; `signed`: to be somebody. */
+export type Right = 'open' | 'signed' | 'look' | 'run' | 'plan' | 'shelf' | 'shop' | 'people';
+
+/** What each role may. */
+const MAY: Readonly<Record<Role, readonly Right[]>> = {
+  owner: ['open', 'signed', 'look', 'run', 'plan', 'shelf', 'shop', 'people'],
+  painter: ['open', 'signed', 'look', 'run', 'plan', 'shelf', 'shop'],
+  helper: ['open', 'signed', 'look', 'run'],
+  viewer: ['open', 'signed', 'look'],
+};
+
+/** Whether a role is allowed something. */
+export const may = (role: Role, right: Right): boolean => MAY[role].includes(right);
+
 const LEAST_PASSPHRASE = 10;
 const passphrase = () =>
   v.pipe(

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROLES, SHIPPED_SHELF, type Job, type JobSummary, type Role } from '@lintrel/core';
+import { may, ROLES, SHIPPED_SHELF, type Job, type JobSummary, type Role } from '@lintrel/core';
 import fc from 'fast-check';
 import request from 'supertest';
 import { insertPerson, insertSession } from '../db/people';
-import { may, RIGHTS } from '../people/rights';
+import { RIGHTS } from '../people/rights';
 import { newToken } from '../people/secrets';
 import { startTestServer, type TestServer } from '../testing';
 

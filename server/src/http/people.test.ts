@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { ROLES, type Job, type JobSummary, type Me, type RunRecord, type Session, type Step } from '@lintrel/core';
+import { may, ROLES, type Job, type JobSummary, type Me, type RunRecord, type Session, type Step } from '@lintrel/core';
 import type { Router } from 'express';
 import request from 'supertest';
 import { keepSetUpCode } from '../db/people';
-import { may, RIGHTS, rightFor } from '../people/rights';
+import { RIGHTS, rightFor } from '../people/rights';
 import { asTyped, hashOf, newCode } from '../people/secrets';
 import { startTestServer, type TestServer } from '../testing';
 

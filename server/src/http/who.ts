@@ -1,8 +1,8 @@
-import type { ShopPerson } from '@lintrel/core';
+import { may, type ShopPerson } from '@lintrel/core';
 import type { Request, RequestHandler, Response } from 'express';
 import type pg from 'pg';
 import { changeToken, findSession } from '../db/people';
-import { may, rightFor } from '../people/rights';
+import { rightFor } from '../people/rights';
 import { hashOf, newToken } from '../people/secrets';
 import { ApiError, notFound } from './errors';
 

@@ -1,17 +1,4 @@
-import type { Role } from '@lintrel/core';
-
-/** What one needs to be allowed a request. `open`: nothing; `signed`: to be somebody. */
-export type Right = 'open' | 'signed' | 'look' | 'run' | 'plan' | 'shelf' | 'shop' | 'people';
-
-/** What each role may. */
-const MAY: Readonly<Record<Role, readonly Right[]>> = {
-  owner: ['open', 'signed', 'look', 'run', 'plan', 'shelf', 'shop', 'people'],
-  painter: ['open', 'signed', 'look', 'run', 'plan', 'shelf', 'shop'],
-  helper: ['open', 'signed', 'look', 'run'],
-  viewer: ['open', 'signed', 'look'],
-};
-
-export const may = (role: Role, right: Right): boolean => MAY[role].includes(right);
+import type { Right } from '@lintrel/core';
 
 /** Every request the server answers, below /api, with what it needs. One that is not here is nobody's. */
 export const RIGHTS: readonly (readonly [method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, right: Right])[] = [

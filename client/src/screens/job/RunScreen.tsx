@@ -8,6 +8,7 @@ import { Missing } from '@/job/Missing';
 import { PendingEntries } from '@/job/PendingEntries';
 import { StepLayout } from '@/job/StepLayout';
 import { useWorkSheet, type WorkSheet } from '@/job/useWorkSheet';
+import { useMay } from '@/people/who';
 import { Ask, FEELS } from '@/run/Ask';
 import { CurrentStep } from '@/run/CurrentStep';
 import { LaterWindows } from '@/run/LaterWindows';
@@ -47,6 +48,7 @@ export function RunScreen() {
 function BeforeStart({ sheet }: { sheet: WorkSheet }) {
   const { plan, planning, planError, revision, saved, shelf } = useJob();
   const { say, caution, follow } = useWords();
+  const mayStart = useMay()('plan');
   if (!plan) return null;
   const toDo = attendedSteps(plan.steps);
   const blocking = plan.advice.filter(({ level }) => level === 'stop');
@@ -56,9 +58,9 @@ function BeforeStart({ sheet }: { sheet: WorkSheet }) {
         <Action
           rank="main"
           // What is frozen is what is on screen: it waits for the plan of the newest design.
-          label={planning && !planError ? 'Working out the newest plan …' : 'Start in the shop'}
+          label={!mayStart ? 'Painters and owners start it' : planning && !planError ? 'Working out the newest plan …' : 'Start in the shop'}
           busy={sheet.busy}
-          disabled={saved.kind !== 'saved' || planning}
+          disabled={!mayStart || saved.kind !== 'saved' || planning}
           onPress={() => sheet.start(revision, shelf)}
           testID="start"
         />
@@ -94,7 +96,8 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | null>(null);
   const { progress, plan } = sheet;
   const { next } = progress;
-  const others = usePresence(id, next?.id ?? null, now);
+  const may = useMay();
+  const others = usePresence(id, may('run') ? (next?.id ?? null) : null, now);
   const last = [...progress.doneAt].sort((a, b) => b[1] - a[1])[0];
   const lastStep = plan?.steps.find(({ id }) => id === last?.[0]);
   const { say, caution, follow, text } = useWords();
@@ -119,7 +122,9 @@ function Running({ sheet }: { sheet: WorkSheet }) {
       ) : (
         <Text style={look.title}>{progress.finishedAt === null ? 'All steps are done' : 'This job is finished'}</Text>
       )}
-      {asking === null ? (
+      {!may('run') ? (
+        <Text style={look.detail}>You look on: others in this shop work by this sheet.</Text>
+      ) : asking === null ? (
         <View style={look.buttons}>
           {next ? (
             <BoothButton
@@ -188,7 +193,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
       {sheet.revision !== revision ? (
         <Text style={look.quiet}>{phrase`Started from revision ${sheet.revision}; the design is at ${revision} now.`}</Text>
       ) : null}
-      {asking === null ? (
+      {asking === null && may('plan') ? (
         <BoothButton
           label={sheet.revision === revision ? 'Begin again' : 'Begin again with the present plan'}
           onPress={() => setAsking('over')}
