@@ -13,14 +13,13 @@ import {
   type Tape,
 } from '@lintrel/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import * as v from 'valibot';
 import { request, RequestError } from './http';
 import { outbox, store } from '@/sync/device';
-import { fetchRun, runRequest } from './runs';
+import { fetchRun, idsIn, runRequest } from './runs';
 
 const MINUTE_MS = 60_000;
-const RUN_DEVICE = { store, seen: outbox.seen };
 
 /** The newest design of a job. */
 export const useJobQuery = (id: string) =>
@@ -32,7 +31,12 @@ export const useShelf = () => useQuery({ queryKey: ['shelf'], queryFn: () => req
 /** The plan a job was started with, and its log. */
 export function useRun(id: string) {
   const client = useQueryClient();
-  return useQuery({ queryKey: ['run', id], queryFn: () => fetchRun(id, client.getQueryData<RunRecord>(['run', id]), RUN_DEVICE) });
+  const run = useQuery({ queryKey: ['run', id], queryFn: () => fetchRun(id, client.getQueryData<RunRecord>(['run', id]), store) });
+  // Only what is on screen by now may be forgotten elsewhere: else a tap would be gone for the blink between the two.
+  useEffect(() => {
+    if (run.data) void outbox.seen(id, idsIn(run.data));
+  }, [id, run.data]);
+  return run;
 }
 
 /** Makes a job. */

@@ -25,22 +25,18 @@ export async function runRequest(method: 'GET' | 'POST', job: string, what: 'run
   return wholeRun(job, await request(method, path, runAnswerSchema, body));
 }
 
-/** What a run needs of the device: the record as it was last told, and who waits for its entries to be told of. */
-export interface RunDevice {
-  readonly store: Pick<SyncStore, 'read' | 'keep'>;
-  readonly seen: (job: string, ids: ReadonlySet<string>) => Promise<void>;
-}
+/** What a run needs of the device: the record as it was last told. */
+export type RunStore = Pick<SyncStore, 'read' | 'keep'>;
 
 /**
  * What is known of a run, with what was logged since: only that is asked for, as long as it is still the same sheet. It is kept on the
  * device; with no connection that is what is shown.
  * @param known what this page has read before
  */
-export async function fetchRun(job: string, known: RunRecord | undefined, { store, seen }: RunDevice): Promise<RunRecord> {
+export async function fetchRun(job: string, known: RunRecord | undefined, store: RunStore): Promise<RunRecord> {
   try {
     const run = await askForRun(job, known);
     if (run !== known) await store.keep('runs', job, run).catch(() => undefined);
-    await seen(job, new Set(run.events.map(({ id }) => id)));
     return run;
   } catch (error) {
     if (known || !(error instanceof RequestError) || error.final) throw error;
@@ -63,3 +59,6 @@ function joined(known: readonly KeptEvent[], more: readonly KeptEvent[]): KeptEv
   const bySeq = new Map([...known, ...more].map((event) => [event.seq, event]));
   return [...bySeq.values()].sort((a, b) => a.seq - b.seq);
 }
+
+/** Ids of what a record tells of. */
+export const idsIn = ({ events }: Pick<RunRecord, 'events'>): ReadonlySet<string> => new Set(events.map(({ id }) => id));

@@ -176,4 +176,4 @@ it('two phones away for a day of 200 entries each, told twice over, arrive exact
     expect(shop.log.filter((id) => tapped.includes(id))).toEqual(tapped);
     expect(disk.kept.size).toBe(0);
   }
-});
+}, 60_000);

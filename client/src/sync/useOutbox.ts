@@ -1,7 +1,12 @@
+import type { RunRecord } from '@lintrel/core/front';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useSyncExternalStore } from 'react';
-import { onOthers, outbox } from './device';
+import { fetchRun, idsIn } from '@/api/runs';
+import { onOthers, outbox, store } from './device';
 import type { OutboxState } from './outbox';
+
+/** By then a screen shows what was fetched, ms: before, what was tapped stays where it is. */
+const SHOWN_AFTER_MS = 1000;
 
 /** What waits to be sent, kept up to date. */
 export const useOutbox = (): OutboxState => useSyncExternalStore(outbox.subscribe, outbox.state);
@@ -11,7 +16,11 @@ export function useSending(): void {
   const client = useQueryClient();
   useEffect(() => {
     outbox.onTaken = (job) => {
-      void client.invalidateQueries({ queryKey: ['run', job] });
+      const known = () => client.getQueryData<RunRecord>(['run', job]);
+      void client
+        .fetchQuery({ queryKey: ['run', job], queryFn: () => fetchRun(job, known(), store), staleTime: 0 })
+        .then((run) => setTimeout(() => void outbox.seen(job, idsIn(run)), SHOWN_AFTER_MS))
+        .catch(() => undefined);
       void client.invalidateQueries({ queryKey: ['jobs'] });
     };
     const read = () =>

@@ -19,6 +19,8 @@ const LEEWAY_MM = 0.2;
 /** A strip so narrow is seen under a tape, mm, as long as that takes no more places across than this. */
 const STRIP_MM = 3;
 const ACROSS_PLACES = { least: 2, most: 8 } as const;
+/** The place hard by the line, as a share of the width. */
+const HARD_BY = 0.06;
 /** The first place from an end, mm, and how much farther each next one is. */
 const FIRST_MM = 0.2;
 const FARTHER = 1.5;
@@ -54,10 +56,11 @@ export function overhangs(
   return found.map(([fromMm, toMm]) => ({ fromMm, toMm }));
 }
 
-/** Places across a tape, its far edge first: near enough to one another to see a narrow strip that it crosses. */
+/** Places across a tape, its far edge first: near enough to one another to see a narrow strip that it crosses; and one hard by its line, where a tip may end. */
 function across(innerMm: number, outerMm: number): number[] {
   const count = Math.max(ACROSS_PLACES.least, Math.min(ACROSS_PLACES.most, Math.ceil((outerMm - innerMm) / STRIP_MM)));
-  return Array.from({ length: count }, (_, index) => outerMm - (index * (outerMm - innerMm)) / count);
+  const far = Array.from({ length: count }, (_, index) => outerMm - (index * (outerMm - innerMm)) / count);
+  return [...far, innerMm + HARD_BY * (outerMm - innerMm)];
 }
 
 /** Every so many mm. */
