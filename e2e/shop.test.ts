@@ -68,8 +68,11 @@ it('what one phone taps, another shows within a second, and what it missed with 
       // A third phone is at the same step.
       const { nextStep } = await jobNamed('Tansy');
       const here = { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ step: nextStep, device: 'Booth phone' }) };
-      expect((await fetch(`${server.url}/api/jobs/${id}/here`, here)).status).toBe(204);
-      await mine.sees(/Booth phone is at this step too/);
+      // It says so again and again: a page that has only just come to the front listens a moment later.
+      await until(async () => {
+        expect((await fetch(`${server.url}/api/jobs/${id}/here`, here)).status).toBe(204);
+        return (await mine.text()).includes('Booth phone is at this step too');
+      });
       await mine.press(DONE);
       await until(async () => (await eventsOf(id)).length === 2);
       const kept = Date.now();
