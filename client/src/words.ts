@@ -27,6 +27,9 @@ export function clockTime(at: number, now: number): string {
   return `${day} ${time}`;
 }
 
+/** Day and time of day of an instant. */
+export const dayAndTime = (at: string): string => new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+
 /** Countdown: minutes and seconds under an hour, hours and minutes above. */
 export function countdown(ms: number): string {
   const seconds = Math.max(0, Math.round(ms / 1000));

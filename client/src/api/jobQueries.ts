@@ -8,7 +8,6 @@ import {
   type Finish,
   type LogEvent,
   type NewJob,
-  type RunRecord,
   type Supply,
   type Tape,
 } from '@lintrel/core';
@@ -17,7 +16,7 @@ import { useEffect, useRef } from 'react';
 import * as v from 'valibot';
 import { request, RequestError } from './http';
 import { outbox, store } from '@/sync/device';
-import { fetchRun, idsIn, runRequest } from './runs';
+import { idsIn, runQuery, runRequest } from './runs';
 
 const MINUTE_MS = 60_000;
 
@@ -31,7 +30,7 @@ export const useShelf = () => useQuery({ queryKey: ['shelf'], queryFn: () => req
 /** The plan a job was started with, and its log. */
 export function useRun(id: string) {
   const client = useQueryClient();
-  const run = useQuery({ queryKey: ['run', id], queryFn: () => fetchRun(id, client.getQueryData<RunRecord>(['run', id]), store) });
+  const run = useQuery(runQuery(client, id, store));
   // Only what is on screen by now may be forgotten elsewhere: else a tap would be gone for the blink between the two.
   useEffect(() => {
     if (run.data) void outbox.seen(id, idsIn(run.data));

@@ -1,4 +1,5 @@
 import { logAnswerSchema, runAnswerSchema, runSchema, type KeptEvent, type RunAnswer, type RunRecord } from '@lintrel/core/front';
+import type { QueryClient } from '@tanstack/react-query';
 import * as v from 'valibot';
 import type { SyncStore } from '@/sync/store';
 import { request, RequestError } from './http';
@@ -62,3 +63,9 @@ function joined(known: readonly KeptEvent[], more: readonly KeptEvent[]): KeptEv
 
 /** Ids of what a record tells of. */
 export const idsIn = ({ events }: Pick<RunRecord, 'events'>): ReadonlySet<string> => new Set(events.map(({ id }) => id));
+
+/** The query of a run: what this page knows of it already is not asked for again. */
+export const runQuery = (client: Pick<QueryClient, 'getQueryData'>, job: string, store: RunStore) => ({
+  queryKey: ['run', job],
+  queryFn: () => fetchRun(job, client.getQueryData<RunRecord>(['run', job]), store),
+});

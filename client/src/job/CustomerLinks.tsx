@@ -10,6 +10,7 @@ import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
+import { dayAndTime } from '@/words';
 
 /** What a customer may look at: an address that shows how the job will look and how far it is, until it is called back. */
 export function CustomerLinks({ job }: { job: string }) {
@@ -45,7 +46,7 @@ export function CustomerLinks({ job }: { job: string }) {
       {(links.data?.links ?? []).map(({ id, madeAt, madeBy }) => (
         <View key={id} style={styles.link} testID="link">
           <View style={styles.grow}>
-            <Small>{phrase`made ${new Date(madeAt).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}${madeBy === null ? '' : phrase` by ${madeBy}`}`}</Small>
+            <Small>{phrase`made ${dayAndTime(madeAt)}${madeBy === null ? '' : phrase` by ${madeBy}`}`}</Small>
           </View>
           <Action rank="quiet" label="Call it back" onPress={() => end.mutate(id)} testID="end-link" />
         </View>

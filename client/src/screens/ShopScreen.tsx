@@ -16,6 +16,7 @@ import { Notice } from '@/ui/Notice';
 import { Row, Rows, Unfolded } from '@/ui/Row';
 import { Panel, Screen } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
+import { dayAndTime } from '@/words';
 
 const ROLE_NAMES: Readonly<Record<Role, string>> = { owner: 'Owner', painter: 'Painter', helper: 'Helper', viewer: 'Looks on' };
 const ROLE_MEANINGS: Readonly<Record<Role, string>> = {
@@ -178,7 +179,7 @@ function Sessions() {
         <View key={id} style={styles.session} testID="session">
           <View style={styles.grow}>
             <Body>{phrase`${person}, ${phone ?? device}${own ? ' (here)' : ''}`}</Body>
-            <Small>{phrase`seen ${new Date(seenAt).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}`}</Small>
+            <Small>{phrase`seen ${dayAndTime(seenAt)}`}</Small>
           </View>
           {own ? null : <Action rank="quiet" label="End" onPress={() => end.mutate(id)} testID="end-session" />}
         </View>

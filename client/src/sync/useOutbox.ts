@@ -1,7 +1,6 @@
-import type { RunRecord } from '@lintrel/core/front';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useSyncExternalStore } from 'react';
-import { fetchRun, idsIn } from '@/api/runs';
+import { idsIn, runQuery } from '@/api/runs';
 import { onOthers, outbox, store } from './device';
 import type { OutboxState } from './outbox';
 
@@ -16,9 +15,8 @@ export function useSending(): void {
   const client = useQueryClient();
   useEffect(() => {
     outbox.onTaken = (job) => {
-      const known = () => client.getQueryData<RunRecord>(['run', job]);
       void client
-        .fetchQuery({ queryKey: ['run', job], queryFn: () => fetchRun(job, known(), store), staleTime: 0 })
+        .fetchQuery({ ...runQuery(client, job, store), staleTime: 0 })
         .then((run) => setTimeout(() => void outbox.seen(job, idsIn(run)), SHOWN_AFTER_MS))
         .catch(() => undefined);
       void client.invalidateQueries({ queryKey: ['jobs'] });

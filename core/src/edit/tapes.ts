@@ -1,4 +1,4 @@
-import { cornersOf, type Design, type DesignChoices, type LayersPin, type OwnPiece, type TapePin } from '../job';
+import { cornersOf, type Design, type DesignChoices, type LayersPin, type OwnPiece, type TapePin, wayOf } from '../job';
 import { distance, toPoint, type Place } from '../curves';
 import { freeId, largest, type OwnPieceId, type TapeCode } from '../units';
 
@@ -81,9 +81,6 @@ export function changeOwnPiece(design: Design, id: OwnPieceId, change: Partial<O
 }
 
 type Way = Pick<OwnPiece, 'from' | 'by' | 'to'>;
-
-/** The places a piece goes by, from its beginning to its end. */
-export const wayOf = ({ from, by = [], to }: Way): readonly Place[] => [from, ...by, to];
 
 /** The same as a way of a piece; at least two places. */
 const asWay = (places: readonly Place[]): Way => ({ from: places[0]!, by: places.length > 2 ? places.slice(1, -1) : undefined, to: places.at(-1)! });

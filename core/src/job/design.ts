@@ -91,9 +91,14 @@ export const ownPieceSchema = v.strictObject({
 });
 export type OwnPiece = v.InferOutput<typeof ownPieceSchema>;
 
+/** The places a piece goes by, from its beginning to its end. */
+export const wayOf = ({ from, by = [], to }: Pick<OwnPiece, 'from' | 'by' | 'to'>): readonly Place[] => [from, ...by, to];
+
 /** Corners of paper or film between places: of a box from one to the other, or each place a corner. */
-export const cornersOf = ({ from, to, by = [] }: Pick<OwnPiece, 'from' | 'to' | 'by'>): readonly Place[] =>
-  by.length === 0 ? [from, [to[0], from[1]], to, [from[0], to[1]]] : [from, ...by, to];
+export const cornersOf = (piece: Pick<OwnPiece, 'from' | 'to' | 'by'>): readonly Place[] => {
+  const [from, to] = [piece.from, piece.to];
+  return wayOf(piece).length === 2 ? [from, [to[0], from[1]], to, [from[0], to[1]]] : wayOf(piece);
+};
 
 /** What lies below, the line tape or the backing behind it: for a line of a part, one side of it, or with neither all of the job. */
 export const layersPinSchema = v.strictObject({

@@ -1,5 +1,5 @@
-import { addOwnPiece, changeOwnPiece, layFirst, maskOwnWay, wayOf, withCorner, withoutCorner, withPlace } from '../edit';
-import { checkAgainst, designFaults, designSchema, SHIPPED_SHELF, type Design } from '../job';
+import { addOwnPiece, changeOwnPiece, layFirst, maskOwnWay, withCorner, withoutCorner, withPlace } from '../edit';
+import { checkAgainst, designFaults, designSchema, SHIPPED_SHELF, wayOf, type Design } from '../job';
 import { sweep } from '../testing';
 import { panel, panelJob, planned } from '../testing-panels';
 import { RULE_OF_THUMB, sumOf } from '../units';

@@ -1,6 +1,6 @@
 import { closingTapeMin, closingTapes, filmBond, type OpeningSaid } from '../masking';
 import type { Sequence } from '../order';
-import { chooseTape, type LaidHow, type TapeChoice, type TapeWish } from '../runs';
+import { chooseTape, firstOf, type TapeChoice, type TapeWish } from '../runs';
 import { isModelScale, plainly } from '../units';
 import { meansOf, type StageSource } from './means';
 import type { MouthItem, PlugItem } from './item-types';
@@ -37,18 +37,12 @@ function tapesOf({ id, part, opening, count, closing, layMin, ...common }: PlugI
     tapeKind: choice?.tape.kind ?? null,
     widthMm: choice?.tape.widthMm ?? 0,
     hold: choice?.hold ?? null,
-    techniques: choice ? beforeLaying(choice) : [plainly('technique.by-hand')],
+    techniques: choice ? firstOf(choice) : [plainly('technique.by-hand')],
     doubts: choice?.doubts ?? [plainly('doubt.none-for-rim')],
     // Small pieces round a post are reckoned by the post, not by their length.
     layMin: Math.min(known, closingTapeMin(lengthMm) * count),
   }));
 }
-
-/** What is done with a tape before it goes on. */
-const beforeLaying = ({ hold, deTack }: TapeChoice): LaidHow[] => [
-  ...(hold === 'test' ? [plainly('technique.test-pull')] : []),
-  ...(deTack > 0 ? [{ code: 'technique.de-tack' as const, values: { times: deTack } }] : []),
-];
 
 function mouthTape(part: string, closing: OpeningSaid, { stages }: Sequence, index: number, source: StageSource): TapeChoice | null {
   const { works, problem, starts } = source;

@@ -1,5 +1,5 @@
 import { distance, ringArea, toPoint } from '../curves';
-import { cornersOf, type Design, type OwnPiece, type Shelf } from '../job';
+import { cornersOf, type Design, type OwnPiece, type Shelf, wayOf } from '../job';
 import { drapeMin, edgeCost, NO_OWN_WORK, uncoverMin, type Drape, type OwnWork, type StageCost, type TapeEdge } from '../order';
 import { isModelScale, RULE_OF_THUMB, type FinishId } from '../units';
 import type { Common, Namer } from './item-frame';
@@ -10,20 +10,17 @@ import type { StageSource } from './means';
 export const DRAPE = 'drape';
 
 /** What one piece takes: work and stuff, all alike parts together. */
-function pieceWork(
-  { part: id, from, to, by = [], tape }: OwnPiece,
-  { parts, scale }: Pick<Design, 'parts' | 'scale'>,
-): OwnWork & { readonly lengthMm: number } {
-  const count = parts.find((part) => part.id === id)?.count ?? 0;
+function pieceWork(piece: OwnPiece, { parts, scale }: Pick<Design, 'parts' | 'scale'>): OwnWork & { readonly lengthMm: number } {
+  const count = parts.find((part) => part.id === piece.part)?.count ?? 0;
   const model = isModelScale(scale);
-  const way = [from, ...by, to].map(toPoint);
-  if (tape === null) {
-    const drape: Drape = { sizeM2: (Math.abs(ringArea(cornersOf({ from, to, by }).map(toPoint))) / 1e6) * count, pieces: count, bagM2: 0 };
+  if (piece.tape === null) {
+    const drape: Drape = { sizeM2: (Math.abs(ringArea(cornersOf(piece).map(toPoint))) / 1e6) * count, pieces: count, bagM2: 0 };
     return { layMin: drapeMin(drape), offMin: uncoverMin(drape), tapeM: 0, drapeM2: drape.sizeM2, lengthMm: 0 };
   }
+  const way = wayOf(piece).map(toPoint);
   const alongMm = way.slice(1).reduce((sum, place, index) => sum + distance(way[index]!, place), 0);
   const lengthMm = alongMm + 2 * (model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full);
-  const edge: TapeEdge = { lengthM: (lengthMm / 1000) * count, pieces: count, setOutMin: 0, corners: by.length * count, bend: 'straight', sealM: 0 };
+  const edge: TapeEdge = { lengthM: (lengthMm / 1000) * count, pieces: count, setOutMin: 0, corners: (way.length - 2) * count, bend: 'straight', sealM: 0 };
   const { layMin, pullMin, tapeM } = edgeCost(edge, false, model);
   return { layMin, offMin: pullMin, tapeM, drapeM2: 0, lengthMm };
 }

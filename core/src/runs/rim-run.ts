@@ -5,7 +5,7 @@ import { isModelScale, plainly, RULE_OF_THUMB, type TapeCode } from '../units';
 import { chooseTape, longestClean, type TapeWish } from './choose';
 import type { Doubt } from './says';
 import type { MaskingMeans } from './run';
-import { softly, type LaidHow } from './technique';
+import { firstOf, softly, type LaidHow } from './technique';
 
 /** What lies beyond a rim that is masked. */
 export type RimBeyond = 'butt' | 'gap' | 'goes-on' | 'body' | 'splash';
@@ -78,11 +78,7 @@ export function rimRun(rim: RimToMask, means: MaskingMeans): RimRun {
       techniques: [plainly('technique.by-hand')],
       doubts: [plainly('doubt.none-for-rim')],
     };
-  const { tape, fit, hold, doubts, deTack } = choice;
-  const before: LaidHow[] = [
-    ...(hold === 'test' ? [plainly('technique.test-pull')] : []),
-    ...(deTack > 0 ? [{ code: 'technique.de-tack' as const, values: { times: deTack } }] : []),
-  ];
+  const { tape, fit, hold, doubts } = choice;
   const how: LaidHow = rim.class === 'soft' ? softly : HOW[beyond];
   return {
     material: tape.code,
@@ -92,7 +88,7 @@ export function rimRun(rim: RimToMask, means: MaskingMeans): RimRun {
     cleanHours: tape.cleanHours,
     verdict: fit.verdict,
     hold,
-    techniques: [...before, how],
+    techniques: [...firstOf(choice), how],
     doubts,
   };
 }

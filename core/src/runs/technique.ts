@@ -51,8 +51,7 @@ export interface LaidRun {
  */
 export function techniquesFor(run: LaidRun): readonly LaidHow[] {
   const before = [
-    ...(run.hold === 'test' ? [plainly('technique.test-pull')] : []),
-    ...(run.deTack > 0 ? [{ code: 'technique.de-tack' as const, values: { times: run.deTack } }] : []),
+    ...firstOf(run),
     ...(run.slitMm === null ? [] : [{ code: 'technique.slit' as const, values: { fromMm: run.rollMm, toMm: run.slitMm } }]),
     ...(run.gapMm === null ? [] : [{ code: 'technique.gap' as const, values: { gapMm: run.gapMm } }]),
   ];
@@ -142,6 +141,12 @@ const ONE_CORNER_MM = 10;
 /** Places, of which those hard by the one before are left out. */
 const apart = (places: readonly number[]): number[] =>
   places.reduce<number[]>((kept, place) => (kept.length > 0 && place - kept.at(-1)! < ONE_CORNER_MM ? kept : [...kept, place]), []);
+
+/** What is done with a tape before it goes anywhere: tried on the paint, stuck to cloth. */
+export const firstOf = ({ hold, deTack }: Pick<LaidRun, 'hold' | 'deTack'>): LaidHow[] => [
+  ...(hold === 'test' ? [plainly('technique.test-pull')] : []),
+  ...(deTack > 0 ? [{ code: 'technique.de-tack' as const, values: { times: deTack } }] : []),
+];
 
 /** An edge that shall not be seen: the tape stands off, paint fades out under it. */
 export const softly: LaidHow = plainly('technique.rolled-back');

@@ -1,16 +1,19 @@
-import { progressOf, type JobSummary } from '@lintrel/core';
+import { progressOf, type JobProgress, type JobSummary } from '@lintrel/core';
 import { findStartedSteps, listEvents } from './log';
 import type { Queryable } from './pool';
 
 /** What of a job in the list changes with its log alone. */
 type Progress = Pick<JobSummary, 'state' | 'next' | 'nextStep' | 'finishedAt' | 'windows'>;
 
+/** How a job stands; `hasSheet`: there is a work sheet it was started with. */
+export const stateOf = ({ startedAt, finishedAt }: JobProgress, hasSheet: boolean): JobSummary['state'] =>
+  finishedAt !== null ? 'finished' : startedAt !== null && hasSheet ? 'in-shop' : 'planning';
+
 /** Works out how far a job has come from its frozen plan and its log, and writes it down for the list. Call where either has changed. */
 export async function noteProgress(db: Queryable, jobId: string): Promise<void> {
   const [started, events] = [await findStartedSteps(db, jobId), await listEvents(db, jobId)];
   const progress = progressOf(started?.steps ?? [], events, started?.sheet);
-  const begun = progress.startedAt !== null && started !== null;
-  const state = progress.finishedAt !== null ? 'finished' : begun ? 'in-shop' : 'planning';
+  const state = stateOf(progress, started !== null);
   const next = state === 'in-shop' ? progress.next : null;
   const noted: Progress = { state, next: next?.say ?? null, nextStep: next?.id ?? null, finishedAt: progress.finishedAt, windows: [...progress.running] };
   await db.query('UPDATE jobs SET progress = $2 WHERE id = $1', [jobId, JSON.stringify(noted)]);

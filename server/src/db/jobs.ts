@@ -27,6 +27,11 @@ export async function findJob(db: Queryable, id: string): Promise<Job | null> {
   return rows[0] ? toJob(rows[0]) : null;
 }
 
+/** Whether there is a job with this id. */
+export async function hasJob(db: Queryable, id: string): Promise<boolean> {
+  return (await db.query('SELECT 1 FROM jobs WHERE id = $1', [id])).rowCount === 1;
+}
+
 /**
  * One job as JSON, as the database has it; null where there is none with this id, or its design is of an older version and has to be
  * brought up first. What is kept was checked when it was saved: it is not looked at again.

@@ -1,6 +1,6 @@
 import type { RequestHandler } from 'express';
 import { isIP } from 'node:net';
-import { networkInterfaces } from 'node:os';
+import { ownAddresses } from '../tls/addresses';
 import { ApiError } from './errors';
 
 const LOOPBACK_NAMES = new Set(['localhost', '::1']);
@@ -36,15 +36,9 @@ function nameIn(host: string): string | null {
   return found ? (found[1] ?? found[2] ?? '').toLowerCase().replace(/\.$/, '') : null;
 }
 
-/** Addresses may change while we run: a machine that wakes up in another network has others. */
 function isOwnAddress(name: string): boolean {
   if (LOOPBACK_NAMES.has(name) || (isIP(name) === 4 && name.startsWith('127.'))) return true;
-  return (
-    isIP(name) !== 0 &&
-    Object.values(networkInterfaces())
-      .flat()
-      .some((one) => one?.address.toLowerCase() === name)
-  );
+  return isIP(name) !== 0 && ownAddresses().some(({ address }) => address.toLowerCase() === name);
 }
 
 function hostOf(origin: string): string | null {

@@ -18,7 +18,7 @@ import express, { Router, type Response } from 'express';
 import type pg from 'pg';
 import { fileName, jobFileOf } from '../backup/job-files';
 import { jobPlace, listJobs, noteProgress } from '../db/job-list';
-import { findJob, findJobText, insertJob, saveJob } from '../db/jobs';
+import { findJob, findJobText, hasJob, insertJob, saveJob } from '../db/jobs';
 import { appendLog, insertStartedPlan, knowsAny } from '../db/log';
 import { changeShelf, holdShelf } from '../db/locks';
 import { inTransaction } from '../db/pool';
@@ -104,6 +104,13 @@ export function importRoutes(pool: pg.Pool, workshop: Workshop): Router {
     response.status(201).json(answered(jobSchema, await importJob(pool, checked.value, authorOf(request) ?? null)));
   });
   return routes;
+}
+
+/** The id of a job that is there, its design left where it is; or a refusal. */
+export async function knownId(pool: pg.Pool, id: unknown): Promise<string> {
+  const known = uuidOf(id, 'job');
+  if (!(await hasJob(pool, known))) throw notFound('job');
+  return known;
 }
 
 /** The job with this id, or a refusal. */

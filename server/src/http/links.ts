@@ -1,15 +1,16 @@
 import { customerSchema, linksSchema, newLinkSchema, progressOf } from '@lintrel/core';
 import { Router } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import type pg from 'pg';
+import { stateOf } from '../db/job-list';
 import { findJob } from '../db/jobs';
 import { findStartedSteps, listEvents } from '../db/log';
 import { endLink, insertLink, jobOfLink, listLinks } from '../db/people';
 import { readShelf } from '../db/shelf';
 import { hashOf, newToken } from '../people/secrets';
 import type { Workshop } from '../work/workshop';
-import { ApiError, notFound } from './errors';
-import { knownJob } from './jobs';
+import { notFound } from './errors';
+import { knownId } from './jobs';
+import { slowly } from './slowly';
 import { answered, uuidOf } from './validate';
 import { authorOf } from './who';
 
@@ -21,13 +22,13 @@ export function linkRoutes(pool: pg.Pool, workshop: Workshop): Router {
   const routes = Router();
 
   routes.get('/jobs/:id/links', async (request, response) => {
-    const { id } = await knownJob(pool, request.params.id);
+    const id = await knownId(pool, request.params.id);
     const links = (await listLinks(pool, id)).map(({ madeAt, ...link }) => ({ ...link, madeAt: madeAt.toISOString() }));
     response.json(answered(linksSchema, { links }));
   });
 
   routes.post('/jobs/:id/links', async (request, response) => {
-    const { id } = await knownJob(pool, request.params.id);
+    const id = await knownId(pool, request.params.id);
     const { token, hash } = newToken();
     response.status(201).json(answered(newLinkSchema, { id: await insertLink(pool, id, hash, authorOf(request) ?? null), token }));
   });
@@ -37,21 +38,14 @@ export function linkRoutes(pool: pg.Pool, workshop: Workshop): Router {
     response.status(204).end();
   });
 
-  const slowly = rateLimit({
-    windowMs: 60_000,
-    limit: LOOKS_A_MINUTE,
-    legacyHeaders: false,
-    handler: (_request, _response, next) => next(new ApiError(429, 'busy', 'Too many at once. Wait a minute, then look again.')),
-  });
-  routes.get('/link/:token', slowly, async (request, response) => {
+  routes.get('/link/:token', slowly(LOOKS_A_MINUTE, 'Too many at once. Wait a minute, then look again.'), async (request, response) => {
     const id = await jobOfLink(pool, hashOf(String(request.params.token)));
     const job = id === null ? null : await findJob(pool, id);
     if (!job) throw notFound('job behind this link, or it was called back');
     const [started, events] = await Promise.all([findStartedSteps(pool, job.id), listEvents(pool, job.id)]);
-    const { startedAt, finishedAt, doneAt } = progressOf(started?.steps ?? [], events, started?.sheet);
-    const state = finishedAt !== null ? 'finished' : startedAt !== null && started ? 'in-shop' : 'planning';
-    const look = await workshop.run('customerLook', { design: job.design, shelf: await readShelf(pool), done: [...doneAt.keys()] }, response);
-    response.json(answered(customerSchema, { ...look, state }));
+    const progress = progressOf(started?.steps ?? [], events, started?.sheet);
+    const look = await workshop.run('customerLook', { design: job.design, shelf: await readShelf(pool), done: [...progress.doneAt.keys()] }, response);
+    response.json(answered(customerSchema, { ...look, state: stateOf(progress, started !== null) }));
   });
   return routes;
 }

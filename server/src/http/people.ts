@@ -14,7 +14,6 @@ import {
   type ShopPerson,
 } from '@lintrel/core';
 import { Router, type Request, type Response } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import type pg from 'pg';
 import {
   anybody,
@@ -38,6 +37,7 @@ import {
 import { inTransaction, type Queryable } from '../db/pool';
 import { asTyped, hashOf, isSecret, keptSecret, newToken } from '../people/secrets';
 import { ApiError, invalidAt, notFound } from './errors';
+import { slowly } from './slowly';
 import { answered, bodyOf, uuidOf } from './validate';
 import { cookieIn, giveCookie, PHONE_COOKIE, SESSION_COOKIE, takeCookie, whoAsks } from './who';
 
@@ -51,18 +51,11 @@ const wrong = () => new ApiError(403, 'wrong', 'Name and passphrase do not belon
 export function peopleRoutes(pool: pg.Pool, signIn: boolean, tries: number): Router {
   const routes = Router();
   // Whoever only guesses is slowed down.
-  const slowly = rateLimit({
-    windowMs: 60_000,
-    limit: tries,
-    // Whoever gets in has not guessed.
-    skipSuccessfulRequests: true,
-    legacyHeaders: false,
-    handler: (_request, _response, next) => next(new ApiError(429, 'busy', 'Too many tries. Wait a minute, then try again.')),
-  });
+  const guarded = slowly(tries, 'Too many tries. Wait a minute, then try again.', true);
 
   routes.get('/me', async (request, response) => response.json(await meOf(pool, signIn, request)));
 
-  routes.post('/sign-in/set-up', slowly, async (request, response) => {
+  routes.post('/sign-in/set-up', guarded, async (request, response) => {
     const { code, name, passphrase, device } = bodyOf(setUpSchema, request.body);
     const secret = await keptSecret(passphrase);
     await inTransaction(pool, async (db) => {
@@ -75,7 +68,7 @@ export function peopleRoutes(pool: pg.Pool, signIn: boolean, tries: number): Rou
     response.status(201).json(await meOf(pool, signIn, request, name));
   });
 
-  routes.post('/sign-in', slowly, async (request, response) => {
+  routes.post('/sign-in', guarded, async (request, response) => {
     const { name, passphrase, device, phone } = bodyOf(signInSchema, request.body);
     const person = await personNamed(pool, name);
     if (!(await isSecret(person?.passphrase ?? null, passphrase)) || !person) throw wrong();
@@ -86,7 +79,7 @@ export function peopleRoutes(pool: pg.Pool, signIn: boolean, tries: number): Rou
     response.status(201).json(await meOf(pool, signIn, request, person.name));
   });
 
-  routes.post('/sign-in/pin', slowly, async (request, response) => {
+  routes.post('/sign-in/pin', guarded, async (request, response) => {
     const { person: id, pin } = bodyOf(pinInSchema, request.body);
     const token = cookieIn(request, PHONE_COOKIE);
     const phone = token === null ? null : await findPhone(pool, hashOf(token));
@@ -107,14 +100,14 @@ export function peopleRoutes(pool: pg.Pool, signIn: boolean, tries: number): Rou
     response.status(204).end();
   });
 
-  routes.put('/me/pin', slowly, async (request, response) => {
+  routes.put('/me/pin', guarded, async (request, response) => {
     const { passphrase, pin } = bodyOf(ownPinSchema, request.body);
     const own = await ownRow(pool, request, passphrase);
     await updatePerson(pool, own.id, { pin: await keptSecret(pin) });
     response.status(204).end();
   });
 
-  routes.put('/me/passphrase', slowly, async (request, response) => {
+  routes.put('/me/passphrase', guarded, async (request, response) => {
     const { old, passphrase } = bodyOf(ownPassphraseSchema, request.body);
     const own = await ownRow(pool, request, old);
     await updatePerson(pool, own.id, { passphrase: await keptSecret(passphrase) });

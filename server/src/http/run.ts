@@ -23,7 +23,7 @@ import { inTransaction, type Queryable } from '../db/pool';
 import { bookStep } from '../db/stock';
 import { ApiError, invalidAt } from './errors';
 import type { Workshop } from '../work/workshop';
-import { knownJob, planOf } from './jobs';
+import { knownId, knownJob, planOf } from './jobs';
 import { append } from './log-entry';
 import { answered, bodyOf, uuidOf } from './validate';
 import { authorOf } from './who';
@@ -33,7 +33,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
   const routes = Router();
 
   routes.get('/:id/run', async (request, response) => {
-    const { id } = await knownJob(pool, request.params.id);
+    const id = await knownId(pool, request.params.id);
     response.json(await runRecord(pool, id, request));
   });
 
@@ -65,7 +65,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
   });
 
   routes.get('/:id/log', async (request, response) => {
-    const { id } = await knownJob(pool, request.params.id);
+    const id = await knownId(pool, request.params.id);
     const { after } = request.query;
     if (after !== undefined && !(typeof after === 'string' && /^\d{1,12}$/.test(after))) throw invalidAt('after', plainly('server.no-place'));
     const [sheet, events] = await Promise.all([newestSheet(pool, id), listEvents(pool, id, Number(after ?? 0))]);
@@ -80,7 +80,7 @@ export function runRoutes(pool: pg.Pool, workshop: Workshop): Router {
   });
 
   routes.post('/:id/log', async (request, response) => {
-    const { id } = await knownJob(pool, request.params.id);
+    const id = await knownId(pool, request.params.id);
     const { entries } = bodyOf(sendLogSchema, request.body);
     const taken = await inTransaction(pool, async (db) => {
       await holdJob(db, id);

@@ -2,9 +2,10 @@ import { X509Certificate } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { isIP } from 'node:net';
-import { hostname, networkInterfaces } from 'node:os';
+import { hostname } from 'node:os';
 import { join } from 'node:path';
 import { generate } from 'selfsigned';
+import { ownAddresses } from './addresses';
 
 /** What a server shows to prove who it is. */
 export interface Certificate {
@@ -25,10 +26,8 @@ const RENEW_DAYS = 30;
 
 /** Names and addresses this machine is found under in the shop. */
 export function ownNames(given: readonly string[]): string[] {
-  const addresses = Object.values(networkInterfaces())
-    .flat()
-    // A link-local address holds for one cable alone.
-    .flatMap((one) => (one && !one.address.startsWith('fe80') ? [one.address] : []));
+  // A link-local address holds for one cable alone.
+  const addresses = ownAddresses().flatMap(({ address }) => (address.startsWith('fe80') ? [] : [address]));
   const machine = hostname();
   return [...new Set(['localhost', '127.0.0.1', '::1', machine, ...(machine.includes('.') ? [] : [`${machine}.local`]), ...addresses, ...given])];
 }
