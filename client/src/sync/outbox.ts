@@ -92,12 +92,13 @@ export function createOutbox({ store, send, later, now, tellOthers }: OutboxDevi
     }
     show({ landed: [...state.landed, ...these].slice(-MOST_LANDED) });
   }
+  /** What is left out is gone from the disk before it is gone from sight. */
   async function forget(id: string): Promise<void> {
     gone.add(id);
+    await store.forgetEntry(id).catch(() => undefined);
     here.delete(id);
     unkept.delete(id);
     show();
-    await store.forgetEntry(id).catch(() => undefined);
     tellOthers();
   }
   function reached(job: string, yes: boolean): void {
