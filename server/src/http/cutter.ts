@@ -1,36 +1,31 @@
-import { Router } from 'express';
-import type pg from 'pg';
 import { cutSchema, plainly } from '@lintrel/core';
-import type { Cutting } from '../cutter';
-import type { Workshop } from '../work/workshop';
+import * as v from 'valibot';
 import { WORDS } from '../words';
 import { ApiError, notFound } from './errors';
 import { knownJob } from './jobs';
-import { bodyOf } from './validate';
+import { route, type Route } from './route';
 
 /** /api/cutter: the masks of a job sent to the cutter, how far it is, and stopping it. */
-export function cutterRoutes(pool: pg.Pool, workshop: Workshop, cutter: Cutting): Router {
-  const routes = Router();
+export const cutterRoutes: readonly Route[] = [
+  route({
+    method: 'POST',
+    path: '/cutter',
+    right: 'run',
+    status: 201,
+    body: cutSchema,
+    answer: v.unknown(),
+    async work({ db, body: { job, widthMm }, run, shop }) {
+      const { design } = await knownJob(db, job);
+      const cuts = await run('masks', { design, widthMm });
+      if (cuts.paths.length === 0) throw new ApiError(422, 'cutter', WORDS.say(plainly('print.no-masks')));
+      return shop.cutter.send({ ...cuts, name: design.title, widthMm });
+    },
+  }),
+  route({ method: 'GET', path: '/cutter/:id', right: 'look', answer: v.unknown(), work: ({ params, shop }) => cut(shop.cutter.stateOf(params.id!)) }),
+  route({ method: 'DELETE', path: '/cutter/:id', right: 'run', answer: v.unknown(), work: ({ params, shop }) => cut(shop.cutter.cancel(params.id!)) }),
+];
 
-  routes.post('/', async (request, response) => {
-    const { job: id, widthMm } = bodyOf(cutSchema, request.body);
-    const { design } = await knownJob(pool, id);
-    const cuts = await workshop.run('masks', { design, widthMm }, response);
-    if (cuts.paths.length === 0) throw new ApiError(422, 'cutter', WORDS.say(plainly('print.no-masks')));
-    response.status(201).json(await cutter.send({ ...cuts, name: design.title, widthMm }));
-  });
-
-  routes.get('/:id', (request, response) => {
-    const state = cutter.stateOf(request.params.id);
-    if (!state) throw notFound('cut');
-    response.json(state);
-  });
-
-  routes.delete('/:id', (request, response) => {
-    const state = cutter.cancel(request.params.id);
-    if (!state) throw notFound('cut');
-    response.json(state);
-  });
-
-  return routes;
+function cut<S>(state: S | null): S {
+  if (!state) throw notFound('cut');
+  return state;
 }

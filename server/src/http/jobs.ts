@@ -14,7 +14,7 @@ import {
   type LogEvent,
 } from '@lintrel/core';
 import { randomUUID } from 'node:crypto';
-import express, { Router, type Response } from 'express';
+import express from 'express';
 import type pg from 'pg';
 import { fileName, jobFileOf } from '../backup/job-files';
 import { jobPlace, listJobs, noteProgress } from '../db/job-list';
@@ -25,86 +25,111 @@ import { inTransaction } from '../db/pool';
 import { readShelf } from '../db/shelf';
 import type { Workshop } from '../work/workshop';
 import { ApiError, invalid, invalidAt, notFound } from './errors';
+import { route, type Route } from './route';
 import { addEntry } from './shelf';
-import { answered, bodyOf, uuidOf } from './validate';
-import { authorOf } from './who';
+import { answered, uuidOf } from './validate';
 
 /** So many jobs are listed at once. */
 const JOBS_A_PAGE = 100;
 
-/** /api/jobs: list, open, change, plan, and files out. */
-export function jobRoutes(pool: pg.Pool, workshop: Workshop): Router {
-  const routes = Router();
-
-  routes.get('/', async (request, response) => {
-    const { after, state } = request.query;
-    const place = typeof after === 'string' ? jobPlace(after) : null;
-    if (after !== undefined && place === null) throw invalidAt('after', plainly('server.no-place'));
-    const page = await listJobs(pool, { after: place, most: JOBS_A_PAGE, inShop: state === 'in-shop' });
-    response.json(answered(jobListSchema, { now: Date.now(), ...page }));
-  });
-
-  routes.post('/', async (request, response) => {
-    const { title, kind, scale } = bodyOf(newJobSchema, request.body);
-    const job = await inTransaction(pool, async (db) => {
-      const made = await insertJob(db, { ...emptyDesign(title, kind), scale }, authorOf(request) ?? null);
-      await noteProgress(db, made.id);
-      return made;
-    });
-    response.status(201).json(answered(jobSchema, job));
-  });
-
-  routes.get('/:id', async (request, response) => {
-    const text = await findJobText(pool, uuidOf(request.params.id, 'job'));
-    if (text === null) return void response.json(answered(jobSchema, await knownJob(pool, request.params.id)));
-    response.type('application/json').send(text);
-  });
-
-  routes.put('/:id', async (request, response) => {
-    const id = uuidOf(request.params.id, 'job');
-    const sent = bodyOf(saveJobSchema, request.body);
-    const saved = await inTransaction(pool, async (db) => {
-      // What the design names is still there when it is kept.
-      await holdShelf(db);
-      const faults = designFaults(sent.design, await readShelf(db), ['design']);
-      if (faults.length > 0) throw invalid(faults);
-      return saveJob(db, id, sent, authorOf(request) ?? null);
-    });
-    if (saved) return void response.json(answered(jobSchema, saved));
-    const current = await knownJob(pool, id);
-    throw new ApiError(
-      409,
-      'stale',
-      `This job was changed ${current.author ? `by ${current.author}` : 'elsewhere'}: it is at revision ${current.revision} now. Nothing of yours is lost; choose which to keep.`,
-      { versions: { yours: sent, current } },
-    );
-  });
-
-  routes.get('/:id/plan', async (request, response) => {
-    const { text } = await planOf(pool, workshop, await knownJob(pool, request.params.id), response);
-    response.type('application/json').send(text);
-  });
-
-  routes.get('/:id/file', async (request, response) => {
-    const job = await knownJob(pool, request.params.id);
-    response.type('application/json').attachment(`${fileName(job.design)}.json`);
-    response.send(await jobFileOf(pool, job));
-  });
-
-  return routes;
-}
-
-/** /api/jobs/import: a job file comes in as it is, however large one may be written, and is read in a process of the workshop. */
-export function importRoutes(pool: pg.Pool, workshop: Workshop): Router {
-  const routes = Router();
-  routes.use(express.raw({ type: () => true, limit: LARGEST_FILE_BYTES }));
-  routes.post('/', async (request, response) => {
-    const checked = await workshop.run('checkFile', Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0), response);
-    if (!checked.ok) throw invalid(checked.faults);
-    response.status(201).json(answered(jobSchema, await importJob(pool, checked.value, authorOf(request) ?? null)));
-  });
-  return routes;
-}
+/** /api/jobs: list, open, change, plan, files in and out. */
+export const jobRoutes: readonly Route[] = [
+  route({
+    method: 'GET',
+    path: '/jobs',
+    right: 'look',
+    answer: jobListSchema,
+    async work({ db, now, query: { after, state } }) {
+      const place = typeof after === 'string' ? jobPlace(after) : null;
+      if (after !== undefined && place === null) throw invalidAt('after', plainly('server.no-place'));
+      return { now: now(), ...(await listJobs(db, { after: place, most: JOBS_A_PAGE, inShop: state === 'in-shop' })) };
+    },
+  }),
+  route({
+    method: 'POST',
+    path: '/jobs',
+    right: 'plan',
+    status: 201,
+    body: newJobSchema,
+    answer: jobSchema,
+    work: ({ db: pool, author, body: { title, kind, scale } }) =>
+      inTransaction(pool, async (db) => {
+        const made = await insertJob(db, { ...emptyDesign(title, kind), scale }, author);
+        await noteProgress(db, made.id);
+        return made;
+      }),
+  }),
+  // A job file comes in as it is, however large one may be written, and is read in a process of the workshop.
+  route({
+    method: 'POST',
+    path: '/jobs/import',
+    right: 'plan',
+    reads: express.raw({ type: () => true, limit: LARGEST_FILE_BYTES }),
+    status: 201,
+    answer: jobSchema,
+    async work({ db, author, request: { body }, run }) {
+      const checked = await run('checkFile', Buffer.isBuffer(body) ? body : Buffer.alloc(0));
+      if (!checked.ok) throw invalid(checked.faults);
+      return importJob(db, checked.value, author);
+    },
+  }),
+  route({
+    method: 'GET',
+    path: '/jobs/:id',
+    right: 'look',
+    answer: 'own',
+    async work({ db, params, response }) {
+      const text = await findJobText(db, uuidOf(params.id, 'job'));
+      response.type('application/json').send(text ?? JSON.stringify(answered(jobSchema, await knownJob(db, params.id))));
+    },
+  }),
+  route({
+    method: 'PUT',
+    path: '/jobs/:id',
+    right: 'plan',
+    body: saveJobSchema,
+    answer: jobSchema,
+    async work({ db: pool, params, author, body: sent }) {
+      const id = uuidOf(params.id, 'job');
+      const saved = await inTransaction(pool, async (db) => {
+        // What the design names is still there when it is kept.
+        await holdShelf(db);
+        const faults = designFaults(sent.design, await readShelf(db), ['design']);
+        if (faults.length > 0) throw invalid(faults);
+        return saveJob(db, id, sent, author);
+      });
+      if (saved) return saved;
+      const current = await knownJob(pool, id);
+      throw new ApiError(
+        409,
+        'stale',
+        `This job was changed ${current.author ? `by ${current.author}` : 'elsewhere'}: it is at revision ${current.revision} now. Nothing of yours is lost; choose which to keep.`,
+        { versions: { yours: sent, current } },
+      );
+    },
+  }),
+  route({
+    method: 'GET',
+    path: '/jobs/:id/plan',
+    right: 'look',
+    answer: 'own',
+    async work({ db, params, run, response }) {
+      const { text } = await planOf(db, run, await knownJob(db, params.id));
+      response.type('application/json').send(text);
+    },
+  }),
+  route({
+    method: 'GET',
+    path: '/jobs/:id/file',
+    right: 'plan',
+    answer: 'own',
+    async work({ db, params, response }) {
+      const job = await knownJob(db, params.id);
+      response.type('application/json').attachment(`${fileName(job.design)}.json`);
+      response.send(await jobFileOf(db, job));
+    },
+  }),
+];
 
 /** The id of a job that is there, its design left where it is; or a refusal. */
 export async function knownId(pool: pg.Pool, id: unknown): Promise<string> {
@@ -141,7 +166,7 @@ function importJob(pool: pg.Pool, read: JobFile, author: string | null): Promise
 }
 
 /** The plan of a job, from the shelf as it is now, as JSON, with the mark of that shelf. */
-export async function planOf(pool: pg.Pool, workshop: Workshop, { design }: Job, answering: Response) {
+export async function planOf(pool: pg.Pool, run: Workshop['run'], { design }: Job) {
   const shelf = await readShelf(pool);
-  return { ...(await workshop.run('plan', { design, shelf }, answering)), shelf: shelfMark(shelf) };
+  return { ...(await run('plan', { design, shelf })), shelf: shelfMark(shelf) };
 }

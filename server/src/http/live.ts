@@ -1,7 +1,7 @@
-import { Router, type Response } from 'express';
-import type pg from 'pg';
+import type { Response } from 'express';
 import { changesAfter, newestChange } from '../db/changes';
-import type { Hub, Told } from '../live/hub';
+import type { Told } from '../live/hub';
+import { route, type Route } from './route';
 
 /** A line now and then keeps what stands between from closing the connection. */
 const HEARTBEAT_MS = 20_000;
@@ -12,42 +12,43 @@ const MOST_LISTENERS = 500;
  * /api/live: what changes, told at once, as server-sent events. Whoever comes back says the number of the last change heard and is told what
  * was missed, or that it is to ask for everything anew (`resync`). A change may be told twice.
  */
-export function liveRoutes(pool: pg.Pool, hub: Hub): Router {
-  const routes = Router();
-  let listening = 0;
-  routes.get('/', async (request, response) => {
-    if (listening >= MOST_LISTENERS) return void response.status(503).set('Retry-After', '30').end();
-    const last = Number(request.get('last-event-id') ?? request.query.after ?? NaN);
-    listening++;
-    // Heard before what was missed is read: nothing falls between the two.
-    const waiting: (Told | null)[] = [];
-    let ready = false;
-    const unsubscribe = hub.subscribe({
-      heard: (told) => void (ready ? tell(response, told) : waiting.push(told)),
-      ended: () => response.end(),
-    });
-    const beat = setInterval(() => response.headersSent && response.write(':\n\n'), HEARTBEAT_MS);
-    response.on('close', () => {
-      listening--;
-      clearInterval(beat);
-      unsubscribe();
-    });
-    await hub.ready();
-    if (response.destroyed) return;
-    response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' });
-    response.flushHeaders();
-    // From here on it knows where it was, also before anything has changed.
-    const here = Number.isSafeInteger(last) ? null : await newestChange(pool).catch(() => null);
-    if (here !== null) response.write(`id: ${here}\nevent: here\ndata: {}\n\n`);
-    const missed = Number.isSafeInteger(last) ? await changesAfter(pool, last).catch(() => null) : [];
-    if (missed === null) tell(response, null);
-    else for (const change of missed) tell(response, change);
-    for (const change of waiting) tell(response, change);
-    ready = true;
-    response.write(':\n\n');
-  });
-  return routes;
-}
+export const liveRoutes: readonly Route[] = [
+  route({
+    method: 'GET',
+    path: '/live',
+    right: 'look',
+    answer: 'own',
+    async work({ db, shop: { hub }, request, query, response }) {
+      if (hub.listeners() >= MOST_LISTENERS) return void response.status(503).set('Retry-After', '30').end();
+      const last = Number(request.get('last-event-id') ?? query.after ?? NaN);
+      // Heard before what was missed is read: nothing falls between the two.
+      const waiting: (Told | null)[] = [];
+      let ready = false;
+      const unsubscribe = hub.subscribe({
+        heard: (told) => void (ready ? tell(response, told) : waiting.push(told)),
+        ended: () => response.end(),
+      });
+      const beat = setInterval(() => response.headersSent && response.write(':\n\n'), HEARTBEAT_MS);
+      response.on('close', () => {
+        clearInterval(beat);
+        unsubscribe();
+      });
+      await hub.ready();
+      if (response.destroyed) return;
+      response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' });
+      response.flushHeaders();
+      // From here on it knows where it was, also before anything has changed.
+      const here = Number.isSafeInteger(last) ? null : await newestChange(db).catch(() => null);
+      if (here !== null) response.write(`id: ${here}\nevent: here\ndata: {}\n\n`);
+      const missed = Number.isSafeInteger(last) ? await changesAfter(db, last).catch(() => null) : [];
+      if (missed === null) tell(response, null);
+      else for (const change of missed) tell(response, change);
+      for (const change of waiting) tell(response, change);
+      ready = true;
+      response.write(':\n\n');
+    },
+  }),
+];
 
 function tell(response: Response, told: Told | null): void {
   if (response.writableEnded) return;

@@ -8,10 +8,11 @@ const CLOCK_SLACK_MS = 5 * 60_000;
 
 /**
  * Writes an event into the log of a job, or refuses it.
+ * @param now the time of this server, ms
  * @returns its number, and whether it is new
  */
-export async function append(db: Queryable, jobId: string, event: LogEvent): Promise<{ readonly seq: number; readonly fresh: boolean }> {
-  if (Date.parse(event.at) > Date.now() + CLOCK_SLACK_MS)
+export async function append(db: Queryable, jobId: string, event: LogEvent, now: number): Promise<{ readonly seq: number; readonly fresh: boolean }> {
+  if (Date.parse(event.at) > now + CLOCK_SLACK_MS)
     throw new ApiError(
       422,
       'invalid',

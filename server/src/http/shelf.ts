@@ -15,8 +15,7 @@ import {
   type Supply,
   type Tape,
 } from '@lintrel/core';
-import { Router } from 'express';
-import type pg from 'pg';
+import type * as v from 'valibot';
 import { jobsUsingFinish } from '../db/jobs';
 import { bookMove, listMoves, listReserved } from '../db/stock';
 import {
@@ -35,46 +34,9 @@ import {
 import { changeShelf } from '../db/locks';
 import { inTransaction, type Queryable } from '../db/pool';
 import { ApiError, invalid, invalidAt, notFound } from './errors';
-import { answered, bodyOf } from './validate';
-import { authorOf } from './who';
+import { route, type Route } from './route';
 
 const WORDS = { tapes: 'tape', finishes: 'finish', supplies: 'supply' } as const;
-
-/** /api/shelf: tapes, finishes and supplies, read together and changed one by one; what there is of them, booked. */
-export function shelfRoutes(pool: pg.Pool): Router {
-  const routes = Router();
-
-  routes.get('/', async (_request, response) => {
-    const { tapes, finishes, supplies = [] } = await readShelf(pool);
-    response.json(answered(wholeShelfSchema, { tapes: [...tapes], finishes: [...finishes], supplies: [...supplies] }));
-  });
-
-  entryRoutes(routes, pool, 'tapes', (body) => bodyOf(tapeSchema, body));
-  entryRoutes(routes, pool, 'finishes', (body) => bodyOf(finishSchema, body));
-  entryRoutes(routes, pool, 'supplies', (body) => bodyOf(supplySchema, body));
-  stockRoutes(routes, pool);
-  return routes;
-}
-
-/** What came into the stock, what was counted, and what jobs in the shop will still take. */
-function stockRoutes(routes: Router, pool: pg.Pool): void {
-  routes.get('/reserved', async (_request, response) => {
-    response.json(answered(allReservedSchema, { reserved: await listReserved(pool, await readShelf(pool)) }));
-  });
-
-  routes.get('/moves/:stuff/:code', async (request, response) => {
-    const { stuff, code } = request.params;
-    if (stuff !== 'tapes' && stuff !== 'supplies') throw notFound('stock');
-    response.json(answered(stockMovesSchema, { moves: await listMoves(pool, stuff, code) }));
-  });
-
-  routes.post('/moves', async (request, response) => {
-    const { id, ...move } = bodyOf(bookStockSchema, request.body);
-    const booked = await inTransaction(pool, (db) => bookMove(db, { ...move, cause: id, jobId: null, step: null }));
-    if (!booked) throw notFound(WORDS[move.stuff]);
-    response.status(201).json(answered(stockMovesSchema, { moves: await listMoves(pool, move.stuff, move.code) }));
-  });
-}
 
 /** Puts an entry on the shelf, or refuses it. Call while the shelf is held for changing. */
 export async function addEntry<T extends ShelfTable>(db: Queryable, table: T, entry: ShelfTables[T]): Promise<void> {
@@ -90,47 +52,113 @@ function kept<E extends Tape | Finish | Supply>(entry: E): E {
   return entry;
 }
 
-function entryRoutes<T extends ShelfTable>(routes: Router, pool: pg.Pool, table: T, read: (body: unknown) => ShelfTables[T]): void {
-  routes.post(`/${table}`, async (request, response) => {
-    const entry = kept(read(request.body));
-    await inTransaction(pool, async (db) => {
-      await changeShelf(db);
-      await addEntry(db, table, entry);
-      await keepEntryRevision(db, table, keyOf(table, entry), entry, authorOf(request) ?? null);
-    });
-    response.status(201).json(entry);
-  });
-
-  routes.put(`/${table}/:key`, async (request, response) => {
-    const entry = kept(read(request.body));
-    // Jobs name their finishes, so the name on the shelf stays.
-    const { key } = request.params;
-    if (keyOf(table, entry) !== key) throw invalidAt(KEYS[table], plainly('server.fixed'));
-    const { was } = request.query;
-    const found = await inTransaction(pool, async (db) => {
-      await changeShelf(db);
-      await stillAs(db, table, key, was);
-      const changed = await updateEntry(db, table, key, entry);
-      if (changed) await keepEntryRevision(db, table, key, changed, authorOf(request) ?? null);
-      return changed;
-    });
-    if (!found) throw notFound(WORDS[table]);
-    response.json(found);
-  });
-
-  routes.delete(`/${table}/:key`, async (request, response) => {
-    const key = String(request.params.key);
-    // No job takes the finish while we look who uses it.
-    await inTransaction(pool, async (db) => {
-      await changeShelf(db);
-      const users = table === 'finishes' ? await jobsUsingFinish(db, key) : [];
-      if (users.length > 0) throw new ApiError(409, 'in-use', `Still used by ${users.join(', ')}: choose another finish there first.`);
-      if (!(await deleteEntry(db, table, key))) throw notFound(WORDS[table]);
-      await keepEntryRevision(db, table, key, null, authorOf(request) ?? null);
-    });
-    response.status(204).end();
-  });
+/** Putting one kind of entry on the shelf, changing it and taking it off. */
+function entryRoutes<T extends ShelfTable>(table: T, schema: v.GenericSchema<ShelfTables[T]>): readonly Route[] {
+  return [
+    route({
+      method: 'POST',
+      path: `/shelf/${table}`,
+      right: 'shelf',
+      status: 201,
+      body: schema,
+      answer: schema,
+      async work({ db: pool, author, body }) {
+        const entry = kept(body as ShelfTables[T]);
+        await inTransaction(pool, async (db) => {
+          await changeShelf(db);
+          await addEntry(db, table, entry);
+          await keepEntryRevision(db, table, keyOf(table, entry), entry, author);
+        });
+        return entry;
+      },
+    }),
+    route({
+      method: 'PUT',
+      path: `/shelf/${table}/:key`,
+      right: 'shelf',
+      body: schema,
+      answer: schema,
+      async work({ db: pool, author, params: { key = '' }, query: { was }, body }) {
+        const entry = kept(body as ShelfTables[T]);
+        // Jobs name their finishes, so the name on the shelf stays.
+        if (keyOf(table, entry) !== key) throw invalidAt(KEYS[table], plainly('server.fixed'));
+        const found = await inTransaction(pool, async (db) => {
+          await changeShelf(db);
+          await stillAs(db, table, key, was);
+          const changed = await updateEntry(db, table, key, entry);
+          if (changed) await keepEntryRevision(db, table, key, changed, author);
+          return changed;
+        });
+        if (!found) throw notFound(WORDS[table]);
+        return found;
+      },
+    }),
+    route({
+      method: 'DELETE',
+      path: `/shelf/${table}/:key`,
+      right: 'shelf',
+      answer: 'nothing',
+      // No job takes the finish while we look who uses it.
+      work: ({ db: pool, author, params: { key = '' } }) =>
+        inTransaction(pool, async (db) => {
+          await changeShelf(db);
+          const users = table === 'finishes' ? await jobsUsingFinish(db, key) : [];
+          if (users.length > 0) throw new ApiError(409, 'in-use', `Still used by ${users.join(', ')}: choose another finish there first.`);
+          if (!(await deleteEntry(db, table, key))) throw notFound(WORDS[table]);
+          await keepEntryRevision(db, table, key, null, author);
+        }),
+    }),
+  ];
 }
+
+/** /api/shelf: tapes, finishes and supplies, read together and changed one by one; what there is of them, booked. */
+export const shelfRoutes: readonly Route[] = [
+  route({
+    method: 'GET',
+    path: '/shelf',
+    right: 'look',
+    answer: wholeShelfSchema,
+    async work({ db }) {
+      const { tapes, finishes, supplies = [] } = await readShelf(db);
+      return { tapes: [...tapes], finishes: [...finishes], supplies: [...supplies] };
+    },
+  }),
+  ...entryRoutes('tapes', tapeSchema),
+  ...entryRoutes('finishes', finishSchema),
+  ...entryRoutes('supplies', supplySchema),
+  // What jobs in the shop will still take.
+  route({
+    method: 'GET',
+    path: '/shelf/reserved',
+    right: 'look',
+    answer: allReservedSchema,
+    work: async ({ db }) => ({ reserved: await listReserved(db, await readShelf(db)) }),
+  }),
+  route({
+    method: 'GET',
+    path: '/shelf/moves/:stuff/:code',
+    right: 'look',
+    answer: stockMovesSchema,
+    async work({ db, params: { stuff, code = '' } }) {
+      if (stuff !== 'tapes' && stuff !== 'supplies') throw notFound('stock');
+      return { moves: await listMoves(db, stuff, code) };
+    },
+  }),
+  // What came into the stock, and what was counted.
+  route({
+    method: 'POST',
+    path: '/shelf/moves',
+    right: 'shelf',
+    status: 201,
+    body: bookStockSchema,
+    answer: stockMovesSchema,
+    async work({ db: pool, body: { id, ...move } }) {
+      const booked = await inTransaction(pool, (db) => bookMove(db, { ...move, cause: id, jobId: null, step: null }));
+      if (!booked) throw notFound(WORDS[move.stuff]);
+      return { moves: await listMoves(pool, move.stuff, move.code) };
+    },
+  }),
+];
 
 /**
  * Whoever changes an entry has seen it as it is: else somebody was first.

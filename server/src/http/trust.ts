@@ -1,9 +1,8 @@
 import { trustSchema } from '@lintrel/core';
 import { X509Certificate } from 'node:crypto';
-import { Router } from 'express';
 import { toString as codeOf } from 'qrcode';
 import { notFound } from './errors';
-import { answered } from './validate';
+import { route, type Route } from './route';
 
 /** How this server is reached in secret, and what a phone is told to trust for it. */
 export interface Trust {
@@ -14,27 +13,40 @@ export interface Trust {
 }
 
 /** /api/trust: how a phone comes to trust this shop; nothing of it is secret. */
-export function trustRoutes(trust: Trust): Router {
-  const routes = Router();
-  routes.get('/', (_request, response) => {
-    const authority = trust.authority();
-    response.json(
-      answered(trustSchema, { addresses: [...trust.addresses()], fingerprint: authority === null ? null : new X509Certificate(authority).fingerprint256 }),
-    );
-  });
-  routes.get('/certificate', (_request, response) => {
-    const authority = trust.authority();
-    if (authority === null) throw notFound('certificate of this shop');
-    response.type('application/x-x509-ca-cert').attachment('lintrel-shop.crt');
-    response.send(new X509Certificate(authority).raw);
-  });
-  // A phone that does not trust us yet comes by plain HTTP.
-  routes.get('/code.svg', async (_request, response) => {
-    const [first] = trust.addresses();
-    if (first === undefined) throw notFound('address for phones');
-    response
-      .type('image/svg+xml')
-      .send(await codeOf(`${first.replace('https:', 'http:')}/trust`, { type: 'svg', margin: 2, color: { dark: '#1D2A2D', light: '#FBFAF6' } }));
-  });
-  return routes;
-}
+export const trustRoutes: readonly Route[] = [
+  route({
+    method: 'GET',
+    path: '/trust',
+    right: 'open',
+    answer: trustSchema,
+    work({ shop: { trust } }) {
+      const authority = trust.authority();
+      return { addresses: [...trust.addresses()], fingerprint: authority === null ? null : new X509Certificate(authority).fingerprint256 };
+    },
+  }),
+  route({
+    method: 'GET',
+    path: '/trust/certificate',
+    right: 'open',
+    answer: 'own',
+    work({ shop: { trust }, response }) {
+      const authority = trust.authority();
+      if (authority === null) throw notFound('certificate of this shop');
+      response.type('application/x-x509-ca-cert').attachment('lintrel-shop.crt');
+      response.send(new X509Certificate(authority).raw);
+    },
+  }),
+  route({
+    method: 'GET',
+    path: '/trust/code.svg',
+    right: 'open',
+    answer: 'own',
+    async work({ shop: { trust }, response }) {
+      const [first] = trust.addresses();
+      if (first === undefined) throw notFound('address for phones');
+      // A phone that does not trust us yet comes by plain HTTP.
+      const code = await codeOf(`${first.replace('https:', 'http:')}/trust`, { type: 'svg', margin: 2, color: { dark: '#1D2A2D', light: '#FBFAF6' } });
+      response.type('image/svg+xml').send(code);
+    },
+  }),
+];

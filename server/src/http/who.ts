@@ -2,9 +2,9 @@ import { may, type ShopPerson } from '@lintrel/core';
 import type { Request, RequestHandler, Response } from 'express';
 import type pg from 'pg';
 import { changeToken, findSession } from '../db/people';
-import { rightFor } from '../people/rights';
 import { hashOf, newToken } from '../people/secrets';
-import { ApiError, notFound } from './errors';
+import { ApiError } from './errors';
+import type { Route, Shop } from './route';
 
 /** Who asks: nobody has to say so on this machine alone; else the person of a session. */
 export interface Asking {
@@ -17,9 +17,6 @@ type Asked = Request & { [ASKING]?: Asking };
 
 /** Who sent a request. */
 export const whoAsks = (request: Request): Asking => (request as Asked)[ASKING] ?? { session: null, person: null };
-
-/** The name that is written under what a request keeps; undefined where nobody signs in. */
-export const authorOf = (request: Request): string | undefined => whoAsks(request).person?.name;
 
 export const SESSION_COOKIE = 'lintrel';
 export const PHONE_COOKIE = 'lintrel-phone';
@@ -40,16 +37,13 @@ export function giveCookie(response: Response, name: string, token: string): voi
 export const takeCookie = (response: Response, name: string): void => void response.clearCookie(name, { path: '/' });
 
 /**
- * Lets a request in, or not: the one place where rights are looked at.
- * @param signIn false: on this machine alone, one person works here and may everything
+ * Lets a request in, or not: the one place where rights are looked at. Where nobody signs in, one person works here and may everything.
  */
-export function letIn(pool: pg.Pool, signIn: boolean): RequestHandler {
+export function letIn({ pool, signIn }: Pick<Shop, 'pool' | 'signIn'>, { right, ofNobody }: Pick<Route, 'right' | 'ofNobody'>): RequestHandler {
   return async (request, response, next) => {
-    const right = rightFor(request.method, request.path);
-    if (right === null) return next(notFound(`${request.method} ${request.path}`.slice(0, 200)));
-    if (!signIn) return next();
+    if (!signIn || ofNobody) return next();
     const token = cookieIn(request, SESSION_COOKIE);
-    const found = token === null || PUBLIC.has(request.path) ? null : await findSession(pool, hashOf(token));
+    const found = token === null ? null : await findSession(pool, hashOf(token));
     if (found) {
       (request as Asked)[ASKING] = { session: found.id, person: found.person };
       if (found.stale && !found.replaced) await rotate(pool, found.id, token!, response);
@@ -60,9 +54,6 @@ export function letIn(pool: pg.Pool, signIn: boolean): RequestHandler {
     next();
   };
 }
-
-/** What is asked for all the time, and needs nobody. */
-const PUBLIC = new Set(['/alive', '/health']);
 
 /** A token is changed now and then: one that was copied is of use only until then. */
 async function rotate(pool: pg.Pool, session: string, token: string, response: Response): Promise<void> {

@@ -7,6 +7,8 @@ export interface Hub {
   ready(): Promise<void>;
   /** Tells a listener every change from now on. Returns how to end that. */
   subscribe(listener: Listener): () => void;
+  /** How many are told. */
+  listeners(): number;
   /** Tells all listeners that it ends, and ends. */
   close(): Promise<void>;
 }
@@ -73,6 +75,7 @@ export function openHub(connectionString: string): Hub {
       begin(false);
       return () => void listeners.delete(listener);
     },
+    listeners: () => listeners.size,
     async close() {
       closed = true;
       listeners.forEach(({ ended }) => ended());

@@ -1,0 +1,140 @@
+import type { Right, ShopPerson } from '@lintrel/core';
+import express, { Router, type Request, type RequestHandler, type Response } from 'express';
+import type pg from 'pg';
+import type { Logger } from 'pino';
+import type * as v from 'valibot';
+import type { Cutting } from '../cutter';
+import type { Hub } from '../live/hub';
+import type { Workshop } from '../work/workshop';
+import { slowly } from './slowly';
+import type { Trust } from './trust';
+import { answered, bodyOf } from './validate';
+import { letIn, whoAsks } from './who';
+
+/** What a server works with; the same for all its requests. */
+export interface Shop {
+  readonly pool: pg.Pool;
+  readonly log: Logger;
+  readonly workshop: Workshop;
+  readonly hub: Hub;
+  /** What masks are sent to. */
+  readonly cutter: Cutting;
+  /** Whether one has to be somebody to work here. */
+  readonly signIn: boolean;
+  /** So many tries to get in from one address in a minute. */
+  readonly tries: number;
+  /** How phones come to trust it. */
+  readonly trust: Trust;
+  /** Where backups are kept; null: none are made. */
+  readonly backups: string | null;
+  /** The time, ms. */
+  readonly now: () => number;
+}
+
+/** One request: what the server works with, who asks, and what was brought. */
+export interface Context<B = unknown> {
+  readonly shop: Shop;
+  readonly db: pg.Pool;
+  /** Null where nobody has to sign in. */
+  readonly person: ShopPerson | null;
+  readonly session: string | null;
+  /** The name written under what this request keeps; null where nobody signs in. */
+  readonly author: string | null;
+  readonly now: () => number;
+  readonly log: Logger;
+  readonly params: Readonly<Record<string, string>>;
+  readonly query: Readonly<Record<string, unknown>>;
+  /** Read by the schema of the route. */
+  readonly body: B;
+  /** Works something long out in a process of its own, which ends with this request. */
+  readonly run: Workshop['run'];
+  readonly request: Request;
+  readonly response: Response;
+}
+
+type Schema = v.GenericSchema;
+/** What a route answers: data of a schema; nothing; or it writes its answer itself (files, text, a stream). */
+export type Answer = Schema | 'nothing' | 'own';
+type Worked<A extends Answer> = A extends Schema ? v.InferInput<A> : void;
+
+interface Asked {
+  readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
+  /** Below /api. */
+  readonly path: string;
+  readonly right: Right;
+  /** Asked all the time: who asks is not looked up. */
+  readonly ofNobody?: true;
+  /** Which requests of one address are slowed down: whoever only guesses, or whoever looks too often. */
+  readonly slow?: 'guessing' | 'looking';
+  /** How the body comes; left out: as JSON, at most so large as a design may be. */
+  readonly reads?: RequestHandler;
+  readonly status?: 200 | 201;
+}
+
+/** One request the server answers. */
+export interface Route extends Asked {
+  readonly body: Schema | null;
+  readonly answer: Answer;
+  readonly work: (context: Context<never>) => unknown;
+}
+
+/** A route, its body and answer typed by their schemas. */
+export function route<A extends Answer, B extends Schema | undefined = undefined>(
+  given: Asked & {
+    readonly body?: B;
+    readonly answer: A;
+    readonly work: (context: Context<B extends Schema ? v.InferOutput<B> : undefined>) => Worked<A> | Promise<Worked<A>>;
+  },
+): Route {
+  return { ...given, body: given.body ?? null };
+}
+
+/** Bodies larger than this are refused, however small they were packed; a design is far below. */
+const BODY_LIMIT_BYTES = 4_000_000;
+/** So often one address may look at what is for customers, in a minute. */
+const LOOKS_A_MINUTE = 60;
+
+/** Answers these routes: lets in, slows down, reads, works, checks what is answered. The one place where this is done. */
+export function answering(routes: readonly Route[], shop: Shop): Router {
+  const router = Router();
+  const json = express.json({ limit: BODY_LIMIT_BYTES });
+  const slow = {
+    guessing: slowly(shop.tries, 'Too many tries. Wait a minute, then try again.', true),
+    looking: slowly(LOOKS_A_MINUTE, 'Too many at once. Wait a minute, then look again.'),
+  };
+  for (const one of routes) {
+    const before: RequestHandler[] = [letIn(shop, one)];
+    if (one.slow) before.push(slow[one.slow]);
+    if (one.reads) before.push(one.reads);
+    else if (one.body) before.push(json);
+    router[METHODS[one.method]](one.path, ...before, async (request, response) => {
+      const value = await one.work(contextOf(shop, one, request, response) as Context<never>);
+      if (one.answer === 'own') return;
+      response.status(one.answer === 'nothing' ? 204 : (one.status ?? 200));
+      if (one.answer === 'nothing') response.end();
+      else response.json(answered(one.answer, value as v.InferInput<Schema>));
+    });
+  }
+  return router;
+}
+
+const METHODS = { GET: 'get', POST: 'post', PUT: 'put', DELETE: 'delete' } as const;
+
+function contextOf(shop: Shop, { body }: Route, request: Request, response: Response): Context {
+  const { person, session } = whoAsks(request);
+  return {
+    shop,
+    db: shop.pool,
+    person,
+    session,
+    author: person?.name ?? null,
+    now: shop.now,
+    log: request.log as Logger,
+    params: request.params as Record<string, string>,
+    query: request.query,
+    body: body ? bodyOf(body, request.body) : undefined,
+    run: (name, input) => shop.workshop.run(name, input, response),
+    request,
+    response,
+  };
+}

@@ -1,0 +1,31 @@
+import { askRoutes } from './ask';
+import { cutterRoutes } from './cutter';
+import { drawingRoutes } from './drawings';
+import { healthRoutes } from './health';
+import { jobRoutes } from './jobs';
+import { linkRoutes } from './links';
+import { liveRoutes } from './live';
+import { peopleRoutes } from './people';
+import { printRoutes } from './print';
+import type { Route } from './route';
+import { runRoutes } from './run';
+import { shelfRoutes } from './shelf';
+import { shopRoutes } from './shop';
+import { trustRoutes } from './trust';
+
+/** Every request the server answers below /api, with what it needs, brings and is answered. What is not here is nobody's. */
+export const ROUTES: readonly Route[] = [
+  ...healthRoutes,
+  ...trustRoutes,
+  ...peopleRoutes,
+  ...linkRoutes,
+  ...liveRoutes,
+  ...jobRoutes,
+  ...runRoutes,
+  ...printRoutes,
+  ...shelfRoutes,
+  ...shopRoutes,
+  ...drawingRoutes,
+  ...cutterRoutes,
+  ...askRoutes,
+];
