@@ -1,3 +1,4 @@
+import { createServer, request } from 'node:http';
 import type { JobSummary, RunRecord } from '@lintrel/core';
 import { Hands, onPage } from './hands';
 import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
@@ -79,4 +80,63 @@ it('opens a deep link with the server gone: the run sheet with all that was done
       if (Date.now() - since > 40_000) throw new Error('it never arrived');
     expect((await eventsOf(id)).filter(({ kind }) => kind === 'done')).toHaveLength(done + 1);
   });
+});
+
+/** Stands before the server and hands everything on; the list of files of the build is changed as a newer build would. */
+function before(target: string, sw: (text: string) => string): Promise<{ url: string; close: () => Promise<void> }> {
+  const door = createServer((asked, answer) => {
+    const onward = request(target + asked.url!, { method: asked.method, headers: asked.headers }, (told) => {
+      const worker = asked.url === '/sw.js';
+      const headers = { ...told.headers };
+      if (worker) for (const name of ['content-length', 'content-encoding', 'etag', 'last-modified']) delete headers[name];
+      answer.writeHead(told.statusCode!, headers);
+      if (!worker) return void told.pipe(answer);
+      let text = '';
+      told.setEncoding('utf8').on('data', (part: string) => (text += part));
+      told.on('end', () => answer.end(sw(text)));
+    });
+    onward.on('error', () => answer.destroy());
+    if (asked.url === '/sw.js') for (const name of ['accept-encoding', 'if-none-match', 'if-modified-since']) onward.removeHeader(name);
+    asked.pipe(onward);
+  });
+  return new Promise((ready) =>
+    door.listen(0, '127.0.0.1', () =>
+      ready({
+        url: `http://127.0.0.1:${(door.address() as { port: number }).port}`,
+        close: () => new Promise((done) => (door.closeAllConnections(), door.close(() => done()))),
+      }),
+    ),
+  );
+}
+
+it('offers a newer build, leaves the run sheet alone, and takes it when a person says so', async () => {
+  let newer = false;
+  const door = await before(server.url, (text) => (newer ? text.replace('const BUILD = "', 'const BUILD = "newer-') : text));
+  const { id } = await jobNamed('Juniper');
+  try {
+    await onPage({ server: { ...server, url: door.url }, browser, database } as Parameters<typeof onPage>[0], '/', PHONE, async (hands) => {
+      const { page } = hands;
+      const shells = () => page.evaluate(async () => (await caches.keys()).filter((name) => name.startsWith('lintrel.shell.')));
+      await page.waitForFunction(() => navigator.serviceWorker.controller !== null, { timeout: 40_000 });
+      expect(await shells()).toHaveLength(1);
+      newer = true;
+      await page.goto(`${door.url}/job/${id}/run`);
+      await hands.sees(/of \d+ done/);
+      // It is looked for when the page is opened, and lies ready beside the one in use.
+      await page.waitForFunction(async () => (await navigator.serviceWorker.getRegistration())?.waiting !== null, { timeout: 60_000 });
+      expect(await shells()).toHaveLength(2);
+      expect(await page.$('[data-testid=newer-build]')).toBeNull();
+      await hands.pressNamed('link', 'Jobs');
+      const moved = page.waitForNavigation({ timeout: 40_000 });
+      await hands.press('[data-testid=use-newer]');
+      await moved;
+      await hands.sees(/Juniper/);
+      const [only, ...others] = await shells();
+      expect(only).toContain('newer-');
+      expect(others).toEqual([]);
+      expect(await page.$('[data-testid=newer-build]')).toBeNull();
+    });
+  } finally {
+    await door.close();
+  }
 });
