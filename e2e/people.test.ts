@@ -107,7 +107,10 @@ it('is set up by its first owner, who lets others in; a phone of the shop change
     await hands.page.goto(`${server.url}/job/${id}/piece`);
     await hands.fill('rhPercent', '44');
     await hands.pressNamed('button', 'Use this air');
-    await hands.sees(/Not saved: That is for others in this shop to do/);
+    await hands.sees(/Painters and the owner change a job/);
+    await hands.page.goto(`${server.url}/shelf/tape/F6`);
+    await hands.sees(/Painters and the owner change the shelf/);
+    expect(await hands.page.$('[data-testid=submit]')).toBeNull();
   });
 });
 

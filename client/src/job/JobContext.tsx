@@ -10,6 +10,7 @@ import { keepHistory, readKept, type KeptJob } from '@/sync/drafts';
 import { createSaver, type Saver, type SaverStart, type SaveState } from '@/sync/saving';
 import { savingDevice } from '@/sync/savingDevice';
 import { NO_HISTORY, remembered, stepBack, stepForward, type History } from './history';
+import { useMay } from '@/people/who';
 import { usePerson } from '@/person/PersonContext';
 
 /** A job being worked on: what a person decided, what follows, and how it is kept. */
@@ -76,6 +77,7 @@ interface LoadedProps {
 
 function Loaded({ id, first, kept, shelf, children }: PropsWithChildren<LoadedProps>) {
   const { person } = usePerson();
+  const mayPlan = useMay()('plan');
   const { draft } = kept;
   const [design, setDesign] = useState(draft?.design ?? first.design);
   const [revision, setRevision] = useState(first.revision);
@@ -146,6 +148,8 @@ function Loaded({ id, first, kept, shelf, children }: PropsWithChildren<LoadedPr
     });
   const change: OpenJob['change'] = (update, said, offer = false) =>
     inTurn(async () => {
+      // Said at once, and nothing is drawn that would be refused later.
+      if (!mayPlan) throw new Error('Painters and the owner change a job: you may look at everything here.');
       const before = newest.current;
       const after = update(before);
       // Where no part changed, every finish stays where it is.

@@ -1,5 +1,6 @@
 import { router } from 'expo-router';
 import type { PropsWithChildren } from 'react';
+import { useMay } from '@/people/who';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Screen } from '@/ui/Screen';
@@ -14,14 +15,16 @@ interface EntryFrameProps {
 }
 
 /** Round the form of one shelf entry: save, take off, and what stood in the way. */
-export const EntryFrame = ({ title, isNew, busy, trouble, onSave, onDelete, children }: PropsWithChildren<EntryFrameProps>) => (
-  <Screen
-    title={title}
-    action={<Action rank="main" label={isNew ? 'Put it on the shelf' : 'Keep these figures'} busy={busy} onPress={onSave} testID="submit" />}
-  >
-    {trouble ? <Notice level="stop" text={trouble} /> : null}
-    {children}
-    {isNew ? null : <Action rank="quiet" icon="delete-outline" label="Take it off the shelf" onPress={onDelete} testID="delete" />}
-    <Action rank="quiet" icon="arrow-left" label="Back to the shelf" onPress={() => router.push('/shelf')} />
-  </Screen>
-);
+export function EntryFrame({ title, isNew, busy, trouble, onSave, onDelete, children }: PropsWithChildren<EntryFrameProps>) {
+  const may = useMay()('shelf');
+  const save = <Action rank="main" label={isNew ? 'Put it on the shelf' : 'Keep these figures'} busy={busy} onPress={onSave} testID="submit" />;
+  return (
+    <Screen title={title} action={may ? save : undefined}>
+      {may ? null : <Notice level="note" text="Painters and the owner change the shelf: you may look at everything here." />}
+      {trouble ? <Notice level="stop" text={trouble} /> : null}
+      {children}
+      {isNew || !may ? null : <Action rank="quiet" icon="delete-outline" label="Take it off the shelf" onPress={onDelete} testID="delete" />}
+      <Action rank="quiet" icon="arrow-left" label="Back to the shelf" onPress={() => router.push('/shelf')} />
+    </Screen>
+  );
+}
