@@ -10,6 +10,7 @@ const ROOMS = [
   'tape',
   'finish',
   'drying',
+  'batch',
   'over',
   'surface',
   'lines',

@@ -3,6 +3,7 @@ export * from './units';
 export * from './tape';
 export * from './finish';
 export * from './drying';
+export * from './batch';
 export * from './over';
 export * from './curves';
 export * from './surface';

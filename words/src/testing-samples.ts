@@ -469,6 +469,7 @@ export const SAMPLES: AllSays = {
   'sketch.system': { system: 'base-solvent' },
   'sketch.radius': { radiusMm: 120 },
   'sketch.number': { number: 12 },
+  'batch.pull-too-long': { longestPullMin: 10, leastToMin: 22 },
   'sketch.volume': { ml: 250 },
   'sketch.coats': { letters: ['B', 'C'], coats: 2 },
   'broken.id': { id: 'tank' },

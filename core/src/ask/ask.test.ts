@@ -175,6 +175,15 @@ describe('setting out', () => {
     expect(table.some(({ extra }) => extra)).toBe(true);
     expect(faults('stations', { points: '0 0', step: 250 }).join()).toMatch(/^points: needs 2 to 200/);
   });
+  it('tells how many strips to paint before the first is pulled, or what would make it possible', () => {
+    expect(answer('batch', { paint: 5, pull: 3, from: 10, to: 20, strips: 8 })).toMatchObject({ feasible: true, paintAhead: 4 });
+    expect(answer('batch', { paint: 5, pull: 12, from: 10, to: 20, strips: 3 })).toMatchObject({
+      feasible: false,
+      totalMinutes: null,
+      reason: { code: 'batch.pull-too-long', values: { longestPullMin: 10, leastToMin: 22 } },
+    });
+    expect(ask('batch', { paint: 5, pull: 12, from: 10, to: 8, strips: 3 })).toMatchObject({ ok: false, faults: [{ path: 'to' }] });
+  });
   it('every sketch has places to draw', () => {
     for (const question of QUESTIONS) {
       const sketch = question.sketch?.(answer(question.name, exampleInput(question)));

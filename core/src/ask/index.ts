@@ -1,6 +1,7 @@
 import { SHIPPED_SHELF, type Checked, type Shelf } from '../job';
 import { rounded } from '../units';
 import { bands } from './bands';
+import { batch } from './batch';
 import { bend } from './bend';
 import { cone } from './cone';
 import { dew } from './dew';
@@ -32,6 +33,7 @@ export const QUESTIONS: readonly Question[] = [
   which,
   hold,
   windows,
+  batch,
   hide,
   over,
   mix,

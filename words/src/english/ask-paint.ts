@@ -1,4 +1,4 @@
-import type { OverAnswer, OverSaid, PaintSystemKey, PullWindows } from '@lintrel/core';
+import type { Heap, OverAnswer, OverSaid, PaintSystemKey, PullWindows, Said } from '@lintrel/core';
 import { RULE_OF_THUMB } from '@lintrel/core/front';
 import { SYSTEM_NAMES } from './names';
 import { counted } from '../table';
@@ -143,5 +143,41 @@ const dew: AskWords<{ dewPointC: number; marginC?: number; ok?: boolean }> = {
   }),
 };
 
+const batch: AskWords<{
+  feasible: boolean;
+  paintAhead: number;
+  totalMinutes: number | null;
+  proven?: boolean;
+  reason?: Said;
+  rhythm: readonly Heap[];
+}> = {
+  title: 'How many may I paint before I pull?',
+  about: 'One person paints strips and pulls their tape, in the same order, one thing at a time. Every pull begins and ends in its window.',
+  keys: {
+    paint: 'Painting one strip',
+    pull: 'Pulling one strip',
+    from: 'Pull no sooner than, after its painting',
+    to: 'Pulled no later than, after its painting',
+    strips: 'Strips',
+  },
+  answer: ({ feasible, paintAhead, totalMinutes, proven, reason, rhythm }, { minutes, say }) => {
+    if (!feasible || totalMinutes === null) return { headline: 'It cannot be done by one person', tone: 'bad', rows: reason ? [{ label: 'Because', value: say(reason) }] : [] };
+    const rest = rhythm.length > MOST_HEAPS ? ', and so on' : '';
+    const turns = rhythm.slice(0, MOST_HEAPS).map(({ turn, strips }) => `${turn} ${strips}`);
+    return {
+      headline: `Paint ${paintAhead} at most, then pull`,
+      tone: 'good',
+      rows: [
+        { label: proven ? 'Least time for all (estimate)' : 'Time for all (estimate; a shorter way may exist)', value: minutes(totalMinutes) },
+        { label: 'That goes', value: `${turns.join(', ')}${rest}` },
+      ],
+    };
+  },
+  sketch: () => 'Painting above, pulling below, as time goes on',
+};
+
+/** So many turns of a rhythm are told one by one. */
+const MOST_HEAPS = 8;
+
 /** Questions about paint and air. */
-export const ASK_PAINT = { windows, hide, over, mix, order, dew };
+export const ASK_PAINT = { windows, batch, hide, over, mix, order, dew };

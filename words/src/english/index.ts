@@ -16,6 +16,7 @@ import { REFUSALS } from './refusals';
 import { FOLLOW, SAFETY } from './safety';
 import { CLOSING_TAPES, LEAKS, OWN_PIECES, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
 import { OPENINGS } from './openings';
+import { BATCHES } from './time';
 import { DOUBTS, TECHNIQUE_REASONS, TECHNIQUES } from './runs';
 
 const SAYS: WordsOf<AllSays> = {
@@ -27,6 +28,7 @@ const SAYS: WordsOf<AllSays> = {
   ...LINES,
   ...SNAPS,
   ...BANDS,
+  ...BATCHES,
   ...DESIGNS,
   ...OVER,
   ...RULES,

@@ -1,0 +1,59 @@
+import { batches, type Heap } from '../batch';
+import { plainly } from '../units';
+import { minutesKey, wholeKey } from './key';
+import { box, question, refuseAt } from './question';
+
+interface BatchAnswer extends Record<string, unknown> {
+  readonly feasible: boolean;
+  readonly paintAhead: number;
+  /** Null where it cannot be done. */
+  readonly totalMinutes: number | null;
+  readonly rhythm: readonly Heap[];
+  readonly paint: number;
+  readonly pull: number;
+}
+
+/** More strips than this nobody pulls in one go. */
+const MOST_STRIPS = 200;
+
+/** How many strips may be painted before the first is pulled. */
+export const batch = question({
+  name: 'batch',
+  keys: {
+    paint: minutesKey('6'),
+    pull: minutesKey('2'),
+    from: minutesKey('10'),
+    to: minutesKey('25', 0.01),
+    strips: wholeKey('8', 1, MOST_STRIPS),
+  },
+  ways: [],
+  answer: (values) => {
+    const [paint, pull, from, to, strips] = [values.paint, values.pull, values.from, values.to, values.strips] as number[];
+    if (to! < from!) return refuseAt('to', plainly('ask.must-be-above'));
+    const found = batches({ paintMin: paint!, pullMin: pull!, fromMin: from!, toMin: to!, strips: strips! });
+    const given = { paint: paint!, pull: pull!, from: from!, to: to! };
+    if (!found.feasible) {
+      const reason = { code: 'batch.pull-too-long', values: { longestPullMin: found.longestPullMin, leastToMin: found.leastToMin } } as const;
+      return { ok: true, value: { ...found, reason, paintAhead: 0, totalMinutes: null, rhythm: [], ...given } };
+    }
+    return { ok: true, value: { ...found, ...given } };
+  },
+  sketch: ({ rhythm, paint, pull }: BatchAnswer) => {
+    const end = Math.max(1, ...rhythm.map(({ turn, strips, startMin }) => startMin + strips * (turn === 'paint' ? paint : pull)));
+    const at = (min: number) => (min / end) * 100;
+    return {
+      strokes: rhythm.flatMap(({ turn, strips, startMin }) => {
+        const each = turn === 'paint' ? paint : pull;
+        const row = turn === 'paint' ? 16 : 0;
+        return Array.from({ length: strips }, (_, index) => ({
+          tone: turn === 'paint' ? ('fill' as const) : ('tape' as const),
+          points: box(at(startMin + index * each), row, at(startMin + (index + 1) * each), row + 12),
+        }));
+      }),
+      words: rhythm.slice(0, 6).map(({ turn, strips, startMin }) => ({
+        at: [at(startMin + (strips * (turn === 'paint' ? paint : pull)) / 2), turn === 'paint' ? 33 : -5] as const,
+        what: { code: 'sketch.number', values: { number: strips } } as const,
+      })),
+    };
+  },
+});

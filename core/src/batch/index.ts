@@ -1,0 +1,2 @@
+export * from './batch';
+export type { BatchSays } from './says';

@@ -1,0 +1,52 @@
+/** Strips of one kind, painted and pulled by one person; all in minutes. */
+export interface Strips {
+  /** Painting one strip, and pulling one. */
+  readonly paintMin: number;
+  readonly pullMin: number;
+  /** A pull begins no sooner than `fromMin` after its strip was painted, and ends no later than `toMin`. */
+  readonly fromMin: number;
+  readonly toMin: number;
+  readonly strips: number;
+}
+
+/** What is done next: painting the next strip, or pulling the oldest that is painted. */
+export type Turn = 'paint' | 'pull';
+
+/** Times that differ by less are the same: sums of minutes are not exact. */
+export const SAME_MIN = 1e-9;
+
+/** How long a painted strip may wait for its pull to begin. */
+export const longestWaitMin = ({ toMin, pullMin }: Strips): number => toMin - pullMin;
+
+/**
+ * Lays an order of turns on the clock, every turn as early as it can be.
+ * @returns when each turn begins, minutes from the start; null where some strip must fall out of its window
+ * The times are the longest ways through the waits between turns; where a pull would come too late, its painting is put off.
+ */
+export function timesOf(turns: readonly Turn[], strips: Strips): number[] | null {
+  const { paintMin, pullMin, fromMin } = strips;
+  const waitMin = longestWaitMin(strips);
+  const painted = turns.flatMap((turn, index) => (turn === 'paint' ? [index] : []));
+  const pulled = turns.flatMap((turn, index) => (turn === 'pull' ? [index] : []));
+  const begins = turns.map(() => 0);
+  // Each round settles one more turn at least; more rounds than turns go round in a circle for ever.
+  for (let round = 0; round <= turns.length; round++) {
+    let moved = false;
+    const atLeast = (index: number, min: number) => {
+      if (begins[index]! >= min - SAME_MIN) return;
+      begins[index] = min;
+      moved = true;
+    };
+    for (let index = 1; index < turns.length; index++) atLeast(index, begins[index - 1]! + (turns[index - 1] === 'paint' ? paintMin : pullMin));
+    pulled.forEach((index, strip) => atLeast(index, begins[painted[strip]!]! + paintMin + fromMin));
+    pulled.forEach((index, strip) => atLeast(painted[strip]!, begins[index]! - waitMin - paintMin));
+    if (!moved) return begins;
+  }
+  return null;
+}
+
+/** Minutes an order of turns takes; null where it cannot be kept. */
+export function totalOf(turns: readonly Turn[], strips: Strips): number | null {
+  const begins = timesOf(turns, strips);
+  return begins && begins[begins.length - 1]! + strips.pullMin;
+}
