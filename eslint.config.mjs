@@ -11,6 +11,7 @@ const ROOMS = [
   'finish',
   'drying',
   'batch',
+  'learning',
   'over',
   'surface',
   'lines',

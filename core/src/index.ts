@@ -4,6 +4,7 @@ export * from './tape';
 export * from './finish';
 export * from './drying';
 export * from './batch';
+export * from './learning';
 export * from './over';
 export * from './curves';
 export * from './surface';

@@ -57,7 +57,9 @@ it('gives a rhythm in which every pull lies in its window, and that takes what i
         expect(since).toBeGreaterThanOrEqual(strips.fromMin - 1e-6);
         expect(since + strips.pullMin).toBeLessThanOrEqual(strips.toMin + 1e-6);
       });
-      begins.slice(1).forEach((begin, index) => expect(begin - begins[index]!).toBeGreaterThanOrEqual((turns[index] === 'paint' ? strips.paintMin : strips.pullMin) - 1e-6));
+      begins
+        .slice(1)
+        .forEach((begin, index) => expect(begin - begins[index]!).toBeGreaterThanOrEqual((turns[index] === 'paint' ? strips.paintMin : strips.pullMin) - 1e-6));
       expect(pulled![count - 1]! + strips.pullMin).toBeCloseTo(found.totalMinutes, 6);
       expect(found.totalMinutes).toBeGreaterThanOrEqual(count * (strips.paintMin + strips.pullMin) - 1e-6);
     }),

@@ -71,7 +71,7 @@ function simpleRhythms(strips: Strips): Turn[][] {
 function inSteps(count: number, lead: number, pulls: number): Turn[] {
   const turns: Turn[] = repeat('paint', lead);
   let pulled = 0;
-  for (let painted = lead; painted < count; ) {
+  for (let painted = lead; painted < count;) {
     const next = Math.min(pulls, count - painted);
     turns.push(...repeat('pull', pulls), ...repeat('paint', next));
     pulled += pulls;

@@ -4,6 +4,9 @@ import { RULE_OF_THUMB } from '../units';
 const MAGNUS_A = 17.625;
 const MAGNUS_B_C = 243.04;
 
+/** Pressure of saturated vapour against that at 0 °C. */
+export const saturation = (airC: number): number => Math.exp((MAGNUS_A * airC) / (MAGNUS_B_C + airC));
+
 /**
  * Dew point of the air.
  * @param airC air temperature, °C

@@ -117,10 +117,13 @@ export function pullWindows(marks: DryingMarks, air: DryingAir, factor: number, 
  * @param cleanHours clean-removal hours at 23 °C
  * @param airC halves the time for every 15 °C above 23 °C
  */
-export function dwellMinutes(cleanHours: number, airC: number): number {
-  const above = Math.max(0, airC - REFERENCE_AIR.airC);
-  return cleanHours * 60 * 0.5 ** (above / RULE_OF_THUMB.dwellHalvesPerC);
-}
+export const dwellMinutes = (cleanHours: number, airC: number): number => (cleanHours * 60) / dwellPace(false)({ ...REFERENCE_AIR, airC });
+
+/** How fast the clean stay of a tape is used up: doubled for every 15 °C above 23 °C, three times as fast in the sun (rule of thumb). */
+export const dwellPace =
+  (inSun: boolean) =>
+  ({ airC }: DryingAir): number =>
+    2 ** (Math.max(0, airC - REFERENCE_AIR.airC) / RULE_OF_THUMB.dwellHalvesPerC) * (inSun ? RULE_OF_THUMB.sunUsesDwell : 1);
 
 const spanOrNone = (from: number, to: number): Span | null => (to > from ? { from, to: endless(to) } : null);
 

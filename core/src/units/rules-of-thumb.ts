@@ -143,6 +143,8 @@ export const RULE_OF_THUMB = {
   touchCloseFactor: 3,
   /** Tape stays in its clean-removal time half as long for each of these degrees above 23 °C. */
   dwellHalvesPerC: 15,
+  /** In the sun the clean stay of a tape is used up so many times as fast. */
+  sunUsesDwell: 3,
   /** Surface must be this much above the dew point. Degrees C. */
   dewMarginC: 3,
   /** Below this air temperature most adhesives do not wet out. Degrees C. */

@@ -1,0 +1,34 @@
+import { airAt, type AirCourse } from './course';
+import { dewMargin } from './dew';
+
+/** What is wrong with the air while something is done; worst first met. */
+export interface AirTrouble {
+  readonly code: 'dew' | 'cold';
+  /** When it begins to be so within the work, and how bad it gets there: °C above the dew point, or °C of the air. */
+  readonly atMin: number;
+  readonly worst: number;
+}
+
+/** The air is looked at so often, min. */
+const LOOK_EVERY_MIN = 5;
+
+/**
+ * Whether tape or paint may go on through a stretch of work.
+ * @param leastC coldest the tape or paint may go on at
+ * @param surfaceBelowC how much colder the part is than the air; 0: as warm
+ * @returns one of each kind at most; empty where all is well
+ */
+export function airTroubles(course: AirCourse, fromMin: number, toMin: number, leastC: number, surfaceBelowC = 0): AirTrouble[] {
+  const count = Math.max(1, Math.ceil((toMin - fromMin) / LOOK_EVERY_MIN));
+  const looks = Array.from({ length: count + 1 }, (_, index) => {
+    const atMin = fromMin + (index / count) * (toMin - fromMin);
+    const { airC, rhPercent } = airAt(course, atMin);
+    return { atMin, airC, dew: dewMargin(airC, rhPercent, airC - surfaceBelowC) };
+  });
+  const wet = looks.filter(({ dew }) => !dew.ok);
+  const cold = looks.filter(({ airC }) => airC < leastC);
+  return [
+    ...(wet.length > 0 ? [{ code: 'dew' as const, atMin: wet[0]!.atMin, worst: Math.min(...wet.map(({ dew }) => dew.marginC)) }] : []),
+    ...(cold.length > 0 ? [{ code: 'cold' as const, atMin: cold[0]!.atMin, worst: Math.min(...cold.map(({ airC }) => airC)) }] : []),
+  ];
+}

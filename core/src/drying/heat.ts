@@ -1,0 +1,43 @@
+import { airAt, type AirCourse, type AirReading } from './course';
+import { saturation } from './dew';
+
+/** Warmth that is brought to a film, not to the room. */
+export interface Heat {
+  readonly kind: 'bake' | 'heater' | 'sun';
+  readonly fromMin: number;
+  readonly minutes: number;
+  /** How warm the film gets, °C. */
+  readonly filmC: number;
+}
+
+/** Why a heat does more harm than good; null: it may be. */
+export const heatTrouble = ({ filmC }: Pick<Heat, 'filmC'>, mostC: number): 'too-hot' | null => (filmC > mostC ? 'too-hot' : null);
+
+/**
+ * The air as the film feels it: at least as warm as the heat makes it for its time, and drier, since the same water is in it.
+ * @returns a course with steps where the heat begins and ends
+ */
+export function warmed(course: AirCourse, heat: Heat): AirCourse {
+  const [from, to] = [heat.fromMin, heat.fromMin + heat.minutes];
+  if (!(heat.minutes > 0)) return course;
+  const cool = (atMin: number): AirReading => {
+    const { airC, rhPercent } = airAt(course, atMin);
+    return { atMin, airC, rhPercent };
+  };
+  const warm = (reading: AirReading): AirReading => {
+    if (reading.airC >= heat.filmC) return reading;
+    const share = saturation(reading.airC) / saturation(heat.filmC);
+    return { atMin: reading.atMin, airC: heat.filmC, rhPercent: Math.max(1, reading.rhPercent * share) };
+  };
+  const inside = course.readings.filter(({ atMin }) => atMin > from && atMin < to);
+  return {
+    movement: course.movement,
+    readings: [
+      ...course.readings.filter(({ atMin }) => atMin < from),
+      cool(from),
+      ...[cool(from), ...inside, cool(to)].map(warm),
+      cool(to),
+      ...course.readings.filter(({ atMin }) => atMin > to),
+    ],
+  };
+}

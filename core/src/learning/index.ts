@@ -1,0 +1,3 @@
+export * from './observation';
+export * from './factor';
+export * from './minutes';

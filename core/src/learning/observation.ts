@@ -1,0 +1,54 @@
+import type { School } from '../finish';
+
+/** How a film feels to a finger, from wet to dry. */
+export const FEELS = ['wet', 'tacky', 'marks', 'dry'] as const;
+export type Feel = (typeof FEELS)[number];
+
+/** How a pull went. */
+export const PULLS = ['clean', 'strung', 'tore', 'sagged'] as const;
+export type PullResult = (typeof PULLS)[number];
+
+/** Marks of a film on its way, reference minutes by its data sheet and its build. */
+export interface Marks {
+  readonly wetLimitMin: number;
+  readonly touchMin: number;
+  /** Where the touch school closes. */
+  readonly touchCloseMin: number;
+  readonly throughMin: number;
+}
+
+/** Something that was seen of a film in this shop, with the reference minutes its air had given it by then. */
+export interface Observation {
+  readonly passedMin: number;
+  readonly marks: Marks;
+  readonly saw: { readonly kind: 'feel'; readonly feel: Feel } | { readonly kind: 'pull'; readonly school: School; readonly result: PullResult };
+}
+
+/**
+ * Between which marks a film was that was seen like this: reference minutes of a film that dries by its sheet; `Infinity` where nothing ends it.
+ * A pull that went well or badly tells what a finger would have told. Null: it says nothing about drying.
+ */
+export function spanOf({ saw, marks: { wetLimitMin, touchMin, touchCloseMin, throughMin } }: Observation): readonly [from: number, to: number] | null {
+  if (saw.kind === 'feel')
+    switch (saw.feel) {
+      case 'wet':
+        return [0, wetLimitMin];
+      case 'tacky':
+        return [wetLimitMin, touchMin];
+      case 'marks':
+        // It no longer sticks, but a finger is seen: the last part of the way to touch-dry.
+        return [(wetLimitMin + touchMin) / 2, touchMin];
+      case 'dry':
+        return [touchMin, Infinity];
+    }
+  switch (saw.result) {
+    case 'sagged':
+      return [0, wetLimitMin];
+    case 'strung':
+      return [wetLimitMin, touchMin];
+    case 'tore':
+      return [touchCloseMin, throughMin];
+    case 'clean':
+      return saw.school === 'wet' ? [0, touchMin] : saw.school === 'touch' ? [touchMin, throughMin] : [throughMin, Infinity];
+  }
+}
