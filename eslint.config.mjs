@@ -12,6 +12,7 @@ const ROOMS = [
   'drying',
   'batch',
   'learning',
+  'schedule',
   'over',
   'surface',
   'lines',

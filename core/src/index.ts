@@ -5,6 +5,7 @@ export * from './finish';
 export * from './drying';
 export * from './batch';
 export * from './learning';
+export * from './schedule';
 export * from './over';
 export * from './curves';
 export * from './surface';

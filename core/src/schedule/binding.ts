@@ -1,0 +1,58 @@
+import { tablesOf } from './earliest';
+import { SAME_MIN, type ScheduleProblem } from './problem';
+import type { Solved } from './solve';
+
+/** Why a task does not begin sooner. */
+export interface Bind {
+  readonly task: string;
+  readonly startMin: number;
+  readonly by: 'now' | 'earliest' | 'pinned' | 'drying' | 'order' | 'worker' | 'place' | 'hours';
+  /** The task it waits for; null for hours and the clock. */
+  readonly other: string | null;
+}
+
+/**
+ * What binds a schedule: from the task that ends last back to what it waits for, and so on.
+ * @returns from first to last; shortening anything else ends nothing sooner
+ */
+export function bindingOf(problem: ScheduleProblem, { schedule, decisions }: Solved): Bind[] {
+  const tables = tablesOf(problem);
+  const { placed } = schedule;
+  const chain: Bind[] = [];
+  let task = placed.reduce((last, one, index) => (one.endMin > placed[last]!.endMin + SAME_MIN ? index : last), 0);
+  for (let guard = 0; guard <= placed.length && placed[task]; guard++) {
+    const bind = bindOf(problem, tables, decisions.order, placed, task);
+    chain.unshift({ task: placed[task]!.task, startMin: placed[task]!.startMin, by: bind.by, other: bind.other === null ? null : placed[bind.other]!.task });
+    if (bind.other === null) break;
+    task = bind.other;
+  }
+  return chain;
+}
+
+function bindOf(
+  { tasks, nowMin }: ScheduleProblem,
+  { lags, holds }: ReturnType<typeof tablesOf>,
+  order: readonly (readonly [number, number])[],
+  placed: Solved['schedule']['placed'],
+  task: number,
+): { by: Bind['by']; other: number | null } {
+  const own = placed[task]!;
+  const near = (at: number) => Math.abs(at - own.startMin) < 1e-3;
+  const { earliestMin, atMin } = tasks[task]!;
+  if (atMin !== undefined && near(atMin)) return { by: 'pinned', other: null };
+  const lag = lags.find(
+    ({ before, task: after, fromEnd, minMin }) => after === task && near((fromEnd ? placed[before]!.endMin : placed[before]!.startMin) + minMin),
+  );
+  if (lag) return { by: lag.minMin > SAME_MIN ? 'drying' : 'order', other: lag.before };
+  const behind = order.find(([before, after]) => after === task && near(placed[before]!.endMin));
+  if (behind) return { by: holds[task]!.some((place) => holds[behind[0]]!.includes(place)) ? 'place' : 'worker', other: behind[0] };
+  // It is put off for what must follow it in time.
+  const put = lags.find(
+    ({ before, task: after, maxMin, fromEnd }) =>
+      before === task && maxMin !== Infinity && Math.abs(placed[after]!.startMin - (fromEnd ? own.endMin : own.startMin) - maxMin) < 1e-2,
+  );
+  if (put && own.startMin > Math.max(nowMin, earliestMin) + SAME_MIN) return { by: 'hours', other: null };
+  if (near(nowMin)) return { by: 'now', other: null };
+  if (near(earliestMin)) return { by: 'earliest', other: null };
+  return { by: 'hours', other: null };
+}

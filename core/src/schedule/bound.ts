@@ -1,0 +1,103 @@
+import { minutesOf, type Decisions, type Tables, type Times } from './earliest';
+import type { Shift } from './problem';
+
+/** The longest way from the end of each task to the end of all, whatever the hours. */
+function tailsOf({ tasks, lags }: Tables): number[] {
+  const tails = tasks.map(() => 0);
+  for (let round = 0; round <= tasks.length; round++) {
+    let moved = false;
+    for (const { before, task, fromEnd, minMin } of lags) {
+      const tail = tails[task]! + tasks[task]!.minutes + minMin - (fromEnd ? 0 : tasks[before]!.minutes);
+      if (tail <= tails[before]! + 1e-9) continue;
+      tails[before] = tail;
+      moved = true;
+    }
+    if (!moved) break;
+  }
+  return tails;
+}
+
+/** How much may be worked by some moment, by all who share it: told at the corners of their hours. */
+interface Capacity {
+  readonly corners: readonly number[];
+  /** Minutes worked by each corner. */
+  readonly sums: readonly number[];
+  /** How many work from each corner to the next. */
+  readonly rates: readonly number[];
+}
+
+function capacityOf(hours: readonly (readonly Shift[])[]): Capacity {
+  const corners = [...new Set(hours.flatMap((one) => one.flatMap(({ from, to }) => [from, to])))].sort((a, b) => a - b);
+  const rates = corners.map((at) => hours.filter((one) => one.some(({ from, to }) => from <= at && at < to)).length);
+  const sums: number[] = [];
+  corners.forEach((at, index) => sums.push(index === 0 ? 0 : sums[index - 1]! + rates[index - 1]! * (at - corners[index - 1]!)));
+  return { corners, sums, rates };
+}
+
+/** The soonest moment by which so many minutes may have been worked from another on; Infinity: never. */
+function throughAt({ corners, sums, rates }: Capacity, fromMin: number, minutes: number): number {
+  if (minutes <= 0) return fromMin;
+  const at = lastAtMost(corners, fromMin);
+  const begun = at < 0 ? 0 : sums[at]! + rates[at]! * (fromMin - corners[at]!);
+  const wanted = begun + minutes;
+  const piece = Math.min(lastAtMost(sums, wanted - 1e-9), corners.length - 1);
+  if (piece < 0 || rates[piece] === 0) return Infinity;
+  return corners[piece]! + (wanted - sums[piece]!) / rates[piece]!;
+}
+
+/** Place of the last number that is no greater; the last of those alike. */
+function lastAtMost(numbers: readonly number[], most: number): number {
+  let [low, high] = [0, numbers.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (numbers[middle]! <= most) low = middle + 1;
+    else high = middle;
+  }
+  return low - 1;
+}
+
+/** What a problem is bounded by, worked out once. */
+export interface Bounds {
+  readonly tails: readonly number[];
+  readonly everybody: Capacity;
+  readonly each: readonly Capacity[];
+  /** Null: a place that is always open. */
+  readonly places: readonly (Capacity | null)[];
+}
+
+export const boundsOf = (tables: Tables): Bounds => ({
+  tails: tailsOf(tables),
+  everybody: capacityOf(tables.hours),
+  each: tables.hours.map((hours) => capacityOf([hours])),
+  places: tables.placeHours.map((hours) => hours && capacityOf([hours])),
+});
+
+/**
+ * No schedule that follows from decisions with these earliest times ends sooner: by the times themselves, and by the work of all people,
+ * of each of them, and of each place, that is left from some moment on.
+ */
+export function leastEnd(tables: Tables, decisions: Decisions, { start, end }: Times, { tails, everybody, each, places }: Bounds): number {
+  const { tasks, holds } = tables;
+  let least = 0;
+  for (let task = 0; task < tasks.length; task++) least = Math.max(least, end[task]! + tails[task]!);
+  const minutes = tasks.map((_, task) => minutesOf(tables, decisions, task));
+  const late = tasks.map((_, task) => task).sort((a, b) => start[b]! - start[a]!);
+  const share = (mine: (task: number) => number, capacity: Capacity | null) => {
+    let sum = 0;
+    let tail = Infinity;
+    for (const task of late) {
+      const work = mine(task);
+      if (work === 0) continue;
+      sum += work;
+      tail = Math.min(tail, tails[task]!);
+      least = Math.max(least, (capacity === null ? start[task]! + sum : throughAt(capacity, start[task]!, sum)) + tail);
+    }
+  };
+  share((task) => minutes[task]! * tasks[task]!.hands, everybody);
+  each.forEach((capacity, worker) => {
+    const does = (task: number) => decisions.team[task] !== null && tables.teams[task]![decisions.team[task]!]!.includes(worker);
+    share((task) => (does(task) ? minutes[task]! : 0), capacity);
+  });
+  places.forEach((capacity, place) => share((task) => (holds[task]!.includes(place) ? minutes[task]! : 0), capacity));
+  return least;
+}

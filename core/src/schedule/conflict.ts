@@ -1,0 +1,90 @@
+import { byTeam, minutesOf, type Decisions, type Tables, type Times } from './earliest';
+import { SAME_MIN } from './problem';
+
+/** Something that cannot be as it stands, and every way it may be settled; one of them holds in every schedule. */
+export type Ways = readonly Decisions[];
+
+const overlap = ({ start, end }: Times, one: number, other: number): boolean =>
+  start[one]! < end[other]! - SAME_MIN && start[other]! < end[one]! - SAME_MIN && end[one]! > start[one]! + SAME_MIN && end[other]! > start[other]! + SAME_MIN;
+
+const inOrder = (decisions: Decisions, before: number, after: number): Decisions => ({ ...decisions, order: [...decisions.order, [before, after]] });
+
+/**
+ * The first thing these earliest times cannot keep: two tasks in one place or of one worker at a time, more work at a moment than there
+ * are people, or a limit passed that may be scuffed for.
+ * @returns null where the times are a schedule, with the teams that then do the tasks nobody was decided for
+ */
+export function firstConflict(tables: Tables, decisions: Decisions, times: Times): { readonly ways: Ways } | { readonly teams: readonly number[] } {
+  const { tasks, holds, lags } = tables;
+  for (let index = 0; index < lags.length; index++) {
+    const { before, task, fromEnd, maxMin, scuffMin } = lags[index]!;
+    if (scuffMin === null || decisions.lag[index] !== null) continue;
+    if (times.start[task]! <= (fromEnd ? times.end[before]! : times.start[before]!) + maxMin + SAME_MIN) continue;
+    const decided = (how: 'kept' | 'scuffed'): Decisions => ({ ...decisions, lag: decisions.lag.map((one, at) => (at === index ? how : one)) });
+    return { ways: [decided('kept'), decided('scuffed')] };
+  }
+  const byStart = tasks.map((_, task) => task).sort((a, b) => times.start[a]! - times.start[b]! || a - b);
+  const taken: number[] = tasks.map((_, task) => decisions.team[task] ?? -1);
+  for (const [position, task] of byStart.entries()) {
+    const atWork = byStart.slice(0, position).filter((other) => overlap(times, other, task));
+    const sharing = atWork.find((other) => holds[task]!.some((place) => holds[other]!.includes(place)));
+    if (sharing !== undefined) return { ways: bothOrders(decisions, times, sharing, task) };
+  }
+  for (const [position, task] of byStart.entries()) {
+    const teams = tables.teams[task]!;
+    if (tasks[task]!.hands === 0 || times.end[task]! <= times.start[task]! + SAME_MIN) {
+      if (taken[task]! < 0) taken[task] = 0;
+      continue;
+    }
+    const atWork = byStart.filter((other, at) => at !== position && tasks[other]!.hands > 0 && taken[other]! >= 0 && overlap(times, other, task));
+    const busy = (team: readonly number[]) => atWork.find((other) => tables.teams[other]![taken[other]!]!.some((worker) => team.includes(worker)));
+    if (taken[task]! >= 0) {
+      const other = busy(teams[taken[task]!]!);
+      if (other === undefined) continue;
+      // Whoever was given it for the time being only, is given it for good first.
+      if (decisions.team[other] === null) return { ways: everyTeam(tables, decisions, other) };
+      return { ways: bothOrders(decisions, times, other, task) };
+    }
+    const free = teams.findIndex((team) => fitsAt(tables, decisions, times, task, team) && busy(team) === undefined);
+    if (free >= 0) taken[task] = free;
+    else return { ways: everyTeam(tables, decisions, task) };
+  }
+  // When somebody else is through sooner or later, what has to follow in time decides who it must be.
+  const loose = lags.find(({ before, fromEnd, maxMin }) => fromEnd && maxMin !== Infinity && tasks[before]!.pauses && decisions.team[before] === null);
+  if (loose) return { ways: everyTeam(tables, decisions, loose.before) };
+  return { teams: taken };
+}
+
+/** What is started first stays first, if it can. */
+const bothOrders = (decisions: Decisions, { start }: Times, one: number, other: number): Ways =>
+  start[one]! <= start[other]!
+    ? [inOrder(decisions, one, other), inOrder(decisions, other, one)]
+    : [inOrder(decisions, other, one), inOrder(decisions, one, other)];
+
+/** Each team may do it; of teams with the same hours, nothing of whom is decided yet, one stands for all. */
+function everyTeam(tables: Tables, decisions: Decisions, task: number): Ways {
+  const used = new Set(decisions.team.flatMap((team, other) => (team === null || tables.tasks[other]!.hands === 0 ? [] : tables.teams[other]![team]!)));
+  const pinned = new Set(tables.teams.flatMap((teams, other) => (teams.length < fullTeams(tables, other) ? teams.flat() : [])));
+  const seen = new Set<string>();
+  return tables.teams[task]!.flatMap((team, index): Decisions[] => {
+    if (team.every((worker) => !used.has(worker) && !pinned.has(worker))) {
+      const alike = JSON.stringify(team.map((worker) => tables.hours[worker]));
+      if (seen.has(alike)) return [];
+      seen.add(alike);
+    }
+    return [{ ...decisions, team: decisions.team.map((one, at) => (at === task ? index : one)) }];
+  });
+}
+
+/** So many teams a task has where nobody is pinned to it. */
+function fullTeams({ tasks, hours }: Tables, task: number): number {
+  let count = 1;
+  for (let hand = 0; hand < tasks[task]!.hands; hand++) count = (count * (hours.length - hand)) / (hand + 1);
+  return count;
+}
+
+/** Whether a team would do a task just as it is timed. */
+function fitsAt(tables: Tables, decisions: Decisions, { start, end }: Times, task: number, team: readonly number[]): boolean {
+  const own = byTeam(tables, task, team, start[task]!, minutesOf(tables, decisions, task));
+  return Math.abs(own.start - start[task]!) < SAME_MIN && Math.abs(own.end - end[task]!) < SAME_MIN;
+}

@@ -1,0 +1,206 @@
+import { fitsWhole, joined, nextOpen, overAfter, startFor } from './hours';
+import { SAME_MIN, type ScheduleProblem, type Shift, type Task } from './problem';
+
+/** A problem by numbers: tasks, workers and places by their place in the lists. */
+export interface Tables {
+  readonly tasks: readonly Task[];
+  readonly hours: readonly (readonly Shift[])[];
+  readonly placeHours: readonly (readonly Shift[] | null)[];
+  /** Places each task holds. */
+  readonly holds: readonly (readonly number[])[];
+  /** The teams each task may be done by, each the places of its workers; one empty team where nobody is needed. */
+  readonly teams: readonly (readonly (readonly number[])[])[];
+  readonly lags: readonly TableLag[];
+  readonly nowMin: number;
+}
+
+export interface TableLag {
+  readonly before: number;
+  readonly task: number;
+  readonly fromEnd: boolean;
+  readonly minMin: number;
+  readonly maxMin: number;
+  /** Null: it may not be passed. */
+  readonly scuffMin: number | null;
+}
+
+/** What has been decided on the way to a schedule. */
+export interface Decisions {
+  /** Which team does a task, by its place in `teams`; null: not decided. */
+  readonly team: readonly (number | null)[];
+  /** One task after another: pairs of places. */
+  readonly order: readonly (readonly [before: number, after: number])[];
+  /** What is decided of each lag that may be passed: kept, or scuffed for; null: not decided. */
+  readonly lag: readonly ('kept' | 'scuffed' | null)[];
+}
+
+/** Earliest times under decisions. */
+export interface Times {
+  readonly start: readonly number[];
+  readonly end: readonly number[];
+}
+
+export function tablesOf({ tasks, workers, places, nowMin }: ScheduleProblem): Tables {
+  const at = new Map(tasks.map(({ id }, index) => [id, index]));
+  const worker = new Map(workers.map(({ id }, index) => [id, index]));
+  const place = new Map(places.map(({ id }, index) => [id, index]));
+  const lags = tasks.flatMap(({ after }, task) =>
+    after.flatMap(({ task: other, from, minMin, maxMin, scuffMin }): TableLag[] => {
+      const before = at.get(other);
+      if (before === undefined) throw new Error(`A task comes after "${other}", which is no task of the problem.`);
+      return [{ before, task, fromEnd: from === 'end', minMin, maxMin: maxMin ?? Infinity, scuffMin: scuffMin ?? null }];
+    }),
+  );
+  const all = workers.map((_, index) => index);
+  const teams = tasks.map(({ hands, worker: pinned }) => {
+    const first = pinned === undefined ? undefined : worker.get(pinned);
+    return subsets(all, hands).filter((team) => first === undefined || hands === 0 || team.includes(first));
+  });
+  return {
+    tasks,
+    hours: workers.map(({ hours }) => joined(hours)),
+    placeHours: places.map(({ hours }) => hours && joined(hours)),
+    holds: tasks.map(({ places: held }) => held.flatMap((id) => place.get(id) ?? [])),
+    teams,
+    lags,
+    nowMin,
+  };
+}
+
+function subsets(all: readonly number[], size: number): number[][] {
+  if (size === 0) return [[]];
+  return all.flatMap((first, index) => subsets(all.slice(index + 1), size - 1).map((rest) => [first, ...rest]));
+}
+
+export const undecided = ({ tasks, teams, lags }: Tables): Decisions => ({
+  team: tasks.map((_, task) => (teams[task]!.length === 1 ? 0 : null)),
+  order: [],
+  lag: lags.map(() => null),
+});
+
+/** Minutes a task takes under decisions: scuffing comes on top. */
+export const minutesOf = ({ tasks, lags }: Tables, { lag }: Decisions, task: number): number =>
+  lags.reduce((sum, one, index) => (one.task === task && lag[index] === 'scuffed' ? sum + (one.scuffMin ?? 0) : sum), tasks[task]!.minutes);
+
+/** Later than this nothing is planned, min after now: whatever is pushed beyond can never be. */
+const HORIZON_MIN = 366 * 1440;
+
+/**
+ * The earliest times that keep every decision, every lag and the hours of people and places; what is not decided may be as it likes.
+ * Nothing may be sooner in any schedule that follows from these decisions: times only move on, until they stay.
+ * @returns null where there are none
+ */
+export function earliest(tables: Tables, decisions: Decisions, from?: readonly number[]): Times | null {
+  const { tasks, lags, nowMin } = tables;
+  const minutes = tasks.map((_, task) => minutesOf(tables, decisions, task));
+  const start = tasks.map(({ earliestMin, atMin }, task) => Math.max(nowMin, earliestMin, atMin ?? -Infinity, from?.[task] ?? -Infinity));
+  const end = tasks.map(() => 0);
+  // Where it is not decided who does a task that pauses, it may be over later than at the soonest.
+  const atLatest = tasks.map(() => 0);
+  const fit = (task: number): boolean => {
+    const placed = placedFrom(tables, decisions, task, start[task]!, minutes[task]!);
+    if (placed.start > nowMin + HORIZON_MIN || placed.end === Infinity) return false;
+    start[task] = placed.start;
+    end[task] = placed.end;
+    atLatest[task] = placed.atLatest;
+    const { atMin } = tasks[task]!;
+    return atMin === undefined || placed.start <= Math.max(atMin, nowMin) + SAME_MIN;
+  };
+  if (goesInCircles(tables, decisions, minutes)) return null;
+  for (let task = 0; task < tasks.length; task++) if (!fit(task)) return null;
+  for (;;) {
+    let moved = false;
+    const atLeast = (task: number, min: number): boolean => {
+      if (start[task]! >= min - SAME_MIN) return true;
+      start[task] = min;
+      moved = true;
+      return fit(task);
+    };
+    for (const [before, after] of decisions.order) if (!atLeast(after, end[before]!)) return null;
+    for (let index = 0; index < lags.length; index++) {
+      const { before, task, fromEnd, minMin, maxMin, scuffMin } = lags[index]!;
+      if (!atLeast(task, (fromEnd ? end[before]! : start[before]!) + minMin)) return null;
+      if (maxMin === Infinity || (scuffMin !== null && decisions.lag[index] !== 'kept')) continue;
+      // Too late after it: what came before is put off.
+      const late = start[task]! - maxMin;
+      const soonest = !fromEnd ? start[before]! : tasks[before]!.pauses ? atLatest[before]! : end[before]!;
+      if (soonest >= late - SAME_MIN) continue;
+      const wanted = fromEnd ? startToEndAt(tables, decisions, before, start[before]!, late, minutes[before]!) : late;
+      if (!atLeast(before, wanted)) return null;
+    }
+    if (!moved) return { start, end };
+  }
+}
+
+/** Whether lags and order push each other on for ever, whatever the hours: told at once, where times would only creep on. */
+function goesInCircles({ tasks, lags }: Tables, { order, lag }: Decisions, minutes: readonly number[]): boolean {
+  const at = tasks.map(() => 0);
+  const pushes: (readonly [from: number, to: number, by: number])[] = order.map(([before, after]) => [before, after, minutes[before]!]);
+  lags.forEach(({ before, task, fromEnd, minMin, maxMin, scuffMin }, index) => {
+    pushes.push([before, task, (fromEnd ? minutes[before]! : 0) + minMin]);
+    // The end of what may pause is not tied to its beginning.
+    if (maxMin !== Infinity && (scuffMin === null || lag[index] === 'kept') && !(fromEnd && tasks[before]!.pauses))
+      pushes.push([task, before, -maxMin - (fromEnd ? minutes[before]! : 0)]);
+  });
+  for (let round = 0; round <= tasks.length; round++) {
+    let moved = false;
+    for (const [from, to, by] of pushes) {
+      if (at[to]! >= at[from]! + by - SAME_MIN) continue;
+      at[to] = at[from]! + by;
+      moved = true;
+    }
+    if (!moved) return false;
+  }
+  return true;
+}
+
+/**
+ * When a task is done by its team, or by anyone who may: it begins no sooner than with the first of them, is over no sooner than with the
+ * quickest, and at the latest with the slowest.
+ */
+function placedFrom(tables: Tables, { team }: Decisions, task: number, fromMin: number, minutes: number) {
+  const decided = team[task];
+  const teams = decided === null || decided === undefined ? tables.teams[task]! : [tables.teams[task]![decided]!];
+  const placed = { start: Infinity, end: Infinity, atLatest: -Infinity };
+  for (const one of teams) {
+    const own = byTeam(tables, task, one, fromMin, minutes);
+    placed.start = Math.min(placed.start, own.start);
+    placed.end = Math.min(placed.end, own.end);
+    if (own.end < Infinity) placed.atLatest = Math.max(placed.atLatest, own.end);
+  }
+  return placed;
+}
+
+/** When a team does a task that begins no sooner than a moment; Infinity: never. */
+export function byTeam({ tasks, hours, placeHours, holds }: Tables, task: number, team: readonly number[], fromMin: number, minutes: number) {
+  const limits = [...team.map((worker) => hours[worker]!), ...holds[task]!.flatMap((place) => (placeHours[place] ? [placeHours[place]] : []))];
+  if (limits.length === 0) return { start: fromMin, end: fromMin + minutes };
+  if (tasks[task]!.pauses && limits.length === 1) {
+    const start = nextOpen(limits[0]!, fromMin);
+    return { start, end: start === Infinity ? Infinity : overAfter(limits[0]!, start, minutes) };
+  }
+  let start = fromMin;
+  for (;;) {
+    const moved = limits.reduce((at, one) => Math.max(at, fitsWhole(one, at, minutes)), start);
+    if (moved === Infinity) return { start: Infinity, end: Infinity };
+    if (moved <= start + SAME_MIN) return { start: moved, end: moved + minutes };
+    start = moved;
+  }
+}
+
+/** The earliest start, after one that is too soon, at which a task is over no sooner than a moment, by whoever may do it. */
+function startToEndAt(tables: Tables, { team }: Decisions, task: number, soonMin: number, endMin: number, minutes: number): number {
+  if (!tables.tasks[task]!.pauses) return endMin - minutes;
+  const decided = team[task];
+  const teams = decided === null || decided === undefined ? tables.teams[task]! : [tables.teams[task]![decided]!];
+  const starts = teams.flatMap((one) => {
+    if (byTeam(tables, task, one, soonMin, minutes).end === Infinity) return [];
+    const start = one.length === 1 ? startFor(tables.hours[one[0]!]!, endMin, minutes) : endMin - minutes;
+    // At the end of a shift what is left is done in the next: a moment later is enough.
+    return [start > soonMin + SAME_MIN ? start : nextOpen(tables.hours[one[0]!]!, soonMin) + BLINK_MIN];
+  });
+  return Math.min(...starts, Infinity);
+}
+
+/** Long enough to be another moment. */
+const BLINK_MIN = 1e-3;

@@ -1,0 +1,66 @@
+import { SAME_MIN, type Shift } from './problem';
+
+/** Hours in the order of time, what touches or overlaps made one. */
+export function joined(hours: readonly Shift[]): Shift[] {
+  const made: Shift[] = [];
+  for (const { from, to } of [...hours].sort((a, b) => a.from - b.from)) {
+    const last = made[made.length - 1];
+    if (last && from <= last.to + SAME_MIN) made[made.length - 1] = { from: last.from, to: Math.max(last.to, to) };
+    else if (to > from) made.push({ from, to });
+  }
+  return made;
+}
+
+/** Place of the first stretch that is not over at a moment. */
+function firstOpen(hours: readonly Shift[], atMin: number): number {
+  let [low, high] = [0, hours.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (hours[middle]!.to > atMin + SAME_MIN) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
+
+/** Earliest start from a moment on at which something of so many minutes lies inside one stretch; Infinity: never. */
+export function fitsWhole(hours: readonly Shift[], fromMin: number, minutes: number): number {
+  for (let index = firstOpen(hours, fromMin); index < hours.length; index++) {
+    const start = Math.max(fromMin, hours[index]!.from);
+    if (start + minutes <= hours[index]!.to + SAME_MIN) return start;
+  }
+  return Infinity;
+}
+
+/** Earliest moment from another on that lies inside a stretch. */
+export function nextOpen(hours: readonly Shift[], fromMin: number): number {
+  const stretch = hours[firstOpen(hours, fromMin)];
+  return stretch ? Math.max(fromMin, stretch.from) : Infinity;
+}
+
+/** When something is over that begins at a moment and goes on in the stretches alone; Infinity: never. */
+export function overAfter(hours: readonly Shift[], startMin: number, minutes: number): number {
+  let left = minutes;
+  for (let index = firstOpen(hours, startMin); index < hours.length; index++) {
+    const begin = Math.max(startMin, hours[index]!.from);
+    const open = hours[index]!.to - begin;
+    if (open + SAME_MIN >= left) return begin + left;
+    left -= open;
+  }
+  return Infinity;
+}
+
+/** Latest start at which something that goes on in the stretches alone is over no sooner than a moment; the start itself lies inside one. */
+export function startFor(hours: readonly Shift[], endMin: number, minutes: number): number {
+  let left = minutes;
+  for (let index = Math.min(firstOpen(hours, endMin), hours.length - 1); index >= 0; index--) {
+    const { from, to } = hours[index]!;
+    const open = Math.max(0, Math.min(to, endMin) - from);
+    if (open >= left - SAME_MIN) return Math.max(from, Math.min(to, endMin) - left);
+    left -= open;
+  }
+  return -Infinity;
+}
+
+/** Minutes of the stretches between two moments. */
+export const openBetween = (hours: readonly Shift[], fromMin: number, toMin: number): number =>
+  hours.reduce((sum, { from, to }) => sum + Math.max(0, Math.min(to, toMin) - Math.max(from, fromMin)), 0);

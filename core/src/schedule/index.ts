@@ -1,0 +1,7 @@
+export * from './problem';
+export * from './solve';
+export * from './check';
+export * from './latest';
+export * from './binding';
+export * from './trouble';
+export type { Decisions } from './earliest';

@@ -1,0 +1,68 @@
+import { earliest, tablesOf, type Decisions } from './earliest';
+import { SAME_MIN, type ScheduleProblem } from './problem';
+import type { Solved } from './solve';
+
+/** The last moment a task may begin without anything after it falling out of its window or out of the hours. */
+export interface LatestStart {
+  readonly task: string;
+  readonly latestMin: number;
+  /** What would be missed by beginning later, and when it would fall, whatever the hours; null: nothing on its own, only the hours of the task. */
+  readonly missed: { readonly task: string; readonly atMin: number } | null;
+}
+
+/** Looked for no further than this past the planned start, min: a day. */
+const MOST_LATER_MIN = 1440;
+const LOOK_EVERY_MIN = 15;
+
+/**
+ * Latest safe starts of those tasks that something has to follow in time, as the schedule stands: its people and its order.
+ * @returns only those that cannot simply be begun a day later
+ */
+export function latestStarts(problem: ScheduleProblem, { decisions, schedule }: Solved): LatestStart[] {
+  const tables = tablesOf(problem);
+  return problem.tasks.flatMap(({ id }, task): LatestStart[] => {
+    const followed = tables.lags.some(({ before, maxMin }) => before === task && maxMin !== Infinity);
+    if (!followed) return [];
+    const planned = schedule.placed[task]!.startMin;
+    const holds = (at: number): boolean => {
+      const times = earliest(tables, decisions, begunAt(tables.tasks.length, task, at));
+      return times !== null && times.start[task]! <= at + SAME_MIN;
+    };
+    // The next morning it may be done again: what is looked for is the end of the time from now on.
+    const late = Array.from({ length: MOST_LATER_MIN / LOOK_EVERY_MIN }, (_, step) => planned + (step + 1) * LOOK_EVERY_MIN).find((at) => !holds(at));
+    if (late === undefined) return [];
+    let [low, high] = [late - LOOK_EVERY_MIN, late];
+    while (high - low > 1e-3) {
+      const middle = (low + high) / 2;
+      if (holds(middle)) low = middle;
+      else high = middle;
+    }
+    const latestMin = Math.max(planned, Math.floor(low + 1e-2));
+    return [{ task: id, latestMin, missed: missedBy(problem, decisions, task, latestMin + 1) }];
+  });
+}
+
+const begunAt = (count: number, task: number, at: number): number[] => Array.from({ length: count }, (_, other) => (other === task ? at : -Infinity));
+
+/** The first task that would have to be done outside everybody's hours. */
+function missedBy(problem: ScheduleProblem, decisions: Decisions, task: number, at: number): LatestStart['missed'] {
+  const always = { from: problem.nowMin - MOST_LATER_MIN, to: problem.nowMin + 400 * MOST_LATER_MIN };
+  const open: ScheduleProblem = {
+    ...problem,
+    workers: problem.workers.map((worker) => ({ ...worker, hours: [always] })),
+    places: problem.places.map((place) => ({ ...place, hours: null })),
+  };
+  const tables = tablesOf(open);
+  const times = earliest(tables, decisions, begunAt(tables.tasks.length, task, at));
+  if (!times) return null;
+  const outside = tables.lags
+    .filter(({ before, maxMin }) => maxMin !== Infinity && before === task)
+    .map((lag) => ({ task: lag.task, at: times.start[lag.task]! }))
+    .filter(
+      ({ task: other }) =>
+        problem.tasks[other]!.hands > 0 &&
+        !problem.workers.some(({ hours }) => hours.some(({ from, to }) => from <= times.start[other]! && times.end[other]! <= to)),
+    )
+    .sort((a, b) => a.at - b.at)[0];
+  return outside ? { task: problem.tasks[outside.task]!.id, atMin: outside.at } : null;
+}

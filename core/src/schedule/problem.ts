@@ -1,0 +1,76 @@
+/** A stretch of time, minutes on the clock of the problem. */
+export interface Shift {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Somebody who works, and when; hours in the order of time, without overlap. */
+export interface Worker {
+  readonly id: string;
+  readonly hours: readonly Shift[];
+}
+
+/** A thing one task at a time may hold: the booth, a gun, the warm room. */
+export interface Facility {
+  readonly id: string;
+  /** Null: it may be used at any hour. */
+  readonly hours: readonly Shift[] | null;
+}
+
+/** A task begins no sooner than `minMin` after another has begun or ended, and no later than `maxMin`. */
+export interface Lag {
+  readonly task: string;
+  readonly from: 'start' | 'end';
+  readonly minMin: number;
+  readonly maxMin: number | null;
+  /** Too late is not forbidden: the task then takes so much longer, for scuffing and cleaning first. Left out: it is. */
+  readonly scuffMin?: number;
+}
+
+export interface Task {
+  readonly id: string;
+  readonly job: string;
+  readonly minutes: number;
+  /** So many people work at it, all the time; 0: it goes on by itself. */
+  readonly hands: number;
+  /** What it holds while it lasts. */
+  readonly places: readonly string[];
+  /** Not before this. */
+  readonly earliestMin: number;
+  /** May be left at closing time and gone on with the next day. */
+  readonly pauses: boolean;
+  readonly after: readonly Lag[];
+  /** Pinned by a person: who does it, and when it begins. */
+  readonly worker?: string;
+  readonly atMin?: number;
+}
+
+/** What is to be done, by whom, where. Tasks that name others name tasks of the same problem. */
+export interface ScheduleProblem {
+  readonly tasks: readonly Task[];
+  readonly workers: readonly Worker[];
+  readonly places: readonly Facility[];
+  /** Nothing begins before. */
+  readonly nowMin: number;
+}
+
+/** When a task is done, and by whom. */
+export interface Booked {
+  readonly task: string;
+  readonly startMin: number;
+  readonly endMin: number;
+  readonly workers: readonly string[];
+  /** Minutes of scuffing before it, since it comes later than it might. */
+  readonly scuffMin: number;
+}
+
+export interface Schedule {
+  readonly placed: readonly Booked[];
+  /** When all is done. */
+  readonly endMin: number;
+  /** All scuffing. */
+  readonly scuffMin: number;
+}
+
+/** Times that differ by less are the same. */
+export const SAME_MIN = 1e-6;

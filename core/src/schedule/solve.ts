@@ -1,0 +1,157 @@
+import { boundsOf, leastEnd, type Bounds } from './bound';
+import { firstConflict } from './conflict';
+import { earliest, minutesOf, tablesOf, undecided, type Decisions, type Tables, type Times } from './earliest';
+import { SAME_MIN, type Schedule, type ScheduleProblem } from './problem';
+
+/** The best schedule found, and how good it is. */
+export interface Solved {
+  readonly schedule: Schedule;
+  readonly decisions: Decisions;
+  /** No schedule ends sooner. Equal to the end where it is proven. */
+  readonly leastEndMin: number;
+  readonly proven: boolean;
+}
+
+/** So many half-decided schedules are looked at; counted, not timed, so that every machine answers alike. */
+export const MOST_LOOKED_AT = 20_000;
+/** Of two ends nearer than this neither is better. */
+const WORTH_MIN = 1e-6;
+
+interface Node {
+  readonly decisions: Decisions;
+  readonly times: Times;
+  readonly least: number;
+  readonly scuffMin: number;
+}
+
+interface Found {
+  readonly node: Node;
+  readonly teams: readonly number[];
+  readonly endMin: number;
+}
+
+/**
+ * The schedule that ends first, and of those the one with the least scuffing; no window is missed in it.
+ * Earliest times are worked out under what is decided; where they are in each other's way, every way to settle that is tried, what
+ * promises most first. What cannot end sooner than the best found is left out, so the last one standing is proven.
+ * @param before decisions of a schedule to stay with: another is taken only where it ends sooner by more than `worthMin`
+ * @returns null where no schedule keeps all hours, lags and windows: `scheduleTrouble` tells why
+ * It is a generator: whoever takes the steps may do other things in between, and leave.
+ */
+export function* solveSteps(
+  problem: ScheduleProblem,
+  { most = MOST_LOOKED_AT, before, worthMin = WORTH_MIN }: { most?: number; before?: Decisions; worthMin?: number } = {},
+): Generator<void, Solved | null> {
+  const tables = tablesOf(problem);
+  const bounds = boundsOf(tables);
+  const nodeOf = (decisions: Decisions, from?: readonly number[]): Node | null => {
+    const times = earliest(tables, decisions, from);
+    if (!times) return null;
+    const scuffMin = scuffedIn(tables, decisions);
+    return { decisions, times, least: leastEnd(tables, decisions, times, bounds), scuffMin };
+  };
+  const root = nodeOf(undecided(tables));
+  if (!root) return null;
+  // Kept in an object: it is changed from inside.
+  const found: { best: Found | null } = { best: null };
+  const better = ({ least, scuffMin }: Pick<Node, 'least' | 'scuffMin'>, margin: number) =>
+    found.best === null || least < found.best.endMin - margin || (least < found.best.endMin + SAME_MIN && scuffMin < found.best.node.scuffMin - SAME_MIN);
+  const take = (node: Node, teams: readonly number[], margin: number) => {
+    const endMin = Math.max(0, ...node.times.end);
+    if (better({ least: endMin, scuffMin: node.scuffMin }, margin)) found.best = { node, teams, endMin };
+  };
+  if (before && fits(before, tables)) {
+    const kept = nodeOf(before);
+    const end = kept && firstConflict(tables, before, kept.times);
+    if (kept && end && 'teams' in end) take(kept, end.teams, WORTH_MIN);
+  }
+  const stayed = found.best?.node ?? null;
+  // What is stayed with is left only for what is worth it; from then on the best is the best.
+  const marginNow = () => (stayed !== null && found.best?.node === stayed ? worthMin : WORTH_MIN);
+  let margin = marginNow();
+  // Some first schedules, straight down: each time what is in the way is settled for the task with the most behind it.
+  for (let dive = 0; dive < DIVES && found.best?.endMin !== root.least; dive++) {
+    let node: Node | null = root;
+    while (node) {
+      const conflict = firstConflict(tables, node.decisions, node.times);
+      if ('teams' in conflict) {
+        take(node, conflict.teams, margin);
+        break;
+      }
+      const from: Node = node;
+      const ways: Node[] = conflict.ways.flatMap((decisions) => nodeOf(decisions, from.times.start) ?? []);
+      node = ways.sort((a, b) => promise(a, bounds, dive) - promise(b, bounds, dive))[0] ?? null;
+    }
+    yield;
+  }
+  margin = marginNow();
+  // Depth first, the nearest to the best bound on top; what was left aside bounds what may still be found.
+  const stack: Node[] = [root];
+  let looked = 0;
+  while (stack.length > 0 && looked < most) {
+    const node = stack.pop()!;
+    if (!better(node, margin)) continue;
+    if (++looked % 50 === 0) yield;
+    const conflict = firstConflict(tables, node.decisions, node.times);
+    if ('teams' in conflict) {
+      take(node, conflict.teams, margin);
+      margin = marginNow();
+      continue;
+    }
+    const ways = conflict.ways.flatMap((decisions) => nodeOf(decisions, node.times.start) ?? []).filter((one) => better(one, margin));
+    // The last pushed is looked at first.
+    for (const way of ways.sort((a, b) => b.least - a.least || sumOfEnds(b) - sumOfEnds(a))) stack.push(way);
+  }
+  if (found.best === null) return null;
+  const { node, teams, endMin } = found.best;
+  const open = stack.filter((one) => better(one, margin)).map(({ least }) => least);
+  const leastEndMin = Math.min(endMin, ...open);
+  const decisions = { ...node.decisions, team: teams };
+  return { schedule: scheduleOf(problem, tables, decisions, node.times), decisions, leastEndMin, proven: open.length === 0 };
+}
+
+/** The same in one go. */
+export function solved(problem: ScheduleProblem, how: Parameters<typeof solveSteps>[1] = {}): Solved | null {
+  const steps = solveSteps(problem, how);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** So many first schedules are made. */
+const DIVES = 24;
+
+/** How good a way looks: what it bounds, and how early tasks are, those with much behind them more; each dive weighs that in its own way. */
+function promise({ times, least }: Node, { tails }: Bounds, dive: number): number {
+  const weight = [0, 1, 0.3, 3][dive % 4]!;
+  const shake = dive < 4 ? 0 : 0.15;
+  let sum = 0;
+  for (let task = 0; task < tails.length; task++) sum += times.end[task]! * (1 + weight * (tails[task]! / (1 + tails[0]!))) * (1 + shake * unlike(dive, task));
+  return sum + (dive % 2 === 0 ? 10 * least : 0);
+}
+
+/** A number from −1 to 1 that is the same on every machine. */
+const unlike = (dive: number, task: number): number => (Math.imul(dive * 7919 + task * 104729 + 1, 2654435761) >>> 0) / 2 ** 31 - 1;
+
+const sumOfEnds = ({ times }: Node): number => times.end.reduce((sum, end) => sum + end, 0);
+
+const fits = ({ team, lag, order }: Decisions, { tasks, teams, lags }: Tables): boolean =>
+  team.length === tasks.length &&
+  lag.length === lags.length &&
+  team.every((one, task) => one === null || one < teams[task]!.length) &&
+  order.every((pair) => pair.every((task) => task < tasks.length));
+
+const scuffedIn = ({ lags }: Tables, { lag }: Decisions): number =>
+  lags.reduce((sum, { scuffMin }, index) => (lag[index] === 'scuffed' ? sum + (scuffMin ?? 0) : sum), 0);
+
+function scheduleOf({ workers }: ScheduleProblem, tables: Tables, decisions: Decisions, { start, end }: Times): Schedule {
+  const placed = tables.tasks.map(({ id, minutes }, task) => ({
+    task: id,
+    startMin: start[task]!,
+    endMin: end[task]!,
+    workers: tables.teams[task]![decisions.team[task] ?? 0]!.map((worker) => workers[worker]!.id),
+    scuffMin: minutesOf(tables, decisions, task) - minutes,
+  }));
+  return { placed, endMin: Math.max(0, ...end), scuffMin: scuffedIn(tables, decisions) };
+}

@@ -1,0 +1,74 @@
+import type { ScheduleProblem } from './problem';
+import { solved } from './solve';
+
+/** Why there is no schedule, and what would help. */
+export type ScheduleTrouble =
+  | { readonly code: 'no-workers' }
+  /** Somebody who does not work at all, or a place that is never open, in all the time that is planned. */
+  | { readonly code: 'no-hours'; readonly worker: string }
+  | { readonly code: 'closed'; readonly place: string; readonly task: string }
+  /** A task needs more hands than there are people. */
+  | { readonly code: 'hands'; readonly task: string; readonly hands: number; readonly workers: number }
+  /** A task is longer than anybody's day, or than a place is open at a time. */
+  | { readonly code: 'too-long'; readonly task: string; readonly minutes: number; readonly longestMin: number }
+  /** A window cannot be met in the hours there are; with `extraMin` longer days it could, or only without it (null). */
+  | { readonly code: 'window'; readonly task: string; readonly other: string; readonly maxMin: number; readonly extraMin: number | null }
+  | { readonly code: 'pinned'; readonly task: string }
+  | { readonly code: 'none' };
+
+/** Longer days that are tried, min. */
+const LONGER_DAYS_MIN = [30, 60, 120, 240];
+/** Half-decided schedules looked at for one try. */
+const TRY = 400;
+
+/** Looks for what stands in the way of any schedule: the plainest reason first. */
+export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
+  const { tasks, workers, places } = problem;
+  const manned = tasks.filter(({ hands }) => hands > 0);
+  if (manned.length > 0 && workers.length === 0) return { code: 'no-workers' };
+  const idle = workers.find(({ hours }) => hours.every(({ to }) => to <= problem.nowMin));
+  const working = workers.filter((worker) => worker !== idle && worker.hours.some(({ to }) => to > problem.nowMin));
+  if (idle && working.length === 0) return { code: 'no-hours', worker: idle.id };
+  for (const { id, hours } of places) {
+    const held = tasks.find((task) => task.places.includes(id));
+    if (held && hours !== null && !hours.some(({ to }) => to > problem.nowMin)) return { code: 'closed', place: id, task: held.id };
+  }
+  const crowd = manned.find(({ hands }) => hands > workers.length);
+  if (crowd) return { code: 'hands', task: crowd.id, hands: crowd.hands, workers: workers.length };
+  for (const task of tasks) {
+    const limits = [
+      ...(task.hands > 0 ? [Math.max(0, ...workers.flatMap(({ hours }) => hours.map(lengthOf)))] : []),
+      ...task.places.flatMap((id) => openLength(problem, id)),
+    ];
+    const longestMin = Math.min(Infinity, ...limits);
+    if (task.minutes > longestMin && !(task.pauses && task.places.length === 0)) return { code: 'too-long', task: task.id, minutes: task.minutes, longestMin };
+  }
+  const isPossible = (changed: ScheduleProblem) => solved(changed, { most: TRY }) !== null;
+  const unpinned = { ...problem, tasks: tasks.map(({ atMin: _at, worker: _worker, ...task }) => task) };
+  const pin = tasks.find(({ atMin, worker }) => atMin !== undefined || worker !== undefined);
+  if (pin && isPossible(unpinned)) return { code: 'pinned', task: pin.id };
+  for (const task of tasks)
+    for (const lag of task.after) {
+      if (lag.maxMin === null || lag.scuffMin !== undefined) continue;
+      const without = {
+        ...problem,
+        tasks: tasks.map((one) => (one === task ? { ...one, after: one.after.map((other) => (other === lag ? { ...other, maxMin: null } : other)) } : one)),
+      };
+      if (!isPossible(without)) continue;
+      const extraMin = LONGER_DAYS_MIN.find((extra) => isPossible(withLongerDays(problem, extra))) ?? null;
+      return { code: 'window', task: task.id, other: lag.task, maxMin: lag.maxMin, extraMin };
+    }
+  return { code: 'none' };
+}
+
+const lengthOf = ({ from, to }: { readonly from: number; readonly to: number }): number => to - from;
+
+function openLength({ places }: ScheduleProblem, id: string): number[] {
+  const hours = places.find((place) => place.id === id)?.hours ?? null;
+  return hours === null ? [] : [Math.max(0, ...hours.map(lengthOf))];
+}
+
+const withLongerDays = (problem: ScheduleProblem, extra: number): ScheduleProblem => ({
+  ...problem,
+  workers: problem.workers.map((worker) => ({ ...worker, hours: worker.hours.map(({ from, to }) => ({ from, to: to + extra })) })),
+});
