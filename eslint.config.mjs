@@ -26,6 +26,7 @@ const ROOMS = [
   'runs',
   'log',
   'plan',
+  'day',
   'views',
   'formats',
   'ask',

@@ -3,11 +3,16 @@ import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useJobsInShop } from '@/api/queries';
+import { DayFollowing, DayNext } from '@/clock/DayPlan';
 import { Rail, type Band } from '@/clock/Rail';
 import { nextChange, spanWords, timeWords } from '@/clock/span';
+import { Telling } from '@/clock/Telling';
 import { ticksIn, tickStep } from '@/clock/ticks';
+import { useAlarms, useAlarmSetting } from '@/clock/useAlarms';
+import { useDay } from '@/clock/useDay';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
+import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
 import { Screen, Panel, Waiting } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
@@ -20,6 +25,7 @@ interface Due {
   readonly window: RunningWindow;
 }
 
+const NONE: readonly JobSummary[] = [];
 const MINUTE_MS = 60_000;
 /** The rail shows at least this much of the future, and at most this much. */
 const LEAST_AHEAD_MIN = 60;
@@ -29,6 +35,9 @@ const MOST_AHEAD_MIN = 3 * 1440;
 export default function ClockScreen() {
   const { data, error, refetch } = useJobsInShop();
   const now = useNow();
+  const day = useDay();
+  const [alarm, setAlarm] = useAlarmSetting();
+  useAlarms(data?.jobs ?? NONE, now, alarm);
   if (!data)
     return (
       <Screen title="Clock">
@@ -38,6 +47,8 @@ export default function ClockScreen() {
   const due = data.jobs.flatMap((job): Due[] => job.windows.map((window) => ({ job, window }))).sort((a, b) => nextChange(a.window) - nextChange(b.window));
   return (
     <Screen title="Clock" about="What is drying or due, in all jobs. Times are estimates from the air and the film; a touch test counts for more.">
+      {day.data ? <DayNext day={day.data} now={now} /> : null}
+      {day.error ? <Notice level="caution" text={phrase`The day cannot be planned now: ${day.error.message}`} /> : null}
       {due.length === 0 ? (
         <Panel>
           <Body>Nothing is drying. Windows show here once a run sheet has been started and a coat is logged.</Body>
@@ -57,6 +68,12 @@ export default function ClockScreen() {
           </Panel>
         </>
       )}
+      {day.data ? <DayFollowing day={day.data} now={now} /> : null}
+      <Telling setting={alarm} onChange={setAlarm} />
+      <Panel>
+        <Action label="People and hours" onPress={() => router.push('/hours' as Href)} testID="to-hours" />
+        <Action rank="quiet" label="Into a calendar" onPress={() => window.open('/api/day.ics', '_self')} testID="calendar" />
+      </Panel>
     </Screen>
   );
 }

@@ -2,5 +2,6 @@
 export * from './units';
 export * from './log';
 export * from './api/summary';
+export * from './api/day';
 export * from './api/people';
 export { isSprayed } from './finish/finish';

@@ -20,6 +20,7 @@ export * from './order';
 export * from './runs';
 export * from './log';
 export * from './plan';
+export * from './day';
 export * from './views';
 export * from './formats';
 export * from './ask';

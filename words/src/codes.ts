@@ -6,6 +6,7 @@ import type {
   BatchSays,
   BrokenSays,
   CoatsSays,
+  DaySays,
   DesignSays,
   DoubtSays,
   EdgeSays,
@@ -39,6 +40,7 @@ export interface RefusalSays {
   readonly 'server.taken': { readonly key: string };
   readonly 'server.fixed': NoValues;
   readonly 'server.future': NoValues;
+  readonly 'server.no-zone': NoValues;
   readonly 'server.person-taken': NoValues;
 }
 
@@ -54,6 +56,7 @@ export interface AllSays
     SnapSays,
     BandSays,
     BatchSays,
+    DaySays,
     DesignSays,
     OverSays,
     RuleSays,

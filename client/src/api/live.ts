@@ -11,11 +11,12 @@ export function heardChange(client: Pick<QueryClient, 'invalidateQueries'>, { ki
   if (kind === 'log' && job !== null) anew('run', job);
   if (kind !== 'shelf') anew('jobs');
   if (kind !== 'job') anew('stock');
+  if (kind !== 'job') anew('day');
 }
 
 /** Everything that may have changed while nobody listened. */
 export function heardNothing(client: Pick<QueryClient, 'invalidateQueries'>): void {
-  for (const key of ['shelf', 'run', 'jobs', 'stock']) void client.invalidateQueries({ queryKey: [key] });
+  for (const key of ['shelf', 'run', 'jobs', 'stock', 'day']) void client.invalidateQueries({ queryKey: [key] });
 }
 
 /** What listening needs of the page. */

@@ -3,6 +3,7 @@ export { AreasScreen } from './job/AreasScreen';
 export { BenchScreen } from './bench/BenchScreen';
 export { CoatsScreen } from './job/CoatsScreen';
 export { FinishScreen } from './shelf/FinishScreen';
+export { HoursScreen } from './HoursScreen';
 export { ImportScreen } from './job/ImportScreen';
 export { JobLayout } from './job/JobLayout';
 export { LineScreen } from './job/LineScreen';

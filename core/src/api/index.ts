@@ -2,3 +2,5 @@ export * from './cutter';
 export * from './schemas';
 export * from './summary';
 export * from './people';
+export * from './day';
+export * from './shop-day';

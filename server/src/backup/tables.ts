@@ -12,6 +12,7 @@ export const KEPT_TABLES = [
   'supplies',
   'stock_moves',
   'shelf_revisions',
+  'shop_days',
 ] as const;
 export type KeptTable = (typeof KEPT_TABLES)[number];
 

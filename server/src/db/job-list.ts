@@ -31,6 +31,13 @@ export interface JobPage {
   readonly more: string | null;
 }
 
+/** Every job in the shop: its id and title. */
+export async function listJobsInShop(db: Queryable): Promise<{ readonly id: string; readonly title: string }[]> {
+  await noteMissing(db);
+  const { rows } = await db.query<{ id: string; title: string }>('SELECT id, title FROM jobs WHERE rank = 0 ORDER BY id LIMIT 200');
+  return rows;
+}
+
 interface ListRow {
   id: string;
   title: string;

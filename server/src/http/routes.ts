@@ -1,5 +1,6 @@
 import { askRoutes } from './ask';
 import { cutterRoutes } from './cutter';
+import { dayRoutes } from './day';
 import { drawingRoutes } from './drawings';
 import { healthRoutes } from './health';
 import { jobRoutes } from './jobs';
@@ -22,6 +23,7 @@ export const ROUTES: readonly Route[] = [
   ...liveRoutes,
   ...jobRoutes,
   ...runRoutes,
+  ...dayRoutes,
   ...printRoutes,
   ...shelfRoutes,
   ...shopRoutes,

@@ -14,6 +14,7 @@ import { cutsOf, maskPieces, nested, printPdf, stationCsv, tableFor, writeDxf, w
 import { USUAL_PERSON, wordsFor } from '@lintrel/words';
 
 export { readDrawing } from './drawing';
+export { dayOf as day } from '../day';
 
 // Everything that may take longer than a blink. Each runs in a process of the workshop; what goes in and out is plain data.
 

@@ -161,7 +161,8 @@ const batch: AskWords<{
     strips: 'Strips',
   },
   answer: ({ feasible, paintAhead, totalMinutes, proven, reason, rhythm }, { minutes, say }) => {
-    if (!feasible || totalMinutes === null) return { headline: 'It cannot be done by one person', tone: 'bad', rows: reason ? [{ label: 'Because', value: say(reason) }] : [] };
+    if (!feasible || totalMinutes === null)
+      return { headline: 'It cannot be done by one person', tone: 'bad', rows: reason ? [{ label: 'Because', value: say(reason) }] : [] };
     const rest = rhythm.length > MOST_HEAPS ? ', and so on' : '';
     const turns = rhythm.slice(0, MOST_HEAPS).map(({ turn, strips }) => `${turn} ${strips}`);
     return {

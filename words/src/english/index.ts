@@ -16,7 +16,7 @@ import { REFUSALS } from './refusals';
 import { FOLLOW, SAFETY } from './safety';
 import { CLOSING_TAPES, LEAKS, OWN_PIECES, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
 import { OPENINGS } from './openings';
-import { BATCHES } from './time';
+import { BATCHES, DAYS } from './time';
 import { DOUBTS, TECHNIQUE_REASONS, TECHNIQUES } from './runs';
 
 const SAYS: WordsOf<AllSays> = {
@@ -29,6 +29,7 @@ const SAYS: WordsOf<AllSays> = {
   ...SNAPS,
   ...BANDS,
   ...BATCHES,
+  ...DAYS,
   ...DESIGNS,
   ...OVER,
   ...RULES,

@@ -7,6 +7,7 @@ export const REFUSALS: WordsOf<RefusalSays> = {
   'server.no-place': () => 'is no place in the list of jobs',
   'server.taken': ({ key }) => `"${key}" is taken`,
   'server.fixed': () => 'cannot be changed; add a new one instead',
+  'server.no-zone': () => 'is no time zone: it is written like Europe/Lisbon',
   'server.person-taken': () => 'is the name of somebody else here: choose another',
   'server.future': () => 'lies in the future: check the clock of this device',
 };

@@ -1,4 +1,4 @@
-import type { BatchSays } from '@lintrel/core';
+import type { BatchSays, DaySays } from '@lintrel/core';
 import { showMinutes } from '@lintrel/core/front';
 import type { WordsOf } from '../table';
 
@@ -6,4 +6,21 @@ import type { WordsOf } from '../table';
 export const BATCHES: WordsOf<BatchSays> = {
   'batch.pull-too-long': ({ longestPullMin, leastToMin }) =>
     `A pull takes longer than its window is open. It would do if ${longestPullMin > 0 ? `one took ${showMinutes(longestPullMin)} at most (shorter strips, a second person), or if ` : ''}the window closed no sooner than ${showMinutes(leastToMin)} after painting (slower thinner, cooler air).`,
+};
+
+/** Hours that cannot be, and days that cannot be planned: what stands in the way, and what would help. */
+export const DAYS: WordsOf<DaySays> = {
+  'day.ends-first': () => 'ends before it begins',
+  'day.date': () => 'must be a date such as 2026-12-24',
+  'day.no-workers': () => 'Nobody works in this shop: add the people and their hours.',
+  'day.no-hours': ({ person }) => `${person} has no hours in the next two weeks: set them, or take days off back.`,
+  'day.closed': ({ step, job }, { say }) => `${job}: “${say(step)}” needs the booth, and it is closed for the next two weeks. Open it for some hours.`,
+  'day.hands': ({ step, job, hands, people }, { say }) =>
+    `${job}: “${say(step)}” needs ${hands} people at once, and here ${people === 1 ? 'is one' : `are ${people}`}. Get a second pair of hands for it.`,
+  'day.too-long': ({ step, job, minutes, longestMin }, { say }) =>
+    `${job}: “${say(step)}” takes ${showMinutes(minutes)} in one go, and nobody works longer than ${showMinutes(longestMin)}. A longer day, or fewer parts at once.`,
+  'day.window': ({ step, after, job, maxMin, extraMin }, { say }) =>
+    `${job}: “${say(step)}” has to begin within ${showMinutes(maxMin)}${after ? ` of “${say(after)}”` : ' of what is done'}, and there are no hours for it. ${extraMin === null ? 'A longer day does not help: another school of pulling, or warmer or cooler air.' : `Days longer by ${showMinutes(extraMin)} would do.`} The rest is planned without it.`,
+  'day.pinned': ({ step, job }, { say }) => `${job}: “${say(step)}” is pinned to a time or a person that cannot be kept.`,
+  'day.none': () => 'No plan keeps all windows in the hours there are: longer days, or one more person.',
 };

@@ -1,0 +1,138 @@
+import type { DayAnswer, DayWorkTold } from '@lintrel/core/front';
+import { phrase } from '@lintrel/words';
+import { router, type Href } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useWords } from '@/person/PersonContext';
+import { space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Notice } from '@/ui/Notice';
+import { Row, Rows } from '@/ui/Row';
+import { Panel } from '@/ui/Screen';
+import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { clockTime } from '@/words';
+
+/** So many stretches of work are listed at first. */
+const FIRST = 6;
+const MINUTE_MS = 60_000;
+
+/** What of the day cannot be kept, and what is next for each person. */
+export function DayNext({ day, now }: { day: DayAnswer; now: number }) {
+  const { say, time } = useWords();
+  return (
+    <>
+      {day.troubles.map((trouble) => (
+        <Notice key={say(trouble)} level="stop" text={say(trouble)} />
+      ))}
+      {day.missed.map(({ job, title, say: step, code, closedMs }) => (
+        <Notice
+          key={`${job}${code}${closedMs}`}
+          level="caution"
+          text={
+            code === 'pull'
+              ? phrase`${title}: the window to pull closed at ${clockTime(closedMs, now)}. Try it in a hidden place first, slowly; score the edge where the ground allows it.`
+              : phrase`${title}: “${say(step)}” was to be done by ${clockTime(closedMs, now)} (${time(code)}). Scuff and clean first; the plan has the time for it.`
+          }
+          onPress={() => router.push(`/job/${job}/run` as Href)}
+        />
+      ))}
+      {day.work.length > 0 ? (
+        <Panel>
+          <Heading>Next for each</Heading>
+          <Rows>
+            {day.people.map((person) => (
+              <NextFor key={person.id} person={person} day={day} now={now} />
+            ))}
+          </Rows>
+        </Panel>
+      ) : null}
+    </>
+  );
+}
+
+/** A stretch of work in a few words. */
+function useWorkWords(): (work: Pick<DayWorkTold, 'steps'>) => string {
+  const { say } = useWords();
+  return ({ steps: [first, ...more] }) => (first ? (more.length > 0 ? phrase`${say(first.say)}, and ${more.length} more` : say(first.say)) : '');
+}
+
+/** Till when a stretch of work may wait, and why; null where it may. */
+function useLatest(now: number): (work: DayWorkTold) => string | null {
+  const { say } = useWords();
+  return ({ latest }) => {
+    if (!latest) return null;
+    const at = clockTime(latest.atMs, now);
+    return latest.missed
+      ? phrase`Begin by ${at} at the latest, or “${say(latest.missed.say)}” falls at ${clockTime(latest.missed.atMs, now)}, when nobody is here (estimate)`
+      : phrase`Begin by ${at} at the latest, or a window after it is missed (estimate)`;
+  };
+}
+
+function NextFor({ person: { id, name }, day, now }: { person: DayAnswer['people'][number]; day: DayAnswer; now: number }) {
+  const words = useWorkWords();
+  const latest = useLatest(now);
+  const next = day.work.find(({ people, endMs }) => people.includes(id) && endMs > now);
+  if (!next)
+    return (
+      <Row label={name}>
+        <Heading>{name}</Heading>
+        <Body>Nothing is waiting.</Body>
+      </Row>
+    );
+  const begins = next.startMs <= now + MINUTE_MS;
+  return (
+    <Row label={phrase`${name}: go to ${next.title}`} onPress={() => router.push(`/job/${next.job}/run` as Href)} testID="next-for">
+      <View style={styles.next}>
+        <View style={styles.words}>
+          <Small>{name}</Small>
+          <Heading>{next.title}</Heading>
+          <Body>{words(next)}</Body>
+          {next.scuffMin > 0 ? <Small tone="caution">Scuff and clean first: the recoat limit will have passed.</Small> : null}
+          {latest(next) ? <Small tone="caution">{latest(next)!}</Small> : null}
+        </View>
+        <Figure large label={begins ? 'now, until about' : 'from about'} value={clockTime(begins ? next.endMs : next.startMs, now)} />
+      </View>
+    </Row>
+  );
+}
+
+/** All that is left of the day and the days after, in the order of time. */
+export function DayFollowing({ day, now }: { day: DayAnswer; now: number }) {
+  const [all, setAll] = useState(false);
+  const words = useWorkWords();
+  const latest = useLatest(now);
+  const names = new Map(day.people.map(({ id, name }) => [id, name]));
+  const left = day.work.filter(({ endMs }) => endMs > now);
+  const shown = all ? left : left.slice(0, FIRST);
+  if (left.length === 0) return null;
+  const slack = day.endMs === null ? 0 : Math.round((day.endMs - day.leastEndMs) / MINUTE_MS);
+  return (
+    <Panel>
+      <Heading>What follows</Heading>
+      <Small>
+        {day.endMs === null
+          ? ''
+          : day.proven
+            ? phrase`All is done by ${clockTime(day.endMs, now)} (estimate); it cannot be sooner with these people and hours.`
+            : phrase`All is done by ${clockTime(day.endMs, now)} (estimate); at best ${slack} min sooner.`}
+      </Small>
+      <Rows>
+        {shown.map((work) => (
+          <Row key={work.id} label={phrase`Go to ${work.title}`} onPress={() => router.push(`/job/${work.job}/run` as Href)} testID="day-work">
+            <Small>
+              {phrase`${clockTime(work.startMs, now)} to ${clockTime(work.endMs, now)} · ${work.people.map((id) => names.get(id) ?? id).join(', ')}${work.places.includes('booth') ? ' · booth' : ''}`}
+            </Small>
+            <Body>{phrase`${work.title}: ${words(work)}`}</Body>
+            {latest(work) ? <Small tone="caution">{latest(work)!}</Small> : null}
+          </Row>
+        ))}
+      </Rows>
+      {left.length > FIRST ? <Action rank="quiet" label={all ? 'Fewer' : phrase`All ${left.length}`} onPress={() => setAll(!all)} testID="all-work" /> : null}
+    </Panel>
+  );
+}
+
+const styles = StyleSheet.create({
+  next: { flexDirection: 'row', alignItems: 'center', gap: space.middle },
+  words: { flex: 1, gap: space.hair },
+});

@@ -1,0 +1,22 @@
+/** Minutes from midnight as a clock shows them: 07:30; the end of the day is 24:00. */
+export const clockOf = (minutes: number): string => `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+
+/** Minutes from midnight as they are typed: `7`, `7:30`, `0730`, `7.30`; null for anything else. */
+export function readClock(text: string): number | null {
+  const found = /^\s*(\d{1,2})(?:[:.h]?(\d{2}))?\s*$/.exec(text);
+  if (!found) return null;
+  const minutes = Number(found[1]) * 60 + Number(found[2] ?? 0);
+  return Number(found[2] ?? 0) < 60 && minutes <= 1440 ? minutes : null;
+}
+
+/** Hours of a day as they are typed: `7-19`, `7:30 to 16`; empty: none (null); undefined for anything else. */
+export function readHours(text: string): { readonly fromMin: number; readonly toMin: number } | null | undefined {
+  if (text.trim() === '') return null;
+  const [from, to, ...more] = text.split(/\s*(?:-|–|to)\s*/).map(readClock);
+  if (more.length > 0 || from === undefined || from === null || to === undefined || to === null || to <= from) return undefined;
+  return { fromMin: from, toMin: to };
+}
+
+/** Hours as they are shown in their field. */
+export const hoursOf = (hours: { readonly fromMin: number; readonly toMin: number } | null): string =>
+  hours ? `${clockOf(hours.fromMin)}-${clockOf(hours.toMin)}` : '';

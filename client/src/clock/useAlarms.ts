@@ -1,0 +1,89 @@
+import type { JobSummary } from '@lintrel/core/front';
+import { phrase, unmarked } from '@lintrel/words';
+import { useEffect, useRef, useState } from 'react';
+import * as v from 'valibot';
+import { useWords } from '@/person/PersonContext';
+import { clockTime } from '@/words';
+import { alarmsAt, isQuiet, USUAL_ALARM, type Alarm, type AlarmSetting } from './alarms';
+
+const KEY = 'lintrel.alarm';
+const settingSchema = v.object({ on: v.boolean(), quietFromMin: v.number(), quietToMin: v.number() });
+
+function kept(): AlarmSetting {
+  try {
+    const read = v.safeParse(settingSchema, JSON.parse(localStorage.getItem(KEY) ?? 'null'));
+    return read.success ? read.output : USUAL_ALARM;
+  } catch {
+    return USUAL_ALARM;
+  }
+}
+
+/** How one is told on this device, and changing it. Turned on, the browser is asked whether it may. */
+export function useAlarmSetting(): readonly [AlarmSetting, (next: AlarmSetting) => void] {
+  const [setting, set] = useState(kept);
+  return [
+    setting,
+    (next) => {
+      set(next);
+      try {
+        localStorage.setItem(KEY, JSON.stringify(next));
+      } catch {
+        // It holds until the page is closed.
+      }
+      if (next.on && typeof Notification !== 'undefined' && Notification.permission === 'default') void Notification.requestPermission();
+    },
+  ];
+}
+
+/** Tells on this device what opens, closes soon and has closed: a line of the system, a buzz and a tone, as far as the browser lets. */
+export function useAlarms(jobs: readonly JobSummary[], now: number, setting: AlarmSetting): void {
+  const told = useRef(new Set<string>());
+  const { say, time, text } = useWords();
+  useEffect(() => {
+    if (!setting.on) return;
+    const due = alarmsAt(jobs, now, told.current);
+    for (const alarm of due) told.current.add(alarm.key);
+    const at = new Date(now);
+    if (due.length === 0 || isQuiet(setting, at.getHours() * 60 + at.getMinutes())) return;
+    for (const alarm of due) tell(alarm, text(sentenceOf(alarm, now, say(alarm.window.say), time(alarm.window.code))));
+    navigator.vibrate?.([300, 150, 300]);
+    sound();
+  }, [jobs, now, setting, say, time, text]);
+}
+
+function sentenceOf({ kind, window: { closes } }: Alarm, now: number, step: string, what: string): string {
+  if (kind === 'passed') return phrase`${step}: ${what} closed at ${clockTime(closes ?? now, now)}. Test in a hidden place first.`;
+  if (kind === 'closing') return phrase`${step}: ${what} closes at ${clockTime(closes ?? now, now)} (estimate)`;
+  return phrase`${step}: ${what} is open now (estimate)`;
+}
+
+function tell({ key, job }: Alarm, body: string): void {
+  if (typeof Notification === 'undefined' || Notification.permission !== 'granted') return;
+  const options = { body: unmarked(body), tag: key };
+  const alone = () => void new Notification(job.title, options);
+  void navigator.serviceWorker
+    ?.getRegistration()
+    .then((registration) => (registration ? void registration.showNotification(job.title, options) : alone()), alone);
+}
+
+/** Two short tones. A browser that wants a touch first stays silent. */
+function sound(): void {
+  try {
+    const context = new AudioContext();
+    for (const [from, pitch] of [
+      [0, 660],
+      [0.25, 880],
+    ] as const) {
+      const tone = context.createOscillator();
+      const loud = context.createGain();
+      tone.frequency.value = pitch;
+      loud.gain.value = 0.2;
+      tone.connect(loud).connect(context.destination);
+      tone.start(context.currentTime + from);
+      tone.stop(context.currentTime + from + 0.18);
+    }
+    setTimeout(() => void context.close(), 1000);
+  } catch {
+    // There is no sound on this device.
+  }
+}

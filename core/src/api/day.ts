@@ -1,0 +1,42 @@
+import * as v from 'valibot';
+import { saidSchema } from './summary';
+
+// What the clock is told of the day's plan. Moments are ms since 1970.
+
+const stepSchema = v.object({ id: v.string(), say: saidSchema });
+
+const workSchema = v.object({
+  /** Lasting name of the stretch of work. */
+  id: v.string(),
+  job: v.string(),
+  title: v.string(),
+  steps: v.array(stepSchema),
+  startMs: v.number(),
+  endMs: v.number(),
+  /** Who does it, by id. */
+  people: v.array(v.string()),
+  /** The booth, the gun. */
+  places: v.array(v.string()),
+  /** Scuffing before it, since it comes later than it might; 0: none. */
+  scuffMin: v.number(),
+  /** Last moment to begin it; `missed`: what would be missed after that, and when it would fall. Null: it may wait. */
+  latest: v.nullable(v.object({ atMs: v.number(), missed: v.nullable(v.object({ say: saidSchema, atMs: v.number() })) })),
+});
+export type DayWorkTold = v.InferOutput<typeof workSchema>;
+
+export const dayAnswerSchema = v.object({
+  now: v.number(),
+  people: v.array(v.object({ id: v.string(), name: v.string() })),
+  /** In the order of time. */
+  work: v.array(workSchema),
+  endMs: v.nullable(v.number()),
+  /** No plan ends sooner; `proven`: this one is as good. */
+  leastEndMs: v.number(),
+  proven: v.boolean(),
+  /** What the end waits for, from the first to the last: why each does not begin sooner. */
+  binding: v.array(v.object({ work: v.string(), by: v.picklist(['now', 'earliest', 'pinned', 'drying', 'order', 'worker', 'place', 'hours']) })),
+  /** What cannot be kept, and what would help. */
+  troubles: v.array(saidSchema),
+  missed: v.array(v.object({ job: v.string(), title: v.string(), say: saidSchema, code: v.string(), closedMs: v.number() })),
+});
+export type DayAnswer = v.InferOutput<typeof dayAnswerSchema>;

@@ -1,0 +1,117 @@
+import {
+  bindingOf,
+  latestStarts,
+  scheduleTrouble,
+  solved,
+  type Bind,
+  type Decisions,
+  type LatestStart,
+  type Schedule,
+  type ScheduleProblem,
+  type ScheduleTrouble,
+  type Solved,
+} from '../schedule';
+import { hoursOver, type CalendarDay, type ShopDay } from './shop-day';
+import { jobTasks, type DayWork, type JobAtWork, type Missed } from './tasks';
+
+/** The day's plan of a shop. */
+export interface DayPlan {
+  readonly work: readonly DayWork[];
+  /** Null where there is none, whatever is given up. */
+  readonly schedule: Schedule | null;
+  readonly leastEndMin: number;
+  readonly proven: boolean;
+  readonly latest: readonly LatestStart[];
+  readonly binding: readonly Bind[];
+  /** What cannot be kept, and what would help; the schedule is made without it. */
+  readonly troubles: readonly ScheduleTrouble[];
+  readonly missed: readonly Missed[];
+  readonly kept: KeptOrder;
+}
+
+/** What is decided by a plan, told by names: kept, so that the next plan moves as little as it can. */
+export interface KeptOrder {
+  readonly order: readonly (readonly [before: string, after: string])[];
+  readonly team: Readonly<Record<string, readonly string[]>>;
+}
+
+/** So many half-decided schedules are looked at; fewer where there are many tasks, of which each takes longer. */
+const MOST_LOOKED_AT = 12_000;
+const MANY_TASKS = 25;
+/** A plan is left for one that ends so much sooner, min. */
+const WORTH_MIN = 15;
+/** So many windows that cannot be met are given up one after the other, to plan the rest. */
+const MOST_GIVEN_UP = 6;
+
+/**
+ * Plans what is left of all jobs in the shop over the hours of its people.
+ * @param days the days that are planned, the first of them today
+ * @param before what the plan before had decided
+ */
+export function planDay(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly CalendarDay[], nowMin: number, before: KeptOrder | null = null): DayPlan {
+  const each = jobs.map((job) => jobTasks(job, nowMin));
+  const work = each.flatMap((one) => one.work);
+  const past = each.flatMap((one) => one.past);
+  let problem: ScheduleProblem = {
+    tasks: [...past, ...work.map(({ task }) => task)],
+    workers: shop.people.map(({ id, week, off }) => ({ id, hours: hoursOver(week, days, off) })),
+    places: [
+      { id: 'booth', hours: shop.booth && hoursOver(shop.booth, days) },
+      { id: 'gun', hours: null },
+    ],
+    nowMin: Math.min(nowMin, ...past.map(({ earliestMin }) => earliestMin)),
+  };
+  const troubles: ScheduleTrouble[] = [];
+  const missed = each.flatMap((one) => one.missed);
+  const none = { work, schedule: null, leastEndMin: nowMin, proven: false, latest: [], binding: [], missed, kept: NOTHING_KEPT };
+  if (work.length === 0) return { ...none, schedule: { placed: [], endMin: nowMin, scuffMin: 0 }, proven: true, troubles };
+  for (let round = 0; round <= MOST_GIVEN_UP; round++) {
+    const most = Math.round(MOST_LOOKED_AT / Math.max(1, problem.tasks.length / MANY_TASKS) ** 2);
+    const found = solved(problem, { most, worthMin: WORTH_MIN, ...(before ? { before: decisionsFrom(before, problem) } : {}) });
+    if (found) return { ...none, ...told(problem, found), troubles };
+    const trouble = scheduleTrouble(problem);
+    troubles.push(trouble);
+    if (trouble.code !== 'window') break;
+    problem = without(problem, trouble);
+  }
+  return { ...none, troubles };
+}
+
+export const NOTHING_KEPT: KeptOrder = { order: [], team: {} };
+
+const told = (problem: ScheduleProblem, found: Solved): Pick<DayPlan, 'schedule' | 'leastEndMin' | 'proven' | 'latest' | 'binding' | 'kept'> => ({
+  schedule: found.schedule,
+  leastEndMin: found.leastEndMin,
+  proven: found.proven,
+  latest: latestStarts(problem, found),
+  binding: bindingOf(problem, found),
+  kept: keptFrom(problem, found),
+});
+
+/** The problem without a window that cannot be met. */
+const without = (problem: ScheduleProblem, { task, other }: Extract<ScheduleTrouble, { code: 'window' }>): ScheduleProblem => ({
+  ...problem,
+  tasks: problem.tasks.map((one) => (one.id === task ? { ...one, after: one.after.map((lag) => (lag.task === other ? { ...lag, maxMin: null } : lag)) } : one)),
+});
+
+function keptFrom({ tasks }: ScheduleProblem, { decisions, schedule }: Solved): KeptOrder {
+  const team = Object.fromEntries(schedule.placed.filter(({ workers }) => workers.length > 0).map(({ task, workers }) => [task, workers]));
+  return { order: decisions.order.map(([one, other]) => [tasks[one]!.id, tasks[other]!.id] as const), team };
+}
+
+/** What was decided, as far as its tasks and people are still there. */
+function decisionsFrom({ order, team }: KeptOrder, { tasks, workers }: ScheduleProblem): Decisions {
+  const at = new Map(tasks.map(({ id }, index) => [id, index]));
+  const pairs = order.flatMap(([one, other]): (readonly [number, number])[] => {
+    const [before, after] = [at.get(one), at.get(other)];
+    return before === undefined || after === undefined ? [] : [[before, after]];
+  });
+  const ids = workers.map(({ id }) => id);
+  const alone = (task: number): number | null => {
+    const [first, ...others] = team[tasks[task]!.id] ?? [];
+    const index = first === undefined || others.length > 0 || tasks[task]!.hands !== 1 || tasks[task]!.worker !== undefined ? -1 : ids.indexOf(first);
+    return index < 0 ? null : index;
+  };
+  const lag = tasks.flatMap(({ after }) => after.map(() => null));
+  return { order: pairs, team: tasks.map(({ hands }, task) => (hands === 0 ? 0 : alone(task))), lag };
+}

@@ -1,0 +1,16 @@
+import type { NoValues, Said } from '../units';
+
+/** What is wrong with the hours of a shop, and with a day that cannot be planned. */
+export interface DaySays {
+  readonly 'day.ends-first': NoValues;
+  readonly 'day.date': NoValues;
+  readonly 'day.no-workers': NoValues;
+  readonly 'day.no-hours': { readonly person: string };
+  readonly 'day.closed': { readonly step: Said; readonly job: string };
+  readonly 'day.hands': { readonly step: Said; readonly job: string; readonly hands: number; readonly people: number };
+  readonly 'day.too-long': { readonly step: Said; readonly job: string; readonly minutes: number; readonly longestMin: number };
+  /** `extraMin`: so much longer days would do; null: no longer day would. */
+  readonly 'day.window': { readonly step: Said; readonly after: Said | null; readonly job: string; readonly maxMin: number; readonly extraMin: number | null };
+  readonly 'day.pinned': { readonly step: Said; readonly job: string };
+  readonly 'day.none': NoValues;
+}

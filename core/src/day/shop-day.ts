@@ -1,0 +1,69 @@
+import * as v from 'valibot';
+import { idText, listOf, nameText, numberBetween, plainly, told, wholeBetween } from '../units';
+import type { Shift } from '../schedule';
+
+const DAY_MIN = 1440;
+
+/** Hours of one day, minutes from midnight; null: not that day. */
+const hoursSchema = v.nullable(
+  v.pipe(
+    v.strictObject({ fromMin: wholeBetween(0, DAY_MIN), toMin: wholeBetween(0, DAY_MIN) }),
+    v.check(({ fromMin, toMin }) => toMin > fromMin, told(plainly('day.ends-first'))),
+  ),
+);
+
+/** A week, Monday first. */
+const weekSchema = listOf(hoursSchema, 'days', 7, 7);
+export type Week = v.InferOutput<typeof weekSchema>;
+
+const dateText = () => v.pipe(v.string(told(plainly('day.date'))), v.regex(/^\d{4}-\d\d-\d\d$/, told(plainly('day.date'))));
+
+const forecastDaySchema = v.strictObject({
+  dayC: numberBetween(-20, 60, '°C'),
+  nightC: numberBetween(-20, 60, '°C'),
+  dayRh: numberBetween(1, 100, '%'),
+  nightRh: numberBetween(1, 100, '%'),
+});
+
+/** Who works in the shop and when, when the booth may be used, and what the air is expected to be. */
+export const shopDaySchema = v.strictObject({
+  version: v.literal(1),
+  /** Where the shop is, as clocks know it: Europe/Lisbon. */
+  zone: nameText(),
+  people: listOf(v.strictObject({ id: idText(), name: nameText(), week: weekSchema, off: listOf(dateText(), 'days-off', 100) }), 'shop-people', 20),
+  /** Null: at any hour. */
+  booth: v.nullable(weekSchema),
+  /** From today on, a day each; empty: the air of each job as it was written down. */
+  forecast: listOf(forecastDaySchema, 'forecast', 7),
+});
+export type ShopDay = v.InferOutput<typeof shopDaySchema>;
+
+/** Hours of a shop as they are kept; null where they are none. */
+export function readShopDay(data: unknown): ShopDay | null {
+  const read = v.safeParse(shopDaySchema, data);
+  return read.success ? read.output : null;
+}
+
+/** Seven till seven, every day: what a shop begins with, to be set right by it. */
+export const usualShopDay = (zone: string, name: string): ShopDay => ({
+  version: 1,
+  zone,
+  people: [{ id: 'one', name, week: Array.from({ length: 7 }, () => ({ fromMin: 420, toMin: 1140 })), off: [] }],
+  booth: null,
+  forecast: [],
+});
+
+/** A day of the calendar: when its midnight was, in minutes on the clock of the plan. */
+export interface CalendarDay {
+  readonly midnightMin: number;
+  /** 0 is Monday. */
+  readonly weekday: number;
+  readonly date: string;
+}
+
+/** Hours over some days, by a week and the days off. */
+export const hoursOver = (week: Week, days: readonly CalendarDay[], off: readonly string[] = []): Shift[] =>
+  days.flatMap(({ midnightMin, weekday, date }) => {
+    const hours = off.includes(date) ? null : week[weekday];
+    return hours ? [{ from: midnightMin + hours.fromMin, to: midnightMin + hours.toMin }] : [];
+  });

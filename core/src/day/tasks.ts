@@ -1,0 +1,125 @@
+import type { AfterRule, Step } from '../log';
+import type { Lag, Task } from '../schedule';
+import { RULE_OF_THUMB } from '../units';
+
+/** What is left of a job in the shop, as one walks through it. */
+export interface JobAtWork {
+  readonly id: string;
+  readonly title: string;
+  readonly steps: readonly Step[];
+  /** When steps were done, minutes on the clock of the plan. */
+  readonly doneMin: ReadonlyMap<string, number>;
+}
+
+/** A stretch of work of a job: steps that one does one after the other without a wait. */
+export interface DayWork {
+  readonly task: Task;
+  readonly job: string;
+  readonly steps: readonly Step[];
+}
+
+/** A window that had closed before its step was done. */
+export interface Missed {
+  readonly job: string;
+  readonly step: Step;
+  readonly code: string;
+  readonly closedMin: number;
+}
+
+/** What has been done is a task that lies in the past, so that what follows it in time still does. */
+const doneId = (job: string, step: string): string => `${job} done ${step}`;
+
+const isWindow = ({ code }: AfterRule): boolean => code !== 'order';
+/** Coats that come too late are scuffed for; a pull that comes too late is missed. */
+const mayScuff = (code: string): boolean => code === 'recoat' || code === 'over';
+
+/**
+ * The tasks that are left of a job: steps in a row are one task, until a window, the booth or the gun ends it.
+ * @param nowMin the present, on the clock of the plan
+ * @returns tasks in the order of the work, those that stand for what is done first; and the windows that are missed already
+ */
+export function jobTasks(
+  job: JobAtWork,
+  nowMin: number,
+): { readonly work: readonly DayWork[]; readonly past: readonly Task[]; readonly missed: readonly Missed[] } {
+  const left = job.steps.filter(({ id }) => !job.doneMin.has(id));
+  const attended = left.filter(({ attended: byHand }) => byHand);
+  const ends = new Set(attended.flatMap(({ after }) => after.filter(isWindow).map(({ step }) => step as string)));
+  const groups: Step[][] = [];
+  for (const step of attended) {
+    const last = groups[groups.length - 1];
+    const before = last?.[last.length - 1];
+    const goesOn =
+      before !== undefined && !ends.has(before.id) && !step.after.some(isWindow) && sameNeeds(before, step) && waitBetween(job.steps, before, step) === 0;
+    if (goesOn) last!.push(step);
+    else groups.push([step]);
+  }
+  const taskOf = new Map(groups.flatMap((steps) => steps.map((step) => [step.id as string, idOf(job, steps)] as const)));
+  const past = new Map<string, Task>();
+  const missed: Missed[] = [];
+  const work = groups.map((steps, index): DayWork => {
+    const first = steps[0]!;
+    const lags: Lag[] = [];
+    const previous = groups[index - 1];
+    if (previous) lags.push({ task: idOf(job, previous), from: 'end', minMin: waitBetween(job.steps, previous[previous.length - 1]!, first), maxMin: null });
+    for (const rule of first.after.filter(isWindow)) {
+      const own = taskOf.get(rule.step);
+      const doneAt = job.doneMin.get(rule.step);
+      if (own === undefined && doneAt === undefined) continue;
+      const closedMin = doneAt === undefined || rule.maxMin === null ? null : doneAt + rule.maxMin;
+      const isMissed = closedMin !== null && closedMin < nowMin;
+      if (isMissed) missed.push({ job: job.id, step: first, code: rule.code, closedMin });
+      if (own === undefined) past.set(rule.step, pastTask(job, rule.step, doneAt!));
+      lags.push({
+        task: own ?? doneId(job.id, rule.step),
+        from: rule.from,
+        minMin: rule.minMin,
+        maxMin: isMissed && !mayScuff(rule.code) ? null : rule.maxMin,
+        ...(mayScuff(rule.code) && rule.maxMin !== null ? { scuffMin: RULE_OF_THUMB.scuffBetweenCoats } : {}),
+      });
+    }
+    return { job: job.id, steps, task: taskFrom(job, steps, lags, nowMin) };
+  });
+  return { work, past: [...past.values()], missed };
+}
+
+const idOf = (job: JobAtWork, steps: readonly Step[]): string => `${job.id} ${steps[0]!.id}`;
+
+const placesOf = ({ needs }: Step): string[] => [...new Set(needs.filter((need) => need !== 'person'))].sort();
+const sameNeeds = (one: Step, other: Step): boolean => placesOf(one).join() === placesOf(other).join() && handsOf(one) === handsOf(other);
+const handsOf = ({ needs }: Step): number => Math.max(1, needs.filter((need) => need === 'person').length);
+
+/** Minutes nobody works between two steps that follow each other, where no window tells them. */
+function waitBetween(steps: readonly Step[], before: Step, after: Step): number {
+  if (after.after.some(isWindow)) return 0;
+  const from = steps.findIndex(({ id }) => id === before.id);
+  const to = steps.findIndex(({ id }) => id === after.id);
+  return steps.slice(from + 1, to).reduce((sum, { attended, startMin, endMin }) => (attended ? sum : sum + endMin - startMin), 0);
+}
+
+function taskFrom(job: JobAtWork, steps: readonly Step[], after: readonly Lag[], nowMin: number): Task {
+  const first = steps[0]!;
+  const timed = steps.some(({ kind }) => kind === 'coat' || kind === 'pull' || kind === 'seal');
+  return {
+    id: idOf(job, steps),
+    job: job.id,
+    minutes: steps.reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0),
+    hands: handsOf(first),
+    places: placesOf(first),
+    earliestMin: nowMin,
+    pauses: !timed && placesOf(first).length === 0 && handsOf(first) === 1,
+    after,
+  };
+}
+
+const pastTask = (job: JobAtWork, step: string, doneMin: number): Task => ({
+  id: doneId(job.id, step),
+  job: job.id,
+  minutes: 0,
+  hands: 0,
+  places: [],
+  earliestMin: doneMin,
+  pauses: false,
+  after: [],
+  atMin: doneMin,
+});

@@ -1,0 +1,157 @@
+import {
+  attendedSteps,
+  planDay,
+  progressOf,
+  type CalendarDay,
+  type DayAnswer,
+  type JobAtWork,
+  type KeptOrder,
+  type Said,
+  type ScheduleTrouble,
+  type ShopDay,
+  type Step,
+} from '@lintrel/core';
+import { listJobsInShop } from './db/job-list';
+import { findStartedSteps, listEvents } from './db/log';
+import type { Queryable } from './db/pool';
+
+// The day's plan of the shop: what is read for it, and how it is told. Worked out in a process of the workshop.
+
+const MINUTE_MS = 60_000;
+/** So many days are planned from today on. */
+const DAYS = 14;
+
+/** What a plan of the day is made from, as plain data. */
+export interface DayAsked {
+  readonly jobs: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly steps: readonly Step[];
+    readonly doneMs: readonly (readonly [string, number])[];
+  }[];
+  readonly shop: ShopDay;
+  readonly now: number;
+  readonly before: KeptOrder | null;
+}
+
+/** Reads what is left of every job in the shop. */
+export async function jobsAtWork(db: Queryable): Promise<DayAsked['jobs']> {
+  const jobs = await listJobsInShop(db);
+  return Promise.all(
+    jobs.map(async ({ id, title }) => {
+      const [started, events] = [await findStartedSteps(db, id), await listEvents(db, id)];
+      const { doneAt } = progressOf(started?.steps ?? [], events, started?.sheet);
+      return { id, title, steps: started?.steps ?? [], doneMs: [...doneAt] };
+    }),
+  );
+}
+
+/** Midnights of some days where the shop is, from a moment on: days of a change of clocks are an hour shorter or longer. */
+export function calendarFrom(nowMs: number, zone: string, days: number): CalendarDay[] {
+  const parts = new Intl.DateTimeFormat('en-CA', {
+    timeZone: zone,
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+  });
+  const read = (ms: number) => Object.fromEntries(parts.formatToParts(ms).map(({ type, value }) => [type, value])) as Record<string, string>;
+  const midnightOf = (ms: number): number => {
+    const { hour, minute } = read(ms);
+    const guess = ms - (Number(hour) * 60 + Number(minute)) * MINUTE_MS - (ms % MINUTE_MS);
+    // Where the clocks were changed since, the guess is an hour off.
+    const off = read(guess);
+    const late = Number(off.hour) * 60 + Number(off.minute);
+    return late === 0 ? guess : guess + (late > 720 ? 1440 - late : -late) * MINUTE_MS;
+  };
+  const first = midnightOf(nowMs);
+  return Array.from({ length: days }, (_, index) => {
+    const ms = midnightOf(first + index * 1440 * MINUTE_MS + 12 * 60 * MINUTE_MS);
+    const { year, month, day } = read(ms);
+    const date = `${year}-${month}-${day}`;
+    return { midnightMin: ms / MINUTE_MS, date, weekday: (new Date(`${date}T12:00:00Z`).getUTCDay() + 6) % 7 };
+  });
+}
+
+/** Plans the day, and tells it. */
+export function dayOf({ jobs, shop, now, before }: DayAsked): { readonly answer: DayAnswer; readonly kept: KeptOrder } {
+  const nowMin = Math.floor(now / MINUTE_MS);
+  const atWork: JobAtWork[] = jobs.map(({ id, title, steps, doneMs }) => ({
+    id,
+    title,
+    steps: steps.filter((step) => step.attended || attendedSteps(steps).length > 0),
+    doneMin: new Map(doneMs.map(([step, ms]) => [step, ms / MINUTE_MS])),
+  }));
+  const plan = planDay(atWork, shop, calendarFrom(now, shop.zone, DAYS), nowMin, before);
+  const titles = new Map(jobs.map(({ id, title }) => [id, title]));
+  const byTask = new Map(plan.work.map((one) => [one.task.id, one]));
+  const ms = (min: number) => Math.round(min * MINUTE_MS);
+  const work = (plan.schedule?.placed ?? []).flatMap(({ task, startMin, endMin, workers, scuffMin }) => {
+    const own = byTask.get(task);
+    if (!own) return [];
+    const latest = plan.latest.find((one) => one.task === task);
+    const missed = latest?.missed && byTask.get(latest.missed.task);
+    return [
+      {
+        id: task,
+        job: own.job,
+        title: titles.get(own.job) ?? '',
+        steps: own.steps.map(({ id, say }) => ({ id, say })),
+        startMs: ms(startMin),
+        endMs: ms(endMin),
+        people: [...workers],
+        places: [...own.task.places],
+        scuffMin,
+        latest: latest ? { atMs: ms(latest.latestMin), missed: missed ? { say: missed.steps[0]!.say, atMs: ms(latest.missed!.atMin) } : null } : null,
+      },
+    ];
+  });
+  const answer: DayAnswer = {
+    now,
+    people: shop.people.map(({ id, name }) => ({ id, name })),
+    work: work.sort((a, b) => a.startMs - b.startMs || (a.id < b.id ? -1 : 1)),
+    endMs: plan.schedule && work.length > 0 ? ms(plan.schedule.endMin) : null,
+    leastEndMs: ms(plan.leastEndMin),
+    proven: plan.proven,
+    binding: plan.binding.filter(({ task }) => byTask.has(task)).map(({ task, by }) => ({ work: task, by })),
+    troubles: plan.troubles.map((trouble) => troubleSaid(trouble, shop, (task) => byTask.get(task), titles)),
+    missed: plan.missed.map(({ job, step, code, closedMin }) => ({ job, title: titles.get(job) ?? '', say: step.say, code, closedMs: ms(closedMin) })),
+  };
+  return { answer, kept: plan.kept };
+}
+
+function troubleSaid(
+  trouble: ScheduleTrouble,
+  shop: ShopDay,
+  workOf: (task: string) => { readonly job: string; readonly steps: readonly Step[] } | undefined,
+  titles: ReadonlyMap<string, string>,
+): Said {
+  const of = (task: string) => {
+    const work = workOf(task);
+    return { step: work?.steps[0]?.say ?? { code: 'day.none', values: {} }, job: titles.get(work?.job ?? '') ?? '' };
+  };
+  switch (trouble.code) {
+    case 'no-workers':
+    case 'none':
+      return { code: `day.${trouble.code}`, values: {} };
+    case 'no-hours':
+      return { code: 'day.no-hours', values: { person: shop.people.find(({ id }) => id === trouble.worker)?.name ?? '' } };
+    case 'closed':
+      return { code: 'day.closed', values: of(trouble.task) };
+    case 'hands':
+      return { code: 'day.hands', values: { ...of(trouble.task), hands: trouble.hands, people: trouble.workers } };
+    case 'too-long':
+      return { code: 'day.too-long', values: { ...of(trouble.task), minutes: trouble.minutes, longestMin: trouble.longestMin } };
+    case 'window': {
+      const other = workOf(trouble.other);
+      return {
+        code: 'day.window',
+        values: { ...of(trouble.task), after: other?.steps[other.steps.length - 1]?.say ?? null, maxMin: trouble.maxMin, extraMin: trouble.extraMin },
+      };
+    }
+    case 'pinned':
+      return { code: 'day.pinned', values: of(trouble.task) };
+  }
+}

@@ -1,0 +1,28 @@
+import { readShopDay, usualShopDay, type KeptOrder, type KeptShopDay, type ShopDay } from '@lintrel/core';
+import type { Queryable } from './pool';
+
+/** The hours of the shop; what a shop begins with where nobody has set them. */
+export async function findShopDay(db: Queryable): Promise<KeptShopDay> {
+  const { rows } = await db.query<{ revision: number; day: unknown }>('SELECT revision, day FROM shop_days ORDER BY revision DESC LIMIT 1');
+  const day = rows[0] && readShopDay(rows[0].day);
+  return rows[0] && day ? { revision: rows[0].revision, day } : { revision: 0, day: usualShopDay(Intl.DateTimeFormat().resolvedOptions().timeZone, 'You') };
+}
+
+/** Keeps hours over the revision they were changed from; null where others came first. */
+export async function saveShopDay(db: Queryable, revision: number, day: ShopDay, author: string | null): Promise<KeptShopDay | null> {
+  const { rows } = await db.query<{ revision: number }>(
+    `INSERT INTO shop_days (revision, day, author) SELECT $1 + 1, $2, $3 WHERE coalesce((SELECT max(revision) FROM shop_days), 0) = $1
+     ON CONFLICT DO NOTHING RETURNING revision`,
+    [revision, day, author],
+  );
+  return rows[0] ? { revision: rows[0].revision, day } : null;
+}
+
+/** What the last plan of the day decided; null: there was none. */
+export async function findDayOrder(db: Queryable): Promise<KeptOrder | null> {
+  return (await db.query<{ kept: KeptOrder }>('SELECT kept FROM day_orders')).rows[0]?.kept ?? null;
+}
+
+export async function keepDayOrder(db: Queryable, kept: KeptOrder): Promise<void> {
+  await db.query('INSERT INTO day_orders (kept) VALUES ($1) ON CONFLICT (id) DO UPDATE SET kept = excluded.kept', [JSON.stringify(kept)]);
+}

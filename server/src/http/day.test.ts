@@ -1,0 +1,100 @@
+import type { DayAnswer, KeptShopDay } from '@lintrel/core';
+import request from 'supertest';
+import { calendarFrom } from '../day';
+import { startTestServer, type TestServer } from '../testing';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer();
+}, 60_000);
+afterAll(() => server.close());
+const day = async () => (await request(server.app).get('/api/day').expect(200)).body as DayAnswer;
+const hours = async () => (await request(server.app).get('/api/shop/day').expect(200)).body as KeptShopDay;
+const week = (fromMin: number, toMin: number) => Array.from({ length: 7 }, () => ({ fromMin, toMin }));
+
+it('plans what is left of the jobs in the shop: in order, by somebody, in their hours', async () => {
+  const { work, people, endMs, leastEndMs, troubles, now } = await day();
+  expect(new Set(work.map(({ title }) => title))).toEqual(new Set(['Juniper', 'Saltwort']));
+  expect(troubles).toEqual([]);
+  expect(people).toEqual([{ id: 'one', name: 'You' }]);
+  expect(leastEndMs).toBeLessThanOrEqual(endMs!);
+  for (const [index, one] of work.entries()) {
+    expect(one.people).toEqual(['one']);
+    expect(one.startMs).toBeGreaterThanOrEqual(now - 60_000);
+    if (index > 0) expect(one.startMs).toBeGreaterThanOrEqual(work[index - 1]!.endMs - 1);
+  }
+  // Every step of a run sheet that is not done stands in it once.
+  const steps = work.flatMap((one) => one.steps.map(({ id }) => `${one.job} ${id}`));
+  expect(new Set(steps).size).toBe(steps.length);
+  const coat = work.find(({ steps: [first], title }) => title === 'Juniper' && first!.id.includes('coat'))!;
+  expect(coat.places).toEqual(['booth', 'gun']);
+});
+
+it('says the last safe start of a coat whose pull has a window', async () => {
+  const { work } = await day();
+  const latest = work.filter((one) => one.latest !== null);
+  expect(latest.length).toBeGreaterThan(0);
+  for (const { latest: last, startMs } of latest) expect(last!.atMs).toBeGreaterThanOrEqual(startMs - 60_000);
+});
+
+it('stays as it was when nothing happened, by what it kept', async () => {
+  const before = await day();
+  const after = await day();
+  expect(after.work.map(({ id }) => id)).toEqual(before.work.map(({ id }) => id));
+});
+
+it('keeps hours of people, plans by them, and refuses those changed meanwhile', async () => {
+  const { revision, day: first } = await hours();
+  expect(revision).toBe(0);
+  const two = { ...first, people: ['Ada', 'Bo'].map((name, index) => ({ id: `p${index}`, name, week: week(0, 1440), off: [] })) };
+  const put = (body: object) => request(server.app).put('/api/shop/day').send(body);
+  expect((await put({ revision: 0, day: two }).expect(200)).body).toMatchObject({ revision: 1 });
+  expect((await put({ revision: 0, day: first }).expect(409)).body).toMatchObject({ error: { code: 'stale-entry' } });
+  const { people, work } = await day();
+  expect(people.map(({ name }) => name)).toEqual(['Ada', 'Bo']);
+  expect(work.flatMap((one) => one.people).every((id) => id === 'p0' || id === 'p1')).toBe(true);
+  await put({ revision: 1, day: { ...two, people: [{ ...two.people[0], week: week(900, 600) }] } }).expect(422);
+  await put({ revision: 1, day: { ...two, zone: 'Nowhere/Land' } }).expect(422);
+});
+
+it('says what stands in the way where there is no day', async () => {
+  const { revision, day: now } = await hours();
+  const closed = Array.from({ length: 7 }, () => null);
+  await request(server.app)
+    .put('/api/shop/day')
+    .send({ revision, day: { ...now, booth: closed } })
+    .expect(200);
+  expect((await day()).troubles).toMatchObject([{ code: 'day.closed', values: { job: 'Juniper' } }]);
+  await request(server.app)
+    .put('/api/shop/day')
+    .send({ revision: revision + 1, day: { ...now, people: [] } })
+    .expect(200);
+  expect((await day()).troubles).toMatchObject([{ code: 'day.no-workers' }]);
+  await request(server.app)
+    .put('/api/shop/day')
+    .send({ revision: revision + 2, day: now })
+    .expect(200);
+});
+
+it('goes into a calendar', async () => {
+  const { text, headers } = await request(server.app).get('/api/day.ics').expect(200);
+  expect(headers['content-type']).toMatch(/text\/calendar/);
+  const { work } = await day();
+  expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(work.length);
+  expect(text).toMatch(/SUMMARY:(Juniper|Saltwort): /);
+  expect(text.endsWith('END:VCALENDAR') || text.endsWith('END:VCALENDAR\r\n')).toBe(true);
+});
+
+describe('midnights where the shop is', () => {
+  const dates = (at: string, zone: string) =>
+    calendarFrom(Date.parse(at), zone, 3).map(({ midnightMin, date, weekday }) => [new Date(midnightMin * 60_000).toISOString(), date, weekday]);
+  it('lie where its clocks say, also over a change of clocks', () => {
+    expect(dates('2026-03-28T15:00:00Z', 'Europe/Berlin')).toEqual([
+      ['2026-03-27T23:00:00.000Z', '2026-03-28', 5],
+      ['2026-03-28T23:00:00.000Z', '2026-03-29', 6],
+      ['2026-03-29T22:00:00.000Z', '2026-03-30', 0],
+    ]);
+    expect(dates('2026-11-01T03:00:00Z', 'America/New_York')[0]).toEqual(['2026-10-31T04:00:00.000Z', '2026-10-31', 5]);
+    expect(dates('2026-11-27T00:30:00Z', 'Pacific/Auckland')[0]).toEqual(['2026-11-26T11:00:00.000Z', '2026-11-27', 4]);
+  });
+});

@@ -1,0 +1,71 @@
+import { dayAnswerSchema, keptShopDaySchema, plainly, saveShopDaySchema } from '@lintrel/core';
+import ical from 'ical-generator';
+import { calendarFrom, jobsAtWork } from '../day';
+import { findDayOrder, findShopDay, keepDayOrder, saveShopDay } from '../db/shop-day';
+import { WORDS } from '../words';
+import { ApiError, invalidAt } from './errors';
+import { route, type Context, type Route } from './route';
+
+/** The day's plan as it is now; what it decided is kept for the next. */
+async function dayNow({ db, now, run, log }: Pick<Context, 'db' | 'now' | 'run' | 'log'>) {
+  const [jobs, { day: shop }, before] = await Promise.all([jobsAtWork(db), findShopDay(db), findDayOrder(db)]);
+  const { answer, kept } = await run('day', { jobs, shop, now: now(), before });
+  await keepDayOrder(db, kept).catch((error: unknown) => log.warn({ err: error }, 'the order of the day was not kept'));
+  return answer;
+}
+
+/** /api/day: the plan of the day, as a calendar too, and the hours of the shop it is made from. */
+export const dayRoutes: readonly Route[] = [
+  route({ method: 'GET', path: '/day', right: 'look', answer: dayAnswerSchema, work: (context) => dayNow(context) }),
+  route({
+    method: 'GET',
+    path: '/day.ics',
+    right: 'look',
+    answer: 'own',
+    async work(context) {
+      const { people, work } = await dayNow(context);
+      const names = new Map(people.map(({ id, name }) => [id, name]));
+      const calendar = ical({ name: 'Lintrel', prodId: { company: 'Lintrel', product: 'Day plan', language: 'EN' } });
+      for (const one of work) {
+        const first = WORDS.say(one.steps[0]!.say);
+        const latest = one.latest ? [`Begin no later than ${new Date(one.latest.atMs).toISOString()}.`] : [];
+        calendar.createEvent({
+          id: `${one.id.replaceAll(' ', '-')}@lintrel`,
+          start: new Date(one.startMs),
+          end: new Date(one.endMs),
+          summary: `${one.title}: ${first}${one.steps.length > 1 ? ` and ${one.steps.length - 1} more` : ''}`,
+          description: [
+            ...one.steps.map(({ say }) => WORDS.say(say)),
+            ...latest,
+            `By ${one.people.map((id) => names.get(id) ?? id).join(', ')}. Times are estimates.`,
+          ].join('\n'),
+        });
+      }
+      context.response.type('text/calendar').attachment('lintrel-day.ics').send(calendar.toString());
+    },
+  }),
+  route({ method: 'GET', path: '/shop/day', right: 'look', answer: keptShopDaySchema, work: ({ db }) => findShopDay(db) }),
+  route({
+    method: 'PUT',
+    path: '/shop/day',
+    right: 'plan',
+    body: saveShopDaySchema,
+    answer: keptShopDaySchema,
+    async work({ db, author, now, body: { revision, day } }) {
+      if (!isZone(day.zone, now())) throw invalidAt('day.zone', plainly('server.no-zone'));
+      const saved = await saveShopDay(db, revision, day, author);
+      if (saved) return saved;
+      throw new ApiError(409, 'stale-entry', 'The hours of the shop were changed meanwhile. Look at them as they are now, then change them again.', {
+        versions: { current: await findShopDay(db) },
+      });
+    },
+  }),
+];
+
+function isZone(zone: string, now: number): boolean {
+  try {
+    return calendarFrom(now, zone, 1).length === 1;
+  } catch {
+    return false;
+  }
+}
