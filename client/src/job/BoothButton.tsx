@@ -6,12 +6,15 @@ import { useWords } from '@/person/PersonContext';
 /** A big button for a gloved hand, dark like the booth. */
 export const BoothButton = ({
   label,
+  spoken = label,
   onPress,
   rank = 'other',
   disabled = false,
   testID,
 }: {
   label: string;
+  /** What a screen reader says, where the label is a sign. */
+  spoken?: string;
   onPress: () => void;
   /** `main`: the thing to do now; `calm`: the same before its time. */
   rank?: 'main' | 'calm' | 'other';
@@ -22,7 +25,7 @@ export const BoothButton = ({
   return (
     <Pressable
       role="button"
-      aria-label={text(label)}
+      aria-label={text(spoken)}
       aria-disabled={disabled}
       disabled={disabled}
       onPress={onPress}

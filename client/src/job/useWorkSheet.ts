@@ -9,6 +9,7 @@ import {
   type WorkSheet as FrozenSheet,
   type JobProgress,
   type LogEvent,
+  type Saw,
   type Shelf,
   type Step,
   type StepId,
@@ -33,7 +34,7 @@ export interface WorkSheet {
   readonly loading: boolean;
   readonly error: Error | null;
   readonly retry: () => void;
-  readonly log: (kind: EventKind, step: StepId | null, note?: string) => void;
+  readonly log: (kind: EventKind, step: StepId | null, note?: string, saw?: Saw) => void;
   /** Starts with the plan of a revision, worked out from a shelf. */
   readonly start: (revision: number, shelf: Shelf) => void;
   /** A start is on its way. */
@@ -65,7 +66,7 @@ function startedSheet(frozen: FrozenPlan): StartedSheet {
 }
 
 /** An entry made now, on this device, for a work sheet. */
-function entry(kind: EventKind, step: StepId | null, note = '', sheet?: number): LogEvent {
+function entry(kind: EventKind, step: StepId | null, note = '', sheet?: number, saw?: Saw): LogEvent {
   const wrong = clock.aheadMs() !== 0;
   return {
     id: newId(),
@@ -76,6 +77,7 @@ function entry(kind: EventKind, step: StepId | null, note = '', sheet?: number):
     note,
     device: deviceName(),
     ...(sheet === undefined ? {} : { sheet }),
+    ...(saw === undefined ? {} : { saw }),
     ...(wrong ? { deviceAt: new Date().toISOString() } : {}),
   };
 }
@@ -104,7 +106,7 @@ export function useWorkSheet(id: string): WorkSheet {
     loading: run.isPending,
     error: run.data ? null : run.error,
     retry: () => void run.refetch(),
-    log: (kind, step, note) => void outbox.add(id, entry(kind, step, note, sheet)),
+    log: (kind, step, note, saw) => void outbox.add(id, entry(kind, step, note, sheet, saw)),
     start: (revision, shelf) => {
       const event = lastStart.current?.revision === revision ? lastStart.current.event : entry('start', null);
       lastStart.current = { revision, event };

@@ -6,22 +6,34 @@ import { booth } from '@/theme/theme';
 import { Text } from '@/ui/Text';
 import { look } from './look';
 
-/** How paint feels to a finger, from wet to dry. */
-export const FEELS = ['Wet', 'Tacky', 'Marks', 'Dry'] as const;
+/** One of a few answers that is pressed. */
+export interface Answer<T extends string> {
+  readonly value: T;
+  readonly label: string;
+}
 
-/** What is written down: a word that is pressed, with a note where there is one; or a note alone. */
-export function Ask({ what, feels, onSay, onCancel }: { what: string; feels: readonly string[]; onSay: (note: string) => void; onCancel: () => void }) {
+interface AskProps<T extends string> {
+  readonly what: string;
+  readonly answers: readonly Answer<T>[];
+  readonly onSay: (note: string, answer: T | null) => void;
+  readonly onCancel: () => void;
+  /** A finger that tapped twice does not mean an answer yet. */
+  readonly resting?: boolean;
+}
+
+/** What is written down: an answer that is pressed, with a note where there is one; or a note alone. */
+export function Ask<T extends string>({ what, answers, onSay, onCancel, resting = false }: AskProps<T>) {
   const { text } = useWords();
   const [note, setNote] = useState('');
   const written = note.trim();
   return (
     <View style={look.buttons}>
       <Text style={look.label}>{what}</Text>
-      {feels.length > 0 ? (
+      {answers.length > 0 ? (
         <View style={look.pair}>
-          {feels.map((feel) => (
-            <View key={feel} style={look.half}>
-              <BoothButton label={feel} onPress={() => onSay(written ? `${text(feel)}. ${written}` : text(feel))} testID={`feels-${feel.toLowerCase()}`} />
+          {answers.map(({ value, label }) => (
+            <View key={value} style={look.half}>
+              <BoothButton label={label} disabled={resting} onPress={() => onSay(written, value)} testID={`feels-${value}`} />
             </View>
           ))}
         </View>
@@ -32,12 +44,12 @@ export function Ask({ what, feels, onSay, onCancel }: { what: string; feels: rea
         onChangeText={setNote}
         multiline
         maxLength={MOST_TYPED}
-        accessibilityLabel={text(feels.length > 0 ? 'Note' : what)}
-        placeholder={feels.length > 0 ? text('Note, if there is one') : undefined}
+        accessibilityLabel={text(answers.length > 0 ? 'Note' : what)}
+        placeholder={answers.length > 0 ? text('Note, if there is one') : undefined}
         placeholderTextColor={booth.quiet}
         testID="note"
       />
-      {feels.length > 0 ? null : <BoothButton rank="main" label="Write it down" disabled={written === ''} onPress={() => onSay(written)} testID="say" />}
+      {answers.length > 0 ? null : <BoothButton rank="main" label="Write it down" disabled={written === ''} onPress={() => onSay(written, null)} testID="say" />}
       <BoothButton label="Never mind" onPress={onCancel} />
     </View>
   );

@@ -14,6 +14,8 @@ export const look = StyleSheet.create({
   warn: { fontFamily: font.heading, fontSize: size.title, color: booth.accent },
   quiet: { fontFamily: font.label, fontSize: size.base, lineHeight: size.base * 1.4, color: booth.quiet },
   buttons: { gap: space.middle },
+  stepper: { flexDirection: 'row', alignItems: 'stretch', gap: space.middle },
+  steppedValue: { flexBasis: '40%', flexGrow: 1, alignItems: 'center', justifyContent: 'center' },
   pair: { flexDirection: 'row', flexWrap: 'wrap', gap: space.middle },
   caution: {
     fontFamily: font.body,

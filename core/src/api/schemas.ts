@@ -1,6 +1,7 @@
 import * as v from 'valibot';
-import { finishSchema } from '../finish';
+import { finishSchema, SCHOOLS } from '../finish';
 import { designSchema } from '../job';
+import { FEELS, PULLS } from '../learning';
 import { lineSchema } from '../lines';
 import { logEventSchema } from '../log';
 import { outlineSchema } from '../surface';
@@ -34,7 +35,33 @@ export const saveJobSchema = v.strictObject({ revision: revision(), save: v.opti
 export type SaveJob = v.InferOutput<typeof saveJobSchema>;
 
 /** Everything on the shelf. A reader takes it however much there is: what may be put there is limited where it is put. */
-export const wholeShelfSchema = v.object({ tapes: v.array(tapeSchema), finishes: v.array(finishSchema), supplies: v.array(supplySchema) });
+const learnedEntries = { factor: v.number(), low: v.number(), high: v.number(), count: v.number() };
+export const wholeShelfSchema = v.object({
+  tapes: v.array(tapeSchema),
+  finishes: v.array(finishSchema),
+  supplies: v.array(supplySchema),
+  /** How finishes have behaved in this shop; those of which nothing was seen are left out. */
+  learned: v.optional(v.array(v.object({ finish: v.string(), ...learnedEntries }))),
+});
+
+/** How one finish has behaved here: what follows, and what was seen, the newest last. */
+export const behaviourSchema = v.object({
+  learned: v.nullable(v.object({ finish: v.string(), ...learnedEntries })),
+  seen: v.array(
+    v.object({
+      at: instant(),
+      job: v.string(),
+      title: v.string(),
+      /** Minutes since the last coat. */
+      passedMin: v.number(),
+      saw: v.variant('kind', [
+        v.object({ kind: v.literal('feel'), feel: v.picklist(FEELS) }),
+        v.object({ kind: v.literal('pull'), school: v.picklist(SCHOOLS), result: v.picklist(PULLS) }),
+      ]),
+    }),
+  ),
+});
+export type BehaviourTold = v.InferOutput<typeof behaviourSchema>;
 
 const stockTable = () => oneOf(['tapes', 'supplies']);
 

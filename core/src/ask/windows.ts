@@ -1,5 +1,5 @@
 import { AIR_MOVEMENTS, marksOf, pullWindows, type AirMovement, type DryingMarks, type PullWindows } from '../drying';
-import type { Shelf } from '../job';
+import { finishesById, type Shelf } from '../job';
 import { choiceKey, humidityKey, minutesKey, numberKey, optional, shelfKey, temperatureKey } from './key';
 import { question, refuseAt, type Values } from './question';
 
@@ -22,7 +22,7 @@ const keys = {
 /** Marks of the finish named, or as typed; null where the shelf has no such finish. */
 function marksFrom(values: Values<typeof keys>, shelf: Shelf): DryingMarks | null {
   if (values.finish !== undefined) {
-    const finish = shelf.finishes.find(({ id }) => id === values.finish);
+    const finish = finishesById(shelf).get(values.finish as string);
     return finish ? marksOf(finish) : null;
   }
   return {

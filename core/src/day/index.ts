@@ -1,4 +1,5 @@
 export * from './shop-day';
 export * from './tasks';
 export * from './plan-day';
+export * from './observed';
 export type { DaySays } from './says';

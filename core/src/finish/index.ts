@@ -1,6 +1,7 @@
 export * from './card';
 export * from './catalogue';
 export * from './finish';
+export * from './behaves';
 export * from './hiding';
 export * from './ladder';
 export * from './layer';

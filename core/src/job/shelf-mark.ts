@@ -9,12 +9,13 @@ import type { Shelf } from './shelf';
  * @returns 14 hexadecimal digits
  * Source: cyrb53, a mixing hash of 53 bits
  */
-export function shelfMark({ tapes, finishes, supplies = [] }: Shelf): string {
+export function shelfMark({ tapes, finishes, supplies = [], learned = [] }: Shelf): string {
   const stock = <E extends { readonly rolls?: number; readonly packs?: number }>({ rolls, packs, ...rest }: E) => ({
     ...rest,
     out: rolls === 0 || packs === 0,
   });
-  return markOf([tapes.map(stock), finishes, supplies.map(stock)]);
+  const behaviour = learned.map(({ finish, factor }) => [finish, factor]);
+  return markOf([tapes.map(stock), finishes, supplies.map(stock), ...(behaviour.length > 0 ? [behaviour] : [])]);
 }
 
 /**

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { finishSchema, SHIPPED_FINISHES, type Finish } from '../finish';
+import { asItBehaves, finishSchema, SHIPPED_FINISHES, type Finish } from '../finish';
+import type { Learned } from '../learning';
 import { SHIPPED_SUPPLIES, SHIPPED_TAPES, supplySchema, tapeSchema, type Supply, type Tape } from '../tape';
 import { listOf } from '../units';
 import type { Fault } from './fault';
@@ -26,10 +27,20 @@ export interface Shelf {
   readonly tapes: readonly Tape[];
   readonly finishes: readonly Finish[];
   readonly supplies?: readonly Supply[];
+  /** How finishes have behaved in this shop. Left out: nothing was seen. */
+  readonly learned?: readonly LearnedFinish[];
 }
 
-/** Finishes on a shelf, by their id. */
-export const finishesById = ({ finishes }: Shelf): ReadonlyMap<string, Finish> => new Map(finishes.map((finish) => [finish.id, finish]));
+/** What this shop has learned of a finish. */
+export interface LearnedFinish extends Learned {
+  readonly finish: string;
+}
+
+/** Finishes on a shelf as they behave in this shop, by their id. */
+export const finishesById = ({ finishes, learned = [] }: Shelf): ReadonlyMap<string, Finish> => {
+  const factors = new Map(learned.map(({ finish, factor }) => [finish, factor]));
+  return new Map(finishes.map((finish) => [finish.id, asItBehaves(finish, factors.get(finish.id) ?? 1)]));
+};
 
 /** The shelf a new shop starts with. */
 export const SHIPPED_SHELF: Shelf = { tapes: SHIPPED_TAPES, finishes: SHIPPED_FINISHES, supplies: SHIPPED_SUPPLIES };

@@ -68,6 +68,6 @@ function quantiles(weights: readonly number[]): (share: number) => number {
     const index = sums.findIndex((one) => one >= wanted);
     if (index <= 0) return GRID[0]!;
     const part = (wanted - sums[index - 1]!) / (sums[index]! - sums[index - 1]!);
-    return GRID[index - 1]! + part * (GRID[index]! - GRID[index - 1]!) - REACH / STEPS;
+    return GRID[index - 1]! + part * (GRID[index]! - GRID[index - 1]!) + REACH / STEPS;
   };
 }

@@ -1,18 +1,33 @@
 import * as v from 'valibot';
-import { instantText, nameText, noteText, plainly, stepText, told, uuidText, wholeBetween } from '../units';
+import { FEELS, PULLS } from '../learning';
+import { instantText, nameText, noteText, numberBetween, oneOf, plainly, stepText, told, uuidText, wholeBetween } from '../units';
 
 /** What this program writes down of its own. */
 export const EVENT_KINDS = ['start', 'done', 'undo', 'trouble', 'note', 'touch', 'finish'] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
 /** Version of events this program writes. */
-export const EVENT_VERSION = 2;
+export const EVENT_VERSION = 3;
 
 /** A log holds at most this many events, so that it can always be written to a file and read again. */
 export const MOST_EVENTS = 10_000;
 
 /** Letters of all notes of one log together. */
 export const MOST_NOTE_LETTERS = 4_000_000;
+
+/** What was seen or set, as figures: how a film feels, how a pull went, how a coat was sprayed. What is left out was not noted. */
+export const sawSchema = v.variant('kind', [
+  v.strictObject({ kind: v.literal('feel'), feel: oneOf(FEELS) }),
+  v.strictObject({ kind: v.literal('pull'), result: oneOf(PULLS) }),
+  v.strictObject({
+    kind: v.literal('coat'),
+    passes: v.optional(wholeBetween(1, 20)),
+    pressureBar: v.optional(numberBetween(0, 20, 'bar')),
+    distanceMm: v.optional(numberBetween(0, 2000, 'mm')),
+    thinnerPercent: v.optional(numberBetween(0, 300, '%')),
+  }),
+]);
+export type Saw = v.InferOutput<typeof sawSchema>;
 
 /**
  * Something that was really done or seen. Never edited; corrected by a later event. A kind this program does not know comes from a
@@ -33,10 +48,12 @@ export const newestEventSchema = v.strictObject({
   device: v.optional(nameText()),
   /** What the clock of that device said, where it is known to be wrong: `at` is set right by it. */
   deviceAt: v.optional(instantText()),
+  /** What was seen or set, where it was told as figures. */
+  saw: v.optional(sawSchema),
 });
 export type LogEvent = v.InferOutput<typeof newestEventSchema>;
 
-/** The same, of any version: events written before they had a version are of the first; those of the first say no sheet, person or device. */
+/** The same, of any version: events written before they had a version are of the first; those of the first say no sheet, person or device, those of the second nothing that was seen. */
 export const logEventSchema = v.pipe(v.unknown(), v.transform(upgradedEvent), newestEventSchema);
 
 function upgradedEvent(data: unknown): unknown {

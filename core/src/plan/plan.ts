@@ -65,9 +65,16 @@ export function* planSteps(design: Design, shelf: Shelf, store?: WorkStore): Gen
     advice: adviceFor({ design, works, stages, items, finishes, problem, sequence: chosen }),
     safety: SAFETY_CODES.filter((code) => steps.some(({ safety }) => safety.includes(code))),
     lists: listsOf(stages, items, chosen, shelf),
+    ...learnedHere(shelf, stages),
   });
   const { format, version, ...rest } = plan;
   return { format, version, parts: shown, ...rest };
+}
+
+/** What this shop has learned of the finishes of a plan: the times in it are longer or shorter by that already. */
+function learnedHere({ learned = [] }: Shelf, stages: Plan['stages']): Pick<Plan, 'learned'> {
+  const used = learned.filter(({ finish, factor }) => factor !== 1 && stages.some((stage) => stage.finish === finish));
+  return used.length > 0 ? { learned: used.map(({ finish, factor, count }) => ({ finish, factor, count })) } : {};
 }
 
 /** The times that steps have to keep, on the clock of the plan. */

@@ -180,4 +180,6 @@ export interface Plan {
   /** Usual cautions that apply to this job, each once. */
   readonly safety: readonly SafetyCode[];
   readonly lists: PlanLists;
+  /** By how much the times of its finishes differ here from their sheets, and from how many observations; left out: not at all. */
+  readonly learned?: readonly { readonly finish: string; readonly factor: number; readonly count: number }[];
 }

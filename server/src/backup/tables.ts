@@ -13,6 +13,7 @@ export const KEPT_TABLES = [
   'stock_moves',
   'shelf_revisions',
   'shop_days',
+  'finish_learning',
 ] as const;
 export type KeptTable = (typeof KEPT_TABLES)[number];
 

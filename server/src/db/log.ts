@@ -1,4 +1,4 @@
-import { MOST_EVENTS, MOST_NOTE_LETTERS, readWorkSheet, type FrozenPlan, type KeptEvent, type LogEvent, type Step, type StepId } from '@lintrel/core';
+import { MOST_EVENTS, MOST_NOTE_LETTERS, readWorkSheet, type FrozenPlan, type KeptEvent, type LogEvent, type Saw, type Step, type StepId } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 interface EventRow {
@@ -13,11 +13,12 @@ interface EventRow {
   person: string | null;
   device: string | null;
   device_at: Date | null;
+  saw: Saw | null;
 }
 
-const COLUMNS = 'seq::int, id, version, at, kind, step, note, sheet::int, person, device, device_at';
+const COLUMNS = 'seq::int, id, version, at, kind, step, note, sheet::int, person, device, device_at, saw';
 
-const toEvent = ({ seq, id, version, at, kind, step, note, sheet, person, device, device_at: deviceAt }: EventRow): KeptEvent => ({
+const toEvent = ({ seq, id, version, at, kind, step, note, sheet, person, device, device_at: deviceAt, saw }: EventRow): KeptEvent => ({
   seq,
   id,
   version,
@@ -29,6 +30,7 @@ const toEvent = ({ seq, id, version, at, kind, step, note, sheet, person, device
   ...(person === null ? {} : { person }),
   ...(device === null ? {} : { device }),
   ...(deviceAt === null ? {} : { deviceAt: deviceAt.toISOString() }),
+  ...(saw === null ? {} : { saw }),
 });
 
 /** The log of one job, as it was written down; after a number what came later. */
@@ -42,7 +44,7 @@ export type Appended = { readonly seq: number; readonly fresh: boolean } | 'othe
 
 /** Writes an event down. Sending the same one twice keeps it once, so that a phone may repeat what it is unsure of. */
 export async function appendEvent(db: Queryable, jobId: string, event: LogEvent): Promise<Appended> {
-  const { id, version, at, kind, step, note, sheet, person, device, deviceAt } = event;
+  const { id, version, at, kind, step, note, sheet, person, device, deviceAt, saw } = event;
   const known = await db.query<EventRow & { job_id: string }>(`SELECT job_id, ${COLUMNS} FROM run_log WHERE id = $1`, [id]);
   if (known.rows[0]) return sameAs(known.rows[0], jobId, event);
   const { rows: room } = await db.query<{ full: boolean }>(
@@ -51,9 +53,9 @@ export async function appendEvent(db: Queryable, jobId: string, event: LogEvent)
   );
   if (room[0]!.full) return 'full';
   const { rows } = await db.query<{ seq: number }>(
-    `INSERT INTO run_log (id, job_id, version, at, kind, step, note, sheet, person, device, device_at)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) ON CONFLICT (id) DO NOTHING RETURNING seq::int`,
-    [id, jobId, version, at, kind, step, note, sheet ?? null, person ?? null, device ?? null, deviceAt ?? null],
+    `INSERT INTO run_log (id, job_id, version, at, kind, step, note, sheet, person, device, device_at, saw)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) ON CONFLICT (id) DO NOTHING RETURNING seq::int`,
+    [id, jobId, version, at, kind, step, note, sheet ?? null, person ?? null, device ?? null, deviceAt ?? null, saw ?? null],
   );
   // The same entry may have come at this very moment by another way: then it is looked at once more.
   return rows[0] ? { seq: rows[0].seq, fresh: true } : appendEvent(db, jobId, event);
@@ -63,7 +65,8 @@ const sameAs = (row: EventRow & { job_id: string }, jobId: string, event: LogEve
   row.job_id !== jobId ? 'other-job' : contentOf(toEvent(row)) === contentOf(event) ? { seq: row.seq, fresh: false } : 'other-content';
 
 /** What an entry says; on which sheet and by whom it was told is noted beside it. */
-const contentOf = ({ version, at, kind, step, note }: LogEvent): string => JSON.stringify([version, at, kind, step, note]);
+const contentOf = ({ version, at, kind, step, note, saw }: LogEvent): string =>
+  JSON.stringify([version, at, kind, step, note, Object.entries(saw ?? {}).sort(([one], [other]) => (one < other ? -1 : 1))]);
 
 /** Whether an entry of a log is kept here already. */
 export async function knowsAny(db: Queryable, log: readonly LogEvent[]): Promise<boolean> {
@@ -75,10 +78,10 @@ export async function knowsAny(db: Queryable, log: readonly LogEvent[]): Promise
 export async function appendLog(db: Queryable, jobId: string, log: readonly LogEvent[]): Promise<void> {
   const rows = log.map(({ deviceAt, ...event }) => ({ ...event, device_at: deviceAt ?? null }));
   await db.query(
-    `INSERT INTO run_log (id, job_id, version, at, kind, step, note, sheet, person, device, device_at)
-     SELECT id, $1, version, at, kind, step, note, sheet, person, device, device_at
+    `INSERT INTO run_log (id, job_id, version, at, kind, step, note, sheet, person, device, device_at, saw)
+     SELECT id, $1, version, at, kind, step, note, sheet, person, device, device_at, saw
        FROM ROWS FROM (json_to_recordset($2) AS (id uuid, version integer, at timestamptz, kind text, step text, note text,
-         sheet bigint, person text, device text, device_at timestamptz)) WITH ORDINALITY AS event ORDER BY ordinality`,
+         sheet bigint, person text, device text, device_at timestamptz, saw jsonb)) WITH ORDINALITY AS event ORDER BY ordinality`,
     [jobId, JSON.stringify(rows)],
   );
 }

@@ -1,4 +1,5 @@
 import { finishSchema, MOST_ENTRIES, supplySchema, tapeSchema, type Finish, type Shelf, type Supply, type Tape } from '@lintrel/core';
+import { listLearned } from './learning';
 import type { Queryable } from './pool';
 
 // Columns carry the names of the fields, in snake case; the schemas say which fields there are.
@@ -49,7 +50,8 @@ async function listTable<T extends ShelfTable>(db: Queryable, table: T): Promise
 /** Everything on the shelf, in the order it was put there. */
 export async function readShelf(db: Queryable): Promise<Shelf> {
   const tapes = await listTable(db, 'tapes');
-  return { tapes, finishes: await listTable(db, 'finishes'), supplies: await listTable(db, 'supplies') };
+  const [finishes, supplies, learned] = [await listTable(db, 'finishes'), await listTable(db, 'supplies'), await listLearned(db)];
+  return { tapes, finishes, supplies, ...(learned.length > 0 ? { learned } : {}) };
 }
 
 /** Puts an entry on the shelf, if its code is free and there is room. Call while the shelf is held for changing. */

@@ -1,4 +1,5 @@
 import { askRoutes } from './ask';
+import { behaviourRoutes } from './behaviour';
 import { cutterRoutes } from './cutter';
 import { dayRoutes } from './day';
 import { drawingRoutes } from './drawings';
@@ -26,6 +27,7 @@ export const ROUTES: readonly Route[] = [
   ...dayRoutes,
   ...printRoutes,
   ...shelfRoutes,
+  ...behaviourRoutes,
   ...shopRoutes,
   ...drawingRoutes,
   ...cutterRoutes,

@@ -16,6 +16,7 @@ import type pg from 'pg';
 import { tellHere } from '../db/changes';
 import { noteProgress } from '../db/job-list';
 import { findJob } from '../db/jobs';
+import { finishesOfSteps, learn } from '../db/learning';
 import { holdJob } from '../db/locks';
 import { findSheet, findStartedSteps, insertStartedPlan, listEvents, newestSheet, runningRevision } from '../db/log';
 import { inTransaction, type Queryable } from '../db/pool';
@@ -102,11 +103,19 @@ export const runRoutes: readonly Route[] = [
         const answers: Taken['entries'] = [];
         for (const sent of entries) answers.push(await takeEntry(db, id, sent, { author, now: now() }));
         await noteProgress(db, id);
+        const seen = entries.flatMap((sent) => seenStep(sent) ?? []);
+        for (const finish of seen.length > 0 ? await finishesOfSteps(db, id, seen) : []) await learn(db, finish);
         return { entries: answers };
       });
     },
   }),
 ];
+
+/** The step something was seen at, that tells how a film dries; null for any other entry. */
+function seenStep(sent: unknown): string | null {
+  const { step, saw } = (sent ?? {}) as { step?: unknown; saw?: { kind?: unknown } };
+  return typeof step === 'string' && (saw?.kind === 'feel' || saw?.kind === 'pull') ? step : null;
+}
 
 /** An entry under the name of who sent it, whatever it says itself. */
 function signed({ person: _, ...event }: LogEvent, author: string | null): LogEvent {

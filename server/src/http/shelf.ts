@@ -119,8 +119,8 @@ export const shelfRoutes: readonly Route[] = [
     right: 'look',
     answer: wholeShelfSchema,
     async work({ db }) {
-      const { tapes, finishes, supplies = [] } = await readShelf(db);
-      return { tapes: [...tapes], finishes: [...finishes], supplies: [...supplies] };
+      const { tapes, finishes, supplies = [], learned } = await readShelf(db);
+      return { tapes: [...tapes], finishes: [...finishes], supplies: [...supplies], ...(learned ? { learned: [...learned] } : {}) };
     },
   }),
   ...entryRoutes('tapes', tapeSchema),

@@ -6,6 +6,7 @@ import { Missing } from '@/job/Missing';
 import { StepLayout } from '@/job/StepLayout';
 import { useWorkSheet } from '@/job/useWorkSheet';
 import { space } from '@/theme/theme';
+import { sawWords } from '@/run/saw';
 import { Action } from '@/ui/Action';
 import { Row, Rows } from '@/ui/Row';
 import { Panel, Waiting } from '@/ui/Screen';
@@ -67,6 +68,7 @@ function Entry({ event, steps }: { event: LogEvent; steps: readonly Step[] }) {
       <Small>{`${at.toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} ${at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`}</Small>
       <Body>{phrase`${entry(event.kind)}${step ? phrase`: ${say(step.say)}` : ''}`}</Body>
       {event.person ? <Small>{event.person}</Small> : null}
+      {event.saw ? <Body>{sawWords(event.saw)}</Body> : null}
       {event.note ? <Body tone="quiet">{event.note}</Body> : null}
     </Row>
   );

@@ -1,4 +1,4 @@
-import { attendedSteps, windowState } from '@lintrel/core';
+import { attendedSteps, FEELS, PULLS, windowState, type Feel, type PullResult, type Saw } from '@lintrel/core';
 import { phrase, several } from '@lintrel/words';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -9,10 +9,12 @@ import { PendingEntries } from '@/job/PendingEntries';
 import { StepLayout } from '@/job/StepLayout';
 import { useWorkSheet, type WorkSheet } from '@/job/useWorkSheet';
 import { useMay } from '@/people/who';
-import { Ask, FEELS } from '@/run/Ask';
+import { Ask } from '@/run/Ask';
+import { CoatLog } from '@/run/CoatLog';
 import { CurrentStep } from '@/run/CurrentStep';
 import { LaterWindows } from '@/run/LaterWindows';
 import { look } from '@/run/look';
+import { FEEL_WORDS, PULL_WORDS } from '@/run/saw';
 import { usePresence } from '@/run/presence';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
@@ -93,7 +95,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const { id, revision, shelf } = useJob();
   const now = useNow();
   const [resting, rest] = useRest();
-  const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | null>(null);
+  const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | 'pulled' | 'coat' | null>(null);
   const { progress, plan } = sheet;
   const { next } = progress;
   const may = useMay();
@@ -136,6 +138,8 @@ function Running({ sheet }: { sheet: WorkSheet }) {
               onPress={() => {
                 rest();
                 sheet.log('done', next.id, plugs === null ? '' : text(phrase`Counted out: ${plugs} of ${plugs}.`));
+                // What only the hand knows is asked right away, and may be left.
+                setAsking(next.kind === 'pull' ? 'pulled' : null);
               }}
               testID="done"
             />
@@ -149,6 +153,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
           <View style={look.pair}>
             {next ? <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" /> : null}
             <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
+            {lastStep?.kind === 'coat' ? <BoothButton label="Coat log" onPress={() => setAsking('coat')} testID="coat" /> : null}
           </View>
           {lastStep && progress.finishedAt === null ? (
             <BoothButton label={phrase`Not done after all: ${say(lastStep.say)}`} onPress={() => sheet.log('undo', lastStep.id)} testID="undo" />
@@ -167,14 +172,26 @@ function Running({ sheet }: { sheet: WorkSheet }) {
           />
           <BoothButton label="No" onPress={() => setAsking(null)} />
         </View>
+      ) : asking === 'coat' ? (
+        <CoatLog
+          last={lastCoat(sheet.events)}
+          onCancel={() => setAsking(null)}
+          onSay={(saw) => {
+            sheet.log('note', lastStep?.id ?? null, '', saw);
+            setAsking(null);
+          }}
+        />
       ) : (
         <Ask
           what={QUESTIONS[asking]}
-          feels={asking === 'touch' ? FEELS : []}
+          resting={resting}
+          answers={asking === 'touch' ? FEEL_ANSWERS : asking === 'pulled' ? PULL_ANSWERS : []}
           onCancel={() => setAsking(null)}
-          onSay={(note) => {
+          onSay={(note, answer) => {
             if (asking === 'missing') sheet.log('done', next?.id ?? null, text(phrase`Not all out: ${note}`));
-            else sheet.log(asking, (asking === 'touch' ? lastStep : next)?.id ?? null, note);
+            else if (asking === 'pulled') sheet.log('note', lastStep?.id ?? null, note, { kind: 'pull', result: answer as PullResult });
+            else if (asking === 'touch') sheet.log('touch', lastStep?.id ?? null, note, { kind: 'feel', feel: answer as Feel });
+            else sheet.log(asking, next?.id ?? null, note);
             setAsking(null);
           }}
         />
@@ -208,8 +225,18 @@ function Running({ sheet }: { sheet: WorkSheet }) {
 const QUESTIONS = {
   trouble: 'What went wrong, and where?',
   touch: 'How does it feel?',
+  pulled: 'How did the tape come off?',
   missing: 'How many came out, and where may the rest be? The step is done once that is written down.',
 } as const;
+
+const FEEL_ANSWERS = FEELS.map((value) => ({ value, label: FEEL_WORDS[value] }));
+const PULL_ANSWERS = PULLS.map((value) => ({ value, label: PULL_WORDS[value] }));
+
+/** How the last coat was sprayed that was logged; null: none was. */
+function lastCoat(events: WorkSheet['events']): Extract<Saw, { kind: 'coat' }> | null {
+  for (const { saw } of [...events].reverse()) if (saw?.kind === 'coat') return saw;
+  return null;
+}
 
 /** How the entries stand, in the line that is always there: what comes and goes stands below the buttons and moves none of them. */
 function standing({ waiting, refused }: WorkSheet): string {

@@ -11,6 +11,7 @@ import { ColourInput } from '@/forms/ColourInput';
 import { Field } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
 import { resolverOf } from '@/forms/resolver';
+import { BehaviourPanel } from '@/shelf/BehaviourPanel';
 import { CardsPanel } from '@/shelf/CardsPanel';
 import { HidingFromCard, LabInput, Ladder } from '@/shelf/ColourHelp';
 import { EntryFrame } from '@/shelf/EntryFrame';
@@ -135,6 +136,7 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
         <Ladder colour={colour} hidingUm={watch('hidingUm')} coatUm={watch('coatUm')} />
         <Field whole control={control} name="basis" label="Where the figures come from" />
       </Panel>
+      {finish ? <BehaviourPanel finish={id} /> : null}
       <CardsPanel cards={watch('cards')} onChange={(cards) => setValue('cards', cards)} />
     </EntryFrame>
   );

@@ -1,0 +1,51 @@
+import { behaviourSchema, showMinutes, type BehaviourTold } from '@lintrel/core';
+import { phrase, several } from '@lintrel/words';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { request } from '@/api/http';
+import { useMay } from '@/people/who';
+import { FEEL_WORDS, PULL_WORDS } from '@/run/saw';
+import { Action } from '@/ui/Action';
+import { Panel } from '@/ui/Screen';
+import { Table } from '@/ui/Table';
+import { Body, Heading, Small } from '@/ui/Words';
+import { dayAndTime } from '@/words';
+
+/** So many observations are listed, the newest first. */
+const SHOWN = 8;
+const times = (factor: number): string => factor.toFixed(2);
+
+/** How a finish has behaved in this shop, from what was seen of it: used in every plan at once, and may be set back. */
+export function BehaviourPanel({ finish }: { finish: string }) {
+  const client = useQueryClient();
+  const may = useMay()('shelf');
+  const path = `/shelf/behaviour/${encodeURIComponent(finish)}`;
+  const { data } = useQuery({ queryKey: ['shelf', 'behaviour', finish], queryFn: () => request('GET', path, behaviourSchema) });
+  const forget = useMutation({
+    mutationFn: () => request('DELETE', path, behaviourSchema),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['shelf'] }),
+  });
+  if (!data) return null;
+  const { learned, seen } = data;
+  return (
+    <Panel>
+      <Heading>How it has behaved here</Heading>
+      {learned ? (
+        <>
+          <Body>{phrase`Takes ${times(learned.factor)} times as long as its sheet says (estimate).`}</Body>
+          <Small>
+            {phrase`From ${several(learned.count, 'observation')}; two times in three the truth lies between ${times(learned.low)} and ${times(learned.high)}. New plans count with it. It takes tape no sooner than its sheet says.`}
+          </Small>
+          <Table
+            columns={['When', 'Where', 'After the last coat', 'Seen']}
+            rows={[...seen].reverse().slice(0, SHOWN).map((one) => [dayAndTime(one.at), one.title, showMinutes(Math.round(one.passedMin)), seenWords(one)])}
+          />
+          {may ? <Action rank="quiet" label="Begin again from the sheet" busy={forget.isPending} onPress={() => forget.mutate()} testID="forget-learned" /> : null}
+        </>
+      ) : (
+        <Small>Nothing was seen yet. Touch tests in Run, and how the tape came off, tell how fast it dries in this shop.</Small>
+      )}
+    </Panel>
+  );
+}
+
+const seenWords = ({ saw }: BehaviourTold['seen'][number]): string => (saw.kind === 'feel' ? FEEL_WORDS[saw.feel] : PULL_WORDS[saw.result]);

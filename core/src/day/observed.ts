@@ -1,0 +1,51 @@
+import type { Observation } from '../learning';
+import { progressOf, type LogEvent, type Step } from '../log';
+import type { School } from '../finish';
+import type { PullWindows } from '../drying';
+
+/** What of a frozen plan is needed to read what was seen. */
+export interface SeenSheet {
+  readonly sheet: number;
+  readonly steps: readonly Step[];
+  readonly stages: readonly { readonly number: number; readonly finish: string; readonly school: School | null; readonly windows: PullWindows | null }[];
+  /** By how much times were multiplied already when it was planned, by finish. */
+  readonly learned?: readonly { readonly finish: string; readonly factor: number }[];
+}
+
+/** Something that was seen of a finish, when. */
+export interface SeenOf {
+  readonly finish: string;
+  readonly at: string;
+  readonly observation: Observation;
+}
+
+const MINUTE_MS = 60_000;
+
+/**
+ * What a log says about how its finishes dry: touch tests and pulls, each with the time since the last coat that was on by then.
+ * Time counts in the air the job was planned with; marks are those of its windows, without what was learned before.
+ */
+export function seenIn({ sheet, steps, stages, learned = [] }: SeenSheet, events: readonly LogEvent[]): SeenOf[] {
+  const stageOf = new Map(steps.map((step) => [step.id as string, step.stage]));
+  return events.flatMap((event, index): SeenOf[] => {
+    const { saw, step, at } = event;
+    if (!saw || saw.kind === 'coat' || step === null || (event.sheet !== undefined && event.sheet !== sheet)) return [];
+    const number = stageOf.get(step);
+    const stage = stages.find((one) => one.number === number);
+    if (!stage?.windows) return [];
+    const { doneAt } = progressOf(steps, events.slice(0, index + 1), sheet);
+    const coats = steps.filter(({ kind, stage: of }) => kind === 'coat' && of === number).flatMap(({ id }) => doneAt.get(id) ?? []);
+    const passedMin = (Date.parse(at) - Math.max(...coats)) / MINUTE_MS;
+    if (coats.length === 0 || !(passedMin > 0)) return [];
+    const factor = learned.find(({ finish }) => finish === stage.finish)?.factor ?? 1;
+    const { wet, touch, touchMin, throughMin } = stage.windows;
+    const marks = {
+      wetLimitMin: (wet?.to ?? touchMin / 5) / factor,
+      touchMin: touchMin / factor,
+      touchCloseMin: Math.min(touch?.to ?? Infinity, 3 * touchMin, throughMin) / factor,
+      throughMin: throughMin / factor,
+    };
+    const told = saw.kind === 'feel' ? saw : { kind: 'pull' as const, school: stage.school ?? ('touch' as const), result: saw.result };
+    return [{ finish: stage.finish, at, observation: { passedMin, marks, saw: told } }];
+  });
+}

@@ -1,0 +1,70 @@
+import { learnedFrom, seenIn, type LearnedFinish, type SeenOf, type SeenSheet } from '@lintrel/core';
+import type { Queryable } from './pool';
+import { listEvents } from './log';
+
+/** Jobs that are looked through for what was seen, the newest first. */
+const MOST_JOBS = 100;
+
+/** What the shop has learned of its finishes. */
+export async function listLearned(db: Queryable): Promise<LearnedFinish[]> {
+  const { rows } = await db.query<{ finish: string; learned: Omit<LearnedFinish, 'finish'> }>(
+    'SELECT finish, learned FROM finish_learning WHERE learned IS NOT NULL ORDER BY finish',
+  );
+  return rows.map(({ finish, learned }) => ({ finish, ...learned }));
+}
+
+/** Everything that was seen of a finish since it was last set back, with the job it was seen on; the newest last. */
+export async function listSeen(db: Queryable, finish: string): Promise<(SeenOf & { readonly job: string; readonly title: string })[]> {
+  const { rows: since } = await db.query<{ since: Date | null }>('SELECT nullif(since, \'-infinity\') AS since FROM finish_learning WHERE finish = $1', [finish]);
+  const from = since[0]?.since?.getTime() ?? -Infinity;
+  const { rows: jobs } = await db.query<{ id: string; title: string }>(
+    `SELECT id, title FROM jobs WHERE EXISTS (SELECT 1 FROM run_log WHERE job_id = jobs.id AND saw->>'kind' IN ('feel', 'pull')) ORDER BY updated_at DESC LIMIT $1`,
+    [MOST_JOBS],
+  );
+  const seen: (SeenOf & { job: string; title: string })[] = [];
+  for (const { id, title } of jobs) {
+    const { rows: sheets } = await db.query<SeenSheet>(
+      `SELECT id::int AS sheet, plan->'steps' AS steps, plan->'stages' AS stages, plan->'learned' AS learned FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 3`,
+      [id],
+    );
+    const events = await listEvents(db, id);
+    for (const sheet of sheets) {
+      // Plans of another make may have no windows: nothing is learned from them.
+      if (!Array.isArray(sheet.stages) || !Array.isArray(sheet.steps)) continue;
+      const own = seenIn({ ...sheet, learned: sheet.learned ?? [] }, events.filter((event) => event.sheet === sheet.sheet));
+      seen.push(...own.filter((one) => one.finish === finish && Date.parse(one.at) >= from).map((one) => ({ ...one, job: id, title })));
+    }
+  }
+  return seen.sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+}
+
+/** Works out anew what is known of a finish, and keeps it. */
+export async function learn(db: Queryable, finish: string): Promise<void> {
+  const { factor, low, high, count } = learnedFrom((await listSeen(db, finish)).map(({ observation }) => observation));
+  const learned = count === 0 ? null : { factor, low, high, count };
+  await db.query('INSERT INTO finish_learning (finish, learned) VALUES ($1, $2) ON CONFLICT (finish) DO UPDATE SET learned = excluded.learned', [
+    finish,
+    learned && JSON.stringify(learned),
+  ]);
+}
+
+/** From now on what was seen before counts no more. */
+export async function forgetLearned(db: Queryable, finish: string, since: Date): Promise<void> {
+  await db.query('INSERT INTO finish_learning (finish, since) VALUES ($1, $2) ON CONFLICT (finish) DO UPDATE SET since = excluded.since, learned = NULL', [
+    finish,
+    since,
+  ]);
+}
+
+/** Finishes of the stages these steps belong to, on the newest sheet of a job. */
+export async function finishesOfSteps(db: Queryable, jobId: string, steps: readonly string[]): Promise<string[]> {
+  const { rows } = await db.query<{ finish: string }>(
+    `SELECT DISTINCT stage->>'finish' AS finish
+       FROM (SELECT plan FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 1) AS sheet,
+            json_array_elements(CASE WHEN json_typeof(plan->'stages') = 'array' THEN plan->'stages' ELSE '[]' END) AS stage,
+            json_array_elements(CASE WHEN json_typeof(plan->'steps') = 'array' THEN plan->'steps' ELSE '[]' END) AS step
+      WHERE step->>'id' = ANY($2) AND step->>'stage' = stage->>'number' AND stage->>'finish' IS NOT NULL`,
+    [jobId, steps],
+  );
+  return rows.map(({ finish }) => finish);
+}

@@ -1,0 +1,24 @@
+import { behaviourSchema } from '@lintrel/core';
+import { forgetLearned, listLearned, listSeen } from '../db/learning';
+import type { Queryable } from '../db/pool';
+import { route, type Route } from './route';
+
+const behaviourOf = async (db: Queryable, finish: string) => ({
+  learned: (await listLearned(db)).find((one) => one.finish === finish) ?? null,
+  seen: (await listSeen(db, finish)).map(({ at, job, title, observation: { passedMin, saw } }) => ({ at, job, title, passedMin, saw })),
+});
+
+/** /api/shelf/behaviour: how a finish has behaved in this shop, and setting that back. */
+export const behaviourRoutes: readonly Route[] = [
+  route({ method: 'GET', path: '/shelf/behaviour/:id', right: 'look', answer: behaviourSchema, work: ({ db, params }) => behaviourOf(db, params.id!) }),
+  route({
+    method: 'DELETE',
+    path: '/shelf/behaviour/:id',
+    right: 'shelf',
+    answer: behaviourSchema,
+    async work({ db, params, now }) {
+      await forgetLearned(db, params.id!, new Date(now()));
+      return behaviourOf(db, params.id!);
+    },
+  }),
+];
