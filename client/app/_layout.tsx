@@ -15,7 +15,7 @@ import { colour, paperTheme } from '@/theme/theme';
 import { NewerBuild } from '@/sync/NewerBuild';
 import { NotSent } from '@/sync/NotSent';
 import { useSending } from '@/sync/useOutbox';
-import { useWide } from '@/theme/useWide';
+import { useLow, useWide } from '@/theme/useWide';
 import { Icon } from '@/ui/Icon';
 import type { IconName } from '@/ui/icons';
 import { Places } from '@/ui/Places';
@@ -33,12 +33,12 @@ export default function RootLayout() {
   // What is there is shown at once; letters change to their own when the fonts have come.
   useFonts({ Barlow_400Regular, BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold });
   const [client] = useState(() => new QueryClient({ defaultOptions: QUERIES }));
-  const wide = useWide();
+  const [wide, low] = [useWide(), useLow()];
   return (
     <PersonProvider>
       <QueryClientProvider client={client}>
         <PaperProvider theme={paperTheme} settings={paperSettings}>
-          <View style={[styles.shell, wide ? styles.across : styles.down]}>
+          <View style={[styles.shell, wide || low ? styles.across : styles.down]}>
             <View style={styles.place}>
               <Sending />
               <Ahead />

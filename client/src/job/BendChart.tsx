@@ -10,7 +10,7 @@ import { useWords } from '@/person/PersonContext';
 /** Values the chart is drawn from, and labels along its foot. */
 const POINTS = 40;
 const LABELS = 5;
-const HEIGHT = 150;
+const HEIGHT = 190;
 
 /** Bend along a line: above the middle it bends to the left, below to the right; the farther off, the tighter. */
 export default function BendChart({ bends, unit }: { bends: LineAnalysis['bends']; unit: 'mm' | 'in' }) {

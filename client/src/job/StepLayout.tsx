@@ -4,7 +4,7 @@ import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 're
 import { boxRound } from '@/drawing/path';
 import { heightFor } from '@/drawing/view';
 import { colour, measure, size, space } from '@/theme/theme';
-import { useWide } from '@/theme/useWide';
+import { useLow, useWide } from '@/theme/useWide';
 import { Small } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
 import { Icon } from '@/ui/Icon';
@@ -24,14 +24,15 @@ const MOST_DRAWING = 0.42;
 
 /** A step of a job: on a phone the drawing above and the list below, to be pulled up; on a wide screen side by side. */
 export function StepLayout({ drawing, part, action, children }: PropsWithChildren<StepLayoutProps>) {
-  const wide = useWide();
+  const [wide, low] = [useWide(), useLow()];
+  const side = wide || low;
   const [pulledUp, setPulledUp] = useState(false);
   const { width, height } = useWindowDimensions();
   const wanted = part ? heightFor(boxRound(part.ring), width) : height;
   const high = { height: Math.max(LEAST_DRAWING * height, Math.min(MOST_DRAWING * height, wanted)) };
   const list = (
-    <View style={[styles.list, wide && drawing ? styles.panel : null]}>
-      {!wide && drawing ? <Handle up={pulledUp} onPress={() => setPulledUp(!pulledUp)} /> : null}
+    <View style={[styles.list, side && drawing ? styles.panel : null, low && drawing ? styles.lowPanel : null]}>
+      {!side && drawing ? <Handle up={pulledUp} onPress={() => setPulledUp(!pulledUp)} /> : null}
       <ScrollView style={styles.fill} contentContainerStyle={[styles.content, !drawing && styles.readable]}>
         {children}
       </ScrollView>
@@ -44,8 +45,8 @@ export function StepLayout({ drawing, part, action, children }: PropsWithChildre
   );
   if (!drawing) return list;
   return (
-    <View style={[styles.fill, wide ? styles.across : styles.down]}>
-      <View style={wide ? styles.fill : pulledUp ? styles.low : high}>{drawing}</View>
+    <View style={[styles.fill, side ? styles.across : styles.down]}>
+      <View style={side ? styles.fill : pulledUp ? styles.low : high}>{drawing}</View>
       {list}
     </View>
   );
@@ -68,6 +69,7 @@ const styles = StyleSheet.create({
   low: { height: 0, overflow: 'hidden' },
   list: { flex: 1, backgroundColor: colour.ground },
   panel: { flex: 0, flexBasis: measure.panel, borderLeftWidth: measure.hairline, borderLeftColor: colour.hairline },
+  lowPanel: { flexBasis: '52%' },
   content: { padding: space.middle, gap: space.middle },
   readable: { width: '100%', maxWidth: measure.readable, alignSelf: 'center' },
   handle: {

@@ -49,7 +49,9 @@ export function Ask<T extends string>({ what, answers, onSay, onCancel, resting 
         placeholderTextColor={booth.quiet}
         testID="note"
       />
-      {answers.length > 0 ? null : <BoothButton rank="main" label="Write it down" disabled={written === ''} onPress={() => onSay(written, null)} testID="say" />}
+      {answers.length > 0 ? null : (
+        <BoothButton rank="main" label="Write it down" disabled={written === ''} onPress={() => onSay(written, null)} testID="say" />
+      )}
       <BoothButton label="Never mind" onPress={onCancel} />
     </View>
   );

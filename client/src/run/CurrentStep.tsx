@@ -15,14 +15,14 @@ export function CurrentStep({ step, running, now }: { step: Step; running: reado
       <Text role="heading" aria-level={2} style={look.title}>
         {say(step.say)}
       </Text>
+      {windows.map((window) => (
+        <Countdown key={`${window.code}${window.opens}`} window={window} now={now} />
+      ))}
       <Text style={look.detail}>{detail(step.say)}</Text>
       {step.safety.map((code) => (
         <Text key={code} style={look.caution} testID="caution">
           {caution(code)}
         </Text>
-      ))}
-      {windows.map((window) => (
-        <Countdown key={`${window.code}${window.opens}`} window={window} now={now} />
       ))}
     </View>
   );

@@ -5,6 +5,10 @@ import { booth, font, measure, size, space } from '@/theme/theme';
 export const look = StyleSheet.create({
   booth: { flex: 1, backgroundColor: booth.ground },
   content: { padding: space.base, gap: space.base, width: '100%', maxWidth: 2 * measure.panel, alignSelf: 'center' },
+  wider: { maxWidth: 4 * measure.panel },
+  oneUnder: { gap: space.base },
+  sides: { flexDirection: 'row', gap: space.wide, width: '100%' },
+  side: { flex: 1, gap: space.base },
   current: { gap: space.middle },
   half: { flexBasis: '45%', flexGrow: 1, flexDirection: 'row' },
   title: { fontFamily: font.heading, fontSize: size.figure, lineHeight: size.figure * 1.1, color: booth.ink },

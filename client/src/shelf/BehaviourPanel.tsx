@@ -37,9 +37,14 @@ export function BehaviourPanel({ finish }: { finish: string }) {
           </Small>
           <Table
             columns={['When', 'Where', 'After the last coat', 'Seen']}
-            rows={[...seen].reverse().slice(0, SHOWN).map((one) => [dayAndTime(one.at), one.title, showMinutes(Math.round(one.passedMin)), seenWords(one)])}
+            rows={[...seen]
+              .reverse()
+              .slice(0, SHOWN)
+              .map((one) => [dayAndTime(one.at), one.title, showMinutes(Math.round(one.passedMin)), seenWords(one)])}
           />
-          {may ? <Action rank="quiet" label="Begin again from the sheet" busy={forget.isPending} onPress={() => forget.mutate()} testID="forget-learned" /> : null}
+          {may ? (
+            <Action rank="quiet" label="Begin again from the sheet" busy={forget.isPending} onPress={() => forget.mutate()} testID="forget-learned" />
+          ) : null}
         </>
       ) : (
         <Small>Nothing was seen yet. Touch tests in Run, and how the tape came off, tell how fast it dries in this shop.</Small>

@@ -41,6 +41,9 @@ export const measure = {
   panel: 420,
   readable: 640,
   wideFrom: 1000,
+  /** Below this height drawing and list stand side by side. */
+  lowBelow: 500,
+  lowRail: 76,
   swatch: 28,
   header: 56,
   magnifier: 120,

@@ -1,7 +1,7 @@
 import { Link, usePathname, type Href } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, font, measure, size, space } from '@/theme/theme';
-import { useWide } from '@/theme/useWide';
+import { useLow, useWide } from '@/theme/useWide';
 import { Text } from './Text';
 import { useWords } from '@/person/PersonContext';
 import { Icon } from './Icon';
@@ -16,10 +16,10 @@ const PLACES = [
 /** The four places, always in reach: below on a phone, at the left on a wide screen. */
 export function Places() {
   const { text } = useWords();
-  const wide = useWide();
+  const [wide, low] = [useWide(), useLow()];
   const path = usePathname();
   return (
-    <View role="navigation" aria-label={text('Places')} style={wide ? styles.rail : styles.bar}>
+    <View role="navigation" aria-label={text('Places')} style={wide ? styles.rail : low ? styles.lowRail : styles.bar}>
       {wide ? <Text style={styles.name}>Lintrel</Text> : null}
       {PLACES.map(({ href, label, icon, owns }) => {
         const here = owns(path);
@@ -28,7 +28,10 @@ export function Places() {
           <Link key={href} href={href as Href} asChild>
             <Pressable
               aria-current={here ? 'page' : undefined}
-              style={StyleSheet.flatten([wide ? styles.railLink : styles.barLink, here && (wide ? styles.railHere : styles.barHere)])}
+              style={StyleSheet.flatten([
+                wide ? styles.railLink : low ? styles.lowLink : styles.barLink,
+                here && (wide || low ? styles.railHere : styles.barHere),
+              ])}
             >
               <Icon name={icon} size={size.title} color={tone} />
               <Text style={[styles.label, wide && styles.railLabel, { color: tone }]}>{label}</Text>
@@ -44,6 +47,14 @@ const styles = StyleSheet.create({
   bar: { flexDirection: 'row', backgroundColor: colour.sheet, borderTopWidth: measure.hairline, borderTopColor: colour.hairline },
   barLink: { flex: 1, height: measure.header, alignItems: 'center', justifyContent: 'center', borderTopWidth: 3, borderTopColor: 'transparent' },
   barHere: { borderTopColor: colour.calm },
+  lowRail: {
+    width: measure.lowRail,
+    backgroundColor: colour.sheet,
+    borderRightWidth: measure.hairline,
+    borderRightColor: colour.hairline,
+    justifyContent: 'space-evenly',
+  },
+  lowLink: { minHeight: measure.target, alignItems: 'center', justifyContent: 'center', borderLeftWidth: 3, borderLeftColor: 'transparent' },
   rail: { width: measure.rail, backgroundColor: colour.sheet, borderRightWidth: measure.hairline, borderRightColor: colour.hairline, paddingTop: space.base },
   railLink: {
     flexDirection: 'row',

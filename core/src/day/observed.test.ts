@@ -1,5 +1,6 @@
 import { learnedFrom } from '../learning';
-import type { LogEvent, Saw, Step, StepId } from '../log';
+import type { LogEvent, Saw, Step } from '../log';
+import type { StepId } from '../units';
 import { seenIn, type SeenSheet } from '.';
 
 const windows = { rate: 1, flashMin: 12, touchMin: 45, tapeSafeMin: 1440, throughMin: 1440, wet: { from: 0, to: 9 }, touch: { from: 45, to: 135 }, dry: { from: 1440, to: 4320 } };

@@ -8,3 +8,4 @@ export * from './over-air';
 export * from './heat';
 export * from './air-trouble';
 export * from './risk';
+export * from './service';

@@ -147,6 +147,8 @@ export const RULE_OF_THUMB = {
   dwellHalvesPerC: 15,
   /** In the sun the clean stay of a tape is used up so many times as fast. */
   sunUsesDwell: 3,
+  /** Share of its cure a film needs before it goes back to that: fittings screwed on, polishing, washing by hand, launching, flying. */
+  serviceShareOfCure: { hardware: 0.15, polish: 0.3, wash: 0.5, water: 1, flight: 1 },
   /** Surface must be this much above the dew point. Degrees C. */
   dewMarginC: 3,
   /** Below this air temperature most adhesives do not wet out. Degrees C. */

@@ -7,6 +7,7 @@ import { PlanNote } from '@/job/PlanNote';
 import { SaveNote, SaveTrouble } from '@/job/SaveNote';
 import { StepBar } from '@/job/StepBar';
 import { colour, measure, space } from '@/theme/theme';
+import { useLow } from '@/theme/useWide';
 import { Heading } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
 
@@ -23,29 +24,32 @@ export function JobLayout() {
 function Frame({ id }: { id: string }) {
   const { say, text } = useWords();
   const { design, undo, redo, undoable } = useJob();
+  const low = useLow();
   return (
     <View style={styles.fill}>
-      <View style={styles.head}>
-        <IconButton icon="arrow-left" accessibilityLabel={text('Back to the jobs')} onPress={() => router.push('/')} style={styles.back} />
-        <Heading style={styles.name}>{design.title}</Heading>
-        <IconButton
-          icon="undo"
-          disabled={!undo}
-          accessibilityLabel={text(undo ? phrase`Undo: ${say(undo.said)}` : 'Nothing to undo')}
-          onPress={() => undo?.go()}
-          style={styles.back}
-          testID="undo-design"
-        />
-        <IconButton
-          icon="redo"
-          disabled={!redo}
-          accessibilityLabel={text(redo ? phrase`Do again: ${say(redo.said)}` : 'Nothing to do again')}
-          onPress={() => redo?.go()}
-          style={styles.back}
-          testID="redo-design"
-        />
-        <SaveNote />
-      </View>
+      {low ? null : (
+        <View style={styles.head}>
+          <IconButton icon="arrow-left" accessibilityLabel={text('Back to the jobs')} onPress={() => router.push('/')} style={styles.back} />
+          <Heading style={styles.name}>{design.title}</Heading>
+          <IconButton
+            icon="undo"
+            disabled={!undo}
+            accessibilityLabel={text(undo ? phrase`Undo: ${say(undo.said)}` : 'Nothing to undo')}
+            onPress={() => undo?.go()}
+            style={styles.back}
+            testID="undo-design"
+          />
+          <IconButton
+            icon="redo"
+            disabled={!redo}
+            accessibilityLabel={text(redo ? phrase`Do again: ${say(redo.said)}` : 'Nothing to do again')}
+            onPress={() => redo?.go()}
+            style={styles.back}
+            testID="redo-design"
+          />
+          <SaveNote />
+        </View>
+      )}
       <StepBar id={id} />
       <SaveTrouble />
       <PlanNote />

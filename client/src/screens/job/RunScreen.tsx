@@ -12,10 +12,14 @@ import { useMay } from '@/people/who';
 import { Ask } from '@/run/Ask';
 import { CoatLog } from '@/run/CoatLog';
 import { CurrentStep } from '@/run/CurrentStep';
+import { FarView } from '@/run/FarView';
 import { LaterWindows } from '@/run/LaterWindows';
 import { look } from '@/run/look';
 import { FEEL_WORDS, PULL_WORDS } from '@/run/saw';
 import { usePresence } from '@/run/presence';
+import { StepPicture } from '@/run/StepPicture';
+import { useAwake } from '@/run/useAwake';
+import { useLow, useWide } from '@/theme/useWide';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel, Waiting } from '@/ui/Screen';
@@ -92,8 +96,12 @@ function BeforeStart({ sheet }: { sheet: WorkSheet }) {
 }
 
 function Running({ sheet }: { sheet: WorkSheet }) {
-  const { id, revision, shelf } = useJob();
+  const { id, revision, shelf, plan: designPlan } = useJob();
   const now = useNow();
+  const awake = useAwake();
+  const [far, setFar] = useState(false);
+  const [wide, low] = [useWide(), useLow()];
+  const side = wide || low;
   const [resting, rest] = useRest();
   const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | 'pulled' | 'coat' | null>(null);
   const { progress, plan } = sheet;
@@ -106,97 +114,108 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const plugs = next?.kind === 'unplug' ? Number(next.say.values.plugs) : null;
   const total = plan?.toDo.length ?? 0;
   const early = progress.running.some((window) => window.step === next?.id && windowState(window, now) === 'before' && window.opens !== null);
+  const picture = next && designPlan && sheet.revision === revision ? <StepPicture key={next.id} plan={designPlan} step={next} /> : null;
   return (
-    <ScrollView testID="booth" style={look.booth} contentContainerStyle={look.content}>
-      <Text style={look.quiet}>{phrase`${progress.doneAt.size} of ${total} done${standing(sheet)}`}</Text>
-      {others.length > 0 ? (
-        <Text style={look.caution} role="status" testID="others">
-          {phrase`${others.map(({ person, device }) => person ?? device).join(', ')} ${others.length === 1 ? 'is' : 'are'} at this step too`}
-        </Text>
-      ) : null}
-      {sheet.trouble ? (
-        <Text role="alert" style={look.warn}>
-          {sheet.trouble}
-        </Text>
-      ) : null}
-      {next ? (
-        <CurrentStep step={next} running={progress.running} now={now} />
-      ) : (
-        <Text style={look.title}>{progress.finishedAt === null ? 'All steps are done' : 'This job is finished'}</Text>
-      )}
-      {!may('run') ? (
-        <Text style={look.detail}>You look on: others in this shop work by this sheet.</Text>
-      ) : asking === null ? (
-        <View style={look.buttons}>
+    <ScrollView testID="booth" style={look.booth} contentContainerStyle={[look.content, side && look.wider]}>
+      {far ? <FarView step={next} running={progress.running} now={now} onLeave={() => setFar(false)} /> : null}
+      <View style={side ? look.sides : look.oneUnder}>
+        <View style={side ? look.side : look.oneUnder}>
+          <Text style={look.quiet}>{phrase`${progress.doneAt.size} of ${total} done${standing(sheet)}`}</Text>
+          {others.length > 0 ? (
+            <Text style={look.caution} role="status" testID="others">
+              {phrase`${others.map(({ person, device }) => person ?? device).join(', ')} ${others.length === 1 ? 'is' : 'are'} at this step too`}
+            </Text>
+          ) : null}
+          {sheet.trouble ? (
+            <Text role="alert" style={look.warn}>
+              {sheet.trouble}
+            </Text>
+          ) : null}
           {next ? (
-            <BoothButton
-              rank={early ? 'calm' : 'main'}
-              // What went in is counted out before its step is done.
-              label={plugs === null ? 'Done' : plugs === 1 ? 'The one plug is out' : phrase`All ${plugs} are out`}
-              // What is still being sent does not hold up the next tap: it is kept, and goes behind it.
-              disabled={resting}
-              onPress={() => {
-                rest();
-                sheet.log('done', next.id, plugs === null ? '' : text(phrase`Counted out: ${plugs} of ${plugs}.`));
-                // What only the hand knows is asked right away, and may be left.
-                setAsking(next.kind === 'pull' ? 'pulled' : null);
-              }}
-              testID="done"
-            />
-          ) : null}
-          {plugs === null ? null : (
-            <BoothButton label={plugs === 1 ? 'It is missing' : 'Not all of them'} onPress={() => setAsking('missing')} testID="missing" />
+            <CurrentStep step={next} running={progress.running} now={now} />
+          ) : (
+            <Text style={look.title}>{progress.finishedAt === null ? 'All steps are done' : 'This job is finished'}</Text>
           )}
-          {!next && progress.finishedAt === null ? (
-            <BoothButton rank="main" label="Finish the job" onPress={() => sheet.log('finish', null)} testID="finish" />
-          ) : null}
-          <View style={look.pair}>
-            {next ? <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" /> : null}
-            <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
-            {lastStep?.kind === 'coat' ? <BoothButton label="Coat log" onPress={() => setAsking('coat')} testID="coat" /> : null}
-          </View>
-          {lastStep && progress.finishedAt === null ? (
-            <BoothButton label={phrase`Not done after all: ${say(lastStep.say)}`} onPress={() => sheet.log('undo', lastStep.id)} testID="undo" />
-          ) : null}
+          {side ? picture : null}
         </View>
-      ) : asking === 'over' ? (
-        <View style={look.buttons}>
-          <Text style={look.detail}>Begin again with the plan as it is now? The log so far stays in Look back.</Text>
-          <BoothButton
-            rank="main"
-            label="Begin again"
-            onPress={() => {
-              sheet.start(revision, shelf);
-              setAsking(null);
-            }}
-          />
-          <BoothButton label="No" onPress={() => setAsking(null)} />
+        <View style={side ? look.side : look.oneUnder}>
+          {!may('run') ? (
+            <Text style={look.detail}>You look on: others in this shop work by this sheet.</Text>
+          ) : asking === null ? (
+            <View style={look.buttons}>
+              {next ? (
+                <BoothButton
+                  rank={early ? 'calm' : 'main'}
+                  // What went in is counted out before its step is done.
+                  label={plugs === null ? 'Done' : plugs === 1 ? 'The one plug is out' : phrase`All ${plugs} are out`}
+                  // What is still being sent does not hold up the next tap: it is kept, and goes behind it.
+                  disabled={resting}
+                  onPress={() => {
+                    rest();
+                    sheet.log('done', next.id, plugs === null ? '' : text(phrase`Counted out: ${plugs} of ${plugs}.`));
+                    // What only the hand knows is asked right away, and may be left.
+                    setAsking(next.kind === 'pull' ? 'pulled' : null);
+                  }}
+                  testID="done"
+                />
+              ) : null}
+              {plugs === null ? null : (
+                <BoothButton label={plugs === 1 ? 'It is missing' : 'Not all of them'} onPress={() => setAsking('missing')} testID="missing" />
+              )}
+              {!next && progress.finishedAt === null ? (
+                <BoothButton rank="main" label="Finish the job" onPress={() => sheet.log('finish', null)} testID="finish" />
+              ) : null}
+              <View style={look.pair}>
+                {next ? <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" /> : null}
+                <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
+                <BoothButton label="Seen from far" onPress={() => setFar(true)} testID="far-view" />
+                {lastStep?.kind === 'coat' ? <BoothButton label="Coat log" onPress={() => setAsking('coat')} testID="coat" /> : null}
+              </View>
+              {lastStep && progress.finishedAt === null ? (
+                <BoothButton label={phrase`Not done after all: ${say(lastStep.say)}`} onPress={() => sheet.log('undo', lastStep.id)} testID="undo" />
+              ) : null}
+            </View>
+          ) : asking === 'over' ? (
+            <View style={look.buttons}>
+              <Text style={look.detail}>Begin again with the plan as it is now? The log so far stays in Look back.</Text>
+              <BoothButton
+                rank="main"
+                label="Begin again"
+                onPress={() => {
+                  sheet.start(revision, shelf);
+                  setAsking(null);
+                }}
+              />
+              <BoothButton label="No" onPress={() => setAsking(null)} />
+            </View>
+          ) : asking === 'coat' ? (
+            <CoatLog
+              last={lastCoat(sheet.events)}
+              onCancel={() => setAsking(null)}
+              onSay={(saw) => {
+                sheet.log('note', lastStep?.id ?? null, '', saw);
+                setAsking(null);
+              }}
+            />
+          ) : (
+            <Ask
+              what={QUESTIONS[asking]}
+              resting={resting}
+              answers={asking === 'touch' ? FEEL_ANSWERS : asking === 'pulled' ? PULL_ANSWERS : []}
+              onCancel={() => setAsking(null)}
+              onSay={(note, answer) => {
+                if (asking === 'missing') sheet.log('done', next?.id ?? null, text(phrase`Not all out: ${note}`));
+                else if (asking === 'pulled') sheet.log('note', lastStep?.id ?? null, note, { kind: 'pull', result: answer as PullResult });
+                else if (asking === 'touch') sheet.log('touch', lastStep?.id ?? null, note, { kind: 'feel', feel: answer as Feel });
+                else sheet.log(asking, next?.id ?? null, note);
+                setAsking(null);
+              }}
+            />
+          )}
+          <PendingEntries sheet={sheet} />
+          {side ? null : picture}
         </View>
-      ) : asking === 'coat' ? (
-        <CoatLog
-          last={lastCoat(sheet.events)}
-          onCancel={() => setAsking(null)}
-          onSay={(saw) => {
-            sheet.log('note', lastStep?.id ?? null, '', saw);
-            setAsking(null);
-          }}
-        />
-      ) : (
-        <Ask
-          what={QUESTIONS[asking]}
-          resting={resting}
-          answers={asking === 'touch' ? FEEL_ANSWERS : asking === 'pulled' ? PULL_ANSWERS : []}
-          onCancel={() => setAsking(null)}
-          onSay={(note, answer) => {
-            if (asking === 'missing') sheet.log('done', next?.id ?? null, text(phrase`Not all out: ${note}`));
-            else if (asking === 'pulled') sheet.log('note', lastStep?.id ?? null, note, { kind: 'pull', result: answer as PullResult });
-            else if (asking === 'touch') sheet.log('touch', lastStep?.id ?? null, note, { kind: 'feel', feel: answer as Feel });
-            else sheet.log(asking, next?.id ?? null, note);
-            setAsking(null);
-          }}
-        />
-      )}
-      <PendingEntries sheet={sheet} />
+      </View>
       <LaterWindows running={progress.running.filter(({ step }) => step !== next?.id)} now={now} />
       {(plan?.safety ?? [])
         .filter((code) => !next?.safety.includes(code))
@@ -207,6 +226,9 @@ function Running({ sheet }: { sheet: WorkSheet }) {
         ))}
       {plan && plan.safety.length > 0 ? <Text style={look.quiet}>{follow}</Text> : null}
       <Text style={look.quiet}>Keep the phone outside while there is vapour about: it can be read through the booth window.</Text>
+      <Text style={look.quiet}>
+        {awake === 'on' ? 'The screen stays on while this is open.' : 'The screen may go dark by itself: this browser does not let it stay on.'}
+      </Text>
       {sheet.revision !== revision ? (
         <Text style={look.quiet}>{phrase`Started from revision ${sheet.revision}; the design is at ${revision} now.`}</Text>
       ) : null}

@@ -1,7 +1,9 @@
 import { SCHOOLS, showMinutes, type School, type Span, type StagePlan, type Step, plainly, withChoices } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
+import { lazy, Suspense } from 'react';
 import { Rail, type Band } from '@/clock/Rail';
+import { BackToWork } from '@/job/BackToWork';
 import { ticksIn, tickStep } from '@/clock/ticks';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
@@ -15,6 +17,8 @@ import { StyleSheet, View } from 'react-native';
 import { space } from '@/theme/theme';
 import { SCHOOL_WORDS } from '@/words';
 import { useWords } from '@/person/PersonContext';
+
+const EdgeChart = lazy(() => import('@/job/EdgeChart'));
 
 /** Time: the stages end to end, and when the tape of each may be pulled by the three schools. */
 export function TimeScreen() {
@@ -73,6 +77,7 @@ export function TimeScreen() {
         .map((stage) => (
           <StageWindows key={stage.number} stage={stage} pull={plan.steps.find((step) => step.kind === 'pull' && step.stage === stage.number) ?? null} />
         ))}
+      <BackToWork />
     </StepLayout>
   );
 }
@@ -116,6 +121,19 @@ function StageWindows({ stage, pull }: { stage: StagePlan; pull: Step | null }) 
           pieces: [{ from: span.from, to: span.to, tone: school === stage.school ? 'chosen' : 'window' }],
         }))}
       />
+      {spans.some(({ span }) => span.to === null || span.to > end) ? (
+        <Small>
+          {phrase`The picture ends at ${showMinutes(Math.round(end))}. Longer goes on: ${phrases(
+            spans
+              .filter(({ span }) => span.to === null || span.to > end)
+              .map(({ school, span }) => phrase`${SCHOOL_WORDS[school]} ${span.to === null ? 'without an end' : phrase`to ${showMinutes(span.to)}`}`),
+            ', ',
+          )}.`}
+        </Small>
+      ) : null}
+      <Suspense fallback={<Small>Drawing the edge …</Small>}>
+        <EdgeChart windows={windows} buildUm={stage.buildUm} dwellMin={Math.max(...spans.map(({ span }) => span.to ?? Infinity))} endMin={end} />
+      </Suspense>
       <Body>{pull ? detail(pull.say) : 'The masks stay on for the next stage, and come off with its own.'}</Body>
       {windows.tapeSafeMin === null ? null : <Body>{phrase`Takes tape after ${showMinutes(windows.tapeSafeMin)}.`}</Body>}
     </Panel>

@@ -1,0 +1,55 @@
+import { windowState, type RunningWindow, type Step } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
+import { Modal, Pressable, StyleSheet, useWindowDimensions } from 'react-native';
+import { useWords } from '@/person/PersonContext';
+import { booth, font, size, space } from '@/theme/theme';
+import { Text } from '@/ui/Text';
+import { clockTime, countdown } from '@/words';
+
+/** Share of the width one letter of a large figure takes, and of the height a figure may take. */
+const LETTERS_ACROSS = 3.4;
+const MOST_HIGH = 0.36;
+
+/** The step at hand and its time, to be read from three metres through the window of the booth; a tap leads back. */
+export function FarView({ step, running, now, onLeave }: { step: Step | null; running: readonly RunningWindow[]; now: number; onLeave: () => void }) {
+  const { say, time, text } = useWords();
+  const { width, height } = useWindowDimensions();
+  const figure = Math.min(width / LETTERS_ACROSS, MOST_HIGH * height);
+  const title = Math.min(figure / 2.2, 64);
+  const window = running.find((one) => one.step === step?.id && (one.opens !== null || one.closes !== null));
+  const state = window ? windowState(window, now) : null;
+  const until = window && state === 'before' ? window.opens : (window?.closes ?? null);
+  return (
+    <Modal visible animationType="none" onRequestClose={onLeave}>
+      <Pressable role="button" aria-label={text('Back to the run sheet')} onPress={onLeave} style={styles.far} testID="far">
+        <Text style={[styles.title, { fontSize: title, lineHeight: title * 1.1 }]}>{step ? say(step.say) : 'All steps are done'}</Text>
+        {window && until !== null && state !== 'passed' ? (
+          <>
+            <Text style={[styles.what, state === 'open' && styles.open]}>
+              {state === 'before' ? phrase`Not yet: ${time(window.code)} in` : phrase`Open now: ${time(window.code)}, left`}
+            </Text>
+            <Text style={[styles.figure, { fontSize: figure, lineHeight: figure * 1.05 }, state === 'open' && styles.open]}>{countdown(until - now)}</Text>
+          </>
+        ) : null}
+        {state === 'open' && until === null ? (
+          <Text style={[styles.figure, styles.open, { fontSize: figure / 1.6, lineHeight: figure / 1.4 }]}>Now</Text>
+        ) : null}
+        {state === 'passed' && window ? (
+          <Text
+            style={[styles.figure, styles.open, { fontSize: title, lineHeight: title * 1.2 }]}
+          >{phrase`Passed at ${clockTime(window.closes ?? now, now)}`}</Text>
+        ) : null}
+        <Text style={styles.quiet}>Tap to go back. The phone stays outside the vapour.</Text>
+      </Pressable>
+    </Modal>
+  );
+}
+
+const styles = StyleSheet.create({
+  far: { flex: 1, backgroundColor: booth.ground, padding: space.wide, justifyContent: 'center', alignItems: 'center', gap: space.base },
+  title: { fontFamily: font.heading, color: booth.ink, textAlign: 'center' },
+  what: { fontFamily: font.heading, fontSize: size.title, color: booth.ink, textAlign: 'center' },
+  figure: { fontFamily: font.heading, color: booth.ink, fontVariant: ['tabular-nums'], textAlign: 'center' },
+  open: { color: booth.accent },
+  quiet: { fontFamily: font.label, fontSize: size.base, color: booth.quiet },
+});

@@ -1,0 +1,33 @@
+import type { Finish } from '../finish';
+import { RULE_OF_THUMB } from '../units';
+import { buildFactor, safeShare } from './window';
+import { dryingRate, type DryingAir } from './rate';
+import { filmOf } from './over-air';
+
+/** What a painted piece goes back to, from the lightest to the hardest. */
+export const SERVICES = ['hardware', 'polish', 'wash', 'water', 'flight'] as const;
+export type Service = (typeof SERVICES)[number];
+
+/** When a film may be used so, minutes after its last coat; `soft`: it is not cured yet by then. */
+export interface BackToService {
+  readonly service: Service;
+  readonly afterMin: number;
+  readonly soft: boolean;
+}
+
+/**
+ * When a film may go back to work: shares of its cure, and never before it is through (rules of thumb; the data sheet has the last word).
+ * @param buildUm the film, µm dry
+ * @returns empty for a film that does not cure by itself, such as a base under clear
+ */
+export function backToService(finish: Finish, buildUm: number, air: DryingAir): BackToService[] {
+  const { cureH, throughMin } = finish;
+  if (cureH === null) return [];
+  const { activationKj, waterborne } = filmOf(finish);
+  const factor = buildFactor(finish, buildUm);
+  const clock = (minutes: number) => (minutes * factor * safeShare(factor)) / dryingRate(activationKj, waterborne, air);
+  return SERVICES.map((service) => {
+    const share = RULE_OF_THUMB.serviceShareOfCure[service];
+    return { service, afterMin: Math.max(clock(throughMin), clock(cureH * 60 * share)), soft: share < 1 };
+  });
+}
