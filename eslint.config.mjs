@@ -9,6 +9,7 @@ const ROOMS = [
   'curves',
   'tape',
   'finish',
+  'air',
   'drying',
   'batch',
   'learning',

@@ -1,13 +1,16 @@
 import { windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
+import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJobsInShop } from '@/api/queries';
+import { AirNow } from '@/clock/AirNow';
 import { DayFollowing, DayNext } from '@/clock/DayPlan';
 import { Rail, type Band } from '@/clock/Rail';
 import { nextChange, spanWords, timeWords } from '@/clock/span';
 import { Telling } from '@/clock/Telling';
 import { ticksIn, tickStep } from '@/clock/ticks';
+import { inAir, useAir } from '@/clock/useAir';
 import { useAlarms, useAlarmSetting } from '@/clock/useAlarms';
 import { useDay } from '@/clock/useDay';
 import { space } from '@/theme/theme';
@@ -36,15 +39,17 @@ export default function ClockScreen() {
   const { data, error, refetch } = useJobsInShop();
   const now = useNow();
   const day = useDay();
+  const air = useAir();
+  const jobs = useMemo(() => inAir(data?.jobs ?? NONE, air.readings), [data, air.readings]);
   const [alarm, setAlarm] = useAlarmSetting();
-  useAlarms(data?.jobs ?? NONE, now, alarm);
+  useAlarms(jobs, now, alarm);
   if (!data)
     return (
       <Screen title="Clock">
         <Waiting what="the windows" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
       </Screen>
     );
-  const due = data.jobs.flatMap((job): Due[] => job.windows.map((window) => ({ job, window }))).sort((a, b) => nextChange(a.window) - nextChange(b.window));
+  const due = jobs.flatMap((job): Due[] => job.windows.map((window) => ({ job, window }))).sort((a, b) => nextChange(a.window) - nextChange(b.window));
   return (
     <Screen title="Clock" about="What is drying or due, in all jobs. Times are estimates from the air and the film; a touch test counts for more.">
       {day.data ? <DayNext day={day.data} now={now} /> : null}
@@ -69,6 +74,7 @@ export default function ClockScreen() {
         </>
       )}
       {day.data ? <DayFollowing day={day.data} now={now} /> : null}
+      {air.told ? <AirNow air={air.told} now={now} /> : null}
       <Telling setting={alarm} onChange={setAlarm} />
       <Panel>
         <Action label="People and hours" onPress={() => router.push('/hours' as Href)} testID="to-hours" />

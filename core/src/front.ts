@@ -1,7 +1,9 @@
 // A narrow door for what is loaded first: units, the log, the list of jobs. Nothing of geometry, colours or planning comes with it.
 export * from './units';
 export * from './log';
+export type { AirReading } from './air';
 export * from './api/summary';
 export * from './api/day';
+export * from './api/air';
 export * from './api/people';
 export { isSprayed } from './finish/finish';

@@ -2,6 +2,7 @@
 export * from './units';
 export * from './tape';
 export * from './finish';
+export * from './air';
 export * from './drying';
 export * from './batch';
 export * from './learning';

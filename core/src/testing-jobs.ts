@@ -4,7 +4,7 @@ import { emptyDesign, RIM_KINDS, SHIPPED_SHELF, type Design, type Part, type Par
 import type { TrimLine } from './lines';
 import { workOutParts, type WorkStore } from './setout';
 import { skinOf, type Feature, type Surface } from './surface';
-import { AIR_MOVEMENTS } from './drying';
+import { AIR_MOVEMENTS } from './air';
 import { WISHES } from './units';
 
 /** Numbers that look random and are the same for the same seed. Source: mulberry32. */

@@ -25,6 +25,7 @@ const environment = v.object({
   LINTREL_PROXY: v.optional(v.picklist(['yes', 'no'], 'is yes or no'), 'no'),
   LINTREL_PLAIN: v.optional(v.picklist(['yes', 'no'], 'is yes or no'), 'no'),
   LINTREL_CUTTER: v.optional(port),
+  LINTREL_SENSOR: v.optional(v.union([v.literal('simulated'), port])),
   LOG_LEVEL: v.optional(
     v.picklist(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'], 'is none of fatal error warn info debug trace silent'),
     'info',
@@ -49,6 +50,8 @@ export interface Config {
   readonly certificate: { readonly cert: string; readonly key: string } | { readonly folder: string } | null;
   /** Port of a real cutter on loopback; null: the simulated one. */
   readonly cutter: number | null;
+  /** Port of a sensor of the air on loopback, or the simulated one; null: none. */
+  readonly sensor: number | 'simulated' | null;
   readonly logLevel: string;
 }
 
@@ -63,7 +66,8 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     return [
       ...new Map([...read.issues].reverse().map(({ path, message }) => [path?.[0]?.key, `${String(path?.[0]?.key ?? 'settings')} ${message}`])).values(),
     ].reverse();
-  const { DATABASE_URL, PORT, HOST, LINTREL_NAMES, LINTREL_DEMO, LINTREL_BACKUPS, LINTREL_CUTTER, LINTREL_PROXY, LINTREL_SIGN_IN, LOG_LEVEL } = read.output;
+  const { DATABASE_URL, PORT, HOST, LINTREL_NAMES, LINTREL_DEMO, LINTREL_BACKUPS, LINTREL_CUTTER, LINTREL_SENSOR, LINTREL_PROXY, LINTREL_SIGN_IN, LOG_LEVEL } =
+    read.output;
   if ((read.output.LINTREL_CERT === undefined) !== (read.output.LINTREL_KEY === undefined))
     return ['LINTREL_CERT and LINTREL_KEY are set together: the certificate and its key'];
   return {
@@ -77,6 +81,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     signIn: LINTREL_SIGN_IN === 'yes' || LINTREL_PROXY === 'yes' || !isLoopback(HOST),
     certificate: certificateFrom(read.output),
     cutter: LINTREL_CUTTER ?? null,
+    sensor: LINTREL_SENSOR ?? null,
     logLevel: LOG_LEVEL,
   };
 }

@@ -11,7 +11,10 @@ import { openPool } from './db/pool';
 import { cutterAt } from './cutter';
 import { createApp } from './http/app';
 import type { Trust } from './http/trust';
+import { keepAir } from './db/air';
 import { openHub } from './live/hub';
+import { listenTo } from './sensor/listen';
+import { startSimulatedSensor } from './sensor/simulated';
 import { asTyped, hashOf, newCode } from './people/secrets';
 import { ROOT } from './places';
 import { seedIfEmpty } from './seed';
@@ -54,6 +57,16 @@ if (signIn && !(await anybody(pool))) {
 const folder = join(ROOT, 'client/dist');
 const workshop = openWorkshop();
 const cutter = cutterAt(config.cutter);
+const simulated = config.sensor === 'simulated' ? await startSimulatedSensor() : null;
+const sensorPort = simulated ? simulated.port : (config.sensor as number | null);
+const sensor =
+  sensorPort === null
+    ? null
+    : listenTo(
+        sensorPort,
+        (at, airC, rhPercent) =>
+          void keepAir(pool, at, airC, rhPercent, 'sensor').catch((error: unknown) => log.warn({ err: error }, 'a reading of the air was not kept')),
+      );
 const noMore = backups ? nightly(pool, backups, log) : () => undefined;
 const hub = openHub(config.database);
 const shown = certificate && (await keepCertificate(certificate, () => ownNames(names), log));
@@ -68,6 +81,7 @@ const app = createApp({
   workshop,
   hub,
   cutter,
+  sensor,
   names,
   signIn,
   proxied,
@@ -97,6 +111,8 @@ function stop(why: string): void {
   log.info(`${why}: stopping`);
   // Pages that listen are told to come back by the end of their connection.
   noMore();
+  sensor?.stop();
+  void simulated?.close();
   shown?.stop();
   const quiet = hub.close();
   const breakOff = setTimeout(() => servers.forEach((one) => one.closeAllConnections()), LAST_REQUESTS_MS);

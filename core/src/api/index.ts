@@ -4,3 +4,4 @@ export * from './summary';
 export * from './people';
 export * from './day';
 export * from './shop-day';
+export * from './air';

@@ -10,7 +10,22 @@ export const revision = () => wholeBetween(1, 1_000_000_000);
 /** A code with its values, to be put into words by whoever shows it. */
 export const saidSchema = v.object({ code: v.string(), values: v.record(v.string(), v.any()) }) as unknown as v.GenericSchema<Said, Said>;
 
-const windowSchema = v.object({ step: v.string(), say: saidSchema, code: v.string(), opens: v.nullable(v.number()), closes: v.nullable(v.number()) });
+const filmSchema = v.object({
+  activationKj: v.number(),
+  waterborne: v.boolean(),
+  airC: v.number(),
+  rhPercent: v.number(),
+  movement: v.picklist(['still', 'normal', 'booth']),
+});
+const countSchema = v.object({ since: v.number(), minMin: v.number(), maxMin: v.nullable(v.number()), film: v.optional(filmSchema) });
+const windowSchema = v.object({
+  step: v.string(),
+  say: saidSchema,
+  code: v.string(),
+  opens: v.nullable(v.number()),
+  closes: v.nullable(v.number()),
+  counts: v.optional(v.pipe(v.array(countSchema), v.readonly())),
+});
 
 /** A job in the list, with what is on. */
 export const jobSummarySchema = v.object({

@@ -1,4 +1,4 @@
-import { dewMargin, dewPoint } from '../drying';
+import { dewMargin, dewPoint } from '../air';
 import { humidityKey, optional, temperatureKey } from './key';
 import { question } from './question';
 

@@ -1,4 +1,5 @@
-import { dwellMinutes, REFERENCE_AIR } from '../drying';
+import { REFERENCE_AIR } from '../air';
+import { dwellMinutes } from '../drying';
 import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
 import { deTackFor, filmBond, holdOn, tapeGrip, type Hold } from '../masking';
 import { typicalMarks } from '../over';

@@ -1,4 +1,4 @@
-import { REFERENCE_AIR } from '../drying';
+import { REFERENCE_AIR } from '../air';
 import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
 import { mayGoOver, typicalMarks, type OverAnswer, type OverSaid } from '../over';
 import { ageKey, choiceKey, numberKey, optional } from './key';

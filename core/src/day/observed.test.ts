@@ -3,8 +3,30 @@ import type { LogEvent, Saw, Step } from '../log';
 import type { StepId } from '../units';
 import { seenIn, type SeenSheet } from '.';
 
-const windows = { rate: 1, flashMin: 12, touchMin: 45, tapeSafeMin: 1440, throughMin: 1440, wet: { from: 0, to: 9 }, touch: { from: 45, to: 135 }, dry: { from: 1440, to: 4320 } };
-const step = (id: string, kind: Step['kind'], stage = 1): Step => ({ id, kind, stage, items: [], startMin: 0, endMin: 1, attended: true, needs: ['person'], after: [], say: { code: 'x', values: {} }, safety: [] }) as unknown as Step;
+const windows = {
+  rate: 1,
+  flashMin: 12,
+  touchMin: 45,
+  tapeSafeMin: 1440,
+  throughMin: 1440,
+  wet: { from: 0, to: 9 },
+  touch: { from: 45, to: 135 },
+  dry: { from: 1440, to: 4320 },
+};
+const step = (id: string, kind: Step['kind'], stage = 1): Step =>
+  ({
+    id,
+    kind,
+    stage,
+    items: [],
+    startMin: 0,
+    endMin: 1,
+    attended: true,
+    needs: ['person'],
+    after: [],
+    say: { code: 'x', values: {} },
+    safety: [],
+  }) as unknown as Step;
 const sheet: SeenSheet = {
   sheet: 1,
   steps: [step('coat1', 'coat'), step('coat2', 'coat'), step('pull', 'pull')],

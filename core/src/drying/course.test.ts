@@ -3,27 +3,18 @@ import { SHIPPED_FINISHES } from '../finish';
 import {
   airAt,
   airTroubles,
-  cleanEdge,
-  coatGap,
   dryingRate,
-  dwellMinutes,
-  dwellPace,
-  edgeRisk,
-  filmOf,
   forecastAir,
   heatTrouble,
-  marksOf,
   measuredThen,
   paceOf,
   passedBetween,
-  pullWindows,
-  recoatOverAir,
   steadyAir,
   warmed,
   whenPassed,
-  windowsOverAir,
   type AirCourse,
-} from '.';
+} from '../air';
+import { cleanEdge, coatGap, dwellMinutes, dwellPace, edgeRisk, filmOf, marksOf, pullWindows, recoatOverAir, windowsOverAir } from '.';
 
 const steady = (airC: number, rhPercent = 50) => steadyAir({ airC, rhPercent, movement: 'normal' });
 const course = (...readings: (readonly [number, number, number?])[]): AirCourse => ({

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { SHIPPED_FINISHES } from '../finish';
-import { buildFactor, coatFlashMin, coatGap, dewMargin, dewPoint, dryingBuildUm, dryingRate, dwellMinutes, marksOf, pullWindows } from '.';
+import { dewMargin, dewPoint, dryingRate } from '../air';
+import { buildFactor, coatFlashMin, coatGap, dryingBuildUm, dwellMinutes, marksOf, pullWindows } from '.';
 import { commonSpan } from '../units';
 
 const air = (airC: number, rhPercent = 50) => ({ airC, rhPercent, movement: 'normal' as const });

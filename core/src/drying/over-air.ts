@@ -1,9 +1,9 @@
 import { PAINT_SYSTEMS, type Finish } from '../finish';
 import type { Span } from '../units';
-import type { AirCourse } from './course';
-import { paceOf, whenPassed, type DryingFilm } from './passing';
+import type { AirCourse } from '../air';
+import { paceOf, whenPassed, type DryingFilm } from '../air';
 import { dwellPace, pullWindows, type DryingMarks, type PullWindows } from './window';
-import { REFERENCE_AIR } from './rate';
+import { REFERENCE_AIR } from '../air';
 
 /** Times of a film in the air as it is and will be; moments on the clock of the course, not minutes since the coat. */
 export type MomentsOfFilm = Omit<PullWindows, 'rate'>;

@@ -1,5 +1,6 @@
 import { SHIPPED_FINISHES } from '../finish';
-import { backToService, REFERENCE_AIR, SERVICES } from '.';
+import { REFERENCE_AIR } from '../air';
+import { backToService, SERVICES } from '.';
 
 const finish = (id: string) => SHIPPED_FINISHES.find((one) => one.id === id)!;
 

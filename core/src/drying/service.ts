@@ -1,7 +1,7 @@
 import type { Finish } from '../finish';
 import { RULE_OF_THUMB } from '../units';
 import { buildFactor, safeShare } from './window';
-import { dryingRate, type DryingAir } from './rate';
+import { dryingRate, type DryingAir } from '../air';
 import { filmOf } from './over-air';
 
 /** What a painted piece goes back to, from the lightest to the hardest. */

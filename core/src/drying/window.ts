@@ -1,7 +1,7 @@
 import { PAINT_SYSTEMS, type Finish, type Hardening } from '../finish';
 import { RULE_OF_THUMB, type Span, theFirst } from '../units';
-import type { DryingAir } from './rate';
-import { dryingRate, REFERENCE_AIR } from './rate';
+import type { DryingAir } from '../air';
+import { dryingRate, REFERENCE_AIR } from '../air';
 
 /** Data-sheet marks of a film, minutes at the reference. */
 export interface DryingMarks {

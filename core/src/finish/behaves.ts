@@ -14,7 +14,10 @@ export function asItBehaves(finish: Finish, factor: number): Finish {
   if (factor === 1) return finish;
   const least = Math.max(1, factor);
   const most = Math.min(1, factor);
-  const recoat = finish.recoat.map(({ fromMin, toMin }) => ({ fromMin: fromMin * factor, toMin: toMin === null ? null : Math.max(fromMin * factor, toMin * most) }));
+  const recoat = finish.recoat.map(({ fromMin, toMin }) => ({
+    fromMin: fromMin * factor,
+    toMin: toMin === null ? null : Math.max(fromMin * factor, toMin * most),
+  }));
   return {
     ...finish,
     flashMin: finish.flashMin * factor,

@@ -1,6 +1,6 @@
 import { placeSchema, type Place } from '../curves';
 import * as v from 'valibot';
-import { climateSchema } from '../drying';
+import { climateSchema } from '../air';
 import { PAINT_SYSTEM_KEYS, SCHOOLS } from '../finish';
 import {
   idText,

@@ -1,6 +1,7 @@
+import { measuredThen, paceOf, passedBetween, steadyAir, whenPassed, type AirReading } from '../air';
 import { commonSpan, type Said, type Span } from '../units';
 import type { LogEvent } from './event';
-import type { AfterRule, Step } from './step';
+import type { RuleFilm, Step } from './step';
 
 /** A time that runs now. */
 export interface RunningWindow {
@@ -11,6 +12,16 @@ export interface RunningWindow {
   /** Instants in ms since 1970; `opens` null: other steps must be done first, yet it closes already; `closes` null: it does not close. */
   readonly opens: number | null;
   readonly closes: number | null;
+  /** The rules it is made of that are known, each from when it counts (ms): so that it can be counted anew in the air as it really is. */
+  readonly counts?: readonly WindowCount[];
+}
+
+/** One rule of a window, with the moment it counts from. */
+export interface WindowCount {
+  readonly since: number;
+  readonly minMin: number;
+  readonly maxMin: number | null;
+  readonly film?: RuleFilm;
 }
 
 /** How far a job has come in the shop. */
@@ -77,19 +88,51 @@ function runningOf(step: Step, doneAt: ReadonlyMap<string, number>): RunningWind
   const rules = step.after.filter(({ code, from }) => code !== 'order' && from === 'end');
   return [...new Set(rules.map(({ code }) => code))].flatMap((code) => {
     const all = rules.filter((rule) => rule.code === code);
-    const known = all.flatMap((rule) => {
-      const since = doneAt.get(rule.step);
-      return since === undefined ? [] : [onClock(rule, since)];
+    const counts = all.flatMap(({ step: before, minMin, maxMin, film }): WindowCount[] => {
+      const since = doneAt.get(before);
+      return since === undefined ? [] : [{ since, minMin, maxMin, ...(film ? { film } : {}) }];
     });
+    const known = counts.map(onClock);
     const { from, to: closes } = commonSpan(known);
     const waits = known.length < all.length;
     if (known.length === 0 || (waits && closes === null)) return [];
-    return [{ step: step.id, say: step.say, code, opens: waits ? null : from, closes }];
+    return [{ step: step.id, say: step.say, code, opens: waits ? null : from, closes, ...(counts.some(({ film }) => film) ? { counts } : {}) }];
   });
 }
 
-/** A rule on the clock, ms since 1970. */
-const onClock = ({ minMin, maxMin }: AfterRule, since: number): Span => ({
-  from: since + minMin * 60_000,
-  to: maxMin === null ? null : since + maxMin * 60_000,
+/** A rule on the clock, ms since 1970, in the air of the plan. */
+const onClock = ({ since, minMin, maxMin }: Omit<WindowCount, 'film'>): Span => ({
+  from: since + minMin * MINUTE_MS,
+  to: maxMin === null ? null : since + maxMin * MINUTE_MS,
 });
+
+const MINUTE_MS = 60_000;
+/** So long after the last reading the air of the plan is taken again, min. */
+const TRUST_MIN = 120;
+
+/**
+ * A window in the air as it was measured: what the film has dried by then counts, whatever was planned.
+ * @param readings of the air, in the order of time, minutes since 1970; before the first and some time after the last the air of the plan holds
+ */
+export function overAir(window: RunningWindow, readings: readonly AirReading[]): RunningWindow {
+  const { counts, opens, closes } = window;
+  if (!counts || readings.length === 0) return window;
+  const { from, to } = commonSpan(counts.map((count) => countedOver(count, readings)));
+  return { ...window, opens: opens === null ? null : from, closes: closes === null ? null : to };
+}
+
+function countedOver(count: WindowCount, readings: readonly AirReading[]): Span {
+  const { since, minMin, maxMin, film } = count;
+  if (!film) return onClock(count);
+  const planned = steadyAir(film);
+  const first = readings[0]!.atMin;
+  const later = measuredThen(readings, planned, TRUST_MIN);
+  const course = { movement: film.movement, readings: [{ atMin: first, airC: film.airC, rhPercent: film.rhPercent }, ...later.readings] };
+  const pace = paceOf(film);
+  const sinceMin = since / MINUTE_MS;
+  const at = (min: number) => {
+    const moment = whenPassed(pace, course, sinceMin, passedBetween(pace, planned, 0, min));
+    return moment === null ? since + min * MINUTE_MS : moment * MINUTE_MS;
+  };
+  return { from: at(minMin), to: maxMin === null ? null : at(maxMin) };
+}

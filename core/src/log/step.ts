@@ -1,3 +1,4 @@
+import type { DryingAir, DryingFilm } from '../air';
 import type { Said, StepId, ItemId, PartId } from '../units';
 
 export const STEP_KINDS = [
@@ -37,7 +38,12 @@ export interface AfterRule {
   readonly maxMin: number | null;
   /** What the time is for; `order`: nothing but one after the other. */
   readonly code: string;
+  /** The film whose drying the time is, and the air it was counted for. Left out: no film is waited for, or the plan is from before. */
+  readonly film?: RuleFilm;
 }
+
+/** What a time of drying is counted by: how the film dries, and the air of the plan. */
+export interface RuleFilm extends DryingFilm, DryingAir {}
 
 /** One thing to do, or to wait for. */
 export interface Step {

@@ -1,4 +1,4 @@
-import type { DryingAir } from '../drying';
+import type { DryingAir } from '../air';
 import { typicalFigures, type Finish, type PaintSystemKey } from '../finish';
 import { layerMarks } from '../over';
 import type { Tape } from '../tape';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { REFERENCE_AIR } from '../drying';
+import { REFERENCE_AIR } from '../air';
 import { tightestEdgeRadius } from '../tape';
 import { filmBond, gripFromStickTest, holdOn, stretchFromBendTest, tapeGrip } from '.';
 

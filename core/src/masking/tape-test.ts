@@ -1,4 +1,4 @@
-import type { DryingAir } from '../drying';
+import type { DryingAir } from '../air';
 import type { PaintSystemKey } from '../finish';
 import type { Tape } from '../tape';
 import { RULE_OF_THUMB } from '../units';

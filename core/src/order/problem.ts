@@ -1,4 +1,4 @@
-import type { DryingAir } from '../drying';
+import type { DryingAir } from '../air';
 import type { MaskEdge } from '../masking';
 import type { Finish, PaintSystemKey, School } from '../finish';
 import { RULE_OF_THUMB, type Wish, type FinishId, type PartId, type AreaRef, type AreaId } from '../units';

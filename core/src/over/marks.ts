@@ -1,4 +1,5 @@
-import { buildFactor, dryingRate, safeShare, type DryingAir } from '../drying';
+import { dryingRate, type DryingAir } from '../air';
+import { buildFactor, safeShare } from '../drying';
 import { PAINT_SYSTEMS, typicalFigures, type Finish, type PaintSystemKey } from '../finish';
 
 /** Ages of a film that decide what may follow it, minutes on the clock. */

@@ -1,4 +1,4 @@
-import { dewMargin } from '../drying';
+import { dewMargin } from '../air';
 import type { Finish } from '../finish';
 import type { Design } from '../job';
 import { soundRules } from '../order';

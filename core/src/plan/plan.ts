@@ -49,7 +49,9 @@ export function* planSteps(design: Design, shelf: Shelf, store?: WorkStore): Gen
   const { stages, items } = chosen
     ? yield* stageSteps(chosen, { works, design, shelf, problem, preparation, starts: startsOf(works), rims })
     : { stages: [], items: [] };
-  const steps = chosen ? stepsOf({ stages, items, sequence: chosen, parts, finishes, preparation, works, kind: design.kind, scale: design.scale }) : [];
+  const steps = chosen
+    ? stepsOf({ stages, items, sequence: chosen, parts, finishes, preparation, works, kind: design.kind, scale: design.scale, air: problem.air })
+    : [];
   yield;
   const plan = rounded<Omit<Plan, 'parts'>>({
     format: 'lintrel-plan',

@@ -1,4 +1,6 @@
 import { commonSpan, isModelScale, type JobKind, plainly, RULE_OF_THUMB, sumOf, type StepId } from '../units';
+import { type DryingAir } from '../air';
+import { filmOf } from '../drying';
 import { isSprayed, type Finish } from '../finish';
 import type { AfterRule, Need, Step } from '../log';
 import { usesGun, type Sequence } from '../order';
@@ -30,6 +32,8 @@ export interface StepSource {
   readonly preparation: Preparation;
   readonly kind: JobKind;
   readonly scale: number;
+  /** The air the times are counted for. */
+  readonly air: DryingAir;
 }
 
 /**
@@ -136,7 +140,7 @@ function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, { add, 
   const blends = blendPlaces(finish, source);
   for (let coat = 1; coat <= coats; coat++) {
     if (coat > 1) pass('flash', String(coat - 1), gap.fromMin, flashSay(finish, stage, false));
-    const after = coat === 1 ? overRules(stage, source) : [rule(coatId(stage, coat - 1), gap.fromMin, gap.toMin, 'recoat')];
+    const after = coat === 1 ? overRules(stage, source) : [rule(coatId(stage, coat - 1), gap.fromMin, gap.toMin, 'recoat', finish, source)];
     const values = { finish: finish.name, coat, coats, method: finish.method, masked: covered.length > 0, peelable: finish.system === 'peelable', blends };
     add('coat', String(coat), (coatMin - blendMin) / coats, { code: 'step.coat', values }, { needs, after });
   }
@@ -154,7 +158,15 @@ const coatId = ({ session }: StagePlan, coat: number | typeof BLEND): StepId => 
 /** What the windows of a stage count from: the end of its last coat, and of fading it out. */
 const lastCoatOf = (stage: StagePlan, { sequence }: Pick<StepSource, 'sequence'>): StepId =>
   coatId(stage, sequence.stages[stage.number - 1]!.blendMin > 0 ? BLEND : stage.coats);
-const rule = (step: StepId, minMin: number, maxMin: number | null, code: AfterCode): AfterRule => ({ step, from: 'end', minMin, maxMin, code });
+/** A time after a step has ended, in which a film dries. */
+const rule = (step: StepId, minMin: number, maxMin: number | null, code: AfterCode, finish: Finish | undefined, { air }: StepSource): AfterRule => ({
+  step,
+  from: 'end',
+  minMin,
+  maxMin,
+  code,
+  ...(finish ? { film: { ...filmOf(finish), airC: air.airC, rhPercent: air.rhPercent, movement: air.movement } } : {}),
+});
 
 /** Before tape goes on colour of this job: one rule for each stage whose colour is covered now. */
 function tapeSafeRules(stage: StagePlan, source: StepSource): AfterRule[] {
@@ -164,7 +176,18 @@ function tapeSafeRules(stage: StagePlan, source: StepSource): AfterRule[] {
     const film = sequence.stages[index]!;
     const since = sequence.stages.slice(index + 1, stage.number - 1);
     const covered = here.mask.covers.find(({ area, laid }) => laid === 'now' && film.open[area] && !since.some(({ open }) => open[area]));
-    return covered ? [rule(lastCoatOf(earlier, source), film.after.tapeSafeAt[covered.area]! - film.lastCoatMin, null, 'tape-safe')] : [];
+    return covered
+      ? [
+          rule(
+            lastCoatOf(earlier, source),
+            film.after.tapeSafeAt[covered.area]! - film.lastCoatMin,
+            null,
+            'tape-safe',
+            source.finishes.get(earlier.finish),
+            source,
+          ),
+        ]
+      : [];
   });
 }
 
@@ -173,7 +196,9 @@ function overRules(stage: StagePlan, source: StepSource): AfterRule[] {
   const { stages, sequence } = source;
   return sequence.stages[stage.number - 1]!.over.windows.flatMap(({ at, fromMin, toMin }) => {
     const earlier = stages[sequence.stages.findIndex(({ lastCoatMin }, index) => index < stage.number - 1 && lastCoatMin === at)];
-    return earlier && (fromMin > 0 || toMin !== null) ? [rule(lastCoatOf(earlier, source), fromMin, toMin, 'over')] : [];
+    return earlier && (fromMin > 0 || toMin !== null)
+      ? [rule(lastCoatOf(earlier, source), fromMin, toMin, 'over', source.finishes.get(earlier.finish), source)]
+      : [];
   });
 }
 
@@ -184,7 +209,9 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
   if (tapes.length === 0) return;
   // Masks that stayed on through other coats have no window of their own: the paint that went over them last has.
   const windowed = [...stage.pulls.map((number) => stages[number - 1]!).filter(({ keep }) => keep), stage];
-  const after = windowed.flatMap((one) => (one.pull ? [rule(lastCoatOf(one, source), one.pull.fromMin, one.pull.toMin, 'pull')] : []));
+  const after = windowed.flatMap((one) =>
+    one.pull ? [rule(lastCoatOf(one, source), one.pull.fromMin, one.pull.toMin, 'pull', source.finishes.get(one.finish), source)] : [],
+  );
   const { school } = stage.pull ? stage : (windowed.find((one) => one.pull !== null) ?? stage);
   // One window is told, from the last coat: it opens with the last of them and closes with the first.
   const own = windowed.flatMap(({ pull, lastCoatMin }) => {

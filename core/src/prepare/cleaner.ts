@@ -1,5 +1,5 @@
 import { isCuring } from '../over';
-import type { DryingAir } from '../drying';
+import type { DryingAir } from '../air';
 import type { Part } from '../job';
 
 /** What a surface is washed with. */

@@ -1,4 +1,4 @@
-import type { Climate } from '../drying';
+import type { Climate } from '../air';
 import type { Finish, PaintSystemKey } from '../finish';
 import type { Part, Present } from '../job';
 import { mayGoOver, typicalMarks, type OverSaid } from '../over';

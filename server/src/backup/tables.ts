@@ -14,6 +14,7 @@ export const KEPT_TABLES = [
   'shelf_revisions',
   'shop_days',
   'finish_learning',
+  'air_readings',
 ] as const;
 export type KeptTable = (typeof KEPT_TABLES)[number];
 

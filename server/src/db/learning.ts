@@ -15,7 +15,7 @@ export async function listLearned(db: Queryable): Promise<LearnedFinish[]> {
 
 /** Everything that was seen of a finish since it was last set back, with the job it was seen on; the newest last. */
 export async function listSeen(db: Queryable, finish: string): Promise<(SeenOf & { readonly job: string; readonly title: string })[]> {
-  const { rows: since } = await db.query<{ since: Date | null }>('SELECT nullif(since, \'-infinity\') AS since FROM finish_learning WHERE finish = $1', [finish]);
+  const { rows: since } = await db.query<{ since: Date | null }>("SELECT nullif(since, '-infinity') AS since FROM finish_learning WHERE finish = $1", [finish]);
   const from = since[0]?.since?.getTime() ?? -Infinity;
   const { rows: jobs } = await db.query<{ id: string; title: string }>(
     `SELECT id, title FROM jobs WHERE EXISTS (SELECT 1 FROM run_log WHERE job_id = jobs.id AND saw->>'kind' IN ('feel', 'pull')) ORDER BY updated_at DESC LIMIT $1`,
@@ -31,7 +31,10 @@ export async function listSeen(db: Queryable, finish: string): Promise<(SeenOf &
     for (const sheet of sheets) {
       // Plans of another make may have no windows: nothing is learned from them.
       if (!Array.isArray(sheet.stages) || !Array.isArray(sheet.steps)) continue;
-      const own = seenIn({ ...sheet, learned: sheet.learned ?? [] }, events.filter((event) => event.sheet === sheet.sheet));
+      const own = seenIn(
+        { ...sheet, learned: sheet.learned ?? [] },
+        events.filter((event) => event.sheet === sheet.sheet),
+      );
       seen.push(...own.filter((one) => one.finish === finish && Date.parse(one.at) >= from).map((one) => ({ ...one, job: id, title })));
     }
   }

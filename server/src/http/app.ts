@@ -31,6 +31,7 @@ const usual = (): Omit<Shop, 'pool' | 'log' | 'workshop' | 'hub'> => ({
   tries: TRIES_A_MINUTE,
   trust: { addresses: () => [], authority: () => null },
   backups: null,
+  sensor: null,
   now: Date.now,
 });
 

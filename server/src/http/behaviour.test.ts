@@ -27,7 +27,16 @@ const behaviour = async () => (await request(server.app).get(`/api/shelf/behavio
 const see = async (minutes: number, saw: Saw, note = '') => {
   const { body } = await request(server.app).get(`/api/jobs/${id}/run`);
   const sheet = (body as RunRecord).started!.sheet;
-  return tell(server, id, { id: randomUUID(), version: 3, at: new Date(coat.at + minutes * 60_000).toISOString(), kind: 'touch', step: coat.id, note, sheet, saw });
+  return tell(server, id, {
+    id: randomUUID(),
+    version: 3,
+    at: new Date(coat.at + minutes * 60_000).toISOString(),
+    kind: 'touch',
+    step: coat.id,
+    note,
+    sheet,
+    saw,
+  });
 };
 
 it('knows nothing of a finish that nobody has touched', async () => {

@@ -5,6 +5,7 @@ import type { Logger } from 'pino';
 import type * as v from 'valibot';
 import type { Cutting } from '../cutter';
 import type { Hub } from '../live/hub';
+import type { Listening } from '../sensor/listen';
 import type { Workshop } from '../work/workshop';
 import { slowly } from './slowly';
 import type { Trust } from './trust';
@@ -27,6 +28,8 @@ export interface Shop {
   readonly trust: Trust;
   /** Where backups are kept; null: none are made. */
   readonly backups: string | null;
+  /** The sensor of the air; null: there is none. */
+  readonly sensor: Listening | null;
   /** The time, ms. */
   readonly now: () => number;
 }
@@ -55,7 +58,7 @@ export interface Context<B = unknown> {
 type Schema = v.GenericSchema;
 /** What a route answers: data of a schema; nothing; or it writes its answer itself (files, text, a stream). */
 export type Answer = Schema | 'nothing' | 'own';
-type Worked<A extends Answer> = A extends Schema ? v.InferInput<A> : void;
+type Worked<A extends Answer> = A extends Schema ? v.InferInput<A> | v.InferOutput<A> : void;
 
 interface Asked {
   readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';

@@ -1,3 +1,4 @@
+import { airRoutes } from './air';
 import { askRoutes } from './ask';
 import { behaviourRoutes } from './behaviour';
 import { cutterRoutes } from './cutter';
@@ -25,6 +26,7 @@ export const ROUTES: readonly Route[] = [
   ...jobRoutes,
   ...runRoutes,
   ...dayRoutes,
+  ...airRoutes,
   ...printRoutes,
   ...shelfRoutes,
   ...behaviourRoutes,

@@ -1,7 +1,8 @@
-import { attendedSteps, FEELS, PULLS, windowState, type Feel, type PullResult, type Saw } from '@lintrel/core';
+import { attendedSteps, FEELS, overAir, PULLS, windowState, type Feel, type PullResult, type Saw } from '@lintrel/core';
 import { phrase, several } from '@lintrel/words';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
+import { useAir } from '@/clock/useAir';
 import { BoothButton } from '@/job/BoothButton';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
@@ -104,7 +105,12 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const side = wide || low;
   const [resting, rest] = useRest();
   const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | 'pulled' | 'coat' | null>(null);
-  const { progress, plan } = sheet;
+  const { plan } = sheet;
+  const { readings } = useAir();
+  const progress = useMemo(
+    () => ({ ...sheet.progress, running: sheet.progress.running.map((window) => overAir(window, readings)) }),
+    [sheet.progress, readings],
+  );
   const { next } = progress;
   const may = useMay();
   const others = usePresence(id, may('run') ? (next?.id ?? null) : null, now);

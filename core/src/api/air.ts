@@ -1,0 +1,16 @@
+import * as v from 'valibot';
+import { instantText, numberBetween } from '../units';
+import { instant } from './summary';
+
+/** A reading of the air: from the sensor, or typed by somebody. */
+const readingSchema = v.object({ at: instant(), airC: v.number(), rhPercent: v.number(), by: v.picklist(['sensor', 'typed']) });
+
+/** The air of the last days, oldest first; and whether the sensor speaks: null where there is none. */
+export const airAnswerSchema = v.object({
+  readings: v.array(readingSchema),
+  sensor: v.nullable(v.object({ state: v.picklist(['speaking', 'silent', 'out-of-range']), heardAt: v.nullable(instant()) })),
+});
+export type AirAnswer = v.InferOutput<typeof airAnswerSchema>;
+
+/** Air that somebody has read off. */
+export const typedAirSchema = v.strictObject({ at: instantText(), airC: numberBetween(-20, 60, '°C'), rhPercent: numberBetween(1, 100, '%') });

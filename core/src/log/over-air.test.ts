@@ -1,0 +1,60 @@
+import fc from 'fast-check';
+import { dryingRate, type AirReading } from '../air';
+import { overAir, type RunningWindow, type WindowCount } from '.';
+
+const MINUTE = 60_000;
+const film = { activationKj: 50, waterborne: false, airC: 23, rhPercent: 50, movement: 'normal' as const };
+const count = (more: Partial<WindowCount> = {}): WindowCount => ({ since: 1000 * MINUTE, minMin: 60, maxMin: 120, film, ...more });
+const windowOf = (counts: readonly WindowCount[], opens = 1060, closes: number | null = 1120): RunningWindow =>
+  ({
+    step: 's',
+    say: { code: 'x', values: {} },
+    code: 'pull',
+    opens: opens * MINUTE,
+    closes: closes === null ? null : closes * MINUTE,
+    counts,
+  }) as RunningWindow;
+const steady = (airC: number, from = 0, to = 5000): AirReading[] => [from, to].map((atMin) => ({ atMin, airC, rhPercent: 50 }));
+const rate = (airC: number) => dryingRate(50, false, { airC, rhPercent: 50, movement: 'normal' });
+
+it('stays as planned where the air is as planned, or nobody has read it off', () => {
+  const planned = windowOf([count()]);
+  expect(overAir(planned, [])).toBe(planned);
+  const same = overAir(planned, steady(23));
+  expect([same.opens! / MINUTE, same.closes! / MINUTE].map((at) => Math.round(at * 1000) / 1000)).toEqual([1060, 1120]);
+  expect(overAir({ ...planned, counts: undefined } as unknown as RunningWindow, steady(10))).toMatchObject({ opens: 1060 * MINUTE });
+});
+it('opens and closes later in colder air, by what the film dries slower', () => {
+  const cold = overAir(windowOf([count()]), steady(13));
+  expect(cold.opens! / MINUTE).toBeCloseTo(1000 + 60 / rate(13), 3);
+  expect(cold.closes! / MINUTE).toBeCloseTo(1000 + 120 / rate(13), 3);
+});
+it('counts the air of the plan before the first reading and long after the last', () => {
+  const half = overAir(windowOf([count()]), [
+    { atMin: 1030, airC: 13, rhPercent: 50 },
+    { atMin: 1100, airC: 13, rhPercent: 50 },
+  ]);
+  expect(half.opens! / MINUTE).toBeCloseTo(1030 + 30 / rate(13), 3);
+  const long = overAir(windowOf([count({ minMin: 2000, maxMin: null })], 3000, null), [{ atMin: 1000, airC: 13, rhPercent: 50 }]);
+  // Two hours passing into the planned air, the rest as planned: between all cold and all planned.
+  expect(long.opens! / MINUTE).toBeGreaterThan(3000);
+  expect(long.opens! / MINUTE).toBeLessThan(3000 + 120 / rate(13));
+  expect(long.closes).toBeNull();
+});
+it('opens with the last of several films and closes with the first', () => {
+  const two = overAir(windowOf([count(), count({ since: 900 * MINUTE, minMin: 100, maxMin: 180 })], 1060, 1080), steady(18));
+  expect(two.opens! / MINUTE).toBeCloseTo(Math.max(1000 + 60 / rate(18), 900 + 100 / rate(18)), 3);
+  expect(two.closes! / MINUTE).toBeCloseTo(Math.min(1000 + 120 / rate(18), 900 + 180 / rate(18)), 3);
+});
+it('a time no film is waited for stays as it is', () => {
+  const { film: _film, ...plain } = count();
+  expect(overAir(windowOf([plain as WindowCount]), steady(5)).opens).toBe(1060 * MINUTE);
+});
+it('never opens sooner where it was colder', () => {
+  fc.assert(
+    fc.property(fc.array(fc.integer({ min: 5, max: 35 }), { minLength: 1, maxLength: 10 }), fc.integer({ min: 0, max: 8 }), (air, less) => {
+      const readings = (by: number) => air.map((airC, index) => ({ atMin: 980 + index * 20, airC: airC - by, rhPercent: 50 }));
+      expect(overAir(windowOf([count()]), readings(less)).opens!).toBeGreaterThanOrEqual(overAir(windowOf([count()]), readings(0)).opens! - 1);
+    }),
+  );
+});

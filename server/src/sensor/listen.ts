@@ -1,0 +1,81 @@
+import { connect, type Socket } from 'node:net';
+import type { AirAnswer } from '@lintrel/core';
+import * as v from 'valibot';
+
+/** What a sensor says: docs/sensor.md. One JSON object a line. */
+const saidSchema = v.variant('say', [
+  v.object({ say: v.literal('ready'), name: v.string() }),
+  v.object({ say: v.literal('air'), airC: v.number(), rhPercent: v.number() }),
+]);
+
+/** Nothing heard for so long: it is silent. */
+const SILENT_MS = 120_000;
+/** A lost line is tried again after so long. */
+const AGAIN_MS = 5_000;
+const LONGEST_LINE = 10_000;
+
+/** A sensor that is listened to. */
+export interface Listening {
+  readonly state: () => NonNullable<AirAnswer['sensor']>;
+  readonly stop: () => void;
+}
+
+/**
+ * Listens to a sensor on loopback and hands on what can be; what cannot be is told as its state and kept nowhere.
+ * @param heard a reading, at most one a minute
+ */
+export function listenTo(port: number, heard: (at: Date, airC: number, rhPercent: number) => void, now: () => number = Date.now): Listening {
+  let heardAt: number | null = null;
+  let sound = true;
+  let kept = -1;
+  let stopped = false;
+  let socket: Socket | null = null;
+  let again: NodeJS.Timeout | null = null;
+
+  const line = (text: string): void => {
+    let data: unknown;
+    try {
+      data = JSON.parse(text);
+    } catch {
+      return;
+    }
+    const said = v.safeParse(saidSchema, data);
+    if (!said.success || said.output.say !== 'air') return;
+    const { airC, rhPercent } = said.output;
+    heardAt = now();
+    sound = airC >= -20 && airC <= 60 && rhPercent >= 1 && rhPercent <= 100;
+    const minute = Math.floor(heardAt / 60_000);
+    if (!sound || minute === kept) return;
+    kept = minute;
+    heard(new Date(minute * 60_000), airC, rhPercent);
+  };
+  const open = (): void => {
+    if (stopped) return;
+    let rest = '';
+    socket = connect(port, '127.0.0.1');
+    socket.setEncoding('utf8');
+    socket.on('data', (chunk: string) => {
+      rest += chunk;
+      if (rest.length > LONGEST_LINE) return void socket?.destroy();
+      const lines = rest.split('\n');
+      rest = lines.pop()!;
+      lines.forEach(line);
+    });
+    socket.on('error', () => undefined);
+    socket.on('close', () => {
+      if (!stopped) again = setTimeout(open, AGAIN_MS);
+    });
+  };
+  open();
+  return {
+    state: () => ({
+      state: heardAt === null || now() - heardAt > SILENT_MS ? 'silent' : sound ? 'speaking' : 'out-of-range',
+      heardAt: heardAt === null ? null : new Date(heardAt).toISOString(),
+    }),
+    stop: () => {
+      stopped = true;
+      if (again) clearTimeout(again);
+      socket?.destroy();
+    },
+  };
+}

@@ -1,0 +1,96 @@
+import type { AirAnswer } from '@lintrel/core';
+import { createServer } from 'node:net';
+import request from 'supertest';
+import { keepAir } from '../db/air';
+import { startTestServer, type TestServer } from '../testing';
+import { listenTo } from './listen';
+import { startSimulatedSensor, USUAL_BOOTH } from './simulated';
+
+const until = async (holds: () => boolean) => {
+  for (const since = Date.now(); !holds(); await new Promise((again) => setTimeout(again, 10)))
+    if (Date.now() - since > 10_000) throw new Error('it never came');
+};
+
+describe('a sensor', () => {
+  let now = Date.parse('2026-06-01T10:00:00Z');
+  const clock = () => now;
+  const booth = { ...USUAL_BOOTH, everyMs: 10, now: clock };
+  it('is heard, kept once a minute, with its drift', async () => {
+    const sensor = await startSimulatedSensor(booth);
+    const heard: [string, number][] = [];
+    const listening = listenTo(sensor.port, (at, airC) => void heard.push([at.toISOString(), airC]), clock);
+    await until(() => heard.length > 0);
+    expect(listening.state()).toMatchObject({ state: 'speaking' });
+    now += 60_000;
+    await until(() => heard.length > 1);
+    await new Promise((wait) => setTimeout(wait, 50));
+    expect(heard.map(([at]) => at)).toEqual(['2026-06-01T10:00:00.000Z', '2026-06-01T10:01:00.000Z']);
+    expect(heard[0]![1]).toBeCloseTo(booth.air(now).airC + 0.3, 0);
+    listening.stop();
+    await sensor.close();
+  });
+  it('that says nothing is silent, one that says what cannot be is told so, and neither is kept', async () => {
+    let broken = false;
+    let silent = false;
+    const sensor = await startSimulatedSensor({ ...booth, broken: () => broken, silent: () => silent });
+    const heard: number[] = [];
+    const listening = listenTo(sensor.port, (_, airC) => void heard.push(airC), clock);
+    await until(() => heard.length > 0);
+    broken = true;
+    now += 60_000;
+    await until(() => listening.state().state === 'out-of-range');
+    silent = true;
+    now += 5 * 60_000;
+    expect(listening.state().state).toBe('silent');
+    [broken, silent] = [false, false];
+    await until(() => listening.state().state === 'speaking');
+    expect(heard.every((airC) => airC < 60)).toBe(true);
+    listening.stop();
+    await sensor.close();
+  });
+  it('that is something else is not believed, and heaps of it are cut off', async () => {
+    const other = createServer((socket) => {
+      socket.on('error', () => undefined);
+      socket.write('<html>\n{"say":"air","airC":"warm","rhPercent":50}\n{"say":"air"}\n' + 'x'.repeat(20_000));
+    });
+    await new Promise<void>((ready) => other.listen(0, '127.0.0.1', ready));
+    const heard: number[] = [];
+    const listening = listenTo((other.address() as { port: number }).port, (_, airC) => void heard.push(airC), clock);
+    await new Promise((wait) => setTimeout(wait, 200));
+    expect(heard).toEqual([]);
+    expect(listening.state()).toEqual({ state: 'silent', heardAt: null });
+    listening.stop();
+    await new Promise((done) => other.close(done));
+  });
+});
+
+describe('the air of the shop', () => {
+  let server: TestServer;
+  beforeAll(async () => {
+    server = await startTestServer();
+  }, 60_000);
+  afterAll(() => server.close());
+  const air = async () => (await request(server.app).get('/api/air').expect(200)).body as AirAnswer;
+  it('is typed by hand, kept and told in order; without a sensor it says so', async () => {
+    expect(await air()).toEqual({ readings: [], sensor: null });
+    const at = (minutes: number) => new Date(Date.now() - minutes * 60_000).toISOString();
+    await request(server.app)
+      .post('/api/air')
+      .send({ at: at(5), airC: 17.5, rhPercent: 61 })
+      .expect(201);
+    await keepAir(server.pool, new Date(Date.now() - 30 * 60_000), 16, 70, 'sensor');
+    expect((await air()).readings).toMatchObject([
+      { airC: 16, by: 'sensor' },
+      { airC: 17.5, rhPercent: 61, by: 'typed' },
+    ]);
+  });
+  it('refuses what cannot be, and what lies in the future', async () => {
+    const send = (body: object) =>
+      request(server.app)
+        .post('/api/air')
+        .send({ at: new Date().toISOString(), airC: 20, rhPercent: 50, ...body });
+    await send({ airC: 998 }).expect(422);
+    await send({ rhPercent: 0 }).expect(422);
+    await send({ at: new Date(Date.now() + 3_600_000).toISOString() }).expect(422);
+  });
+});

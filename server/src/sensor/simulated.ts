@@ -1,0 +1,69 @@
+import { createServer, type Server, type Socket } from 'node:net';
+
+/** The booth sensor that ships: it measures nothing, but speaks as one would, with the faults real ones have. */
+export interface SimulatedSensor {
+  readonly port: number;
+  readonly close: () => Promise<void>;
+}
+
+/** What it pretends. */
+export interface Booth {
+  /** Air at a moment, ms. */
+  readonly air: (ms: number) => { readonly airC: number; readonly rhPercent: number };
+  /** How far it has drifted, °C; real ones do over months. */
+  readonly driftC: number;
+  /** Whether it says nothing now. */
+  readonly silent: (ms: number) => boolean;
+  /** Whether it says something that cannot be, as one that is wet or torn off. */
+  readonly broken: (ms: number) => boolean;
+  readonly everyMs: number;
+  readonly now: () => number;
+}
+
+const DAY_MS = 86_400_000;
+
+/** A booth over a day: 16 °C before dawn, 23 in the afternoon; silent for twenty minutes a day, torn off for two. */
+export const USUAL_BOOTH: Booth = {
+  air: (ms) => {
+    const wave = Math.cos((2 * Math.PI * (ms - 15 * 3_600_000)) / DAY_MS);
+    return { airC: 19.5 + 3.5 * wave, rhPercent: 58 - 10 * wave };
+  },
+  driftC: 0.3,
+  silent: (ms) => ms % DAY_MS > DAY_MS - 1_200_000,
+  broken: (ms) => ms % DAY_MS < 120_000,
+  everyMs: 10_000,
+  now: Date.now,
+};
+
+/** Starts it on a free port of loopback. */
+export async function startSimulatedSensor(booth: Booth = USUAL_BOOTH): Promise<SimulatedSensor> {
+  const open = new Set<Socket>();
+  const say = () => {
+    const now = booth.now();
+    if (booth.silent(now)) return;
+    const { airC, rhPercent } = booth.air(now);
+    const said = booth.broken(now) ? { say: 'air', airC: 998, rhPercent: 0 } : { say: 'air', airC: round(airC + booth.driftC), rhPercent: round(rhPercent) };
+    for (const socket of open) socket.write(`${JSON.stringify(said)}\n`);
+  };
+  const timer = setInterval(say, booth.everyMs);
+  const server: Server = createServer((socket) => {
+    open.add(socket);
+    socket.on('close', () => open.delete(socket));
+    socket.on('error', () => socket.destroy());
+    socket.write(`${JSON.stringify({ say: 'ready', name: 'Simulated booth sensor' })}\n`);
+    say();
+  });
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const address = server.address();
+  return {
+    port: typeof address === 'object' && address ? address.port : 0,
+    close: () =>
+      new Promise((resolve) => {
+        clearInterval(timer);
+        for (const socket of open) socket.destroy();
+        server.close(() => resolve());
+      }),
+  };
+}
+
+const round = (value: number): number => Math.round(value * 10) / 10;
