@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import highsLoader from 'highs';
 import { bindingOf, latestStarts, scheduleFaults, scheduleTrouble, solved, type Lag, type ScheduleProblem, type Shift, type Task } from '.';
 import { modelOf } from './testing-model';
+import { shopOf } from './testing-shop';
 
 const ALWAYS: readonly Shift[] = [{ from: 0, to: 100_000 }];
 const task = (id: string, minutes: number, more: Partial<Task> = {}): Task => ({
@@ -174,30 +175,6 @@ it('breaks no lag, no hours and books nobody twice in five thousand random shops
   );
   expect(schedules).toBeGreaterThan(1200);
 });
-
-/** Shops of some jobs, each washed, masked, coated twice in the booth and pulled in time. */
-function shopOf(jobs: number, seed: number): ScheduleProblem {
-  let state = seed;
-  const random = (most: number) => Math.floor(((state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32) * most);
-  const day = (number: number) => ({ from: number * 1440 + 480, to: number * 1440 + 1020 });
-  const tasks = Array.from({ length: jobs }, (_, job) => {
-    const id = (kind: string) => `${job}:${kind}`;
-    const own = (kind: string, more: Partial<Task>) => task(id(kind), 10 + random(60), { job: `${job}`, ...more });
-    return [
-      own('wash', {}),
-      own('mask', { after: [after(id('wash'))] }),
-      own('coat1', { places: ['booth'], after: [after(id('mask'))] }),
-      own('coat2', { places: ['booth'], after: [after(id('coat1'), 30 + random(30), 90 + random(60))] }),
-      own('pull', { after: [after(id('coat2'), 20 + random(40), 160 + random(60))] }),
-    ];
-  });
-  return {
-    tasks: tasks.flat(),
-    workers: ['ada', 'bo'].map((worker) => ({ id: worker, hours: [0, 1, 2].map(day) })),
-    places: [{ id: 'booth', hours: null }],
-    nowMin: 480,
-  };
-}
 
 it('ends at the very minute that a solver of mixed-integer programs finds for the same shop', async () => {
   const highs = await highsLoader();

@@ -14,6 +14,7 @@ export interface Solved {
 
 /** So many half-decided schedules are looked at; counted, not timed, so that every machine answers alike. */
 export const MOST_LOOKED_AT = 20_000;
+const MOST_WHEN_STAYING = 1_000;
 /** Of two ends nearer than this neither is better. */
 const WORTH_MIN = 1e-6;
 
@@ -70,7 +71,7 @@ export function* solveSteps(
   const marginNow = () => (stayed !== null && found.best?.node === stayed ? worthMin : WORTH_MIN);
   let margin = marginNow();
   // Some first schedules, straight down: each time what is in the way is settled for the task with the most behind it.
-  for (let dive = 0; dive < DIVES && found.best?.endMin !== root.least; dive++) {
+  for (let dive = 0; dive < DIVES && stayed === null && found.best?.endMin !== root.least; dive++) {
     let node: Node | null = root;
     while (node) {
       const conflict = firstConflict(tables, node.decisions, node.times);
@@ -88,7 +89,9 @@ export function* solveSteps(
   // Depth first, the nearest to the best bound on top; what was left aside bounds what may still be found.
   const stack: Node[] = [root];
   let looked = 0;
-  while (stack.length > 0 && looked < most) {
+  // Whoever stays looks only whether something much better lies near.
+  const enough = stayed === null ? most : Math.min(most, MOST_WHEN_STAYING);
+  while (stack.length > 0 && looked < enough) {
     const node = stack.pop()!;
     if (!better(node, margin)) continue;
     if (++looked % 50 === 0) yield;
