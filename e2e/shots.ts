@@ -62,20 +62,10 @@ const shots = (job: (title: string) => string): Shot[] => [
     size: WIDE,
     before: named('radio', 'Stage: 2 Ink blue, two-part', tap('[data-testid=run]', 2)),
   },
-  {
-    name: 'cutter',
-    path: `/job/${job('Ostrel')}/print`,
-    before: async (page) => {
-      await page.waitForSelector('[data-testid=film]', { timeout: 20_000 });
-      await page.click('[data-testid=film]', { count: 3 });
-      await page.keyboard.type('300');
-      await tap('[data-testid=send-cutter]')(page);
-      await page.waitForSelector('[data-testid=cut-picture]', { timeout: 60_000 });
-      await page.$eval('[data-testid=cut-picture]', (picture) => picture.scrollIntoView({ block: 'end' }));
-    },
-  },
-  { name: 'time', path: `/job/${job('Juniper')}/time` },
+  { name: 'time', path: `/job/${job('Saltwort')}/time`, before: sight('[data-testid=edge-chart]') },
   { name: 'run', path: `/job/${job('Juniper')}/run` },
+  { name: 'run-far', path: `/job/${job('Juniper')}/run`, before: tap('[data-testid=far-view]') },
+  { name: 'run-sideways', path: `/job/${job('Juniper')}/run`, size: { width: PHONE.height, height: PHONE.width } },
   { name: 'look-back', path: `/job/${job('Marigold')}/look-back` },
   {
     name: 'not-sent',
@@ -106,6 +96,23 @@ const TALL = { ...PHONE, height: 3400 };
 
 // Views that are looked at when they change but not kept, so that the folder stays small.
 const unkept = (job: (title: string) => string): Shot[] => [
+  {
+    name: 'x-cutter',
+    path: `/job/${job('Ostrel')}/print`,
+    before: async (page) => {
+      await page.waitForSelector('[data-testid=film]', { timeout: 20_000 });
+      await page.click('[data-testid=film]', { count: 3 });
+      await page.keyboard.type('300');
+      await tap('[data-testid=send-cutter]')(page);
+      await page.waitForSelector('[data-testid=cut-picture]', { timeout: 60_000 });
+      await page.$eval('[data-testid=cut-picture]', (picture) => picture.scrollIntoView({ block: 'end' }));
+    },
+  },
+  { name: 'x-hours', path: '/hours' },
+  { name: 'x-clock-wide', path: '/clock', size: WIDE },
+  { name: 'x-coat-log', path: `/job/${job('Juniper')}/run`, before: tap('[data-testid=coat]', 0, sight('[data-testid=coat-said]')) },
+  { name: 'x-batch', path: '/bench/batch' },
+  { name: 'x-behaviour', path: '/shelf/finish/cream-two-part', before: sight('[data-testid=behaviour]') },
   { name: 'x-piece-wide', path: `/job/${job('Ostrel')}/piece`, size: WIDE },
   {
     name: 'x-areas-compare',

@@ -25,6 +25,7 @@ export default function EdgeChart({ windows, buildUm, dwellMin, endMin }: { wind
     <View
       style={styles.chart}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      testID="edge-chart"
       role="img"
       aria-label={text(phrase`How clean the edge comes out against the time of the pull; worst about ${showMinutes(Math.round(worst))} after the last coat`)}
     >

@@ -27,7 +27,7 @@ export function BehaviourPanel({ finish }: { finish: string }) {
   if (!data) return null;
   const { learned, seen } = data;
   return (
-    <Panel>
+    <Panel testID="behaviour">
       <Heading>How it has behaved here</Heading>
       {learned ? (
         <>

@@ -26,7 +26,11 @@ export const Screen = ({ title, about, action, children }: PropsWithChildren<Scr
 );
 
 /** A flat sheet with a hairline round it. */
-export const Panel = ({ children }: PropsWithChildren) => <View style={styles.sheet}>{children}</View>;
+export const Panel = ({ testID, children }: PropsWithChildren<{ readonly testID?: string }>) => (
+  <View style={styles.sheet} testID={testID}>
+    {children}
+  </View>
+);
 
 /** Said while something is loading, or cannot be loaded. */
 export const Waiting = ({ what, error, retry }: { what: string; error?: Error | null; retry?: ReactNode }) => (
