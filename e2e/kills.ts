@@ -19,7 +19,7 @@ const [serverKills = 100, databaseKills = 5] = process.argv.slice(2).map(Number)
 const WRITERS = 6;
 const NAME = process.env.LINTREL_KILLS ?? 'kills-database';
 /** The keeper of the database gives up after five deaths a minute: there are fewer. */
-const BETWEEN_DATABASE_KILLS_MS = 17_000;
+const BETWEEN_DATABASE_KILLS_MS = 30_000;
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 const database = (await startDatabase(await ensurePostgres(), NAME, { durable: true })) as { url: string; stop: () => Promise<void> };

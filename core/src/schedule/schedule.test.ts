@@ -1,28 +1,10 @@
 import fc from 'fast-check';
 import highsLoader from 'highs';
-import { bindingOf, latestStarts, scheduleFaults, scheduleTrouble, solved, type Lag, type ScheduleProblem, type Shift, type Task } from '.';
+import { bindingOf, latestStarts, scheduleFaults, scheduleTrouble, solved, type ScheduleProblem, type Shift, type Task } from '.';
 import { modelOf } from './testing-model';
-import { shopOf } from './testing-shop';
+import { after, shopOf, task } from './testing-shop';
 
 const ALWAYS: readonly Shift[] = [{ from: 0, to: 100_000 }];
-const task = (id: string, minutes: number, more: Partial<Task> = {}): Task => ({
-  id,
-  job: 'job',
-  minutes,
-  hands: 1,
-  places: [],
-  earliestMin: 0,
-  pauses: false,
-  after: [],
-  ...more,
-});
-const after = (other: string, minMin = 0, maxMin: number | null = null, more: Partial<Lag> = {}): Lag => ({
-  task: other,
-  from: 'end',
-  minMin,
-  maxMin,
-  ...more,
-});
 const problem = (tasks: readonly Task[], more: Partial<ScheduleProblem> = {}): ScheduleProblem => ({
   tasks,
   workers: [{ id: 'ada', hours: ALWAYS }],

@@ -1,6 +1,7 @@
 import type { Lag, ScheduleProblem, Task } from './problem';
 
-const task = (id: string, minutes: number, more: Partial<Task> = {}): Task => ({
+/** A task for one hand, an hour of the day whatever, after nothing. */
+export const task = (id: string, minutes: number, more: Partial<Task> = {}): Task => ({
   id,
   job: 'job',
   minutes,
@@ -11,7 +12,7 @@ const task = (id: string, minutes: number, more: Partial<Task> = {}): Task => ({
   after: [],
   ...more,
 });
-const after = (other: string, minMin = 0, maxMin: number | null = null): Lag => ({ task: other, from: 'end', minMin, maxMin });
+export const after = (other: string, minMin = 0, maxMin: number | null = null): Lag => ({ task: other, from: 'end', minMin, maxMin });
 
 /** Shops of some jobs, each washed, masked, coated twice in the booth and pulled in time. */
 export function shopOf(jobs: number, seed: number): ScheduleProblem {
