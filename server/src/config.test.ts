@@ -14,6 +14,7 @@ it('takes what is set, and what is usual for the rest', () => {
     signIn: false,
     proxied: false,
     cutter: null,
+    sensor: null,
     logLevel: 'info',
   });
   const set = readConfig({

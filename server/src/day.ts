@@ -116,6 +116,7 @@ export function dayOf({ jobs, shop, now, before }: DayAsked): { readonly answer:
     leastEndMs: ms(plan.leastEndMin),
     proven: plan.proven,
     binding: plan.binding.filter(({ task }) => byTask.has(task)).map(({ task, by }) => ({ work: task, by })),
+    more: plan.more,
     troubles: plan.troubles.map((trouble) => troubleSaid(trouble, shop, (task) => byTask.get(task), titles)),
     missed: plan.missed.map(({ job, step, code, closedMin }) => ({ job, title: titles.get(job) ?? '', say: step.say, code, closedMs: ms(closedMin) })),
   };

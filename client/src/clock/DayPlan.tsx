@@ -1,5 +1,5 @@
 import type { DayAnswer, DayWorkTold } from '@lintrel/core/front';
-import { phrase } from '@lintrel/words';
+import { phrase, several } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -127,6 +127,9 @@ export function DayFollowing({ day, now }: { day: DayAnswer; now: number }) {
           </Row>
         ))}
       </Rows>
+      {day.more > 0 ? (
+        <Small>{phrase`${several(day.more, 'stretch', 'stretches')} of work further on ${day.more === 1 ? 'is' : 'are'} planned when it comes nearer.`}</Small>
+      ) : null}
       {left.length > FIRST ? <Action rank="quiet" label={all ? 'Fewer' : phrase`All ${left.length}`} onPress={() => setAll(!all)} testID="all-work" /> : null}
     </Panel>
   );

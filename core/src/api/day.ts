@@ -35,6 +35,8 @@ export const dayAnswerSchema = v.object({
   proven: v.boolean(),
   /** What the end waits for, from the first to the last: why each does not begin sooner. */
   binding: v.array(v.object({ work: v.string(), by: v.picklist(['now', 'earliest', 'pinned', 'drying', 'order', 'worker', 'place', 'hours']) })),
+  /** Stretches of work further on that are not planned yet. */
+  more: v.number(),
   /** What cannot be kept, and what would help. */
   troubles: v.array(saidSchema),
   missed: v.array(v.object({ job: v.string(), title: v.string(), say: saidSchema, code: v.string(), closedMs: v.number() })),

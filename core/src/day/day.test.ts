@@ -74,6 +74,14 @@ it('takes days off and closed days into account', () => {
   expect(hoursOver(shop.people[0]!.week, days.slice(0, 2), ['2026-06-01'])).toEqual([{ from: 1440 + 420, to: 1440 + 1140 }]);
 });
 
+it('of many jobs plans the next stretches of each, and says how many follow', () => {
+  const many = Array.from({ length: 60 }, (_, index) => ({ ...jobOf('marigold'), id: `j${index}`, title: `${index}` }));
+  const plan = planDay(many, shop, days, 480);
+  expect(plan.work).toHaveLength(120);
+  expect(plan.more).toBe(60 * jobTasks(many[0]!, 480).work.length - 120);
+  expect(plan.schedule ?? plan.troubles[0]).toBeTruthy();
+}, 60_000);
+
 it('moves little when something else becomes known, and is empty with nothing to do', () => {
   const jobs = ['juniper', 'brindle'].map((name) => jobOf(name));
   const first = planDay(jobs, shop, days, 480);

@@ -26,6 +26,8 @@ export interface DayPlan {
   /** What cannot be kept, and what would help; the schedule is made without it. */
   readonly troubles: readonly ScheduleTrouble[];
   readonly missed: readonly Missed[];
+  /** Stretches of work further on that are not planned yet: a shop with many jobs plans the next of each. */
+  readonly more: number;
   readonly kept: KeptOrder;
 }
 
@@ -38,6 +40,8 @@ export interface KeptOrder {
 /** So many half-decided schedules are looked at; fewer where there are many tasks, of which each takes longer. */
 const MOST_LOOKED_AT = 12_000;
 const MANY_TASKS = 25;
+/** About so many stretches of work are planned, the same number of every job, and two of each at least. */
+const MOST_PLANNED = 120;
 /** A plan is left for one that ends so much sooner, min. */
 const WORTH_MIN = 15;
 /** So many windows that cannot be met are given up one after the other, to plan the rest. */
@@ -50,7 +54,9 @@ const MOST_GIVEN_UP = 6;
  */
 export function planDay(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly CalendarDay[], nowMin: number, before: KeptOrder | null = null): DayPlan {
   const each = jobs.map((job) => jobTasks(job, nowMin));
-  const work = each.flatMap((one) => one.work);
+  const perJob = Math.max(2, Math.floor(MOST_PLANNED / Math.max(1, jobs.length)));
+  const work = each.flatMap((one) => one.work.slice(0, perJob));
+  const more = each.reduce((sum, one) => sum + Math.max(0, one.work.length - perJob), 0);
   const past = each.flatMap((one) => one.past);
   let problem: ScheduleProblem = {
     tasks: [...past, ...work.map(({ task }) => task)],
@@ -63,7 +69,7 @@ export function planDay(jobs: readonly JobAtWork[], shop: ShopDay, days: readonl
   };
   const troubles: ScheduleTrouble[] = [];
   const missed = each.flatMap((one) => one.missed);
-  const none = { work, schedule: null, leastEndMin: nowMin, proven: false, latest: [], binding: [], missed, kept: NOTHING_KEPT };
+  const none = { work, schedule: null, leastEndMin: nowMin, proven: false, latest: [], binding: [], missed, more, kept: NOTHING_KEPT };
   if (work.length === 0) return { ...none, schedule: { placed: [], endMin: nowMin, scuffMin: 0 }, proven: true, troubles };
   for (let round = 0; round <= MOST_GIVEN_UP; round++) {
     const most = Math.round(MOST_LOOKED_AT / Math.max(1, problem.tasks.length / MANY_TASKS) ** 2);

@@ -71,7 +71,8 @@ export function* solveSteps(
   const marginNow = () => (stayed !== null && found.best?.node === stayed ? worthMin : WORTH_MIN);
   let margin = marginNow();
   // Some first schedules, straight down: each time what is in the way is settled for the task with the most behind it.
-  for (let dive = 0; dive < DIVES && stayed === null && found.best?.endMin !== root.least; dive++) {
+  const dives = Math.max(2, Math.round((DIVES * MANY_TASKS) / Math.max(MANY_TASKS, problem.tasks.length)));
+  for (let dive = 0; dive < dives && stayed === null && found.best?.endMin !== root.least; dive++) {
     let node: Node | null = root;
     while (node) {
       const conflict = firstConflict(tables, node.decisions, node.times);
@@ -122,8 +123,9 @@ export function solved(problem: ScheduleProblem, how: Parameters<typeof solveSte
   }
 }
 
-/** So many first schedules are made. */
+/** So many first schedules are made; fewer where there are many tasks. */
 const DIVES = 24;
+const MANY_TASKS = 25;
 
 /** How good a way looks: what it bounds, and how early tasks are, those with much behind them more; each dive weighs that in its own way. */
 function promise({ times, least }: Node, { tails }: Bounds, dive: number): number {

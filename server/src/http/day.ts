@@ -1,13 +1,32 @@
-import { dayAnswerSchema, keptShopDaySchema, plainly, saveShopDaySchema } from '@lintrel/core';
+import { dayAnswerSchema, type DayAnswer, keptShopDaySchema, plainly, saveShopDaySchema } from '@lintrel/core';
 import ical from 'ical-generator';
 import { calendarFrom, jobsAtWork } from '../day';
+import { newestChange } from '../db/changes';
 import { findDayOrder, findShopDay, keepDayOrder, saveShopDay } from '../db/shop-day';
 import { WORDS } from '../words';
 import { ApiError, invalidAt } from './errors';
-import { route, type Context, type Route } from './route';
+import { route, type Context, type Route, type Shop } from './route';
 
-/** The day's plan as it is now; what it decided is kept for the next. */
-async function dayNow({ db, now, run, log }: Pick<Context, 'db' | 'now' | 'run' | 'log'>) {
+const MINUTE_MS = 60_000;
+
+/** The last plan each server has made, and what it was made from: many phones ask for the same. */
+const lately = new WeakMap<Shop, { readonly of: string; readonly answer: Promise<DayAnswer> }>();
+
+/** The day's plan as it is now; as long as nothing has changed it is worked out once a minute for all who ask. */
+async function dayNow(context: Pick<Context, 'db' | 'now' | 'run' | 'log' | 'shop'>): Promise<DayAnswer> {
+  const of = `${await newestChange(context.db)} ${Math.floor(context.now() / MINUTE_MS)}`;
+  const last = lately.get(context.shop);
+  if (last?.of === of) {
+    const answer = await last.answer.catch(() => null);
+    if (answer) return answer;
+  }
+  const answer = planNow(context);
+  lately.set(context.shop, { of, answer });
+  return answer;
+}
+
+/** Plans the day; what it decided is kept for the next. */
+async function planNow({ db, now, run, log }: Pick<Context, 'db' | 'now' | 'run' | 'log'>): Promise<DayAnswer> {
   const [jobs, { day: shop }, before] = await Promise.all([jobsAtWork(db), findShopDay(db), findDayOrder(db)]);
   const { answer, kept } = await run('day', { jobs, shop, now: now(), before });
   await keepDayOrder(db, kept).catch((error: unknown) => log.warn({ err: error }, 'the order of the day was not kept'));
