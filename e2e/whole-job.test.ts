@@ -45,7 +45,7 @@ it('follows a whole job from the first wash to the last look', async () => {
         await hands.press('[data-testid=touch]');
         for (const feel of ['wet', 'tacky', 'marks', 'dry']) expect(await hands.count(`[data-testid=feels-${feel}]`)).toBe(1);
         await hands.fill('note', 'on the masking paper');
-        await hands.press('[data-testid=feels-tacky]');
+        await hands.press('[data-testid=feels-tacky]:not([aria-disabled=true])');
       }
       if (asked[done]!.kind === 'unplug') {
         // One is missing: the step is done only with a word on it.
