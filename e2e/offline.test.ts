@@ -132,7 +132,7 @@ it('offers a newer build, leaves the run sheet alone, and takes it when a person
       await moved;
       await hands.sees(/Juniper/);
       // The files of the build before are thrown away as the newer one takes over.
-      for (const since = Date.now(); (await shells()).length > 1 && Date.now() - since < 10_000; ) await new Promise((again) => setTimeout(again, 100));
+      for (const since = Date.now(); (await shells()).length > 1 && Date.now() - since < 10_000;) await new Promise((again) => setTimeout(again, 100));
       const [only, ...others] = await shells();
       expect(only).toContain('newer-');
       expect(others).toEqual([]);

@@ -77,6 +77,7 @@ const shots = (job: (title: string) => string): Shot[] => [
         await page.waitForSelector('[data-testid=done]:not([aria-disabled=true])', { timeout: 20_000 });
         await page.click('[data-testid=done]');
         await new Promise((resolve) => setTimeout(resolve, 1500));
+        await (await page.$('[data-testid=feels-clean]'))?.click();
       }
       await named('link', 'Clock', tap('[data-testid=not-sent]'))(page);
     },
