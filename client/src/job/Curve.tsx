@@ -8,7 +8,7 @@ import { Small } from '@/ui/Words';
 /** What is written along its foot needs a quarter of it and two lines. */
 const HEIGHT = 190;
 
-interface CurveProps {
+export interface CurveProps {
   /** What it shows, above it. */
   readonly title: string;
   /** What a screen reader says of it. */
@@ -23,7 +23,7 @@ interface CurveProps {
 }
 
 /** A curve over even steps, as wide as there is room. */
-export function Curve({ title, spoken, values, labels, decimals, fromZero = false, segments, testID }: CurveProps) {
+export default function Curve({ title, spoken, values, labels, decimals, fromZero = false, segments, testID }: CurveProps) {
   const { text } = useWords();
   const [width, setWidth] = useState(0);
   return (

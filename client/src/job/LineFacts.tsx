@@ -1,12 +1,11 @@
+import { bendCurve, Curve } from './charts';
 import { showBoth, showLength, type Fit, type LineAnalysis, type LineFit, type LinePlan } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, size, space } from '@/theme/theme';
 import { Body, Figure, Small } from '@/ui/Words';
 import { Icon } from '@/ui/Icon';
-
-const BendChart = lazy(() => import('./BendChart'));
 
 const VERDICTS = {
   lays: { icon: 'check', words: 'lays' },
@@ -46,7 +45,7 @@ export function LineFacts({ line, analysis, fits, unit, scale }: LineFactsProps)
       <Fairness analysis={analysis} unit={unit} />
       {analysis && line.tightest ? (
         <Suspense fallback={<Small>Drawing the chart …</Small>}>
-          <BendChart bends={analysis.bends} unit={unit} />
+          <Curve {...bendCurve(analysis.bends, unit)} />
         </Suspense>
       ) : null}
       <Small>Which tape follows it: with the tape above or left of the line, and below or right of it</Small>

@@ -1,4 +1,5 @@
 // Every screen behind the list of jobs and the clock: loaded together, when the first of them is opened.
+export { AirScreen } from './AirScreen';
 export { AreasScreen } from './job/AreasScreen';
 export { BenchScreen } from './bench/BenchScreen';
 export { CoatsScreen } from './job/CoatsScreen';

@@ -1,9 +1,10 @@
 import { SCHOOLS, showMinutes, type School, type Span, type StagePlan, type Step, plainly, withChoices } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { Rail, type Band } from '@/clock/Rail';
 import { BackToWork } from '@/job/BackToWork';
+import { Curve, edgeCurve } from '@/job/charts';
 import { ticksIn, tickStep } from '@/clock/ticks';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
@@ -17,8 +18,6 @@ import { StyleSheet, View } from 'react-native';
 import { space } from '@/theme/theme';
 import { SCHOOL_WORDS } from '@/words';
 import { useWords } from '@/person/PersonContext';
-
-const EdgeChart = lazy(() => import('@/job/EdgeChart'));
 
 /** Time: the stages end to end, and when the tape of each may be pulled by the three schools. */
 export function TimeScreen() {
@@ -132,7 +131,7 @@ function StageWindows({ stage, pull }: { stage: StagePlan; pull: Step | null }) 
         </Small>
       ) : null}
       <Suspense fallback={<Small>Drawing the edge …</Small>}>
-        <EdgeChart windows={windows} buildUm={stage.buildUm} dwellMin={Math.max(...spans.map(({ span }) => span.to ?? Infinity))} endMin={end} />
+        <Curve {...edgeCurve(windows, stage.buildUm, Math.max(...spans.map(({ span }) => span.to ?? Infinity)), end)} />
       </Suspense>
       <Body>{pull ? detail(pull.say) : 'The masks stay on for the next stage, and come off with its own.'}</Body>
       {windows.tapeSafeMin === null ? null : <Body>{phrase`Takes tape after ${showMinutes(windows.tapeSafeMin)}.`}</Body>}
