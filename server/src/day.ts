@@ -1,7 +1,6 @@
 import {
-  attendedSteps,
+  MS_PER_MINUTE,
   planDay,
-  progressOf,
   type CalendarDay,
   type DayAnswer,
   type JobAtWork,
@@ -11,13 +10,11 @@ import {
   type ShopDay,
   type Step,
 } from '@lintrel/core';
-import { listJobsInShop } from './db/job-list';
-import { findStartedSteps, listEvents } from './db/log';
+import { findProgress, listJobsInShop } from './db/job-list';
 import type { Queryable } from './db/pool';
 
 // The day's plan of the shop: what is read for it, and how it is told. Worked out in a process of the workshop.
 
-const MINUTE_MS = 60_000;
 /** So many days are planned from today on. */
 const DAYS = 14;
 
@@ -39,9 +36,8 @@ export async function jobsAtWork(db: Queryable): Promise<DayAsked['jobs']> {
   const jobs = await listJobsInShop(db);
   return Promise.all(
     jobs.map(async ({ id, title }) => {
-      const [started, events] = [await findStartedSteps(db, id), await listEvents(db, id)];
-      const { doneAt } = progressOf(started?.steps ?? [], events, started?.sheet);
-      return { id, title, steps: started?.steps ?? [], doneMs: [...doneAt] };
+      const { started, progress } = await findProgress(db, id);
+      return { id, title, steps: started?.steps ?? [], doneMs: [...progress.doneAt] };
     }),
   );
 }
@@ -60,34 +56,34 @@ export function calendarFrom(nowMs: number, zone: string, days: number): Calenda
   const read = (ms: number) => Object.fromEntries(parts.formatToParts(ms).map(({ type, value }) => [type, value])) as Record<string, string>;
   const midnightOf = (ms: number): number => {
     const { hour, minute } = read(ms);
-    const guess = ms - (Number(hour) * 60 + Number(minute)) * MINUTE_MS - (ms % MINUTE_MS);
+    const guess = ms - (Number(hour) * 60 + Number(minute)) * MS_PER_MINUTE - (ms % MS_PER_MINUTE);
     // Where the clocks were changed since, the guess is an hour off.
     const off = read(guess);
     const late = Number(off.hour) * 60 + Number(off.minute);
-    return late === 0 ? guess : guess + (late > 720 ? 1440 - late : -late) * MINUTE_MS;
+    return late === 0 ? guess : guess + (late > 720 ? 1440 - late : -late) * MS_PER_MINUTE;
   };
   const first = midnightOf(nowMs);
   return Array.from({ length: days }, (_, index) => {
-    const ms = midnightOf(first + index * 1440 * MINUTE_MS + 12 * 60 * MINUTE_MS);
+    const ms = midnightOf(first + index * 1440 * MS_PER_MINUTE + 12 * 60 * MS_PER_MINUTE);
     const { year, month, day } = read(ms);
     const date = `${year}-${month}-${day}`;
-    return { midnightMin: ms / MINUTE_MS, date, weekday: (new Date(`${date}T12:00:00Z`).getUTCDay() + 6) % 7 };
+    return { midnightMin: ms / MS_PER_MINUTE, date, weekday: (new Date(`${date}T12:00:00Z`).getUTCDay() + 6) % 7 };
   });
 }
 
 /** Plans the day, and tells it. */
 export function dayOf({ jobs, shop, now, before }: DayAsked): { readonly answer: DayAnswer; readonly kept: KeptOrder } {
-  const nowMin = Math.floor(now / MINUTE_MS);
+  const nowMin = Math.floor(now / MS_PER_MINUTE);
   const atWork: JobAtWork[] = jobs.map(({ id, title, steps, doneMs }) => ({
     id,
     title,
-    steps: steps.filter((step) => step.attended || attendedSteps(steps).length > 0),
-    doneMin: new Map(doneMs.map(([step, ms]) => [step, ms / MINUTE_MS])),
+    steps,
+    doneMin: new Map(doneMs.map(([step, ms]) => [step, ms / MS_PER_MINUTE])),
   }));
   const plan = planDay(atWork, shop, calendarFrom(now, shop.zone, DAYS), nowMin, before);
   const titles = new Map(jobs.map(({ id, title }) => [id, title]));
   const byTask = new Map(plan.work.map((one) => [one.task.id, one]));
-  const ms = (min: number) => Math.round(min * MINUTE_MS);
+  const ms = (min: number) => Math.round(min * MS_PER_MINUTE);
   const work = (plan.schedule?.placed ?? []).flatMap(({ task, startMin, endMin, workers, scuffMin }) => {
     const own = byTask.get(task);
     if (!own) return [];

@@ -1,7 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { EVENT_VERSION, logAsPlanned, timesOfPlan, type LogEvent, type Plan, type Step } from '@lintrel/core';
-
-const MS_PER_MINUTE = 60_000;
+import { EVENT_VERSION, logAsPlanned, MS_PER_MINUTE, timesOfPlan, type LogEvent, type Plan, type Step } from '@lintrel/core';
 
 /** How far a demo job has come: the last step that is done and how long ago, and what else was written down. */
 interface Story {

@@ -90,19 +90,23 @@ export function useWorkSheet(id: string): WorkSheet {
   const lastStart = useRef<{ readonly revision: number; readonly event: LogEvent } | null>(null);
   const frozen = run.data?.started?.plan ?? null;
   const plan = useMemo(() => frozen && startedSheet(frozen), [frozen]);
-  const kept = run.data?.events ?? [];
-  const ownOf = (all: readonly Pending[]) => all.filter(({ job, event }) => job === id && !kept.some((one) => one.id === event.id));
-  const own = ownOf(pending);
-  const toSend = own.filter(({ refused }) => refused === null);
-  // What was tapped counts at once; the server's record takes its place when it comes.
-  const events = [...kept, ...[...ownOf(landed), ...toSend].map(({ event }) => event)];
   const sheet = run.data?.started?.sheet;
+  // A screen with a clock is drawn every second: what follows from the log is worked out when the log changes.
+  const { own, toSend, events, progress } = useMemo(() => {
+    const kept = run.data?.events ?? [];
+    const ownOf = (all: readonly Pending[]) => all.filter(({ job, event }) => job === id && !kept.some((one) => one.id === event.id));
+    const here = ownOf(pending);
+    const waiting = here.filter(({ refused }) => refused === null);
+    // What was tapped counts at once; the server's record takes its place when it comes.
+    const all = [...kept, ...[...ownOf(landed), ...waiting].map(({ event }) => event)];
+    return { own: here, toSend: waiting, events: all, progress: progressOf(plan?.steps ?? NO_STEPS, all, sheet) };
+  }, [id, run.data, pending, landed, plan, sheet]);
   const isOffline = offline.has(id);
   return {
     plan,
     revision: run.data?.started?.revision ?? null,
     events,
-    progress: progressOf(plan?.steps ?? NO_STEPS, events, sheet),
+    progress,
     loading: run.isPending,
     error: run.data ? null : run.error,
     retry: () => void run.refetch(),

@@ -1,3 +1,4 @@
+import { firstWhere } from '../units';
 import type { AirMovement } from './climate';
 import type { DryingAir } from './rate';
 
@@ -22,23 +23,12 @@ export const steadyAir = ({ airC, rhPercent, movement }: DryingAir): AirCourse =
 
 /** The air at a moment; at a step, what comes after it. */
 export function airAt({ readings, movement }: AirCourse, atMin: number): DryingAir {
-  const next = firstAfter(readings, atMin);
+  const next = firstWhere(0, readings.length, (index) => readings[index]!.atMin > atMin);
   const before = readings[Math.max(0, next - 1)]!;
   const after = readings[Math.min(next, readings.length - 1)]!;
   const share = after.atMin > before.atMin && atMin > before.atMin ? (atMin - before.atMin) / (after.atMin - before.atMin) : 0;
   const between = (from: number, to: number) => from + share * (to - from);
   return { airC: between(before.airC, after.airC), rhPercent: between(before.rhPercent, after.rhPercent), movement };
-}
-
-/** Place of the first reading after a moment. */
-function firstAfter(readings: readonly AirReading[], atMin: number): number {
-  let [low, high] = [0, readings.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (readings[middle]!.atMin > atMin) high = middle;
-    else low = middle + 1;
-  }
-  return low;
 }
 
 /** Air of a day in a forecast: warmest and driest in the afternoon, coolest and dampest before dawn. */

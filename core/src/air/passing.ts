@@ -1,3 +1,4 @@
+import { halved } from '../units';
 import { airAt, type AirCourse } from './course';
 import { dryingRate, type DryingAir } from './rate';
 
@@ -18,6 +19,8 @@ export const paceOf =
 
 /** Longest stretch that is integrated at once, min; the sum of Gauss over it errs by less than a millionth even from frost to heat. */
 const CELL_MIN = 60;
+/** Of an hour this leaves less than a ten-thousandth of a second. */
+const CELL_HALVINGS = 32;
 /** Nothing is looked for later than this, min: a year. */
 const MOST_AHEAD_MIN = 525_600;
 
@@ -77,22 +80,14 @@ export function whenPassed(pace: Pace, course: AirCourse, fromMin: number, neede
   for (let index = 0; at < last && left > 0;) {
     const cell = cellEnd(course, at, index);
     const passed = within(pace, course, at, cell.toMin);
-    if (passed >= left) return insideCell(pace, course, at, cell.toMin, left);
+    if (passed >= left) {
+      const [from, needed] = [at, left];
+      return halved(from, cell.toMin, CELL_HALVINGS, (end) => within(pace, course, from, end) < needed);
+    }
     left -= passed;
     [at, index] = [cell.toMin, cell.index];
   }
   if (left <= 0) return at;
   const end = at + left / pace(airAt(course, Math.max(at, last)));
   return end - fromMin <= MOST_AHEAD_MIN ? end : null;
-}
-
-/** Halves a stretch until it is shorter than the blink of an eye. */
-function insideCell(pace: Pace, course: AirCourse, fromMin: number, toMin: number, needed: number): number {
-  let [low, high] = [fromMin, toMin];
-  while (high - low > 1e-7) {
-    const middle = (low + high) / 2;
-    if (within(pace, course, fromMin, middle) < needed) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
 }

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { AIR_MOVEMENTS } from '../air';
 import { newestEventSchema, type FrozenPlan } from '../log';
 import { JOB_KINDS, type Said, wholeBetween } from '../units';
 
@@ -15,7 +16,7 @@ const filmSchema = v.object({
   waterborne: v.boolean(),
   airC: v.number(),
   rhPercent: v.number(),
-  movement: v.picklist(['still', 'normal', 'booth']),
+  movement: v.picklist(AIR_MOVEMENTS),
 });
 const countSchema = v.object({ since: v.number(), minMin: v.number(), maxMin: v.nullable(v.number()), film: v.optional(filmSchema) });
 const windowSchema = v.object({

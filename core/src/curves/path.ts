@@ -1,3 +1,4 @@
+import { firstWhere } from '../units';
 import { distance, type Point } from './point';
 
 /** A place on a line with its direction and bend. */
@@ -31,17 +32,12 @@ export function withDistances(points: readonly Omit<PathPoint, 'at'>[]): PathPoi
 
 /** The place at a distance along the path, between neighbours; clamped to the ends. */
 export function pointAt(path: Path, at: number): PathPoint {
-  let low = 0;
-  let high = path.length - 1;
+  const last = path.length - 1;
   if (at <= path[0]!.at) return path[0]!;
-  if (at > path[high]!.at) return path[high]!;
-  while (high - low > 1) {
-    const middle = (low + high) >> 1;
-    if (path[middle]!.at >= at) high = middle;
-    else low = middle;
-  }
-  const a = path[low]!;
-  const b = path[high]!;
+  if (at > path[last]!.at) return path[last]!;
+  const next = firstWhere(1, last, (index) => path[index]!.at >= at);
+  const a = path[next - 1]!;
+  const b = path[next]!;
   const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
   const mix = (from: number, to: number) => from + share * (to - from);
   return { x: mix(a.x, b.x), y: mix(a.y, b.y), tx: mix(a.tx, b.tx), ty: mix(a.ty, b.ty), curvature: mix(a.curvature, b.curvature), at };

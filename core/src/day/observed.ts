@@ -2,6 +2,7 @@ import type { Observation } from '../learning';
 import { progressOf, type LogEvent, type Step } from '../log';
 import type { School } from '../finish';
 import type { PullWindows } from '../drying';
+import { MS_PER_MINUTE, RULE_OF_THUMB } from '../units';
 
 /** What of a frozen plan is needed to read what was seen. */
 export interface SeenSheet {
@@ -19,8 +20,6 @@ export interface SeenOf {
   readonly observation: Observation;
 }
 
-const MINUTE_MS = 60_000;
-
 /**
  * What a log says about how its finishes dry: touch tests and pulls, each with the time since the last coat that was on by then.
  * Time counts in the air the job was planned with; marks are those of its windows, without what was learned before.
@@ -35,14 +34,14 @@ export function seenIn({ sheet, steps, stages, learned = [] }: SeenSheet, events
     if (!stage?.windows) return [];
     const { doneAt } = progressOf(steps, events.slice(0, index + 1), sheet);
     const coats = steps.filter(({ kind, stage: of }) => kind === 'coat' && of === number).flatMap(({ id }) => doneAt.get(id) ?? []);
-    const passedMin = (Date.parse(at) - Math.max(...coats)) / MINUTE_MS;
+    const passedMin = (Date.parse(at) - Math.max(...coats)) / MS_PER_MINUTE;
     if (coats.length === 0 || !(passedMin > 0)) return [];
     const factor = learned.find(({ finish }) => finish === stage.finish)?.factor ?? 1;
     const { wet, touch, touchMin, throughMin } = stage.windows;
     const marks = {
-      wetLimitMin: (wet?.to ?? touchMin / 5) / factor,
+      wetLimitMin: (wet?.to ?? RULE_OF_THUMB.wetShareOfTouch * touchMin) / factor,
       touchMin: touchMin / factor,
-      touchCloseMin: Math.min(touch?.to ?? Infinity, 3 * touchMin, throughMin) / factor,
+      touchCloseMin: Math.min(touch?.to ?? Infinity, RULE_OF_THUMB.touchCloseFactor * touchMin, throughMin) / factor,
       throughMin: throughMin / factor,
     };
     const told = saw.kind === 'feel' ? saw : { kind: 'pull' as const, school: stage.school ?? ('touch' as const), result: saw.result };

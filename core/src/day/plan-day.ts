@@ -3,6 +3,7 @@ import {
   latestStarts,
   scheduleTrouble,
   solved,
+  withoutLimit,
   type Bind,
   type Decisions,
   type LatestStart,
@@ -78,7 +79,7 @@ export function planDay(jobs: readonly JobAtWork[], shop: ShopDay, days: readonl
     const trouble = scheduleTrouble(problem);
     troubles.push(trouble);
     if (trouble.code !== 'window') break;
-    problem = without(problem, trouble);
+    problem = withoutLimit(problem, trouble.task, ({ task }) => task === trouble.other);
   }
   return { ...none, troubles };
 }
@@ -92,12 +93,6 @@ const told = (problem: ScheduleProblem, found: Solved): Pick<DayPlan, 'schedule'
   latest: latestStarts(problem, found),
   binding: bindingOf(problem, found),
   kept: keptFrom(problem, found),
-});
-
-/** The problem without a window that cannot be met. */
-const without = (problem: ScheduleProblem, { task, other }: Extract<ScheduleTrouble, { code: 'window' }>): ScheduleProblem => ({
-  ...problem,
-  tasks: problem.tasks.map((one) => (one.id === task ? { ...one, after: one.after.map((lag) => (lag.task === other ? { ...lag, maxMin: null } : lag)) } : one)),
 });
 
 function keptFrom({ tasks }: ScheduleProblem, { decisions, schedule }: Solved): KeptOrder {

@@ -1,3 +1,4 @@
+import { RULE_OF_THUMB } from '../units';
 import type { PullWindows } from './window';
 
 /** What may go wrong with an edge when the tape is pulled at a moment, each from 0 to 1 (rule of thumb). */
@@ -30,7 +31,7 @@ export function edgeRisk(
 ): EdgeRisk {
   const start = wet?.from ?? 0;
   const skin = wet?.to ?? start;
-  const closes = Math.min(throughMin, start + 3 * (touchMin - start));
+  const closes = Math.min(throughMin, start + RULE_OF_THUMB.touchCloseFactor * (touchMin - start));
   const thick = Math.min(1, buildUm / (2 * THICK_UM));
   return {
     sag: 0.45 * (1 - rise(atMin, start, (skin + touchMin) / 2)),

@@ -32,10 +32,7 @@ export const NOTHING_LEARNED: Learned = { factor: 1, low: Math.exp(-PRIOR_SPREAD
  * @returns the middle and spread of the factor; with nothing seen, the sheet's own
  */
 export function learnedFrom(observations: readonly Observation[]): Learned {
-  const telling = observations.flatMap((one) => {
-    const span = spanOf(one);
-    return span && one.passedMin > 0 ? [{ passedMin: one.passedMin, span }] : [];
-  });
+  const telling = observations.flatMap((one) => (one.passedMin > 0 ? [{ passedMin: one.passedMin, span: spanOf(one) }] : []));
   if (telling.length === 0) return NOTHING_LEARNED;
   const weights = GRID.map((log) => Math.exp(-(log * log) / (2 * PRIOR_SPREAD ** 2)) * product(telling.map((one) => likelihood(one, log))));
   const at = quantiles(weights);

@@ -26,9 +26,9 @@ export interface Observation {
 
 /**
  * Between which marks a film was that was seen like this: reference minutes of a film that dries by its sheet; `Infinity` where nothing ends it.
- * A pull that went well or badly tells what a finger would have told. Null: it says nothing about drying.
+ * A pull that went well or badly tells what a finger would have told.
  */
-export function spanOf({ saw, marks: { wetLimitMin, touchMin, touchCloseMin, throughMin } }: Observation): readonly [from: number, to: number] | null {
+export function spanOf({ saw, marks: { wetLimitMin, touchMin, touchCloseMin, throughMin } }: Observation): readonly [from: number, to: number] {
   if (saw.kind === 'feel')
     switch (saw.feel) {
       case 'wet':

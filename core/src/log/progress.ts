@@ -1,5 +1,5 @@
 import { measuredThen, paceOf, passedBetween, steadyAir, whenPassed, type AirReading } from '../air';
-import { commonSpan, type Said, type Span } from '../units';
+import { commonSpan, MS_PER_MINUTE, type Said, type Span } from '../units';
 import type { LogEvent } from './event';
 import type { RuleFilm, Step } from './step';
 
@@ -102,11 +102,10 @@ function runningOf(step: Step, doneAt: ReadonlyMap<string, number>): RunningWind
 
 /** A rule on the clock, ms since 1970, in the air of the plan. */
 const onClock = ({ since, minMin, maxMin }: Omit<WindowCount, 'film'>): Span => ({
-  from: since + minMin * MINUTE_MS,
-  to: maxMin === null ? null : since + maxMin * MINUTE_MS,
+  from: since + minMin * MS_PER_MINUTE,
+  to: maxMin === null ? null : since + maxMin * MS_PER_MINUTE,
 });
 
-const MINUTE_MS = 60_000;
 /** So long after the last reading the air of the plan is taken again, min. */
 const TRUST_MIN = 120;
 
@@ -129,10 +128,10 @@ function countedOver(count: WindowCount, readings: readonly AirReading[]): Span 
   const later = measuredThen(readings, planned, TRUST_MIN);
   const course = { movement: film.movement, readings: [{ atMin: first, airC: film.airC, rhPercent: film.rhPercent }, ...later.readings] };
   const pace = paceOf(film);
-  const sinceMin = since / MINUTE_MS;
+  const sinceMin = since / MS_PER_MINUTE;
   const at = (min: number) => {
     const moment = whenPassed(pace, course, sinceMin, passedBetween(pace, planned, 0, min));
-    return moment === null ? since + min * MINUTE_MS : moment * MINUTE_MS;
+    return moment === null ? since + min * MS_PER_MINUTE : moment * MS_PER_MINUTE;
   };
   return { from: at(minMin), to: maxMin === null ? null : at(maxMin) };
 }

@@ -1,8 +1,6 @@
-import type { StepId } from '../units';
+import { MS_PER_MINUTE, type StepId } from '../units';
 import { EVENT_VERSION, type LogEvent } from './event';
 import type { Step } from './step';
-
-const MS_PER_MINUTE = 60_000;
 
 /**
  * Turns minutes of a plan into times, given when one of its steps was done.

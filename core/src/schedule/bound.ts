@@ -1,4 +1,5 @@
-import { minutesOf, type Decisions, type Tables, type Times } from './earliest';
+import { firstWhere } from '../units';
+import { minutesUnder, type Decisions, type Tables, type Times } from './earliest';
 import type { Shift } from './problem';
 
 /** The longest way from the end of each task to the end of all, whatever the hours. */
@@ -46,15 +47,7 @@ function throughAt({ corners, sums, rates }: Capacity, fromMin: number, minutes:
 }
 
 /** Place of the last number that is no greater; the last of those alike. */
-function lastAtMost(numbers: readonly number[], most: number): number {
-  let [low, high] = [0, numbers.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (numbers[middle]! <= most) low = middle + 1;
-    else high = middle;
-  }
-  return low - 1;
-}
+const lastAtMost = (numbers: readonly number[], most: number): number => firstWhere(0, numbers.length, (index) => numbers[index]! > most) - 1;
 
 /** What a problem is bounded by, worked out once. */
 export interface Bounds {
@@ -80,7 +73,7 @@ export function leastEnd(tables: Tables, decisions: Decisions, { start, end }: T
   const { tasks, holds } = tables;
   let least = 0;
   for (let task = 0; task < tasks.length; task++) least = Math.max(least, end[task]! + tails[task]!);
-  const minutes = tasks.map((_, task) => minutesOf(tables, decisions, task));
+  const minutes = minutesUnder(tables, decisions);
   const late = tasks.map((_, task) => task).sort((a, b) => start[b]! - start[a]!);
   const share = (mine: (task: number) => number, capacity: Capacity | null) => {
     let sum = 0;

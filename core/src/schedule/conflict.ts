@@ -1,4 +1,4 @@
-import { byTeam, minutesOf, type Decisions, type Tables, type Times } from './earliest';
+import { byTeam, minutesUnder, type Decisions, type Tables, type Times } from './earliest';
 import { SAME_MIN } from './problem';
 
 /** Something that cannot be as it stands, and every way it may be settled; one of them holds in every schedule. */
@@ -24,6 +24,7 @@ export function firstConflict(tables: Tables, decisions: Decisions, times: Times
     return { ways: [decided('kept'), decided('scuffed')] };
   }
   const byStart = tasks.map((_, task) => task).sort((a, b) => times.start[a]! - times.start[b]! || a - b);
+  const minutes = minutesUnder(tables, decisions);
   const taken: number[] = tasks.map((_, task) => decisions.team[task] ?? -1);
   for (const [position, task] of byStart.entries()) {
     const atWork = byStart.slice(0, position).filter((other) => overlap(times, other, task));
@@ -45,7 +46,7 @@ export function firstConflict(tables: Tables, decisions: Decisions, times: Times
       if (decisions.team[other] === null) return { ways: everyTeam(tables, decisions, other) };
       return { ways: bothOrders(decisions, times, other, task) };
     }
-    const free = teams.findIndex((team) => fitsAt(tables, decisions, times, task, team) && busy(team) === undefined);
+    const free = teams.findIndex((team) => fitsAt(tables, minutes, times, task, team) && busy(team) === undefined);
     if (free >= 0) taken[task] = free;
     else return { ways: everyTeam(tables, decisions, task) };
   }
@@ -64,10 +65,9 @@ const bothOrders = (decisions: Decisions, { start }: Times, one: number, other: 
 /** Each team may do it; of teams with the same hours, nothing of whom is decided yet, one stands for all. */
 function everyTeam(tables: Tables, decisions: Decisions, task: number): Ways {
   const used = new Set(decisions.team.flatMap((team, other) => (team === null || tables.tasks[other]!.hands === 0 ? [] : tables.teams[other]![team]!)));
-  const pinned = new Set(tables.teams.flatMap((teams, other) => (teams.length < fullTeams(tables, other) ? teams.flat() : [])));
   const seen = new Set<string>();
   return tables.teams[task]!.flatMap((team, index): Decisions[] => {
-    if (team.every((worker) => !used.has(worker) && !pinned.has(worker))) {
+    if (team.every((worker) => !used.has(worker) && !tables.pinned.has(worker))) {
       const alike = JSON.stringify(team.map((worker) => tables.hours[worker]));
       if (seen.has(alike)) return [];
       seen.add(alike);
@@ -76,15 +76,8 @@ function everyTeam(tables: Tables, decisions: Decisions, task: number): Ways {
   });
 }
 
-/** So many teams a task has where nobody is pinned to it. */
-function fullTeams({ tasks, hours }: Tables, task: number): number {
-  let count = 1;
-  for (let hand = 0; hand < tasks[task]!.hands; hand++) count = (count * (hours.length - hand)) / (hand + 1);
-  return count;
-}
-
 /** Whether a team would do a task just as it is timed. */
-function fitsAt(tables: Tables, decisions: Decisions, { start, end }: Times, task: number, team: readonly number[]): boolean {
-  const own = byTeam(tables, task, team, start[task]!, minutesOf(tables, decisions, task));
+function fitsAt(tables: Tables, minutes: readonly number[], { start, end }: Times, task: number, team: readonly number[]): boolean {
+  const own = byTeam(tables, task, team, start[task]!, minutes[task]!);
   return Math.abs(own.start - start[task]!) < SAME_MIN && Math.abs(own.end - end[task]!) < SAME_MIN;
 }

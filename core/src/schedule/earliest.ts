@@ -10,6 +10,8 @@ export interface Tables {
   readonly holds: readonly (readonly number[])[];
   /** The teams each task may be done by, each the places of its workers; one empty team where nobody is needed. */
   readonly teams: readonly (readonly (readonly number[])[])[];
+  /** Workers some task is pinned to. */
+  readonly pinned: ReadonlySet<number>;
   readonly lags: readonly TableLag[];
   readonly nowMin: number;
 }
@@ -62,6 +64,7 @@ export function tablesOf({ tasks, workers, places, nowMin }: ScheduleProblem): T
     placeHours: places.map(({ hours }) => hours && joined(hours)),
     holds: tasks.map(({ places: held }) => held.flatMap((id) => place.get(id) ?? [])),
     teams,
+    pinned: new Set(tasks.flatMap(({ worker: named }) => (named === undefined ? [] : (worker.get(named) ?? [])))),
     lags,
     nowMin,
   };
@@ -78,9 +81,20 @@ export const undecided = ({ tasks, teams, lags }: Tables): Decisions => ({
   lag: lags.map(() => null),
 });
 
-/** Minutes a task takes under decisions: scuffing comes on top. */
-export const minutesOf = ({ tasks, lags }: Tables, { lag }: Decisions, task: number): number =>
-  lags.reduce((sum, one, index) => (one.task === task && lag[index] === 'scuffed' ? sum + (one.scuffMin ?? 0) : sum), tasks[task]!.minutes);
+/** Minutes each task takes under decisions: scuffing comes on top. */
+export function minutesUnder({ tasks, lags }: Tables, { lag }: Decisions): number[] {
+  const minutes = tasks.map((task) => task.minutes);
+  lags.forEach(({ task, scuffMin }, index) => {
+    if (lag[index] === 'scuffed') minutes[task]! += scuffMin ?? 0;
+  });
+  return minutes;
+}
+
+/** The teams that may still do a task: the one that was decided, or all. */
+function teamsFor({ teams }: Tables, { team }: Decisions, task: number): readonly (readonly number[])[] {
+  const decided = team[task] ?? null;
+  return decided === null ? teams[task]! : [teams[task]![decided]!];
+}
 
 /** Later than this nothing is planned, min after now: whatever is pushed beyond can never be. */
 const HORIZON_MIN = 366 * 1440;
@@ -92,7 +106,7 @@ const HORIZON_MIN = 366 * 1440;
  */
 export function earliest(tables: Tables, decisions: Decisions, from?: readonly number[]): Times | null {
   const { tasks, lags, nowMin } = tables;
-  const minutes = tasks.map((_, task) => minutesOf(tables, decisions, task));
+  const minutes = minutesUnder(tables, decisions);
   const start = tasks.map(({ earliestMin, atMin }, task) => Math.max(nowMin, earliestMin, atMin ?? -Infinity, from?.[task] ?? -Infinity));
   const end = tasks.map(() => 0);
   // Where it is not decided who does a task that pauses, it may be over later than at the soonest.
@@ -158,11 +172,9 @@ function goesInCircles({ tasks, lags }: Tables, { order, lag }: Decisions, minut
  * When a task is done by its team, or by anyone who may: it begins no sooner than with the first of them, is over no sooner than with the
  * quickest, and at the latest with the slowest.
  */
-function placedFrom(tables: Tables, { team }: Decisions, task: number, fromMin: number, minutes: number) {
-  const decided = team[task];
-  const teams = decided === null || decided === undefined ? tables.teams[task]! : [tables.teams[task]![decided]!];
+function placedFrom(tables: Tables, decisions: Decisions, task: number, fromMin: number, minutes: number) {
   const placed = { start: Infinity, end: Infinity, atLatest: -Infinity };
-  for (const one of teams) {
+  for (const one of teamsFor(tables, decisions, task)) {
     const own = byTeam(tables, task, one, fromMin, minutes);
     placed.start = Math.min(placed.start, own.start);
     placed.end = Math.min(placed.end, own.end);
@@ -189,11 +201,9 @@ export function byTeam({ tasks, hours, placeHours, holds }: Tables, task: number
 }
 
 /** The earliest start, after one that is too soon, at which a task is over no sooner than a moment, by whoever may do it. */
-function startToEndAt(tables: Tables, { team }: Decisions, task: number, soonMin: number, endMin: number, minutes: number): number {
+function startToEndAt(tables: Tables, decisions: Decisions, task: number, soonMin: number, endMin: number, minutes: number): number {
   if (!tables.tasks[task]!.pauses) return endMin - minutes;
-  const decided = team[task];
-  const teams = decided === null || decided === undefined ? tables.teams[task]! : [tables.teams[task]![decided]!];
-  const starts = teams.flatMap((one) => {
+  const starts = teamsFor(tables, decisions, task).flatMap((one) => {
     if (byTeam(tables, task, one, soonMin, minutes).end === Infinity) return [];
     const start = one.length === 1 ? startFor(tables.hours[one[0]!]!, endMin, minutes) : endMin - minutes;
     // At the end of a shift what is left is done in the next: a moment later is enough.

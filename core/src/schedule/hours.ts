@@ -1,26 +1,15 @@
+import { firstWhere, joinedStretches } from '../units';
 import { SAME_MIN, type Shift } from './problem';
 
 /** Hours in the order of time, what touches or overlaps made one. */
-export function joined(hours: readonly Shift[]): Shift[] {
-  const made: Shift[] = [];
-  for (const { from, to } of [...hours].sort((a, b) => a.from - b.from)) {
-    const last = made[made.length - 1];
-    if (last && from <= last.to + SAME_MIN) made[made.length - 1] = { from: last.from, to: Math.max(last.to, to) };
-    else if (to > from) made.push({ from, to });
-  }
-  return made;
-}
+export const joined = (hours: readonly Shift[]): Shift[] =>
+  joinedStretches(
+    hours.filter(({ from, to }) => to > from).map(({ from, to }) => [from, to] as const),
+    SAME_MIN,
+  ).map(([from, to]) => ({ from, to }));
 
 /** Place of the first stretch that is not over at a moment. */
-function firstOpen(hours: readonly Shift[], atMin: number): number {
-  let [low, high] = [0, hours.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (hours[middle]!.to > atMin + SAME_MIN) high = middle;
-    else low = middle + 1;
-  }
-  return low;
-}
+const firstOpen = (hours: readonly Shift[], atMin: number): number => firstWhere(0, hours.length, (index) => hours[index]!.to > atMin + SAME_MIN);
 
 /** Earliest start from a moment on at which something of so many minutes lies inside one stretch; Infinity: never. */
 export function fitsWhole(hours: readonly Shift[], fromMin: number, minutes: number): number {

@@ -1,4 +1,5 @@
-import { earliest, tablesOf, type Decisions } from './earliest';
+import { halved } from '../units';
+import { earliest, tablesOf, type Decisions, type Tables } from './earliest';
 import { SAME_MIN, type ScheduleProblem } from './problem';
 import type { Solved } from './solve';
 
@@ -20,7 +21,10 @@ const LOOK_EVERY_MIN = 15;
  */
 export function latestStarts(problem: ScheduleProblem, { decisions, schedule }: Solved): LatestStart[] {
   const tables = tablesOf(problem);
-  return problem.tasks.flatMap(({ id }, task): LatestStart[] => {
+  const open = tablesOf(atAnyHour(problem));
+  return problem.tasks.flatMap(({ id, atMin }, task): LatestStart[] => {
+    // What is pinned, as all that is done, begins when it does.
+    if (atMin !== undefined) return [];
     const followed = tables.lags.some(({ before, maxMin }) => before === task && maxMin !== Infinity);
     if (!followed) return [];
     const planned = schedule.placed[task]!.startMin;
@@ -31,31 +35,30 @@ export function latestStarts(problem: ScheduleProblem, { decisions, schedule }: 
     // The next morning it may be done again: what is looked for is the end of the time from now on.
     const late = Array.from({ length: MOST_LATER_MIN / LOOK_EVERY_MIN }, (_, step) => planned + (step + 1) * LOOK_EVERY_MIN).find((at) => !holds(at));
     if (late === undefined) return [];
-    let [low, high] = [late - LOOK_EVERY_MIN, late];
-    while (high - low > 1e-3) {
-      const middle = (low + high) / 2;
-      if (holds(middle)) low = middle;
-      else high = middle;
-    }
-    const latestMin = Math.max(planned, Math.floor(low + 1e-2));
-    return [{ task: id, latestMin, missed: missedBy(problem, decisions, task, latestMin + 1) }];
+    // To a thousandth of a minute; a whole minute that holds is found whole.
+    const last = halved(late - LOOK_EVERY_MIN, late, 14, holds);
+    const latestMin = Math.max(planned, Math.floor(last + 1e-2));
+    return [{ task: id, latestMin, missed: missedBy(problem, open, decisions, task, latestMin + 1) }];
   });
 }
 
 const begunAt = (count: number, task: number, at: number): number[] => Array.from({ length: count }, (_, other) => (other === task ? at : -Infinity));
 
-/** The first task that would have to be done outside everybody's hours. */
-function missedBy(problem: ScheduleProblem, decisions: Decisions, task: number, at: number): LatestStart['missed'] {
+/** The same problem with everybody and everything there day and night. */
+function atAnyHour(problem: ScheduleProblem): ScheduleProblem {
   const always = { from: problem.nowMin - MOST_LATER_MIN, to: problem.nowMin + 400 * MOST_LATER_MIN };
-  const open: ScheduleProblem = {
+  return {
     ...problem,
     workers: problem.workers.map((worker) => ({ ...worker, hours: [always] })),
     places: problem.places.map((place) => ({ ...place, hours: null })),
   };
-  const tables = tablesOf(open);
-  const times = earliest(tables, decisions, begunAt(tables.tasks.length, task, at));
+}
+
+/** The first task that would have to be done outside everybody's hours. */
+function missedBy(problem: ScheduleProblem, open: Tables, decisions: Decisions, task: number, at: number): LatestStart['missed'] {
+  const times = earliest(open, decisions, begunAt(open.tasks.length, task, at));
   if (!times) return null;
-  const outside = tables.lags
+  const outside = open.lags
     .filter(({ before, maxMin }) => maxMin !== Infinity && before === task)
     .map((lag) => ({ task: lag.task, at: times.start[lag.task]! }))
     .filter(

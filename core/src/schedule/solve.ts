@@ -1,6 +1,6 @@
 import { boundsOf, leastEnd, type Bounds } from './bound';
 import { firstConflict } from './conflict';
-import { earliest, minutesOf, tablesOf, undecided, type Decisions, type Tables, type Times } from './earliest';
+import { earliest, minutesUnder, tablesOf, undecided, type Decisions, type Tables, type Times } from './earliest';
 import { SAME_MIN, type Schedule, type ScheduleProblem } from './problem';
 
 /** The best schedule found, and how good it is. */
@@ -151,12 +151,13 @@ const scuffedIn = ({ lags }: Tables, { lag }: Decisions): number =>
   lags.reduce((sum, { scuffMin }, index) => (lag[index] === 'scuffed' ? sum + (scuffMin ?? 0) : sum), 0);
 
 function scheduleOf({ workers }: ScheduleProblem, tables: Tables, decisions: Decisions, { start, end }: Times): Schedule {
+  const took = minutesUnder(tables, decisions);
   const placed = tables.tasks.map(({ id, minutes }, task) => ({
     task: id,
     startMin: start[task]!,
     endMin: end[task]!,
     workers: tables.teams[task]![decisions.team[task] ?? 0]!.map((worker) => workers[worker]!.id),
-    scuffMin: minutesOf(tables, decisions, task) - minutes,
+    scuffMin: took[task]! - minutes,
   }));
   return { placed, endMin: Math.max(0, ...end), scuffMin: scuffedIn(tables, decisions) };
 }

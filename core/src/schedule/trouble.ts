@@ -1,4 +1,4 @@
-import type { ScheduleProblem } from './problem';
+import type { Lag, ScheduleProblem } from './problem';
 import { solved } from './solve';
 
 /** Why there is no schedule, and what would help. */
@@ -50,16 +50,18 @@ export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
   for (const task of tasks)
     for (const lag of task.after) {
       if (lag.maxMin === null || lag.scuffMin !== undefined) continue;
-      const without = {
-        ...problem,
-        tasks: tasks.map((one) => (one === task ? { ...one, after: one.after.map((other) => (other === lag ? { ...other, maxMin: null } : other)) } : one)),
-      };
-      if (!isPossible(without)) continue;
+      if (!isPossible(withoutLimit(problem, task.id, (one) => one === lag))) continue;
       const extraMin = LONGER_DAYS_MIN.find((extra) => isPossible(withLongerDays(problem, extra))) ?? null;
       return { code: 'window', task: task.id, other: lag.task, maxMin: lag.maxMin, extraMin };
     }
   return { code: 'none' };
 }
+
+/** The problem without the limits of one task that are picked: however late, it may begin. */
+export const withoutLimit = (problem: ScheduleProblem, task: string, picked: (lag: Lag) => boolean): ScheduleProblem => ({
+  ...problem,
+  tasks: problem.tasks.map((one) => (one.id === task ? { ...one, after: one.after.map((lag) => (picked(lag) ? { ...lag, maxMin: null } : lag)) } : one)),
+});
 
 const lengthOf = ({ from, to }: { readonly from: number; readonly to: number }): number => to - from;
 

@@ -14,7 +14,7 @@ import {
   type Spline,
 } from '../curves';
 import * as v from 'valibot';
-import { listOf, plainly, TOLERANCE, yesOrNo } from '../units';
+import { firstWhere, listOf, plainly, TOLERANCE, yesOrNo } from '../units';
 import type { SurfaceSaid } from './says';
 
 /** Half the outline of a turned piece: [length along the axis, radius] from one end to the other. */
@@ -79,14 +79,8 @@ export function profileAt({ spans, smooth, lengthMm }: Profile, at: number): Pro
 
 /** Span and share of it at a length along a smooth profile. */
 function placeAtLength(lengths: readonly number[], at: number): readonly [number, number] {
-  let low = 0;
-  let high = lengths.length - 1;
-  while (high - low > 1) {
-    const middle = (low + high) >> 1;
-    if (lengths[middle]! <= at) low = middle;
-    else high = middle;
-  }
-  const step = low + (at - lengths[low]!) / (lengths[high]! - lengths[low]! || 1);
+  const next = firstWhere(1, lengths.length - 1, (index) => lengths[index]! > at);
+  const step = next - 1 + (at - lengths[next - 1]!) / (lengths[next]! - lengths[next - 1]! || 1);
   const span = Math.min(Math.floor(step / PER_SPAN), (lengths.length - 1) / PER_SPAN - 1);
   return [span, step / PER_SPAN - span];
 }

@@ -20,4 +20,5 @@ export * from './stretches';
 export * from './kinds';
 export * from './free-id';
 export * from './halved';
+export * from './first-where';
 export * from './tuple';

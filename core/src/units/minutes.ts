@@ -1,3 +1,6 @@
+/** Clocks count in milliseconds, plans in minutes. */
+export const MS_PER_MINUTE = 60_000;
+
 /**
  * Writes a span of time for people.
  * @param minutes span; negative spans are written with a minus

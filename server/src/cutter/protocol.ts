@@ -1,5 +1,6 @@
 import type { Socket } from 'node:net';
 import * as v from 'valibot';
+import { heardLines, sayOver } from '../line/lines';
 
 // What a cutter and whoever sends to it say to one another: docs/cutter.md. One JSON object a line.
 
@@ -30,31 +31,9 @@ export type FromCutter = v.InferOutput<typeof fromCutterSchema>;
 /** No line is longer: one that is comes from something that is no cutter. */
 const LONGEST_LINE = 4_000_000;
 
-/** Hands every line of a connection on, as what it says; null for what is not of the protocol. */
-export function heardLines<T>(socket: Socket, schema: v.GenericSchema<unknown, T>, on: (said: T | null) => void): void {
-  let rest = '';
-  socket.setEncoding('utf8');
-  socket.on('data', (chunk: string) => {
-    rest += chunk;
-    if (rest.length > LONGEST_LINE) {
-      rest = '';
-      on(null);
-      return;
-    }
-    const lines = rest.split('\n');
-    rest = lines.pop() ?? '';
-    for (const line of lines) if (line.trim() !== '') on(read(line, schema));
-  });
-}
-
-function read<T>(line: string, schema: v.GenericSchema<unknown, T>): T | null {
-  try {
-    const found = v.safeParse(schema, JSON.parse(line));
-    return found.success ? found.output : null;
-  } catch {
-    return null;
-  }
-}
+/** Hands on every line of a connection to a cutter, or from one. */
+export const heardFrom = <T>(socket: Socket, schema: v.GenericSchema<unknown, T>, on: (said: T | null) => void): void =>
+  heardLines(socket, schema, LONGEST_LINE, on);
 
 /** Says something over a connection. */
-export const tellOver = (socket: Socket, said: ToCutter | FromCutter): void => void (socket.writable && socket.write(`${JSON.stringify(said)}\n`));
+export const tellOver = (socket: Socket, said: ToCutter | FromCutter): void => sayOver(socket, said);

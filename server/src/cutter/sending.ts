@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { connect, type Socket } from 'node:net';
 import type { CutState } from '@lintrel/core';
-import { fromCutterSchema, heardLines, tellOver, type FromCutter } from './protocol';
+import { fromCutterSchema, heardFrom, tellOver, type FromCutter } from './protocol';
 
 /** What is to be cut: paths, mm from the lower left of the sheet. */
 export interface CutJob {
@@ -50,7 +50,7 @@ export function cutting(portOf: () => Promise<number>): Cutting {
         const sending = sendings.get(id);
         if (sending && !over(sending.state)) put(id, { state: 'broken' });
       });
-      heardLines(socket, fromCutterSchema, (said) => hear(said, job, socket, (change) => put(id, change)));
+      heardFrom(socket, fromCutterSchema, (said) => hear(said, job, socket, (change) => put(id, change)));
       return state;
     },
     stateOf: (id) => sendings.get(id)?.state ?? null,

@@ -1,5 +1,6 @@
-import { createServer, type Server, type Socket } from 'node:net';
-import { heardLines, tellOver, toCutterSchema, type ToCutter } from './protocol';
+import type { Socket } from 'node:net';
+import { onLoopback } from '../line/loopback';
+import { heardFrom, tellOver, toCutterSchema, type ToCutter } from './protocol';
 
 /** The cutter that ships: it cuts nothing, but says and draws what it would cut. */
 export interface SimulatedCutter {
@@ -21,25 +22,7 @@ export const USUAL_CUTTER: CutterMeans = { widthMm: 600, lengthMm: 3000, speed: 
 type Place = readonly [number, number];
 
 /** Starts it on a free port of loopback. */
-export async function startSimulatedCutter(means: CutterMeans = USUAL_CUTTER): Promise<SimulatedCutter> {
-  const open = new Set<Socket>();
-  const server: Server = createServer((socket) => {
-    open.add(socket);
-    socket.on('close', () => open.delete(socket));
-    socket.on('error', () => socket.destroy());
-    serve(socket, means);
-  });
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  const address = server.address();
-  return {
-    port: typeof address === 'object' && address ? address.port : 0,
-    close: () =>
-      new Promise((resolve) => {
-        for (const socket of open) socket.destroy();
-        server.close(() => resolve());
-      }),
-  };
-}
+export const startSimulatedCutter = (means: CutterMeans = USUAL_CUTTER): Promise<SimulatedCutter> => onLoopback((socket) => serve(socket, means));
 
 /** One job over one connection: paths are cut one after the other as they come. */
 function serve(socket: Socket, { widthMm, lengthMm, speed }: CutterMeans): void {
@@ -90,7 +73,7 @@ function serve(socket: Socket, { widthMm, lengthMm, speed }: CutterMeans): void 
     else ended = true;
     next();
   };
-  heardLines(socket, toCutterSchema, hear);
+  heardFrom(socket, toCutterSchema, hear);
   socket.on('close', stop);
   tellOver(socket, { say: 'ready', name: 'Simulated cutter', widthMm, lengthMm });
 }

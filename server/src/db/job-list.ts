@@ -9,10 +9,15 @@ type Progress = Pick<JobSummary, 'state' | 'next' | 'nextStep' | 'finishedAt' | 
 export const stateOf = ({ startedAt, finishedAt }: JobProgress, hasSheet: boolean): JobSummary['state'] =>
   finishedAt !== null ? 'finished' : startedAt !== null && hasSheet ? 'in-shop' : 'planning';
 
+/** The steps a job was last started with, and how far it has come by its log; no steps where it was not started. */
+export async function findProgress(db: Queryable, jobId: string) {
+  const [started, events] = [await findStartedSteps(db, jobId), await listEvents(db, jobId)];
+  return { started, progress: progressOf(started?.steps ?? [], events, started?.sheet) };
+}
+
 /** Works out how far a job has come from its frozen plan and its log, and writes it down for the list. Call where either has changed. */
 export async function noteProgress(db: Queryable, jobId: string): Promise<void> {
-  const [started, events] = [await findStartedSteps(db, jobId), await listEvents(db, jobId)];
-  const progress = progressOf(started?.steps ?? [], events, started?.sheet);
+  const { started, progress } = await findProgress(db, jobId);
   const state = stateOf(progress, started !== null);
   const next = state === 'in-shop' ? progress.next : null;
   const noted: Progress = { state, next: next?.say ?? null, nextStep: next?.id ?? null, finishedAt: progress.finishedAt, windows: [...progress.running] };

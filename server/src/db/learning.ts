@@ -24,7 +24,8 @@ export async function listSeen(db: Queryable, finish: string): Promise<(SeenOf &
   const seen: (SeenOf & { job: string; title: string })[] = [];
   for (const { id, title } of jobs) {
     const { rows: sheets } = await db.query<SeenSheet>(
-      `SELECT id::int AS sheet, plan->'steps' AS steps, plan->'stages' AS stages, plan->'learned' AS learned FROM started_plans WHERE job_id = $1 ORDER BY id DESC LIMIT 3`,
+      `SELECT id::int AS sheet, plan->'steps' AS steps, plan->'stages' AS stages, plan->'learned' AS learned FROM started_plans
+        WHERE job_id = $1 AND id IN (SELECT sheet FROM run_log WHERE job_id = $1 AND saw->>'kind' IN ('feel', 'pull')) ORDER BY id DESC LIMIT 3`,
       [id],
     );
     const events = await listEvents(db, id);

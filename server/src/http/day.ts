@@ -1,4 +1,4 @@
-import { dayAnswerSchema, type DayAnswer, keptShopDaySchema, plainly, saveShopDaySchema } from '@lintrel/core';
+import { dayAnswerSchema, type DayAnswer, keptShopDaySchema, MS_PER_MINUTE, plainly, saveShopDaySchema } from '@lintrel/core';
 import ical from 'ical-generator';
 import { calendarFrom, jobsAtWork } from '../day';
 import { newestChange } from '../db/changes';
@@ -7,14 +7,12 @@ import { WORDS } from '../words';
 import { ApiError, invalidAt } from './errors';
 import { route, type Context, type Route, type Shop } from './route';
 
-const MINUTE_MS = 60_000;
-
 /** The last plan each server has made, and what it was made from: many phones ask for the same. */
 const lately = new WeakMap<Shop, { readonly of: string; readonly answer: Promise<DayAnswer> }>();
 
 /** The day's plan as it is now; as long as nothing has changed it is worked out once a minute for all who ask. */
 async function dayNow(context: Pick<Context, 'db' | 'now' | 'run' | 'log' | 'shop'>): Promise<DayAnswer> {
-  const of = `${await newestChange(context.db)} ${Math.floor(context.now() / MINUTE_MS)}`;
+  const of = `${await newestChange(context.db)} ${Math.floor(context.now() / MS_PER_MINUTE)}`;
   const last = lately.get(context.shop);
   if (last?.of === of) {
     const answer = await last.answer.catch(() => null);

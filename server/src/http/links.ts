@@ -1,7 +1,6 @@
-import { customerSchema, linksSchema, newLinkSchema, progressOf } from '@lintrel/core';
-import { stateOf } from '../db/job-list';
+import { customerSchema, linksSchema, newLinkSchema } from '@lintrel/core';
+import { findProgress, stateOf } from '../db/job-list';
 import { findJob } from '../db/jobs';
-import { findStartedSteps, listEvents } from '../db/log';
 import { endLink, insertLink, jobOfLink, listLinks } from '../db/people';
 import { readShelf } from '../db/shelf';
 import { hashOf, newToken } from '../people/secrets';
@@ -53,8 +52,7 @@ export const linkRoutes: readonly Route[] = [
       const id = await jobOfLink(db, hashOf(params.token!));
       const job = id === null ? null : await findJob(db, id);
       if (!job) throw notFound('job behind this link, or it was called back');
-      const [started, events] = await Promise.all([findStartedSteps(db, job.id), listEvents(db, job.id)]);
-      const progress = progressOf(started?.steps ?? [], events, started?.sheet);
+      const { started, progress } = await findProgress(db, job.id);
       const look = await run('customerLook', { design: job.design, shelf: await readShelf(db), done: [...progress.doneAt.keys()] });
       return { ...look, state: stateOf(progress, started !== null) };
     },

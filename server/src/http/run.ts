@@ -2,7 +2,6 @@ import {
   logAnswerSchema,
   logEventSchema,
   plainly,
-  progressOf,
   runAnswerSchema,
   sayHereSchema,
   sendLogSchema,
@@ -14,11 +13,11 @@ import {
 } from '@lintrel/core';
 import type pg from 'pg';
 import { tellHere } from '../db/changes';
-import { noteProgress } from '../db/job-list';
+import { findProgress, noteProgress } from '../db/job-list';
 import { findJob } from '../db/jobs';
 import { finishesOfSteps, learn } from '../db/learning';
 import { holdJob } from '../db/locks';
-import { findSheet, findStartedSteps, insertStartedPlan, listEvents, newestSheet, runningRevision } from '../db/log';
+import { findSheet, insertStartedPlan, listEvents, newestSheet, runningRevision } from '../db/log';
 import { inTransaction, type Queryable } from '../db/pool';
 import { bookStep } from '../db/stock';
 import { ApiError, invalidAt } from './errors';
@@ -145,9 +144,8 @@ async function takeEntry(
 
 /** A job is not closed while a plug may still be in it, unless it is said why. */
 async function allPlugsOut(db: Queryable, jobId: string): Promise<void> {
-  const started = await findStartedSteps(db, jobId);
-  const { doneAt } = progressOf(started?.steps ?? [], await listEvents(db, jobId), started?.sheet);
-  if (started?.steps.some(({ id, kind }) => kind === 'unplug' && !doneAt.has(id)))
+  const { started, progress } = await findProgress(db, jobId);
+  if (started?.steps.some(({ id, kind }) => kind === 'unplug' && !progress.doneAt.has(id)))
     throw new ApiError(422, 'plugs-in', 'The plugs are not counted out yet: count them, or write down why the job ends without.');
 }
 

@@ -1,6 +1,7 @@
 import { connect, type Socket } from 'node:net';
-import type { AirAnswer } from '@lintrel/core';
+import { MS_PER_MINUTE, type AirAnswer } from '@lintrel/core';
 import * as v from 'valibot';
+import { heardLines } from '../line/lines';
 
 /** What a sensor says: docs/sensor.md. One JSON object a line. */
 const saidSchema = v.variant('say', [
@@ -32,37 +33,23 @@ export function listenTo(port: number, heard: (at: Date, airC: number, rhPercent
   let socket: Socket | null = null;
   let again: NodeJS.Timeout | null = null;
 
-  const line = (text: string): void => {
-    let data: unknown;
-    try {
-      data = JSON.parse(text);
-    } catch {
-      return;
-    }
-    const said = v.safeParse(saidSchema, data);
-    if (!said.success || said.output.say !== 'air') return;
-    const { airC, rhPercent } = said.output;
+  const take = (said: v.InferOutput<typeof saidSchema> | null): void => {
+    if (said?.say !== 'air') return;
+    const { airC, rhPercent } = said;
     heardAt = now();
     sound = airC >= -20 && airC <= 60 && rhPercent >= 1 && rhPercent <= 100;
-    const minute = Math.floor(heardAt / 60_000);
+    const minute = Math.floor(heardAt / MS_PER_MINUTE);
     if (!sound || minute === kept) return;
     kept = minute;
-    heard(new Date(minute * 60_000), airC, rhPercent);
+    heard(new Date(minute * MS_PER_MINUTE), airC, rhPercent);
   };
   const open = (): void => {
     if (stopped) return;
-    let rest = '';
-    socket = connect(port, '127.0.0.1');
-    socket.setEncoding('utf8');
-    socket.on('data', (chunk: string) => {
-      rest += chunk;
-      if (rest.length > LONGEST_LINE) return void socket?.destroy();
-      const lines = rest.split('\n');
-      rest = lines.pop()!;
-      lines.forEach(line);
-    });
-    socket.on('error', () => undefined);
-    socket.on('close', () => {
+    const line = connect(port, '127.0.0.1');
+    socket = line;
+    heardLines(line, saidSchema, LONGEST_LINE, take, () => line.destroy());
+    line.on('error', () => undefined);
+    line.on('close', () => {
       if (!stopped) again = setTimeout(open, AGAIN_MS);
     });
   };

@@ -1,4 +1,5 @@
-import { createServer, type Server, type Socket } from 'node:net';
+import { sayOver } from '../line/lines';
+import { onLoopback } from '../line/loopback';
 
 /** The booth sensor that ships: it measures nothing, but speaks as one would, with the faults real ones have. */
 export interface SimulatedSensor {
@@ -37,32 +38,25 @@ export const USUAL_BOOTH: Booth = {
 
 /** Starts it on a free port of loopback. */
 export async function startSimulatedSensor(booth: Booth = USUAL_BOOTH): Promise<SimulatedSensor> {
-  const open = new Set<Socket>();
-  const say = () => {
+  const air = () => {
     const now = booth.now();
-    if (booth.silent(now)) return;
+    if (booth.broken(now)) return { say: 'air', airC: 998, rhPercent: 0 };
     const { airC, rhPercent } = booth.air(now);
-    const said = booth.broken(now) ? { say: 'air', airC: 998, rhPercent: 0 } : { say: 'air', airC: round(airC + booth.driftC), rhPercent: round(rhPercent) };
-    for (const socket of open) socket.write(`${JSON.stringify(said)}\n`);
+    return { say: 'air', airC: round(airC + booth.driftC), rhPercent: round(rhPercent) };
   };
-  const timer = setInterval(say, booth.everyMs);
-  const server: Server = createServer((socket) => {
-    open.add(socket);
-    socket.on('close', () => open.delete(socket));
-    socket.on('error', () => socket.destroy());
-    socket.write(`${JSON.stringify({ say: 'ready', name: 'Simulated booth sensor' })}\n`);
-    say();
+  const { port, open, close } = await onLoopback((socket) => {
+    sayOver(socket, { say: 'ready', name: 'Simulated booth sensor' });
+    if (!booth.silent(booth.now())) sayOver(socket, air());
   });
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  const address = server.address();
+  const timer = setInterval(() => {
+    if (!booth.silent(booth.now())) for (const socket of open) sayOver(socket, air());
+  }, booth.everyMs);
   return {
-    port: typeof address === 'object' && address ? address.port : 0,
-    close: () =>
-      new Promise((resolve) => {
-        clearInterval(timer);
-        for (const socket of open) socket.destroy();
-        server.close(() => resolve());
-      }),
+    port,
+    close: () => {
+      clearInterval(timer);
+      return close();
+    },
   };
 }
 
