@@ -1,4 +1,5 @@
 import { createServer, request } from 'node:http';
+import { join } from 'node:path';
 import type { JobSummary, RunRecord } from '@lintrel/core';
 import { Hands, onPage } from './hands';
 import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
@@ -16,6 +17,8 @@ const jobNamed = async (title: string) => (await get<{ jobs: JobSummary[] }>('/j
 const eventsOf = async (id: string) => (await get<RunRecord>(`/jobs/${id}/run`)).events;
 const onPhone = (path: string, work: (hands: Hands) => Promise<void>) =>
   onPage({ server, browser, database } as Parameters<typeof onPage>[0], path, PHONE, work);
+/** Any picture does for a photo. */
+const PICTURE = join(__dirname, '../docs/screenshots/run.png');
 const DONE = '[data-testid=done]:not([aria-disabled=true])';
 
 beforeAll(async () => {
@@ -56,6 +59,10 @@ it('opens a deep link with the server gone: the run sheet with all that was done
     await hands.sees(/Juniper/);
     await page.goto(`${server.url}/job/${id}/run`);
     await hands.sees(new RegExp(`${done} of \\d+ done`));
+    const photoShown = () =>
+      page.waitForFunction(() => [...document.querySelectorAll<HTMLImageElement>('[data-testid=photo] img')].some((one) => one.naturalWidth > 0), {
+        timeout: 12_000,
+      });
     await server.stop();
 
     await page.reload();
@@ -65,9 +72,14 @@ it('opens a deep link with the server gone: the run sheet with all that was done
     await hands.sees(/No connection: kept on this device/);
     await page.reload();
     await hands.sees(new RegExp(`${done + 1} of \\d+ done`));
+    const [chooser] = await Promise.all([page.waitForFileChooser(), hands.press('[data-testid=take-photo]')]);
+    await chooser.accept([PICTURE]);
+    await photoShown();
+    await page.reload();
+    await photoShown();
     await page.goto(`${server.url}/shelf`);
     await hands.sees(/Fine line/);
-    await hands.sees(/1 entry not sent yet/);
+    await hands.sees(/2 entries not sent yet/);
     await page.goto(server.url);
     await hands.sees(/Juniper/);
 
@@ -79,6 +91,13 @@ it('opens a deep link with the server gone: the run sheet with all that was done
     )
       if (Date.now() - since > 40_000) throw new Error('it never arrived');
     expect((await eventsOf(id)).filter(({ kind }) => kind === 'done')).toHaveLength(done + 1);
+    await hands.gone(/not sent yet/);
+    const photo = (await eventsOf(id)).flatMap(({ saw }) => (saw?.kind === 'photo' ? [saw.photo] : []));
+    expect(photo).toHaveLength(1);
+    const kept = await fetch(`${server.url}/api/jobs/${id}/photos/${photo[0]}`);
+    expect([kept.status, kept.headers.get('content-type')]).toEqual([200, 'image/jpeg']);
+    await page.goto(`${server.url}/job/${id}/look-back`);
+    await photoShown();
   });
 });
 

@@ -37,11 +37,7 @@ export async function request<T>(
   schema: v.GenericSchema<unknown, T> | null,
   body?: unknown,
 ): Promise<T> {
-  const answer = await fetch(`/api${path}`, {
-    method,
-    headers: body === undefined ? {} : { 'content-type': 'application/json' },
-    body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
-  }).catch(() => {
+  const answer = await fetch(`/api${path}`, { method, ...packed(body) }).catch(() => {
     throw new RequestError(0, UNREACHABLE);
   });
   clock.hear(answer.headers.get('date'));
@@ -55,4 +51,11 @@ export async function request<T>(
   const read = v.safeParse(schema, data);
   if (!read.success) throw new RequestError(answer.status, UNCLEAR);
   return read.output;
+}
+
+/** What is sent, and as what: a picture as it is, a text that is JSON already, anything else as JSON. */
+function packed(body: unknown): Pick<RequestInit, 'body' | 'headers'> {
+  if (body === undefined) return {};
+  if (body instanceof Blob) return { body, headers: { 'content-type': body.type } };
+  return { body: typeof body === 'string' ? body : JSON.stringify(body), headers: { 'content-type': 'application/json' } };
 }

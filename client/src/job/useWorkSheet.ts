@@ -35,6 +35,8 @@ export interface WorkSheet {
   readonly error: Error | null;
   readonly retry: () => void;
   readonly log: (kind: EventKind, step: StepId | null, note?: string, saw?: Saw) => void;
+  /** Keeps a photo of a step, or of the job as a whole. */
+  readonly logPhoto: (step: StepId | null, photo: Blob) => void;
   /** Starts with the plan of a revision, worked out from a shelf. */
   readonly start: (revision: number, shelf: Shelf) => void;
   /** A start is on its way. */
@@ -111,6 +113,7 @@ export function useWorkSheet(id: string): WorkSheet {
     error: run.data ? null : run.error,
     retry: () => void run.refetch(),
     log: (kind, step, note, saw) => void outbox.add(id, entry(kind, step, note, sheet, saw)),
+    logPhoto: (step, photo) => void outbox.add(id, entry('note', step, '', sheet, { kind: 'photo', photo: newId() }), photo),
     start: (revision, shelf) => {
       const event = lastStart.current?.revision === revision ? lastStart.current.event : entry('start', null);
       lastStart.current = { revision, event };

@@ -12,6 +12,7 @@ export function sawWords(saw: Saw | undefined): string {
   if (!saw) return '';
   if (saw.kind === 'feel') return FEEL_WORDS[saw.feel];
   if (saw.kind === 'pull') return PULL_WORDS[saw.result];
+  if (saw.kind === 'photo') return 'Photo';
   const { passes, pressureBar, distanceMm, thinnerPercent } = saw;
   return [
     passes === undefined ? '' : phrase`Passes: ${passes}`,

@@ -20,6 +20,7 @@ export const later = (work: () => void, ms: number) => {
 export const outbox = createOutbox({
   store,
   send: (job, entries: readonly LogEvent[]) => request('POST', `/jobs/${job}/log`, takenSchema, { entries }),
+  sendPhoto: (job, id, photo) => request('PUT', `/jobs/${job}/photos/${id}`, null, photo),
   later,
   now: clock.now,
   tellOthers: () => others?.postMessage('changed'),

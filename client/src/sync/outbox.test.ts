@@ -203,3 +203,55 @@ it('what was sent while it was still being written down does not come back', asy
   await page.outbox.reread();
   expect([page.outbox.state().pending, page.disk.kept.size]).toEqual([[], 0]);
 });
+
+describe('a photo', () => {
+  const shot = () => {
+    const id = `00000000-0000-4000-9000-${String(Math.random()).slice(2, 14).padEnd(12, '0')}`;
+    return { id, event: { ...entry(), saw: { kind: 'photo' as const, photo: id } }, photo: new Blob(['x'.repeat(100)], { type: 'image/jpeg' }) };
+  };
+  const stays = (ids: readonly string[], disk: ReturnType<typeof newDisk>) =>
+    expect([...disk.kept.values()].map(({ photo }) => photo?.size)).toEqual(ids.map(() => 100));
+
+  it('lies on the device until it is sent, goes before its entry and behind all taps, and leaves with it', async () => {
+    const first = newPage();
+    first.answer = () => Promise.reject(unreachable());
+    const [one, tap] = [shot(), entry()];
+    void first.outbox.add('job', one.event, one.photo);
+    await settled();
+    stays([one.id], first.disk);
+    const page = newPage(first.disk);
+    page.told = false;
+    await page.outbox.reread();
+    void page.outbox.add('job', tap);
+    await settled();
+    expect([page.photos, page.sent]).toEqual([[`${one.id} 100`], [[tap.id], [one.event.id]]]);
+    // It can still be seen until the record of the job tells of it.
+    expect(page.outbox.state().landed.find(({ event }) => event.id === one.event.id)?.photo?.size).toBe(100);
+    await page.outbox.seen('job', new Set([one.event.id, tap.id]));
+    expect(page.disk.kept.size).toBe(0);
+  });
+  it('that does not get through holds up no tap, and its entry waits with it', async () => {
+    const page = newPage();
+    page.photoAnswer = () => Promise.reject(unreachable());
+    const [one, tap] = [shot(), entry()];
+    void page.outbox.add('job', one.event, one.photo);
+    await settled();
+    void page.outbox.add('job', tap);
+    page.waits.forEach(({ work }) => work());
+    await settled();
+    expect([page.sent.flat(), ids(page.outbox.state().pending)]).toEqual([[tap.id], [one.event.id]]);
+    page.photoAnswer = () => undefined;
+    page.outbox.sendNow();
+    await settled();
+    expect([page.sent.flat(), page.outbox.state().pending]).toEqual([[tap.id, one.event.id], []]);
+  });
+  it('the server does not take is shown with its entry, and kept', async () => {
+    const page = newPage();
+    page.photoAnswer = () => Promise.reject(new RequestError(413, { code: 'too-large', message: 'This is too large.' }));
+    const one = shot();
+    void page.outbox.add('job', one.event, one.photo);
+    await settled();
+    expect([refusedBy(page.outbox.state().pending), page.sent]).toEqual([['This is too large.'], []]);
+    stays([one.id], page.disk);
+  });
+});

@@ -18,6 +18,7 @@ export interface OutboxState {
 export interface OutboxDevice {
   readonly store: Pick<SyncStore, 'entries' | 'keepEntry' | 'forgetEntry'>;
   readonly send: (job: string, entries: readonly LogEvent[]) => Promise<Taken>;
+  readonly sendPhoto: (job: string, id: string, photo: Blob) => Promise<void>;
   readonly later: (work: () => void, ms: number) => void;
   readonly now: () => number;
   /** Tells other pages of this device that something has changed here. */
@@ -26,8 +27,8 @@ export interface OutboxDevice {
 
 /** Entries wait on the disk of the device until the server has confirmed each: no reload and no flat battery loses one. */
 export interface Outbox {
-  /** Kept once the promise is; it counts at once. */
-  add(job: string, event: LogEvent): Promise<void>;
+  /** Kept once the promise is; it counts at once. `photo`: what the entry tells of. */
+  add(job: string, event: LogEvent, photo?: Blob): Promise<void>;
   /** Sends one again that was refused, as it is or mended. */
   again(id: string, mended?: Partial<Pick<LogEvent, 'at' | 'deviceAt' | 'note'>>): Promise<void>;
   /** Forgets one that was refused: a person has seen it and said so. */
@@ -54,7 +55,7 @@ const AT_ONCE = 100;
 const MOST_LANDED = 500;
 
 /** Makes the outbox of a page. Pages of one device share the store; the same entry sent by two of them is kept once by its id. */
-export function createOutbox({ store, send, later, now, tellOthers }: OutboxDevice): Outbox {
+export function createOutbox({ store, send, sendPhoto, later, now, tellOthers }: OutboxDevice): Outbox {
   const listeners = new Set<() => void>();
   const sending = new Set<string>();
   const waiting = new Set<string>();
@@ -113,10 +114,7 @@ export function createOutbox({ store, send, later, now, tellOthers }: OutboxDevi
     sending.add(job);
     try {
       for (;;) {
-        const next = [...here.values()]
-          .filter((one) => one.job === job && one.refused === null)
-          .sort(byTurn)
-          .slice(0, AT_ONCE);
+        const next = nextOf([...here.values()].filter((one) => one.job === job && one.refused === null).sort(byTurn));
         if (next.length === 0) break;
         if (!(await sendThese(job, next))) return waitFor(job);
         tries.delete(job);
@@ -130,6 +128,7 @@ export function createOutbox({ store, send, later, now, tellOthers }: OutboxDevi
   async function sendThese(job: string, these: readonly Pending[]): Promise<boolean> {
     let taken: Taken;
     try {
+      for (const { event, photo } of these) if (photo && event.saw?.kind === 'photo') await sendPhoto(job, event.saw.photo, photo);
       taken = await send(
         job,
         these.map(({ event }) => event),
@@ -137,7 +136,7 @@ export function createOutbox({ store, send, later, now, tellOthers }: OutboxDevi
     } catch (error) {
       const outcome = outcomeOf(error);
       if (outcome.kind !== 'refused') return false;
-      // The job itself is refused: gone, or not ours to write to.
+      // The job itself is refused, gone or not ours to write to; or the photo.
       for (const one of these) await keep({ ...one, refused: { code: outcome.code, message: outcome.message } });
       return true;
     }
@@ -169,9 +168,9 @@ export function createOutbox({ store, send, later, now, tellOthers }: OutboxDevi
     );
   }
   const outbox: Outbox = {
-    async add(job, event) {
+    async add(job, event, photo) {
       const last = Math.max(0, ...[...here.values()].map(({ turn }) => turn));
-      const kept = keep({ job, event, turn: Math.max(now(), last + 1), refused: null });
+      const kept = keep({ job, event, turn: Math.max(now(), last + 1), refused: null, ...(photo ? { photo } : {}) });
       void pump(job);
       await kept;
     },
@@ -207,4 +206,10 @@ export function createOutbox({ store, send, later, now, tellOthers }: OutboxDevi
     onTaken: () => undefined,
   };
   return outbox;
+}
+
+/** What goes next of what waits: taps before photos, which are large and go one at a time. */
+function nextOf(waiting: readonly Pending[]): readonly Pending[] {
+  const taps = waiting.filter(({ photo }) => !photo);
+  return taps.length > 0 ? taps.slice(0, AT_ONCE) : waiting.slice(0, 1);
 }

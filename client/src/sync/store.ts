@@ -10,6 +10,8 @@ export interface Pending {
   readonly turn: number;
   /** Why the server does not take it, by code and in its words; null while it waits to be sent. */
   readonly refused: { readonly code: string; readonly message: string } | null;
+  /** The photo it tells of: sent before it, and kept with it until then. */
+  readonly photo?: Blob | undefined;
 }
 
 /** What lies on the disk of a device: entries that wait, and for each job its draft and the steps that led to it. */
@@ -32,6 +34,7 @@ const pendingSchema = v.object({
   event: logEventSchema,
   turn: v.number(),
   refused: v.nullable(v.object({ code: v.string(), message: v.string() })),
+  photo: v.optional(v.blob()),
 });
 
 const NAME = 'lintrel';

@@ -16,14 +16,16 @@ export function newDisk(): Disk {
   const kept = new Map<string, Pending>();
   const records = new Map<string, unknown>();
   const copy = <T>(data: T): T => (data === undefined ? data : (JSON.parse(JSON.stringify(data)) as T));
+  // A photo never changes: it need not be copied.
+  const copyEntry = ({ photo, ...rest }: Pending): Pending => ({ ...copy(rest), ...(photo ? { photo } : {}) });
   const disk: Disk = {
     kept,
     records,
     full: false,
-    entries: async () => [...kept.values()].map(copy).sort(byTurn),
+    entries: async () => [...kept.values()].map(copyEntry).sort(byTurn),
     keepEntry: async (pending) => {
       if (disk.full) throw new Error('QuotaExceededError');
-      kept.set(pending.event.id, copy(pending));
+      kept.set(pending.event.id, copyEntry(pending));
     },
     forgetEntry: async (id) => void kept.delete(id),
     read: async (kind, job) => copy(records.get(`${kind} ${job}`)),
@@ -60,12 +62,16 @@ export interface Page {
   readonly sent: string[][];
   readonly waits: { readonly work: () => void; readonly ms: number }[];
   answer: (entries: readonly LogEvent[], job: string) => Taken | Promise<Taken>;
+  /** Photos that were sent, by id and size, and what the server does with one. */
+  readonly photos: readonly string[];
+  photoAnswer: (job: string) => void | Promise<void>;
   /** True: the record of a job is asked for as soon as its entries were taken, and tells of them. */
   told: boolean;
 }
 
 export function newPage(disk: Disk = newDisk(), tellOthers: () => void = () => undefined): Page & { readonly disk: Disk } {
   const sent: string[][] = [];
+  const photos: string[] = [];
   const waits: Page['waits'] = [];
   let time = 0;
   const device: OutboxDevice = {
@@ -74,11 +80,25 @@ export function newPage(disk: Disk = newDisk(), tellOthers: () => void = () => u
       sent.push(entries.map(({ id }) => id));
       return page.answer(entries, job);
     },
+    sendPhoto: async (job, id, photo) => {
+      photos.push(`${id} ${photo.size}`);
+      await page.photoAnswer(job);
+    },
     later: (work, ms) => void waits.push({ work, ms }),
     now: () => ++time,
     tellOthers,
   };
-  const page: Page & { readonly disk: Disk } = { device, disk, sent, waits, outbox: createOutbox(device), answer: taken, told: true };
+  const page: Page & { readonly disk: Disk } = {
+    device,
+    disk,
+    sent,
+    photos,
+    waits,
+    outbox: createOutbox(device),
+    answer: taken,
+    photoAnswer: () => undefined,
+    told: true,
+  };
   const landed = () => new Set(page.outbox.state().landed.map(({ event }) => event.id));
   page.outbox.onTaken = (job) => void (page.told && page.outbox.seen(job, landed()));
   return page;

@@ -1,14 +1,16 @@
 import type { LogEvent, Step } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { useWords } from '@/person/PersonContext';
+import { sawWords } from '@/run/saw';
 
 /** An entry in words: when, what, and of which step. */
 export function useEntryWords(steps: readonly Step[]): (event: LogEvent) => string {
   const { say, entry } = useWords();
-  return ({ kind, step, note, at }) => {
+  return ({ kind, step, note, at, saw }) => {
     const found = steps.find(({ id }) => id === step);
     const title = found && say(found.say);
-    return phrase`${timeOf(at)} ${entry(kind)}${title ? phrase`: ${title}` : ''}${note ? phrase` (${note})` : ''}`;
+    const seen = sawWords(saw);
+    return phrase`${timeOf(at)} ${entry(kind)}${title ? phrase`: ${title}` : ''}${seen ? phrase`, ${seen}` : ''}${note ? phrase` (${note})` : ''}`;
   };
 }
 

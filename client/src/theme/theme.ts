@@ -47,6 +47,8 @@ export const measure = {
   swatch: 28,
   header: 56,
   magnifier: 120,
+  photo: 96,
+  photoLarge: 420,
   picture: 190,
   pictureWide: 300,
   column: 88,

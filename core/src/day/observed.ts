@@ -28,7 +28,7 @@ export function seenIn({ sheet, steps, stages, learned = [] }: SeenSheet, events
   const stageOf = new Map(steps.map((step) => [step.id as string, step.stage]));
   return events.flatMap((event, index): SeenOf[] => {
     const { saw, step, at } = event;
-    if (!saw || saw.kind === 'coat' || step === null || (event.sheet !== undefined && event.sheet !== sheet)) return [];
+    if (!saw || saw.kind === 'coat' || saw.kind === 'photo' || step === null || (event.sheet !== undefined && event.sheet !== sheet)) return [];
     const number = stageOf.get(step);
     const stage = stages.find((one) => one.number === number);
     if (!stage?.windows) return [];

@@ -7,15 +7,21 @@ export const EVENT_KINDS = ['start', 'done', 'undo', 'trouble', 'note', 'touch',
 export type EventKind = (typeof EVENT_KINDS)[number];
 
 /** Version of events this program writes. */
-export const EVENT_VERSION = 3;
+export const EVENT_VERSION = 4;
 
 /** A log holds at most this many events, so that it can always be written to a file and read again. */
 export const MOST_EVENTS = 10_000;
 
+/** A photo is sent and kept at most this large, bytes; phones make theirs smaller first. */
+export const LARGEST_PHOTO_BYTES = 1_000_000;
+
+/** A job holds at most this many photos. */
+export const MOST_PHOTOS = 300;
+
 /** Letters of all notes of one log together. */
 export const MOST_NOTE_LETTERS = 4_000_000;
 
-/** What was seen or set, as figures: how a film feels, how a pull went, how a coat was sprayed. What is left out was not noted. */
+/** What was seen or set, as figures: how a film feels, how a pull went, how a coat was sprayed; or which photo shows it. What is left out was not noted. */
 export const sawSchema = v.variant('kind', [
   v.strictObject({ kind: v.literal('feel'), feel: oneOf(FEELS) }),
   v.strictObject({ kind: v.literal('pull'), result: oneOf(PULLS) }),
@@ -26,6 +32,7 @@ export const sawSchema = v.variant('kind', [
     distanceMm: v.optional(numberBetween(0, 2000, 'mm')),
     thinnerPercent: v.optional(numberBetween(0, 300, '%')),
   }),
+  v.strictObject({ kind: v.literal('photo'), photo: uuidText() }),
 ]);
 export type Saw = v.InferOutput<typeof sawSchema>;
 
@@ -53,7 +60,7 @@ export const newestEventSchema = v.strictObject({
 });
 export type LogEvent = v.InferOutput<typeof newestEventSchema>;
 
-/** The same, of any version: events written before they had a version are of the first; those of the first say no sheet, person or device, those of the second nothing that was seen. */
+/** The same, of any version: events written before they had a version are of the first; those of the first say no sheet, person or device, those of the second nothing that was seen, those of the third no photo. */
 export const logEventSchema = v.pipe(v.unknown(), v.transform(upgradedEvent), newestEventSchema);
 
 function upgradedEvent(data: unknown): unknown {

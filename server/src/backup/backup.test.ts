@@ -1,9 +1,9 @@
-import { createHash, randomUUID } from 'node:crypto';
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
-import type { Job, JobSummary } from '@lintrel/core';
+import { LARGEST_PHOTO_BYTES, type Job, type JobSummary } from '@lintrel/core';
 import { pino } from 'pino';
 import request from 'supertest';
 import { createApp } from '../http/app';
@@ -138,6 +138,19 @@ describe('a damaged one', () => {
     await other.close();
   });
 });
+
+it('holds the photos, as large as they may be', async () => {
+  for (let photo = 0; photo < 9; photo++)
+    await shop.pool.query('INSERT INTO photos (id, job_id, bytes) SELECT gen_random_uuid(), id, $1 FROM jobs LIMIT 1', [randomBytes(LARGEST_PHOTO_BYTES)]);
+  await writeBackup(shop.pool, file('photos'));
+  const other = await empty();
+  await restoreBackup(other.pool, file('photos'));
+  const photos = async ({ pool }: TestServer) => (await pool.query('SELECT id, job_id, at, md5(bytes) FROM photos ORDER BY id')).rows as object[];
+  expect(await photos(other)).toEqual(await photos(shop));
+  expect(await photos(shop)).toHaveLength(9);
+  await other.close();
+  await shop.pool.query('DELETE FROM photos');
+}, 60_000);
 
 it('goes into an empty shop alone', async () => {
   await expect(restoreBackup(shop.pool, file('whole'))).rejects.toThrow(/not empty/);

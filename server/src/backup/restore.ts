@@ -4,8 +4,9 @@ import { openPatient, transacted, type Queryable } from '../db/pool';
 import { BackupFault, checkedBackup, rowsOf } from './read';
 import { columnsOf, KEPT_TABLES, schemaOf, type KeptTable } from './tables';
 
-/** Rows put back at once. */
+/** Rows put back at once, and letters: photos are large. */
 const AT_ONCE = 200;
+const LETTERS_AT_ONCE = 8_000_000;
 
 /**
  * Puts a backup back into an empty shop, of the version it was written by or a newer one: all of it, or nothing.
@@ -39,6 +40,7 @@ async function mustBeEmpty(db: Queryable, table: KeptTable): Promise<void> {
 async function putBack(db: Queryable, path: string): Promise<void> {
   let table: KeptTable | null = null;
   let waiting: string[] = [];
+  let letters = 0;
   let known: readonly string[] = [];
   const put = async () => {
     if (table === null || waiting.length === 0) return;
@@ -49,14 +51,16 @@ async function putBack(db: Queryable, path: string): Promise<void> {
       `[${waiting.join(',')}]`,
     ]);
     waiting = [];
+    letters = 0;
   };
   for await (const one of rowsOf(path)) {
-    if (one.table !== table || waiting.length >= AT_ONCE) {
+    if (one.table !== table || waiting.length >= AT_ONCE || letters >= LETTERS_AT_ONCE) {
       await put();
       if (one.table !== table) known = await columnsOf(db, one.table);
       table = one.table;
     }
     waiting.push(one.row);
+    letters += one.row.length;
   }
   await put();
 }

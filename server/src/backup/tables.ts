@@ -7,6 +7,7 @@ export const KEPT_TABLES = [
   'job_revisions',
   'started_plans',
   'run_log',
+  'photos',
   'tapes',
   'finishes',
   'supplies',

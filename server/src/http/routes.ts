@@ -9,6 +9,7 @@ import { jobRoutes } from './jobs';
 import { linkRoutes } from './links';
 import { liveRoutes } from './live';
 import { peopleRoutes } from './people';
+import { photoRoutes } from './photos';
 import { printRoutes } from './print';
 import type { Route } from './route';
 import { runRoutes } from './run';
@@ -25,6 +26,7 @@ export const ROUTES: readonly Route[] = [
   ...liveRoutes,
   ...jobRoutes,
   ...runRoutes,
+  ...photoRoutes,
   ...dayRoutes,
   ...airRoutes,
   ...printRoutes,

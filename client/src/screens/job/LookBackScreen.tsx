@@ -3,6 +3,7 @@ import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
+import { Photo } from '@/job/Photo';
 import { StepLayout } from '@/job/StepLayout';
 import { useWorkSheet } from '@/job/useWorkSheet';
 import { space } from '@/theme/theme';
@@ -51,7 +52,7 @@ export function LookBackScreen() {
           {[...events]
             .sort((a, b) => Date.parse(b.at) - Date.parse(a.at))
             .map((event) => (
-              <Entry key={event.id} event={event} steps={plan?.steps ?? []} />
+              <Entry key={event.id} job={id} event={event} steps={plan?.steps ?? []} />
             ))}
         </Rows>
       </Panel>
@@ -59,7 +60,7 @@ export function LookBackScreen() {
   );
 }
 
-function Entry({ event, steps }: { event: LogEvent; steps: readonly Step[] }) {
+function Entry({ job, event, steps }: { job: string; event: LogEvent; steps: readonly Step[] }) {
   const { say, entry } = useWords();
   const step = steps.find(({ id }) => id === event.step);
   const at = new Date(event.at);
@@ -68,7 +69,7 @@ function Entry({ event, steps }: { event: LogEvent; steps: readonly Step[] }) {
       <Small>{`${at.toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} ${at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`}</Small>
       <Body>{phrase`${entry(event.kind)}${step ? phrase`: ${say(step.say)}` : ''}`}</Body>
       {event.person ? <Small>{event.person}</Small> : null}
-      {event.saw ? <Body>{sawWords(event.saw)}</Body> : null}
+      {event.saw?.kind === 'photo' ? <Photo job={job} photo={event.saw.photo} label="Photo" /> : event.saw ? <Body>{sawWords(event.saw)}</Body> : null}
       {event.note ? <Body tone="quiet">{event.note}</Body> : null}
     </Row>
   );

@@ -7,6 +7,7 @@ import { BoothButton } from '@/job/BoothButton';
 import { useJob } from '@/job/JobContext';
 import { Missing } from '@/job/Missing';
 import { PendingEntries } from '@/job/PendingEntries';
+import { Photo } from '@/job/Photo';
 import { StepLayout } from '@/job/StepLayout';
 import { useWorkSheet, type WorkSheet } from '@/job/useWorkSheet';
 import { useMay } from '@/people/who';
@@ -16,6 +17,7 @@ import { CurrentStep } from '@/run/CurrentStep';
 import { FarView } from '@/run/FarView';
 import { LaterWindows } from '@/run/LaterWindows';
 import { look } from '@/run/look';
+import { askForPhoto, asKept } from '@/run/photo';
 import { FEEL_WORDS, PULL_WORDS } from '@/run/saw';
 import { usePresence } from '@/run/presence';
 import { StepPicture } from '@/run/StepPicture';
@@ -104,6 +106,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const [wide, low] = [useWide(), useLow()];
   const side = wide || low;
   const [resting, rest] = useRest();
+  const [noPicture, setNoPicture] = useState(false);
   const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | 'pulled' | 'coat' | null>(null);
   const { plan } = sheet;
   const { readings } = useAir();
@@ -119,6 +122,15 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const { say, caution, follow, text } = useWords();
   const plugs = next?.kind === 'unplug' ? Number(next.say.values.plugs) : null;
   const total = plan?.toDo.length ?? 0;
+  const shown = next ?? lastStep ?? null;
+  const photos = sheet.events.flatMap(({ step, saw }) => (saw?.kind === 'photo' && step === (shown?.id ?? null) ? [saw.photo] : []));
+  const photograph = async () => {
+    const file = await askForPhoto();
+    if (!file) return;
+    const photo = await asKept(file);
+    setNoPicture(photo === null);
+    if (photo) sheet.logPhoto(shown?.id ?? null, photo);
+  };
   const early = progress.running.some((window) => window.step === next?.id && windowState(window, now) === 'before' && window.opens !== null);
   const picture = next && designPlan && sheet.revision === revision ? <StepPicture key={next.id} plan={designPlan} step={next} /> : null;
   return (
@@ -175,6 +187,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
                 {next ? <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" /> : null}
                 <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
                 <BoothButton label="Seen from far" onPress={() => setFar(true)} testID="far-view" />
+                <BoothButton label="Photo" onPress={() => void photograph()} testID="take-photo" />
                 {lastStep?.kind === 'coat' ? <BoothButton label="Coat log" onPress={() => setAsking('coat')} testID="coat" /> : null}
               </View>
               {lastStep && progress.finishedAt === null ? (
@@ -218,6 +231,18 @@ function Running({ sheet }: { sheet: WorkSheet }) {
               }}
             />
           )}
+          {noPicture ? (
+            <Text role="alert" style={look.warn}>
+              This file is no picture that can be read here. Nothing was kept of it.
+            </Text>
+          ) : null}
+          {photos.length > 0 ? (
+            <View style={look.pair} testID="photos">
+              {photos.map((photo, index) => (
+                <Photo key={photo} job={id} photo={photo} label={phrase`Photo ${index + 1} of this step`} dark />
+              ))}
+            </View>
+          ) : null}
           <PendingEntries sheet={sheet} />
           {side ? null : picture}
         </View>

@@ -1,0 +1,45 @@
+import { useEffect, useMemo, useState } from 'react';
+import { Image, Pressable, StyleSheet } from 'react-native';
+import { useWords } from '@/person/PersonContext';
+import { useOutbox } from '@/sync/useOutbox';
+import { booth, colour, font, measure, size } from '@/theme/theme';
+import { Text } from '@/ui/Text';
+
+/** A photo of a job: from this device while it waits to be sent, else from the server. A tap makes it large, and small again. */
+export function Photo({ job, photo, label, dark = false }: { job: string; photo: string; label: string; dark?: boolean }) {
+  const { text } = useWords();
+  const [large, setLarge] = useState(false);
+  const [missing, setMissing] = useState<string | null>(null);
+  const uri = useUri(job, photo);
+  if (missing === uri)
+    return <Text style={[styles.missing, dark && styles.dark]}>This photo is not here: it stayed in the shop it was taken in, or there is no connection.</Text>;
+  return (
+    <Pressable
+      role="button"
+      aria-label={text(label)}
+      aria-expanded={large}
+      onPress={() => setLarge(!large)}
+      testID="photo"
+      style={[styles.frame, large && styles.large]}
+    >
+      <Image source={{ uri }} style={styles.picture} resizeMode={large ? 'contain' : 'cover'} onError={() => setMissing(uri)} />
+    </Pressable>
+  );
+}
+
+/** Where the picture is to be had. */
+function useUri(job: string, photo: string): string {
+  const { pending, landed } = useOutbox();
+  const here = [...pending, ...landed].find(({ event }) => event.saw?.kind === 'photo' && event.saw.photo === photo)?.photo;
+  const own = useMemo(() => (here ? URL.createObjectURL(here) : null), [here]);
+  useEffect(() => () => void (own && URL.revokeObjectURL(own)), [own]);
+  return own ?? `/api/jobs/${job}/photos/${photo}`;
+}
+
+const styles = StyleSheet.create({
+  missing: { fontFamily: font.label, fontSize: size.base, color: colour.quiet },
+  dark: { color: booth.quiet },
+  frame: { width: measure.photo, height: measure.photo, borderRadius: measure.corner, overflow: 'hidden' },
+  large: { width: '100%', height: measure.photoLarge },
+  picture: { width: '100%', height: '100%' },
+});

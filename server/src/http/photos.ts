@@ -1,0 +1,48 @@
+import { LARGEST_PHOTO_BYTES, MOST_PHOTOS } from '@lintrel/core';
+import express from 'express';
+import { holdJob } from '../db/locks';
+import { findPhoto, keepPhoto } from '../db/photos';
+import { inTransaction } from '../db/pool';
+import { ApiError, notFound } from './errors';
+import { knownId } from './jobs';
+import { route, type Route } from './route';
+import { uuidOf } from './validate';
+
+/** How every JPEG begins. */
+const JPEG = Buffer.from([0xff, 0xd8, 0xff]);
+
+/** Whoever has it asks whether it is still theirs to see, and need not fetch it again. */
+const KEPT_FOR = 'private, no-cache';
+
+/** /api/jobs/:id/photos: what the entries of a log show. Sent before its entry, by an id the phone has given. */
+export const photoRoutes: readonly Route[] = [
+  route({
+    method: 'PUT',
+    path: '/jobs/:id/photos/:photo',
+    right: 'run',
+    reads: express.raw({ type: () => true, limit: LARGEST_PHOTO_BYTES }),
+    answer: 'nothing',
+    async work({ db: pool, params, request: { body } }) {
+      const [id, photo] = [await knownId(pool, params.id), uuidOf(params.photo, 'photo')];
+      const bytes: Buffer = Buffer.isBuffer(body) ? body : Buffer.alloc(0);
+      if (!bytes.subarray(0, JPEG.length).equals(JPEG)) throw new ApiError(415, 'no-photo', 'This is no JPEG picture.');
+      const became = await inTransaction(pool, async (db) => {
+        await holdJob(db, id);
+        return keepPhoto(db, id, photo, bytes);
+      });
+      if (became === 'too-many') throw new ApiError(422, 'too-many', `This job has ${MOST_PHOTOS} photos: no more are kept.`);
+      if (became === 'other') throw new ApiError(409, 'conflict', 'Another photo has this id. Take it again.');
+    },
+  }),
+  route({
+    method: 'GET',
+    path: '/jobs/:id/photos/:photo',
+    right: 'look',
+    answer: 'own',
+    async work({ db, params, response }) {
+      const bytes = await findPhoto(db, await knownId(db, params.id), uuidOf(params.photo, 'photo'));
+      if (!bytes) throw notFound('photo');
+      response.type('image/jpeg').set('Cache-Control', KEPT_FOR).send(bytes);
+    },
+  }),
+];
