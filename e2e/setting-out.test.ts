@@ -372,6 +372,23 @@ async function fileIn(folder: string, is: (name: string) => boolean): Promise<st
   throw new Error('no file was saved');
 }
 
+it('what takes long says what is being done, and can be stopped', async () => {
+  const id = await bench('Long');
+  const file = join(await mkdtemp(join(tmpdir(), 'lintrel-long-')), 'curves.svg');
+  // So many curves that reading them takes seconds.
+  const curves = Array.from({ length: 9000 }, (_, at) => `<path d="M0 ${at}C3000 ${at + 3000} 6000 ${at - 3000} 9000 ${at}"/>`);
+  await writeFile(file, `<svg xmlns="http://www.w3.org/2000/svg" width="9000mm" viewBox="0 0 9000 9000">${curves.join('')}</svg>`);
+  await withPage(`/job/${id}/import/board`, PHONE, async (hands) => {
+    hands.test.expectErrors(/Failed to load resource|aborted/);
+    const [chooser] = await Promise.all([hands.page.waitForFileChooser(), hands.press('[data-testid=choose-file]')]);
+    await chooser.accept([file]);
+    await hands.sees(/Reading the file …/);
+    await hands.press('[data-testid=stop-work]');
+    await hands.sees(/Stopped\. Nothing was changed\./);
+    expect(await hands.count('[data-testid=work]')).toBe(0);
+  });
+});
+
 it('the whole piece is seen from every side, and a template is fetched', async () => {
   const id = await bench('Seen');
   await withPage(`/job/${id}/piece`, WIDE, async (hands) => {

@@ -3,6 +3,7 @@ import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useImportJob, useJobs } from '@/api/queries';
+import { useLongWork } from '@/api/useLongWork';
 import { JobRow } from '@/jobs/JobRow';
 import { openTextFile } from '@/jobs/openFile';
 import { PersonForm } from '@/person/PersonForm';
@@ -14,6 +15,7 @@ import { Notice } from '@/ui/Notice';
 import { Screen, Panel, Waiting } from '@/ui/Screen';
 import { useNow } from '@/ui/useNow';
 import { Body, Heading } from '@/ui/Words';
+import { WorkNote } from '@/ui/WorkNote';
 
 const RANK: Readonly<Record<JobSummary['state'], number>> = { 'in-shop': 0, planning: 1, finished: 2 };
 
@@ -21,10 +23,15 @@ const RANK: Readonly<Record<JobSummary['state'], number>> = { 'in-shop': 0, plan
 export default function JobsScreen() {
   const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useJobs();
   const importJob = useImportJob();
+  const work = useLongWork();
   const now = useNow();
   const open = async () => {
     const text = await openTextFile('.json,application/json');
-    if (text !== null) importJob.mutate(text, { onSuccess: ({ id }) => router.push(`/job/${id}/piece`) });
+    if (text !== null)
+      await work.run(async (long) => {
+        const made = await importJob.mutateAsync({ text, long }).catch(() => null);
+        if (made) router.push(`/job/${made.id}/piece`);
+      });
   };
   const jobs = (data?.pages.flatMap((page) => page.jobs) ?? []).sort((a, b) => RANK[a.state] - RANK[b.state] || a.title.localeCompare(b.title));
   return (
@@ -32,10 +39,14 @@ export default function JobsScreen() {
       title="Jobs"
       about="What is on, and what to do next"
       action={
-        <View style={styles.actions}>
-          <Action rank="main" label="New job" icon="plus" onPress={() => router.push('/job/new')} />
-          <Action label="Open a job file" icon="folder-open-outline" busy={importJob.isPending} onPress={() => void open()} />
-        </View>
+        work.busy ? (
+          <WorkNote work={work} />
+        ) : (
+          <View style={styles.actions}>
+            <Action rank="main" label="New job" icon="plus" onPress={() => router.push('/job/new')} />
+            <Action label="Open a job file" icon="folder-open-outline" onPress={() => void open()} />
+          </View>
+        )
       }
     >
       {importJob.error ? <Notice level="stop" text={phrase`This file was not taken in. ${importJob.error.message}`} /> : null}

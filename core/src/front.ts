@@ -5,5 +5,6 @@ export type { AirReading } from './air';
 export * from './api/summary';
 export * from './api/day';
 export * from './api/air';
+export * from './api/work';
 export * from './api/people';
 export { isSprayed } from './finish/finish';

@@ -1,4 +1,4 @@
-import { errorSchema, type ApiErrorBody } from '@lintrel/core/front';
+import { errorSchema, WORK_HEADER, type ApiErrorBody } from '@lintrel/core/front';
 import * as v from 'valibot';
 import { clock } from './clock';
 
@@ -24,11 +24,24 @@ export class RequestError extends Error {
 /** An answer that is none of our server's: the login page of a network, or a server of another version. */
 const UNCLEAR: ApiErrorBody['error'] = { code: 'unclear', message: 'Something other than the Lintrel server answered. What you typed is kept here.' };
 
+export const STOPPED: ApiErrorBody['error'] = { code: 'stopped', message: 'Stopped. Nothing was changed.' };
+
 const UNREACHABLE: ApiErrorBody['error'] = { code: 'unreachable', message: 'The server cannot be reached. What you typed is kept here.' };
+
+/** How a request is sent that may take long: the name one asks by how far it is, and how to end it. */
+export interface LongAsk {
+  readonly work: string;
+  readonly signal: AbortSignal;
+}
+
+/** What a request that takes long is sent with. */
+export const longAsk = (long: LongAsk | undefined): { headers?: Record<string, string>; signal?: AbortSignal } =>
+  long ? { headers: { [WORK_HEADER]: long.work }, signal: long.signal } : {};
 
 /**
  * Sends a request and reads the answer by its schema.
  * @param schema shape of the answer; null where there is none
+ * @param long where it may take long
  * @throws RequestError whatever goes wrong
  */
 export async function request<T>(
@@ -36,9 +49,12 @@ export async function request<T>(
   path: string,
   schema: v.GenericSchema<unknown, T> | null,
   body?: unknown,
+  long?: LongAsk,
 ): Promise<T> {
-  const answer = await fetch(`/api${path}`, { method, ...packed(body) }).catch(() => {
-    throw new RequestError(0, UNREACHABLE);
+  const { headers, signal } = longAsk(long);
+  const sent = packed(body);
+  const answer = await fetch(`/api${path}`, { method, ...sent, headers: { ...sent.headers, ...headers }, ...(signal ? { signal } : {}) }).catch(() => {
+    throw new RequestError(0, signal?.aborted ? STOPPED : UNREACHABLE);
   });
   clock.hear(answer.headers.get('date'));
   const data: unknown = answer.status === 204 ? undefined : await answer.json().catch(() => undefined);
@@ -54,7 +70,7 @@ export async function request<T>(
 }
 
 /** What is sent, and as what: a picture as it is, a text that is JSON already, anything else as JSON. */
-function packed(body: unknown): Pick<RequestInit, 'body' | 'headers'> {
+function packed(body: unknown): { body?: Blob | string; headers?: Record<string, string> } {
   if (body === undefined) return {};
   if (body instanceof Blob) return { body, headers: { 'content-type': body.type } };
   return { body: typeof body === 'string' ? body : JSON.stringify(body), headers: { 'content-type': 'application/json' } };

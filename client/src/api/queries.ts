@@ -1,6 +1,6 @@
 import { jobListSchema, madeSchema } from '@lintrel/core/front';
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { request } from './http';
+import { request, type LongAsk } from './http';
 
 // What the first page asks for; everything that needs the schemas of designs and shelves is in jobQueries.ts.
 
@@ -24,7 +24,7 @@ export const useJobsInShop = () =>
 export function useImportJob() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (text: string) => request('POST', '/jobs/import', madeSchema, text),
+    mutationFn: ({ text, long }: { text: string; long: LongAsk }) => request('POST', '/jobs/import', madeSchema, text, long),
     onSuccess: () => client.invalidateQueries(),
   });
 }

@@ -1,4 +1,5 @@
 import type { ApiErrorBody } from '@lintrel/core';
+import { longAsk, STOPPED, type LongAsk } from '@/api/http';
 
 const NO_SERVER = 'The file could not be fetched: the server does not answer. Try again when it is back.';
 
@@ -35,5 +36,9 @@ export const downloadJob = async (id: string, title: string): Promise<string | n
  * Asks for a file that is made on the server from the kept job.
  * @returns null, or a sentence why there is no file
  */
-export const saveAnswer = async (path: string, body: object, name: string): Promise<string | null> =>
-  saved(await fetch(`/api${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }).catch(() => null), name);
+export async function saveAnswer(path: string, body: object, name: string, long?: LongAsk): Promise<string | null> {
+  const { headers, signal } = longAsk(long);
+  const asked = { method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(body), ...(signal ? { signal } : {}) };
+  const answer = await fetch(`/api${path}`, asked).catch(() => null);
+  return signal?.aborted ? STOPPED.message : saved(answer, name);
+}

@@ -29,14 +29,16 @@ const PENS: Readonly<Record<PaperStroke['pen'], { readonly widthMm: number; read
  * Writes pages as a PDF at 1:1.
  * @param title what the document is called
  * @param tell puts into words what is not a name or a code
+ * @param written is told how many pages are written
  */
-export async function writePdf(pages: readonly Page[], title: string, tell: Tell): Promise<Uint8Array> {
+export async function writePdf(pages: readonly Page[], title: string, tell: Tell, written: (pages: number) => void = () => undefined): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(title);
   pdf.setProducer('Lintrel');
   pdf.setCreator('Lintrel');
   const [plain, bold] = [await pdf.embedFont(StandardFonts.Helvetica), await pdf.embedFont(StandardFonts.HelveticaBold)];
-  for (const { widthMm, heightMm, strokes, words } of pages) {
+  for (const [number, { widthMm, heightMm, strokes, words }] of pages.entries()) {
+    written(number);
     const page = pdf.addPage([widthMm * PT, heightMm * PT]);
     for (const { points, pen } of strokes) {
       if (points.length < 2) continue;

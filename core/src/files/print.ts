@@ -76,17 +76,21 @@ export function pagesFor(design: Design, shelf: Shelf, wish: PrintWish, words: P
   return templatePages(design, work, partPlan(work, new Map()), wish);
 }
 
-/** Lays out and writes. */
+/**
+ * Lays out and writes.
+ * @param written is told how many pages are written, and of how many
+ */
 export async function printPdf(
   design: Design,
   shelf: Shelf,
   wish: PrintWish,
   words: PrintWords,
+  written: (pages: number, of: number) => void = () => undefined,
 ): Promise<{ readonly ok: true; readonly bytes: Uint8Array; readonly title: string } | { readonly ok: false; readonly why: PrintSaid }> {
   const printed = pagesFor(design, shelf, wish, words);
   if (!printed.ok) return printed;
   const title = words.tell(printed.title);
-  return { ok: true, title, bytes: await writePdf(printed.pages, title, words.tell) };
+  return { ok: true, title, bytes: await writePdf(printed.pages, title, words.tell, (pages) => written(pages, printed.pages.length)) };
 }
 
 /** The lay list of the plan of a job. */

@@ -33,6 +33,7 @@ const usual = (): Omit<Shop, 'pool' | 'log' | 'workshop' | 'hub'> => ({
   backups: null,
   sensor: null,
   now: Date.now,
+  works: new Map(),
 });
 
 /** Puts the server together. It keeps nothing itself: everything is in the database. */

@@ -6,6 +6,7 @@ import type * as v from 'valibot';
 import type { Cutting } from '../cutter';
 import type { Hub } from '../live/hub';
 import type { Listening } from '../sensor/listen';
+import { progressOf, type Works } from '../work/progress';
 import type { Workshop } from '../work/workshop';
 import { slowly } from './slowly';
 import type { Trust } from './trust';
@@ -32,6 +33,8 @@ export interface Shop {
   readonly sensor: Listening | null;
   /** The time, ms. */
   readonly now: () => number;
+  /** What is being worked out, for pages that wait. */
+  readonly works: Works;
 }
 
 /** One request: what the server works with, who asks, and what was brought. */
@@ -136,7 +139,7 @@ function contextOf(shop: Shop, { body }: Route, request: Request, response: Resp
     params: request.params as Record<string, string>,
     query: request.query,
     body: body ? bodyOf(body, request.body) : undefined,
-    run: (name, input) => shop.workshop.run(name, input, response),
+    run: (name, input) => shop.workshop.run(name, input, response, progressOf(shop.works, request, response)),
     request,
     response,
   };

@@ -16,6 +16,7 @@ import { runRoutes } from './run';
 import { shelfRoutes } from './shelf';
 import { shopRoutes } from './shop';
 import { trustRoutes } from './trust';
+import { workRoutes } from './works';
 
 /** Every request the server answers below /api, with what it needs, brings and is answered. What is not here is nobody's. */
 export const ROUTES: readonly Route[] = [
@@ -36,4 +37,5 @@ export const ROUTES: readonly Route[] = [
   ...drawingRoutes,
   ...cutterRoutes,
   ...askRoutes,
+  ...workRoutes,
 ];

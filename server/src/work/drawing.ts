@@ -1,5 +1,5 @@
 import { fromDrawing, readDxf, readSvg, type Drawing, type DrawingRead } from '@lintrel/core/files';
-import type { DrawingSummary, TakeDrawing } from '@lintrel/core';
+import type { DrawingSummary, TakeDrawing, TellProgress } from '@lintrel/core';
 
 /** What is wanted of a drawing: a summary, or parts of a design made from it. */
 export interface DrawingTask {
@@ -11,9 +11,11 @@ export interface DrawingTask {
 export type DrawingReply = { readonly ok: true; readonly value: unknown } | Extract<DrawingRead, { ok: false }>;
 
 /** Reads a drawing, SVG or DXF. */
-export function readDrawing({ text, wish }: DrawingTask): DrawingReply {
+export function readDrawing({ text, wish }: DrawingTask, tell: TellProgress): DrawingReply {
+  tell({ doing: 'reading', done: 0, of: 0 });
   const read = /^\s*</.test(text) ? readSvg(text) : readDxf(text);
   if (!read.ok) return read;
+  tell({ doing: 'working-out', done: 0, of: 0 });
   return { ok: true, value: wish ? fromDrawing(read.value, wish) : summaryOf(read.value) };
 }
 

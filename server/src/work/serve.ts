@@ -1,4 +1,5 @@
 // A process of the workshop: it works out one thing after another, and nobody else is lost with it.
+import type { TellProgress, WorkProgress } from '@lintrel/core';
 import * as tasks from './tasks';
 
 /** What a process is asked, and what it answers. */
@@ -8,11 +9,25 @@ export interface Asked {
 }
 export type Worked = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly stack: string };
 
+/** On the way to it, now and then, how far it is. */
+export interface OnTheWay {
+  readonly progress: WorkProgress;
+}
+
+/** More often nobody can read it, ms. */
+const TELL_EVERY_MS = 100;
+
 process.on('message', ({ name, input }: Asked) => {
-  const work = tasks[name] as (input: unknown) => unknown;
-  const answer = (worked: Worked) => process.send?.(worked);
+  const work = tasks[name] as (input: unknown, tell: TellProgress) => unknown;
+  const answer = (worked: Worked | OnTheWay) => process.send?.(worked);
+  let [doing, told] = ['', 0];
+  const tell: TellProgress = (progress) => {
+    if (progress.doing === doing && Date.now() - told < TELL_EVERY_MS) return;
+    [doing, told] = [progress.doing, Date.now()];
+    answer({ progress });
+  };
   void Promise.resolve()
-    .then(() => work(input))
+    .then(() => work(input, tell))
     .then(
       (value) => answer({ ok: true, value }),
       (error: Error) => answer({ ok: false, stack: String(error.stack ?? error) }),

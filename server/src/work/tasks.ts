@@ -9,6 +9,7 @@ import {
   type Design,
   type JobFile,
   type Shelf,
+  type TellProgress,
 } from '@lintrel/core';
 import { cutsOf, maskPieces, nested, printPdf, stationCsv, tableFor, writeDxf, writeSvg, type PrintWish } from '@lintrel/core/files';
 import { USUAL_PERSON, wordsFor } from '@lintrel/words';
@@ -28,11 +29,16 @@ export function plan({ design, shelf }: { design: Design; shelf: Shelf }): { rea
 export const ask = ({ name, input, shelf }: { name: string; input: unknown; shelf: Shelf }): Checked<Answer> => answerOf(name, input, shelf);
 
 /** A job file, read and checked. */
-export const checkFile = (bytes: Uint8Array): Checked<JobFile> => readJobFile(new TextDecoder().decode(bytes));
+export function checkFile(bytes: Uint8Array, tell: TellProgress): Checked<JobFile> {
+  tell({ doing: 'checking', done: 0, of: 0 });
+  return readJobFile(new TextDecoder().decode(bytes));
+}
 
 /** A template, mask, table or lay list as PDF. */
-export const print = ({ design, shelf, wish }: { design: Design; shelf: Shelf; wish: PrintWish }): ReturnType<typeof printPdf> =>
-  printPdf(design, shelf, wish, wordsOf(wish));
+export function print({ design, shelf, wish }: { design: Design; shelf: Shelf; wish: PrintWish }, tell: TellProgress): ReturnType<typeof printPdf> {
+  tell({ doing: 'working-out', done: 0, of: 0 });
+  return printPdf(design, shelf, wish, wordsOf(wish), (done, of) => tell({ doing: 'writing', done, of }));
+}
 
 /** The masks of a job laid out on film, as the blade follows them. */
 export function masks({ design, widthMm }: { design: Design; widthMm: number }): { readonly lengthMm: number; readonly paths: [number, number][][] } {

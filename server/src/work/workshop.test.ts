@@ -1,5 +1,5 @@
 import { EventEmitter } from 'node:events';
-import { emptyDesign, SHIPPED_SHELF, type Design } from '@lintrel/core';
+import { BASE_DATUM, emptyDesign, SHIPPED_SHELF, type Design, type PartId, type WorkProgress } from '@lintrel/core';
 import type { Response } from 'express';
 import { MOST_AT_ONCE, MOST_WAITING, openWorkshop, type Workshop } from './workshop';
 
@@ -71,4 +71,26 @@ it('refuses more than may wait', async () => {
   const codes = await refusals;
   expect(codes.filter((code) => code === 'busy').length).toBe(more);
   expect(codes.filter((code) => code === 'aborted').length).toBe(MOST_AT_ONCE + MOST_WAITING);
+});
+it('tells how far it is: what is done, the pages as they are written, and those that wait their turn', async () => {
+  const told: WorkProgress[][] = [[], [], [], [], []];
+  const plain = {
+    id: 'board' as PartId,
+    name: 'Board',
+    count: 1,
+    substrate: 'steel',
+    present: { system: 'filler-primer', colour: '#c7bfa6', ageH: 48 },
+  } as const;
+  const outline = { kind: 'rectangle', width: 4000, height: 2500 } as const;
+  const design: Design = { ...emptyDesign('Large', 'other'), parts: [{ ...plain, surface: { kind: 'flat', outline }, datums: [BASE_DATUM], lines: [] }] };
+  const wish = { what: 'template', unit: 'mm', part: 'board' as PartId, paper: 'A4', mirrored: false, single: false } as const;
+  const printed = await Promise.all(told.map((list) => opened[0]!.run('print', { design, shelf, wish }, undefined, (progress) => list.push(progress))));
+  expect(printed.every(({ ok }) => ok)).toBe(true);
+  for (const list of told) {
+    const pages = list.filter(({ doing }) => doing === 'writing');
+    expect(list.find(({ doing }) => doing !== 'waiting')).toEqual({ doing: 'working-out', done: 0, of: 0 });
+    expect(pages[0]).toMatchObject({ done: 0 });
+    expect(pages.every(({ done, of }) => of > 50 && done < of)).toBe(true);
+  }
+  expect(told.filter((list) => list[0]!.doing === 'waiting')).toHaveLength(told.length - MOST_AT_ONCE);
 });

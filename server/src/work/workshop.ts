@@ -1,9 +1,10 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { availableParallelism } from 'node:os';
+import type { TellProgress } from '@lintrel/core';
 import type { Response } from 'express';
 import { ApiError } from '../http/errors';
 import { ROOT, SERVE } from '../places';
-import type { Worked } from './serve';
+import type { OnTheWay, Worked } from './serve';
 import type * as tasks from './tasks';
 
 type Tasks = typeof tasks;
@@ -26,9 +27,10 @@ export interface Workshop {
   /**
    * Works one thing out.
    * @param answering the answer it is for: when its request is closed the work ends too
+   * @param tell is told how far it is
    * @returns the result; an ApiError where it takes too long, needs too much memory or too much is waiting
    */
-  run<N extends keyof Tasks>(name: N, input: Parameters<Tasks[N]>[0], answering?: Response): Promise<Awaited<ReturnType<Tasks[N]>>>;
+  run<N extends keyof Tasks>(name: N, input: Parameters<Tasks[N]>[0], answering?: Response, tell?: TellProgress): Promise<Awaited<ReturnType<Tasks[N]>>>;
   close(): Promise<void>;
 }
 
@@ -64,7 +66,7 @@ export function openWorkshop({ mostMs = MOST_MS, mostMemoryMb = MOST_MEMORY_MB }
   idle.push(started());
 
   return {
-    async run(name, input, answering) {
+    async run(name, input, answering, tell) {
       if (closing) throw stopping();
       if (atWork + queue.length >= MOST_AT_ONCE + MOST_WAITING) throw busy();
       const ended = new AbortController();
@@ -74,12 +76,15 @@ export function openWorkshop({ mostMs = MOST_MS, mostMemoryMb = MOST_MEMORY_MB }
       let waiting = atWork >= MOST_AT_ONCE;
       const tooLong = setTimeout(() => ended.abort(waiting ? busy() : tooMuch(`takes longer than ${mostMs / 1000} s`)), mostMs);
       try {
-        if (waiting) await turn(queue, signal);
-        else atWork++;
+        if (waiting) {
+          tell?.({ doing: 'waiting', done: 0, of: 0 });
+          await turn(queue, signal);
+        } else atWork++;
         waiting = false;
         try {
           const child = idle.pop() ?? started();
-          const value = await worked(child, { name, input }, signal, () => (closing ? stopping() : tooMuch('needs more memory than it may take')));
+          const lost = () => (closing ? stopping() : tooMuch('needs more memory than it may take'));
+          const value = await worked(child, { name, input }, { signal, lost, tell });
           if (!closing) idle.push(child);
           return value as never;
         } finally {
@@ -116,7 +121,11 @@ function turn(queue: (() => void)[], signal: AbortSignal): Promise<void> {
  * Has a process work something out; one that is given up is ended at once.
  * @param lost why a process ended by itself
  */
-function worked(child: ChildProcess, asked: object, signal: AbortSignal, lost: () => ApiError): Promise<unknown> {
+function worked(
+  child: ChildProcess,
+  asked: object,
+  { signal, lost, tell }: { readonly signal: AbortSignal; readonly lost: () => ApiError; readonly tell: TellProgress | undefined },
+): Promise<unknown> {
   return new Promise((done, failed) => {
     const end = (settle: () => void) => {
       child.off('message', heard);
@@ -124,7 +133,8 @@ function worked(child: ChildProcess, asked: object, signal: AbortSignal, lost: (
       signal.removeEventListener('abort', givenUp);
       settle();
     };
-    const heard = (answer: Worked) => end(() => (answer.ok ? done(answer.value) : failed(new Error(answer.stack))));
+    const heard = (answer: Worked | OnTheWay) =>
+      'progress' in answer ? tell?.(answer.progress) : end(() => (answer.ok ? done(answer.value) : failed(new Error(answer.stack))));
     const gone = () => end(() => failed(lost()));
     const givenUp = () =>
       end(() => {

@@ -4,7 +4,8 @@ import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Switch } from 'react-native-paper';
-import { RequestError } from '@/api/http';
+import { RequestError, type LongAsk } from '@/api/http';
+import { useLongWork } from '@/api/useLongWork';
 import { readDrawing, takeDrawing } from '@/api/drawings';
 import { Pick } from '@/forms/Pick';
 import { useJob } from '@/job/JobContext';
@@ -16,6 +17,7 @@ import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
+import { WorkNote } from '@/ui/WorkNote';
 import { useWords } from '@/person/PersonContext';
 
 const UNITS = [
@@ -35,40 +37,38 @@ export function ImportScreen() {
   const [outline, setOutline] = useState('');
   const [lines, setLines] = useState<readonly string[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const work = useLongWork();
+  const { busy } = work;
   const unitMm = file?.drawing.unitMm ?? (unit === null ? null : Number(unit));
-  const attempt = async (work: () => Promise<void>) => {
-    setBusy(true);
+  const attempt = async (what: (long: LongAsk) => Promise<void>) => {
     setTrouble(null);
-    try {
-      await work();
-    } catch (error) {
-      setTrouble(error instanceof RequestError ? error.message : String(error));
-    } finally {
-      setBusy(false);
-    }
+    await work.run(what).catch((error: unknown) => setTrouble(error instanceof RequestError ? error.message : String(error)));
   };
-  const open = () =>
-    attempt(async () => {
-      const text = await openTextFile('.svg,.dxf');
-      if (text === null) return;
-      const drawing = await readDrawing(text);
+  const open = async () => {
+    const text = await openTextFile('.svg,.dxf');
+    if (text === null) return;
+    await attempt(async (long) => {
+      const drawing = await readDrawing(text, long);
       setFile({ text, drawing });
       setUnit(null);
       setOutline('');
       setLines(drawing.layers.map(({ name }) => name).filter((name) => name !== 'outline' && name !== 'openings'));
     });
+  };
   const take = () =>
-    attempt(async () => {
+    attempt(async (long) => {
       if (!file || unitMm === null || !part) return;
       const lineId = freeId(
         'line',
         part.lines.map((one) => one.id),
       );
-      const found = await takeDrawing({
-        text: file.text,
-        wish: { unitMm, outline: outline || null, lines: [...lines], lineId, lineName: 'Imported', datum: part.datums[0]!.id },
-      });
+      const found = await takeDrawing(
+        {
+          text: file.text,
+          wish: { unitMm, outline: outline || null, lines: [...lines], lineId, lineName: 'Imported', datum: part.datums[0]!.id },
+        },
+        long,
+      );
       if (!found.outline && !found.line) return setTrouble(phrases(found.left.map(say), ' ') || 'Nothing of the drawing was chosen.');
       const taken = await change((now) => {
         const shaped = found.outline
@@ -103,6 +103,7 @@ export function ImportScreen() {
           onPress={() => void open()}
           testID="choose-file"
         />
+        <WorkNote work={work} />
         {trouble ? <Notice level="stop" text={trouble} /> : null}
       </Panel>
       {file ? (

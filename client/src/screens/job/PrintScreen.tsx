@@ -8,6 +8,7 @@ import { Typed } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
 import { CustomerLinks } from '@/job/CustomerLinks';
 import { CutterPanel } from '@/job/CutterPanel';
+import { useLongWork } from '@/api/useLongWork';
 import { saveAnswer, saveText } from '@/job/download';
 import { useJob } from '@/job/JobContext';
 import { StepLayout } from '@/job/StepLayout';
@@ -18,6 +19,7 @@ import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
+import { WorkNote } from '@/ui/WorkNote';
 import { lengthText } from '@/forms/lengthText';
 import { useWords } from '@/person/PersonContext';
 
@@ -31,18 +33,16 @@ export function PrintScreen() {
   const [film, setFilm] = useState(() => lengthText(150, unit));
   const filmRead = readLength(film, { bare: unit });
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const work = useLongWork();
+  const { busy } = work;
   const part = parts?.find((one) => one.id === partId) ?? parts?.[0];
   if (!parts || !part) return <StepGuard waiting="Working out the parts …" />;
-  const fetchFile = async (path: string, body: object, name: string) => {
-    setBusy(true);
-    setTrouble(await saveAnswer(`/jobs/${id}/${path}`, body, name));
-    setBusy(false);
-  };
+  const fetchFile = (path: string, body: object, name: string) =>
+    work.run(async (long) => setTrouble(await saveAnswer(`/jobs/${id}/${path}`, body, name, long)));
   const print = (body: object, name: string) => void fetchFile('print', { ...body, unit, paper }, `${design.title} ${name}.pdf`);
   const draw = (format: 'svg' | 'dxf') => void fetchFile('drawing', { part: part.id, format }, `${design.title} ${part.name}.${format}`);
   return (
-    <StepLayout>
+    <StepLayout action={busy ? <WorkNote work={work} /> : trouble ? <Notice level="stop" text={trouble} /> : undefined}>
       <Panel>
         <Heading>Full-size template</Heading>
         <Pick label="Part" value={part.id} options={parts.map((one) => ({ value: one.id, label: one.name }))} onChange={setPartId} />
@@ -105,7 +105,6 @@ export function PrintScreen() {
           <Action label="Take over a drawing" icon="upload-outline" onPress={() => router.push(`/job/${id}/import/${part.id}` as Href)} />
         </View>
       </Panel>
-      {trouble ? <Notice level="stop" text={trouble} /> : null}
       <CustomerLinks job={id} />
     </StepLayout>
   );

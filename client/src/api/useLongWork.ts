@@ -1,0 +1,45 @@
+import { workAnswerSchema, type WorkProgress } from '@lintrel/core/front';
+import { useQuery } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { v4 } from 'uuid';
+import { request, type LongAsk } from './http';
+
+/** How often one asks how far it is, ms. */
+const ASK_MS = 400;
+
+/** Something that may take long and is waited for: how far it is, and how to end it. */
+export interface LongWork {
+  readonly busy: boolean;
+  readonly progress: WorkProgress | null;
+  readonly run: (work: (long: LongAsk) => Promise<void>) => Promise<void>;
+  readonly stop: () => void;
+}
+
+export function useLongWork(): LongWork {
+  const [name, setName] = useState<string | null>(null);
+  const ending = useRef<AbortController | null>(null);
+  const { data } = useQuery({
+    queryKey: ['works', name],
+    queryFn: () => request('GET', `/works/${name}`, workAnswerSchema),
+    enabled: name !== null,
+    refetchInterval: ASK_MS,
+    gcTime: 0,
+    retry: false,
+  });
+  return {
+    busy: name !== null,
+    progress: data?.progress ?? null,
+    async run(work) {
+      const controller = new AbortController();
+      const own = v4();
+      ending.current = controller;
+      setName(own);
+      try {
+        await work({ work: own, signal: controller.signal });
+      } finally {
+        setName((now) => (now === own ? null : now));
+      }
+    },
+    stop: () => ending.current?.abort(),
+  };
+}
