@@ -35,7 +35,7 @@ export async function shopFigures(): Promise<ShopFigure[]> {
     const many = await time(100, () => ask('/jobs'));
     return [
       ['API read of a job ÷ the same row through pg', read, row, 'ms', 2.6],
-      [`first page of the list with ${MANY_JOBS} jobs ÷ with ${jobs.length} (a hundred against ${jobs.length} rows)`, many, few, 'ms', 2],
+      [`first page of the list with ${MANY_JOBS} jobs ÷ with ${jobs.length} (fifty against ${jobs.length} rows)`, many, few, 'ms', 2],
       ...(await listening(server.url, database.url, id, pool)),
     ];
   } finally {

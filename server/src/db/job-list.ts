@@ -24,10 +24,11 @@ export async function noteProgress(db: Queryable, jobId: string): Promise<void> 
   await db.query('UPDATE jobs SET progress = $2 WHERE id = $1', [jobId, JSON.stringify(noted)]);
 }
 
-/** Works out what no one has worked out yet: jobs from before it was kept. */
-async function noteMissing(db: Queryable): Promise<void> {
+/** Works out what no one has worked out yet, jobs from before it was kept; returns how many they were. */
+async function noteMissing(db: Queryable): Promise<number> {
   const { rows } = await db.query<{ id: string }>('SELECT id FROM jobs WHERE progress IS NULL ORDER BY id LIMIT 500');
   for (const { id } of rows) await noteProgress(db, id);
+  return rows.length;
 }
 
 /** A page of the list of jobs, and where the next begins; null: there is none. */
@@ -58,8 +59,12 @@ interface ListRow {
  * @param after where the page before ended, as it was told; null: from the beginning
  * @param inShop those in the shop alone
  */
-export async function listJobs(db: Queryable, { after, most, inShop }: { after: JobPlace | null; most: number; inShop: boolean }): Promise<JobPage> {
-  await noteMissing(db);
+export async function listJobs(db: Queryable, wish: { after: JobPlace | null; most: number; inShop: boolean }): Promise<JobPage> {
+  const [missing, page] = await Promise.all([noteMissing(db), pageOf(db, wish)]);
+  return missing === 0 ? page : pageOf(db, wish);
+}
+
+async function pageOf(db: Queryable, { after, most, inShop }: { after: JobPlace | null; most: number; inShop: boolean }): Promise<JobPage> {
   const { rows } = await db.query<ListRow>(
     `SELECT id, title, kind, revision, updated_at, progress, rank || ' ' || updated_at::text || ' ' || id AS place FROM jobs
       WHERE progress IS NOT NULL AND ($1::smallint IS NULL OR rank > $1 OR (rank = $1 AND (updated_at, id) < ($2::timestamptz, $3::uuid)))

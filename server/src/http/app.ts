@@ -42,6 +42,8 @@ export function createApp({ clientFolder, names = [], proxied = false, ...parts 
   const { log } = shop;
   const app = express();
   app.disable('x-powered-by');
+  // Answers are kept by nobody: no mark of them is worked out. What may be kept marks itself.
+  app.set('etag', false);
   if (proxied) app.set('trust proxy', 'loopback');
   app.use(
     pinoHttp({

@@ -29,8 +29,9 @@ import { route, type Route } from './route';
 import { addEntry } from './shelf';
 import { answered, uuidOf } from './validate';
 
-/** So many jobs are listed at once. */
-const JOBS_A_PAGE = 100;
+/** So many jobs are listed at once; those in the shop come all together. */
+const JOBS_A_PAGE = 50;
+const MOST_IN_SHOP = 200;
 
 /** /api/jobs: list, open, change, plan, files in and out. */
 export const jobRoutes: readonly Route[] = [
@@ -42,7 +43,7 @@ export const jobRoutes: readonly Route[] = [
     async work({ db, now, query: { after, state } }) {
       const place = typeof after === 'string' ? jobPlace(after) : null;
       if (after !== undefined && place === null) throw invalidAt('after', plainly('server.no-place'));
-      return { now: now(), ...(await listJobs(db, { after: place, most: JOBS_A_PAGE, inShop: state === 'in-shop' })) };
+      return { now: now(), ...(await listJobs(db, { after: place, most: state === 'in-shop' ? MOST_IN_SHOP : JOBS_A_PAGE, inShop: state === 'in-shop' })) };
     },
   }),
   route({

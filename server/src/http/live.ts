@@ -50,9 +50,19 @@ export const liveRoutes: readonly Route[] = [
   }),
 ];
 
+const RESYNC = 'event: resync\ndata: {}\n\n';
+
 function tell(response: Response, told: Told | null): void {
-  if (response.writableEnded) return;
-  if (told === null) response.write('event: resync\ndata: {}\n\n');
-  else if (told.kind === 'here') response.write(`event: at\ndata: ${JSON.stringify(told)}\n\n`);
-  else response.write(`id: ${told.seq}\ndata: ${JSON.stringify(told)}\n\n`);
+  if (!response.writableEnded) response.write(told === null ? RESYNC : written(told));
+}
+
+/** What is told is told to all alike: it is written once. */
+const lines = new WeakMap<Told, Buffer>();
+
+function written(told: Told): Buffer {
+  const known = lines.get(told);
+  if (known) return known;
+  const line = Buffer.from(`${told.kind === 'here' ? 'event: at' : `id: ${told.seq}`}\ndata: ${JSON.stringify(told)}\n\n`);
+  lines.set(told, line);
+  return line;
 }

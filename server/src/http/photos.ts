@@ -42,7 +42,10 @@ export const photoRoutes: readonly Route[] = [
     async work({ db, params, response }) {
       const bytes = await findPhoto(db, await knownId(db, params.id), uuidOf(params.photo, 'photo'));
       if (!bytes) throw notFound('photo');
-      response.type('image/jpeg').set('Cache-Control', KEPT_FOR).send(bytes);
+      response
+        .type('image/jpeg')
+        .set({ 'Cache-Control': KEPT_FOR, ETag: `"${params.photo}"` })
+        .send(bytes);
     },
   }),
 ];
