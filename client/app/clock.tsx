@@ -39,8 +39,8 @@ export default function ClockScreen() {
   const { data, error, refetch } = useJobsInShop();
   const now = useNow();
   const day = useDay();
-  const air = useAir();
-  const jobs = useMemo(() => inAir(data?.jobs ?? NONE, air.readings), [data, air.readings]);
+  const { told, air } = useAir();
+  const jobs = useMemo(() => inAir(data?.jobs ?? NONE, air), [data, air]);
   const [alarm, setAlarm] = useAlarmSetting();
   useAlarms(jobs, now, alarm);
   if (!data)
@@ -74,7 +74,7 @@ export default function ClockScreen() {
         </>
       )}
       {day.data ? <DayFollowing day={day.data} now={now} /> : null}
-      {air.told ? <AirNow air={air.told} now={now} /> : null}
+      {told ? <AirNow air={told} now={now} /> : null}
       <Telling setting={alarm} onChange={setAlarm} />
       <Panel>
         <Action label="People and hours" onPress={() => router.push('/hours' as Href)} testID="to-hours" />

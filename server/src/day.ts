@@ -1,5 +1,13 @@
 import {
+  airTroubles,
+  courseOf,
+  expectedAir,
   MS_PER_MINUTE,
+  REFERENCE_AIR,
+  RULE_OF_THUMB,
+  type AirReading,
+  type AirTrouble,
+  type ShopAir,
   planDay,
   type CalendarDay,
   type DayAnswer,
@@ -16,7 +24,7 @@ import type { Queryable } from './db/pool';
 // The day's plan of the shop: what is read for it, and how it is told. Worked out in a process of the workshop.
 
 /** So many days are planned from today on. */
-const DAYS = 14;
+export const DAYS = 14;
 
 /** What a plan of the day is made from, as plain data. */
 export interface DayAsked {
@@ -29,6 +37,8 @@ export interface DayAsked {
   readonly shop: ShopDay;
   readonly now: number;
   readonly before: KeptOrder | null;
+  /** The air as it was read off, minutes since 1970. */
+  readonly measured: readonly AirReading[];
 }
 
 /** Reads what is left of every job in the shop. */
@@ -72,7 +82,7 @@ export function calendarFrom(nowMs: number, zone: string, days: number): Calenda
 }
 
 /** Plans the day, and tells it. */
-export function dayOf({ jobs, shop, now, before }: DayAsked): { readonly answer: DayAnswer; readonly kept: KeptOrder } {
+export function dayOf({ jobs, shop, now, before, measured }: DayAsked): { readonly answer: DayAnswer; readonly kept: KeptOrder } {
   const nowMin = Math.floor(now / MS_PER_MINUTE);
   const atWork: JobAtWork[] = jobs.map(({ id, title, steps, doneMs }) => ({
     id,
@@ -80,7 +90,10 @@ export function dayOf({ jobs, shop, now, before }: DayAsked): { readonly answer:
     steps,
     doneMin: new Map(doneMs.map(([step, ms]) => [step, ms / MS_PER_MINUTE])),
   }));
-  const plan = planDay(atWork, shop, calendarFrom(now, shop.zone, DAYS), nowMin, before);
+  const days = calendarFrom(now, shop.zone, DAYS);
+  const air: ShopAir = { measured, expected: expectedAir(shop, days) };
+  const plan = planDay(atWork, shop, days, nowMin, before, air);
+  const troubleOf = airTroubleOf(air);
   const titles = new Map(jobs.map(({ id, title }) => [id, title]));
   const byTask = new Map(plan.work.map((one) => [one.task.id, one]));
   const ms = (min: number) => Math.round(min * MS_PER_MINUTE);
@@ -100,6 +113,7 @@ export function dayOf({ jobs, shop, now, before }: DayAsked): { readonly answer:
         people: [...workers],
         places: [...own.task.places],
         scuffMin,
+        air: troubleOf(own.steps, startMin, endMin).map(({ code, atMin, worst }) => ({ code, atMs: ms(atMin), worst })),
         latest: latest ? { atMs: ms(latest.latestMin), missed: missed ? { say: missed.steps[0]!.say, atMs: ms(latest.missed!.atMin) } : null } : null,
       },
     ];
@@ -118,6 +132,18 @@ export function dayOf({ jobs, shop, now, before }: DayAsked): { readonly answer:
   };
   return { answer, kept: plan.kept };
 }
+
+/** What is wrong with the air while steps are done, by what was measured and is expected; nothing where nobody knows. */
+const airTroubleOf =
+  (air: ShopAir) =>
+  (steps: readonly Step[], startMin: number, endMin: number): AirTrouble[] => {
+    const known = [...air.measured, ...air.expected].at(-1)?.atMin ?? -Infinity;
+    if (startMin > known || !steps.some(({ kind }) => AIR_MATTERS.has(kind))) return [];
+    return airTroubles(courseOf(air, REFERENCE_AIR), startMin, Math.min(endMin, known), RULE_OF_THUMB.coldC);
+  };
+
+/** Steps that tape or paint goes on in. */
+const AIR_MATTERS: ReadonlySet<string> = new Set(['lay', 'coat', 'seal', 'prime']);
 
 function troubleSaid(
   trouble: ScheduleTrouble,

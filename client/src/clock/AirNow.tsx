@@ -10,7 +10,7 @@ import { Body, Heading, Small } from '@/ui/Words';
 import { clockTime } from '@/words';
 
 /** The air the times are counted with: what the sensor says, or what somebody has read off. */
-export function AirNow({ air: { readings, sensor }, now }: { air: AirAnswer; now: number }) {
+export function AirNow({ air: { readings, expected, sensor }, now }: { air: AirAnswer; now: number }) {
   const { temperature } = useWords();
   const may = useMay()('run');
   const last = readings[readings.length - 1];
@@ -22,6 +22,7 @@ export function AirNow({ air: { readings, sensor }, now }: { air: AirAnswer; now
           ? phrase`${temperature(last.airC, 1)} and ${Math.round(last.rhPercent)} % at ${clockTime(Date.parse(last.at), now)}`
           : 'Nobody has read it off: times are counted with the air each job was planned for.'}
       </Body>
+      {expected.length > 0 ? <Body>What is expected of the days to come is counted with too.</Body> : null}
       {sensor?.state === 'silent' ? (
         <Notice
           level="caution"
@@ -36,7 +37,7 @@ export function AirNow({ air: { readings, sensor }, now }: { air: AirAnswer; now
         <Notice level="caution" text="The sensor says what cannot be: it is wet, or its wire is off. Nothing of that is counted." />
       ) : null}
       <Small>Windows that are on move with it: colder air, later.</Small>
-      {may ? <Action label="Type what the air is now" onPress={() => router.push('/air' as Href)} testID="to-air" /> : null}
+      {may ? <Action label="Type the air, now and to come" onPress={() => router.push('/air' as Href)} testID="to-air" /> : null}
     </Panel>
   );
 }

@@ -50,6 +50,22 @@ export function DayNext({ day, now }: { day: DayAnswer; now: number }) {
   );
 }
 
+/** What is wrong with the air while something is done. */
+function AirDuring({ work, now }: { work: DayWorkTold; now: number }) {
+  const { temperature } = useWords();
+  return (
+    <>
+      {work.air.map(({ code, atMs, worst }) => (
+        <Small key={code} tone="caution">
+          {code === 'cold'
+            ? phrase`From ${clockTime(atMs, now)} it is as cold as ${temperature(worst)}: tape hardly sticks and paint hardly dries. Warm the place, or wait.`
+            : phrase`From ${clockTime(atMs, now)} it is too near the dew point: paint may dull and tape not hold. Warm the part, or wait.`}
+        </Small>
+      ))}
+    </>
+  );
+}
+
 /** A stretch of work in a few words. */
 function useWorkWords(): (work: Pick<DayWorkTold, 'steps'>) => string {
   const { say } = useWords();
@@ -89,6 +105,7 @@ function NextFor({ person: { id, name }, day, now }: { person: DayAnswer['people
           <Body>{words(next)}</Body>
           {next.scuffMin > 0 ? <Small tone="caution">Scuff and clean first: the recoat limit will have passed.</Small> : null}
           {latest(next) ? <Small tone="caution">{latest(next)!}</Small> : null}
+          <AirDuring work={next} now={now} />
         </View>
         <Figure large label={begins ? 'now, until about' : 'from about'} value={clockTime(begins ? next.endMs : next.startMs, now)} />
       </View>
@@ -124,6 +141,7 @@ export function DayFollowing({ day, now }: { day: DayAnswer; now: number }) {
             </Small>
             <Body>{phrase`${work.title}: ${words(work)}`}</Body>
             {latest(work) ? <Small tone="caution">{latest(work)!}</Small> : null}
+            <AirDuring work={work} now={now} />
           </Row>
         ))}
       </Rows>

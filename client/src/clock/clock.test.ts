@@ -1,6 +1,5 @@
 import type { JobSummary } from '@lintrel/core/front';
 import { alarmsAt, isQuiet, USUAL_ALARM } from './alarms';
-import { readTyped } from './airTyped';
 import { clockOf, hoursOf, readClock, readHours } from './dayTime';
 
 const MINUTE = 60_000;
@@ -48,11 +47,4 @@ it('reads hours of a day, and none', () => {
   for (const wrong of ['19-7', '7', '7-8-9', 'x-9', '7-25']) expect(readHours(wrong)).toBeUndefined();
   expect(hoursOf(readHours('7:30-16')!)).toBe('07:30-16:00');
   expect(hoursOf(null)).toBe('');
-});
-
-it('reads air as it is typed, and says what it takes', () => {
-  expect(readTyped({ airC: '18,5', rhPercent: '55' })).toEqual({ airC: 18.5, rhPercent: 55 });
-  expect(readTyped({ airC: 'warm', rhPercent: '55' })).toMatch(/temperature/);
-  expect(readTyped({ airC: '18', rhPercent: '' })).toMatch(/humidity/);
-  expect(readTyped({ airC: '98', rhPercent: '50' })).toMatch(/temperature/);
 });

@@ -1,10 +1,11 @@
 import { useMemo } from 'react';
-import { AIR_MOVEMENTS, climateSchema, fahrenheitOf, type AirMovement, type Climate } from '@lintrel/core';
+import { AIR_MOVEMENTS, climateSchema, type AirMovement, type Climate } from '@lintrel/core';
 import { resolverOf } from '@/forms/resolver';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import * as v from 'valibot';
 import { Field } from '@/forms/Field';
+import { temperatureText } from '@/forms/temperatureText';
 import { typedHumidity, typedTemperature } from '@/forms/typed';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -32,9 +33,6 @@ const schemaIn = (bare: 'C' | 'F') =>
     movement,
   });
 type AirValues = v.InferOutput<ReturnType<typeof schemaIn>>;
-
-/** A temperature as it stands in a field, in the unit of the person, with enough digits to be read back the same. */
-const temperatureText = (degreesC: number, unit: 'C' | 'F'): string => String(Number((unit === 'F' ? fahrenheitOf(degreesC) : degreesC).toFixed(2)));
 
 interface Fields {
   airC: string;

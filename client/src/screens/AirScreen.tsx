@@ -1,47 +1,61 @@
-import { airAnswerSchema } from '@lintrel/core';
+import { airAnswerSchema, typedAirSchema } from '@lintrel/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { router } from 'expo-router';
-import { useState } from 'react';
+import { useMemo } from 'react';
+import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
+import * as v from 'valibot';
 import { clock } from '@/api/clock';
 import { request } from '@/api/http';
-import { readTyped } from '@/clock/airTyped';
-import { Typed } from '@/forms/Field';
+import { ForecastForm } from '@/clock/ForecastForm';
+import { Field } from '@/forms/Field';
+import { resolverOf } from '@/forms/resolver';
+import { typedHumidity, typedTemperature } from '@/forms/typed';
+import { useMay } from '@/people/who';
+import { usePerson } from '@/person/PersonContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel, Screen } from '@/ui/Screen';
+import { Heading } from '@/ui/Words';
 
-/** The air as somebody reads it off now: windows that are on count with it at once. */
+const { airC, rhPercent } = typedAirSchema.entries;
+const schemaIn = (bare: 'C' | 'F') => v.object({ airC: typedTemperature(airC, bare), rhPercent: typedHumidity(rhPercent) });
+type Air = v.InferOutput<ReturnType<typeof schemaIn>>;
+
+/** The air of the shop: as somebody reads it off now, and as it is expected; windows and the day's plan count with both at once. */
 export function AirScreen() {
   const client = useQueryClient();
-  const [typed, setTyped] = useState({ airC: '', rhPercent: '' });
-  const [fault, setFault] = useState<string | null>(null);
+  const may = useMay();
+  const unit = usePerson().person.temperature;
+  const { control, handleSubmit } = useForm<{ airC: string; rhPercent: string }, unknown, Air>({
+    resolver: useMemo(() => resolverOf<{ airC: string; rhPercent: string }, Air>(schemaIn(unit)), [unit]),
+    defaultValues: { airC: '', rhPercent: '' },
+  });
   const send = useMutation({
-    mutationFn: (body: { airC: number; rhPercent: number }) => request('POST', '/air', airAnswerSchema, { at: new Date(clock.now()).toISOString(), ...body }),
+    mutationFn: (body: Air) => request('POST', '/air', airAnswerSchema, { at: new Date(clock.now()).toISOString(), ...body }),
     onSuccess: (told) => {
       client.setQueryData(['air'], told);
+      void client.invalidateQueries({ queryKey: ['day'] });
       router.push('/clock');
     },
   });
-  const keep = () => {
-    const read = readTyped(typed);
-    setFault(typeof read === 'string' ? read : null);
-    if (typeof read !== 'string') send.mutate(read);
-  };
+  const keep = () => void handleSubmit((air) => send.mutate(air))();
   return (
     <Screen
-      title="The air now"
-      about="As it is where the pieces dry. Before the first reading, and some time after the last, the air a job was planned for is counted."
-      action={<Action rank="main" label="Count with this air" busy={send.isPending} onPress={keep} testID="keep-air" />}
+      title="The air"
+      about="As it is where the pieces dry, now and on the days to come. Where nobody says it, the air a job was planned for is counted."
+      action={<Action rank="main" label="Count with the air as it is now" busy={send.isPending} onPress={keep} testID="keep-air" />}
     >
-      {(fault ?? send.error) ? <Notice level="stop" text={fault ?? send.error!.message} /> : null}
+      {send.error ? <Notice level="stop" text={send.error.message} /> : null}
       <Panel>
+        <Heading>Now</Heading>
         <View style={styles.row}>
-          <Typed label="Air" unit="°C" keys="numeric" value={typed.airC} onChange={(airC) => setTyped({ ...typed, airC })} testID="air-now" />
-          <Typed label="Humidity" unit="%" keys="numeric" value={typed.rhPercent} onChange={(rhPercent) => setTyped({ ...typed, rhPercent })} testID="rh-now" />
+          <Field control={control} name="airC" label="Air" unit={`°${unit}`} testID="air-now" />
+          <Field control={control} name="rhPercent" label="Humidity" unit="%" keys="numeric" testID="rh-now" />
         </View>
       </Panel>
+      {may('plan') ? <ForecastForm /> : null}
     </Screen>
   );
 }

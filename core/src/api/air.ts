@@ -8,6 +8,8 @@ const readingSchema = v.object({ at: instant(), airC: v.number(), rhPercent: v.n
 /** The air of the last days, oldest first; and whether the sensor speaks: null where there is none. */
 export const airAnswerSchema = v.object({
   readings: v.array(readingSchema),
+  /** What is expected by the forecast somebody has typed; empty: nothing is. */
+  expected: v.array(v.object({ atMin: v.number(), airC: v.number(), rhPercent: v.number() })),
   sensor: v.nullable(v.object({ state: v.picklist(['speaking', 'silent', 'out-of-range']), heardAt: v.nullable(instant()) })),
 });
 export type AirAnswer = v.InferOutput<typeof airAnswerSchema>;

@@ -19,6 +19,8 @@ const workSchema = v.object({
   places: v.array(v.string()),
   /** Scuffing before it, since it comes later than it might; 0: none. */
   scuffMin: v.number(),
+  /** What is wrong with the air meanwhile, and from when: °C above the dew point, or °C of the air, where it is worst. */
+  air: v.array(v.object({ code: v.picklist(['dew', 'cold']), atMs: v.number(), worst: v.number() })),
   /** Last moment to begin it; `missed`: what would be missed after that, and when it would fall. Null: it may wait. */
   latest: v.nullable(v.object({ atMs: v.number(), missed: v.nullable(v.object({ say: saidSchema, atMs: v.number() })) })),
 });

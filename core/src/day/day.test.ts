@@ -3,7 +3,8 @@ import { join } from 'node:path';
 import { SHIPPED_SHELF, upgradedDesign, type Design } from '../job';
 import { planJob } from '../plan';
 import { scheduleFaults } from '../schedule';
-import { hoursOver, jobTasks, planDay, usualShopDay, type CalendarDay, type JobAtWork } from '.';
+import { ruleOver } from '../log';
+import { expectedAir, hoursOver, jobTasks, planDay, usualShopDay, type CalendarDay, type JobAtWork } from '.';
 
 const jobOf = (name: string, done: Readonly<Record<string, number>> = {}): JobAtWork => {
   const { design } = JSON.parse(readFileSync(join(__dirname, `../../../examples/${name}.json`), 'utf8')) as { design: unknown };
@@ -88,4 +89,78 @@ it('moves little when something else becomes known, and is empty with nothing to
   const again = planDay(jobs, shop, days, 485, first.kept);
   expect(again.schedule!.placed.map(({ task, workers }) => [task, workers])).toEqual(first.schedule!.placed.map(({ task, workers }) => [task, workers]));
   expect(planDay([], shop, days, 480)).toMatchObject({ work: [], proven: true, troubles: [] });
+});
+
+describe('the air of the hours', () => {
+  const wave = (dayC: number, nightC: number, count = 8) =>
+    expectedAir({ forecast: days.slice(0, count).map(({ date }) => ({ date, dayC, nightC, dayRh: 50, nightRh: 60 })) }, days);
+  const endOf = (plan: ReturnType<typeof planDay>) => plan.schedule!.endMin;
+
+  it('is that of the days with a forecast, without a gap, and of no other', () => {
+    const some = expectedAir({ forecast: [1, 2, 4].map((at) => ({ date: days[at]!.date, dayC: 24, nightC: 12, dayRh: 50, nightRh: 80 })) }, days);
+    expect(some[0]).toMatchObject({ atMin: 1440 + 300, airC: 12, rhPercent: 80 });
+    expect(some.at(-1)!.atMin).toBe(3 * 1440 + 300);
+    expect(Math.max(...some.map(({ airC }) => airC))).toBeCloseTo(24, 6);
+    expect(expectedAir({ forecast: [] }, days)).toEqual([]);
+  });
+  it.each([
+    ['warm', 30, 24],
+    ['cold', 14, 6],
+    ['swinging', 28, 8],
+  ])('on %s days every wait is as long as the film takes in the air of its very hours', (_, dayC, nightC) => {
+    const air = { measured: [], expected: wave(dayC, nightC) };
+    const plan = planDay(
+      ['juniper', 'marigold', 'brindle'].map((name) => jobOf(name)),
+      shop,
+      days,
+      480,
+      null,
+      air,
+    );
+    const booked = new Map(plan.schedule!.placed.map((one) => [one.task, one]));
+    const taskOf = new Map(plan.work.flatMap(({ task, steps, job }) => steps.map(({ id }) => [`${job} ${id}`, task.id] as const)));
+    let counted = 0;
+    for (const { task, steps, job } of plan.work) {
+      for (const rule of steps[0]!.after.filter(({ film }) => film)) {
+        const before = booked.get(taskOf.get(`${job} ${rule.step}`)!);
+        const own = booked.get(task.id)!;
+        if (!before || before.endMin > air.expected.at(-1)!.atMin) continue;
+        const from = rule.from === 'end' ? before.endMin : before.startMin;
+        expect(own.startMin + 3).toBeGreaterThan(from + ruleOver(rule, from, air).minMin);
+        counted++;
+      }
+    }
+    expect(counted).toBeGreaterThan(5);
+  });
+  it('makes cold days longer than warm ones, and says nothing where nobody knows', () => {
+    const jobs = [jobOf('juniper')];
+    const plain = planDay(jobs, shop, days, 480);
+    expect(endOf(planDay(jobs, shop, days, 480, null, { measured: [], expected: wave(12, 8) }))).toBeGreaterThan(endOf(plain));
+    expect(endOf(planDay(jobs, shop, days, 480, null, { measured: [], expected: wave(30, 28) }))).toBeLessThanOrEqual(endOf(plain));
+    expect(planDay(jobs, shop, days, 480, null, { measured: [], expected: [] })).toEqual(plain);
+  });
+  it('of a coat that is on is what was measured', () => {
+    const marigold = jobOf('marigold');
+    const coats = marigold.steps.filter(({ kind }) => kind === 'coat');
+    const at = marigold.steps.findIndex((step) => step.after.some(({ code, film }) => code === 'pull' && film));
+    const last = marigold.steps
+      .slice(0, at)
+      .filter(({ kind }) => kind === 'coat')
+      .at(-1)!;
+    const doneMin = new Map(
+      marigold.steps
+        .slice(0, marigold.steps.indexOf(last) + 1)
+        .filter(({ attended }) => attended)
+        .map(({ id }) => [id as string, 600]),
+    );
+    const pullAt = (airC: number) => {
+      const { work } = jobTasks({ ...marigold, doneMin }, 605, {
+        measured: [600, 605].map((atMin) => ({ atMin, airC, rhPercent: 50 })),
+        expected: wave(airC, airC),
+      });
+      return work.find(({ steps }) => steps[0]!.after.some(({ code }) => code === 'pull'))!.task.after.find(({ task }) => task.includes('done'))!.minMin;
+    };
+    expect(coats.length).toBeGreaterThan(0);
+    expect(pullAt(12)).toBeGreaterThan(1.5 * pullAt(26));
+  });
 });

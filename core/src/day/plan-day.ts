@@ -12,6 +12,7 @@ import {
   type ScheduleTrouble,
   type Solved,
 } from '../schedule';
+import { NO_AIR, type ShopAir } from '../log';
 import { hoursOver, type CalendarDay, type ShopDay } from './shop-day';
 import { jobTasks, type DayWork, type JobAtWork, type Missed } from './tasks';
 
@@ -45,6 +46,10 @@ const MANY_TASKS = 25;
 const MOST_PLANNED = 120;
 /** A plan is left for one that ends so much sooner, min. */
 const WORTH_MIN = 15;
+/** The plan is made so often at most until the air of its hours is that it counted with, and fits where no step moves by so much, min. */
+const MOST_ROUNDS = 7;
+const FREE_ROUNDS = 3;
+const SETTLED_MIN = 2;
 /** So many windows that cannot be met are given up one after the other, to plan the rest. */
 const MOST_GIVEN_UP = 6;
 
@@ -52,9 +57,46 @@ const MOST_GIVEN_UP = 6;
  * Plans what is left of all jobs in the shop over the hours of its people.
  * @param days the days that are planned, the first of them today
  * @param before what the plan before had decided
+ * @param air what the films dry in; how long a film takes hangs on the hour it comes on, so the plan is made again until it fits
  */
-export function planDay(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly CalendarDay[], nowMin: number, before: KeptOrder | null = null): DayPlan {
-  const each = jobs.map((job) => jobTasks(job, nowMin));
+export function planDay(
+  jobs: readonly JobAtWork[],
+  shop: ShopDay,
+  days: readonly CalendarDay[],
+  nowMin: number,
+  before: KeptOrder | null = null,
+  air: ShopAir = NO_AIR,
+): DayPlan {
+  let plan = planOnce(jobs, shop, days, { nowMin, before, air, plannedMin: new Map() });
+  if (air.measured.length + air.expected.length === 0) return plan;
+  let plannedMin = new Map<string, readonly number[]>();
+  for (let round = 1; round < MOST_ROUNDS && plan.schedule; round++) {
+    // Where it does not settle by itself, what holds at any of the hours it was planned for holds.
+    plannedMin = new Map([...endsOf(plan)].map(([step, end]) => [step, round < FREE_ROUNDS ? [end] : [...(plannedMin.get(step) ?? []), end]]));
+    plan = planOnce(jobs, shop, days, { nowMin, before: plan.kept, air, plannedMin });
+    const settled = (step: string, end: number) => plannedMin.get(step)?.some((one) => Math.abs(one - end) < SETTLED_MIN) ?? true;
+    if ([...endsOf(plan)].every(([step, end]) => settled(step, end))) break;
+  }
+  return plan;
+}
+
+/** When the last step of each stretch of work is planned to be done. */
+function endsOf({ work, schedule }: DayPlan): Map<string, number> {
+  const endMin = new Map(schedule?.placed.map(({ task, endMin: end }) => [task, end]));
+  return new Map(work.flatMap(({ task, steps }) => (endMin.has(task.id) ? [[steps[steps.length - 1]!.id as string, endMin.get(task.id)!] as const] : [])));
+}
+
+/** What a plan is made from, besides the jobs and the shop. */
+interface Round {
+  readonly nowMin: number;
+  readonly before: KeptOrder | null;
+  readonly air: ShopAir;
+  /** When steps were expected to be done by the plan before. */
+  readonly plannedMin: ReadonlyMap<string, readonly number[]>;
+}
+
+function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly CalendarDay[], { nowMin, before, air, plannedMin }: Round): DayPlan {
+  const each = jobs.map((job) => jobTasks(job, nowMin, air, plannedMin));
   const perJob = Math.max(2, Math.floor(MOST_PLANNED / Math.max(1, jobs.length)));
   const work = each.flatMap((one) => one.work.slice(0, perJob));
   const more = each.reduce((sum, one) => sum + Math.max(0, one.work.length - perJob), 0);

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { idText, listOf, nameText, numberBetween, plainly, told, wholeBetween } from '../units';
+import { forecastAir, type AirReading } from '../air';
 import type { Shift } from '../schedule';
 
 const DAY_MIN = 1440;
@@ -19,6 +20,7 @@ export type Week = v.InferOutput<typeof weekSchema>;
 const dateText = () => v.pipe(v.string(told(plainly('day.date'))), v.regex(/^\d{4}-\d\d-\d\d$/, told(plainly('day.date'))));
 
 const forecastDaySchema = v.strictObject({
+  date: dateText(),
   dayC: numberBetween(-20, 60, '°C'),
   nightC: numberBetween(-20, 60, '°C'),
   dayRh: numberBetween(1, 100, '%'),
@@ -33,8 +35,8 @@ export const shopDaySchema = v.strictObject({
   people: listOf(v.strictObject({ id: idText(), name: nameText(), week: weekSchema, off: listOf(dateText(), 'days-off', 100) }), 'shop-people', 20),
   /** Null: at any hour. */
   booth: v.nullable(weekSchema),
-  /** From today on, a day each; empty: the air of each job as it was written down. */
-  forecast: listOf(forecastDaySchema, 'forecast', 7),
+  /** The air in the shop on some days, in their order; empty: the air of each job as it was written down. */
+  forecast: listOf(forecastDaySchema, 'forecast', 14),
 });
 export type ShopDay = v.InferOutput<typeof shopDaySchema>;
 
@@ -67,3 +69,17 @@ export const hoursOver = (week: Week, days: readonly CalendarDay[], off: readonl
     const hours = off.includes(date) ? null : week[weekday];
     return hours ? [{ from: midnightMin + hours.fromMin, to: midnightMin + hours.toMin }] : [];
   });
+
+/** The air that is expected on the days of a calendar, from the first of them that has a forecast to the last without a gap; empty where none has. */
+export function expectedAir({ forecast }: Pick<ShopDay, 'forecast'>, days: readonly CalendarDay[]): readonly AirReading[] {
+  const of = new Map(forecast.map((day) => [day.date, day]));
+  const first = days.findIndex(({ date }) => of.has(date));
+  if (first < 0) return [];
+  const gap = days.findIndex(({ date }, index) => index > first && !of.has(date));
+  const known = days.slice(first, gap < 0 ? days.length : gap);
+  return forecastAir(
+    known.map(({ date }) => of.get(date)!),
+    known[0]!.midnightMin,
+    'normal',
+  ).readings;
+}

@@ -1,4 +1,4 @@
-import type { AfterRule, Step } from '../log';
+import { NO_AIR, ruleOver, type AfterRule, type ShopAir, type Step } from '../log';
 import type { Lag, Task } from '../schedule';
 import { RULE_OF_THUMB } from '../units';
 
@@ -35,12 +35,16 @@ const mayScuff = (code: string): boolean => code === 'recoat' || code === 'over'
 
 /**
  * The tasks that are left of a job: steps in a row are one task, until a window, the booth or the gun ends it.
- * @param nowMin the present, on the clock of the plan
+ * @param nowMin the present, on the clock of the plan, minutes since 1970 where the air is known
+ * @param air what the films dry in; films that are not on yet are looked for by `plannedMin`
+ * @param plannedMin when steps that are not done may be expected to be; whichever it is, the times of what follows hold
  * @returns tasks in the order of the work, those that stand for what is done first; and the windows that are missed already
  */
 export function jobTasks(
   job: JobAtWork,
   nowMin: number,
+  air: ShopAir = NO_AIR,
+  plannedMin: ReadonlyMap<string, readonly number[]> = new Map(),
 ): { readonly work: readonly DayWork[]; readonly past: readonly Task[]; readonly missed: readonly Missed[] } {
   const left = job.steps.filter(({ id }) => !job.doneMin.has(id));
   const attended = left.filter(({ attended: byHand }) => byHand);
@@ -62,9 +66,12 @@ export function jobTasks(
     const lags: Lag[] = [];
     const previous = groups[index - 1];
     if (previous) lags.push({ task: idOf(job, previous), from: 'end', minMin: waitBetween(job.steps, previous[previous.length - 1]!, first), maxMin: null });
-    for (const rule of first.after.filter(isWindow)) {
-      const own = taskOf.get(rule.step);
-      const doneAt = job.doneMin.get(rule.step);
+    for (const planned of first.after.filter(isWindow)) {
+      const own = taskOf.get(planned.step);
+      const doneAt = job.doneMin.get(planned.step);
+      const rule = strictest(
+        (doneAt === undefined ? plannedMin.get(planned.step) : [doneAt])?.map((since) => ruleOver(planned, since, air)) ?? [ruleOver(planned, nowMin, air)],
+      );
       if (own === undefined && doneAt === undefined) continue;
       const closedMin = doneAt === undefined || rule.maxMin === null ? null : doneAt + rule.maxMin;
       const isMissed = closedMin !== null && closedMin < nowMin;
@@ -84,6 +91,13 @@ export function jobTasks(
 }
 
 const idOf = (job: JobAtWork, steps: readonly Step[]): string => `${job.id} ${steps[0]!.id}`;
+
+/** The rule that keeps all of some rules. */
+const strictest = (rules: readonly AfterRule[]): AfterRule => {
+  const ends = rules.flatMap(({ maxMin }) => maxMin ?? []);
+  const minMin = Math.max(...rules.map((rule) => rule.minMin));
+  return { ...rules[0]!, minMin, maxMin: ends.length > 0 ? Math.max(minMin, Math.min(...ends)) : null };
+};
 
 const placesOf = ({ needs }: Step): string[] => [...new Set(needs.filter((need) => need !== 'person'))].sort();
 const sameNeeds = (one: Step, other: Step): boolean => placesOf(one).join() === placesOf(other).join() && handsOf(one) === handsOf(other);

@@ -1,4 +1,5 @@
 export * from './event';
+export * from './shop-air';
 export * from './progress';
 export * from './step';
 export * from './sheet';

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
-import { dryingRate, type AirReading } from '../air';
-import { overAir, type RunningWindow, type WindowCount } from '.';
+import { airAt, dryingRate, type AirReading } from '../air';
+import { courseOf, NO_AIR, overAir as overShopAir, ruleOver, type RunningWindow, type WindowCount } from '.';
+
+const overAir = (window: RunningWindow, measured: readonly AirReading[]) => overShopAir(window, { ...NO_AIR, measured });
 
 const MINUTE = 60_000;
 const film = { activationKj: 50, waterborne: false, airC: 23, rhPercent: 50, movement: 'normal' as const };
@@ -19,7 +21,7 @@ const rate = (airC: number) => dryingRate(50, false, { airC, rhPercent: 50, move
 
 it('stays as planned where the air is as planned, or nobody has read it off', () => {
   const planned = windowOf([count()]);
-  expect(overAir(planned, [])).toBe(planned);
+  expect(overAir(planned, [])).toEqual(planned);
   const same = overAir(planned, steady(23));
   expect([same.opens! / MINUTE, same.closes! / MINUTE].map((at) => Math.round(at * 1000) / 1000)).toEqual([1060, 1120]);
   expect(overAir({ ...planned, counts: undefined } as unknown as RunningWindow, steady(10))).toMatchObject({ opens: 1060 * MINUTE });
@@ -57,4 +59,36 @@ it('never opens sooner where it was colder', () => {
       expect(overAir(windowOf([count()]), readings(less)).opens!).toBeGreaterThanOrEqual(overAir(windowOf([count()]), readings(0)).opens! - 1);
     }),
   );
+});
+
+describe('what is expected', () => {
+  const expected = [600, 1200, 1800].map((atMin) => ({ atMin, airC: 10, rhPercent: 70 }));
+  it('counts where nothing was measured, and the air of the plan before and after it', () => {
+    const course = courseOf({ measured: [], expected }, film);
+    expect([500, 599, 700, 1799, 1801, 9000].map((at) => airAt(course, at).airC)).toEqual([23, 23, 10, 10, 23, 23]);
+    expect(overShopAir(windowOf([count()]), { measured: [], expected }).opens! / MINUTE).toBeCloseTo(1000 + 60 / rate(10), 3);
+  });
+  it('takes over some time after the last reading, evenly', () => {
+    const course = courseOf({ measured: steady(20, 700, 1000), expected }, film);
+    expect([650, 800, 1000, 1060, 1120, 1500].map((at) => airAt(course, at).airC)).toEqual([10, 20, 20, 15, 10, 10]);
+  });
+  it('moves a rule by what the film dries in it; colder is never sooner', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 2, max: 35 }), { minLength: 2, maxLength: 8 }),
+        fc.integer({ min: 0, max: 9 }),
+        fc.integer({ min: 500, max: 2000 }),
+        (air, less, since) => {
+          const over = (by: number) =>
+            ruleOver({ minMin: 60, maxMin: 600, film }, since, {
+              measured: [],
+              expected: air.map((airC, at) => ({ atMin: 600 + 120 * at, airC: airC - by, rhPercent: 50 })),
+            });
+          expect(over(less).minMin).toBeGreaterThanOrEqual(over(0).minMin - 1e-6);
+          expect(over(less).maxMin!).toBeGreaterThanOrEqual(over(0).maxMin! - 1e-6);
+        },
+      ),
+    );
+    expect(ruleOver({ minMin: 60, maxMin: null }, 0, { measured: [], expected })).toEqual({ minMin: 60, maxMin: null });
+  });
 });

@@ -1,6 +1,6 @@
-import { measuredThen, paceOf, passedBetween, steadyAir, whenPassed, type AirReading } from '../air';
 import { commonSpan, MS_PER_MINUTE, type Said, type Span } from '../units';
 import type { LogEvent } from './event';
+import { ruleOver, type ShopAir } from './shop-air';
 import type { RuleFilm, Step } from './step';
 
 /** A time that runs now. */
@@ -106,32 +106,13 @@ const onClock = ({ since, minMin, maxMin }: Omit<WindowCount, 'film'>): Span => 
   to: maxMin === null ? null : since + maxMin * MS_PER_MINUTE,
 });
 
-/** So long after the last reading the air of the plan is taken again, min. */
-const TRUST_MIN = 120;
-
 /**
- * A window in the air as it was measured: what the film has dried by then counts, whatever was planned.
- * @param readings of the air, in the order of time, minutes since 1970; before the first and some time after the last the air of the plan holds
+ * A window in the air as it was measured and is expected: what the film has dried by then counts, whatever was planned.
+ * @param air where nobody knows it, the air of the plan holds
  */
-export function overAir(window: RunningWindow, readings: readonly AirReading[]): RunningWindow {
+export function overAir(window: RunningWindow, air: ShopAir): RunningWindow {
   const { counts, opens, closes } = window;
-  if (!counts || readings.length === 0) return window;
-  const { from, to } = commonSpan(counts.map((count) => countedOver(count, readings)));
+  if (!counts) return window;
+  const { from, to } = commonSpan(counts.map((count) => onClock({ ...ruleOver(count, count.since / MS_PER_MINUTE, air), since: count.since })));
   return { ...window, opens: opens === null ? null : from, closes: closes === null ? null : to };
-}
-
-function countedOver(count: WindowCount, readings: readonly AirReading[]): Span {
-  const { since, minMin, maxMin, film } = count;
-  if (!film) return onClock(count);
-  const planned = steadyAir(film);
-  const first = readings[0]!.atMin;
-  const later = measuredThen(readings, planned, TRUST_MIN);
-  const course = { movement: film.movement, readings: [{ atMin: first, airC: film.airC, rhPercent: film.rhPercent }, ...later.readings] };
-  const pace = paceOf(film);
-  const sinceMin = since / MS_PER_MINUTE;
-  const at = (min: number) => {
-    const moment = whenPassed(pace, course, sinceMin, passedBetween(pace, planned, 0, min));
-    return moment === null ? since + min * MS_PER_MINUTE : moment * MS_PER_MINUTE;
-  };
-  return { from: at(minMin), to: maxMin === null ? null : at(maxMin) };
 }

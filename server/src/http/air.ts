@@ -1,12 +1,14 @@
-import { airAnswerSchema, plainly, typedAirSchema } from '@lintrel/core';
+import { airAnswerSchema, expectedAir, plainly, typedAirSchema } from '@lintrel/core';
+import { calendarFrom, DAYS } from '../day';
 import { keepAir, listAir } from '../db/air';
+import { findShopDay } from '../db/shop-day';
 import { invalidAt } from './errors';
 import { route, type Context, type Route } from './route';
 
-const airNow = async ({ db, now, shop }: Pick<Context, 'db' | 'now' | 'shop'>) => ({
-  readings: await listAir(db, new Date(now())),
-  sensor: shop.sensor?.state() ?? null,
-});
+async function airNow({ db, now, shop }: Pick<Context, 'db' | 'now' | 'shop'>) {
+  const [readings, { day }] = await Promise.all([listAir(db, new Date(now())), findShopDay(db)]);
+  return { readings, expected: [...expectedAir(day, calendarFrom(now(), day.zone, DAYS))], sensor: shop.sensor?.state() ?? null };
+}
 
 /** A clock a little ahead is no reason to refuse a reading. */
 const SLACK_MS = 5 * 60_000;

@@ -1,4 +1,4 @@
-import type { DayAnswer, KeptShopDay } from '@lintrel/core';
+import type { AirAnswer, DayAnswer, KeptShopDay } from '@lintrel/core';
 import request from 'supertest';
 import { calendarFrom } from '../day';
 import { startTestServer, type TestServer } from '../testing';
@@ -55,6 +55,32 @@ it('keeps hours of people, plans by them, and refuses those changed meanwhile', 
   expect(work.flatMap((one) => one.people).every((id) => id === 'p0' || id === 'p1')).toBe(true);
   await put({ revision: 1, day: { ...two, people: [{ ...two.people[0], week: week(900, 600) }] } }).expect(422);
   await put({ revision: 1, day: { ...two, zone: 'Nowhere/Land' } }).expect(422);
+});
+
+it('counts with the days to come: what is expected is told, and what is too cold or damp in it', async () => {
+  const { revision, day: kept } = await hours();
+  const dates = calendarFrom(Date.now(), kept.zone, 4).map(({ date }) => date);
+  const before = await day();
+  const forecast = dates.map((date) => ({ date, dayC: 7, nightC: 4, dayRh: 60, nightRh: 95 }));
+  const put = (body: object) => request(server.app).put('/api/shop/day').send({ revision, day: body });
+  expect((await put({ ...kept, forecast: [{ ...forecast[0], nightC: 99 }] }).expect(422)).body.error.fields[0].path).toBe('day.forecast[0].nightC');
+  await put({ ...kept, forecast }).expect(200);
+  const { expected } = (await request(server.app).get('/api/air').expect(200)).body as AirAnswer;
+  expect([Math.min(...expected.map(({ airC }) => airC)), Math.max(...expected.map(({ airC }) => airC))]).toEqual([4, expect.closeTo(7, 6)]);
+  const { work, endMs } = await day();
+  expect(endMs!).toBeGreaterThan(before.endMs!);
+  const cold = work.filter(({ air }) => air.some(({ code }) => code === 'cold'));
+  expect(cold.length).toBeGreaterThan(0);
+  for (const { air, startMs, endMs: end } of cold)
+    for (const { atMs, worst } of air) {
+      expect(atMs).toBeGreaterThanOrEqual(startMs - 1);
+      expect(atMs).toBeLessThanOrEqual(end + 1);
+      expect(worst).toBeLessThan(10);
+    }
+  await request(server.app)
+    .put('/api/shop/day')
+    .send({ revision: revision + 1, day: kept })
+    .expect(200);
 });
 
 it('says what stands in the way where there is no day', async () => {

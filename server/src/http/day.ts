@@ -1,6 +1,7 @@
 import { dayAnswerSchema, type DayAnswer, keptShopDaySchema, MS_PER_MINUTE, plainly, saveShopDaySchema } from '@lintrel/core';
 import ical from 'ical-generator';
 import { calendarFrom, jobsAtWork } from '../day';
+import { listAir } from '../db/air';
 import { newestChange } from '../db/changes';
 import { findDayOrder, findShopDay, keepDayOrder, saveShopDay } from '../db/shop-day';
 import { WORDS } from '../words';
@@ -25,8 +26,9 @@ async function dayNow(context: Pick<Context, 'db' | 'now' | 'run' | 'log' | 'sho
 
 /** Plans the day; what it decided is kept for the next. */
 async function planNow({ db, now, run, log }: Pick<Context, 'db' | 'now' | 'run' | 'log'>): Promise<DayAnswer> {
-  const [jobs, { day: shop }, before] = await Promise.all([jobsAtWork(db), findShopDay(db), findDayOrder(db)]);
-  const { answer, kept } = await run('day', { jobs, shop, now: now(), before });
+  const [jobs, { day: shop }, before, readings] = await Promise.all([jobsAtWork(db), findShopDay(db), findDayOrder(db), listAir(db, new Date(now()))]);
+  const measured = readings.map(({ at, airC, rhPercent }) => ({ atMin: Date.parse(at) / MS_PER_MINUTE, airC, rhPercent }));
+  const { answer, kept } = await run('day', { jobs, shop, now: now(), before, measured });
   await keepDayOrder(db, kept).catch((error: unknown) => log.warn({ err: error }, 'the order of the day was not kept'));
   return answer;
 }

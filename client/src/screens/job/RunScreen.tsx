@@ -109,11 +109,8 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const [noPicture, setNoPicture] = useState(false);
   const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | 'pulled' | 'coat' | null>(null);
   const { plan } = sheet;
-  const { readings } = useAir();
-  const progress = useMemo(
-    () => ({ ...sheet.progress, running: sheet.progress.running.map((window) => overAir(window, readings)) }),
-    [sheet.progress, readings],
-  );
+  const { air } = useAir();
+  const progress = useMemo(() => ({ ...sheet.progress, running: sheet.progress.running.map((window) => overAir(window, air)) }), [sheet.progress, air]);
   const { next } = progress;
   const may = useMay();
   const others = usePresence(id, may('run') ? (next?.id ?? null) : null, now);

@@ -1,0 +1,47 @@
+import { airAt, measuredThen, paceOf, passedBetween, steadyAir, whenPassed, type AirCourse, type AirReading, type DryingAir } from '../air';
+import type { AfterRule } from './step';
+
+/** The air of a shop: as it was read off, and as it is expected; each in the order of time, minutes since 1970. Either may be empty. */
+export interface ShopAir {
+  readonly measured: readonly AirReading[];
+  readonly expected: readonly AirReading[];
+}
+
+/** Nobody knows the air: that of each plan counts. */
+export const NO_AIR: ShopAir = { measured: [], expected: [] };
+
+/** So long after the last reading the expected air is taken again, min. */
+const TRUST_MIN = 120;
+
+/**
+ * The air a film is in: what was measured, after it what is expected, and the air of the plan wherever nobody knows better.
+ * @param planned the air of the plan; its movement is that of the whole course
+ */
+export function courseOf({ measured, expected }: ShopAir, planned: DryingAir): AirCourse {
+  const { airC, rhPercent, movement } = planned;
+  const plannedAt = (atMin: number): AirReading => ({ atMin, airC, rhPercent });
+  const later =
+    expected.length === 0 ? steadyAir(planned) : { movement, readings: [plannedAt(expected[0]!.atMin), ...expected, plannedAt(expected.at(-1)!.atMin)] };
+  const first = measured[0];
+  if (!first) return later;
+  const known = airAt(later, first.atMin);
+  const before = later.readings.filter(({ atMin }) => atMin < first.atMin);
+  const since = measuredThen(measured, later, TRUST_MIN);
+  return { movement, readings: [...before, { atMin: first.atMin, airC: known.airC, rhPercent: known.rhPercent }, ...since.readings] };
+}
+
+/**
+ * The minutes of a rule in the air as it is: what the film would have dried in the planned air, it dries by then.
+ * @param sinceMin the moment the rule counts from
+ * @returns the rule itself where no film is waited for, or nobody knows the air
+ */
+export function ruleOver<R extends Pick<AfterRule, 'minMin' | 'maxMin' | 'film'>>(rule: R, sinceMin: number, air: ShopAir): R {
+  const { minMin, maxMin, film } = rule;
+  if (!film || (air.measured.length === 0 && air.expected.length === 0)) return rule;
+  const [pace, planned, course] = [paceOf(film), steadyAir(film), courseOf(air, film)];
+  const after = (min: number): number => {
+    const moment = whenPassed(pace, course, sinceMin, passedBetween(pace, planned, 0, min));
+    return moment === null ? min : moment - sinceMin;
+  };
+  return { ...rule, minMin: after(minMin), maxMin: maxMin === null ? null : after(maxMin) };
+}
