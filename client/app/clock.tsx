@@ -10,7 +10,7 @@ import { Rail, type Band } from '@/clock/Rail';
 import { nextChange, spanWords, timeWords } from '@/clock/span';
 import { Telling } from '@/clock/Telling';
 import { ticksIn, tickStep } from '@/clock/ticks';
-import { inAir, useAir } from '@/clock/useAir';
+import { inAir, standing, useAir } from '@/clock/useAir';
 import { useAlarms, useAlarmSetting } from '@/clock/useAlarms';
 import { useDay } from '@/clock/useDay';
 import { space } from '@/theme/theme';
@@ -40,7 +40,8 @@ export default function ClockScreen() {
   const now = useNow();
   const day = useDay();
   const { told, air } = useAir();
-  const jobs = useMemo(() => inAir(data?.jobs ?? NONE, air), [data, air]);
+  const counted = useMemo(() => inAir(data?.jobs ?? NONE, air), [data, air]);
+  const jobs = standing(counted, now);
   const [alarm, setAlarm] = useAlarmSetting();
   useAlarms(jobs, now, alarm);
   if (!data)

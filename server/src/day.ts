@@ -128,7 +128,14 @@ export function dayOf({ jobs, shop, now, before, measured }: DayAsked): { readon
     binding: plan.binding.filter(({ task }) => byTask.has(task)).map(({ task, by }) => ({ work: task, by })),
     more: plan.more,
     troubles: plan.troubles.map((trouble) => troubleSaid(trouble, shop, (task) => byTask.get(task), titles)),
-    missed: plan.missed.map(({ job, step, code, closedMin }) => ({ job, title: titles.get(job) ?? '', say: step.say, code, closedMs: ms(closedMin) })),
+    missed: plan.missed.map(({ job, step, code, closedMin, againMin }) => ({
+      job,
+      title: titles.get(job) ?? '',
+      say: step.say,
+      code,
+      closedMs: ms(closedMin),
+      againMs: againMin === null ? null : ms(againMin),
+    })),
   };
   return { answer, kept: plan.kept };
 }

@@ -371,6 +371,7 @@ export const SAMPLES: AllSays = {
   'step.blend': { finish: 'signal red', places: ['hull: A1'], method: 'gun' },
   'step.flash': {},
   'step.abrade': { places: ['hull: bow', 'tank'], reason: { code: 'over.bare', values: {} } },
+  'step.scuff': { coat: { code: 'step.wait-over', values: {} }, masked: true },
   'step.barrier': { places: ['hull: bow', 'tank'], reason: { code: 'over.bare', values: {} } },
   'step.plug': { plugs: 2, places: ['hull: bow', 'tank'] },
   'step.unplug': { plugs: 2, places: ['hull: bow', 'tank'] },

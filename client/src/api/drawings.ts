@@ -5,5 +5,4 @@ import { request, type LongAsk } from './http';
 export const readDrawing = (text: string, long?: LongAsk): Promise<DrawingSummary> => request('POST', '/drawings', drawingSummarySchema, { text }, long);
 
 /** Has layers of a drawing made into an outline and a line. */
-export const takeDrawing = (wish: TakeDrawing, long?: LongAsk): Promise<TakenDrawing> =>
-  request('POST', '/drawings/take', takenDrawingSchema, wish, long);
+export const takeDrawing = (wish: TakeDrawing, long?: LongAsk): Promise<TakenDrawing> => request('POST', '/drawings/take', takenDrawingSchema, wish, long);

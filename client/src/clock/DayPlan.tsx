@@ -24,14 +24,16 @@ export function DayNext({ day, now }: { day: DayAnswer; now: number }) {
       {day.troubles.map((trouble) => (
         <Notice key={say(trouble)} level="stop" text={say(trouble)} />
       ))}
-      {day.missed.map(({ job, title, say: step, code, closedMs }) => (
+      {day.missed.map(({ job, title, say: step, code, closedMs, againMs }) => (
         <Notice
           key={`${job}${code}${closedMs}`}
           level="caution"
           text={
             code === 'pull'
               ? phrase`${title}: the window to pull closed at ${clockTime(closedMs, now)}. Try it in a hidden place first, slowly; score the edge where the ground allows it.`
-              : phrase`${title}: “${say(step)}” was to be done by ${clockTime(closedMs, now)} (${time(code)}). Scuff and clean first; the plan has the time for it.`
+              : againMs !== null
+                ? phrase`${title}: “${say(step)}” was to be done by ${clockTime(closedMs, now)}. This paint takes no coat between its two windows: wait until ${clockTime(againMs, now)} (estimate).`
+                : phrase`${title}: “${say(step)}” was to be done by ${clockTime(closedMs, now)} (${time(code)}). Scuff and clean first; the plan has the time for it.`
           }
           onPress={() => router.push(`/job/${job}/run` as Href)}
         />

@@ -1,4 +1,4 @@
-import { windowState, type RunningWindow } from '@lintrel/core/front';
+import { mayScuff, windowState, type RunningWindow } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { clockTime, countdown } from '@/words';
 
@@ -14,11 +14,16 @@ export function spanWords({ opens, closes }: Span, now: number): string {
 }
 
 /** Whether it may be done now, and until when, in a sentence. */
-export function timeWords(window: Span, now: number): string {
+export function timeWords(window: Span & Pick<RunningWindow, 'code'>, now: number): string {
   const { opens, closes } = window;
   const until = closes === null ? '' : phrase`, until ${clockTime(closes, now)}`;
   const state = windowState(window, now);
-  if (state === 'passed') return phrase`Was to be done by ${clockTime(closes ?? now, now)}: test in a hidden place first (estimate)`;
+  if (state === 'passed') {
+    const by = clockTime(closes ?? now, now);
+    return mayScuff(window.code)
+      ? phrase`Was to be done by ${by}: scuff and clean first (estimate)`
+      : phrase`Was to be done by ${by}: test in a hidden place first (estimate)`;
+  }
   if (state === 'open') return phrase`May be done now${until} (estimate)`;
   if (opens === null) return phrase`By ${clockTime(closes ?? now, now)} at the latest (estimate)`;
   return phrase`Not before ${clockTime(opens, now)}, in ${countdown(opens - now)}${until} (estimate)`;

@@ -1,4 +1,4 @@
-import { airAnswerSchema, NO_AIR, overAir, type AirAnswer, type JobSummary, type ShopAir } from '@lintrel/core/front';
+import { airAnswerSchema, asOf, NO_AIR, overAir, type AirAnswer, type JobSummary, type ShopAir } from '@lintrel/core/front';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { request } from '@/api/http';
@@ -22,3 +22,7 @@ export function useAir(): { readonly told: AirAnswer | null; readonly air: ShopA
 /** Jobs with their windows in the air as it really is. */
 export const inAir = (jobs: readonly JobSummary[], air: ShopAir): readonly JobSummary[] =>
   air === NO_AIR ? jobs : jobs.map((job) => ({ ...job, windows: job.windows.map((window) => overAir(window, air)) }));
+
+/** Jobs with their windows as they stand at a moment. */
+export const standing = (jobs: readonly JobSummary[], now: number): readonly JobSummary[] =>
+  jobs.map((job) => (job.windows.some(({ again }) => again) ? { ...job, windows: job.windows.map((window) => asOf(window, now)) } : job));

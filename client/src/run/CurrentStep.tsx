@@ -1,4 +1,4 @@
-import { windowState, type RunningWindow, type Step } from '@lintrel/core';
+import { mayScuff, windowState, type RunningWindow, type Step } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
@@ -48,7 +48,11 @@ function Countdown({ window, now }: { window: RunningWindow; now: number }) {
   }
   if (state === 'passed')
     return (
-      <Text role="alert" style={look.warn}>{phrase`Passed: ${what} closed at ${clockTime(window.closes ?? now, now)}. Test in a hidden place first.`}</Text>
+      <Text role="alert" style={look.warn}>
+        {mayScuff(window.code)
+          ? phrase`Passed: ${what} closed at ${clockTime(window.closes ?? now, now)}.`
+          : phrase`Passed: ${what} closed at ${clockTime(window.closes ?? now, now)}. Test in a hidden place first.`}
+      </Text>
     );
   return (
     <View>

@@ -1,4 +1,4 @@
-import type { LogEvent, Step } from '@lintrel/core/front';
+import { stepNamed, type LogEvent, type Step } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { useWords } from '@/person/PersonContext';
 import { sawWords } from '@/run/saw';
@@ -7,7 +7,7 @@ import { sawWords } from '@/run/saw';
 export function useEntryWords(steps: readonly Step[]): (event: LogEvent) => string {
   const { say, entry } = useWords();
   return ({ kind, step, note, at, saw }) => {
-    const found = steps.find(({ id }) => id === step);
+    const found = stepNamed(steps, step);
     const title = found && say(found.say);
     const seen = sawWords(saw);
     return phrase`${timeOf(at)} ${entry(kind)}${title ? phrase`: ${title}` : ''}${seen ? phrase`, ${seen}` : ''}${note ? phrase` (${note})` : ''}`;

@@ -41,6 +41,6 @@ export const dayAnswerSchema = v.object({
   more: v.number(),
   /** What cannot be kept, and what would help. */
   troubles: v.array(saidSchema),
-  missed: v.array(v.object({ job: v.string(), title: v.string(), say: saidSchema, code: v.string(), closedMs: v.number() })),
+  missed: v.array(v.object({ job: v.string(), title: v.string(), say: saidSchema, code: v.string(), closedMs: v.number(), againMs: v.nullable(v.number()) })),
 });
 export type DayAnswer = v.InferOutput<typeof dayAnswerSchema>;

@@ -18,12 +18,19 @@ const filmSchema = v.object({
   rhPercent: v.number(),
   movement: v.picklist(AIR_MOVEMENTS),
 });
-const countSchema = v.object({ since: v.number(), minMin: v.number(), maxMin: v.nullable(v.number()), film: v.optional(filmSchema) });
+const countSchema = v.object({
+  since: v.number(),
+  minMin: v.number(),
+  maxMin: v.nullable(v.number()),
+  againMin: v.optional(v.number()),
+  film: v.optional(filmSchema),
+});
 const windowSchema = v.object({
   step: v.string(),
   say: saidSchema,
   code: v.string(),
   opens: v.nullable(v.number()),
+  again: v.optional(v.nullable(v.number())),
   closes: v.nullable(v.number()),
   counts: v.optional(v.pipe(v.array(countSchema), v.readonly())),
 });

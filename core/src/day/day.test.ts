@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { SHIPPED_SHELF, upgradedDesign, type Design } from '../job';
 import { planJob } from '../plan';
 import { scheduleFaults } from '../schedule';
-import { ruleOver } from '../log';
+import { ruleOver, scuffId } from '../log';
 import { expectedAir, hoursOver, jobTasks, planDay, usualShopDay, type CalendarDay, type JobAtWork } from '.';
 
 const jobOf = (name: string, done: Readonly<Record<string, number>> = {}): JobAtWork => {
@@ -63,8 +63,27 @@ it('counts what follows from when a step was really done, and tells a window tha
   expect(coat.scuffMin).toBe(0);
   const late = jobTasks({ ...marigold, doneMin }, 600 + rule.maxMin! + 30);
   expect(late.missed).toMatchObject([{ code: 'recoat', closedMin: 600 + rule.maxMin! }]);
-  const scuffed = planDay([{ ...marigold, doneMin }], shop, days, 600 + rule.maxMin! + 30);
-  expect(scuffed.schedule!.placed.find(({ task }) => task.endsWith(second!.id))!.scuffMin).toBe(20);
+  // Paint of a can takes no coat between its two windows: it waits for the second, however it is scuffed.
+  const waits = planDay([{ ...marigold, doneMin }], shop, days, 600 + rule.maxMin! + 30);
+  expect(waits.schedule!.placed.find(({ task }) => task.endsWith(second!.id))).toMatchObject({ scuffMin: 0 });
+  expect(waits.schedule!.placed.find(({ task }) => task.endsWith(second!.id))!.startMin).toBeGreaterThanOrEqual(600 + rule.againMin!);
+  expect(waits.missed[0]!.againMin).toBeCloseTo(600 + rule.againMin!, 6);
+});
+
+it('scuffs for a coat whose limit has passed where that helps, and not again once it is scuffed', () => {
+  const juniper = jobOf('juniper');
+  const second = juniper.steps.find(({ kind, after }) => kind === 'coat' && after.some(({ code, maxMin }) => code === 'recoat' && maxMin !== null))!;
+  const rule = second.after.find(({ code }) => code === 'recoat')!;
+  expect(rule.againMin).toBeUndefined();
+  const before = juniper.steps.slice(0, juniper.steps.indexOf(second)).filter(({ attended }) => attended);
+  const doneMin = new Map(before.map(({ id }) => [id as string, 600]));
+  const nowMin = 600 + rule.maxMin! + 30;
+  const coatOf = (done: ReadonlyMap<string, number>) =>
+    planDay([{ ...juniper, doneMin: done }], shop, days, nowMin).schedule!.placed.find(({ task }) => task.endsWith(second.id))!;
+  expect(coatOf(doneMin).scuffMin).toBe(20);
+  const scuffed = new Map([...doneMin, [scuffId(second.id), nowMin - 5]]);
+  expect(coatOf(scuffed).scuffMin).toBe(0);
+  expect(jobTasks({ ...juniper, doneMin: scuffed }, nowMin).missed).toEqual([]);
 });
 
 it('takes days off and closed days into account', () => {

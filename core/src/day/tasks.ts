@@ -1,4 +1,4 @@
-import { NO_AIR, ruleOver, type AfterRule, type ShopAir, type Step } from '../log';
+import { mayScuff, NO_AIR, ruleOver, scuffId, type AfterRule, type ShopAir, type Step } from '../log';
 import type { Lag, Task } from '../schedule';
 import { RULE_OF_THUMB } from '../units';
 
@@ -24,14 +24,14 @@ export interface Missed {
   readonly step: Step;
   readonly code: string;
   readonly closedMin: number;
+  /** When it opens a second time; null: it does not. */
+  readonly againMin: number | null;
 }
 
 /** What has been done is a task that lies in the past, so that what follows it in time still does. */
 const doneId = (job: string, step: string): string => `${job} done ${step}`;
 
 const isWindow = ({ code }: AfterRule): boolean => code !== 'order';
-/** Coats that come too late are scuffed for; a pull that comes too late is missed. */
-const mayScuff = (code: string): boolean => code === 'recoat' || code === 'over';
 
 /**
  * The tasks that are left of a job: steps in a row are one task, until a window, the booth or the gun ends it.
@@ -74,15 +74,19 @@ export function jobTasks(
       );
       if (own === undefined && doneAt === undefined) continue;
       const closedMin = doneAt === undefined || rule.maxMin === null ? null : doneAt + rule.maxMin;
-      const isMissed = closedMin !== null && closedMin < nowMin;
-      if (isMissed) missed.push({ job: job.id, step: first, code: rule.code, closedMin });
+      // What is scuffed already may go on; what opens a second time waits for that, and nothing else helps.
+      const scuffed = mayScuff(rule.code) && job.doneMin.has(scuffId(first.id));
+      const isMissed = closedMin !== null && closedMin < nowMin && !scuffed;
+      const again = isMissed ? rule.againMin : undefined;
+      if (isMissed) missed.push({ job: job.id, step: first, code: rule.code, closedMin, againMin: again === undefined ? null : doneAt! + again });
+      const scuffs = mayScuff(rule.code) && rule.maxMin !== null && rule.againMin === undefined && !scuffed;
       if (own === undefined) past.set(rule.step, pastTask(job, rule.step, doneAt!));
       lags.push({
         task: own ?? doneId(job.id, rule.step),
         from: rule.from,
-        minMin: rule.minMin,
-        maxMin: isMissed && !mayScuff(rule.code) ? null : rule.maxMin,
-        ...(mayScuff(rule.code) && rule.maxMin !== null ? { scuffMin: RULE_OF_THUMB.scuffBetweenCoats } : {}),
+        minMin: again ?? rule.minMin,
+        maxMin: scuffed || (isMissed && !scuffs) ? null : rule.maxMin,
+        ...(scuffs ? { scuffMin: RULE_OF_THUMB.scuffBetweenCoats } : {}),
       });
     }
     return { job: job.id, steps, task: taskFrom(job, steps, lags, nowMin) };

@@ -79,6 +79,15 @@ export function coatGap(finish: Finish, air: DryingAir): Span {
 }
 
 /**
+ * When the next coat may go on after all though the first window has closed: a second one, with a gap before it in which nothing may.
+ * @returns minutes on the clock after the coat before; null where the sheet has none
+ */
+export function coatAgainMin(finish: Finish, air: DryingAir): number | null {
+  const [, second] = finish.recoat;
+  return second ? second.fromMin * coatPace(finish, air) : null;
+}
+
+/**
  * Film that dries as one: a coat that is through-dry when the next goes on is a ground for it, no build.
  * @param coats how many of it, one after the other as soon as each may go on
  * @returns dry film, µm

@@ -1,6 +1,7 @@
 export * from './event';
 export * from './shop-air';
 export * from './progress';
+export * from './late';
 export * from './step';
 export * from './sheet';
 export * from './written';

@@ -1,5 +1,6 @@
 import { commonSpan, MS_PER_MINUTE, type Said, type Span } from '../units';
 import type { LogEvent } from './event';
+import { mayScuff, scuffId } from './late';
 import { ruleOver, type ShopAir } from './shop-air';
 import type { RuleFilm, Step } from './step';
 
@@ -12,6 +13,8 @@ export interface RunningWindow {
   /** Instants in ms since 1970; `opens` null: other steps must be done first, yet it closes already; `closes` null: it does not close. */
   readonly opens: number | null;
   readonly closes: number | null;
+  /** When it opens again for good, though it has closed; left out or null: it does not. */
+  readonly again?: number | null;
   /** The rules it is made of that are known, each from when it counts (ms): so that it can be counted anew in the air as it really is. */
   readonly counts?: readonly WindowCount[];
 }
@@ -21,6 +24,7 @@ export interface WindowCount {
   readonly since: number;
   readonly minMin: number;
   readonly maxMin: number | null;
+  readonly againMin?: number;
   readonly film?: RuleFilm;
 }
 
@@ -88,16 +92,37 @@ function runningOf(step: Step, doneAt: ReadonlyMap<string, number>): RunningWind
   const rules = step.after.filter(({ code, from }) => code !== 'order' && from === 'end');
   return [...new Set(rules.map(({ code }) => code))].flatMap((code) => {
     const all = rules.filter((rule) => rule.code === code);
-    const counts = all.flatMap(({ step: before, minMin, maxMin, film }): WindowCount[] => {
+    const scuffed = mayScuff(code) && doneAt.has(scuffId(step.id));
+    const counts = all.flatMap(({ step: before, minMin, maxMin, againMin, film }): WindowCount[] => {
       const since = doneAt.get(before);
-      return since === undefined ? [] : [{ since, minMin, maxMin, ...(film ? { film } : {}) }];
+      return since === undefined
+        ? []
+        : [{ since, minMin, maxMin: scuffed ? null : maxMin, ...(againMin === undefined || scuffed ? {} : { againMin }), ...(film ? { film } : {}) }];
     });
     const known = counts.map(onClock);
     const { from, to: closes } = commonSpan(known);
     const waits = known.length < all.length;
     if (known.length === 0 || (waits && closes === null)) return [];
-    return [{ step: step.id, say: step.say, code, opens: waits ? null : from, closes, ...(counts.some(({ film }) => film) ? { counts } : {}) }];
+    const again = againOf(counts);
+    return [
+      {
+        step: step.id,
+        say: step.say,
+        code,
+        opens: waits ? null : from,
+        closes,
+        ...(again === null ? {} : { again }),
+        ...(counts.some(({ film }) => film) ? { counts } : {}),
+      },
+    ];
   });
+}
+
+/** When all that close have opened again; null where one does not. */
+function againOf(counts: readonly WindowCount[]): number | null {
+  const closing = counts.filter(({ maxMin }) => maxMin !== null);
+  const all = closing.flatMap(({ since, againMin }) => (againMin === undefined ? [] : [since + againMin * MS_PER_MINUTE]));
+  return closing.length > 0 && all.length === closing.length ? Math.max(...all) : null;
 }
 
 /** A rule on the clock, ms since 1970, in the air of the plan. */
@@ -113,6 +138,8 @@ const onClock = ({ since, minMin, maxMin }: Omit<WindowCount, 'film'>): Span => 
 export function overAir(window: RunningWindow, air: ShopAir): RunningWindow {
   const { counts, opens, closes } = window;
   if (!counts) return window;
-  const { from, to } = commonSpan(counts.map((count) => onClock({ ...ruleOver(count, count.since / MS_PER_MINUTE, air), since: count.since })));
-  return { ...window, opens: opens === null ? null : from, closes: closes === null ? null : to };
+  const inAir = counts.map((count) => ruleOver(count, count.since / MS_PER_MINUTE, air));
+  const { from, to } = commonSpan(inAir.map(onClock));
+  const again = againOf(inAir);
+  return { ...window, opens: opens === null ? null : from, closes: closes === null ? null : to, ...(again === null ? {} : { again }) };
 }

@@ -35,13 +35,13 @@ export function courseOf({ measured, expected }: ShopAir, planned: DryingAir): A
  * @param sinceMin the moment the rule counts from
  * @returns the rule itself where no film is waited for, or nobody knows the air
  */
-export function ruleOver<R extends Pick<AfterRule, 'minMin' | 'maxMin' | 'film'>>(rule: R, sinceMin: number, air: ShopAir): R {
-  const { minMin, maxMin, film } = rule;
+export function ruleOver<R extends Pick<AfterRule, 'minMin' | 'maxMin' | 'againMin' | 'film'>>(rule: R, sinceMin: number, air: ShopAir): R {
+  const { minMin, maxMin, againMin, film } = rule;
   if (!film || (air.measured.length === 0 && air.expected.length === 0)) return rule;
   const [pace, planned, course] = [paceOf(film), steadyAir(film), courseOf(air, film)];
   const after = (min: number): number => {
     const moment = whenPassed(pace, course, sinceMin, passedBetween(pace, planned, 0, min));
     return moment === null ? min : moment - sinceMin;
   };
-  return { ...rule, minMin: after(minMin), maxMin: maxMin === null ? null : after(maxMin) };
+  return { ...rule, minMin: after(minMin), maxMin: maxMin === null ? null : after(maxMin), ...(againMin === undefined ? {} : { againMin: after(againMin) }) };
 }

@@ -36,6 +36,8 @@ export interface AfterRule {
   readonly minMin: number;
   /** Null: it is never too late. */
   readonly maxMin: number | null;
+  /** Minutes after which it may be after all: a film with a second window, before which nothing may go on. Left out: it has none. */
+  readonly againMin?: number;
   /** What the time is for; `order`: nothing but one after the other. */
   readonly code: string;
   /** The film whose drying the time is, and the air it was counted for. Left out: no film is waited for, or the plan is from before. */

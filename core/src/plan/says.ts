@@ -7,7 +7,7 @@ import type { OverAnswer, OverSaid } from '../over';
 import type { Doubt, RimBeyond, SideSeen, Technique } from '../runs';
 import type { EdgeName } from '../surface';
 import type { Cleaner, Grit } from '../prepare';
-import type { NoValues, SaidOf } from '../units';
+import type { NoValues, Said, SaidOf } from '../units';
 
 // What a plan says. Names, codes of lines and areas, and places are values; a finish stands by the name a person gave it.
 
@@ -97,6 +97,8 @@ export interface StepSays {
   readonly 'step.warm': { readonly belowC: number };
   /** `grit` null: a scuff of what was sprayed in this job; `masked`: tape of an earlier stage lies beside it. */
   readonly 'step.abrade': { readonly places: Places; readonly reason: OverSaid; readonly grit?: Grit | null; readonly masked?: boolean };
+  /** A film whose limit has passed before the next coat; `masked`: tape lies beside it. */
+  readonly 'step.scuff': { readonly coat: Said; readonly masked: boolean };
   readonly 'step.barrier': { readonly places: Places; readonly reason: OverSaid };
   readonly 'step.plug': PlugValues;
   readonly 'step.unplug': PlugValues;

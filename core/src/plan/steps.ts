@@ -1,9 +1,10 @@
 import { commonSpan, isModelScale, type JobKind, plainly, RULE_OF_THUMB, sumOf, type StepId } from '../units';
 import { type DryingAir } from '../air';
-import { filmOf } from '../drying';
+import { coatAgainMin, dryingBuildUm, filmOf } from '../drying';
 import { isSprayed, type Finish } from '../finish';
 import type { AfterRule, Need, Step } from '../log';
 import { usesGun, type Sequence } from '../order';
+import { layerMarks } from '../over';
 import type { Preparation } from '../prepare';
 import { endSteps, prepareSteps } from './before-after';
 import { cautionsAt } from './cautions';
@@ -140,7 +141,10 @@ function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, { add, 
   const blends = blendPlaces(finish, source);
   for (let coat = 1; coat <= coats; coat++) {
     if (coat > 1) pass('flash', String(coat - 1), gap.fromMin, flashSay(finish, stage, false));
-    const after = coat === 1 ? overRules(stage, source) : [rule(coatId(stage, coat - 1), gap.fromMin, gap.toMin, 'recoat', finish, source)];
+    const after =
+      coat === 1
+        ? overRules(stage, source)
+        : [rule(coatId(stage, coat - 1), gap.fromMin, gap.toMin, 'recoat', finish, source, coatAgainMin(finish, source.air))];
     const values = { finish: finish.name, coat, coats, method: finish.method, masked: covered.length > 0, peelable: finish.system === 'peelable', blends };
     add('coat', String(coat), (coatMin - blendMin) / coats, { code: 'step.coat', values }, { needs, after });
   }
@@ -159,11 +163,20 @@ const coatId = ({ session }: StagePlan, coat: number | typeof BLEND): StepId => 
 const lastCoatOf = (stage: StagePlan, { sequence }: Pick<StepSource, 'sequence'>): StepId =>
   coatId(stage, sequence.stages[stage.number - 1]!.blendMin > 0 ? BLEND : stage.coats);
 /** A time after a step has ended, in which a film dries. */
-const rule = (step: StepId, minMin: number, maxMin: number | null, code: AfterCode, finish: Finish | undefined, { air }: StepSource): AfterRule => ({
+const rule = (
+  step: StepId,
+  minMin: number,
+  maxMin: number | null,
+  code: AfterCode,
+  finish: Finish | undefined,
+  { air }: StepSource,
+  againMin: number | null = null,
+): AfterRule => ({
   step,
   from: 'end',
   minMin,
   maxMin,
+  ...(maxMin === null || againMin === null ? {} : { againMin }),
   code,
   ...(finish ? { film: { ...filmOf(finish), airC: air.airC, rhPercent: air.rhPercent, movement: air.movement } } : {}),
 });
@@ -196,9 +209,9 @@ function overRules(stage: StagePlan, source: StepSource): AfterRule[] {
   const { stages, sequence } = source;
   return sequence.stages[stage.number - 1]!.over.windows.flatMap(({ at, fromMin, toMin }) => {
     const earlier = stages[sequence.stages.findIndex(({ lastCoatMin }, index) => index < stage.number - 1 && lastCoatMin === at)];
-    return earlier && (fromMin > 0 || toMin !== null)
-      ? [rule(lastCoatOf(earlier, source), fromMin, toMin, 'over', source.finishes.get(earlier.finish), source)]
-      : [];
+    const film = earlier && source.finishes.get(earlier.finish);
+    const again = film ? (layerMarks(film, source.air, dryingBuildUm(film, earlier.coats)).recoat[1]?.fromMin ?? null) : null;
+    return earlier && (fromMin > 0 || toMin !== null) ? [rule(lastCoatOf(earlier, source), fromMin, toMin, 'over', film, source, again)] : [];
   });
 }
 

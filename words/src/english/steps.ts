@@ -91,6 +91,7 @@ export const STEP_TITLES: WordsOf<StepSays> = {
   'step.wash': ({ places }) => `Wash ${theOnly(places)}`,
   'step.warm': () => 'Keep part and tape warm overnight',
   'step.abrade': ({ places }) => `Abrade and clean ${theOnly(places)}`,
+  'step.scuff': () => 'Scuff and clean first',
   'step.barrier': ({ places }) => `Barrier coat on ${theOnly(places)}`,
   'step.plug': ({ plugs }) => `Close ${counted(plugs, 'opening')}`,
   'step.unplug': ({ plugs }) => `Take out ${counted(plugs, 'plug')}`,
@@ -155,6 +156,8 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
     `${listedAbove(places)}${say(reason)} ${
       grit ? `${sentence(GRITS[grit])}, to an even matt; blow off, wipe, tack.` : 'Scuff to an even matt with a grey pad, wipe, tack.'
     }${masked ? ` Keep ${length(5)} off the tape that is still on.` : ''}`,
+  'step.scuff': ({ coat, masked }, { say, length }) =>
+    `The limit for “${say(coat)}” has passed: on the film as it is the next coat would hardly hold. Scuff it to an even matt with a grey pad, blow off, wipe, tack.${masked ? ` Keep ${length(5)} off the tape, and press its edges again.` : ''}`,
   'step.barrier': ({ places, reason }, { say }) => `${listedAbove(places)}${say(reason)} A thin, even coat that parts the two; let it flash before the colour.`,
   'step.plug': ({ plugs, places, closings, tapes = [], before = [] }, { say }) =>
     closings

@@ -1,4 +1,4 @@
-import type { LogEvent, Step } from '@lintrel/core';
+import { stepNamed, type LogEvent, type Step } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
@@ -38,7 +38,11 @@ export function LookBackScreen() {
     <StepLayout>
       <Panel>
         <View style={styles.figures}>
-          <Figure large label="Steps done" value={phrase`${progress.doneAt.size} of ${plan?.toDo.length ?? 0}`} />
+          <Figure
+            large
+            label="Steps done"
+            value={phrase`${plan?.toDo.filter(({ id: step }) => progress.doneAt.has(step)).length ?? 0} of ${plan?.toDo.length ?? 0}`}
+          />
           {spanMin === null ? null : (
             <Figure large label={progress.finishedAt === null ? 'Since the start' : 'From start to finish'} value={showMinutes(spanMin)} />
           )}
@@ -62,7 +66,7 @@ export function LookBackScreen() {
 
 function Entry({ job, event, steps }: { job: string; event: LogEvent; steps: readonly Step[] }) {
   const { say, entry } = useWords();
-  const step = steps.find(({ id }) => id === event.step);
+  const step = stepNamed(steps, event.step);
   const at = new Date(event.at);
   return (
     <Row label="entry" testID="entry">

@@ -1,4 +1,4 @@
-import { attendedSteps, FEELS, overAir, PULLS, windowState, type Feel, type PullResult, type Saw } from '@lintrel/core';
+import { asOf, attendedSteps, FEELS, nextNow, overAir, stepNamed, PULLS, windowState, type Feel, type PullResult, type Saw } from '@lintrel/core';
 import { phrase, several } from '@lintrel/words';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -110,12 +110,16 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | 'pulled' | 'coat' | null>(null);
   const { plan } = sheet;
   const { air } = useAir();
-  const progress = useMemo(() => ({ ...sheet.progress, running: sheet.progress.running.map((window) => overAir(window, air)) }), [sheet.progress, air]);
-  const { next } = progress;
+  const counted = useMemo(() => sheet.progress.running.map((window) => overAir(window, air)), [sheet.progress, air]);
+  const running = counted.map((window) => asOf(window, now));
+  const progress = { ...sheet.progress, running };
+  // A coat whose limit has passed is scuffed for first.
+  const next = nextNow(progress, now);
   const may = useMay();
   const others = usePresence(id, may('run') ? (next?.id ?? null) : null, now);
   const last = [...progress.doneAt].sort((a, b) => b[1] - a[1])[0];
-  const lastStep = plan?.steps.find(({ id }) => id === last?.[0]);
+  const lastStep = stepNamed(plan?.steps ?? [], last?.[0] ?? null);
+  const doneCount = plan?.toDo.filter((step) => progress.doneAt.has(step.id)).length ?? 0;
   const { say, caution, follow, text } = useWords();
   const plugs = next?.kind === 'unplug' ? Number(next.say.values.plugs) : null;
   const total = plan?.toDo.length ?? 0;
@@ -135,7 +139,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
       {far ? <FarView step={next} running={progress.running} now={now} onLeave={() => setFar(false)} /> : null}
       <View style={side ? look.sides : look.oneUnder}>
         <View style={side ? look.side : look.oneUnder}>
-          <Text style={look.quiet}>{phrase`${progress.doneAt.size} of ${total} done${standing(sheet)}`}</Text>
+          <Text style={look.quiet}>{phrase`${doneCount} of ${total} done${standing(sheet)}`}</Text>
           {others.length > 0 ? (
             <Text style={look.caution} role="status" testID="others">
               {phrase`${others.map(({ person, device }) => person ?? device).join(', ')} ${others.length === 1 ? 'is' : 'are'} at this step too`}
@@ -147,7 +151,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
             </Text>
           ) : null}
           {next ? (
-            <CurrentStep step={next} running={progress.running} now={now} />
+            <CurrentStep step={next} running={running} now={now} />
           ) : (
             <Text style={look.title}>{progress.finishedAt === null ? 'All steps are done' : 'This job is finished'}</Text>
           )}

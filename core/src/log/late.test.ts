@@ -1,0 +1,68 @@
+import { asOf, nextNow, progressOf, scuffId, stepNamed, type LogEvent, type RunningWindow, type Step } from '.';
+import type { StepId } from '../units';
+
+const MINUTE = 60_000;
+const step = (id: string, more: Partial<Step> = {}): Step => ({
+  id: id as StepId,
+  stage: 1,
+  kind: 'coat',
+  items: [],
+  startMin: 0,
+  endMin: 10,
+  attended: true,
+  needs: ['person'],
+  after: [],
+  say: { code: 'step.coat', values: { masked: true } },
+  safety: [],
+  ...more,
+});
+const after = (more: object = {}) => [{ step: 'one' as StepId, from: 'end' as const, minMin: 10, maxMin: 60, code: 'recoat', ...more }];
+let count = 0;
+const done = (id: string, atMin: number): LogEvent => ({
+  id: `00000000-0000-4000-8000-${String(++count).padStart(12, '0')}`,
+  version: 4,
+  at: new Date(atMin * MINUTE).toISOString(),
+  kind: id === '' ? 'start' : 'done',
+  step: id === '' ? null : (id as StepId),
+  note: '',
+});
+const run = (second: Step, ...log: readonly LogEvent[]) =>
+  progressOf([step('one'), second, step('pull', { kind: 'pull' })], [done('', 0), done('one', 100), ...log]);
+
+it('a coat whose limit has passed is scuffed for first, once, and then has no limit', () => {
+  const coat = step('two', { after: after() });
+  const before = run(coat);
+  expect(nextNow(before, 159 * MINUTE)?.id).toBe('two');
+  const late = nextNow(before, 161 * MINUTE)!;
+  expect(late).toMatchObject({ id: 'scuff-two', kind: 'abrade', attended: true, say: { code: 'step.scuff', values: { coat: coat.say, masked: true } } });
+  const scuffed = run(coat, done(late.id, 180));
+  expect(nextNow(scuffed, 200 * MINUTE)?.id).toBe('two');
+  expect(scuffed.running).toMatchObject([{ step: 'two', opens: 110 * MINUTE, closes: null }]);
+  expect(stepNamed([coat], late.id)).toEqual(late);
+  expect(stepNamed([coat], 'two')).toBe(coat);
+  expect(stepNamed([coat], 'three')).toBeUndefined();
+});
+it('a film with a second window is left alone between the two: nothing goes on, scuffed or not', () => {
+  const coat = step('two', { after: after({ againMin: 2880 }) });
+  const progress = run(coat);
+  expect(nextNow(progress, 200 * MINUTE)?.id).toBe('two');
+  const [window] = progress.running;
+  expect(asOf(window!, 150 * MINUTE)).toMatchObject({ opens: 110 * MINUTE, closes: 160 * MINUTE });
+  expect(asOf(window!, 161 * MINUTE)).toMatchObject({ opens: 2980 * MINUTE, closes: null });
+});
+it('a second window counts where all that close have one', () => {
+  const two = step('two', { after: [...after({ againMin: 2880 }), ...after({ step: 'other', maxMin: 90 })] });
+  const steps = [step('one'), step('other'), two];
+  const { running } = progressOf(steps, [done('', 0), done('one', 100), done('other', 105)]);
+  expect(running[0]).toMatchObject({ opens: 115 * MINUTE, closes: 160 * MINUTE });
+  expect(running[0]!.again ?? null).toBeNull();
+});
+it('a pull that is late stays what it is', () => {
+  const pull = step('two', { kind: 'pull', after: after({ code: 'pull' }) });
+  expect(nextNow(run(pull), 900 * MINUTE)?.id).toBe('two');
+  expect(scuffId('a' as StepId)).not.toBe(scuffId('b' as StepId));
+});
+it('windows that do not close stay as they are', () => {
+  const open: RunningWindow = { step: 's', say: { code: 'x', values: {} }, code: 'recoat', opens: 5, closes: null };
+  expect(asOf(open, 99)).toBe(open);
+});
