@@ -7,6 +7,7 @@ import { longestTaskWhileDragging } from './dragging';
 import { FRAME_MS } from './frame';
 import { areasAgainstLibrary } from './geometry';
 import { orderFigures } from './order';
+import { clockPaints } from './clock';
 import { pageBytes } from './page-bytes';
 import { nested } from '@lintrel/core/files';
 import { scheduleFigures } from './schedule';
@@ -156,6 +157,7 @@ console.error(
   `the list of jobs: scripts ${page.scriptsMb.toFixed(2)} MB, fonts ${page.fontsMb.toFixed(2)} MB, first paint after ${page.firstPaintMs.toFixed(0)} ms`,
 );
 const schedule = await scheduleFigures();
+const clock = await clockPaints();
 const ratios = [
   ...(await orderRatios()),
   areasRatio(),
@@ -172,6 +174,7 @@ const ratios = [
     1.2,
   ),
   ratio('all bytes of the list of jobs ÷ 1 MB', page.allMb, 1, 'MB', 0.6),
+  ratio('clock with 100 jobs in the shop ÷ with 1, to its first window', clock.many, clock.one, 'ms', 1.5),
   ...(await shopFigures()).map((figure) => ratio(...figure)),
   ratio(
     `schedule of 25 tasks: ours ÷ a solver of mixed-integer programs (${schedule.proven} of ${schedule.shops} proven, ${schedule.apart.toFixed(3)} min apart)`,

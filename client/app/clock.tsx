@@ -1,7 +1,7 @@
 import { windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJobsInShop } from '@/api/queries';
 import { AirNow } from '@/clock/AirNow';
@@ -30,6 +30,8 @@ interface Due {
 
 const NONE: readonly JobSummary[] = [];
 const MINUTE_MS = 60_000;
+/** So many waits are shown at first. */
+const FIRST = 12;
 /** The rail shows at least this much of the future, and at most this much. */
 const LEAST_AHEAD_MIN = 60;
 const MOST_AHEAD_MIN = 3 * 1440;
@@ -42,6 +44,7 @@ export default function ClockScreen() {
   const { told, air } = useAir();
   const counted = useMemo(() => inAir(data?.jobs ?? NONE, air), [data, air]);
   const jobs = standing(counted, now);
+  const [all, setAll] = useState(false);
   const [alarm, setAlarm] = useAlarmSetting();
   useAlarms(jobs, now, alarm);
   if (!data)
@@ -50,7 +53,9 @@ export default function ClockScreen() {
         <Waiting what="the windows" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
       </Screen>
     );
+  // Drawn anew every second: a shop with a hundred jobs sees what comes next, and the rest when it asks.
   const due = jobs.flatMap((job): Due[] => job.windows.map((window) => ({ job, window }))).sort((a, b) => nextChange(a.window) - nextChange(b.window));
+  const shown = all ? due : due.slice(0, FIRST);
   return (
     <Screen title="Clock" about="What is drying or due, in all jobs. Times are estimates from the air and the film; a touch test counts for more.">
       {day.data ? <DayNext day={day.data} now={now} /> : null}
@@ -63,14 +68,22 @@ export default function ClockScreen() {
       ) : (
         <>
           <Panel>
-            <AllOnOneRail due={due} now={now} />
+            <AllOnOneRail due={shown} now={now} />
           </Panel>
           <Panel>
             <Rows>
-              {due.map((one) => (
+              {shown.map((one) => (
                 <DueRow key={`${one.job.id}${one.window.step}${one.window.code}${one.window.opens}`} due={one} now={now} />
               ))}
             </Rows>
+            {due.length > FIRST ? (
+              <Action
+                rank="quiet"
+                label={all ? 'Only what is next' : phrase`All ${due.length} that are drying or due`}
+                onPress={() => setAll(!all)}
+                testID="all-due"
+              />
+            ) : null}
           </Panel>
         </>
       )}

@@ -18,9 +18,7 @@ export async function seedIfEmpty(db: Queryable, now: number): Promise<boolean> 
     'SELECT EXISTS (SELECT 1 FROM jobs) OR EXISTS (SELECT 1 FROM tapes) OR EXISTS (SELECT 1 FROM finishes) AS filled',
   );
   if (rows[0]!.filled) return false;
-  for (const tape of SHIPPED_SHELF.tapes) await insertEntry(db, 'tapes', tape);
-  for (const finish of SHIPPED_SHELF.finishes) await insertEntry(db, 'finishes', finish);
-  for (const supply of SHIPPED_SHELF.supplies ?? []) await insertEntry(db, 'supplies', supply);
+  await seedShelf(db);
   const shelf = await readShelf(db);
   for (const name of (await readdir(EXAMPLES))
     .filter((file) => file.endsWith('.json'))
@@ -32,6 +30,13 @@ export async function seedIfEmpty(db: Queryable, now: number): Promise<boolean> 
 }
 
 /** A demo job as far as its story has come; what is written down about it follows from its plan. */
+/** Puts the shelf that ships into an empty shop. */
+export async function seedShelf(db: Queryable): Promise<void> {
+  for (const tape of SHIPPED_SHELF.tapes) await insertEntry(db, 'tapes', tape);
+  for (const finish of SHIPPED_SHELF.finishes) await insertEntry(db, 'finishes', finish);
+  for (const supply of SHIPPED_SHELF.supplies ?? []) await insertEntry(db, 'supplies', supply);
+}
+
 async function seedJob(db: Queryable, name: string, shelf: Shelf, now: number): Promise<void> {
   const read = readJobFile(await readFile(join(EXAMPLES, name), 'utf8'));
   if (!read.ok) throw new Error(`${name}: ${read.faults.map((fault) => `${fault.path} ${WORDS.say(fault)}`).join('; ')}`);

@@ -1,4 +1,4 @@
-import type { JobSummary } from '@lintrel/core/front';
+import { mayScuff, type JobSummary } from '@lintrel/core/front';
 import { phrase, unmarked } from '@lintrel/words';
 import { useEffect, useRef, useState } from 'react';
 import * as v from 'valibot';
@@ -51,9 +51,13 @@ export function useAlarms(jobs: readonly JobSummary[], now: number, setting: Ala
   }, [jobs, now, setting, say, time, text]);
 }
 
-function sentenceOf({ kind, window: { closes } }: Alarm, now: number, step: string, what: string): string {
-  if (kind === 'passed') return phrase`${step}: ${what} closed at ${clockTime(closes ?? now, now)}. Test in a hidden place first.`;
-  if (kind === 'closing') return phrase`${step}: ${what} closes at ${clockTime(closes ?? now, now)} (estimate)`;
+function sentenceOf({ kind, window: { closes, code } }: Alarm, now: number, step: string, what: string): string {
+  const at = clockTime(closes ?? now, now);
+  if (kind === 'passed')
+    return mayScuff(code)
+      ? phrase`${step}: ${what} closed at ${at}. Scuff and clean first.`
+      : phrase`${step}: ${what} closed at ${at}. Test in a hidden place first.`;
+  if (kind === 'closing') return phrase`${step}: ${what} closes at ${at} (estimate)`;
   return phrase`${step}: ${what} is open now (estimate)`;
 }
 
