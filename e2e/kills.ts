@@ -86,11 +86,26 @@ async function writeJob(number: number): Promise<void> {
   }
 }
 
+/** A connection to the database, as soon as it is there again. */
+async function reached(): Promise<pg.Client> {
+  for (;;) {
+    const client = new pg.Client(url);
+    client.on('error', () => undefined);
+    if (
+      await client.connect().then(
+        () => true,
+        () => false,
+      )
+    )
+      return client;
+    await pause(500);
+  }
+}
+
 /** Tells how it stands with everything confirmed so far; returns how much of it is lost, doubled or has a gap. */
 async function counted(): Promise<number> {
   const before = { entries: [...confirmed.entries], saves: [...confirmed.saves] };
-  const db = new pg.Client(url);
-  await db.connect();
+  const db = await reached();
   const entries = (await db.query<{ id: string; job_id: string }>('SELECT id, job_id FROM run_log')).rows;
   const saves = (await db.query<{ save: string; job_id: string }>('SELECT save, job_id FROM job_revisions WHERE save IS NOT NULL')).rows;
   const { gaps } = (

@@ -1,5 +1,6 @@
 import {
   airTroubles,
+  boothState,
   courseOf,
   expectedAir,
   MS_PER_MINUTE,
@@ -127,6 +128,10 @@ export function dayOf({ jobs, shop, now, before, measured }: DayAsked): { readon
     proven: plan.proven,
     binding: plan.binding.filter(({ task }) => byTask.has(task)).map(({ task, by }) => ({ work: task, by })),
     more: plan.more,
+    booth: jobs.flatMap(({ id, title, steps, doneMs }) => {
+      const state = boothState(steps, new Map(doneMs), null, now);
+      return state ? [{ job: id, title, ...state }] : [];
+    }),
     troubles: plan.troubles.map((trouble) => troubleSaid(trouble, shop, (task) => byTask.get(task), titles)),
     missed: plan.missed.map(({ job, step, code, closedMin, againMin }) => ({
       job,

@@ -10,6 +10,7 @@ import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { boothWords } from '@/run/boothWords';
 import { clockTime } from '@/words';
 
 /** So many stretches of work are listed at first. */
@@ -38,6 +39,11 @@ export function DayNext({ day, now }: { day: DayAnswer; now: number }) {
           onPress={() => router.push(`/job/${job}/run` as Href)}
         />
       ))}
+      {day.booth
+        .filter(({ untilMs }) => untilMs !== null && untilMs > now)
+        .map((state) => (
+          <Notice key={state.job} level="caution" text={phrase`${state.title}: ${boothWords(state, now)}`} />
+        ))}
       {day.work.length > 0 ? (
         <Panel>
           <Heading>Next for each</Heading>

@@ -41,6 +41,8 @@ export const dayAnswerSchema = v.object({
   more: v.number(),
   /** What cannot be kept, and what would help. */
   troubles: v.array(saidSchema),
+  /** Jobs that were sprayed in the booth lately: till when at the least others stay out. */
+  booth: v.array(v.object({ job: v.string(), title: v.string(), twoPart: v.boolean(), untilMs: v.nullable(v.number()) })),
   missed: v.array(v.object({ job: v.string(), title: v.string(), say: saidSchema, code: v.string(), closedMs: v.number(), againMs: v.nullable(v.number()) })),
 });
 export type DayAnswer = v.InferOutput<typeof dayAnswerSchema>;

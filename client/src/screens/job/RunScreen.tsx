@@ -1,4 +1,4 @@
-import { asOf, attendedSteps, FEELS, nextNow, overAir, stepNamed, PULLS, windowState, type Feel, type PullResult, type Saw } from '@lintrel/core';
+import { asOf, attendedSteps, boothState, FEELS, nextNow, overAir, stepNamed, PULLS, windowState, type Feel, type PullResult, type Saw } from '@lintrel/core';
 import { phrase, several } from '@lintrel/words';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -19,6 +19,7 @@ import { LaterWindows } from '@/run/LaterWindows';
 import { look } from '@/run/look';
 import { askForPhoto, asKept } from '@/run/photo';
 import { FEEL_WORDS, PULL_WORDS } from '@/run/saw';
+import { boothWords } from '@/run/boothWords';
 import { usePresence } from '@/run/presence';
 import { StepPicture } from '@/run/StepPicture';
 import { useAwake } from '@/run/useAwake';
@@ -123,6 +124,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const { say, caution, follow, text } = useWords();
   const plugs = next?.kind === 'unplug' ? Number(next.say.values.plugs) : null;
   const total = plan?.toDo.length ?? 0;
+  const inBooth = boothState(plan?.steps ?? [], progress.doneAt, next, now);
   const shown = next ?? lastStep ?? null;
   const photos = sheet.events.flatMap(({ step, saw }) => (saw?.kind === 'photo' && step === (shown?.id ?? null) ? [saw.photo] : []));
   const photograph = async () => {
@@ -143,6 +145,11 @@ function Running({ sheet }: { sheet: WorkSheet }) {
           {others.length > 0 ? (
             <Text style={look.caution} role="status" testID="others">
               {phrase`${others.map(({ person, device }) => person ?? device).join(', ')} ${others.length === 1 ? 'is' : 'are'} at this step too`}
+            </Text>
+          ) : null}
+          {inBooth ? (
+            <Text style={look.caution} role="status" testID="in-booth">
+              {boothWords(inBooth, now)}
             </Text>
           ) : null}
           {sheet.trouble ? (
