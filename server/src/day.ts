@@ -40,6 +40,8 @@ export interface DayAsked {
   readonly before: KeptOrder | null;
   /** The air as it was read off, minutes since 1970. */
   readonly measured: readonly AirReading[];
+  /** What a person has fixed. */
+  readonly pins: readonly { readonly work: string; readonly person: string | null; readonly atMs: number | null }[];
 }
 
 /** Reads what is left of every job in the shop. */
@@ -83,7 +85,7 @@ export function calendarFrom(nowMs: number, zone: string, days: number): Calenda
 }
 
 /** Plans the day, and tells it. */
-export function dayOf({ jobs, shop, now, before, measured }: DayAsked): { readonly answer: DayAnswer; readonly kept: KeptOrder } {
+export function dayOf({ jobs, shop, now, before, measured, pins }: DayAsked): { readonly answer: DayAnswer; readonly kept: KeptOrder } {
   const nowMin = Math.floor(now / MS_PER_MINUTE);
   const atWork: JobAtWork[] = jobs.map(({ id, title, steps, doneMs }) => ({
     id,
@@ -93,7 +95,11 @@ export function dayOf({ jobs, shop, now, before, measured }: DayAsked): { readon
   }));
   const days = calendarFrom(now, shop.zone, DAYS);
   const air: ShopAir = { measured, expected: expectedAir(shop, days) };
-  const plan = planDay(atWork, shop, days, nowMin, before, air);
+  const plan = planDay(atWork, shop, days, nowMin, {
+    before,
+    air,
+    pins: pins.map(({ work, person, atMs }) => ({ work, person, atMin: atMs === null ? null : Math.floor(atMs / MS_PER_MINUTE) })),
+  });
   const troubleOf = airTroubleOf(air);
   const titles = new Map(jobs.map(({ id, title }) => [id, title]));
   const byTask = new Map(plan.work.map((one) => [one.task.id, one]));
@@ -101,6 +107,7 @@ export function dayOf({ jobs, shop, now, before, measured }: DayAsked): { readon
   const work = (plan.schedule?.placed ?? []).flatMap(({ task, startMin, endMin, workers, scuffMin }) => {
     const own = byTask.get(task);
     if (!own) return [];
+    const pin = pins.find((one) => one.work === task);
     const latest = plan.latest.find((one) => one.task === task);
     const missed = latest?.missed && byTask.get(latest.missed.task);
     return [
@@ -114,6 +121,7 @@ export function dayOf({ jobs, shop, now, before, measured }: DayAsked): { readon
         people: [...workers],
         places: [...own.task.places],
         scuffMin,
+        pinned: pin ? { person: pin.person, atMs: pin.atMs } : null,
         air: troubleOf(own.steps, startMin, endMin).map(({ code, atMin, worst }) => ({ code, atMs: ms(atMin), worst })),
         latest: latest ? { atMs: ms(latest.latestMin), missed: missed ? { say: missed.steps[0]!.say, atMs: ms(latest.missed!.atMin) } : null } : null,
       },

@@ -2,16 +2,19 @@ import type { DayAnswer, DayWorkTold } from '@lintrel/core/front';
 import { phrase, several } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
-import { space } from '@/theme/theme';
+import { useMay } from '@/people/who';
+import { colour, measure, size, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
+import { Icon } from '@/ui/Icon';
 import { Notice } from '@/ui/Notice';
 import { Row, Rows } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { boothWords } from '@/run/boothWords';
 import { clockTime } from '@/words';
+import { PinForm } from './PinForm';
 
 /** So many stretches of work are listed at first. */
 const FIRST = 6;
@@ -124,6 +127,9 @@ function NextFor({ person: { id, name }, day, now }: { person: DayAnswer['people
 /** All that is left of the day and the days after, in the order of time. */
 export function DayFollowing({ day, now }: { day: DayAnswer; now: number }) {
   const [all, setAll] = useState(false);
+  const [pinning, setPinning] = useState<string | null>(null);
+  const may = useMay()('plan');
+  const { text } = useWords();
   const words = useWorkWords();
   const latest = useLatest(now);
   const names = new Map(day.people.map(({ id, name }) => [id, name]));
@@ -143,14 +149,34 @@ export function DayFollowing({ day, now }: { day: DayAnswer; now: number }) {
       </Small>
       <Rows>
         {shown.map((work) => (
-          <Row key={work.id} label={phrase`Go to ${work.title}`} onPress={() => router.push(`/job/${work.job}/run` as Href)} testID="day-work">
-            <Small>
-              {phrase`${clockTime(work.startMs, now)} to ${clockTime(work.endMs, now)} · ${work.people.map((id) => names.get(id) ?? id).join(', ')}${work.places.includes('booth') ? ' · booth' : ''}`}
-            </Small>
-            <Body>{phrase`${work.title}: ${words(work)}`}</Body>
-            {latest(work) ? <Small tone="caution">{latest(work)!}</Small> : null}
-            <AirDuring work={work} now={now} />
-          </Row>
+          <View key={work.id}>
+            <View style={styles.next}>
+              <View style={styles.words}>
+                <Row label={phrase`Go to ${work.title}`} onPress={() => router.push(`/job/${work.job}/run` as Href)} testID="day-work">
+                  <Small>
+                    {phrase`${clockTime(work.startMs, now)} to ${clockTime(work.endMs, now)} · ${work.people.map((id) => names.get(id) ?? id).join(', ')}${work.places.includes('booth') ? ' · booth' : ''}`}
+                  </Small>
+                  <Body>{phrase`${work.title}: ${words(work)}`}</Body>
+                  {latest(work) ? <Small tone="caution">{latest(work)!}</Small> : null}
+                  {work.pinned ? <Small tone="ink">{pinWords(work, names, now)}</Small> : null}
+                  <AirDuring work={work} now={now} />
+                </Row>
+              </View>
+              {may ? (
+                <Pressable
+                  role="button"
+                  aria-label={text(phrase`Fix who does it and when: ${work.title}, ${words(work)}`)}
+                  aria-expanded={pinning === work.id}
+                  onPress={() => setPinning(pinning === work.id ? null : work.id)}
+                  style={styles.pin}
+                  testID="pin"
+                >
+                  <Icon name={work.pinned ? 'lock-outline' : 'lock-open-outline'} size={size.title} color={colour.quiet} />
+                </Pressable>
+              ) : null}
+            </View>
+            {pinning === work.id ? <PinForm work={work} day={day} now={now} onDone={() => setPinning(null)} /> : null}
+          </View>
         ))}
       </Rows>
       {day.more > 0 ? (
@@ -161,7 +187,16 @@ export function DayFollowing({ day, now }: { day: DayAnswer; now: number }) {
   );
 }
 
+/** What a person has fixed of a stretch of work. */
+function pinWords({ pinned }: DayWorkTold, names: ReadonlyMap<string, string>, now: number): string {
+  const who = pinned?.person ? (names.get(pinned.person) ?? pinned.person) : null;
+  const at = pinned?.atMs ? clockTime(pinned.atMs, now) : null;
+  if (who !== null && at !== null) return phrase`Fixed: ${who}, at ${at}`;
+  return phrase`Fixed: ${who ?? at ?? ''}`;
+}
+
 const styles = StyleSheet.create({
+  pin: { width: measure.target, minHeight: measure.target, alignItems: 'center', justifyContent: 'center' },
   next: { flexDirection: 'row', alignItems: 'center', gap: space.middle },
   words: { flex: 1, gap: space.hair },
 });

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { instantText, nameText } from '../units';
 import { saidSchema } from './summary';
 
 // What the clock is told of the day's plan. Moments are ms since 1970.
@@ -21,6 +22,8 @@ const workSchema = v.object({
   scuffMin: v.number(),
   /** What is wrong with the air meanwhile, and from when: °C above the dew point, or °C of the air, where it is worst. */
   air: v.array(v.object({ code: v.picklist(['dew', 'cold']), atMs: v.number(), worst: v.number() })),
+  /** What a person has fixed of it; null: nothing. */
+  pinned: v.nullable(v.object({ person: v.nullable(v.string()), atMs: v.nullable(v.number()) })),
   /** Last moment to begin it; `missed`: what would be missed after that, and when it would fall. Null: it may wait. */
   latest: v.nullable(v.object({ atMs: v.number(), missed: v.nullable(v.object({ say: saidSchema, atMs: v.number() })) })),
 });
@@ -46,3 +49,10 @@ export const dayAnswerSchema = v.object({
   missed: v.array(v.object({ job: v.string(), title: v.string(), say: saidSchema, code: v.string(), closedMs: v.number(), againMs: v.nullable(v.number()) })),
 });
 export type DayAnswer = v.InferOutput<typeof dayAnswerSchema>;
+
+/** Fixes who does a stretch of work and when it begins; neither: it is let go. */
+export const pinSchema = v.strictObject({
+  work: v.pipe(v.string(), v.minLength(1), v.maxLength(500)),
+  person: v.nullable(nameText()),
+  at: v.nullable(instantText()),
+});

@@ -105,7 +105,7 @@ it('of many jobs plans the next stretches of each, and says how many follow', ()
 it('moves little when something else becomes known, and is empty with nothing to do', () => {
   const jobs = ['juniper', 'brindle'].map((name) => jobOf(name));
   const first = planDay(jobs, shop, days, 480);
-  const again = planDay(jobs, shop, days, 485, first.kept);
+  const again = planDay(jobs, shop, days, 485, { before: first.kept });
   expect(again.schedule!.placed.map(({ task, workers }) => [task, workers])).toEqual(first.schedule!.placed.map(({ task, workers }) => [task, workers]));
   expect(planDay([], shop, days, 480)).toMatchObject({ work: [], proven: true, troubles: [] });
 });
@@ -133,8 +133,7 @@ describe('the air of the hours', () => {
       shop,
       days,
       480,
-      null,
-      air,
+      { air },
     );
     const booked = new Map(plan.schedule!.placed.map((one) => [one.task, one]));
     const taskOf = new Map(plan.work.flatMap(({ task, steps, job }) => steps.map(({ id }) => [`${job} ${id}`, task.id] as const)));
@@ -154,9 +153,9 @@ describe('the air of the hours', () => {
   it('makes cold days longer than warm ones, and says nothing where nobody knows', () => {
     const jobs = [jobOf('juniper')];
     const plain = planDay(jobs, shop, days, 480);
-    expect(endOf(planDay(jobs, shop, days, 480, null, { measured: [], expected: wave(12, 8) }))).toBeGreaterThan(endOf(plain));
-    expect(endOf(planDay(jobs, shop, days, 480, null, { measured: [], expected: wave(30, 28) }))).toBeLessThanOrEqual(endOf(plain));
-    expect(planDay(jobs, shop, days, 480, null, { measured: [], expected: [] })).toEqual(plain);
+    expect(endOf(planDay(jobs, shop, days, 480, { air: { measured: [], expected: wave(12, 8) } }))).toBeGreaterThan(endOf(plain));
+    expect(endOf(planDay(jobs, shop, days, 480, { air: { measured: [], expected: wave(30, 28) } }))).toBeLessThanOrEqual(endOf(plain));
+    expect(planDay(jobs, shop, days, 480, { air: { measured: [], expected: [] } })).toEqual(plain);
   });
   it('of a coat that is on is what was measured', () => {
     const marigold = jobOf('marigold');
@@ -181,5 +180,44 @@ describe('the air of the hours', () => {
     };
     expect(coats.length).toBeGreaterThan(0);
     expect(pullAt(12)).toBeGreaterThan(1.5 * pullAt(26));
+  });
+});
+
+describe('what a person has fixed', () => {
+  const two = { ...shop, people: ['ada', 'bo'].map((id) => ({ id, name: id, week: shop.people[0]!.week, off: [] })) };
+  const jobs = [jobOf('bramble'), jobOf('tansy')];
+  const placedOf = (plan: ReturnType<typeof planDay>, work: string) => plan.schedule!.placed.find(({ task }) => task === work)!;
+  const first = planDay(jobs, two, days, 480).work[0]!.task.id;
+
+  it('is done by that one, at that time', () => {
+    for (const person of ['ada', 'bo']) {
+      const plan = planDay(jobs, two, days, 480, { pins: [{ work: first, person, atMin: 600 }] });
+      expect(placedOf(plan, first)).toMatchObject({ workers: [person], startMin: 600 });
+      expect(plan.troubles).toEqual([]);
+    }
+  });
+  it('is let go and told where it cannot be: at night, or out of order', () => {
+    const plan = planDay(jobs, two, days, 480, { pins: [{ work: first, person: null, atMin: 1300 }] });
+    expect(plan.troubles).toMatchObject([{ code: 'pinned', task: first }]);
+    expect(placedOf(plan, first).startMin).toBeLessThan(1140);
+    const last = planDay(jobs, two, days, 480)
+      .work.filter(({ job }) => job === 'bramble')
+      .at(-1)!.task.id;
+    const both = planDay(jobs, two, days, 480, {
+      pins: [
+        { work: first, person: 'ada', atMin: null },
+        { work: last, person: null, atMin: 490 },
+      ],
+    });
+    expect(both.troubles).toMatchObject([{ code: 'pinned', task: last }]);
+    expect(placedOf(both, first).workers).toEqual(['ada']);
+  });
+  it('is passed over where it is of the past, of nobody here, or of work that is no more', () => {
+    const plain = planDay(jobs, two, days, 480);
+    const pins = [
+      { work: first, person: 'gone', atMin: 300 },
+      { work: 'no such work', person: 'ada', atMin: 600 },
+    ];
+    expect(planDay(jobs, two, days, 480, { pins }).schedule).toEqual(plain.schedule);
   });
 });

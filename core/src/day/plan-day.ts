@@ -4,12 +4,14 @@ import {
   scheduleTrouble,
   solved,
   withoutLimit,
+  withoutPins,
   type Bind,
   type Decisions,
   type LatestStart,
   type Schedule,
   type ScheduleProblem,
   type ScheduleTrouble,
+  type Task,
   type Solved,
 } from '../schedule';
 import { NO_AIR, type ShopAir } from '../log';
@@ -56,24 +58,22 @@ const MOST_GIVEN_UP = 6;
 /**
  * Plans what is left of all jobs in the shop over the hours of its people.
  * @param days the days that are planned, the first of them today
- * @param before what the plan before had decided
- * @param air what the films dry in; how long a film takes hangs on the hour it comes on, so the plan is made again until it fits
+ * @param wishes `before`: what the plan before had decided; `pins`: what a person has fixed; `air`: what the films dry in; how long a film takes hangs on the hour it comes on, so the plan is made again until it fits
  */
 export function planDay(
   jobs: readonly JobAtWork[],
   shop: ShopDay,
   days: readonly CalendarDay[],
   nowMin: number,
-  before: KeptOrder | null = null,
-  air: ShopAir = NO_AIR,
+  { before = null, air = NO_AIR, pins = [] }: DayWishes = {},
 ): DayPlan {
-  let plan = planOnce(jobs, shop, days, { nowMin, before, air, plannedMin: new Map() });
+  let plan = planOnce(jobs, shop, days, { nowMin, before, air, pins, plannedMin: new Map() });
   if (air.measured.length + air.expected.length === 0) return plan;
   let plannedMin = new Map<string, readonly number[]>();
   for (let round = 1; round < MOST_ROUNDS && plan.schedule; round++) {
     // Where it does not settle by itself, what holds at any of the hours it was planned for holds.
     plannedMin = new Map([...endsOf(plan)].map(([step, end]) => [step, round < FREE_ROUNDS ? [end] : [...(plannedMin.get(step) ?? []), end]]));
-    plan = planOnce(jobs, shop, days, { nowMin, before: plan.kept, air, plannedMin });
+    plan = planOnce(jobs, shop, days, { nowMin, before: plan.kept, air, pins, plannedMin });
     const settled = (step: string, end: number) => plannedMin.get(step)?.some((one) => Math.abs(one - end) < SETTLED_MIN) ?? true;
     if ([...endsOf(plan)].every(([step, end]) => settled(step, end))) break;
   }
@@ -86,23 +86,35 @@ function endsOf({ work, schedule }: DayPlan): Map<string, number> {
   return new Map(work.flatMap(({ task, steps }) => (endMin.has(task.id) ? [[steps[steps.length - 1]!.id as string, endMin.get(task.id)!] as const] : [])));
 }
 
+/** What a person has fixed: who does a stretch of work, and when it begins. */
+export interface DayPin {
+  readonly work: string;
+  readonly person: string | null;
+  readonly atMin: number | null;
+}
+
+/** What else a plan goes by. */
+export interface DayWishes {
+  readonly before?: KeptOrder | null;
+  readonly air?: ShopAir;
+  readonly pins?: readonly DayPin[];
+}
+
 /** What a plan is made from, besides the jobs and the shop. */
-interface Round {
+interface Round extends Required<DayWishes> {
   readonly nowMin: number;
-  readonly before: KeptOrder | null;
-  readonly air: ShopAir;
   /** When steps were expected to be done by the plan before. */
   readonly plannedMin: ReadonlyMap<string, readonly number[]>;
 }
 
-function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly CalendarDay[], { nowMin, before, air, plannedMin }: Round): DayPlan {
+function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly CalendarDay[], { nowMin, before, air, pins, plannedMin }: Round): DayPlan {
   const each = jobs.map((job) => jobTasks(job, nowMin, air, plannedMin));
   const perJob = Math.max(2, Math.floor(MOST_PLANNED / Math.max(1, jobs.length)));
   const work = each.flatMap((one) => one.work.slice(0, perJob));
   const more = each.reduce((sum, one) => sum + Math.max(0, one.work.length - perJob), 0);
   const past = each.flatMap((one) => one.past);
   let problem: ScheduleProblem = {
-    tasks: [...past, ...work.map(({ task }) => task)],
+    tasks: [...past, ...work.map(({ task }) => pinned(task, pins, shop, nowMin))],
     workers: shop.people.map(({ id, week, off }) => ({ id, hours: hoursOver(week, days, off) })),
     places: [
       { id: 'booth', hours: shop.booth && hoursOver(shop.booth, days) },
@@ -120,10 +132,23 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
     if (found) return { ...none, ...told(problem, found), troubles };
     const trouble = scheduleTrouble(problem);
     troubles.push(trouble);
-    if (trouble.code !== 'window') break;
-    problem = withoutLimit(problem, trouble.task, ({ task }) => task === trouble.other);
+    if (trouble.code === 'window') problem = withoutLimit(problem, trouble.task, ({ task }) => task === trouble.other);
+    else if (trouble.code === 'pinned') problem = withoutPins(problem, [trouble.task]);
+    else break;
   }
   return { ...none, troubles };
+}
+
+/** A task as a person has fixed it: only people there are, and no moment that has passed. */
+function pinned(task: Task, pins: readonly DayPin[], { people }: ShopDay, nowMin: number): Task {
+  const pin = pins.find(({ work }) => work === task.id);
+  if (!pin) return task;
+  const { person, atMin } = pin;
+  return {
+    ...task,
+    ...(person !== null && task.hands === 1 && people.some(({ id }) => id === person) ? { worker: person } : {}),
+    ...(atMin !== null && atMin >= nowMin ? { atMin } : {}),
+  };
 }
 
 export const NOTHING_KEPT: KeptOrder = { order: [], team: {} };

@@ -44,9 +44,10 @@ export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
     if (task.minutes > longestMin && !(task.pauses && task.places.length === 0)) return { code: 'too-long', task: task.id, minutes: task.minutes, longestMin };
   }
   const isPossible = (changed: ScheduleProblem) => solved(changed, { most: TRY }) !== null;
-  const unpinned = { ...problem, tasks: tasks.map(({ atMin: _at, worker: _worker, ...task }) => task) };
-  const pin = tasks.find(({ atMin, worker }) => atMin !== undefined || worker !== undefined);
-  if (pin && isPossible(unpinned)) return { code: 'pinned', task: pin.id };
+  // What is done is pinned to the past; only what is still to be done can be let go.
+  const pins = manned.filter(({ atMin, worker }) => atMin !== undefined || worker !== undefined).map(({ id }) => id);
+  if (pins.length > 0 && isPossible(withoutPins(problem, pins)))
+    return { code: 'pinned', task: pins.find((pin) => isPossible(withoutPins(problem, [pin]))) ?? pins[0]! };
   for (const task of tasks)
     for (const lag of task.after) {
       if (lag.maxMin === null || lag.scuffMin !== undefined) continue;
@@ -56,6 +57,16 @@ export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
     }
   return { code: 'none' };
 }
+
+/** The problem with some tasks let go: anybody does them, whenever it suits. */
+export const withoutPins = (problem: ScheduleProblem, letGo: readonly string[]): ScheduleProblem => ({
+  ...problem,
+  tasks: problem.tasks.map((task) => {
+    if (!letGo.includes(task.id)) return task;
+    const { atMin: _at, worker: _worker, ...free } = task;
+    return free;
+  }),
+});
 
 /** The problem without the limits of one task that are picked: however late, it may begin. */
 export const withoutLimit = (problem: ScheduleProblem, task: string, picked: (lag: Lag) => boolean): ScheduleProblem => ({

@@ -14,6 +14,7 @@ export const KEPT_TABLES = [
   'stock_moves',
   'shelf_revisions',
   'shop_days',
+  'day_pins',
   'finish_learning',
   'air_readings',
 ] as const;

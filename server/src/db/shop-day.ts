@@ -26,3 +26,20 @@ export async function findDayOrder(db: Queryable): Promise<KeptOrder | null> {
 export async function keepDayOrder(db: Queryable, kept: KeptOrder): Promise<void> {
   await db.query('INSERT INTO day_orders (kept) VALUES ($1) ON CONFLICT (id) DO UPDATE SET kept = excluded.kept', [JSON.stringify(kept)]);
 }
+
+/** What is fixed in the day's plan: by name of the stretch of work. */
+export async function listPins(db: Queryable): Promise<{ readonly work: string; readonly person: string | null; readonly atMs: number | null }[]> {
+  const { rows } = await db.query<{ work: string; person: string | null; at: Date | null }>('SELECT work, person, at FROM day_pins ORDER BY work LIMIT 1000');
+  return rows.map(({ work, person, at }) => ({ work, person, atMs: at?.getTime() ?? null }));
+}
+
+/** Fixes a stretch of work, or lets it go. Pins of moments long past are forgotten. */
+export async function keepPin(
+  db: Queryable,
+  pin: { readonly work: string; readonly person: string | null; readonly at: string | null },
+  author: string | null,
+): Promise<void> {
+  const { work, person, at } = pin;
+  await db.query(`DELETE FROM day_pins WHERE work = $1 OR at < now() - interval '30 days'`, [work]);
+  if (person !== null || at !== null) await db.query('INSERT INTO day_pins (work, person, at, author) VALUES ($1, $2, $3, $4)', [work, person, at, author]);
+}

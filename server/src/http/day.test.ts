@@ -83,6 +83,28 @@ it('counts with the days to come: what is expected is told, and what is too cold
     .expect(200);
 });
 
+it('keeps what is fixed of a stretch of work, tells it, and lets it go', async () => {
+  const { people, work } = await day();
+  const one = work.find(({ people: by, places }) => by.length === 1 && places.length === 0)!;
+  const other = people.find(({ id }) => id !== one.people[0])!.id;
+  const pin = (body: object) =>
+    request(server.app)
+      .put('/api/day/pins')
+      .send({ work: one.id, ...body });
+  const told = async () => (await day()).work.find(({ id }) => id === one.id)!;
+  await pin({ person: other, at: null }).expect(204);
+  expect(await told()).toMatchObject({ people: [other], pinned: { person: other, atMs: null } });
+  const at = new Date(one.startMs + 3 * 3_600_000).toISOString();
+  await pin({ person: null, at }).expect(204);
+  const fixed = await told();
+  if (fixed.startMs === Date.parse(at)) expect((await day()).troubles).toEqual([]);
+  else expect(Math.abs(fixed.startMs - Date.parse(at)) < 61_000 || (await day()).troubles.some(({ code }) => code === 'day.pinned')).toBe(true);
+  expect(fixed.pinned).toEqual({ person: null, atMs: Date.parse(at) });
+  await pin({ person: null, at: null }).expect(204);
+  expect((await told()).pinned).toBeNull();
+  await pin({ person: null, at: 'soon' }).expect(422);
+});
+
 it('says what stands in the way where there is no day', async () => {
   const { revision, day: now } = await hours();
   const closed = Array.from({ length: 7 }, () => null);

@@ -1,9 +1,10 @@
-import { dayAnswerSchema, type DayAnswer, keptShopDaySchema, MS_PER_MINUTE, plainly, saveShopDaySchema } from '@lintrel/core';
+import { dayAnswerSchema, type DayAnswer, keptShopDaySchema, MS_PER_MINUTE, plainly, pinSchema, saveShopDaySchema } from '@lintrel/core';
 import ical from 'ical-generator';
 import { calendarFrom, jobsAtWork } from '../day';
 import { listAir } from '../db/air';
 import { newestChange } from '../db/changes';
-import { findDayOrder, findShopDay, keepDayOrder, saveShopDay } from '../db/shop-day';
+import { inTransaction } from '../db/pool';
+import { findDayOrder, findShopDay, keepDayOrder, keepPin, listPins, saveShopDay } from '../db/shop-day';
 import { WORDS } from '../words';
 import { ApiError, invalidAt } from './errors';
 import { route, type Context, type Route, type Shop } from './route';
@@ -26,9 +27,15 @@ async function dayNow(context: Pick<Context, 'db' | 'now' | 'run' | 'log' | 'sho
 
 /** Plans the day; what it decided is kept for the next. */
 async function planNow({ db, now, run, log }: Pick<Context, 'db' | 'now' | 'run' | 'log'>): Promise<DayAnswer> {
-  const [jobs, { day: shop }, before, readings] = await Promise.all([jobsAtWork(db), findShopDay(db), findDayOrder(db), listAir(db, new Date(now()))]);
+  const [jobs, { day: shop }, before, readings, pins] = await Promise.all([
+    jobsAtWork(db),
+    findShopDay(db),
+    findDayOrder(db),
+    listAir(db, new Date(now())),
+    listPins(db),
+  ]);
   const measured = readings.map(({ at, airC, rhPercent }) => ({ atMin: Date.parse(at) / MS_PER_MINUTE, airC, rhPercent }));
-  const { answer, kept } = await run('day', { jobs, shop, now: now(), before, measured });
+  const { answer, kept } = await run('day', { jobs, shop, now: now(), before, measured, pins });
   await keepDayOrder(db, kept).catch((error: unknown) => log.warn({ err: error }, 'the order of the day was not kept'));
   return answer;
 }
@@ -62,6 +69,14 @@ export const dayRoutes: readonly Route[] = [
       }
       context.response.type('text/calendar').attachment('lintrel-day.ics').send(calendar.toString());
     },
+  }),
+  route({
+    method: 'PUT',
+    path: '/day/pins',
+    right: 'plan',
+    body: pinSchema,
+    answer: 'nothing',
+    work: ({ db: pool, author, body }) => inTransaction(pool, (db) => keepPin(db, body, author)),
   }),
   route({ method: 'GET', path: '/shop/day', right: 'look', answer: keptShopDaySchema, work: ({ db }) => findShopDay(db) }),
   route({
