@@ -221,3 +221,21 @@ describe('what a person has fixed', () => {
     expect(planDay(jobs, two, days, 480, { pins }).schedule).toEqual(plain.schedule);
   });
 });
+
+it('a pull is over before its window closes, and is begun at once where that cannot be any more', () => {
+  const juniper = jobOf('juniper');
+  const pull = juniper.steps.find(({ kind, after }) => kind === 'pull' && after.some(({ code, maxMin }) => code === 'pull' && maxMin !== null))!;
+  const rule = pull.after.find(({ code }) => code === 'pull')!;
+  const doneMin = new Map(
+    juniper.steps
+      .slice(0, juniper.steps.indexOf(pull))
+      .filter(({ attended }) => attended)
+      .map(({ id }) => [id as string, 600]),
+  );
+  const lagAt = (nowMin: number) =>
+    jobTasks({ ...juniper, doneMin }, nowMin)
+      .work.find(({ steps }) => steps[0] === pull)!
+      .task.after.find(({ maxMin }) => maxMin !== null)!.maxMin!;
+  expect(lagAt(605)).toBeCloseTo(rule.maxMin! - (pull.endMin - pull.startMin), 6);
+  expect(lagAt(600 + rule.maxMin! - 1)).toBeCloseTo(rule.maxMin!, 6);
+});

@@ -85,7 +85,7 @@ export function jobTasks(
         task: own ?? doneId(job.id, rule.step),
         from: rule.from,
         minMin: again ?? rule.minMin,
-        maxMin: scuffed || (isMissed && !scuffs) ? null : rule.maxMin,
+        maxMin: scuffed || (isMissed && !scuffs) ? null : lastStart(rule, first, doneAt, nowMin),
         ...(scuffs ? { scuffMin: RULE_OF_THUMB.scuffBetweenCoats } : {}),
       });
     }
@@ -95,6 +95,13 @@ export function jobTasks(
 }
 
 const idOf = (job: JobAtWork, steps: readonly Step[]): string => `${job.id} ${steps[0]!.id}`;
+
+/** By when a step begins at the latest: a pull is done before its window closes, not only begun; one that is that late already begins at once. */
+function lastStart({ code, minMin, maxMin }: AfterRule, step: Step, doneAt: number | undefined, nowMin: number): number | null {
+  if (maxMin === null || code !== 'pull') return maxMin;
+  const last = Math.max(minMin, maxMin - (step.endMin - step.startMin));
+  return doneAt !== undefined && doneAt + last < nowMin ? maxMin : last;
+}
 
 /** The rule that keeps all of some rules. */
 const strictest = (rules: readonly AfterRule[]): AfterRule => {
