@@ -12,6 +12,7 @@ import {
   planDay,
   type CalendarDay,
   type DayAnswer,
+  type Heat,
   type JobAtWork,
   type KeptOrder,
   type Said,
@@ -34,6 +35,7 @@ export interface DayAsked {
     readonly title: string;
     readonly steps: readonly Step[];
     readonly doneMs: readonly (readonly [string, number])[];
+    readonly heats: readonly Heat[];
   }[];
   readonly shop: ShopDay;
   readonly now: number;
@@ -50,7 +52,7 @@ export async function jobsAtWork(db: Queryable): Promise<DayAsked['jobs']> {
   return Promise.all(
     jobs.map(async ({ id, title }) => {
       const { started, progress } = await findProgress(db, id);
-      return { id, title, steps: started?.steps ?? [], doneMs: [...progress.doneAt] };
+      return { id, title, steps: started?.steps ?? [], doneMs: [...progress.doneAt], heats: progress.heats };
     }),
   );
 }
@@ -87,10 +89,11 @@ export function calendarFrom(nowMs: number, zone: string, days: number): Calenda
 /** Plans the day, and tells it. */
 export function dayOf({ jobs, shop, now, before, measured, pins }: DayAsked): { readonly answer: DayAnswer; readonly kept: KeptOrder } {
   const nowMin = Math.floor(now / MS_PER_MINUTE);
-  const atWork: JobAtWork[] = jobs.map(({ id, title, steps, doneMs }) => ({
+  const atWork: JobAtWork[] = jobs.map(({ id, title, steps, doneMs, heats }) => ({
     id,
     title,
     steps,
+    heats,
     doneMin: new Map(doneMs.map(([step, ms]) => [step, ms / MS_PER_MINUTE])),
   }));
   const days = calendarFrom(now, shop.zone, DAYS);

@@ -21,7 +21,7 @@ export function useAir(): { readonly told: AirAnswer | null; readonly air: ShopA
 
 /** Jobs with their windows in the air as it really is. */
 export const inAir = (jobs: readonly JobSummary[], air: ShopAir): readonly JobSummary[] =>
-  air === NO_AIR ? jobs : jobs.map((job) => ({ ...job, windows: job.windows.map((window) => overAir(window, air)) }));
+  jobs.map((job) => (air === NO_AIR && !job.windows.some(({ heats }) => heats) ? job : { ...job, windows: job.windows.map((window) => overAir(window, air)) }));
 
 /** Jobs with their windows as they stand at a moment. */
 export const standing = (jobs: readonly JobSummary[], now: number): readonly JobSummary[] =>

@@ -5,11 +5,12 @@ import { sawWords } from '@/run/saw';
 
 /** An entry in words: when, what, and of which step. */
 export function useEntryWords(steps: readonly Step[]): (event: LogEvent) => string {
-  const { say, entry } = useWords();
+  const words = useWords();
+  const { say, entry } = words;
   return ({ kind, step, note, at, saw }) => {
     const found = stepNamed(steps, step);
     const title = found && say(found.say);
-    const seen = sawWords(saw);
+    const seen = sawWords(saw, words);
     return phrase`${timeOf(at)} ${entry(kind)}${title ? phrase`: ${title}` : ''}${seen ? phrase`, ${seen}` : ''}${note ? phrase` (${note})` : ''}`;
   };
 }

@@ -1,9 +1,12 @@
 import { airAt, type AirCourse, type AirReading } from './course';
 import { saturation } from './dew';
 
+/** Where warmth may come from: an oven or a baking booth, a lamp or fan, the sun. */
+export const HEATS = ['bake', 'heater', 'sun'] as const;
+
 /** Warmth that is brought to a film, not to the room. */
 export interface Heat {
-  readonly kind: 'bake' | 'heater' | 'sun';
+  readonly kind: (typeof HEATS)[number];
   readonly fromMin: number;
   readonly minutes: number;
   /** How warm the film gets, °C. */

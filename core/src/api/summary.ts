@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { AIR_MOVEMENTS } from '../air';
+import { AIR_MOVEMENTS, HEATS } from '../air';
 import { newestEventSchema, type FrozenPlan } from '../log';
 import { JOB_KINDS, type Said, wholeBetween } from '../units';
 
@@ -18,6 +18,7 @@ const filmSchema = v.object({
   rhPercent: v.number(),
   movement: v.picklist(AIR_MOVEMENTS),
 });
+const heatSchema = v.object({ kind: v.picklist(HEATS), fromMin: v.number(), minutes: v.number(), filmC: v.number() });
 const countSchema = v.object({
   since: v.number(),
   minMin: v.number(),
@@ -33,6 +34,7 @@ const windowSchema = v.object({
   again: v.optional(v.nullable(v.number())),
   closes: v.nullable(v.number()),
   counts: v.optional(v.pipe(v.array(countSchema), v.readonly())),
+  heats: v.optional(v.pipe(v.array(heatSchema), v.readonly())),
 });
 
 /** A job in the list, with what is on. */

@@ -28,11 +28,13 @@ export function seenIn({ sheet, steps, stages, learned = [] }: SeenSheet, events
   const stageOf = new Map(steps.map((step) => [step.id as string, step.stage]));
   return events.flatMap((event, index): SeenOf[] => {
     const { saw, step, at } = event;
-    if (!saw || saw.kind === 'coat' || saw.kind === 'photo' || step === null || (event.sheet !== undefined && event.sheet !== sheet)) return [];
+    if (!saw || (saw.kind !== 'feel' && saw.kind !== 'pull') || step === null || (event.sheet !== undefined && event.sheet !== sheet)) return [];
     const number = stageOf.get(step);
     const stage = stages.find((one) => one.number === number);
     if (!stage?.windows) return [];
-    const { doneAt } = progressOf(steps, events.slice(0, index + 1), sheet);
+    const { doneAt, heats } = progressOf(steps, events.slice(0, index + 1), sheet);
+    // What was warmed says nothing of how it dries by itself.
+    if (heats.length > 0) return [];
     const coats = steps.filter(({ kind, stage: of }) => kind === 'coat' && of === number).flatMap(({ id }) => doneAt.get(id) ?? []);
     const passedMin = (Date.parse(at) - Math.max(...coats)) / MS_PER_MINUTE;
     if (coats.length === 0 || !(passedMin > 0)) return [];

@@ -1,3 +1,4 @@
+import type { Heat } from '../air';
 import { mayScuff, NO_AIR, ruleOver, scuffId, type AfterRule, type ShopAir, type Step } from '../log';
 import type { Lag, Task } from '../schedule';
 import { RULE_OF_THUMB } from '../units';
@@ -9,6 +10,8 @@ export interface JobAtWork {
   readonly steps: readonly Step[];
   /** When steps were done, minutes on the clock of the plan. */
   readonly doneMin: ReadonlyMap<string, number>;
+  /** Warmth that was brought to its films. */
+  readonly heats?: readonly Heat[];
 }
 
 /** A stretch of work of a job: steps that one does one after the other without a wait. */
@@ -70,7 +73,9 @@ export function jobTasks(
       const own = taskOf.get(planned.step);
       const doneAt = job.doneMin.get(planned.step);
       const rule = strictest(
-        (doneAt === undefined ? plannedMin.get(planned.step) : [doneAt])?.map((since) => ruleOver(planned, since, air)) ?? [ruleOver(planned, nowMin, air)],
+        (doneAt === undefined ? plannedMin.get(planned.step) : [doneAt])?.map((since) => ruleOver(planned, since, air, job.heats)) ?? [
+          ruleOver(planned, nowMin, air, job.heats),
+        ],
       );
       if (own === undefined && doneAt === undefined) continue;
       const closedMin = doneAt === undefined || rule.maxMin === null ? null : doneAt + rule.maxMin;

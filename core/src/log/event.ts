@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { HEATS } from '../air';
 import { FEELS, PULLS } from '../learning';
 import { instantText, nameText, noteText, numberBetween, oneOf, plainly, stepText, told, uuidText, wholeBetween } from '../units';
 
@@ -33,6 +34,8 @@ export const sawSchema = v.variant('kind', [
     thinnerPercent: v.optional(numberBetween(0, 300, '%')),
   }),
   v.strictObject({ kind: v.literal('photo'), photo: uuidText() }),
+  /** Warmth from the moment of the entry on. */
+  v.strictObject({ kind: v.literal('heat'), how: oneOf(HEATS), filmC: numberBetween(15, 120, '°C'), minutes: wholeBetween(1, 1440) }),
 ]);
 export type Saw = v.InferOutput<typeof sawSchema>;
 
@@ -60,7 +63,7 @@ export const newestEventSchema = v.strictObject({
 });
 export type LogEvent = v.InferOutput<typeof newestEventSchema>;
 
-/** The same, of any version: events written before they had a version are of the first; those of the first say no sheet, person or device, those of the second nothing that was seen, those of the third no photo. */
+/** The same, of any version: events written before they had a version are of the first; those of the first say no sheet, person or device, those of the second nothing that was seen, those of the third no photo and no heat. */
 export const logEventSchema = v.pipe(v.unknown(), v.transform(upgradedEvent), newestEventSchema);
 
 function upgradedEvent(data: unknown): unknown {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { airAt, dryingRate, type AirReading } from '../air';
-import { courseOf, NO_AIR, overAir as overShopAir, ruleOver, type RunningWindow, type WindowCount } from '.';
+import { courseOf, NO_AIR, overAir as overShopAir, progressOf, ruleOver, type LogEvent, type RunningWindow, type WindowCount } from '.';
 
 const overAir = (window: RunningWindow, measured: readonly AirReading[]) => overShopAir(window, { ...NO_AIR, measured });
 
@@ -90,5 +90,39 @@ describe('what is expected', () => {
       ),
     );
     expect(ruleOver({ minMin: 60, maxMin: null }, 0, { measured: [], expected })).toEqual({ minMin: 60, maxMin: null });
+  });
+});
+
+describe('warmth that is brought to a film', () => {
+  const lamp = { kind: 'heater' as const, fromMin: 1010, minutes: 30, filmC: 50 };
+  it('counts from when it is on for as long as it is, and then the air again', () => {
+    const warmed = overShopAir({ ...windowOf([count({ minMin: 200, maxMin: 400 })], 1200, 1400), heats: [lamp] }, NO_AIR);
+    const gained = 30 * (rate(50) - 1);
+    expect(warmed.opens! / MINUTE).toBeCloseTo(1200 - gained, 2);
+    expect(warmed.closes! / MINUTE).toBeCloseTo(1400 - gained, 2);
+  });
+  it('never makes a film later, and after it has opened changes nothing', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 15, max: 80 }), fc.integer({ min: 900, max: 1400 }), fc.integer({ min: 1, max: 300 }), (filmC, fromMin, minutes) => {
+        const plain = windowOf([count()]);
+        const { opens } = overShopAir({ ...plain, heats: [{ ...lamp, filmC, fromMin, minutes }] }, NO_AIR);
+        expect(opens!).toBeLessThanOrEqual(plain.opens! + 1);
+        if (fromMin > 1060) expect(opens!).toBeCloseTo(plain.opens!, 0);
+      }),
+    );
+  });
+  it('is read from the log, of the newest start alone', () => {
+    const heat = { kind: 'heat' as const, how: 'bake' as const, filmC: 60, minutes: 40 };
+    const entry = (atMin: number, kind: string, saw?: typeof heat): LogEvent => ({
+      id: '',
+      version: 4,
+      at: new Date(atMin * MINUTE).toISOString(),
+      kind,
+      step: null,
+      note: '',
+      ...(saw ? { saw } : {}),
+    });
+    expect(progressOf([], [entry(0, 'start'), entry(10, 'note', heat)]).heats).toEqual([{ kind: 'bake', fromMin: 10, minutes: 40, filmC: 60 }]);
+    expect(progressOf([], [entry(0, 'start'), entry(10, 'note', heat), entry(20, 'start')]).heats).toEqual([]);
   });
 });

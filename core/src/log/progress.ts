@@ -1,3 +1,4 @@
+import type { Heat } from '../air';
 import { commonSpan, MS_PER_MINUTE, type Said, type Span } from '../units';
 import type { LogEvent } from './event';
 import { mayScuff, scuffId } from './late';
@@ -17,6 +18,8 @@ export interface RunningWindow {
   readonly again?: number | null;
   /** The rules it is made of that are known, each from when it counts (ms): so that it can be counted anew in the air as it really is. */
   readonly counts?: readonly WindowCount[];
+  /** Warmth that was brought to the films meanwhile. */
+  readonly heats?: readonly Heat[];
 }
 
 /** One rule of a window, with the moment it counts from. */
@@ -37,6 +40,8 @@ export interface JobProgress {
   /** The first step for a person not done yet; null when all are. */
   readonly next: Step | null;
   readonly running: readonly RunningWindow[];
+  /** Warmth that was brought to its films, in the order it was written down. */
+  readonly heats: readonly Heat[];
 }
 
 /** Steps a person ticks off: waiting and flashing are told by the times of what follows. */
@@ -51,6 +56,7 @@ export function progressOf(steps: readonly Step[], events: readonly LogEvent[], 
   const doneAt = new Map<string, number>();
   let startedAt: number | null = null;
   let finishedAt: number | null = null;
+  let heats: Heat[] = [];
   for (const event of events) {
     if (event.kind !== 'start' && event.sheet !== undefined && sheet !== undefined && event.sheet !== sheet) continue;
     const at = Date.parse(event.at);
@@ -59,6 +65,11 @@ export function progressOf(steps: readonly Step[], events: readonly LogEvent[], 
       startedAt = at;
       finishedAt = null;
       doneAt.clear();
+      heats = [];
+    }
+    if (event.saw?.kind === 'heat') {
+      const { how, filmC, minutes } = event.saw;
+      heats.push({ kind: how, fromMin: at / MS_PER_MINUTE, minutes, filmC });
     }
     if (event.kind === 'finish') finishedAt = at;
     if (event.step === null) continue;
@@ -71,7 +82,8 @@ export function progressOf(steps: readonly Step[], events: readonly LogEvent[], 
     finishedAt,
     doneAt,
     next: waiting[0] ?? null,
-    running: startedAt === null ? [] : waiting.flatMap((step) => runningOf(step, doneAt)),
+    running: startedAt === null ? [] : waiting.flatMap((step) => runningOf(step, doneAt, heats)),
+    heats,
   };
 }
 
@@ -88,7 +100,7 @@ export function windowState({ opens, closes }: Pick<RunningWindow, 'opens' | 'cl
  * Times of one step, one for each purpose: all rules of a purpose must hold, so it opens with the last and closes with the first.
  * The log knows when a step was done: times that count from its start are not told.
  */
-function runningOf(step: Step, doneAt: ReadonlyMap<string, number>): RunningWindow[] {
+function runningOf(step: Step, doneAt: ReadonlyMap<string, number>, heats: readonly Heat[]): RunningWindow[] {
   const rules = step.after.filter(({ code, from }) => code !== 'order' && from === 'end');
   return [...new Set(rules.map(({ code }) => code))].flatMap((code) => {
     const all = rules.filter((rule) => rule.code === code);
@@ -113,6 +125,7 @@ function runningOf(step: Step, doneAt: ReadonlyMap<string, number>): RunningWind
         closes,
         ...(again === null ? {} : { again }),
         ...(counts.some(({ film }) => film) ? { counts } : {}),
+        ...(heats.length > 0 ? { heats } : {}),
       },
     ];
   });
@@ -136,9 +149,9 @@ const onClock = ({ since, minMin, maxMin }: Omit<WindowCount, 'film'>): Span => 
  * @param air where nobody knows it, the air of the plan holds
  */
 export function overAir(window: RunningWindow, air: ShopAir): RunningWindow {
-  const { counts, opens, closes } = window;
+  const { counts, opens, closes, heats = [] } = window;
   if (!counts) return window;
-  const inAir = counts.map((count) => ruleOver(count, count.since / MS_PER_MINUTE, air));
+  const inAir = counts.map((count) => ruleOver(count, count.since / MS_PER_MINUTE, air, heats));
   const { from, to } = commonSpan(inAir.map(onClock));
   const again = againOf(inAir);
   return { ...window, opens: opens === null ? null : from, closes: closes === null ? null : to, ...(again === null ? {} : { again }) };

@@ -1,4 +1,4 @@
-import { airAt, measuredThen, paceOf, passedBetween, steadyAir, whenPassed, type AirCourse, type AirReading, type DryingAir } from '../air';
+import { airAt, measuredThen, paceOf, passedBetween, steadyAir, warmed, whenPassed, type AirCourse, type AirReading, type DryingAir, type Heat } from '../air';
 import type { AfterRule } from './step';
 
 /** The air of a shop: as it was read off, and as it is expected; each in the order of time, minutes since 1970. Either may be empty. */
@@ -33,12 +33,18 @@ export function courseOf({ measured, expected }: ShopAir, planned: DryingAir): A
 /**
  * The minutes of a rule in the air as it is: what the film would have dried in the planned air, it dries by then.
  * @param sinceMin the moment the rule counts from
+ * @param heats warmth that was brought to the film besides
  * @returns the rule itself where no film is waited for, or nobody knows the air
  */
-export function ruleOver<R extends Pick<AfterRule, 'minMin' | 'maxMin' | 'againMin' | 'film'>>(rule: R, sinceMin: number, air: ShopAir): R {
+export function ruleOver<R extends Pick<AfterRule, 'minMin' | 'maxMin' | 'againMin' | 'film'>>(
+  rule: R,
+  sinceMin: number,
+  air: ShopAir,
+  heats: readonly Heat[] = [],
+): R {
   const { minMin, maxMin, againMin, film } = rule;
-  if (!film || (air.measured.length === 0 && air.expected.length === 0)) return rule;
-  const [pace, planned, course] = [paceOf(film), steadyAir(film), courseOf(air, film)];
+  if (!film || (air.measured.length === 0 && air.expected.length === 0 && heats.length === 0)) return rule;
+  const [pace, planned, course] = [paceOf(film), steadyAir(film), heats.reduce(warmed, courseOf(air, film))];
   const after = (min: number): number => {
     const moment = whenPassed(pace, course, sinceMin, passedBetween(pace, planned, 0, min));
     return moment === null ? min : moment - sinceMin;

@@ -69,6 +69,8 @@ export const RULE_OF_THUMB = {
   /** Abrading and cleaning before a coat: per square metre, and each time it is done. */
   abradePerSquareMetre: 8,
   abradeFixed: 5,
+  /** Warmer than this no air-drying paint is made to go by itself, °C; many parts, models and tapes take less, and the sheet says how much. */
+  heatMostC: 60,
   /** So long after a coat the air of a booth with its fan on may be clear at the soonest, min; what the booth, the sheet or the law say goes before. */
   boothClears: 30,
   /** Scuffing and cleaning a film whose recoat limit has passed, before the next coat of a day's plan. Minutes. */

@@ -65,7 +65,8 @@ export function LookBackScreen() {
 }
 
 function Entry({ job, event, steps }: { job: string; event: LogEvent; steps: readonly Step[] }) {
-  const { say, entry } = useWords();
+  const words = useWords();
+  const { say, entry } = words;
   const step = stepNamed(steps, event.step);
   const at = new Date(event.at);
   return (
@@ -73,7 +74,7 @@ function Entry({ job, event, steps }: { job: string; event: LogEvent; steps: rea
       <Small>{`${at.toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} ${at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`}</Small>
       <Body>{phrase`${entry(event.kind)}${step ? phrase`: ${say(step.say)}` : ''}`}</Body>
       {event.person ? <Small>{event.person}</Small> : null}
-      {event.saw?.kind === 'photo' ? <Photo job={job} photo={event.saw.photo} label="Photo" /> : event.saw ? <Body>{sawWords(event.saw)}</Body> : null}
+      {event.saw?.kind === 'photo' ? <Photo job={job} photo={event.saw.photo} label="Photo" /> : event.saw ? <Body>{sawWords(event.saw, words)}</Body> : null}
       {event.note ? <Body tone="quiet">{event.note}</Body> : null}
     </Row>
   );

@@ -15,6 +15,7 @@ import { Ask } from '@/run/Ask';
 import { CoatLog } from '@/run/CoatLog';
 import { CurrentStep } from '@/run/CurrentStep';
 import { FarView } from '@/run/FarView';
+import { HeatLog } from '@/run/HeatLog';
 import { LaterWindows } from '@/run/LaterWindows';
 import { look } from '@/run/look';
 import { askForPhoto, asKept } from '@/run/photo';
@@ -108,7 +109,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const side = wide || low;
   const [resting, rest] = useRest();
   const [noPicture, setNoPicture] = useState(false);
-  const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | 'pulled' | 'coat' | null>(null);
+  const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | 'pulled' | 'coat' | 'heat' | null>(null);
   const { plan } = sheet;
   const { air } = useAir();
   const counted = useMemo(() => sheet.progress.running.map((window) => overAir(window, air)), [sheet.progress, air]);
@@ -195,6 +196,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
                 {next ? <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" /> : null}
                 <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
                 <BoothButton label="Seen from far" onPress={() => setFar(true)} testID="far-view" />
+                {running.some(({ counts }) => counts) ? <BoothButton label="Warm it" onPress={() => setAsking('heat')} testID="heat" /> : null}
                 <BoothButton label="Photo" onPress={() => void photograph()} testID="take-photo" />
                 {lastStep?.kind === 'coat' ? <BoothButton label="Coat log" onPress={() => setAsking('coat')} testID="coat" /> : null}
               </View>
@@ -215,6 +217,14 @@ function Running({ sheet }: { sheet: WorkSheet }) {
               />
               <BoothButton label="No" onPress={() => setAsking(null)} />
             </View>
+          ) : asking === 'heat' ? (
+            <HeatLog
+              onCancel={() => setAsking(null)}
+              onSay={(saw) => {
+                sheet.log('note', lastStep?.id ?? null, '', saw);
+                setAsking(null);
+              }}
+            />
           ) : asking === 'coat' ? (
             <CoatLog
               last={lastCoat(sheet.events)}

@@ -1,0 +1,66 @@
+import { HEATS, heatTrouble, RULE_OF_THUMB, type Saw } from '@lintrel/core';
+import { phrase } from '@lintrel/words';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { BoothButton } from '@/job/BoothButton';
+import { useWords } from '@/person/PersonContext';
+import { Text } from '@/ui/Text';
+import { look } from './look';
+import { HEAT_WORDS } from './saw';
+
+type Warmth = Extract<Saw, { kind: 'heat' }>;
+
+/** What a lamp is set to as a rule; to be set right. */
+const USUAL: Warmth = { kind: 'heat', how: 'heater', filmC: 45, minutes: 30 };
+
+const FIGURES = [
+  { key: 'filmC', label: 'The film gets', step: 5, least: 15, most: 120 },
+  { key: 'minutes', label: 'From now on for', step: 5, least: 5, most: 1440 },
+] as const;
+
+/** Warmth that is brought to the films of a job from now on: their times are counted with it at once. */
+export function HeatLog({ onSay, onCancel }: { onSay: (saw: Warmth) => void; onCancel: () => void }) {
+  const { temperature } = useWords();
+  const [heat, setHeat] = useState(USUAL);
+  return (
+    <View style={look.buttons} testID="heat-log">
+      <Text style={look.label}>What warms the film?</Text>
+      <View style={look.pair}>
+        {HEATS.map((how) => (
+          <View key={how} style={look.half}>
+            <BoothButton
+              rank={how === heat.how ? 'calm' : 'other'}
+              label={how === heat.how ? phrase`✓ ${HEAT_WORDS[how]}` : HEAT_WORDS[how]}
+              spoken={how === heat.how ? phrase`${HEAT_WORDS[how]}: chosen` : HEAT_WORDS[how]}
+              onPress={() => setHeat({ ...heat, how })}
+              testID={`heat-${how}`}
+            />
+          </View>
+        ))}
+      </View>
+      {FIGURES.map(({ key, label, step, least, most }) => {
+        const set = (by: number) => setHeat({ ...heat, [key]: Math.min(most, Math.max(least, heat[key] + by)) });
+        return (
+          <View key={key} style={look.stepper}>
+            <BoothButton label="−" spoken={phrase`${label}: less`} onPress={() => set(-step)} testID={`${key}-less`} />
+            <View style={look.steppedValue}>
+              <Text style={look.quiet}>{label}</Text>
+              <Text style={look.label}>{key === 'filmC' ? temperature(heat.filmC) : phrase`${heat.minutes} min`}</Text>
+            </View>
+            <BoothButton label="+" spoken={phrase`${label}: more`} onPress={() => set(step)} testID={`${key}-more`} />
+          </View>
+        );
+      })}
+      {heatTrouble(heat, RULE_OF_THUMB.heatMostC) ? (
+        <Text style={look.caution}>
+          {phrase`Above ${temperature(RULE_OF_THUMB.heatMostC)} paint may blister and parts, models and tape warp: only where the data sheets of all of them allow it.`}
+        </Text>
+      ) : null}
+      <Text style={look.quiet}>
+        Let it flash first, as the sheet says. No open flame or hot coil near vapour; tape that gets warm comes off sooner or not at all.
+      </Text>
+      <BoothButton rank="main" label="It is on" onPress={() => onSay(heat)} testID="heat-said" />
+      <BoothButton label="Never mind" onPress={onCancel} />
+    </View>
+  );
+}
