@@ -36,7 +36,7 @@ export function DayNext({ day, now }: { day: DayAnswer; now: number }) {
             code === 'pull'
               ? phrase`${title}: the window to pull closed at ${clockTime(closedMs, now)}. Try it in a hidden place first, slowly; score the edge where the ground allows it.`
               : againMs !== null
-                ? phrase`${title}: “${say(step)}” was to be done by ${clockTime(closedMs, now)}. This paint takes no coat between its two windows: wait until ${clockTime(againMs, now)} (estimate).`
+                ? phrase`${title}: “${say(step)}” was to be done by ${clockTime(closedMs, now)}. This paint takes no coat between its two windows: wait until ${clockTime(againMs, now)} (estimate). Tape that cannot stay on so long is pulled now, and laid again then.`
                 : phrase`${title}: “${say(step)}” was to be done by ${clockTime(closedMs, now)} (${time(code)}). Scuff and clean first; the plan has the time for it.`
           }
           onPress={() => router.push(`/job/${job}/run` as Href)}

@@ -1,21 +1,8 @@
 import { boothState, type Step } from '.';
-import type { StepId } from '../units';
+import { stepFor } from './testing-steps';
 
 const MINUTE = 60_000;
-const step = (id: string, kind: Step['kind'], more: Partial<Step> = {}): Step => ({
-  id: id as StepId,
-  stage: 1,
-  kind,
-  items: [],
-  startMin: 0,
-  endMin: 10,
-  attended: true,
-  needs: ['person'],
-  after: [],
-  say: { code: 'step.coat', values: {} },
-  safety: [],
-  ...more,
-});
+const step = stepFor;
 const sprayed = (id: string, safety: readonly string[] = []) => step(id, 'coat', { needs: ['person', 'booth', 'gun'], safety });
 
 it('is for who sprays while a coat is next, and for nobody else some time after the last', () => {

@@ -1,21 +1,9 @@
 import { asOf, nextNow, progressOf, scuffId, stepNamed, type LogEvent, type RunningWindow, type Step } from '.';
 import type { StepId } from '../units';
+import { stepFor } from './testing-steps';
 
 const MINUTE = 60_000;
-const step = (id: string, more: Partial<Step> = {}): Step => ({
-  id: id as StepId,
-  stage: 1,
-  kind: 'coat',
-  items: [],
-  startMin: 0,
-  endMin: 10,
-  attended: true,
-  needs: ['person'],
-  after: [],
-  say: { code: 'step.coat', values: { masked: true } },
-  safety: [],
-  ...more,
-});
+const step = (id: string, more: Partial<Step> = {}) => stepFor(id, 'coat', { say: { code: 'step.coat', values: { masked: true } }, ...more });
 const after = (more: object = {}) => [{ step: 'one' as StepId, from: 'end' as const, minMin: 10, maxMin: 60, code: 'recoat', ...more }];
 let count = 0;
 const done = (id: string, atMin: number): LogEvent => ({

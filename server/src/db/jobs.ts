@@ -37,10 +37,12 @@ export async function hasJob(db: Queryable, id: string): Promise<boolean> {
  * brought up first. What is kept was checked when it was saved: it is not looked at again.
  */
 export async function findJobText(db: Queryable, id: string): Promise<string | null> {
-  const { rows } = await db.query<Omit<JobRow, 'design'> & { design: string }>(
-    `SELECT id, revision, design::text AS design, updated_at, save, author FROM jobs WHERE id = $1 AND design->'version' = to_jsonb($2::int)`,
-    [id, DESIGN_VERSION],
-  );
+  const { rows } = await db.query<Omit<JobRow, 'design'> & { design: string }>({
+    // Asked more often than anything else: each connection has it read and planned once.
+    name: 'job-text',
+    text: `SELECT id, revision, design::text AS design, updated_at, save, author FROM jobs WHERE id = $1 AND design->'version' = to_jsonb($2::int)`,
+    values: [id, DESIGN_VERSION],
+  });
   const [row] = rows;
   if (!row) return null;
   const { design, updated_at: updatedAt, ...rest } = row;
