@@ -31,7 +31,7 @@ interface Due {
 const NONE: readonly JobSummary[] = [];
 const MINUTE_MS = 60_000;
 /** So many waits are shown at first. */
-const FIRST = 12;
+const FIRST = 8;
 /** The rail shows at least this much of the future, and at most this much. */
 const LEAST_AHEAD_MIN = 60;
 const MOST_AHEAD_MIN = 3 * 1440;

@@ -40,6 +40,7 @@ export function DayNext({ day, now }: { day: DayAnswer; now: number }) {
                 : phrase`${title}: “${say(step)}” was to be done by ${clockTime(closedMs, now)} (${time(code)}). Scuff and clean first; the plan has the time for it.`
           }
           onPress={() => router.push(`/job/${job}/run` as Href)}
+          where="Go to its sheet"
         />
       ))}
       {day.booth

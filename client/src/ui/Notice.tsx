@@ -11,8 +11,16 @@ const LOOK = {
   note: { icon: 'circle-outline', tone: 'calm', word: 'Good to know' },
 } as const;
 
+interface NoticeProps {
+  readonly level: Advice['level'];
+  readonly text: string;
+  readonly onPress?: () => void;
+  /** What pressing it does. */
+  readonly where?: string;
+}
+
 /** Something a person should know: shape, word and sentence; pressed, it leads to its place. */
-export function Notice({ level, text, onPress }: { readonly level: Advice['level']; readonly text: string; readonly onPress?: () => void }) {
+export function Notice({ level, text, onPress, where = 'Show the place' }: NoticeProps) {
   const { icon, tone, word } = LOOK[level];
   return (
     <View style={styles.notice} role={level === 'stop' ? 'alert' : undefined}>
@@ -20,7 +28,7 @@ export function Notice({ level, text, onPress }: { readonly level: Advice['level
       <View style={styles.words}>
         <Small tone={tone}>{word}</Small>
         <Body>{text}</Body>
-        {onPress ? <Action rank="quiet" label="Show the place" onPress={onPress} /> : null}
+        {onPress ? <Action rank="quiet" label={where} onPress={onPress} /> : null}
       </View>
     </View>
   );
