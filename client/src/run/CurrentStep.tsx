@@ -43,6 +43,12 @@ function Countdown({ window, now }: { window: RunningWindow; now: number }) {
           {countdown(window.opens - now)}
         </Text>
         <Text style={look.quiet}>{phrase`opens ${clockTime(window.opens, now)}${closing} (estimate)`}</Text>
+        {window.opens === window.again ? (
+          <Text style={look.caution} testID="in-gap">
+            The time for this coat has passed, and this paint takes none before its second window, scuffed or not. Tape that cannot stay on so long is pulled
+            now, and laid again then.
+          </Text>
+        ) : null}
       </View>
     );
   }
