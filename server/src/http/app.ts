@@ -45,13 +45,15 @@ export function createApp({ clientFolder, names = [], proxied = false, ...parts 
   // Answers are kept by nobody: no mark of them is worked out. What may be kept marks itself.
   app.set('etag', false);
   if (proxied) app.set('trust proxy', 'loopback');
-  app.use(
-    pinoHttp({
-      logger: log,
-      autoLogging: log.isLevelEnabled('info') && { ignore: (request) => !request.url?.startsWith('/api') },
-      serializers: { req: ({ id, method, url }) => ({ id, method, url }), res: ({ statusCode }) => ({ statusCode }) },
-    }),
-  );
+  // Requests are written down only where that is asked for.
+  if (log.isLevelEnabled('info'))
+    app.use(
+      pinoHttp({
+        logger: log,
+        autoLogging: { ignore: (request) => !request.url?.startsWith('/api') },
+        serializers: { req: ({ id, method, url }) => ({ id, method, url }), res: ({ statusCode }) => ({ statusCode }) },
+      }),
+    );
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -85,6 +87,6 @@ export function createApp({ clientFolder, names = [], proxied = false, ...parts 
   app.use('/api', noRoute);
   if (clientFolder) app.use(clientFiles(clientFolder));
   app.use(noRoute);
-  app.use(answerError);
+  app.use(answerError(log));
   return app;
 }

@@ -1,6 +1,7 @@
 import { MOST_FAULTS, type ApiErrorBody, type Fault, type SaidOf } from '@lintrel/core';
 import type { RefusalSays } from '@lintrel/words';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
+import type { Logger } from 'pino';
 import { WORDS } from '../words';
 import { connectionLost, neverReached } from '../db/pool';
 
@@ -69,10 +70,12 @@ export function toApiError(error: unknown): ApiError {
 export const noRoute: RequestHandler = (request, _response, next) => next(notFound(`${request.method} ${request.path}`.slice(0, 200)));
 
 /** The one place errors become answers. */
-export const answerError: ErrorRequestHandler = (error, request, response, next) => {
-  if (response.headersSent) return next(error);
-  const { status, code, message, details } = toApiError(error);
-  if (status >= 500) request.log.error({ err: error }, message);
-  const body: ApiErrorBody = { error: { code, message, ...details } };
-  response.status(status).json(body);
-};
+export const answerError =
+  (log: Logger): ErrorRequestHandler =>
+  (error, request, response, next) => {
+    if (response.headersSent) return next(error);
+    const { status, code, message, details } = toApiError(error);
+    if (status >= 500) log.error({ err: error, method: request.method, url: request.originalUrl }, message);
+    const body: ApiErrorBody = { error: { code, message, ...details } };
+    response.status(status).json(body);
+  };

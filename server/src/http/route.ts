@@ -135,7 +135,7 @@ function contextOf(shop: Shop, { body }: Route, request: Request, response: Resp
     session,
     author: person?.name ?? null,
     now: shop.now,
-    log: request.log as Logger,
+    log: shop.log,
     params: request.params as Record<string, string>,
     query: request.query,
     body: body ? bodyOf(body, request.body) : undefined,
