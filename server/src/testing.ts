@@ -36,7 +36,8 @@ export async function tell({ app }: Pick<TestServer, 'app'>, jobId: string, entr
 export async function startTestServer({ demo = true, signIn = false, tries = 1000 } = {}): Promise<TestServer> {
   const database: TestDatabase = await makeDatabase();
   const pool = openPool(database.url);
-  const workshop = openWorkshop();
+  // A machine that is busy with other tests is no reason to give work up.
+  const workshop = openWorkshop({ mostMs: 40_000 });
   const hub = openHub(database.url);
   await migrate(pool, async (db) => {
     if (demo) await seedIfEmpty(db, Date.now());
