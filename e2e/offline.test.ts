@@ -135,7 +135,14 @@ it('offers a newer build, leaves the run sheet alone, and takes it when a person
   try {
     await onPage({ server: { ...server, url: door.url }, browser, database } as Parameters<typeof onPage>[0], '/', PHONE, async (hands) => {
       const { page } = hands;
-      const shells = () => page.evaluate(async () => (await caches.keys()).filter((name) => name.startsWith('lintrel.shell.')));
+      // The page may be drawn anew by the newer build at that very moment: then it is asked once more.
+      const shells = async (tries = 5): Promise<string[]> =>
+        page
+          .evaluate(async () => (await caches.keys()).filter((name) => name.startsWith('lintrel.shell.')))
+          .catch((error: unknown) => {
+            if (tries === 1) throw error;
+            return new Promise<string[]>((again) => setTimeout(() => again(shells(tries - 1)), 500));
+          });
       await page.waitForFunction(() => navigator.serviceWorker.controller !== null, { timeout: 40_000 });
       expect(await shells()).toHaveLength(1);
       newer = true;
