@@ -241,6 +241,8 @@ it('three jobs, two people and one booth: nothing is lost, and every pull falls 
       keptWhileAway = tapped.length - (await arrived());
       away = false;
       note(`${ROVER}: the connection is back`);
+      // A device says so when it is on a network again; else the page would try by itself a little later.
+      await phones[ROVER].test.page.evaluate(() => window.dispatchEvent(new Event('online')));
       await phones[ROVER].hands.gone(/no connection, \d+ kept here/);
     }
     const plan = await api<DayAnswer>('GET', '/day');
