@@ -3,6 +3,7 @@ import { createServer, type Server } from 'node:http';
 import { createServer as createLine, type AddressInfo, type Server as Listener, type Socket } from 'node:net';
 import { join } from 'node:path';
 import {
+  measuredOf,
   MS_PER_MINUTE,
   readWorkSheet,
   ruleOver,
@@ -287,7 +288,7 @@ it('three jobs, two people and one booth: nothing is lost, and every pull falls 
 
   // Nothing lost, nothing twice: the log of the shop is what was tapped, in its order.
   const air = await api<AirAnswer>('GET', '/air');
-  const inAir: ShopAir = { measured: air.readings.map(({ at, airC: c, rhPercent }) => ({ atMin: Date.parse(at) / MINUTE, airC: c, rhPercent })), expected: [] };
+  const inAir: ShopAir = { measured: measuredOf(air.readings), expected: [] };
   const gaps = air.readings.slice(1).filter(({ at }, index) => Date.parse(at) - Date.parse(air.readings[index]!.at) >= 20 * MINUTE);
   expect(gaps).toHaveLength(1);
   let pulls = 0;

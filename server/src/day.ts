@@ -1,13 +1,9 @@
 import {
-  airTroubles,
+  airOfWork,
   boothState,
-  courseOf,
   expectedAir,
   MS_PER_MINUTE,
-  REFERENCE_AIR,
-  RULE_OF_THUMB,
   type AirReading,
-  type AirTrouble,
   type ShopAir,
   planDay,
   type CalendarDay,
@@ -103,7 +99,7 @@ export function dayOf({ jobs, shop, now, before, measured, pins }: DayAsked): { 
     air,
     pins: pins.map(({ work, person, atMs }) => ({ work, person, atMin: atMs === null ? null : Math.floor(atMs / MS_PER_MINUTE) })),
   });
-  const troubleOf = airTroubleOf(air);
+  const troubleOf = airOfWork(air);
   const titles = new Map(jobs.map(({ id, title }) => [id, title]));
   const byTask = new Map(plan.work.map((one) => [one.task.id, one]));
   const ms = (min: number) => Math.round(min * MS_PER_MINUTE);
@@ -155,18 +151,6 @@ export function dayOf({ jobs, shop, now, before, measured, pins }: DayAsked): { 
   };
   return { answer, kept: plan.kept };
 }
-
-/** What is wrong with the air while steps are done, by what was measured and is expected; nothing where nobody knows. */
-const airTroubleOf =
-  (air: ShopAir) =>
-  (steps: readonly Step[], startMin: number, endMin: number): AirTrouble[] => {
-    const known = [...air.measured, ...air.expected].at(-1)?.atMin ?? -Infinity;
-    if (startMin > known || !steps.some(({ kind }) => AIR_MATTERS.has(kind))) return [];
-    return airTroubles(courseOf(air, REFERENCE_AIR), startMin, Math.min(endMin, known), RULE_OF_THUMB.coldC);
-  };
-
-/** Steps that tape or paint goes on in. */
-const AIR_MATTERS: ReadonlySet<string> = new Set(['lay', 'coat', 'seal', 'prime']);
 
 function troubleSaid(
   trouble: ScheduleTrouble,

@@ -1,7 +1,7 @@
 import { workAnswerSchema, type WorkProgress } from '@lintrel/core/front';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { v4 } from 'uuid';
+import { newId } from '@/job/newId';
 import { request, type LongAsk } from './http';
 
 /** How often one asks how far it is, ms. */
@@ -31,7 +31,7 @@ export function useLongWork(): LongWork {
     progress: data?.progress ?? null,
     async run(work) {
       const controller = new AbortController();
-      const own = v4();
+      const own = newId();
       ending.current = controller;
       setName(own);
       try {

@@ -31,6 +31,8 @@ export interface WorkSheet {
   readonly revision: number | null;
   readonly events: readonly LogEvent[];
   readonly progress: JobProgress;
+  /** How many of its steps are done; scuffing that came in between is none of them. */
+  readonly doneCount: number;
   readonly loading: boolean;
   readonly error: Error | null;
   readonly retry: () => void;
@@ -94,14 +96,16 @@ export function useWorkSheet(id: string): WorkSheet {
   const plan = useMemo(() => frozen && startedSheet(frozen), [frozen]);
   const sheet = run.data?.started?.sheet;
   // A screen with a clock is drawn every second: what follows from the log is worked out when the log changes.
-  const { own, toSend, events, progress } = useMemo(() => {
+  const { own, toSend, events, progress, doneCount } = useMemo(() => {
     const kept = run.data?.events ?? [];
     const ownOf = (all: readonly Pending[]) => all.filter(({ job, event }) => job === id && !kept.some((one) => one.id === event.id));
     const here = ownOf(pending);
     const waiting = here.filter(({ refused }) => refused === null);
     // What was tapped counts at once; the server's record takes its place when it comes.
     const all = [...kept, ...[...ownOf(landed), ...waiting].map(({ event }) => event)];
-    return { own: here, toSend: waiting, events: all, progress: progressOf(plan?.steps ?? NO_STEPS, all, sheet) };
+    const found = progressOf(plan?.steps ?? NO_STEPS, all, sheet);
+    const count = plan?.toDo.filter((step) => found.doneAt.has(step.id)).length ?? 0;
+    return { own: here, toSend: waiting, events: all, progress: found, doneCount: count };
   }, [id, run.data, pending, landed, plan, sheet]);
   const isOffline = offline.has(id);
   return {
@@ -109,6 +113,7 @@ export function useWorkSheet(id: string): WorkSheet {
     revision: run.data?.started?.revision ?? null,
     events,
     progress,
+    doneCount,
     loading: run.isPending,
     error: run.data ? null : run.error,
     retry: () => void run.refetch(),

@@ -5,6 +5,7 @@ import { BoothButton } from '@/job/BoothButton';
 import { Text } from '@/ui/Text';
 import { phrase } from '@lintrel/words';
 import { look } from './look';
+import { Stepper } from './Stepper';
 
 type Coat = Extract<Saw, { kind: 'coat' }>;
 
@@ -24,19 +25,16 @@ export function CoatLog({ last, onSay, onCancel }: { last: Coat | null; onSay: (
   return (
     <View style={look.buttons} testID="coat-log">
       <Text style={look.label}>How was this coat sprayed?</Text>
-      {FIGURES.map(({ key, label, unit, step, least, most }) => {
-        const set = (by: number) => setCoat({ ...coat, [key]: Math.min(most, Math.max(least, Math.round((coat[key] + by) * 10) / 10)) });
-        return (
-          <View key={key} style={look.stepper}>
-            <BoothButton label="−" spoken={phrase`${label}: less`} onPress={() => set(-step)} testID={`${key}-less`} />
-            <View style={look.steppedValue}>
-              <Text style={look.quiet}>{label}</Text>
-              <Text style={look.label}>{unit === '' ? `${coat[key]}` : phrase`${coat[key]} ${unit}`}</Text>
-            </View>
-            <BoothButton label="+" spoken={phrase`${label}: more`} onPress={() => set(step)} testID={`${key}-more`} />
-          </View>
-        );
-      })}
+      {FIGURES.map(({ key, unit, ...figure }) => (
+        <Stepper
+          key={key}
+          {...figure}
+          name={key}
+          value={coat[key]}
+          shown={unit === '' ? `${coat[key]}` : phrase`${coat[key]} ${unit}`}
+          onChange={(value) => setCoat({ ...coat, [key]: value })}
+        />
+      ))}
       <BoothButton rank="main" label={last ? 'Write it down' : 'So it was'} onPress={() => onSay(coat)} testID="coat-said" />
       <BoothButton label="Never mind" onPress={onCancel} />
     </View>

@@ -7,6 +7,7 @@ import { useWords } from '@/person/PersonContext';
 import { Text } from '@/ui/Text';
 import { look } from './look';
 import { HEAT_WORDS } from './saw';
+import { Stepper } from './Stepper';
 
 type Warmth = Extract<Saw, { kind: 'heat' }>;
 
@@ -38,19 +39,16 @@ export function HeatLog({ onSay, onCancel }: { onSay: (saw: Warmth) => void; onC
           </View>
         ))}
       </View>
-      {FIGURES.map(({ key, label, step, least, most }) => {
-        const set = (by: number) => setHeat({ ...heat, [key]: Math.min(most, Math.max(least, heat[key] + by)) });
-        return (
-          <View key={key} style={look.stepper}>
-            <BoothButton label="−" spoken={phrase`${label}: less`} onPress={() => set(-step)} testID={`${key}-less`} />
-            <View style={look.steppedValue}>
-              <Text style={look.quiet}>{label}</Text>
-              <Text style={look.label}>{key === 'filmC' ? temperature(heat.filmC) : phrase`${heat.minutes} min`}</Text>
-            </View>
-            <BoothButton label="+" spoken={phrase`${label}: more`} onPress={() => set(step)} testID={`${key}-more`} />
-          </View>
-        );
-      })}
+      {FIGURES.map(({ key, ...figure }) => (
+        <Stepper
+          key={key}
+          {...figure}
+          name={key}
+          value={heat[key]}
+          shown={key === 'filmC' ? temperature(heat.filmC) : phrase`${heat.minutes} min`}
+          onChange={(value) => setHeat({ ...heat, [key]: value })}
+        />
+      ))}
       {heatTrouble(heat, RULE_OF_THUMB.heatMostC) ? (
         <Text style={look.caution}>
           {phrase`Above ${temperature(RULE_OF_THUMB.heatMostC)} paint may blister and parts, models and tape warp: only where the data sheets of all of them allow it.`}

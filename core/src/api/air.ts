@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { instantText, numberBetween } from '../units';
+import type { AirReading } from '../air';
+import { instantText, MS_PER_MINUTE, numberBetween } from '../units';
 import { instant } from './summary';
 
 /** A reading of the air: from the sensor, or typed by somebody. */
@@ -13,6 +14,10 @@ export const airAnswerSchema = v.object({
   sensor: v.nullable(v.object({ state: v.picklist(['speaking', 'silent', 'out-of-range']), heardAt: v.nullable(instant()) })),
 });
 export type AirAnswer = v.InferOutput<typeof airAnswerSchema>;
+
+/** Readings as they are told, as air that films dry in. */
+export const measuredOf = (readings: AirAnswer['readings']): AirReading[] =>
+  readings.map(({ at, airC, rhPercent }) => ({ atMin: Date.parse(at) / MS_PER_MINUTE, airC, rhPercent }));
 
 /** Air that somebody has read off. */
 export const typedAirSchema = v.strictObject({ at: instantText(), airC: numberBetween(-20, 60, '°C'), rhPercent: numberBetween(1, 100, '%') });

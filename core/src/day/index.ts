@@ -3,3 +3,4 @@ export * from './tasks';
 export * from './plan-day';
 export * from './observed';
 export type { DaySays } from './says';
+export * from './work-air';

@@ -1,4 +1,4 @@
-import { dayAnswerSchema, type DayAnswer, keptShopDaySchema, MS_PER_MINUTE, plainly, pinSchema, saveShopDaySchema } from '@lintrel/core';
+import { dayAnswerSchema, type DayAnswer, keptShopDaySchema, measuredOf, MS_PER_MINUTE, plainly, pinSchema, saveShopDaySchema } from '@lintrel/core';
 import ical from 'ical-generator';
 import { calendarFrom, jobsAtWork } from '../day';
 import { listAir } from '../db/air';
@@ -34,8 +34,7 @@ async function planNow({ db, now, run, log }: Pick<Context, 'db' | 'now' | 'run'
     listAir(db, new Date(now())),
     listPins(db),
   ]);
-  const measured = readings.map(({ at, airC, rhPercent }) => ({ atMin: Date.parse(at) / MS_PER_MINUTE, airC, rhPercent }));
-  const { answer, kept } = await run('day', { jobs, shop, now: now(), before, measured, pins });
+  const { answer, kept } = await run('day', { jobs, shop, now: now(), before, measured: measuredOf(readings), pins });
   await keepDayOrder(db, kept).catch((error: unknown) => log.warn({ err: error }, 'the order of the day was not kept'));
   return answer;
 }

@@ -43,7 +43,8 @@ export const jobRoutes: readonly Route[] = [
     async work({ db, now, query: { after, state } }) {
       const place = typeof after === 'string' ? jobPlace(after) : null;
       if (after !== undefined && place === null) throw invalidAt('after', plainly('server.no-place'));
-      return { now: now(), ...(await listJobs(db, { after: place, most: state === 'in-shop' ? MOST_IN_SHOP : JOBS_A_PAGE, inShop: state === 'in-shop' })) };
+      const inShop = state === 'in-shop';
+      return { now: now(), ...(await listJobs(db, { after: place, most: inShop ? MOST_IN_SHOP : JOBS_A_PAGE, inShop })) };
     },
   }),
   route({

@@ -19,7 +19,7 @@ import { useWords } from '@/person/PersonContext';
 /** Look back: what was really done and when, as it was written down. */
 export function LookBackScreen() {
   const { id } = useJob();
-  const { plan, events, progress, loading, error, retry } = useWorkSheet(id);
+  const { plan, events, progress, doneCount, loading, error, retry } = useWorkSheet(id);
   if (loading || error)
     return (
       <StepLayout>
@@ -38,11 +38,7 @@ export function LookBackScreen() {
     <StepLayout>
       <Panel>
         <View style={styles.figures}>
-          <Figure
-            large
-            label="Steps done"
-            value={phrase`${plan?.toDo.filter(({ id: step }) => progress.doneAt.has(step)).length ?? 0} of ${plan?.toDo.length ?? 0}`}
-          />
+          <Figure large label="Steps done" value={phrase`${doneCount} of ${plan?.toDo.length ?? 0}`} />
           {spanMin === null ? null : (
             <Figure large label={progress.finishedAt === null ? 'Since the start' : 'From start to finish'} value={showMinutes(spanMin)} />
           )}

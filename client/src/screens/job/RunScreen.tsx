@@ -121,7 +121,6 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const others = usePresence(id, may('run') ? (next?.id ?? null) : null, now);
   const last = [...progress.doneAt].sort((a, b) => b[1] - a[1])[0];
   const lastStep = stepNamed(plan?.steps ?? [], last?.[0] ?? null);
-  const doneCount = plan?.toDo.filter((step) => progress.doneAt.has(step.id)).length ?? 0;
   const { say, caution, follow, text } = useWords();
   const plugs = next?.kind === 'unplug' ? Number(next.say.values.plugs) : null;
   const total = plan?.toDo.length ?? 0;
@@ -142,7 +141,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
       {far ? <FarView step={next} running={progress.running} now={now} onLeave={() => setFar(false)} /> : null}
       <View style={side ? look.sides : look.oneUnder}>
         <View style={side ? look.side : look.oneUnder}>
-          <Text style={look.quiet}>{phrase`${doneCount} of ${total} done${standing(sheet)}`}</Text>
+          <Text style={look.quiet}>{phrase`${sheet.doneCount} of ${total} done${standing(sheet)}`}</Text>
           {others.length > 0 ? (
             <Text style={look.caution} role="status" testID="others">
               {phrase`${others.map(({ person, device }) => person ?? device).join(', ')} ${others.length === 1 ? 'is' : 'are'} at this step too`}
