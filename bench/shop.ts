@@ -23,16 +23,19 @@ export async function shopFigures(): Promise<ShopFigure[]> {
     const ask = (path: string) => body(`${server.url}/api${path}`, agent);
     const { jobs } = JSON.parse(await ask('/jobs')) as { jobs: JobSummary[] };
     const id = jobs.find(({ title }) => title === 'Juniper')!.id;
-    const read = await time(300, async () => JSON.parse(await ask(`/jobs/${id}`)) as unknown);
-    const row = await time(300, () => pool.query('SELECT id, revision, design, updated_at FROM jobs WHERE id = $1', [id]));
-    const few = await time(100, () => ask('/jobs'));
+    const [read, row] = await sideBySide(
+      600,
+      async () => JSON.parse(await ask(`/jobs/${id}`)) as unknown,
+      () => pool.query('SELECT id, revision, design, updated_at FROM jobs WHERE id = $1', [id]),
+    );
+    const few = await time(200, () => ask('/jobs'));
     await pool.query(
       `INSERT INTO jobs (title, kind, revision, design, progress, updated_at)
        SELECT title || ' ' || n, kind, 1, design, progress, now() - n * interval '1 minute' FROM jobs, generate_series(1, $1) AS n WHERE id = $2`,
       [MANY_JOBS, id],
     );
     await pool.query('ANALYZE jobs');
-    const many = await time(100, () => ask('/jobs'));
+    const many = await time(200, () => ask('/jobs'));
     return [
       ['API read of a job ÷ the same row through pg', read, row, 'ms', 2.6],
       [`first page of the list with ${MANY_JOBS} jobs ÷ with ${jobs.length} (fifty against ${jobs.length} rows)`, many, few, 'ms', 2],
@@ -112,16 +115,19 @@ const body = (url: string, agent: Agent) =>
     }).on('error', reject);
   });
 
-/** Median time of some work, ms, after a warm-up of a third as many turns. */
-async function time(turns: number, work: () => Promise<unknown>): Promise<number> {
-  const times: number[] = [];
-  for (let turn = -turns / 3; turn < turns; turn++) {
-    const from = performance.now();
-    await work();
-    if (turn >= 0) times.push(performance.now() - from);
-  }
-  return median(times);
+/** Median times of works done in turn, ms, after a warm-up of as many turns: what else the machine does then meets all of them alike. */
+async function sideBySide<T extends readonly (() => Promise<unknown>)[]>(turns: number, ...works: T): Promise<{ [K in keyof T]: number }> {
+  const times = works.map((): number[] => []);
+  for (let turn = -turns; turn < turns; turn++)
+    for (const [at, work] of works.entries()) {
+      const from = performance.now();
+      await work();
+      if (turn >= 0) times[at]!.push(performance.now() - from);
+    }
+  return times.map(median) as { [K in keyof T]: number };
 }
+
+const time = async (turns: number, work: () => Promise<unknown>): Promise<number> => (await sideBySide(turns, work))[0];
 
 if (process.argv[1]?.endsWith('shop.ts'))
   console.log((await shopFigures()).map(([name, a, b, unit]) => `${name}: ${(a / b).toFixed(2)} (${a.toFixed(2)} / ${b.toFixed(2)} ${unit})`).join('\n'));

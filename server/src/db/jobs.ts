@@ -27,6 +27,26 @@ export async function findJob(db: Queryable, id: string): Promise<Job | null> {
   return rows[0] ? toJob(rows[0]) : null;
 }
 
+/** A job for the workshop: its design as the database has it, which is read where it is worked with. */
+export interface KeptJob {
+  readonly id: string;
+  readonly title: string;
+  readonly revision: number;
+  readonly design: string;
+}
+
+/** One job for the workshop; null where there is none with this id. */
+export async function findKept(db: Queryable, id: string): Promise<KeptJob | null> {
+  const { rows } = await db.query<KeptJob>('SELECT id, title, revision, design::text AS design FROM jobs WHERE id = $1', [id]);
+  return rows[0] ?? null;
+}
+
+/** The revision of a job that is there. */
+export async function revisionOf(db: Queryable, id: string): Promise<number> {
+  const { rows } = await db.query<{ revision: number }>('SELECT revision FROM jobs WHERE id = $1', [id]);
+  return rows[0]!.revision;
+}
+
 /** Whether there is a job with this id. */
 export async function hasJob(db: Queryable, id: string): Promise<boolean> {
   return (await db.query('SELECT 1 FROM jobs WHERE id = $1', [id])).rowCount === 1;
@@ -37,17 +57,21 @@ export async function hasJob(db: Queryable, id: string): Promise<boolean> {
  * brought up first. What is kept was checked when it was saved: it is not looked at again.
  */
 export async function findJobText(db: Queryable, id: string): Promise<string | null> {
-  const { rows } = await db.query<Omit<JobRow, 'design'> & { design: string }>({
+  const { rows } = await db.query<TextRow>({
     // Asked more often than anything else: each connection has it read and planned once.
     name: 'job-text',
-    text: `SELECT id, revision, design::text AS design, updated_at, save, author FROM jobs WHERE id = $1 AND design->'version' = to_jsonb($2::int)`,
+    text: `SELECT ${TEXT_COLUMNS} FROM jobs WHERE id = $1 AND design->'version' = to_jsonb($2::int)`,
     values: [id, DESIGN_VERSION],
   });
-  const [row] = rows;
-  if (!row) return null;
-  const { design, updated_at: updatedAt, ...rest } = row;
-  return `${JSON.stringify({ ...rest, updatedAt: updatedAt.toISOString() }).slice(0, -1)},"design":${design}}`;
+  return rows[0] ? jobText(rows[0]) : null;
 }
+
+/** A row with its design as it is written: reading it only to write it again would hold everybody up where it is large. */
+type TextRow = Omit<JobRow, 'design'> & { design: string };
+const TEXT_COLUMNS = 'id, revision, design::text AS design, updated_at, save, author';
+
+const jobText = ({ design, updated_at: updatedAt, ...rest }: TextRow): string =>
+  `${JSON.stringify({ ...rest, updatedAt: updatedAt.toISOString() }).slice(0, -1)},"design":${design}}`;
 
 /** Keeps a new job at revision 1. Call inside a transaction. */
 export async function insertJob(db: Queryable, design: Design, author: string | null = null): Promise<Job> {
@@ -57,23 +81,23 @@ export async function insertJob(db: Queryable, design: Design, author: string | 
     design,
     author,
   ]);
-  await keepRevision(db, rows[0]!);
+  await keepRevision(db, rows[0]!.id);
   return toJob(rows[0]!);
 }
 
 /**
  * Saves a design over the revision it was changed from. Call inside a transaction.
  * @param sent a save sent a second time, by its `save`, is found again and not kept twice
- * @returns the job at the revision this save made; null where another save came first, or there is no such job
+ * @returns the job at the revision this save made, as JSON; null where another save came first, or there is no such job
  */
-export async function saveJob(db: Queryable, id: string, { revision, design, save }: SaveJob, author: string | null = null): Promise<Job | null> {
-  const { rows } = await db.query<JobRow>(
-    `UPDATE jobs SET title = $3, kind = $4, design = $5, save = $6, author = $7, revision = revision + 1, updated_at = now() WHERE id = $1 AND revision = $2 RETURNING ${COLUMNS}`,
+export async function saveJob(db: Queryable, id: string, { revision, design, save }: SaveJob, author: string | null = null): Promise<string | null> {
+  const { rows } = await db.query<TextRow>(
+    `UPDATE jobs SET title = $3, kind = $4, design = $5, save = $6, author = $7, revision = revision + 1, updated_at = now() WHERE id = $1 AND revision = $2 RETURNING ${TEXT_COLUMNS}`,
     [id, revision, design.title, design.kind, design, save ?? null, author],
   );
   if (!rows[0]) return save === undefined ? null : findSave(db, id, save);
-  await keepRevision(db, rows[0]);
-  return toJob(rows[0]);
+  await keepRevision(db, id);
+  return jobText(rows[0]);
 }
 
 /** Titles of jobs whose newest design uses a finish. */
@@ -83,14 +107,15 @@ export async function jobsUsingFinish(db: Queryable, finish: string): Promise<st
 }
 
 /** The revision a save made when it came the first time. */
-async function findSave(db: Queryable, id: string, save: string): Promise<Job | null> {
-  const { rows } = await db.query<JobRow>(
-    'SELECT job_id AS id, revision, design, saved_at AS updated_at, save, author FROM job_revisions WHERE job_id = $1 AND save = $2',
+async function findSave(db: Queryable, id: string, save: string): Promise<string | null> {
+  const { rows } = await db.query<TextRow>(
+    'SELECT job_id AS id, revision, design::text AS design, saved_at AS updated_at, save, author FROM job_revisions WHERE job_id = $1 AND save = $2',
     [id, save],
   );
-  return rows[0] ? toJob(rows[0]) : null;
+  return rows[0] ? jobText(rows[0]) : null;
 }
 
-async function keepRevision(db: Queryable, { id, revision, design, save, author }: JobRow): Promise<void> {
-  await db.query('INSERT INTO job_revisions (job_id, revision, design, save, author) VALUES ($1, $2, $3, $4, $5)', [id, revision, design, save, author]);
+/** Keeps the job as it is now for good. */
+async function keepRevision(db: Queryable, id: string): Promise<void> {
+  await db.query('INSERT INTO job_revisions (job_id, revision, design, save, author) SELECT id, revision, design, save, author FROM jobs WHERE id = $1', [id]);
 }

@@ -2,7 +2,7 @@ import { cutSchema, plainly } from '@lintrel/core';
 import * as v from 'valibot';
 import { WORDS } from '../words';
 import { ApiError, notFound } from './errors';
-import { knownJob } from './jobs';
+import { knownKept } from './jobs';
 import { route, type Route } from './route';
 
 /** /api/cutter: the masks of a job sent to the cutter, how far it is, and stopping it. */
@@ -15,10 +15,10 @@ export const cutterRoutes: readonly Route[] = [
     body: cutSchema,
     answer: v.unknown(),
     async work({ db, body: { job, widthMm }, run, shop }) {
-      const { design } = await knownJob(db, job);
+      const { design, title } = await knownKept(db, job);
       const cuts = await run('masks', { design, widthMm });
       if (cuts.paths.length === 0) throw new ApiError(422, 'cutter', WORDS.say(plainly('print.no-masks')));
-      return shop.cutter.send({ ...cuts, name: design.title, widthMm });
+      return shop.cutter.send({ ...cuts, name: title, widthMm });
     },
   }),
   route({ method: 'GET', path: '/cutter/:id', right: 'look', answer: v.unknown(), work: ({ params, shop }) => cut(shop.cutter.stateOf(params.id!)) }),

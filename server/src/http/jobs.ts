@@ -18,7 +18,7 @@ import express from 'express';
 import type pg from 'pg';
 import { fileName, jobFileOf } from '../backup/job-files';
 import { jobPlace, listJobs, noteProgress } from '../db/job-list';
-import { findJob, findJobText, hasJob, insertJob, saveJob } from '../db/jobs';
+import { findJob, findJobText, findKept, hasJob, insertJob, saveJob, type KeptJob } from '../db/jobs';
 import { appendLog, insertStartedPlan, knowsAny } from '../db/log';
 import { changeShelf, holdShelf } from '../db/locks';
 import { inTransaction } from '../db/pool';
@@ -90,8 +90,8 @@ export const jobRoutes: readonly Route[] = [
     path: '/jobs/:id',
     right: 'plan',
     body: saveJobSchema,
-    answer: jobSchema,
-    async work({ db: pool, params, author, body: sent }) {
+    answer: 'own',
+    async work({ db: pool, params, author, body: sent, response }) {
       const id = uuidOf(params.id, 'job');
       const saved = await inTransaction(pool, async (db) => {
         // What the design names is still there when it is kept.
@@ -100,7 +100,7 @@ export const jobRoutes: readonly Route[] = [
         if (faults.length > 0) throw invalid(faults);
         return saveJob(db, id, sent, author);
       });
-      if (saved) return saved;
+      if (saved !== null) return void response.type('application/json').send(saved);
       const current = await knownJob(pool, id);
       throw new ApiError(
         409,
@@ -116,7 +116,7 @@ export const jobRoutes: readonly Route[] = [
     right: 'look',
     answer: 'own',
     async work({ db, params, run, response }) {
-      const { text } = await planOf(db, run, await knownJob(db, params.id));
+      const { text } = await planOf(db, run, await knownKept(db, params.id));
       response.type('application/json').send(text);
     },
   }),
@@ -147,6 +147,13 @@ export async function knownJob(pool: pg.Pool, id: unknown): Promise<Job> {
   return job;
 }
 
+/** The job with this id as the workshop takes it, or a refusal. */
+export async function knownKept(pool: pg.Pool, id: unknown): Promise<KeptJob> {
+  const job = await findKept(pool, uuidOf(id, 'job'));
+  if (!job) throw notFound('job');
+  return job;
+}
+
 /** Adds a job file: what the shelf lacks, the design, the plans it was started with, and the log. */
 function importJob(pool: pg.Pool, read: JobFile, author: string | null): Promise<Job> {
   return inTransaction(pool, async (db) => {
@@ -168,7 +175,7 @@ function importJob(pool: pg.Pool, read: JobFile, author: string | null): Promise
 }
 
 /** The plan of a job, from the shelf as it is now, as JSON, with the mark of that shelf. */
-export async function planOf(pool: pg.Pool, run: Workshop['run'], { design }: Job) {
+export async function planOf(pool: pg.Pool, run: Workshop['run'], { design }: KeptJob) {
   const shelf = await readShelf(pool);
   return { ...(await run('plan', { design, shelf })), shelf: shelfMark(shelf) };
 }

@@ -1,6 +1,6 @@
 import { customerSchema, linksSchema, newLinkSchema } from '@lintrel/core';
 import { findProgress, stateOf } from '../db/job-list';
-import { findJob } from '../db/jobs';
+import { findKept } from '../db/jobs';
 import { endLink, insertLink, jobOfLink, listLinks } from '../db/people';
 import { readShelf } from '../db/shelf';
 import { hashOf, newToken } from '../people/secrets';
@@ -50,7 +50,7 @@ export const linkRoutes: readonly Route[] = [
     answer: customerSchema,
     async work({ db, params, run }) {
       const id = await jobOfLink(db, hashOf(params.token!));
-      const job = id === null ? null : await findJob(db, id);
+      const job = id === null ? null : await findKept(db, id);
       if (!job) throw notFound('job behind this link, or it was called back');
       const { started, progress } = await findProgress(db, job.id);
       const look = await run('customerLook', { design: job.design, shelf: await readShelf(db), done: [...progress.doneAt.keys()] });

@@ -3,7 +3,7 @@ import { printSchema } from '@lintrel/core/files';
 import { readShelf } from '../db/shelf';
 import { WORDS } from '../words';
 import { ApiError, notFound } from './errors';
-import { knownJob } from './jobs';
+import { knownKept } from './jobs';
 import { route, type Route } from './route';
 
 const MEDIA = { svg: 'image/svg+xml', dxf: 'application/dxf' } as const;
@@ -17,7 +17,7 @@ export const printRoutes: readonly Route[] = [
     body: printSchema,
     answer: 'own',
     async work({ db, params, body: wish, run, response }) {
-      const { design } = await knownJob(db, params.id);
+      const { design } = await knownKept(db, params.id);
       const printed = await run('print', { design, shelf: await readShelf(db), wish });
       if (!printed.ok) throw new ApiError(422, 'print', WORDS.say(printed.why));
       response.type('application/pdf').send(Buffer.from(printed.bytes));
@@ -30,7 +30,7 @@ export const printRoutes: readonly Route[] = [
     body: drawingOutSchema,
     answer: 'own',
     async work({ db, params, body: { part, format }, run, response }) {
-      const { design } = await knownJob(db, params.id);
+      const { design } = await knownKept(db, params.id);
       const text = await run('drawing', { design, shelf: await readShelf(db), part, format });
       if (text === null) throw notFound('part');
       response.type(MEDIA[format]).send(text);
@@ -43,7 +43,7 @@ export const printRoutes: readonly Route[] = [
     body: printSchema,
     answer: 'own',
     async work({ db, params, body: wish, run, response }) {
-      const { design } = await knownJob(db, params.id);
+      const { design } = await knownKept(db, params.id);
       if (wish.what !== 'stations') throw new ApiError(422, 'print', 'Only a station table is written as a list.');
       const written = await run('stations', { design, wish });
       if (written === null) throw new ApiError(422, 'print', WORDS.say(plainly('print.nothing-to-mark')));

@@ -2,6 +2,7 @@ import type { Right, ShopPerson } from '@lintrel/core';
 import express, { Router, type Request, type RequestHandler, type Response } from 'express';
 import type pg from 'pg';
 import type { Logger } from 'pino';
+import { setImmediate } from 'node:timers/promises';
 import type * as v from 'valibot';
 import type { Cutting } from '../cutter';
 import type { Hub } from '../live/hub';
@@ -97,6 +98,8 @@ export function route<A extends Answer, B extends Schema | undefined = undefined
 
 /** Bodies larger than this are refused, however small they were packed; a design is far below. */
 const BODY_LIMIT_BYTES = 4_000_000;
+/** From here on a body takes its time. */
+const LARGE_BYTES = 200_000;
 /** So often one address may look at what is for customers, in a minute. */
 const LOOKS_A_MINUTE = 60;
 
@@ -114,6 +117,8 @@ export function answering(routes: readonly Route[], shop: Shop): Router {
     if (one.reads) before.push(one.reads);
     else if (one.body) before.push(json);
     router[METHODS[one.method]](one.path, ...before, async (request, response) => {
+      // A large body has just been read at one go; before it is checked at one go, whoever waits is heard.
+      if (Number(request.headers['content-length'] ?? 0) > LARGE_BYTES) await setImmediate();
       const value = await one.work(contextOf(shop, one, request, response) as Context<never>);
       if (one.answer === 'own') return;
       response.status(one.answer === 'nothing' ? 204 : (one.status ?? 200));

@@ -7,21 +7,20 @@ import {
   sendLogSchema,
   startSchema,
   takenSchema,
-  type Job,
   type LogEvent,
   type Taken,
 } from '@lintrel/core';
 import type pg from 'pg';
 import { tellHere } from '../db/changes';
 import { findProgress, noteProgress } from '../db/job-list';
-import { findJob } from '../db/jobs';
+import { revisionOf } from '../db/jobs';
 import { finishesOfSteps, learn } from '../db/learning';
 import { holdJob } from '../db/locks';
 import { findSheet, insertStartedPlan, listEvents, newestSheet, runningRevision } from '../db/log';
 import { inTransaction, type Queryable } from '../db/pool';
 import { bookStep } from '../db/stock';
 import { ApiError, invalidAt } from './errors';
-import { knownId, knownJob, planOf } from './jobs';
+import { knownId, knownKept, planOf } from './jobs';
 import { append } from './log-entry';
 import { route, type Context, type Route } from './route';
 import { bodyOf, uuidOf } from './validate';
@@ -43,7 +42,7 @@ export const runRoutes: readonly Route[] = [
     body: startSchema,
     answer: runAnswerSchema,
     async work({ db: pool, params, query, author, now, run, body: { revision, event, shelf } }) {
-      const job = await knownJob(pool, params.id);
+      const job = await knownKept(pool, params.id);
       if (event.kind !== 'start') throw invalidAt('event.kind', plainly('server.start-kind'));
       // A start whose answer was lost is sent again, and may find the design changed since.
       if (await isKept(pool, job.id, event)) return runRecord(pool, job.id, query);
@@ -56,7 +55,7 @@ export const runRoutes: readonly Route[] = [
         await holdJob(db, job.id);
         // The same start may have come again while we planned: it freezes one plan.
         if (await isKept(db, job.id, event)) return;
-        const { revision: newest } = (await findJob(db, job.id)) as Job;
+        const newest = await revisionOf(db, job.id);
         if (newest !== revision) throw staleStart(newest);
         if ((await runningRevision(db, job.id)) === revision) return;
         if (shelf !== undefined && shelf !== plan.shelf)

@@ -3,6 +3,7 @@ import {
   draftParts,
   planJob,
   readJobFile,
+  upgradedDesign,
   type Answer,
   type Checked,
   type CustomerView,
@@ -19,9 +20,15 @@ export { dayOf as day } from '../day';
 
 // Everything that may take longer than a blink. Each runs in a process of the workshop; what goes in and out is plain data.
 
+/**
+ * A design as the database has it, read. It comes as text: a large one would hold the server up while it is read and written there only to be
+ * handed on. Those kept by older versions are brought up.
+ */
+const read = (kept: string) => upgradedDesign(JSON.parse(kept)) as Design;
+
 /** The plan of a job as JSON, and how many steps it has. */
-export function plan({ design, shelf }: { design: Design; shelf: Shelf }): { readonly text: string; readonly steps: number } {
-  const made = planJob(design, shelf);
+export function plan({ design, shelf }: { design: string; shelf: Shelf }): { readonly text: string; readonly steps: number } {
+  const made = planJob(read(design), shelf);
   return { text: JSON.stringify(made), steps: made.steps.length };
 }
 
@@ -35,14 +42,14 @@ export function checkFile(bytes: Uint8Array, tell: TellProgress): Checked<JobFil
 }
 
 /** A template, mask, table or lay list as PDF. */
-export function print({ design, shelf, wish }: { design: Design; shelf: Shelf; wish: PrintWish }, tell: TellProgress): ReturnType<typeof printPdf> {
+export function print({ design, shelf, wish }: { design: string; shelf: Shelf; wish: PrintWish }, tell: TellProgress): ReturnType<typeof printPdf> {
   tell({ doing: 'working-out', done: 0, of: 0 });
-  return printPdf(design, shelf, wish, wordsOf(wish), (done, of) => tell({ doing: 'writing', done, of }));
+  return printPdf(read(design), shelf, wish, wordsOf(wish), (done, of) => tell({ doing: 'writing', done, of }));
 }
 
 /** The masks of a job laid out on film, as the blade follows them. */
-export function masks({ design, widthMm }: { design: Design; widthMm: number }): { readonly lengthMm: number; readonly paths: [number, number][][] } {
-  const nesting = nested(maskPieces(draftParts(design, { tapes: [], finishes: [] })), widthMm);
+export function masks({ design, widthMm }: { design: string; widthMm: number }): { readonly lengthMm: number; readonly paths: [number, number][][] } {
+  const nesting = nested(maskPieces(draftParts(read(design), { tapes: [], finishes: [] })), widthMm);
   return { lengthMm: nesting.lengthMm, paths: cutsOf(nesting).map((path) => path.map(([x, y]) => [x, y])) };
 }
 
@@ -53,26 +60,27 @@ function wordsOf({ unit }: Pick<PrintWish, 'unit'>) {
 }
 
 /** A station table as a list; null where the line is not on its part. */
-export function stations({ design, wish }: { design: Design; wish: Extract<PrintWish, { what: 'stations' }> }): string | null {
-  const table = tableFor(design, wish);
+export function stations({ design, wish }: { design: string; wish: Extract<PrintWish, { what: 'stations' }> }): string | null {
+  const table = tableFor(read(design), wish);
   return table && stationCsv(wordsOf(wish).stations(table));
 }
 
 /** One part as a drawing; null where there is no such part. */
-export function drawing({ design, shelf, part: id, format }: { design: Design; shelf: Shelf; part: string; format: 'svg' | 'dxf' }): string | null {
-  const part = draftParts(design, shelf).find((one) => one.id === id);
+export function drawing({ design, shelf, part: id, format }: { design: string; shelf: Shelf; part: string; format: 'svg' | 'dxf' }): string | null {
+  const part = draftParts(read(design), shelf).find((one) => one.id === id);
   if (!part) return null;
   return format === 'svg' ? writeSvg(part) : writeDxf(part);
 }
 
 /** What a customer sees of a job: its parts in their colours, and its stages; a stage is done when all its coats are. */
-export function customerLook({ design, shelf, done }: { design: Design; shelf: Shelf; done: readonly string[] }): Omit<CustomerView, 'state'> {
-  const { parts, stages, steps } = planJob(design, shelf);
+export function customerLook({ design, shelf, done }: { design: string; shelf: Shelf; done: readonly string[] }): Omit<CustomerView, 'state'> {
+  const job = read(design);
+  const { parts, stages, steps } = planJob(job, shelf);
   const finishes = new Map(shelf.finishes.map((finish) => [finish.id as string, finish]));
   const colourOf = (finish: string | null) => (finish === null ? null : (finishes.get(finish)?.colour ?? null));
   const pair = ([x, y]: readonly [number, number]): [number, number] => [x, y];
   return {
-    title: design.title,
+    title: job.title,
     parts: parts.map(({ name, ring, areas }) => ({
       name,
       ring: ring.map(pair),

@@ -22,7 +22,7 @@ const workshop = (limits?: Parameters<typeof openWorkshop>[0]) => {
 afterAll(() => Promise.all(opened.map((one) => one.close())));
 
 it('works out plans and answers', async () => {
-  const design: Design = emptyDesign('Empty', 'other');
+  const design = JSON.stringify(emptyDesign('Empty', 'other'));
   expect(await workshop().run('plan', { design, shelf })).toMatchObject({ steps: 0, text: expect.stringMatching(/^{"format":"lintrel-plan"/) });
   expect(await opened[0]!.run('ask', quick)).toMatchObject({ ok: true, value: { verdict: 'stretch' } });
 });
@@ -84,7 +84,9 @@ it('tells how far it is: what is done, the pages as they are written, and those 
   const outline = { kind: 'rectangle', width: 4000, height: 2500 } as const;
   const design: Design = { ...emptyDesign('Large', 'other'), parts: [{ ...plain, surface: { kind: 'flat', outline }, datums: [BASE_DATUM], lines: [] }] };
   const wish = { what: 'template', unit: 'mm', part: 'board' as PartId, paper: 'A4', mirrored: false, single: false } as const;
-  const printed = await Promise.all(told.map((list) => opened[0]!.run('print', { design, shelf, wish }, undefined, (progress) => list.push(progress))));
+  const printed = await Promise.all(
+    told.map((list) => opened[0]!.run('print', { design: JSON.stringify(design), shelf, wish }, undefined, (progress) => list.push(progress))),
+  );
   expect(printed.every(({ ok }) => ok)).toBe(true);
   for (const list of told) {
     const pages = list.filter(({ doing }) => doing === 'writing');

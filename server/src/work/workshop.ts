@@ -1,5 +1,5 @@
 import { fork, type ChildProcess } from 'node:child_process';
-import { availableParallelism } from 'node:os';
+import { availableParallelism, constants, setPriority } from 'node:os';
 import type { TellProgress } from '@lintrel/core';
 import type { Response } from 'express';
 import { ApiError } from '../http/errors';
@@ -50,6 +50,7 @@ export function openWorkshop({ mostMs = MOST_MS, mostMemoryMb = MOST_MEMORY_MB }
       stdio: ['ignore', 'inherit', 'ignore', 'ipc'],
     });
     alive.add(child);
+    yields(child);
     child.on('error', () => undefined);
     child.once('exit', () => {
       alive.delete(child);
@@ -102,6 +103,15 @@ export function openWorkshop({ mostMs = MOST_MS, mostMemoryMb = MOST_MEMORY_MB }
       await Promise.all(gone);
     },
   };
+}
+
+/** Whoever only looks, taps or saves goes before what is worked out. */
+function yields({ pid }: ChildProcess): void {
+  try {
+    if (pid !== undefined) setPriority(pid, constants.priority.PRIORITY_LOW);
+  } catch {
+    // It has ended already, or this machine does not let us: all are alike then.
+  }
 }
 
 /** Waits for a turn; whoever gives up leaves the queue. */
