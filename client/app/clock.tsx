@@ -117,7 +117,7 @@ function AllOnOneRail({ due, now }: { due: readonly Due[]; now: number }) {
 }
 
 function DueRow({ due: { job, window }, now }: { due: Due; now: number }) {
-  const { say } = useWords();
+  const words = useWords();
   const state = windowState(window, now);
   const opening = state === 'before' && window.opens !== null;
   const left = opening ? (window.opens ?? now) - now : window.closes === null ? null : window.closes - now;
@@ -126,8 +126,8 @@ function DueRow({ due: { job, window }, now }: { due: Due; now: number }) {
       <View style={styles.due}>
         <View style={styles.words}>
           <Heading>{job.title}</Heading>
-          <Body>{say(window.say)}</Body>
-          <Small tone={state === 'before' ? 'caution' : 'accent'}>{timeWords(window, now)}</Small>
+          <Body>{words.say(window.say)}</Body>
+          <Small tone={state === 'before' ? 'caution' : 'accent'}>{timeWords(window, now, words)}</Small>
         </View>
         {left !== null && state !== 'passed' ? <Figure large label={opening ? 'opens in' : 'closes in'} value={countdown(left)} /> : null}
         {state === 'passed' ? <Figure large label="closed at" value={clockTime(window.closes ?? now, now)} /> : null}

@@ -380,6 +380,7 @@ export const SAMPLES: AllSays = {
   'step.gate': { masked: true },
   'step.gun-clean': {},
   'step.gun-strip': {},
+  'step.remix': { finish: 'signal red', ml: 125, coats: [2, 3], lifeMin: 30 },
   'step.mix': { finish: 'signal red', ml: 250 },
   'step.coat': { finish: 'signal red', coat: 1, coats: 2 },
   'step.pull': { finish: 'signal red', school: 'wet', fromMin: 95, toMin: 240, hands: 2, older: ['1', '2'] },

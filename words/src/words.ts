@@ -1,4 +1,4 @@
-import type { Answer, Said, SideSeen, StationTable } from '@lintrel/core';
+import { cureOf, type Answer, type Said, type SideSeen, type StationTable } from '@lintrel/core';
 import type { AnswerWords, AskWords } from './ask';
 import { ENGLISH, type Book } from './english';
 import type { StationWords } from './english/files';
@@ -19,6 +19,8 @@ export interface Words extends Tongue {
   readonly side: (side: SideSeen | 'along') => string;
   /** What a time is for, by the code of its rule. */
   readonly time: (code: string) => string;
+  /** What helps once a time has passed, by the code of its rule. */
+  readonly late: (code: string) => string;
   /** What an entry of the log is called, by its kind. */
   readonly entry: (kind: string) => string;
   /** A usual caution, by its code. */
@@ -86,6 +88,7 @@ export function wordsFor(person: Person = USUAL_PERSON, books: Readonly<Record<s
     why: ({ code }) => from(book.reasons, code),
     side: (side) => from(book.sides, side),
     time: (code) => from(book.times, code),
+    late: (code) => from(book.late, cureOf(code)),
     entry: (kind) => from(book.entries, kind),
     caution: (code) => from(book.cautions, code),
     follow: finished(book.follow),

@@ -22,7 +22,7 @@ const MINUTE_MS = 60_000;
 
 /** What of the day cannot be kept, and what is next for each person. */
 export function DayNext({ day, now }: { day: DayAnswer; now: number }) {
-  const { say, time } = useWords();
+  const { say, time, late } = useWords();
   return (
     <>
       {day.troubles.map((trouble) => (
@@ -33,11 +33,9 @@ export function DayNext({ day, now }: { day: DayAnswer; now: number }) {
           key={`${job}${code}${closedMs}`}
           level="caution"
           text={
-            code === 'pull'
-              ? phrase`${title}: the window to pull closed at ${clockTime(closedMs, now)}. Try it in a hidden place first, slowly; score the edge where the ground allows it.`
-              : againMs !== null
-                ? phrase`${title}: “${say(step)}” was to be done by ${clockTime(closedMs, now)}. This paint takes no coat between its two windows: wait until ${clockTime(againMs, now)} (estimate). Tape that cannot stay on so long is pulled now, and laid again then.`
-                : phrase`${title}: “${say(step)}” was to be done by ${clockTime(closedMs, now)} (${time(code)}). Scuff and clean first; the plan has the time for it.`
+            againMs !== null
+              ? phrase`${title}: “${say(step)}” was to be done by ${clockTime(closedMs, now)}. This paint takes no coat between its two windows: wait until ${clockTime(againMs, now)} (estimate). Tape that cannot stay on so long is pulled now, and laid again then.`
+              : phrase`${title}: “${say(step)}” was to be done by ${clockTime(closedMs, now)} (${time(code)}). ${late(code)}`
           }
           onPress={() => router.push(`/job/${job}/run` as Href)}
           where="Go to its sheet"

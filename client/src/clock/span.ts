@@ -1,5 +1,5 @@
-import { mayScuff, windowState, type RunningWindow } from '@lintrel/core/front';
-import { phrase } from '@lintrel/words';
+import { windowState, type RunningWindow } from '@lintrel/core/front';
+import { phrase, type Words } from '@lintrel/words';
 import { clockTime, countdown } from '@/words';
 
 type Span = Pick<RunningWindow, 'opens' | 'closes'>;
@@ -13,16 +13,13 @@ export function spanWords({ opens, closes }: Span, now: number): string {
   return phrase`from ${clockTime(opens, now)}${closes === null ? '' : phrase` to ${clockTime(closes, now)}`}`;
 }
 
-/** Whether it may be done now, and until when, in a sentence. */
-export function timeWords(window: Span & Pick<RunningWindow, 'code'>, now: number): string {
+/** Whether it may be done now, and until when, in a sentence; `late` tells what helps where it has passed. */
+export function timeWords(window: Span & Pick<RunningWindow, 'code'>, now: number, { late }: Pick<Words, 'late'>): string {
   const { opens, closes } = window;
   const until = closes === null ? '' : phrase`, until ${clockTime(closes, now)}`;
   const state = windowState(window, now);
   if (state === 'passed') {
-    const by = clockTime(closes ?? now, now);
-    return mayScuff(window.code)
-      ? phrase`Was to be done by ${by}: scuff and clean first (estimate)`
-      : phrase`Was to be done by ${by}: test in a hidden place first (estimate)`;
+    return phrase`Was to be done by ${clockTime(closes ?? now, now)} (estimate). ${late(window.code)}`;
   }
   if (state === 'open') return phrase`May be done now${until} (estimate)`;
   if (opens === null) return phrase`By ${clockTime(closes ?? now, now)} at the latest (estimate)`;

@@ -1,5 +1,5 @@
-import { mayScuff, type JobSummary } from '@lintrel/core/front';
-import { phrase, unmarked } from '@lintrel/words';
+import { type JobSummary } from '@lintrel/core/front';
+import { phrase, unmarked, type Words } from '@lintrel/words';
 import { useEffect, useRef, useState } from 'react';
 import * as v from 'valibot';
 import { useWords } from '@/person/PersonContext';
@@ -38,25 +38,23 @@ export function useAlarmSetting(): readonly [AlarmSetting, (next: AlarmSetting) 
 /** Tells on this device what opens, closes soon and has closed: a line of the system, a buzz and a tone, as far as the browser lets. */
 export function useAlarms(jobs: readonly JobSummary[], now: number, setting: AlarmSetting): void {
   const told = useRef(new Set<string>());
-  const { say, time, text } = useWords();
+  const words = useWords();
   useEffect(() => {
     if (!setting.on) return;
     const due = alarmsAt(jobs, now, told.current);
     for (const alarm of due) told.current.add(alarm.key);
     const at = new Date(now);
     if (due.length === 0 || isQuiet(setting, at.getHours() * 60 + at.getMinutes())) return;
-    for (const alarm of due) tell(alarm, text(sentenceOf(alarm, now, say(alarm.window.say), time(alarm.window.code))));
+    for (const alarm of due) tell(alarm, words.text(sentenceOf(alarm, now, words)));
     navigator.vibrate?.([300, 150, 300]);
     sound();
-  }, [jobs, now, setting, say, time, text]);
+  }, [jobs, now, setting, words]);
 }
 
-function sentenceOf({ kind, window: { closes, code } }: Alarm, now: number, step: string, what: string): string {
+function sentenceOf({ kind, window: { say: told, closes, code } }: Alarm, now: number, { say, time, late }: Words): string {
+  const [step, what] = [say(told), time(code)];
   const at = clockTime(closes ?? now, now);
-  if (kind === 'passed')
-    return mayScuff(code)
-      ? phrase`${step}: ${what} closed at ${at}. Scuff and clean first.`
-      : phrase`${step}: ${what} closed at ${at}. Test in a hidden place first.`;
+  if (kind === 'passed') return phrase`${step}: ${what} closed at ${at}. ${late(code)}`;
   if (kind === 'closing') return phrase`${step}: ${what} closes at ${at} (estimate)`;
   return phrase`${step}: ${what} is open now (estimate)`;
 }

@@ -1,4 +1,4 @@
-import { windowState, type JobSummary } from '@lintrel/core/front';
+import { decisive, windowState, type JobSummary } from '@lintrel/core/front';
 import { phrase, JOB_NAMES } from '@lintrel/words';
 import { router } from 'expo-router';
 import { nextChange, timeWords } from '@/clock/span';
@@ -28,10 +28,13 @@ export function JobRow({ job, now }: { job: JobSummary; now: number }) {
 
 /** The time of what is next; of what comes after it only where nothing is due before. */
 function NextWindow({ job, now }: { job: JobSummary; now: number }) {
-  const { say } = useWords();
-  const inTurn = [...job.windows].sort((a, b) => nextChange(a) - nextChange(b));
-  const window = inTurn.find(({ step }) => step === job.nextStep) ?? inTurn[0];
+  const words = useWords();
+  const window =
+    decisive(
+      job.windows.filter(({ step }) => step === job.nextStep),
+      now,
+    ) ?? [...job.windows].sort((a, b) => nextChange(a) - nextChange(b))[0];
   if (!window) return null;
-  if (window.step !== job.nextStep) return <Small>{phrase`Then ${say(window.say)}: ${timeWords(window, now)}`}</Small>;
-  return <Small tone={windowState(window, now) === 'before' ? 'caution' : 'accent'}>{timeWords(window, now)}</Small>;
+  if (window.step !== job.nextStep) return <Small>{phrase`Then ${words.say(window.say)}: ${timeWords(window, now, words)}`}</Small>;
+  return <Small tone={windowState(window, now) === 'before' ? 'caution' : 'accent'}>{timeWords(window, now, words)}</Small>;
 }

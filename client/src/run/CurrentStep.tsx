@@ -1,4 +1,4 @@
-import { mayScuff, windowState, type RunningWindow, type Step } from '@lintrel/core';
+import { cureOf, windowState, type RunningWindow, type Step } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
@@ -30,7 +30,8 @@ export function CurrentStep({ step, running, now }: { step: Step; running: reado
 
 /** Time to the opening of a window, or to its close; very large. */
 function Countdown({ window, now }: { window: RunningWindow; now: number }) {
-  const what = useWords().time(window.code);
+  const { time, late } = useWords();
+  const what = time(window.code);
   const state = windowState(window, now);
   const closing = window.closes === null ? '' : phrase` · closes ${clockTime(window.closes, now)}`;
   if (state === 'before' && window.opens === null)
@@ -55,9 +56,9 @@ function Countdown({ window, now }: { window: RunningWindow; now: number }) {
   if (state === 'passed')
     return (
       <Text role="alert" style={look.warn}>
-        {mayScuff(window.code)
-          ? phrase`Passed: ${what} closed at ${clockTime(window.closes ?? now, now)}.`
-          : phrase`Passed: ${what} closed at ${clockTime(window.closes ?? now, now)}. Test in a hidden place first.`}
+        {cureOf(window.code) === 'try'
+          ? phrase`Passed: ${what} closed at ${clockTime(window.closes ?? now, now)}. ${late(window.code)}`
+          : phrase`Passed: ${what} closed at ${clockTime(window.closes ?? now, now)}.`}
       </Text>
     );
   return (

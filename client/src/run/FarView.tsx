@@ -1,4 +1,4 @@
-import { windowState, type RunningWindow, type Step } from '@lintrel/core';
+import { decisive, windowState, type RunningWindow, type Step } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { Modal, Pressable, StyleSheet, useWindowDimensions } from 'react-native';
 import { useWords } from '@/person/PersonContext';
@@ -16,7 +16,10 @@ export function FarView({ step, running, now, onLeave }: { step: Step | null; ru
   const { width, height } = useWindowDimensions();
   const figure = Math.min(width / LETTERS_ACROSS, MOST_HIGH * height);
   const title = Math.min(figure / 2.2, 64);
-  const window = running.find((one) => one.step === step?.id && (one.opens !== null || one.closes !== null));
+  const window = decisive(
+    running.filter((one) => one.step === step?.id),
+    now,
+  );
   const state = window ? windowState(window, now) : null;
   const until = window && state === 'before' ? window.opens : (window?.closes ?? null);
   return (

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { SHIPPED_SHELF, upgradedDesign, type Design } from '../job';
 import { planJob } from '../plan';
 import { scheduleFaults } from '../schedule';
-import { ruleOver, scuffId } from '../log';
+import { remixId, ruleOver, scuffId } from '../log';
 import { expectedAir, hoursOver, jobTasks, planDay, usualShopDay, type CalendarDay, type JobAtWork } from '.';
 
 const jobOf = (name: string, done: Readonly<Record<string, number>> = {}): JobAtWork => {
@@ -83,6 +83,13 @@ it('scuffs for a coat whose limit has passed where that helps, and not again onc
   expect(coatOf(doneMin).scuffMin).toBe(20);
   const scuffed = new Map([...doneMin, [scuffId(second.id), nowMin - 5]]);
   expect(coatOf(scuffed).scuffMin).toBe(0);
+  // What was mixed has gone off as well: the coat takes as much longer as mixing takes, until that is done.
+  const mix = juniper.steps.find(({ id }) => second.after.some(({ code, step }) => code === 'pot' && step === id))!;
+  expect(jobTasks({ ...juniper, doneMin: scuffed }, nowMin).missed).toMatchObject([{ code: 'pot', againMin: null }]);
+  const long = coatOf(scuffed);
+  scuffed.set(remixId(mix.id), nowMin - 1);
+  const short = coatOf(scuffed);
+  expect(long.endMin - long.startMin - (short.endMin - short.startMin)).toBeCloseTo(mix.endMin - mix.startMin, 6);
   expect(jobTasks({ ...juniper, doneMin: scuffed }, nowMin).missed).toEqual([]);
 });
 

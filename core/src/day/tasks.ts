@@ -1,5 +1,5 @@
 import type { Heat } from '../air';
-import { mayScuff, NO_AIR, ruleOver, scuffId, type AfterRule, type ShopAir, type Step } from '../log';
+import { cureOf, NO_AIR, ruleOver, scuffId, sinceOf, type AfterRule, type ShopAir, type Step } from '../log';
 import type { Lag, Task } from '../schedule';
 import { RULE_OF_THUMB } from '../units';
 
@@ -67,11 +67,13 @@ export function jobTasks(
   const work = groups.map((steps, index): DayWork => {
     const first = steps[0]!;
     const lags: Lag[] = [];
+    // What has gone off is mixed anew first.
+    let againMin = 0;
     const previous = groups[index - 1];
     if (previous) lags.push({ task: idOf(job, previous), from: 'end', minMin: waitBetween(job.steps, previous[previous.length - 1]!, first), maxMin: null });
     for (const planned of first.after.filter(isWindow)) {
       const own = taskOf.get(planned.step);
-      const doneAt = job.doneMin.get(planned.step);
+      const doneAt = sinceOf(job.doneMin, planned);
       const rule = strictest(
         (doneAt === undefined ? plannedMin.get(planned.step) : [doneAt])?.map((since) => ruleOver(planned, since, air, job.heats)) ?? [
           ruleOver(planned, nowMin, air, job.heats),
@@ -80,11 +82,13 @@ export function jobTasks(
       if (own === undefined && doneAt === undefined) continue;
       const closedMin = doneAt === undefined || rule.maxMin === null ? null : doneAt + rule.maxMin;
       // What is scuffed already may go on; what opens a second time waits for that, and nothing else helps.
-      const scuffed = mayScuff(rule.code) && job.doneMin.has(scuffId(first.id));
+      const cure = cureOf(rule.code);
+      const scuffed = cure === 'scuff' && job.doneMin.has(scuffId(first.id));
       const isMissed = closedMin !== null && closedMin < nowMin && !scuffed;
       const again = isMissed ? rule.againMin : undefined;
       if (isMissed) missed.push({ job: job.id, step: first, code: rule.code, closedMin, againMin: again === undefined ? null : doneAt! + again });
-      const scuffs = mayScuff(rule.code) && rule.maxMin !== null && rule.againMin === undefined && !scuffed;
+      const scuffs = cure === 'scuff' && rule.maxMin !== null && rule.againMin === undefined && !scuffed;
+      if (isMissed && cure === 'mix') againMin += minutesOf(job.steps.filter(({ id }) => id === rule.step));
       if (own === undefined) past.set(rule.step, pastTask(job, rule.step, doneAt!));
       lags.push({
         task: own ?? doneId(job.id, rule.step),
@@ -94,7 +98,7 @@ export function jobTasks(
         ...(scuffs ? { scuffMin: RULE_OF_THUMB.scuffBetweenCoats } : {}),
       });
     }
-    return { job: job.id, steps, task: taskFrom(job, steps, lags, nowMin) };
+    return { job: job.id, steps, task: taskFrom(job, steps, { after: lags, againMin }, nowMin) };
   });
   return { work, past: [...past.values()], missed };
 }
@@ -127,13 +131,20 @@ function waitBetween(steps: readonly Step[], before: Step, after: Step): number 
   return steps.slice(from + 1, to).reduce((sum, { attended, startMin, endMin }) => (attended ? sum : sum + endMin - startMin), 0);
 }
 
-function taskFrom(job: JobAtWork, steps: readonly Step[], after: readonly Lag[], nowMin: number): Task {
+const minutesOf = (steps: readonly Step[]): number => steps.reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0);
+
+function taskFrom(
+  job: JobAtWork,
+  steps: readonly Step[],
+  { after, againMin }: { readonly after: readonly Lag[]; readonly againMin: number },
+  nowMin: number,
+): Task {
   const first = steps[0]!;
   const timed = steps.some(({ kind }) => kind === 'coat' || kind === 'pull' || kind === 'seal');
   return {
     id: idOf(job, steps),
     job: job.id,
-    minutes: steps.reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0),
+    minutes: againMin + minutesOf(steps),
     hands: handsOf(first),
     places: placesOf(first),
     earliestMin: nowMin,

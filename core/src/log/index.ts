@@ -1,6 +1,7 @@
 export * from './event';
 export * from './shop-air';
 export * from './progress';
+export * from './windows';
 export * from './late';
 export * from './booth';
 export * from './step';

@@ -1,31 +1,37 @@
 import { RULE_OF_THUMB, type StepId } from '../units';
-import type { JobProgress, RunningWindow } from './progress';
-import type { Step } from './step';
+import type { JobProgress } from './progress';
+import type { AfterRule, Step } from './step';
+import { asOf, windowState } from './windows';
 
-/** What the times of a coat over a film are for: too late is not the end of it, the film is scuffed first. */
-export const mayScuff = (code: string): boolean => code === 'recoat' || code === 'over';
+/** What helps once a time has passed: a film is scuffed before its next coat, paint that has gone off is mixed anew, the rest is tried first. */
+export type LateCure = 'scuff' | 'mix' | 'try';
+
+/** What helps where a time of this purpose has passed. */
+export const cureOf = (code: string): LateCure => (code === 'recoat' || code === 'over' ? 'scuff' : code === 'pot' ? 'mix' : 'try');
 
 /** Name of scuffing a film whose limit has passed before a coat: a step of the run sheet that is in no plan. */
 export const scuffId = (coat: StepId): StepId => `scuff-${coat}` as StepId;
 
-/** A window as it stands: one that has closed and opens a second time is that second one. */
-export function asOf<W extends Pick<RunningWindow, 'opens' | 'closes' | 'again'>>(window: W, now: number): W {
-  const { closes, again } = window;
-  return closes !== null && again !== undefined && again !== null && now > closes ? { ...window, opens: again, closes: null } : window;
-}
+/** Name of mixing anew what has gone off in the cup: as often as it is done, the last time counts. */
+export const remixId = (mix: StepId): StepId => `remix-${mix}` as StepId;
+
+/** When what a rule counts from was done, on the clock of `doneAt`; undefined while it is not. Paint that was mixed anew counts from then. */
+export const sinceOf = (doneAt: ReadonlyMap<string, number>, { step, code }: Pick<AfterRule, 'step' | 'code'>): number | undefined =>
+  (cureOf(code) === 'mix' ? doneAt.get(remixId(step)) : undefined) ?? doneAt.get(step);
 
 /**
- * What is to be done now: the next step, or, where it is a coat whose limit has passed, scuffing the film first.
+ * What is to be done now: the next step, or, where a limit of it has passed, what helps: scuffing the film, then mixing anew.
+ * @param steps of the run sheet
  * @param progress its windows as they are, counted over the air
  * @param now ms since 1970
  */
-export function nextNow({ next, running }: Pick<JobProgress, 'next' | 'running'>, now: number): Step | null {
+export function nextNow({ next, running }: Pick<JobProgress, 'next' | 'running'>, steps: readonly Step[], now: number): Step | null {
   if (!next) return null;
-  const late = running.some((window) => {
-    const { closes } = asOf(window, now);
-    return window.step === next.id && mayScuff(window.code) && closes !== null && now > closes;
-  });
-  return late ? scuffBefore(next) : next;
+  const late = (cure: LateCure) =>
+    running.some((window) => window.step === next.id && cureOf(window.code) === cure && windowState(asOf(window, now), now) === 'passed');
+  if (late('scuff')) return scuffBefore(next);
+  const mix = late('mix') ? steps.find(({ id }) => next.after.some(({ step, code }) => step === id && cureOf(code) === 'mix')) : undefined;
+  return mix ? mixAgain(mix) : next;
 }
 
 /** The step of scuffing before a coat. */
@@ -43,8 +49,15 @@ export const scuffBefore = (coat: Step): Step => ({
   safety: ['dust'],
 });
 
-/** The step of a run sheet an entry names: one of the plan, or scuffing before one. */
+/** The step of mixing anew. */
+const mixAgain = (mix: Step): Step => ({ ...mix, id: remixId(mix.id), after: [], say: { code: 'step.remix', values: mix.say.values } });
+
+/** The step of a run sheet an entry names: one of the plan, or what helps where one is late. */
 export function stepNamed(steps: readonly Step[], id: string | null): Step | undefined {
-  const found = steps.find((step) => step.id === id || scuffId(step.id) === id);
-  return found === undefined || found.id === id ? found : scuffBefore(found);
+  for (const step of steps) {
+    if (step.id === id) return step;
+    if (scuffId(step.id) === id) return scuffBefore(step);
+    if (remixId(step.id) === id) return mixAgain(step);
+  }
+  return undefined;
 }

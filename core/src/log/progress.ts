@@ -1,7 +1,7 @@
 import type { Heat } from '../air';
 import { commonSpan, MS_PER_MINUTE, type Said, type Span } from '../units';
 import type { LogEvent } from './event';
-import { mayScuff, scuffId } from './late';
+import { cureOf, scuffId, sinceOf } from './late';
 import { ruleOver, type ShopAir } from './shop-air';
 import type { RuleFilm, Step } from './step';
 
@@ -87,15 +87,6 @@ export function progressOf(steps: readonly Step[], events: readonly LogEvent[], 
   };
 }
 
-/** How a window stands at an instant. */
-export type WindowState = 'before' | 'open' | 'passed';
-
-/** State of a window at `now` (ms since 1970). */
-export function windowState({ opens, closes }: Pick<RunningWindow, 'opens' | 'closes'>, now: number): WindowState {
-  if (closes !== null && now > closes) return 'passed';
-  return opens === null || now < opens ? 'before' : 'open';
-}
-
 /**
  * Times of one step, one for each purpose: all rules of a purpose must hold, so it opens with the last and closes with the first.
  * The log knows when a step was done: times that count from its start are not told.
@@ -104,9 +95,9 @@ function runningOf(step: Step, doneAt: ReadonlyMap<string, number>, heats: reado
   const rules = step.after.filter(({ code, from }) => code !== 'order' && from === 'end');
   return [...new Set(rules.map(({ code }) => code))].flatMap((code) => {
     const all = rules.filter((rule) => rule.code === code);
-    const scuffed = mayScuff(code) && doneAt.has(scuffId(step.id));
+    const scuffed = cureOf(code) === 'scuff' && doneAt.has(scuffId(step.id));
     const counts = all.flatMap(({ step: before, minMin, maxMin, againMin, film }): WindowCount[] => {
-      const since = doneAt.get(before);
+      const since = sinceOf(doneAt, { step: before, code });
       return since === undefined
         ? []
         : [{ since, minMin, maxMin: scuffed ? null : maxMin, ...(againMin === undefined || scuffed ? {} : { againMin }), ...(film ? { film } : {}) }];

@@ -270,6 +270,6 @@ function clearBound({ problem, start }: ProblemTable): number {
   };
   const stage = stageCost({ ...problem, rules: { ...problem.rules, vouched: [] } }, painted, { finish: clear.finish, open: clear.areas, keep: false });
   const coatsCount = finishes.get(clear.finish)?.coats ?? null;
-  const work = workOf(stage) - stage.overMin - (coatsCount === null ? stage.coatMin : 0);
+  const work = workOf(stage) - stage.overMin - (coatsCount === null ? stage.coatMin + stage.lots.mixMin : 0);
   return weights.work * work + weights.wait * (stage.waits.flashMin + stage.waits.pullMin) * (coatsCount === null ? 0 : 1) + weights.risk * stage.risk;
 }

@@ -4,6 +4,7 @@ import type { StageMask } from '../masking';
 import { filmTimes, rememberedCoats } from './drying-of';
 import { gunOf, mixMinutes, needsStrip, usesGun } from './gun';
 import { coatingMin } from './coating';
+import { lotsOf, type Lots } from './lots';
 import { stageMaskCost } from './mask-cost';
 import { layerNow, straysOf, type StageLayer } from './layer-stage';
 import { ownMasks, pullOff } from './masks-off';
@@ -42,7 +43,7 @@ export interface StageCost extends StageChoice {
   readonly pullMin: number;
   /** Taking away paper and film after the pull. */
   readonly uncoverMin: number;
-  /** Made ready for colour: work checked, gun stripped down, paint mixed. */
+  /** Made ready for colour: work checked, gun stripped down, paint mixed, and mixed anew between coats. */
   readonly changeMin: number;
   readonly change: GunChange;
   /** Abrading and barrier coats. */
@@ -56,6 +57,8 @@ export interface StageCost extends StageChoice {
   readonly waits: { readonly tapeMin: number; readonly overMin: number; readonly sealMin: number; readonly flashMin: number; readonly pullMin: number };
   /** Between two coats. */
   readonly gap: Span;
+  /** What is mixed for which coats. */
+  readonly lots: Lots;
   readonly mask: StageMask;
   readonly tapeM: number;
   readonly drapeM2: number;
@@ -94,10 +97,12 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const openM2 = problem.areas.reduce((sum, area, index) => sum + (choice.open[index] ? area.sizeM2 : 0), 0);
   const onceMin = problem.areas.reduce((sum, area, index) => sum + (choice.open[index] ? coatingMin(area, finish.method) : 0), 0);
   const blendMin = problem.areas.some(({ blend, finish: own }) => blend && own === finish.id) ? RULE_OF_THUMB.blend : 0;
-  const coatMin = decided.coats * (onceMin + RULE_OF_THUMB.perCoat) + blendMin;
+  const eachMin = onceMin + RULE_OF_THUMB.perCoat;
+  const coatMin = decided.coats * eachMin + blendMin;
+  const lots = lotsOf({ coats: decided.coats, eachMin, lastMin: blendMin, gapMin: times.gap.from }, finish);
   const guns = { ...before.guns };
   const change = gunChange(problem, guns, finish);
-  const changeMin = minutesOf(change);
+  const readyMin = minutesOf(change);
   const plugs = plugsOf(problem, before, choice.open);
   const own = problem.own?.get(finish.id) ?? NO_OWN_WORK;
   const layMin = masks.layMin + plugs.plugMin + own.layMin;
@@ -105,11 +110,11 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const begins = before.clock + tapeMin;
   const seals = masks.sealMin > 0 ? sealsOf(problem, before, masks.mask, finish, begins) : [];
   const sealDryMin = Math.max(0, ...seals.map(({ dryMin }) => dryMin));
-  const readyMin = layMin + masks.sealMin + sealDryMin + changeMin;
-  const over = overCost(problem, before, finish, choice.open, begins, readyMin);
-  const flashMin = (decided.coats - 1) * times.gap.from + over.barrierWaitMin;
+  const beforeMin = layMin + masks.sealMin + sealDryMin + readyMin;
+  const over = overCost(problem, before, finish, choice.open, begins, beforeMin);
+  const flashMin = lots.waitMin + over.barrierWaitMin;
   const overMin = over.abradeMin + over.barrierMin;
-  const lastCoatMin = begins + readyMin + overMin + over.waitMin + coatMin + flashMin;
+  const lastCoatMin = begins + beforeMin + overMin + over.waitMin + coatMin + lots.mixMin + flashMin;
   const through = throughAfter(problem, before, { ...choice, layer });
   const masksOff = ownMasks(problem, masks, through, times, begins + over.waitMin + over.abradeMin, lastCoatMin);
   const { own: pulling, outer } = masksOff;
@@ -129,7 +134,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     blendMin,
     pullMin: pull.pullMin,
     uncoverMin,
-    changeMin,
+    changeMin: readyMin + lots.mixMin,
     change,
     overMin,
     over,
@@ -137,6 +142,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     cleaning: { minutes: times.cleanMin, first: pull.afterMin === 0 },
     waits: { tapeMin, overMin: over.waitMin, sealMin: sealDryMin, flashMin, pullMin: pull.waitMin },
     gap: times.gap,
+    lots,
     mask: masks.mask,
     tapeM: masks.tapeM + own.tapeM,
     drapeM2: masks.drapeM2 + own.drapeM2,

@@ -91,21 +91,22 @@ const HANDS: readonly (readonly Step['kind'][])[] = [
   ['gate'],
   ['prime'],
   ['gun-strip'],
-  ['mix'],
-  ['coat'],
+  ['mix', 'coat'],
   ['gun-clean', 'pull', 'uncover'],
   ['unplug'],
   ['inspect'],
 ];
 
-/** The steps of a stage, and those of the job as a whole, come in the order hands do them; a stage is checked before its colour. */
+/** The steps of a stage, and those of the job as a whole, come in the order hands do them; a stage is checked before its colour, and mixed for before it is sprayed. */
 export function orderFaults({ steps, stages }: Plan): Broken[] {
   const rank = ({ kind }: Step) => HANDS.findIndex((row) => row.includes(kind));
   return [null, ...stages.map(({ number }) => number)].flatMap((number) => {
     const own = steps.filter((step) => step.stage === number && rank(step) >= 0);
     const early = own.filter((step, index) => index > 0 && rank(step) < rank(own[index - 1]!));
+    const spray = own.find(({ kind }) => kind === 'mix' || kind === 'coat');
+    const unmixed = spray?.kind === 'coat' ? [spray] : [];
     const checked = number === null || own.some(({ kind }) => kind === 'gate');
-    return [...early.map(({ id }) => id), ...(checked ? [] : own.slice(0, 1).map(({ id }) => id))].map((step): Broken => ({
+    return [...[...early, ...unmixed].map(({ id }) => id), ...(checked ? [] : own.slice(0, 1).map(({ id }) => id))].map((step): Broken => ({
       code: 'broken.order',
       values: { step },
     }));

@@ -86,6 +86,22 @@ export interface OwnPieceSays {
 }
 export type OwnPieceSaid = SaidOf<OwnPieceSays>;
 
+/**
+ * Paint made ready. `partsMl`: of each part, paint first; `cans`: whole ones, null where it does not come in cans; `batches`: how often it is mixed on the way,
+ * where one coat takes longer than a mix lasts; `coats`: first and last coat it is for, left out where it is for all; `lifeMin`: how long it
+ * may be used.
+ */
+type MixValues = {
+  readonly finish: string;
+  readonly ml: number;
+  readonly partsMl?: readonly number[];
+  readonly cans?: number | null;
+  readonly batches?: number;
+  readonly coats?: readonly [number, number];
+  readonly lifeMin?: number | null;
+  readonly method?: Method;
+};
+
 export interface StepSays {
   readonly 'step.wait-tape-safe': NoValues;
   readonly 'step.wait-over': NoValues;
@@ -139,15 +155,9 @@ export interface StepSays {
   readonly 'step.gate': { readonly masked: boolean; readonly leaks?: readonly LeakSaid[] };
   readonly 'step.gun-clean': NoValues;
   readonly 'step.gun-strip': NoValues;
-  /** `partsMl`: of each part, paint first; `cans`: whole ones, null where it does not come in cans. */
-  readonly 'step.mix': {
-    readonly finish: string;
-    readonly ml: number;
-    readonly partsMl?: readonly number[];
-    readonly cans?: number | null;
-    readonly batches?: number;
-    readonly method?: Method;
-  };
+  readonly 'step.mix': MixValues;
+  /** Paint that has gone off before its coat is mixed anew. */
+  readonly 'step.remix': MixValues;
   readonly 'step.coat': {
     readonly finish: string;
     readonly coat: number;
@@ -175,7 +185,7 @@ export interface StepSays {
 export type StepSaid = SaidOf<StepSays>;
 
 /** What a step may not be begun before, or be late for. */
-export const RULE_CODES = ['order', 'tape-safe', 'over', 'recoat', 'pull', 'flash', 'typed'] as const;
+export const RULE_CODES = ['order', 'tape-safe', 'over', 'recoat', 'pull', 'pot', 'flash', 'typed'] as const;
 export type AfterCode = (typeof RULE_CODES)[number];
 
 /** Usual cautions; each defers to data sheets, local rules and licensed practice. */

@@ -153,14 +153,13 @@ function tasksOf(finish: Finish, { over }: StageCost, { problem }: StageSource):
 function paintOf(finish: Finish, stage: StageCost, { problem }: StageSource): StagePaint {
   const lost = RULE_OF_THUMB.cupLossMl[finish.method];
   const openM2 = stage.open.reduce((sum, open, index) => sum + (open ? problem.areas[index]!.sizeM2 : 0), 0);
-  const sprayMin = stage.coatMin + (stage.coats - 1) * stage.gap.from;
   return {
     ...mixFor(stage.paintMl, finish),
     byArea: stage.open.flatMap((open, index) =>
       open ? [{ ...placeOfArea(problem, index), ml: ((stage.paintMl - lost) * problem.areas[index]!.sizeM2) / openM2 }] : [],
     ),
     potLifeMin: finish.potLifeMin,
-    batches: finish.potLifeMin === null ? 1 : Math.max(1, Math.min(stage.coats, Math.ceil(sprayMin / finish.potLifeMin))),
+    batches: stage.lots.from.length * stage.lots.perCoat,
   };
 }
 

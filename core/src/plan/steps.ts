@@ -1,10 +1,9 @@
-import { commonSpan, isModelScale, type JobKind, plainly, RULE_OF_THUMB, sumOf, type StepId } from '../units';
+import { commonSpan, isModelScale, type JobKind, plainly, RULE_OF_THUMB, sumOf } from '../units';
 import { type DryingAir } from '../air';
-import { coatAgainMin, dryingBuildUm, filmOf } from '../drying';
-import { isSprayed, type Finish } from '../finish';
-import type { AfterRule, Need, Step } from '../log';
-import { usesGun, type Sequence } from '../order';
-import { layerMarks } from '../over';
+import { coatAgainMin } from '../drying';
+import { isSprayed, mixFor, type Finish } from '../finish';
+import type { Need, Step } from '../log';
+import { mixMinutes, usesGun, type Sequence } from '../order';
 import type { Preparation } from '../prepare';
 import { endSteps, prepareSteps } from './before-after';
 import { cautionsAt } from './cautions';
@@ -14,10 +13,11 @@ import { leaksOf } from './leaks';
 import type { LaidHow, Technique } from '../runs';
 import { backingOf, inLayingOrder, lyingIn, sheetLine, withBacking } from './lists';
 import type { PartPlan, PartWork } from '../setout';
-import type { AfterCode, OwnPieceSaid, Reach, SafetyCode, StepSaid } from './says';
-import { clockFrom, inOrder, type Draft, type StepClock, stepId } from './step-clock';
+import type { OwnPieceSaid, Reach, SafetyCode, StepSaid } from './says';
+import { clockFrom, inOrder, type Draft, type StepClock } from './step-clock';
 import { coverPlaces, linesOf, nameOf, placesOf, closingValues } from './step-places';
 import { rimSay, rimsAlike } from './rim-steps';
+import { BLEND, coatId, filmRule, lastCoatOf, lotName, overRules, potRules, tapeSafeRules } from './step-rules';
 import { DRAPE } from './own-pieces';
 import type { BackingItem, Item, LineItem, OwnItem, SeamItem } from './item-types';
 import type { PrepareTask, StagePlan } from './types';
@@ -95,8 +95,7 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
     add('prime', reason.code, minutes, { code: 'step.barrier', values: { places: placesOf(places, parts), reason } });
   pass('flash', 'barrier', cost.over.barrierWaitMin, flashSay(finish, stage, false));
   if (cost.change.stripMin > 0) add('gun-strip', null, cost.change.stripMin, plainly('step.gun-strip'));
-  const { ml, partsMl, cans, batches } = stage.paint;
-  add('mix', null, cost.change.mixMin, { code: 'step.mix', values: { finish: finish.name, ml, partsMl, cans, batches, method: finish.method } });
+  mixStep(stage, finish, source, clock, 0);
   coatSteps(stage, finish, source, clock);
   afterCoats(stage, finish, source, clock);
   return clock.steps;
@@ -134,85 +133,56 @@ function afterCoats(stage: StagePlan, finish: Finish, source: StepSource, clock:
   uncoverStep(stage, source, clock);
 }
 
-function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, { add, pass }: StepClock): void {
+function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, clock: StepClock): void {
+  const { add, pass } = clock;
   const { coats, gap, covered } = stage;
   const { coatMin, blendMin } = source.sequence.stages[stage.number - 1]!;
+  const eachMin = (coatMin - blendMin) / coats;
   const needs: Need[] = ['person', ...(finish.method === 'gun' ? ['booth' as const] : []), ...(usesGun(finish) ? ['gun' as const] : [])];
   const blends = blendPlaces(finish, source);
+  const { lots } = source.sequence.stages[stage.number - 1]!;
   for (let coat = 1; coat <= coats; coat++) {
-    if (coat > 1) pass('flash', String(coat - 1), gap.fromMin, flashSay(finish, stage, false));
-    const after =
-      coat === 1
+    const lot = lots.from.indexOf(coat);
+    // The paint for it is mixed while the coat before flashes.
+    const again = lot > 0 ? mixMinutes(finish) : 0;
+    if (coat > 1) pass('flash', String(coat - 1), gap.fromMin - again, flashSay(finish, stage, false));
+    if (lot > 0) mixStep(stage, finish, source, clock, lot);
+    const after = [
+      ...(coat === 1
         ? overRules(stage, source)
-        : [rule(coatId(stage, coat - 1), gap.fromMin, gap.toMin, 'recoat', finish, source, coatAgainMin(finish, source.air))];
+        : [
+            filmRule(coatId(stage, coat - 1), { fromMin: gap.fromMin, toMin: gap.toMin, againMin: coatAgainMin(finish, source.air) }, 'recoat', finish, source),
+          ]),
+      ...potRules(stage, coat, eachMin, finish, source),
+    ];
     const values = { finish: finish.name, coat, coats, method: finish.method, masked: covered.length > 0, peelable: finish.system === 'peelable', blends };
-    add('coat', String(coat), (coatMin - blendMin) / coats, { code: 'step.coat', values }, { needs, after });
+    add('coat', String(coat), eachMin, { code: 'step.coat', values }, { needs, after });
   }
-  if (blendMin > 0) add('coat', BLEND, blendMin, { code: 'step.blend', values: { finish: finish.name, places: blends, method: finish.method } }, { needs });
+  if (blendMin > 0)
+    add(
+      'coat',
+      BLEND,
+      blendMin,
+      { code: 'step.blend', values: { finish: finish.name, places: blends, method: finish.method } },
+      { needs, after: potRules(stage, coats, blendMin, finish, source) },
+    );
+}
+
+/** One lot of paint: all of it, or what some of the coats take. */
+function mixStep(stage: StagePlan, finish: Finish, { sequence }: StepSource, { add }: StepClock, lot: number): void {
+  const { lots } = sequence.stages[stage.number - 1]!;
+  const all = lots.from.length === 1;
+  const first = lots.from[lot]!;
+  const last = (lots.from[lot + 1] ?? stage.coats + 1) - 1;
+  const { ml, partsMl, cans } = all ? stage.paint : mixFor((stage.paint.ml * (last - first + 1)) / stage.coats, finish);
+  const shared = { finish: finish.name, ml, partsMl, cans, batches: lots.perCoat, method: finish.method, lifeMin: finish.potLifeMin };
+  add('mix', lotName(lot), mixMinutes(finish), { code: 'step.mix', values: all ? shared : { ...shared, coats: [first, last] } });
 }
 
 /** Areas of a finish in which it fades out. */
 function blendPlaces({ id }: Finish, { parts }: StepSource): string[] {
   const areas = parts.flatMap((part) => part.areas.flatMap((area) => (area.blend && area.finish === id ? [{ part: part.id, area: area.id }] : [])));
   return placesOf(areas, parts);
-}
-
-const BLEND = 'blend';
-const coatId = ({ session }: StagePlan, coat: number | typeof BLEND): StepId => stepId(session, 'coat', `${coat}`);
-/** What the windows of a stage count from: the end of its last coat, and of fading it out. */
-const lastCoatOf = (stage: StagePlan, { sequence }: Pick<StepSource, 'sequence'>): StepId =>
-  coatId(stage, sequence.stages[stage.number - 1]!.blendMin > 0 ? BLEND : stage.coats);
-/** A time after a step has ended, in which a film dries. */
-const rule = (
-  step: StepId,
-  minMin: number,
-  maxMin: number | null,
-  code: AfterCode,
-  finish: Finish | undefined,
-  { air }: StepSource,
-  againMin: number | null = null,
-): AfterRule => ({
-  step,
-  from: 'end',
-  minMin,
-  maxMin,
-  ...(maxMin === null || againMin === null ? {} : { againMin }),
-  code,
-  ...(finish ? { film: { ...filmOf(finish), airC: air.airC, rhPercent: air.rhPercent, movement: air.movement } } : {}),
-});
-
-/** Before tape goes on colour of this job: one rule for each stage whose colour is covered now. */
-function tapeSafeRules(stage: StagePlan, source: StepSource): AfterRule[] {
-  const { stages, sequence } = source;
-  const here = sequence.stages[stage.number - 1]!;
-  return stages.slice(0, stage.number - 1).flatMap((earlier, index) => {
-    const film = sequence.stages[index]!;
-    const since = sequence.stages.slice(index + 1, stage.number - 1);
-    const covered = here.mask.covers.find(({ area, laid }) => laid === 'now' && film.open[area] && !since.some(({ open }) => open[area]));
-    return covered
-      ? [
-          rule(
-            lastCoatOf(earlier, source),
-            film.after.tapeSafeAt[covered.area]! - film.lastCoatMin,
-            null,
-            'tape-safe',
-            source.finishes.get(earlier.finish),
-            source,
-          ),
-        ]
-      : [];
-  });
-}
-
-/** When a first coat may go over the films of earlier stages. */
-function overRules(stage: StagePlan, source: StepSource): AfterRule[] {
-  const { stages, sequence } = source;
-  return sequence.stages[stage.number - 1]!.over.windows.flatMap(({ at, fromMin, toMin }) => {
-    const earlier = stages[sequence.stages.findIndex(({ lastCoatMin }, index) => index < stage.number - 1 && lastCoatMin === at)];
-    const film = earlier && source.finishes.get(earlier.finish);
-    const again = film ? (layerMarks(film, source.air, dryingBuildUm(film, earlier.coats)).recoat[1]?.fromMin ?? null) : null;
-    return earlier && (fromMin > 0 || toMin !== null) ? [rule(lastCoatOf(earlier, source), fromMin, toMin, 'over', film, source, again)] : [];
-  });
 }
 
 /** What comes off after a stage: the tapes within the window of each paint, the last laid first. */
@@ -222,9 +192,7 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
   if (tapes.length === 0) return;
   // Masks that stayed on through other coats have no window of their own: the paint that went over them last has.
   const windowed = [...stage.pulls.map((number) => stages[number - 1]!).filter(({ keep }) => keep), stage];
-  const after = windowed.flatMap((one) =>
-    one.pull ? [rule(lastCoatOf(one, source), one.pull.fromMin, one.pull.toMin, 'pull', source.finishes.get(one.finish), source)] : [],
-  );
+  const after = windowed.flatMap((one) => (one.pull ? [filmRule(lastCoatOf(one, source), one.pull, 'pull', source.finishes.get(one.finish), source)] : []));
   const { school } = stage.pull ? stage : (windowed.find((one) => one.pull !== null) ?? stage);
   // One window is told, from the last coat: it opens with the last of them and closes with the first.
   const own = windowed.flatMap(({ pull, lastCoatMin }) => {

@@ -33,6 +33,11 @@ export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken
         sumOf(items, (item) => ((item.kind === 'cover' || item.kind === 'own') && item.until.stage === stage.number ? item.pullMin : 0)),
       ),
       ...told(`${stage.session} change`, stage.changeMin, minutes(['gate', 'gun-clean', 'gun-strip', 'mix'])),
+      ...told(
+        `${stage.session} paint`,
+        stage.paint.ml,
+        sumOf(of, ({ say }) => (say.code === 'step.mix' ? Number(say.values.ml) : 0)),
+      ),
       ...told(`${stage.session} over`, stage.overMin, minutes(['abrade', 'prime'])),
       ...told(
         `${stage.session} wait`,

@@ -40,7 +40,7 @@ export interface PrepareTask {
 export interface StagePaint extends Mix {
   readonly byArea: readonly { readonly part: PartId; readonly area: AreaId; readonly code: string; readonly ml: number }[];
   readonly potLifeMin: number | null;
-  /** How often it has to be mixed so that none is older than its pot life when it is sprayed. */
+  /** How often it is mixed, so that none is older than its pot life when it is sprayed. */
   readonly batches: number;
 }
 

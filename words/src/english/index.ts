@@ -11,7 +11,7 @@ import { DRAWINGS, PAPERS, PRINTS, SKIPPED, stationWords, TAKEN } from './files'
 import { BANDS, LINES, SNAPS } from './lines';
 import { REASONS, RULES } from './order';
 import { OVER } from './over';
-import { ADVICE, AFTER_WORDS, BROKEN, COATS, ENTRIES, MOMENTS } from './plan';
+import { ADVICE, AFTER_WORDS, BROKEN, COATS, ENTRIES, LATE_WORDS, MOMENTS } from './plan';
 import { REFUSALS } from './refusals';
 import { FOLLOW, SAFETY } from './safety';
 import { CLOSING_TAPES, LEAKS, OWN_PIECES, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
@@ -63,6 +63,8 @@ export interface Book {
   readonly reasons: Readonly<Record<string, string>>;
   readonly sides: Readonly<Record<string, string>>;
   readonly times: Readonly<Record<string, string>>;
+  /** What helps once a time has passed, by cure. */
+  readonly late: Readonly<Record<string, string>>;
   readonly entries: Readonly<Record<string, string>>;
   readonly cautions: Readonly<Record<string, string>>;
   /** What all of them defer to. */
@@ -82,6 +84,7 @@ export const ENGLISH: Book = {
   reasons: TECHNIQUE_REASONS,
   sides: SIDES,
   times: AFTER_WORDS,
+  late: LATE_WORDS,
   entries: ENTRIES,
   cautions: SAFETY,
   follow: FOLLOW,

@@ -1,4 +1,4 @@
-import type { AdviceSays, AfterCode, BrokenSays, CoatsSays, EventKind, MomentSays, OverAnswer, RuleSays } from '@lintrel/core';
+import type { AdviceSays, AfterCode, LateCure, BrokenSays, CoatsSays, EventKind, MomentSays, OverAnswer, RuleSays } from '@lintrel/core';
 import { listed, sentence, type WordsOf } from '../table';
 import { SUBSTRATE_NAMES, SYSTEM_NAMES } from './names';
 import { SCHOOLS } from './steps';
@@ -19,7 +19,15 @@ export const AFTER_WORDS: Readonly<Record<Exclude<AfterCode, 'order'>, string>> 
   recoat: 'next coat',
   flash: 'flash',
   pull: 'pull the tape',
+  pot: 'use the mix',
   typed: 'window',
+};
+
+/** What helps once a time has passed. */
+export const LATE_WORDS: Readonly<Record<LateCure, string>> = {
+  scuff: 'Scuff and clean first.',
+  mix: 'What was mixed is too old: away with it, and mix anew first.',
+  try: 'Try it in a hidden place first, slowly; score the edge where the ground allows it.',
 };
 
 /** What an entry of the log is called. */

@@ -81,6 +81,21 @@ const GOING_ON: Readonly<Record<FinishMethod, readonly [first: string, later: st
 /** Rolled or brushed; what an older plan does not say is taken as sprayed. */
 const byHand = (method: FinishMethod | undefined): boolean => method !== undefined && !isSprayed({ method });
 
+const coatsTold = ([first, last]: readonly [number, number]) => (first === last ? `coat ${first}` : `coats ${first} to ${last}`);
+
+/** How much paint is made ready, how, and for how long it is good. */
+const mixing = ({ ml, partsMl, cans, batches, coats, lifeMin, method }: StepSays['step.mix'], { volume, minutes }: Pick<Speech, 'volume' | 'minutes'>) =>
+  [
+    cans ? `${counted(cans, 'can')}; shake for two minutes after the ball comes free.` : `${volume(ml)} ready to use (estimate).`,
+    partsMl && partsMl.length > 1 ? `${partsMl.map((part) => volume(part)).join(' + ')}, paint first. Mix, strain, fill.` : '',
+    !cans && partsMl && partsMl.length === 1 && byHand(method) ? 'Stir to the bottom of the tin; pour out only what is used.' : '',
+    !cans && partsMl && partsMl.length === 1 && method && !byHand(method) ? 'Stir, strain, fill.' : '',
+    batches && batches > 1 ? `In ${batches} lots, each when the last is used up: one would be too old before the coat is on.` : '',
+    lifeMin && !(batches && batches > 1) ? `Use it within ${minutes(lifeMin)}${coats ? ': no more than for these coats' : ''}.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
+
 /** What a step is called. */
 export const STEP_TITLES: WordsOf<StepSays> = {
   'step.wait-tape-safe': () => 'Wait until the colour takes tape',
@@ -92,6 +107,7 @@ export const STEP_TITLES: WordsOf<StepSays> = {
   'step.warm': () => 'Keep part and tape warm overnight',
   'step.abrade': ({ places }) => `Abrade and clean ${theOnly(places)}`,
   'step.scuff': () => 'Scuff and clean first',
+  'step.remix': () => 'Mix it anew first',
   'step.barrier': ({ places }) => `Barrier coat on ${theOnly(places)}`,
   'step.plug': ({ plugs }) => `Close ${counted(plugs, 'opening')}`,
   'step.unplug': ({ plugs }) => `Take out ${counted(plugs, 'plug')}`,
@@ -106,7 +122,7 @@ export const STEP_TITLES: WordsOf<StepSays> = {
   'step.gate': () => 'Check before colour',
   'step.gun-clean': () => 'Clean the gun',
   'step.gun-strip': () => 'Strip the gun right down',
-  'step.mix': ({ finish }) => `Make ready: ${finish}`,
+  'step.mix': ({ finish, coats }) => `Make ready: ${finish}${coats ? `, for ${coatsTold(coats)}` : ''}`,
   'step.coat': ({ finish, coat, coats }) => `${finish}: coat ${coat} of ${coats}`,
   'step.blend': ({ finish }) => `${finish}: fade it out`,
   'step.pull': ({ school }) => `Pull the tape: ${SCHOOLS[school]}`,
@@ -158,6 +174,7 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
     }${masked ? ` Keep ${length(5)} off the tape that is still on.` : ''}`,
   'step.scuff': ({ coat, masked }, { say, length }) =>
     `The limit for “${say(coat)}” has passed: on the film as it is the next coat would hardly hold. Scuff it to an even matt with a grey pad, blow off, wipe, tack.${masked ? ` Keep ${length(5)} off the tape, and press its edges again.` : ''}`,
+  'step.remix': (values, speech) => `What was mixed is too old to spray: away with it, as its data sheet says. ${mixing(values, speech)}`,
   'step.barrier': ({ places, reason }, { say }) => `${listedAbove(places)}${say(reason)} A thin, even coat that parts the two; let it flash before the colour.`,
   'step.plug': ({ plugs, places, closings, tapes = [], before = [] }, { say }) =>
     closings
@@ -209,16 +226,7 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
       : 'Wipe, tack off, look for dust and finger marks.',
   'step.gun-clean': () => 'Now, before it sets: until the thinner runs clear.',
   'step.gun-strip': () => 'Flakes left in it ruin a solid colour: needle, nozzle and cup apart.',
-  'step.mix': ({ ml, partsMl, cans, batches, method }, { volume }) =>
-    [
-      cans ? `${counted(cans, 'can')}; shake for two minutes after the ball comes free.` : `${volume(ml)} ready to use (estimate).`,
-      partsMl && partsMl.length > 1 ? `${partsMl.map((part) => volume(part)).join(' + ')}, paint first. Mix, strain, fill.` : '',
-      !cans && partsMl && partsMl.length === 1 && byHand(method) ? 'Stir to the bottom of the tin; pour out only what is used.' : '',
-      !cans && partsMl && partsMl.length === 1 && method && !byHand(method) ? 'Stir, strain, fill.' : '',
-      batches && batches > 1 ? `In ${batches} lots: one would be too old before the last coat.` : '',
-    ]
-      .filter(Boolean)
-      .join(' '),
+  'step.mix': mixing,
   'step.blend': ({ places, method }) =>
     `${places.join('; ')}. ${
       byHand(method)

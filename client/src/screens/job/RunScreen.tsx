@@ -115,8 +115,8 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const counted = useMemo(() => sheet.progress.running.map((window) => overAir(window, air)), [sheet.progress, air]);
   const running = counted.map((window) => asOf(window, now));
   const progress = { ...sheet.progress, running };
-  // A coat whose limit has passed is scuffed for first.
-  const next = nextNow(progress, now);
+  // A coat whose limit has passed is scuffed for first, paint that has gone off is mixed anew.
+  const next = nextNow(progress, plan?.steps ?? [], now);
   const may = useMay();
   const others = usePresence(id, may('run') ? (next?.id ?? null) : null, now);
   const last = [...progress.doneAt].sort((a, b) => b[1] - a[1])[0];
