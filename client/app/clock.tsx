@@ -1,4 +1,4 @@
-import { windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
+import { decisive, windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -56,6 +56,15 @@ export default function ClockScreen() {
   // Drawn anew every second: a shop with a hundred jobs sees what comes next, and the rest when it asks.
   const due = jobs.flatMap((job): Due[] => job.windows.map((window) => ({ job, window }))).sort((a, b) => nextChange(a.window) - nextChange(b.window));
   const shown = all ? due : due.slice(0, FIRST);
+  // A step with several times is told once, by the time that decides.
+  const steps = due.filter(
+    ({ job, window }) =>
+      decisive(
+        job.windows.filter(({ step }) => step === window.step),
+        now,
+      ) === window,
+  );
+  const listed = all ? steps : steps.slice(0, FIRST);
   return (
     <Screen title="Clock" about="What is drying or due, in all jobs. Times are estimates from the air and the film; a touch test counts for more.">
       {day.data ? <DayNext day={day.data} now={now} /> : null}
@@ -72,7 +81,7 @@ export default function ClockScreen() {
           </Panel>
           <Panel>
             <Rows>
-              {shown.map((one) => (
+              {listed.map((one) => (
                 <DueRow key={`${one.job.id}${one.window.step}${one.window.code}${one.window.opens}`} due={one} now={now} />
               ))}
             </Rows>

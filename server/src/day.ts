@@ -14,6 +14,7 @@ import {
   type Said,
   type ScheduleTrouble,
   type ShopDay,
+  type SpeedOf,
   type Step,
 } from '@lintrel/core';
 import { findProgress, listJobsInShop } from './db/job-list';
@@ -38,6 +39,8 @@ export interface DayAsked {
   readonly before: KeptOrder | null;
   /** The air as it was read off, minutes since 1970. */
   readonly measured: readonly AirReading[];
+  /** How quick hands are here. */
+  readonly speeds?: readonly SpeedOf[];
   /** What a person has fixed. */
   readonly pins: readonly { readonly work: string; readonly person: string | null; readonly atMs: number | null }[];
 }
@@ -83,7 +86,7 @@ export function calendarFrom(nowMs: number, zone: string, days: number): Calenda
 }
 
 /** Plans the day, and tells it. */
-export function dayOf({ jobs, shop, now, before, measured, pins }: DayAsked): { readonly answer: DayAnswer; readonly kept: KeptOrder } {
+export function dayOf({ jobs, shop, now, before, measured, pins, speeds = [] }: DayAsked): { readonly answer: DayAnswer; readonly kept: KeptOrder } {
   const nowMin = Math.floor(now / MS_PER_MINUTE);
   const atWork: JobAtWork[] = jobs.map(({ id, title, steps, doneMs, heats }) => ({
     id,
@@ -97,6 +100,7 @@ export function dayOf({ jobs, shop, now, before, measured, pins }: DayAsked): { 
   const plan = planDay(atWork, shop, days, nowMin, {
     before,
     air,
+    speeds,
     pins: pins.map(({ work, person, atMs }) => ({ work, person, atMin: atMs === null ? null : Math.floor(atMs / MS_PER_MINUTE) })),
   });
   const troubleOf = airOfWork(air);

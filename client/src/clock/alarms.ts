@@ -1,4 +1,4 @@
-import { windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
+import { cureOf, windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
 
 /** How a person is told on this device. */
 export interface AlarmSetting {
@@ -46,6 +46,8 @@ function kindAt(window: RunningWindow, now: number): Alarm['kind'] | null {
   if (state === 'before') return null;
   if (state === 'passed') return now - (closes ?? now) < STALE_MS ? 'passed' : null;
   if (closes !== null && closes - now < Math.min(CLOSING_MS, (closes - (opens ?? now)) / 5)) return 'closing';
+  // What was just mixed is known to be good.
+  if (cureOf(window.code) === 'mix') return null;
   return now - (opens ?? now) < STALE_MS ? 'open' : null;
 }
 

@@ -1,6 +1,7 @@
-import { cureOf, windowState, type RunningWindow, type Step } from '@lintrel/core';
+import { cureOf, decisive, windowState, type RunningWindow, type Step } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { View } from 'react-native';
+import { timeWords } from '@/clock/span';
 import { useWords } from '@/person/PersonContext';
 import { Text } from '@/ui/Text';
 import { clockTime, countdown } from '@/words';
@@ -8,16 +9,24 @@ import { look } from './look';
 
 /** What is to be done now, how, with which care, and the time it has. */
 export function CurrentStep({ step, running, now }: { step: Step; running: readonly RunningWindow[]; now: number }) {
-  const { say, detail, caution } = useWords();
+  const words = useWords();
+  const { say, detail, caution, time } = words;
   const windows = running.filter((window) => window.step === step.id);
+  // One time is told large: the one that decides; a screen of figures is read by nobody.
+  const main = decisive(windows, now);
   return (
     <View style={look.current} testID="current">
       <Text role="heading" aria-level={2} style={look.title}>
         {say(step.say)}
       </Text>
-      {windows.map((window) => (
-        <Countdown key={`${window.code}${window.opens}`} window={window} now={now} />
-      ))}
+      {main ? <Countdown window={main} now={now} /> : null}
+      {windows
+        .filter((window) => window !== main)
+        .map((window) => (
+          <Text key={`${window.code}${window.opens}`} style={look.quiet} testID="other-time">
+            {phrase`And ${time(window.code)}: ${timeWords(window, now, words)}`}
+          </Text>
+        ))}
       <Text style={look.detail}>{detail(step.say)}</Text>
       {step.safety.map((code) => (
         <Text key={code} style={look.caution} testID="caution">

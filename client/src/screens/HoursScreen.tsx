@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { request } from '@/api/http';
 import { hoursOf, readHours } from '@/clock/dayTime';
+import { MinutesPanel } from '@/clock/MinutesPanel';
 import { Typed } from '@/forms/Field';
 import { newId } from '@/job/newId';
 import { useMay } from '@/people/who';
@@ -125,6 +126,7 @@ function HoursForm({ kept: { revision, day } }: { kept: KeptShopDay }) {
         />
         {booth ? <WeekFields week={booth} tried={tried} name="booth" onChange={setBooth} /> : null}
       </Panel>
+      <MinutesPanel />
     </Screen>
   );
 }

@@ -6,3 +6,4 @@ export * from './people';
 export * from './day';
 export * from './shop-day';
 export * from './air';
+export * from './minutes';

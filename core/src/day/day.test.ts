@@ -180,8 +180,7 @@ describe('the air of the hours', () => {
     );
     const pullAt = (airC: number) => {
       const { work } = jobTasks({ ...marigold, doneMin }, 605, {
-        measured: [600, 605].map((atMin) => ({ atMin, airC, rhPercent: 50 })),
-        expected: wave(airC, airC),
+        air: { measured: [600, 605].map((atMin) => ({ atMin, airC, rhPercent: 50 })), expected: wave(airC, airC) },
       });
       return work.find(({ steps }) => steps[0]!.after.some(({ code }) => code === 'pull'))!.task.after.find(({ task }) => task.includes('done'))!.minMin;
     };

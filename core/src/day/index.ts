@@ -2,5 +2,6 @@ export * from './shop-day';
 export * from './tasks';
 export * from './plan-day';
 export * from './observed';
+export * from './took';
 export type { DaySays } from './says';
 export * from './work-air';

@@ -16,6 +16,7 @@ import {
 } from '../schedule';
 import { NO_AIR, type ShopAir } from '../log';
 import { hoursOver, type CalendarDay, type ShopDay } from './shop-day';
+import { minutesHere, type SpeedOf } from './took';
 import { jobTasks, type DayWork, type JobAtWork, type Missed } from './tasks';
 
 /** The day's plan of a shop. */
@@ -65,15 +66,15 @@ export function planDay(
   shop: ShopDay,
   days: readonly CalendarDay[],
   nowMin: number,
-  { before = null, air = NO_AIR, pins = [] }: DayWishes = {},
+  { before = null, air = NO_AIR, pins = [], speeds = [] }: DayWishes = {},
 ): DayPlan {
-  let plan = planOnce(jobs, shop, days, { nowMin, before, air, pins, plannedMin: new Map() });
+  let plan = planOnce(jobs, shop, days, { nowMin, before, air, pins, speeds, plannedMin: new Map() });
   if (air.measured.length + air.expected.length === 0) return plan;
   let plannedMin = new Map<string, readonly number[]>();
   for (let round = 1; round < MOST_ROUNDS && plan.schedule; round++) {
     // Where it does not settle by itself, what holds at any of the hours it was planned for holds.
     plannedMin = new Map([...endsOf(plan)].map(([step, end]) => [step, round < FREE_ROUNDS ? [end] : [...(plannedMin.get(step) ?? []), end]]));
-    plan = planOnce(jobs, shop, days, { nowMin, before: plan.kept, air, pins, plannedMin });
+    plan = planOnce(jobs, shop, days, { nowMin, before: plan.kept, air, pins, speeds, plannedMin });
     const settled = (step: string, end: number) => plannedMin.get(step)?.some((one) => Math.abs(one - end) < SETTLED_MIN) ?? true;
     if ([...endsOf(plan)].every(([step, end]) => settled(step, end))) break;
   }
@@ -98,6 +99,8 @@ export interface DayWishes {
   readonly before?: KeptOrder | null;
   readonly air?: ShopAir;
   readonly pins?: readonly DayPin[];
+  /** How quick hands are in this shop: of work that is pinned to somebody their own counts. */
+  readonly speeds?: readonly SpeedOf[];
 }
 
 /** What a plan is made from, besides the jobs and the shop. */
@@ -107,14 +110,14 @@ interface Round extends Required<DayWishes> {
   readonly plannedMin: ReadonlyMap<string, readonly number[]>;
 }
 
-function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly CalendarDay[], { nowMin, before, air, pins, plannedMin }: Round): DayPlan {
-  const each = jobs.map((job) => jobTasks(job, nowMin, air, plannedMin));
+function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly CalendarDay[], { nowMin, before, air, pins, speeds, plannedMin }: Round): DayPlan {
+  const each = jobs.map((job) => jobTasks(job, nowMin, { air, plannedMin, speeds }));
   const perJob = Math.max(2, Math.floor(MOST_PLANNED / Math.max(1, jobs.length)));
   const work = each.flatMap((one) => one.work.slice(0, perJob));
   const more = each.reduce((sum, one) => sum + Math.max(0, one.work.length - perJob), 0);
   const past = each.flatMap((one) => one.past);
   let problem: ScheduleProblem = {
-    tasks: [...past, ...work.map(({ task }) => pinned(task, pins, shop, nowMin))],
+    tasks: [...past, ...work.map((one) => pinned(one, pins, shop, { nowMin, speeds }))],
     workers: shop.people.map(({ id, week, off }) => ({ id, hours: hoursOver(week, days, off) })),
     places: [
       { id: 'booth', hours: shop.booth && hoursOver(shop.booth, days) },
@@ -140,13 +143,16 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
 }
 
 /** A task as a person has fixed it: only people there are, and no moment that has passed. */
-function pinned(task: Task, pins: readonly DayPin[], { people }: ShopDay, nowMin: number): Task {
+function pinned({ task, steps }: DayWork, pins: readonly DayPin[], { people }: ShopDay, { nowMin, speeds }: Pick<Round, 'nowMin' | 'speeds'>): Task {
   const pin = pins.find(({ work }) => work === task.id);
   if (!pin) return task;
   const { person, atMin } = pin;
+  const worker = task.hands === 1 ? people.find(({ id }) => id === person) : undefined;
+  const ownMin = worker ? steps.reduce((sum, step) => sum + minutesHere(step, speeds, worker.name) - minutesHere(step, speeds), 0) : 0;
   return {
     ...task,
-    ...(person !== null && task.hands === 1 && people.some(({ id }) => id === person) ? { worker: person } : {}),
+    minutes: task.minutes + ownMin,
+    ...(worker ? { worker: worker.id } : {}),
     ...(atMin !== null && atMin >= nowMin ? { atMin } : {}),
   };
 }

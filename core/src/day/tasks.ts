@@ -2,6 +2,7 @@ import type { Heat } from '../air';
 import { cureOf, NO_AIR, ruleOver, scuffId, sinceOf, type AfterRule, type ShopAir, type Step } from '../log';
 import type { Lag, Task } from '../schedule';
 import { RULE_OF_THUMB } from '../units';
+import { minutesHere, type SpeedOf } from './took';
 
 /** What is left of a job in the shop, as one walks through it. */
 export interface JobAtWork {
@@ -31,6 +32,16 @@ export interface Missed {
   readonly againMin: number | null;
 }
 
+/** What tasks are worked out by besides the plan. */
+export interface TaskWishes {
+  /** What the films dry in; films that are not on yet are looked for by `plannedMin`. */
+  readonly air?: ShopAir;
+  /** When steps that are not done may be expected to be; whichever it is, the times of what follows hold. */
+  readonly plannedMin?: ReadonlyMap<string, readonly number[]>;
+  /** How quick hands are in this shop. */
+  readonly speeds?: readonly SpeedOf[];
+}
+
 /** What has been done is a task that lies in the past, so that what follows it in time still does. */
 const doneId = (job: string, step: string): string => `${job} done ${step}`;
 
@@ -39,15 +50,13 @@ const isWindow = ({ code }: AfterRule): boolean => code !== 'order';
 /**
  * The tasks that are left of a job: steps in a row are one task, until a window, the booth or the gun ends it.
  * @param nowMin the present, on the clock of the plan, minutes since 1970 where the air is known
- * @param air what the films dry in; films that are not on yet are looked for by `plannedMin`
- * @param plannedMin when steps that are not done may be expected to be; whichever it is, the times of what follows hold
+ * @param wishes what the films dry in, when steps are expected to be done, and how quick hands are here
  * @returns tasks in the order of the work, those that stand for what is done first; and the windows that are missed already
  */
 export function jobTasks(
   job: JobAtWork,
   nowMin: number,
-  air: ShopAir = NO_AIR,
-  plannedMin: ReadonlyMap<string, readonly number[]> = new Map(),
+  { air = NO_AIR, plannedMin = new Map(), speeds = [] }: TaskWishes = {},
 ): { readonly work: readonly DayWork[]; readonly past: readonly Task[]; readonly missed: readonly Missed[] } {
   const left = job.steps.filter(({ id }) => !job.doneMin.has(id));
   const attended = left.filter(({ attended: byHand }) => byHand);
@@ -88,17 +97,21 @@ export function jobTasks(
       const again = isMissed ? rule.againMin : undefined;
       if (isMissed) missed.push({ job: job.id, step: first, code: rule.code, closedMin, againMin: again === undefined ? null : doneAt! + again });
       const scuffs = cure === 'scuff' && rule.maxMin !== null && rule.againMin === undefined && !scuffed;
-      if (isMissed && cure === 'mix') againMin += minutesOf(job.steps.filter(({ id }) => id === rule.step));
+      if (isMissed && cure === 'mix')
+        againMin += minutesOf(
+          job.steps.filter(({ id }) => id === rule.step),
+          speeds,
+        );
       if (own === undefined) past.set(rule.step, pastTask(job, rule.step, doneAt!));
       lags.push({
         task: own ?? doneId(job.id, rule.step),
         from: rule.from,
         minMin: again ?? rule.minMin,
-        maxMin: scuffed || (isMissed && !scuffs) ? null : lastStart(rule, first, doneAt, nowMin),
+        maxMin: scuffed || (isMissed && !scuffs) ? null : lastStart(rule, minutesHere(first, speeds), doneAt, nowMin),
         ...(scuffs ? { scuffMin: RULE_OF_THUMB.scuffBetweenCoats } : {}),
       });
     }
-    return { job: job.id, steps, task: taskFrom(job, steps, { after: lags, againMin }, nowMin) };
+    return { job: job.id, steps, task: taskFrom(job, steps, { after: lags, minutes: againMin + minutesOf(steps, speeds) }, nowMin) };
   });
   return { work, past: [...past.values()], missed };
 }
@@ -106,9 +119,9 @@ export function jobTasks(
 const idOf = (job: JobAtWork, steps: readonly Step[]): string => `${job.id} ${steps[0]!.id}`;
 
 /** By when a step begins at the latest: a pull is done before its window closes, not only begun; one that is that late already begins at once. */
-function lastStart({ code, minMin, maxMin }: AfterRule, step: Step, doneAt: number | undefined, nowMin: number): number | null {
+function lastStart({ code, minMin, maxMin }: AfterRule, minutes: number, doneAt: number | undefined, nowMin: number): number | null {
   if (maxMin === null || code !== 'pull') return maxMin;
-  const last = Math.max(minMin, maxMin - (step.endMin - step.startMin));
+  const last = Math.max(minMin, maxMin - minutes);
   return doneAt !== undefined && doneAt + last < nowMin ? maxMin : last;
 }
 
@@ -131,20 +144,15 @@ function waitBetween(steps: readonly Step[], before: Step, after: Step): number 
   return steps.slice(from + 1, to).reduce((sum, { attended, startMin, endMin }) => (attended ? sum : sum + endMin - startMin), 0);
 }
 
-const minutesOf = (steps: readonly Step[]): number => steps.reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0);
+const minutesOf = (steps: readonly Step[], speeds: readonly SpeedOf[]): number => steps.reduce((sum, step) => sum + minutesHere(step, speeds), 0);
 
-function taskFrom(
-  job: JobAtWork,
-  steps: readonly Step[],
-  { after, againMin }: { readonly after: readonly Lag[]; readonly againMin: number },
-  nowMin: number,
-): Task {
+function taskFrom(job: JobAtWork, steps: readonly Step[], { after, minutes }: Pick<Task, 'after' | 'minutes'>, nowMin: number): Task {
   const first = steps[0]!;
   const timed = steps.some(({ kind }) => kind === 'coat' || kind === 'pull' || kind === 'seal');
   return {
     id: idOf(job, steps),
     job: job.id,
-    minutes: againMin + minutesOf(steps),
+    minutes,
     hands: handsOf(first),
     places: placesOf(first),
     earliestMin: nowMin,

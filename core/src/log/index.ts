@@ -5,6 +5,7 @@ export * from './windows';
 export * from './late';
 export * from './booth';
 export * from './step';
+export * from './work-sort';
 export * from './sheet';
 export * from './written';
 export { isFrozenPlan } from './frozen';

@@ -16,6 +16,7 @@ export const KEPT_TABLES = [
   'shop_days',
   'day_pins',
   'finish_learning',
+  'work_learning',
   'air_readings',
 ] as const;
 export type KeptTable = (typeof KEPT_TABLES)[number];

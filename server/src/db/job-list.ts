@@ -1,4 +1,4 @@
-import { progressOf, type JobProgress, type JobSummary } from '@lintrel/core';
+import { progressOf, tookIn, type JobProgress, type JobSummary } from '@lintrel/core';
 import { findStartedSteps, listEvents } from './log';
 import type { Queryable } from './pool';
 
@@ -12,16 +12,17 @@ export const stateOf = ({ startedAt, finishedAt }: JobProgress, hasSheet: boolea
 /** The steps a job was last started with, and how far it has come by its log; no steps where it was not started. */
 export async function findProgress(db: Queryable, jobId: string) {
   const [started, events] = [await findStartedSteps(db, jobId), await listEvents(db, jobId)];
-  return { started, progress: progressOf(started?.steps ?? [], events, started?.sheet) };
+  const steps = started?.steps ?? [];
+  return { started, progress: progressOf(steps, events, started?.sheet), took: tookIn(steps, events, started?.sheet) };
 }
 
-/** Works out how far a job has come from its frozen plan and its log, and writes it down for the list. Call where either has changed. */
+/** Works out how far a job has come from its frozen plan and its log, and how long its steps took, and writes it down. Call where either has changed. */
 export async function noteProgress(db: Queryable, jobId: string): Promise<void> {
-  const { started, progress } = await findProgress(db, jobId);
+  const { started, progress, took } = await findProgress(db, jobId);
   const state = stateOf(progress, started !== null);
   const next = state === 'in-shop' ? progress.next : null;
   const noted: Progress = { state, next: next?.say ?? null, nextStep: next?.id ?? null, finishedAt: progress.finishedAt, windows: [...progress.running] };
-  await db.query('UPDATE jobs SET progress = $2 WHERE id = $1', [jobId, JSON.stringify(noted)]);
+  await db.query('UPDATE jobs SET progress = $2, took = $3 WHERE id = $1', [jobId, JSON.stringify(noted), took.length > 0 ? JSON.stringify(took) : null]);
 }
 
 /** Works out what no one has worked out yet, jobs from before it was kept; returns how many they were. */

@@ -1,4 +1,4 @@
-import { learnedFrom, seenIn, type LearnedFinish, type SeenOf, type SeenSheet } from '@lintrel/core';
+import { learnedFrom, seenIn, speedsFrom, type LearnedFinish, type SeenOf, type SeenSheet, type SpeedOf, type StepTook } from '@lintrel/core';
 import type { Queryable } from './pool';
 import { listEvents } from './log';
 
@@ -50,6 +50,19 @@ export async function learn(db: Queryable, finish: string): Promise<void> {
     finish,
     learned && JSON.stringify(learned),
   ]);
+}
+
+/** How quick hands are in this shop, by the jobs whose logs changed last. */
+export async function listSpeeds(db: Queryable): Promise<SpeedOf[]> {
+  const { rows } = await db.query<{ took: StepTook[] }>('SELECT took FROM jobs WHERE took IS NOT NULL ORDER BY updated_at DESC LIMIT $1', [MOST_JOBS]);
+  const { rows: set } = await db.query<{ since: Date }>('SELECT since FROM work_learning');
+  const from = set[0]?.since.getTime() ?? -Infinity;
+  return speedsFrom(rows.flatMap(({ took }) => took.filter(({ atMs }) => atMs >= from)));
+}
+
+/** From now on how long steps took before counts no more. */
+export async function forgetSpeeds(db: Queryable, since: Date): Promise<void> {
+  await db.query('INSERT INTO work_learning (since) VALUES ($1) ON CONFLICT (id) DO UPDATE SET since = excluded.since', [since]);
 }
 
 /** From now on what was seen before counts no more. */

@@ -1,4 +1,5 @@
-import type { AirAnswer, DayAnswer, KeptShopDay } from '@lintrel/core';
+import { workSort, type AirAnswer, type DayAnswer, type KeptShopDay, type MinutesAnswer, type Step } from '@lintrel/core';
+import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { calendarFrom } from '../day';
 import { startTestServer, type TestServer } from '../testing';
@@ -146,3 +147,51 @@ describe('midnights where the shop is', () => {
     expect(dates('2026-11-27T00:30:00Z', 'Pacific/Auckland')[0]).toEqual(['2026-11-26T11:00:00.000Z', '2026-11-27', 4]);
   });
 });
+
+it('learns how long steps take by its run sheets, plans by it, and forgets it when told to', async () => {
+  const minutes = async () => (await request(server.app).get('/api/shop/minutes').expect(200)).body as MinutesAnswer;
+  const of = async (step: string) => (await day()).work.find(({ steps }) => steps.some(({ id }) => id === step))!;
+  const { work, now } = await day();
+  const { id: jobId, steps } = await sheetOf('Juniper');
+  // Two steps of one sort with nothing to wait for between them, neither of them done.
+  const left = work.filter(({ job }) => job === jobId).flatMap((one) => one.steps.map(({ id }) => id));
+  const pair = steps.findIndex((step, index) => {
+    const next = steps[index + 1];
+    return next !== undefined && left.includes(step.id) && left.includes(next.id) && next.kind === 'lay' && next.startMin === step.endMin && step.attended;
+  });
+  const [first, second] = [steps[pair]!, steps[pair + 1]!];
+  const planned = second.endMin - second.startMin;
+  const done = (step: string, agoMin: number) => ({
+    id: randomUUID(),
+    version: 4,
+    at: new Date(now - agoMin * 60_000).toISOString(),
+    kind: 'done',
+    step,
+    note: '',
+  });
+  // The demo shop takes as long as planned.
+  const before = await minutes();
+  await request(server.app)
+    .post(`/api/jobs/${jobId}/log`)
+    .send({ entries: [done(first.id, 2 * planned + 1), done(second.id, 1)] })
+    .expect(201);
+  const sort = workSort(second);
+  const known = (list: MinutesAnswer) => list.find((one) => one.sort === sort && one.person === null);
+  const [was, is] = [known(before), known(await minutes())];
+  expect(is!.count).toBe((was?.count ?? 0) + 1);
+  expect(is!.factor).toBeGreaterThan((was?.factor ?? 1) * 1.02);
+  const same = steps.find((step) => left.includes(step.id) && step.id !== first.id && step.id !== second.id && workSort(step) === sort)!;
+  const one = await of(same.id);
+  const plain = steps.filter(({ id }) => one.steps.some((step) => step.id === id)).reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0);
+  expect((one.endMs - one.startMs) / 60_000).toBeGreaterThan(plain + 0.01);
+  await request(server.app).delete('/api/shop/minutes').expect(200);
+  expect(await minutes()).toEqual([]);
+});
+
+/** A job in the shop by its title, with the steps of its sheet. */
+async function sheetOf(title: string): Promise<{ readonly id: string; readonly steps: readonly Step[] }> {
+  const { jobs } = (await request(server.app).get('/api/jobs').expect(200)).body as { jobs: { id: string; title: string }[] };
+  const { id } = jobs.find((job) => job.title === title)!;
+  const { started } = (await request(server.app).get(`/api/jobs/${id}/run`).expect(200)).body as { started: { plan: { steps: Step[] } } };
+  return { id, steps: started.plan.steps };
+}

@@ -1,8 +1,19 @@
-import { dayAnswerSchema, type DayAnswer, keptShopDaySchema, measuredOf, MS_PER_MINUTE, plainly, pinSchema, saveShopDaySchema } from '@lintrel/core';
+import {
+  dayAnswerSchema,
+  type DayAnswer,
+  keptShopDaySchema,
+  measuredOf,
+  minutesAnswerSchema,
+  MS_PER_MINUTE,
+  plainly,
+  pinSchema,
+  saveShopDaySchema,
+} from '@lintrel/core';
 import ical from 'ical-generator';
 import { calendarFrom, jobsAtWork } from '../day';
 import { listAir } from '../db/air';
 import { newestChange } from '../db/changes';
+import { forgetSpeeds, listSpeeds } from '../db/learning';
 import { inTransaction } from '../db/pool';
 import { findDayOrder, findShopDay, keepDayOrder, keepPin, listPins, saveShopDay } from '../db/shop-day';
 import { WORDS } from '../words';
@@ -34,7 +45,8 @@ async function planNow({ db, now, run, log }: Pick<Context, 'db' | 'now' | 'run'
     listAir(db, new Date(now())),
     listPins(db),
   ]);
-  const { answer, kept } = await run('day', { jobs, shop, now: now(), before, measured: measuredOf(readings), pins });
+  const speeds = await listSpeeds(db);
+  const { answer, kept } = await run('day', { jobs, shop, now: now(), before, measured: measuredOf(readings), pins, speeds });
   await keepDayOrder(db, kept).catch((error: unknown) => log.warn({ err: error }, 'the order of the day was not kept'));
   return answer;
 }
@@ -76,6 +88,23 @@ export const dayRoutes: readonly Route[] = [
     body: pinSchema,
     answer: 'nothing',
     work: ({ db: pool, author, body }) => inTransaction(pool, (db) => keepPin(db, body, author)),
+  }),
+  route({
+    method: 'GET',
+    path: '/shop/minutes',
+    right: 'look',
+    answer: minutesAnswerSchema,
+    work: ({ db }) => listSpeeds(db),
+  }),
+  route({
+    method: 'DELETE',
+    path: '/shop/minutes',
+    right: 'plan',
+    answer: minutesAnswerSchema,
+    async work({ db, now }) {
+      await forgetSpeeds(db, new Date(now()));
+      return listSpeeds(db);
+    },
   }),
   route({ method: 'GET', path: '/shop/day', right: 'look', answer: keptShopDaySchema, work: ({ db }) => findShopDay(db) }),
   route({

@@ -1,4 +1,17 @@
-import type { FeatureKind, Hold, JobKind, LineKind, OpeningUse, PaintSystemKey, RimKind, Substrate, SupplyKind, SurfaceKind, TapeKind } from '@lintrel/core';
+import type {
+  FeatureKind,
+  Hold,
+  JobKind,
+  LineKind,
+  OpeningUse,
+  PaintSystemKey,
+  RimKind,
+  Substrate,
+  SupplyKind,
+  SurfaceKind,
+  TapeKind,
+  WorkSort,
+} from '@lintrel/core';
 
 // What the kinds are called. On screen they are sentences of the interface, which a language looks up.
 
@@ -144,3 +157,22 @@ export const SUPPLY_UNIT_NAMES: Readonly<Record<'m2' | 'm' | 'ml' | 'pieces', st
 
 /** Whether a tape may lie on what is below it. */
 export const HOLD_NAMES: Readonly<Record<Hold, string>> = { safe: 'safe', test: 'test pull first', no: 'lifts paint' };
+
+/** Sorts of work a hand is quick or slow at. */
+export const SORT_NAMES: Readonly<Record<WorkSort, string>> = {
+  wash: 'Washing',
+  abrade: 'Abrading, scuffing',
+  'lay-straight': 'Straight tape',
+  'lay-curve': 'Tape round bends',
+  'lay-rim': 'Rims and edges',
+  plug: 'Openings and plugs',
+  cover: 'Paper and film',
+  seal: 'Sealing edges',
+  gate: 'The check before colour',
+  mix: 'Making paint ready',
+  coat: 'Coats',
+  gun: 'Cleaning the gun',
+  pull: 'Pulling tape',
+  uncover: 'Taking cover off',
+  inspect: 'Looking it over',
+};

@@ -91,7 +91,9 @@ const mixing = ({ ml, partsMl, cans, batches, coats, lifeMin, method }: StepSays
     !cans && partsMl && partsMl.length === 1 && byHand(method) ? 'Stir to the bottom of the tin; pour out only what is used.' : '',
     !cans && partsMl && partsMl.length === 1 && method && !byHand(method) ? 'Stir, strain, fill.' : '',
     batches && batches > 1 ? `In ${batches} lots, each when the last is used up: one would be too old before the coat is on.` : '',
-    lifeMin && !(batches && batches > 1) ? `Use it within ${minutes(lifeMin)}${coats ? ': no more than for these coats' : ''}.` : '',
+    lifeMin && !(batches && batches > 1)
+      ? `Use it within ${minutes(lifeMin)} of mixing, less where it is warm${coats ? ': mix no more than these coats take' : ''}.`
+      : '',
   ]
     .filter(Boolean)
     .join(' ');

@@ -1,0 +1,79 @@
+import { speedFrom, type Speed, type Took } from '../learning';
+import { attendedSteps, WORK_SORTS, workSort, type LogEvent, type Step, type WorkSort } from '../log';
+import { MS_PER_MINUTE } from '../units';
+
+/** How long a step took, who did it, and when it was done, ms since 1970. */
+export interface StepTook extends Took {
+  /** Null where nobody signs what is done. */
+  readonly person: string | null;
+  readonly sort: WorkSort;
+  readonly atMs: number;
+}
+
+/** Steps that follow each other without a wait in the plan: a wait between them would be taken for work. */
+const NO_WAIT_MIN = 0.5;
+
+/**
+ * How long steps took, by the log: from when the step before it in the plan was done to when it was done, where the same person did both one
+ * after the other and nothing was waited for between them. Steps of no planned minutes tell nothing.
+ * @param sheet number of the work sheet the steps are of; entries of others are left out
+ */
+export function tookIn(steps: readonly Step[], events: readonly LogEvent[], sheet?: number): StepTook[] {
+  const hand = attendedSteps(steps);
+  const place = new Map(hand.map(({ id }, index) => [id as string, index]));
+  const took = new Map<string, StepTook>();
+  let last: LogEvent | null = null;
+  for (const event of events) {
+    if (event.kind === 'start') {
+      took.clear();
+      last = null;
+    }
+    if (event.sheet !== undefined && sheet !== undefined && event.sheet !== sheet) continue;
+    if (event.kind === 'undo' && event.step !== null) {
+      took.delete(event.step);
+      last = null;
+    }
+    if (event.kind === 'trouble') last = null;
+    if (event.kind !== 'done' || event.step === null) continue;
+    const before = last;
+    last = event;
+    const at = place.get(event.step);
+    if (at === undefined || at === 0 || before === null || place.get(before.step!) !== at - 1 || (before.person ?? null) !== (event.person ?? null)) continue;
+    const [one, step] = [hand[at - 1]!, hand[at]!];
+    const sort = workSort(step);
+    const plannedMin = step.endMin - step.startMin;
+    const atMs = Date.parse(event.at);
+    const realMin = (atMs - Date.parse(before.at)) / MS_PER_MINUTE;
+    if (sort === null || plannedMin <= 0 || realMin <= 0 || step.startMin - one.endMin > NO_WAIT_MIN) continue;
+    took.set(step.id, { person: event.person ?? null, sort, plannedMin, realMin, atMs });
+  }
+  return [...took.values()];
+}
+
+/** How quick somebody is at a sort of work. */
+export interface SpeedOf extends Speed {
+  /** Null: everybody in the shop together. */
+  readonly person: string | null;
+  readonly sort: WorkSort;
+}
+
+/** What was seen, made into speeds: of everybody together, and of each who signs; those nothing is known of are left out. */
+export function speedsFrom(seen: readonly StepTook[]): SpeedOf[] {
+  const people = [...new Set(seen.flatMap(({ person }) => person ?? []))].sort();
+  return [null, ...people].flatMap((person) =>
+    WORK_SORTS.flatMap((sort) => {
+      const speed = speedFrom(seen.filter((one) => one.sort === sort && (person === null || one.person === person)));
+      return speed.count === 0 ? [] : [{ person, sort, ...speed }];
+    }),
+  );
+}
+
+/**
+ * Minutes a step is expected to take in this shop.
+ * @param person whoever is known to do it, by name; null: anybody. Of one who is not known yet everybody's speed counts
+ */
+export function minutesHere(step: Step, speeds: readonly SpeedOf[], person: string | null = null): number {
+  const sort = workSort(step);
+  const of = (who: string | null) => speeds.find((one) => one.sort === sort && one.person === who);
+  return (step.endMin - step.startMin) * ((person === null ? undefined : of(person)) ?? of(null) ?? { factor: 1 }).factor;
+}
