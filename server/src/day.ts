@@ -11,6 +11,7 @@ import {
   type Heat,
   type JobAtWork,
   type KeptOrder,
+  type Plan,
   type Said,
   type ScheduleTrouble,
   type ShopDay,
@@ -41,6 +42,8 @@ export interface DayAsked {
   readonly measured: readonly AirReading[];
   /** How quick hands are here. */
   readonly speeds?: readonly SpeedOf[];
+  /** A job that has not been begun, with its plan as JSON: what would be if it were begun now. */
+  readonly asIf?: { readonly id: string; readonly title: string; readonly plan: string } | null;
   /** What a person has fixed. */
   readonly pins: readonly { readonly work: string; readonly person: string | null; readonly atMs: number | null }[];
 }
@@ -86,7 +89,11 @@ export function calendarFrom(nowMs: number, zone: string, days: number): Calenda
 }
 
 /** Plans the day, and tells it. */
-export function dayOf({ jobs, shop, now, before, measured, pins, speeds = [] }: DayAsked): { readonly answer: DayAnswer; readonly kept: KeptOrder } {
+export function dayOf({ jobs: begun, asIf = null, shop, now, before, measured, pins, speeds = [] }: DayAsked): {
+  readonly answer: DayAnswer;
+  readonly kept: KeptOrder;
+} {
+  const jobs = asIf ? [...begun, { ...asIf, steps: (JSON.parse(asIf.plan) as Plan).steps, doneMs: [], heats: [] }] : begun;
   const nowMin = Math.floor(now / MS_PER_MINUTE);
   const atWork: JobAtWork[] = jobs.map(({ id, title, steps, doneMs, heats }) => ({
     id,

@@ -1,4 +1,4 @@
-import type { DayAnswer, DayWorkTold } from '@lintrel/core/front';
+import type { DayAnswer } from '@lintrel/core/front';
 import { phrase, several } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -15,6 +15,7 @@ import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { boothWords } from '@/run/boothWords';
 import { clockTime } from '@/words';
 import { PinForm } from './PinForm';
+import { AirDuring, useLatest, useWorkWords, WorkLines } from './WorkAhead';
 
 /** So many stretches of work are listed at first. */
 const FIRST = 6;
@@ -60,40 +61,6 @@ export function DayNext({ day, now }: { day: DayAnswer; now: number }) {
   );
 }
 
-/** What is wrong with the air while something is done. */
-function AirDuring({ work, now }: { work: DayWorkTold; now: number }) {
-  const { temperature } = useWords();
-  return (
-    <>
-      {work.air.map(({ code, atMs, worst }) => (
-        <Small key={code} tone="caution">
-          {code === 'cold'
-            ? phrase`From ${clockTime(atMs, now)} it is as cold as ${temperature(worst)}: tape hardly sticks and paint hardly dries. Warm the place, or wait.`
-            : phrase`From ${clockTime(atMs, now)} it is too near the dew point: paint may dull and tape not hold. Warm the part, or wait.`}
-        </Small>
-      ))}
-    </>
-  );
-}
-
-/** A stretch of work in a few words. */
-function useWorkWords(): (work: Pick<DayWorkTold, 'steps'>) => string {
-  const { say } = useWords();
-  return ({ steps: [first, ...more] }) => (first ? (more.length > 0 ? phrase`${say(first.say)}, and ${more.length} more` : say(first.say)) : '');
-}
-
-/** Till when a stretch of work may wait, and why; null where it may. */
-function useLatest(now: number): (work: DayWorkTold) => string | null {
-  const { say } = useWords();
-  return ({ latest }) => {
-    if (!latest) return null;
-    const at = clockTime(latest.atMs, now);
-    return latest.missed
-      ? phrase`Begin by ${at} at the latest, or “${say(latest.missed.say)}” falls at ${clockTime(latest.missed.atMs, now)}, when nobody is here (estimate)`
-      : phrase`Begin by ${at} at the latest, or a window after it is missed (estimate)`;
-  };
-}
-
 function NextFor({ person: { id, name }, day, now }: { person: DayAnswer['people'][number]; day: DayAnswer; now: number }) {
   const words = useWorkWords();
   const latest = useLatest(now);
@@ -130,7 +97,6 @@ export function DayFollowing({ day, now }: { day: DayAnswer; now: number }) {
   const may = useMay()('plan');
   const { text } = useWords();
   const words = useWorkWords();
-  const latest = useLatest(now);
   const names = new Map(day.people.map(({ id, name }) => [id, name]));
   const left = day.work.filter(({ endMs }) => endMs > now);
   const shown = all ? left : left.slice(0, FIRST);
@@ -152,13 +118,7 @@ export function DayFollowing({ day, now }: { day: DayAnswer; now: number }) {
             <View style={styles.next}>
               <View style={styles.words}>
                 <Row label={phrase`Go to ${work.title}`} onPress={() => router.push(`/job/${work.job}/run` as Href)} testID="day-work">
-                  <Small>
-                    {phrase`${clockTime(work.startMs, now)} to ${clockTime(work.endMs, now)} · ${work.people.map((id) => names.get(id) ?? id).join(', ')}${work.places.includes('booth') ? ' · booth' : ''}`}
-                  </Small>
-                  <Body>{phrase`${work.title}: ${words(work)}`}</Body>
-                  {latest(work) ? <Small tone="caution">{latest(work)!}</Small> : null}
-                  {work.pinned ? <Small tone="ink">{pinWords(work, names, now)}</Small> : null}
-                  <AirDuring work={work} now={now} />
+                  <WorkLines work={work} names={names} now={now} titled />
                 </Row>
               </View>
               {may ? (
@@ -184,14 +144,6 @@ export function DayFollowing({ day, now }: { day: DayAnswer; now: number }) {
       {left.length > FIRST ? <Action rank="quiet" label={all ? 'Fewer' : phrase`All ${left.length}`} onPress={() => setAll(!all)} testID="all-work" /> : null}
     </Panel>
   );
-}
-
-/** What a person has fixed of a stretch of work. */
-function pinWords({ pinned }: DayWorkTold, names: ReadonlyMap<string, string>, now: number): string {
-  const who = pinned?.person ? (names.get(pinned.person) ?? pinned.person) : null;
-  const at = pinned?.atMs ? clockTime(pinned.atMs, now) : null;
-  if (who !== null && at !== null) return phrase`Fixed: ${who}, at ${at}`;
-  return phrase`Fixed: ${who ?? at ?? ''}`;
 }
 
 const styles = StyleSheet.create({

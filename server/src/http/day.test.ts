@@ -148,6 +148,29 @@ describe('midnights where the shop is', () => {
   });
 });
 
+it('tells when a job would be done that has not been begun, beside the others, and keeps nothing of it', async () => {
+  const { jobs } = (await request(server.app).get('/api/jobs').expect(200)).body as { jobs: { id: string; title: string; state: string }[] };
+  const planned = jobs.find(({ state }) => state === 'planning')!;
+  const before = await day();
+  const asked = (await request(server.app).get(`/api/jobs/${planned.id}/when`).expect(200)).body as DayAnswer;
+  const own = asked.work.filter(({ job }) => job === planned.id);
+  expect(own.length).toBeGreaterThan(2);
+  expect(own[0]!.steps[0]!.say.code).toBe('step.wash');
+  expect(own.every(({ people }) => people.length > 0)).toBe(true);
+  expect(asked.work.length).toBe(own.length + before.work.length);
+  expect(asked.endMs!).toBeGreaterThanOrEqual(own[own.length - 1]!.endMs);
+  // One pair of hands: what is done for it is done by nobody else meanwhile.
+  const inTurn = [...asked.work].sort((a, b) => a.startMs - b.startMs);
+  for (const [index, one] of inTurn.slice(1).entries())
+    if (one.people.some((id) => inTurn[index]!.people.includes(id))) expect(one.startMs).toBeGreaterThanOrEqual(inTurn[index]!.endMs - 1);
+  expect((await day()).work.map(({ id }) => id).sort()).toEqual(before.work.map(({ id }) => id).sort());
+  // One that is on in the shop is told as it is.
+  const on = jobs.find(({ state }) => state === 'in-shop')!;
+  const same = (await request(server.app).get(`/api/jobs/${on.id}/when`).expect(200)).body as DayAnswer;
+  expect(same.work.map(({ id }) => id).sort()).toEqual(before.work.map(({ id }) => id).sort());
+  await request(server.app).get(`/api/jobs/${randomUUID()}/when`).expect(404);
+});
+
 it('learns how long steps take by its run sheets, plans by it, and forgets it when told to', async () => {
   const minutes = async () => (await request(server.app).get('/api/shop/minutes').expect(200)).body as MinutesAnswer;
   const of = async (step: string) => (await day()).work.find(({ steps }) => steps.some(({ id }) => id === step))!;

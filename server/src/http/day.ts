@@ -10,7 +10,7 @@ import {
   saveShopDaySchema,
 } from '@lintrel/core';
 import ical from 'ical-generator';
-import { calendarFrom, jobsAtWork } from '../day';
+import { calendarFrom, jobsAtWork, type DayAsked } from '../day';
 import { listAir } from '../db/air';
 import { newestChange } from '../db/changes';
 import { forgetSpeeds, listSpeeds } from '../db/learning';
@@ -18,6 +18,7 @@ import { inTransaction } from '../db/pool';
 import { findDayOrder, findShopDay, keepDayOrder, keepPin, listPins, saveShopDay } from '../db/shop-day';
 import { WORDS } from '../words';
 import { ApiError, invalidAt } from './errors';
+import { knownKept, planOf } from './jobs';
 import { route, type Context, type Route, type Shop } from './route';
 
 /** The last plan each server has made, and what it was made from: many phones ask for the same. */
@@ -36,24 +37,39 @@ async function dayNow(context: Pick<Context, 'db' | 'now' | 'run' | 'log' | 'sho
   return answer;
 }
 
-/** Plans the day; what it decided is kept for the next. */
-async function planNow({ db, now, run, log }: Pick<Context, 'db' | 'now' | 'run' | 'log'>): Promise<DayAnswer> {
-  const [jobs, { day: shop }, before, readings, pins] = await Promise.all([
+/** What a plan of the day is made from, as it is now. */
+async function askedNow({ db, now }: Pick<Context, 'db' | 'now'>): Promise<DayAsked> {
+  const [jobs, { day: shop }, before, readings, pins, speeds] = await Promise.all([
     jobsAtWork(db),
     findShopDay(db),
     findDayOrder(db),
     listAir(db, new Date(now())),
     listPins(db),
+    listSpeeds(db),
   ]);
-  const speeds = await listSpeeds(db);
-  const { answer, kept } = await run('day', { jobs, shop, now: now(), before, measured: measuredOf(readings), pins, speeds });
+  return { jobs, shop, now: now(), before, measured: measuredOf(readings), pins, speeds };
+}
+
+/** Plans the day; what it decided is kept for the next. */
+async function planNow({ db, now, run, log }: Pick<Context, 'db' | 'now' | 'run' | 'log'>): Promise<DayAnswer> {
+  const { answer, kept } = await run('day', await askedNow({ db, now }));
   await keepDayOrder(db, kept).catch((error: unknown) => log.warn({ err: error }, 'the order of the day was not kept'));
   return answer;
+}
+
+/** The day as it would be if a job that has not been begun were begun now; of one that has, as it is. Nothing of it is kept. */
+async function whenDone({ db, now, run, params }: Context): Promise<DayAnswer> {
+  const job = await knownKept(db, params.id);
+  const asked = await askedNow({ db, now });
+  const begun = asked.jobs.some(({ id }) => id === job.id);
+  const asIf = begun ? null : { id: job.id, title: job.title, plan: (await planOf(db, run, job)).text };
+  return (await run('day', { ...asked, asIf })).answer;
 }
 
 /** /api/day: the plan of the day, as a calendar too, and the hours of the shop it is made from. */
 export const dayRoutes: readonly Route[] = [
   route({ method: 'GET', path: '/day', right: 'look', answer: dayAnswerSchema, work: (context) => dayNow(context) }),
+  route({ method: 'GET', path: '/jobs/:id/when', right: 'look', answer: dayAnswerSchema, work: whenDone }),
   route({
     method: 'GET',
     path: '/day.ics',

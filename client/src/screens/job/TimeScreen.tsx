@@ -3,6 +3,7 @@ import { phrase, phrases } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { Suspense } from 'react';
 import { Rail, type Band } from '@/clock/Rail';
+import { WhenDone } from '@/clock/WhenDone';
 import { BackToWork } from '@/job/BackToWork';
 import { Curve, edgeCurve } from '@/job/charts';
 import { ticksIn, tickStep } from '@/clock/ticks';
@@ -71,6 +72,7 @@ export function TimeScreen() {
           })}
         />
       </Panel>
+      <WhenDone job={id} />
       {plan.stages
         .filter(({ windows }) => windows !== null)
         .map((stage) => (
