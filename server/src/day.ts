@@ -145,6 +145,7 @@ export function dayOf({ jobs: begun, asIf = null, shop, now, before, measured, p
     leastEndMs: ms(plan.leastEndMin),
     proven: plan.proven,
     binding: plan.binding.filter(({ task }) => byTask.has(task)).map(({ task, by }) => ({ work: task, by })),
+    oneMix: plan.oneMix.map(({ first, second, ...one }) => ({ ...one, first: titles.get(first) ?? '', second: titles.get(second) ?? '' })),
     more: plan.more,
     booth: jobs.flatMap(({ id, title, steps, doneMs }) => {
       const state = boothState(steps, new Map(doneMs), null, now);

@@ -23,7 +23,8 @@ const MINUTE_MS = 60_000;
 
 /** What of the day cannot be kept, and what is next for each person. */
 export function DayNext({ day, now }: { day: DayAnswer; now: number }) {
-  const { say, time, late } = useWords();
+  const words = useWords();
+  const { say, time, late } = words;
   return (
     <>
       {day.troubles.map((trouble) => (
@@ -40,6 +41,13 @@ export function DayNext({ day, now }: { day: DayAnswer; now: number }) {
           }
           onPress={() => router.push(`/job/${job}/run` as Href)}
           where="Go to its sheet"
+        />
+      ))}
+      {day.oneMix.map(({ finish, first, second, ml, savedMin }) => (
+        <Notice
+          key={`${finish}${second}`}
+          level="note"
+          text={phrase`Mix ${finish} once, ${words.volume(ml)} for both: ${first} first, ${second} from the same gun, cleaned after both. Saves ${words.minutes(savedMin)} (estimate).`}
         />
       ))}
       {day.booth

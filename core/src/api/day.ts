@@ -40,6 +40,8 @@ export const dayAnswerSchema = v.object({
   proven: v.boolean(),
   /** What the end waits for, from the first to the last: why each does not begin sooner. */
   binding: v.array(v.object({ work: v.string(), by: v.picklist(['now', 'earliest', 'pinned', 'drying', 'order', 'worker', 'place', 'hours']) })),
+  /** Jobs sprayed from one mix, the second right after the first: by their titles. */
+  oneMix: v.array(v.object({ finish: v.string(), first: v.string(), second: v.string(), ml: v.number(), savedMin: v.number() })),
   /** Stretches of work further on that are not planned yet. */
   more: v.number(),
   /** What cannot be kept, and what would help. */

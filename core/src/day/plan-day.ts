@@ -15,6 +15,7 @@ import {
   type Solved,
 } from '../schedule';
 import { NO_AIR, type ShopAir } from '../log';
+import { gunIsTheirs, pairsOf, toldOnce, withOneMix, type OneMix } from './one-mix';
 import { hoursOver, type CalendarDay, type ShopDay } from './shop-day';
 import { minutesHere, type SpeedOf } from './took';
 import { jobTasks, type DayWork, type JobAtWork, type Missed } from './tasks';
@@ -31,6 +32,8 @@ export interface DayPlan {
   /** What cannot be kept, and what would help; the schedule is made without it. */
   readonly troubles: readonly ScheduleTrouble[];
   readonly missed: readonly Missed[];
+  /** Jobs that are sprayed from one mix. */
+  readonly oneMix: readonly OneMix[];
   /** Stretches of work further on that are not planned yet: a shop with many jobs plans the next of each. */
   readonly more: number;
   readonly kept: KeptOrder;
@@ -53,6 +56,9 @@ const WORTH_MIN = 15;
 const MOST_ROUNDS = 7;
 const FREE_ROUNDS = 3;
 const SETTLED_MIN = 2;
+/** A shop with more stretches of work than these waits long enough for one plan: it is made again less often. */
+const MANY_STRETCHES = 60;
+const ROUNDS_OF_MANY = 3;
 /** So many windows that cannot be met are given up one after the other, to plan the rest. */
 const MOST_GIVEN_UP = 6;
 
@@ -68,17 +74,19 @@ export function planDay(
   nowMin: number,
   { before = null, air = NO_AIR, pins = [], speeds = [] }: DayWishes = {},
 ): DayPlan {
-  let plan = planOnce(jobs, shop, days, { nowMin, before, air, pins, speeds, plannedMin: new Map() });
-  if (air.measured.length + air.expected.length === 0) return plan;
+  let attempt = planOnce(jobs, shop, days, { nowMin, before, air, pins, speeds, plannedMin: new Map() });
+  const rounds = air.measured.length + air.expected.length === 0 ? 1 : attempt.plan.work.length > MANY_STRETCHES ? ROUNDS_OF_MANY : MOST_ROUNDS;
   let plannedMin = new Map<string, readonly number[]>();
-  for (let round = 1; round < MOST_ROUNDS && plan.schedule; round++) {
+  for (let round = 1; round < rounds && attempt.answered; round++) {
     // Where it does not settle by itself, what holds at any of the hours it was planned for holds.
-    plannedMin = new Map([...endsOf(plan)].map(([step, end]) => [step, round < FREE_ROUNDS ? [end] : [...(plannedMin.get(step) ?? []), end]]));
-    plan = planOnce(jobs, shop, days, { nowMin, before: plan.kept, air, pins, speeds, plannedMin });
+    plannedMin = new Map([...endsOf(attempt.plan)].map(([step, end]) => [step, round < FREE_ROUNDS ? [end] : [...(plannedMin.get(step) ?? []), end]]));
+    attempt = planOnce(jobs, shop, days, { nowMin, before: attempt.plan.kept, air, pins, speeds, plannedMin });
     const settled = (step: string, end: number) => plannedMin.get(step)?.some((one) => Math.abs(one - end) < SETTLED_MIN) ?? true;
-    if ([...endsOf(plan)].every(([step, end]) => settled(step, end))) break;
+    if ([...endsOf(attempt.plan)].every(([step, end]) => settled(step, end))) break;
   }
-  return plan;
+  const { plan, answered } = attempt;
+  // What binds and how long each may wait is looked for once, of the plan that stands.
+  return answered ? { ...plan, latest: latestStarts(answered.problem, answered.found), binding: bindingOf(answered.problem, answered.found) } : plan;
 }
 
 /** When the last step of each stretch of work is planned to be done. */
@@ -110,7 +118,13 @@ interface Round extends Required<DayWishes> {
   readonly plannedMin: ReadonlyMap<string, readonly number[]>;
 }
 
-function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly CalendarDay[], { nowMin, before, air, pins, speeds, plannedMin }: Round): DayPlan {
+/** A plan before it is known what binds it, and what it answers; null: nothing could be planned, or nothing is to be. */
+interface Attempt {
+  readonly plan: DayPlan;
+  readonly answered: Answered | null;
+}
+
+function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly CalendarDay[], { nowMin, before, air, pins, speeds, plannedMin }: Round): Attempt {
   const each = jobs.map((job) => jobTasks(job, nowMin, { air, plannedMin, speeds }));
   const perJob = Math.max(2, Math.floor(MOST_PLANNED / Math.max(1, jobs.length)));
   const work = each.flatMap((one) => one.work.slice(0, perJob));
@@ -127,19 +141,44 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
   };
   const troubles: ScheduleTrouble[] = [];
   const missed = each.flatMap((one) => one.missed);
-  const none = { work, schedule: null, leastEndMin: nowMin, proven: false, latest: [], binding: [], missed, more, kept: NOTHING_KEPT };
-  if (work.length === 0) return { ...none, schedule: { placed: [], endMin: nowMin, scuffMin: 0 }, proven: true, troubles };
+  const none = { work, schedule: null, leastEndMin: nowMin, proven: false, latest: [], binding: [], oneMix: [], missed, more, kept: NOTHING_KEPT };
+  if (work.length === 0) return { plan: { ...none, schedule: { placed: [], endMin: nowMin, scuffMin: 0 }, proven: true, troubles }, answered: null };
   for (let round = 0; round <= MOST_GIVEN_UP; round++) {
-    const most = Math.round(MOST_LOOKED_AT / Math.max(1, problem.tasks.length / MANY_TASKS) ** 2);
-    const found = solved(problem, { most, worthMin: WORTH_MIN, ...(before ? { before: decisionsFrom(before, problem) } : {}) });
-    if (found) return { ...none, ...told(problem, found), troubles };
+    const found = solvedFor(problem, before);
+    if (found) {
+      const answered = sprayedOnce({ problem, found, oneMix: [] }, work, { before, speeds });
+      const { schedule, leastEndMin, proven } = answered.found;
+      return { plan: { ...none, schedule, leastEndMin, proven, kept: keptFrom(answered), oneMix: answered.oneMix, troubles }, answered };
+    }
     const trouble = scheduleTrouble(problem);
     troubles.push(trouble);
     if (trouble.code === 'window') problem = withoutLimit(problem, trouble.task, ({ task }) => task === trouble.other);
     else if (trouble.code === 'pinned') problem = withoutPins(problem, [trouble.task]);
     else break;
   }
-  return { ...none, troubles };
+  return { plan: { ...none, troubles }, answered: null };
+}
+
+function solvedFor(problem: ScheduleProblem, before: KeptOrder | null): Solved | null {
+  const most = Math.round(MOST_LOOKED_AT / Math.max(1, problem.tasks.length / MANY_TASKS) ** 2);
+  return solved(problem, { most, worthMin: WORTH_MIN, ...(before ? { before: decisionsFrom(before, problem) } : {}) });
+}
+
+/** A problem and its answer, and which jobs are sprayed from one mix in it. */
+interface Answered {
+  readonly problem: ScheduleProblem;
+  readonly found: Solved;
+  readonly oneMix: readonly OneMix[];
+}
+
+/** Jobs of one colour are sprayed from one mix, where all windows are kept, the end comes hardly later, and nothing else is sprayed in between. */
+function sprayedOnce(plain: Answered, work: readonly DayWork[], { before, speeds }: Pick<Round, 'before' | 'speeds'>): Answered {
+  return pairsOf(work, plain.found.schedule.placed, speeds).reduce((now, pair): Answered => {
+    const problem = { ...now.problem, tasks: withOneMix(now.problem.tasks, pair) };
+    const found = solvedFor(problem, before);
+    const holds = found !== null && found.schedule.endMin <= plain.found.schedule.endMin + WORTH_MIN && gunIsTheirs(work, found.schedule.placed, pair);
+    return holds ? { problem, found, oneMix: [...now.oneMix, toldOnce(pair)] } : now;
+  }, plain);
 }
 
 /** A task as a person has fixed it: only people there are, and no moment that has passed. */
@@ -159,16 +198,7 @@ function pinned({ task, steps }: DayWork, pins: readonly DayPin[], { people }: S
 
 export const NOTHING_KEPT: KeptOrder = { order: [], team: {} };
 
-const told = (problem: ScheduleProblem, found: Solved): Pick<DayPlan, 'schedule' | 'leastEndMin' | 'proven' | 'latest' | 'binding' | 'kept'> => ({
-  schedule: found.schedule,
-  leastEndMin: found.leastEndMin,
-  proven: found.proven,
-  latest: latestStarts(problem, found),
-  binding: bindingOf(problem, found),
-  kept: keptFrom(problem, found),
-});
-
-function keptFrom({ tasks }: ScheduleProblem, { decisions, schedule }: Solved): KeptOrder {
+function keptFrom({ problem: { tasks }, found: { decisions, schedule } }: Answered): KeptOrder {
   const team = Object.fromEntries(schedule.placed.filter(({ workers }) => workers.length > 0).map(({ task, workers }) => [task, workers]));
   return { order: decisions.order.map(([one, other]) => [tasks[one]!.id, tasks[other]!.id] as const), team };
 }

@@ -14,7 +14,7 @@ import {
   whenPassed,
   type AirCourse,
 } from '../air';
-import { cleanEdge, coatGap, dwellMinutes, dwellPace, edgeRisk, filmOf, marksOf, pullWindows, recoatOverAir, windowsOverAir } from '.';
+import { cleanEdge, dwellMinutes, dwellPace, edgeRisk, filmOf, marksOf, pullWindows } from '.';
 
 const steady = (airC: number, rhPercent = 50) => steadyAir({ airC, rhPercent, movement: 'normal' });
 const course = (...readings: (readonly [number, number, number?])[]): AirCourse => ({
@@ -101,36 +101,10 @@ describe('what passes', () => {
   it('is looked for a year, no longer', () => expect(whenPassed(paceOf({ activationKj: 200, waterborne: true }), steady(-20, 100), 0, 1e5)).toBeNull());
 });
 
-describe('windows over air', () => {
-  it('are those of constant air, later by the last coat', () => {
-    for (const one of SHIPPED_FINISHES)
-      for (const airC of [12, 23, 31]) {
-        const marks = marksOf(one);
-        const here = { airC, rhPercent: 60, movement: 'booth' as const };
-        const still = pullWindows(marks, here, 1.4, 72);
-        const moving = windowsOverAir(marks, steadyAir(here), { lastCoatMin: 500, factor: 1.4, dwellH: 72 });
-        expect(moving.touchMin - 500).toBeCloseTo(still.touchMin, 4);
-        expect(moving.throughMin - 500).toBeCloseTo(still.throughMin, 4);
-        expect((moving.dry?.to ?? 0) - 500).toBeCloseTo(still.dry ? still.dry.to! : -500, 3);
-        expect((moving.wet?.to ?? 0) - 500).toBeCloseTo(still.wet!.to!, 4);
-        const gap = coatGap(one, here);
-        if (one.coatUm <= one.referenceBuildUm) expect(recoatOverAir(one, steadyAir(here), 0)[0]!.from).toBeCloseTo(gap.from, 4);
-      }
-  });
-  it('open later over a cold night', () => {
-    const evening = course([0, 22], [300, 10], [900, 10], [1200, 22]);
-    const marks = marksOf(finish('cream-two-part'));
-    const open = windowsOverAir(marks, evening, { lastCoatMin: 0, factor: 1, dwellH: 72 });
-    expect(open.throughMin).toBeGreaterThan(pullWindows(marks, { airC: 22, rhPercent: 50, movement: 'normal' }, 1, 72).throughMin + 120);
-  });
-  it('close sooner in the sun, which uses up the tape', () => {
+describe('the stay of tape', () => {
+  it('is used up sooner in warmth, and in the sun', () => {
     expect(whenPassed(dwellPace(true), steady(23), 0, 72 * 60)).toBeCloseTo(dwellMinutes(72, 23) / 3, 6);
     expect(whenPassed(dwellPace(false), steady(38), 0, 72 * 60)).toBeCloseTo(dwellMinutes(72, 38), 6);
-  });
-  it('keep the gap between two recoat windows', () => {
-    const [first, second] = recoatOverAir(finish('tomato-can'), steady(23), 0);
-    expect(first).toMatchObject({ from: 12, to: 60 });
-    expect(second).toMatchObject({ from: 2880, to: null });
   });
 });
 

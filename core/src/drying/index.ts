@@ -1,4 +1,4 @@
 export * from './window';
-export * from './over-air';
+export * from './film';
 export * from './risk';
 export * from './service';

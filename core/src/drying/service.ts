@@ -2,7 +2,7 @@ import type { Finish } from '../finish';
 import { RULE_OF_THUMB } from '../units';
 import { buildFactor, safeShare } from './window';
 import { dryingRate, type DryingAir } from '../air';
-import { filmOf } from './over-air';
+import { filmOf } from './film';
 
 /** What a painted piece goes back to, from the lightest to the hardest. */
 export const SERVICES = ['hardware', 'polish', 'wash', 'water', 'flight'] as const;

@@ -26,18 +26,26 @@ export function firstConflict(tables: Tables, decisions: Decisions, times: Times
   const byStart = tasks.map((_, task) => task).sort((a, b) => times.start[a]! - times.start[b]! || a - b);
   const minutes = minutesUnder(tables, decisions);
   const taken: number[] = tasks.map((_, task) => decisions.team[task] ?? -1);
-  for (const [position, task] of byStart.entries()) {
-    const atWork = byStart.slice(0, position).filter((other) => overlap(times, other, task));
-    const sharing = atWork.find((other) => holds[task]!.some((place) => holds[other]!.includes(place)));
+  let before: number[] = [];
+  for (const task of byStart) {
+    if (holds[task]!.length === 0) continue;
+    before = stillAt(before, times, task);
+    const sharing = before.find((other) => overlap(times, other, task) && holds[task]!.some((place) => holds[other]!.includes(place)));
     if (sharing !== undefined) return { ways: bothOrders(decisions, times, sharing, task) };
+    before.push(task);
   }
+  before = [];
   for (const [position, task] of byStart.entries()) {
     const teams = tables.teams[task]!;
     if (tasks[task]!.hands === 0 || times.end[task]! <= times.start[task]! + SAME_MIN) {
       if (taken[task]! < 0) taken[task] = 0;
       continue;
     }
-    const atWork = byStart.filter((other, at) => at !== position && tasks[other]!.hands > 0 && taken[other]! >= 0 && overlap(times, other, task));
+    before = stillAt(before, times, task);
+    const meanwhile = [...before];
+    for (let at = position + 1; at < byStart.length && times.start[byStart[at]!]! < times.end[task]! - SAME_MIN; at++) meanwhile.push(byStart[at]!);
+    before.push(task);
+    const atWork = meanwhile.filter((other) => tasks[other]!.hands > 0 && taken[other]! >= 0 && overlap(times, other, task));
     const busy = (team: readonly number[]) => atWork.find((other) => tables.teams[other]![taken[other]!]!.some((worker) => team.includes(worker)));
     if (taken[task]! >= 0) {
       const other = busy(teams[taken[task]!]!);
@@ -55,6 +63,9 @@ export function firstConflict(tables: Tables, decisions: Decisions, times: Times
   if (loose) return { ways: everyTeam(tables, decisions, loose.before) };
   return { teams: taken };
 }
+
+/** Of tasks that began no later than another those that are not over when it begins. */
+const stillAt = (before: readonly number[], { start, end }: Times, task: number): number[] => before.filter((other) => end[other]! > start[task]! + SAME_MIN);
 
 /** What is started first stays first, if it can. */
 const bothOrders = (decisions: Decisions, { start }: Times, one: number, other: number): Ways =>

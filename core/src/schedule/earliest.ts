@@ -120,9 +120,10 @@ export function earliest(tables: Tables, decisions: Decisions, from?: readonly n
     const { atMin } = tasks[task]!;
     return atMin === undefined || placed.start <= Math.max(atMin, nowMin) + SAME_MIN;
   };
-  if (goesInCircles(tables, decisions, minutes)) return null;
   for (let task = 0; task < tasks.length; task++) if (!fit(task)) return null;
-  for (;;) {
+  for (let round = 1; ; round++) {
+    // Times that still move after so many rounds may be pushing each other on for ever: looked at once, most settle long before.
+    if (round === ROUNDS_BEFORE_DOUBT && goesInCircles(tables, decisions, minutes)) return null;
     let moved = false;
     const atLeast = (task: number, min: number): boolean => {
       if (start[task]! >= min - SAME_MIN) return true;
@@ -145,6 +146,8 @@ export function earliest(tables: Tables, decisions: Decisions, from?: readonly n
     if (!moved) return { start, end };
   }
 }
+
+const ROUNDS_BEFORE_DOUBT = 4;
 
 /** Whether lags and order push each other on for ever, whatever the hours: told at once, where times would only creep on. */
 function goesInCircles({ tasks, lags }: Tables, { order, lag }: Decisions, minutes: readonly number[]): boolean {

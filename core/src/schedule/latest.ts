@@ -22,6 +22,8 @@ const LOOK_EVERY_MIN = 15;
 export function latestStarts(problem: ScheduleProblem, { decisions, schedule }: Solved): LatestStart[] {
   const tables = tablesOf(problem);
   const open = tablesOf(atAnyHour(problem));
+  // Under the same decisions nothing is sooner for one that begins later: what is looked for goes on from the schedule.
+  const asPlanned = schedule.placed.map(({ startMin }) => startMin);
   return problem.tasks.flatMap(({ id, atMin }, task): LatestStart[] => {
     // What is pinned, as all that is done, begins when it does.
     if (atMin !== undefined) return [];
@@ -29,7 +31,7 @@ export function latestStarts(problem: ScheduleProblem, { decisions, schedule }: 
     if (!followed) return [];
     const planned = schedule.placed[task]!.startMin;
     const holds = (at: number): boolean => {
-      const times = earliest(tables, decisions, begunAt(tables.tasks.length, task, at));
+      const times = earliest(tables, decisions, begunAt(asPlanned, task, at));
       return times !== null && times.start[task]! <= at + SAME_MIN;
     };
     // The next morning it may be done again: what is looked for is the end of the time from now on.
@@ -42,7 +44,7 @@ export function latestStarts(problem: ScheduleProblem, { decisions, schedule }: 
   });
 }
 
-const begunAt = (count: number, task: number, at: number): number[] => Array.from({ length: count }, (_, other) => (other === task ? at : -Infinity));
+const begunAt = (starts: readonly number[], task: number, at: number): number[] => starts.map((start, other) => (other === task ? at : start));
 
 /** The same problem with everybody and everything there day and night. */
 function atAnyHour(problem: ScheduleProblem): ScheduleProblem {
@@ -56,7 +58,15 @@ function atAnyHour(problem: ScheduleProblem): ScheduleProblem {
 
 /** The first task that would have to be done outside everybody's hours. */
 function missedBy(problem: ScheduleProblem, open: Tables, decisions: Decisions, task: number, at: number): LatestStart['missed'] {
-  const times = earliest(open, decisions, begunAt(open.tasks.length, task, at));
+  const times = earliest(
+    open,
+    decisions,
+    begunAt(
+      open.tasks.map(() => -Infinity),
+      task,
+      at,
+    ),
+  );
   if (!times) return null;
   const outside = open.lags
     .filter(({ before, maxMin }) => maxMin !== Infinity && before === task)

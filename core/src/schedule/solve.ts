@@ -71,7 +71,7 @@ export function* solveSteps(
   const marginNow = () => (stayed !== null && found.best?.node === stayed ? worthMin : WORTH_MIN);
   let margin = marginNow();
   // Some first schedules, straight down: each time what is in the way is settled for the task with the most behind it.
-  const dives = Math.max(2, Math.round((DIVES * MANY_TASKS) / Math.max(MANY_TASKS, problem.tasks.length)));
+  const dives = Math.max(2, Math.round(DIVES * (MANY_TASKS / Math.max(MANY_TASKS, problem.tasks.length)) ** 1.5));
   for (let dive = 0; dive < dives && stayed === null && found.best?.endMin !== root.least; dive++) {
     let node: Node | null = root;
     while (node) {

@@ -49,6 +49,8 @@ export const RULE_OF_THUMB = {
   uncoverPerPiece: 0.1,
   /** Spraying: fixed per coat whatever the area; mixing; cleaning the gun; stripping it after flakes. */
   perCoat: 3,
+  /** Paint of one job may wait in the gun so long for the next. Minutes. */
+  standsInGun: 60,
   mix: 8,
   /** The check before colour: wiping, tacking, pressing edges. */
   gate: 3,

@@ -1,0 +1,59 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { SHIPPED_SHELF, upgradedDesign, type Design } from '../job';
+import { planJob } from '../plan';
+import { scheduleFaults } from '../schedule';
+import { hoursOver, planDay, usualShopDay, type CalendarDay, type JobAtWork } from '.';
+
+const { steps } = planJob(
+  upgradedDesign((JSON.parse(readFileSync(join(__dirname, '../../../examples/tansy.json'), 'utf8')) as { design: unknown }).design) as Design,
+  SHIPPED_SHELF,
+);
+const job = (id: string, done: JobAtWork['doneMin'] = new Map()): JobAtWork => ({ id, title: id, steps, doneMin: done });
+const days: readonly CalendarDay[] = Array.from({ length: 14 }, (_, day) => ({
+  midnightMin: day * 1440,
+  weekday: day % 7,
+  date: `2026-06-${String(day + 1).padStart(2, '0')}`,
+}));
+const shop = usualShopDay('UTC', 'Ada');
+const two = { ...shop, people: ['ada', 'bo'].map((id) => ({ id, name: id, week: shop.people[0]!.week, off: [] })) };
+/** Everything before the first mixing is done. */
+const ready = (atMin: number) =>
+  new Map(
+    steps
+      .slice(
+        0,
+        steps.findIndex(({ kind }) => kind === 'mix'),
+      )
+      .map(({ id }) => [id as string, atMin]),
+  );
+const planned = (...jobs: JobAtWork[]) => planDay(jobs, two, days, 500);
+
+it('sprays two jobs of one colour from one mix, and keeps every window', () => {
+  const plan = planned(job('one', ready(480)), job('two', ready(480)));
+  const [once] = plan.oneMix;
+  const mixes = steps.filter(({ kind }) => kind === 'mix');
+  expect(once).toMatchObject({ finish: mixes[0]!.say.values.finish, ml: 2 * Number(mixes[0]!.say.values.ml) });
+  expect(new Set([once!.first, once!.second])).toEqual(new Set(['one', 'two']));
+  expect(once!.savedMin).toBeGreaterThan(8);
+  const places = ['booth', 'gun'].map((id) => ({ id, hours: null }));
+  const workers = two.people.map(({ id, week }) => ({ id, hours: hoursOver(week, days) }));
+  expect(plan.troubles).toEqual([]);
+  const faults = scheduleFaults({ tasks: plan.work.map(({ task }) => task), workers, places, nowMin: 500 }, plan.schedule!);
+  // What is not mixed a second time, and not cleaned in between, takes so much less; nothing else is otherwise than planned.
+  expect(faults.map(({ code }) => code)).toEqual(['length', 'length']);
+  const startOf = (id: string, kind: string) =>
+    plan.schedule!.placed.find(({ task }) => plan.work.find((one) => one.task.id === task && one.job === id && one.steps.some((step) => step.kind === kind)))!;
+  // The second is sprayed while the first flashes or soon after, and the gun is cleaned after both.
+  expect(startOf(once!.second, 'coat').startMin - startOf(once!.first, 'coat').endMin).toBeLessThanOrEqual(60 + 1e-6);
+  expect(startOf(once!.second, 'gun-clean').startMin).toBeGreaterThanOrEqual(startOf(once!.first, 'coat').endMin);
+});
+it('leaves alone what has no second job, what is mixed already, and what would hold up the shop for long', () => {
+  expect(planned(job('one', ready(480))).oneMix).toEqual([]);
+  const mixed = new Map([...ready(480), [steps.find(({ kind }) => kind === 'mix')!.id as string, 495]]);
+  const [first] = steps.filter(({ kind }) => kind === 'mix');
+  expect(planned(job('one', mixed), job('two', ready(480))).oneMix.map(({ finish }) => finish)).not.toContain(first!.say.values.finish);
+  // The other one has all of its masking still before it.
+  const far = planned(job('one', ready(480)), job('two'));
+  for (const { first: before, second } of far.oneMix) expect(before).not.toBe(second);
+});

@@ -1,0 +1,115 @@
+import type { Step } from '../log';
+import type { Booked, Task } from '../schedule';
+import { RULE_OF_THUMB } from '../units';
+import type { DayWork } from './tasks';
+import { minutesHere, type SpeedOf } from './took';
+
+/** Two jobs sprayed from one mix: the second right after the first, the gun cleaned once. */
+export interface OneMix {
+  readonly finish: string;
+  readonly first: string;
+  readonly second: string;
+  /** What is mixed for both, ml ready to use. */
+  readonly ml: number;
+  /** Work it saves. */
+  readonly savedMin: number;
+}
+
+/** A finish of one job, from mixing it to cleaning the gun, by names of the tasks it is done in. */
+interface Session {
+  readonly job: string;
+  readonly finish: string;
+  readonly ml: number;
+  readonly mix: string;
+  readonly mixMin: number;
+  readonly coats: readonly string[];
+  readonly clean: string;
+  readonly cleanMin: number;
+}
+
+/** Finishes that go through the gun in one mix, as they are left to do. */
+function sessionsIn(work: readonly DayWork[], speeds: readonly SpeedOf[]): Session[] {
+  const steps = work.flatMap(({ job, task, steps: own }) => own.map((step) => ({ job, task: task.id, step })));
+  return steps.flatMap(({ job, task, step: mix }): Session[] => {
+    const { finish, ml, coats: lot } = mix.say.values as { readonly finish?: string; readonly ml?: number; readonly coats?: unknown };
+    if (mix.kind !== 'mix' || mix.say.code !== 'step.mix' || finish === undefined || ml === undefined || lot !== undefined) return [];
+    const own = (kind: Step['kind']) => steps.filter((one) => one.job === job && one.step.stage === mix.stage && one.step.kind === kind);
+    const coats = own('coat').filter(({ step }) => step.needs.includes('gun'));
+    const [clean] = own('gun-clean');
+    if (coats.length === 0 || !clean) return [];
+    return [
+      {
+        job,
+        finish,
+        ml,
+        mix: task,
+        mixMin: minutesHere(mix, speeds),
+        coats: coats.map((one) => one.task),
+        clean: clean.task,
+        cleanMin: minutesHere(clean.step, speeds),
+      },
+    ];
+  });
+}
+
+/** Jobs that could be sprayed from one mix: of each finish the two that come first, in the order they come. */
+export function pairsOf(work: readonly DayWork[], placed: readonly Booked[], speeds: readonly SpeedOf[]): (readonly [Session, Session])[] {
+  const startOf = new Map(placed.map(({ task, startMin }) => [task, startMin]));
+  const sessions = sessionsIn(work, speeds)
+    .filter(({ coats }) => startOf.has(coats[0]!))
+    .sort((a, b) => startOf.get(a.coats[0]!)! - startOf.get(b.coats[0]!)!);
+  return [...new Set(sessions.map(({ finish }) => finish))].flatMap((finish) => {
+    const [first, ...others] = sessions.filter((one) => one.finish === finish);
+    const second = others.find(({ job }) => job !== first!.job);
+    return first && second ? [[first, second] as const] : [];
+  });
+}
+
+/**
+ * The tasks with two jobs sprayed from one mix: mixed before the first for both; the second begins while the first flashes or soon after it,
+ * and is on before the paint has gone off; the gun is cleaned after both.
+ */
+export function withOneMix(tasks: readonly Task[], [first, second]: readonly [Session, Session]): Task[] {
+  const shorter = (task: Task, minutes: number): Task => ({ ...task, minutes: Math.max(0, task.minutes - minutes) });
+  const last = first.coats[first.coats.length - 1]!;
+  return tasks.map((task) => {
+    let now = task;
+    if (now.id === second.mix) now = shorter(now, second.mixMin);
+    if (now.id === first.clean) now = shorter(now, first.cleanMin);
+    if (now.id === second.clean) now = { ...now, after: [...now.after, { task: last, from: 'end', minMin: 0, maxMin: null }] };
+    // What counted from its own mixing counts from that of the first.
+    if (second.coats.includes(now.id))
+      now = { ...now, after: now.after.map((lag) => (lag.task === second.mix && lag.maxMin !== null ? { ...lag, task: first.mix } : lag)) };
+    if (now.id === second.coats[0])
+      now = {
+        ...now,
+        after: [
+          ...now.after,
+          { task: first.mix, from: 'end', minMin: 0, maxMin: null },
+          { task: first.coats[0]!, from: 'end', minMin: 0, maxMin: RULE_OF_THUMB.standsInGun },
+        ],
+      };
+    return now;
+  });
+}
+
+/** Whether nothing else goes through the gun between the first coat of the one and the cleaning after the other. */
+export function gunIsTheirs(work: readonly DayWork[], placed: readonly Booked[], [first, second]: readonly [Session, Session]): boolean {
+  const at = new Map(placed.map((one) => [one.task, one]));
+  const from = Math.min(at.get(first.coats[0]!)!.startMin, at.get(second.coats[0]!)!.startMin);
+  const to = Math.max(...[...first.coats, ...second.coats].map((coat) => at.get(coat)!.endMin));
+  const own = new Set([...first.coats, ...second.coats]);
+  return !work.some(({ task }) => {
+    const there = at.get(task.id);
+    return there !== undefined && task.places.includes('gun') && !own.has(task.id) && there.endMin > from && there.startMin < to;
+  });
+}
+
+/** What is told of a pair. */
+export const toldOnce = ([first, second]: readonly [Session, Session]): OneMix => ({
+  finish: first.finish,
+  first: first.job,
+  second: second.job,
+  ml: first.ml + second.ml,
+  savedMin: second.mixMin + first.cleanMin,
+});
