@@ -57,6 +57,8 @@ export const sampleProblem = (areas: readonly OrderArea[], borders: readonly Ord
   attached: new Map(),
   finishes: new Map(SHIPPED_FINISHES.map((finish) => [finish.id, finish])),
   air: { airC: 20, rhPercent: 50, movement: 'normal' },
+  // Sprayed in the air it is left in, where nothing else is said.
+  sprayAir: changes.air ?? { airC: 20, rhPercent: 50, movement: 'normal' },
   model: false,
   school: null,
   shortestHours: 24,

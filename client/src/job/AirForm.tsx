@@ -13,6 +13,9 @@ import { Choice } from '@/ui/Choice';
 import { usePerson } from '@/person/PersonContext';
 
 const { airC, rhPercent, movement } = climateSchema.entries;
+/** Whether a place has the air of where it is sprayed. */
+const PLACES = ['same', 'other'] as const;
+type Place = (typeof PLACES)[number];
 /** The form as it is read; bare temperatures are in the unit of the person. */
 const schemaIn = (bare: 'C' | 'F') =>
   v.object({
@@ -31,6 +34,13 @@ const schemaIn = (bare: 'C' | 'F') =>
       'write a temperature such as 18, or leave it empty',
     ),
     movement,
+    taped: v.picklist(PLACES),
+    tapedC: typedTemperature(airC, bare),
+    tapedRh: typedHumidity(rhPercent),
+    left: v.picklist(PLACES),
+    leftC: typedTemperature(airC, bare),
+    leftRh: typedHumidity(rhPercent),
+    leftMovement: movement,
   });
 type AirValues = v.InferOutput<ReturnType<typeof schemaIn>>;
 
@@ -39,23 +49,59 @@ interface Fields {
   rhPercent: string;
   surfaceC: string;
   movement: AirMovement;
+  taped: Place;
+  tapedC: string;
+  tapedRh: string;
+  left: Place;
+  leftC: string;
+  leftRh: string;
+  leftMovement: AirMovement;
 }
+
+const PLACE_OPTIONS: readonly { readonly value: Place; readonly label: string }[] = [
+  { value: 'same', label: 'In the same air' },
+  { value: 'other', label: 'Elsewhere' },
+];
+
+/** The form as it is filled for a climate: places with no air of their own show that of where it is sprayed. */
+function fieldsOf({ airC: here, rhPercent: rh, surfaceC, movement: moves, taped, left }: Climate, unit: 'C' | 'F'): Fields {
+  return {
+    airC: temperatureText(here, unit),
+    rhPercent: String(rh),
+    surfaceC: surfaceC === null ? '' : temperatureText(surfaceC, unit),
+    movement: moves,
+    taped: taped ? 'other' : 'same',
+    tapedC: temperatureText(taped?.airC ?? here, unit),
+    tapedRh: String(taped?.rhPercent ?? rh),
+    left: left ? 'other' : 'same',
+    leftC: temperatureText(left?.airC ?? here, unit),
+    leftRh: String(left?.rhPercent ?? rh),
+    leftMovement: left?.movement ?? 'still',
+  };
+}
+
+const climateOf = ({ taped, tapedC, tapedRh, left, leftC, leftRh, leftMovement, ...sprayed }: AirValues): Climate => ({
+  ...sprayed,
+  ...(taped === 'other' ? { taped: { airC: tapedC, rhPercent: tapedRh } } : {}),
+  ...(left === 'other' ? { left: { airC: leftC, rhPercent: leftRh, movement: leftMovement } } : {}),
+});
 
 const MOVES: Readonly<Record<AirMovement, string>> = { still: 'Still', normal: 'Normal', booth: 'Booth' };
 
-/** The air of today. */
+/** The air of today: where it is sprayed, and where it is taped and left to dry, if that is elsewhere. */
 export function AirForm({ climate, onChange }: { climate: Climate; onChange: (climate: Climate) => void }) {
   const unit = usePerson().person.temperature;
   const { control, handleSubmit, watch, setValue, formState } = useForm<Fields, unknown, AirValues>({
     resolver: useMemo(() => resolverOf<Fields, AirValues>(schemaIn(unit)), [unit]),
-    values: {
-      airC: temperatureText(climate.airC, unit),
-      rhPercent: String(climate.rhPercent),
-      surfaceC: climate.surfaceC === null ? '' : temperatureText(climate.surfaceC, unit),
-      movement: climate.movement,
-    },
+    values: fieldsOf(climate, unit),
   });
-  const submit = handleSubmit((values) => onChange(values));
+  const submit = handleSubmit((values) => onChange(climateOf(values)));
+  // Back in the same air, what was typed for elsewhere is let go: it may be wrong, and would be in the way.
+  const settle = (of: 'taped' | 'left', place: Place) => {
+    const plain = fieldsOf({ ...climate, [of]: undefined }, unit);
+    if (place === 'same') for (const name of [`${of}C`, `${of}Rh`] as const) setValue(name, plain[name], { shouldValidate: true });
+    setValue(of, place, { shouldDirty: true });
+  };
   return (
     <View style={styles.form}>
       <View style={styles.row}>
@@ -69,6 +115,28 @@ export function AirForm({ climate, onChange }: { climate: Climate; onChange: (cl
         options={AIR_MOVEMENTS.map((value) => ({ value, label: MOVES[value] }))}
         onChange={(value) => setValue('movement', value, { shouldDirty: true })}
       />
+      <Choice label="Taped" value={watch('taped')} options={PLACE_OPTIONS} onChange={(place) => settle('taped', place)} />
+      {watch('taped') === 'other' ? (
+        <View style={styles.row}>
+          <Field control={control} name="tapedC" label="Air there" unit={`°${unit}`} />
+          <Field control={control} name="tapedRh" label="Humidity there" unit="%" keys="numeric" />
+        </View>
+      ) : null}
+      <Choice label="Left to dry" value={watch('left')} options={PLACE_OPTIONS} onChange={(place) => settle('left', place)} />
+      {watch('left') === 'other' ? (
+        <>
+          <View style={styles.row}>
+            <Field control={control} name="leftC" label="Air where it is left" unit={`°${unit}`} />
+            <Field control={control} name="leftRh" label="Humidity where it is left" unit="%" keys="numeric" />
+          </View>
+          <Choice
+            label="The air moves where it is left"
+            value={watch('leftMovement')}
+            options={AIR_MOVEMENTS.map((value) => ({ value, label: MOVES[value] }))}
+            onChange={(value) => setValue('leftMovement', value, { shouldDirty: true })}
+          />
+        </>
+      ) : null}
       {formState.isDirty ? <Action label="Use this air" onPress={() => void submit()} /> : null}
     </View>
   );

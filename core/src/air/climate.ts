@@ -4,13 +4,29 @@ import { numberBetween, oneOf } from '../units';
 export const AIR_MOVEMENTS = ['still', 'normal', 'booth'] as const;
 export type AirMovement = (typeof AIR_MOVEMENTS)[number];
 
-/** Air of the day: constant until readings say otherwise. */
+const airC = () => numberBetween(-20, 80, '°C');
+const rhPercent = () => numberBetween(1, 100, '%');
+
+/** Air of the day where it is sprayed: constant until readings say otherwise. */
 export const climateSchema = v.strictObject({
-  airC: numberBetween(-20, 80, '°C'),
-  rhPercent: numberBetween(1, 100, '%'),
+  airC: airC(),
+  rhPercent: rhPercent(),
   /** Null: the surface is as warm as the air. */
-  surfaceC: v.nullable(numberBetween(-20, 80, '°C')),
+  surfaceC: v.nullable(airC()),
   movement: oneOf(AIR_MOVEMENTS),
+  /** Where it is taped; left out: where it is sprayed. */
+  taped: v.optional(v.strictObject({ airC: airC(), rhPercent: rhPercent() })),
+  /** Where it is left to dry once it is sprayed; left out: where it is sprayed. */
+  left: v.optional(v.strictObject({ airC: airC(), rhPercent: rhPercent(), movement: oneOf(AIR_MOVEMENTS) })),
 });
 
 export type Climate = v.InferOutput<typeof climateSchema>;
+
+/** The air a film is left in after its coats. */
+export const airLeftIn = ({ left, airC: here, rhPercent: rh, movement }: Climate) => left ?? { airC: here, rhPercent: rh, movement };
+
+/** The air it is taped in, and how warm the surface is there: as typed, else as warm as that air. */
+export const airTapedIn = ({ taped, airC: here, rhPercent: rh, surfaceC }: Climate) => {
+  const air = taped ?? { airC: here, rhPercent: rh };
+  return { ...air, surfaceC: surfaceC ?? air.airC };
+};

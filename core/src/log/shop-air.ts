@@ -43,8 +43,9 @@ export function ruleOver<R extends Pick<AfterRule, 'minMin' | 'maxMin' | 'againM
   heats: readonly Heat[] = [],
 ): R {
   const { minMin, maxMin, againMin, film } = rule;
-  if (!film || (air.measured.length === 0 && air.expected.length === 0 && heats.length === 0)) return rule;
-  const [pace, planned, course] = [paceOf(film), steadyAir(film), heats.reduce(warmed, courseOf(air, film))];
+  const known = film?.away ? NO_AIR : air;
+  if (!film || (known.measured.length === 0 && known.expected.length === 0 && heats.length === 0)) return rule;
+  const [pace, planned, course] = [paceOf(film), steadyAir(film), heats.reduce(warmed, courseOf(known, film))];
   const after = (min: number): number => {
     const moment = whenPassed(pace, course, sinceMin, passedBetween(pace, planned, 0, min));
     return moment === null ? min : moment - sinceMin;

@@ -45,7 +45,10 @@ export interface AfterRule {
 }
 
 /** What a time of drying is counted by: how the film dries, and the air of the plan. */
-export interface RuleFilm extends DryingFilm, DryingAir {}
+export interface RuleFilm extends DryingFilm, DryingAir {
+  /** It dries elsewhere than where the shop measures: the air of the plan holds. */
+  readonly away?: boolean;
+}
 
 /** One thing to do, or to wait for. */
 export interface Step {

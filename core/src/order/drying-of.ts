@@ -45,17 +45,20 @@ function remembered<T>(map: Map<string, T>, key: string, make: () => T): T {
   return made;
 }
 
-/** Times of a film of so many coats in the air of the job. */
+/** Times of a film of so many coats in the air of the job: coats flash where it is sprayed, the rest dries where it is left. */
 export function filmTimes(problem: OrderProblem, finish: Finish, coats: number): FilmTimes {
   return remembered(memoryOf(problem).times, `${finish.id} ${coats}`, () => {
     const marks = marksOf(finish);
-    const windows = pullWindows(marks, problem.air, buildFactor(finish, dryingBuildUm(finish, coats)), Infinity);
+    const factor = buildFactor(finish, dryingBuildUm(finish, coats));
+    // What is pulled wet is pulled where it was sprayed; all later windows are of where it is left.
+    const { wet } = pullWindows(marks, problem.sprayAir, factor, Infinity);
+    const windows = { ...pullWindows(marks, problem.air, factor, Infinity), wet };
     const school = [problem.school ?? finish.school, ...SCHOOLS].find((one) => windows[one] !== null) ?? 'wet';
     const from = windows[school]?.from ?? 0;
     return {
-      flashMin: coatFlashMin(finish, problem.air),
+      flashMin: coatFlashMin(finish, problem.sprayAir),
       cleanMin: usesGun(finish) ? RULE_OF_THUMB.gunClean : 0,
-      gap: coatGap(finish, problem.air),
+      gap: coatGap(finish, problem.sprayAir),
       // A film that never takes tape is treated as safe once it is through, which is what waiting for it would mean.
       tapeSafeMin: windows.tapeSafeMin ?? windows.throughMin,
       windows,

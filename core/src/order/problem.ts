@@ -134,6 +134,8 @@ export interface OrderProblem {
   readonly attached: ReadonlyMap<string, readonly string[]>;
   readonly finishes: ReadonlyMap<string, Finish>;
   readonly air: DryingAir;
+  /** The air it is sprayed in, until its last coat is on: what flashes between coats. */
+  readonly sprayAir: DryingAir;
   readonly model: boolean;
   /** School a person has chosen for the job; null: as each finish prefers. */
   readonly school: School | null;

@@ -46,7 +46,7 @@ const sealM = ({ areas, borders }: OrderProblem, { border, closed, strip }: Mask
   strip ? (areas[closed]!.strip?.sealM ?? 0) : borders[border]!.sealM;
 
 const dryMin = (problem: OrderProblem, product: string | null): number =>
-  product === null ? RULE_OF_THUMB.liquidMaskDry : coatFlashMin(finishOf(problem, product), problem.air);
+  product === null ? RULE_OF_THUMB.liquidMaskDry : coatFlashMin(finishOf(problem, product), problem.sprayAir);
 
 function productFor(problem: OrderProblem, before: Progress, { free, closed }: MaskEdge, upper: Finish, begins: number): string | null {
   const below = before.films[closed]?.finish;

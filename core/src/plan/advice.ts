@@ -1,4 +1,4 @@
-import { dewMargin } from '../air';
+import { airTapedIn, dewMargin } from '../air';
 import type { Finish } from '../finish';
 import type { Design } from '../job';
 import { soundRules } from '../order';
@@ -24,8 +24,10 @@ export function adviceFor(facts: AdviceFacts): Advice[] {
 }
 
 function airAdvice({ climate }: Design): Advice[] {
-  const surfaceC = climate.surfaceC ?? climate.airC;
-  const { dewPointC, marginC, ok } = dewMargin(climate.airC, climate.rhPercent, surfaceC);
+  const { airC, rhPercent, surfaceC } = airTapedIn(climate);
+  // Where it is taped, and where it is sprayed if that is another place: the nearer to dew is told.
+  const near = [dewMargin(airC, rhPercent, surfaceC), dewMargin(climate.airC, climate.rhPercent, climate.surfaceC ?? climate.airC)];
+  const { dewPointC, marginC, ok } = near.reduce((one, other) => (other.marginC < one.marginC ? other : one));
   return [
     ...(ok ? [] : [advice('stop', { code: 'advice.dew', values: { marginC, dewPointC, needsC: RULE_OF_THUMB.dewMarginC } })]),
     ...(surfaceC < RULE_OF_THUMB.coldC ? [advice('caution', { code: 'advice.cold', values: { belowC: RULE_OF_THUMB.coldC } })] : []),

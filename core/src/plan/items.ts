@@ -1,3 +1,4 @@
+import { airLeftIn } from '../air';
 import { dwellMinutes } from '../drying';
 import { CLOSED_WITH, closingMin } from '../masking';
 import type { Sequence } from '../order';
@@ -70,7 +71,7 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
     // Masks that stay on for later coats are asked for how long they last when they come off.
     cleanMin: laid.reduce((least, { cleanHours, item }) => {
       const own = item.until.stage === index + 1 || stage.keep;
-      return own ? Math.min(least, dwellMinutes(cleanHours, design.climate.airC)) : least;
+      return own ? Math.min(least, dwellMinutes(cleanHours, airLeftIn(design.climate).airC)) : least;
     }, Infinity),
   };
 }

@@ -1,3 +1,4 @@
+import { airTapedIn } from '../air';
 import type { Design, Shelf } from '../job';
 import type { OrderProblem } from '../order';
 import type { Preparation } from '../prepare';
@@ -22,5 +23,6 @@ export interface StageSource {
 export function meansOf({ design, shelf }: Pick<StageSource, 'design' | 'shelf'>): MaskingMeans {
   const { climate, scale, choices } = design;
   const tapes = shelf.tapes.filter(({ code, rolls }) => rolls !== 0 && !choices.notTapes?.includes(code));
-  return { tapes, pins: choices.tapes ?? [], ownWays: choices.ownWays ?? [], scale, surfaceC: climate.surfaceC ?? climate.airC, airC: climate.airC };
+  const { surfaceC, airC } = airTapedIn(climate);
+  return { tapes, pins: choices.tapes ?? [], ownWays: choices.ownWays ?? [], scale, surfaceC, airC };
 }

@@ -1,3 +1,4 @@
+import { airLeftIn } from '../air';
 import { corners, pieceOf } from '../curves';
 import { areaAt } from '../areas';
 import { attachedParts, finishesById, type Design, type Shelf } from '../job';
@@ -96,7 +97,8 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     own: ownWorkOf(design),
     attached,
     finishes,
-    air: design.climate,
+    air: airLeftIn(design.climate),
+    sprayAir: design.climate,
     model,
     school: choices.school,
     shortestHours: smallest(shelf.tapes.map(({ cleanHours }) => cleanHours)),

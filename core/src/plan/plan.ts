@@ -50,7 +50,20 @@ export function* planSteps(design: Design, shelf: Shelf, store?: WorkStore): Gen
     ? yield* stageSteps(chosen, { works, design, shelf, problem, preparation, starts: startsOf(works), rims })
     : { stages: [], items: [] };
   const steps = chosen
-    ? stepsOf({ stages, items, sequence: chosen, parts, finishes, preparation, works, kind: design.kind, scale: design.scale, air: problem.air })
+    ? stepsOf({
+        stages,
+        items,
+        sequence: chosen,
+        parts,
+        finishes,
+        preparation,
+        works,
+        kind: design.kind,
+        scale: design.scale,
+        air: problem.air,
+        sprayAir: problem.sprayAir,
+        away: design.climate.left !== undefined,
+      })
     : [];
   yield;
   const plan = rounded<Omit<Plan, 'parts'>>({

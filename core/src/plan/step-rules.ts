@@ -1,3 +1,4 @@
+import type { DryingAir } from '../air';
 import { dryingBuildUm, filmOf } from '../drying';
 import type { Finish } from '../finish';
 import type { AfterRule } from '../log';
@@ -32,7 +33,8 @@ export const filmRule = (
   { fromMin, toMin, againMin = null }: Between,
   code: AfterCode,
   film: Finish | undefined,
-  { air }: StepSource,
+  { air: leftIn, sprayAir, away }: StepSource,
+  where: 'left' | 'sprayed' = 'left',
 ): AfterRule => ({
   step,
   from: 'end',
@@ -40,8 +42,10 @@ export const filmRule = (
   maxMin: toMin,
   ...(toMin === null || againMin === null ? {} : { againMin }),
   code,
-  ...(film ? { film: { ...filmOf(film), airC: air.airC, rhPercent: air.rhPercent, movement: air.movement } } : {}),
+  ...(film ? { film: { ...filmOf(film), ...airOnly(where === 'left' ? leftIn : sprayAir), ...(away && where === 'left' ? { away: true } : {}) } } : {}),
 });
+
+const airOnly = ({ airC, rhPercent, movement }: DryingAir): DryingAir => ({ airC, rhPercent, movement });
 
 /** Before tape goes on colour of this job: one rule for each stage whose colour is covered now. */
 export function tapeSafeRules(stage: StagePlan, source: StepSource): AfterRule[] {

@@ -33,8 +33,10 @@ export interface StepSource {
   readonly preparation: Preparation;
   readonly kind: JobKind;
   readonly scale: number;
-  /** The air the times are counted for. */
+  /** The air the times are counted for: where it is left, and where it is sprayed, which is where the shop measures. */
   readonly air: DryingAir;
+  readonly sprayAir: DryingAir;
+  readonly away: boolean;
 }
 
 /**
@@ -151,7 +153,14 @@ function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, clock: 
       ...(coat === 1
         ? overRules(stage, source)
         : [
-            filmRule(coatId(stage, coat - 1), { fromMin: gap.fromMin, toMin: gap.toMin, againMin: coatAgainMin(finish, source.air) }, 'recoat', finish, source),
+            filmRule(
+              coatId(stage, coat - 1),
+              { fromMin: gap.fromMin, toMin: gap.toMin, againMin: coatAgainMin(finish, source.sprayAir) },
+              'recoat',
+              finish,
+              source,
+              'sprayed',
+            ),
           ]),
       ...potRules(stage, coat, eachMin, finish, source),
     ];
@@ -192,7 +201,9 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
   if (tapes.length === 0) return;
   // Masks that stayed on through other coats have no window of their own: the paint that went over them last has.
   const windowed = [...stage.pulls.map((number) => stages[number - 1]!).filter(({ keep }) => keep), stage];
-  const after = windowed.flatMap((one) => (one.pull ? [filmRule(lastCoatOf(one, source), one.pull, 'pull', source.finishes.get(one.finish), source)] : []));
+  const after = windowed.flatMap((one) =>
+    one.pull ? [filmRule(lastCoatOf(one, source), one.pull, 'pull', source.finishes.get(one.finish), source, one.school === 'wet' ? 'sprayed' : 'left')] : [],
+  );
   const { school } = stage.pull ? stage : (windowed.find((one) => one.pull !== null) ?? stage);
   // One window is told, from the last coat: it opens with the last of them and closes with the first.
   const own = windowed.flatMap(({ pull, lastCoatMin }) => {

@@ -1,4 +1,4 @@
-import type { Climate } from '../air';
+import { airTapedIn, type Climate } from '../air';
 import type { Finish, PaintSystemKey } from '../finish';
 import type { Part, Present } from '../job';
 import { mayGoOver, typicalMarks, type OverSaid } from '../over';
@@ -44,7 +44,8 @@ export function preparationOf(parts: readonly PartToPrepare[], climate: Climate)
   const painted = parts.filter(({ areas }) => areas.some(({ first }) => first !== null));
   const washes = washesOf(painted, climate);
   const abrading = abradingOf(painted, climate);
-  const warmMin = painted.length > 0 && Math.min(climate.airC, climate.surfaceC ?? climate.airC) < RULE_OF_THUMB.coldC ? RULE_OF_THUMB.warmFor : 0;
+  const { airC, surfaceC } = airTapedIn(climate);
+  const warmMin = painted.length > 0 && Math.min(airC, surfaceC) < RULE_OF_THUMB.coldC ? RULE_OF_THUMB.warmFor : 0;
   const minutes = [...washes, ...abrading].reduce((sum, one) => sum + one.minutes, warmMin);
   return { washes, abrading, warmMin, minutes };
 }

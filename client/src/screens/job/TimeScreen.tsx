@@ -32,7 +32,7 @@ export function TimeScreen() {
       </StepLayout>
     );
   const { endMin: end, workMin: work } = plan.orders.find(({ chosen }) => chosen) ?? { endMin: 0, workMin: 0 };
-  const { airC, rhPercent } = design.climate;
+  const { airC, rhPercent, left } = design.climate;
   return (
     <StepLayout>
       <Panel>
@@ -41,6 +41,9 @@ export function TimeScreen() {
           <Figure large label="of it work (estimate)" value={showMinutes(work)} />
         </View>
         <Body>{phrase`Counted for today's air, ${words.temperature(airC, 1)} and ${rhPercent} %, as if someone were there all the time.`}</Body>
+        {left ? (
+          <Body>{phrase`Left to dry elsewhere, in ${words.temperature(left.airC, 1)} and ${left.rhPercent} %: what is measured in the shop does not count there.`}</Body>
+        ) : null}
         <Action label="Change the air" onPress={() => router.push(`/job/${id}/piece` as Href)} />
         <Choice<School | 'own'>
           label="When to pull"
