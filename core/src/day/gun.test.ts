@@ -1,0 +1,69 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { SHIPPED_SHELF, upgradedDesign, type Design } from '../job';
+import type { Step } from '../log';
+import { planJob } from '../plan';
+import { gunClash } from './gun';
+import { planDay, usualShopDay, type CalendarDay, type JobAtWork } from '.';
+
+const stepsOf = (name: string): readonly Step[] =>
+  planJob(
+    upgradedDesign((JSON.parse(readFileSync(join(__dirname, `../../../examples/${name}.json`), 'utf8')) as { design: unknown }).design) as Design,
+    SHIPPED_SHELF,
+  ).steps;
+const tansy = stepsOf('tansy');
+const days: readonly CalendarDay[] = Array.from({ length: 14 }, (_, day) => ({
+  midnightMin: day * 1440,
+  weekday: day % 7,
+  date: `2026-06-${String(day + 1).padStart(2, '0')}`,
+}));
+const shop = usualShopDay('UTC', 'Ada');
+const two = { ...shop, people: ['ada', 'bo'].map((id) => ({ id, name: id, week: shop.people[0]!.week, off: [] })) };
+const until = (steps: readonly Step[], kind: Step['kind'], atMin: number) =>
+  new Map(
+    steps
+      .slice(
+        0,
+        steps.findIndex((step) => step.kind === kind),
+      )
+      .map(({ id }) => [id as string, atMin]),
+  );
+/** The same job in another colour. */
+const recoloured = (steps: readonly Step[]): readonly Step[] =>
+  steps.map((step) =>
+    step.say.values.finish === undefined
+      ? step
+      : { ...step, say: { ...step.say, values: { ...step.say.values, finish: `other ${String(step.say.values.finish)}` } } },
+  );
+const job = (id: string, steps: readonly Step[], doneMin: JobAtWork['doneMin']): JobAtWork => ({ id, title: id, steps, doneMin });
+const spans = (jobs: readonly JobAtWork[]) => {
+  const plan = planDay(jobs, two, days, 500);
+  const at = new Map(plan.schedule!.placed.map((one) => [one.task, one]));
+  return {
+    plan,
+    of: (id: string, kind: string) =>
+      plan.work.filter((one) => one.job === id && one.steps.some((step) => step.kind === kind)).map(({ task }) => at.get(task.id)!),
+  };
+};
+
+it('one colour goes through the gun at a time, and is cleaned out of it before the next', () => {
+  const jobs = [job('one', tansy, until(tansy, 'mix', 480)), job('two', recoloured(tansy), until(tansy, 'mix', 480))];
+  const { plan, of } = spans(jobs);
+  expect(plan.troubles).toEqual([]);
+  expect(gunClash(plan.work, jobs, plan.schedule!.placed, 500)).toBeNull();
+  const [first, second] = ['one', 'two'].sort((a, b) => of(a, 'coat')[0]!.startMin - of(b, 'coat')[0]!.startMin);
+  expect(of(second!, 'coat')[0]!.startMin).toBeGreaterThanOrEqual(of(first!, 'gun-clean')[0]!.endMin - 1e-6);
+  expect(plan.schedule!.endMin).toBeGreaterThanOrEqual(plan.leastEndMin - 1e-6);
+});
+it('a colour that is in the gun already is cleaned out first, also where its coats are all on', () => {
+  const mixed = until(tansy, 'gun-clean', 480);
+  const other = recoloured(tansy);
+  const { plan, of } = spans([job('one', tansy, mixed), job('two', other, until(other, 'coat', 490))]);
+  expect(plan.schedule).not.toBeNull();
+  expect(of('two', 'coat')[0]!.startMin).toBeGreaterThanOrEqual(of('one', 'gun-clean')[0]!.endMin - 1e-6);
+});
+it('the same colour may follow itself', () => {
+  const jobs = ['one', 'two'].map((id) => job(id, tansy, until(tansy, 'mix', 480)));
+  const { plan } = spans(jobs);
+  expect(gunClash(plan.work, jobs, plan.schedule!.placed, 500)).toBeNull();
+});

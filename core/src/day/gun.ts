@@ -1,0 +1,60 @@
+import type { Booked, Task } from '../schedule';
+import type { DayWork, JobAtWork } from './tasks';
+
+/** A colour of one job in the gun: from its first coat until the gun is cleaned, by names of the tasks. */
+interface GunTurn {
+  readonly job: string;
+  readonly finish: string;
+  readonly coats: readonly string[];
+  readonly clean: string;
+  /** It is in the gun already: some of its coats are on, and the gun is not clean. */
+  readonly begun: boolean;
+}
+
+/** The turns of the gun that are left. What goes through no gun, or is never cleaned out of it, has none. */
+function turnsIn(work: readonly DayWork[], jobs: readonly JobAtWork[]): GunTurn[] {
+  const taskOf = new Map(work.flatMap(({ job, task, steps }) => steps.map(({ id }) => [`${job} ${id}`, task.id] as const)));
+  return jobs.flatMap(({ id: job, steps, doneMin }) =>
+    steps.flatMap((clean): GunTurn[] => {
+      const end = clean.kind === 'gun-clean' ? taskOf.get(`${job} ${clean.id}`) : undefined;
+      if (end === undefined) return [];
+      const all = steps.filter(({ kind, stage, needs }) => kind === 'coat' && stage === clean.stage && needs.includes('gun'));
+      const left = all.flatMap(({ id }) => taskOf.get(`${job} ${id}`) ?? []);
+      const [first] = all;
+      if (!first) return [];
+      return [{ job, finish: String(first.say.values.finish), coats: left, clean: end, begun: all.some(({ id }) => doneMin.has(id)) }];
+    }),
+  );
+}
+
+/** A turn of the gun that runs into another: it is to wait until the gun is clean. */
+export interface GunClash {
+  readonly waits: GunTurn;
+  readonly until: GunTurn;
+}
+
+/**
+ * Colours that meet in the gun: one is sprayed before another has been cleaned out of it. The same colour may follow itself.
+ * @returns the clash that comes first, with the turn that begins later as the one that waits; null where there is none
+ */
+export function gunClash(work: readonly DayWork[], jobs: readonly JobAtWork[], placed: readonly Booked[], nowMin: number): GunClash | null {
+  const at = new Map(placed.map((one) => [one.task, one]));
+  const turns = turnsIn(work, jobs)
+    .flatMap((turn) => {
+      const times = [...turn.coats, turn.clean].flatMap((task) => at.get(task) ?? []);
+      if (times.length < turn.coats.length + 1) return [];
+      const coats = turn.coats.flatMap((task) => at.get(task) ?? []);
+      return [{ turn, coats, from: turn.begun ? nowMin : (coats[0]?.startMin ?? Infinity), to: at.get(turn.clean)!.endMin }];
+    })
+    .sort((a, b) => a.from - b.from);
+  for (const [index, one] of turns.entries())
+    for (const other of turns.slice(index + 1)) {
+      const meet = other.turn.finish !== one.turn.finish && other.coats.some(({ startMin }) => startMin < one.to - 1e-6);
+      if (meet) return { waits: other.turn, until: one.turn };
+    }
+  return null;
+}
+
+/** The tasks with the one turn of the gun waiting for the other. */
+export const inTurn = (tasks: readonly Task[], { waits, until }: GunClash): Task[] =>
+  tasks.map((task) => (task.id === waits.coats[0] ? { ...task, after: [...task.after, { task: until.clean, from: 'end', minMin: 0, maxMin: null }] } : task));
