@@ -86,13 +86,14 @@ const coatsTold = ([first, last]: readonly [number, number]) => (first === last 
 /** How much paint is made ready, how, and for how long it is good. */
 const mixing = ({ ml, partsMl, cans, batches, coats, lifeMin, method }: StepSays['step.mix'], { volume, minutes }: Pick<Speech, 'volume' | 'minutes'>) =>
   [
+    coats && coats[0] > 1 && method && !byHand(method) ? 'Empty the gun and rinse it first: what is left in it sets.' : '',
     cans ? `${counted(cans, 'can')}; shake for two minutes after the ball comes free.` : `${volume(ml)} ready to use (estimate).`,
     partsMl && partsMl.length > 1 ? `${partsMl.map((part) => volume(part)).join(' + ')}, paint first. Mix, strain, fill.` : '',
     !cans && partsMl && partsMl.length === 1 && byHand(method) ? 'Stir to the bottom of the tin; pour out only what is used.' : '',
     !cans && partsMl && partsMl.length === 1 && method && !byHand(method) ? 'Stir, strain, fill.' : '',
     batches && batches > 1 ? `In ${batches} lots, each when the last is used up: one would be too old before the coat is on.` : '',
     lifeMin && !(batches && batches > 1)
-      ? `Use it within ${minutes(lifeMin)} of mixing, less where it is warm${coats ? ': mix no more than these coats take' : ''}.`
+      ? `Use it within ${minutes(lifeMin)} of mixing, less where it is warm${coats ? `: mix no more than ${coats[0] === coats[1] ? 'this coat takes' : 'these coats take'}` : ''}.`
       : '',
   ]
     .filter(Boolean)
