@@ -8,7 +8,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { createApp } from '../http/app';
 import { startTestServer, tell, type TestServer } from '../testing';
-import { thinRevisions } from '../db/thin';
+import { thinPhotos, thinRevisions } from '../db/thin';
 import { exportJobs } from './job-files';
 import { backupIfDue, KEPT, listBackups, makeBackup } from './nightly';
 import { checkedBackup } from './read';
@@ -245,4 +245,23 @@ it('revisions that are long past are thinned to the last of each day; what was s
   expect(await thinRevisions(shop.pool)).toBe(5);
   expect(await left()).toEqual([2, 4, 8, 9, 10, 11, 12]);
   expect(await thinRevisions(shop.pool)).toBe(0);
+});
+it('photos no entry names are let go after a month, those that are named or new stay', async () => {
+  const { rows } = await shop.pool.query<{ id: string }>("SELECT id FROM jobs WHERE title = 'Juniper'");
+  const [named, left, fresh] = [randomUUID(), randomUUID(), randomUUID()];
+  for (const [id, days] of [
+    [named, 40],
+    [left, 40],
+    [fresh, 3],
+  ] as const)
+    await shop.pool.query("INSERT INTO photos (id, job_id, at, bytes) VALUES ($1, $2, now() - make_interval(days => $3), 'x')", [id, rows[0]!.id, days]);
+  const entry = { id: randomUUID(), version: 4, at: new Date().toISOString(), kind: 'note', step: null, note: '', saw: { kind: 'photo', photo: named } };
+  const { body } = await request(shop.app)
+    .post(`/api/jobs/${rows[0]!.id}/log`)
+    .send({ entries: [entry] })
+    .expect(201);
+  expect((body as { entries: { refused?: unknown }[] }).entries[0]!.refused).toBeUndefined();
+  expect(await thinPhotos(shop.pool)).toBe(1);
+  const { rows: kept } = await shop.pool.query<{ id: string }>('SELECT id FROM photos WHERE id = ANY($1)', [[named, left, fresh]]);
+  expect(new Set(kept.map(({ id }) => id))).toEqual(new Set([named, fresh]));
 });

@@ -4,7 +4,7 @@ import type { BackupKept } from '@lintrel/core';
 import type pg from 'pg';
 import type { Logger } from 'pino';
 import { openPatient } from '../db/pool';
-import { thinRevisions } from '../db/thin';
+import { thinPhotos, thinRevisions } from '../db/thin';
 import { writeBackup } from './write';
 
 /** A backup is made when the newest is older than this; it is looked for now and then. */
@@ -61,6 +61,7 @@ export async function backupIfDue(pool: pg.Pool, folder: string, now: Date = new
     await makeBackup(pool, folder, now);
     // What is thinned out is in the backup still.
     await thinRevisions(client);
+    await thinPhotos(client);
     return true;
   } finally {
     await client.end().catch(() => undefined);

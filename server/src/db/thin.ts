@@ -19,3 +19,19 @@ export async function thinRevisions(db: Queryable): Promise<number> {
   );
   return rowCount ?? 0;
 }
+
+/** A photo comes before its entry, which may be kept on a phone for a while: after so long it does not come any more. */
+const WAITED_FOR_DAYS = 30;
+
+/**
+ * Lets go of photos no entry names: theirs was left out by whoever took them.
+ * @returns how many went
+ */
+export async function thinPhotos(db: Queryable): Promise<number> {
+  const { rowCount } = await db.query(
+    `DELETE FROM photos WHERE at < now() - make_interval(days => $1)
+        AND NOT EXISTS (SELECT 1 FROM run_log WHERE job_id = photos.job_id AND saw->>'photo' = photos.id::text)`,
+    [WAITED_FOR_DAYS],
+  );
+  return rowCount ?? 0;
+}
