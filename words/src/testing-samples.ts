@@ -396,6 +396,8 @@ export const SAMPLES: AllSays = {
   'advice.doubt': { stage: 2, run: 'run', line: 'A1', doubt: { code: 'doubt.outstays', values: { cleanMin: 95, staysMin: 95 } } },
   'advice.no-window': { stage: 2, finish: 'signal red', wanted: 'wet', school: 'dry' },
   'advice.hands': { stage: 2, pullMin: 95, windowMin: 95, hands: 2 },
+  'advice.sections': { stage: 2, wanted: 'wet', school: 'touch', pullMin: 95, windowMin: 45 },
+  'advice.alone': { sections: 8, ahead: 3, totalMin: 70 },
   'advice.over': { stage: 2, finish: 'signal red', areas: ['bow', 'stern'], answer: 'yes', reason: { code: 'over.bare', values: {} } },
   'advice.late': { stage: 2 },
   'advice.kept-open': { area: 'bow', stage: 2, finish: 'signal red' },

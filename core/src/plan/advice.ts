@@ -1,3 +1,4 @@
+import { aloneSaid } from './alone';
 import { airTapedIn, dewMargin } from '../air';
 import type { Finish } from '../finish';
 import type { Design } from '../job';
@@ -79,14 +80,25 @@ function stageAdvice(stage: StagePlan, { lines }: StageItems, finishes: Readonly
       ? [advice('note', { code: 'advice.no-window', values: { stage: number, finish: name, wanted: preferred, school } })]
       : [];
   const windowMin = pull && pull.toMin !== null ? pull.toMin - pull.fromMin : 0;
-  const many = hands > 1 ? [advice('caution', { code: 'advice.hands', values: { stage: number, pullMin, windowMin, hands } })] : [];
+  const many = hands > 1 ? [advice('caution', { code: 'advice.hands', values: { stage: number, pullMin, windowMin, hands, ...aloneSaid(stage) } })] : [];
+  // The school it likes was given up for want of time: in sections it may be kept.
+  const liked = windows?.[preferred];
+  const sections =
+    stage.alone && hands === 1 && school !== null && liked
+      ? [
+          advice('note', {
+            code: 'advice.sections',
+            values: { stage: number, wanted: preferred, school, pullMin, windowMin: (liked.to ?? liked.from) - liked.from, ...aloneSaid(stage) },
+          }),
+        ]
+      : [];
   const over = tasks.map(({ answer, reason, places }) => {
     const { part, area } = theFirst(places);
     const areas = [...new Set(places.map(({ code }) => code))];
     return advice(OVER_LEVEL[answer], { code: 'advice.over', values: { stage: number, finish: name, areas, answer, reason } }, { part, area });
   });
   const stays: AdviceSaid[] = late ? [{ code: 'advice.late', values: { stage: number } }] : [];
-  return [...doubts, ...missed, ...many, ...over, ...stays.map((one) => advice('caution', one))];
+  return [...doubts, ...missed, ...many, ...sections, ...over, ...stays.map((one) => advice('caution', one))];
 }
 
 const OVER_LEVEL: Record<OverAnswer, Advice['level']> = { yes: 'note', wait: 'note', abrade: 'note', barrier: 'note', no: 'stop' };

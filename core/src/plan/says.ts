@@ -167,6 +167,8 @@ export interface StepSays {
     readonly peelable?: boolean;
     /** Areas in which it fades out. */
     readonly blends?: Places;
+    /** Of the last coat, where one alone is to pull in between; left out: nothing of that. */
+    readonly alone?: Said;
   };
   readonly 'step.blend': { readonly finish: string; readonly places: Places; readonly method: FinishMethod };
   readonly 'step.inspect': { readonly plugs: boolean; readonly aircraft: boolean };
@@ -176,6 +178,8 @@ export interface StepSays {
     readonly fromMin: number;
     readonly toMin: number | null;
     readonly hands: number;
+    /** How one alone does it, section by section; left out: no way, or no need. */
+    readonly alone?: Said;
     /** Earlier stages whose masks come off with it, by number. */
     readonly older: readonly string[];
   };
@@ -220,7 +224,17 @@ export interface AdviceSays extends RuleSays {
   readonly 'advice.lost': { readonly finish: string | null; readonly alongMm: number; readonly aboveMm: number };
   readonly 'advice.doubt': { readonly stage: number; readonly run: string; readonly line: string; readonly doubt: Doubt };
   readonly 'advice.no-window': { readonly stage: number; readonly finish: string; readonly wanted: School; readonly school: School };
-  readonly 'advice.hands': { readonly stage: number; readonly pullMin: number; readonly windowMin: number; readonly hands: number };
+  readonly 'advice.hands': { readonly stage: number; readonly pullMin: number; readonly windowMin: number; readonly hands: number; readonly alone?: Said };
+  readonly 'advice.sections': {
+    readonly stage: number;
+    readonly wanted: School;
+    readonly school: School;
+    readonly pullMin: number;
+    readonly windowMin: number;
+    readonly alone?: Said;
+  };
+  /** The last coat in sections: so many, so many of them painted ahead of the pull at most; minutes of all of it. */
+  readonly 'advice.alone': { readonly sections: number; readonly ahead: number; readonly totalMin: number };
   readonly 'advice.over': {
     readonly stage: number;
     readonly finish: string;

@@ -12,13 +12,14 @@ import {
   type Sequence,
   type StageCost,
 } from '../order';
+import { aloneIn } from './alone';
 import { offAfter, sessionsOf } from './item-frame';
 import { itemsOf, type StageItems } from './items';
 import { withLiesOver } from './lies-over';
 import { inLayingOrder } from './lists';
 import type { StageSource } from './means';
 import { placeOfArea } from './places';
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB, type Span } from '../units';
 import type { CoatsSaid } from './says';
 import type { PrepareTask, StagePaint, StagePlan } from './types';
 
@@ -90,6 +91,7 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     school: pulling?.school ?? null,
     pull: pulling && pullWindow(sequence, index, own),
     hands: pulled?.hands ?? 0,
+    alone: pulling && aloneIn(stage, inSections(finish, stage, own, source), sectionsOf(stage, source)),
     pulls: [
       ...new Set(
         (pulled?.masks ?? []).flatMap((one) => {
@@ -118,7 +120,8 @@ function pullWindow({ stages }: Sequence, index: number, items: StageItems): Sta
   if (!stage.pulling) return null;
   const { span, latestMin } = stage.pulling;
   const off = stages[offAfter({ stages }, index, null)]!;
-  const offMin = off.after.clock - stage.lastCoatMin;
+  // When the pull is over: paper and film may be folded up later.
+  const offMin = off.lastCoatMin + off.waits.pullMin + off.pullMin / (off.pulled?.hands ?? 1) - stage.lastCoatMin;
   const ends = [Math.min(span.to ?? Infinity, cleanUntil(stage, items)), span.to ?? Infinity, latestMin].filter((end) => end >= offMin - 1e-9);
   const toMin = ends[0] ?? Infinity;
   return { fromMin: span.from, toMin: toMin === Infinity ? null : toMin };
@@ -149,6 +152,18 @@ function tasksOf(finish: Finish, { over }: StageCost, { problem }: StageSource):
     return { answer, reason, places: areas.map((area) => placeOfArea(problem, area)), minutes };
   });
 }
+
+/** The window one alone would have to keep in sections: that of several people, or that of the school the finish likes and one alone has no time for. */
+function inSections(finish: Finish, stage: StageCost, own: StageItems, source: StageSource): Span | null {
+  const liked = windowsOf(finish, stage, own, source)[source.problem.school ?? finish.school];
+  if ((stage.pulled?.hands ?? 0) > 1) return liked;
+  const gaveWay = stage.pulling?.school !== (source.problem.school ?? finish.school);
+  return gaveWay && liked && liked.to !== null && stage.pullMin > liked.to - liked.from ? liked : null;
+}
+
+/** Areas a stage sprays, each piece of a part for itself. */
+const sectionsOf = ({ open }: StageCost, { problem, works }: StageSource): number =>
+  open.reduce((sum, isOpen, area) => sum + (isOpen ? (works.find(({ part }) => part.id === problem.areas[area]!.part)?.part.count ?? 1) : 0), 0);
 
 function paintOf(finish: Finish, stage: StageCost, { problem }: StageSource): StagePaint {
   const lost = RULE_OF_THUMB.cupLossMl[finish.method];

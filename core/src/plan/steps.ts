@@ -6,6 +6,7 @@ import type { Need, Step } from '../log';
 import { mixMinutes, usesGun, type Sequence } from '../order';
 import type { Preparation } from '../prepare';
 import { endSteps, prepareSteps } from './before-after';
+import { aloneSaid } from './alone';
 import { cautionsAt } from './cautions';
 import { heightOf } from './height';
 import type { StageItems } from './items';
@@ -164,7 +165,16 @@ function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, clock: 
           ]),
       ...potRules(stage, coat, eachMin, finish, source),
     ];
-    const values = { finish: finish.name, coat, coats, method: finish.method, masked: covered.length > 0, peelable: finish.system === 'peelable', blends };
+    const values = {
+      finish: finish.name,
+      coat,
+      coats,
+      method: finish.method,
+      masked: covered.length > 0,
+      peelable: finish.system === 'peelable',
+      blends,
+      ...(coat === coats && stage.hands > 1 ? aloneSaid(stage) : {}),
+    };
     add('coat', String(coat), eachMin, { code: 'step.coat', values }, { needs, after });
   }
   if (blendMin > 0)
@@ -217,6 +227,7 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
     fromMin: window.from,
     toMin: window.to,
     hands: stage.hands,
+    ...(stage.hands > 1 ? aloneSaid(stage) : {}),
     older: stage.pulls.map(String),
   };
   add(

@@ -44,6 +44,13 @@ export interface StagePaint extends Mix {
   readonly batches: number;
 }
 
+/** Painting and pulling in turns: so many sections, of which so many at most are painted before the first is pulled; minutes of all of it. */
+export interface Alone {
+  readonly sections: number;
+  readonly ahead: number;
+  readonly totalMin: number;
+}
+
 export interface StagePlan {
   readonly number: number;
   /** One mix of one finish: its id, with `#2` when it is sprayed a second time. */
@@ -88,6 +95,11 @@ export interface StagePlan {
   readonly pull: { readonly fromMin: number; readonly toMin: number | null } | null;
   /** People it takes to pull everything within its window; 0 where nothing comes off after this stage. */
   readonly hands: number;
+  /**
+   * How one alone keeps a window that is too short for pulling everything, with the last coat in sections, pulled as they come: where it takes
+   * several people, or where the school the finish likes was given up for it. Null: no need, or no way.
+   */
+  readonly alone: Alone | null;
   /** Earlier stages whose masks come off with these. */
   readonly pulls: readonly number[];
   /** First and last minute of it, and its last coat, minutes from the start of the job. */

@@ -68,8 +68,12 @@ export const ADVICE: WordsOf<Omit<AdviceSays, keyof RuleSays>> = {
   'advice.doubt': ({ stage, run, line, doubt }, { say }) => `Stage ${stage}, ${run} on ${line}: ${say(doubt)}.`,
   'advice.no-window': ({ stage, finish, wanted, school }) =>
     `Stage ${stage}: ${finish} has no ${SCHOOLS[wanted]} window in this air and thickness, or the tape does not last until then; pull ${SCHOOLS[school]}.`,
-  'advice.hands': ({ stage, pullMin, windowMin, hands }, { minutes }) =>
-    `Stage ${stage}: pulling takes one person ${minutes(pullMin)}, and the window is open for ${minutes(windowMin)}. It takes ${hands} people, or paint it in ${hands} batches and pull each before the next.`,
+  'advice.hands': ({ stage, pullMin, windowMin, hands, alone }, { minutes, say }) =>
+    `Stage ${stage}: pulling takes one person ${minutes(pullMin)}, and the window is open for ${minutes(windowMin)}. It takes ${hands} people.${alone ? ` ${say(alone)}` : ''}`,
+  'advice.sections': ({ stage, wanted, school, pullMin, windowMin, alone }, { minutes, say }) =>
+    `Stage ${stage}: pulling takes one person ${minutes(pullMin)}, longer than the ${SCHOOLS[wanted]} window of ${minutes(windowMin)}; it is planned ${SCHOOLS[school]}. To pull it ${SCHOOLS[wanted]} all the same:${alone ? ` ${say(alone)}` : ''}`,
+  'advice.alone': ({ sections, ahead, totalMin }, { minutes }) =>
+    `Alone: the last coat in ${sections} sections, one after the other, no more than ${ahead} painted before the oldest is pulled; about ${minutes(totalMin)} in all (estimate).`,
   'advice.over': ({ stage, finish, areas, answer, reason }, { say }) =>
     `Stage ${stage}, ${finish} on ${areas.join(', ')}: ${OVER_ANSWERS[answer]}. ${say(reason)}`,
   'advice.late': ({ stage }) =>

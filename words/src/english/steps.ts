@@ -236,7 +236,7 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
         ? 'Draw it out with a nearly dry brush until it is gone; no hard end.'
         : 'Blending thinner in the gun: mist over the fade, outwards, until the dry edge has melted in. No hard end; do not flood it.'
     }`,
-  'step.coat': ({ coat, coats, method, masked, peelable, blends }) => {
+  'step.coat': ({ coat, coats, method, masked, peelable, blends, alone }, { say }) => {
     const [first, later] = GOING_ON[method ?? 'gun'];
     const how = peelable && coat === coats && coats > 2 ? 'A heavy coat, so that it peels in one piece' : coat === 1 && coats > 1 ? first : later;
     const tape = masked ?? true;
@@ -245,11 +245,11 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
       blends && blends.length > 0
         ? ` In ${listed(blends)}${coat === 1 ? ' stop short of the edge of the repair' : ' go a hand further out than before'}: it fades out there.`
         : '';
-    return `${how}${tape ? `, ${edge}` : ''}.${tape && coat > 1 ? ' Press the tape again first.' : ''}${fade}`;
+    return `${how}${tape ? `, ${edge}` : ''}.${tape && coat > 1 ? ' Press the tape again first.' : ''}${fade}${alone ? ` Pulling takes longer than its window. ${say(alone)}` : ''}`;
   },
-  'step.pull': ({ finish, fromMin, toMin, hands, older }, { minutes }) =>
+  'step.pull': ({ finish, fromMin, toMin, hands, alone, older }, { minutes, say }) =>
     `${fromMin > 0 ? `From ${minutes(fromMin)}` : 'At once'} after the last coat of ${finish}${toMin === null ? '' : `, within ${minutes(toMin)}`} (estimate).` +
-    `${hands > 1 ? ` ${hands} people pull together: one alone would not be done in time.` : ''} Low and slow, folded back on itself, away from the fresh paint.` +
+    `${hands > 1 ? ` ${hands} people pull together: one alone would not be done in time.${alone ? ` ${say(alone)}` : ''}` : ''} Low and slow, folded back on itself, away from the fresh paint.` +
     `${older.length > 0 ? ` Masks of stage ${listed(older)} come off with it, the last laid first.` : ''}`,
   'step.inspect': ({ plugs, aircraft }) =>
     `Bleed, ragged edges, lifted paint, glue, dust, sags, missed spots, overspray in openings${plugs ? '; every plug out' : ''}. ` +
