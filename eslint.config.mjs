@@ -49,7 +49,7 @@ const roomRules = ROOMS.map((room, index) => {
       { regex: '^(\\.\\.|\\.\\./index|@lintrel/.*)$', message: 'Rooms import each other, not the house.' },
       { group: ['react', 'react-*', 'react-native*', 'express', 'pg', 'node:*', 'expo*'], message: 'core knows nothing of screens, servers or files.' },
     ],
-    ['**/*.test.ts'],
+    ['**/*.test.ts', '**/testing-*.ts'],
   );
 });
 

@@ -99,3 +99,11 @@ describe('what is written into a schema', () => {
   it('a message of another kind is told as it is', () =>
     expect(heard('Invalid length')).toEqual({ code: 'field.other', values: { message: 'Invalid length' } }));
 });
+
+it('a field left empty is told as missing, not as a text of nothing', () => {
+  for (const code of ['typed.temperature', 'typed.humidity'])
+    expect([wordsFor().say({ code, values: { text: '' } }), wordsFor().say({ code, values: { text: 'wet' } })]).toEqual([
+      expect.stringMatching(/^a \w+ is missing: write it/),
+      expect.stringMatching(/^"wet" is not a \w+: write it/),
+    ]);
+});

@@ -1,21 +1,14 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { SHIPPED_SHELF, upgradedDesign, type Design } from '../job';
-import { planJob } from '../plan';
 import { scheduleFaults } from '../schedule';
 import { remixId, ruleOver, scuffId } from '../log';
-import { expectedAir, hoursOver, jobTasks, planDay, usualShopDay, type CalendarDay, type JobAtWork } from '.';
+import { days, shop, stepsOf } from './testing-days';
+import { expectedAir, hoursOver, jobTasks, planDay, type JobAtWork } from '.';
 
-const jobOf = (name: string, done: Readonly<Record<string, number>> = {}): JobAtWork => {
-  const { design } = JSON.parse(readFileSync(join(__dirname, `../../../examples/${name}.json`), 'utf8')) as { design: unknown };
-  return { id: name, title: name, steps: planJob(upgradedDesign(design) as Design, SHIPPED_SHELF).steps, doneMin: new Map(Object.entries(done)) };
-};
-const days: readonly CalendarDay[] = Array.from({ length: 14 }, (_, day) => ({
-  midnightMin: day * 1440,
-  weekday: day % 7,
-  date: `2026-06-${String(day + 1).padStart(2, '0')}`,
-}));
-const shop = usualShopDay('UTC', 'Ada');
+const jobOf = (name: string, done: Readonly<Record<string, number>> = {}): JobAtWork => ({
+  id: name,
+  title: name,
+  steps: stepsOf(name),
+  doneMin: new Map(Object.entries(done)),
+});
 const NAMES = ['juniper', 'saltwort', 'ostrel', 'brindle', 'marigold', 'tansy', 'bramble'];
 
 it.each(NAMES)('%s: every step for a hand stands in one task, in order, and no window lies inside one', (name) => {

@@ -1,33 +1,9 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { SHIPPED_SHELF, upgradedDesign, type Design } from '../job';
 import type { Step } from '../log';
-import { planJob } from '../plan';
 import { gunClash } from './gun';
-import { planDay, usualShopDay, type CalendarDay, type JobAtWork } from '.';
+import { days, doneUntil, stepsOf, two } from './testing-days';
+import { planDay, type JobAtWork } from '.';
 
-const stepsOf = (name: string): readonly Step[] =>
-  planJob(
-    upgradedDesign((JSON.parse(readFileSync(join(__dirname, `../../../examples/${name}.json`), 'utf8')) as { design: unknown }).design) as Design,
-    SHIPPED_SHELF,
-  ).steps;
 const tansy = stepsOf('tansy');
-const days: readonly CalendarDay[] = Array.from({ length: 14 }, (_, day) => ({
-  midnightMin: day * 1440,
-  weekday: day % 7,
-  date: `2026-06-${String(day + 1).padStart(2, '0')}`,
-}));
-const shop = usualShopDay('UTC', 'Ada');
-const two = { ...shop, people: ['ada', 'bo'].map((id) => ({ id, name: id, week: shop.people[0]!.week, off: [] })) };
-const until = (steps: readonly Step[], kind: Step['kind'], atMin: number) =>
-  new Map(
-    steps
-      .slice(
-        0,
-        steps.findIndex((step) => step.kind === kind),
-      )
-      .map(({ id }) => [id as string, atMin]),
-  );
 /** The same job in another colour. */
 const recoloured = (steps: readonly Step[]): readonly Step[] =>
   steps.map((step) =>
@@ -47,7 +23,7 @@ const spans = (jobs: readonly JobAtWork[]) => {
 };
 
 it('one colour goes through the gun at a time, and is cleaned out of it before the next', () => {
-  const jobs = [job('one', tansy, until(tansy, 'mix', 480)), job('two', recoloured(tansy), until(tansy, 'mix', 480))];
+  const jobs = [job('one', tansy, doneUntil(tansy, 'mix', 480)), job('two', recoloured(tansy), doneUntil(tansy, 'mix', 480))];
   const { plan, of } = spans(jobs);
   expect(plan.troubles).toEqual([]);
   expect(gunClash(plan.work, jobs, plan.schedule!.placed, 500)).toBeNull();
@@ -56,14 +32,14 @@ it('one colour goes through the gun at a time, and is cleaned out of it before t
   expect(plan.schedule!.endMin).toBeGreaterThanOrEqual(plan.leastEndMin - 1e-6);
 });
 it('a colour that is in the gun already is cleaned out first, also where its coats are all on', () => {
-  const mixed = until(tansy, 'gun-clean', 480);
+  const mixed = doneUntil(tansy, 'gun-clean', 480);
   const other = recoloured(tansy);
-  const { plan, of } = spans([job('one', tansy, mixed), job('two', other, until(other, 'coat', 490))]);
+  const { plan, of } = spans([job('one', tansy, mixed), job('two', other, doneUntil(other, 'coat', 490))]);
   expect(plan.schedule).not.toBeNull();
   expect(of('two', 'coat')[0]!.startMin).toBeGreaterThanOrEqual(of('one', 'gun-clean')[0]!.endMin - 1e-6);
 });
 it('the same colour may follow itself', () => {
-  const jobs = ['one', 'two'].map((id) => job(id, tansy, until(tansy, 'mix', 480)));
+  const jobs = ['one', 'two'].map((id) => job(id, tansy, doneUntil(tansy, 'mix', 480)));
   const { plan } = spans(jobs);
   expect(gunClash(plan.work, jobs, plan.schedule!.placed, 500)).toBeNull();
 });

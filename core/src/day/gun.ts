@@ -2,8 +2,9 @@ import type { Booked, Task } from '../schedule';
 import type { DayWork, JobAtWork } from './tasks';
 
 /** A colour of one job in the gun: from its first coat until the gun is cleaned, by names of the tasks. */
-interface GunTurn {
+export interface GunTurn {
   readonly job: string;
+  readonly stage: number | null;
   readonly finish: string;
   readonly coats: readonly string[];
   readonly clean: string;
@@ -12,7 +13,7 @@ interface GunTurn {
 }
 
 /** The turns of the gun that are left. What goes through no gun, or is never cleaned out of it, has none. */
-function turnsIn(work: readonly DayWork[], jobs: readonly JobAtWork[]): GunTurn[] {
+export function turnsIn(work: readonly DayWork[], jobs: readonly JobAtWork[]): GunTurn[] {
   const taskOf = new Map(work.flatMap(({ job, task, steps }) => steps.map(({ id }) => [`${job} ${id}`, task.id] as const)));
   return jobs.flatMap(({ id: job, steps, doneMin }) =>
     steps.flatMap((clean): GunTurn[] => {
@@ -22,7 +23,7 @@ function turnsIn(work: readonly DayWork[], jobs: readonly JobAtWork[]): GunTurn[
       const left = all.flatMap(({ id }) => taskOf.get(`${job} ${id}`) ?? []);
       const [first] = all;
       if (!first) return [];
-      return [{ job, finish: String(first.say.values.finish), coats: left, clean: end, begun: all.some(({ id }) => doneMin.has(id)) }];
+      return [{ job, stage: clean.stage, finish: String(first.say.values.finish), coats: left, clean: end, begun: all.some(({ id }) => doneMin.has(id)) }];
     }),
   );
 }

@@ -1,32 +1,11 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { SHIPPED_SHELF, upgradedDesign, type Design } from '../job';
-import { planJob } from '../plan';
 import { scheduleFaults } from '../schedule';
-import { hoursOver, planDay, usualShopDay, type CalendarDay, type JobAtWork } from '.';
+import { days, doneUntil, stepsOf, two } from './testing-days';
+import { hoursOver, planDay, type JobAtWork } from '.';
 
-const { steps } = planJob(
-  upgradedDesign((JSON.parse(readFileSync(join(__dirname, '../../../examples/tansy.json'), 'utf8')) as { design: unknown }).design) as Design,
-  SHIPPED_SHELF,
-);
+const steps = stepsOf('tansy');
 const job = (id: string, done: JobAtWork['doneMin'] = new Map()): JobAtWork => ({ id, title: id, steps, doneMin: done });
-const days: readonly CalendarDay[] = Array.from({ length: 14 }, (_, day) => ({
-  midnightMin: day * 1440,
-  weekday: day % 7,
-  date: `2026-06-${String(day + 1).padStart(2, '0')}`,
-}));
-const shop = usualShopDay('UTC', 'Ada');
-const two = { ...shop, people: ['ada', 'bo'].map((id) => ({ id, name: id, week: shop.people[0]!.week, off: [] })) };
 /** Everything before the first mixing is done. */
-const ready = (atMin: number) =>
-  new Map(
-    steps
-      .slice(
-        0,
-        steps.findIndex(({ kind }) => kind === 'mix'),
-      )
-      .map(({ id }) => [id as string, atMin]),
-  );
+const ready = (atMin: number) => doneUntil(steps, 'mix', atMin);
 const planned = (...jobs: JobAtWork[]) => planDay(jobs, two, days, 500);
 
 it('sprays two jobs of one colour from one mix, and keeps every window', () => {

@@ -1,7 +1,8 @@
 import type { Step } from '../log';
 import type { Booked, Task } from '../schedule';
 import { RULE_OF_THUMB } from '../units';
-import type { DayWork } from './tasks';
+import { turnsIn, type GunTurn } from './gun';
+import type { DayWork, JobAtWork } from './tasks';
 import { minutesHere, type SpeedOf } from './took';
 
 /** Two jobs sprayed from one mix: the second right after the first, the gun cleaned once. */
@@ -15,48 +16,38 @@ export interface OneMix {
   readonly savedMin: number;
 }
 
-/** A finish of one job, from mixing it to cleaning the gun, by names of the tasks it is done in. */
-interface Session {
-  readonly job: string;
-  readonly finish: string;
+/** A turn of the gun that has not begun, with the mixing before it: where, and how long that and the cleaning take. */
+interface Session extends GunTurn {
   readonly ml: number;
   readonly mix: string;
   readonly mixMin: number;
-  readonly coats: readonly string[];
-  readonly clean: string;
   readonly cleanMin: number;
 }
 
-/** Finishes that go through the gun in one mix, as they are left to do. */
-function sessionsIn(work: readonly DayWork[], speeds: readonly SpeedOf[]): Session[] {
-  const steps = work.flatMap(({ job, task, steps: own }) => own.map((step) => ({ job, task: task.id, step })));
-  return steps.flatMap(({ job, task, step: mix }): Session[] => {
-    const { finish, ml, coats: lot } = mix.say.values as { readonly finish?: string; readonly ml?: number; readonly coats?: unknown };
-    if (mix.kind !== 'mix' || mix.say.code !== 'step.mix' || finish === undefined || ml === undefined || lot !== undefined) return [];
-    const own = (kind: Step['kind']) => steps.filter((one) => one.job === job && one.step.stage === mix.stage && one.step.kind === kind);
-    const coats = own('coat').filter(({ step }) => step.needs.includes('gun'));
-    const [clean] = own('gun-clean');
-    if (coats.length === 0 || !clean) return [];
-    return [
-      {
-        job,
-        finish,
-        ml,
-        mix: task,
-        mixMin: minutesHere(mix, speeds),
-        coats: coats.map((one) => one.task),
-        clean: clean.task,
-        cleanMin: minutesHere(clean.step, speeds),
-      },
-    ];
+/** Turns of the gun whose paint is mixed in one go, and is not mixed yet. */
+function sessionsIn(work: readonly DayWork[], jobs: readonly JobAtWork[], speeds: readonly SpeedOf[]): Session[] {
+  return turnsIn(work, jobs).flatMap((turn): Session[] => {
+    const find = (kind: Step['kind']) =>
+      work
+        .filter(({ job }) => job === turn.job)
+        .flatMap(({ task, steps }) => steps.filter((step) => step.kind === kind && step.stage === turn.stage).map((step) => ({ task: task.id, step })))[0];
+    const [mix, clean] = [find('mix'), find('gun-clean')];
+    const { ml, coats: lot } = (mix?.step.say.values ?? {}) as { readonly ml?: number; readonly coats?: unknown };
+    if (turn.begun || !mix || !clean || mix.step.say.code !== 'step.mix' || ml === undefined || lot !== undefined) return [];
+    return [{ ...turn, ml, mix: mix.task, mixMin: minutesHere(mix.step, speeds), cleanMin: minutesHere(clean.step, speeds) }];
   });
 }
 
 /** Jobs that could be sprayed from one mix: of each finish the two that come first, in the order they come. */
-export function pairsOf(work: readonly DayWork[], placed: readonly Booked[], speeds: readonly SpeedOf[]): (readonly [Session, Session])[] {
+export function pairsOf(
+  work: readonly DayWork[],
+  jobs: readonly JobAtWork[],
+  placed: readonly Booked[],
+  speeds: readonly SpeedOf[],
+): (readonly [Session, Session])[] {
   const startOf = new Map(placed.map(({ task, startMin }) => [task, startMin]));
-  const sessions = sessionsIn(work, speeds)
-    .filter(({ coats }) => startOf.has(coats[0]!))
+  const sessions = sessionsIn(work, jobs, speeds)
+    .filter(({ coats: [first] }) => first !== undefined && startOf.has(first))
     .sort((a, b) => startOf.get(a.coats[0]!)! - startOf.get(b.coats[0]!)!);
   return [...new Set(sessions.map(({ finish }) => finish))].flatMap((finish) => {
     const [first, ...others] = sessions.filter((one) => one.finish === finish);

@@ -212,7 +212,7 @@ function sprayedOnce(
   jobs: readonly JobAtWork[],
   { before, speeds, nowMin }: Pick<Round, 'before' | 'speeds' | 'nowMin'>,
 ): Answered {
-  return pairsOf(work, plain.found.schedule.placed, speeds).reduce((now, pair): Answered => {
+  return pairsOf(work, jobs, plain.found.schedule.placed, speeds).reduce((now, pair): Answered => {
     const problem = { ...now.problem, tasks: withOneMix(now.problem.tasks, pair) };
     const found = solvedFor(problem, before);
     const holds =

@@ -96,6 +96,9 @@ const eitherOf = (choices: readonly string[]): string =>
 
 const EXAMPLES = 'write it like 18, 18mm, 1.2 m, 3 1/2", 7/16 or 1\' 6"';
 
+/** What is missing where nothing was typed, and what it is not where something was. */
+const notOne = (text: string, what: string): string => (text.trim() === '' ? `${what} is missing` : `"${text}" is not ${what}`);
+
 /** What was not understood of something typed. */
 export const READINGS: WordsOf<ReadingSays> = {
   'typed.length-missing': () => `a length is missing: ${EXAMPLES}`,
@@ -104,8 +107,8 @@ export const READINGS: WordsOf<ReadingSays> = {
   'typed.length': ({ text }) => `"${text}" is not a length: ${EXAMPLES}`,
   'typed.number-missing': () => 'a number is missing',
   'typed.number': ({ text }) => `"${text}" is not a number: write it like 12 or 0.5`,
-  'typed.temperature': ({ text }) => `"${text}" is not a temperature: write it like 23, 23 °C or 73 °F`,
-  'typed.humidity': ({ text }) => `"${text}" is not a humidity: write it in percent, like 50`,
+  'typed.temperature': ({ text }) => `${notOne(text, 'a temperature')}: write it like 23, 23 °C or 73 °F`,
+  'typed.humidity': ({ text }) => `${notOne(text, 'a humidity')}: write it in percent, like 50`,
   'typed.humidity-one': () => '1 could mean 1 % or all of it: write 1% or 100%',
   'typed.humidity-range': () => 'humidity lies above 0 % and at most at 100 %',
 };
