@@ -84,15 +84,22 @@ export function withOneMix(tasks: readonly Task[], [first, second]: readonly [Se
   });
 }
 
-/** Whether nothing else goes through the gun between the first coat of the one and the cleaning after the other. */
+/** Whether no other colour goes through the gun between the first coat of the one and the last of the other. */
 export function gunIsTheirs(work: readonly DayWork[], placed: readonly Booked[], [first, second]: readonly [Session, Session]): boolean {
   const at = new Map(placed.map((one) => [one.task, one]));
   const from = Math.min(at.get(first.coats[0]!)!.startMin, at.get(second.coats[0]!)!.startMin);
   const to = Math.max(...[...first.coats, ...second.coats].map((coat) => at.get(coat)!.endMin));
   const own = new Set([...first.coats, ...second.coats]);
-  return !work.some(({ task }) => {
+  return !work.some(({ task, steps }) => {
     const there = at.get(task.id);
-    return there !== undefined && task.places.includes('gun') && !own.has(task.id) && there.endMin > from && there.startMin < to;
+    return (
+      there !== undefined &&
+      task.places.includes('gun') &&
+      !own.has(task.id) &&
+      steps.some(({ say }) => say.values.finish !== first.finish) &&
+      there.endMin > from &&
+      there.startMin < to
+    );
   });
 }
 

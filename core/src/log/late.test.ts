@@ -55,6 +55,9 @@ it('paint that has gone off is mixed anew before its coat, and counts from then;
   const coat = step('two', { after: after({ minMin: 0, maxMin: 20, code: 'pot' }) });
   const steps = [mix, coat];
   const first = progressOf(steps, [done('', 0), done('one', 100)]);
+  // Of two coats from one mix the next tells how long it is good.
+  const other = step('three', { after: [...after({ minMin: 0, maxMin: 20, code: 'pot' }), ...after({ step: 'two' })] });
+  expect(progressOf([...steps, other], [done('', 0), done('one', 100)]).running).toMatchObject([{ step: 'two', code: 'pot' }]);
   expect(nextNow(first, steps, 119 * MINUTE)?.id).toBe('two');
   const again = nextNow(first, steps, 121 * MINUTE)!;
   expect(again).toMatchObject({ id: 'remix-one', kind: 'mix', after: [], say: { code: 'step.remix', values: mix.say.values } });

@@ -95,6 +95,8 @@ function runningOf(step: Step, doneAt: ReadonlyMap<string, number>, heats: reado
   const rules = step.after.filter(({ code, from }) => code !== 'order' && from === 'end');
   return [...new Set(rules.map(({ code }) => code))].flatMap((code) => {
     const all = rules.filter((rule) => rule.code === code);
+    // How long a mix is good is told at the coat that is next to take of it, not at all of them.
+    if (cureOf(code) === 'mix' && rules.some(({ step: other }) => !doneAt.has(other))) return [];
     const scuffed = cureOf(code) === 'scuff' && doneAt.has(scuffId(step.id));
     const counts = all.flatMap(({ step: before, minMin, maxMin, againMin, film }): WindowCount[] => {
       const since = sinceOf(doneAt, { step: before, code });

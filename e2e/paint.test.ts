@@ -1,0 +1,85 @@
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Job, JobFile, RunRecord, Step } from '@lintrel/core';
+import { onPage, type Hands } from './hands';
+import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
+
+// Paint in the cup and in the gun: what sets, what two jobs share, and when a job would be done.
+
+jest.setTimeout(180_000);
+
+let database: TestDatabase;
+let server: RunningServer;
+let browser: TestBrowser;
+const onPhone = (path: string, work: (hands: Hands) => Promise<void>) =>
+  onPage({ server, browser, database } as Parameters<typeof onPage>[0], path, PHONE, work);
+const DONE = '[data-testid=done]:not([aria-disabled=true])';
+/** Longer than any mix of the shelf is good for. */
+const LONG_AGO_MIN = 300;
+
+beforeAll(async () => {
+  database = await makeDatabase();
+  server = await startServer(database.url, { demo: false });
+  browser = await startBrowser();
+});
+afterAll(async () => {
+  await browser.close();
+  await server.stop();
+  await database.drop();
+});
+
+async function send<T>(path: string, body: unknown): Promise<T> {
+  const answer = await fetch(`${server.url}/api${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`);
+  return (await answer.json()) as T;
+}
+const entry = (kind: string, step: string | null, agoMin: number) => ({
+  id: randomUUID(),
+  version: 4,
+  at: new Date(Date.now() - agoMin * 60_000).toISOString(),
+  kind,
+  step,
+  note: '',
+});
+
+/** Tansy, begun and done up to and with the mixing, or up to it, so long ago. */
+async function tansy(title: string, { mixed, agoMin }: { mixed: boolean; agoMin: number }): Promise<{ id: string; steps: readonly Step[] }> {
+  const file = JSON.parse(readFileSync(join(__dirname, '../examples/tansy.json'), 'utf8')) as JobFile;
+  const { id, revision } = await send<Job>('/jobs/import', { ...file, design: { ...file.design, title }, log: [], started: [] });
+  const { started } = await send<RunRecord>(`/jobs/${id}/start`, { revision, event: entry('start', null, agoMin) });
+  const steps = (started!.plan.steps as Step[]).filter(({ attended }) => attended);
+  const upTo = steps.findIndex(({ kind }) => kind === 'mix') + (mixed ? 1 : 0);
+  await send(`/jobs/${id}/log`, { entries: steps.slice(0, upTo).map((step) => entry('done', step.id, agoMin)) });
+  return { id, steps };
+}
+
+it('paint that has gone off in the cup is mixed anew before its coat, once, and the clock says so too', async () => {
+  const { id } = await tansy('Gone off', { mixed: true, agoMin: LONG_AGO_MIN });
+  await onPhone('/clock', async (hands) => {
+    await hands.sees(/“Sea green, two-part: coat 1 of 2” was to be done by/);
+    await hands.sees(/mix anew first/);
+  });
+  await onPhone(`/job/${id}/run`, async (hands) => {
+    await hands.sees(/Mix it anew first/);
+    await hands.sees(/away with it, as its data sheet says/);
+    await hands.press(DONE);
+    await hands.sees(/coat 1 of 2/);
+    await hands.sees(/Open now: use the mix/);
+  });
+});
+it('two jobs of one colour are told to be sprayed from one mix', async () => {
+  await tansy('Left wing', { mixed: false, agoMin: 30 });
+  await tansy('Right wing', { mixed: false, agoMin: 30 });
+  await onPhone('/clock', (hands) => hands.sees(/Mix Sea green, two-part once, \d+ ml for both: .+ first, .+ from the same gun/));
+});
+it('a job that has not been begun tells when it would be done', async () => {
+  const file = JSON.parse(readFileSync(join(__dirname, '../examples/tansy.json'), 'utf8')) as JobFile;
+  const { id } = await send<Job>('/jobs/import', { ...file, design: { ...file.design, title: 'Tail' }, log: [], started: [] });
+  await onPhone(`/job/${id}/time`, async (hands) => {
+    await hands.sees(/When would it be done/);
+    await hands.press('[data-testid=ask-when]');
+    await hands.sees(/Done by .+\(estimate\)/);
+    await hands.sees(/Wash/);
+  });
+});
