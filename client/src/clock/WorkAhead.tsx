@@ -85,7 +85,7 @@ export function useLatest(now: number): (work: DayWorkTold) => string | null {
     const at = clockTime(latest.atMs, now);
     return latest.missed
       ? phrase`Begin by ${at} at the latest, or “${say(latest.missed.say)}” falls at ${clockTime(latest.missed.atMs, now)}, when nobody is here (estimate)`
-      : phrase`Begin by ${at} at the latest, or a window after it is missed (estimate)`;
+      : phrase`Begin by ${at} at the latest, or its window, or one after it, is missed (estimate)`;
   };
 }
 

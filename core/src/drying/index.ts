@@ -2,3 +2,4 @@ export * from './window';
 export * from './film';
 export * from './risk';
 export * from './service';
+export * from './pot-life';

@@ -3,6 +3,8 @@ import { mixMinutes } from './gun';
 
 /** How the coats of a stage share the lots their paint is mixed in, so that none is too old when it is sprayed. */
 export interface Lots {
+  /** How long a lot may be used in the air of the job; null: it keeps. */
+  readonly lifeMin: number | null;
   /** First coat of each lot, from 1; the first lot is mixed before all coats, each later one right before its first coat. */
   readonly from: readonly number[];
   /** So often one coat is mixed for: more than once where it takes longer than a mix lasts. */
@@ -18,13 +20,15 @@ export interface Lots {
  * @param coats how many
  * @param eachMin one coat; `lastMin`: what is done with the same paint after the last one, fading it out
  * @param gapMin least time between two coats; where mixing takes longer than that, the next coat waits for it
+ * @param potLifeMin how long a mix may be used; null: it keeps
  * @returns one lot where a paint is not mixed or keeps
  */
 export function lotsOf(
   { coats, eachMin, lastMin, gapMin }: { readonly coats: number; readonly eachMin: number; readonly lastMin: number; readonly gapMin: number },
-  finish: Pick<Finish, 'potLifeMin' | 'mixRatio' | 'method'>,
+  potLifeMin: number | null,
+  finish: Pick<Finish, 'mixRatio' | 'method'>,
 ): Lots {
-  const lifeMin = finish.potLifeMin ?? Infinity;
+  const lifeMin = potLifeMin ?? Infinity;
   const againMin = mixMinutes(finish);
   const from = [1];
   let mixMin = 0;
@@ -42,5 +46,5 @@ export function lotsOf(
     waitMin += Math.max(0, gapMin - againMin);
     age = min;
   }
-  return { from, perCoat: Math.max(1, Math.ceil(eachMin / lifeMin - 1e-9)), mixMin, waitMin };
+  return { lifeMin: potLifeMin, from, perCoat: Math.max(1, Math.ceil(eachMin / lifeMin - 1e-9)), mixMin, waitMin };
 }

@@ -1,3 +1,4 @@
+import { potLifeAt } from '../drying';
 import { paintNeeded, type CoatCount, type Finish } from '../finish';
 import { RULE_OF_THUMB, type Span, type FinishId } from '../units';
 import type { StageMask } from '../masking';
@@ -99,7 +100,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const blendMin = problem.areas.some(({ blend, finish: own }) => blend && own === finish.id) ? RULE_OF_THUMB.blend : 0;
   const eachMin = onceMin + RULE_OF_THUMB.perCoat;
   const coatMin = decided.coats * eachMin + blendMin;
-  const lots = lotsOf({ coats: decided.coats, eachMin, lastMin: blendMin, gapMin: times.gap.from }, finish);
+  const lots = lotsOf({ coats: decided.coats, eachMin, lastMin: blendMin, gapMin: times.gap.from }, potLifeAt(finish, problem.sprayAir.airC), finish);
   const guns = { ...before.guns };
   const change = gunChange(problem, guns, finish);
   const readyMin = minutesOf(change);

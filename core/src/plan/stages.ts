@@ -173,7 +173,7 @@ function paintOf(finish: Finish, stage: StageCost, { problem }: StageSource): St
     byArea: stage.open.flatMap((open, index) =>
       open ? [{ ...placeOfArea(problem, index), ml: ((stage.paintMl - lost) * problem.areas[index]!.sizeM2) / openM2 }] : [],
     ),
-    potLifeMin: finish.potLifeMin,
+    potLifeMin: stage.lots.lifeMin,
     batches: stage.lots.from.length * stage.lots.perCoat,
   };
 }

@@ -76,9 +76,9 @@ export function overRules(stage: StagePlan, source: StepSource): AfterRule[] {
  * A coat is on before the paint mixed for it has gone off: it begins so much sooner as it takes.
  * @returns none where the paint keeps, or where a coat takes longer than a mix lasts: it is mixed on the way then
  */
-export function potRules(stage: StagePlan, coat: number, minutes: number, { potLifeMin }: Finish, { sequence }: StepSource): AfterRule[] {
+export function potRules(stage: StagePlan, coat: number, minutes: number, { sequence }: StepSource): AfterRule[] {
   const { lots } = sequence.stages[stage.number - 1]!;
-  if (potLifeMin === null || lots.perCoat > 1) return [];
+  if (lots.lifeMin === null || lots.perCoat > 1) return [];
   const lot = lots.from.findLastIndex((first) => first <= coat);
-  return [{ step: stepId(stage.session, 'mix', lotName(lot)), from: 'end', minMin: 0, maxMin: potLifeMin - minutes, code: 'pot' }];
+  return [{ step: stepId(stage.session, 'mix', lotName(lot)), from: 'end', minMin: 0, maxMin: lots.lifeMin - minutes, code: 'pot' }];
 }

@@ -163,7 +163,7 @@ function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, clock: 
               'sprayed',
             ),
           ]),
-      ...potRules(stage, coat, eachMin, finish, source),
+      ...potRules(stage, coat, eachMin, source),
     ];
     const values = {
       finish: finish.name,
@@ -183,7 +183,7 @@ function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, clock: 
       BLEND,
       blendMin,
       { code: 'step.blend', values: { finish: finish.name, places: blends, method: finish.method } },
-      { needs, after: potRules(stage, coats, blendMin, finish, source) },
+      { needs, after: potRules(stage, coats, blendMin, source) },
     );
 }
 
@@ -194,7 +194,7 @@ function mixStep(stage: StagePlan, finish: Finish, { sequence }: StepSource, { a
   const first = lots.from[lot]!;
   const last = (lots.from[lot + 1] ?? stage.coats + 1) - 1;
   const { ml, partsMl, cans } = all ? stage.paint : mixFor((stage.paint.ml * (last - first + 1)) / stage.coats, finish);
-  const shared = { finish: finish.name, ml, partsMl, cans, batches: lots.perCoat, method: finish.method, lifeMin: finish.potLifeMin };
+  const shared = { finish: finish.name, ml, partsMl, cans, batches: lots.perCoat, method: finish.method, lifeMin: lots.lifeMin };
   add('mix', lotName(lot), mixMinutes(finish), { code: 'step.mix', values: all ? shared : { ...shared, coats: [first, last] } });
 }
 

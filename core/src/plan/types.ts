@@ -39,6 +39,7 @@ export interface PrepareTask {
 /** Paint to make ready for a stage. */
 export interface StagePaint extends Mix {
   readonly byArea: readonly { readonly part: PartId; readonly area: AreaId; readonly code: string; readonly ml: number }[];
+  /** How long a mix may be used in the air of the job; null: it keeps. */
   readonly potLifeMin: number | null;
   /** How often it is mixed, so that none is older than its pot life when it is sprayed. */
   readonly batches: number;

@@ -93,7 +93,7 @@ const mixing = ({ ml, partsMl, cans, batches, coats, lifeMin, method }: StepSays
     !cans && partsMl && partsMl.length === 1 && method && !byHand(method) ? 'Stir, strain, fill.' : '',
     batches && batches > 1 ? `In ${batches} lots, each when the last is used up: one would be too old before the coat is on.` : '',
     lifeMin && !(batches && batches > 1)
-      ? `Use it within ${minutes(lifeMin)} of mixing, less where it is warm${coats ? `: mix no more than ${coats[0] === coats[1] ? 'this coat takes' : 'these coats take'}` : ''}.`
+      ? `Use it within ${minutes(lifeMin)} of mixing (estimate)${coats ? `: mix no more than ${coats[0] === coats[1] ? 'this coat takes' : 'these coats take'}` : ''}.`
       : '',
   ]
     .filter(Boolean)
