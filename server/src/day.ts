@@ -8,6 +8,7 @@ import {
   planDay,
   type CalendarDay,
   type DayAnswer,
+  type GunClash,
   type Heat,
   type JobAtWork,
   type KeptOrder,
@@ -151,7 +152,10 @@ export function dayOf({ jobs: begun, asIf = null, shop, now, before, measured, p
       const state = boothState(steps, new Map(doneMs), null, now);
       return state ? [{ job: id, title, ...state }] : [];
     }),
-    troubles: plan.troubles.map((trouble) => troubleSaid(trouble, shop, (task) => byTask.get(task), titles)),
+    troubles: [
+      ...plan.troubles.map((trouble) => troubleSaid(trouble, shop, (task) => byTask.get(task), titles)),
+      ...(plan.clash ? [clashSaid(plan.clash, titles)] : []),
+    ],
     missed: plan.missed.map(({ job, step, code, closedMin, againMin }) => ({
       job,
       title: titles.get(job) ?? '',
@@ -163,6 +167,11 @@ export function dayOf({ jobs: begun, asIf = null, shop, now, before, measured, p
   };
   return { answer, kept: plan.kept };
 }
+
+const clashSaid = ({ waits, until }: GunClash, titles: ReadonlyMap<string, string>): Said => ({
+  code: 'day.gun',
+  values: { job: titles.get(until.job) ?? '', finish: until.finish, other: titles.get(waits.job) ?? '', otherFinish: waits.finish },
+});
 
 function troubleSaid(
   trouble: ScheduleTrouble,

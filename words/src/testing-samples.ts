@@ -483,6 +483,7 @@ export const SAMPLES: AllSays = {
   'day.too-long': { step: { code: 'step.gun-clean', values: {} }, job: 'Juniper', minutes: 500, longestMin: 420 },
   'day.window': { step: { code: 'step.gun-clean', values: {} }, after: { code: 'step.gun-clean', values: {} }, job: 'Juniper', maxMin: 200, extraMin: 60 },
   'day.pinned': { step: { code: 'step.gun-clean', values: {} }, job: 'Juniper' },
+  'day.gun': { job: 'Juniper', finish: 'Cream', other: 'Tansy', otherFinish: 'Sea green' },
   'day.none': {},
   'batch.pull-too-long': { longestPullMin: 10, leastToMin: 22 },
   'sketch.volume': { ml: 250 },

@@ -43,3 +43,12 @@ it('the same colour may follow itself', () => {
   const { plan } = spans(jobs);
   expect(gunClash(plan.work, jobs, plan.schedule!.placed, 500)).toBeNull();
 });
+it('colours that meet since neither can wait are told', () => {
+  const jobs = [job('one', tansy, doneUntil(tansy, 'coat', 490)), job('two', recoloured(tansy), doneUntil(tansy, 'coat', 490))];
+  const first = tansy.find(({ kind }) => kind === 'coat')!;
+  const pins = [520, 535].map((atMin, index) => ({ work: `${jobs[index]!.id} ${first.id}`, person: null, atMin }));
+  const plan = planDay(jobs, two, days, 500, { pins });
+  expect(plan.schedule).not.toBeNull();
+  expect(plan.clash).toMatchObject({ until: { job: 'one' }, waits: { job: 'two' } });
+  expect(planDay(jobs, two, days, 500).clash).toBeNull();
+});

@@ -2,24 +2,23 @@ import {
   bindingOf,
   latestStarts,
   scheduleTrouble,
-  solved,
   withoutLimit,
   withoutPins,
   type Bind,
-  type Decisions,
   type LatestStart,
   type Schedule,
   type ScheduleProblem,
   type ScheduleTrouble,
   type Task,
-  type Solved,
 } from '../schedule';
 import { NO_AIR, type ShopAir } from '../log';
-import { gunClash, inTurn } from './gun';
-import { gunIsTheirs, pairsOf, toldOnce, withOneMix, type OneMix } from './one-mix';
+import type { GunClash } from './gun';
+import { keptFrom, NOTHING_KEPT, type KeptOrder } from './kept-order';
+import type { OneMix } from './one-mix';
 import { hoursOver, type CalendarDay, type ShopDay } from './shop-day';
-import { minutesHere, type SpeedOf } from './took';
+import { solvedFor, sprayed, type Answered } from './sprayed';
 import { jobTasks, type DayWork, type JobAtWork, type Missed } from './tasks';
+import { minutesHere, type SpeedOf } from './took';
 
 /** The day's plan of a shop. */
 export interface DayPlan {
@@ -35,24 +34,15 @@ export interface DayPlan {
   readonly missed: readonly Missed[];
   /** Jobs that are sprayed from one mix. */
   readonly oneMix: readonly OneMix[];
+  /** Two colours that meet in the gun, since neither can wait; null: none do. */
+  readonly clash: GunClash | null;
   /** Stretches of work further on that are not planned yet: a shop with many jobs plans the next of each. */
   readonly more: number;
   readonly kept: KeptOrder;
 }
 
-/** What is decided by a plan, told by names: kept, so that the next plan moves as little as it can. */
-export interface KeptOrder {
-  readonly order: readonly (readonly [before: string, after: string])[];
-  readonly team: Readonly<Record<string, readonly string[]>>;
-}
-
-/** So many half-decided schedules are looked at; fewer where there are many tasks, of which each takes longer. */
-const MOST_LOOKED_AT = 12_000;
-const MANY_TASKS = 25;
 /** About so many stretches of work are planned, the same number of every job, and two of each at least. */
 const MOST_PLANNED = 120;
-/** A plan is left for one that ends so much sooner, min. */
-const WORTH_MIN = 15;
 /** The plan is made so often at most until the air of its hours is that it counted with, and fits where no step moves by so much, min. */
 const MOST_ROUNDS = 7;
 const FREE_ROUNDS = 3;
@@ -142,14 +132,15 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
   };
   const troubles: ScheduleTrouble[] = [];
   const missed = each.flatMap((one) => one.missed);
-  const none = { work, schedule: null, leastEndMin: nowMin, proven: false, latest: [], binding: [], oneMix: [], missed, more, kept: NOTHING_KEPT };
+  const none = { work, schedule: null, leastEndMin: nowMin, proven: false, latest: [], binding: [], oneMix: [], clash: null, missed, more, kept: NOTHING_KEPT };
   if (work.length === 0) return { plan: { ...none, schedule: { placed: [], endMin: nowMin, scuffMin: 0 }, proven: true, troubles }, answered: null };
   for (let round = 0; round <= MOST_GIVEN_UP; round++) {
     const found = solvedFor(problem, before);
     if (found) {
-      const answered = sprayedOnce(oneColourAtATime({ problem, found, oneMix: [] }, work, jobs, { before, nowMin }), work, jobs, { before, speeds, nowMin });
+      const answered = sprayed(problem, found, { work, jobs, before, speeds, nowMin });
+      const { oneMix, clash } = answered;
       const { schedule, leastEndMin, proven } = answered.found;
-      return { plan: { ...none, schedule, leastEndMin, proven, kept: keptFrom(answered), oneMix: answered.oneMix, troubles }, answered };
+      return { plan: { ...none, schedule, leastEndMin, proven, kept: keptFrom(answered.problem, answered.found), oneMix, clash, troubles }, answered };
     }
     const trouble = scheduleTrouble(problem);
     troubles.push(trouble);
@@ -158,70 +149,6 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
     else break;
   }
   return { plan: { ...none, troubles }, answered: null };
-}
-
-function solvedFor(problem: ScheduleProblem, before: KeptOrder | null): Solved | null {
-  const most = Math.round(MOST_LOOKED_AT / Math.max(1, problem.tasks.length / MANY_TASKS) ** 2);
-  return solved(problem, { most, worthMin: WORTH_MIN, ...(before ? { before: decisionsFrom(before, problem) } : {}) });
-}
-
-/** A problem and its answer, and which jobs are sprayed from one mix in it. */
-interface Answered {
-  readonly problem: ScheduleProblem;
-  readonly found: Solved;
-  readonly oneMix: readonly OneMix[];
-}
-
-/** So many colours that meet in the gun are parted at most. */
-const MOST_TURNS = 12;
-const TURNS_OF_MANY = 2;
-
-/**
- * One colour goes through the gun at a time: where another would be sprayed before it is cleaned, one of the two waits, the later where that
- * can be, else the earlier. Where neither can, both stand as they were.
- */
-function oneColourAtATime(
-  plain: Answered,
-  work: readonly DayWork[],
-  jobs: readonly JobAtWork[],
-  { before, nowMin }: Pick<Round, 'before' | 'nowMin'>,
-): Answered {
-  let now = plain;
-  const most = work.length > MANY_STRETCHES ? TURNS_OF_MANY : MOST_TURNS;
-  for (let turn = 0; turn < most; turn++) {
-    const clash = gunClash(work, jobs, now.found.schedule.placed, nowMin);
-    if (!clash) return now;
-    const { waits, until } = clash;
-    const parted = [clash, ...(until.begun ? [] : [{ waits: until, until: waits }])].flatMap((one): Answered[] => {
-      const problem = { ...now.problem, tasks: inTurn(now.problem.tasks, one) };
-      const found = solvedFor(problem, before);
-      return found ? [{ ...now, problem, found }] : [];
-    });
-    const [best] = parted.sort((a, b) => a.found.schedule.endMin - b.found.schedule.endMin);
-    if (!best) return now;
-    // No plan ends sooner than without that wish: the bound of the first stands.
-    now = { ...best, found: { ...best.found, leastEndMin: plain.found.leastEndMin, proven: best.found.schedule.endMin <= plain.found.leastEndMin + 1e-6 } };
-  }
-  return now;
-}
-
-/** Jobs of one colour are sprayed from one mix, where all windows are kept, the end comes hardly later, and nothing else is sprayed in between. */
-function sprayedOnce(
-  plain: Answered,
-  work: readonly DayWork[],
-  jobs: readonly JobAtWork[],
-  { before, speeds, nowMin }: Pick<Round, 'before' | 'speeds' | 'nowMin'>,
-): Answered {
-  return pairsOf(work, jobs, plain.found.schedule.placed, speeds).reduce((now, pair): Answered => {
-    const problem = { ...now.problem, tasks: withOneMix(now.problem.tasks, pair) };
-    const found = solvedFor(problem, before);
-    const holds =
-      found !== null &&
-      found.schedule.endMin <= plain.found.schedule.endMin + WORTH_MIN &&
-      gunIsTheirs(work, found.schedule.placed, pair) &&
-      gunClash(work, jobs, found.schedule.placed, nowMin) === null;
-    return holds ? { problem, found, oneMix: [...now.oneMix, toldOnce(pair)] } : now;
-  }, plain);
 }
 
 /** A task as a person has fixed it: only people there are, and no moment that has passed. */
@@ -237,28 +164,4 @@ function pinned({ task, steps }: DayWork, pins: readonly DayPin[], { people }: S
     ...(worker ? { worker: worker.id } : {}),
     ...(atMin !== null && atMin >= nowMin ? { atMin } : {}),
   };
-}
-
-export const NOTHING_KEPT: KeptOrder = { order: [], team: {} };
-
-function keptFrom({ problem: { tasks }, found: { decisions, schedule } }: Answered): KeptOrder {
-  const team = Object.fromEntries(schedule.placed.filter(({ workers }) => workers.length > 0).map(({ task, workers }) => [task, workers]));
-  return { order: decisions.order.map(([one, other]) => [tasks[one]!.id, tasks[other]!.id] as const), team };
-}
-
-/** What was decided, as far as its tasks and people are still there. */
-function decisionsFrom({ order, team }: KeptOrder, { tasks, workers }: ScheduleProblem): Decisions {
-  const at = new Map(tasks.map(({ id }, index) => [id, index]));
-  const pairs = order.flatMap(([one, other]): (readonly [number, number])[] => {
-    const [before, after] = [at.get(one), at.get(other)];
-    return before === undefined || after === undefined ? [] : [[before, after]];
-  });
-  const ids = workers.map(({ id }) => id);
-  const alone = (task: number): number | null => {
-    const [first, ...others] = team[tasks[task]!.id] ?? [];
-    const index = first === undefined || others.length > 0 || tasks[task]!.hands !== 1 || tasks[task]!.worker !== undefined ? -1 : ids.indexOf(first);
-    return index < 0 ? null : index;
-  };
-  const lag = tasks.flatMap(({ after }) => after.map(() => null));
-  return { order: pairs, team: tasks.map(({ hands }, task) => (hands === 0 ? 0 : alone(task))), lag };
 }

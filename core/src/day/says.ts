@@ -12,5 +12,7 @@ export interface DaySays {
   /** `extraMin`: so much longer days would do; null: no longer day would. */
   readonly 'day.window': { readonly step: Said; readonly after: Said | null; readonly job: string; readonly maxMin: number; readonly extraMin: number | null };
   readonly 'day.pinned': { readonly step: Said; readonly job: string };
+  /** Two colours in the gun with no cleaning between them: neither can wait. */
+  readonly 'day.gun': { readonly job: string; readonly finish: string; readonly other: string; readonly otherFinish: string };
   readonly 'day.none': NoValues;
 }

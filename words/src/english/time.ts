@@ -22,5 +22,7 @@ export const DAYS: WordsOf<DaySays> = {
   'day.window': ({ step, after, job, maxMin, extraMin }, { say }) =>
     `${job}: “${say(step)}” has to begin within ${showMinutes(maxMin)}${after ? ` of “${say(after)}”` : ' of what is done'}, and there are no hours for it. ${extraMin === null ? 'A longer day does not help: another school of pulling, or warmer or cooler air.' : `Days longer by ${showMinutes(extraMin)} would do.`} The rest is planned without it.`,
   'day.pinned': ({ step, job }, { say }) => `${job}: “${say(step)}” is fixed to a time or a person that cannot be kept: it is planned without.`,
+  'day.gun': ({ job, finish, other, otherFinish }) =>
+    `${otherFinish} of ${other} falls before ${finish} of ${job} is cleaned out of the gun, and neither can wait: clean it in between, or take a second gun.`,
   'day.none': () => 'No plan keeps all windows in the hours there are: longer days, or one more person.',
 };

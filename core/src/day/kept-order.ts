@@ -1,0 +1,32 @@
+import type { Decisions, ScheduleProblem, Solved } from '../schedule';
+
+/** What is decided by a plan, told by names: kept, so that the next plan moves as little as it can. */
+export interface KeptOrder {
+  readonly order: readonly (readonly [before: string, after: string])[];
+  readonly team: Readonly<Record<string, readonly string[]>>;
+}
+
+export const NOTHING_KEPT: KeptOrder = { order: [], team: {} };
+
+/** What a plan has decided. */
+export function keptFrom({ tasks }: ScheduleProblem, { decisions, schedule }: Solved): KeptOrder {
+  const team = Object.fromEntries(schedule.placed.filter(({ workers }) => workers.length > 0).map(({ task, workers }) => [task, workers]));
+  return { order: decisions.order.map(([one, other]) => [tasks[one]!.id, tasks[other]!.id] as const), team };
+}
+
+/** What was decided, as far as its tasks and people are still there. */
+export function decisionsFrom({ order, team }: KeptOrder, { tasks, workers }: ScheduleProblem): Decisions {
+  const at = new Map(tasks.map(({ id }, index) => [id, index]));
+  const pairs = order.flatMap(([one, other]): (readonly [number, number])[] => {
+    const [before, after] = [at.get(one), at.get(other)];
+    return before === undefined || after === undefined ? [] : [[before, after]];
+  });
+  const ids = workers.map(({ id }) => id);
+  const alone = (task: number): number | null => {
+    const [first, ...others] = team[tasks[task]!.id] ?? [];
+    const index = first === undefined || others.length > 0 || tasks[task]!.hands !== 1 || tasks[task]!.worker !== undefined ? -1 : ids.indexOf(first);
+    return index < 0 ? null : index;
+  };
+  const lag = tasks.flatMap(({ after }) => after.map(() => null));
+  return { order: pairs, team: tasks.map(({ hands }, task) => (hands === 0 ? 0 : alone(task))), lag };
+}

@@ -1,0 +1,91 @@
+import { SAME_MIN, solved, type ScheduleProblem, type Solved } from '../schedule';
+import { gunClash, inTurn, type GunClash } from './gun';
+import { decisionsFrom, type KeptOrder } from './kept-order';
+import { gunIsTheirs, pairsOf, toldOnce, withOneMix, type OneMix } from './one-mix';
+import type { DayWork, JobAtWork } from './tasks';
+import type { SpeedOf } from './took';
+
+/** So many half-decided schedules are looked at; fewer where there are many tasks, of which each takes longer. */
+const MOST_LOOKED_AT = 12_000;
+const MANY_TASKS = 25;
+/** A plan is left for one that ends so much sooner, min. */
+const WORTH_MIN = 15;
+
+/** The schedule of a day, near to what the plan before decided; null: there is none. */
+export function solvedFor(problem: ScheduleProblem, before: KeptOrder | null): Solved | null {
+  const most = Math.round(MOST_LOOKED_AT / Math.max(1, problem.tasks.length / MANY_TASKS) ** 2);
+  return solved(problem, { most, worthMin: WORTH_MIN, ...(before ? { before: decisionsFrom(before, problem) } : {}) });
+}
+
+/** A problem and its answer. */
+export interface Answered {
+  readonly problem: ScheduleProblem;
+  readonly found: Solved;
+  /** Jobs that are sprayed from one mix in it. */
+  readonly oneMix: readonly OneMix[];
+  /** Two colours that meet in the gun all the same, neither of which can wait. */
+  readonly clash: GunClash | null;
+}
+
+/** What is sprayed, and what a plan of it goes by. */
+interface Spraying {
+  readonly work: readonly DayWork[];
+  readonly jobs: readonly JobAtWork[];
+  readonly before: KeptOrder | null;
+  readonly speeds: readonly SpeedOf[];
+  readonly nowMin: number;
+}
+
+/** So many colours that meet in the gun are parted at most; fewer where each new plan takes long. */
+const MOST_TURNS = 12;
+const TURNS_OF_MANY = 2;
+const MANY_STRETCHES = 60;
+
+/** A day's plan with the gun looked after: one colour at a time, and two jobs of one colour from one mix where that costs nothing. */
+export function sprayed(problem: ScheduleProblem, found: Solved, spraying: Spraying): Answered {
+  return fromOneMix(oneColourAtATime({ problem, found, oneMix: [], clash: null }, spraying), spraying);
+}
+
+/**
+ * Where another colour would be sprayed before one is cleaned out of the gun, one of the two waits: whichever way all is done sooner. Where
+ * neither can, both stand as they were, and it is told.
+ */
+function oneColourAtATime(plain: Answered, { work, jobs, before, nowMin }: Spraying): Answered {
+  let now = plain;
+  const most = work.length > MANY_STRETCHES ? TURNS_OF_MANY : MOST_TURNS;
+  for (let turn = 0; ; turn++) {
+    const clash = gunClash(work, jobs, now.found.schedule.placed, nowMin);
+    if (!clash) return now;
+    if (turn === most) return { ...now, clash };
+    const { waits, until } = clash;
+    const parted = [clash, ...(until.begun ? [] : [{ waits: until, until: waits }])].flatMap((one): Answered[] => {
+      const problem = { ...now.problem, tasks: inTurn(now.problem.tasks, one) };
+      const found = solvedFor(problem, before);
+      return found ? [{ ...now, problem, found: boundedBy(plain.found, found) }] : [];
+    });
+    const [best] = parted.sort((a, b) => a.found.schedule.endMin - b.found.schedule.endMin);
+    if (!best) return { ...now, clash };
+    now = best;
+  }
+}
+
+/** Jobs of one colour from one mix: where all windows are kept, the end comes hardly later, and no other colour is sprayed in between. */
+function fromOneMix(plain: Answered, { work, jobs, before, speeds, nowMin }: Spraying): Answered {
+  if (plain.clash) return plain;
+  return pairsOf(work, jobs, plain.found.schedule.placed, speeds).reduce((now, pair): Answered => {
+    const problem = { ...now.problem, tasks: withOneMix(now.problem.tasks, pair) };
+    const found = solvedFor(problem, before);
+    const holds =
+      found !== null &&
+      found.schedule.endMin <= plain.found.schedule.endMin + WORTH_MIN &&
+      gunIsTheirs(work, found.schedule.placed, pair) &&
+      gunClash(work, jobs, found.schedule.placed, nowMin) === null;
+    return holds ? { ...now, problem, found: boundedBy(plain.found, found), oneMix: [...now.oneMix, toldOnce(pair)] } : now;
+  }, plain);
+}
+
+/** An answer to a narrower question: no plan ends sooner than is known of the wider one, and it is proven where it ends then. */
+function boundedBy(wide: Solved, narrow: Solved): Solved {
+  const leastEndMin = Math.min(wide.leastEndMin, narrow.leastEndMin);
+  return { ...narrow, leastEndMin, proven: narrow.schedule.endMin <= leastEndMin + SAME_MIN };
+}
