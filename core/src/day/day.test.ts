@@ -31,7 +31,7 @@ it('plans all the examples together, and keeps every lag, all hours and the boot
   const two = { ...shop, people: ['ada', 'bo'].map((id) => ({ id, name: id, week: shop.people[0]!.week, off: [] })) };
   const plan = planDay(jobs, two, days, 480);
   expect(plan.schedule).not.toBeNull();
-  const places = ['booth', 'gun'].map((id) => ({ id, hours: null }));
+  const places = ['booth', 'gun gun'].map((id) => ({ id, hours: null }));
   const workers = two.people.map(({ id, week }) => ({ id, hours: hoursOver(week, days) }));
   const problem = { tasks: plan.work.map(({ task }) => task), workers, places, nowMin: 480 };
   const faults = scheduleFaults(problem, plan.schedule!);

@@ -1,7 +1,7 @@
 import type { Step } from '../log';
 import { gunClash } from './gun';
 import { days, doneUntil, stepsOf, two } from './testing-days';
-import { planDay, type JobAtWork } from '.';
+import { gunPlace, planDay, type JobAtWork } from '.';
 
 const tansy = stepsOf('tansy');
 /** The same job in another colour. */
@@ -51,4 +51,15 @@ it('colours that meet since neither can wait are told', () => {
   expect(plan.schedule).not.toBeNull();
   expect(plan.clash).toMatchObject({ until: { job: 'one' }, waits: { job: 'two' } });
   expect(planDay(jobs, two, days, 500).clash).toBeNull();
+});
+it('two guns are two: each has its own colour', () => {
+  const second = recoloured(tansy).map((step) => (step.gun === undefined ? step : { ...step, gun: 'gun small' }));
+  const jobs = [job('one', tansy, doneUntil(tansy, 'mix', 480)), job('two', second, doneUntil(tansy, 'mix', 480))];
+  const { plan, of } = spans(jobs);
+  expect(gunClash(plan.work, jobs, plan.schedule!.placed, 500)).toBeNull();
+  const [first, last] = ['one', 'two'].sort((a, b) => of(a, 'coat')[0]!.startMin - of(b, 'coat')[0]!.startMin);
+  expect(of(last!, 'coat')[0]!.startMin).toBeLessThan(of(first!, 'gun-clean')[0]!.startMin);
+  // Of a plan from before nobody knows which: there is one.
+  const before = tansy.map(({ gun: _, ...step }) => step as Step);
+  expect(gunPlace(before.find(({ kind }) => kind === 'coat')!)).toBe(gunPlace(tansy.find(({ kind }) => kind === 'coat')!));
 });

@@ -1,11 +1,13 @@
 import type { Booked, Task } from '../schedule';
-import type { DayWork, JobAtWork } from './tasks';
+import { gunPlace, type DayWork, type JobAtWork } from './tasks';
 
 /** A colour of one job in the gun: from its first coat until the gun is cleaned, by names of the tasks. */
 export interface GunTurn {
   readonly job: string;
   readonly stage: number | null;
   readonly finish: string;
+  /** The place it holds. */
+  readonly gun: string;
   readonly coats: readonly string[];
   readonly clean: string;
   /** It is in the gun already: some of its coats are on, and the gun is not clean. */
@@ -22,8 +24,9 @@ export function turnsIn(work: readonly DayWork[], jobs: readonly JobAtWork[]): G
       const all = steps.filter(({ kind, stage, needs }) => kind === 'coat' && stage === clean.stage && needs.includes('gun'));
       const left = all.flatMap(({ id }) => taskOf.get(`${job} ${id}`) ?? []);
       const [first] = all;
-      if (!first) return [];
-      return [{ job, stage: clean.stage, finish: String(first.say.values.finish), coats: left, clean: end, begun: all.some(({ id }) => doneMin.has(id)) }];
+      const gun = first ? gunPlace(first) : null;
+      if (!first || gun === null) return [];
+      return [{ job, stage: clean.stage, finish: String(first.say.values.finish), gun, coats: left, clean: end, begun: all.some(({ id }) => doneMin.has(id)) }];
     }),
   );
 }
@@ -50,7 +53,7 @@ export function gunClash(work: readonly DayWork[], jobs: readonly JobAtWork[], p
     .sort((a, b) => a.from - b.from);
   for (const [index, one] of turns.entries())
     for (const other of turns.slice(index + 1)) {
-      const meet = other.turn.finish !== one.turn.finish && other.coats.some(({ startMin }) => startMin < one.to - 1e-6);
+      const meet = other.turn.gun === one.turn.gun && other.turn.finish !== one.turn.finish && other.coats.some(({ startMin }) => startMin < one.to - 1e-6);
       if (meet) return { waits: other.turn, until: one.turn };
     }
   return null;

@@ -15,7 +15,7 @@ it('sprays two jobs of one colour from one mix, and keeps every window', () => {
   expect(once).toMatchObject({ finish: mixes[0]!.say.values.finish, ml: 2 * Number(mixes[0]!.say.values.ml) });
   expect(new Set([once!.first, once!.second])).toEqual(new Set(['one', 'two']));
   expect(once!.savedMin).toBeGreaterThan(8);
-  const places = ['booth', 'gun'].map((id) => ({ id, hours: null }));
+  const places = ['booth', 'gun gun'].map((id) => ({ id, hours: null }));
   const workers = two.people.map(({ id, week }) => ({ id, hours: hoursOver(week, days) }));
   expect(plan.troubles).toEqual([]);
   const faults = scheduleFaults({ tasks: plan.work.map(({ task }) => task), workers, places, nowMin: 500 }, plan.schedule!);

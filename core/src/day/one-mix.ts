@@ -94,7 +94,7 @@ export function gunIsTheirs(work: readonly DayWork[], placed: readonly Booked[],
     const there = at.get(task.id);
     return (
       there !== undefined &&
-      task.places.includes('gun') &&
+      task.places.includes(first.gun) &&
       !own.has(task.id) &&
       steps.some(({ say }) => say.values.finish !== first.finish) &&
       there.endMin > from &&

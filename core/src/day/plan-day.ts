@@ -17,7 +17,7 @@ import { keptFrom, NOTHING_KEPT, type KeptOrder } from './kept-order';
 import type { OneMix } from './one-mix';
 import { hoursOver, type CalendarDay, type ShopDay } from './shop-day';
 import { solvedFor, sprayed, type Answered } from './sprayed';
-import { jobTasks, type DayWork, type JobAtWork, type Missed } from './tasks';
+import { gunPlace, jobTasks, type DayWork, type JobAtWork, type Missed } from './tasks';
 import { minutesHere, type SpeedOf } from './took';
 
 /** The day's plan of a shop. */
@@ -121,13 +121,11 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
   const work = each.flatMap((one) => one.work.slice(0, perJob));
   const more = each.reduce((sum, one) => sum + Math.max(0, one.work.length - perJob), 0);
   const past = each.flatMap((one) => one.past);
+  const guns = [...new Set(work.flatMap(({ steps }) => steps.flatMap((step) => gunPlace(step) ?? [])))].sort();
   let problem: ScheduleProblem = {
     tasks: [...past, ...work.map((one) => pinned(one, pins, shop, { nowMin, speeds }))],
     workers: shop.people.map(({ id, week, off }) => ({ id, hours: hoursOver(week, days, off) })),
-    places: [
-      { id: 'booth', hours: shop.booth && hoursOver(shop.booth, days) },
-      { id: 'gun', hours: null },
-    ],
+    places: [{ id: 'booth', hours: shop.booth && hoursOver(shop.booth, days) }, ...guns.map((id) => ({ id, hours: null }))],
     nowMin: Math.min(nowMin, ...past.map(({ earliestMin }) => earliestMin)),
   };
   const troubles: ScheduleTrouble[] = [];

@@ -132,7 +132,13 @@ const strictest = (rules: readonly AfterRule[]): AfterRule => {
   return { ...rules[0]!, minMin, maxMin: ends.length > 0 ? Math.max(minMin, Math.min(...ends)) : null };
 };
 
-const placesOf = ({ needs }: Step): string[] => [...new Set(needs.filter((need) => need !== 'person'))].sort();
+/** The gun a step goes through, as a place that one task at a time may hold; null: none. Plans from before name no gun: it is the one there was. */
+export const gunPlace = ({ needs, gun }: Pick<Step, 'needs' | 'gun'>): string | null => (needs.includes('gun') ? (gun ?? 'gun gun') : null);
+
+const placesOf = (step: Step): string[] => {
+  const gun = gunPlace(step);
+  return [...(step.needs.includes('booth') ? ['booth'] : []), ...(gun === null ? [] : [gun])];
+};
 const sameNeeds = (one: Step, other: Step): boolean => placesOf(one).join() === placesOf(other).join() && handsOf(one) === handsOf(other);
 const handsOf = ({ needs }: Step): number => Math.max(1, needs.filter((need) => need === 'person').length);
 

@@ -68,6 +68,8 @@ export interface Step {
   readonly attended: boolean;
   /** One entry a person. */
   readonly needs: readonly Need[];
+  /** Which gun it goes through; left out: through none, or the plan is from before. */
+  readonly gun?: string;
   readonly after: readonly AfterRule[];
   readonly say: Said;
   /** Cautions that apply here, by code. */

@@ -3,11 +3,12 @@ import {
   calmFirst,
   calmnessOf,
   figuresOf,
-  reasonsFor,
+  gunOf,
   lastingSteps,
+  reasonsFor,
   searchSteps,
-  USUAL_EFFORT,
   usedFinishes,
+  USUAL_EFFORT,
   type OrderProblem,
   type Sequence,
 } from '../order';
@@ -62,6 +63,7 @@ export function* planSteps(design: Design, shelf: Shelf, store?: WorkStore): Gen
         scale: design.scale,
         air: problem.air,
         sprayAir: problem.sprayAir,
+        gunOf: (finish) => gunOf(problem, finish),
         away: design.climate.left !== undefined,
       })
     : [];

@@ -5,7 +5,7 @@ import type { SessionId, StepId } from '../units';
 /** A step without its cautions. */
 export type Draft = Omit<Step, 'safety'> & { readonly say: StepSaid };
 
-type More = Partial<Pick<Draft, 'part' | 'items' | 'after' | 'needs'>>;
+type More = Partial<Pick<Draft, 'part' | 'items' | 'after' | 'needs' | 'gun'>>;
 
 /** Names a step: what a log knows it by. */
 export const stepId = (session: SessionId, kind: StepKind, what: string | null): StepId =>
@@ -27,9 +27,10 @@ export function clockFrom(startMin: number, session: SessionId, stage: number | 
   let now = startMin;
   const steps: Draft[] = [];
   const put = (kind: StepKind, what: string | null, minutes: number, say: StepSaid, attended: boolean, more: More = {}) => {
-    const { items = [], after = [], needs = attended ? (['person'] as const) : [], part } = more;
+    const { items = [], after = [], needs = attended ? (['person'] as const) : [], part, gun } = more;
     const id = stepId(session, kind, what);
-    steps.push({ id, stage, kind, ...(part === undefined ? {} : { part }), items, startMin: now, endMin: now + minutes, attended, needs, after, say });
+    const also = { ...(part === undefined ? {} : { part }), ...(gun === undefined ? {} : { gun }) };
+    steps.push({ id, stage, kind, ...also, items, startMin: now, endMin: now + minutes, attended, needs, after, say });
     now += minutes;
   };
   return {

@@ -38,6 +38,8 @@ export interface StepSource {
   readonly air: DryingAir;
   readonly sprayAir: DryingAir;
   readonly away: boolean;
+  /** Which gun a finish goes through. */
+  readonly gunOf: (finish: Finish) => string;
 }
 
 /**
@@ -142,6 +144,7 @@ function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, clock: 
   const { coatMin, blendMin } = source.sequence.stages[stage.number - 1]!;
   const eachMin = (coatMin - blendMin) / coats;
   const needs: Need[] = ['person', ...(finish.method === 'gun' ? ['booth' as const] : []), ...(usesGun(finish) ? ['gun' as const] : [])];
+  const through = usesGun(finish) ? { gun: source.gunOf(finish) } : {};
   const blends = blendPlaces(finish, source);
   const { lots } = source.sequence.stages[stage.number - 1]!;
   for (let coat = 1; coat <= coats; coat++) {
@@ -175,7 +178,7 @@ function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, clock: 
       blends,
       ...(coat === coats && stage.hands > 1 ? aloneSaid(stage) : {}),
     };
-    add('coat', String(coat), eachMin, { code: 'step.coat', values }, { needs, after });
+    add('coat', String(coat), eachMin, { code: 'step.coat', values }, { needs, after, ...through });
   }
   if (blendMin > 0)
     add(
@@ -183,7 +186,7 @@ function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, clock: 
       BLEND,
       blendMin,
       { code: 'step.blend', values: { finish: finish.name, places: blends, method: finish.method } },
-      { needs, after: potRules(stage, coats, blendMin, source) },
+      { needs, after: potRules(stage, coats, blendMin, source), ...through },
     );
 }
 

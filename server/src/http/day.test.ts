@@ -28,7 +28,7 @@ it('plans what is left of the jobs in the shop: in order, by somebody, in their 
   const steps = work.flatMap((one) => one.steps.map(({ id }) => `${one.job} ${id}`));
   expect(new Set(steps).size).toBe(steps.length);
   const coat = work.find(({ steps: [first], title }) => title === 'Juniper' && first!.id.includes('coat'))!;
-  expect(coat.places).toEqual(['booth', 'gun']);
+  expect(coat.places).toEqual(['booth', 'gun gun']);
 });
 
 it('says the last safe start of a coat whose pull has a window', async () => {
