@@ -138,7 +138,13 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
       const answered = sprayed(problem, found, { work, jobs, before, speeds, nowMin });
       const { oneMix, clash } = answered;
       const { schedule, leastEndMin, proven } = answered.found;
-      return { plan: { ...none, schedule, leastEndMin, proven, kept: keptFrom(answered.problem, answered.found), oneMix, clash, troubles }, answered };
+      // As they were planned: pinned, waiting for the gun, shorter where they are mixed for already.
+      const tasks = new Map(answered.problem.tasks.map((task) => [task.id, task]));
+      const asPlanned = work.map((one) => ({ ...one, task: tasks.get(one.task.id) ?? one.task }));
+      return {
+        plan: { ...none, work: asPlanned, schedule, leastEndMin, proven, kept: keptFrom(answered.problem, answered.found), oneMix, clash, troubles },
+        answered,
+      };
     }
     const trouble = scheduleTrouble(problem);
     troubles.push(trouble);
