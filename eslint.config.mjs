@@ -85,6 +85,17 @@ export default tseslint.config(
       { group: ['@lintrel/core/*', '!@lintrel/core/files', '!@lintrel/core/front', '**/core/src/**'], message: 'core is entered by its doors.' },
     ],
   ),
+  // Words are on every page: the whole of core would come along.
+  {
+    files: ['words/src/**/*.ts'],
+    ignores: ['**/*.test.ts', '**/testing-*.ts'],
+    rules: {
+      '@typescript-eslint/no-restricted-imports': [
+        'error',
+        { paths: [{ name: '@lintrel/core', allowTypeImports: true, message: 'words take values by the narrow door, @lintrel/core/front.' }] },
+      ],
+    },
+  },
   refuse(
     ['server/**/*.ts', 'cli/**/*.ts'],
     [

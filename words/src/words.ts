@@ -1,4 +1,5 @@
-import { cureOf, type Answer, type Said, type SideSeen, type StationTable } from '@lintrel/core';
+import { cureOf } from '@lintrel/core/front';
+import type { Answer, Said, SideSeen, StationTable } from '@lintrel/core';
 import type { AnswerWords, AskWords } from './ask';
 import { ENGLISH, type Book } from './english';
 import type { StationWords } from './english/files';
