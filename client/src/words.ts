@@ -41,3 +41,6 @@ export function countdown(ms: number): string {
 
 /** Under a value that need not be given. */
 export const OPTIONAL = 'Optional';
+
+/** How many times as long as planned. */
+export const times = (factor: number): string => factor.toFixed(2);

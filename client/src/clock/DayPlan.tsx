@@ -15,10 +15,8 @@ import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { boothWords } from '@/run/boothWords';
 import { clockTime } from '@/words';
 import { PinForm } from './PinForm';
-import { AirDuring, useLatest, useWorkWords, WorkLines } from './WorkAhead';
+import { AirDuring, LISTED_FIRST, useLatest, useWorkWords, WorkLines } from './WorkAhead';
 
-/** So many stretches of work are listed at first. */
-const FIRST = 6;
 const MINUTE_MS = 60_000;
 
 /** What of the day cannot be kept, and what is next for each person. */
@@ -107,7 +105,7 @@ export function DayFollowing({ day, now }: { day: DayAnswer; now: number }) {
   const words = useWorkWords();
   const names = new Map(day.people.map(({ id, name }) => [id, name]));
   const left = day.work.filter(({ endMs }) => endMs > now);
-  const shown = all ? left : left.slice(0, FIRST);
+  const shown = all ? left : left.slice(0, LISTED_FIRST);
   if (left.length === 0) return null;
   const slack = day.endMs === null ? 0 : Math.round((day.endMs - day.leastEndMs) / MINUTE_MS);
   return (
@@ -149,7 +147,9 @@ export function DayFollowing({ day, now }: { day: DayAnswer; now: number }) {
       {day.more > 0 ? (
         <Small>{phrase`${several(day.more, 'stretch', 'stretches')} of work further on ${day.more === 1 ? 'is' : 'are'} planned when it comes nearer.`}</Small>
       ) : null}
-      {left.length > FIRST ? <Action rank="quiet" label={all ? 'Fewer' : phrase`All ${left.length}`} onPress={() => setAll(!all)} testID="all-work" /> : null}
+      {left.length > LISTED_FIRST ? (
+        <Action rank="quiet" label={all ? 'Fewer' : phrase`All ${left.length}`} onPress={() => setAll(!all)} testID="all-work" />
+      ) : null}
     </Panel>
   );
 }

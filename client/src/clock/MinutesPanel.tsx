@@ -8,9 +8,9 @@ import { colour, measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Panel } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
+import { times } from '@/words';
 
 const KEY = ['minutes'];
-const times = (factor: number): string => factor.toFixed(2);
 
 /** How long work takes the hands of this shop against the plan, as the run sheets say: the day's plan counts with it, and it may be set back. */
 export function MinutesPanel() {

@@ -9,7 +9,7 @@ import { Body, Small } from '@/ui/Words';
 import { clockTime } from '@/words';
 
 /** So many stretches of work are listed at first. */
-const FIRST = 6;
+export const LISTED_FIRST = 6;
 
 /** Stretches of work one after the other, as they are told of one job. */
 export function WorkAhead({ work, people, now }: { work: readonly DayWorkTold[]; people: DayAnswer['people']; now: number }) {
@@ -17,12 +17,14 @@ export function WorkAhead({ work, people, now }: { work: readonly DayWorkTold[];
   const names = new Map(people.map(({ id, name }) => [id, name]));
   return (
     <View>
-      {(all ? work : work.slice(0, FIRST)).map((one) => (
+      {(all ? work : work.slice(0, LISTED_FIRST)).map((one) => (
         <View key={one.id} style={styles.row} testID="work-ahead">
           <WorkLines work={one} names={names} now={now} />
         </View>
       ))}
-      {work.length > FIRST ? <Action rank="quiet" label={all ? 'Fewer' : phrase`All ${work.length}`} onPress={() => setAll(!all)} testID="all-ahead" /> : null}
+      {work.length > LISTED_FIRST ? (
+        <Action rank="quiet" label={all ? 'Fewer' : phrase`All ${work.length}`} onPress={() => setAll(!all)} testID="all-ahead" />
+      ) : null}
     </View>
   );
 }

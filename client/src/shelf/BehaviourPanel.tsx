@@ -8,11 +8,10 @@ import { Action } from '@/ui/Action';
 import { Panel } from '@/ui/Screen';
 import { Table } from '@/ui/Table';
 import { Body, Heading, Small } from '@/ui/Words';
-import { dayAndTime } from '@/words';
+import { dayAndTime, times } from '@/words';
 
 /** So many observations are listed, the newest first. */
 const SHOWN = 8;
-const times = (factor: number): string => factor.toFixed(2);
 
 /** How a finish has behaved in this shop, from what was seen of it: used in every plan at once, and may be set back. */
 export function BehaviourPanel({ finish }: { finish: string }) {

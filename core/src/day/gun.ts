@@ -45,10 +45,10 @@ export function gunClash(work: readonly DayWork[], jobs: readonly JobAtWork[], p
   const at = new Map(placed.map((one) => [one.task, one]));
   const turns = turnsIn(work, jobs)
     .flatMap((turn) => {
-      const times = [...turn.coats, turn.clean].flatMap((task) => at.get(task) ?? []);
-      if (times.length < turn.coats.length + 1) return [];
       const coats = turn.coats.flatMap((task) => at.get(task) ?? []);
-      return [{ turn, coats, from: turn.begun ? nowMin : (coats[0]?.startMin ?? Infinity), to: at.get(turn.clean)!.endMin }];
+      const clean = at.get(turn.clean);
+      if (!clean || coats.length < turn.coats.length) return [];
+      return [{ turn, coats, from: turn.begun ? nowMin : (coats[0]?.startMin ?? Infinity), to: clean.endMin }];
     })
     .sort((a, b) => a.from - b.from);
   for (const [index, one] of turns.entries())

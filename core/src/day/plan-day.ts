@@ -16,9 +16,9 @@ import type { GunClash } from './gun';
 import { keptFrom, NOTHING_KEPT, type KeptOrder } from './kept-order';
 import type { OneMix } from './one-mix';
 import { hoursOver, type CalendarDay, type ShopDay } from './shop-day';
-import { solvedFor, sprayed, type Answered } from './sprayed';
-import { gunPlace, jobTasks, type DayWork, type JobAtWork, type Missed } from './tasks';
-import { minutesHere, type SpeedOf } from './took';
+import { MANY_STRETCHES, solvedFor, sprayed, type Answered } from './sprayed';
+import { gunPlace, jobTasks, minutesOf, type DayWork, type JobAtWork, type Missed } from './tasks';
+import type { SpeedOf } from './took';
 
 /** The day's plan of a shop. */
 export interface DayPlan {
@@ -47,8 +47,7 @@ const MOST_PLANNED = 120;
 const MOST_ROUNDS = 7;
 const FREE_ROUNDS = 3;
 const SETTLED_MIN = 2;
-/** A shop with more stretches of work than these waits long enough for one plan: it is made again less often. */
-const MANY_STRETCHES = 60;
+/** Where one plan takes long it is made again less often. */
 const ROUNDS_OF_MANY = 3;
 /** So many windows that cannot be met are given up one after the other, to plan the rest. */
 const MOST_GIVEN_UP = 6;
@@ -161,7 +160,7 @@ function pinned({ task, steps }: DayWork, pins: readonly DayPin[], { people }: S
   if (!pin) return task;
   const { person, atMin } = pin;
   const worker = task.hands === 1 ? people.find(({ id }) => id === person) : undefined;
-  const ownMin = worker ? steps.reduce((sum, step) => sum + minutesHere(step, speeds, worker.name) - minutesHere(step, speeds), 0) : 0;
+  const ownMin = worker ? minutesOf(steps, speeds, worker.name) - minutesOf(steps, speeds) : 0;
   return {
     ...task,
     minutes: task.minutes + ownMin,

@@ -39,7 +39,8 @@ interface Spraying {
 /** So many colours that meet in the gun are parted at most; fewer where each new plan takes long. */
 const MOST_TURNS = 12;
 const TURNS_OF_MANY = 2;
-const MANY_STRETCHES = 60;
+/** A shop with more stretches of work than these waits long enough for one plan. */
+export const MANY_STRETCHES = 60;
 
 /** A day's plan with the gun looked after: one colour at a time, and two jobs of one colour from one mix where that costs nothing. */
 export function sprayed(problem: ScheduleProblem, found: Solved, spraying: Spraying): Answered {

@@ -150,7 +150,9 @@ function waitBetween(steps: readonly Step[], before: Step, after: Step): number 
   return steps.slice(from + 1, to).reduce((sum, { attended, startMin, endMin }) => (attended ? sum : sum + endMin - startMin), 0);
 }
 
-const minutesOf = (steps: readonly Step[], speeds: readonly SpeedOf[]): number => steps.reduce((sum, step) => sum + minutesHere(step, speeds), 0);
+/** Minutes steps are expected to take here, all together; `person` as for each of them. */
+export const minutesOf = (steps: readonly Step[], speeds: readonly SpeedOf[], person: string | null = null): number =>
+  steps.reduce((sum, step) => sum + minutesHere(step, speeds, person), 0);
 
 function taskFrom(job: JobAtWork, steps: readonly Step[], { after, minutes }: Pick<Task, 'after' | 'minutes'>, nowMin: number): Task {
   const first = steps[0]!;

@@ -155,9 +155,10 @@ function tasksOf(finish: Finish, { over }: StageCost, { problem }: StageSource):
 
 /** The window one alone would have to keep in sections: that of several people, or that of the school the finish likes and one alone has no time for. */
 function inSections(finish: Finish, stage: StageCost, own: StageItems, source: StageSource): Span | null {
-  const liked = windowsOf(finish, stage, own, source)[source.problem.school ?? finish.school];
+  const school = source.problem.school ?? finish.school;
+  const liked = windowsOf(finish, stage, own, source)[school];
   if ((stage.pulled?.hands ?? 0) > 1) return liked;
-  const gaveWay = stage.pulling?.school !== (source.problem.school ?? finish.school);
+  const gaveWay = stage.pulling?.school !== school;
   return gaveWay && liked && liked.to !== null && stage.pullMin > liked.to - liked.from ? liked : null;
 }
 

@@ -141,12 +141,11 @@ function afterCoats(stage: StagePlan, finish: Finish, source: StepSource, clock:
 function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, clock: StepClock): void {
   const { add, pass } = clock;
   const { coats, gap, covered } = stage;
-  const { coatMin, blendMin } = source.sequence.stages[stage.number - 1]!;
+  const { coatMin, blendMin, lots } = source.sequence.stages[stage.number - 1]!;
   const eachMin = (coatMin - blendMin) / coats;
   const needs: Need[] = ['person', ...(finish.method === 'gun' ? ['booth' as const] : []), ...(usesGun(finish) ? ['gun' as const] : [])];
   const through = usesGun(finish) ? { gun: source.gunOf(finish) } : {};
   const blends = blendPlaces(finish, source);
-  const { lots } = source.sequence.stages[stage.number - 1]!;
   for (let coat = 1; coat <= coats; coat++) {
     const lot = lots.from.indexOf(coat);
     // The paint for it is mixed while the coat before flashes.

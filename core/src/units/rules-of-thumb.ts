@@ -49,8 +49,6 @@ export const RULE_OF_THUMB = {
   uncoverPerPiece: 0.1,
   /** Spraying: fixed per coat whatever the area; mixing; cleaning the gun; stripping it after flakes. */
   perCoat: 3,
-  /** Paint of one job may wait in the gun so long for the next. Minutes. */
-  standsInGun: 60,
   mix: 8,
   /** The check before colour: wiping, tacking, pressing edges. */
   gate: 3,
@@ -58,6 +56,8 @@ export const RULE_OF_THUMB = {
   makeReady: { gun: 4, can: 2, airbrush: 2, roller: 4, brush: 4 },
   gunClean: 12,
   gunStrip: 25,
+  /** Paint of one job may wait in the gun so long for the next. Minutes. */
+  standsInGun: 60,
   /** Washing before any tape: for each cleaner, and per square metre. */
   washFixed: 4,
   washPerSquareMetre: 3,
