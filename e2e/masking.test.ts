@@ -125,6 +125,27 @@ it('an edge is masked one\u2019s own way, and given back to the plan', () =>
     await hands.sees(/R1\s+F19/);
   }));
 
+it('a line is pulled by a school of its own, as its tape is told to, and taken back', () =>
+  withJob('Marigold', 'tape', async (hands, id) => {
+    await hands.page.waitForSelector('[data-testid=run]', { timeout: 20_000 });
+    await hands.press(
+      '[data-testid=run]',
+      (await list(hands)).findIndex((row) => row.startsWith('R2')),
+    );
+    await hands.press('[aria-label="When to pull L1, on both its sides: Wet"]');
+    await hands.saved();
+    await onPage(app, `/job/${id}/time`, PHONE, async (time) => {
+      await time.sees(/Pull the tape of Bonnet L1: wet/);
+      await time.sees(/Pull the rest of the tape: touch-dry/);
+    });
+    await hands.press('[aria-label="When to pull L1, on both its sides: with the rest"]');
+    await hands.saved();
+    await onPage(app, `/job/${id}/time`, PHONE, async (time) => {
+      await time.sees(/Stage 1: pull after Tomato/);
+      expect(await time.page.evaluate(() => document.body.innerText)).not.toMatch(/Pull the rest/);
+    });
+  }));
+
 it('a piece of one\u2019s own is drawn where it goes, typed to the millimetre, and left out again', () =>
   withJob('Tansy', 'tape', async (hands, id) => {
     await hands.page.waitForSelector('[data-testid=own-add]', { timeout: 20_000 });

@@ -1,4 +1,4 @@
-import { layFirst, maskOwnWay, type LayersPin, type LineItem } from '@lintrel/core';
+import { layFirst, maskOwnWay, pullLineBy, SCHOOLS, type LayersPin, type LineItem, type School } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { Typed } from '@/forms/Field';
@@ -6,17 +6,19 @@ import { useJob } from '@/job/JobContext';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Small } from '@/ui/Words';
+import { SCHOOL_WORDS } from '@/words';
 
 type First = LayersPin['first'] | 'plan';
 
-/** What lies below, line tape or backing; and masking an edge one's own way. */
+/** What lies below, line tape or backing; when this line is pulled; and masking an edge one's own way. */
 export function ByHand({ run, line, backed }: { run: LineItem; line: string; backed: boolean }) {
   const { design, change } = useJob();
   const [typing, setTyping] = useState(false);
   const [how, setHow] = useState('');
-  const { layers = [], ownWays = [] } = design.choices;
+  const { layers = [], ownWays = [], pulls = [] } = design.choices;
   const place = { part: run.part, line, side: run.side };
   const first: First = layers.find((pin) => pin.part === place.part && pin.line === line && pin.side === place.side)?.first ?? 'plan';
+  const school = pulls.find((pin) => pin.part === place.part && pin.line === line)?.school ?? 'rest';
   const own = ownWays.find((way) => way.part === place.part && way.line === line && (way.side === undefined || way.side === place.side));
   const mask = (text: string | null) =>
     void change((now) => maskOwnWay(now, text === null && own ? { part: own.part, line: own.line, ...(own.side ? { side: own.side } : {}) } : place, text), {
@@ -40,6 +42,12 @@ export function ByHand({ run, line, backed }: { run: LineItem; line: string; bac
           }
         />
       ) : null}
+      <Choice<School | 'rest'>
+        label={phrase`When to pull ${run.lineCode}, on both its sides`}
+        value={school}
+        options={[{ value: 'rest', label: 'with the rest' }, ...SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))]}
+        onChange={(next) => void change((now) => pullLineBy(now, place, next === 'rest' ? null : next), { code: 'edit.pulls', values: { line: run.lineCode } })}
+      />
       {typing ? (
         <>
           <Small>The plan lays no tape on this side of the line; it keeps its place and its minutes in the list.</Small>

@@ -1,6 +1,6 @@
 import type { Observation } from '../learning';
 import { progressOf, type LogEvent, type Step } from '../log';
-import type { School } from '../finish';
+import { SCHOOLS, type School } from '../finish';
 import type { PullWindows } from '../drying';
 import { MS_PER_MINUTE, RULE_OF_THUMB } from '../units';
 
@@ -46,7 +46,14 @@ export function seenIn({ sheet, steps, stages, learned = [] }: SeenSheet, events
       touchCloseMin: Math.min(touch?.to ?? Infinity, RULE_OF_THUMB.touchCloseFactor * touchMin, throughMin) / factor,
       throughMin: throughMin / factor,
     };
-    const told = saw.kind === 'feel' ? saw : { kind: 'pull' as const, school: stage.school ?? ('touch' as const), result: saw.result };
+    const told = saw.kind === 'feel' ? saw : { kind: 'pull' as const, school: schoolOf(steps, step) ?? stage.school ?? 'touch', result: saw.result };
     return [{ finish: stage.finish, at, observation: { passedMin, marks, saw: told } }];
   });
+}
+
+/** The school a pull says it goes by; null where it says none. */
+function schoolOf(steps: SeenSheet['steps'], id: string): School | null {
+  const told = steps.find((step) => step.id === id)?.say.values;
+  const school = told && 'school' in told ? told.school : null;
+  return SCHOOLS.find((one) => one === school) ?? null;
 }

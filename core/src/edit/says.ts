@@ -46,6 +46,7 @@ export interface EditSays {
   readonly 'edit.tape-allowed': { readonly tape: string };
   readonly 'edit.own-way': { readonly line: string };
   readonly 'edit.layers': { readonly line: string };
+  readonly 'edit.pulls': { readonly line: string };
   readonly 'edit.own-added': NoValues;
   readonly 'edit.own-changed': NoValues;
   readonly 'edit.own-gone': NoValues;

@@ -1,8 +1,9 @@
+import type { School } from '../finish';
 import { cornersOf, type Design, type DesignChoices, type LayersPin, type OwnPiece, type TapePin, wayOf } from '../job';
 import { distance, toPoint, type Place } from '../curves';
 import { freeId, largest, type OwnPieceId, type TapeCode } from '../units';
 
-type Lists = Pick<DesignChoices, 'tapes' | 'notTapes' | 'ownWays' | 'layers' | 'ownPieces'>;
+type Lists = Pick<DesignChoices, 'tapes' | 'notTapes' | 'ownWays' | 'layers' | 'ownPieces' | 'pulls'>;
 
 /** A design with another list of choices; an empty one is left out. */
 function withChoices<K extends keyof Lists>(design: Design, key: K, list: NonNullable<Lists[K]>): Design {
@@ -58,6 +59,16 @@ export function layFirst(design: Design, place: TapePlace, first: LayersPin['fir
   const rest = layers.filter((one) => !samePlace(one, place));
   const next = first === null ? rest : [...rest, { ...place, first }];
   return withChoices(design, 'layers', next);
+}
+
+/**
+ * A design in which a line is pulled by a school of its own.
+ * @param school null: as the rest of its mask
+ */
+export function pullLineBy(design: Design, { part, line }: Pick<EdgePlace, 'part' | 'line'>, school: School | null): Design {
+  const { pulls = [] } = design.choices;
+  const rest = pulls.filter((one) => one.part !== part || one.line !== line);
+  return withChoices(design, 'pulls', school === null ? rest : [...rest, { part, line, school }]);
 }
 
 /** A design with one more piece a person lays themselves, under an id of its own. */

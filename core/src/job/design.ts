@@ -109,6 +109,10 @@ export const layersPinSchema = v.strictObject({
 });
 export type LayersPin = v.InferOutput<typeof layersPinSchema>;
 
+/** When the tape of one line is pulled, wherever that is not as the rest of its mask. */
+export const pullPinSchema = v.strictObject({ part: idText<PartId>(), line: idText<LineId>(), school: oneOf(SCHOOLS) });
+export type PullPin = v.InferOutput<typeof pullPinSchema>;
+
 const system = () => v.picklist(PAINT_SYSTEM_KEYS, told(plainly('field.system')));
 
 /** What a person insists on; what is left out is free. */
@@ -141,6 +145,8 @@ export const choicesSchema = v.strictObject({
   ownPieces: v.optional(listOf(ownPieceSchema, 'pieces', 100)),
   /** What lies below where a person has turned it round. */
   layers: v.optional(listOf(layersPinSchema, 'lines', 200)),
+  /** Lines that are pulled by a school of their own. */
+  pulls: v.optional(listOf(pullPinSchema, 'lines', 200)),
   /** Pairs of systems a person vouches for, with why. */
   vouched: v.optional(listOf(v.strictObject({ lower: system(), upper: system(), note: noteText() }), 'pairs', 60)),
 });

@@ -86,7 +86,14 @@ export function boundOrder(table: ProblemTable, shares: CoatShares, node: OrderN
       settled: settled[stage]!,
       under: kept ? settled[stage - 1]! : null,
       underNodes: kept ? rows[stage - 1] : undefined,
-      weights: { work: busy[stage]!, pull: late ? work - wait : work, calm: waits.length > 0 ? work - wait : work, counted: work, risk, money },
+      weights: {
+        work: busy[stage]!,
+        pull: late || table.problem.pulls ? work - wait : work,
+        calm: waits.length > 0 ? work - wait : work,
+        counted: work,
+        risk,
+        money,
+      },
       owed: (area) => owedIn(table, node, stage, area, { busy, ages: ages[stage]! }) - sparedBy(area, finish),
     });
     // Under masks that stay on nothing opens again.

@@ -63,7 +63,7 @@ export function filmTimes(problem: OrderProblem, finish: Finish, coats: number):
       tapeSafeMin: windows.tapeSafeMin ?? windows.throughMin,
       windows,
       school,
-      leastPullMin: givesWay(problem, from) ? 0 : from,
+      leastPullMin: givesWay(problem, from) ? 0 : Math.min(from, ...(problem.pulls?.schools ?? []).map((one) => windows[one]?.from ?? 0)),
       latestMin: Math.max(...SCHOOLS.map((one) => (windows[one] ? (windows[one].to ?? Infinity) : 0))),
     };
   });

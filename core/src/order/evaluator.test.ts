@@ -130,7 +130,10 @@ describe('one stage', () => {
   it('takes away paper and film after the pull', () => {
     const stage = open(pair(CREAM, null), CREAM, [true, false]);
     expect(stage.uncoverMin).toBeCloseTo(stage.drapeM2 * RULE_OF_THUMB.uncoverPerSquareMetre + RULE_OF_THUMB.uncoverPerPiece, 9);
-    expect(stage.after.clock).toBeCloseTo(stage.lastCoatMin + stage.waits.pullMin + stage.pullMin + stage.uncoverMin + (stage.cleaning.first ? 0 : 12), 6);
+    expect(stage.after.clock).toBeCloseTo(
+      stage.lastCoatMin + stage.waits.pullMin + stage.pullMin + stage.uncoverMin + (stage.cleaning.after === 0 ? 0 : 12),
+      6,
+    );
   });
   it('fades out what fades out once, after its last coat', () => {
     const areas = (blend: boolean) => sampleProblem([sampleArea(0, CREAM, { blend }), sampleArea(1, null)], [sampleBorder(0, 1, 2)]);

@@ -6,7 +6,7 @@ export { handsFor } from './pulling';
 export { gunOf, mixMinutes, usesGun } from './gun';
 export * from './lasting';
 export { lotsOf, type Lots } from './lots';
-export { pastWindow } from './masks-off';
+export { pastWindow, type EarlyPull } from './masks-off';
 export * from './order-cost';
 export * from './over-cost';
 export * from './problem';

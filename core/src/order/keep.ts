@@ -1,4 +1,4 @@
-import { filmTimes } from './drying-of';
+import { filmTimes, type FilmTimes } from './drying-of';
 import { PRESENT, type ProblemTable } from './problem-table';
 
 /** With more stages than this the masks of only the first so many may stay on. */
@@ -27,5 +27,7 @@ export function mayStay(table: ProblemTable, finish: number, next: number): bool
 function lastsOver(table: ProblemTable, finish: number, late: boolean): boolean {
   const counts = table.areasOf[finish]!.flatMap((area) => [PRESENT, ...table.finishes.keys()].map((below) => table.coats(finish, area, below)));
   const times = [...new Set(counts)].map((count) => filmTimes(table.problem, table.finishes[finish]!, count));
-  return times.some(({ tapeSafeMin, windows, school, latestMin }) => tapeSafeMin < (late ? latestMin : (windows[school]?.to ?? Infinity)));
+  const chosen = table.problem.pulls?.schools ?? [];
+  const closes = ({ windows, school }: FilmTimes) => Math.max(...[school, ...chosen].map((one) => windows[one]?.to ?? Infinity));
+  return times.some((film) => film.tapeSafeMin < (late ? film.latestMin : closes(film)));
 }

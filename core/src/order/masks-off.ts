@@ -1,10 +1,12 @@
-import { splitMask, type StageMask } from '../masking';
-import { RULE_OF_THUMB } from '../units';
+import type { School } from '../finish';
+import { splitMask, type MaskEdge, type StageMask } from '../masking';
+import { RULE_OF_THUMB, type Span } from '../units';
 import type { FilmTimes } from './drying-of';
 import { maskCost, type StageMaskCost } from './mask-cost';
 import type { OrderProblem } from './problem';
 import type { KeptMask, Progress } from './progress';
-import { comesOffClean, handsFor, pullingOf } from './pulling';
+import { turnsOf, withTurn, type EarlyTurn } from './apart';
+import { comesOffClean, handsFor } from './pulling';
 import type { StageChoice, StageCost } from './stage-cost';
 
 /** The masks of a stage. */
@@ -30,7 +32,7 @@ export function ownMasks(
   const split = splitMask(problem, mask, through);
   const made = (of: StageMask): KeptMask => {
     const { pullMin, uncoverMin, tapeM } = of === mask ? masks : maskCost(problem, of);
-    const anyTime = { school: times.school, span: { from: 0, to: null }, latestMin: Infinity };
+    const anyTime = { school: times.school, span: { from: 0, to: null }, early: [], latestMin: Infinity };
     return { mask: of, laidAt, at: lastCoatMin, pullMin, uncoverMin, tapeM, part: null, ...anyTime };
   };
   // What goes over it later decides when it comes off: any time as far as this film is asked.
@@ -38,13 +40,30 @@ export function ownMasks(
   const wholes = mask.wholes.length === 0 ? null : made({ ...mask, edges: [], covers: [] });
   if (split.inner.covers.length + split.inner.edges.length === 0) return { own: null, outer, wholes };
   const own = made(split.inner);
-  return { own: { ...own, ...pullingOf(problem, times, split.inner, own.pullMin, lastCoatMin - laidAt), latestMin: times.latestMin }, outer, wholes };
+  return { own: { ...own, ...turnsOf(problem, times, split.inner, own.pullMin, lastCoatMin - laidAt), latestMin: times.latestMin }, outer, wholes };
+}
+
+/** A turn as it is pulled: lines that come off before the rest. */
+export interface EarlyPull {
+  readonly school: School;
+  readonly span: Span;
+  /** Its edges, as they stand in the masks that come off. */
+  readonly edges: ReadonlySet<MaskEdge>;
+  readonly pullMin: number;
+  readonly hands: number;
+  /** When it begins, minutes from the start, and what is waited before it. */
+  readonly at: number;
+  readonly restMin: number;
 }
 
 /** What comes off after a stage, and what stays. */
 export interface PullOff {
+  /** Waited from the last coat until the last of it is pulled, all turns together. */
   readonly waitMin: number;
-  /** Cleaning of the gun that did not fit in before. */
+  /** When all tape is off, minutes from the start. */
+  readonly offMin: number;
+  /** The gun is cleaned after so many pulls, and what of it did not fit in between: after all of them. */
+  readonly cleanAfter: number;
   readonly afterMin: number;
   readonly pullMin: number;
   readonly uncoverMin: number;
@@ -70,32 +89,68 @@ export function pullOff(
   const all = [...before.kept, ...(own ? [own] : []), ...outer];
   const kept = keep ? all : all.filter(({ part }) => part !== null && through.has(part));
   const masks = [...all.filter((one) => !kept.includes(one)), ...(wholes ? [wholes] : [])];
-  const nothing = { waitMin: Math.max(times.flashMin, times.cleanMin), afterMin: 0, pullMin: 0, uncoverMin: 0, risk: 0, late: false, pulled: null };
-  if (masks.length === 0) return { ...nothing, kept };
+  const waitMin = Math.max(times.flashMin, times.cleanMin);
+  if (masks.length === 0)
+    return {
+      waitMin,
+      offMin: lastCoatMin + waitMin,
+      cleanAfter: 0,
+      afterMin: 0,
+      pullMin: 0,
+      uncoverMin: 0,
+      risk: 0,
+      late: false,
+      pulled: null,
+      kept,
+    };
   // Where no tape is to be pulled the gun is cleaned first.
-  const rest = own && !keep ? 0 : masks.every((one) => one === wholes) ? nothing.waitMin : times.flashMin;
-  const at = Math.max(lastCoatMin + rest, ...masks.map((one) => one.at + one.span.from));
-  const pullMin = masks.reduce((sum, one) => sum + one.pullMin, 0);
+  const rest = own && !keep ? 0 : masks.every((one) => one === wholes) ? waitMin : times.flashMin;
+  const early = own && !keep ? earlyPulls(problem, own, masks, lastCoatMin) : [];
+  const free = endOf(early.at(-1), lastCoatMin);
+  const at = Math.max(free, lastCoatMin + rest, ...masks.map((one) => one.at + one.span.from));
+  const allMin = masks.reduce((sum, one) => sum + one.pullMin, 0);
+  const pullMin = allMin - early.reduce((sum, one) => sum + one.pullMin, 0);
   // Tape that may come off before the gun is clean comes off first.
-  const inTime = at - lastCoatMin >= times.cleanMin;
-  const past = masks.filter((one) => pastWindow(problem, one, at));
+  const rests = [...early.map(({ restMin }) => restMin), at - free];
+  const fits = rests.findIndex((minutes) => minutes >= times.cleanMin);
+  const past = masks.filter((one) => (one === own ? pastSpan(problem, one, at) : pastWindow(problem, one, at)));
+  const hands = Math.max(...masks.map((one) => handsFor(pullMin, { from: at - one.at, to: past.includes(one) ? null : one.span.to })));
   return {
-    waitMin: at - lastCoatMin,
-    afterMin: inTime ? 0 : times.cleanMin,
-    pullMin,
+    waitMin: rests.reduce((sum, minutes) => sum + minutes, 0),
+    offMin: at + pullMin / hands,
+    cleanAfter: fits < 0 ? rests.length : fits,
+    afterMin: fits < 0 ? times.cleanMin : 0,
+    pullMin: allMin,
     uncoverMin: masks.reduce((sum, one) => sum + one.uncoverMin, 0),
     risk: RULE_OF_THUMB.keptRisk * past.reduce((sum, { tapeM }) => sum + tapeM, 0),
     // A mask that comes off after its own stage lies as long as it must: that is told, there is nothing to be chosen.
     late: past.some((one) => one !== own && (!problem.rules.late || at > one.at + one.latestMin || !comesOffClean(problem, one, at))),
     kept,
-    pulled: {
-      masks,
-      at,
-      hands: Math.max(...masks.map((one) => handsFor(pullMin, { from: at - one.at, to: past.includes(one) ? null : one.span.to }))),
-    },
+    pulled: { masks, at, hands, pullMin, restMin: at - free, early },
   };
 }
 
-/** True where a mask comes off after the window of its school, or later than its tape comes off clean. */
+/** What comes off before the rest, one turn after the other: lines of the stage's own mask, and of masks that stayed on until now. */
+function earlyPulls(problem: OrderProblem, own: KeptMask, masks: readonly KeptMask[], lastCoatMin: number): EarlyPull[] {
+  const pulls: EarlyPull[] = [];
+  for (const turn of own.early) {
+    const parts = masks.flatMap(({ mask, part }) => (part !== null && problem.pulls ? [withTurn(problem.pulls, mask, turn)] : []));
+    const off = [turn.mask, ...parts];
+    const pullMin = off.reduce((sum, mask) => sum + maskCost(problem, mask).pullMin, 0);
+    const free = endOf(pulls.at(-1), lastCoatMin);
+    const at = Math.max(free, lastCoatMin + turn.span.from);
+    const hands = handsFor(pullMin, { from: at - lastCoatMin, to: turn.span.to });
+    const edges = new Set(off.flatMap((mask) => mask.edges.filter(({ laid }) => laid === 'now')));
+    if (edges.size > 0) pulls.push({ school: turn.school, span: turn.span, edges, pullMin, hands, at, restMin: at - free });
+  }
+  return pulls;
+}
+
+const endOf = (pull: EarlyPull | undefined, otherwise: number): number => (pull ? pull.at + pull.pullMin / pull.hands : otherwise);
+
+/** True where a mask comes off after the window of its school, or of single lines of it, or later than its tape comes off clean. */
 export const pastWindow = (problem: OrderProblem, mask: KeptMask, at: number): boolean =>
+  pastSpan(problem, mask, at) || mask.early.some(({ span }: EarlyTurn) => at > mask.at + (span.to ?? Infinity) + 1e-9);
+
+const pastSpan = (problem: OrderProblem, mask: KeptMask, at: number): boolean =>
   at > mask.at + (mask.span.to ?? Infinity) + 1e-9 || !comesOffClean(problem, mask, at);

@@ -120,6 +120,12 @@ export interface OwnWork {
 }
 export const NO_OWN_WORK: OwnWork = { layMin: 0, offMin: 0, tapeM: 0, drapeM2: 0 };
 
+/** Schools a person has chosen for single lines: of an edge, and all there are. */
+export interface LinePulls {
+  readonly of: (edge: Pick<MaskEdge, 'border' | 'closed' | 'strip'>) => School | null;
+  readonly schools: readonly School[];
+}
+
 /** Everything the order of coats depends on. */
 export interface OrderProblem {
   readonly areas: readonly OrderArea[];
@@ -143,6 +149,8 @@ export interface OrderProblem {
   readonly shortestHours: number;
   /** Longest clean-removal time of the tapes that can make an edge, h at 23 °C; Infinity where none can. */
   readonly lastsH: (edge: MaskEdge) => number;
+  /** School a person has chosen for the line of an edge; null: as the rest of its mask. Left out: of no line. All edges of a strip have one. */
+  readonly pulls?: LinePulls;
   readonly wish: Wish;
   readonly rules: OrderRules;
   /** What goes on before and after the finishes of the areas. */

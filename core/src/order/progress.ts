@@ -1,6 +1,7 @@
 import type { Span, PartId } from '../units';
 import type { Finish, School } from '../finish';
 import type { StageMask, Standing } from '../masking';
+import type { EarlyTurn } from './apart';
 import type { OrderProblem } from './problem';
 
 /** A film that was sprayed in this job. */
@@ -20,6 +21,8 @@ export interface KeptMask {
   /** Window they are meant to be pulled in, minutes after that coat. */
   readonly school: School;
   readonly span: Span;
+  /** Lines of it that a person wants pulled before the rest, the first of them first. */
+  readonly early: readonly EarlyTurn[];
   /** Last moment the film lets the tape off whole, minutes after that coat. */
   readonly latestMin: number;
   readonly pullMin: number;

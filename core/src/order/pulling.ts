@@ -11,8 +11,6 @@ export interface Pulling {
   readonly school: School;
   /** Window of that school in this film, minutes after the last coat; `to` null: no end. The tape is not asked here. */
   readonly span: Span;
-  /** People it takes so that all of it is off within the window. */
-  readonly hands: number;
 }
 
 /**
@@ -28,14 +26,15 @@ export const mayGiveWay = (fromMin: number, dwellMin: number): boolean => fromMi
  * person could not pull all of it within the window, then by a later one. What a person has chosen stays: more people pull then.
  * @param pullMin work of pulling
  * @param lyingMin how long the tape has been lying when the last coat is on
+ * @param chosen school a person has chosen for its lines; null: that of the job, or of the finish
  */
-export function pullingOf(problem: OrderProblem, times: FilmTimes, mask: StageMask, pullMin: number, lyingMin: number): Pulling {
-  const { windows, school } = times;
-  const lasts = lastingSchool(problem, times, mask, lyingMin);
-  const long = lasts === problem.school ? lasts : longEnough(windows, lasts, pullMin);
+export function pullingOf(problem: OrderProblem, times: FilmTimes, mask: StageMask, pullMin: number, lyingMin: number, chosen: School | null): Pulling {
+  const { windows } = times;
+  const school = chosen === null ? times.school : ([chosen, ...SCHOOLS].find((one) => windows[one] !== null) ?? times.school);
+  const lasts = lastingSchool(problem, windows, school, mask, lyingMin);
+  const long = lasts === (chosen ?? problem.school) ? lasts : longEnough(windows, lasts, pullMin);
   const last = long !== lasts && stays(problem, mask, lyingMin + (windows[long]?.from ?? 0)) ? long : lasts;
-  const span = windows[last] ?? windows[school] ?? { from: 0, to: 0 };
-  return { school: last, span, hands: handsFor(pullMin, span) };
+  return { school: last, span: windows[last] ?? windows[school] ?? { from: 0, to: 0 } };
 }
 
 /** People it takes to do so many minutes of work within a span. */
@@ -43,7 +42,7 @@ export const handsFor = (workMin: number, { from, to }: Span): number =>
   to === null || to <= from + 1e-6 ? 1 : Math.max(1, Math.ceil(workMin / (to - from) - 1e-9));
 
 /** The wanted school, or the latest before it that the tape lasts for. */
-function lastingSchool(problem: OrderProblem, { windows, school }: FilmTimes, mask: StageMask, lyingMin: number): School {
+function lastingSchool(problem: OrderProblem, windows: PullWindows, school: School, mask: StageMask, lyingMin: number): School {
   const from = windows[school]?.from ?? 0;
   if (stays(problem, mask, lyingMin + from) || !mayGiveWay(from, dwellOf(problem, mask))) return school;
   const sooner = SCHOOLS.slice(0, SCHOOLS.indexOf(school)).filter((one) => windows[one] !== null && stays(problem, mask, lyingMin + windows[one].from));

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { typicalFinish } from '../finish';
+import { SCHOOLS, typicalFinish, type School } from '../finish';
 import { bruteForce, sampleArea, sampleBorder, sampleProblem } from '../testing-order';
 import { WISHES } from '../units';
 import { NO_RULES, searchOrder, searchSteps, usedFinishes, type OrderProblem } from '.';
@@ -54,6 +54,8 @@ const anyProblem = fc
     primer: fc.integer({ min: 0, max: 4 }).map((one) => one === 0),
     clear: fc.integer({ min: 0, max: 4 }).map((one) => one === 0),
     plugs: fc.nat(3),
+    // A school for single lines, on a third of the jobs.
+    pulls: fc.option(fc.array(fc.constantFrom(null, 'wet', 'touch', 'dry'), { minLength: 7, maxLength: 7 }), { freq: 2 }),
   })
   .map((of): OrderProblem => {
     const areas = of.areas.map(({ choice, part, size, blend, strip, alike, narrow }, index) =>
@@ -90,6 +92,7 @@ const anyProblem = fc
       primer: of.primer && painted.some(Boolean) ? { finish: 'filler-buff', areas: painted } : null,
       clear: of.clear && painted.some(Boolean) ? { finish: 'clear-two-part', areas: painted } : null,
       plugs: new Map([['p', of.plugs]]),
+      ...linePulls(of.pulls, areas, borders),
       attached: of.attached
         ? new Map([
             ['p', ['q']],
@@ -98,6 +101,19 @@ const anyProblem = fc
         : new Map(),
     });
   });
+
+/** Schools of single borders; all edges of a strip have the first of them. */
+function linePulls(schools: readonly (School | null)[] | null, areas: OrderProblem['areas'], borders: OrderProblem['borders']): Pick<OrderProblem, 'pulls'> {
+  const own = borders.map((_, border) => schools?.[border] ?? null);
+  if (own.every((one) => one === null)) return {};
+  const ofStrip = (area: number) => own.find((one, border) => one !== null && (borders[border]!.a === area || borders[border]!.b === area)) ?? null;
+  return {
+    pulls: {
+      of: ({ border, closed }) => (areas[closed]!.strip ? ofStrip(closed) : own[border]!),
+      schools: SCHOOLS.filter((school) => own.includes(school)),
+    },
+  };
+}
 
 /** Scores are sums of rounded stages: a few millionths of a minute are no difference. */
 const SAME = 40;

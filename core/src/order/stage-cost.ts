@@ -8,7 +8,7 @@ import { coatingMin } from './coating';
 import { lotsOf, type Lots } from './lots';
 import { stageMaskCost } from './mask-cost';
 import { layerNow, straysOf, type StageLayer } from './layer-stage';
-import { ownMasks, pullOff } from './masks-off';
+import { ownMasks, pullOff, type EarlyPull } from './masks-off';
 import { overCost, type OverCost } from './over-cost';
 import { finishOf, NO_OWN_WORK, type OrderProblem } from './problem';
 import type { KeptMask, Progress } from './progress';
@@ -22,6 +22,18 @@ export interface StageChoice {
   readonly open: readonly boolean[];
   /** True where the masks stay on for the next stage. */
   readonly keep: boolean;
+}
+
+/** Masks that come off after a stage. */
+export interface Pulled {
+  readonly masks: readonly KeptMask[];
+  /** Single lines that come off before. */
+  readonly early: readonly EarlyPull[];
+  /** The rest: when, what is waited before it, how much work it is, and by how many people. */
+  readonly at: number;
+  readonly restMin: number;
+  readonly pullMin: number;
+  readonly hands: number;
 }
 
 /** One stage of the sequence: masks on, coats of one finish, masks off. */
@@ -52,8 +64,8 @@ export interface StageCost extends StageChoice {
   readonly over: OverCost;
   /** Minutes nobody masks or sprays: the gun is cleaned in them. */
   readonly waitMin: number;
-  /** Cleaning the gun: before the pull or after it. */
-  readonly cleaning: { readonly minutes: number; readonly first: boolean };
+  /** Cleaning the gun: after so many pulls, before the first or after the last of them. */
+  readonly cleaning: { readonly minutes: number; readonly after: number };
   /** What the waiting is made of: until colour takes tape, until what is below may be coated, until a seal is dry, between coats, until the pull. */
   readonly waits: { readonly tapeMin: number; readonly overMin: number; readonly sealMin: number; readonly flashMin: number; readonly pullMin: number };
   /** Between two coats. */
@@ -77,8 +89,8 @@ export interface StageCost extends StageChoice {
   readonly pulling: KeptMask | null;
   /** Masks of it that stay on through the coats of what is beside them, one a part. */
   readonly outer: readonly KeptMask[];
-  /** All masks that come off after it, its own last; when, and by how many people. Null where none does. */
-  readonly pulled: { readonly masks: readonly KeptMask[]; readonly at: number; readonly hands: number } | null;
+  /** All masks that come off after it, its own last; null where none does. */
+  readonly pulled: Pulled | null;
   readonly after: Progress;
 }
 
@@ -140,7 +152,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     overMin,
     over,
     waitMin: tapeMin + over.waitMin + sealDryMin + flashMin + pull.waitMin + pull.afterMin,
-    cleaning: { minutes: times.cleanMin, first: pull.afterMin === 0 },
+    cleaning: { minutes: times.cleanMin, after: pull.cleanAfter },
     waits: { tapeMin, overMin: over.waitMin, sealMin: sealDryMin, flashMin, pullMin: pull.waitMin },
     gap: times.gap,
     lots,
@@ -161,7 +173,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
       films: before.films.map((old, index) => (choice.open[index] ? film : old)),
       painted: before.painted.map((painted, index) => painted || problem.areas[index]!.finish === choice.finish),
       tapeSafeAt: before.tapeSafeAt.map((at, index) => (choice.open[index] ? lastCoatMin + times.tapeSafeMin : at)),
-      clock: lastCoatMin + pull.waitMin + pull.pullMin / (pull.pulled?.hands ?? 1) + pull.afterMin + uncoverMin,
+      clock: pull.offMin + pull.afterMin + uncoverMin,
       guns,
       plugged: plugs.plugged,
       standing: standingAfter(problem, before, choice, pull.kept),

@@ -20,8 +20,25 @@ export function adviceFor(facts: AdviceFacts): Advice[] {
     ...works.flatMap((work) => partAdvice(work, finishes)),
     ...soundRules(facts.problem).faults.map((fault) => advice('caution', fault)),
     ...stages.flatMap((stage, index) => stageAdvice(stage, items[index]!, finishes)),
+    ...pullAdvice(facts),
     ...regrets(facts),
   ];
+}
+
+/** Lines for which a school was chosen that they cannot be pulled by. */
+function pullAdvice({ design, works, stages, items }: AdviceFacts): Advice[] {
+  const all = items.flatMap(({ lines }) => lines);
+  return (design.choices.pulls ?? []).flatMap(({ part, line, school: wanted }) => {
+    const resolved = works.find((work) => work.part.id === part)?.lines ?? [];
+    const own = all.filter((item) => item.part === part && resolved.some(({ id, owner }) => id === item.line && (id === line || owner === line)));
+    const told = new Set<number>();
+    return own.flatMap(({ until, lineCode, line: id }): Advice[] => {
+      const school = until.early ?? stages[until.stage - 1]?.school ?? wanted;
+      if (school === wanted || told.has(until.stage)) return [];
+      told.add(until.stage);
+      return [advice('caution', { code: 'advice.line-school', values: { stage: until.stage, line: lineCode, wanted, school } }, { part, line: id })];
+    });
+  });
 }
 
 function airAdvice({ climate }: Design): Advice[] {

@@ -1,6 +1,6 @@
-import { filmBond } from '../masking';
+import { filmBond, type MaskEdge } from '../masking';
 import type { Substrate } from '../job';
-import { startProgress, type KeptMask, type Sequence, type StageCost } from '../order';
+import { startProgress, type EarlyPull, type KeptMask, type Sequence, type StageCost } from '../order';
 import type { ItemId, SessionId } from '../units';
 import type { StageSource } from './means';
 import type { Item } from './item-types';
@@ -47,17 +47,35 @@ export function offAfter({ stages }: Pick<Sequence, 'stages'>, index: number, ar
   return off < 0 ? stages.length - 1 : off;
 }
 
-/** How long tape of a stage on an area stays, from when it is laid until it is off, minutes. */
-export function tapeStays(sequence: Sequence, index: number, area: number): number {
+/** The pull an edge of a stage comes off in before the rest of its mask; null: it comes off with the rest. */
+export function earlyPullOf(sequence: Pick<Sequence, 'stages'>, index: number, edge: Pick<MaskEdge, 'border' | 'closed'>): EarlyPull | null {
+  const { pulled } = sequence.stages[offAfter(sequence, index, edge.closed)]!;
+  if (!pulled || pulled.early.length === 0) return null;
+  const own = maskOn(sequence.stages[index]!, edge.closed)?.mask.edges.find(({ border, closed }) => border === edge.border && closed === edge.closed);
+  return pulled.early.find(({ edges }) => own && edges.has(own)) ?? null;
+}
+
+/**
+ * How long tape of a stage on an area stays, from when it is laid until it is off, minutes.
+ * @param early the pull it comes off in before the rest
+ */
+export function tapeStays(sequence: Sequence, index: number, area: number, early: EarlyPull | null = null): number {
   const mask = maskOn(sequence.stages[index]!, area);
-  return mask ? sequence.stages[offAfter(sequence, index, area)]!.after.clock - mask.laidAt : 0;
+  if (!mask) return 0;
+  return (early ? early.at + early.pullMin / early.hands : sequence.stages[offAfter(sequence, index, area)]!.after.clock) - mask.laidAt;
 }
 
 /** How strongly what is under a tape of a stage holds when the tape comes off. */
-export function bondUnder(sequence: Sequence, index: number, area: number, { problem, works, design, starts }: StageSource): number {
+export function bondUnder(
+  sequence: Sequence,
+  index: number,
+  area: number,
+  { problem, works, design, starts }: StageSource,
+  early: EarlyPull | null = null,
+): number {
   const before = index === 0 ? startProgress(problem) : sequence.stages[index - 1]!.after;
   const laidAt = maskOn(sequence.stages[index]!, area)?.laidAt ?? before.clock;
-  const off = laidAt + tapeStays(sequence, index, area);
+  const off = laidAt + tapeStays(sequence, index, area, early);
   const { presentSystem, presentAgeMin } = problem.areas[area]!;
   const film = before.films[area];
   if (!film) return filmBond({ system: presentSystem, finish: null, ageMin: presentAgeMin + off, onBarePlastic: false }, problem.air);

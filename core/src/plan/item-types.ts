@@ -1,6 +1,7 @@
 import type { Place } from '../curves';
 import type { ClosingUse, EdgeClass, Hold, OpeningSaid } from '../masking';
 import type { Doubt, LaidHow, RimBeyond, SideSeen } from '../runs';
+import type { School } from '../finish';
 import type { EdgeName } from '../surface';
 import type { Fit, LineSide, TapeKind } from '../tape';
 import type { AreaId, AreaRef, FeatureId, ItemId, LineId, OwnPieceId, PartId, SessionId, TapeCode } from '../units';
@@ -21,8 +22,11 @@ interface ItemBase {
   readonly doubts: readonly Doubt[];
   /** Items that must lie before it. */
   readonly after: readonly ItemId[];
-  /** The stage after which it comes off, and that stage's session; the last one for plugs. */
-  readonly until: { readonly stage: number; readonly session: SessionId };
+  /**
+   * The stage after which it comes off, and that stage's session; the last one for plugs. `early`: before the rest of its mask, by this school,
+   * as a person has chosen for its line.
+   */
+  readonly until: { readonly stage: number; readonly session: SessionId; readonly early?: School };
   /** Work of laying it, and of pulling it or taking it away, all alike together. */
   readonly layMin: number;
   readonly pullMin: number;

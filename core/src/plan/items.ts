@@ -5,16 +5,17 @@ import type { Sequence } from '../order';
 import type { MaskedPart, Run } from '../runs';
 import { closingsOf } from './closings';
 import { coverItems } from './cover-items';
-import { bondUnder, namer, offAfter, sessionsOf, tapeStays, type Common, type CommonOn, type Namer } from './item-frame';
+import { bondUnder, earlyPullOf, namer, offAfter, sessionsOf, tapeStays, type Common, type CommonOn, type Namer } from './item-frame';
 import { keptRuns } from './kept-runs';
 import { lineItems } from './line-items';
 import { meansOf, type StageSource } from './means';
-import { backingOver } from './layers';
+import { layingOf } from './layers';
 import { ownItems } from './own-pieces';
 import { closingItems } from './mouth-items';
 import { backToFront } from './part-order';
 import { rimItems } from './rim-items';
 import type { BackingItem, CoverItem, Item, LineItem, MouthItem, OwnItem, PlugItem, RimItem, SeamItem } from './item-types';
+import { smallest } from '../units';
 
 /** What is laid for one stage. */
 export interface StageItems {
@@ -29,8 +30,9 @@ export interface StageItems {
   readonly own: readonly OwnItem[];
   /** What goes over the edges of covers. */
   readonly seams: readonly SeamItem[];
-  /** How long its tapes come off clean, at least; minutes from when they are laid. Infinity: nothing is laid. */
+  /** How long its tapes come off clean, at least, and those that come off before the rest; minutes from when they are laid. Infinity: nothing is laid. */
   readonly cleanMin: number;
+  readonly earlyCleanMin: number;
 }
 
 /** Everything laid for a stage. */
@@ -48,8 +50,8 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   const means = meansOf(source);
   const runs = inOrder(maskedParts(sequence, index, source)).flatMap((part) => keptRuns(part, means, source.shelf));
   const commonOn: CommonOn = (area) => ({ ...common, until: untilOf(area === null ? index : offAfter(sequence, index, area)) });
-  const over = backingOver(sequence, index, source);
-  const made = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name, over(run)));
+  const laidOf = layingOf(sequence, index, source);
+  const made = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name, laidOf(run)));
   const lines = made.map(({ line }, place) => {
     const first = runs.findIndex(({ part }) => part === line.part);
     const { sheet } = runs[place]!;
@@ -60,6 +62,13 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   const [backings, seams] = [made.flatMap(({ backing }) => backing ?? []), made.flatMap(({ seam }) => seam ?? [])];
   const hoursOf = ({ cleanHours, backing }: Run) => Math.min(cleanHours, backing?.cleanHours ?? Infinity);
   const laid = [...runs.map((run, place) => ({ cleanHours: hoursOf(run), item: lines[place]! })), ...rims];
+  // Masks that stay on for later coats are asked for how long they last when they come off.
+  const cleanFor = (isOne: (until: Item['until']) => boolean): number =>
+    smallest(
+      laid.flatMap(({ cleanHours, item: { until } }) =>
+        (until.stage === index + 1 || stage.keep) && isOne(until) ? [dwellMinutes(cleanHours, airLeftIn(design.climate).airC)] : [],
+      ),
+    );
   return {
     closings: plugItems(sequence, index, source, name, { ...common, until: untilOf(end) }).flatMap((plug) => closingItems(plug, sequence, index, source)),
     lines,
@@ -68,11 +77,8 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
     covers,
     seams,
     own: inOrder(ownItems(stage, source, name, { ...common, until: untilOf(index) })),
-    // Masks that stay on for later coats are asked for how long they last when they come off.
-    cleanMin: laid.reduce((least, { cleanHours, item }) => {
-      const own = item.until.stage === index + 1 || stage.keep;
-      return own ? Math.min(least, dwellMinutes(cleanHours, airLeftIn(design.climate).airC)) : least;
-    }, Infinity),
+    cleanMin: cleanFor(({ early }) => early === undefined),
+    earlyCleanMin: cleanFor(({ early }) => early !== undefined),
   };
 }
 
@@ -101,18 +107,21 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
       posts: new Set((part.features ?? []).flatMap((one) => (one.kind === 'opening' && one.use === 'post' ? [one.id] : []))),
       gun,
       arrangement,
-      edges: own.map((edge) => ({
-        border: edge.border - borders[number]!,
-        free: edge.free - areas[number]!,
-        closed: edge.closed - areas[number]!,
-        class: edge.class,
-        strip: edge.strip,
-        backing: problem.borders[edge.border]!.backing === true,
-        seam: problem.borders[edge.border]!.seam === true,
-        staysMin: tapeStays(sequence, index, edge.closed),
-        painted: paintedUntil(offAfter(sequence, index, edge.closed)),
-        bondN25: bondUnder(sequence, index, edge.closed, source),
-      })),
+      edges: own.map((edge) => {
+        const early = earlyPullOf(sequence, index, edge);
+        return {
+          border: edge.border - borders[number]!,
+          free: edge.free - areas[number]!,
+          closed: edge.closed - areas[number]!,
+          class: edge.class,
+          strip: edge.strip,
+          backing: problem.borders[edge.border]!.backing === true,
+          seam: problem.borders[edge.border]!.seam === true,
+          staysMin: tapeStays(sequence, index, edge.closed, early),
+          painted: paintedUntil(offAfter(sequence, index, edge.closed)),
+          bondN25: bondUnder(sequence, index, edge.closed, source, early),
+        };
+      }),
     };
   });
 }

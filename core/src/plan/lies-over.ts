@@ -1,3 +1,4 @@
+import { SCHOOLS } from '../finish';
 import { bandAt, bandPlaces, pieceAlong, placedBand, type Doubt, type LaidHow, type PlacedBand } from '../runs';
 import type { PartWork } from '../setout';
 import { joinedStretches, RULE_OF_THUMB, type ItemId, type PartId } from '../units';
@@ -45,6 +46,7 @@ function lyingOn(work: PartWork, items: readonly LaidTape[]): ReadonlyMap<ItemId
       item.kind,
       item.stage,
       item.until.stage,
+      item.until.early,
       item.line,
       item.from,
       item.to,
@@ -118,14 +120,22 @@ function boxesMeet(one: PlacedBand, other: PlacedBand): boolean {
   return a.minX <= b.maxX + reach && b.minX <= a.maxX + reach && a.minY <= b.maxY + reach && b.minY <= a.maxY + reach;
 }
 
+/** True where one comes off in an earlier pull than another. */
+const comesBefore = ({ until: one }: LaidTape, { until: other }: LaidTape): boolean =>
+  one.stage === other.stage ? turnOf(one) < turnOf(other) : one.stage < other.stage;
+
+const turnOf = ({ early }: LaidTape['until']): number => (early === undefined ? SCHOOLS.length : SCHOOLS.indexOf(early));
+
 /** An item with what lies below it, where it ends, and what speaks against it. */
 function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId, Lying>): I {
   const one = lying.get(item.id);
   if (!one) return item;
-  const earlier = [...one.after].flatMap((id) => lying.get(id)?.item ?? []).find(({ until }) => until.stage < item.until.stage);
+  const earlier = [...one.after].flatMap((id) => lying.get(id)?.item ?? []).find((lower) => comesBefore(lower, item));
   const doubts: Doubt[] = [
     ...(one.tooMany ? [{ code: 'doubt.build-up' as const, values: one.tooMany }] : []),
-    ...(earlier ? [{ code: 'doubt.over-earlier' as const, values: { stage: earlier.until.stage } }] : []),
+    ...(earlier
+      ? [{ code: 'doubt.over-earlier' as const, values: { stage: earlier.until.stage, ...(earlier.until.early ? { early: earlier.until.early } : {}) } }]
+      : []),
   ];
   const ends = endsOf(one);
   const short: LaidHow[] =

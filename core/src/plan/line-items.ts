@@ -1,3 +1,4 @@
+import type { School } from '../finish';
 import { rememberedEdge, type EdgeCost } from '../order';
 import { guideTape, noSeam, trimmedAt, type Backing, type LaidHow, type Run } from '../runs';
 import type { CommonOn, Namer } from './item-frame';
@@ -11,8 +12,14 @@ export interface LineItems {
   readonly seam: SeamItem | null;
 }
 
+/** How a run lies and comes off: whether its backing lies over it, and by which school it is pulled before the rest. */
+export interface RunLaid {
+  readonly backingOver: boolean;
+  readonly early: School | null;
+}
+
 /** What a run lays: its tape, what lies behind it, over or under it, what goes over the seam of its cover. */
-export function lineItems(run: Run, number: number, commonOn: CommonOn, source: StageSource, name: Namer, backingOver: boolean): LineItems {
+export function lineItems(run: Run, number: number, commonOn: CommonOn, source: StageSource, name: Namer, { backingOver, early }: RunLaid): LineItems {
   const { works, problem, starts } = source;
   const part = works.findIndex((one) => one.part.id === run.part);
   const ids = works[part]!.areaIds;
@@ -30,7 +37,8 @@ export function lineItems(run: Run, number: number, commonOn: CommonOn, source: 
     minutes((cost) => cost.backingPullMin),
     minutes((cost) => cost.seamMin),
   ];
-  const common = commonOn(firstArea + run.between.closed);
+  const laid = commonOn(firstArea + run.between.closed);
+  const common = early === null ? laid : { ...laid, until: { ...laid.until, early } };
   const between = `${ids[run.between.closed]}|${ids[run.between.free]}`;
   const place = { part: run.part, line, lineCode, side, sideSeen, from, to, count };
   const backingId = run.backing && name(run.part, line, side, between, 'backing');
@@ -95,7 +103,7 @@ export function lineItems(run: Run, number: number, commonOn: CommonOn, source: 
     pullMin: backingPullMin,
   };
   const seam: SeamItem | null = run.seam && {
-    ...common,
+    ...laid,
     ...place,
     id: name(run.part, line, side, between, 'seam'),
     kind: 'seam',

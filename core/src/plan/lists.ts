@@ -98,7 +98,7 @@ export function withBacking(line: LineItem, backings: readonly BackingItem[]): (
 }
 
 /** What is laid for a stage in the order of the hands: openings, rims, each line tape with its backing, covers, their seams, what a person lays besides. */
-export const inLayingOrder = ({ closings, rims, lines, backings, covers, seams, own }: Omit<StageItems, 'cleanMin'>): Item[] => [
+export const inLayingOrder = ({ closings, rims, lines, backings, covers, seams, own }: Omit<StageItems, 'cleanMin' | 'earlyCleanMin'>): Item[] => [
   ...closings,
   ...rims,
   ...lines.flatMap((line): Item[] => withBacking(line, backings)),

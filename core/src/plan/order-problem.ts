@@ -1,9 +1,10 @@
 import { airLeftIn } from '../air';
 import { corners, pieceOf } from '../curves';
 import { areaAt } from '../areas';
-import { attachedParts, finishesById, type Design, type Shelf } from '../job';
+import { SCHOOLS, type School } from '../finish';
+import { attachedParts, finishesById, type Design, type PullPin, type Shelf } from '../job';
 import { type ResolvedLine, type TrimLine } from '../lines';
-import type { BendClass, Layer, OrderArea, OrderBorder, OrderProblem, OrderRules, TapeEdge } from '../order';
+import type { BendClass, Layer, LinePulls, OrderArea, OrderBorder, OrderProblem, OrderRules, TapeEdge } from '../order';
 import { closingMin, type MaskEdge } from '../masking';
 import { closingsOf } from './closings';
 import { preparationOf, type PartToPrepare, type Preparation } from '../prepare';
@@ -103,6 +104,7 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     school: choices.school,
     shortestHours: smallest(shelf.tapes.map(({ cleanHours }) => cleanHours)),
     lastsH: lastingOn(works, design, shelf, rims.places),
+    ...linePulls(works, choices.pulls ?? []),
     rims: rims.places,
     wish: choices.wish ?? 'work',
     rules: orderRules(design, works, model),
@@ -129,6 +131,26 @@ function lastingOn(works: readonly PartWork[], design: Design, shelf: Shelf, rim
     known.set(key, hours);
     return hours;
   };
+}
+
+/** Schools chosen for single lines; a strip that is one tape has one for all its edges, the first that is chosen. */
+function linePulls(works: readonly PartWork[], pins: readonly PullPin[]): Pick<OrderProblem, 'pulls'> {
+  if (pins.length === 0) return {};
+  const { areas, borders } = startsOf(works);
+  const byBorder = new Map<number, School>();
+  const byArea = new Map<number, School>();
+  works.forEach(({ part, arrangement, lines }, number) =>
+    arrangement.borders.forEach(({ line, left, right }, border) => {
+      const owner = lines.find(({ id }) => id === line)?.owner ?? line;
+      const pin = pins.find((one) => one.part === part.id && (one.line === line || one.line === owner));
+      if (!pin) return;
+      byBorder.set(borders[number]! + border, pin.school);
+      for (const area of [left, right]) if (!byArea.has(areas[number]! + area)) byArea.set(areas[number]! + area, pin.school);
+    }),
+  );
+  if (byBorder.size === 0) return {};
+  const of: LinePulls['of'] = ({ border, closed, strip }) => (strip ? byArea.get(closed) : byBorder.get(border)) ?? null;
+  return { pulls: { of, schools: SCHOOLS.filter((school) => [...byBorder.values()].includes(school)) } };
 }
 
 function orderRules({ choices }: Design, works: readonly PartWork[], model: boolean): OrderRules {

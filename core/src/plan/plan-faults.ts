@@ -90,10 +90,12 @@ function windowFaults({ windows, stages }: Plan, { steps }: House): Broken[] {
 }
 
 const isOfStage = ({ opensMin, closesMin }: Plan['windows'][number], stages: readonly StagePlan[]): boolean =>
-  stages.some(({ pull, lastCoatMin }) => {
-    if (!pull || !close(opensMin, lastCoatMin + pull.fromMin)) return false;
-    return closesMin === null ? pull.toMin === null : pull.toMin !== null && close(closesMin, lastCoatMin + pull.toMin);
-  });
+  stages.some(({ pull: rest, early = [], lastCoatMin }) =>
+    [rest, ...early.map(({ pull }) => pull)].some((pull) => {
+      if (!pull || !close(opensMin, lastCoatMin + pull.fromMin)) return false;
+      return closesMin === null ? pull.toMin === null : pull.toMin !== null && close(closesMin, lastCoatMin + pull.toMin);
+    }),
+  );
 
 const close = (a: number, b: number): boolean => Math.abs(a - b) <= CLOSE;
 

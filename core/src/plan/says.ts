@@ -182,6 +182,9 @@ export interface StepSays {
     readonly alone?: Said;
     /** Earlier stages whose masks come off with it, by number. */
     readonly older: readonly string[];
+    /** The lines it is of where single lines come off before the rest; `rest`: lines have come off before it. Left out: all of it. */
+    readonly lines?: Places;
+    readonly rest?: boolean;
   };
   /** A step of an older plan, in the words it had. */
   readonly 'step.typed': { readonly title: string; readonly detail: string };
@@ -224,6 +227,7 @@ export interface AdviceSays extends RuleSays {
   readonly 'advice.lost': { readonly finish: string | null; readonly alongMm: number; readonly aboveMm: number };
   readonly 'advice.doubt': { readonly stage: number; readonly run: string; readonly line: string; readonly doubt: Doubt };
   readonly 'advice.no-window': { readonly stage: number; readonly finish: string; readonly wanted: School; readonly school: School };
+  readonly 'advice.line-school': { readonly stage: number; readonly line: string; readonly wanted: School; readonly school: School };
   readonly 'advice.hands': { readonly stage: number; readonly pullMin: number; readonly windowMin: number; readonly hands: number; readonly alone?: Said };
   readonly 'advice.sections': {
     readonly stage: number;

@@ -19,7 +19,7 @@ import { withLiesOver } from './lies-over';
 import { inLayingOrder } from './lists';
 import type { StageSource } from './means';
 import { placeOfArea } from './places';
-import { RULE_OF_THUMB, type Span } from '../units';
+import { commonSpan, RULE_OF_THUMB, type Span } from '../units';
 import type { CoatsSaid } from './says';
 import type { PrepareTask, StagePaint, StagePlan } from './types';
 
@@ -90,6 +90,7 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     windows: pulling && windowsOf(finish, stage, own, source),
     school: pulling?.school ?? null,
     pull: pulling && pullWindow(sequence, index, own),
+    ...earlyLines(stage, own),
     hands: pulled?.hands ?? 0,
     alone: pulling && aloneIn(stage, inSections(finish, stage, own, source), sectionsOf(stage, source)),
     pulls: [
@@ -109,7 +110,8 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
 }
 
 /** Minutes after its last coat until which everything laid for a stage comes off clean. */
-const cleanUntil = ({ pulling, lastCoatMin }: StageCost, { cleanMin }: StageItems): number => (pulling ? pulling.laidAt + cleanMin - lastCoatMin : Infinity);
+const cleanUntil = ({ pulling, lastCoatMin }: Pick<StageCost, 'pulling' | 'lastCoatMin'>, cleanMin: number): number =>
+  pulling ? pulling.laidAt + cleanMin - lastCoatMin : Infinity;
 
 /**
  * Window the masks of a stage are pulled in, minutes after its last coat: that of its school, shortened to what its tapes stand.
@@ -118,17 +120,42 @@ const cleanUntil = ({ pulling, lastCoatMin }: StageCost, { cleanMin }: StageItem
 function pullWindow({ stages }: Sequence, index: number, items: StageItems): StagePlan['pull'] {
   const stage = stages[index]!;
   if (!stage.pulling) return null;
-  const { span, latestMin } = stage.pulling;
   const off = stages[offAfter({ stages }, index, null)]!;
   // When the pull is over: paper and film may be folded up later.
-  const offMin = off.lastCoatMin + off.waits.pullMin + off.pullMin / (off.pulled?.hands ?? 1) - stage.lastCoatMin;
-  const ends = [Math.min(span.to ?? Infinity, cleanUntil(stage, items)), span.to ?? Infinity, latestMin].filter((end) => end >= offMin - 1e-9);
+  const offMin = allOff(off) - stage.lastCoatMin;
+  const { span, early } = stage.pulling;
+  // Of a mask that stayed on, lines with a school of their own come off with the rest: in the windows of both where there is time for that.
+  const both = commonSpan([span, ...early.map((turn) => turn.span)]);
+  const inBoth = off !== stage && offMin <= (both.to ?? Infinity) + 1e-9;
+  return windowUntil(inBoth ? both : span, stage, items.cleanMin, offMin);
+}
+
+/** When the last tape that comes off after a stage is off, minutes from the start. */
+const allOff = ({ pulled, after }: StageCost): number => (pulled ? pulled.at + pulled.pullMin / pulled.hands : after.clock);
+
+/** The window of a school, shortened to what the tapes stand, unless what comes off in it is off later than that. */
+function windowUntil({ from, to }: Span, stage: Pick<StageCost, 'pulling' | 'lastCoatMin'>, cleanMin: number, offMin: number): NonNullable<StagePlan['pull']> {
+  const latestMin = stage.pulling?.latestMin ?? Infinity;
+  const ends = [Math.min(to ?? Infinity, cleanUntil(stage, cleanMin)), to ?? Infinity, latestMin].filter((end) => end >= offMin - 1e-9);
   const toMin = ends[0] ?? Infinity;
-  return { fromMin: span.from, toMin: toMin === Infinity ? null : toMin };
+  return { fromMin: from, toMin: toMin === Infinity ? null : toMin };
+}
+
+/** Lines that come off before the rest. */
+function earlyLines({ pulling, pulled, lastCoatMin }: StageCost, { earlyCleanMin }: StageItems): Pick<StagePlan, 'early'> {
+  if (!pulling || !pulled || pulled.early.length === 0) return {};
+  return {
+    early: pulled.early.map(({ school, span, at, pullMin, hands }) => ({
+      school,
+      pull: windowUntil(span, { pulling, lastCoatMin }, earlyCleanMin, at + pullMin / hands - lastCoatMin),
+      pullMin,
+      hands,
+    })),
+  };
 }
 
 function windowsOf(finish: Finish, stage: StageCost, items: StageItems, { problem }: StageSource): PullWindows {
-  return clippedWindows(filmTimes(problem, finish, stage.coats).windows, Math.max(0, cleanUntil(stage, items)));
+  return clippedWindows(filmTimes(problem, finish, stage.coats).windows, Math.max(0, cleanUntil(stage, items.cleanMin)));
 }
 
 const layerOf = ({ finish }: StageCost, index: number, { primer, areas }: OrderProblem): StagePlan['layer'] => {

@@ -15,6 +15,13 @@ export function placesOf(places: readonly { readonly part: PartId; readonly area
   return namedByPart(codes, parts);
 }
 
+/** Codes with their parts, each once. */
+export function codesByPart(list: readonly { readonly part: PartId; readonly code: string }[], parts: readonly PartPlan[]): string[] {
+  const codes = new Map<string, Set<string>>();
+  for (const { part, code } of list) codes.set(part, (codes.get(part) ?? new Set()).add(code));
+  return namedByPart(codes, parts);
+}
+
 const namedByPart = (codes: ReadonlyMap<string, Iterable<string>>, parts: readonly PartPlan[]): string[] =>
   [...codes].map(([part, own]) => `${parts.length > 1 ? `${nameOf(parts, part)} ` : ''}${[...own].join(', ')}`);
 
@@ -32,14 +39,13 @@ export function coverPlaces(covers: readonly CoverItem[], parts: readonly PartPl
 /** Lines of edges, by their borders among those of all parts: `Deck 2, 5`. */
 export function linesOf(edges: readonly Pick<MaskEdge, 'border'>[], works: readonly PartWork[], parts: readonly PartPlan[]): string[] {
   const { borders } = startsOf(works);
-  const codes = new Map<string, Set<string>>();
-  for (const { border } of edges) {
+  const list = [...edges].map(({ border }) => {
     const index = borders.findLastIndex((start) => start <= border);
     const { part, arrangement, lines } = works[index]!;
     const { line } = arrangement.borders[border - borders[index]!]!;
-    codes.set(part.id, (codes.get(part.id) ?? new Set()).add(lines.find(({ id }) => id === line)?.code ?? line));
-  }
-  return namedByPart(codes, parts);
+    return { part: part.id, code: lines.find(({ id }) => id === line)?.code ?? line };
+  });
+  return codesByPart(list, parts);
 }
 
 /** How many plugs, and where. */

@@ -1,4 +1,4 @@
-import { commonSpan, isModelScale, type JobKind, plainly, RULE_OF_THUMB, sumOf } from '../units';
+import { isModelScale, type JobKind, plainly, RULE_OF_THUMB, sumOf } from '../units';
 import { type DryingAir } from '../air';
 import { coatAgainMin } from '../drying';
 import { isSprayed, mixFor, type Finish } from '../finish';
@@ -12,15 +12,16 @@ import { heightOf } from './height';
 import type { StageItems } from './items';
 import { leaksOf } from './leaks';
 import type { LaidHow, Technique } from '../runs';
-import { backingOf, inLayingOrder, lyingIn, sheetLine, withBacking } from './lists';
+import { backingOf, lyingIn, sheetLine, withBacking } from './lists';
 import type { PartPlan, PartWork } from '../setout';
-import type { OwnPieceSaid, Reach, SafetyCode, StepSaid } from './says';
+import type { Reach, SafetyCode, StepSaid } from './says';
 import { clockFrom, inOrder, type Draft, type StepClock } from './step-clock';
 import { coverPlaces, linesOf, nameOf, placesOf, closingValues } from './step-places';
 import { rimSay, rimsAlike } from './rim-steps';
-import { BLEND, coatId, filmRule, lastCoatOf, lotName, overRules, potRules, tapeSafeRules } from './step-rules';
-import { DRAPE } from './own-pieces';
-import type { BackingItem, Item, LineItem, OwnItem, SeamItem } from './item-types';
+import { BLEND, coatId, filmRule, lotName, overRules, potRules, tapeSafeRules } from './step-rules';
+import { earlyStep, pullStep, tapesOff, uncoverStep } from './pull-steps';
+import { ownSay } from './own-say';
+import type { BackingItem, Item, LineItem, SeamItem } from './item-types';
 import type { PrepareTask, StagePlan } from './types';
 
 /** What the steps are written from. */
@@ -125,16 +126,24 @@ function sealSteps(stage: StagePlan, { sequence, parts, finishes, works }: StepS
 /** Gun cleaned, masks off. A wet pull that leaves no time for it comes before the gun. */
 function afterCoats(stage: StagePlan, finish: Finish, source: StepSource, clock: StepClock): void {
   const { add, pass } = clock;
-  const { waits, cleaning } = source.sequence.stages[stage.number - 1]!;
+  const cost = source.sequence.stages[stage.number - 1]!;
+  const { waits, cleaning } = cost;
   const clean = () => {
     if (cleaning.minutes > 0) add('gun-clean', null, cleaning.minutes, plainly('step.gun-clean'));
   };
-  if (cleaning.first) clean();
-  const rest = waits.pullMin - (cleaning.first ? cleaning.minutes : 0);
-  const forTape = tapesOff(stage, source).length > 0;
-  pass(forTape ? 'wait' : 'flash', forTape ? 'pull' : 'last', rest, forTape ? plainly('step.wait-pull') : flashSay(finish, stage, true));
-  pullStep(stage, finish, source, clock);
-  if (!cleaning.first) clean();
+  const { pulled } = cost;
+  const early = pulled?.early ?? [];
+  for (const [turn, pull] of [...early, null].entries()) {
+    const restMin = pull ? pull.restMin : (pulled?.restMin ?? waits.pullMin);
+    if (cleaning.after === turn) clean();
+    const rest = restMin - (cleaning.after === turn ? cleaning.minutes : 0);
+    const what = pull ? `pull-${pull.school}` : 'pull';
+    const forTape = pull !== null || tapesOff(stage, source).length > 0;
+    pass(forTape ? 'wait' : 'flash', forTape ? what : 'last', rest, forTape ? plainly('step.wait-pull') : flashSay(finish, stage, true));
+    if (pull) earlyStep(stage, finish, pull.school, source, clock);
+    else pullStep(stage, finish, source, clock);
+  }
+  if (cleaning.after > early.length) clean();
   uncoverStep(stage, source, clock);
 }
 
@@ -206,66 +215,7 @@ function blendPlaces({ id }: Finish, { parts }: StepSource): string[] {
   return placesOf(areas, parts);
 }
 
-/** What comes off after a stage: the tapes within the window of each paint, the last laid first. */
-function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }: StepClock): void {
-  const { stages } = source;
-  const tapes = tapesOff(stage, source);
-  if (tapes.length === 0) return;
-  // Masks that stayed on through other coats have no window of their own: the paint that went over them last has.
-  const windowed = [...stage.pulls.map((number) => stages[number - 1]!).filter(({ keep }) => keep), stage];
-  const after = windowed.flatMap((one) =>
-    one.pull ? [filmRule(lastCoatOf(one, source), one.pull, 'pull', source.finishes.get(one.finish), source, one.school === 'wet' ? 'sprayed' : 'left')] : [],
-  );
-  const { school } = stage.pull ? stage : (windowed.find((one) => one.pull !== null) ?? stage);
-  // One window is told, from the last coat: it opens with the last of them and closes with the first.
-  const own = windowed.flatMap(({ pull, lastCoatMin }) => {
-    const since = lastCoatMin - stage.lastCoatMin;
-    return pull ? [{ from: since + pull.fromMin, to: pull.toMin === null ? null : since + pull.toMin }] : [];
-  });
-  const window = commonSpan([{ from: 0, to: null }, ...own]);
-  const values = {
-    finish: finish.name,
-    school: school ?? finish.school,
-    fromMin: window.from,
-    toMin: window.to,
-    hands: stage.hands,
-    ...(stage.hands > 1 ? aloneSaid(stage) : {}),
-    older: stage.pulls.map(String),
-  };
-  add(
-    'pull',
-    null,
-    stage.pullMin / stage.hands,
-    { code: 'step.pull', values },
-    { items: tapes.map(({ id }) => id), after, needs: Array.from({ length: stage.hands }, () => 'person' as const) },
-  );
-}
-
-/** Paper and film are folded up and taken away once the tape is off. */
-function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: StepClock): void {
-  const off = comingOff(
-    stage,
-    items.flatMap(({ covers, seams }) => [...covers, ...seams]),
-  );
-  // What a person laid themselves comes off with its stage, also where all masks stay on.
-  const own = items[stage.number - 1]!.own;
-  if (off.length + own.length === 0) return;
-  const covers = off.flatMap((item) => (item.kind === 'cover' ? [item] : []));
-  const values = { ...coverPlaces(covers, parts), own: own.map((item) => ownSay(item, parts)) };
-  add('uncover', null, stage.uncoverMin, { code: 'step.uncover', values }, { items: [...off, ...own].map(({ id }) => id) });
-}
-
 const linesOfAll = ({ items }: StepSource): LineItem[] => items.flatMap(({ lines }) => lines);
-const tapesOff = (stage: StagePlan, { items }: StepSource): Item[] =>
-  comingOff(
-    stage,
-    items.flatMap((own) => inLayingOrder({ ...own, closings: [], covers: [], seams: [], own: [] })),
-  );
-
-/** Of what was laid, what comes off after a stage, the last laid first. */
-const comingOff = <I extends Item>({ number, hands }: StagePlan, items: readonly I[]): I[] =>
-  hands === 0 ? [] : items.filter(({ until }) => until.stage === number).reverse();
-
 /** Usual cautions, each at the first step it applies to. */
 function withSafety(steps: readonly Draft[], { stages, finishes, kind, works, scale }: StepSource): Step[] {
   const high = !isModelScale(scale) && heightOf(works) > RULE_OF_THUMB.reachUp;
@@ -287,16 +237,6 @@ const seamsOf = (seams: readonly SeamItem[]): Technique[] =>
     code: 'technique.over-seam',
     values: { tape, lengthMm: sumOf(seams, ({ material, lengthMm, count }) => (material === tape ? lengthMm * count : 0)) },
   }));
-
-/** A piece a person lays themselves. */
-function ownSay(
-  { code: name, part, material, lengthMm, sizeM2, note, count, fromPlace: fromMm, toPlace: toMm, byPlaces }: OwnItem,
-  parts: readonly PartPlan[],
-): OwnPieceSaid {
-  const common = { name, part: parts.length > 1 ? nameOf(parts, part) : null, note, count, fromMm, toMm, byMm: byPlaces.flat() };
-  if (material === DRAPE) return { code: 'own.cover', values: { ...common, sizeM2 } };
-  return { code: 'own.tape', values: { ...common, tape: material, lengthMm } };
-}
 
 /** How something is laid, without where. */
 const plainHow = ({ from: _from, to: _to, ...how }: LaidHow): Technique => how as Technique;

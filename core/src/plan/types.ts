@@ -52,6 +52,15 @@ export interface Alone {
   readonly totalMin: number;
 }
 
+/** Lines that are pulled before the rest of their stage. */
+export interface EarlyLines {
+  readonly school: School;
+  /** Their window, minutes after the last coat. */
+  readonly pull: { readonly fromMin: number; readonly toMin: number | null };
+  readonly pullMin: number;
+  readonly hands: number;
+}
+
 export interface StagePlan {
   readonly number: number;
   /** One mix of one finish: its id, with `#2` when it is sprayed a second time. */
@@ -94,6 +103,8 @@ export interface StagePlan {
   readonly school: School | null;
   /** Pull window of that school, minutes after the last coat; of masks that stay on, the window they must still be pulled in. */
   readonly pull: { readonly fromMin: number; readonly toMin: number | null } | null;
+  /** Single lines that are pulled before the rest, by a school of their own; left out: none. */
+  readonly early?: readonly EarlyLines[];
   /** People it takes to pull everything within its window; 0 where nothing comes off after this stage. */
   readonly hands: number;
   /**

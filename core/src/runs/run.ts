@@ -25,7 +25,7 @@ export interface Run {
   readonly sideSeen: SideSeen;
   readonly class: EdgeClass;
   /** The areas it lies between, where it begins. */
-  readonly between: Pick<PartEdge, 'free' | 'closed'>;
+  readonly between: Pick<PartEdge, 'border' | 'free' | 'closed'>;
   /** The borders it makes, each with its share of it; the edges of a strip stand with its first piece. */
   readonly edges: readonly (PartEdge & { readonly share: number })[];
   /** Null where the shelf has no tape for it. */

@@ -1,3 +1,4 @@
+import type { School } from '../finish';
 import type { NoValues, SaidOf } from '../units';
 
 type Places = { readonly atMm: readonly number[] };
@@ -87,7 +88,8 @@ export interface DoubtSays {
   /** More tapes on each other than can be pressed into a corner, and none of them can end before. */
   readonly 'doubt.build-up': { readonly layers: number; readonly atMm: number };
   /** It lies over a tape of an earlier stage that comes off first. */
-  readonly 'doubt.over-earlier': { readonly stage: number };
+  /** `early`: it comes off by this school, before the rest of that stage. */
+  readonly 'doubt.over-earlier': { readonly stage: number; readonly early?: School };
   readonly 'doubt.cold': { readonly needsC: number; readonly surfaceC: number };
   /** Its edge is not as clean as is wanted; `gentle`: for the sake of what lies below, else there is none. */
   readonly 'doubt.lesser-edge': { readonly edge: 'crisp' | 'fair' | 'soft'; readonly gentle: boolean };

@@ -52,7 +52,7 @@ function stageMoments(plan: Plan, shelf: Shelf, stage: StagePlan, seen: Seen): M
   if (!finish) return [];
   const steps = plan.steps.filter((step) => step.stage === stage.number);
   const coats = steps.filter(({ kind, say }) => kind === 'coat' && say.code === 'step.coat');
-  const pull = steps.find(({ kind }) => kind === 'pull');
+  const pull = steps.findLast(({ kind }) => kind === 'pull');
   const masks = masksOn(plan, stage);
   const ladders = new Map<string, string[]>();
   const colourOf = (ground: string, count: number): string => {

@@ -41,6 +41,7 @@ export const EDITS: WordsOf<EditSays> = {
   'edit.tape-forbidden': ({ tape }) => `No ${tape} in this job`,
   'edit.tape-allowed': ({ tape }) => `${tape} allowed again`,
   'edit.own-way': ({ line }) => `your own way on ${line}`,
+  'edit.pulls': ({ line }) => `when ${line} is pulled`,
   'edit.layers': ({ line }) => `what lies below on ${line}`,
   'edit.own-added': () => 'a piece of your own',
   'edit.own-changed': () => 'a piece of your own changed',

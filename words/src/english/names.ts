@@ -5,6 +5,7 @@ import type {
   LineKind,
   OpeningUse,
   PaintSystemKey,
+  School,
   RimKind,
   Substrate,
   SupplyKind,
@@ -176,3 +177,6 @@ export const SORT_NAMES: Readonly<Record<WorkSort, string>> = {
   uncover: 'Taking cover off',
   inspect: 'Looking it over',
 };
+
+/** When tape is pulled. */
+export const SCHOOLS: Readonly<Record<School, string>> = { wet: 'wet', touch: 'touch-dry', dry: 'dry' };

@@ -1,7 +1,7 @@
 import type { AdviceSays, AfterCode, LateCure, BrokenSays, CoatsSays, EventKind, MomentSays, OverAnswer, RuleSays } from '@lintrel/core';
 import { listed, sentence, type WordsOf } from '../table';
 import { SUBSTRATE_NAMES, SYSTEM_NAMES } from './names';
-import { SCHOOLS } from './steps';
+import { SCHOOLS } from './names';
 
 export const COATS: WordsOf<CoatsSays> = {
   'coats.sheet': ({ coats }) => `${coats} by its data sheet`,
@@ -68,6 +68,8 @@ export const ADVICE: WordsOf<Omit<AdviceSays, keyof RuleSays>> = {
   'advice.doubt': ({ stage, run, line, doubt }, { say }) => `Stage ${stage}, ${run} on ${line}: ${say(doubt)}.`,
   'advice.no-window': ({ stage, finish, wanted, school }) =>
     `Stage ${stage}: ${finish} has no ${SCHOOLS[wanted]} window in this air and thickness, or the tape does not last until then; pull ${SCHOOLS[school]}.`,
+  'advice.line-school': ({ stage, line, wanted, school }) =>
+    `Stage ${stage}: the tape of ${line} was to be pulled ${SCHOOLS[wanted]} and comes off ${SCHOOLS[school]}: the paint has no such window, the tape would not last so long, or its mask stays on for the next coats.`,
   'advice.hands': ({ stage, pullMin, windowMin, hands, alone }, { minutes, say }) =>
     `Stage ${stage}: pulling takes one person ${minutes(pullMin)}, and the window is open for ${minutes(windowMin)}. It takes ${hands} people.${alone ? ` ${say(alone)}` : ''}`,
   'advice.sections': ({ stage, wanted, school, pullMin, windowMin, alone }, { minutes, say }) =>

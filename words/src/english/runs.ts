@@ -1,5 +1,6 @@
 import type { DoubtSays, TechniqueSays } from '@lintrel/core';
 import { counted, listed, type Speech, type WordsOf } from '../table';
+import { SCHOOLS } from './names';
 
 const at = (places: readonly number[], { length }: Pick<Speech, 'length'>): string => `${listed(places.map((place) => `at ${length(place)}`))} along the line`;
 
@@ -117,7 +118,8 @@ export const DOUBTS: WordsOf<DoubtSays> = {
   'doubt.too-tight': () => 'too tight for every tape on the shelf: split the run at the bend or cut the edge from film',
   'doubt.build-up': ({ layers, atMm }, { length }) =>
     `${layers} tapes lie on each other at ${length(atMm)} along the line: cut away what is not needed before it is pressed down`,
-  'doubt.over-earlier': ({ stage }) => `lies over tape that comes off before it, after stage ${stage}: cut it along that tape then`,
+  'doubt.over-earlier': ({ stage, early }) =>
+    `lies over tape that comes off before it, ${early ? `${SCHOOLS[early]} ` : ''}after stage ${stage}: cut it along that tape then`,
   'doubt.cold': ({ needsC, surfaceC }, { temperature }) =>
     `needs ${temperature(needsC)} to stick, the surface has ${temperature(surfaceC)}: warm part and tape`,
   'doubt.lesser-edge': ({ edge, gentle }) =>

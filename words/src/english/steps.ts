@@ -1,17 +1,4 @@
-import type {
-  Cleaner,
-  ClosingTapeSays,
-  CoverPlaces,
-  FinishMethod,
-  Grit,
-  LeakSays,
-  OwnPieceSays,
-  Reach,
-  RimBeyond,
-  School,
-  SideSeen,
-  StepSays,
-} from '@lintrel/core';
+import type { Cleaner, ClosingTapeSays, CoverPlaces, FinishMethod, Grit, LeakSays, OwnPieceSays, Reach, RimBeyond, SideSeen, StepSays } from '@lintrel/core';
 import { isSprayed } from '@lintrel/core/front';
 import { counted, listed, sentence, type Speech, type WordsOf } from '../table';
 
@@ -29,10 +16,10 @@ export const SIDES: Readonly<Record<SideSeen | 'along', string>> = {
   'outside-of': 'outside',
   along: 'along',
 };
-/** When the tape comes off. */
-export const SCHOOLS: Readonly<Record<School, string>> = { wet: 'wet', touch: 'touch-dry', dry: 'dry' };
 
 /** Where a tape along a rim lies, before the name of its edge. */
+import { SCHOOLS } from './names';
+
 const RIM_SIDES: Readonly<Record<RimBeyond, string>> = {
   butt: 'tucked in along',
   gap: 'into the gap along',
@@ -128,7 +115,7 @@ export const STEP_TITLES: WordsOf<StepSays> = {
   'step.mix': ({ finish, coats }) => `Make ready: ${finish}${coats ? `, for ${coatsTold(coats)}` : ''}`,
   'step.coat': ({ finish, coat, coats }) => `${finish}: coat ${coat} of ${coats}`,
   'step.blend': ({ finish }) => `${finish}: fade it out`,
-  'step.pull': ({ school }) => `Pull the tape: ${SCHOOLS[school]}`,
+  'step.pull': ({ school, lines, rest }) => `Pull ${lines ? `the tape of ${listed(lines)}` : rest ? 'the rest of the tape' : 'the tape'}: ${SCHOOLS[school]}`,
   'step.inspect': () => 'Look it over',
   'step.typed': ({ title }) => title,
 };
@@ -247,9 +234,10 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
         : '';
     return `${how}${tape ? `, ${edge}` : ''}.${tape && coat > 1 ? ' Press the tape again first.' : ''}${fade}${alone ? ` Pulling takes longer than its window. ${say(alone)}` : ''}`;
   },
-  'step.pull': ({ finish, fromMin, toMin, hands, alone, older }, { minutes, say }) =>
+  'step.pull': ({ finish, fromMin, toMin, hands, alone, older, lines }, { minutes, say }) =>
     `${fromMin > 0 ? `From ${minutes(fromMin)}` : 'At once'} after the last coat of ${finish}${toMin === null ? '' : `, within ${minutes(toMin)}`} (estimate).` +
     `${hands > 1 ? ` ${hands} people pull together: one alone would not be done in time.${alone ? ` ${say(alone)}` : ''}` : ''} Low and slow, folded back on itself, away from the fresh paint.` +
+    `${lines ? ' Everything else stays on. Paper that hangs on this tape is folded back first, onto the mask.' : ''}` +
     `${older.length > 0 ? ` Masks of stage ${listed(older)} come off with it, the last laid first.` : ''}`,
   'step.inspect': ({ plugs, aircraft }) =>
     `Bleed, ragged edges, lifted paint, glue, dust, sags, missed spots, overspray in openings${plugs ? '; every plug out' : ''}. ` +

@@ -51,6 +51,8 @@ export function TimeScreen() {
           options={[{ value: 'own', label: 'As each finish likes' }, ...SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))]}
           onChange={(value) => void change((now) => withChoices(now, { school: value === 'own' ? null : value }), plainly('edit.rule'))}
         />
+        <Small>A single line may be pulled earlier or later than the rest: choose it at its tape.</Small>
+        <Action rank="quiet" label="To the tapes" onPress={() => router.push(`/job/${id}/tape` as Href)} testID="time-to-tape" />
       </Panel>
       <Panel>
         <Heading>The whole job</Heading>
@@ -79,7 +81,7 @@ export function TimeScreen() {
       {plan.stages
         .filter(({ windows }) => windows !== null)
         .map((stage) => (
-          <StageWindows key={stage.number} stage={stage} pull={plan.steps.find((step) => step.kind === 'pull' && step.stage === stage.number) ?? null} />
+          <StageWindows key={stage.number} stage={stage} pulls={plan.steps.filter((step) => step.kind === 'pull' && step.stage === stage.number)} />
         ))}
       <BackToWork />
     </StepLayout>
@@ -98,14 +100,15 @@ function piecesOf(steps: readonly Step[]) {
 }
 
 /** The three windows of one stage, minutes after its last coat. */
-function StageWindows({ stage, pull }: { stage: StagePlan; pull: Step | null }) {
-  const { detail } = useWords();
+function StageWindows({ stage, pulls }: { stage: StagePlan; pulls: readonly Step[] }) {
+  const { say, detail } = useWords();
   const { shelf } = useJob();
   const { windows } = stage;
   if (!windows) return null;
   const spans = SCHOOLS.flatMap((school): { school: School; span: Span }[] => (windows[school] ? [{ school, span: windows[school] as Span }] : []));
   // The dry school lasts for days: the rail ends soon after it opens, or the others could not be seen.
   const end = 1.3 * Math.max(...spans.map(({ school, span }) => (school === 'dry' ? span.from : (span.to ?? span.from))));
+  const planned = [...(stage.early ?? []), stage].map((one) => one.school);
   const name = shelf.finishes.find(({ id }) => id === stage.finish)?.name ?? stage.finish;
   return (
     <Panel>
@@ -120,9 +123,9 @@ function StageWindows({ stage, pull }: { stage: StagePlan; pull: Step | null }) 
         ticks={minuteTicks(end)}
         bands={spans.map(({ school, span }) => ({
           key: school,
-          label: phrase`${SCHOOL_WORDS[school]}${school === stage.school ? ' (planned)' : ''}`,
+          label: phrase`${SCHOOL_WORDS[school]}${planned.includes(school) ? ' (planned)' : ''}`,
           words: phrase`${showMinutes(span.from)} to ${span.to === null ? 'any time' : showMinutes(span.to)}`,
-          pieces: [{ from: span.from, to: span.to, tone: school === stage.school ? 'chosen' : 'window' }],
+          pieces: [{ from: span.from, to: span.to, tone: planned.includes(school) ? 'chosen' : 'window' }],
         }))}
       />
       {spans.some(({ span }) => span.to === null || span.to > end) ? (
@@ -138,7 +141,10 @@ function StageWindows({ stage, pull }: { stage: StagePlan; pull: Step | null }) 
       <Suspense fallback={<Small>Drawing the edge …</Small>}>
         <Curve {...edgeCurve(windows, stage.buildUm, Math.max(...spans.map(({ span }) => span.to ?? Infinity)), end)} />
       </Suspense>
-      <Body>{pull ? detail(pull.say) : 'The masks stay on for the next stage, and come off with its own.'}</Body>
+      {pulls.length === 0 ? <Body>The masks stay on for the next stage, and come off with its own.</Body> : null}
+      {pulls.map((pull) => (
+        <Body key={pull.id}>{pulls.length > 1 ? phrase`${say(pull.say)}. ${detail(pull.say)}` : detail(pull.say)}</Body>
+      ))}
       {windows.tapeSafeMin === null ? null : <Body>{phrase`Takes tape after ${showMinutes(windows.tapeSafeMin)}.`}</Body>}
     </Panel>
   );

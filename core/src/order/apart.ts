@@ -1,0 +1,68 @@
+import type { School } from '../finish';
+import { SCHOOLS } from '../finish';
+import type { MaskEdge, StageMask } from '../masking';
+import type { Span } from '../units';
+import type { FilmTimes } from './drying-of';
+import { maskCost } from './mask-cost';
+import type { LinePulls, OrderProblem } from './problem';
+import { pullingOf } from './pulling';
+
+/** Lines that come off by one school, before the rest of their mask. */
+export interface EarlyTurn {
+  readonly school: School;
+  /** Window of that school in this film, minutes after the last coat. */
+  readonly span: Span;
+  /** What of the mask it is: its edges, and strips that are one tape. */
+  readonly mask: StageMask;
+  /** Schools chosen for lines that are pulled by this one. */
+  readonly chosen: readonly (School | null)[];
+}
+
+/** How the edges of a mask come off: what comes first, and the school of the rest. */
+export interface Turns {
+  readonly school: School;
+  readonly span: Span;
+  readonly early: readonly EarlyTurn[];
+}
+
+/**
+ * The turns in which a mask comes off: all at once, unless a person has chosen a school for single lines of it. What is left, with paper and
+ * film, comes off with the last of them.
+ * @param pullMin work of pulling all of it
+ * @param lyingMin how long the tape has been lying when the last coat is on
+ */
+export function turnsOf(problem: OrderProblem, times: FilmTimes, mask: StageMask, pullMin: number, lyingMin: number): Turns {
+  const { pulls } = problem;
+  const groups = new Map<School | null, MaskEdge[]>();
+  if (pulls) for (const edge of mask.edges) groups.set(pulls.of(edge), [...(groups.get(pulls.of(edge)) ?? []), edge]);
+  const [only] = groups.keys();
+  if (groups.size <= 1) return { ...pullingOf(problem, times, mask, pullMin, lyingMin, only ?? null), early: [] };
+  const turns: EarlyTurn[] = [];
+  for (const [choice, edges] of groups) {
+    const own = edgesOnly(mask, edges);
+    const { school, span } = pullingOf(problem, times, own, maskCost(problem, own).pullMin, lyingMin, choice);
+    const same = turns.findIndex((turn) => turn.school === school);
+    const before = turns[same];
+    const turn = { school, span, mask: edgesOnly(mask, [...(before?.mask.edges ?? []), ...edges]), chosen: [...(before?.chosen ?? []), choice] };
+    if (before) turns[same] = turn;
+    else turns.push(turn);
+  }
+  turns.sort((one, other) => SCHOOLS.indexOf(one.school) - SCHOOLS.indexOf(other.school));
+  const { school, span } = turns.at(-1)!;
+  return { school, span, early: turns.slice(0, -1) };
+}
+
+/** Of a mask these edges alone, with the strips they belong to. */
+const edgesOnly = ({ covers, drips }: StageMask, edges: readonly MaskEdge[]): StageMask => ({
+  edges,
+  covers: covers.filter(({ area, by }) => by === 'tape' && edges.some(({ strip, closed }) => strip && closed === area)),
+  wholes: [],
+  drips,
+});
+
+/** What of another mask comes off in a turn: its lines for which one of the schools of the turn was chosen. */
+export const withTurn = ({ of }: LinePulls, mask: StageMask, { chosen }: EarlyTurn): StageMask =>
+  edgesOnly(
+    mask,
+    mask.edges.filter((edge) => chosen.includes(of(edge))),
+  );

@@ -1,0 +1,107 @@
+import type { Finish, School } from '../finish';
+import { commonSpan } from '../units';
+import type { PartPlan } from '../setout';
+import { aloneSaid } from './alone';
+import type { Item } from './item-types';
+import { inLayingOrder, isLine, sheetLine } from './lists';
+import { ownSay } from './own-say';
+import type { StepClock } from './step-clock';
+import { codesByPart, coverPlaces } from './step-places';
+import { filmRule, lastCoatOf } from './step-rules';
+import type { StepSource } from './steps';
+import type { StagePlan } from './types';
+
+// What comes off after the coats of a stage.
+
+/** Single lines that come off before the rest, by a school of their own. */
+export function earlyStep(stage: StagePlan, finish: Finish, school: School, source: StepSource, { add }: StepClock): void {
+  const turn = stage.early?.find((one) => one.school === school);
+  const tapes = tapesOff(stage, source, school);
+  if (!turn) return;
+  const { pull, hands, pullMin } = turn;
+  add(
+    'pull',
+    school,
+    pullMin / hands,
+    {
+      code: 'step.pull',
+      values: { finish: finish.name, school, ...pull, hands, older: [], lines: linesPulled(tapes, source.parts) },
+    },
+    {
+      items: tapes.map(({ id }) => id),
+      after: [filmRule(lastCoatOf(stage, source), pull, 'pull', finish, source, school === 'wet' ? 'sprayed' : 'left')],
+      needs: Array.from({ length: hands }, () => 'person' as const),
+    },
+  );
+}
+
+/** Codes of the lines whose tape comes off, part by part. */
+const linesPulled = (tapes: readonly Item[], parts: readonly PartPlan[]): string[] =>
+  codesByPart(
+    tapes.filter(isLine).map((item) => ({ part: item.part, code: sheetLine(item) ?? item.lineCode })),
+    parts,
+  );
+
+/** What comes off after a stage: the tapes within the window of each paint, the last laid first. */
+export function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }: StepClock): void {
+  const { stages } = source;
+  const tapes = tapesOff(stage, source);
+  const { pulled } = source.sequence.stages[stage.number - 1]!;
+  if (tapes.length === 0 || !pulled) return;
+  const { pullMin, early } = { pullMin: pulled.pullMin, early: pulled.early.length };
+  // Masks that stayed on through other coats have no window of their own: the paint that went over them last has.
+  const windowed = [...stage.pulls.map((number) => stages[number - 1]!).filter(({ keep }) => keep), stage];
+  const windows = windowed.flatMap((one) => (one.pull ? [{ one, pull: one.pull, school: one.school }] : []));
+  const after = windows.map(({ one, pull, school }) =>
+    filmRule(lastCoatOf(one, source), pull, 'pull', source.finishes.get(one.finish), source, school === 'wet' ? 'sprayed' : 'left'),
+  );
+  const { school } = stage.pull ? stage : (windowed.find((one) => one.pull !== null) ?? stage);
+  // One window is told, from the last coat: it opens with the last of them and closes with the first.
+  const own = windows.map(({ one, pull }) => {
+    const since = one.lastCoatMin - stage.lastCoatMin;
+    return { from: since + pull.fromMin, to: pull.toMin === null ? null : since + pull.toMin };
+  });
+  const window = commonSpan([{ from: 0, to: null }, ...own]);
+  const values = {
+    finish: finish.name,
+    school: school ?? finish.school,
+    fromMin: window.from,
+    toMin: window.to,
+    hands: stage.hands,
+    ...(stage.hands > 1 ? aloneSaid(stage) : {}),
+    older: stage.pulls.map(String),
+    ...(early > 0 ? { rest: true } : {}),
+  };
+  add(
+    'pull',
+    null,
+    pullMin / stage.hands,
+    { code: 'step.pull', values },
+    { items: tapes.map(({ id }) => id), after, needs: Array.from({ length: stage.hands }, () => 'person' as const) },
+  );
+}
+
+/** Paper and film are folded up and taken away once the tape is off. */
+export function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: StepClock): void {
+  const off = comingOff(
+    stage,
+    items.flatMap(({ covers, seams }) => [...covers, ...seams]),
+  );
+  // What a person laid themselves comes off with its stage, also where all masks stay on.
+  const own = items[stage.number - 1]!.own;
+  if (off.length + own.length === 0) return;
+  const covers = off.flatMap((item) => (item.kind === 'cover' ? [item] : []));
+  const values = { ...coverPlaces(covers, parts), own: own.map((item) => ownSay(item, parts)) };
+  add('uncover', null, stage.uncoverMin, { code: 'step.uncover', values }, { items: [...off, ...own].map(({ id }) => id) });
+}
+
+/** Tape that comes off after a stage: with the rest, or before it by a school of its own. */
+export const tapesOff = (stage: StagePlan, { items }: StepSource, early?: School): Item[] =>
+  comingOff(
+    stage,
+    items.flatMap((own) => inLayingOrder({ ...own, closings: [], covers: [], seams: [], own: [] })),
+  ).filter(({ until }) => until.early === early);
+
+/** Of what was laid, what comes off after a stage, the last laid first. */
+const comingOff = <I extends Item>({ number, hands }: StagePlan, items: readonly I[]): I[] =>
+  hands === 0 ? [] : items.filter(({ until }) => until.stage === number).reverse();
