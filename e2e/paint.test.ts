@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Job, JobFile, RunRecord, Step } from '@lintrel/core';
+import type { Design, Job, JobFile, RunRecord, Step } from '@lintrel/core';
 import { onPage, type Hands } from './hands';
 import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
 
@@ -81,5 +81,35 @@ it('a job that has not been begun tells when it would be done', async () => {
     await hands.press('[data-testid=ask-when]');
     await hands.sees(/Done by .+\(estimate\)/);
     await hands.sees(/Wash/);
+  });
+});
+
+it('twelve lockers are pulled wet by one person, in turns, on Time and on the sheet', async () => {
+  const file = JSON.parse(readFileSync(join(__dirname, '../examples/bramble.json'), 'utf8')) as JobFile;
+  const design = file.design as Design;
+  const many = {
+    ...design,
+    title: 'Twelve fronts',
+    parts: design.parts.map((part) => ({ ...part, count: 12 })),
+    choices: { ...design.choices, school: 'wet' as const },
+  };
+  const { id } = await send<Job>('/jobs/import', { ...file, design: many, log: [], started: [] });
+  await onPhone(`/job/${id}/time`, async (hands) => {
+    await hands.sees(/2 people pull together/);
+    await hands.press('[aria-label="Who pulls where one person has not the time for all of it: One person, in sections"]');
+    await hands.saved();
+    await hands.sees(/0 min: .*coat 2 of 2, only Front of the lockers 1 to 6 of 12/);
+    await hands.sees(/Pull the tape of Front of the lockers 7 to 12 of 12: wet/);
+  });
+  const { revision } = (await (await fetch(`${server.url}/api/jobs/${id}`)).json()) as Job;
+  const { started } = await send<RunRecord>(`/jobs/${id}/start`, { revision, event: entry('start', null, 60) });
+  const steps = (started!.plan.steps as Step[]).filter(({ attended }) => attended);
+  const first = steps.findIndex(({ id: step }) => step.endsWith('coat:2.1'));
+  await send(`/jobs/${id}/log`, { entries: steps.slice(0, first).map((step) => entry('done', step.id, 30)) });
+  await onPhone(`/job/${id}/run`, async (hands) => {
+    await hands.sees(/coat 2 of 2, only Front of the lockers 1 to 6 of 12/);
+    await hands.press(DONE);
+    await hands.sees(/Pull the tape of Front of the lockers 1 to 6 of 12: wet/);
+    await hands.sees(/behind paper/);
   });
 });

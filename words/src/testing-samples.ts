@@ -331,6 +331,7 @@ export const SAMPLES: AllSays = {
   'step.wash': { places: ['hull', 'tank'], cleaner: 'wax-grease' },
   'step.warm': { belowC: 10 },
   'step.inspect': { plugs: true, aircraft: true },
+  'section.of': { part: 'Board', areas: ['A2', 'A4'], first: 1, last: 3, of: 4 },
   'leak.crossing': { part: 'hull', places: ['L1', 'L2'] },
   'leak.corner': { part: 'hull', places: ['L1', 'L2'] },
   'leak.fold': { part: 'hull', places: ['L1', 'L2'] },
@@ -339,6 +340,7 @@ export const SAMPLES: AllSays = {
   'step.wait-tape-safe': {},
   'step.wait-over': {},
   'step.wait-pull': {},
+  'step.wait-section': {},
   'step.wait-seal': {},
   'step.own': {
     pieces: [
@@ -396,6 +398,7 @@ export const SAMPLES: AllSays = {
   'advice.lost': { finish: 'signal red', alongMm: 38.1, aboveMm: 38.1 },
   'advice.doubt': { stage: 2, run: 'run', line: 'A1', doubt: { code: 'doubt.outstays', values: { cleanMin: 95, staysMin: 95 } } },
   'advice.line-school': { stage: 2, line: 'L1', wanted: 'dry', school: 'wet' },
+  'advice.not-alone': { stage: 2, hands: 3 },
   'advice.no-window': { stage: 2, finish: 'signal red', wanted: 'wet', school: 'dry' },
   'advice.hands': { stage: 2, pullMin: 95, windowMin: 95, hands: 2 },
   'advice.sections': { stage: 2, wanted: 'wet', school: 'touch', pullMin: 95, windowMin: 45 },
@@ -501,6 +504,7 @@ export const SAMPLES: AllSays = {
   'broken.pulled': { item: 'mask/1', times: 12 },
   'broken.laid': { item: 'mask/1', times: 12 },
   'broken.lies-over': { item: 'white/hood/L1', over: 'red/hood/L2' },
+  'broken.section': { stage: 2, part: 'lid', piece: 3 },
   'broken.long-pull': { step: 's1.pull', pullMin: 95, windowMin: 95 },
   'broken.sum': { of: 'mask.tape', shown: 12, found: 11 },
   'broken.clock': { step: 's1.pull' },

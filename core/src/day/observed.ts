@@ -35,7 +35,10 @@ export function seenIn({ sheet, steps, stages, learned = [] }: SeenSheet, events
     const { doneAt, heats } = progressOf(steps, events.slice(0, index + 1), sheet);
     // What was warmed says nothing of how it dries by itself.
     if (heats.length > 0) return [];
-    const coats = steps.filter(({ kind, stage: of }) => kind === 'coat' && of === number).flatMap(({ id }) => doneAt.get(id) ?? []);
+    // A pull of some sections counts from the coats these had; everything else from the last coat that is on.
+    const since = steps.find(({ id }) => id === step)?.after.flatMap((rule) => (rule.code === 'pull' ? [rule.step as string] : [])) ?? [];
+    const isOf = ({ id, kind, stage: of }: Step) => (since.length > 0 ? since.includes(id) : kind === 'coat' && of === number);
+    const coats = steps.filter(isOf).flatMap(({ id }) => doneAt.get(id) ?? []);
     const passedMin = (Date.parse(at) - Math.max(...coats)) / MS_PER_MINUTE;
     if (coats.length === 0 || !(passedMin > 0)) return [];
     const factor = learned.find(({ finish }) => finish === stage.finish)?.factor ?? 1;

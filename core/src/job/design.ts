@@ -145,6 +145,8 @@ export const choicesSchema = v.strictObject({
   ownPieces: v.optional(listOf(ownPieceSchema, 'pieces', 100)),
   /** What lies below where a person has turned it round. */
   layers: v.optional(listOf(layersPinSchema, 'lines', 200)),
+  /** One person does it alone: what takes several to pull it in time is painted and pulled in sections. */
+  alone: v.optional(v.literal(true)),
   /** Lines that are pulled by a school of their own. */
   pulls: v.optional(listOf(pullPinSchema, 'lines', 200)),
   /** Pairs of systems a person vouches for, with why. */

@@ -53,7 +53,7 @@ export function turnsOf(problem: OrderProblem, times: FilmTimes, mask: StageMask
 }
 
 /** Of a mask these edges alone, with the strips they belong to. */
-const edgesOnly = ({ covers, drips }: StageMask, edges: readonly MaskEdge[]): StageMask => ({
+export const edgesOnly = ({ covers, drips }: StageMask, edges: readonly MaskEdge[]): StageMask => ({
   edges,
   covers: covers.filter(({ area, by }) => by === 'tape' && edges.some(({ strip, closed }) => strip && closed === area)),
   wholes: [],

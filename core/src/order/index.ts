@@ -14,6 +14,7 @@ export * from './progress';
 export * from './reason';
 export * from './rules';
 export * from './says';
+export { doneAlone, edgeKey, sectionsFor, type StageSection, type StageSections } from './sections';
 export * from './score';
 export * from './search';
 export * from './stage-cost';

@@ -7,6 +7,7 @@ import type { OrderProblem } from './problem';
 import type { KeptMask, Progress } from './progress';
 import { turnsOf, withTurn, type EarlyTurn } from './apart';
 import { comesOffClean, handsFor } from './pulling';
+import type { StageSections } from './sections';
 import type { StageChoice, StageCost } from './stage-cost';
 
 /** The masks of a stage. */
@@ -126,7 +127,24 @@ export function pullOff(
     // A mask that comes off after its own stage lies as long as it must: that is told, there is nothing to be chosen.
     late: past.some((one) => one !== own && (!problem.rules.late || at > one.at + one.latestMin || !comesOffClean(problem, one, at))),
     kept,
-    pulled: { masks, at, hands, pullMin, restMin: at - free, early },
+    pulled: { masks, at, hands, pullMin, restMin: at - free, early, offMin: at + pullMin / hands },
+  };
+}
+
+/** The same where the last coat goes on in sections and each is pulled in its turn: the gun is cleaned once all of them are painted. */
+export function offInSections(off: PullOff, { heaps, totalMin, paintedMin }: StageSections, lastCoatMin: number, cleanMin: number): PullOff {
+  const begun = lastCoatMin - paintedMin;
+  const painted = heaps.findLastIndex(({ turn }) => turn === 'paint');
+  const pulls = (list: typeof heaps) => list.filter(({ turn }) => turn === 'pull');
+  const fits = heaps[painted + 1]!.startMin - heaps[painted]!.endMin >= cleanMin;
+  const offMin = begun + totalMin;
+  return {
+    ...off,
+    waitMin: totalMin - heaps.reduce((sum, { startMin, endMin }) => sum + endMin - startMin, 0),
+    offMin,
+    cleanAfter: pulls(fits ? heaps.slice(0, painted) : heaps).length,
+    afterMin: fits ? 0 : cleanMin,
+    pulled: off.pulled && { ...off.pulled, at: begun + pulls(heaps)[0]!.startMin, hands: 1, restMin: 0, offMin },
   };
 }
 

@@ -104,7 +104,8 @@ function overAt(problem: OrderProblem, before: Progress, finish: Finish, open: r
     const found = film && known.get(film);
     const { age, verdict, lower } = found || verdictAt(problem, before, index, finish, at);
     if (film && !found) known.set(film, { age, verdict, lower });
-    if (film) windows.set(film.at, { at: film.at, fromMin: verdict.window?.fromMin ?? 0, toMin: verdict.window?.toMin ?? null });
+    const toMin = verdict.window?.toMin ?? null;
+    if (film) windows.set(film.at, { at: film.at, fromMin: verdict.window?.fromMin ?? 0, toMin: toMin === null ? null : toMin - (film.spreadMin ?? 0) });
     if (verdict.answer === 'yes') return;
     tasks.push({ area: index, answer: verdict.answer, reason: verdict.reason, lower });
     if (verdict.answer === 'abrade') abradeM2 += area.sizeM2;
@@ -140,6 +141,9 @@ export function verdictAt(
   const age = film ? at - film.at : presentAgeMin + at;
   if (lower !== null && problem.rules.vouched.some((pair) => pair.lower === lower && pair.upper === upper.system)) return { age, verdict: VOUCHED, lower };
   const marks = film ? marksOfFilm(problem, film.finish, film.coats) : presentSystem && marksOfPresent(problem, presentSystem);
-  const verdict = mayGoOver({ marks: marks || null, ageMin: age, known: film !== null }, upper.system);
+  const last = mayGoOver({ marks: marks || null, ageMin: age, known: film !== null }, upper.system);
+  // Of a film painted in sections the first may be past a limit which the last still keeps.
+  const first = film?.spreadMin && last.answer === 'yes' ? mayGoOver({ marks: marks || null, ageMin: age + film.spreadMin, known: true }, upper.system) : last;
+  const verdict = first.answer === 'yes' ? last : first;
   return { age, verdict: film === null && keyed && verdict.answer === 'abrade' ? KEYED : verdict, lower };
 }

@@ -10,6 +10,8 @@ export interface Film {
   readonly coats: number;
   /** When its last coat went on, minutes from the start. */
   readonly at: number;
+  /** Of a last coat in sections: how much sooner the first of them was painted. */
+  readonly spreadMin?: number;
 }
 
 /** Masks of one stage: those that are still on after it are pulled with those of a later one. */

@@ -8,9 +8,10 @@ import { coatingMin } from './coating';
 import { lotsOf, type Lots } from './lots';
 import { stageMaskCost } from './mask-cost';
 import { layerNow, straysOf, type StageLayer } from './layer-stage';
-import { ownMasks, pullOff, type EarlyPull } from './masks-off';
+import { offInSections, ownMasks, pullOff, type EarlyPull } from './masks-off';
 import { overCost, type OverCost } from './over-cost';
 import { finishOf, NO_OWN_WORK, type OrderProblem } from './problem';
+import type { StageSections } from './sections';
 import type { KeptMask, Progress } from './progress';
 import { sealsOf, type Seal } from './seal';
 import { standingAfter, throughAfter } from './through';
@@ -22,6 +23,8 @@ export interface StageChoice {
   readonly open: readonly boolean[];
   /** True where the masks stay on for the next stage. */
   readonly keep: boolean;
+  /** Its last coat in sections, pulled in turns by one person; left out: all of it, then all the tape. */
+  readonly sections?: StageSections;
 }
 
 /** Masks that come off after a stage. */
@@ -34,6 +37,8 @@ export interface Pulled {
   readonly restMin: number;
   readonly pullMin: number;
   readonly hands: number;
+  /** When all of it is off. */
+  readonly offMin: number;
 }
 
 /** One stage of the sequence: masks on, coats of one finish, masks off. */
@@ -127,14 +132,17 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const over = overCost(problem, before, finish, choice.open, begins, beforeMin);
   const flashMin = lots.waitMin + over.barrierWaitMin;
   const overMin = over.abradeMin + over.barrierMin;
-  const lastCoatMin = begins + beforeMin + overMin + over.waitMin + coatMin + lots.mixMin + flashMin;
+  const { sections } = choice;
+  const lastMin = sections ? sections.paintedMin - eachMin : 0;
+  const lastCoatMin = begins + beforeMin + overMin + over.waitMin + coatMin + lots.mixMin + flashMin + lastMin;
   const through = throughAfter(problem, before, { ...choice, layer });
   const masksOff = ownMasks(problem, masks, through, times, begins + over.waitMin + over.abradeMin, lastCoatMin);
   const { own: pulling, outer } = masksOff;
-  const pull = pullOff(problem, before, choice, masksOff, through, times, lastCoatMin);
+  const off = pullOff(problem, before, choice, masksOff, through, times, lastCoatMin);
+  const pull = sections ? offInSections(off, sections, lastCoatMin, times.cleanMin) : off;
   const uncoverMin = pull.uncoverMin + own.offMin;
   const paintMl = paintNeeded(openM2, decided.coats * finish.coatUm, finish);
-  const film = { finish, coats: decided.coats, at: lastCoatMin };
+  const film = { finish, coats: decided.coats, at: lastCoatMin, ...(sections ? { spreadMin: sections.paintedMin - sections.firstMin } : {}) };
   return {
     ...choice,
     layer,

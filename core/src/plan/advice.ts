@@ -1,4 +1,4 @@
-import { aloneSaid } from './alone';
+import { aloneSaid } from './sections';
 import { airTapedIn, dewMargin } from '../air';
 import type { Finish } from '../finish';
 import type { Design } from '../job';
@@ -19,7 +19,7 @@ export function adviceFor(facts: AdviceFacts): Advice[] {
     ...airAdvice(design),
     ...works.flatMap((work) => partAdvice(work, finishes)),
     ...soundRules(facts.problem).faults.map((fault) => advice('caution', fault)),
-    ...stages.flatMap((stage, index) => stageAdvice(stage, items[index]!, finishes)),
+    ...stages.flatMap((stage, index) => stageAdvice(stage, items[index]!, finishes, design.choices.alone === true)),
     ...pullAdvice(facts),
     ...regrets(facts),
   ];
@@ -86,7 +86,7 @@ function partAdvice({ part, lines, arrangement, areaIds, finishes, conflicts, lo
   return [...faults, ...misplaced, ...loose, ...slivers, ...clashes, ...unchosen];
 }
 
-function stageAdvice(stage: StagePlan, { lines }: StageItems, finishes: ReadonlyMap<string, Finish>): Advice[] {
+function stageAdvice(stage: StagePlan, { lines }: StageItems, finishes: ReadonlyMap<string, Finish>, wantsAlone: boolean): Advice[] {
   const { number, finish, school, windows, tasks, late, hands, pull, pullMin } = stage;
   const { name, school: preferred } = finishes.get(finish) as Finish;
   const doubts = lines.flatMap(({ code, doubts: [doubt], line, part, lineCode }) =>
@@ -98,10 +98,11 @@ function stageAdvice(stage: StagePlan, { lines }: StageItems, finishes: Readonly
       : [];
   const windowMin = pull && pull.toMin !== null ? pull.toMin - pull.fromMin : 0;
   const many = hands > 1 ? [advice('caution', { code: 'advice.hands', values: { stage: number, pullMin, windowMin, hands, ...aloneSaid(stage) } })] : [];
+  const notAlone = wantsAlone && hands > 1 ? [advice('caution', { code: 'advice.not-alone', values: { stage: number, hands } })] : [];
   // The school it likes was given up for want of time: in sections it may be kept.
   const liked = windows?.[preferred];
   const sections =
-    stage.alone && hands === 1 && school !== null && liked
+    stage.alone && !stage.sections && hands === 1 && school !== null && liked
       ? [
           advice('note', {
             code: 'advice.sections',
@@ -115,7 +116,7 @@ function stageAdvice(stage: StagePlan, { lines }: StageItems, finishes: Readonly
     return advice(OVER_LEVEL[answer], { code: 'advice.over', values: { stage: number, finish: name, areas, answer, reason } }, { part, area });
   });
   const stays: AdviceSaid[] = late ? [{ code: 'advice.late', values: { stage: number } }] : [];
-  return [...doubts, ...missed, ...many, ...sections, ...over, ...stays.map((one) => advice('caution', one))];
+  return [...doubts, ...missed, ...many, ...notAlone, ...sections, ...over, ...stays.map((one) => advice('caution', one))];
 }
 
 const OVER_LEVEL: Record<OverAnswer, Advice['level']> = { yes: 'note', wait: 'note', abrade: 'note', barrier: 'note', no: 'stop' };

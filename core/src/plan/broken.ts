@@ -16,6 +16,8 @@ export interface BrokenSays {
   readonly 'broken.laid': { readonly item: string; readonly times: number };
   /** An item is laid before one it lies over, or comes off after it. */
   readonly 'broken.lies-over': { readonly item: string; readonly over: string };
+  /** A section is not painted, or not pulled in its window. */
+  readonly 'broken.section': { readonly stage: number; readonly part: string; readonly piece: number };
   readonly 'broken.long-pull': { readonly step: string; readonly pullMin: number; readonly windowMin: number };
   readonly 'broken.sum': { readonly of: string; readonly shown: number; readonly found: number };
   readonly 'broken.clock': { readonly step: string };

@@ -1,6 +1,6 @@
 import { filmBond, type MaskEdge } from '../masking';
 import type { Substrate } from '../job';
-import { startProgress, type EarlyPull, type KeptMask, type Sequence, type StageCost } from '../order';
+import { edgeKey, startProgress, type EarlyPull, type KeptMask, type Sequence, type StageCost } from '../order';
 import type { ItemId, SessionId } from '../units';
 import type { StageSource } from './means';
 import type { Item } from './item-types';
@@ -53,6 +53,19 @@ export function earlyPullOf(sequence: Pick<Sequence, 'stages'>, index: number, e
   if (!pulled || pulled.early.length === 0) return null;
   const own = maskOn(sequence.stages[index]!, edge.closed)?.mask.edges.find(({ border, closed }) => border === edge.border && closed === edge.closed);
   return pulled.early.find(({ edges }) => own && edges.has(own)) ?? null;
+}
+
+/** In which pull an edge of a stage comes off where it is pulled in sections, from 1; null: not in sections. */
+export function turnOff(sequence: Pick<Sequence, 'stages'>, index: number, edge: Pick<MaskEdge, 'border' | 'closed'>): number | null {
+  const { sections } = sequence.stages[offAfter(sequence, index, edge.closed)]!;
+  return sections?.turnOf.get(edgeKey(edge)) ?? null;
+}
+
+/** When what lies along an edge comes off: what `commonOn` says of its area, and before the rest or in its turn. */
+export function untilOn(sequence: Pick<Sequence, 'stages'>, index: number, edge: Pick<MaskEdge, 'border' | 'closed'>, until: Item['until']): Item['until'] {
+  const early = earlyPullOf(sequence, index, edge)?.school;
+  const turn = turnOff(sequence, index, edge);
+  return { ...until, ...(early === undefined ? {} : { early }), ...(turn === null ? {} : { turn }) };
 }
 
 /**

@@ -24,9 +24,10 @@ interface ItemBase {
   readonly after: readonly ItemId[];
   /**
    * The stage after which it comes off, and that stage's session; the last one for plugs. `early`: before the rest of its mask, by this school,
-   * as a person has chosen for its line.
+   * as a person has chosen for its line. `turn`: in which of its pulls, from 1, where the last coat goes on in sections; of several alike pieces
+   * the last comes off then.
    */
-  readonly until: { readonly stage: number; readonly session: SessionId; readonly early?: School };
+  readonly until: { readonly stage: number; readonly session: SessionId; readonly early?: School; readonly turn?: number };
   /** Work of laying it, and of pulling it or taking it away, all alike together. */
   readonly layMin: number;
   readonly pullMin: number;

@@ -1,6 +1,6 @@
 import type { Sequence } from '../order';
 import { nearestFirst, type Run } from '../runs';
-import { earlyPullOf, offAfter } from './item-frame';
+import { earlyPullOf, offAfter, untilOn } from './item-frame';
 import type { RunLaid } from './line-items';
 import type { StageSource } from './means';
 
@@ -16,12 +16,13 @@ export function layingOf(sequence: Sequence, index: number, { design, problem, w
     const at = works.findIndex((work) => work.part.id === part);
     const owner = works[at]!.lines.find(({ id }) => id === line)?.owner ?? line;
     const closed = starts.areas[at]! + between.closed;
-    const early = earlyPullOf(sequence, index, { border: starts.borders[at]! + between.border, closed })?.school ?? null;
+    const edge = { border: starts.borders[at]! + between.border, closed };
+    const untilOf: RunLaid['untilOf'] = (until) => untilOn(sequence, index, edge, until);
     const near = nearestFirst({ part, line: owner, side }, pins)[0];
-    if (near) return { backingOver: near.first === 'line', early };
+    if (near) return { backingOver: near.first === 'line', untilOf };
     const off = offAfter(sequence, index, closed);
     const { pulling, finish } = sequence.stages[off]!;
-    const school = early ?? pulling?.school ?? problem.finishes.get(finish)?.school;
-    return { backingOver: off > index || school === 'dry', early };
+    const school = earlyPullOf(sequence, index, edge)?.school ?? pulling?.school ?? problem.finishes.get(finish)?.school;
+    return { backingOver: off > index || school === 'dry', untilOf };
   };
 }

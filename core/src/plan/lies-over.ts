@@ -47,6 +47,7 @@ function lyingOn(work: PartWork, items: readonly LaidTape[]): ReadonlyMap<ItemId
       item.stage,
       item.until.stage,
       item.until.early,
+      item.until.turn,
       item.line,
       item.from,
       item.to,
@@ -122,7 +123,7 @@ function boxesMeet(one: PlacedBand, other: PlacedBand): boolean {
 
 /** True where one comes off in an earlier pull than another. */
 const comesBefore = ({ until: one }: LaidTape, { until: other }: LaidTape): boolean =>
-  one.stage === other.stage ? turnOf(one) < turnOf(other) : one.stage < other.stage;
+  one.stage !== other.stage ? one.stage < other.stage : turnOf(one) !== turnOf(other) ? turnOf(one) < turnOf(other) : (one.turn ?? 0) < (other.turn ?? 0);
 
 const turnOf = ({ early }: LaidTape['until']): number => (early === undefined ? SCHOOLS.length : SCHOOLS.indexOf(early));
 

@@ -1,4 +1,3 @@
-import type { School } from '../finish';
 import { rememberedEdge, type EdgeCost } from '../order';
 import { guideTape, noSeam, trimmedAt, type Backing, type LaidHow, type Run } from '../runs';
 import type { CommonOn, Namer } from './item-frame';
@@ -12,14 +11,14 @@ export interface LineItems {
   readonly seam: SeamItem | null;
 }
 
-/** How a run lies and comes off: whether its backing lies over it, and by which school it is pulled before the rest. */
+/** How a run lies and comes off: whether its backing lies over it, and when, of what comes off from its area then. */
 export interface RunLaid {
   readonly backingOver: boolean;
-  readonly early: School | null;
+  readonly untilOf: (until: LineItem['until']) => LineItem['until'];
 }
 
 /** What a run lays: its tape, what lies behind it, over or under it, what goes over the seam of its cover. */
-export function lineItems(run: Run, number: number, commonOn: CommonOn, source: StageSource, name: Namer, { backingOver, early }: RunLaid): LineItems {
+export function lineItems(run: Run, number: number, commonOn: CommonOn, source: StageSource, name: Namer, { backingOver, untilOf }: RunLaid): LineItems {
   const { works, problem, starts } = source;
   const part = works.findIndex((one) => one.part.id === run.part);
   const ids = works[part]!.areaIds;
@@ -38,7 +37,7 @@ export function lineItems(run: Run, number: number, commonOn: CommonOn, source: 
     minutes((cost) => cost.seamMin),
   ];
   const laid = commonOn(firstArea + run.between.closed);
-  const common = early === null ? laid : { ...laid, until: { ...laid.until, early } };
+  const common = { ...laid, until: untilOf(laid.until) };
   const between = `${ids[run.between.closed]}|${ids[run.between.free]}`;
   const place = { part: run.part, line, lineCode, side, sideSeen, from, to, count };
   const backingId = run.backing && name(run.part, line, side, between, 'backing');

@@ -99,7 +99,11 @@ const HANDS: readonly (readonly Step['kind'][])[] = [
 
 /** The steps of a stage, and those of the job as a whole, come in the order hands do them; a stage is checked before its colour, and mixed for before it is sprayed. */
 export function orderFaults({ steps, stages }: Plan): Broken[] {
-  const rank = ({ kind }: Step) => HANDS.findIndex((row) => row.includes(kind));
+  // In sections coats and pulls go in turns, and the gun is cleaned when the last is painted.
+  const inTurns = new Set(stages.flatMap(({ sections, number }) => (sections ? [number] : [])));
+  const turns = HANDS.findIndex((row) => row.includes('coat'));
+  const rank = ({ kind, stage }: Step) =>
+    stage !== null && inTurns.has(stage) && (kind === 'pull' || kind === 'gun-clean') ? turns : HANDS.findIndex((row) => row.includes(kind));
   return [null, ...stages.map(({ number }) => number)].flatMap((number) => {
     const own = steps.filter((step) => step.stage === number && rank(step) >= 0);
     const early = own.filter((step, index) => index > 0 && rank(step) < rank(own[index - 1]!));

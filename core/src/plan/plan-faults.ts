@@ -23,6 +23,7 @@ export function planFaults(plan: Plan): Broken[] {
     ...laidFaults(plan),
     ...liesOverFaults(plan),
     ...pullFaults(plan, house),
+    ...plan.stages.flatMap((stage) => sectionFaults(stage, plan)),
     ...sumFaults(plan),
   ];
 }
@@ -85,7 +86,9 @@ function windowFaults({ windows, stages }: Plan, { steps }: House): Broken[] {
     const step = steps.get(window.of);
     if (!step) return [];
     const kept = step.startMin >= window.opensMin - CLOSE && (window.closesMin === null || step.startMin <= window.closesMin + CLOSE);
-    return kept && (window.kind !== 'pull' || isOfStage(window, stages)) ? [] : [{ code: 'broken.window', values: { window: window.id } }];
+    return kept && (window.kind !== 'pull' || isOfStage(window, stages) || isOfSections(window, steps, stages))
+      ? []
+      : [{ code: 'broken.window', values: { window: window.id } }];
   });
 }
 
@@ -96,6 +99,30 @@ const isOfStage = ({ opensMin, closesMin }: Plan['windows'][number], stages: rea
       return closesMin === null ? pull.toMin === null : pull.toMin !== null && close(closesMin, lastCoatMin + pull.toMin);
     }),
   );
+
+/** Of a pull of sections: from when the last of them that was painted in that coat may come off until the first of them must be off. */
+function isOfSections({ of, id, opensMin, closesMin }: Plan['windows'][number], steps: House['steps'], stages: readonly StagePlan[]): boolean {
+  const [pull, coat] = [steps.get(of), steps.get(id.slice(of.length + 1))];
+  const stage = stages.find(({ number }) => number === pull?.stage);
+  if (!pull || !coat || !stage?.sections || !stage.pull) return false;
+  const { fromMin, toMin } = stage.pull;
+  const own = stage.sections.filter((one) => isWithin(one.paintedMin, coat) && isWithin(one.offMin, pull));
+  const opens = Math.max(coat.endMin, ...own.map(({ paintedMin, pullMin }) => paintedMin + fromMin - (pullMin - pull.startMin)));
+  const closes = Math.min(...own.map(({ paintedMin, offMin }) => paintedMin + (toMin ?? Infinity) + pull.endMin - offMin));
+  return own.length > 0 && close(opensMin, opens) && closesMin !== null && close(closesMin, closes);
+}
+
+/** True where something is over while a step is done, or at its end. */
+const isWithin = (min: number, { startMin, endMin }: Step): boolean => min > startMin + CLOSE && min <= endMin + CLOSE;
+
+/** Every section of a last coat is painted in a coat, pulled in a pull, and off in its window. */
+function sectionFaults({ number, sections = [], pull }: StagePlan, { steps }: Plan): Broken[] {
+  const done = (kind: Step['kind'], min: number) => steps.filter((step) => step.stage === number && step.kind === kind && isWithin(min, step)).length === 1;
+  return sections.flatMap(({ part, piece, paintedMin, pullMin, offMin }): Broken[] => {
+    const inTime = pull !== null && pullMin - paintedMin >= pull.fromMin - CLOSE && (pull.toMin === null || offMin - paintedMin <= pull.toMin + CLOSE);
+    return inTime && done('coat', paintedMin) && done('pull', offMin) ? [] : [{ code: 'broken.section', values: { stage: number, part, piece } }];
+  });
+}
 
 const close = (a: number, b: number): boolean => Math.abs(a - b) <= CLOSE;
 
@@ -118,7 +145,8 @@ function pullFaults({ windows, steps }: Plan, { items }: House): Broken[] {
       }));
     const { from: opensMin, to: closesMin } = windowOf(step, windows);
     const { fromMin, toMin } = step.say.values;
-    const lastCoat = steps.filter(({ stage, kind }) => kind === 'coat' && stage === step.stage).at(-1)?.endMin ?? 0;
+    // In sections the time is told from the coat before it.
+    const lastCoat = steps.filter(({ stage, kind, endMin }) => kind === 'coat' && stage === step.stage && endMin <= step.startMin + CLOSE).at(-1)?.endMin ?? 0;
     const asTold =
       close(Math.max(opensMin, lastCoat), lastCoat + Number(fromMin)) && (closesMin === null ? toMin === null : close(closesMin, lastCoat + Number(toMin)));
     return [...early, ...long, ...(asTold ? [] : [{ code: 'broken.told' as const, values: { step: step.id } }])];

@@ -2,6 +2,7 @@ import type { Design, Shelf } from '../job';
 import {
   calmFirst,
   calmnessOf,
+  doneAlone,
   figuresOf,
   gunOf,
   lastingSteps,
@@ -46,7 +47,10 @@ export function* planSteps(design: Design, shelf: Shelf, store?: WorkStore): Gen
   const parts = works.map((work, index) => partPlan(work, finishes, rimsOfPart(rims, index, asked)));
   const shown = rounded(parts);
   yield shown;
-  const { problem, chosen, found, gap, price } = yield* chosenOrder(asked);
+  const order = yield* chosenOrder(asked);
+  const { problem, gap, price } = order;
+  const chosen = order.chosen && design.choices.alone ? doneAlone(problem, order.chosen) : order.chosen;
+  const found = order.found.map((one) => (one === order.chosen && chosen ? chosen : one));
   const { stages, items } = chosen
     ? yield* stageSteps(chosen, { works, design, shelf, problem, preparation, starts: startsOf(works), rims })
     : { stages: [], items: [] };

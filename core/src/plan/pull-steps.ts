@@ -1,7 +1,8 @@
 import type { Finish, School } from '../finish';
-import { commonSpan } from '../units';
+import { commonSpan, plainly } from '../units';
 import type { PartPlan } from '../setout';
-import { aloneSaid } from './alone';
+import { flashSay } from './flash-say';
+import { aloneSaid } from './sections';
 import type { Item } from './item-types';
 import { inLayingOrder, isLine, sheetLine } from './lists';
 import { ownSay } from './own-say';
@@ -13,8 +14,38 @@ import type { StagePlan } from './types';
 
 // What comes off after the coats of a stage.
 
+/** Gun cleaned, masks off. A wet pull that leaves no time for it comes before the gun. */
+export function afterCoats(stage: StagePlan, finish: Finish, source: StepSource, clock: StepClock): void {
+  const { add, pass } = clock;
+  const cost = source.sequence.stages[stage.number - 1]!;
+  const { waits, cleaning } = cost;
+  const clean = () => {
+    if (cleaning.minutes > 0) add('gun-clean', null, cleaning.minutes, plainly('step.gun-clean'));
+  };
+  const { pulled, sections } = cost;
+  if (sections) {
+    // The tape is off already; the gun may have been cleaned on the way.
+    if (cleaning.after === sections.heaps.filter(({ turn }) => turn === 'pull').length) clean();
+    uncoverStep(stage, source, clock);
+    return;
+  }
+  const early = pulled?.early ?? [];
+  for (const [turn, pull] of [...early, null].entries()) {
+    const restMin = pull ? pull.restMin : (pulled?.restMin ?? waits.pullMin);
+    if (cleaning.after === turn) clean();
+    const rest = restMin - (cleaning.after === turn ? cleaning.minutes : 0);
+    const what = pull ? `pull-${pull.school}` : 'pull';
+    const forTape = pull !== null || tapesOff(stage, source).length > 0;
+    pass(forTape ? 'wait' : 'flash', forTape ? what : 'last', rest, forTape ? plainly('step.wait-pull') : flashSay(finish, stage, true));
+    if (pull) earlyStep(stage, finish, pull.school, source, clock);
+    else pullStep(stage, finish, source, clock);
+  }
+  if (cleaning.after > early.length) clean();
+  uncoverStep(stage, source, clock);
+}
+
 /** Single lines that come off before the rest, by a school of their own. */
-export function earlyStep(stage: StagePlan, finish: Finish, school: School, source: StepSource, { add }: StepClock): void {
+function earlyStep(stage: StagePlan, finish: Finish, school: School, source: StepSource, { add }: StepClock): void {
   const turn = stage.early?.find((one) => one.school === school);
   const tapes = tapesOff(stage, source, school);
   if (!turn) return;
@@ -43,7 +74,7 @@ const linesPulled = (tapes: readonly Item[], parts: readonly PartPlan[]): string
   );
 
 /** What comes off after a stage: the tapes within the window of each paint, the last laid first. */
-export function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }: StepClock): void {
+function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }: StepClock): void {
   const { stages } = source;
   const tapes = tapesOff(stage, source);
   const { pulled } = source.sequence.stages[stage.number - 1]!;
@@ -82,7 +113,7 @@ export function pullStep(stage: StagePlan, finish: Finish, source: StepSource, {
 }
 
 /** Paper and film are folded up and taken away once the tape is off. */
-export function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: StepClock): void {
+function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: StepClock): void {
   const off = comingOff(
     stage,
     items.flatMap(({ covers, seams }) => [...covers, ...seams]),

@@ -2,7 +2,7 @@ import { pathLength } from '../curves';
 import { rememberedEdge, type Sequence } from '../order';
 import { rimRun } from '../runs';
 import type { MaskEdge } from '../masking';
-import { bondUnder, tapeStays, type CommonOn, type Namer } from './item-frame';
+import { bondUnder, untilOn, tapeStays, type CommonOn, type Namer } from './item-frame';
 import { meansOf, type StageSource } from './means';
 import { toMask, type RimPlace } from './rim-problem';
 import type { RimItem } from './item-types';
@@ -31,8 +31,10 @@ export function rimItems(sequence: Sequence, index: number, source: StageSource,
     const cost = rememberedEdge(problem.borders[border]!, one === 'crisp', problem.model);
     const beside = free === place.area ? free : closed;
     const { cleanHours, ...how } = run;
+    const common = commonOn(closed);
     const item: RimItem = {
-      ...commonOn(closed),
+      ...common,
+      until: untilOn(sequence, index, { border, closed }, common.until),
       ...how,
       id: name(part.id, 'rim', `${place.edge}`, `${problem.areas[free]!.id}|${problem.areas[closed]!.id}`),
       kind: 'rim',

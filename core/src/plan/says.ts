@@ -106,6 +106,7 @@ export interface StepSays {
   readonly 'step.wait-tape-safe': NoValues;
   readonly 'step.wait-over': NoValues;
   readonly 'step.wait-pull': NoValues;
+  readonly 'step.wait-section': NoValues;
   readonly 'step.wait-seal': NoValues;
   readonly 'step.flash': { readonly method?: Method; readonly masked?: boolean; readonly last?: boolean };
   /** Places are names of parts. */
@@ -169,6 +170,8 @@ export interface StepSays {
     readonly blends?: Places;
     /** Of the last coat, where one alone is to pull in between; left out: nothing of that. */
     readonly alone?: Said;
+    /** Of the last coat in sections: which of them go on now. */
+    readonly sections?: readonly SectionSaid[];
   };
   readonly 'step.blend': { readonly finish: string; readonly places: Places; readonly method: FinishMethod };
   readonly 'step.inspect': { readonly plugs: boolean; readonly aircraft: boolean };
@@ -185,11 +188,22 @@ export interface StepSays {
     /** The lines it is of where single lines come off before the rest; `rest`: lines have come off before it. Left out: all of it. */
     readonly lines?: Places;
     readonly rest?: boolean;
+    /** In sections, which of them, and how: the times are from the coat before it. */
+    readonly sections?: readonly SectionSaid[];
+    /** Others are painted after it, in its mist where it is sprayed. */
+    readonly more?: 'mist' | 'drips';
   };
   /** A step of an older plan, in the words it had. */
   readonly 'step.typed': { readonly title: string; readonly detail: string };
 }
 export type StepSaid = SaidOf<StepSays>;
+
+/** A section of a coat. */
+export interface SectionSays {
+  /** Areas of a piece; none: whole pieces, from the first to the last of so many alike. */
+  readonly 'section.of': { readonly part: string; readonly areas: readonly string[]; readonly first: number; readonly last: number; readonly of: number };
+}
+export type SectionSaid = SaidOf<SectionSays>;
 
 /** What a step may not be begun before, or be late for. */
 export const RULE_CODES = ['order', 'tape-safe', 'over', 'recoat', 'pull', 'pot', 'flash', 'typed'] as const;
@@ -229,6 +243,8 @@ export interface AdviceSays extends RuleSays {
   readonly 'advice.no-window': { readonly stage: number; readonly finish: string; readonly wanted: School; readonly school: School };
   readonly 'advice.line-school': { readonly stage: number; readonly line: string; readonly wanted: School; readonly school: School };
   readonly 'advice.hands': { readonly stage: number; readonly pullMin: number; readonly windowMin: number; readonly hands: number; readonly alone?: Said };
+  /** One alone cannot: pulling one section takes longer than its window, or there is nothing to be divided. */
+  readonly 'advice.not-alone': { readonly stage: number; readonly hands: number };
   readonly 'advice.sections': {
     readonly stage: number;
     readonly wanted: School;

@@ -5,6 +5,7 @@ import {
   finishOf,
   overMinutes,
   pastWindow,
+  sectionsFor,
   shownMinutes,
   startProgress,
   usedFinishes,
@@ -12,7 +13,7 @@ import {
   type Sequence,
   type StageCost,
 } from '../order';
-import { aloneIn } from './alone';
+import { aloneIn, named, sectionsPlanned } from './sections';
 import { offAfter, sessionsOf } from './item-frame';
 import { itemsOf, type StageItems } from './items';
 import { withLiesOver } from './lies-over';
@@ -92,7 +93,13 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     pull: pulling && pullWindow(sequence, index, own),
     ...earlyLines(stage, own),
     hands: pulled?.hands ?? 0,
-    alone: pulling && aloneIn(stage, inSections(finish, stage, own, source), sectionsOf(stage, source)),
+    alone: aloneIn(stage.sections ?? sectionsFor(problem, stage, windowAlone(finish, stage, own, source))),
+    ...(stage.sections
+      ? {
+          sections: sectionsPlanned(stage, stage.sections, preparation.minutes, source),
+          withFirst: stage.sections.plain.map((section) => named(section, source)),
+        }
+      : {}),
     pulls: [
       ...new Set(
         (pulled?.masks ?? []).flatMap((one) => {
@@ -124,6 +131,8 @@ function pullWindow({ stages }: Sequence, index: number, items: StageItems): Sta
   // When the pull is over: paper and film may be folded up later.
   const offMin = allOff(off) - stage.lastCoatMin;
   const { span, early } = stage.pulling;
+  // In sections the window is that of each of them.
+  if (stage.sections) return { fromMin: span.from, toMin: span.to };
   // Of a mask that stayed on, lines with a school of their own come off with the rest: in the windows of both where there is time for that.
   const both = commonSpan([span, ...early.map((turn) => turn.span)]);
   const inBoth = off !== stage && offMin <= (both.to ?? Infinity) + 1e-9;
@@ -131,7 +140,7 @@ function pullWindow({ stages }: Sequence, index: number, items: StageItems): Sta
 }
 
 /** When the last tape that comes off after a stage is off, minutes from the start. */
-const allOff = ({ pulled, after }: StageCost): number => (pulled ? pulled.at + pulled.pullMin / pulled.hands : after.clock);
+const allOff = ({ pulled, after }: StageCost): number => pulled?.offMin ?? after.clock;
 
 /** The window of a school, shortened to what the tapes stand, unless what comes off in it is off later than that. */
 function windowUntil({ from, to }: Span, stage: Pick<StageCost, 'pulling' | 'lastCoatMin'>, cleanMin: number, offMin: number): NonNullable<StagePlan['pull']> {
@@ -181,17 +190,13 @@ function tasksOf(finish: Finish, { over }: StageCost, { problem }: StageSource):
 }
 
 /** The window one alone would have to keep in sections: that of several people, or that of the school the finish likes and one alone has no time for. */
-function inSections(finish: Finish, stage: StageCost, own: StageItems, source: StageSource): Span | null {
+function windowAlone(finish: Finish, stage: StageCost, own: StageItems, source: StageSource): Span | null {
   const school = source.problem.school ?? finish.school;
   const liked = windowsOf(finish, stage, own, source)[school];
   if ((stage.pulled?.hands ?? 0) > 1) return liked;
   const gaveWay = stage.pulling?.school !== school;
   return gaveWay && liked && liked.to !== null && stage.pullMin > liked.to - liked.from ? liked : null;
 }
-
-/** Areas a stage sprays, each piece of a part for itself. */
-const sectionsOf = ({ open }: StageCost, { problem, works }: StageSource): number =>
-  open.reduce((sum, isOpen, area) => sum + (isOpen ? (works.find(({ part }) => part.id === problem.areas[area]!.part)?.part.count ?? 1) : 0), 0);
 
 function paintOf(finish: Finish, stage: StageCost, { problem }: StageSource): StagePaint {
   const lost = RULE_OF_THUMB.cupLossMl[finish.method];

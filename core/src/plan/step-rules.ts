@@ -12,8 +12,8 @@ import type { StagePlan } from './types';
 // What the steps of a stage may not be sooner than, or later. Every time is the one the stage worked out.
 
 export const BLEND = 'blend';
-/** A coat of a stage, by its number, or what it is faded out with. */
-export const coatId = ({ session }: StagePlan, coat: number | typeof BLEND): StepId => stepId(session, 'coat', `${coat}`);
+/** A coat of a stage, by its number, what it is faded out with, or some sections of it by their name. */
+export const coatId = ({ session }: StagePlan, coat: number | string): StepId => stepId(session, 'coat', `${coat}`);
 /** What the windows of a stage count from: the end of its last coat, and of fading it out. */
 export const lastCoatOf = (stage: StagePlan, { sequence }: Pick<StepSource, 'sequence'>): StepId =>
   coatId(stage, sequence.stages[stage.number - 1]!.blendMin > 0 ? BLEND : stage.coats);

@@ -1,12 +1,12 @@
 import { isModelScale, type JobKind, plainly, RULE_OF_THUMB, sumOf } from '../units';
 import { type DryingAir } from '../air';
-import { coatAgainMin } from '../drying';
-import { isSprayed, mixFor, type Finish } from '../finish';
-import type { Need, Step } from '../log';
-import { mixMinutes, usesGun, type Sequence } from '../order';
+import { isSprayed, type Finish } from '../finish';
+import type { Step } from '../log';
+import { type Sequence } from '../order';
 import type { Preparation } from '../prepare';
 import { endSteps, prepareSteps } from './before-after';
-import { aloneSaid } from './alone';
+import { coatSteps, mixStep } from './coat-steps';
+import { flashSay } from './flash-say';
 import { cautionsAt } from './cautions';
 import { heightOf } from './height';
 import type { StageItems } from './items';
@@ -18,8 +18,8 @@ import type { Reach, SafetyCode, StepSaid } from './says';
 import { clockFrom, inOrder, type Draft, type StepClock } from './step-clock';
 import { coverPlaces, linesOf, nameOf, placesOf, closingValues } from './step-places';
 import { rimSay, rimsAlike } from './rim-steps';
-import { BLEND, coatId, filmRule, lotName, overRules, potRules, tapeSafeRules } from './step-rules';
-import { earlyStep, pullStep, tapesOff, uncoverStep } from './pull-steps';
+import { tapeSafeRules } from './step-rules';
+import { afterCoats } from './pull-steps';
 import { ownSay } from './own-say';
 import type { BackingItem, Item, LineItem, SeamItem } from './item-types';
 import type { PrepareTask, StagePlan } from './types';
@@ -107,11 +107,6 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
   return clock.steps;
 }
 
-const flashSay = ({ method }: Finish, { covered }: StagePlan, last: boolean): StepSaid => ({
-  code: 'step.flash',
-  values: { method, masked: covered.length > 0, last },
-});
-
 /** Tape edges on texture are sealed once everything lies, and dry before the check. */
 function sealSteps(stage: StagePlan, { sequence, parts, finishes, works }: StepSource, { add, pass }: StepClock): void {
   const { seals, waits } = sequence.stages[stage.number - 1]!;
@@ -121,98 +116,6 @@ function sealSteps(stage: StagePlan, { sequence, parts, finishes, works }: StepS
       values: { finish: product === null ? null : (finishes.get(product)?.name ?? product), places: linesOf(edges, works, parts), dryMin },
     });
   pass('wait', 'seal', waits.sealMin, plainly('step.wait-seal'));
-}
-
-/** Gun cleaned, masks off. A wet pull that leaves no time for it comes before the gun. */
-function afterCoats(stage: StagePlan, finish: Finish, source: StepSource, clock: StepClock): void {
-  const { add, pass } = clock;
-  const cost = source.sequence.stages[stage.number - 1]!;
-  const { waits, cleaning } = cost;
-  const clean = () => {
-    if (cleaning.minutes > 0) add('gun-clean', null, cleaning.minutes, plainly('step.gun-clean'));
-  };
-  const { pulled } = cost;
-  const early = pulled?.early ?? [];
-  for (const [turn, pull] of [...early, null].entries()) {
-    const restMin = pull ? pull.restMin : (pulled?.restMin ?? waits.pullMin);
-    if (cleaning.after === turn) clean();
-    const rest = restMin - (cleaning.after === turn ? cleaning.minutes : 0);
-    const what = pull ? `pull-${pull.school}` : 'pull';
-    const forTape = pull !== null || tapesOff(stage, source).length > 0;
-    pass(forTape ? 'wait' : 'flash', forTape ? what : 'last', rest, forTape ? plainly('step.wait-pull') : flashSay(finish, stage, true));
-    if (pull) earlyStep(stage, finish, pull.school, source, clock);
-    else pullStep(stage, finish, source, clock);
-  }
-  if (cleaning.after > early.length) clean();
-  uncoverStep(stage, source, clock);
-}
-
-function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, clock: StepClock): void {
-  const { add, pass } = clock;
-  const { coats, gap, covered } = stage;
-  const { coatMin, blendMin, lots } = source.sequence.stages[stage.number - 1]!;
-  const eachMin = (coatMin - blendMin) / coats;
-  const needs: Need[] = ['person', ...(finish.method === 'gun' ? ['booth' as const] : []), ...(usesGun(finish) ? ['gun' as const] : [])];
-  const through = usesGun(finish) ? { gun: source.gunOf(finish) } : {};
-  const blends = blendPlaces(finish, source);
-  for (let coat = 1; coat <= coats; coat++) {
-    const lot = lots.from.indexOf(coat);
-    // The paint for it is mixed while the coat before flashes.
-    const again = lot > 0 ? mixMinutes(finish) : 0;
-    if (coat > 1) pass('flash', String(coat - 1), gap.fromMin - again, flashSay(finish, stage, false));
-    if (lot > 0) mixStep(stage, finish, source, clock, lot);
-    const after = [
-      ...(coat === 1
-        ? overRules(stage, source)
-        : [
-            filmRule(
-              coatId(stage, coat - 1),
-              { fromMin: gap.fromMin, toMin: gap.toMin, againMin: coatAgainMin(finish, source.sprayAir) },
-              'recoat',
-              finish,
-              source,
-              'sprayed',
-            ),
-          ]),
-      ...potRules(stage, coat, eachMin, source),
-    ];
-    const values = {
-      finish: finish.name,
-      coat,
-      coats,
-      method: finish.method,
-      masked: covered.length > 0,
-      peelable: finish.system === 'peelable',
-      blends,
-      ...(coat === coats && stage.hands > 1 ? aloneSaid(stage) : {}),
-    };
-    add('coat', String(coat), eachMin, { code: 'step.coat', values }, { needs, after, ...through });
-  }
-  if (blendMin > 0)
-    add(
-      'coat',
-      BLEND,
-      blendMin,
-      { code: 'step.blend', values: { finish: finish.name, places: blends, method: finish.method } },
-      { needs, after: potRules(stage, coats, blendMin, source), ...through },
-    );
-}
-
-/** One lot of paint: all of it, or what some of the coats take. */
-function mixStep(stage: StagePlan, finish: Finish, { sequence }: StepSource, { add }: StepClock, lot: number): void {
-  const { lots } = sequence.stages[stage.number - 1]!;
-  const all = lots.from.length === 1;
-  const first = lots.from[lot]!;
-  const last = (lots.from[lot + 1] ?? stage.coats + 1) - 1;
-  const { ml, partsMl, cans } = all ? stage.paint : mixFor((stage.paint.ml * (last - first + 1)) / stage.coats, finish);
-  const shared = { finish: finish.name, ml, partsMl, cans, batches: lots.perCoat, method: finish.method, lifeMin: lots.lifeMin };
-  add('mix', lotName(lot), mixMinutes(finish), { code: 'step.mix', values: all ? shared : { ...shared, coats: [first, last] } });
-}
-
-/** Areas of a finish in which it fades out. */
-function blendPlaces({ id }: Finish, { parts }: StepSource): string[] {
-  const areas = parts.flatMap((part) => part.areas.flatMap((area) => (area.blend && area.finish === id ? [{ part: part.id, area: area.id }] : [])));
-  return placesOf(areas, parts);
 }
 
 const linesOfAll = ({ items }: StepSource): LineItem[] => items.flatMap(({ lines }) => lines);

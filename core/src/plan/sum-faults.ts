@@ -62,7 +62,11 @@ export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken
             workOf,
           ),
         ),
-        ...told('coats', chosen.coats, steps.filter(({ kind, say }) => kind === 'coat' && say.code === 'step.coat').length),
+        ...told(
+          'coats',
+          chosen.coats,
+          new Set(steps.flatMap(({ stage, say }) => (say.code === 'step.coat' ? [`${stage} ${Number(say.values.coat)}`] : []))).size,
+        ),
         ...told(
           'paint',
           chosen.paintMl,

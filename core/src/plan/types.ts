@@ -45,7 +45,25 @@ export interface StagePaint extends Mix {
   readonly batches: number;
 }
 
-/** Painting and pulling in turns: so many sections, of which so many at most are painted before the first is pulled; minutes of all of it. */
+/** A section of a coat. */
+export interface SectionName {
+  readonly part: PartId;
+  /** Which of how many alike pieces, from 1. */
+  readonly piece: number;
+  readonly of: number;
+  /** Its area; null: all of the piece that is painted. */
+  readonly area: AreaId | null;
+}
+
+/** A section of a last coat that is painted and pulled in turns. */
+export interface SectionPlan extends SectionName {
+  /** When it is painted, when its pull begins and is over, minutes from the start of the job. */
+  readonly paintedMin: number;
+  readonly pullMin: number;
+  readonly offMin: number;
+}
+
+/** Painting and pulling in turns: so many sections, so many of them painted before the first is pulled; minutes of all of it. */
 export interface Alone {
   readonly sections: number;
   readonly ahead: number;
@@ -112,6 +130,10 @@ export interface StagePlan {
    * several people, or where the school the finish likes was given up for it. Null: no need, or no way.
    */
   readonly alone: Alone | null;
+  /** The last coat in sections where one person does it so, in their order; left out: all of it at once. */
+  readonly sections?: readonly SectionPlan[];
+  /** What is painted with the first of them and has no tape to be pulled. */
+  readonly withFirst?: readonly SectionName[];
   /** Earlier stages whose masks come off with these. */
   readonly pulls: readonly number[];
   /** First and last minute of it, and its last coat, minutes from the start of the job. */

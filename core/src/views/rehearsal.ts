@@ -51,7 +51,11 @@ function stageMoments(plan: Plan, shelf: Shelf, stage: StagePlan, seen: Seen): M
   const finish = shelf.finishes.find(({ id }) => id === stage.finish);
   if (!finish) return [];
   const steps = plan.steps.filter((step) => step.stage === stage.number);
-  const coats = steps.filter(({ kind, say }) => kind === 'coat' && say.code === 'step.coat');
+  // A coat in sections is on with the last of them.
+  const coats = steps.filter(
+    ({ say }, index) =>
+      say.code === 'step.coat' && !steps.slice(index + 1).some((later) => later.say.code === 'step.coat' && later.say.values.coat === say.values.coat),
+  );
   const pull = steps.findLast(({ kind }) => kind === 'pull');
   const masks = masksOn(plan, stage);
   const ladders = new Map<string, string[]>();

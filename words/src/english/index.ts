@@ -14,7 +14,7 @@ import { OVER } from './over';
 import { ADVICE, AFTER_WORDS, BROKEN, COATS, ENTRIES, LATE_WORDS, MOMENTS } from './plan';
 import { REFUSALS } from './refusals';
 import { FOLLOW, SAFETY } from './safety';
-import { CLOSING_TAPES, LEAKS, OWN_PIECES, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
+import { CLOSING_TAPES, LEAKS, OWN_PIECES, SECTIONS, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
 import { OPENINGS } from './openings';
 import { BATCHES, DAYS } from './time';
 import { DOUBTS, TECHNIQUE_REASONS, TECHNIQUES } from './runs';
@@ -40,6 +40,7 @@ const SAYS: WordsOf<AllSays> = {
   ...COATS,
   ...STEP_TITLES,
   ...LEAKS,
+  ...SECTIONS,
   ...CLOSING_TAPES,
   ...OWN_PIECES,
   ...ADVICE,

@@ -72,10 +72,12 @@ export const ADVICE: WordsOf<Omit<AdviceSays, keyof RuleSays>> = {
     `Stage ${stage}: the tape of ${line} was to be pulled ${SCHOOLS[wanted]} and comes off ${SCHOOLS[school]}: the paint has no such window, the tape would not last so long, or its mask stays on for the next coats.`,
   'advice.hands': ({ stage, pullMin, windowMin, hands, alone }, { minutes, say }) =>
     `Stage ${stage}: pulling takes one person ${minutes(pullMin)}, and the window is open for ${minutes(windowMin)}. It takes ${hands} people.${alone ? ` ${say(alone)}` : ''}`,
+  'advice.not-alone': ({ stage, hands }) =>
+    `Stage ${stage} cannot be done by one person: no section of it could be painted and pulled for itself in time. It takes ${hands}; or smaller pieces, a slower thinner, cooler air.`,
   'advice.sections': ({ stage, wanted, school, pullMin, windowMin, alone }, { minutes, say }) =>
-    `Stage ${stage}: pulling takes one person ${minutes(pullMin)}, longer than the ${SCHOOLS[wanted]} window of ${minutes(windowMin)}; it is planned ${SCHOOLS[school]}. To pull it ${SCHOOLS[wanted]} all the same:${alone ? ` ${say(alone)}` : ''}`,
+    `Stage ${stage}: pulling takes one person ${minutes(pullMin)}, longer than the ${SCHOOLS[wanted]} window of ${minutes(windowMin)}; it is planned ${SCHOOLS[school]}. To pull it ${SCHOOLS[wanted]} all the same, choose that and one person under Time.${alone ? ` ${say(alone)}` : ''}`,
   'advice.alone': ({ sections, ahead, totalMin }, { minutes }) =>
-    `Alone: the last coat in ${sections} sections, one after the other, no more than ${ahead} painted before the oldest is pulled; about ${minutes(totalMin)} in all (estimate).`,
+    `Alone: the last coat in ${sections} sections, ${ahead} of them painted before the first is pulled; about ${minutes(totalMin)} in all (estimate). Choose one person under Time, and the plan does it so.`,
   'advice.over': ({ stage, finish, areas, answer, reason }, { say }) =>
     `Stage ${stage}, ${finish} on ${areas.join(', ')}: ${OVER_ANSWERS[answer]}. ${say(reason)}`,
   'advice.late': ({ stage }) =>
@@ -123,6 +125,7 @@ export const BROKEN: WordsOf<BrokenSays> = {
   'broken.pulled': ({ item, times }) => `${item} comes off ${times} times`,
   'broken.laid': ({ item, times }) => `${item} is laid ${times} times`,
   'broken.lies-over': ({ item, over }) => `${item} lies over ${over}, but is laid before it or comes off after it`,
+  'broken.section': ({ stage, part, piece }) => `stage ${stage}: section of ${part}, piece ${piece}, is not pulled in its window`,
   'broken.long-pull': ({ step, pullMin, windowMin }) => `${step} takes ${pullMin} min in a window of ${windowMin} min`,
   'broken.sum': ({ of, shown, found }) => `${of}: ${shown} is shown, its parts make ${found}`,
   'broken.clock': ({ step }) => `${step} begins before the step before it has ended, or ends before it begins`,

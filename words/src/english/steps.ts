@@ -1,4 +1,17 @@
-import type { Cleaner, ClosingTapeSays, CoverPlaces, FinishMethod, Grit, LeakSays, OwnPieceSays, Reach, RimBeyond, SideSeen, StepSays } from '@lintrel/core';
+import type {
+  Cleaner,
+  ClosingTapeSays,
+  CoverPlaces,
+  FinishMethod,
+  Grit,
+  LeakSays,
+  OwnPieceSays,
+  Reach,
+  RimBeyond,
+  SectionSays,
+  SideSeen,
+  StepSays,
+} from '@lintrel/core';
 import { isSprayed } from '@lintrel/core/front';
 import { counted, listed, sentence, type Speech, type WordsOf } from '../table';
 
@@ -91,6 +104,7 @@ export const STEP_TITLES: WordsOf<StepSays> = {
   'step.wait-tape-safe': () => 'Wait until the colour takes tape',
   'step.wait-over': () => 'Wait until what is below takes the next coat',
   'step.wait-pull': () => 'Wait for the pull',
+  'step.wait-section': () => 'Wait before the next section',
   'step.wait-seal': () => 'Wait until the seal is dry',
   'step.flash': ({ method, last }) => (byHand(method) ? `Let it dry${last ? '' : ' for the next coat'}` : 'Flash off'),
   'step.wash': ({ places }) => `Wash ${theOnly(places)}`,
@@ -113,9 +127,13 @@ export const STEP_TITLES: WordsOf<StepSays> = {
   'step.gun-clean': () => 'Clean the gun',
   'step.gun-strip': () => 'Strip the gun right down',
   'step.mix': ({ finish, coats }) => `Make ready: ${finish}${coats ? `, for ${coatsTold(coats)}` : ''}`,
-  'step.coat': ({ finish, coat, coats }) => `${finish}: coat ${coat} of ${coats}`,
+  'step.coat': ({ finish, coat, coats, sections }, { say }) =>
+    `${finish}: coat ${coat} of ${coats}${sections ? `, only ${listed(sections.map((one) => say(one)))}` : ''}`,
   'step.blend': ({ finish }) => `${finish}: fade it out`,
-  'step.pull': ({ school, lines, rest }) => `Pull ${lines ? `the tape of ${listed(lines)}` : rest ? 'the rest of the tape' : 'the tape'}: ${SCHOOLS[school]}`,
+  'step.pull': ({ school, lines, rest, sections }, { say }) => {
+    const of = lines ?? sections?.map((one) => say(one));
+    return `Pull ${of ? `the tape of ${listed(of)}` : rest ? 'the rest of the tape' : 'the tape'}: ${SCHOOLS[school]}`;
+  },
   'step.inspect': () => 'Look it over',
   'step.typed': ({ title }) => title,
 };
@@ -147,6 +165,7 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
   'step.wait-tape-safe': () => 'Tape laid sooner marks or lifts it.',
   'step.wait-over': () => 'What goes on sooner wrinkles it or traps its solvent.',
   'step.wait-pull': () => '',
+  'step.wait-section': () => 'Painted sooner, it could not be pulled in time.',
   'step.wait-seal': () => 'Colour on a wet seal creeps under the tape with it.',
   'step.flash': ({ method, masked }) =>
     byHand(method)
@@ -234,10 +253,11 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
         : '';
     return `${how}${tape ? `, ${edge}` : ''}.${tape && coat > 1 ? ' Press the tape again first.' : ''}${fade}${alone ? ` Pulling takes longer than its window. ${say(alone)}` : ''}`;
   },
-  'step.pull': ({ finish, fromMin, toMin, hands, alone, older, lines }, { minutes, say }) =>
-    `${fromMin > 0 ? `From ${minutes(fromMin)}` : 'At once'} after the last coat of ${finish}${toMin === null ? '' : `, within ${minutes(toMin)}`} (estimate).` +
+  'step.pull': ({ finish, fromMin, toMin, hands, alone, older, lines, sections, more }, { minutes, say }) =>
+    `${fromMin > 0 ? `From ${minutes(fromMin)}` : 'At once'} after ${sections ? 'the coat before it' : `the last coat of ${finish}`}${toMin === null ? '' : `, within ${minutes(toMin)}`} (estimate).` +
     `${hands > 1 ? ` ${hands} people pull together: one alone would not be done in time.${alone ? ` ${say(alone)}` : ''}` : ''} Low and slow, folded back on itself, away from the fresh paint.` +
     `${lines ? ' Everything else stays on. Paper that hangs on this tape is folded back first, onto the mask.' : ''}` +
+    `${more === 'mist' ? ' Keep it out of the mist of what is sprayed next: carried away, or behind paper.' : more === 'drips' ? ' Keep drips of what is painted next off it.' : ''}` +
     `${older.length > 0 ? ` Masks of stage ${listed(older)} come off with it, the last laid first.` : ''}`,
   'step.inspect': ({ plugs, aircraft }) =>
     `Bleed, ragged edges, lifted paint, glue, dust, sags, missed spots, overspray in openings${plugs ? '; every plug out' : ''}. ` +
@@ -249,6 +269,14 @@ const REACHES: Readonly<Record<Reach, string>> = {
   whole: 'Bag everything: the mist of a gun goes everywhere. Paper or film.',
   mist: 'Paper or film as far as mist flies.',
   drips: 'Paper against drips and splatter: 300 mm below the paint and 50 mm above are enough.',
+};
+
+/** Sections of a coat. */
+export const SECTIONS: WordsOf<SectionSays> = {
+  'section.of': ({ part, areas, first, last, of }) => {
+    const piece = of === 1 ? part : `${part} ${first === last ? first : `${first} to ${last}`} of ${of}`;
+    return areas.length === 0 ? piece : `${areas.join(', ')} on ${piece}`;
+  },
 };
 
 /** Where a mask is known to leak. */

@@ -51,6 +51,17 @@ export function TimeScreen() {
           options={[{ value: 'own', label: 'As each finish likes' }, ...SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))]}
           onChange={(value) => void change((now) => withChoices(now, { school: value === 'own' ? null : value }), plainly('edit.rule'))}
         />
+        {design.choices.alone || plan.stages.some(({ hands, alone }) => hands > 1 || alone !== null) ? (
+          <Choice<'many' | 'one'>
+            label="Who pulls where one person has not the time for all of it"
+            value={design.choices.alone ? 'one' : 'many'}
+            options={[
+              { value: 'many', label: 'As many as it takes' },
+              { value: 'one', label: 'One person, in sections' },
+            ]}
+            onChange={(value) => void change((now) => withChoices(now, { alone: value === 'one' ? true : undefined }), plainly('edit.rule'))}
+          />
+        ) : null}
         <Small>A single line may be pulled earlier or later than the rest: choose it at its tape.</Small>
         <Action rank="quiet" label="To the tapes" onPress={() => router.push(`/job/${id}/tape` as Href)} testID="time-to-tape" />
       </Panel>
@@ -141,12 +152,30 @@ function StageWindows({ stage, pulls }: { stage: StagePlan; pulls: readonly Step
       <Suspense fallback={<Small>Drawing the edge …</Small>}>
         <Curve {...edgeCurve(windows, stage.buildUm, Math.max(...spans.map(({ span }) => span.to ?? Infinity)), end)} />
       </Suspense>
+      {stage.sections ? <Turns stage={stage} /> : null}
       {pulls.length === 0 ? <Body>The masks stay on for the next stage, and come off with its own.</Body> : null}
-      {pulls.map((pull) => (
+      {(stage.sections ? [] : pulls).map((pull) => (
         <Body key={pull.id}>{pulls.length > 1 ? phrase`${say(pull.say)}. ${detail(pull.say)}` : detail(pull.say)}</Body>
       ))}
       {windows.tapeSafeMin === null ? null : <Body>{phrase`Takes tape after ${showMinutes(windows.tapeSafeMin)}.`}</Body>}
     </Panel>
+  );
+}
+
+/** The last coat and its pulls in turns, as one person does them, minutes from its start. */
+function Turns({ stage }: { stage: StagePlan }) {
+  const { say } = useWords();
+  const { plan } = useJob();
+  const own = plan?.steps.filter((step) => step.stage === stage.number && (step.kind === 'coat' || step.kind === 'pull')) ?? [];
+  const turns = own.filter(({ say: said }) => said.code === 'step.pull' || said.values.sections !== undefined);
+  const begun = turns[0]?.startMin ?? 0;
+  return (
+    <>
+      <Small>The last coat in sections, and the pulls between them, for one person. Minutes from the start of that coat (estimate).</Small>
+      {turns.map((turn) => (
+        <Body key={turn.id}>{phrase`${showMinutes(turn.startMin - begun)}: ${say(turn.say)}`}</Body>
+      ))}
+    </>
   );
 }
 

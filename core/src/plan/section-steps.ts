@@ -1,0 +1,88 @@
+import type { SectionHeap } from '../batch';
+import { isSprayed, type Finish } from '../finish';
+import type { AfterRule } from '../log';
+import type { StageSections } from '../order';
+import { plainly, type StepId } from '../units';
+import type { CoatMore, CoatValues } from './coat-steps';
+import { tapesOff } from './pull-steps';
+import { sectionsSaid } from './sections';
+import { stepId, type StepClock } from './step-clock';
+import { coatId, filmRule } from './step-rules';
+import type { StepSource } from './steps';
+import type { StagePlan } from './types';
+
+/** Puts a coat of some sections on. */
+type CoatStep = (name: string, coat: number, minutes: number, said: Pick<CoatValues, 'sections'>, more: CoatMore) => void;
+
+/**
+ * The last coat section by section, and each pulled in its turn by the one person who does both. The last painting has the name the coat has
+ * when it is done at once, the last pull that of the pull: what counts from them counts from the end.
+ */
+export function sectionSteps(
+  stage: StagePlan,
+  finish: Finish,
+  sections: StageSections,
+  coatStep: CoatStep,
+  source: StepSource,
+  { add, pass }: StepClock,
+): void {
+  const { coats } = stage;
+  const { heaps } = sections;
+  const { cleaning } = source.sequence.stages[stage.number - 1]!;
+  const [paints, pulls] = (['paint', 'pull'] as const).map((turn) => heaps.filter((heap) => heap.turn === turn)) as [SectionHeap[], SectionHeap[]];
+  const coatName = (heap: SectionHeap) => (heap === paints.at(-1) ? `${coats}` : `${coats}.${paints.indexOf(heap) + 1}`);
+  const tapes = tapesOff(stage, source);
+  let endMin = 0;
+  let last: StepId | null = null;
+  for (const heap of heaps) {
+    const { turn, first, count, startMin } = heap;
+    const plain = turn === 'paint' && first === 0 ? (stage.withFirst ?? []) : [];
+    const own = [...plain, ...(stage.sections?.slice(first, first + count) ?? [])];
+    const parts = [...new Set(own.map((one) => one.part))];
+    const part = parts.length === 1 ? { part: parts[0]! } : {};
+    const said = sectionsSaid(own, source.parts);
+    const minutes = heap.endMin - startMin;
+    let restMin = startMin - endMin;
+    if (turn === 'pull' && endMin >= sections.paintedMin - 1e-9 && pulls.indexOf(heap) === cleaning.after && cleaning.minutes > 0) {
+      add('gun-clean', null, cleaning.minutes, plainly('step.gun-clean'));
+      restMin -= cleaning.minutes;
+    }
+    endMin = heap.endMin;
+    if (turn === 'paint') {
+      // Put off until its pull can be in time.
+      const rest: AfterRule[] = restMin > 1e-9 && last !== null ? [{ step: last, from: 'end', minMin: restMin, maxMin: null, code: 'flash' }] : [];
+      pass('wait', `section-${coatName(heap)}`, restMin, plainly('step.wait-section'));
+      coatStep(coatName(heap), coats, minutes, { sections: said }, { ...part, rest });
+      last = idOf(heap);
+      continue;
+    }
+    const place = pulls.indexOf(heap) + 1;
+    const name = place === pulls.length ? null : `${place}`;
+    pass('wait', name === null ? 'pull' : `pull-${name}`, restMin, plainly('step.wait-pull'));
+    const rules = heap.painted.map(({ heap: painted, fromMin, toMin }) =>
+      filmRule(idOf(heaps[painted]!), { fromMin, toMin }, 'pull', finish, source, stage.school === 'wet' ? 'sprayed' : 'left'),
+    );
+    const before = heaps.slice(0, heaps.indexOf(heap)).findLast((one) => one.turn === 'paint')!;
+    const [opens, closes] = [
+      Math.max(before.endMin, ...heap.painted.map(({ heap: painted, fromMin }) => heaps[painted]!.endMin + fromMin)),
+      Math.min(...heap.painted.map(({ heap: painted, toMin }) => heaps[painted]!.endMin + toMin)),
+    ];
+    const values = {
+      finish: finish.name,
+      school: stage.school ?? finish.school,
+      fromMin: opens - before.endMin,
+      toMin: closes - before.endMin,
+      hands: 1,
+      older: place === pulls.length ? stage.pulls.map(String) : [],
+      sections: said,
+      ...(before === paints.at(-1) ? {} : { more: isSprayed(finish) ? ('mist' as const) : ('drips' as const) }),
+    };
+    const items = tapes.filter(({ until }) => (until.turn ?? pulls.length) === place).map(({ id }) => id);
+    last = stepId(stage.session, 'pull', name);
+    add('pull', name, minutes, { code: 'step.pull', values }, { ...part, items, after: rules });
+  }
+
+  function idOf(heap: SectionHeap): StepId {
+    return coatId(stage, coatName(heap));
+  }
+}

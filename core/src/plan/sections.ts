@@ -1,0 +1,54 @@
+import type { StageCost, StageSection, StageSections } from '../order';
+import { theFirst, type PartId, type Said } from '../units';
+import type { StageSource } from './means';
+import type { SectionSaid } from './says';
+import type { Alone, SectionName, SectionPlan, StagePlan } from './types';
+import type { PartPlan } from '../setout';
+
+/** How one alone does it: so many sections, so many of them ahead. */
+export const aloneIn = (sections: StageSections | null): Alone | null =>
+  sections && { sections: sections.sections.length, ahead: theFirst(sections.heaps).count, totalMin: sections.totalMin };
+
+/** The same as it is said beside a pull or a coat, where it is not planned so already; nothing where it is not. */
+export const aloneSaid = ({ alone, sections }: StagePlan): { readonly alone?: Said } =>
+  alone && !sections ? { alone: { code: 'advice.alone', values: { ...alone } } } : {};
+
+/** When each section is painted and pulled, on the clock of the job. */
+export function sectionsPlanned({ lastCoatMin }: StageCost, of: StageSections, preparedMin: number, source: StageSource): SectionPlan[] {
+  const begun = preparedMin + lastCoatMin - of.paintedMin;
+  const times = of.sections.map(() => ({ paintedMin: 0, pullMin: 0, offMin: 0 }));
+  for (const { turn, first, count, startMin } of of.heaps) {
+    let at = begun + startMin;
+    for (let section = first; section < first + count; section++) {
+      const [time, one] = [times[section]!, of.sections[section]!];
+      if (turn === 'pull') time.pullMin = at;
+      at += turn === 'paint' ? one.paintMin : one.pullMin;
+      if (turn === 'pull') time.offMin = at;
+      else time.paintedMin = at;
+    }
+  }
+  return of.sections.map((section, index) => ({ ...named(section, source), ...times[index]! }));
+}
+
+/** A section as the plan names it. */
+export const named = ({ part, piece, area }: StageSection, { works, problem }: Pick<StageSource, 'works' | 'problem'>): SectionName => ({
+  part,
+  piece: piece + 1,
+  of: works.find((work) => work.part.id === part)?.part.count ?? 1,
+  area: area === null ? null : problem.areas[area]!.area,
+});
+
+/** Sections one after the other as a person names them: areas of a piece together, and whole pieces of a part. */
+export function sectionsSaid(sections: readonly SectionName[], parts: readonly PartPlan[]): SectionSaid[] {
+  const groups: { part: PartId; first: number; last: number; of: number; areas: string[] }[] = [];
+  for (const { part, piece, of, area } of sections) {
+    const last = groups.at(-1);
+    const code = area === null ? [] : [parts.find(({ id }) => id === part)?.areas.find(({ id }) => id === area)?.code ?? area];
+    const same = last?.part === part && (area === null ? last.areas.length === 0 : last.last === piece);
+    if (last && same) {
+      last.last = piece;
+      last.areas.push(...code);
+    } else groups.push({ part, first: piece, last: piece, of, areas: code });
+  }
+  return groups.map(({ part, ...rest }) => ({ code: 'section.of', values: { part: parts.find(({ id }) => id === part)?.name ?? part, ...rest } }));
+}
