@@ -335,6 +335,7 @@ describe('on the wide screen', () => {
       });
       await hands.press('[data-testid=keep-card]');
       await hands.sees(/Over white, low pressure: hides it/);
+      await hands.sees(/Hides here with [\d.]+ times the film of its sheet/);
       await hands.pressNamed('button', 'Keep these figures');
       await hands.sees(/Copper, two-part/);
     });

@@ -1,5 +1,5 @@
-import { type Card, cardSchema, checkAgainst, type Fault, told, numberIn } from '@lintrel/core';
-import { phrase, phrases, type Words } from '@lintrel/words';
+import { type Card, cardSchema, checkAgainst, type Fault, hidingLearned, told, numberIn } from '@lintrel/core';
+import { phrase, phrases, several, type Words } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
@@ -11,6 +11,7 @@ import { Choice } from '@/ui/Choice';
 import { Swatch } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
+import { times } from '@/words';
 import { PhotoColour } from './PhotoColour';
 
 interface Fields {
@@ -27,14 +28,25 @@ interface Fields {
 const EMPTY: Fields = { kind: 'hiding', name: '', ground: '#1c1f24', steps: [{ coats: '1', colour: '#888888' }], airC: '', rhPercent: '', gun: '', note: '' };
 const KIND_WORDS: Readonly<Record<Card['kind'], string>> = { hiding: 'Hides it?', 'let-down': 'Deepens step by step' };
 
+interface CardsPanelProps {
+  readonly cards: readonly Card[];
+  /** As it is typed: what the cards say of how it hides is worked out with it. */
+  readonly paint: { readonly colour: string; readonly hidingUm: string; readonly coatUm: string };
+  readonly onChange: (cards: readonly Card[]) => void;
+}
+
 /** Test cards made with a finish: what they measured goes before the formula. */
-export function CardsPanel({ cards, onChange }: { cards: readonly Card[]; onChange: (cards: readonly Card[]) => void }) {
+export function CardsPanel({ cards, paint, onChange }: CardsPanelProps) {
   const words = useWords();
   const [fields, setFields] = useState<Fields | null>(null);
   return (
     <Panel>
       <Heading>Cards</Heading>
-      <Small>Spray a card coat by coat over a known ground and note what you see: it counts before any formula, on grounds like its own.</Small>
+      <Small>
+        Spray a card coat by coat over a known ground and note what you see: it counts before any formula, on grounds like its own. On all others what it tells
+        of how the paint hides counts.
+      </Small>
+      <HidesHere cards={cards} {...paint} />
       {cards.map((card) => (
         <View key={card.id} style={styles.card} testID="card">
           <Body>{phrase`${card.name}: ${KIND_WORDS[card.kind].toLowerCase()}`}</Body>
@@ -64,6 +76,21 @@ export function CardsPanel({ cards, onChange }: { cards: readonly Card[]; onChan
         <Action label="Add a card" onPress={() => setFields(EMPTY)} testID="add-card" />
       )}
     </Panel>
+  );
+}
+
+/** What the cards say of how the paint hides, with its spread; left out one by one, they count no more. */
+function HidesHere({ cards, colour, hidingUm, coatUm }: CardsPanelProps['paint'] & { readonly cards: readonly Card[] }) {
+  const [film, coat] = [numberIn(hidingUm), numberIn(coatUm)];
+  if (cards.length === 0 || !/^#[0-9a-f]{6}$/i.test(colour) || !(film > 0) || !(coat > 0)) return null;
+  const { factor, low, high, count } = hidingLearned({ colour, hidingUm: film, coatUm: coat, cards });
+  return (
+    <View testID="hides-here">
+      <Body>{phrase`Hides here with ${times(factor)} times the film of its sheet: ${Math.round(film * factor)} µm (estimate).`}</Body>
+      <Small>
+        {phrase`From ${several(count, 'step')} of ${several(cards.length, 'card')}; two times in three the truth lies between ${times(low)} and ${times(high)}. New plans count with it; a card that is removed counts no more.`}
+      </Small>
+    </View>
   );
 }
 

@@ -1,5 +1,6 @@
 import { RULE_OF_THUMB, twoOf } from '../units';
 import type { Finish } from './finish';
+import { hidingFilmUm } from './from-cards';
 import { cardFor, ladderOf, nearestRung } from './ladder';
 import { colourDifference, layerOver, reflectanceOf, scatterFromHiding } from './layer';
 
@@ -68,7 +69,7 @@ function countedOver(finish: Finish, under: string): CoatCount {
   return coats === null ? { coats: RULE_OF_THUMB.mostCoats, from: 'most' } : { coats, from: 'hiding' };
 }
 
-const hiddenBy = ({ colour, hidingUm, coatUm }: Finish, under: string): Hiding => coatsToHide(colour, under, hidingUm, coatUm);
+const hiddenBy = (finish: Finish, under: string): Hiding => coatsToHide(finish.colour, under, hidingFilmUm(finish), finish.coatUm);
 
 /** The count of the sheet holds over a fit ground; a solid colour takes more over a worse one. What is seen through does not, nor rubber: its count is the film it peels by. */
 function fromSheet(finish: Finish, stated: number, under: string): CoatCount {

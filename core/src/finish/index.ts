@@ -2,6 +2,7 @@ export * from './card';
 export * from './catalogue';
 export * from './finish';
 export * from './behaves';
+export * from './from-cards';
 export * from './hiding';
 export * from './ladder';
 export * from './layer';

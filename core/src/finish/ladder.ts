@@ -1,6 +1,7 @@
 import { RULE_OF_THUMB } from '../units';
 import type { Card } from './card';
 import type { Finish } from './finish';
+import { hidingFilmUm, type HidingPaint } from './from-cards';
 import { colourDifference, hexOf, layerOver, reflectanceOf, scatterFromHiding, type Reflectance } from './layer';
 
 /** What a finish shows after so many coats. */
@@ -12,16 +13,14 @@ export interface Rung {
   readonly from: 'card' | 'formula';
 }
 
-type Paint = Pick<Finish, 'colour' | 'hidingUm' | 'coatUm' | 'cards'>;
-
 /**
  * Colour of a finish coat by coat over a ground.
  * A card on a like ground is read between its measured steps; above its last step, and without one, the layer formula speaks.
  * @param most how many coats
  */
-export function ladderOf(paint: Paint, ground: string, most: number = RULE_OF_THUMB.mostCoats): Rung[] {
+export function ladderOf(paint: HidingPaint, ground: string, most: number = RULE_OF_THUMB.mostCoats): Rung[] {
   const target = reflectanceOf(paint.colour);
-  const scatter = scatterFromHiding(target, paint.hidingUm);
+  const scatter = scatterFromHiding(target, hidingFilmUm(paint));
   const below = reflectanceOf(ground);
   const card = cardFor(paint, ground);
   return Array.from({ length: most }, (_, index): Rung => {
@@ -36,7 +35,7 @@ export function ladderOf(paint: Paint, ground: string, most: number = RULE_OF_TH
 export const nearestRung = (rungs: readonly Rung[]): Rung => rungs.reduce((best, rung) => (rung.deltaE < best.deltaE - 1e-9 ? rung : best));
 
 /** The card made on the ground most like this one, if any is near enough. */
-export function cardFor({ cards }: Pick<Finish, 'cards'>, ground: string): Card | null {
+export function cardFor({ cards }: Pick<HidingPaint, 'cards'>, ground: string): Card | null {
   const below = reflectanceOf(ground);
   const near = (cards ?? [])
     .map((card) => ({ card, deltaE: colourDifference(reflectanceOf(card.ground), below) }))

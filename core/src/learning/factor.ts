@@ -1,15 +1,8 @@
+import { factorKnown, factorUnseen, type FactorKnown } from '../units';
 import { spanOf, type Observation } from './observation';
 
-/** How much longer or shorter a finish takes here than its sheet says. */
-export interface Learned {
-  /** Times of the sheet are multiplied by it: above 1 it dries slower. The middle of what is likely. */
-  readonly factor: number;
-  /** Two in three times the truth lies between these. */
-  readonly low: number;
-  readonly high: number;
-  /** Observations that say something about drying. */
-  readonly count: number;
-}
+/** How much longer or shorter a finish takes here than its sheet says: times of the sheet are multiplied by it, above 1 it dries slower. */
+export type Learned = FactorKnown;
 
 // Log-normal: median 1, spread of the logarithm (handbook, rule of thumb).
 const PRIOR_SPREAD = 0.35;
@@ -18,13 +11,8 @@ const SEEN_SPREAD = 0.06;
 /** So often an observation is simply wrong: one of them alone moves nothing for good (rule of thumb). */
 const MISTAKEN = 0.02;
 
-// A grid over the logarithm of the factor: a third to three times, in steps of half a percent.
-const REACH = Math.log(3);
-const STEPS = 440;
-const GRID = Array.from({ length: STEPS + 1 }, (_, index) => -REACH + (2 * REACH * index) / STEPS);
-
 /** What is known before anything was seen. */
-export const NOTHING_LEARNED: Learned = { factor: 1, low: Math.exp(-PRIOR_SPREAD), high: Math.exp(PRIOR_SPREAD), count: 0 };
+export const NOTHING_LEARNED: Learned = factorUnseen(PRIOR_SPREAD);
 
 /**
  * What observations of one finish in this shop say about how fast it dries there.
@@ -33,13 +21,11 @@ export const NOTHING_LEARNED: Learned = { factor: 1, low: Math.exp(-PRIOR_SPREAD
  */
 export function learnedFrom(observations: readonly Observation[]): Learned {
   const telling = observations.flatMap((one) => (one.passedMin > 0 ? [{ passedMin: one.passedMin, span: spanOf(one) }] : []));
-  if (telling.length === 0) return NOTHING_LEARNED;
-  const weights = GRID.map((log) => Math.exp(-(log * log) / (2 * PRIOR_SPREAD ** 2)) * product(telling.map((one) => likelihood(one, log))));
-  const at = quantiles(weights);
-  return { factor: Math.exp(at(0.5)), low: Math.exp(at(0.1587)), high: Math.exp(at(0.8413)), count: telling.length };
+  return factorKnown(
+    PRIOR_SPREAD,
+    telling.map((one) => (log: number) => likelihood(one, log)),
+  );
 }
-
-const product = (factors: readonly number[]): number => factors.reduce((all, one) => all * one, 1);
 
 /** How likely a film whose times are so many times the sheet's is seen between these marks by then. */
 function likelihood({ passedMin, span: [from, to] }: { passedMin: number; span: readonly [number, number] }, log: number): number {
@@ -53,18 +39,4 @@ function normal(x: number): number {
   const tail =
     (Math.exp((-x * x) / 2) / Math.sqrt(2 * Math.PI)) * t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
   return x >= 0 ? 1 - tail : tail;
-}
-
-/** Where a share of all weight lies below, between the places of the grid. */
-function quantiles(weights: readonly number[]): (share: number) => number {
-  const sums: number[] = [];
-  let sum = 0;
-  for (const weight of weights) sums.push((sum += weight));
-  return (share) => {
-    const wanted = share * sum;
-    const index = sums.findIndex((one) => one >= wanted);
-    if (index <= 0) return GRID[0]!;
-    const part = (wanted - sums[index - 1]!) / (sums[index]! - sums[index - 1]!);
-    return GRID[index - 1]! + part * (GRID[index]! - GRID[index - 1]!) + REACH / STEPS;
-  };
 }

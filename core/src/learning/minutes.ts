@@ -1,3 +1,5 @@
+import type { FactorKnown } from '../units';
+
 /** How long something took a person, against what the plan said. */
 export interface Took {
   readonly plannedMin: number;
@@ -5,12 +7,7 @@ export interface Took {
 }
 
 /** How much longer than planned somebody takes for a kind of work. */
-export interface Speed {
-  readonly factor: number;
-  readonly low: number;
-  readonly high: number;
-  readonly count: number;
-}
+export type Speed = FactorKnown;
 
 // Logarithms: before anything is seen, and of one time against another (rules of thumb).
 const PRIOR_SPREAD = 0.4;

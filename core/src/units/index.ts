@@ -22,3 +22,4 @@ export * from './free-id';
 export * from './halved';
 export * from './first-where';
 export * from './tuple';
+export * from './posterior';

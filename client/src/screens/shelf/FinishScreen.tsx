@@ -137,7 +137,11 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
         <Field whole control={control} name="basis" label="Where the figures come from" />
       </Panel>
       {finish ? <BehaviourPanel finish={id} /> : null}
-      <CardsPanel cards={watch('cards')} onChange={(cards) => setValue('cards', cards)} />
+      <CardsPanel
+        cards={watch('cards')}
+        paint={{ colour, hidingUm: watch('hidingUm'), coatUm: watch('coatUm') }}
+        onChange={(cards) => setValue('cards', cards)}
+      />
     </EntryFrame>
   );
 }

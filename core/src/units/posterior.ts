@@ -1,0 +1,42 @@
+/** What is known of a factor that figures are multiplied by: its middle, and between what it lies two in three times. */
+export interface FactorKnown {
+  readonly factor: number;
+  readonly low: number;
+  readonly high: number;
+  /** Observations it is known from. */
+  readonly count: number;
+}
+
+// A grid over the logarithm of the factor: a third to three times, in steps of half a percent.
+const REACH = Math.log(3);
+const STEPS = 440;
+const GRID = Array.from({ length: STEPS + 1 }, (_, index) => -REACH + (2 * REACH * index) / STEPS);
+
+/** Before anything was seen: log-normal with median 1, and this spread of the logarithm. */
+export const factorUnseen = (spread: number): FactorKnown => ({ factor: 1, low: Math.exp(-spread), high: Math.exp(spread), count: 0 });
+
+/**
+ * What observations say about a factor: the posterior of its logarithm, by a grid.
+ * @param spread of the logarithm before anything was seen; the median is 1
+ * @param seen of each observation, how likely it is where the logarithm of the factor is so much
+ */
+export function factorKnown(spread: number, seen: readonly ((log: number) => number)[]): FactorKnown {
+  if (seen.length === 0) return factorUnseen(spread);
+  const weights = GRID.map((log) => seen.reduce((all, likelihood) => all * likelihood(log), Math.exp(-(log * log) / (2 * spread ** 2))));
+  const at = quantiles(weights);
+  return { factor: Math.exp(at(0.5)), low: Math.exp(at(0.1587)), high: Math.exp(at(0.8413)), count: seen.length };
+}
+
+/** Where a share of all weight lies below, between the places of the grid. */
+function quantiles(weights: readonly number[]): (share: number) => number {
+  const sums: number[] = [];
+  let sum = 0;
+  for (const weight of weights) sums.push((sum += weight));
+  return (share) => {
+    const wanted = share * sum;
+    const index = sums.findIndex((one) => one >= wanted);
+    if (index <= 0) return GRID[0]!;
+    const part = (wanted - sums[index - 1]!) / (sums[index]! - sums[index - 1]!);
+    return GRID[index - 1]! + part * (GRID[index]! - GRID[index - 1]!) + REACH / STEPS;
+  };
+}
