@@ -35,7 +35,7 @@ export function MinutesPanel() {
         <>
           <Small>
             Times as long as planned (estimate), from steps one person did one after the other. Two times in three the truth lies in the range. The day's plan
-            counts with everybody's, and with a person's own where work is fixed to them.
+            counts with each person's own, and with everybody's where nothing is known of somebody.
           </Small>
           {people.map((person) => (
             <View key={person ?? ''} style={styles.list}>

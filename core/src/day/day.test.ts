@@ -1,7 +1,7 @@
 import { scheduleFaults } from '../schedule';
-import { remixId, ruleOver, scuffId } from '../log';
-import { days, shop, stepsOf } from './testing-days';
-import { expectedAir, hoursOver, jobTasks, planDay, type JobAtWork } from '.';
+import { remixId, ruleOver, scuffId, workSort } from '../log';
+import { days, doneUntil, shop, stepsOf, two } from './testing-days';
+import { expectedAir, hoursOver, jobTasks, planDay, type JobAtWork, type SpeedOf } from '.';
 
 const jobOf = (name: string, done: Readonly<Record<string, number>> = {}): JobAtWork => ({
   id: name,
@@ -237,4 +237,35 @@ it('a pull is over before its window closes, and is begun at once where that can
       .task.after.find(({ maxMin }) => maxMin !== null)!.maxMin!;
   expect(lagAt(605)).toBeCloseTo(rule.maxMin! - (pull.endMin - pull.startMin), 6);
   expect(lagAt(600 + rule.maxMin! - 1)).toBeCloseTo(rule.maxMin!, 6);
+});
+
+it('whoever is quicker at a sort of work is given it, where that ends sooner; a difference that is none is left alone', () => {
+  const steps = stepsOf('tansy');
+  const sort = workSort(steps.find(({ kind }) => kind === 'cover')!)!;
+  const speed = (person: string | null, factor: number): SpeedOf => ({ person, sort, factor, low: factor, high: factor, count: 12 });
+  const job = [{ id: 'tansy', title: 'Tansy', steps, doneMin: new Map<string, number>() }];
+  const names = two.people.map(({ name }) => name);
+  const coveredIn = (speeds: readonly SpeedOf[]) => {
+    const plan = planDay(job, two, days, 480, { speeds });
+    const own = plan.work.find((one) => one.steps.some(({ kind }) => kind === 'cover'))!;
+    return { task: own.task, at: plan.schedule!.placed.find(({ task }) => task === own.task.id)! };
+  };
+  const even = coveredIn([speed(null, 1), speed(names[0]!, 1.02), speed(names[1]!, 0.99)]);
+  expect(even.task.minutesBy).toBeUndefined();
+  for (const quick of names) {
+    const { task, at } = coveredIn([speed(null, 1), ...names.map((name) => speed(name, name === quick ? 0.5 : 2))]);
+    expect(at.workers).toEqual([two.people.find(({ name }) => name === quick)!.id]);
+    expect(at.endMin - at.startMin).toBeCloseTo(task.minutesBy![at.workers[0]!]!, 6);
+    expect(at.endMin - at.startMin).toBeLessThan(even.at.endMin - even.at.startMin);
+  }
+});
+
+it('a pull is over in its window whoever does it', () => {
+  const steps = stepsOf('tansy');
+  const pull = steps.find(({ kind }) => kind === 'pull')!;
+  const doneMin = doneUntil(steps, 'pull', 480);
+  const slow: SpeedOf = { person: two.people[1]!.name, sort: workSort(pull)!, factor: 3, low: 2, high: 4, count: 9 };
+  const last = (speeds: readonly SpeedOf[]) =>
+    planDay([{ id: 'tansy', title: 'Tansy', steps, doneMin }], two, days, 481, { speeds }).work[0]!.task.after.find(({ maxMin }) => maxMin !== null)!.maxMin!;
+  expect(last([]) - last([slow])).toBeCloseTo(2 * (pull.endMin - pull.startMin), 6);
 });

@@ -61,7 +61,11 @@ export function pairsOf(
  * and is on before the paint has gone off; the gun is cleaned after both.
  */
 export function withOneMix(tasks: readonly Task[], [first, second]: readonly [Session, Session]): Task[] {
-  const shorter = (task: Task, minutes: number): Task => ({ ...task, minutes: Math.max(0, task.minutes - minutes) });
+  const shorter = ({ minutesBy, ...task }: Task, minutes: number): Task => ({
+    ...task,
+    minutes: Math.max(0, task.minutes - minutes),
+    ...(minutesBy ? { minutesBy: Object.fromEntries(Object.entries(minutesBy).map(([id, own]) => [id, Math.max(0, own - minutes)])) } : {}),
+  });
   const last = first.coats[first.coats.length - 1]!;
   return tasks.map((task) => {
     let now = task;

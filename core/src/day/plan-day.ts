@@ -11,7 +11,8 @@ import {
   type ScheduleTrouble,
   type Task,
 } from '../schedule';
-import { NO_AIR, type ShopAir } from '../log';
+import { NO_AIR, type ShopAir, type Step } from '../log';
+import { RULE_OF_THUMB } from '../units';
 import type { GunClash } from './gun';
 import { keptFrom, NOTHING_KEPT, type KeptOrder } from './kept-order';
 import type { OneMix } from './one-mix';
@@ -97,7 +98,7 @@ export interface DayWishes {
   readonly before?: KeptOrder | null;
   readonly air?: ShopAir;
   readonly pins?: readonly DayPin[];
-  /** How quick hands are in this shop: of work that is pinned to somebody their own counts. */
+  /** How quick hands are in this shop: whoever does a stretch of work, their own counts. */
   readonly speeds?: readonly SpeedOf[];
 }
 
@@ -115,7 +116,8 @@ interface Attempt {
 }
 
 function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly CalendarDay[], { nowMin, before, air, pins, speeds, plannedMin }: Round): Attempt {
-  const each = jobs.map((job) => jobTasks(job, nowMin, { air, plannedMin, speeds }));
+  const people = shop.people.map(({ name }) => name);
+  const each = jobs.map((job) => jobTasks(job, nowMin, { air, plannedMin, speeds, people }));
   const perJob = Math.max(2, Math.floor(MOST_PLANNED / Math.max(1, jobs.length)));
   const work = each.flatMap((one) => one.work.slice(0, perJob));
   const more = each.reduce((sum, one) => sum + Math.max(0, one.work.length - perJob), 0);
@@ -154,16 +156,25 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
   return { plan: { ...none, troubles }, answered: null };
 }
 
+/** What is known of people one by one: whoever takes longer or shorter for it than all of them together by more than such figures are worth. */
+function paceOf(task: Task, steps: readonly Step[], people: ShopDay['people'], speeds: readonly SpeedOf[]): Pick<Task, 'minutesBy'> {
+  const allMin = minutesOf(steps, speeds);
+  const pace = people.flatMap(({ id, name }) => {
+    const ownMin = minutesOf(steps, speeds, name);
+    return Math.abs(ownMin - allMin) > RULE_OF_THUMB.samePace * allMin ? [[id, task.minutes + ownMin - allMin] as const] : [];
+  });
+  return task.hands === 1 && pace.length > 0 ? { minutesBy: Object.fromEntries(pace) } : {};
+}
+
 /** A task as a person has fixed it: only people there are, and no moment that has passed. */
 function pinned({ task, steps }: DayWork, pins: readonly DayPin[], { people }: ShopDay, { nowMin, speeds }: Pick<Round, 'nowMin' | 'speeds'>): Task {
   const pin = pins.find(({ work }) => work === task.id);
-  if (!pin) return task;
+  const own = { ...task, ...paceOf(task, steps, people, speeds) };
+  if (!pin) return own;
   const { person, atMin } = pin;
   const worker = task.hands === 1 ? people.find(({ id }) => id === person) : undefined;
-  const ownMin = worker ? minutesOf(steps, speeds, worker.name) - minutesOf(steps, speeds) : 0;
   return {
-    ...task,
-    minutes: task.minutes + ownMin,
+    ...own,
     ...(worker ? { worker: worker.id } : {}),
     ...(atMin !== null && atMin >= nowMin ? { atMin } : {}),
   };

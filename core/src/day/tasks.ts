@@ -1,7 +1,7 @@
 import type { Heat } from '../air';
 import { cureOf, NO_AIR, ruleOver, scuffId, sinceOf, type AfterRule, type ShopAir, type Step } from '../log';
 import type { Lag, Task } from '../schedule';
-import { RULE_OF_THUMB } from '../units';
+import { largest, RULE_OF_THUMB } from '../units';
 import { minutesHere, type SpeedOf } from './took';
 
 /** What is left of a job in the shop, as one walks through it. */
@@ -38,8 +38,9 @@ export interface TaskWishes {
   readonly air?: ShopAir;
   /** When steps that are not done may be expected to be; whichever it is, the times of what follows hold. */
   readonly plannedMin?: ReadonlyMap<string, readonly number[]>;
-  /** How quick hands are in this shop. */
+  /** How quick hands are in this shop, and who may do the work, by name. */
   readonly speeds?: readonly SpeedOf[];
+  readonly people?: readonly string[];
 }
 
 /** What has been done is a task that lies in the past, so that what follows it in time still does. */
@@ -56,7 +57,7 @@ const isWindow = ({ code }: AfterRule): boolean => code !== 'order';
 export function jobTasks(
   job: JobAtWork,
   nowMin: number,
-  { air = NO_AIR, plannedMin = new Map(), speeds = [] }: TaskWishes = {},
+  { air = NO_AIR, plannedMin = new Map(), speeds = [], people = [] }: TaskWishes = {},
 ): { readonly work: readonly DayWork[]; readonly past: readonly Task[]; readonly missed: readonly Missed[] } {
   const left = job.steps.filter(({ id }) => !job.doneMin.has(id));
   const attended = left.filter(({ attended: byHand }) => byHand);
@@ -107,7 +108,8 @@ export function jobTasks(
         task: own ?? doneId(job.id, rule.step),
         from: rule.from,
         minMin: again ?? rule.minMin,
-        maxMin: scuffed || (isMissed && !scuffs) ? null : lastStart(rule, minutesHere(first, speeds), doneAt, nowMin),
+        maxMin:
+          scuffed || (isMissed && !scuffs) ? null : lastStart(rule, largest([null, ...people].map((who) => minutesHere(first, speeds, who))), doneAt, nowMin),
         ...(scuffs ? { scuffMin: RULE_OF_THUMB.scuffBetweenCoats } : {}),
       });
     }
@@ -118,7 +120,7 @@ export function jobTasks(
 
 const idOf = (job: JobAtWork, steps: readonly Step[]): string => `${job.id} ${steps[0]!.id}`;
 
-/** By when a step begins at the latest: a pull is done before its window closes, not only begun; one that is that late already begins at once. */
+/** By when a step begins at the latest: a pull is done before its window closes, whoever does it, not only begun; one that is that late already begins at once. */
 function lastStart({ code, minMin, maxMin }: AfterRule, minutes: number, doneAt: number | undefined, nowMin: number): number | null {
   if (maxMin === null || code !== 'pull') return maxMin;
   const last = Math.max(minMin, maxMin - minutes);

@@ -3,12 +3,12 @@ import { minutesUnder, type Decisions, type Tables, type Times } from './earlies
 import type { Shift } from './problem';
 
 /** The longest way from the end of each task to the end of all, whatever the hours. */
-function tailsOf({ tasks, lags }: Tables): number[] {
+function tailsOf({ tasks, lags, leastMin, mostMin }: Tables): number[] {
   const tails = tasks.map(() => 0);
   for (let round = 0; round <= tasks.length; round++) {
     let moved = false;
     for (const { before, task, fromEnd, minMin } of lags) {
-      const tail = tails[task]! + tasks[task]!.minutes + minMin - (fromEnd ? 0 : tasks[before]!.minutes);
+      const tail = tails[task]! + leastMin[task]! + minMin - (fromEnd ? 0 : mostMin[before]!);
       if (tail <= tails[before]! + 1e-9) continue;
       tails[before] = tail;
       moved = true;

@@ -1,5 +1,5 @@
 import { joined, openBetween } from './hours';
-import type { Booked, Schedule, ScheduleProblem, Shift } from './problem';
+import { minutesWith, type Booked, type Schedule, type ScheduleProblem, type Shift } from './problem';
 
 /** Something a schedule does not keep. */
 export interface ScheduleFault {
@@ -29,7 +29,7 @@ export function scheduleFaults({ tasks, workers, places, nowMin }: ScheduleProbl
     if (new Set(own.workers).size !== task.hands) add('hands', task.id);
     const held = task.places.map((id) => placeHours.get(id) ?? null).filter((hours) => hours !== null);
     const limits = [...own.workers.map((id) => hoursOf.get(id) ?? []), ...held];
-    const minutes = task.minutes + own.scuffMin;
+    const minutes = minutesWith(task, own.workers) + own.scuffMin;
     const paused = task.pauses && limits.length === 1;
     if (paused ? Math.abs(openBetween(limits[0]!, own.startMin, own.endMin) - minutes) > CLOSE : Math.abs(own.endMin - own.startMin - minutes) > CLOSE)
       add('length', task.id);

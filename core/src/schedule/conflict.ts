@@ -1,4 +1,4 @@
-import { byTeam, minutesUnder, type Decisions, type Tables, type Times } from './earliest';
+import { byTeam, minutesUnder, type Decisions, type Tables, type Times, endIsOpen } from './earliest';
 import { SAME_MIN } from './problem';
 
 /** Something that cannot be as it stands, and every way it may be settled; one of them holds in every schedule. */
@@ -25,6 +25,8 @@ export function firstConflict(tables: Tables, decisions: Decisions, times: Times
   }
   const byStart = tasks.map((_, task) => task).sort((a, b) => times.start[a]! - times.start[b]! || a - b);
   const minutes = minutesUnder(tables, decisions);
+  // How much longer a team takes than the quickest, which the times are of where nobody is decided on.
+  const moreMin = (task: number, team: number) => (decisions.team[task] === null ? tables.teamMin[task]![team]! - tables.leastMin[task]! : 0);
   const taken: number[] = tasks.map((_, task) => decisions.team[task] ?? -1);
   let before: number[] = [];
   for (const task of byStart) {
@@ -54,12 +56,14 @@ export function firstConflict(tables: Tables, decisions: Decisions, times: Times
       if (decisions.team[other] === null) return { ways: everyTeam(tables, decisions, other) };
       return { ways: bothOrders(decisions, times, other, task) };
     }
-    const free = teams.findIndex((team) => fitsAt(tables, minutes, times, task, team) && busy(team) === undefined);
+    const free = teams.findIndex((team, index) => fitsAt(tables, minutes[task]! + moreMin(task, index), times, task, team) && busy(team) === undefined);
     if (free >= 0) taken[task] = free;
     else return { ways: everyTeam(tables, decisions, task) };
   }
   // When somebody else is through sooner or later, what has to follow in time decides who it must be.
-  const loose = lags.find(({ before, fromEnd, maxMin }) => fromEnd && maxMin !== Infinity && tasks[before]!.pauses && decisions.team[before] === null);
+  const loose = lags.find(
+    ({ before, fromEnd, maxMin }) => fromEnd && maxMin !== Infinity && endIsOpen(tables, decisions, before) && decisions.team[before] === null,
+  );
   if (loose) return { ways: everyTeam(tables, decisions, loose.before) };
   return { teams: taken };
 }
@@ -79,7 +83,7 @@ function everyTeam(tables: Tables, decisions: Decisions, task: number): Ways {
   const seen = new Set<string>();
   return tables.teams[task]!.flatMap((team, index): Decisions[] => {
     if (team.every((worker) => !used.has(worker) && !tables.pinned.has(worker))) {
-      const alike = JSON.stringify(team.map((worker) => tables.hours[worker]));
+      const alike = JSON.stringify(team.map((worker) => [tables.hours[worker], tables.pace[worker]]));
       if (seen.has(alike)) return [];
       seen.add(alike);
     }
@@ -88,7 +92,7 @@ function everyTeam(tables: Tables, decisions: Decisions, task: number): Ways {
 }
 
 /** Whether a team would do a task just as it is timed. */
-function fitsAt(tables: Tables, minutes: readonly number[], { start, end }: Times, task: number, team: readonly number[]): boolean {
-  const own = byTeam(tables, task, team, start[task]!, minutes[task]!);
+function fitsAt(tables: Tables, minutes: number, { start, end }: Times, task: number, team: readonly number[]): boolean {
+  const own = byTeam(tables, task, team, start[task]!, minutes);
   return Math.abs(own.start - start[task]!) < SAME_MIN && Math.abs(own.end - end[task]!) < SAME_MIN;
 }

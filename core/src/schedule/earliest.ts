@@ -1,5 +1,6 @@
 import { fitsWhole, joined, nextOpen, overAfter, startFor } from './hours';
-import { SAME_MIN, type ScheduleProblem, type Shift, type Task } from './problem';
+import { largest, smallest } from '../units';
+import { minutesWith, SAME_MIN, type ScheduleProblem, type Shift, type Task } from './problem';
 
 /** A problem by numbers: tasks, workers and places by their place in the lists. */
 export interface Tables {
@@ -10,6 +11,12 @@ export interface Tables {
   readonly holds: readonly (readonly number[])[];
   /** The teams each task may be done by, each the places of its workers; one empty team where nobody is needed. */
   readonly teams: readonly (readonly (readonly number[])[])[];
+  /** How long each team takes for a task, the least of it, and the most. */
+  readonly teamMin: readonly (readonly number[])[];
+  readonly leastMin: readonly number[];
+  readonly mostMin: readonly number[];
+  /** What tells workers apart who take longer or shorter for some task: their minutes of it. */
+  readonly pace: readonly (readonly (number | null)[])[];
   /** Workers some task is pinned to. */
   readonly pinned: ReadonlySet<number>;
   readonly lags: readonly TableLag[];
@@ -58,8 +65,18 @@ export function tablesOf({ tasks, workers, places, nowMin }: ScheduleProblem): T
     const first = pinned === undefined ? undefined : worker.get(pinned);
     return subsets(all, hands).filter((team) => first === undefined || hands === 0 || team.includes(first));
   });
+  const teamMin = tasks.map((one, task) =>
+    minutesWithEach(
+      one,
+      teams[task]!.map((team) => team.map((index) => workers[index]!.id)),
+    ),
+  );
   return {
     tasks,
+    teamMin,
+    leastMin: teamMin.map(smallest),
+    mostMin: teamMin.map(largest),
+    pace: workers.map(({ id }) => tasks.flatMap(({ minutesBy }) => (minutesBy ? [minutesBy[id] ?? null] : []))),
     hours: workers.map(({ hours }) => joined(hours)),
     placeHours: places.map(({ hours }) => hours && joined(hours)),
     holds: tasks.map(({ places: held }) => held.flatMap((id) => place.get(id) ?? [])),
@@ -69,6 +86,10 @@ export function tablesOf({ tasks, workers, places, nowMin }: ScheduleProblem): T
     nowMin,
   };
 }
+
+/** How long each of some teams takes; a task nobody can do has its own minutes all the same. */
+const minutesWithEach = (task: Task, teams: readonly (readonly string[])[]): number[] =>
+  teams.length === 0 ? [task.minutes] : teams.map((team) => minutesWith(task, team));
 
 function subsets(all: readonly number[], size: number): number[][] {
   if (size === 0) return [[]];
@@ -81,20 +102,25 @@ export const undecided = ({ tasks, teams, lags }: Tables): Decisions => ({
   lag: lags.map(() => null),
 });
 
-/** Minutes each task takes under decisions: scuffing comes on top. */
-export function minutesUnder({ tasks, lags }: Tables, { lag }: Decisions): number[] {
-  const minutes = tasks.map((task) => task.minutes);
+/** Minutes each task takes at least under decisions, by the team that does it or the quickest that may: scuffing comes on top. */
+export function minutesUnder({ teamMin, leastMin, lags }: Tables, { lag, team }: Decisions): number[] {
+  const minutes = leastMin.map((least, task) => (team[task] == null ? least : teamMin[task]![team[task]]!));
   lags.forEach(({ task, scuffMin }, index) => {
     if (lag[index] === 'scuffed') minutes[task]! += scuffMin ?? 0;
   });
   return minutes;
 }
 
-/** The teams that may still do a task: the one that was decided, or all. */
-function teamsFor({ teams }: Tables, { team }: Decisions, task: number): readonly (readonly number[])[] {
+/** The teams that may still do a task, the one that was decided or all, and how much longer than the quickest each of them takes. */
+function teamsFor({ teams, teamMin, leastMin }: Tables, { team }: Decisions, task: number) {
   const decided = team[task] ?? null;
-  return decided === null ? teams[task]! : [teams[task]![decided]!];
+  if (decided !== null) return [{ team: teams[task]![decided]!, moreMin: 0 }];
+  return teams[task]!.map((one, index) => ({ team: one, moreMin: teamMin[task]![index]! - leastMin[task]! }));
 }
+
+/** True where it is open when a task is over that begins at a moment: it may pause, or one takes longer than another. */
+export const endIsOpen = ({ tasks, leastMin, mostMin }: Tables, { team }: Decisions, task: number): boolean =>
+  tasks[task]!.pauses || ((team[task] ?? null) === null && mostMin[task]! > leastMin[task]!);
 
 /** Later than this nothing is planned, min after now: whatever is pushed beyond can never be. */
 const HORIZON_MIN = 366 * 1440;
@@ -109,7 +135,7 @@ export function earliest(tables: Tables, decisions: Decisions, from?: readonly n
   const minutes = minutesUnder(tables, decisions);
   const start = tasks.map(({ earliestMin, atMin }, task) => Math.max(nowMin, earliestMin, atMin ?? -Infinity, from?.[task] ?? -Infinity));
   const end = tasks.map(() => 0);
-  // Where it is not decided who does a task that pauses, it may be over later than at the soonest.
+  // Where it is not decided who does a task that pauses, or that takes one longer than another, it may be over later than at the soonest.
   const atLatest = tasks.map(() => 0);
   const fit = (task: number): boolean => {
     const placed = placedFrom(tables, decisions, task, start[task]!, minutes[task]!);
@@ -138,7 +164,7 @@ export function earliest(tables: Tables, decisions: Decisions, from?: readonly n
       if (maxMin === Infinity || (scuffMin !== null && decisions.lag[index] !== 'kept')) continue;
       // Too late after it: what came before is put off.
       const late = start[task]! - maxMin;
-      const soonest = !fromEnd ? start[before]! : tasks[before]!.pauses ? atLatest[before]! : end[before]!;
+      const soonest = !fromEnd ? start[before]! : endIsOpen(tables, decisions, before) ? atLatest[before]! : end[before]!;
       if (soonest >= late - SAME_MIN) continue;
       const wanted = fromEnd ? startToEndAt(tables, decisions, before, start[before]!, late, minutes[before]!) : late;
       if (!atLeast(before, wanted)) return null;
@@ -150,13 +176,15 @@ export function earliest(tables: Tables, decisions: Decisions, from?: readonly n
 const ROUNDS_BEFORE_DOUBT = 4;
 
 /** Whether lags and order push each other on for ever, whatever the hours: told at once, where times would only creep on. */
-function goesInCircles({ tasks, lags }: Tables, { order, lag }: Decisions, minutes: readonly number[]): boolean {
+function goesInCircles(tables: Tables, decisions: Decisions, minutes: readonly number[]): boolean {
+  const { tasks, lags } = tables;
+  const { order, lag } = decisions;
   const at = tasks.map(() => 0);
   const pushes: (readonly [from: number, to: number, by: number])[] = order.map(([before, after]) => [before, after, minutes[before]!]);
   lags.forEach(({ before, task, fromEnd, minMin, maxMin, scuffMin }, index) => {
     pushes.push([before, task, (fromEnd ? minutes[before]! : 0) + minMin]);
-    // The end of what may pause is not tied to its beginning.
-    if (maxMin !== Infinity && (scuffMin === null || lag[index] === 'kept') && !(fromEnd && tasks[before]!.pauses))
+    // An end that is open is not tied to its beginning.
+    if (maxMin !== Infinity && (scuffMin === null || lag[index] === 'kept') && !(fromEnd && endIsOpen(tables, decisions, before)))
       pushes.push([task, before, -maxMin - (fromEnd ? minutes[before]! : 0)]);
   });
   for (let round = 0; round <= tasks.length; round++) {
@@ -177,8 +205,8 @@ function goesInCircles({ tasks, lags }: Tables, { order, lag }: Decisions, minut
  */
 function placedFrom(tables: Tables, decisions: Decisions, task: number, fromMin: number, minutes: number) {
   const placed = { start: Infinity, end: Infinity, atLatest: -Infinity };
-  for (const one of teamsFor(tables, decisions, task)) {
-    const own = byTeam(tables, task, one, fromMin, minutes);
+  for (const { team, moreMin } of teamsFor(tables, decisions, task)) {
+    const own = byTeam(tables, task, team, fromMin, minutes + moreMin);
     placed.start = Math.min(placed.start, own.start);
     placed.end = Math.min(placed.end, own.end);
     if (own.end < Infinity) placed.atLatest = Math.max(placed.atLatest, own.end);
@@ -205,10 +233,12 @@ export function byTeam({ tasks, hours, placeHours, holds }: Tables, task: number
 
 /** The earliest start, after one that is too soon, at which a task is over no sooner than a moment, by whoever may do it. */
 function startToEndAt(tables: Tables, decisions: Decisions, task: number, soonMin: number, endMin: number, minutes: number): number {
-  if (!tables.tasks[task]!.pauses) return endMin - minutes;
-  const starts = teamsFor(tables, decisions, task).flatMap((one) => {
-    if (byTeam(tables, task, one, soonMin, minutes).end === Infinity) return [];
-    const start = one.length === 1 ? startFor(tables.hours[one[0]!]!, endMin, minutes) : endMin - minutes;
+  const teams = teamsFor(tables, decisions, task);
+  if (!tables.tasks[task]!.pauses) return endMin - minutes - largest(teams.map(({ moreMin }) => moreMin));
+  const starts = teams.flatMap(({ team: one, moreMin }) => {
+    const own = minutes + moreMin;
+    if (byTeam(tables, task, one, soonMin, own).end === Infinity) return [];
+    const start = one.length === 1 ? startFor(tables.hours[one[0]!]!, endMin, own) : endMin - own;
     // At the end of a shift what is left is done in the next: a moment later is enough.
     return [start > soonMin + SAME_MIN ? start : nextOpen(tables.hours[one[0]!]!, soonMin) + BLINK_MIN];
   });

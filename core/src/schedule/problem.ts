@@ -31,6 +31,8 @@ export interface Task {
   readonly id: string;
   readonly job: string;
   readonly minutes: number;
+  /** Of people who take longer or shorter, by their id; several together take as long as the slowest of them. Left out: all take the same. */
+  readonly minutesBy?: Readonly<Record<string, number>>;
   /** So many people work at it, all the time; 0: it goes on by itself. */
   readonly hands: number;
   /** What it holds while it lasts. */
@@ -71,6 +73,10 @@ export interface Schedule {
   /** All scuffing. */
   readonly scuffMin: number;
 }
+
+/** Minutes a task takes whoever does it. */
+export const minutesWith = ({ minutes, minutesBy }: Pick<Task, 'minutes' | 'minutesBy'>, workers: readonly string[]): number =>
+  workers.length === 0 || !minutesBy ? minutes : Math.max(...workers.map((id) => minutesBy[id] ?? minutes));
 
 /** Times that differ by less are the same. */
 export const SAME_MIN = 1e-6;

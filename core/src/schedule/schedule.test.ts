@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import highsLoader from 'highs';
-import { bindingOf, latestStarts, scheduleFaults, scheduleTrouble, solved, type ScheduleProblem, type Shift, type Task } from '.';
+import { bindingOf, latestStarts, minutesWith, scheduleFaults, scheduleTrouble, solved, type ScheduleProblem, type Shift, type Task } from '.';
 import { modelOf } from './testing-model';
 import { after, shopOf, task } from './testing-shop';
 
@@ -35,6 +35,8 @@ const anyProblem = (most: number) =>
             { maxLength: 2 },
           ),
           pinned: fc.constantFrom(null, null, null, 'ada', 'bo'),
+          // Some take longer, or shorter, than others.
+          pace: fc.constantFrom(null, null, { ada: 2 }, { bo: -1 }, { ada: 1, bo: 3 }),
         }),
         { minLength: 1, maxLength: most },
       ),
@@ -54,10 +56,11 @@ const anyProblem = (most: number) =>
         nowMin: 0,
         workers: made,
         places: [{ id: 'booth', hours: boothFrom === null ? null : [{ from: boothFrom, to: 60 }] }],
-        tasks: tasks.map(({ minutes, hands, booth, pauses, earliest, lags, pinned }, index) => ({
+        tasks: tasks.map(({ minutes, hands, booth, pauses, earliest, lags, pinned, pace }, index) => ({
           ...task(`t${index}`, minutes),
           hands,
           places: booth ? ['booth'] : [],
+          ...(pace === null ? {} : { minutesBy: Object.fromEntries(Object.entries(pace).map(([id, more]) => [id, Math.max(1, minutes + more)])) }),
           pauses: pauses && hands === 1 && !booth,
           earliestMin: earliest,
           ...(pinned !== null && made.some(({ id }) => id === pinned) ? { worker: pinned } : {}),
@@ -104,7 +107,7 @@ function countedThrough(given: ScheduleProblem, horizon: number): { endMin: numb
           ...team.map((id) => workers.find((worker) => worker.id === id)!.hours),
           ...one.places.map((id) => places.find((room) => room.id === id)!.hours),
         ];
-        let left = one.minutes + scuffs;
+        let left = minutesWith(one, team) + scuffs;
         let at = start;
         if (limits.length > 0 && !limits.every((hours) => open(hours, start))) continue;
         while (left > 0 && at < horizon + 200) {

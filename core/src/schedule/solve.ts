@@ -152,12 +152,12 @@ const scuffedIn = ({ lags }: Tables, { lag }: Decisions): number =>
 
 function scheduleOf({ workers }: ScheduleProblem, tables: Tables, decisions: Decisions, { start, end }: Times): Schedule {
   const took = minutesUnder(tables, decisions);
-  const placed = tables.tasks.map(({ id, minutes }, task) => ({
+  const placed = tables.tasks.map(({ id }, task) => ({
     task: id,
     startMin: start[task]!,
     endMin: end[task]!,
     workers: tables.teams[task]![decisions.team[task] ?? 0]!.map((worker) => workers[worker]!.id),
-    scuffMin: took[task]! - minutes,
+    scuffMin: took[task]! - (tables.teamMin[task]![decisions.team[task] ?? 0] ?? 0),
   }));
   return { placed, endMin: Math.max(0, ...end), scuffMin: scuffedIn(tables, decisions) };
 }

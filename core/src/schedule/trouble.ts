@@ -1,4 +1,5 @@
-import type { Lag, ScheduleProblem } from './problem';
+import { smallest } from '../units';
+import { minutesWith, type Lag, type ScheduleProblem } from './problem';
 import { solved } from './solve';
 
 /** Why there is no schedule, and what would help. */
@@ -41,7 +42,8 @@ export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
       ...task.places.flatMap((id) => openLength(problem, id)),
     ];
     const longestMin = Math.min(Infinity, ...limits);
-    if (task.minutes > longestMin && !(task.pauses && task.places.length === 0)) return { code: 'too-long', task: task.id, minutes: task.minutes, longestMin };
+    const minutes = workers.length === 0 ? task.minutes : smallest(workers.map(({ id }) => minutesWith(task, task.hands > 0 ? [id] : [])));
+    if (minutes > longestMin && !(task.pauses && task.places.length === 0)) return { code: 'too-long', task: task.id, minutes, longestMin };
   }
   const isPossible = (changed: ScheduleProblem) => solved(changed, { most: TRY }) !== null;
   // What is done is pinned to the past; only what is still to be done can be let go.

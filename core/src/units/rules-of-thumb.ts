@@ -49,6 +49,8 @@ export const RULE_OF_THUMB = {
   uncoverPerPiece: 0.1,
   /** Spraying: fixed per coat whatever the area; mixing; cleaning the gun; stripping it after flakes. */
   perCoat: 3,
+  /** People whose minutes of a sort of work differ by less than this share are as quick as each other. */
+  samePace: 0.05,
   /** Turning from painting to pulling and back, where sections are done in turns: gun down, gloves wiped. Minutes; it only weighs how often. */
   changeHands: 1,
   mix: 8,
