@@ -6,8 +6,17 @@ import { shopOf } from '../core/src/schedule/testing-shop';
 /** Shops of five jobs of five tasks each, two people and one booth. */
 const SEEDS = [12345, 7];
 const JOBS = 5;
+const WARM_SEED = 3;
+/** A plan is left for another that ends sooner by more than this, as the day's plan does. */
+const WORTH_MIN = 15;
 /** The solver from outside is not waited for longer than this, s. */
 const PATIENCE_S = 60;
+
+/** The same shop when its first task takes ten minutes longer. */
+const lateIn = (shop: ReturnType<typeof shopOf>) => ({
+  ...shop,
+  tasks: shop.tasks.map((task, index) => (index === 0 ? { ...task, minutes: task.minutes + 10 } : task)),
+});
 
 export interface ScheduleFigures {
   /** Milliseconds, all shops together. */
@@ -24,21 +33,24 @@ export interface ScheduleFigures {
 /** Schedules of 25 tasks against a solver from outside, and planned anew after a change against planned from the beginning. */
 export async function scheduleFigures(): Promise<ScheduleFigures> {
   let [ours, program, proven, apart, again] = [0, 0, 0, 0, 0];
+  // Both are asked warm: what is measured first would pay for what both use.
+  const warm = solved(shopOf(JOBS, WARM_SEED))!;
+  solved(lateIn(shopOf(JOBS, WARM_SEED)), { before: warm.decisions, worthMin: WORTH_MIN });
   for (const seed of SEEDS) {
     const shop = shopOf(JOBS, seed);
     const start = performance.now();
     const found = solved(shop)!;
     ours += performance.now() - start;
     proven += found.proven ? 1 : 0;
+    const late = lateIn(shop);
+    const change = performance.now();
+    solved(late, { before: found.decisions, worthMin: WORTH_MIN });
+    again += performance.now() - change;
     const solver = await highs();
     const from = performance.now();
     const { ObjectiveValue } = solver.solve(modelOf(shop), { time_limit: PATIENCE_S });
     program += performance.now() - from;
     apart = Math.max(apart, Math.abs(ObjectiveValue + shop.nowMin - found.schedule.endMin));
-    const late = { ...shop, tasks: shop.tasks.map((task, index) => (index === 0 ? { ...task, minutes: task.minutes + 10 } : task)) };
-    const change = performance.now();
-    solved(late, { before: found.decisions, worthMin: 15 });
-    again += performance.now() - change;
   }
   return { ours, program, proven, shops: SEEDS.length, apart, again };
 }
