@@ -1,3 +1,4 @@
+import { MS_PER_DAY } from '@lintrel/core/front';
 import type { School } from '@lintrel/core';
 
 // Words that stand in more than one place.
@@ -22,7 +23,7 @@ export const KEEP = 'Keep as it is';
 export function clockTime(at: number, now: number): string {
   const time = new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
   if (new Date(at).toDateString() === new Date(now).toDateString()) return time;
-  const days = Math.abs(at - now) / 86_400_000;
+  const days = Math.abs(at - now) / MS_PER_DAY;
   const day = new Date(at).toLocaleDateString(undefined, days < 6 ? { weekday: 'short' } : { day: 'numeric', month: 'short' });
   return `${day} ${time}`;
 }

@@ -10,6 +10,7 @@ import {
   type NewJob,
   type Supply,
   type Tape,
+  MS_PER_MINUTE,
 } from '@lintrel/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
@@ -18,14 +19,12 @@ import { request, RequestError } from './http';
 import { outbox, store } from '@/sync/device';
 import { idsIn, runQuery, runRequest } from './runs';
 
-const MINUTE_MS = 60_000;
-
 /** The newest design of a job. */
 export const useJobQuery = (id: string) =>
   useQuery({ queryKey: ['job', id], queryFn: () => request('GET', `/jobs/${id}`, jobSchema), staleTime: Infinity, gcTime: 0 });
 
 /** Tapes and finishes. */
-export const useShelf = () => useQuery({ queryKey: ['shelf'], queryFn: () => request('GET', '/shelf', wholeShelfSchema), staleTime: MINUTE_MS });
+export const useShelf = () => useQuery({ queryKey: ['shelf'], queryFn: () => request('GET', '/shelf', wholeShelfSchema), staleTime: MS_PER_MINUTE });
 
 /** The plan a job was started with, and its log. */
 export function useRun(id: string) {

@@ -1,4 +1,4 @@
-import type { DayAnswer } from '@lintrel/core/front';
+import { MS_PER_MINUTE, type DayAnswer } from '@lintrel/core/front';
 import { phrase, several } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -16,8 +16,6 @@ import { boothWords } from '@/run/boothWords';
 import { clockTime } from '@/words';
 import { PinForm } from './PinForm';
 import { AirDuring, LISTED_FIRST, useLatest, useWorkWords, WorkLines } from './WorkAhead';
-
-const MINUTE_MS = 60_000;
 
 /** What of the day cannot be kept, and what is next for each person. */
 export function DayNext({ day, now }: { day: DayAnswer; now: number }) {
@@ -78,7 +76,7 @@ function NextFor({ person: { id, name }, day, now }: { person: DayAnswer['people
         <Body>Nothing is waiting.</Body>
       </Row>
     );
-  const begins = next.startMs <= now + MINUTE_MS;
+  const begins = next.startMs <= now + MS_PER_MINUTE;
   return (
     <Row label={phrase`${name}: go to ${next.title}`} onPress={() => router.push(`/job/${next.job}/run` as Href)} testID="next-for">
       <View style={styles.next}>
@@ -107,7 +105,7 @@ export function DayFollowing({ day, now }: { day: DayAnswer; now: number }) {
   const left = day.work.filter(({ endMs }) => endMs > now);
   const shown = all ? left : left.slice(0, LISTED_FIRST);
   if (left.length === 0) return null;
-  const slack = day.endMs === null ? 0 : Math.round((day.endMs - day.leastEndMs) / MINUTE_MS);
+  const slack = day.endMs === null ? 0 : Math.round((day.endMs - day.leastEndMs) / MS_PER_MINUTE);
   return (
     <Panel>
       <Heading>What follows</Heading>

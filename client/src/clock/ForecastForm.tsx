@@ -1,4 +1,4 @@
-import { keptShopDaySchema, shopDaySchema, type KeptShopDay, type ShopDay } from '@lintrel/core';
+import { keptShopDaySchema, MS_PER_DAY, shopDaySchema, type KeptShopDay, type ShopDay } from '@lintrel/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -18,7 +18,6 @@ import { Heading, Small } from '@/ui/Words';
 
 /** So many days are asked for, from today on. */
 const DAYS = 3;
-const DAY_MS = 86_400_000;
 
 const figures = shopDaySchema.entries.forecast.item.entries;
 const FIELDS = [
@@ -47,7 +46,7 @@ export function ForecastForm() {
 function Days({ kept: { revision, day } }: { kept: KeptShopDay }) {
   const client = useQueryClient();
   const unit = usePerson().person.temperature;
-  const [dates] = useState(() => Array.from({ length: DAYS }, (_, index) => dateOf(clock.now() + index * DAY_MS)));
+  const [dates] = useState(() => Array.from({ length: DAYS }, (_, index) => dateOf(clock.now() + index * MS_PER_DAY)));
   const [typed, setTyped] = useState(() =>
     dates.map((date) =>
       typedOf(

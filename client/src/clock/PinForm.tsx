@@ -1,4 +1,4 @@
-import type { DayAnswer, DayWorkTold } from '@lintrel/core/front';
+import { MS_PER_DAY, type DayAnswer, type DayWorkTold } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -14,7 +14,6 @@ import { clockTime } from '@/words';
 import { clockOf, readClock } from './dayTime';
 
 const ANYBODY = '';
-const DAY_MS = 86_400_000;
 
 /** Who does a stretch of work and when it begins, as a person fixes it. */
 export function PinForm({ work, day, now, onDone }: { work: DayWorkTold; day: DayAnswer; now: number; onDone: () => void }) {
@@ -71,7 +70,7 @@ const minuteOf = (ms: number): number => {
 /** The next moment the clock shows so many minutes from midnight. */
 function momentOf(minute: number, now: number): number {
   const today = new Date(now).setHours(Math.floor(minute / 60), minute % 60, 0, 0);
-  return today < now ? today + DAY_MS : today;
+  return today < now ? today + MS_PER_DAY : today;
 }
 
 const styles = StyleSheet.create({

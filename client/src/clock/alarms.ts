@@ -1,4 +1,4 @@
-import { cureOf, windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
+import { cureOf, MS_PER_MINUTE, windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
 
 /** How a person is told on this device. */
 export interface AlarmSetting {
@@ -20,9 +20,9 @@ export interface Alarm {
 }
 
 /** So long before it closes a window that is open is told of once more, or a fifth of its time, whichever is less. */
-const CLOSING_MS = 10 * 60_000;
+const CLOSING_MS = 10 * MS_PER_MINUTE;
 /** What happened longer ago than this is not told any more: it stands on the clock. */
-const STALE_MS = 60 * 60_000;
+const STALE_MS = 60 * MS_PER_MINUTE;
 
 /**
  * What is to be told now: windows that have opened, that close soon, that have closed.

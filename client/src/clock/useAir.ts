@@ -1,14 +1,13 @@
-import { airAnswerSchema, asOf, measuredOf, NO_AIR, overAir, type AirAnswer, type JobSummary, type ShopAir } from '@lintrel/core/front';
+import { airAnswerSchema, asOf, measuredOf, MS_PER_MINUTE, NO_AIR, overAir, type AirAnswer, type JobSummary, type ShopAir } from '@lintrel/core/front';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { request } from '@/api/http';
 
 /** A sensor says something new every minute. */
-const ANEW_MS = 60_000;
 
 /** The air of the shop, as it was read off and is expected: what is told, and as windows are counted over. */
 export function useAir(): { readonly told: AirAnswer | null; readonly air: ShopAir } {
-  const { data } = useQuery({ queryKey: ['air'], queryFn: () => request('GET', '/air', airAnswerSchema), refetchInterval: ANEW_MS });
+  const { data } = useQuery({ queryKey: ['air'], queryFn: () => request('GET', '/air', airAnswerSchema), refetchInterval: MS_PER_MINUTE });
   const air = useMemo(() => (data ? { measured: measuredOf(data.readings), expected: data.expected } : NO_AIR), [data]);
   return { told: data ?? null, air };
 }

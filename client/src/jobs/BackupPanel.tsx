@@ -1,4 +1,4 @@
-import { backupsSchema } from '@lintrel/core/front';
+import { backupsSchema, MS_PER_DAY, MS_PER_MINUTE } from '@lintrel/core/front';
 import { phrase, several } from '@lintrel/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request } from '@/api/http';
@@ -9,9 +9,8 @@ import { useNow } from '@/ui/useNow';
 import { Body, Heading, Small } from '@/ui/Words';
 import { countdown } from '@/words';
 
-const DAY_MS = 86_400_000;
 /** Older than this something is wrong with them. */
-const LATE_MS = 1.5 * DAY_MS;
+const LATE_MS = 1.5 * MS_PER_DAY;
 
 /** When the shop was last backed up, and how to do it now. */
 export function BackupPanel() {
@@ -28,7 +27,7 @@ export function BackupPanel() {
       {age === null || !newest ? (
         <Body>None yet: the first is made some seconds after the start.</Body>
       ) : (
-        <Body>{phrase`Last one ${age < 60_000 ? 'just now' : phrase`${countdown(age)} ago`}, ${(newest.bytes / 1e6).toFixed(2)} MB`}</Body>
+        <Body>{phrase`Last one ${age < MS_PER_MINUTE ? 'just now' : phrase`${countdown(age)} ago`}, ${(newest.bytes / 1e6).toFixed(2)} MB`}</Body>
       )}
       {age !== null && age > LATE_MS ? <Notice level="caution" text="It should be no older than a day: look whether the disk is full." /> : null}
       <Small>{phrase`Made every day, the last ${data.most} are kept beside the database; ${several(data.backups.length, 'is', 'are')} there. Copy one to another machine now and then.`}</Small>

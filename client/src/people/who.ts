@@ -1,10 +1,8 @@
-import { may, meSchema, type Me, type Right } from '@lintrel/core/front';
+import { may, meSchema, MS_PER_MINUTE, type Me, type Right } from '@lintrel/core/front';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { request, signedOut } from '@/api/http';
 import { deviceName } from '@/person/device';
-
-const MINUTE_MS = 60_000;
 
 /** Who one is on this device, and whether one has to be somebody. */
 export function useMe() {
@@ -14,7 +12,7 @@ export function useMe() {
     signedOut.add(again);
     return () => void signedOut.delete(again);
   }, [client]);
-  return useQuery({ queryKey: ['me'], queryFn: () => request('GET', '/me', meSchema), staleTime: MINUTE_MS });
+  return useQuery({ queryKey: ['me'], queryFn: () => request('GET', '/me', meSchema), staleTime: MS_PER_MINUTE });
 }
 
 /** Whether whoever is here may do something; where nobody signs in, and as long as it is not known, everything. */

@@ -1,4 +1,4 @@
-import { customerSchema, type CustomerView } from '@lintrel/core';
+import { customerSchema, MS_PER_MINUTE, type CustomerView } from '@lintrel/core';
 import { phrase, several } from '@lintrel/words';
 import { useQuery } from '@tanstack/react-query';
 import { useLocalSearchParams } from 'expo-router';
@@ -12,7 +12,6 @@ import { Action } from '@/ui/Action';
 import { Panel, Screen, Waiting } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 
-const MINUTE_MS = 60_000;
 const PICTURE = { width: 320, height: 180 } as const;
 const STATES: Readonly<Record<CustomerView['state'], string>> = {
   planning: 'It is being planned.',
@@ -26,7 +25,7 @@ export function CustomerScreen() {
   const look = useQuery({
     queryKey: ['link', token],
     queryFn: () => request('GET', `/link/${encodeURIComponent(token)}`, customerSchema),
-    refetchInterval: MINUTE_MS,
+    refetchInterval: MS_PER_MINUTE,
   });
   if (!look.data) return <Waiting what="your job" error={look.error} retry={<Action label="Try again" onPress={() => void look.refetch()} />} />;
   const { title, state, parts, stages } = look.data;

@@ -26,6 +26,9 @@ export const needsStrip = (before: Finish, after: Finish): boolean => hasFlakes(
 
 const hasFlakes = ({ effect }: Finish): boolean => effect === 'metallic' || effect === 'pearl' || effect === 'candy';
 
+/** A later lot: what is left in the gun is emptied and rinsed out of it before. */
+export const mixAgainMinutes = (finish: Pick<Finish, 'mixRatio' | 'method'>): number => mixMinutes(finish) + (usesGun(finish) ? RULE_OF_THUMB.gunRinse : 0);
+
 /** Mixing, straining and filling; of what is not mixed: shaking or stirring. Minutes. */
 export const mixMinutes = ({ mixRatio, method }: Pick<Finish, 'mixRatio' | 'method'>): number =>
   mixRatio.length > 1 ? RULE_OF_THUMB.mix : RULE_OF_THUMB.makeReady[method];

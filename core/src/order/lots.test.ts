@@ -3,18 +3,23 @@ import { potLifeAt } from '../drying';
 import { lotsOf } from '.';
 
 const two = { mixRatio: [4, 1], method: 'gun' as const };
+/** Mixing 8 minutes, and 3 to empty and rinse the gun. */
+const AGAIN_MIN = 11;
 const three = { coats: 3, eachMin: 10, lastMin: 0, gapMin: 15 };
 
 it('mixes once what keeps, and what is on before it has gone off', () => {
   expect(lotsOf(three, null, two)).toEqual({ lifeMin: null, from: [1], perCoat: 1, mixMin: 0, waitMin: 30 });
   // Three coats of 10 with 15 between them: the last is on after 60.
   expect(lotsOf(three, 60, two).from).toEqual([1]);
-  expect(lotsOf(three, 59, two)).toEqual({ lifeMin: 59, from: [1, 3], perCoat: 1, mixMin: 8, waitMin: 22 });
+  expect(lotsOf(three, 59, two)).toEqual({ lifeMin: 59, from: [1, 3], perCoat: 1, mixMin: AGAIN_MIN, waitMin: 30 - AGAIN_MIN });
   expect(lotsOf(three, 34, two).from).toEqual([1, 2, 3]);
 });
 it('waits for mixing where a coat flashes sooner, and counts what is done with the same paint after the last coat', () => {
-  expect(lotsOf({ ...three, gapMin: 3 }, 20, two)).toEqual({ lifeMin: 20, from: [1, 2, 3], perCoat: 1, mixMin: 16, waitMin: 0 });
+  expect(lotsOf({ ...three, gapMin: 3 }, 20, two)).toEqual({ lifeMin: 20, from: [1, 2, 3], perCoat: 1, mixMin: 2 * AGAIN_MIN, waitMin: 0 });
   expect(lotsOf({ ...three, lastMin: 10 }, 60, two).from).toEqual([1, 3]);
+});
+it('rinses no gun where there is none', () => {
+  expect(lotsOf(three, 59, { ...two, method: 'roller' }).mixMin).toBe(8);
 });
 it('mixes on the way where one coat takes longer than a mix lasts', () => {
   expect(lotsOf({ ...three, eachMin: 50 }, 20, two)).toMatchObject({ from: [1, 2, 3], perCoat: 3 });
@@ -34,8 +39,8 @@ it('no lot is older than its pot life, and none could have taken one coat more',
       expect(perCoat).toBe(1);
       from.forEach((first, lot) => expect(age(first, ends[lot]!)).toBeLessThanOrEqual(lifeMin));
       from.slice(1).forEach((next, lot) => expect(age(from[lot]!, next + 1)).toBeGreaterThan(lifeMin));
-      expect(mixMin).toBe(8 * (from.length - 1));
-      expect(mixMin + waitMin).toBe(from.slice(1).length * Math.max(8, given.gapMin) + (given.coats - from.length) * given.gapMin);
+      expect(mixMin).toBe(AGAIN_MIN * (from.length - 1));
+      expect(mixMin + waitMin).toBe(from.slice(1).length * Math.max(AGAIN_MIN, given.gapMin) + (given.coats - from.length) * given.gapMin);
     }),
   );
 });

@@ -1,5 +1,5 @@
 import type { Finish } from '../finish';
-import { mixMinutes } from './gun';
+import { mixAgainMinutes } from './gun';
 
 /** How the coats of a stage share the lots their paint is mixed in, so that none is too old when it is sprayed. */
 export interface Lots {
@@ -29,7 +29,7 @@ export function lotsOf(
   finish: Pick<Finish, 'mixRatio' | 'method'>,
 ): Lots {
   const lifeMin = potLifeMin ?? Infinity;
-  const againMin = mixMinutes(finish);
+  const againMin = mixAgainMinutes(finish);
   const from = [1];
   let mixMin = 0;
   let waitMin = 0;

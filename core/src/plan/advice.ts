@@ -19,7 +19,7 @@ export function adviceFor(facts: AdviceFacts): Advice[] {
     ...airAdvice(design),
     ...works.flatMap((work) => partAdvice(work, finishes)),
     ...soundRules(facts.problem).faults.map((fault) => advice('caution', fault)),
-    ...stages.flatMap((stage, index) => stageAdvice(stage, items[index]!, finishes, design.choices.alone === true)),
+    ...stages.flatMap((stage, index) => stageAdvice(stage, items[index]!, finishes, design.choices)),
     ...pullAdvice(facts),
     ...regrets(facts),
   ];
@@ -86,9 +86,10 @@ function partAdvice({ part, lines, arrangement, areaIds, finishes, conflicts, lo
   return [...faults, ...misplaced, ...loose, ...slivers, ...clashes, ...unchosen];
 }
 
-function stageAdvice(stage: StagePlan, { lines }: StageItems, finishes: ReadonlyMap<string, Finish>, wantsAlone: boolean): Advice[] {
+function stageAdvice(stage: StagePlan, { lines }: StageItems, finishes: ReadonlyMap<string, Finish>, { school: chosen, alone }: Design['choices']): Advice[] {
   const { number, finish, school, windows, tasks, late, hands, pull, pullMin } = stage;
-  const { name, school: preferred } = finishes.get(finish) as Finish;
+  const { name, school: likes } = finishes.get(finish) as Finish;
+  const preferred = chosen ?? likes;
   const doubts = lines.flatMap(({ code, doubts: [doubt], line, part, lineCode }) =>
     doubt ? [advice('caution', { code: 'advice.doubt', values: { stage: number, run: code, line: lineCode, doubt } }, { part, line })] : [],
   );
@@ -98,7 +99,7 @@ function stageAdvice(stage: StagePlan, { lines }: StageItems, finishes: Readonly
       : [];
   const windowMin = pull && pull.toMin !== null ? pull.toMin - pull.fromMin : 0;
   const many = hands > 1 ? [advice('caution', { code: 'advice.hands', values: { stage: number, pullMin, windowMin, hands, ...aloneSaid(stage) } })] : [];
-  const notAlone = wantsAlone && hands > 1 ? [advice('caution', { code: 'advice.not-alone', values: { stage: number, hands } })] : [];
+  const notAlone = alone && hands > 1 ? [advice('caution', { code: 'advice.not-alone', values: { stage: number, hands } })] : [];
   // The school it likes was given up for want of time: in sections it may be kept.
   const liked = windows?.[preferred];
   const sections =

@@ -1,7 +1,7 @@
 import { coatAgainMin } from '../drying';
 import { mixFor, type Finish } from '../finish';
 import type { AfterRule, Need } from '../log';
-import { mixMinutes, usesGun } from '../order';
+import { mixAgainMinutes, mixMinutes, usesGun } from '../order';
 import type { PartId } from '../units';
 import { flashSay } from './flash-say';
 import type { StepSays } from './says';
@@ -62,7 +62,7 @@ export function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, 
   for (let coat = 1; coat <= coats; coat++) {
     const lot = lots.from.indexOf(coat);
     // The paint for it is mixed while the coat before flashes.
-    const again = lot > 0 ? mixMinutes(finish) : 0;
+    const again = lot > 0 ? mixAgainMinutes(finish) : 0;
     if (coat > 1) pass('flash', String(coat - 1), gap.fromMin - again, flashSay(finish, stage, false));
     if (lot > 0) mixStep(stage, finish, source, clock, lot);
     if (coat === coats && sections) sectionSteps(stage, finish, sections, coatStep, source, clock);
@@ -86,7 +86,10 @@ export function mixStep(stage: StagePlan, finish: Finish, { sequence }: StepSour
   const last = (lots.from[lot + 1] ?? stage.coats + 1) - 1;
   const { ml, partsMl, cans } = all ? stage.paint : mixFor((stage.paint.ml * (last - first + 1)) / stage.coats, finish);
   const shared = { finish: finish.name, ml, partsMl, cans, batches: lots.perCoat, method: finish.method, lifeMin: lots.lifeMin };
-  add('mix', lotName(lot), mixMinutes(finish), { code: 'step.mix', values: all ? shared : { ...shared, coats: [first, last] } });
+  add('mix', lotName(lot), lot > 0 ? mixAgainMinutes(finish) : mixMinutes(finish), {
+    code: 'step.mix',
+    values: all ? shared : { ...shared, coats: [first, last] },
+  });
 }
 
 /** Areas of a finish in which it fades out. */

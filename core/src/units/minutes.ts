@@ -1,5 +1,6 @@
 /** Clocks count in milliseconds, plans in minutes. */
 export const MS_PER_MINUTE = 60_000;
+export const MS_PER_DAY = 1440 * MS_PER_MINUTE;
 
 /**
  * Writes a span of time for people.

@@ -58,6 +58,8 @@ export const RULE_OF_THUMB = {
   gate: 3,
   /** Shaking a can, stirring a tin: what is not mixed. */
   makeReady: { gun: 4, can: 2, airbrush: 2, roller: 4, brush: 4 },
+  /** Emptying and rinsing the gun between two lots of one paint. Minutes. */
+  gunRinse: 3,
   gunClean: 12,
   gunStrip: 25,
   /** Paint of one job may wait in the gun so long for the next. Minutes. */

@@ -1,3 +1,4 @@
+import { MS_PER_DAY } from '@lintrel/core/front';
 import { sayOver } from '../line/lines';
 import { onLoopback } from '../line/loopback';
 
@@ -21,17 +22,15 @@ export interface Booth {
   readonly now: () => number;
 }
 
-const DAY_MS = 86_400_000;
-
 /** A booth over a day: 16 °C before dawn, 23 in the afternoon; silent for twenty minutes a day, torn off for two. */
 export const USUAL_BOOTH: Booth = {
   air: (ms) => {
-    const wave = Math.cos((2 * Math.PI * (ms - 15 * 3_600_000)) / DAY_MS);
+    const wave = Math.cos((2 * Math.PI * (ms - 15 * 3_600_000)) / MS_PER_DAY);
     return { airC: 19.5 + 3.5 * wave, rhPercent: 58 - 10 * wave };
   },
   driftC: 0.3,
-  silent: (ms) => ms % DAY_MS > DAY_MS - 1_200_000,
-  broken: (ms) => ms % DAY_MS < 120_000,
+  silent: (ms) => ms % MS_PER_DAY > MS_PER_DAY - 1_200_000,
+  broken: (ms) => ms % MS_PER_DAY < 120_000,
   everyMs: 10_000,
   now: Date.now,
 };

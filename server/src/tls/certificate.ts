@@ -1,3 +1,4 @@
+import { MS_PER_DAY } from '@lintrel/core/front';
 import { X509Certificate } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
@@ -16,7 +17,6 @@ export interface Certificate {
   readonly authority: string | null;
 }
 
-const DAY_MS = 86_400_000;
 /** The shop's own authority holds for so long; a phone is told to trust it once. */
 const AUTHORITY_DAYS = 3650;
 /** What it vouches for holds for less: browsers refuse more than 825 days. */
@@ -39,8 +39,8 @@ export function ownNames(given: readonly string[]): string[] {
  */
 export async function shopCertificate(folder: string, names: readonly string[], now: number): Promise<Certificate> {
   await mkdir(folder, { recursive: true, mode: 0o700 });
-  const authority = (await kept(folder, 'authority', now + SERVER_DAYS * DAY_MS)) ?? (await made(folder, 'authority', await newAuthority(now)));
-  const known = await kept(folder, 'server', now + RENEW_DAYS * DAY_MS);
+  const authority = (await kept(folder, 'authority', now + SERVER_DAYS * MS_PER_DAY)) ?? (await made(folder, 'authority', await newAuthority(now)));
+  const known = await kept(folder, 'server', now + RENEW_DAYS * MS_PER_DAY);
   const usable = known && covers(known.cert, names) && new X509Certificate(known.cert).verify(new X509Certificate(authority.cert).publicKey);
   const own = usable ? known : await made(folder, 'server', await newServer(authority, names, now));
   return { key: own.key, cert: own.cert + authority.cert, authority: authority.cert };
@@ -75,7 +75,7 @@ async function made(folder: string, name: string, pair: Pair): Promise<Pair> {
   return pair;
 }
 
-const spanOf = (now: number, days: number) => ({ notBeforeDate: new Date(now - DAY_MS), notAfterDate: new Date(now + days * DAY_MS) });
+const spanOf = (now: number, days: number) => ({ notBeforeDate: new Date(now - MS_PER_DAY), notAfterDate: new Date(now + days * MS_PER_DAY) });
 
 async function newAuthority(now: number): Promise<Pair> {
   const { private: key, cert } = await generate([{ name: 'commonName', value: `Lintrel shop ${hostname()}`.slice(0, 60) }], {
