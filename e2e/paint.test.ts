@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Design, Job, JobFile, RunRecord, Step } from '@lintrel/core';
+import type { DayAnswer, Design, Job, JobFile, RunRecord, Step } from '@lintrel/core';
 import { onPage, type Hands } from './hands';
 import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
 
@@ -69,9 +69,18 @@ it('paint that has gone off in the cup is mixed anew before its coat, once, and 
   });
 });
 it('two jobs of one colour are told to be sprayed from one mix', async () => {
-  await tansy('Left wing', { mixed: false, agoMin: 30 });
-  await tansy('Right wing', { mixed: false, agoMin: 30 });
+  const wings = [await tansy('Left wing', { mixed: false, agoMin: 30 }), await tansy('Right wing', { mixed: false, agoMin: 30 })];
   await onPhone('/clock', (hands) => hands.sees(/Mix Sea green, two-part once, \d+ ml for both: .+ first, .+ from the same gun/));
+  const day = (await (await fetch(`${server.url}/api/day`)).json()) as DayAnswer;
+  const [first, second] = day.oneMix[0]!.mixes.map(({ job }) => wings.find(({ id }) => id === job)!);
+  await onPhone(`/job/${second!.id}/run`, (hands) => hands.sees(/Mix it with .+ wing, once for both/));
+  // Mixed on the sheet of the first, it is done on both.
+  await onPhone(`/job/${first!.id}/run`, async (hands) => {
+    await hands.sees(/takes the same paint: mix \d+ ml for both/);
+    await hands.press('[data-testid=mixed-for-both]');
+    await hands.sees(/coat 1 of 2/);
+  });
+  await onPhone(`/job/${second!.id}/run`, (hands) => hands.sees(/coat 1 of 2/));
 });
 it('a job that has not been begun tells when it would be done', async () => {
   const file = JSON.parse(readFileSync(join(__dirname, '../examples/tansy.json'), 'utf8')) as JobFile;

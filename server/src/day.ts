@@ -35,6 +35,8 @@ export interface DayAsked {
     readonly steps: readonly Step[];
     readonly doneMs: readonly (readonly [string, number])[];
     readonly heats: readonly Heat[];
+    /** Number of its work sheet. */
+    readonly sheet?: number;
   }[];
   readonly shop: ShopDay;
   readonly now: number;
@@ -55,7 +57,7 @@ export async function jobsAtWork(db: Queryable): Promise<DayAsked['jobs']> {
   return Promise.all(
     jobs.map(async ({ id, title }) => {
       const { started, progress } = await findProgress(db, id);
-      return { id, title, steps: started?.steps ?? [], doneMs: [...progress.doneAt], heats: progress.heats };
+      return { id, title, sheet: started?.sheet, steps: started?.steps ?? [], doneMs: [...progress.doneAt], heats: progress.heats };
     }),
   );
 }
@@ -146,7 +148,12 @@ export function dayOf({ jobs: begun, asIf = null, shop, now, before, measured, p
     leastEndMs: ms(plan.leastEndMin),
     proven: plan.proven,
     binding: plan.binding.filter(({ task }) => byTask.has(task)).map(({ task, by }) => ({ work: task, by })),
-    oneMix: plan.oneMix.map(({ first, second, ...one }) => ({ ...one, first: titles.get(first) ?? '', second: titles.get(second) ?? '' })),
+    oneMix: plan.oneMix.map(({ first, second, mixSteps, ...one }) => ({
+      ...one,
+      first: titles.get(first) ?? '',
+      second: titles.get(second) ?? '',
+      mixes: [first, second].map((job, index) => ({ job, step: mixSteps[index]!, sheet: jobs.find(({ id }) => id === job)?.sheet })),
+    })),
     more: plan.more,
     booth: jobs.flatMap(({ id, title, steps, doneMs }) => {
       const state = boothState(steps, new Map(doneMs), null, now);

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { instantText, nameText } from '../units';
+import { instantText, nameText, stepText } from '../units';
 import { saidSchema } from './summary';
 
 // What the clock is told of the day's plan. Moments are ms since 1970.
@@ -41,7 +41,17 @@ export const dayAnswerSchema = v.object({
   /** What the end waits for, from the first to the last: why each does not begin sooner. */
   binding: v.array(v.object({ work: v.string(), by: v.picklist(['now', 'earliest', 'pinned', 'drying', 'order', 'worker', 'place', 'hours']) })),
   /** Jobs sprayed from one mix, the second right after the first: by their titles. */
-  oneMix: v.array(v.object({ finish: v.string(), first: v.string(), second: v.string(), ml: v.number(), savedMin: v.number() })),
+  oneMix: v.array(
+    v.object({
+      finish: v.string(),
+      first: v.string(),
+      second: v.string(),
+      ml: v.number(),
+      savedMin: v.number(),
+      /** The step of mixing of the first, and of the second: on which sheet of which job. */
+      mixes: v.array(v.object({ job: v.string(), step: stepText(), sheet: v.optional(v.number()) })),
+    }),
+  ),
   /** Stretches of work further on that are not planned yet. */
   more: v.number(),
   /** What cannot be kept, and what would help. */

@@ -269,3 +269,16 @@ it('a pull is over in its window whoever does it', () => {
     planDay([{ id: 'tansy', title: 'Tansy', steps, doneMin }], two, days, 481, { speeds }).work[0]!.task.after.find(({ maxMin }) => maxMin !== null)!.maxMin!;
   expect(last([]) - last([slow])).toBeCloseTo(2 * (pull.endMin - pull.startMin), 6);
 });
+
+it('of two jobs mixed right before closing time each window that cannot be kept is told, and all else is planned', () => {
+  const steps = stepsOf('tansy');
+  const closes = shop.people[0]!.week[0]!.toMin;
+  const doneMin = new Map([...doneUntil(steps, 'mix', closes - 60), [steps.find(({ kind }) => kind === 'mix')!.id as string, closes - 10]]);
+  const jobs = ['left', 'right'].map((id) => ({ id, title: id, steps, doneMin }));
+  const plan = planDay(jobs, shop, days, closes - 5);
+  expect(plan.troubles.length).toBeGreaterThan(1);
+  expect(new Set(plan.troubles.map(({ code }) => code))).toEqual(new Set(['window']));
+  const placed = new Set(plan.schedule!.placed.map(({ task }) => task));
+  expect(plan.work.every(({ task }) => placed.has(task.id))).toBe(true);
+  expect(plan.schedule!.endMin).toBeGreaterThan(1440);
+});

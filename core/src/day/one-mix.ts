@@ -1,6 +1,6 @@
 import type { Step } from '../log';
 import type { Booked, Task } from '../schedule';
-import { RULE_OF_THUMB } from '../units';
+import { RULE_OF_THUMB, type StepId } from '../units';
 import { turnsIn, type GunTurn } from './gun';
 import type { DayWork, JobAtWork } from './tasks';
 import { minutesHere, type SpeedOf } from './took';
@@ -14,12 +14,15 @@ export interface OneMix {
   readonly ml: number;
   /** Work it saves. */
   readonly savedMin: number;
+  /** The step of mixing on the sheet of each of them. */
+  readonly mixSteps: readonly [first: StepId, second: StepId];
 }
 
 /** A turn of the gun that has not begun, with the mixing before it: where, and how long that and the cleaning take. */
 interface Session extends GunTurn {
   readonly ml: number;
   readonly mix: string;
+  readonly mixStep: StepId;
   readonly mixMin: number;
   readonly cleanMin: number;
 }
@@ -34,7 +37,7 @@ function sessionsIn(work: readonly DayWork[], jobs: readonly JobAtWork[], speeds
     const [mix, clean] = [find('mix'), find('gun-clean')];
     const { ml, coats: lot } = (mix?.step.say.values ?? {}) as { readonly ml?: number; readonly coats?: unknown };
     if (turn.begun || !mix || !clean || mix.step.say.code !== 'step.mix' || ml === undefined || lot !== undefined) return [];
-    return [{ ...turn, ml, mix: mix.task, mixMin: minutesHere(mix.step, speeds), cleanMin: minutesHere(clean.step, speeds) }];
+    return [{ ...turn, ml, mix: mix.task, mixStep: mix.step.id, mixMin: minutesHere(mix.step, speeds), cleanMin: minutesHere(clean.step, speeds) }];
   });
 }
 
@@ -114,4 +117,5 @@ export const toldOnce = ([first, second]: readonly [Session, Session]): OneMix =
   second: second.job,
   ml: first.ml + second.ml,
   savedMin: second.mixMin + first.cleanMin,
+  mixSteps: [first.mixStep, second.mixStep],
 });

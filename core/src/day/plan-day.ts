@@ -149,7 +149,7 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
     }
     const trouble = scheduleTrouble(problem);
     troubles.push(trouble);
-    if (trouble.code === 'window') problem = withoutLimit(problem, trouble.task, ({ task }) => task === trouble.other);
+    if (trouble.code === 'window') problem = withoutLimit(problem, trouble.task, trouble.other);
     else if (trouble.code === 'pinned') problem = withoutPins(problem, [trouble.task]);
     else break;
   }

@@ -50,14 +50,28 @@ export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
   const pins = manned.filter(({ atMin, worker }) => atMin !== undefined || worker !== undefined).map(({ id }) => id);
   if (pins.length > 0 && isPossible(withoutPins(problem, pins)))
     return { code: 'pinned', task: pins.find((pin) => isPossible(withoutPins(problem, [pin]))) ?? pins[0]! };
-  for (const task of tasks)
-    for (const lag of task.after) {
-      if (lag.maxMin === null || lag.scuffMin !== undefined) continue;
-      if (!isPossible(withoutLimit(problem, task.id, (one) => one === lag))) continue;
-      const extraMin = LONGER_DAYS_MIN.find((extra) => isPossible(withLongerDays(problem, extra))) ?? null;
-      return { code: 'window', task: task.id, other: lag.task, maxMin: lag.maxMin, extraMin };
-    }
-  return { code: 'none' };
+  const limits = tasks.flatMap(({ id, after }) => after.flatMap((lag) => (lag.maxMin === null || lag.scuffMin !== undefined ? [] : [{ task: id, lag }])));
+  const inTheWay = limits.find(({ lag }) => isPossible(withoutLags(problem, new Set([lag])))) ?? oneOfMany(problem, limits, isPossible);
+  if (!inTheWay) return { code: 'none' };
+  const { task, lag } = inTheWay;
+  const extraMin = LONGER_DAYS_MIN.find((extra) => isPossible(withLongerDays(problem, extra))) ?? null;
+  return { code: 'window', task, other: lag.task, maxMin: lag.maxMin ?? Infinity, extraMin };
+}
+
+interface Limit {
+  readonly task: string;
+  readonly lag: Lag;
+}
+
+/** Where no single limit is to blame: one of those that cannot be kept together with all others, which are kept as far as they can be. */
+function oneOfMany(problem: ScheduleProblem, limits: readonly Limit[], isPossible: (changed: ScheduleProblem) => boolean): Limit | undefined {
+  const gone = new Set(limits.map(({ lag }) => lag));
+  if (limits.length === 0 || !isPossible(withoutLags(problem, gone))) return undefined;
+  for (const { lag } of limits) {
+    gone.delete(lag);
+    if (!isPossible(withoutLags(problem, gone))) gone.add(lag);
+  }
+  return limits.find(({ lag }) => gone.has(lag));
 }
 
 /** The problem with some tasks let go: anybody does them, whenever it suits. */
@@ -70,10 +84,15 @@ export const withoutPins = (problem: ScheduleProblem, letGo: readonly string[]):
   }),
 });
 
-/** The problem without the limits of one task that are picked: however late, it may begin. */
-export const withoutLimit = (problem: ScheduleProblem, task: string, picked: (lag: Lag) => boolean): ScheduleProblem => ({
+const withoutLags = (problem: ScheduleProblem, gone: ReadonlySet<Lag>): ScheduleProblem => withoutLimits(problem, (_task, lag) => gone.has(lag));
+
+/** The problem without the limits of one task after another: however late, it may begin. */
+export const withoutLimit = (problem: ScheduleProblem, task: string, other: string): ScheduleProblem =>
+  withoutLimits(problem, (one, lag) => one === task && lag.task === other);
+
+const withoutLimits = (problem: ScheduleProblem, picked: (task: string, lag: Lag) => boolean): ScheduleProblem => ({
   ...problem,
-  tasks: problem.tasks.map((one) => (one.id === task ? { ...one, after: one.after.map((lag) => (picked(lag) ? { ...lag, maxMin: null } : lag)) } : one)),
+  tasks: problem.tasks.map((one) => ({ ...one, after: one.after.map((lag) => (picked(one.id, lag) ? { ...lag, maxMin: null } : lag)) })),
 });
 
 const lengthOf = ({ from, to }: { readonly from: number; readonly to: number }): number => to - from;

@@ -18,6 +18,7 @@ import { FarView } from '@/run/FarView';
 import { HeatLog } from '@/run/HeatLog';
 import { LaterWindows } from '@/run/LaterWindows';
 import { look } from '@/run/look';
+import { MixTogether } from '@/run/MixTogether';
 import { askForPhoto, asKept } from '@/run/photo';
 import { FEEL_WORDS, PULL_WORDS } from '@/run/saw';
 import { boothWords } from '@/run/boothWords';
@@ -169,6 +170,17 @@ function Running({ sheet }: { sheet: WorkSheet }) {
             <Text style={look.detail}>You look on: others in this shop work by this sheet.</Text>
           ) : asking === null ? (
             <View style={look.buttons}>
+              {next?.kind === 'mix' ? (
+                <MixTogether
+                  job={id}
+                  step={next}
+                  onBoth={({ second, first, mixes }) => {
+                    rest();
+                    sheet.log('done', next.id, text(phrase`Mixed for ${second} too.`));
+                    for (const other of mixes) if (other.job !== id) sheet.logFor(other.job, other.step, text(phrase`Mixed with ${first}.`), other.sheet);
+                  }}
+                />
+              ) : null}
               {next ? (
                 <BoothButton
                   rank={early ? 'calm' : 'main'}
