@@ -122,3 +122,21 @@ it('twelve lockers are pulled wet by one person, in turns, on Time and on the sh
     await hands.sees(/behind paper/);
   });
 });
+
+it('the run sheet is lit dark for the booth or light for the workshop, and stays as it was on this device; from far it is as well', async () => {
+  const { id } = await tansy('Lit', { mixed: true, agoMin: 10 });
+  await onPhone(`/job/${id}/run`, async (hands) => {
+    const ground = () => hands.page.$eval('[data-testid=booth]', (sheet) => getComputedStyle(sheet).backgroundColor);
+    const bright = (rgb: string) => (rgb.match(/\d+/g) ?? []).slice(0, 3).reduce((sum, one) => sum + Number(one), 0) / 3;
+    await hands.sees(/coat 1 of 2/);
+    expect(bright(await ground())).toBeLessThan(60);
+    await hands.press('[data-testid=shade]');
+    expect(bright(await ground())).toBeGreaterThan(200);
+    await hands.page.reload();
+    await hands.sees(/Dark screen/);
+    expect(bright(await ground())).toBeGreaterThan(200);
+    await hands.press('[data-testid=far-view]');
+    await hands.sees(/Tap to go back/);
+    expect(bright(await hands.page.$eval('[data-testid=far]', (sheet) => getComputedStyle(sheet).backgroundColor))).toBeGreaterThan(200);
+  });
+});

@@ -60,7 +60,16 @@ const shots = (job: (title: string) => string): Shot[] => [
   { name: 'time-wide', path: `/job/${job('Juniper')}/time`, size: WIDE },
   { name: 'run', path: `/job/${job('Juniper')}/run` },
   { name: 'run-far', path: `/job/${job('Juniper')}/run`, before: tap('[data-testid=far-view]') },
-  { name: 'run-sideways', path: `/job/${job('Juniper')}/run`, size: { width: PHONE.height, height: PHONE.width } },
+  {
+    name: 'run-sideways',
+    path: `/job/${job('Juniper')}/run`,
+    size: { width: PHONE.height, height: PHONE.width },
+    // Lit for a bright workshop.
+    before: async (page) => {
+      await page.waitForSelector('[data-testid=shade]', { timeout: 20_000 });
+      await page.click('[data-testid=shade]');
+    },
+  },
   { name: 'look-back', path: `/job/${job('Marigold')}/look-back` },
   {
     name: 'not-sent',

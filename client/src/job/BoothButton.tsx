@@ -1,9 +1,10 @@
 import { Pressable, StyleSheet } from 'react-native';
-import { booth, font, measure, size, space } from '@/theme/theme';
+import { useShade } from '@/run/shade';
+import { font, measure, shades, size, space, type Shade } from '@/theme/theme';
 import { Text } from '@/ui/Text';
 import { useWords } from '@/person/PersonContext';
 
-/** A big button for a gloved hand, dark like the booth. */
+/** A big button for a gloved hand, lit as the run sheet is. */
 export const BoothButton = ({
   label,
   spoken = label,
@@ -22,6 +23,7 @@ export const BoothButton = ({
   testID?: string;
 }) => {
   const { text } = useWords();
+  const styles = STYLES[useShade().name];
   return (
     <Pressable
       role="button"
@@ -37,22 +39,24 @@ export const BoothButton = ({
   );
 };
 
-const styles = StyleSheet.create({
-  button: {
-    flexGrow: 1,
-    minHeight: measure.runTarget,
-    alignItems: 'center',
-    justifyContent: 'center',
-    paddingHorizontal: space.base,
-    borderWidth: 2,
-    borderColor: booth.quiet,
-    borderRadius: measure.corner,
-  },
-  first: { minHeight: measure.runTarget + space.base },
-  main: { backgroundColor: booth.accent, borderColor: booth.accent },
-  calm: { backgroundColor: booth.calm, borderColor: booth.calm },
-  disabled: { opacity: 0.5 },
-  word: { fontFamily: font.heading, fontSize: size.large, color: booth.ink, textAlign: 'center' },
-  wordMain: { fontSize: size.title, color: booth.onAccent },
-  wordCalm: { fontSize: size.title },
-});
+const stylesIn = (shade: Shade) =>
+  StyleSheet.create({
+    button: {
+      flexGrow: 1,
+      minHeight: measure.runTarget,
+      alignItems: 'center',
+      justifyContent: 'center',
+      paddingHorizontal: space.base,
+      borderWidth: 2,
+      borderColor: shade.quiet,
+      borderRadius: measure.corner,
+    },
+    first: { minHeight: measure.runTarget + space.base },
+    main: { backgroundColor: shade.accent, borderColor: shade.accent },
+    calm: { backgroundColor: shade.calm, borderColor: shade.calm },
+    disabled: { opacity: 0.5 },
+    word: { fontFamily: font.heading, fontSize: size.large, color: shade.ink, textAlign: 'center' },
+    wordMain: { fontSize: size.title, color: shade.onAccent },
+    wordCalm: { fontSize: size.title, color: shade.onCalm },
+  });
+const STYLES = { booth: stylesIn(shades.booth), daylight: stylesIn(shades.daylight) } as const;

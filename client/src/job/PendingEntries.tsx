@@ -1,6 +1,7 @@
 import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
-import { booth, font, measure, size, space } from '@/theme/theme';
+import { useShade } from '@/run/shade';
+import { font, measure, shades, size, space, type Shade } from '@/theme/theme';
 import { BoothButton } from './BoothButton';
 import type { WorkSheet } from './useWorkSheet';
 import { Text } from '@/ui/Text';
@@ -11,6 +12,7 @@ import { timeOf, useEntryWords } from '@/sync/useEntryWords';
 /** Entries the server has not taken: those that wait for a connection, and those it refuses. None goes unseen. */
 export function PendingEntries({ sheet }: { sheet: WorkSheet }) {
   const { waiting, refused, unkept, plan, again, drop } = sheet;
+  const styles = STYLES[useShade().name];
   const wordsOf = useEntryWords(plan?.steps ?? []);
   if (waiting.length + refused.length === 0) return null;
   return (
@@ -47,11 +49,13 @@ export function PendingEntries({ sheet }: { sheet: WorkSheet }) {
   );
 }
 
-const styles = StyleSheet.create({
-  all: { gap: space.middle },
-  group: { gap: space.tight, borderLeftWidth: 4, borderLeftColor: booth.quiet, paddingLeft: space.middle },
-  label: { fontFamily: font.heading, fontSize: size.large, color: booth.ink },
-  quiet: { fontFamily: font.label, fontSize: size.base, lineHeight: size.base * 1.4, color: booth.quiet },
-  warn: { fontFamily: font.heading, fontSize: size.title, color: booth.accent },
-  pair: { flexDirection: 'row', gap: space.middle, minHeight: measure.runTarget },
-});
+const stylesIn = (shade: Shade) =>
+  StyleSheet.create({
+    all: { gap: space.middle },
+    group: { gap: space.tight, borderLeftWidth: 4, borderLeftColor: shade.quiet, paddingLeft: space.middle },
+    label: { fontFamily: font.heading, fontSize: size.large, color: shade.ink },
+    quiet: { fontFamily: font.label, fontSize: size.base, lineHeight: size.base * 1.4, color: shade.quiet },
+    warn: { fontFamily: font.heading, fontSize: size.title, color: shade.accent },
+    pair: { flexDirection: 'row', gap: space.middle, minHeight: measure.runTarget },
+  });
+const STYLES = { booth: stylesIn(shades.booth), daylight: stylesIn(shades.daylight) } as const;

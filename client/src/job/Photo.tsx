@@ -2,17 +2,23 @@ import { useEffect, useMemo, useState } from 'react';
 import { Image, Pressable, StyleSheet } from 'react-native';
 import { useWords } from '@/person/PersonContext';
 import { useOutbox } from '@/sync/useOutbox';
-import { booth, colour, font, measure, size } from '@/theme/theme';
+import { useShade } from '@/run/shade';
+import { colour, font, measure, size } from '@/theme/theme';
 import { Text } from '@/ui/Text';
 
 /** A photo of a job: from this device while it waits to be sent, else from the server. A tap makes it large, and small again. */
-export function Photo({ job, photo, label, dark = false }: { job: string; photo: string; label: string; dark?: boolean }) {
+export function Photo({ job, photo, label, inRun = false }: { job: string; photo: string; label: string; inRun?: boolean }) {
   const { text } = useWords();
+  const { shade } = useShade();
   const [large, setLarge] = useState(false);
   const [missing, setMissing] = useState<string | null>(null);
   const uri = useUri(job, photo);
   if (missing === uri)
-    return <Text style={[styles.missing, dark && styles.dark]}>This photo is not here: it stayed in the shop it was taken in, or there is no connection.</Text>;
+    return (
+      <Text style={[styles.missing, inRun && { color: shade.quiet }]}>
+        This photo is not here: it stayed in the shop it was taken in, or there is no connection.
+      </Text>
+    );
   return (
     <Pressable
       role="button"
@@ -38,7 +44,6 @@ function useUri(job: string, photo: string): string {
 
 const styles = StyleSheet.create({
   missing: { fontFamily: font.label, fontSize: size.base, color: colour.quiet },
-  dark: { color: booth.quiet },
   frame: { width: measure.photo, height: measure.photo, borderRadius: measure.corner, overflow: 'hidden' },
   large: { width: '100%', height: measure.photoLarge },
   picture: { width: '100%', height: '100%' },

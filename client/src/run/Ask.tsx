@@ -2,9 +2,9 @@ import { useState } from 'react';
 import { TextInput, View } from 'react-native';
 import { BoothButton } from '@/job/BoothButton';
 import { useWords } from '@/person/PersonContext';
-import { booth } from '@/theme/theme';
 import { Text } from '@/ui/Text';
-import { look } from './look';
+import { useLook } from './look';
+import { useShade } from './shade';
 
 /** One of a few answers that is pressed. */
 export interface Answer<T extends string> {
@@ -23,6 +23,8 @@ interface AskProps<T extends string> {
 
 /** What is written down: an answer that is pressed, with a note where there is one; or a note alone. */
 export function Ask<T extends string>({ what, answers, onSay, onCancel, resting = false }: AskProps<T>) {
+  const look = useLook();
+  const { shade } = useShade();
   const { text } = useWords();
   const [note, setNote] = useState('');
   const written = note.trim();
@@ -46,7 +48,7 @@ export function Ask<T extends string>({ what, answers, onSay, onCancel, resting 
         maxLength={MOST_TYPED}
         accessibilityLabel={text(answers.length > 0 ? 'Note' : what)}
         placeholder={answers.length > 0 ? text('Note, if there is one') : undefined}
-        placeholderTextColor={booth.quiet}
+        placeholderTextColor={shade.quiet}
         testID="note"
       />
       {answers.length > 0 ? null : (

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { BoothButton } from '@/job/BoothButton';
 import { Text } from '@/ui/Text';
 import { phrase } from '@lintrel/words';
-import { look } from './look';
+import { useLook } from './look';
 import { Stepper } from './Stepper';
 
 type Coat = Extract<Saw, { kind: 'coat' }>;
@@ -21,6 +21,7 @@ const FIGURES = [
 
 /** How the coat was sprayed, from how the last one was: one tap where nothing changed, a tap a step where something did. */
 export function CoatLog({ last, onSay, onCancel }: { last: Coat | null; onSay: (saw: Coat) => void; onCancel: () => void }) {
+  const look = useLook();
   const [coat, setCoat] = useState<Required<Coat>>({ ...USUAL, ...last });
   return (
     <View style={look.buttons} testID="coat-log">

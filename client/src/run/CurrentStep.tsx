@@ -5,10 +5,11 @@ import { timeWords } from '@/clock/span';
 import { useWords } from '@/person/PersonContext';
 import { Text } from '@/ui/Text';
 import { clockTime, countdown } from '@/words';
-import { look } from './look';
+import { useLook } from './look';
 
 /** What is to be done now, how, with which care, and the time it has. */
 export function CurrentStep({ step, running, now }: { step: Step; running: readonly RunningWindow[]; now: number }) {
+  const look = useLook();
   const words = useWords();
   const { say, detail, caution, time } = words;
   const windows = running.filter((window) => window.step === step.id);
@@ -39,6 +40,7 @@ export function CurrentStep({ step, running, now }: { step: Step; running: reado
 
 /** Time to the opening of a window, or to its close; very large. */
 function Countdown({ window, now }: { window: RunningWindow; now: number }) {
+  const look = useLook();
   const { time, late } = useWords();
   const what = time(window.code);
   const state = windowState(window, now);

@@ -2,9 +2,10 @@ import { decisive, windowState, type RunningWindow, type Step } from '@lintrel/c
 import { phrase } from '@lintrel/words';
 import { Modal, Pressable, StyleSheet, useWindowDimensions } from 'react-native';
 import { useWords } from '@/person/PersonContext';
-import { booth, font, size, space } from '@/theme/theme';
+import { font, shades, size, space, type Shade } from '@/theme/theme';
 import { Text } from '@/ui/Text';
 import { clockTime, countdown } from '@/words';
+import { useShade } from './shade';
 
 /** Share of the width one letter of a large figure takes, and of the height a figure may take. */
 const LETTERS_ACROSS = 3.4;
@@ -13,6 +14,7 @@ const MOST_HIGH = 0.36;
 /** The step at hand and its time, to be read from three metres through the window of the booth; a tap leads back. */
 export function FarView({ step, running, now, onLeave }: { step: Step | null; running: readonly RunningWindow[]; now: number; onLeave: () => void }) {
   const { say, time, text } = useWords();
+  const styles = STYLES[useShade().name];
   const { width, height } = useWindowDimensions();
   const figure = Math.min(width / LETTERS_ACROSS, MOST_HIGH * height);
   const title = Math.min(figure / 2.2, 64);
@@ -48,11 +50,13 @@ export function FarView({ step, running, now, onLeave }: { step: Step | null; ru
   );
 }
 
-const styles = StyleSheet.create({
-  far: { flex: 1, backgroundColor: booth.ground, padding: space.wide, justifyContent: 'center', alignItems: 'center', gap: space.base },
-  title: { fontFamily: font.heading, color: booth.ink, textAlign: 'center' },
-  what: { fontFamily: font.heading, fontSize: size.title, color: booth.ink, textAlign: 'center' },
-  figure: { fontFamily: font.heading, color: booth.ink, fontVariant: ['tabular-nums'], textAlign: 'center' },
-  open: { color: booth.accent },
-  quiet: { fontFamily: font.label, fontSize: size.base, color: booth.quiet },
-});
+const stylesIn = (shade: Shade) =>
+  StyleSheet.create({
+    far: { flex: 1, backgroundColor: shade.ground, padding: space.wide, justifyContent: 'center', alignItems: 'center', gap: space.base },
+    title: { fontFamily: font.heading, color: shade.ink, textAlign: 'center' },
+    what: { fontFamily: font.heading, fontSize: size.title, color: shade.ink, textAlign: 'center' },
+    figure: { fontFamily: font.heading, color: shade.ink, fontVariant: ['tabular-nums'], textAlign: 'center' },
+    open: { color: shade.accent },
+    quiet: { fontFamily: font.label, fontSize: size.base, color: shade.quiet },
+  });
+const STYLES = { booth: stylesIn(shades.booth), daylight: stylesIn(shades.daylight) } as const;

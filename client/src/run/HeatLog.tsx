@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { BoothButton } from '@/job/BoothButton';
 import { useWords } from '@/person/PersonContext';
 import { Text } from '@/ui/Text';
-import { look } from './look';
+import { useLook } from './look';
 import { HEAT_WORDS } from './saw';
 import { Stepper } from './Stepper';
 
@@ -21,6 +21,7 @@ const FIGURES = [
 
 /** Warmth that is brought to the films of a job from now on: their times are counted with it at once. */
 export function HeatLog({ onSay, onCancel }: { onSay: (saw: Warmth) => void; onCancel: () => void }) {
+  const look = useLook();
   const { temperature } = useWords();
   const [heat, setHeat] = useState(USUAL);
   return (

@@ -4,10 +4,11 @@ import { View } from 'react-native';
 import { spanWords } from '@/clock/span';
 import { useWords } from '@/person/PersonContext';
 import { Text } from '@/ui/Text';
-import { look } from './look';
+import { useLook } from './look';
 
 /** Times of what comes after the step at hand. */
 export function LaterWindows({ running, now }: { running: readonly RunningWindow[]; now: number }) {
+  const look = useLook();
   const { say, time } = useWords();
   if (running.length === 0) return null;
   return (

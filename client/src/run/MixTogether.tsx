@@ -3,7 +3,7 @@ import { phrase } from '@lintrel/words';
 import { View } from 'react-native';
 import { useDay } from '@/clock/useDay';
 import { BoothButton } from '@/job/BoothButton';
-import { look } from './look';
+import { useLook } from './look';
 import { Text } from '@/ui/Text';
 import { useWords } from '@/person/PersonContext';
 
@@ -11,6 +11,7 @@ type OneMix = DayAnswer['oneMix'][number];
 
 /** Where the day's plan mixes for two jobs at once: what is mixed here for the other, done on both sheets with one tap, or that it is mixed there. */
 export function MixTogether({ job, step, onBoth }: { job: string; step: Step; onBoth: (mix: OneMix) => void }) {
+  const look = useLook();
   const { volume } = useWords();
   const { data: day } = useDay();
   const mix = day?.oneMix.find(({ mixes }) => mixes.some((one) => one.job === job && one.step === step.id));

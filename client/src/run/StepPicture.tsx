@@ -5,7 +5,8 @@ import { StyleSheet, View } from 'react-native';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { BoothButton } from '@/job/BoothButton';
 import { TechniqueSketch } from '@/tape/TechniqueSketch';
-import { booth, measure, space } from '@/theme/theme';
+import { measure, shades, space, type Shade } from '@/theme/theme';
+import { useShade } from './shade';
 
 /**
  * What a step is done to: the part with the tape of the step stronger, or the way to spray; and the technique of the tape, drawn.
@@ -13,6 +14,7 @@ import { booth, measure, space } from '@/theme/theme';
  */
 export function StepPicture({ plan, step }: { plan: Plan; step: Step }) {
   const [turned, turn] = useState(0);
+  const styles = STYLES[useShade().name];
   const stage = plan.stages.find(({ number }) => number === step.stage);
   if (!stage) return null;
   const items = plan.items.filter(({ id }) => step.items.includes(id));
@@ -49,7 +51,9 @@ export function StepPicture({ plan, step }: { plan: Plan; step: Step }) {
   );
 }
 
-const styles = StyleSheet.create({
-  sheet: { gap: space.small },
-  drawing: { height: measure.picture, borderWidth: measure.hairline, borderColor: booth.hairline, borderRadius: measure.corner, overflow: 'hidden' },
-});
+const stylesIn = (shade: Shade) =>
+  StyleSheet.create({
+    sheet: { gap: space.small },
+    drawing: { height: measure.picture, borderWidth: measure.hairline, borderColor: shade.hairline, borderRadius: measure.corner, overflow: 'hidden' },
+  });
+const STYLES = { booth: stylesIn(shades.booth), daylight: stylesIn(shades.daylight) } as const;

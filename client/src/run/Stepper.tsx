@@ -2,7 +2,7 @@ import { phrase } from '@lintrel/words';
 import { View } from 'react-native';
 import { BoothButton } from '@/job/BoothButton';
 import { Text } from '@/ui/Text';
-import { look } from './look';
+import { useLook } from './look';
 
 interface StepperProps {
   /** What it is, and how a test finds its buttons. */
@@ -22,6 +22,7 @@ const TENTHS = 10;
 
 /** A figure that a gloved hand makes more or less, a step a tap. */
 export function Stepper({ label, name, shown, value, step, least, most, onChange }: StepperProps) {
+  const look = useLook();
   const set = (by: number) => onChange(Math.min(most, Math.max(least, Math.round((value + by) * TENTHS) / TENTHS)));
   return (
     <View style={look.stepper}>

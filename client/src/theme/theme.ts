@@ -13,8 +13,21 @@ export const colour = {
   onDark: '#FBFAF6',
 } as const;
 
+/** How the run sheet is lit. */
+export interface Shade {
+  readonly ground: string;
+  readonly sheet: string;
+  readonly ink: string;
+  readonly quiet: string;
+  readonly hairline: string;
+  readonly accent: string;
+  readonly onAccent: string;
+  readonly calm: string;
+  readonly onCalm: string;
+}
+
 /** The booth: dark, for the run sheet. */
-export const booth = {
+const booth: Shade = {
   ground: '#0F1415',
   sheet: '#182022',
   ink: '#EAE4D8',
@@ -23,7 +36,24 @@ export const booth = {
   accent: '#FF9D6E',
   onAccent: '#0F1415',
   calm: '#1E6068',
-} as const;
+  onCalm: '#EAE4D8',
+};
+
+/** The same in a bright workshop. */
+const daylight: Shade = {
+  ground: colour.sheet,
+  sheet: colour.ground,
+  ink: colour.ink,
+  quiet: colour.quiet,
+  hairline: colour.hairline,
+  accent: colour.accent,
+  onAccent: colour.onDark,
+  calm: colour.calm,
+  onCalm: colour.onDark,
+};
+
+export const shades = { booth, daylight } as const;
+export type ShadeName = keyof typeof shades;
 
 /** Steps of space, in dp. */
 export const space = { hair: 2, tight: 4, small: 8, middle: 12, base: 16, wide: 24, huge: 32 } as const;
@@ -101,7 +131,7 @@ export const paperTheme: MD3Theme = {
     onError: colour.onDark,
     inverseSurface: colour.ink,
     inverseOnSurface: colour.ground,
-    inversePrimary: booth.accent,
+    inversePrimary: shades.booth.accent,
     elevation: { level0: 'transparent', level1: colour.sheet, level2: colour.sheet, level3: colour.sheet, level4: colour.sheet, level5: colour.sheet },
   },
 };

@@ -17,12 +17,13 @@ import { CurrentStep } from '@/run/CurrentStep';
 import { FarView } from '@/run/FarView';
 import { HeatLog } from '@/run/HeatLog';
 import { LaterWindows } from '@/run/LaterWindows';
-import { look } from '@/run/look';
+import { useLook } from '@/run/look';
 import { MixTogether } from '@/run/MixTogether';
 import { askForPhoto, asKept } from '@/run/photo';
 import { FEEL_WORDS, PULL_WORDS } from '@/run/saw';
 import { boothWords } from '@/run/boothWords';
 import { usePresence } from '@/run/presence';
+import { ShadeProvider, useShade } from '@/run/shade';
 import { StepPicture } from '@/run/StepPicture';
 import { useAwake } from '@/run/useAwake';
 import { useLow, useWide } from '@/theme/useWide';
@@ -47,7 +48,12 @@ export function RunScreen() {
         ) : null}
       </StepLayout>
     );
-  if (sheet.plan) return <Running sheet={sheet} />;
+  if (sheet.plan)
+    return (
+      <ShadeProvider>
+        <Running sheet={sheet} />
+      </ShadeProvider>
+    );
   if (!plan || plan.steps.length === 0)
     return (
       <StepLayout>
@@ -102,6 +108,7 @@ function BeforeStart({ sheet }: { sheet: WorkSheet }) {
 }
 
 function Running({ sheet }: { sheet: WorkSheet }) {
+  const look = useLook();
   const { id, revision, shelf, plan: designPlan } = useJob();
   const now = useNow();
   const awake = useAwake();
@@ -109,6 +116,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const [wide, low] = [useWide(), useLow()];
   const side = wide || low;
   const [resting, rest] = useRest();
+  const { name: lit, change: light } = useShade();
   const [noPicture, setNoPicture] = useState(false);
   const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | 'pulled' | 'coat' | 'heat' | null>(null);
   const { plan } = sheet;
@@ -207,6 +215,11 @@ function Running({ sheet }: { sheet: WorkSheet }) {
                 {next ? <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" /> : null}
                 <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
                 <BoothButton label="Seen from far" onPress={() => setFar(true)} testID="far-view" />
+                <BoothButton
+                  label={lit === 'booth' ? 'Light screen' : 'Dark screen'}
+                  onPress={() => light(lit === 'booth' ? 'daylight' : 'booth')}
+                  testID="shade"
+                />
                 {running.some(({ counts }) => counts) ? <BoothButton label="Warm it" onPress={() => setAsking('heat')} testID="heat" /> : null}
                 <BoothButton label="Photo" onPress={() => void photograph()} testID="take-photo" />
                 {lastStep?.kind === 'coat' ? <BoothButton label="Coat log" onPress={() => setAsking('coat')} testID="coat" /> : null}
@@ -268,7 +281,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
           {photos.length > 0 ? (
             <View style={look.pair} testID="photos">
               {photos.map((photo, index) => (
-                <Photo key={photo} job={id} photo={photo} label={phrase`Photo ${index + 1} of this step`} dark />
+                <Photo key={photo} job={id} photo={photo} label={phrase`Photo ${index + 1} of this step`} inRun />
               ))}
             </View>
           ) : null}
