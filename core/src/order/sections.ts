@@ -43,7 +43,7 @@ const MOST_SECTIONS = 60;
 
 /**
  * How one person keeps a window that is too short for pulling everything: the last coat goes on section by section, and each is pulled in its
- * window. What is sprayed is divided into pieces that can be carried apart: mist would reach what has been pulled beside it. What is rolled or
+ * window. What is sprayed is divided into pieces, where none hangs on another: mist would reach what has been pulled beside it. What is rolled or
  * brushed is divided into its areas.
  * @param span in which each section is to be pulled, minutes after it was painted
  * @returns null where there is no end to the window, nothing to be divided, or no way to keep it
@@ -59,6 +59,8 @@ export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span 
   const units: { readonly part: PartId; readonly area: number | null; readonly areas: typeof painted }[] = whole
     ? [...new Set(painted.map(({ part }) => part))].map((part) => ({ part, area: null, areas: painted.filter((area) => area.part === part) }))
     : painted.map((area) => ({ part: area.part, area: area.index, areas: [area] }));
+  // What hangs together is not carried apart.
+  if (whole && units.some(({ part }) => (problem.attached.get(part) ?? []).some((other) => units.some((one) => one.part === other)))) return null;
   const pieces = sumOf(units, ({ areas }) => areas[0]!.count);
   if (pieces < 2 || pieces > MOST_SECTIONS) return null;
   const unitOf = unitsOf(

@@ -1,11 +1,12 @@
 import { days, shop } from '../day/testing-days';
 import { planDay } from '../day';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
+import type { PartId } from '../units';
 import { planFaults, planJob, type Plan } from '.';
 
 const BANDS = 9;
 /** Long boards of bands, each masked on both sides. */
-const planned = (finish: string, count: number, choices: Partial<Design['choices']> = {}, bands = BANDS): Plan => {
+const boards = (finish: string, count: number, bands: number) => {
   const lines = Array.from({ length: 2 * bands }, (_, index) => ({
     kind: 'straight' as const,
     id: `l${index}`,
@@ -26,11 +27,15 @@ const planned = (finish: string, count: number, choices: Partial<Design['choices
     lines,
   } as unknown as Part;
   const areas = Array.from({ length: bands }, (_, band) => ({ part: 'board', seed: [1500, 100 + 200 * band], finish }));
-  const design = { ...emptyDesign('Bands', 'boat'), parts: [board], scheme: { areas }, choices: { order: null, school: null, ...choices } };
-  const plan = planJob(design as unknown as Design, SHIPPED_SHELF);
+  return { parts: [board], scheme: { areas } };
+};
+const soundPlan = (design: Design): Plan => {
+  const plan = planJob(design, SHIPPED_SHELF);
   expect(planFaults(plan)).toEqual([]);
   return plan;
 };
+const planned = (finish: string, count: number, choices: Partial<Design['choices']> = {}, bands = BANDS): Plan =>
+  soundPlan({ ...emptyDesign('Bands', 'boat'), ...boards(finish, count, bands), choices: { order: null, school: null, ...choices } } as unknown as Design);
 const codes = ({ advice }: Plan) => advice.map(({ code }) => code);
 const turnsOf = ({ steps }: Plan) => {
   const first = steps.findLastIndex(({ kind, say }) => kind === 'coat' && say.values.coat !== say.values.coats);
@@ -75,6 +80,27 @@ it('what is sprayed is divided into pieces, never within one: its mist would rea
   expect(many.stages[0]!.sections!.every(({ area }) => area === null)).toBe(true);
   const [first] = turnsOf(many).filter(({ kind }) => kind === 'pull');
   expect(first!.say.values).toMatchObject({ more: 'mist', sections: [{ code: 'section.of', values: { part: 'Board', areas: [], first: 1, of: 12 } }] });
+});
+
+it('sprayed parts that hang together are not divided', () => {
+  const row = (attached: boolean): Plan => {
+    const { parts } = boards('tomato-can', 1, 2);
+    const many = Array.from({ length: 12 }, (_, index) => ({
+      ...parts[0]!,
+      id: `board-${index}` as PartId,
+      name: `Board ${index}`,
+      ...(attached && index > 0 ? { attached: ['board-0' as PartId] } : {}),
+    }));
+    const design = {
+      ...emptyDesign('Row', 'boat'),
+      parts: many,
+      scheme: { areas: many.flatMap(({ id }) => [100, 300].map((y) => ({ part: id, seed: [1500, y] as const, finish: 'tomato-can' }))) },
+      choices: { order: null, school: 'wet', alone: true },
+    };
+    return soundPlan(design as unknown as Design);
+  };
+  expect(row(false).stages[0]!.sections).toHaveLength(12);
+  expect(row(true).stages[0]!.sections).toBeUndefined();
 });
 
 it('where no section can be done in time that is said, and nothing is divided', () => {
