@@ -73,7 +73,7 @@ export const ADVICE: WordsOf<Omit<AdviceSays, keyof RuleSays>> = {
   'advice.hands': ({ stage, pullMin, windowMin, hands, alone }, { minutes, say }) =>
     `Stage ${stage}: pulling takes one person ${minutes(pullMin)}, and the window is open for ${minutes(windowMin)}. It takes ${hands} people.${alone ? ` ${say(alone)}` : ''}`,
   'advice.not-alone': ({ stage, hands }) =>
-    `Stage ${stage} cannot be done by one person: no section of it could be painted and pulled for itself in time. It takes ${hands}; or smaller pieces, a slower thinner, cooler air.`,
+    `Stage ${stage} cannot be done by one person: it cannot be divided into sections that are each painted and pulled in time. It takes ${hands}; or parts taken off each other, a slower thinner, cooler air.`,
   'advice.sections': ({ stage, wanted, school, pullMin, windowMin, alone }, { minutes, say }) =>
     `Stage ${stage}: pulling takes one person ${minutes(pullMin)}, longer than the ${SCHOOLS[wanted]} window of ${minutes(windowMin)}; it is planned ${SCHOOLS[school]}. To pull it ${SCHOOLS[wanted]} all the same, choose that and one person under Time.${alone ? ` ${say(alone)}` : ''}`,
   'advice.alone': ({ sections, ahead, totalMin }, { minutes }) =>
