@@ -282,3 +282,11 @@ it('of two jobs mixed right before closing time each window that cannot be kept 
   expect(plan.work.every(({ task }) => placed.has(task.id))).toBe(true);
   expect(plan.schedule!.endMin).toBeGreaterThan(1440);
 });
+
+it('ten jobs that are all different are planned together, none of them lost', () => {
+  const jobs = NAMES.concat(NAMES.slice(0, 3)).map((name, index) => ({ ...jobOf(name), id: `${index}`, title: `${index}` }));
+  const plan = planDay(jobs, two, days, 480);
+  const placed = new Set(plan.schedule!.placed.map(({ task }) => task));
+  expect(plan.work.every(({ task }) => placed.has(task.id))).toBe(true);
+  expect(new Set(plan.work.map(({ job }) => job)).size).toBe(jobs.length);
+}, 60_000);

@@ -149,8 +149,10 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
     }
     const trouble = scheduleTrouble(problem);
     troubles.push(trouble);
-    if (trouble.code === 'window') problem = withoutLimit(problem, trouble.task, trouble.other);
-    else if (trouble.code === 'pinned') problem = withoutPins(problem, [trouble.task]);
+    if (trouble.code === 'window') {
+      troubles.push(...trouble.also.map((one) => ({ code: 'window' as const, ...one, extraMin: trouble.extraMin, also: [] })));
+      problem = [trouble, ...trouble.also].reduce((now, { task, other }) => withoutLimit(now, task, other), problem);
+    } else if (trouble.code === 'pinned') problem = withoutPins(problem, [trouble.task]);
     else break;
   }
   return { plan: { ...none, troubles }, answered: null };

@@ -7,13 +7,15 @@ import type { SpeedOf } from './took';
 
 /** So many half-decided schedules are looked at; fewer where there are many tasks, of which each takes longer. */
 const MOST_LOOKED_AT = 12_000;
+/** What is asked beside the plan, whether a colour may wait or one mix does for two, is worth so much of that. */
+const AGAIN_SHARE = 0.4;
 const MANY_TASKS = 25;
 /** A plan is left for one that ends so much sooner, min. */
 const WORTH_MIN = 15;
 
 /** The schedule of a day, near to what the plan before decided; null: there is none. */
-export function solvedFor(problem: ScheduleProblem, before: KeptOrder | null): Solved | null {
-  const most = Math.round(MOST_LOOKED_AT / Math.max(1, problem.tasks.length / MANY_TASKS) ** 2);
+export function solvedFor(problem: ScheduleProblem, before: KeptOrder | null, share = 1): Solved | null {
+  const most = Math.round((share * MOST_LOOKED_AT) / Math.max(1, problem.tasks.length / MANY_TASKS) ** 2);
   return solved(problem, { most, worthMin: WORTH_MIN, ...(before ? { before: decisionsFrom(before, problem) } : {}) });
 }
 
@@ -53,7 +55,7 @@ export function sprayed(problem: ScheduleProblem, found: Solved, spraying: Spray
  */
 function oneColourAtATime(plain: Answered, { work, jobs, before, nowMin }: Spraying): Answered {
   let now = plain;
-  const most = work.length > MANY_STRETCHES ? TURNS_OF_MANY : MOST_TURNS;
+  const most = Math.max(TURNS_OF_MANY, Math.round(MOST_TURNS * Math.min(1, MANY_TASKS / Math.max(1, work.length)) ** 2));
   for (let turn = 0; ; turn++) {
     const clash = gunClash(work, jobs, now.found.schedule.placed, nowMin);
     if (!clash) return now;
@@ -61,7 +63,7 @@ function oneColourAtATime(plain: Answered, { work, jobs, before, nowMin }: Spray
     const { waits, until } = clash;
     const parted = [clash, ...(until.begun ? [] : [{ waits: until, until: waits }])].flatMap((one): Answered[] => {
       const problem = { ...now.problem, tasks: inTurn(now.problem.tasks, one) };
-      const found = solvedFor(problem, before);
+      const found = solvedFor(problem, before, AGAIN_SHARE);
       return found ? [{ ...now, problem, found: boundedBy(plain.found, found) }] : [];
     });
     const [best] = parted.sort((a, b) => a.found.schedule.endMin - b.found.schedule.endMin);
@@ -75,7 +77,7 @@ function fromOneMix(plain: Answered, { work, jobs, before, speeds, nowMin }: Spr
   if (plain.clash) return plain;
   return pairsOf(work, jobs, plain.found.schedule.placed, speeds).reduce((now, pair): Answered => {
     const problem = { ...now.problem, tasks: withOneMix(now.problem.tasks, pair) };
-    const found = solvedFor(problem, before);
+    const found = solvedFor(problem, before, AGAIN_SHARE);
     const holds =
       found !== null &&
       found.schedule.endMin <= plain.found.schedule.endMin + WORTH_MIN &&

@@ -149,7 +149,7 @@ export function earliest(tables: Tables, decisions: Decisions, from?: readonly n
   for (let task = 0; task < tasks.length; task++) if (!fit(task)) return null;
   for (let round = 1; ; round++) {
     // Times that still move after so many rounds may be pushing each other on for ever: looked at once, most settle long before.
-    if (round === ROUNDS_BEFORE_DOUBT && goesInCircles(tables, decisions, minutes)) return null;
+    if (round === ROUNDS_BEFORE_DOUBT && goesInCircles(tables, decisions, minutes, { start, end })) return null;
     let moved = false;
     const atLeast = (task: number, min: number): boolean => {
       if (start[task]! >= min - SAME_MIN) return true;
@@ -175,28 +175,54 @@ export function earliest(tables: Tables, decisions: Decisions, from?: readonly n
 
 const ROUNDS_BEFORE_DOUBT = 4;
 
-/** Whether lags and order push each other on for ever, whatever the hours: told at once, where times would only creep on. */
-function goesInCircles(tables: Tables, decisions: Decisions, minutes: readonly number[]): boolean {
+/**
+ * Whether lags and order push each other on for ever, whatever the hours: told at once, where times would only creep on. Beginnings and ends
+ * are looked at each for itself: of what may pause the end is no sooner than the work after the beginning, but may be later.
+ */
+function goesInCircles(tables: Tables, decisions: Decisions, minutes: readonly number[], { start, end }: Times): boolean {
   const { tasks, lags } = tables;
-  const { order, lag } = decisions;
-  const at = tasks.map(() => 0);
-  const pushes: (readonly [from: number, to: number, by: number])[] = order.map(([before, after]) => [before, after, minutes[before]!]);
-  lags.forEach(({ before, task, fromEnd, minMin, maxMin, scuffMin }, index) => {
-    pushes.push([before, task, (fromEnd ? minutes[before]! : 0) + minMin]);
-    // An end that is open is not tied to its beginning.
-    if (maxMin !== Infinity && (scuffMin === null || lag[index] === 'kept') && !(fromEnd && endIsOpen(tables, decisions, before)))
-      pushes.push([task, before, -maxMin - (fromEnd ? minutes[before]! : 0)]);
-  });
-  for (let round = 0; round <= tasks.length; round++) {
+  const count = tasks.length;
+  // Beginnings, then ends, from where they are now: what has come to rest is not gone through again.
+  const at = Float64Array.from([...start, ...end]);
+  // What pushed each last: where these lead back to where they came from, nothing ever comes to rest.
+  const pushedBy = new Int32Array(2 * count).fill(-1);
+  const open = tasks.map((_, task) => endIsOpen(tables, decisions, task));
+  for (;;) {
     let moved = false;
-    for (const [from, to, by] of pushes) {
-      if (at[to]! >= at[from]! + by - SAME_MIN) continue;
+    const push = (from: number, to: number, by: number): void => {
+      if (at[to]! >= at[from]! + by - SAME_MIN) return;
       at[to] = at[from]! + by;
+      pushedBy[to] = from;
       moved = true;
+    };
+    for (let task = 0; task < count; task++) {
+      push(task, count + task, minutes[task]!);
+      if (!open[task]) push(count + task, task, -minutes[task]!);
+    }
+    for (const [before, after] of decisions.order) push(count + before, after, 0);
+    for (let index = 0; index < lags.length; index++) {
+      const { before, task, fromEnd, minMin, maxMin, scuffMin } = lags[index]!;
+      const since = fromEnd ? count + before : before;
+      push(since, task, minMin);
+      if (maxMin !== Infinity && (scuffMin === null || decisions.lag[index] === 'kept')) push(task, since, -maxMin);
     }
     if (!moved) return false;
+    if (leadsBack(pushedBy)) return true;
   }
-  return true;
+}
+
+/** Whether following what each was pushed by leads round to where it began. */
+function leadsBack(pushedBy: Int32Array): boolean {
+  const seen = new Int32Array(pushedBy.length).fill(-1);
+  for (let first = 0; first < pushedBy.length; first++) {
+    let one = first;
+    while (one >= 0 && seen[one] === -1) {
+      seen[one] = first;
+      one = pushedBy[one]!;
+    }
+    if (one >= 0 && seen[one] === first) return true;
+  }
+  return false;
 }
 
 /**

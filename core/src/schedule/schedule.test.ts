@@ -259,7 +259,7 @@ describe('where there is no schedule, says which and what would help:', () => {
     [
       'a window no day is long enough for',
       problem(pull, { workers: [{ id: 'ada', hours: day(480, 660) }] }),
-      { code: 'window', task: 'pull', other: 'coat', maxMin: 200, extraMin: 60 },
+      { code: 'window', task: 'pull', other: 'coat', maxMin: 200, extraMin: 60, also: [] },
     ],
     [
       'a pin that stands in the way',

@@ -12,15 +12,34 @@ export type ScheduleTrouble =
   | { readonly code: 'hands'; readonly task: string; readonly hands: number; readonly workers: number }
   /** A task is longer than anybody's day, or than a place is open at a time. */
   | { readonly code: 'too-long'; readonly task: string; readonly minutes: number; readonly longestMin: number }
-  /** A window cannot be met in the hours there are; with `extraMin` longer days it could, or only without it (null). */
-  | { readonly code: 'window'; readonly task: string; readonly other: string; readonly maxMin: number; readonly extraMin: number | null }
+  /** A window cannot be met in the hours there are; with `extraMin` longer days it could, or only without it (null); `also`: those that cannot be kept with it. */
+  | {
+      readonly code: 'window';
+      readonly task: string;
+      readonly other: string;
+      readonly maxMin: number;
+      readonly extraMin: number | null;
+      readonly also: readonly LimitTold[];
+    }
   | { readonly code: 'pinned'; readonly task: string }
   | { readonly code: 'none' };
+
+/** A window of a task after another. */
+export interface LimitTold {
+  readonly task: string;
+  readonly other: string;
+  readonly maxMin: number;
+}
 
 /** Longer days that are tried, min. */
 const LONGER_DAYS_MIN = [30, 60, 120, 240];
 /** Half-decided schedules looked at for one try. */
 const TRY = 400;
+const LEAST_TRY = 20;
+const MANY_TASKS = 25;
+/** So many changes are tried to find which limits stand in the way, and with more tasks than this longer days are not. */
+const MOST_TRIES = 32;
+const MOST_ASKED = 60;
 
 /** Looks for what stands in the way of any schedule: the plainest reason first. */
 export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
@@ -45,17 +64,18 @@ export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
     const minutes = workers.length === 0 ? task.minutes : smallest(workers.map(({ id }) => minutesWith(task, task.hands > 0 ? [id] : [])));
     if (minutes > longestMin && !(task.pauses && task.places.length === 0)) return { code: 'too-long', task: task.id, minutes, longestMin };
   }
-  const isPossible = (changed: ScheduleProblem) => solved(changed, { most: TRY }) !== null;
+  const most = Math.max(LEAST_TRY, Math.round(TRY / Math.max(1, tasks.length / MANY_TASKS) ** 2));
+  const isPossible = (changed: ScheduleProblem) => solved(changed, { most }) !== null;
   // What is done is pinned to the past; only what is still to be done can be let go.
   const pins = manned.filter(({ atMin, worker }) => atMin !== undefined || worker !== undefined).map(({ id }) => id);
   if (pins.length > 0 && isPossible(withoutPins(problem, pins)))
     return { code: 'pinned', task: pins.find((pin) => isPossible(withoutPins(problem, [pin]))) ?? pins[0]! };
   const limits = tasks.flatMap(({ id, after }) => after.flatMap((lag) => (lag.maxMin === null || lag.scuffMin !== undefined ? [] : [{ task: id, lag }])));
-  const inTheWay = limits.find(({ lag }) => isPossible(withoutLags(problem, new Set([lag])))) ?? oneOfMany(problem, limits, isPossible);
+  const [inTheWay, ...also] = notToBeKept(problem, limits, isPossible);
   if (!inTheWay) return { code: 'none' };
-  const { task, lag } = inTheWay;
-  const extraMin = LONGER_DAYS_MIN.find((extra) => isPossible(withLongerDays(problem, extra))) ?? null;
-  return { code: 'window', task, other: lag.task, maxMin: lag.maxMin ?? Infinity, extraMin };
+  const extraMin = tasks.length > MOST_ASKED ? null : (LONGER_DAYS_MIN.find((extra) => isPossible(withLongerDays(problem, extra))) ?? null);
+  const told = ({ task, lag }: Limit): LimitTold => ({ task, other: lag.task, maxMin: lag.maxMin ?? Infinity });
+  return { code: 'window', ...told(inTheWay), extraMin, also: also.map(told) };
 }
 
 interface Limit {
@@ -63,15 +83,32 @@ interface Limit {
   readonly lag: Lag;
 }
 
-/** Where no single limit is to blame: one of those that cannot be kept together with all others, which are kept as far as they can be. */
-function oneOfMany(problem: ScheduleProblem, limits: readonly Limit[], isPossible: (changed: ScheduleProblem) => boolean): Limit | undefined {
+/**
+ * Limits that cannot be kept together with all others: as many of them as can be are kept, those of the earlier tasks first. Whole halves are
+ * tried at once: where few are to blame, few tries tell which.
+ * @returns none where it is not for want of limits that nothing can be planned
+ */
+function notToBeKept(problem: ScheduleProblem, limits: readonly Limit[], isPossible: (changed: ScheduleProblem) => boolean): Limit[] {
   const gone = new Set(limits.map(({ lag }) => lag));
-  if (limits.length === 0 || !isPossible(withoutLags(problem, gone))) return undefined;
-  for (const { lag } of limits) {
-    gone.delete(lag);
-    if (!isPossible(withoutLags(problem, gone))) gone.add(lag);
+  let tries = Math.round(MOST_TRIES * Math.min(1, MANY_TASKS / problem.tasks.length));
+  if (limits.length === 0 || !isPossible(withoutLags(problem, gone))) return [];
+  const keep = (some: readonly Limit[]): void => {
+    // What is not tried any more is let go.
+    if (tries-- <= 0) return;
+    for (const { lag } of some) gone.delete(lag);
+    if (isPossible(withoutLags(problem, gone))) return;
+    for (const { lag } of some) gone.add(lag);
+    if (some.length === 1) return;
+    const half = some.length >> 1;
+    keep(some.slice(0, half));
+    keep(some.slice(half));
+  };
+  // All at once is what is known not to be possible.
+  if (limits.length > 1) {
+    keep(limits.slice(0, limits.length >> 1));
+    keep(limits.slice(limits.length >> 1));
   }
-  return limits.find(({ lag }) => gone.has(lag));
+  return limits.filter(({ lag }) => gone.has(lag));
 }
 
 /** The problem with some tasks let go: anybody does them, whenever it suits. */
