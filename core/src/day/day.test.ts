@@ -281,6 +281,10 @@ it('of two jobs mixed right before closing time each window that cannot be kept 
   const placed = new Set(plan.schedule!.placed.map(({ task }) => task));
   expect(plan.work.every(({ task }) => placed.has(task.id))).toBe(true);
   expect(plan.schedule!.endMin).toBeGreaterThan(1440);
+  // Told is what the plan does pass, and nothing it keeps.
+  const at = new Map(plan.schedule!.placed.map((one) => [one.task, one]));
+  for (const trouble of plan.troubles)
+    if (trouble.code === 'window') expect(at.get(trouble.task)!.startMin - at.get(trouble.other)!.endMin).toBeGreaterThan(trouble.maxMin);
 });
 
 it('ten jobs that are all different are planned together, none of them lost', () => {

@@ -1,10 +1,12 @@
 import {
   bindingOf,
+  SAME_MIN,
   latestStarts,
   scheduleTrouble,
   withoutLimit,
   withoutPins,
   type Bind,
+  type Booked,
   type LatestStart,
   type Schedule,
   type ScheduleProblem,
@@ -123,12 +125,13 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
   const more = each.reduce((sum, one) => sum + Math.max(0, one.work.length - perJob), 0);
   const past = each.flatMap((one) => one.past);
   const guns = [...new Set(work.flatMap(({ steps }) => steps.flatMap((step) => gunPlace(step) ?? [])))].sort();
-  let problem: ScheduleProblem = {
+  const wanted: ScheduleProblem = {
     tasks: [...past, ...work.map((one) => pinned(one, pins, shop, { nowMin, speeds }))],
     workers: shop.people.map(({ id, week, off }) => ({ id, hours: hoursOver(week, days, off) })),
     places: [{ id: 'booth', hours: shop.booth && hoursOver(shop.booth, days) }, ...guns.map((id) => ({ id, hours: null }))],
     nowMin: Math.min(nowMin, ...past.map(({ earliestMin }) => earliestMin)),
   };
+  let problem = wanted;
   const troubles: ScheduleTrouble[] = [];
   const missed = each.flatMap((one) => one.missed);
   const none = { work, schedule: null, leastEndMin: nowMin, proven: false, latest: [], binding: [], oneMix: [], clash: null, missed, more, kept: NOTHING_KEPT };
@@ -142,8 +145,10 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
       // As they were planned: pinned, waiting for the gun, shorter where they are mixed for already.
       const tasks = new Map(answered.problem.tasks.map((task) => [task.id, task]));
       const asPlanned = work.map((one) => ({ ...one, task: tasks.get(one.task.id) ?? one.task }));
+      // What was let go together with others may be kept all the same.
+      const broken = troubles.filter((trouble) => trouble.code !== 'window' || isBroken(trouble, wanted.tasks, schedule.placed));
       return {
-        plan: { ...none, work: asPlanned, schedule, leastEndMin, proven, kept: keptFrom(answered.problem, answered.found), oneMix, clash, troubles },
+        plan: { ...none, work: asPlanned, schedule, leastEndMin, proven, kept: keptFrom(answered.problem, answered.found), oneMix, clash, troubles: broken },
         answered,
       };
     }
@@ -156,6 +161,15 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
     else break;
   }
   return { plan: { ...none, troubles }, answered: null };
+}
+
+/** Whether a schedule passes the limit of one task after another. */
+function isBroken({ task, other }: { readonly task: string; readonly other: string }, tasks: readonly Task[], placed: readonly Booked[]): boolean {
+  const at = new Map(placed.map((one) => [one.task, one]));
+  const [own, since] = [at.get(task), at.get(other)];
+  const lags = tasks.find(({ id }) => id === task)?.after.filter((lag) => lag.task === other && lag.scuffMin === undefined) ?? [];
+  if (!own || !since) return true;
+  return lags.some(({ from, maxMin }) => maxMin !== null && own.startMin - (from === 'end' ? since.endMin : since.startMin) > maxMin + SAME_MIN);
 }
 
 /** What is known of people one by one: whoever takes longer or shorter for it than all of them together by more than such figures are worth. */
