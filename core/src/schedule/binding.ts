@@ -1,4 +1,4 @@
-import { tablesOf } from './earliest';
+import { tablesOf } from './tables';
 import { SAME_MIN, type ScheduleProblem } from './problem';
 import type { Solved } from './solve';
 

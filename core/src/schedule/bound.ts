@@ -1,5 +1,6 @@
 import { firstWhere } from '../units';
-import { minutesUnder, type Decisions, type Tables, type Times } from './earliest';
+import { type Times } from './earliest';
+import { minutesUnder, type Decisions, type Tables } from './tables';
 import type { Shift } from './problem';
 
 /** The longest way from the end of each task to the end of all, whatever the hours. */

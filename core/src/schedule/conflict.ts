@@ -1,4 +1,5 @@
-import { byTeam, minutesUnder, type Decisions, type Tables, type Times, endIsOpen } from './earliest';
+import { byTeam, type Times } from './earliest';
+import { minutesUnder, type Decisions, type Tables, endIsOpen } from './tables';
 import { SAME_MIN } from './problem';
 
 /** Something that cannot be as it stands, and every way it may be settled; one of them holds in every schedule. */

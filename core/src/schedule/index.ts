@@ -4,4 +4,4 @@ export * from './check';
 export * from './latest';
 export * from './binding';
 export * from './trouble';
-export type { Decisions } from './earliest';
+export type { Decisions } from './tables';

@@ -1,5 +1,6 @@
 import { halved } from '../units';
-import { earliest, tablesOf, type Decisions, type Tables } from './earliest';
+import { earliest } from './earliest';
+import { tablesOf, type Decisions, type Tables } from './tables';
 import { SAME_MIN, type ScheduleProblem } from './problem';
 import type { Solved } from './solve';
 

@@ -1,6 +1,7 @@
 import { boundsOf, leastEnd, type Bounds } from './bound';
 import { firstConflict } from './conflict';
-import { earliest, minutesUnder, tablesOf, undecided, type Decisions, type Tables, type Times } from './earliest';
+import { earliest, type Times } from './earliest';
+import { minutesUnder, tablesOf, undecided, type Decisions, type Tables } from './tables';
 import { SAME_MIN, type Schedule, type ScheduleProblem } from './problem';
 
 /** The best schedule found, and how good it is. */

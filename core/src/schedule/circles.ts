@@ -1,0 +1,53 @@
+import type { Times } from './earliest';
+import { SAME_MIN } from './problem';
+import { endIsOpen, type Decisions, type Tables } from './tables';
+
+/**
+ * Whether lags and order push each other on for ever, whatever the hours: told at once, where times would only creep on. Beginnings and ends
+ * are looked at each for itself: of what may pause the end is no sooner than the work after the beginning, but may be later.
+ */
+export function goesInCircles(tables: Tables, decisions: Decisions, minutes: readonly number[], { start, end }: Times): boolean {
+  const { tasks, lags } = tables;
+  const count = tasks.length;
+  // Beginnings, then ends, from where they are now: what has come to rest is not gone through again.
+  const at = Float64Array.from([...start, ...end]);
+  // What pushed each last: where these lead back to where they came from, nothing ever comes to rest.
+  const pushedBy = new Int32Array(2 * count).fill(-1);
+  const open = tasks.map((_, task) => endIsOpen(tables, decisions, task));
+  for (;;) {
+    let moved = false;
+    const push = (from: number, to: number, by: number): void => {
+      if (at[to]! >= at[from]! + by - SAME_MIN) return;
+      at[to] = at[from]! + by;
+      pushedBy[to] = from;
+      moved = true;
+    };
+    for (let task = 0; task < count; task++) {
+      push(task, count + task, minutes[task]!);
+      if (!open[task]) push(count + task, task, -minutes[task]!);
+    }
+    for (const [before, after] of decisions.order) push(count + before, after, 0);
+    for (let index = 0; index < lags.length; index++) {
+      const { before, task, fromEnd, minMin, maxMin, scuffMin } = lags[index]!;
+      const since = fromEnd ? count + before : before;
+      push(since, task, minMin);
+      if (maxMin !== Infinity && (scuffMin === null || decisions.lag[index] === 'kept')) push(task, since, -maxMin);
+    }
+    if (!moved) return false;
+    if (leadsBack(pushedBy)) return true;
+  }
+}
+
+/** Whether following what each was pushed by leads round to where it began. */
+function leadsBack(pushedBy: Int32Array): boolean {
+  const seen = new Int32Array(pushedBy.length).fill(-1);
+  for (let first = 0; first < pushedBy.length; first++) {
+    let one = first;
+    while (one >= 0 && seen[one] === -1) {
+      seen[one] = first;
+      one = pushedBy[one]!;
+    }
+    if (one >= 0 && seen[one] === first) return true;
+  }
+  return false;
+}

@@ -1,0 +1,117 @@
+import { largest, smallest } from '../units';
+import { joined } from './hours';
+import { minutesWith, type ScheduleProblem, type Shift, type Task } from './problem';
+
+/** A problem by numbers: tasks, workers and places by their place in the lists. */
+export interface Tables {
+  readonly tasks: readonly Task[];
+  readonly hours: readonly (readonly Shift[])[];
+  readonly placeHours: readonly (readonly Shift[] | null)[];
+  /** Places each task holds. */
+  readonly holds: readonly (readonly number[])[];
+  /** The teams each task may be done by, each the places of its workers; one empty team where nobody is needed. */
+  readonly teams: readonly (readonly (readonly number[])[])[];
+  /** How long each team takes for a task, the least of it, and the most. */
+  readonly teamMin: readonly (readonly number[])[];
+  readonly leastMin: readonly number[];
+  readonly mostMin: readonly number[];
+  /** What tells workers apart who take longer or shorter for some task: their minutes of it. */
+  readonly pace: readonly (readonly (number | null)[])[];
+  /** Workers some task is pinned to. */
+  readonly pinned: ReadonlySet<number>;
+  readonly lags: readonly TableLag[];
+  readonly nowMin: number;
+}
+
+export interface TableLag {
+  readonly before: number;
+  readonly task: number;
+  readonly fromEnd: boolean;
+  readonly minMin: number;
+  readonly maxMin: number;
+  /** Null: it may not be passed. */
+  readonly scuffMin: number | null;
+}
+
+/** What has been decided on the way to a schedule. */
+export interface Decisions {
+  /** Which team does a task, by its place in `teams`; null: not decided. */
+  readonly team: readonly (number | null)[];
+  /** One task after another: pairs of places. */
+  readonly order: readonly (readonly [before: number, after: number])[];
+  /** What is decided of each lag that may be passed: kept, or scuffed for; null: not decided. */
+  readonly lag: readonly ('kept' | 'scuffed' | null)[];
+}
+
+export function tablesOf({ tasks, workers, places, nowMin }: ScheduleProblem): Tables {
+  const at = new Map(tasks.map(({ id }, index) => [id, index]));
+  const worker = new Map(workers.map(({ id }, index) => [id, index]));
+  const place = new Map(places.map(({ id }, index) => [id, index]));
+  const lags = tasks.flatMap(({ after }, task) =>
+    after.flatMap(({ task: other, from, minMin, maxMin, scuffMin }): TableLag[] => {
+      const before = at.get(other);
+      if (before === undefined) throw new Error(`A task comes after "${other}", which is no task of the problem.`);
+      return [{ before, task, fromEnd: from === 'end', minMin, maxMin: maxMin ?? Infinity, scuffMin: scuffMin ?? null }];
+    }),
+  );
+  const all = workers.map((_, index) => index);
+  const teams = tasks.map(({ hands, worker: pinned }) => {
+    const first = pinned === undefined ? undefined : worker.get(pinned);
+    return subsets(all, hands).filter((team) => first === undefined || hands === 0 || team.includes(first));
+  });
+  const teamMin = tasks.map((one, task) =>
+    minutesWithEach(
+      one,
+      teams[task]!.map((team) => team.map((index) => workers[index]!.id)),
+    ),
+  );
+  return {
+    tasks,
+    teamMin,
+    leastMin: teamMin.map(smallest),
+    mostMin: teamMin.map(largest),
+    pace: workers.map(({ id }) => tasks.flatMap(({ minutesBy }) => (minutesBy ? [minutesBy[id] ?? null] : []))),
+    hours: workers.map(({ hours }) => joined(hours)),
+    placeHours: places.map(({ hours }) => hours && joined(hours)),
+    holds: tasks.map(({ places: held }) => held.flatMap((id) => place.get(id) ?? [])),
+    teams,
+    pinned: new Set(tasks.flatMap(({ worker: named }) => (named === undefined ? [] : (worker.get(named) ?? [])))),
+    lags,
+    nowMin,
+  };
+}
+
+/** How long each of some teams takes; a task nobody can do has its own minutes all the same. */
+const minutesWithEach = (task: Task, teams: readonly (readonly string[])[]): number[] =>
+  teams.length === 0 ? [task.minutes] : teams.map((team) => minutesWith(task, team));
+
+function subsets(all: readonly number[], size: number): number[][] {
+  if (size === 0) return [[]];
+  return all.flatMap((first, index) => subsets(all.slice(index + 1), size - 1).map((rest) => [first, ...rest]));
+}
+
+export const undecided = ({ tasks, teams, lags }: Tables): Decisions => ({
+  team: tasks.map((_, task) => (teams[task]!.length === 1 ? 0 : null)),
+  order: [],
+  lag: lags.map(() => null),
+});
+
+/** Minutes each task takes at least under decisions, by the team that does it or the quickest that may: scuffing comes on top. */
+export function minutesUnder({ teamMin, leastMin, lags }: Tables, { lag, team }: Decisions): number[] {
+  const minutes = leastMin.map((least, task) => (team[task] == null ? least : teamMin[task]![team[task]]!));
+  lags.forEach(({ task, scuffMin }, index) => {
+    if (lag[index] === 'scuffed') minutes[task]! += scuffMin ?? 0;
+  });
+  return minutes;
+}
+
+/** The teams that may still do a task, the one that was decided or all, and how much longer than the quickest each of them takes. */
+export function teamsFor({ teams, teamMin, leastMin }: Tables, { team }: Decisions, task: number) {
+  const decided = team[task] ?? null;
+  if (decided !== null) return [{ team: teams[task]![decided]!, moreMin: 0 }];
+  return teams[task]!.map((one, index) => ({ team: one, moreMin: teamMin[task]![index]! - leastMin[task]! }));
+}
+
+/** True where it is open when a task is over that begins at a moment: it may pause, or one takes longer than another. */
+export const endIsOpen = ({ tasks, leastMin, mostMin }: Tables, { team }: Decisions, task: number): boolean =>
+  tasks[task]!.pauses || ((team[task] ?? null) === null && mostMin[task]! > leastMin[task]!);
