@@ -106,6 +106,8 @@ it('a tape that has run out is not planned with, and one that is short is told',
     await hands.fill('stock-amount', '2');
     await hands.press('[data-testid=stock-received]');
     await hands.sees(/Received\s*\+2/);
+    // The note that it has run out goes when the shelf has come anew, and what is below it moves up.
+    await hands.sees(/In stock, rolls\s*2/);
     await hands.press('[data-testid=stock-uncounted]');
     await hands.sees(/not counted/);
   });
