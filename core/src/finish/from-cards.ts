@@ -1,4 +1,4 @@
-import { factorKnown, type FactorKnown } from '../units';
+import { FACTOR_REACH, factorKnown, type FactorKnown } from '../units';
 import type { Card } from './card';
 import type { Finish } from './finish';
 import { colourDifference, layerOver, reflectanceOf, scatterFromHiding } from './layer';
@@ -48,16 +48,14 @@ export function hidingLearned(paint: HidingPaint): FactorKnown {
 
 /** A smooth function of the logarithm of a factor, from a few of its values: a difference of colours is dear. */
 function between(of: (log: number) => number): (log: number) => number {
-  const values = Array.from({ length: PLACES + 1 }, (_, index) => of(REACH * ((2 * index) / PLACES - 1)));
+  const values = Array.from({ length: PLACES + 1 }, (_, index) => of(FACTOR_REACH * ((2 * index) / PLACES - 1)));
   return (log) => {
-    const place = Math.min(PLACES - 1e-9, Math.max(0, ((log / REACH + 1) / 2) * PLACES));
+    const place = Math.min(PLACES - 1e-9, Math.max(0, ((log / FACTOR_REACH + 1) / 2) * PLACES));
     const index = Math.floor(place);
     return values[index]! + (place - index) * (values[index + 1]! - values[index]!);
   };
 }
 const PLACES = 48;
-/** As far as `factorKnown` looks. */
-const REACH = Math.log(3);
 
 /** Dry film that hides a black-and-white card, µm: by the sheet, and by what cards have shown here. */
 export const hidingFilmUm = (paint: HidingPaint): number => paint.hidingUm * (paint.cards?.length ? hidingLearned(paint).factor : 1);

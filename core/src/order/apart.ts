@@ -1,5 +1,4 @@
-import type { School } from '../finish';
-import { SCHOOLS } from '../finish';
+import { SCHOOLS, type School } from '../finish';
 import type { MaskEdge, StageMask } from '../masking';
 import type { Span } from '../units';
 import type { FilmTimes } from './drying-of';

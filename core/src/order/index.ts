@@ -2,7 +2,6 @@ export * from './coating';
 export { calmFirst, calmnessOf, type Calmness } from './calm';
 export { filmTimes, rememberedCoats } from './drying-of';
 export { drapeMin, drapeOver, dripPaper, edgeCost, NO_DRAPE, rememberedEdge, together, uncoverMin, wholeDrape, type Drape, type EdgeCost } from './mask-cost';
-export { handsFor } from './pulling';
 export { gunOf, mixAgainMinutes, mixMinutes, usesGun } from './gun';
 export * from './lasting';
 export { lotsOf, type Lots } from './lots';

@@ -1,4 +1,5 @@
 import type { Finish, School } from '../finish';
+import type { Need } from '../log';
 import { commonSpan, plainly } from '../units';
 import type { PartPlan } from '../setout';
 import { flashSay } from './flash-say';
@@ -8,7 +9,7 @@ import { inLayingOrder, isLine, sheetLine } from './lists';
 import { ownSay } from './own-say';
 import type { StepClock } from './step-clock';
 import { codesByPart, coverPlaces } from './step-places';
-import { filmRule, lastCoatOf } from './step-rules';
+import { driesIn, filmRule, lastCoatOf } from './step-rules';
 import type { StepSource } from './steps';
 import type { StagePlan } from './types';
 
@@ -60,11 +61,13 @@ function earlyStep(stage: StagePlan, finish: Finish, school: School, source: Ste
     },
     {
       items: tapes.map(({ id }) => id),
-      after: [filmRule(lastCoatOf(stage, source), pull, 'pull', finish, source, school === 'wet' ? 'sprayed' : 'left')],
-      needs: Array.from({ length: hands }, () => 'person' as const),
+      after: [filmRule(lastCoatOf(stage, source), pull, 'pull', finish, source, driesIn(school))],
+      needs: people(hands),
     },
   );
 }
+
+const people = (hands: number): Need[] => Array.from({ length: hands }, () => 'person');
 
 /** Codes of the lines whose tape comes off, part by part. */
 const linesPulled = (tapes: readonly Item[], parts: readonly PartPlan[]): string[] =>
@@ -79,12 +82,12 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
   const tapes = tapesOff(stage, source);
   const { pulled } = source.sequence.stages[stage.number - 1]!;
   if (tapes.length === 0 || !pulled) return;
-  const { pullMin, early } = { pullMin: pulled.pullMin, early: pulled.early.length };
+  const { pullMin, early } = pulled;
   // Masks that stayed on through other coats have no window of their own: the paint that went over them last has.
   const windowed = [...stage.pulls.map((number) => stages[number - 1]!).filter(({ keep }) => keep), stage];
   const windows = windowed.flatMap((one) => (one.pull ? [{ one, pull: one.pull, school: one.school }] : []));
   const after = windows.map(({ one, pull, school }) =>
-    filmRule(lastCoatOf(one, source), pull, 'pull', source.finishes.get(one.finish), source, school === 'wet' ? 'sprayed' : 'left'),
+    filmRule(lastCoatOf(one, source), pull, 'pull', source.finishes.get(one.finish), source, driesIn(school)),
   );
   const { school } = stage.pull ? stage : (windowed.find((one) => one.pull !== null) ?? stage);
   // One window is told, from the last coat: it opens with the last of them and closes with the first.
@@ -101,15 +104,9 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
     hands: stage.hands,
     ...(stage.hands > 1 ? aloneSaid(stage) : {}),
     older: stage.pulls.map(String),
-    ...(early > 0 ? { rest: true } : {}),
+    ...(early.length > 0 ? { rest: true } : {}),
   };
-  add(
-    'pull',
-    null,
-    pullMin / stage.hands,
-    { code: 'step.pull', values },
-    { items: tapes.map(({ id }) => id), after, needs: Array.from({ length: stage.hands }, () => 'person' as const) },
-  );
+  add('pull', null, pullMin / stage.hands, { code: 'step.pull', values }, { items: tapes.map(({ id }) => id), after, needs: people(stage.hands) });
 }
 
 /** Paper and film are folded up and taken away once the tape is off. */

@@ -7,7 +7,7 @@ import type { CoatMore, CoatValues } from './coat-steps';
 import { tapesOff } from './pull-steps';
 import { sectionsSaid } from './sections';
 import { stepId, type StepClock } from './step-clock';
-import { coatId, filmRule } from './step-rules';
+import { coatId, driesIn, filmRule } from './step-rules';
 import type { StepSource } from './steps';
 import type { StagePlan } from './types';
 
@@ -36,6 +36,8 @@ export function sectionSteps(
   let last: StepId | null = null;
   for (const heap of heaps) {
     const { turn, first, count, startMin } = heap;
+    // Which of the pulls it is, from 1; 0: it is none.
+    const place = pulls.indexOf(heap) + 1;
     const plain = turn === 'paint' && first === 0 ? (stage.withFirst ?? []) : [];
     const own = [...plain, ...(stage.sections?.slice(first, first + count) ?? [])];
     const parts = [...new Set(own.map((one) => one.part))];
@@ -43,7 +45,7 @@ export function sectionSteps(
     const said = sectionsSaid(own, source.parts);
     const minutes = heap.endMin - startMin;
     let restMin = startMin - endMin;
-    if (turn === 'pull' && endMin >= sections.paintedMin - 1e-9 && pulls.indexOf(heap) === cleaning.after && cleaning.minutes > 0) {
+    if (turn === 'pull' && endMin >= sections.paintedMin - 1e-9 && place === cleaning.after + 1 && cleaning.minutes > 0) {
       add('gun-clean', null, cleaning.minutes, plainly('step.gun-clean'));
       restMin -= cleaning.minutes;
     }
@@ -56,11 +58,10 @@ export function sectionSteps(
       last = idOf(heap);
       continue;
     }
-    const place = pulls.indexOf(heap) + 1;
     const name = place === pulls.length ? null : `${place}`;
     pass('wait', name === null ? 'pull' : `pull-${name}`, restMin, plainly('step.wait-pull'));
     const rules = heap.painted.map(({ heap: painted, fromMin, toMin }) =>
-      filmRule(idOf(heaps[painted]!), { fromMin, toMin }, 'pull', finish, source, stage.school === 'wet' ? 'sprayed' : 'left'),
+      filmRule(idOf(heaps[painted]!), { fromMin, toMin }, 'pull', finish, source, driesIn(stage.school)),
     );
     const before = heaps.slice(0, heaps.indexOf(heap)).findLast((one) => one.turn === 'paint')!;
     const [opens, closes] = [

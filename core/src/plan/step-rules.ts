@@ -1,6 +1,6 @@
 import type { DryingAir } from '../air';
 import { dryingBuildUm, filmOf } from '../drying';
-import type { Finish } from '../finish';
+import type { Finish, School } from '../finish';
 import type { AfterRule } from '../log';
 import { layerMarks } from '../over';
 import type { StepId } from '../units';
@@ -44,6 +44,9 @@ export const filmRule = (
   code,
   ...(film ? { film: { ...filmOf(film), ...airOnly(where === 'left' ? leftIn : sprayAir), ...(away && where === 'left' ? { away: true } : {}) } } : {}),
 });
+
+/** Where a film dries until it is pulled: wet in the booth, later wherever it is left. */
+export const driesIn = (school: School | null): 'left' | 'sprayed' => (school === 'wet' ? 'sprayed' : 'left');
 
 const airOnly = ({ airC, rhPercent, movement }: DryingAir): DryingAir => ({ airC, rhPercent, movement });
 

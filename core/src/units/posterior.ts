@@ -7,10 +7,11 @@ export interface FactorKnown {
   readonly count: number;
 }
 
-// A grid over the logarithm of the factor: a third to three times, in steps of half a percent.
-const REACH = Math.log(3);
+/** So far the logarithm of a factor is looked at: from a third to three times. */
+export const FACTOR_REACH = Math.log(3);
+// A grid over it, in steps of half a percent.
 const STEPS = 440;
-const GRID = Array.from({ length: STEPS + 1 }, (_, index) => -REACH + (2 * REACH * index) / STEPS);
+const GRID = Array.from({ length: STEPS + 1 }, (_, index) => -FACTOR_REACH + (2 * FACTOR_REACH * index) / STEPS);
 
 /** Before anything was seen: log-normal with median 1, and this spread of the logarithm. */
 export const factorUnseen = (spread: number): FactorKnown => ({ factor: 1, low: Math.exp(-spread), high: Math.exp(spread), count: 0 });
@@ -37,6 +38,6 @@ function quantiles(weights: readonly number[]): (share: number) => number {
     const index = sums.findIndex((one) => one >= wanted);
     if (index <= 0) return GRID[0]!;
     const part = (wanted - sums[index - 1]!) / (sums[index]! - sums[index - 1]!);
-    return GRID[index - 1]! + part * (GRID[index]! - GRID[index - 1]!) + REACH / STEPS;
+    return GRID[index - 1]! + part * (GRID[index]! - GRID[index - 1]!) + FACTOR_REACH / STEPS;
   };
 }

@@ -49,19 +49,19 @@ export const RULE_OF_THUMB = {
   uncoverPerPiece: 0.1,
   /** Spraying: fixed per coat whatever the area; mixing; cleaning the gun; stripping it after flakes. */
   perCoat: 3,
-  /** People whose minutes of a sort of work differ by less than this share are as quick as each other. */
-  samePace: 0.05,
-  /** Turning from painting to pulling and back, where sections are done in turns: gun down, gloves wiped. Minutes; it only weighs how often. */
-  changeHands: 1,
   mix: 8,
   /** The check before colour: wiping, tacking, pressing edges. */
   gate: 3,
   /** Shaking a can, stirring a tin: what is not mixed. */
   makeReady: { gun: 4, can: 2, airbrush: 2, roller: 4, brush: 4 },
-  /** Emptying and rinsing the gun between two lots of one paint. Minutes. */
-  gunRinse: 3,
   gunClean: 12,
   gunStrip: 25,
+  /** Emptying and rinsing the gun between two lots of one paint. Minutes. */
+  gunRinse: 3,
+  /** People whose minutes of a sort of work differ by less than this share are as quick as each other. */
+  samePace: 0.05,
+  /** Turning from painting to pulling and back, where sections are done in turns: gun down, gloves wiped. Minutes; it only weighs how often. */
+  changeHands: 1,
   /** Paint of one job may wait in the gun so long for the next. Minutes. */
   standsInGun: 60,
   /** Washing before any tape: for each cleaner, and per square metre. */

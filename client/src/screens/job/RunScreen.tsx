@@ -26,6 +26,7 @@ import { usePresence } from '@/run/presence';
 import { ShadeProvider, useShade } from '@/run/shade';
 import { StepPicture } from '@/run/StepPicture';
 import { useAwake } from '@/run/useAwake';
+import { useRest } from '@/run/useRest';
 import { useLow, useWide } from '@/theme/useWide';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
@@ -337,16 +338,4 @@ function lastCoat(events: WorkSheet['events']): Extract<Saw, { kind: 'coat' }> |
 function standing({ waiting, refused }: WorkSheet): string {
   if (refused.length > 0) return phrase` · ${refused.length} not taken, see below`;
   return waiting.length > 0 ? phrase` · no connection, ${waiting.length} kept here` : '';
-}
-
-/** A gloved finger often taps twice: the second tap is not meant for the next step. */
-const REST_MS = 700;
-
-function useRest(): [resting: boolean, rest: () => void] {
-  const [resting, setResting] = useState(false);
-  const rest = () => {
-    setResting(true);
-    setTimeout(() => setResting(false), REST_MS);
-  };
-  return [resting, rest];
 }
