@@ -1,9 +1,11 @@
+import { TEST_MS } from './scripts/test-limits.mjs';
+
 const swc = ['<rootDir>/scripts/swc-near-globals.mjs', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }];
 
 /** Unit and server tests run through swc; packages that ship as ES modules only are transformed as well. */
 const node = (name, roots, extra = {}) => ({
   displayName: name,
-  testEnvironment: 'node',
+  testEnvironment: '<rootDir>/scripts/test-environment.mjs',
   roots,
   testMatch: ['**/*.test.ts'],
   setupFiles: ['<rootDir>/scripts/property-seed.ts'],
@@ -18,7 +20,10 @@ const node = (name, roots, extra = {}) => ({
   ...extra,
 });
 
+const long = { setupFilesAfterEnv: ['<rootDir>/scripts/long-tests.ts'] };
+
 export default {
+  testTimeout: TEST_MS,
   projects: [
     node('core', ['<rootDir>/core/src', '<rootDir>/words/src', '<rootDir>/cli/src']),
     node('server', ['<rootDir>/server/src']),
@@ -30,7 +35,7 @@ export default {
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
       transformIgnorePatterns: ['/node_modules/(?!(react-native|@react-native|expo|@expo|culori|valibot|@valibot|clipper2-ts|uuid))'],
     },
-    node('start', ['<rootDir>/scripts']),
-    node('browser', ['<rootDir>/e2e']),
+    node('start', ['<rootDir>/scripts'], long),
+    node('browser', ['<rootDir>/e2e'], long),
   ],
 };

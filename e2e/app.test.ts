@@ -6,8 +6,6 @@ import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, startServer, WIDE } from './harness';
 
 const app = appUnderTest();
-jest.setTimeout(120_000);
-
 const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
 const jobNamed = async (title: string) => (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title) as JobSummary;
 const withPage = (path: string, work: (hands: Hands) => Promise<void>, size: typeof PHONE | typeof WIDE = PHONE) => onPage(app, path, size, work);

@@ -9,8 +9,6 @@ import { appUnderTest, PHONE, WIDE } from './harness';
 // Colours and the order of coats: a choice pinned and its price, two schemes side by side, the rehearsal, the edge cut open, cards.
 
 const app = appUnderTest();
-jest.setTimeout(240_000);
-
 const api = async <T>(path: string): Promise<T> => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
 const jobId = async (title: string): Promise<string> =>
   ((await api<{ jobs: readonly { id: string; title: string }[] }>('/jobs')).jobs.find((job) => job.title === title) as { id: string }).id;

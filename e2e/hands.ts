@@ -1,7 +1,6 @@
 import type { ElementHandle, Page } from 'puppeteer-core';
+import { WAIT_MS } from '../scripts/test-limits.mjs';
 import { PHONE, type appUnderTest, type TestPage, type WIDE } from './harness';
-
-const PATIENCE_MS = 12_000;
 
 /** What a person can do with a page, by finger or by mouse. */
 export class Hands {
@@ -16,18 +15,18 @@ export class Hands {
 
   async press(selector: string, index = 0): Promise<void> {
     await this.pressFound(async () => {
-      await this.page.waitForFunction((css, least) => document.querySelectorAll(css).length > least, { timeout: PATIENCE_MS }, selector, index);
+      await this.page.waitForFunction((css, least) => document.querySelectorAll(css).length > least, { timeout: WAIT_MS }, selector, index);
       return (await this.page.$$(selector))[index]!;
     });
   }
 
   /** Presses what a screen reader would announce by this name. */
   async pressNamed(role: string, name: string): Promise<void> {
-    await this.pressFound(() => this.page.waitForSelector(`::-p-aria([role="${role}"][name="${name}"])`, { timeout: PATIENCE_MS }));
+    await this.pressFound(() => this.page.waitForSelector(`::-p-aria([role="${role}"][name="${name}"])`, { timeout: WAIT_MS }));
   }
 
   async fill(field: string, text: string): Promise<void> {
-    const input = await this.page.waitForSelector(`[data-testid="${field}"]`, { timeout: PATIENCE_MS });
+    const input = await this.page.waitForSelector(`[data-testid="${field}"]`, { timeout: WAIT_MS });
     await input?.scrollIntoView();
     await input?.focus();
     await this.page.keyboard.down('Control');
@@ -41,7 +40,7 @@ export class Hands {
   async sees(pattern: RegExp): Promise<void> {
     const found = this.page.waitForFunction(
       (source, flags) => new RegExp(source, flags).test(document.body.innerText),
-      { timeout: PATIENCE_MS },
+      { timeout: WAIT_MS },
       pattern.source,
       pattern.flags,
     );
@@ -52,7 +51,7 @@ export class Hands {
 
   /** Waits until the page no longer holds a text. */
   async gone(pattern: RegExp): Promise<void> {
-    await this.page.waitForFunction((source) => !new RegExp(source).test(document.body.innerText), { timeout: PATIENCE_MS }, pattern.source);
+    await this.page.waitForFunction((source) => !new RegExp(source).test(document.body.innerText), { timeout: WAIT_MS }, pattern.source);
   }
 
   text(): Promise<string> {
@@ -65,7 +64,7 @@ export class Hands {
 
   /** Waits until everything on screen is confirmed by the server. */
   async saved(): Promise<void> {
-    await this.page.waitForSelector('[data-testid=save-saved]', { timeout: PATIENCE_MS });
+    await this.page.waitForSelector('[data-testid=save-saved]', { timeout: WAIT_MS });
   }
 
   async goTo(step: string): Promise<void> {

@@ -5,7 +5,9 @@ import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
-import puppeteer, { type Browser, type Page, type Viewport } from 'puppeteer-core';
+import puppeteer, { type Page, type Viewport } from 'puppeteer-core';
+import { WAIT_MS } from '../scripts/test-limits.mjs';
+import { closeOpened, opened } from './opened';
 
 /** Address of a PostgreSQL that databases may be made in and dropped from; set by the scripts. */
 function adminUrl(): string {
@@ -31,10 +33,13 @@ export async function makeDatabase(): Promise<TestDatabase> {
       await client.end();
     }
   };
-  await run(`CREATE DATABASE ${name}`);
+  const { close } = await opened(
+    () => run(`CREATE DATABASE ${name}`),
+    () => run(`DROP DATABASE ${name} WITH (FORCE)`),
+  );
   const url = new URL(adminUrl());
   url.pathname = `/${name}`;
-  return { url: url.href, drop: () => run(`DROP DATABASE ${name} WITH (FORCE)`) };
+  return { url: url.href, drop: close };
 }
 
 export interface RunningServer {
@@ -49,13 +54,19 @@ export async function startServer(
   { demo = true, port = 0, env = {} }: { demo?: boolean; port?: number; env?: Readonly<Record<string, string>> } = {},
 ): Promise<RunningServer> {
   const usedPort = port || (await freePort());
-  const child = spawn(process.execPath, ['server/bin/server.mjs'], {
-    env: { ...process.env, DATABASE_URL: database, PORT: String(usedPort), LINTREL_DEMO: demo ? 'yes' : 'no', LOG_LEVEL: 'error', ...env },
-    stdio: ['ignore', 'inherit', 'inherit'],
+  const start = () =>
+    spawn(process.execPath, ['server/bin/server.mjs'], {
+      env: { ...process.env, DATABASE_URL: database, PORT: String(usedPort), LINTREL_DEMO: demo ? 'yes' : 'no', LOG_LEVEL: 'error', ...env },
+      stdio: ['ignore', 'inherit', 'inherit'],
+    });
+  const { resource: child, close } = await opened(start, async (running) => {
+    if (running.exitCode !== null || running.signalCode !== null) return;
+    const ended = new Promise((resolve) => running.once('exit', resolve));
+    running.kill('SIGTERM');
+    await ended;
   });
-  const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
   const url = `http://127.0.0.1:${usedPort}`;
-  for (const start = Date.now(); ;) {
+  for (const since = Date.now(); ;) {
     if (
       await fetch(`${url}/api/health`).then(
         ({ ok }) => ok,
@@ -63,16 +74,13 @@ export async function startServer(
       )
     )
       break;
-    if (child.exitCode !== null || Date.now() - start > 60_000) throw new Error('the server did not start');
+    if (child.exitCode !== null || Date.now() - since > WAIT_MS) throw new Error('the server did not start');
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   return {
     url,
     process: child,
-    stop: async () => {
-      child.kill('SIGTERM');
-      await ended;
-    },
+    stop: close,
   };
 }
 
@@ -110,22 +118,27 @@ export interface TestPage {
 /** Starts a real browser with a fresh profile. `settings` are further words for its command line. */
 export async function startBrowser(settings: readonly string[] = []): Promise<TestBrowser> {
   const profile = await mkdtemp(join(tmpdir(), 'lintrel-browser-'));
-  const browser: Browser = await puppeteer.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    headless: true,
-    userDataDir: profile,
-    args: [
-      '--no-sandbox',
-      '--disable-dev-shm-usage',
-      '--disable-gpu',
-      '--disable-software-rasterizer',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      '--no-first-run',
-      '--force-color-profile=srgb',
-      ...settings,
-    ],
+  const launch = () =>
+    puppeteer.launch({
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      headless: true,
+      userDataDir: profile,
+      args: [
+        '--no-sandbox',
+        '--disable-dev-shm-usage',
+        '--disable-gpu',
+        '--disable-software-rasterizer',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+        '--force-color-profile=srgb',
+        ...settings,
+      ],
+    });
+  const { resource: browser, close } = await opened(launch, async (running) => {
+    await running.close();
+    await rm(profile, { recursive: true, force: true, maxRetries: 5 });
   });
   return {
     open: async (url, size: Viewport = PHONE) => {
@@ -142,10 +155,7 @@ export async function startBrowser(settings: readonly string[] = []): Promise<Te
         expectErrors: (pattern) => void allowed.push(pattern),
       };
     },
-    close: async () => {
-      await browser.close();
-      await rm(profile, { recursive: true, force: true, maxRetries: 5 });
-    },
+    close,
   };
 }
 
@@ -157,10 +167,6 @@ export function appUnderTest(): { server: RunningServer; readonly browser: TestB
     app.server = await startServer(app.database.url);
     app.browser = await startBrowser();
   });
-  afterAll(async () => {
-    await app.browser.close();
-    await app.server.stop();
-    await app.database.drop();
-  });
+  afterAll(closeOpened);
   return app;
 }

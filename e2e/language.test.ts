@@ -7,8 +7,6 @@ import { appUnderTest, PHONE } from './harness';
 // translate shows, and so does one that longer words would cut.
 
 const app = appUnderTest();
-jest.setTimeout(240_000);
-
 const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
 
 /** What a person typed or a shelf holds: it stands as it is in every language. */

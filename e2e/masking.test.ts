@@ -3,8 +3,6 @@ import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, WIDE } from './harness';
 
 const app = appUnderTest();
-jest.setTimeout(120_000);
-
 const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
 const idOf = async (title: string): Promise<string> => (await get<{ jobs: JobSummary[] }>('/jobs')).jobs.find((job) => job.title === title)!.id;
 const withJob = async (title: string, step: string, work: (hands: Hands, id: string) => Promise<void>, size: typeof PHONE | typeof WIDE = PHONE) => {

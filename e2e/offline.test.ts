@@ -1,12 +1,11 @@
 import { createServer, request } from 'node:http';
 import { join } from 'node:path';
 import type { JobSummary, RunRecord } from '@lintrel/core';
+import { WAIT_MS } from '../scripts/test-limits.mjs';
 import { Hands, onPage } from './hands';
 import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
 
 // A phone in a secure place, where the browser lets the program be kept: it opens with the server gone.
-
-jest.setTimeout(180_000);
 
 let database: TestDatabase;
 let server: RunningServer;
@@ -89,7 +88,7 @@ it('opens a deep link with the server gone: the run sheet with all that was done
       (await eventsOf(id)).filter(({ kind }) => kind === 'done').length < done + 1;
       await new Promise((again) => setTimeout(again, 200))
     )
-      if (Date.now() - since > 40_000) throw new Error('it never arrived');
+      if (Date.now() - since > WAIT_MS) throw new Error('it never arrived');
     expect((await eventsOf(id)).filter(({ kind }) => kind === 'done')).toHaveLength(done + 1);
     await hands.gone(/not sent yet/);
     const photo = (await eventsOf(id)).flatMap(({ saw }) => (saw?.kind === 'photo' ? [saw.photo] : []));

@@ -7,8 +7,6 @@ import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, typ
 
 // Paint in the cup and in the gun: what sets, what two jobs share, and when a job would be done.
 
-jest.setTimeout(180_000);
-
 let database: TestDatabase;
 let server: RunningServer;
 let browser: TestBrowser;

@@ -2,12 +2,11 @@ import type { JobSummary, RunRecord } from '@lintrel/core';
 import pg from 'pg';
 import { keepSetUpCode } from '../server/src/db/people';
 import { asTyped, hashOf, newCode } from '../server/src/people/secrets';
+import { WAIT_MS } from '../scripts/test-limits.mjs';
 import { Hands, onPage } from './hands';
 import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
 
 // A shop that is open to its network: everybody says who they are, in a browser.
-
-jest.setTimeout(180_000);
 
 const PASSPHRASE = 'three wet brushes';
 let database: TestDatabase;
@@ -103,7 +102,7 @@ it('is set up by its first owner, who lets others in; a phone of the shop change
     const last = async () =>
       hands.page.evaluate(async (job) => ((await (await fetch(`/api/jobs/${job}/run`)).json()) as RunRecord).events.at(-1)!.person ?? null, id);
     for (const since = Date.now(); (await last()) !== 'Hal'; await new Promise((again) => setTimeout(again, 100)))
-      if (Date.now() - since > 10_000) throw new Error('it was not signed');
+      if (Date.now() - since > WAIT_MS) throw new Error('it was not signed');
     await hands.page.goto(`${server.url}/job/${id}/piece`);
     await hands.fill('rhPercent', '44');
     await hands.pressNamed('button', 'Use this air');
@@ -134,7 +133,7 @@ it('taps of one whose session has ended wait until somebody is in again', async 
     // Back where one was.
     await hands.sees(/\d+ of \d+ done/);
     for (const since = Date.now(); (await count()) !== before + 1; await new Promise((again) => setTimeout(again, 200)))
-      if (Date.now() - since > 20_000) throw new Error('the tap is lost');
+      if (Date.now() - since > WAIT_MS) throw new Error('the tap is lost');
   });
 });
 

@@ -10,8 +10,6 @@ import { appUnderTest, PHONE, WIDE } from './harness';
 // Setting a part out: every kind of line by typing, one by dragging, undo, the second side, drawings in and out.
 
 const app = appUnderTest();
-jest.setTimeout(240_000);
-
 const api = async <T>(path: string, method = 'GET', body?: object): Promise<T> =>
   (await (
     await fetch(`${app.server.url}/api${path}`, { method, headers: { 'content-type': 'application/json' }, body: body && JSON.stringify(body) })

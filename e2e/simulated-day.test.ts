@@ -26,6 +26,7 @@ import { createApp } from '../server/src/http/app';
 import { openHub, type Hub } from '../server/src/live/hub';
 import { listenTo, type Listening } from '../server/src/sensor/listen';
 import { openWorkshop, type Workshop } from '../server/src/work/workshop';
+import { WAIT_MS } from '../scripts/test-limits.mjs';
 import { Hands } from './hands';
 import { makeDatabase, PHONE, startBrowser, type TestBrowser, type TestDatabase, type TestPage } from './harness';
 
@@ -98,7 +99,7 @@ beforeAll(async () => {
     app(request, response);
   });
   url = `http://127.0.0.1:${await listening(http)}`;
-}, 120_000);
+});
 afterAll(async () => {
   for (const browser of browsers) await browser.close();
   sensor.stop();
@@ -284,7 +285,7 @@ it('three jobs, two people and one booth: nothing is lost, and every pull falls 
     if (doing[who]!.left.length === 0) delete doing[who];
   }
   note('all done');
-  for (const since = Date.now(); (await arrived()) < tapped.length && Date.now() - since < 20_000;) await new Promise((again) => setTimeout(again, 200));
+  for (const since = Date.now(); (await arrived()) < tapped.length && Date.now() - since < WAIT_MS;) await new Promise((again) => setTimeout(again, 200));
 
   // Nothing lost, nothing twice: the log of the shop is what was tapped, in its order.
   const air = await api<AirAnswer>('GET', '/air');

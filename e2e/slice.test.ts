@@ -7,8 +7,6 @@ import { appUnderTest, PHONE, WIDE } from './harness';
 const DONE = '[data-testid=done]:not([aria-disabled=true])';
 
 const app = appUnderTest();
-jest.setTimeout(180_000);
-
 describe.each([
   ['by finger on a phone', PHONE],
   ['by mouse on a wide screen', WIDE],

@@ -5,8 +5,6 @@ import { appUnderTest, PHONE } from './harness';
 // A whole demo job on the run sheet with a thumb, from the first wash to the last look: what the sheet asks for, in the order hands do it.
 
 const app = appUnderTest();
-jest.setTimeout(240_000);
-
 const get = async <T>(path: string) => (await (await fetch(`${app.server.url}/api${path}`)).json()) as T;
 const READY = '[data-testid=done]:not([aria-disabled=true])';
 const headingOf = (hands: Hands) => hands.page.$eval('[data-testid=current] [role=heading]', (heading) => heading.textContent ?? '');

@@ -61,9 +61,21 @@ export function ask(command, args, options = {}) {
   return result.status === 0 ? result.stdout.trim() : null;
 }
 
-/** Starts a command and returns a promise of its exit code. */
-export function start(command, args, options = {}) {
-  const child = watched(spawn(command, args, { cwd: ROOT, stdio: 'inherit', ...options }), 'alone');
+/** Ends a command that leads a group, with all it has started, at once. */
+export function endGroup({ pid }) {
+  try {
+    process.kill(-pid, 'SIGKILL');
+  } catch (error) {
+    if (error.code !== 'ESRCH') throw error;
+  }
+}
+
+/**
+ * Starts a command and returns a promise of its exit code.
+ * @param {{ group?: boolean }} options `group`: it leads a group of its own, and ends with all it has started; others are those of spawn
+ */
+export function start(command, args, { group = false, ...options } = {}) {
+  const child = watched(spawn(command, args, { cwd: ROOT, stdio: 'inherit', detached: group, ...options }), group ? 'group' : 'alone');
   const ended = new Promise((done, failed) => {
     child.once('error', failed);
     child.once('exit', (code, signal) => done(code ?? (signal ? 1 : 0)));

@@ -2,6 +2,7 @@ import { pino } from 'pino';
 import type pg from 'pg';
 import request from 'supertest';
 import { makeDatabase, type TestDatabase } from '../../e2e/harness';
+import { opened } from '../../e2e/opened';
 import { migrate } from './db/migrate';
 import { openPool } from './db/pool';
 import { createApp } from './http/app';
@@ -35,10 +36,19 @@ export async function tell({ app }: Pick<TestServer, 'app'>, jobId: string, entr
 
 export async function startTestServer({ demo = true, signIn = false, tries = 1000 } = {}): Promise<TestServer> {
   const database: TestDatabase = await makeDatabase();
-  const pool = openPool(database.url);
+  const { resource: pool, close: closePool } = await opened(
+    () => openPool(database.url),
+    (one) => one.end(),
+  );
   // A machine that is busy with other tests is no reason to give work up.
-  const workshop = openWorkshop({ mostMs: 40_000 });
-  const hub = openHub(database.url);
+  const { resource: workshop, close: closeWorkshop } = await opened(
+    () => openWorkshop({ mostMs: 40_000 }),
+    (one) => one.close(),
+  );
+  const { resource: hub, close: closeHub } = await opened(
+    () => openHub(database.url),
+    (one) => one.close(),
+  );
   await migrate(pool, async (db) => {
     if (demo) await seedIfEmpty(db, Date.now());
   });
@@ -48,9 +58,9 @@ export async function startTestServer({ demo = true, signIn = false, tries = 100
     workshop,
     hub,
     close: async () => {
-      await workshop.close();
-      await hub.close();
-      await pool.end();
+      await closeWorkshop();
+      await closeHub();
+      await closePool();
       await database.drop();
     },
   };

@@ -69,7 +69,7 @@ it('is put back into an empty shop, row by row the same, and the shop goes on', 
     'seq',
   );
   await other.close();
-}, 30_000);
+});
 
 it('is of one moment, whatever is written meanwhile', async () => {
   const { jobs } = (await request(shop.app).get('/api/jobs')).body as { jobs: JobSummary[] };
@@ -91,7 +91,7 @@ it('is of one moment, whatever is written meanwhile', async () => {
   const other = await empty();
   await restoreBackup(other.pool, file('busy 2'));
   await other.close();
-}, 60_000);
+});
 
 it('leaves nothing half written', () => expect(readdirSync(folder).filter((name) => name.includes('making'))).toEqual([]));
 
@@ -150,7 +150,7 @@ it('holds the photos, as large as they may be', async () => {
   expect(await photos(shop)).toHaveLength(9);
   await other.close();
   await shop.pool.query('DELETE FROM photos');
-}, 60_000);
+});
 
 it('goes into an empty shop alone', async () => {
   await expect(restoreBackup(shop.pool, file('whole'))).rejects.toThrow(/not empty/);
@@ -222,7 +222,7 @@ it('every job is written as a job file, and comes in elsewhere', async () => {
   const { jobs: there } = (await request(other.app).get('/api/jobs')).body as { jobs: JobSummary[] };
   expect(there.map(({ title }) => title).sort()).toEqual([...jobs.map(({ title }) => title), jobs[0]!.title].sort());
   await other.close();
-}, 60_000);
+});
 
 it('revisions that are long past are thinned to the last of each day; what was started and what is now stays', async () => {
   const { body } = await request(shop.app).post('/api/jobs').send({ title: 'Old', kind: 'other' }).expect(201);

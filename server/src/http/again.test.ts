@@ -5,8 +5,6 @@ import { startTestServer, tell, type TestServer } from '../testing';
 
 // A phone that does not know whether it was heard says the same again. It is kept once, and nobody else's work is lost by it.
 
-jest.setTimeout(60_000);
-
 let server: TestServer;
 let job: Job;
 const api = () => request(server.app);

@@ -19,7 +19,7 @@ beforeAll(async () => {
   const { stage } = steps.find((step) => step.id === last.step)!;
   number = stage - 1;
   finish = stages[number]!.finish;
-}, 60_000);
+});
 afterAll(() => server.close());
 
 const shelf = async () => (await request(server.app).get('/api/shelf').expect(200)).body as Shelf;

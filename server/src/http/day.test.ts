@@ -11,7 +11,7 @@ beforeAll(async () => {
   const { revision, day: usual } = await hours();
   const always = { ...usual, people: usual.people.map((one) => ({ ...one, week: week(0, 1440) })) };
   await request(server.app).put('/api/shop/day').send({ revision, day: always }).expect(200);
-}, 60_000);
+});
 afterAll(() => server.close());
 const day = async () => (await request(server.app).get('/api/day').expect(200)).body as DayAnswer;
 const hours = async () => (await request(server.app).get('/api/shop/day').expect(200)).body as KeptShopDay;

@@ -15,10 +15,8 @@ const idOf = (title: string): string => jobs.find((job) => job.title === title)?
 beforeAll(async () => {
   server = await startTestServer();
   jobs = (await request(app()).get('/api/jobs')).body.jobs;
-}, 60_000);
+});
 afterAll(() => server.close());
-jest.setTimeout(60_000);
-
 describe('drawings', () => {
   it('are read: size, unit and layers', async () => {
     const { body, status } = await request(app()).post('/api/drawings').send({ text: SVG });

@@ -246,7 +246,7 @@ it('refuses a frozen plan no run sheet can be read from, and takes one with odd 
     await tell(fresh, body.id, { id: randomUUID(), version: 1, at: new Date().toISOString(), kind: 'done', step: step.id, note: '' });
   await request(fresh.app).get('/api/shelf/reserved').expect(200);
   await fresh.close();
-}, 60_000);
+});
 
 it('refuses a job file with a fault at each place and adds nothing', async () => {
   const before = (await list()).length;

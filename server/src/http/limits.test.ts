@@ -6,8 +6,6 @@ import { MOST_ENTRIES, MOST_EVENTS, SHIPPED_SHELF, type Design, type Job, type J
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing';
 
-jest.setTimeout(60_000);
-
 let server: TestServer;
 const api = () => request(server.app);
 const json = (path: string, text: string, method: 'post' | 'put' = 'post') => api()[method](path).set('content-type', 'application/json').send(text);

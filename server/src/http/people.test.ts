@@ -44,7 +44,7 @@ beforeAll(async () => {
   }
   const { body } = await owner.get('/api/jobs');
   job = (await owner.get(`/api/jobs/${(body.jobs as JobSummary[]).find(({ title }) => title === 'Juniper')!.id}`)).body as Job;
-}, 60_000);
+});
 afterAll(() => server.close());
 
 describe('rights', () => {

@@ -1,6 +1,7 @@
 import type { AirAnswer } from '@lintrel/core';
 import { createServer } from 'node:net';
 import request from 'supertest';
+import { WAIT_MS } from '../../../scripts/test-limits.mjs';
 import { keepAir } from '../db/air';
 import { startTestServer, type TestServer } from '../testing';
 import { listenTo } from './listen';
@@ -8,7 +9,7 @@ import { startSimulatedSensor, USUAL_BOOTH } from './simulated';
 
 const until = async (holds: () => boolean) => {
   for (const since = Date.now(); !holds(); await new Promise((again) => setTimeout(again, 10)))
-    if (Date.now() - since > 10_000) throw new Error('it never came');
+    if (Date.now() - since > WAIT_MS) throw new Error('it never came');
 };
 
 describe('a sensor', () => {
@@ -68,7 +69,7 @@ describe('the air of the shop', () => {
   let server: TestServer;
   beforeAll(async () => {
     server = await startTestServer();
-  }, 60_000);
+  });
   afterAll(() => server.close());
   const air = async () => (await request(server.app).get('/api/air').expect(200)).body as AirAnswer;
   it('is typed by hand, kept and told in order; without a sensor it says so', async () => {

@@ -3,8 +3,6 @@ import { BASE_DATUM, emptyDesign, SHIPPED_SHELF, type Design, type PartId, type 
 import type { Response } from 'express';
 import { MOST_AT_ONCE, MOST_WAITING, openWorkshop, type Workshop } from './workshop';
 
-jest.setTimeout(60_000);
-
 const shelf = SHIPPED_SHELF;
 /** A drawing of so many curves that reading it takes seconds. */
 const heavy = `<svg xmlns="http://www.w3.org/2000/svg" width="9000mm" viewBox="0 0 9000 9000">${Array.from(

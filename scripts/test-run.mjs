@@ -1,0 +1,57 @@
+// One run of the test runner, watched: it always ends, and what was counted until then counts.
+import { existsSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { endGroup, pause, ROOT, say, start } from './shell.mjs';
+import { EXIT_MS, SILENT_RUN_MS } from './test-limits.mjs';
+
+/** How often the file of results is looked at, ms. */
+const LOOK_MS = 1_000;
+
+/**
+ * Runs some of the tests; a run that hangs, or does not exit after its last test, is ended and counts as failed.
+ * @param name what it is called in the output
+ * @param args of the test runner
+ * @param folder its results are kept in
+ * @returns how many tests passed, failed and were skipped
+ */
+export async function runTests(name, args, env, folder, { silentMs, exitMs } = { silentMs: SILENT_RUN_MS, exitMs: EXIT_MS }) {
+  const results = join(folder, `test-results-${name}.jsonl`);
+  rmSync(results, { force: true });
+  const jest = [join(ROOT, 'node_modules/jest/bin/jest.js'), ...args, '--reporters', join(ROOT, 'scripts/test-reporter.mjs')];
+  const since = Date.now();
+  const { child, ended } = start(process.execPath, jest, {
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...env, LINTREL_TEST_RESULTS: results },
+    group: true,
+  });
+  let code = null;
+  void ended.then((exit) => (code = exit));
+  let why = null;
+  while (code === null && why === null) {
+    await pause(LOOK_MS);
+    const lastMs = Date.now() - (existsSync(results) ? statSync(results).mtimeMs : since);
+    if (hasEnded(results) && lastMs > exitMs) why = `did not exit within ${exitMs / 1000} s after its last test: something it opened is still open`;
+    else if (lastMs > silentMs) why = `was ended: no test has ended for ${silentMs / 60_000} min`;
+  }
+  if (why !== null) {
+    endGroup(child);
+    await ended;
+  } else if (!hasEnded(results)) why = `ended with ${code} before its last test`;
+  if (why !== null) say(`FAIL the ${name} tests: the run ${why}`);
+  const counted = resultsIn(results);
+  const found = (status) => counted.filter((one) => one.status === status).length;
+  const failed = found('failed') + (why === null ? 0 : 1);
+  say(`${name} tests: ${found('passed')} passed, ${failed} failed, ${Math.round((Date.now() - since) / 1000)} s`);
+  // An exit code other than 0 with nothing failed: the runner itself had something to complain about.
+  return { passed: found('passed'), failed: failed === 0 && code !== 0 ? 1 : failed, skipped: found('pending') + found('todo') };
+}
+
+const resultsIn = (file) =>
+  existsSync(file)
+    ? readFileSync(file, 'utf8')
+        .split('\n')
+        .filter((line) => line.endsWith('}'))
+        .map((line) => JSON.parse(line))
+    : [];
+
+const hasEnded = (file) => existsSync(file) && readFileSync(file, 'utf8').includes('"status":"run-ended"');
