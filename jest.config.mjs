@@ -10,7 +10,7 @@ const node = (name, roots, extra = {}) => ({
   testMatch: ['**/*.test.ts'],
   setupFiles: ['<rootDir>/scripts/property-seed.ts'],
   transform: { '^.+\\.[mc]?[tj]sx?$': swc },
-  transformIgnorePatterns: ['/node_modules/(?!(culori|valibot|@valibot|jsts|clipper2-ts|maxrects-packer)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(culori|age-encryption|@noble|@scure|@hpke|valibot|@valibot|jsts|clipper2-ts|maxrects-packer)/)'],
   moduleNameMapper: {
     '^@lintrel/core$': '<rootDir>/core/src/index.ts',
     '^@lintrel/core/front$': '<rootDir>/core/src/front.ts',

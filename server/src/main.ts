@@ -3,10 +3,10 @@ import { createServer } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import { join } from 'node:path';
 import { pino } from 'pino';
-import { nightly } from './backup/nightly';
+import { openBackups } from './backup/nightly';
 import { readConfig } from './config';
 import { migrate } from './db/migrate';
-import { anybody, keepSetUpCode } from './db/people';
+import { canSignIn, keepSetUpCode } from './db/people';
 import { openPool } from './db/pool';
 import { cutterAt } from './cutter';
 import { createApp } from './http/app';
@@ -47,8 +47,8 @@ await migrate(pool, async (db) => {
   if (config.demo && (await seedIfEmpty(db, Date.now()))) log.info('demo workshop put in');
 });
 
-// Nobody works here yet: the first owner comes in with what is printed here, once.
-if (signIn && !(await anybody(pool))) {
+// No owner can sign in yet: one comes in with the code that is printed here, once.
+if (signIn && !(await canSignIn(pool))) {
   const code = newCode();
   await keepSetUpCode(pool, hashOf(asTyped(code)));
   process.stdout.write(`lintrel: open it in a browser and set the shop up with this code, within a day: ${code}\n`);
@@ -67,7 +67,7 @@ const sensor =
         (at, airC, rhPercent) =>
           void keepAir(pool, at, airC, rhPercent, 'sensor').catch((error: unknown) => log.warn({ err: error }, 'a reading of the air was not kept')),
       );
-const noMore = backups ? nightly(pool, backups, log) : () => undefined;
+const daily = backups ? openBackups(pool, backups, log) : null;
 const hub = openHub(config.database);
 const shown = certificate && (await keepCertificate(certificate, () => ownNames(names), log));
 const trust: Trust | null = shown && {
@@ -85,7 +85,7 @@ const app = createApp({
   names,
   signIn,
   proxied,
-  ...(backups ? { backups } : {}),
+  backups: daily,
   ...(trust ? { trust } : {}),
 });
 const plain = createServer(app);
@@ -110,7 +110,7 @@ function stop(why: string): void {
   stopping = true;
   log.info(`${why}: stopping`);
   // Pages that listen are told to come back by the end of their connection.
-  noMore();
+  daily?.stop();
   sensor?.stop();
   void simulated?.close();
   shown?.stop();

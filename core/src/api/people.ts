@@ -37,6 +37,9 @@ export const setUpSchema = v.strictObject({ code: typed(), name: nameText(), pas
 export const signInSchema = v.strictObject({ name: typed(), passphrase: typed(), device: nameText(), phone: v.optional(nameText()) });
 export const pinInSchema = v.strictObject({ person: uuidText(), pin: typed() });
 
+/** The passphrase of secrets in backups. */
+export const backupKeySchema = v.strictObject({ passphrase: passphrase() });
+
 export const newPersonSchema = v.strictObject({ name: nameText(), role: oneOf(ROLES), passphrase: passphrase() });
 export const changePersonSchema = v.strictObject({ role: v.optional(oneOf(ROLES)), passphrase: v.optional(passphrase()) });
 export const ownPinSchema = v.strictObject({ passphrase: typed(), pin: pin() });

@@ -70,8 +70,23 @@ export type Here = v.InferOutput<typeof hereSchema>;
 /** A backup that is kept, the newest first in the list. */
 const backupSchema = v.object({ name: v.string(), at: instant(), bytes: v.number() });
 export type BackupKept = v.InferOutput<typeof backupSchema>;
-/** `made`: whether this server makes any; `most`: how many are kept. */
-export const backupsSchema = v.object({ made: v.boolean(), most: v.number(), backups: v.array(backupSchema) });
+/** Why the last backup could not be written, and when that was tried. */
+const backupFailureSchema = v.object({ at: instant(), why: v.picklist(['full', 'denied', 'folder', 'database', 'other']) });
+export type BackupFailure = v.InferOutput<typeof backupFailureSchema>;
+/**
+ * `made`: whether this server makes any; `most`: how many are kept; `failure`: null after one that was written; `freeBytes`: null where it
+ * cannot be told; `low`: too little for the next ones; `keySet`: whether passphrases and PINs are in them, encrypted.
+ */
+export const backupsSchema = v.object({
+  made: v.boolean(),
+  most: v.number(),
+  backups: v.array(backupSchema),
+  failure: v.nullable(backupFailureSchema),
+  freeBytes: v.nullable(v.number()),
+  low: v.boolean(),
+  keySet: v.boolean(),
+});
+export type Backups = v.InferOutput<typeof backupsSchema>;
 
 // What was frozen comes back as it was, whatever version of plan it is: readWorkSheet reads it.
 const frozenPlan = () => v.custom<FrozenPlan>((plan) => typeof plan === 'object' && plan !== null && (plan as FrozenPlan).format === 'lintrel-plan');

@@ -3,22 +3,18 @@ import { connectionLost, openPool } from '../db/pool';
 import { exportJobs } from './job-files';
 import { BackupFault } from './read';
 import { restoreBackup } from './restore';
-import { writeBackup } from './write';
+import { hasShop, writeBackup } from './write';
 
 /**
  * `backup FILE`, `restore FILE` and `export FOLDER` of the command line.
  * @param database address of the shop's database
+ * @param passphrase of the secrets in a backup that is put back; null: they are left out
  * @returns exit code; what was done goes to standard output, what stood in the way to standard error
  */
-export async function backupMain(command: 'backup' | 'restore' | 'export', file: string, database: string): Promise<number> {
+export async function backupMain(command: 'backup' | 'restore' | 'export', file: string, database: string, passphrase: string | null = null): Promise<number> {
   const pool = openPool(database);
   try {
-    if (command === 'backup') {
-      const rows = await writeBackup(pool, file);
-      const { size } = await stat(file);
-      process.stdout.write(`${file}: ${rows} rows, ${(size / 1e6).toFixed(2)} MB\n`);
-    } else if (command === 'export') process.stdout.write(`${file}: ${await exportJobs(pool, file)} jobs, a file each\n`);
-    else process.stdout.write(`${file}: ${await restoreBackup(pool, file)} rows put back\n`);
+    process.stdout.write(`${file}: ${await COMMANDS[command](pool, file, passphrase)}\n`);
     return 0;
   } catch (error) {
     if (!(error instanceof BackupFault) && !connectionLost(error) && typeof (error as NodeJS.ErrnoException).code !== 'string') throw error;
@@ -28,3 +24,21 @@ export async function backupMain(command: 'backup' | 'restore' | 'export', file:
     await pool.end();
   }
 }
+
+type Pool = ReturnType<typeof openPool>;
+
+const COMMANDS = {
+  async backup(pool: Pool, file: string) {
+    const rows = await writeBackup(pool, file);
+    return `${rows} rows, ${((await stat(file)).size / 1e6).toFixed(2)} MB`;
+  },
+  async export(pool: Pool, folder: string) {
+    await hasShop(pool);
+    return `${await exportJobs(pool, folder)} jobs, a file each`;
+  },
+  async restore(pool: Pool, file: string, passphrase: string | null) {
+    const { rows, code } = await restoreBackup(pool, file, passphrase);
+    const next = `\nNo passphrase was put back. Open Lintrel within a day and set an owner's with this code: ${code}`;
+    return `${rows} rows put back${code === null ? '' : next}`;
+  },
+} as const;

@@ -1,17 +1,21 @@
-import { mkdir, readdir, rm, stat } from 'node:fs/promises';
+import { chmod, mkdir, readdir, rm, stat, statfs } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { BackupKept } from '@lintrel/core';
+import type { BackupFailure, BackupKept, Backups as BackupsAnswer } from '@lintrel/core';
 import type pg from 'pg';
 import type { Logger } from 'pino';
-import { openPatient } from '../db/pool';
+import { connectionLost, openPatient } from '../db/pool';
+import { findBackupKey } from '../db/backup-key';
 import { thinPhotos, thinRevisions } from '../db/thin';
-import { writeBackup } from './write';
+import { removeLeftovers, writeBackup } from './write';
 
-/** A backup is made when the newest is older than this; it is looked for now and then. */
+/** A backup is made when the newest is older than this; how often that is looked at. */
 const EVERY_MS = 24 * 60 * 60_000;
 const LOOK_MS = 60 * 60_000;
-/** So many are kept. */
+/** How many are kept. */
 export const KEPT = 14;
+/** Free space below which whoever runs the shop is warned: room for this many backups like the last, and no less than so many bytes. */
+const FREE_BACKUPS = 3;
+const MIN_FREE_BYTES = 500_000_000;
 /** Key of the advisory lock under which one server alone makes a backup. */
 const LOCK = 7_216_003;
 
@@ -38,7 +42,7 @@ export async function listBackups(folder: string): Promise<BackupKept[]> {
 
 /** Makes a backup now, under its time, and lets the oldest go. */
 export async function makeBackup(pool: pg.Pool, folder: string, now: Date = new Date()): Promise<void> {
-  await mkdir(folder, { recursive: true });
+  await mkdir(folder, { recursive: true, mode: 0o700 });
   await writeBackup(pool, join(folder, `lintrel-${now.toISOString().slice(0, 19).replaceAll(':', '-')}.backup`), now);
   for (const { name } of (await listBackups(folder)).slice(KEPT)) await rm(join(folder, name), { force: true });
 }
@@ -68,16 +72,76 @@ export async function backupIfDue(pool: pg.Pool, folder: string, now: Date = new
   }
 }
 
-/** Looks every hour whether one is due. Returns how to end that. */
-export function nightly(pool: pg.Pool, folder: string, log: Logger): () => void {
+/** The daily backups of a server. */
+export interface Backups {
+  /** Makes one now; a failure is thrown, and kept to be shown. */
+  make(now?: Date): Promise<void>;
+  /** What is there, what went wrong last, and whether there is room for more. */
+  state(): Promise<BackupsAnswer>;
+  stop(): void;
+}
+
+/**
+ * Keeps daily backups in a folder that only this user can read. One that cannot be made is logged and shown, and tried again at the next
+ * look; the shop goes on.
+ * @param firstLookMs how long after the start it is first looked whether one is due: not in the rush of the start
+ */
+export function openBackups(pool: pg.Pool, folder: string, log: Logger, firstLookMs = 10_000): Backups {
+  let failure: BackupFailure | null = null;
+  const noting = async <T>(work: () => Promise<T>): Promise<T> => {
+    try {
+      const result = await work();
+      failure = null;
+      return result;
+    } catch (error) {
+      failure = { at: new Date().toISOString(), why: whyOf(error) };
+      log.error({ err: error }, 'no backup could be made');
+      throw error;
+    }
+  };
   const look = () =>
-    void backupIfDue(pool, folder).then(
+    void noting(() => backupIfDue(pool, folder)).then(
       (made) => made && log.info('backup made'),
-      (error: unknown) => log.error({ err: error }, 'no backup could be made'),
+      () => undefined,
     );
-  const timer = setInterval(look, LOOK_MS);
-  timer.unref();
-  // Not in the rush of the start.
-  setTimeout(look, 10_000).unref();
-  return () => clearInterval(timer);
+  void closeToOthers(folder).catch((error: unknown) => log.warn({ err: error }, 'the folder of the backups cannot be made readable for this user alone'));
+  void removeLeftovers(folder).catch((error: unknown) => log.warn({ err: error }, 'what an earlier backup left could not be removed'));
+  const first = setTimeout(look, firstLookMs).unref();
+  const timer = setInterval(look, LOOK_MS).unref();
+  return {
+    make: (now) => noting(() => makeBackup(pool, folder, now)),
+    async state() {
+      const [backups, freeBytes, key] = await Promise.all([listBackups(folder), freeIn(folder), findBackupKey(pool)]);
+      const wanted = Math.max(MIN_FREE_BYTES, FREE_BACKUPS * (backups[0]?.bytes ?? 0));
+      return { made: true, most: KEPT, backups, failure, freeBytes, low: freeBytes !== null && freeBytes < wanted, keySet: key !== null };
+    },
+    stop() {
+      clearTimeout(first);
+      clearInterval(timer);
+    },
+  };
+}
+
+/** Backups hold everything a shop has: only this user reads them, those of earlier versions too. */
+async function closeToOthers(folder: string): Promise<void> {
+  const kept = await listBackups(folder);
+  if (kept.length === 0) return;
+  await chmod(folder, 0o700);
+  await Promise.all(kept.map(({ name }) => chmod(join(folder, name), 0o600)));
+}
+
+/** Free space where backups are kept, bytes; null where it cannot be told. */
+const freeIn = (folder: string): Promise<number | null> =>
+  statfs(folder).then(
+    ({ bavail, bsize }) => bavail * bsize,
+    () => null,
+  );
+
+/** Why a backup could not be written, by the code of the error. */
+function whyOf(error: unknown): BackupFailure['why'] {
+  const { code = '' } = (error ?? {}) as { code?: string };
+  if (code === 'ENOSPC' || code === 'EDQUOT') return 'full';
+  if (code === 'EROFS' || code === 'EACCES' || code === 'EPERM') return 'denied';
+  if (code === 'ENOENT' || code === 'ENOTDIR' || code === 'EEXIST') return 'folder';
+  return connectionLost(error) || /^[0-9A-Z]{5}$/.test(code) ? 'database' : 'other';
 }

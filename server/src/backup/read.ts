@@ -2,33 +2,45 @@ import { createHash } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { createGunzip } from 'node:zlib';
 import * as v from 'valibot';
-import { BACKUP_VERSION, endSchema, headSchema, rowOf, type BackupHead } from './format';
+import { BACKUP_VERSION, endSchema, headSchema, MAX_LINE_LENGTH, rowOf, secretsOf, type BackupHead } from './format';
 
 /** Why a backup cannot be put back. */
 export class BackupFault extends Error {}
 
-/** Lines of a packed file; one that is cut off or no packed file says so. */
+/**
+ * Lines of a packed file.
+ * @throws BackupFault where it is cut off, no packed file, or a line is longer than any row
+ */
 async function* linesOf(path: string): AsyncGenerator<string> {
   const source = createReadStream(path);
   const text = createGunzip().setEncoding('utf8');
   source.on('error', (error) => text.destroy(error));
   source.pipe(text);
-  let rest = '';
+  // Pieces of the line that has not ended yet: put together once, when it does.
+  let pieces: string[] = [];
+  let length = 0;
   try {
     for await (const piece of text) {
-      const lines = (rest + String(piece)).split('\n');
-      rest = lines.pop() ?? '';
+      const [first = '', ...lines] = String(piece).split('\n');
+      pieces.push(first);
+      length += first.length;
+      if (length > MAX_LINE_LENGTH) throw new BackupFault(`it is damaged: a line is longer than ${MAX_LINE_LENGTH / 1e6} million characters`);
+      if (lines.length === 0) continue;
+      yield pieces.join('');
+      const rest = lines.pop() ?? '';
       yield* lines;
+      [pieces, length] = [[rest], rest.length];
     }
   } catch (error) {
     throw faultOf(error);
   } finally {
     source.destroy();
   }
-  if (rest !== '') yield rest;
+  if (length > 0) yield pieces.join('');
 }
 
 function faultOf(error: unknown): BackupFault {
+  if (error instanceof BackupFault) return error;
   const code = (error as NodeJS.ErrnoException).code ?? '';
   if (code === 'ENOENT') return new BackupFault('there is no such file');
   if (code === 'Z_BUF_ERROR') return new BackupFault('it is cut off: its end is missing');
@@ -51,6 +63,7 @@ export async function checkedBackup(path: string): Promise<BackupHead & { readon
       head = headOf(line);
       return;
     }
+    if (secretsOf(line) !== null) return;
     const row = rowOf(line);
     if (!row || !isJson(row.row)) throw new BackupFault(`line ${number} is damaged`);
     rows++;
@@ -85,10 +98,12 @@ function parsed(text: string): unknown {
   }
 }
 
-/** Rows of a backup that was checked, in their order. */
-export async function* rowsOf(path: string): AsyncGenerator<NonNullable<ReturnType<typeof rowOf>>> {
+/** Rows of a backup that was checked, in their order; and, at their end, its encrypted secrets. */
+export async function* rowsOf(path: string): AsyncGenerator<NonNullable<ReturnType<typeof rowOf>> | { readonly secrets: string }> {
   for await (const line of linesOf(path)) {
+    const secrets = secretsOf(line);
     const row = rowOf(line);
-    if (row) yield row;
+    if (secrets !== null) yield { secrets };
+    else if (row) yield row;
   }
 }

@@ -1,19 +1,30 @@
 import type pg from 'pg';
 import { migrate } from '../db/migrate';
 import { openPatient, transacted, type Queryable } from '../db/pool';
+import { findBackupKey } from '../db/backup-key';
+import { canSignIn, isAnyoneHere, keepSetUpCode } from '../db/people';
+import { asTyped, hashOf, newCode } from '../people/secrets';
 import { BackupFault, checkedBackup, rowsOf } from './read';
+import { decryptedSecrets } from './secrets';
 import { columnsOf, KEPT_TABLES, schemaOf, type KeptTable } from './tables';
 
 /** Rows put back at once, and letters: photos are large. */
 const AT_ONCE = 200;
 const LETTERS_AT_ONCE = 8_000_000;
 
+/** What was put back. */
+export interface Restored {
+  readonly rows: number;
+  /** Code an owner sets a new passphrase with; null where somebody can sign in, or nobody worked in the shop. */
+  readonly code: string | null;
+}
+
 /**
  * Puts a backup back into an empty shop, of the version it was written by or a newer one: all of it, or nothing.
- * @returns how many rows
- * @throws BackupFault where the file is damaged, or the shop is not empty
+ * @param passphrase of the secrets in it; null: they are left out
+ * @throws BackupFault where the file is damaged, the passphrase is wrong, or the shop is not empty
  */
-export async function restoreBackup(pool: pg.Pool, path: string): Promise<number> {
+export async function restoreBackup(pool: pg.Pool, path: string, passphrase: string | null = null): Promise<Restored> {
   const { schema, rows } = await checkedBackup(path);
   await migrate(pool);
   const client = openPatient(pool);
@@ -22,26 +33,53 @@ export async function restoreBackup(pool: pg.Pool, path: string): Promise<number
     return await transacted(client, async (db) => {
       const own = await schemaOf(db);
       if (schema > own) throw new BackupFault(`it was written by a newer program: its tables are of ${schema}, here of ${own}`);
-      for (const table of KEPT_TABLES) await mustBeEmpty(db, table);
-      await putBack(db, path);
+      await mustBeUntouched(db);
+      const secrets = await putBack(db, path);
+      if (secrets !== null && passphrase !== null) await putSecretsBack(db, secrets, passphrase);
       for (const table of KEPT_TABLES) await goOnCounting(db, table);
-      return rows;
+      return { rows, code: (await isAnyoneHere(db)) && !(await canSignIn(db)) ? await newSetUpCode(db) : null };
     });
   } finally {
     await client.end().catch(() => undefined);
   }
 }
 
-async function mustBeEmpty(db: Queryable, table: KeptTable): Promise<void> {
-  const { rowCount } = await db.query(`SELECT 1 FROM ${table} LIMIT 1`);
-  if (rowCount !== 0) throw new BackupFault('the shop it is to be put into is not empty: a backup goes into an empty one alone');
+/** Tables a new shop has rows in: the typical shelf. */
+const SHIPPED: readonly KeptTable[] = ['tapes', 'finishes', 'supplies'];
+
+/** A backup goes into a shop nobody has worked in; the shelf that ships makes room. */
+async function mustBeUntouched(db: Queryable): Promise<void> {
+  for (const table of KEPT_TABLES.filter((one) => !SHIPPED.includes(one))) {
+    const { rowCount } = await db.query(`SELECT 1 FROM ${table} LIMIT 1`);
+    if (rowCount !== 0) throw new BackupFault('the shop it is to be put into is not empty: a backup goes into an empty one alone');
+  }
+  for (const table of SHIPPED) await db.query(`DELETE FROM ${table}`);
 }
 
-async function putBack(db: Queryable, path: string): Promise<void> {
+async function putSecretsBack(db: Queryable, encrypted: string, passphrase: string): Promise<void> {
+  const key = await findBackupKey(db);
+  const secrets = key && (await decryptedSecrets(key, passphrase, encrypted));
+  if (!secrets) throw new BackupFault('this is not its backup passphrase. Without one it is put back too, and an owner sets a new passphrase by a code');
+  for (const [id, { passphrase: kept, pin }] of Object.entries(secrets))
+    await db.query('UPDATE people SET passphrase = $2, pin = $3 WHERE id = $1', [id, kept, pin]);
+}
+
+async function newSetUpCode(db: Queryable): Promise<string> {
+  const code = newCode();
+  await keepSetUpCode(db, hashOf(asTyped(code)));
+  return code;
+}
+
+/**
+ * Puts the rows of a backup back.
+ * @returns its encrypted secrets; null where it has none
+ */
+async function putBack(db: Queryable, path: string): Promise<string | null> {
   let table: KeptTable | null = null;
   let waiting: string[] = [];
   let letters = 0;
   let known: readonly string[] = [];
+  let secrets: string | null = null;
   const put = async () => {
     if (table === null || waiting.length === 0) return;
     // Columns that came with a newer program keep what they begin with.
@@ -54,6 +92,10 @@ async function putBack(db: Queryable, path: string): Promise<void> {
     letters = 0;
   };
   for await (const one of rowsOf(path)) {
+    if ('secrets' in one) {
+      secrets = one.secrets;
+      continue;
+    }
     if (one.table !== table || waiting.length >= AT_ONCE || letters >= LETTERS_AT_ONCE) {
       await put();
       if (one.table !== table) known = await columnsOf(db, one.table);
@@ -63,6 +105,7 @@ async function putBack(db: Queryable, path: string): Promise<void> {
     letters += one.row.length;
   }
   await put();
+  return secrets;
 }
 
 /** Numbers the database gives go on after those that were put back. */

@@ -86,7 +86,8 @@ export async function listSessions(db: Queryable, person: string | null, own: st
 }
 
 export interface PersonRow extends ShopPerson {
-  readonly passphrase: string;
+  /** Null: left out of the backup this shop was put back from. */
+  readonly passphrase: string | null;
   readonly pin: string | null;
 }
 
@@ -97,9 +98,14 @@ export async function listPeople(db: Queryable): Promise<PersonRow[]> {
   return (await db.query<PersonRow>(`SELECT ${PERSON} FROM people WHERE left_at IS NULL ORDER BY lower(name) LIMIT 500`)).rows;
 }
 
-/** Whether anybody works here. */
-export async function anybody(db: Queryable): Promise<boolean> {
+/** Whether anyone works here. */
+export async function isAnyoneHere(db: Queryable): Promise<boolean> {
   return (await db.query('SELECT 1 FROM people WHERE left_at IS NULL LIMIT 1')).rowCount === 1;
+}
+
+/** Whether an owner can sign in: else one comes in with a set-up code. */
+export async function canSignIn(db: Queryable): Promise<boolean> {
+  return (await db.query("SELECT 1 FROM people WHERE left_at IS NULL AND role = 'owner' AND passphrase IS NOT NULL LIMIT 1")).rowCount === 1;
 }
 
 export async function personNamed(db: Queryable, name: string): Promise<PersonRow | null> {

@@ -15,7 +15,7 @@ import {
   type ShopPerson,
 } from '@lintrel/core';
 import {
-  anybody,
+  canSignIn,
   countOwners,
   countPin,
   endSession,
@@ -60,10 +60,9 @@ export const peopleRoutes: readonly Route[] = [
       const { code, name, passphrase, device } = context.body;
       const secret = await keptSecret(passphrase);
       await inTransaction(context.db, async (db) => {
-        if ((await anybody(db)) || !(await useSetUpCode(db, hashOf(asTyped(code)))))
+        if ((await canSignIn(db)) || !(await useSetUpCode(db, hashOf(asTyped(code)))))
           throw new ApiError(403, 'wrong', 'This is not the code the start has printed, or it was used already.');
-        const owner = await insertPerson(db, { name, role: 'owner', passphrase: secret });
-        if (!owner) throw taken();
+        const owner = await setUpOwner(db, name, secret);
         await begin(db, context, { person: owner.id, phone: null, device });
       });
       return meOf(context, name);
@@ -222,6 +221,18 @@ const whose = (person: ShopPerson | null): string | null => (person?.role === 'o
 
 const taken = () => invalidAt('name', plainly('server.person-taken'));
 
+/** The first owner; in a shop that was put back without secrets, one of its owners with a new passphrase. */
+async function setUpOwner(db: Queryable, name: string, passphrase: string): Promise<ShopPerson> {
+  const before = await personNamed(db, name);
+  if (before?.role === 'owner') {
+    await updatePerson(db, before.id, { passphrase });
+    return before;
+  }
+  const owner = before ? null : await insertPerson(db, { name, role: 'owner', passphrase });
+  if (!owner) throw taken();
+  return owner;
+}
+
 async function known(db: Queryable, id: string): Promise<PersonRow> {
   const person = await personById(db, id);
   if (!person) throw notFound('person');
@@ -276,5 +287,5 @@ async function meOf({ db, shop: { signIn }, person: before, request }: Context, 
   const token = cookieIn(request, PHONE_COOKIE);
   const phone = token === null ? null : await findPhone(db, hashOf(token));
   const hands = phone ? (await listPeople(db)).flatMap(({ id, name, pin }) => (pin === null ? [] : [{ id, name }])) : [];
-  return { signIn, setUp: await anybody(db), person, phone: phone && { name: phone.name, people: hands } };
+  return { signIn, setUp: await canSignIn(db), person, phone: phone && { name: phone.name, people: hands } };
 }

@@ -4,6 +4,7 @@ import type pg from 'pg';
 import type { Logger } from 'pino';
 import { setImmediate } from 'node:timers/promises';
 import type * as v from 'valibot';
+import type { Backups } from '../backup/nightly';
 import type { Cutting } from '../cutter';
 import type { Hub } from '../live/hub';
 import type { Listening } from '../sensor/listen';
@@ -28,8 +29,8 @@ export interface Shop {
   readonly tries: number;
   /** How phones come to trust it. */
   readonly trust: Trust;
-  /** Where backups are kept; null: none are made. */
-  readonly backups: string | null;
+  /** The daily backups; null: none are made. */
+  readonly backups: Backups | null;
   /** The sensor of the air; null: there is none. */
   readonly sensor: Listening | null;
   /** The time, ms. */

@@ -1,23 +1,41 @@
-import { backupsSchema } from '@lintrel/core';
-import { KEPT, listBackups, makeBackup } from '../backup/nightly';
+import { backupKeySchema, backupsSchema } from '@lintrel/core';
+import { newBackupKey } from '../backup/secrets';
+import { KEPT } from '../backup/nightly';
+import { keepBackupKey } from '../db/backup-key';
 import { ApiError } from './errors';
-import { route, type Route } from './route';
+import { route, type Route, type Shop } from './route';
 
-const kept = async (folder: string | null) => ({ made: folder !== null, most: KEPT, backups: folder === null ? [] : await listBackups(folder) });
+const NO_BACKUPS = { made: false, most: KEPT, backups: [], failure: null, freeBytes: null, low: false, keySet: false };
+
+const stateOf = ({ backups }: Shop) => (backups === null ? NO_BACKUPS : backups.state());
 
 /** /api/shop: what is kept of the shop as a whole. */
 export const shopRoutes: readonly Route[] = [
-  route({ method: 'GET', path: '/shop/backups', right: 'shop', answer: backupsSchema, work: ({ shop }) => kept(shop.backups) }),
+  route({ method: 'GET', path: '/shop/backups', right: 'shop', answer: backupsSchema, work: ({ shop }) => stateOf(shop) }),
   route({
     method: 'POST',
     path: '/shop/backups',
     right: 'shop',
     status: 201,
     answer: backupsSchema,
-    async work({ db, shop: { backups } }) {
-      if (backups === null) throw new ApiError(409, 'no-folder', 'This server keeps no backups: it was started without a folder for them.');
-      await makeBackup(db, backups);
-      return kept(backups);
+    async work({ shop }) {
+      if (shop.backups === null) throw new ApiError(409, 'no-folder', 'This server keeps no backups: it was started without a folder for them.');
+      // Why it could not be made stands in the answer, and stays there until one is made.
+      await shop.backups.make().catch(() => undefined);
+      return stateOf(shop);
+    },
+  }),
+  // The passphrase that passphrases and PINs in backups are encrypted with; it is kept nowhere.
+  route({
+    method: 'PUT',
+    path: '/shop/backup-key',
+    right: 'people',
+    slow: 'guessing',
+    body: backupKeySchema,
+    answer: backupsSchema,
+    async work({ db, shop, author, body: { passphrase } }) {
+      await keepBackupKey(db, await newBackupKey(passphrase), author);
+      return stateOf(shop);
     },
   }),
 ];
