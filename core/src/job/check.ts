@@ -33,6 +33,7 @@ export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): F
       ...(design.others ?? []).map((scheme, index) => ({ scheme, at: ['others', index] as Keys })),
       { scheme: design.scheme, at: ['scheme'] as Keys },
     ].flatMap(({ scheme, at }) => scheme.areas.flatMap(({ part }, index) => partFault(part, parts, [...prefix, ...at, 'areas', index, 'part']))),
+    ...finishCountFaults(design, prefix),
     ...(design.choices.pins ?? []).flatMap(({ part }, index) => partFault(part, parts, [...prefix, 'choices', 'pins', index, 'part'])),
     ...repeated(design.choices.ownPieces ?? [], [...prefix, 'choices', 'ownPieces'], 'id'),
     ...(design.choices.ownPieces ?? []).flatMap(({ part }, index) => partFault(part, parts, [...prefix, 'choices', 'ownPieces', index, 'part'])),
@@ -49,6 +50,15 @@ export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): F
     ),
   ];
   return found.slice(0, MOST_FAULTS);
+}
+
+/** Schemes with more finishes than an order of coats is worked out for. */
+function finishCountFaults({ scheme, others = [] }: Design, prefix: Keys): Fault[] {
+  const schemes = [{ areas: scheme.areas, at: ['scheme'] as Keys }, ...others.map(({ areas }, index) => ({ areas, at: ['others', index] as Keys }))];
+  return schemes.flatMap(({ areas, at }) => {
+    const count = new Set(areas.flatMap(({ finish }) => finish ?? [])).size;
+    return count > MOST.finishes ? [fault([...prefix, ...at, 'areas'], { code: 'design.too-many-finishes', values: { count, max: MOST.finishes } })] : [];
+  });
 }
 
 const partFault = (part: PartId, parts: ReadonlySet<string>, at: Keys): Fault[] =>

@@ -3,6 +3,8 @@ import type { SaidOf } from '../units';
 /** What is wrong with a design or a shelf as a whole, beyond what its schema sees. */
 export interface DesignSays {
   readonly 'design.too-large': { readonly million: number };
+  /** Finishes of one scheme, and how many it may have. */
+  readonly 'design.too-many-finishes': { readonly count: number; readonly max: number };
   readonly 'design.no-finish': { readonly finish: string };
   readonly 'design.no-part': { readonly part: string };
   readonly 'design.attached-itself': Readonly<Record<string, never>>;

@@ -1,5 +1,5 @@
 import { isOuter, UNDER } from '../masking';
-import { byText, ended, retold } from '../units';
+import { byText, ended, MOST, retold } from '../units';
 import { alikeShares, coatShares, movedShares, type CoatShares } from './coat-shares';
 import { problemTable, type ProblemTable } from './problem-table';
 import { Heap } from './heap';
@@ -43,10 +43,15 @@ const OTHERS_SHARE = 0.1;
  */
 export const searchOrder = (problem: OrderProblem, effort: number = USUAL_EFFORT): SearchResult => ended(searchSteps(problem, effort));
 
-/** The same search in steps, so that it can be watched and stopped; what is returned when it is left early is not used. */
+/**
+ * The same search in steps, so that it can be watched and stopped; what is returned when it is left early is not used. No sequence is found
+ * for more than MOST.finishes finishes: designFaults refuses such a design.
+ */
 export function* searchSteps(given: OrderProblem, effort: number = USUAL_EFFORT): Generator<SearchProgress, SearchResult> {
   const problem = { ...given, rules: soundRules(given).rules };
-  if (usedFinishes(problem).length === 0 && !problem.primer && !problem.clear) return { sequences: [], complete: true, gap: 0 };
+  const count = usedFinishes(problem).length;
+  if (count === 0 && !problem.primer && !problem.clear) return { sequences: [], complete: true, gap: 0 };
+  if (count > MOST.finishes) return { sequences: [], complete: false, gap: 1 };
   const ready = yield* prepared(problem, effort);
   const main = yield* bestOrder(ready, null, effort);
   const { best } = main;
@@ -121,7 +126,8 @@ function* prepared(problem: OrderProblem, effort: number): Generator<SearchProgr
   const extra = primer.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0) / 1e6 + pulls + clearBound(table);
   const laid = { table, primer, extra };
   const units = latticeUnits(table);
-  if (units * (1 + (movesShares(table) ? ROUNDS : 0)) <= FREE_UNITS) return { ...laid, ...bestBound(table), spent: 0 };
+  const nothingYet: SearchProgress = { tried: 0, of: effort, best: null, gap: 1 };
+  if (units * (1 + (movesShares(table) ? ROUNDS : 0)) <= FREE_UNITS) return { ...laid, ...(yield* retold(bestBound(table), nothingYet)), spent: 0 };
   const shares = coatShares(table, alikeShares(table));
   const quick = { ...laid, shares, lattice: latticeOf(table, shares, false), spent: 0 };
   const choices = units / UNITS_A_CHOICE;
@@ -139,14 +145,19 @@ const MOST_MOVED = 8;
 
 const movesShares = ({ finishes }: ProblemTable): boolean => finishes.length >= 2 && finishes.length <= MOST_MOVED;
 
-/** The highest bound found by moving the shares of coats between areas. */
-function bestBound(table: ProblemTable): Pick<Prepared, 'shares' | 'lattice'> {
+/** The highest bound found by moving the shares of coats between areas, in steps. */
+function* bestBound(table: ProblemTable): Generator<unknown, Pick<Prepared, 'shares' | 'lattice'>> {
   let coatTable = alikeShares(table);
   const boundWith = (shares: CoatShares) => ({ shares, lattice: latticeOf(table, shares, true) });
   let best = boundWith(coatShares(table, coatTable));
-  if (!movesShares(table)) return best;
+  // A lattice over many finishes takes long: it is worked out in steps.
+  if (!movesShares(table)) {
+    yield* best.lattice.ready();
+    return best;
+  }
   let last = best;
   for (let round = 1; round <= ROUNDS; round++) {
+    yield;
     coatTable = movedShares(table, coatTable, last.lattice.cheapest(), 0.5 / Math.sqrt(round));
     last = boundWith(coatShares(table, coatTable));
     if (last.lattice.rest(NOTHING_BEGUN) > best.lattice.rest(NOTHING_BEGUN)) best = last;

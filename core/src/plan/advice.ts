@@ -2,9 +2,9 @@ import { aloneSaid } from './sections';
 import { airTapedIn, dewMargin } from '../air';
 import type { Finish } from '../finish';
 import type { Design } from '../job';
-import { soundRules } from '../order';
+import { soundRules, usedFinishes } from '../order';
 import type { OverAnswer } from '../over';
-import { RULE_OF_THUMB, theFirst } from '../units';
+import { MOST, RULE_OF_THUMB, theFirst } from '../units';
 import { advice, type AdviceFacts } from './advice-facts';
 import type { StageItems } from './items';
 import type { PartWork } from '../setout';
@@ -17,12 +17,19 @@ export function adviceFor(facts: AdviceFacts): Advice[] {
   const { design, works, stages, items, finishes } = facts;
   return [
     ...airAdvice(design),
+    ...finishCountAdvice(facts.problem),
     ...works.flatMap((work) => partAdvice(work, finishes)),
     ...soundRules(facts.problem).faults.map((fault) => advice('caution', fault)),
     ...stages.flatMap((stage, index) => stageAdvice(stage, items[index]!, finishes, design.choices)),
     ...pullAdvice(facts),
     ...regrets(facts),
   ];
+}
+
+/** More finishes than an order of coats is worked out for: there are no stages then. */
+function finishCountAdvice(problem: AdviceFacts['problem']): Advice[] {
+  const count = usedFinishes(problem).length;
+  return count > MOST.finishes ? [advice('stop', { code: 'advice.too-many-finishes', values: { count, max: MOST.finishes } })] : [];
 }
 
 /** Lines for which a school was chosen that they cannot be pulled by. */

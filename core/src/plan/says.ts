@@ -237,6 +237,8 @@ export interface AdviceSays extends RuleSays {
   readonly 'advice.sliver': { readonly area: string };
   /** `finishes` by name; null among them stands as an empty text: kept as it is. */
   readonly 'advice.conflict': { readonly area: string; readonly finishes: readonly string[] };
+  /** More finishes than an order of coats is worked out for. */
+  readonly 'advice.too-many-finishes': { readonly count: number; readonly max: number };
   readonly 'advice.unchosen': { readonly areas: readonly string[] };
   readonly 'advice.lost': { readonly finish: string | null; readonly alongMm: number; readonly aboveMm: number };
   readonly 'advice.doubt': { readonly stage: number; readonly run: string; readonly line: string; readonly doubt: Doubt };

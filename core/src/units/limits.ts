@@ -16,6 +16,8 @@ export const MOST = {
   meetings: 25_000,
   /** Lines made from one another, one behind the other, while none of them is made yet: only a ring of them is that deep. */
   deep: 400,
+  /** Finishes of one scheme: sets of them are numbers of as many bits, and below 32 their sign bit is free. */
+  finishes: 30,
 } as const;
 
 /** The arrangement is exact up to this far from the origin of a sheet, mm. */

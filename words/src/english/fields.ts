@@ -141,6 +141,7 @@ export const SURFACES: WordsOf<SurfaceSays> = {
 
 export const DESIGNS: WordsOf<DesignSays> = {
   'design.too-large': ({ million }) => `is more than one job can hold (${million} million letters in a job file): split it into several jobs`,
+  'design.too-many-finishes': ({ count, max }) => `names ${count} finishes: one job holds ${max}; plan what is left as another job`,
   'design.no-finish': ({ finish }) => `there is no finish "${finish}" on the shelf`,
   'design.attached-itself': () => 'a part cannot be attached to itself',
   'design.no-part': ({ part }) => `there is no part "${part}"`,

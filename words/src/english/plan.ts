@@ -62,6 +62,7 @@ export const ADVICE: WordsOf<Omit<AdviceSays, keyof RuleSays>> = {
     `${line}: ${length(lengthMm)} of it ends free and bounds nothing. Let its ends run on, or measure it to the edge.`,
   'advice.sliver': ({ area }) => `${area} is a sliver, narrower than any tape edge keeps.`,
   'advice.conflict': ({ area, finishes }) => `${area} is asked to be ${keptOr(finishes, 'kept as it is')}: choose one.`,
+  'advice.too-many-finishes': ({ count, max }) => `${count} finishes are more than one plan holds (${max}): give some areas to another job.`,
   'advice.unchosen': ({ areas }) => `${areas.join(', ')}: no finish chosen, kept as it is.`,
   'advice.lost': ({ finish, alongMm, aboveMm }, { length }) =>
     `${finish ?? 'That it is kept'} was said of a place that lies in no area (${length(alongMm)} and ${length(aboveMm)}): give the area that was meant its finish, and leave this out.`,
