@@ -42,7 +42,7 @@ export async function startTestServer({ demo = true, signIn = false, tries = 100
   );
   // A machine that is busy with other tests is no reason to give work up.
   const { resource: workshop, close: closeWorkshop } = await opened(
-    () => openWorkshop({ mostMs: 40_000 }),
+    () => openWorkshop({ maxCpuMs: 40_000 }),
     (one) => one.close(),
   );
   const { resource: hub, close: closeHub } = await opened(

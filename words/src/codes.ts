@@ -43,6 +43,8 @@ export interface RefusalSays {
   readonly 'server.future': NoValues;
   readonly 'server.no-zone': NoValues;
   readonly 'server.person-taken': NoValues;
+  readonly 'server.too-deep': { readonly max: number };
+  readonly 'server.too-many-values': { readonly max: number };
 }
 
 /** Every code that may be said, with its values. */

@@ -1,7 +1,7 @@
 import { linesBehind, type TrimLine } from '../lines';
 import { featureFault, placedFeatures, skinOf, surfaceFaults, type SurfaceSaid } from '../surface';
 import { MOST, MOST_FAULTS, type PartId } from '../units';
-import { finishesNamed, type Design } from './design';
+import { finishesNamed, type Design, type FinishNamed } from './design';
 import { pathText, type Fault } from './fault';
 import type { Part } from './part';
 import { rimPart, rimSpan } from './rim';
@@ -18,13 +18,13 @@ const MOST_DESIGN_LETTERS = 20_000_000;
  * Checks what a schema cannot: that names are unique, surfaces sound, and everything named is there.
  * A design with such faults is not saved. Lines made from lines that are gone are no such fault: they tell it themselves.
  * @param design sound by its schema
+ * @param shelf null: whether what it names is on the shelf is asked by missingFinishes, elsewhere
  * @param prefix path of the design itself
  * @returns at most MOST_FAULTS of them
  */
-export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): Fault[] {
+export function designFaults(design: Design, shelf: Pick<Shelf, 'finishes'> | null, prefix: Keys = []): Fault[] {
   if (JSON.stringify(design, null, 2).length > MOST_DESIGN_LETTERS)
     return [fault(prefix, { code: 'design.too-large', values: { million: MOST_DESIGN_LETTERS / 1e6 } })];
-  const finishes = new Set(shelf.finishes.map(({ id }) => id));
   const parts = new Set(design.parts.map(({ id }) => id));
   const found = [
     ...repeated(design.parts, [...prefix, 'parts'], 'id'),
@@ -45,11 +45,17 @@ export function designFaults(design: Design, shelf: Shelf, prefix: Keys = []): F
           : partFault(other, parts, [...prefix, 'parts', index, 'attached', at]),
       ),
     ),
-    ...finishesNamed(design).flatMap(({ keys, finish }) =>
-      finishes.has(finish) ? [] : [fault([...prefix, ...keys], { code: 'design.no-finish', values: { finish } })],
-    ),
+    ...(shelf ? missingFinishes(finishesNamed(design), shelf, prefix) : []),
   ];
   return found.slice(0, MOST_FAULTS);
+}
+
+/** Finishes that are named and not on the shelf. */
+export function missingFinishes(named: readonly FinishNamed[], shelf: Pick<Shelf, 'finishes'>, prefix: Keys = []): Fault[] {
+  const finishes = new Set<string>(shelf.finishes.map(({ id }) => id));
+  return named
+    .flatMap(({ keys, finish }) => (finishes.has(finish) ? [] : [fault([...prefix, ...keys], { code: 'design.no-finish', values: { finish } })]))
+    .slice(0, MOST_FAULTS);
 }
 
 /** Schemes with more finishes than an order of coats is worked out for. */

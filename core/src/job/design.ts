@@ -207,8 +207,14 @@ export function emptyDesign(title: string, kind: JobKind): Design {
   };
 }
 
-/** Every place at which a design names a finish, by its keys. */
-export function finishesNamed(design: Design): { readonly keys: readonly (string | number)[]; readonly finish: FinishId }[] {
+/** A place at which a design names a finish, by its keys. */
+export interface FinishNamed {
+  readonly keys: readonly (string | number)[];
+  readonly finish: FinishId;
+}
+
+/** Every place at which a design names a finish. */
+export function finishesNamed(design: Design): FinishNamed[] {
   const named: { keys: (string | number)[]; finish: FinishId }[] = [];
   const add = (finish: FinishId | null | undefined, ...keys: (string | number)[]) => finish && named.push({ keys, finish });
   const scheme = ({ areas, primer, clear }: Scheme, ...at: (string | number)[]) => {

@@ -1,4 +1,5 @@
-import { DESIGN_VERSION, finishesNamed, upgradedDesign, type Design, type Job, type SaveJob } from '@lintrel/core';
+import { DESIGN_VERSION, finishesNamed, upgradedDesign, type Design, type Job } from '@lintrel/core';
+import type { CheckedSave } from '../work/save';
 import type { Queryable } from './pool';
 
 interface JobRow {
@@ -38,6 +39,12 @@ export interface KeptJob {
 /** One job for the workshop; null where there is none with this id. */
 export async function findKept(db: Queryable, id: string): Promise<KeptJob | null> {
   const { rows } = await db.query<KeptJob>('SELECT id, title, revision, design::text AS design FROM jobs WHERE id = $1', [id]);
+  return rows[0] ?? null;
+}
+
+/** Revision and author of a job; null where there is none with this id. */
+export async function findHead(db: Queryable, id: string): Promise<Pick<Job, 'revision' | 'author'> | null> {
+  const { rows } = await db.query<Pick<Job, 'revision' | 'author'>>('SELECT revision, author FROM jobs WHERE id = $1', [id]);
   return rows[0] ?? null;
 }
 
@@ -90,12 +97,17 @@ export async function insertJob(db: Queryable, design: Design, author: string | 
  * @param sent a save sent a second time, by its `save`, is found again and not kept twice
  * @returns the job at the revision this save made, as JSON; null where another save came first, or there is no such job
  */
-export async function saveJob(db: Queryable, id: string, { revision, design, save }: SaveJob, author: string | null = null): Promise<string | null> {
+export async function saveJob(
+  db: Queryable,
+  id: string,
+  { revision, title, kind, design, save }: CheckedSave,
+  author: string | null = null,
+): Promise<string | null> {
   const { rows } = await db.query<TextRow>(
     `UPDATE jobs SET title = $3, kind = $4, design = $5, save = $6, author = $7, revision = revision + 1, updated_at = now() WHERE id = $1 AND revision = $2 RETURNING ${TEXT_COLUMNS}`,
-    [id, revision, design.title, design.kind, design, save ?? null, author],
+    [id, revision, title, kind, design, save, author],
   );
-  if (!rows[0]) return save === undefined ? null : findSave(db, id, save);
+  if (!rows[0]) return save === null ? null : findSave(db, id, save);
   await keepRevision(db, id);
   return jobText(rows[0]);
 }

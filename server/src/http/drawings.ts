@@ -1,18 +1,18 @@
-import { drawingSchema, drawingSummarySchema, takeDrawingSchema, takenDrawingSchema, type DrawingSummary, type TakenDrawing } from '@lintrel/core';
+import { drawingSummarySchema, takenDrawingSchema, type DrawingSummary, type TakenDrawing } from '@lintrel/core';
 import { DRAWING_LIMITS } from '@lintrel/core/files';
-import express from 'express';
 import { WORDS } from '../words';
-import type { DrawingTask } from '../work/drawing';
+import { bytesOf, valueOf } from './body';
 import { ApiError } from './errors';
 import { route, type Context, type Route } from './route';
 
-/** A letter of a text takes at most this many bytes in JSON: an escape such as \u001f. */
-const BYTES_A_LETTER = 6;
+/** A character of a text takes at most this many bytes in JSON: an escape such as \u001f. */
+const BYTES_A_CHARACTER = 6;
 /** Drawings are larger than anything else that is sent. */
-const reads = express.json({ limit: DRAWING_LIMITS.bytes * BYTES_A_LETTER });
+const maxBytes = DRAWING_LIMITS.bytes * BYTES_A_CHARACTER;
 
-async function read({ run }: Pick<Context, 'run'>, task: DrawingTask): Promise<unknown> {
-  const reply = await run('readDrawing', task);
+/** Reads what was sent, and the drawing in it, in another process. */
+async function read({ run, request }: Pick<Context, 'run' | 'request'>, task: 'sumUpDrawing' | 'takeDrawing'): Promise<unknown> {
+  const reply = valueOf(await run(task, bytesOf(request.body)));
   if (!reply.ok) throw new ApiError(422, 'drawing', WORDS.say(reply.why));
   return reply.value;
 }
@@ -23,18 +23,18 @@ export const drawingRoutes: readonly Route[] = [
     method: 'POST',
     path: '/drawings',
     right: 'plan',
-    reads,
-    body: drawingSchema,
+    reads: 'bytes',
+    maxBytes,
     answer: drawingSummarySchema,
-    work: async (context) => (await read(context, { text: context.body.text, wish: null })) as DrawingSummary,
+    work: async (context) => (await read(context, 'sumUpDrawing')) as DrawingSummary,
   }),
   route({
     method: 'POST',
     path: '/drawings/take',
     right: 'plan',
-    reads,
-    body: takeDrawingSchema,
+    reads: 'bytes',
+    maxBytes,
     answer: takenDrawingSchema,
-    work: async (context) => (await read(context, context.body)) as TakenDrawing,
+    work: async (context) => (await read(context, 'takeDrawing')) as TakenDrawing,
   }),
 ];

@@ -12,6 +12,8 @@ export class ApiError extends Error {
     readonly code: string,
     message: string,
     readonly details: Pick<ApiErrorBody['error'], 'fields' | 'versions'> = {},
+    /** The versions as JSON, where they are too large to be read here only to be written again. */
+    readonly versionsJson: string | null = null,
   ) {
     super(message);
   }
@@ -51,12 +53,14 @@ const BODY_REFUSALS: Readonly<Record<string, readonly [status: number, code: str
   'request.size.invalid': [400, 'aborted', 'The request broke off.'],
 };
 
+const sizeText = (bytes: number): string => (bytes < 1e6 ? `${Math.round(bytes / 1e3)} kB` : `${Math.round(bytes / 1e6)} MB`);
+
 /** Turns anything thrown into the one error there is an answer for. */
 export function toApiError(error: unknown): ApiError {
   if (error instanceof ApiError) return error;
   const { code = '', type = '', status, limit } = (error ?? {}) as { code?: string; type?: string; status?: number; limit?: number };
   const body = BODY_REFUSALS[type];
-  if (type === 'entity.too.large') return new ApiError(413, 'too-large', `This is too large to be kept: at most ${Math.round((limit ?? 0) / 1e6)} MB.`);
+  if (type === 'entity.too.large') return new ApiError(413, 'too-large', `This is too large: at most ${sizeText(limit ?? 0)}.`);
   if (body) return new ApiError(...body);
   if (code === QUERY_CANCELLED || code === LOCK_NOT_GOT) return new ApiError(503, 'database', 'The database took too long. Try again in a moment.');
   const sql = /^[0-9A-Z]{5}$/.test(code) ? SQL_REFUSALS[code.slice(0, 2)] : undefined;
@@ -74,8 +78,10 @@ export const answerError =
   (log: Logger): ErrorRequestHandler =>
   (error, request, response, next) => {
     if (response.headersSent) return next(error);
-    const { status, code, message, details } = toApiError(error);
+    const { status, code, message, details, versionsJson } = toApiError(error);
     if (status >= 500) log.error({ err: error, method: request.method, url: request.originalUrl }, message);
     const body: ApiErrorBody = { error: { code, message, ...details } };
-    response.status(status).json(body);
+    response.status(status);
+    if (versionsJson === null) response.json(body);
+    else response.type('application/json').send(`${JSON.stringify(body).slice(0, -2)},"versions":${versionsJson}}}`);
   };

@@ -1,5 +1,5 @@
 import {
-  designFaults,
+  missingFinishes,
   emptyDesign,
   jobListSchema,
   jobSchema,
@@ -7,23 +7,23 @@ import {
   mergeShelf,
   newJobSchema,
   plainly,
-  saveJobSchema,
   shelfMark,
   type Job,
   type JobFile,
   type LogEvent,
 } from '@lintrel/core';
 import { randomUUID } from 'node:crypto';
-import express from 'express';
 import type pg from 'pg';
 import { fileName, jobFileOf } from '../backup/job-files';
 import { jobPlace, listJobs, noteProgress } from '../db/job-list';
-import { findJob, findJobText, findKept, hasJob, insertJob, saveJob, type KeptJob } from '../db/jobs';
+import { findHead, findJob, findJobText, findKept, hasJob, insertJob, saveJob, type KeptJob } from '../db/jobs';
+import { checkedSave, saveText } from '../work/save';
 import { appendLog, insertStartedPlan, knowsAny } from '../db/log';
 import { changeShelf, holdShelf } from '../db/locks';
 import { inTransaction } from '../db/pool';
 import { readShelf } from '../db/shelf';
 import type { Workshop } from '../work/workshop';
+import { BODY_BYTES, bytesOf, valueOf } from './body';
 import { ApiError, invalid, invalidAt, notFound } from './errors';
 import { route, type Route } from './route';
 import { addEntry } from './shelf';
@@ -66,11 +66,12 @@ export const jobRoutes: readonly Route[] = [
     method: 'POST',
     path: '/jobs/import',
     right: 'plan',
-    reads: express.raw({ type: () => true, limit: LARGEST_FILE_BYTES }),
+    reads: 'bytes',
+    maxBytes: LARGEST_FILE_BYTES,
     status: 201,
     answer: jobSchema,
     async work({ db, author, request: { body }, run }) {
-      const checked = await run('checkFile', Buffer.isBuffer(body) ? body : Buffer.alloc(0));
+      const checked = await run('checkFile', bytesOf(body));
       if (!checked.ok) throw invalid(checked.faults);
       return importJob(db, checked.value, author);
     },
@@ -81,32 +82,36 @@ export const jobRoutes: readonly Route[] = [
     right: 'look',
     answer: 'own',
     async work({ db, params, response }) {
-      const text = await findJobText(db, uuidOf(params.id, 'job'));
-      response.type('application/json').send(text ?? JSON.stringify(answered(jobSchema, await knownJob(db, params.id))));
+      response.type('application/json').send(await knownJobText(db, uuidOf(params.id, 'job')));
     },
   }),
   route({
     method: 'PUT',
     path: '/jobs/:id',
     right: 'plan',
-    body: saveJobSchema,
+    reads: 'bytes',
+    maxBytes: BODY_BYTES.design,
     answer: 'own',
-    async work({ db: pool, params, author, body: sent, response }) {
+    async work({ db: pool, params, author, request: { body }, run, response }) {
       const id = uuidOf(params.id, 'job');
+      const bytes = bytesOf(body);
+      const sent = valueOf(bytes.length > LARGE_SAVE_BYTES ? await run('checkSave', bytes) : checkedSave(bytes));
       const saved = await inTransaction(pool, async (db) => {
         // What the design names is still there when it is kept.
         await holdShelf(db);
-        const faults = designFaults(sent.design, await readShelf(db), ['design']);
+        const faults = missingFinishes(sent.finishes, await readShelf(db), ['design']);
         if (faults.length > 0) throw invalid(faults);
         return saveJob(db, id, sent, author);
       });
       if (saved !== null) return void response.type('application/json').send(saved);
-      const current = await knownJob(pool, id);
+      const current = await knownJobText(pool, id);
+      const { author: by, revision } = (await findHead(pool, id))!;
       throw new ApiError(
         409,
         'stale',
-        `This job was changed ${current.author ? `by ${current.author}` : 'elsewhere'}: it is at revision ${current.revision} now. Nothing of yours is lost; choose which to keep.`,
-        { versions: { yours: sent, current } },
+        `This job was changed ${by ? `by ${by}` : 'elsewhere'}: it is at revision ${revision} now. Nothing of yours is lost; choose which to keep.`,
+        {},
+        `{"yours":${saveText(sent)},"current":${current}}`,
       );
     },
   }),
@@ -139,6 +144,13 @@ export async function knownId(pool: pg.Pool, id: unknown): Promise<string> {
   if (!(await hasJob(pool, known))) throw notFound('job');
   return known;
 }
+
+/** A save larger than this is checked in another process, bytes. */
+const LARGE_SAVE_BYTES = 200_000;
+
+/** The job with this id as JSON, or a refusal. */
+const knownJobText = async (pool: pg.Pool, id: string): Promise<string> =>
+  (await findJobText(pool, id)) ?? JSON.stringify(answered(jobSchema, await knownJob(pool, id)));
 
 /** The job with this id, or a refusal. */
 export async function knownJob(pool: pg.Pool, id: unknown): Promise<Job> {

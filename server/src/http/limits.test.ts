@@ -51,7 +51,7 @@ describe('what is made to be refused', () => {
       .serialize((one) => one)
       .send(gzipSync(`{"title":"${'x'.repeat(50_000_000)}"}`))
       .expect(413);
-    expect(body.error).toMatchObject({ code: 'too-large', message: expect.stringMatching(/at most 4 MB/) });
+    expect(body.error).toMatchObject({ code: 'too-large', message: expect.stringMatching(/at most 200 kB/) });
   });
   it.each(['parts', 'scheme.areas', 'parts[0].lines', 'parts[0].lines[0].points'])('a million entries in %s of a design are refused', async (place) => {
     const job = await jobNamed('Saltwort');
@@ -66,11 +66,54 @@ describe('what is made to be refused', () => {
     expect((await jobNamed('Saltwort')).revision).toBe(job.revision);
   });
   it('tells back little of what was sent', async () => {
-    const { text } = await json('/api/jobs', JSON.stringify({ title: 'T', kind: 'x'.repeat(1_000_000), ['k'.repeat(1_000_000)]: 1 })).expect(422);
+    const { text } = await json('/api/jobs', JSON.stringify({ title: 'T', kind: 'x'.repeat(90_000), ['k'.repeat(90_000)]: 1 })).expect(422);
     expect(text.length).toBeLessThan(2_000);
-    const asked = Object.fromEntries(Array.from({ length: 50_000 }, (_, index) => [`${'q'.repeat(40)}${index}`, 'y'.repeat(10)]));
+    const asked = Object.fromEntries(Array.from({ length: 3_000 }, (_, index) => [`${'q'.repeat(40)}${index}`, 'y'.repeat(10)]));
     expect((await json('/api/ask/dew', JSON.stringify(asked)).expect(422)).text.length).toBeLessThan(20_000);
-    expect((await json('/api/ask/dew', JSON.stringify({ air: 'z'.repeat(3_000_000), rh: 50 })).expect(422)).text.length).toBeLessThan(2_000);
+    expect((await json('/api/ask/dew', JSON.stringify({ air: 'z'.repeat(150_000), rh: 50 })).expect(422)).text.length).toBeLessThan(2_000);
+    for (const path of ['/api/jobs', '/api/ask/dew']) await json(path, JSON.stringify({ air: 'z'.repeat(300_000) })).expect(413);
+  });
+  it.each(['/api/sign-in', '/api/sign-in/set-up', '/api/sign-in/pin'])('what anyone on the network may send to %s is small', async (path) => {
+    const { body } = await json(path, '['.repeat(2_000_000)).expect(413);
+    expect(body.error).toMatchObject({ code: 'too-large', message: expect.stringMatching(/at most 10 kB/) });
+    await json(path, '['.repeat(9_000)).expect(422);
+  });
+  it('what is nested without end is refused, in whatever it comes', async () => {
+    const nested = (depth: number) => `${'['.repeat(depth)}1${']'.repeat(depth)}`;
+    for (const depth of [61, 5_000]) {
+      const { body } = await json('/api/ask/dew', `{"air":${nested(depth)}}`).expect(422);
+      expect(body.error.fields).toEqual([expect.objectContaining({ code: 'server.too-deep', message: 'is nested more than 60 deep' })]);
+    }
+    expect((await json('/api/ask/dew', `{"air":${nested(50)}}`).expect(422)).body.error.fields[0].code).not.toBe('server.too-deep');
+    const job = await jobNamed('Saltwort');
+    await json(`/api/jobs/${job.id}`, `{"revision":1,"design":${nested(100_000)}}`, 'put').expect(422);
+    await json(`/api/jobs/${job.id}`, `{"revision":1,"design":${nested(1_000_000)}}`, 'put').expect(422);
+    await json('/api/drawings/take', nested(8_000_000)).expect(422);
+    // Brackets in texts are no nesting.
+    await json('/api/jobs', JSON.stringify({ title: '[{'.repeat(50), kind: 'other' })).expect(201);
+    await json('/api/jobs', JSON.stringify({ title: '\\"[{'.repeat(30), kind: 'other' })).expect(201);
+  });
+  it('what is no JSON is refused, and what is in other letters', async () => {
+    for (const text of ['{', '"text"', '1', 'null', '{"a":1}}', '{"a":"']) await json('/api/jobs', text).expect(400);
+    await api().post('/api/jobs').set('content-type', 'application/json; charset=utf-16').send('{}').expect(415);
+  });
+  it('what is large is read in another process', async () => {
+    const job = await jobNamed('Saltwort');
+    const real = JSON.parse;
+    let longest = 0;
+    JSON.parse = (text: string, ...rest: []) => {
+      longest = Math.max(longest, text.length);
+      return real(text, ...rest) as unknown;
+    };
+    try {
+      const design = { ...job.design, others: Array.from({ length: 200_000 }, () => ({})) };
+      await json(`/api/jobs/${job.id}`, JSON.stringify({ revision: job.revision, design }), 'put').expect(422);
+      await json('/api/drawings/take', JSON.stringify({ text: 'x'.repeat(9_000_000), wish: {} })).expect(422);
+      await json(`/api/jobs/${job.id}/log`, JSON.stringify({ entries: Array.from({ length: 400_000 }, () => 0) })).expect(422);
+    } finally {
+      JSON.parse = real;
+    }
+    expect(longest).toBeLessThan(200_000);
   });
   it('and the server goes on', async () => void (await api().get('/api/health').expect(200)));
 });

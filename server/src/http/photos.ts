@@ -1,5 +1,4 @@
 import { LARGEST_PHOTO_BYTES, MOST_PHOTOS } from '@lintrel/core';
-import express from 'express';
 import { holdJob } from '../db/locks';
 import { findPhoto, keepPhoto } from '../db/photos';
 import { inTransaction } from '../db/pool';
@@ -20,7 +19,8 @@ export const photoRoutes: readonly Route[] = [
     method: 'PUT',
     path: '/jobs/:id/photos/:photo',
     right: 'run',
-    reads: express.raw({ type: () => true, limit: LARGEST_PHOTO_BYTES }),
+    reads: 'bytes',
+    maxBytes: LARGEST_PHOTO_BYTES,
     answer: 'nothing',
     async work({ db: pool, params, request: { body } }) {
       const [id, photo] = [await knownId(pool, params.id), uuidOf(params.photo, 'photo')];

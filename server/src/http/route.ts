@@ -1,8 +1,7 @@
 import type { Right, ShopPerson } from '@lintrel/core';
-import express, { Router, type Request, type RequestHandler, type Response } from 'express';
+import { Router, type Request, type RequestHandler, type Response } from 'express';
 import type pg from 'pg';
 import type { Logger } from 'pino';
-import { setImmediate } from 'node:timers/promises';
 import type * as v from 'valibot';
 import type { Backups } from '../backup/nightly';
 import type { Cutting } from '../cutter';
@@ -10,6 +9,7 @@ import type { Hub } from '../live/hub';
 import type { Listening } from '../sensor/listen';
 import { progressOf, type Works } from '../work/progress';
 import type { Workshop } from '../work/workshop';
+import { BODY_BYTES, bytesBody, jsonBody } from './body';
 import { slowly } from './slowly';
 import type { Trust } from './trust';
 import { answered, bodyOf } from './validate';
@@ -74,8 +74,10 @@ interface Asked {
   readonly ofNobody?: true;
   /** Which requests of one address are slowed down: whoever only guesses, or whoever looks too often. */
   readonly slow?: 'guessing' | 'looking';
-  /** How the body comes; left out: as JSON, at most so large as a design may be. */
-  readonly reads?: RequestHandler;
+  /** How the body comes: as JSON, or as the bytes that were sent. Left out: as JSON where the route has a schema for it. */
+  readonly reads?: 'bytes';
+  /** Maximum size of the body, bytes; left out: what is usual for those who may send it. */
+  readonly maxBytes?: number;
   readonly status?: 200 | 201;
 }
 
@@ -97,17 +99,12 @@ export function route<A extends Answer, B extends Schema | undefined = undefined
   return { ...given, body: given.body ?? null };
 }
 
-/** Bodies larger than this are refused, however small they were packed; a design is far below. */
-const BODY_LIMIT_BYTES = 4_000_000;
-/** From here on a body takes its time. */
-const LARGE_BYTES = 200_000;
 /** So often one address may look at what is for customers, in a minute. */
 const LOOKS_A_MINUTE = 60;
 
 /** Answers these routes: lets in, slows down, reads, works, checks what is answered. The one place where this is done. */
 export function answering(routes: readonly Route[], shop: Shop): Router {
   const router = Router();
-  const json = express.json({ limit: BODY_LIMIT_BYTES });
   const slow = {
     guessing: slowly(shop.tries, 'Too many tries. Wait a minute, then try again.', true),
     looking: slowly(LOOKS_A_MINUTE, 'Too many at once. Wait a minute, then look again.'),
@@ -115,11 +112,13 @@ export function answering(routes: readonly Route[], shop: Shop): Router {
   for (const one of routes) {
     const before: RequestHandler[] = [letIn(shop, one)];
     if (one.slow) before.push(slow[one.slow]);
-    if (one.reads) before.push(one.reads);
-    else if (one.body) before.push(json);
+    const maxBytes = one.maxBytes ?? (one.right === 'open' ? BODY_BYTES.open : BODY_BYTES.usual);
+    if (one.reads) before.push(bytesBody(maxBytes));
+    else if (one.body)
+      before.push(
+        ...jsonBody(maxBytes, (request, response, bytes) => shop.workshop.run('parseJson', bytes, { answering: response, person: limitedAs(shop, request) })),
+      );
     router[METHODS[one.method]](one.path, ...before, async (request, response) => {
-      // A large body has just been read at one go; before it is checked at one go, whoever waits is heard.
-      if (Number(request.headers['content-length'] ?? 0) > LARGE_BYTES) await setImmediate();
       const value = await one.work(contextOf(shop, one, request, response) as Context<never>);
       if (one.answer === 'own') return;
       response.status(one.answer === 'nothing' ? 204 : (one.status ?? 200));
@@ -131,6 +130,10 @@ export function answering(routes: readonly Route[], shop: Shop): Router {
 }
 
 const METHODS = { GET: 'get', POST: 'post', PUT: 'put', DELETE: 'delete' } as const;
+
+/** Whom the limits of one person count for: who is signed in, else the address; null where nobody has to sign in. */
+export const limitedAs = ({ signIn }: Pick<Shop, 'signIn'>, request: Request): string | null =>
+  signIn ? (whoAsks(request).person?.id ?? request.ip ?? 'unknown') : null;
 
 function contextOf(shop: Shop, { body }: Route, request: Request, response: Response): Context {
   const { person, session } = whoAsks(request);
@@ -145,7 +148,8 @@ function contextOf(shop: Shop, { body }: Route, request: Request, response: Resp
     params: request.params as Record<string, string>,
     query: request.query,
     body: body ? bodyOf(body, request.body) : undefined,
-    run: (name, input) => shop.workshop.run(name, input, response, progressOf(shop.works, request, response)),
+    run: (name, input) =>
+      shop.workshop.run(name, input, { answering: response, tell: progressOf(shop.works, request, response), person: limitedAs(shop, request) }),
     request,
     response,
   };

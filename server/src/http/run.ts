@@ -19,6 +19,7 @@ import { holdJob } from '../db/locks';
 import { findSheet, insertStartedPlan, listEvents, newestSheet, runningRevision } from '../db/log';
 import { inTransaction, type Queryable } from '../db/pool';
 import { bookStep } from '../db/stock';
+import { BODY_BYTES } from './body';
 import { ApiError, invalidAt } from './errors';
 import { knownId, knownKept, planOf } from './jobs';
 import { append } from './log-entry';
@@ -92,6 +93,7 @@ export const runRoutes: readonly Route[] = [
     path: '/jobs/:id/log',
     right: 'run',
     status: 201,
+    maxBytes: BODY_BYTES.log,
     body: sendLogSchema,
     answer: takenSchema,
     async work({ db: pool, params, author, now, body: { entries } }) {

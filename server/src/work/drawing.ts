@@ -1,5 +1,8 @@
+import { checkAgainst, drawingSchema, takeDrawingSchema, type Checked } from '@lintrel/core';
+import { jsonFrom, type JsonRead } from '../http/json';
 import { fromDrawing, readDxf, readSvg, type Drawing, type DrawingRead } from '@lintrel/core/files';
 import type { DrawingSummary, TakeDrawing, TellProgress } from '@lintrel/core';
+import type * as v from 'valibot';
 
 /** What is wanted of a drawing: a summary, or parts of a design made from it. */
 export interface DrawingTask {
@@ -9,6 +12,26 @@ export interface DrawingTask {
 
 /** A DrawingSummary or a TakenDrawing, as was asked; or why there is none. */
 export type DrawingReply = { readonly ok: true; readonly value: unknown } | Extract<DrawingRead, { ok: false }>;
+
+/** What a request for a drawing came to, or what is wrong with the request itself. */
+type Requested = Checked<DrawingReply> | Extract<JsonRead, { ok: false }>;
+
+/** Sums up the drawing of a request, as it was sent. */
+export function sumUpDrawing(bytes: Uint8Array, tell: TellProgress): Requested {
+  return requested(bytes, drawingSchema, ({ text }) => readDrawing({ text, wish: null }, tell));
+}
+
+/** Takes parts of a design from the drawing of a request, as it was sent. */
+export function takeDrawing(bytes: Uint8Array, tell: TellProgress): Requested {
+  return requested(bytes, takeDrawingSchema, (task) => readDrawing(task, tell));
+}
+
+function requested<S extends v.GenericSchema>(bytes: Uint8Array, schema: S, read: (task: v.InferOutput<S>) => DrawingReply): Requested {
+  const json = jsonFrom(bytes);
+  if (!json.ok) return json;
+  const checked = checkAgainst(schema, json.value);
+  return checked.ok ? { ok: true, value: read(checked.value) } : checked;
+}
 
 /** Reads a drawing, SVG or DXF. */
 export function readDrawing({ text, wish }: DrawingTask, tell: TellProgress): DrawingReply {

@@ -9,6 +9,11 @@ export interface Asked {
 }
 export type Worked = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly stack: string };
 
+/** First of all: it has loaded, and works on it now. */
+export interface Begun {
+  readonly begun: true;
+}
+
 /** On the way to it, now and then, how far it is. */
 export interface OnTheWay {
   readonly progress: WorkProgress;
@@ -19,7 +24,8 @@ const TELL_EVERY_MS = 100;
 
 process.on('message', ({ name, input }: Asked) => {
   const work = tasks[name] as (input: unknown, tell: TellProgress) => unknown;
-  const answer = (worked: Worked | OnTheWay) => process.send?.(worked);
+  const answer = (worked: Worked | OnTheWay | Begun) => process.send?.(worked);
+  answer({ begun: true });
   let [doing, told] = ['', 0];
   const tell: TellProgress = (progress) => {
     if (progress.doing === doing && Date.now() - told < TELL_EVERY_MS) return;

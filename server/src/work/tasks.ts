@@ -15,7 +15,9 @@ import {
 import { cutsOf, maskPieces, nested, printPdf, stationCsv, tableFor, writeDxf, writeSvg, type PrintWish } from '@lintrel/core/files';
 import { USUAL_PERSON, wordsFor } from '@lintrel/words';
 
-export { readDrawing } from './drawing';
+export { readDrawing, sumUpDrawing, takeDrawing } from './drawing';
+export { jsonFrom as parseJson } from '../http/json';
+export { checkedSave as checkSave } from './save';
 export { dayOf as day } from '../day';
 
 // Everything that may take longer than a blink. Each runs in a process of the workshop; what goes in and out is plain data.

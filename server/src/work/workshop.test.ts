@@ -1,7 +1,8 @@
+import { spawnSync } from 'node:child_process';
 import { EventEmitter } from 'node:events';
 import { BASE_DATUM, emptyDesign, SHIPPED_SHELF, type Design, type PartId, type WorkProgress } from '@lintrel/core';
 import type { Response } from 'express';
-import { MOST_AT_ONCE, MOST_WAITING, openWorkshop, type Workshop } from './workshop';
+import { MAX_AT_WORK, MAX_WAITING, openWorkshop, type Workshop } from './workshop';
 
 const shelf = SHIPPED_SHELF;
 /** A drawing of so many curves that reading it takes seconds. */
@@ -25,24 +26,77 @@ it('works out plans and answers', async () => {
   expect(await opened[0]!.run('ask', quick)).toMatchObject({ ok: true, value: { verdict: 'stretch' } });
 });
 it('gives up what takes too long, says so, and goes on', async () => {
-  const hasty = workshop({ mostMs: 30 });
+  const hasty = workshop({ maxCpuMs: 30 });
   await expect(hasty.run('readDrawing', { text: heavy, wish: null })).rejects.toMatchObject({
     status: 422,
     code: 'too-much',
-    message: /takes longer than 0.03 s/,
+    message: /takes more than 0.03 s of computing time/,
   });
-  const patient = workshop({ mostMs: 20_000 });
+  const patient = workshop({ maxCpuMs: 20_000 });
   expect(await patient.run('ask', quick)).toMatchObject({ ok: true });
 });
 it('gives up what needs too much memory, says so, and goes on', async () => {
-  const small = workshop({ mostMemoryMb: 64 });
+  const small = workshop({ maxMemoryMb: 64 });
   const text = `{"log":[${'{},'.repeat(3_000_000)}{}]}`;
   await expect(small.run('checkFile', Buffer.from(text))).rejects.toMatchObject({ status: 422, code: 'too-much', message: /memory/ });
   expect(await small.run('ask', quick)).toMatchObject({ ok: true });
 });
+it('gives up what takes too long on the clock, and says that it is busy', async () => {
+  await expect(workshop({ maxWallMs: 30 }).run('readDrawing', { text: heavy, wish: null })).rejects.toMatchObject({
+    status: 503,
+    code: 'busy',
+    message: /not worked out within 0.03 s: the server is busy/,
+  });
+});
+
+/** Processes of this one's workshops. */
+const processes = () =>
+  spawnSync('pgrep', ['-P', String(process.pid), '-f', 'work/serve'], { encoding: 'utf8' })
+    .stdout.split('\n')
+    .filter((pid) => pid !== '')
+    .map(Number);
+
+it('time in which a busy machine gives a task no turn is not counted against it', async () => {
+  const before = processes();
+  const own = workshop({ maxCpuMs: 1_500 });
+  await own.run('ask', quick);
+  const asked = own.run('ask', quick);
+  const mine = processes().filter((pid) => !before.includes(pid));
+  for (const pid of mine) process.kill(pid, 'SIGSTOP');
+  await new Promise((done) => setTimeout(done, 2_500));
+  for (const pid of mine) process.kill(pid, 'SIGCONT');
+  expect(await asked).toMatchObject({ ok: true });
+});
+
+it('a process stands ready also while others are at work and right after one was ended', async () => {
+  const before = processes();
+  const own = workshop({ maxCpuMs: 200 });
+  await own.run('ask', quick);
+  const ready = () => processes().filter((pid) => !before.includes(pid));
+  expect(ready()).toHaveLength(2);
+  await expect(own.run('readDrawing', { text: heavy, wish: null })).rejects.toMatchObject({ code: 'too-much' });
+  const [standing] = ready();
+  await own.run('ask', quick);
+  expect(ready()).toContain(standing);
+});
+
+it('one person holds at most half of the places and of the queue', async () => {
+  const own = workshop();
+  const answering = closing();
+  answering.setMaxListeners(100);
+  const heavyFor = (person: string) => own.run('readDrawing', { text: heavy, wish: null }, { answering, person }).catch(({ code }: { code: string }) => code);
+  const mine = Array.from({ length: MAX_AT_WORK / 2 + MAX_WAITING / 2 + 3 }, () => heavyFor('bo'));
+  // Places and room in the queue are left for others.
+  expect(await own.run('ask', quick, { person: 'rue' })).toMatchObject({ ok: true });
+  answering.emit('close');
+  const codes = await Promise.all(mine);
+  expect(codes.filter((code) => code === 'busy')).toHaveLength(3);
+  expect(codes.filter((code) => code === 'aborted')).toHaveLength(mine.length - 3);
+});
+
 it('ends the work when whoever asked has gone', async () => {
   const answering = closing();
-  const asked = opened[0]!.run('readDrawing', { text: heavy, wish: null }, answering);
+  const asked = opened[0]!.run('readDrawing', { text: heavy, wish: null }, { answering });
   setTimeout(() => answering.emit('close'), 20);
   await expect(asked).rejects.toMatchObject({ code: 'aborted' });
   expect(answering.listenerCount('close')).toBe(0);
@@ -50,7 +104,7 @@ it('ends the work when whoever asked has gone', async () => {
 it('answers one while another is being worked out', async () => {
   const order: string[] = [];
   const answering = closing();
-  const long = opened[0]!.run('readDrawing', { text: heavy, wish: null }, answering).then(
+  const long = opened[0]!.run('readDrawing', { text: heavy, wish: null }, { answering }).then(
     () => order.push('long'),
     () => order.push('long'),
   );
@@ -63,12 +117,12 @@ it('refuses more than may wait', async () => {
   const answering = closing();
   answering.setMaxListeners(100);
   const more = 15;
-  const asked = Array.from({ length: MOST_AT_ONCE + MOST_WAITING + more }, () => opened[0]!.run('readDrawing', { text: heavy, wish: null }, answering));
+  const asked = Array.from({ length: MAX_AT_WORK + MAX_WAITING + more }, () => opened[0]!.run('readDrawing', { text: heavy, wish: null }, { answering }));
   const refusals = Promise.allSettled(asked).then((all) => all.map((one) => one.status === 'rejected' && (one.reason as { code: string }).code));
   setTimeout(() => answering.emit('close'), 100);
   const codes = await refusals;
   expect(codes.filter((code) => code === 'busy').length).toBe(more);
-  expect(codes.filter((code) => code === 'aborted').length).toBe(MOST_AT_ONCE + MOST_WAITING);
+  expect(codes.filter((code) => code === 'aborted').length).toBe(MAX_AT_WORK + MAX_WAITING);
 });
 it('tells how far it is: what is done, the pages as they are written, and those that wait their turn', async () => {
   const told: WorkProgress[][] = [[], [], [], [], []];
@@ -83,7 +137,7 @@ it('tells how far it is: what is done, the pages as they are written, and those 
   const design: Design = { ...emptyDesign('Large', 'other'), parts: [{ ...plain, surface: { kind: 'flat', outline }, datums: [BASE_DATUM], lines: [] }] };
   const wish = { what: 'template', unit: 'mm', part: 'board' as PartId, paper: 'A4', mirrored: false, single: false } as const;
   const printed = await Promise.all(
-    told.map((list) => opened[0]!.run('print', { design: JSON.stringify(design), shelf, wish }, undefined, (progress) => list.push(progress))),
+    told.map((list) => opened[0]!.run('print', { design: JSON.stringify(design), shelf, wish }, { tell: (progress) => list.push(progress) })),
   );
   expect(printed.every(({ ok }) => ok)).toBe(true);
   for (const list of told) {
@@ -92,5 +146,5 @@ it('tells how far it is: what is done, the pages as they are written, and those 
     expect(pages[0]).toMatchObject({ done: 0 });
     expect(pages.every(({ done, of }) => of > 50 && done < of)).toBe(true);
   }
-  expect(told.filter((list) => list[0]!.doing === 'waiting')).toHaveLength(told.length - MOST_AT_ONCE);
+  expect(told.filter((list) => list[0]!.doing === 'waiting')).toHaveLength(told.length - MAX_AT_WORK);
 });

@@ -1,56 +1,75 @@
 import { fork, type ChildProcess } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { availableParallelism, constants, setPriority } from 'node:os';
 import type { TellProgress } from '@lintrel/core';
 import type { Response } from 'express';
 import { ApiError } from '../http/errors';
 import { ROOT, SERVE } from '../places';
-import type { OnTheWay, Worked } from './serve';
+import type { Begun, OnTheWay, Worked } from './serve';
 import type * as tasks from './tasks';
 
 type Tasks = typeof tasks;
 
-/** What takes longer, or more memory, is not worked out. */
-const MOST_MS = 9_000;
-const MOST_MEMORY_MB = 768;
+/** A task that takes more computing time, or more memory, is ended. */
+const MAX_CPU_MS = 9_000;
+const MAX_MEMORY_MB = 768;
+/** The same on the clock: on a busy machine a task gets less computing time in a minute. */
+const MAX_WALL_MS = 60_000;
+/** How often the computing time of a process is looked at, ms. */
+const LOOK_MS = 200;
 
-/** Two at least: one heavy job holds up nobody else's. */
-export const MOST_AT_ONCE = Math.max(2, Math.min(4, availableParallelism()));
+/** Tasks worked on at once: two at least, so that one heavy task holds up nobody else's. */
+export const MAX_AT_WORK = Math.max(2, Math.min(4, availableParallelism()));
 
-/** More than this waiting would wait too long anyway. */
-export const MOST_WAITING = 40;
+/** Tasks that may wait: more would wait too long anyway. */
+export const MAX_WAITING = 40;
+
+/** For whom a task is worked out. */
+export interface TaskFor {
+  /** The answer it is for: when its request is closed the task ends too. */
+  readonly answering?: Response;
+  /** Is told how far it is. */
+  readonly tell?: TellProgress | undefined;
+  /** Who asks: one person holds at most half of the places, and of the queue. Null: nobody is told apart. */
+  readonly person?: string | null;
+}
 
 /**
  * Processes that plans, answers, prints and files are worked out in, so that nobody waits for somebody else's. Not threads: one that
- * runs out of memory may take its whole process with it.
+ * runs out of memory may take its whole process with it. One that is ready always stands by.
  */
 export interface Workshop {
   /**
    * Works one thing out.
-   * @param answering the answer it is for: when its request is closed the work ends too
-   * @param tell is told how far it is
    * @returns the result; an ApiError where it takes too long, needs too much memory or too much is waiting
    */
-  run<N extends keyof Tasks>(name: N, input: Parameters<Tasks[N]>[0], answering?: Response, tell?: TellProgress): Promise<Awaited<ReturnType<Tasks[N]>>>;
+  run<N extends keyof Tasks>(name: N, input: Parameters<Tasks[N]>[0], task?: TaskFor): Promise<Awaited<ReturnType<Tasks[N]>>>;
   close(): Promise<void>;
 }
 
+/** A task that waits for a place. */
+interface Waiting {
+  readonly person: string | null;
+  readonly begin: () => void;
+}
+
 /** Opens the processes; the first is ready as soon as it has loaded. */
-export function openWorkshop({ mostMs = MOST_MS, mostMemoryMb = MOST_MEMORY_MB } = {}): Workshop {
+export function openWorkshop({ maxCpuMs = MAX_CPU_MS, maxWallMs = MAX_WALL_MS, maxMemoryMb = MAX_MEMORY_MB } = {}): Workshop {
   const idle: ChildProcess[] = [];
   const alive = new Set<ChildProcess>();
-  const queue: (() => void)[] = [];
-  let atWork = 0;
+  const queue: Waiting[] = [];
+  const atWork: (string | null)[] = [];
   let closing = false;
 
   function started(): ChildProcess {
     const child = fork(SERVE.file, {
       cwd: ROOT,
-      execArgv: [`--max-old-space-size=${mostMemoryMb}`, ...SERVE.needs],
+      execArgv: [`--max-old-space-size=${maxMemoryMb}`, ...SERVE.needs],
       serialization: 'advanced',
       stdio: ['ignore', 'inherit', 'ignore', 'ipc'],
     });
     alive.add(child);
-    yields(child);
+    lowerPriority(child);
     child.on('error', () => undefined);
     child.once('exit', () => {
       alive.delete(child);
@@ -58,38 +77,55 @@ export function openWorkshop({ mostMs = MOST_MS, mostMemoryMb = MOST_MEMORY_MB }
     });
     return child;
   }
-  /** Whoever waits longest takes over the place. */
-  function released(): void {
-    const next = queue.shift();
-    if (next) next();
-    else atWork--;
+  const taken = (): ChildProcess => {
+    const child = idle.pop() ?? started();
+    // The next task finds a process that has loaded, also while this one is at work or after it was ended.
+    if (idle.length === 0 && !closing) idle.push(started());
+    return child;
+  };
+  const mayBegin = (person: string | null) => atWork.length < MAX_AT_WORK && (person === null || count(atWork, person) < MAX_AT_WORK / 2);
+  /** The first in the queue that may begin takes over a place. */
+  function release(person: string | null): void {
+    atWork.splice(atWork.indexOf(person), 1);
+    const next = queue.findIndex((one) => mayBegin(one.person));
+    if (next < 0) return;
+    const [{ person: of, begin }] = queue.splice(next, 1) as [Waiting];
+    atWork.push(of);
+    begin();
   }
   idle.push(started());
 
   return {
-    async run(name, input, answering, tell) {
+    async run(name, input, { answering, tell, person = null } = {}) {
       if (closing) throw stopping();
-      if (atWork + queue.length >= MOST_AT_ONCE + MOST_WAITING) throw busy();
-      const ended = new AbortController();
-      const { signal } = ended;
-      const closed = () => ended.abort(new ApiError(499, 'aborted', 'The request was closed.'));
+      const waits = !mayBegin(person);
+      const own =
+        person === null
+          ? 0
+          : count(
+              queue.map((one) => one.person),
+              person,
+            );
+      if (waits && (queue.length >= MAX_WAITING || own >= MAX_WAITING / 2)) throw busy();
+      const ending = new AbortController();
+      const { signal } = ending;
+      const closed = () => ending.abort(new ApiError(499, 'aborted', 'The request was closed.'));
       answering?.once('close', closed);
-      let waiting = atWork >= MOST_AT_ONCE;
-      const tooLong = setTimeout(() => ended.abort(waiting ? busy() : tooMuch(`takes longer than ${mostMs / 1000} s`)), mostMs);
+      const tooLong = setTimeout(() => ending.abort(busyMachine(maxWallMs)), maxWallMs);
       try {
-        if (waiting) {
+        if (waits) {
           tell?.({ doing: 'waiting', done: 0, of: 0 });
-          await turn(queue, signal);
-        } else atWork++;
-        waiting = false;
+          await turn(queue, person, signal);
+        } else atWork.push(person);
         try {
-          const child = idle.pop() ?? started();
+          const child = taken();
           const lost = () => (closing ? stopping() : tooMuch('needs more memory than it may take'));
-          const value = await worked(child, { name, input }, { signal, lost, tell });
+          const value = await worked(child, { name, input }, { ending, lost, tell, maxCpuMs });
           if (!closing) idle.push(child);
+          endSpare();
           return value as never;
         } finally {
-          released();
+          release(person);
         }
       } finally {
         clearTimeout(tooLong);
@@ -103,23 +139,66 @@ export function openWorkshop({ mostMs = MOST_MS, mostMemoryMb = MOST_MEMORY_MB }
       await Promise.all(gone);
     },
   };
-}
 
-/** Whoever only looks, taps or saves goes before what is worked out. */
-function yields({ pid }: ChildProcess): void {
-  try {
-    if (pid !== undefined) setPriority(pid, constants.priority.PRIORITY_LOW);
-  } catch {
-    // It has ended already, or this machine does not let us: all are alike then.
+  /** Of processes that stand by, those beyond what can be at work at once and one more are ended. */
+  function endSpare(): void {
+    while (idle.length > MAX_AT_WORK + 1) idle.shift()!.kill('SIGKILL');
   }
 }
 
-/** Waits for a turn; whoever gives up leaves the queue. */
-function turn(queue: (() => void)[], signal: AbortSignal): Promise<void> {
+const count = (people: readonly (string | null)[], person: string): number => people.filter((one) => one === person).length;
+
+/** Requests that only look, tap or save go before what is worked out. */
+function lowerPriority({ pid }: ChildProcess): void {
+  try {
+    if (pid !== undefined) setPriority(pid, constants.priority.PRIORITY_LOW);
+  } catch {
+    // It has ended already, or this machine does not allow it: all are alike then.
+  }
+}
+
+/** Ticks of the clock of processes a second: 100 on every Linux that Node runs on. */
+const TICKS_PER_SECOND = 100;
+
+/** Computing time a process has used so far, ms; null where this machine does not tell. Source: proc(5), fields 14 and 15 of stat. */
+function cpuMsOf(pid: number): number | null {
+  try {
+    const fields = readFileSync(`/proc/${pid}/stat`, 'utf8')
+      .replace(/^.*\)\s/s, '')
+      .split(' ');
+    return ((Number(fields[11]) + Number(fields[12])) / TICKS_PER_SECOND) * 1000;
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * Looks at the computing time of a process while it works on a task.
+ * @param over called once it has used too much; where computing time cannot be told, once as much has passed on the clock
+ * @returns how to end that
+ */
+function watchCpu({ pid = 0 }: ChildProcess, maxCpuMs: number, over: () => void): () => void {
+  const [since, before] = [Date.now(), cpuMsOf(pid)];
+  const timer = setInterval(
+    () => {
+      const now = cpuMsOf(pid);
+      const usedMs = now === null || before === null ? Date.now() - since : now - before;
+      if (usedMs < maxCpuMs) return;
+      clearInterval(timer);
+      over();
+    },
+    Math.min(LOOK_MS, maxCpuMs),
+  );
+  return () => clearInterval(timer);
+}
+
+/** Waits for a turn; one that is given up leaves the queue. */
+function turn(queue: Waiting[], person: string | null, signal: AbortSignal): Promise<void> {
   return new Promise((done, failed) => {
-    queue.push(done);
+    const waiting = { person, begin: done };
+    queue.push(waiting);
     signal.addEventListener('abort', () => {
-      const place = queue.indexOf(done);
+      const place = queue.indexOf(waiting);
       if (place < 0) return;
       queue.splice(place, 1);
       failed(signal.reason as Error);
@@ -127,24 +206,31 @@ function turn(queue: (() => void)[], signal: AbortSignal): Promise<void> {
   });
 }
 
-/**
- * Has a process work something out; one that is given up is ended at once.
- * @param lost why a process ended by itself
- */
-function worked(
-  child: ChildProcess,
-  asked: object,
-  { signal, lost, tell }: { readonly signal: AbortSignal; readonly lost: () => ApiError; readonly tell: TellProgress | undefined },
-): Promise<unknown> {
+interface Work {
+  readonly ending: AbortController;
+  /** Why a process ended by itself. */
+  readonly lost: () => ApiError;
+  readonly tell: TellProgress | undefined;
+  readonly maxCpuMs: number;
+}
+
+/** Has a process work something out; one that is given up is ended at once. Its computing time counts from when it has loaded. */
+function worked(child: ChildProcess, asked: object, { ending, lost, tell, maxCpuMs }: Work): Promise<unknown> {
+  const { signal } = ending;
   return new Promise((done, failed) => {
+    let stopWatching = () => undefined as void;
     const end = (settle: () => void) => {
+      stopWatching();
       child.off('message', heard);
       child.off('exit', gone);
       signal.removeEventListener('abort', givenUp);
       settle();
     };
-    const heard = (answer: Worked | OnTheWay) =>
-      'progress' in answer ? tell?.(answer.progress) : end(() => (answer.ok ? done(answer.value) : failed(new Error(answer.stack))));
+    const heard = (answer: Worked | OnTheWay | Begun) => {
+      if ('begun' in answer) stopWatching = watchCpu(child, maxCpuMs, () => ending.abort(tooMuch(`takes more than ${maxCpuMs / 1000} s of computing time`)));
+      else if ('progress' in answer) tell?.(answer.progress);
+      else end(() => (answer.ok ? done(answer.value) : failed(new Error(answer.stack))));
+    };
     const gone = () => end(() => failed(lost()));
     const givenUp = () =>
       end(() => {
@@ -161,6 +247,9 @@ function worked(
 
 const tooMuch = (why: string): ApiError =>
   new ApiError(422, 'too-much', `This ${why} to work out. Make it simpler: fewer lines, bands or places, or several jobs.`);
+
+const busyMachine = (maxWallMs: number): ApiError =>
+  new ApiError(503, 'busy', `This was not worked out within ${maxWallMs / 1000} s: the server is busy. Try again in a moment.`);
 
 const busy = (): ApiError => new ApiError(503, 'busy', 'Too much is being worked out at once. Try again in a moment.');
 

@@ -9,5 +9,7 @@ export const REFUSALS: WordsOf<RefusalSays> = {
   'server.fixed': () => 'cannot be changed; add a new one instead',
   'server.no-zone': () => 'is no time zone: it is written like Europe/Lisbon',
   'server.person-taken': () => 'is the name of somebody else here: choose another',
+  'server.too-deep': ({ max }) => `is nested more than ${max} deep`,
+  'server.too-many-values': ({ max }) => `holds more than ${max} values`,
   'server.future': () => 'lies in the future: check the clock of this device',
 };

@@ -1,0 +1,28 @@
+import { checkAgainst, designFaults, finishesNamed, saveJobSchema, type Checked, type FinishNamed, type JobKind } from '@lintrel/core';
+import { jsonFrom, type JsonRead } from '../http/json';
+
+/** A save that was read and checked, all but whether the finishes it names are on the shelf. Its design is text: it is kept as it is. */
+export interface CheckedSave {
+  readonly revision: number;
+  readonly save: string | null;
+  readonly title: string;
+  readonly kind: JobKind;
+  readonly design: string;
+  readonly finishes: readonly FinishNamed[];
+}
+
+/** Reads and checks a save as it was sent. */
+export function checkedSave(bytes: Uint8Array): Checked<CheckedSave> | Extract<JsonRead, { ok: false }> {
+  const json = jsonFrom(bytes);
+  if (!json.ok) return json;
+  const checked = checkAgainst(saveJobSchema, json.value);
+  if (!checked.ok) return checked;
+  const { revision, save = null, design } = checked.value;
+  const faults = designFaults(design, null, ['design']);
+  if (faults.length > 0) return { ok: false, faults };
+  return { ok: true, value: { revision, save, title: design.title, kind: design.kind, design: JSON.stringify(design), finishes: finishesNamed(design) } };
+}
+
+/** The save as JSON, as it was sent. */
+export const saveText = ({ revision, save, design }: CheckedSave): string =>
+  `{"revision":${revision},${save === null ? '' : `"save":${JSON.stringify(save)},`}"design":${design}}`;
