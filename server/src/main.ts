@@ -1,6 +1,4 @@
 import { existsSync } from 'node:fs';
-import { createServer } from 'node:http';
-import { createServer as createSecureServer } from 'node:https';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { openBackups } from './backup/nightly';
@@ -88,17 +86,14 @@ const app = createApp({
   backups: daily,
   ...(trust ? { trust } : {}),
 });
-const plain = createServer(app);
-const secure = shown && createSecureServer(shown.now(), app);
-if (secure) shown.onNewer((newer) => secure.setSecureContext(newer));
-const servers = secure ? [plain, secure] : [plain];
-const door = secure ? openDoor(plain, secure) : plain;
-door.once('error', (error: NodeJS.ErrnoException) => {
+const door = openDoor(app, shown && shown.now());
+shown?.onNewer(door.setCertificate);
+door.listener.once('error', (error: NodeJS.ErrnoException) => {
   log.fatal({ err: error }, `cannot listen on ${host}:${port}`);
   process.exit(error.code === 'EADDRINUSE' ? EXIT.portTaken : EXIT.noAddress);
 });
-door.listen(port, host, () => {
-  log.info(`listening on ${secure ? 'https' : 'http'}://${host}:${port}`);
+door.listener.listen(port, host, () => {
+  log.info(`listening on ${shown ? 'https' : 'http'}://${host}:${port}`);
   process.send?.('listening');
   if (supervised && !process.connected) stop('the process that started us is gone');
 });
@@ -115,12 +110,12 @@ function stop(why: string): void {
   void simulated?.close();
   shown?.stop();
   const quiet = hub.close();
-  const breakOff = setTimeout(() => servers.forEach((one) => one.closeAllConnections()), LAST_REQUESTS_MS);
+  const breakOff = setTimeout(() => door.closeAll(), LAST_REQUESTS_MS);
   // A connection that is kept open is closed as soon as nothing is asked over it any more.
-  const sweep = setInterval(() => servers.forEach((one) => one.closeIdleConnections()), 50);
+  const sweep = setInterval(() => door.closeIdle(), 50);
   // A database that hangs does not hold us up either.
   setTimeout(() => process.exit(0), 2 * LAST_REQUESTS_MS).unref();
-  door.close(() => {
+  door.listener.close(() => {
     clearTimeout(breakOff);
     clearInterval(sweep);
     void Promise.allSettled([workshop.close(), quiet, pool.end()]).then(() => process.exit(0));
