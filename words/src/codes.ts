@@ -43,6 +43,9 @@ export interface RefusalSays {
   readonly 'server.future': NoValues;
   readonly 'server.no-zone': NoValues;
   readonly 'server.person-taken': NoValues;
+  /** A name that looks like that of somebody else. */
+  readonly 'server.person-alike': { readonly name: string };
+  readonly 'server.passphrase-common': NoValues;
   readonly 'server.too-deep': { readonly max: number };
   readonly 'server.too-many-values': { readonly max: number };
 }

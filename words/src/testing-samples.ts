@@ -552,6 +552,8 @@ export const SAMPLES: AllSays = {
   'server.taken': { key: 'cream' },
   'server.fixed': {},
   'server.person-taken': {},
+  'server.person-alike': { name: 'Ada' },
+  'server.passphrase-common': {},
   'server.too-deep': { max: 60 },
   'server.too-many-values': { max: 2000000 },
   'server.future': {},

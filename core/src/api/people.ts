@@ -48,16 +48,25 @@ export const ownPassphraseSchema = v.strictObject({ old: typed(), passphrase: pa
 export const personSchema = v.object({ id: v.string(), name: v.string(), role: oneOf(ROLES) });
 export type ShopPerson = v.InferOutput<typeof personSchema>;
 
-/** Who one is here. `signIn`: whether one has to be somebody; `setUp`: whether there is an owner yet; `phone`: whose hands may change on it. */
+/** Who one is here. `signIn`: whether one has to be somebody; `setUp`: whether there is an owner yet; `phone`: whose hands may change on it; `pinEnded`: one's PIN was
+ * ended when PINs came to open no more than a painter's rights. */
 export const meSchema = v.object({
   signIn: v.boolean(),
   setUp: v.boolean(),
   person: v.nullable(personSchema),
   phone: v.nullable(v.object({ name: v.string(), people: v.array(v.object({ id: v.string(), name: v.string() })) })),
+  pinEnded: v.optional(v.boolean(), false),
 });
 export type Me = v.InferOutput<typeof meSchema>;
 
-export const peopleSchema = v.object({ people: v.array(v.object({ ...personSchema.entries, hasPin: v.boolean() })) });
+export const peopleSchema = v.object({ people: v.array(v.object({ ...personSchema.entries, hasPin: v.boolean(), pinLocked: v.boolean() })) });
+/** Phones of the shop, on which hands change by a PIN. */
+export const phonesSchema = v.object({ phones: v.array(v.object({ id: v.string(), name: v.string(), pairedAt: instant() })) });
+
+/** The secret address of one's calendar: when it was made, null where there is none; and the address itself, told once, when it is made. */
+export const calendarLinkSchema = v.object({ madeAt: v.nullable(instant()) });
+export const newCalendarLinkSchema = v.object({ madeAt: instant(), token: v.string() });
+
 /** Where people are signed in; `own`: this very device. */
 export const sessionsSchema = v.object({
   sessions: v.array(

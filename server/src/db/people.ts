@@ -6,12 +6,17 @@ export interface KnownSession {
   readonly id: string;
   readonly person: ShopPerson;
   readonly phone: string | null;
+  /** Begun with a PIN: it opens no more than a painter's rights. */
+  readonly byPin: boolean;
   /** Its token is older than it should be, or was replaced a moment ago. */
   readonly stale: boolean;
   readonly replaced: boolean;
 }
 
-/** A session ends when nobody was seen for so long; its token is changed so often; the one before is heeded for so long after. */
+/** The rights a PIN opens: four digits are no owner's key. */
+export const roleByPin = (role: Role): Role => (role === 'owner' ? 'painter' : role);
+
+/** A session ends after so many days unused; its token is changed so often; the one before is accepted for so long after. */
 const IDLE_DAYS = 60;
 const CHANGE_HOURS = 24;
 const OVERLAP = "interval '2 minutes'";
@@ -27,8 +32,9 @@ export async function findSession(db: Queryable, hash: string): Promise<KnownSes
     stale: boolean;
     replaced: boolean;
     unseen: boolean;
+    by_pin: boolean;
   }>(
-    `SELECT s.id, s.person_id, p.name, p.role, s.phone_id, s.changed_at < now() - make_interval(hours => $2) AS stale, s.hash <> $1 AS replaced,
+    `SELECT s.id, s.person_id, p.name, p.role, s.phone_id, s.by_pin, s.changed_at < now() - make_interval(hours => $2) AS stale, s.hash <> $1 AS replaced,
             s.seen_at < now() - interval '5 minutes' AS unseen
        FROM sessions s JOIN people p ON p.id = s.person_id
       WHERE (s.hash = $1 OR (s.last_hash = $1 AND s.changed_at > now() - ${OVERLAP}))
@@ -38,12 +44,14 @@ export async function findSession(db: Queryable, hash: string): Promise<KnownSes
   const [row] = rows;
   if (!row) return null;
   if (row.unseen) await db.query('UPDATE sessions SET seen_at = now() WHERE id = $1', [row.id]);
-  return { id: row.id, person: { id: row.person_id, name: row.name, role: row.role }, phone: row.phone_id, stale: row.stale, replaced: row.replaced };
+  const person = { id: row.person_id, name: row.name, role: row.by_pin ? roleByPin(row.role) : row.role };
+  return { id: row.id, person, phone: row.phone_id, byPin: row.by_pin, stale: row.stale, replaced: row.replaced };
 }
 
 /** Begins a session. */
-export async function insertSession(db: Queryable, of: { person: string; phone: string | null; device: string; hash: string }): Promise<void> {
-  await db.query('INSERT INTO sessions (person_id, phone_id, device, hash) VALUES ($1, $2, $3, $4)', [of.person, of.phone, of.device, of.hash]);
+export async function insertSession(db: Queryable, of: { person: string; phone: string | null; device: string; hash: string; byPin?: boolean }): Promise<void> {
+  const { person, phone, device, hash, byPin = false } = of;
+  await db.query('INSERT INTO sessions (person_id, phone_id, device, hash, by_pin) VALUES ($1, $2, $3, $4, $5)', [person, phone, device, hash, byPin]);
 }
 
 /**
@@ -89,9 +97,13 @@ export interface PersonRow extends ShopPerson {
   /** Null: left out of the backup this shop was put back from. */
   readonly passphrase: string | null;
   readonly pin: string | null;
+  /** Wrong PINs since the last right one, or the last sign-in by passphrase. */
+  readonly wrongPins: number;
+  /** Their PIN was ended, and they have not set another. */
+  readonly pinEnded: boolean;
 }
 
-const PERSON = 'id, name, role, passphrase, pin';
+const PERSON = 'id, name, role, passphrase, pin, wrong_pins AS "wrongPins", pin_ended AS "pinEnded"';
 
 /** Everybody who works here. */
 export async function listPeople(db: Queryable): Promise<PersonRow[]> {
@@ -125,11 +137,15 @@ export async function insertPerson(db: Queryable, { name, role, passphrase }: { 
   return rows[0] ?? null;
 }
 
-/** Changes what is given of a person. */
+/** Changes what is given of a person. A PIN that is set begins without wrong ones; null takes it away. */
 export async function updatePerson(db: Queryable, id: string, to: Partial<Pick<PersonRow, 'role' | 'passphrase' | 'pin'>>): Promise<boolean> {
   const { rowCount } = await db.query(
-    'UPDATE people SET role = coalesce($2, role), passphrase = coalesce($3, passphrase), pin = coalesce($4, pin) WHERE id = $1 AND left_at IS NULL',
-    [id, to.role ?? null, to.passphrase ?? null, to.pin ?? null],
+    `UPDATE people SET role = coalesce($2, role), passphrase = coalesce($3, passphrase),
+            pin = CASE WHEN $4 THEN $5 ELSE pin END,
+            wrong_pins = CASE WHEN $4 THEN 0 ELSE wrong_pins END,
+            pin_ended = CASE WHEN $5::text IS NOT NULL THEN false ELSE pin_ended END
+      WHERE id = $1 AND left_at IS NULL`,
+    [id, to.role ?? null, to.passphrase ?? null, to.pin !== undefined, to.pin ?? null],
   );
   return rowCount === 1;
 }
@@ -174,9 +190,72 @@ export async function insertPhone(db: Queryable, name: string, hash: string): Pr
   return (await db.query<{ id: string }>('INSERT INTO phones (name, hash) VALUES ($1, $2) RETURNING id', [name, hash])).rows[0]!.id;
 }
 
-/** Counts a PIN that was wrong; a right one, or a passphrase, begins anew. */
-export async function countPin(db: Queryable, phone: string, right: boolean): Promise<void> {
-  await db.query('UPDATE phones SET wrong_pins = CASE WHEN $2 THEN 0 ELSE wrong_pins + 1 END WHERE id = $1', [phone, right]);
+/** Maximum number of wrong PINs in a row, on one phone and for one person. */
+const MAX_WRONG_PINS = 5;
+
+/** Whether so many PINs of a person were wrong that a passphrase is asked for. */
+export const isPinLocked = ({ pin, wrongPins }: Pick<PersonRow, 'pin' | 'wrongPins'>): boolean => pin !== null && wrongPins >= MAX_WRONG_PINS;
+
+/**
+ * Counts a try of a PIN as wrong, on the phone and for the person, before it is looked at: tries at the same moment all count.
+ * @returns false where no more may be tried
+ */
+export async function countPinTry(db: Queryable, phone: string, person: string): Promise<boolean> {
+  const { rowCount: onPhone } = await db.query('UPDATE phones SET wrong_pins = wrong_pins + 1 WHERE id = $1 AND ended_at IS NULL AND wrong_pins < $2', [
+    phone,
+    MAX_WRONG_PINS,
+  ]);
+  const { rowCount: ofPerson } = await db.query('UPDATE people SET wrong_pins = wrong_pins + 1 WHERE id = $1 AND left_at IS NULL AND wrong_pins < $2', [
+    person,
+    MAX_WRONG_PINS,
+  ]);
+  return onPhone === 1 && ofPerson === 1;
+}
+
+/** A right PIN, or a passphrase: the count begins anew for this person, and on the phone they hold. */
+export async function clearPinTries(db: Queryable, phone: string | null, person: string): Promise<void> {
+  await db.query('UPDATE phones SET wrong_pins = 0 WHERE id = $1', [phone]);
+  await db.query('UPDATE people SET wrong_pins = 0 WHERE id = $1', [person]);
+}
+
+/** Phones of the shop, the newest first. */
+export async function listPhones(db: Queryable): Promise<{ readonly id: string; readonly name: string; readonly pairedAt: Date }[]> {
+  return (
+    await db.query<{ id: string; name: string; pairedAt: Date }>(
+      'SELECT id, name, paired_at AS "pairedAt" FROM phones WHERE ended_at IS NULL ORDER BY paired_at DESC LIMIT 200',
+    )
+  ).rows;
+}
+
+/** A phone is no phone of the shop any more, and whoever is signed in on it is out. */
+export async function endPhone(db: Queryable, id: string): Promise<boolean> {
+  const { rowCount } = await db.query('UPDATE phones SET ended_at = now() WHERE id = $1 AND ended_at IS NULL', [id]);
+  await db.query('UPDATE sessions SET ended_at = now() WHERE phone_id = $1 AND ended_at IS NULL', [id]);
+  return rowCount === 1;
+}
+
+/** Keeps the secret address of somebody's calendar, in place of the one before. */
+export async function keepCalendarLink(db: Queryable, person: string, hash: string): Promise<void> {
+  await db.query('INSERT INTO calendar_links (person_id, hash) VALUES ($1, $2) ON CONFLICT (person_id) DO UPDATE SET hash = excluded.hash, made_at = now()', [
+    person,
+    hash,
+  ]);
+}
+
+/** Calls the secret address of somebody's calendar back. */
+export async function endCalendarLink(db: Queryable, person: string): Promise<boolean> {
+  return (await db.query('DELETE FROM calendar_links WHERE person_id = $1', [person])).rowCount === 1;
+}
+
+/** When the secret address of somebody's calendar was made; null where there is none. */
+export async function calendarLinkOf(db: Queryable, person: string): Promise<Date | null> {
+  return (await db.query<{ at: Date }>('SELECT made_at AS at FROM calendar_links WHERE person_id = $1', [person])).rows[0]?.at ?? null;
+}
+
+/** Whether a calendar is to be seen at a secret address: its person still works here. */
+export async function isCalendarLink(db: Queryable, hash: string): Promise<boolean> {
+  const { rowCount } = await db.query('SELECT 1 FROM calendar_links c JOIN people p ON p.id = c.person_id WHERE c.hash = $1 AND p.left_at IS NULL', [hash]);
+  return rowCount === 1;
 }
 
 export interface LinkRow {

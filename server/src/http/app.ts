@@ -4,7 +4,7 @@ import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import { cutterAt } from '../cutter';
 import { clientFiles } from './client-files';
-import { answerError, noRoute } from './errors';
+import { answerError, loggedUrl, noRoute } from './errors';
 import { guard } from './guard';
 import { answering, type Shop } from './route';
 import { ROUTES } from './routes';
@@ -51,7 +51,10 @@ export function createApp({ clientFolder, names = [], proxied = false, ...parts 
       pinoHttp({
         logger: log,
         autoLogging: { ignore: (request) => !request.url?.startsWith('/api') },
-        serializers: { req: ({ id, method, url }) => ({ id, method, url }), res: ({ statusCode }) => ({ statusCode }) },
+        serializers: {
+          req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({ id, method, url: loggedUrl(url) }),
+          res: ({ statusCode }) => ({ statusCode }),
+        },
       }),
     );
   app.use(

@@ -1,9 +1,11 @@
 import {
+  calendarLinkSchema,
   dayAnswerSchema,
   type DayAnswer,
   keptShopDaySchema,
   measuredOf,
   minutesAnswerSchema,
+  newCalendarLinkSchema,
   MS_PER_MINUTE,
   plainly,
   pinSchema,
@@ -15,9 +17,11 @@ import { listAir } from '../db/air';
 import { newestChange } from '../db/changes';
 import { forgetSpeeds, listSpeeds } from '../db/learning';
 import { inTransaction } from '../db/pool';
+import { calendarLinkOf, endCalendarLink, isCalendarLink, keepCalendarLink } from '../db/people';
+import { hashOf, newToken } from '../people/secrets';
 import { findDayOrder, findShopDay, keepDayOrder, keepPin, listPins, saveShopDay } from '../db/shop-day';
 import { WORDS } from '../words';
-import { ApiError, invalidAt } from './errors';
+import { ApiError, invalidAt, notFound } from './errors';
 import { knownKept, planOf } from './jobs';
 import { route, type Context, type Route, type Shop } from './route';
 
@@ -66,6 +70,29 @@ async function whenDone({ db, now, run, params }: Context): Promise<DayAnswer> {
   return (await run('day', { ...asked, asIf })).answer;
 }
 
+/** Sends the plan of the day as a calendar. */
+async function sendCalendar(context: Context): Promise<void> {
+  const { people, work } = await dayNow(context);
+  const names = new Map(people.map(({ id, name }) => [id, name]));
+  const calendar = ical({ name: 'Lintrel', prodId: { company: 'Lintrel', product: 'Day plan', language: 'EN' } });
+  for (const one of work) {
+    const first = WORDS.say(one.steps[0]!.say);
+    const latest = one.latest ? [`Begin no later than ${new Date(one.latest.atMs).toISOString()}.`] : [];
+    calendar.createEvent({
+      id: `${one.id.replaceAll(' ', '-')}@lintrel`,
+      start: new Date(one.startMs),
+      end: new Date(one.endMs),
+      summary: `${one.title}: ${first}${one.steps.length > 1 ? ` and ${one.steps.length - 1} more` : ''}`,
+      description: [
+        ...one.steps.map(({ say }) => WORDS.say(say)),
+        ...latest,
+        `By ${one.people.map((id) => names.get(id) ?? id).join(', ')}. Times are estimates.`,
+      ].join('\n'),
+    });
+  }
+  context.response.type('text/calendar').attachment('lintrel-day.ics').send(calendar.toString());
+}
+
 /** /api/day: the plan of the day, as a calendar too, and the hours of the shop it is made from. */
 export const dayRoutes: readonly Route[] = [
   route({ method: 'GET', path: '/day', right: 'look', answer: dayAnswerSchema, work: (context) => dayNow(context) }),
@@ -75,26 +102,47 @@ export const dayRoutes: readonly Route[] = [
     path: '/day.ics',
     right: 'look',
     answer: 'own',
+    work: (context) => sendCalendar(context),
+  }),
+  // The same for a program that keeps a calendar and signs in nowhere: at an address only its person knows.
+  route({
+    method: 'GET',
+    path: '/calendar/:token',
+    right: 'open',
+    slow: 'looking',
+    answer: 'own',
     async work(context) {
-      const { people, work } = await dayNow(context);
-      const names = new Map(people.map(({ id, name }) => [id, name]));
-      const calendar = ical({ name: 'Lintrel', prodId: { company: 'Lintrel', product: 'Day plan', language: 'EN' } });
-      for (const one of work) {
-        const first = WORDS.say(one.steps[0]!.say);
-        const latest = one.latest ? [`Begin no later than ${new Date(one.latest.atMs).toISOString()}.`] : [];
-        calendar.createEvent({
-          id: `${one.id.replaceAll(' ', '-')}@lintrel`,
-          start: new Date(one.startMs),
-          end: new Date(one.endMs),
-          summary: `${one.title}: ${first}${one.steps.length > 1 ? ` and ${one.steps.length - 1} more` : ''}`,
-          description: [
-            ...one.steps.map(({ say }) => WORDS.say(say)),
-            ...latest,
-            `By ${one.people.map((id) => names.get(id) ?? id).join(', ')}. Times are estimates.`,
-          ].join('\n'),
-        });
-      }
-      context.response.type('text/calendar').attachment('lintrel-day.ics').send(calendar.toString());
+      if (!(await isCalendarLink(context.db, hashOf(context.params.token!)))) throw notFound('calendar at this address, or it was called back');
+      await sendCalendar(context);
+    },
+  }),
+  route({
+    method: 'GET',
+    path: '/me/calendar',
+    right: 'signed',
+    answer: calendarLinkSchema,
+    work: async ({ db, person }) => ({ madeAt: person === null ? null : ((await calendarLinkOf(db, person.id))?.toISOString() ?? null) }),
+  }),
+  route({
+    method: 'POST',
+    path: '/me/calendar',
+    right: 'signed',
+    status: 201,
+    answer: newCalendarLinkSchema,
+    async work({ db, person, now }) {
+      if (person === null) throw new ApiError(409, 'nobody', 'Where nobody signs in, the calendar has an open address: /api/day.ics.');
+      const { token, hash } = newToken();
+      await keepCalendarLink(db, person.id, hash);
+      return { madeAt: new Date(now()).toISOString(), token };
+    },
+  }),
+  route({
+    method: 'DELETE',
+    path: '/me/calendar',
+    right: 'signed',
+    answer: 'nothing',
+    async work({ db, person }) {
+      if (person === null || !(await endCalendarLink(db, person.id))) throw notFound('calendar address');
     },
   }),
   route({

@@ -70,6 +70,9 @@ export function toApiError(error: unknown): ApiError {
   return new ApiError(500, 'internal', 'Something went wrong on the server. Nothing was changed; try again.');
 }
 
+/** A URL as the log shows it: secret addresses open something to whoever reads them. */
+export const loggedUrl = (url: string): string => url.replace(/^(\/(?:api\/)?(?:link|calendar)\/)[^/?#]+/, '$1…');
+
 /** Answers what no route has answered. */
 export const noRoute: RequestHandler = (request, _response, next) => next(notFound(`${request.method} ${request.path}`.slice(0, 200)));
 
@@ -79,7 +82,7 @@ export const answerError =
   (error, request, response, next) => {
     if (response.headersSent) return next(error);
     const { status, code, message, details, versionsJson } = toApiError(error);
-    if (status >= 500) log.error({ err: error, method: request.method, url: request.originalUrl }, message);
+    if (status >= 500) log.error({ err: error, method: request.method, url: loggedUrl(request.originalUrl) }, message);
     const body: ApiErrorBody = { error: { code, message, ...details } };
     response.status(status);
     if (versionsJson === null) response.json(body);

@@ -5,8 +5,9 @@ import { route, type Route } from './route';
 
 /** A line now and then keeps what stands between from closing the connection. */
 const HEARTBEAT_MS = 20_000;
-/** So many pages listen to one server at most: each holds a connection. */
-const MOST_LISTENERS = 500;
+/** Maximum number of pages that listen to one server, and of one person's: each holds a connection. */
+const MAX_LISTENERS = 500;
+const MAX_LISTENERS_OF_ONE = 20;
 
 /**
  * /api/live: what changes, told at once, as server-sent events. Whoever comes back says the number of the last change heard and is told what
@@ -18,8 +19,10 @@ export const liveRoutes: readonly Route[] = [
     path: '/live',
     right: 'look',
     answer: 'own',
-    async work({ db, shop: { hub }, request, query, response }) {
-      if (hub.listeners() >= MOST_LISTENERS) return void response.status(503).set('Retry-After', '30').end();
+    async work({ db, shop, person, session, request, query, response }) {
+      const { hub } = shop;
+      const full = hub.listeners() >= MAX_LISTENERS || (person !== null && hub.listeners(person.id) >= MAX_LISTENERS_OF_ONE);
+      if (full) return void response.status(503).set('Retry-After', '30').end();
       const last = Number(request.get('last-event-id') ?? query.after ?? NaN);
       // Heard before what was missed is read: nothing falls between the two.
       const waiting: (Told | null)[] = [];
@@ -27,6 +30,8 @@ export const liveRoutes: readonly Route[] = [
       const unsubscribe = hub.subscribe({
         heard: (told) => void (ready ? tell(response, told) : waiting.push(told)),
         ended: () => response.end(),
+        person: person?.id ?? null,
+        session,
       });
       const beat = setInterval(() => response.headersSent && response.write(':\n\n'), HEARTBEAT_MS);
       response.on('close', () => {

@@ -179,7 +179,7 @@ describe('a phone of the shop', () => {
     // On any other device a PIN is nothing.
     expect((await browser().post('/api/sign-in/pin').send({ person: hal, pin: '2468' }).expect(403)).body.error.code).toBe('no-phone');
     const phone = browser();
-    await signIn(phone, 'Pim', { phone: 'Bench phone' }).expect(201);
+    await signIn(phone, 'Ada', { phone: 'Bench phone' }).expect(201);
     expect((await me(phone)).phone).toEqual({ name: 'Bench phone', people: [{ id: hal, name: 'Hal' }] });
     await phone.post('/api/sign-in/pin').send({ person: hal, pin: '1111' }).expect(403);
     expect((await phone.post('/api/sign-in/pin').send({ person: hal, pin: '2468' }).expect(201)).body.person.name).toBe('Hal');

@@ -5,9 +5,11 @@ import {
   ownPassphraseSchema,
   ownPinSchema,
   peopleSchema,
+  phonesSchema,
   personSchema,
   pinInSchema,
   plainly,
+  said,
   sessionsSchema,
   setUpSchema,
   signInSchema,
@@ -17,7 +19,13 @@ import {
 import {
   canSignIn,
   countOwners,
-  countPin,
+  clearPinTries,
+  countPinTry,
+  endPhone,
+  isPinLocked,
+  listPhones,
+  roleByPin,
+  endCalendarLink,
   endSession,
   endSessionsOf,
   findPhone,
@@ -34,14 +42,13 @@ import {
   type PersonRow,
 } from '../db/people';
 import { inTransaction, type Queryable } from '../db/pool';
+import { isCommon } from '../people/common';
+import { looksLike } from '../people/names';
 import { asTyped, hashOf, isSecret, keptSecret, newToken } from '../people/secrets';
 import { ApiError, invalidAt, notFound } from './errors';
 import { route, type Context, type Route } from './route';
 import { uuidOf } from './validate';
 import { cookieIn, giveCookie, PHONE_COOKIE, SESSION_COOKIE, takeCookie } from './who';
-
-/** So many wrong PINs on one phone before a passphrase is asked for. */
-const MOST_WRONG_PINS = 5;
 
 const wrong = () => new ApiError(403, 'wrong', 'Name and passphrase do not belong together.');
 
@@ -58,6 +65,7 @@ export const peopleRoutes: readonly Route[] = [
     answer: meSchema,
     async work(context) {
       const { code, name, passphrase, device } = context.body;
+      refuseCommon(passphrase);
       const secret = await keptSecret(passphrase);
       await inTransaction(context.db, async (db) => {
         if ((await canSignIn(db)) || !(await useSetUpCode(db, hashOf(asTyped(code)))))
@@ -80,8 +88,11 @@ export const peopleRoutes: readonly Route[] = [
       const { name, passphrase, device, phone } = context.body;
       const person = await personNamed(context.db, name);
       if (!(await isSecret(person?.passphrase ?? null, passphrase)) || !person) throw wrong();
+      if (phone !== undefined && person.role !== 'owner')
+        throw new ApiError(403, 'owner-pairs', 'Only an owner makes this a phone of the shop: an owner signs in here once.');
       await inTransaction(context.db, async (db) => {
         const paired = await pairedPhone(db, context, phone);
+        await clearPinTries(db, paired, person.id);
         await begin(db, context, { person: person.id, phone: paired, device: phone ?? device });
       });
       return meOf(context, person.name);
@@ -100,13 +111,13 @@ export const peopleRoutes: readonly Route[] = [
       const token = cookieIn(request, PHONE_COOKIE);
       const phone = token === null ? null : await findPhone(db, hashOf(token));
       if (!phone) throw new ApiError(403, 'no-phone', 'A PIN is enough only on a phone of the shop: sign in with your passphrase.');
-      if (phone.wrongPins >= MOST_WRONG_PINS) throw new ApiError(403, 'pins-used-up', 'Too many wrong PINs on this phone: sign in with your passphrase.');
+      if (!(await countPinTry(db, phone.id, body.person)))
+        throw new ApiError(403, 'pins-used-up', 'Too many wrong PINs on this phone or for this person: sign in with your passphrase.');
       const person = await personById(db, body.person);
-      const right = await isSecret(person?.pin ?? null, body.pin);
-      await countPin(db, phone.id, right);
-      if (!right || !person) throw new ApiError(403, 'wrong', 'This is not the PIN.');
-      await inTransaction(db, (held) => begin(held, context, { person: person.id, phone: phone.id, device: phone.name }));
-      return meOf(context, person.name);
+      if (!(await isSecret(person?.pin ?? null, body.pin)) || !person) throw new ApiError(403, 'wrong', 'This is not the PIN.');
+      await clearPinTries(db, phone.id, person.id);
+      await inTransaction(db, (held) => begin(held, context, { person: person.id, phone: phone.id, device: phone.name, byPin: true }));
+      return meOf(context, person.name, true);
     },
   }),
   route({
@@ -139,6 +150,7 @@ export const peopleRoutes: readonly Route[] = [
     body: ownPassphraseSchema,
     answer: 'nothing',
     async work({ db, person, session, body: { old, passphrase } }) {
+      refuseCommon(passphrase);
       const own = await ownRow(db, person, old);
       await updatePerson(db, own.id, { passphrase: await keptSecret(passphrase) });
       // Whoever knew the old one is out.
@@ -163,10 +175,29 @@ export const peopleRoutes: readonly Route[] = [
   }),
   route({
     method: 'GET',
+    path: '/phones',
+    right: 'people',
+    answer: phonesSchema,
+    work: async ({ db }) => ({ phones: (await listPhones(db)).map(({ pairedAt, ...phone }) => ({ ...phone, pairedAt: pairedAt.toISOString() })) }),
+  }),
+  route({
+    method: 'DELETE',
+    path: '/phones/:id',
+    right: 'people',
+    answer: 'nothing',
+    work: ({ db: pool, params }) =>
+      inTransaction(pool, async (db) => {
+        if (!(await endPhone(db, uuidOf(params.id, 'phone')))) throw notFound('phone');
+      }),
+  }),
+  route({
+    method: 'GET',
     path: '/people',
     right: 'people',
     answer: peopleSchema,
-    work: async ({ db }) => ({ people: (await listPeople(db)).map(({ id, name, role, pin }) => ({ id, name, role, hasPin: pin !== null })) }),
+    work: async ({ db }) => ({
+      people: (await listPeople(db)).map((row) => ({ id: row.id, name: row.name, role: row.role, hasPin: row.pin !== null, pinLocked: isPinLocked(row) })),
+    }),
   }),
   route({
     method: 'POST',
@@ -176,6 +207,10 @@ export const peopleRoutes: readonly Route[] = [
     body: newPersonSchema,
     answer: personSchema,
     async work({ db, body: { name, role, passphrase } }) {
+      const names = (await listPeople(db)).map((one) => one.name);
+      const alike = names.find((other) => looksLike(name, other));
+      if (alike !== undefined && alike.toLowerCase() !== name.toLowerCase()) throw invalidAt('name', said('server.person-alike', { name: alike }));
+      refuseCommon(passphrase);
       const person = await insertPerson(db, { name, role, passphrase: await keptSecret(passphrase) });
       if (!person) throw taken();
       return person;
@@ -189,11 +224,13 @@ export const peopleRoutes: readonly Route[] = [
     answer: personSchema,
     async work({ db: pool, params, session, body: { role, passphrase } }) {
       const id = uuidOf(params.id, 'person');
+      if (passphrase !== undefined) refuseCommon(passphrase);
       const secret = passphrase === undefined ? undefined : await keptSecret(passphrase);
       await inTransaction(pool, async (db) => {
         const before = await known(db, id);
         if (before.role === 'owner' && role !== undefined && role !== 'owner') await oneOwnerStays(db);
-        await updatePerson(db, id, { ...(role ? { role } : {}), ...(secret ? { passphrase: secret } : {}) });
+        // Whoever needs a new passphrase may have lost the PIN as well.
+        await updatePerson(db, id, { ...(role ? { role } : {}), ...(secret ? { passphrase: secret, pin: null } : {}) });
         // What somebody else has set as a passphrase ends what was begun with the old one.
         if (secret) await endSessionsOf(db, id, session);
       });
@@ -210,11 +247,17 @@ export const peopleRoutes: readonly Route[] = [
       await inTransaction(pool, async (db) => {
         if ((await known(db, id)).role === 'owner') await oneOwnerStays(db);
         await leavePerson(db, id);
+        await endCalendarLink(db, id);
         await endSessionsOf(db, id);
       });
     },
   }),
 ];
+
+/** Passphrases that stand in every list of common ones are guessed first. */
+function refuseCommon(passphrase: string): void {
+  if (isCommon(passphrase)) throw invalidAt('passphrase', plainly('server.passphrase-common'));
+}
 
 /** Whose sessions somebody may see and end: an owner everybody's (null), others their own. */
 const whose = (person: ShopPerson | null): string | null => (person?.role === 'owner' ? null : (person?.id ?? null));
@@ -256,7 +299,7 @@ async function ownRow(db: Queryable, person: ShopPerson | null, passphrase: stri
 async function begin(
   db: Queryable,
   { session: before, response }: Pick<Context, 'session' | 'response'>,
-  of: { person: string; phone: string | null; device: string },
+  of: { person: string; phone: string | null; device: string; byPin?: boolean },
 ): Promise<void> {
   if (before !== null) await endSession(db, before, null);
   const { token, hash } = newToken();
@@ -268,10 +311,7 @@ async function begin(
 async function pairedPhone(db: Queryable, { request, response }: Pick<Context, 'request' | 'response'>, name: string | undefined): Promise<string | null> {
   const brought = cookieIn(request, PHONE_COOKIE);
   const found = brought === null ? null : await findPhone(db, hashOf(brought));
-  if (found) {
-    await countPin(db, found.id, true);
-    return found.id;
-  }
+  if (found) return found.id;
   if (name === undefined) return null;
   const { token, hash } = newToken();
   const id = await insertPhone(db, name, hash);
@@ -280,12 +320,14 @@ async function pairedPhone(db: Queryable, { request, response }: Pick<Context, '
 }
 
 /** Who one is here; just signed in, the request does not know yet. */
-async function meOf({ db, shop: { signIn }, person: before, request }: Context, fresh?: string): Promise<Me> {
-  if (!signIn) return { signIn, setUp: true, person: null, phone: null };
+/** @param fresh name of who has just signed in, and whether by a PIN */
+async function meOf({ db, shop: { signIn }, person: before, request }: Context, fresh?: string, byPin = false): Promise<Me> {
+  if (!signIn) return { signIn, setUp: true, person: null, phone: null, pinEnded: false };
   const row = fresh === undefined ? null : await personNamed(db, fresh);
-  const person: ShopPerson | null = row ? { id: row.id, name: row.name, role: row.role } : before;
+  const person: ShopPerson | null = row ? { id: row.id, name: row.name, role: byPin ? roleByPin(row.role) : row.role } : before;
+  const own = person && (row ?? (await personById(db, person.id)));
   const token = cookieIn(request, PHONE_COOKIE);
   const phone = token === null ? null : await findPhone(db, hashOf(token));
   const hands = phone ? (await listPeople(db)).flatMap(({ id, name, pin }) => (pin === null ? [] : [{ id, name }])) : [];
-  return { signIn, setUp: await canSignIn(db), person, phone: phone && { name: phone.name, people: hands } };
+  return { signIn, setUp: await canSignIn(db), person, phone: phone && { name: phone.name, people: hands }, pinEnded: own?.pinEnded ?? false };
 }

@@ -7,11 +7,14 @@ export interface Hub {
   ready(): Promise<void>;
   /** Tells a listener every change from now on. Returns how to end that. */
   subscribe(listener: Listener): () => void;
-  /** How many are told. */
-  listeners(): number;
+  /** How many are told; those of one person alone where one is given. */
+  listeners(person?: string): number;
   /** Tells all listeners that it ends, and ends. */
   close(): Promise<void>;
 }
+
+/** What the database tells of a sign-in that has ended. */
+type SessionEnded = { readonly kind: 'session-ended'; readonly session: string };
 
 /** What is told: a change, or that a device is somewhere. */
 export type Told = Change | ({ readonly kind: 'here' } & Here);
@@ -21,6 +24,9 @@ export interface Listener {
   /** Null: some may have been missed. */
   readonly heard: (told: Told | null) => void;
   readonly ended: () => void;
+  /** Who listens, and the sign-in it hangs on: with its end the listener is ended. Null where nobody signs in. */
+  readonly person: string | null;
+  readonly session: string | null;
 }
 
 /** How long until a lost connection is tried again, at first and at most. */
@@ -36,6 +42,14 @@ export function openHub(connectionString: string): Hub {
   let waitMs = FIRST_WAIT_MS;
   let closed = false;
   const tell = (told: Told | null) => listeners.forEach(({ heard }) => heard(told));
+  const end = (which: (listener: Listener) => boolean) => {
+    for (const listener of [...listeners].filter(which)) {
+      listeners.delete(listener);
+      listener.ended();
+    }
+  };
+  const receive = (message: Told | SessionEnded | null) =>
+    message?.kind === 'session-ended' ? end(({ session }) => session === message.session) : tell(message);
 
   function lost(gone: pg.Client): void {
     if (client !== gone) return;
@@ -55,13 +69,15 @@ export function openHub(connectionString: string): Hub {
     client = own;
     own.on('error', () => lost(own));
     own.on('end', () => lost(own));
-    own.on('notification', ({ payload }) => tell(JSON.parse(payload ?? 'null') as Told | null));
+    own.on('notification', ({ payload }) => receive(JSON.parse(payload ?? 'null') as Told | SessionEnded | null));
     try {
       await own.connect();
       await own.query('LISTEN lintrel');
       waitMs = FIRST_WAIT_MS;
-      // What happened while nobody listened is not known here.
-      if (again) tell(null);
+      if (!again) return;
+      // What happened while nobody listened is not known here: some sign-ins may have ended. Their pages come back by themselves.
+      end(({ session }) => session !== null);
+      tell(null);
     } catch {
       void own.end().catch(() => undefined);
       lost(own);
@@ -75,11 +91,10 @@ export function openHub(connectionString: string): Hub {
       begin(false);
       return () => void listeners.delete(listener);
     },
-    listeners: () => listeners.size,
+    listeners: (person) => (person === undefined ? listeners.size : [...listeners].filter((one) => one.person === person).length),
     async close() {
       closed = true;
-      listeners.forEach(({ ended }) => ended());
-      listeners.clear();
+      end(() => true);
       if (timer) clearTimeout(timer);
       const own = client;
       client = null;

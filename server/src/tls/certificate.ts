@@ -7,6 +7,7 @@ import { hostname } from 'node:os';
 import { join } from 'node:path';
 import { generate } from 'selfsigned';
 import { ownAddresses } from './addresses';
+import { mayVouchFor, newAuthority } from './authority';
 
 /** What a server shows to prove who it is. */
 export interface Certificate {
@@ -34,12 +35,16 @@ export function ownNames(given: readonly string[]): string[] {
 
 /**
  * The certificate of this shop: made at the first start by an authority of its own, made anew before it ends or when this machine has
- * another name or address. The authority stays, and with it what phones have been told.
+ * another name or address. The authority stays, and with it what phones have been told, as long as it may vouch for the names: for another
+ * name than those of the shop and of private networks a new one is made, and phones have to be told once more.
  * @param folder where both are kept; the keys for nobody but us
  */
 export async function shopCertificate(folder: string, names: readonly string[], now: number): Promise<Certificate> {
   await mkdir(folder, { recursive: true, mode: 0o700 });
-  const authority = (await kept(folder, 'authority', now + SERVER_DAYS * MS_PER_DAY)) ?? (await made(folder, 'authority', await newAuthority(now)));
+  const before = await kept(folder, 'authority', now + SERVER_DAYS * MS_PER_DAY);
+  const { notBeforeDate, notAfterDate } = spanOf(now, AUTHORITY_DAYS);
+  const authority =
+    before && mayVouchFor(before.cert, names) ? before : await made(folder, 'authority', await newAuthority(names, notBeforeDate, notAfterDate));
   const known = await kept(folder, 'server', now + RENEW_DAYS * MS_PER_DAY);
   const usable = known && covers(known.cert, names) && new X509Certificate(known.cert).verify(new X509Certificate(authority.cert).publicKey);
   const own = usable ? known : await made(folder, 'server', await newServer(authority, names, now));
@@ -76,19 +81,6 @@ async function made(folder: string, name: string, pair: Pair): Promise<Pair> {
 }
 
 const spanOf = (now: number, days: number) => ({ notBeforeDate: new Date(now - MS_PER_DAY), notAfterDate: new Date(now + days * MS_PER_DAY) });
-
-async function newAuthority(now: number): Promise<Pair> {
-  const { private: key, cert } = await generate([{ name: 'commonName', value: `Lintrel shop ${hostname()}`.slice(0, 60) }], {
-    ...spanOf(now, AUTHORITY_DAYS),
-    keyType: 'ec',
-    algorithm: 'sha256',
-    extensions: [
-      { name: 'basicConstraints', cA: true, pathLenConstraint: 0, critical: true },
-      { name: 'keyUsage', keyCertSign: true, cRLSign: true, critical: true },
-    ],
-  });
-  return { key, cert: withEnd(cert) };
-}
 
 async function newServer(authority: Pair, names: readonly string[], now: number): Promise<Pair> {
   const altNames = names.map((name) => (isIP(name) === 0 ? { type: 2 as const, value: name } : { type: 7 as const, ip: name }));

@@ -4,8 +4,12 @@ import { request as ask } from 'node:http';
 import { request as askInSecret } from 'node:https';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { connect as connectTls, createServer as createTlsServer } from 'node:tls';
+import { generate } from 'selfsigned';
+import { closeOpened, listenOn } from '../../../e2e/opened';
 import { makeDatabase, startServer, type RunningServer, type TestDatabase } from '../../../e2e/harness';
 import { readConfig } from '../config';
+import { mayVouchFor } from './authority';
 import { ownNames, shopCertificate } from './certificate';
 
 const DAY_MS = 86_400_000;
@@ -42,6 +46,37 @@ describe('the certificate of the shop', () => {
     const late = await shopCertificate(join(folder, 'a'), names, Date.now() + 380 * DAY_MS);
     expect(Date.parse(first(late.cert).validTo)).toBeGreaterThan(Date.parse(first(before.cert).validTo));
     expect([more.authority, late.authority]).toEqual([before.authority, before.authority]);
+  });
+  it('comes from an authority that vouches for the names of the shop alone', async () => {
+    const { key, cert } = {
+      key: await readFile(join(folder, 'a', 'authority.key.pem'), 'utf8'),
+      cert: await readFile(join(folder, 'a', 'authority.cert.pem'), 'utf8'),
+    };
+    expect(mayVouchFor(cert, [...names, 'bench.local', '10.9.8.7', '169.254.1.1', 'fe80::1'])).toBe(true);
+    for (const name of ['bank.example', 'notlocal', 'evil-localhost', '8.8.8.8', '2001:db8::1'])
+      expect([name, mayVouchFor(cert, [name])]).toEqual([name, false]);
+    // A certificate for another site, made with its key, is refused by whoever trusts it.
+    const forged = await generate([{ name: 'commonName', value: 'x' }], {
+      keyType: 'ec',
+      algorithm: 'sha256',
+      ca: { key, cert },
+      extensions: [{ name: 'subjectAltName', altNames: [{ type: 2, value: 'bank.example' }] }],
+    });
+    const listener = createTlsServer({ key: forged.private, cert: `${forged.cert.trim()}\n${cert}` });
+    const port = await listenOn(listener);
+    const refused = await new Promise<string>((done) => {
+      const socket = connectTls({ port, host: '127.0.0.1', servername: 'bank.example', ca: cert }, () => done('trusted'));
+      socket.on('error', ({ message }) => done(message));
+    });
+    expect(refused).toMatch(/permitted subtree violation/);
+    await closeOpened();
+  });
+  it('is made anew, with its authority, for a name the authority may not vouch for', async () => {
+    const before = await shopCertificate(join(folder, 'd'), names, Date.now());
+    const after = await shopCertificate(join(folder, 'd'), [...names, 'new.shop'], Date.now());
+    expect(after.authority).not.toBe(before.authority);
+    expect(first(after.cert).checkHost('new.shop')).toBe('new.shop');
+    expect((await shopCertificate(join(folder, 'd'), [...names, '10.5.5.5'], Date.now())).authority).toBe(after.authority);
   });
   it('is made anew where what is kept cannot be read', async () => {
     const path = join(folder, 'a', 'server.cert.pem');
@@ -84,7 +119,7 @@ describe('a server beyond this machine', () => {
   it('answers in secret to whoever trusts the shop, and to nobody else', async () => {
     expect((await get('/api/alive', await authority())).status).toBe(200);
     const { authority: other } = await shopCertificate(join(folder, 'c'), ['127.0.0.1'], Date.now());
-    await expect(get('/api/alive', other!)).rejects.toThrow(/certificate/i);
+    await expect(get('/api/alive', other!)).rejects.toThrow(/certificate|subtree/i);
   });
   it('answers plain HTTP at the same port, and tells how to trust it', async () => {
     expect((await get('/api/alive')).status).toBe(200);
