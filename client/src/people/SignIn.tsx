@@ -79,7 +79,7 @@ function ByPassphrase({ phone: paired }: { phone: string | null }) {
           <Switch value={isShops} onValueChange={setIsShops} accessibilityLabel={text('This phone belongs to the shop')} testID="shop-phone" />
           <View style={styles.grow}>
             <Body>This phone belongs to the shop</Body>
-            <Small>Hands change on it by a short PIN.</Small>
+            <Small>An owner says so, once. Then others sign in on it with a short PIN.</Small>
           </View>
         </View>
       ) : null}

@@ -6,6 +6,8 @@ import type { IconName } from './icons';
 
 interface ActionProps {
   readonly label: string;
+  /** What a screen reader says, where the label alone does not say of what. */
+  readonly spoken?: string;
   readonly onPress: () => void;
   /** `main`: the one thing to do here; `other`: beside it; `quiet`: on the side. */
   readonly rank?: 'main' | 'other' | 'quiet';
@@ -16,7 +18,7 @@ interface ActionProps {
 }
 
 /** A button. */
-export function Action({ label, onPress, rank = 'other', icon, disabled, busy, testID }: ActionProps) {
+export function Action({ label, spoken = label, onPress, rank = 'other', icon, disabled, busy, testID }: ActionProps) {
   const { text } = useWords();
   return (
     <Button
@@ -25,7 +27,7 @@ export function Action({ label, onPress, rank = 'other', icon, disabled, busy, t
       icon={icon}
       disabled={disabled}
       loading={busy}
-      accessibilityLabel={text(label)}
+      accessibilityLabel={text(spoken)}
       testID={testID}
       contentStyle={styles.content}
       labelStyle={styles.label}
