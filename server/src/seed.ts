@@ -29,7 +29,6 @@ export async function seedIfEmpty(db: Queryable, now: number): Promise<boolean> 
   return true;
 }
 
-/** A demo job as far as its story has come; what is written down about it follows from its plan. */
 /** Puts the shelf that ships into an empty shop. */
 export async function seedShelf(db: Queryable): Promise<void> {
   for (const tape of SHIPPED_SHELF.tapes) await insertEntry(db, 'tapes', tape);
@@ -37,11 +36,12 @@ export async function seedShelf(db: Queryable): Promise<void> {
   for (const supply of SHIPPED_SHELF.supplies ?? []) await insertEntry(db, 'supplies', supply);
 }
 
+/** A demo job as far as its story has come; what is written down about it follows from its plan. */
 async function seedJob(db: Queryable, name: string, shelf: Shelf, now: number): Promise<void> {
   const read = readJobFile(await readFile(join(EXAMPLES, name), 'utf8'));
   if (!read.ok) throw new Error(`${name}: ${read.faults.map((fault) => `${fault.path} ${WORDS.say(fault)}`).join('; ')}`);
   const { design } = read.value;
-  const job = await insertJob(db, design);
+  const job = await insertJob(db, design, null, true);
   const demo = startedDemo(design.title, () => planJob(design, shelf), now);
   if (demo) {
     const sheet = await insertStartedPlan(db, job.id, job.revision, JSON.stringify(demo.plan));

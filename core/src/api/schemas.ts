@@ -17,6 +17,9 @@ export const newJobSchema = v.strictObject({
 });
 export type NewJob = v.InferInput<typeof newJobSchema>;
 
+/** Archives a job, or brings it back. */
+export const archiveSchema = v.strictObject({ archived: v.boolean() });
+
 /** A job as it is kept: its design at the newest revision. */
 export const jobSchema = v.object({
   id: v.pipe(v.string(), v.uuid()),
@@ -26,6 +29,9 @@ export const jobSchema = v.object({
   save: v.nullable(v.string()),
   /** Who made it, where people sign in. */
   author: v.nullish(v.string(), null),
+  /** When it was archived or deleted; null where it was not. */
+  archivedAt: v.nullish(instant(), null),
+  deletedAt: v.nullish(instant(), null),
   design: designSchema,
 });
 export type Job = v.InferOutput<typeof jobSchema>;

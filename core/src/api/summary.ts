@@ -51,6 +51,10 @@ export const jobSummarySchema = v.object({
   nextStep: v.nullable(v.string()),
   finishedAt: v.nullable(v.number()),
   windows: v.array(windowSchema),
+  /** When it was archived or deleted; and how many entries have come from phones since it was deleted. */
+  archivedAt: v.nullish(instant(), null),
+  deletedAt: v.nullish(instant(), null),
+  late: v.optional(v.number(), 0),
 });
 export type JobSummary = v.InferOutput<typeof jobSummarySchema>;
 /** A page of the list: `more` is where the next begins, null at its end. */
@@ -66,6 +70,9 @@ export const trustSchema = v.object({ addresses: v.array(v.string()), fingerprin
 /** A device that is at a step of a run sheet now, and whose hands hold it. It is told, and kept nowhere. */
 export const hereSchema = v.object({ job: v.string(), step: v.string(), device: v.string(), person: v.nullable(v.string()) });
 export type Here = v.InferOutput<typeof hereSchema>;
+
+/** How many jobs of the demo are in the shop. */
+export const ownShopSchema = v.object({ demoJobs: v.number() });
 
 /** A backup that is kept, the newest first in the list. */
 const backupSchema = v.object({ name: v.string(), at: instant(), bytes: v.number() });

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import type { BackupFailure, BackupKept, Backups as BackupsAnswer } from '@lintrel/core';
 import type pg from 'pg';
 import type { Logger } from 'pino';
+import { purgeDeleted } from '../db/put-away';
 import { connectionLost, openPatient } from '../db/pool';
 import { findBackupKey } from '../db/backup-key';
 import { thinPhotos, thinRevisions } from '../db/thin';
@@ -66,6 +67,7 @@ export async function backupIfDue(pool: pg.Pool, folder: string, now: Date = new
     // What is thinned out is in the backup still.
     await thinRevisions(client);
     await thinPhotos(client);
+    await purgeDeleted(pool);
     return true;
   } finally {
     await client.end().catch(() => undefined);

@@ -41,7 +41,9 @@ export interface JobPage {
 /** Every job in the shop: its id and title. */
 export async function listJobsInShop(db: Queryable): Promise<{ readonly id: string; readonly title: string }[]> {
   await noteMissing(db);
-  const { rows } = await db.query<{ id: string; title: string }>('SELECT id, title FROM jobs WHERE rank = 0 ORDER BY id LIMIT 200');
+  const { rows } = await db.query<{ id: string; title: string }>(
+    'SELECT id, title FROM jobs WHERE rank = 0 AND archived_at IS NULL AND deleted_at IS NULL ORDER BY id LIMIT 200',
+  );
   return rows;
 }
 
@@ -53,29 +55,47 @@ interface ListRow {
   updated_at: Date;
   place: string;
   progress: Progress;
+  archived_at: Date | null;
+  deleted_at: Date | null;
+  late: number;
 }
+
+/** Which jobs a list shows. */
+const SHOWN = {
+  all: 'archived_at IS NULL AND deleted_at IS NULL',
+  'in-shop': 'archived_at IS NULL AND deleted_at IS NULL AND rank = 0',
+  archived: 'archived_at IS NOT NULL AND deleted_at IS NULL',
+  deleted: 'deleted_at IS NOT NULL',
+} as const;
+type JobsShown = keyof typeof SHOWN;
 
 /**
  * Jobs: those in the shop first, then those that are planned, then finished ones; of each the one changed last first.
  * @param after where the page before ended, as it was told; null: from the beginning
- * @param inShop those in the shop alone
+ * @param shown all, those in the shop alone, or those that were put away
  */
-export async function listJobs(db: Queryable, wish: { after: JobPlace | null; most: number; inShop: boolean }): Promise<JobPage> {
+export async function listJobs(db: Queryable, wish: { after: JobPlace | null; most: number; shown: JobsShown }): Promise<JobPage> {
   const [missing, page] = await Promise.all([noteMissing(db), pageOf(db, wish)]);
   return missing === 0 ? page : pageOf(db, wish);
 }
 
-async function pageOf(db: Queryable, { after, most, inShop }: { after: JobPlace | null; most: number; inShop: boolean }): Promise<JobPage> {
+async function pageOf(db: Queryable, { after, most, shown }: { after: JobPlace | null; most: number; shown: JobsShown }): Promise<JobPage> {
   const { rows } = await db.query<ListRow>(
-    `SELECT id, title, kind, revision, updated_at, progress, rank || ' ' || updated_at::text || ' ' || id AS place FROM jobs
+    `SELECT id, title, kind, revision, updated_at, progress, archived_at, deleted_at, rank || ' ' || updated_at::text || ' ' || id AS place,
+            CASE WHEN deleted_at IS NULL THEN 0 ELSE (SELECT count(*)::int FROM run_log WHERE job_id = jobs.id AND recorded_at > deleted_at) END AS late
+       FROM jobs
       WHERE progress IS NOT NULL AND ($1::smallint IS NULL OR rank > $1 OR (rank = $1 AND (updated_at, id) < ($2::timestamptz, $3::uuid)))
-        AND (NOT $4::boolean OR rank = 0)
-      ORDER BY rank, updated_at DESC, id DESC LIMIT $5`,
-    [after?.rank ?? null, after?.at ?? null, after?.id ?? null, inShop, most + 1],
+        AND ${SHOWN[shown]}
+      ORDER BY rank, updated_at DESC, id DESC LIMIT $4`,
+    [after?.rank ?? null, after?.at ?? null, after?.id ?? null, most + 1],
   );
-  const jobs = rows
-    .slice(0, most)
-    .map(({ id, title, kind, revision, updated_at, progress }) => ({ id, title, kind, revision, updatedAt: updated_at.toISOString(), ...progress }));
+  const jobs = rows.slice(0, most).map(({ progress, updated_at, archived_at, deleted_at, place: _, ...row }) => ({
+    ...row,
+    ...progress,
+    updatedAt: updated_at.toISOString(),
+    archivedAt: archived_at?.toISOString() ?? null,
+    deletedAt: deleted_at?.toISOString() ?? null,
+  }));
   return { jobs, more: rows.length > most ? rows[most - 1]!.place : null };
 }
 

@@ -9,16 +9,20 @@ interface JobRow {
   updated_at: Date;
   save: string | null;
   author: string | null;
+  archived_at: Date | null;
+  deleted_at: Date | null;
 }
 
-const COLUMNS = 'id, revision, design, updated_at, save, author';
+const COLUMNS = 'id, revision, design, updated_at, save, author, archived_at, deleted_at';
 /** Designs kept by older versions are brought up as they are read. */
-const toJob = ({ id, revision, design, updated_at, save, author }: JobRow): Job => ({
+const toJob = ({ id, revision, design, updated_at, save, author, archived_at, deleted_at }: JobRow): Job => ({
   id,
   revision,
   updatedAt: updated_at.toISOString(),
   save,
   author,
+  archivedAt: archived_at?.toISOString() ?? null,
+  deletedAt: deleted_at?.toISOString() ?? null,
   design: upgradedDesign(design) as Design,
 });
 
@@ -43,8 +47,11 @@ export async function findKept(db: Queryable, id: string): Promise<KeptJob | nul
 }
 
 /** Revision and author of a job; null where there is none with this id. */
-export async function findHead(db: Queryable, id: string): Promise<Pick<Job, 'revision' | 'author'> | null> {
-  const { rows } = await db.query<Pick<Job, 'revision' | 'author'>>('SELECT revision, author FROM jobs WHERE id = $1', [id]);
+export async function findHead(db: Queryable, id: string): Promise<(Pick<Job, 'revision' | 'author'> & { readonly deleted: boolean }) | null> {
+  const { rows } = await db.query<Pick<Job, 'revision' | 'author'> & { deleted: boolean }>(
+    'SELECT revision, author, deleted_at IS NOT NULL AS deleted FROM jobs WHERE id = $1',
+    [id],
+  );
   return rows[0] ?? null;
 }
 
@@ -75,19 +82,17 @@ export async function findJobText(db: Queryable, id: string): Promise<string | n
 
 /** A row with its design as it is written: reading it only to write it again would hold everybody up where it is large. */
 type TextRow = Omit<JobRow, 'design'> & { design: string };
-const TEXT_COLUMNS = 'id, revision, design::text AS design, updated_at, save, author';
+const TEXT_COLUMNS = 'id, revision, design::text AS design, updated_at, save, author, archived_at, deleted_at';
 
-const jobText = ({ design, updated_at: updatedAt, ...rest }: TextRow): string =>
-  `${JSON.stringify({ ...rest, updatedAt: updatedAt.toISOString() }).slice(0, -1)},"design":${design}}`;
+const jobText = ({ design, updated_at: updatedAt, archived_at: archivedAt, deleted_at: deletedAt, ...rest }: TextRow): string =>
+  `${JSON.stringify({ ...rest, updatedAt, archivedAt, deletedAt }).slice(0, -1)},"design":${design}}`;
 
 /** Keeps a new job at revision 1. Call inside a transaction. */
-export async function insertJob(db: Queryable, design: Design, author: string | null = null): Promise<Job> {
-  const { rows } = await db.query<JobRow>(`INSERT INTO jobs (title, kind, revision, design, author) VALUES ($1, $2, 1, $3, $4) RETURNING ${COLUMNS}`, [
-    design.title,
-    design.kind,
-    design,
-    author,
-  ]);
+export async function insertJob(db: Queryable, design: Design, author: string | null = null, demo = false): Promise<Job> {
+  const { rows } = await db.query<JobRow>(
+    `INSERT INTO jobs (title, kind, revision, design, author, demo) VALUES ($1, $2, 1, $3, $4, $5) RETURNING ${COLUMNS}`,
+    [design.title, design.kind, design, author, demo],
+  );
   await keepRevision(db, rows[0]!.id);
   return toJob(rows[0]!);
 }
@@ -104,7 +109,7 @@ export async function saveJob(
   author: string | null = null,
 ): Promise<string | null> {
   const { rows } = await db.query<TextRow>(
-    `UPDATE jobs SET title = $3, kind = $4, design = $5, save = $6, author = $7, revision = revision + 1, updated_at = now() WHERE id = $1 AND revision = $2 RETURNING ${TEXT_COLUMNS}`,
+    `UPDATE jobs SET title = $3, kind = $4, design = $5, save = $6, author = $7, revision = revision + 1, updated_at = now() WHERE id = $1 AND revision = $2 AND deleted_at IS NULL RETURNING ${TEXT_COLUMNS}`,
     [id, revision, title, kind, design, save, author],
   );
   if (!rows[0]) return save === null ? null : findSave(db, id, save);
@@ -121,7 +126,7 @@ export async function jobsUsingFinish(db: Queryable, finish: string): Promise<st
 /** The revision a save made when it came the first time. */
 async function findSave(db: Queryable, id: string, save: string): Promise<string | null> {
   const { rows } = await db.query<TextRow>(
-    'SELECT job_id AS id, revision, design::text AS design, saved_at AS updated_at, save, author FROM job_revisions WHERE job_id = $1 AND save = $2',
+    'SELECT job_id AS id, revision, design::text AS design, saved_at AS updated_at, save, author, NULL AS archived_at, NULL AS deleted_at FROM job_revisions WHERE job_id = $1 AND save = $2',
     [id, save],
   );
   return rows[0] ? jobText(rows[0]) : null;

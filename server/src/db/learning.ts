@@ -18,7 +18,7 @@ export async function listSeen(db: Queryable, finish: string): Promise<(SeenOf &
   const { rows: since } = await db.query<{ since: Date | null }>("SELECT nullif(since, '-infinity') AS since FROM finish_learning WHERE finish = $1", [finish]);
   const from = since[0]?.since?.getTime() ?? -Infinity;
   const { rows: jobs } = await db.query<{ id: string; title: string }>(
-    `SELECT id, title FROM jobs WHERE EXISTS (SELECT 1 FROM run_log WHERE job_id = jobs.id AND saw->>'kind' IN ('feel', 'pull')) ORDER BY updated_at DESC LIMIT $1`,
+    `SELECT id, title FROM jobs WHERE deleted_at IS NULL AND EXISTS (SELECT 1 FROM run_log WHERE job_id = jobs.id AND saw->>'kind' IN ('feel', 'pull')) ORDER BY updated_at DESC LIMIT $1`,
     [MOST_JOBS],
   );
   const seen: (SeenOf & { job: string; title: string })[] = [];
@@ -52,9 +52,18 @@ export async function learn(db: Queryable, finish: string): Promise<void> {
   ]);
 }
 
+/** Works out anew what is known of every finish something was ever seen of: jobs have gone, or come back. */
+export async function learnAll(db: Queryable): Promise<void> {
+  const { rows } = await db.query<{ finish: string }>('SELECT finish FROM finish_learning ORDER BY finish');
+  for (const { finish } of rows) await learn(db, finish);
+}
+
 /** How quick hands are in this shop, by the jobs whose logs changed last. */
 export async function listSpeeds(db: Queryable): Promise<SpeedOf[]> {
-  const { rows } = await db.query<{ took: StepTook[] }>('SELECT took FROM jobs WHERE took IS NOT NULL ORDER BY updated_at DESC LIMIT $1', [MOST_JOBS]);
+  const { rows } = await db.query<{ took: StepTook[] }>(
+    'SELECT took FROM jobs WHERE took IS NOT NULL AND deleted_at IS NULL ORDER BY updated_at DESC LIMIT $1',
+    [MOST_JOBS],
+  );
   const { rows: set } = await db.query<{ since: Date }>('SELECT since FROM work_learning');
   const from = set[0]?.since.getTime() ?? -Infinity;
   return speedsFrom(rows.flatMap(({ took }) => took.filter(({ atMs }) => atMs >= from)));

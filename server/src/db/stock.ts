@@ -85,7 +85,7 @@ export async function listReserved(db: Queryable, shelf: Shelf): Promise<StockRe
             (SELECT json_object_agg(stuff || ' ' || code, packs) FROM
                (SELECT stuff, code, -sum(packs) AS packs FROM stock_moves WHERE job_id = started.job_id GROUP BY stuff, code) AS used) AS used
        FROM started_plans started JOIN jobs ON jobs.id = started.job_id
-      WHERE (SELECT kind FROM run_log WHERE job_id = started.job_id AND kind IN ('start', 'finish') ORDER BY seq DESC LIMIT 1) IS DISTINCT FROM 'finish'
+      WHERE (SELECT kind FROM run_log WHERE job_id = started.job_id AND kind IN ('start', 'finish') ORDER BY seq DESC LIMIT 1) IS DISTINCT FROM 'finish' AND jobs.archived_at IS NULL AND jobs.deleted_at IS NULL
       ORDER BY started.job_id, started.id DESC`,
   );
   const found = new Map<string, { stuff: StockTable; code: string; packs: number; jobs: string[] }>();

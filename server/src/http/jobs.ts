@@ -29,6 +29,9 @@ import { route, type Route } from './route';
 import { addEntry } from './shelf';
 import { answered, uuidOf } from './validate';
 
+/** The lists of jobs there are. */
+const LISTS = ['all', 'in-shop', 'archived', 'deleted'] as const;
+
 /** So many jobs are listed at once; those in the shop come all together. */
 const JOBS_A_PAGE = 50;
 const MOST_IN_SHOP = 200;
@@ -43,8 +46,8 @@ export const jobRoutes: readonly Route[] = [
     async work({ db, now, query: { after, state } }) {
       const place = typeof after === 'string' ? jobPlace(after) : null;
       if (after !== undefined && place === null) throw invalidAt('after', plainly('server.no-place'));
-      const inShop = state === 'in-shop';
-      return { now: now(), ...(await listJobs(db, { after: place, most: inShop ? MOST_IN_SHOP : JOBS_A_PAGE, inShop })) };
+      const shown = LISTS.find((one) => one === state) ?? 'all';
+      return { now: now(), ...(await listJobs(db, { after: place, most: shown === 'in-shop' ? MOST_IN_SHOP : JOBS_A_PAGE, shown })) };
     },
   }),
   route({
@@ -105,7 +108,8 @@ export const jobRoutes: readonly Route[] = [
       });
       if (saved !== null) return void response.type('application/json').send(saved);
       const current = await knownJobText(pool, id);
-      const { author: by, revision } = (await findHead(pool, id))!;
+      const { author: by, revision, deleted } = (await findHead(pool, id))!;
+      if (deleted) throw deletedJob();
       throw new ApiError(
         409,
         'stale',
@@ -137,6 +141,10 @@ export const jobRoutes: readonly Route[] = [
     },
   }),
 ];
+
+/** A job that was deleted is neither changed nor started. */
+export const deletedJob = (): ApiError =>
+  new ApiError(409, 'deleted', 'This job was deleted. Bring it back under Jobs, Deleted. What you have changed is kept on this device.');
 
 /** The id of a job that is there, its design left where it is; or a refusal. */
 export async function knownId(pool: pg.Pool, id: unknown): Promise<string> {

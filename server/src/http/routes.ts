@@ -11,6 +11,7 @@ import { liveRoutes } from './live';
 import { peopleRoutes } from './people';
 import { photoRoutes } from './photos';
 import { printRoutes } from './print';
+import { putAwayRoutes } from './put-away';
 import type { Route } from './route';
 import { runRoutes } from './run';
 import { shelfRoutes } from './shelf';
@@ -26,6 +27,7 @@ export const ROUTES: readonly Route[] = [
   ...linkRoutes,
   ...liveRoutes,
   ...jobRoutes,
+  ...putAwayRoutes,
   ...runRoutes,
   ...photoRoutes,
   ...dayRoutes,

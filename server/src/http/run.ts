@@ -18,10 +18,11 @@ import { finishesOfSteps, learn } from '../db/learning';
 import { holdJob } from '../db/locks';
 import { findSheet, insertStartedPlan, listEvents, newestSheet, runningRevision } from '../db/log';
 import { inTransaction, type Queryable } from '../db/pool';
+import { placeOfJob } from '../db/put-away';
 import { bookStep } from '../db/stock';
 import { BODY_BYTES } from './body';
 import { ApiError, invalidAt } from './errors';
-import { knownId, knownKept, planOf } from './jobs';
+import { deletedJob, knownId, knownKept, planOf } from './jobs';
 import { append } from './log-entry';
 import { route, type Context, type Route } from './route';
 import { bodyOf, uuidOf } from './validate';
@@ -44,6 +45,7 @@ export const runRoutes: readonly Route[] = [
     answer: runAnswerSchema,
     async work({ db: pool, params, query, author, now, run, body: { revision, event, shelf } }) {
       const job = await knownKept(pool, params.id);
+      if ((await placeOfJob(pool, job.id))?.deleted) throw deletedJob();
       if (event.kind !== 'start') throw invalidAt('event.kind', plainly('server.start-kind'));
       // A start whose answer was lost is sent again, and may find the design changed since.
       if (await isKept(pool, job.id, event)) return runRecord(pool, job.id, query);

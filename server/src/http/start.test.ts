@@ -131,7 +131,7 @@ describe('the list of jobs', () => {
       await client.query('BEGIN');
       await client.query("UPDATE jobs SET design = '17'");
       const { listJobs } = await import('../db/job-list');
-      expect((await listJobs(client, { after: null, most: 5, inShop: false })).jobs).toHaveLength(5);
+      expect((await listJobs(client, { after: null, most: 5, shown: 'all' })).jobs).toHaveLength(5);
       await client.query('ROLLBACK');
     } finally {
       client.release();
