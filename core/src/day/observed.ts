@@ -1,5 +1,5 @@
 import type { Observation } from '../learning';
-import { progressOf, type LogEvent, type Step } from '../log';
+import { EMPTY_LOG, logAfter, type LogEvent, type Step } from '../log';
 import { SCHOOLS, type School } from '../finish';
 import type { PullWindows } from '../drying';
 import { MS_PER_MINUTE, RULE_OF_THUMB } from '../units';
@@ -26,13 +26,18 @@ export interface SeenOf {
  */
 export function seenIn({ sheet, steps, stages, learned = [] }: SeenSheet, events: readonly LogEvent[]): SeenOf[] {
   const stageOf = new Map(steps.map((step) => [step.id as string, step.stage]));
+  // What the log has come to by the entry before this one.
+  let [state, read] = [EMPTY_LOG, 0];
   return events.flatMap((event, index): SeenOf[] => {
     const { saw, step, at } = event;
     if (!saw || (saw.kind !== 'feel' && saw.kind !== 'pull') || step === null || (event.sheet !== undefined && event.sheet !== sheet)) return [];
     const number = stageOf.get(step);
     const stage = stages.find((one) => one.number === number);
     if (!stage?.windows) return [];
-    const { doneAt, heats } = progressOf(steps, events.slice(0, index + 1), sheet);
+    state = logAfter(state, events.slice(read, index + 1), sheet);
+    read = index + 1;
+    const { heats } = state;
+    const doneAt = new Map(state.done);
     // What was warmed says nothing of how it dries by itself.
     if (heats.length > 0) return [];
     // A pull of some sections counts from the coats these had; everything else from the last coat that is on.

@@ -13,16 +13,27 @@ export interface StepTook extends Took {
 /** Steps that follow each other without a wait in the plan: a wait between them would be taken for work. */
 const NO_WAIT_MIN = 0.5;
 
+/** What a log says of how long steps took, as plain data: what later entries say is added to it. */
+export interface TookState {
+  /** By step. */
+  readonly took: readonly (readonly [step: string, took: StepTook])[];
+  /** The entry a step that follows is counted from; null where nothing is known of what was done before. */
+  readonly last: Pick<LogEvent, 'step' | 'at' | 'person'> | null;
+}
+
+/** Nothing was done yet. */
+export const NOTHING_TOOK: TookState = { took: [], last: null };
+
 /**
- * How long steps took, by the log: from when the step before it in the plan was done to when it was done, where the same person did both one
- * after the other and nothing was waited for between them. Steps of no planned minutes tell nothing.
+ * How long steps took, with further entries: from when the step before it in the plan was done to when it was done, where the same person did
+ * both one after the other and nothing was waited for between them. Steps of no planned minutes tell nothing.
  * @param sheet number of the work sheet the steps are of; entries of others are left out
  */
-export function tookIn(steps: readonly Step[], events: readonly LogEvent[], sheet?: number): StepTook[] {
+export function tookAfter(steps: readonly Step[], state: TookState, events: readonly LogEvent[], sheet?: number): TookState {
   const hand = attendedSteps(steps);
   const place = new Map(hand.map(({ id }, index) => [id as string, index]));
-  const took = new Map<string, StepTook>();
-  let last: LogEvent | null = null;
+  const took = new Map(state.took);
+  let { last } = state;
   for (const event of events) {
     if (event.kind === 'start') {
       took.clear();
@@ -36,7 +47,7 @@ export function tookIn(steps: readonly Step[], events: readonly LogEvent[], shee
     if (event.kind === 'trouble') last = null;
     if (event.kind !== 'done' || event.step === null) continue;
     const before = last;
-    last = event;
+    last = { step: event.step, at: event.at, ...(event.person === undefined ? {} : { person: event.person }) };
     const at = place.get(event.step);
     if (at === undefined || at === 0 || before === null || place.get(before.step!) !== at - 1 || (before.person ?? null) !== (event.person ?? null)) continue;
     const [one, step] = [hand[at - 1]!, hand[at]!];
@@ -47,8 +58,12 @@ export function tookIn(steps: readonly Step[], events: readonly LogEvent[], shee
     if (sort === null || plannedMin <= 0 || realMin <= 0 || step.startMin - one.endMin > NO_WAIT_MIN) continue;
     took.set(step.id, { person: event.person ?? null, sort, plannedMin, realMin, atMs });
   }
-  return [...took.values()];
+  return { took: [...took], last };
 }
+
+/** How long steps took, by a whole log. */
+export const tookIn = (steps: readonly Step[], events: readonly LogEvent[], sheet?: number): StepTook[] =>
+  tookAfter(steps, NOTHING_TOOK, events, sheet).took.map(([, took]) => took);
 
 /** How quick somebody is at a sort of work. */
 export interface SpeedOf extends Speed {

@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import type { StepId } from '../units';
-import { progressOf, readWorkSheet, windowState, type AfterRule, type LogEvent, type Step } from '.';
+import { EMPTY_LOG, logAfter, progressFrom, progressOf, readWorkSheet, windowState, type AfterRule, type LogEvent, type Step } from '.';
 
 /** A rule of a made-up step. */
 type After = Omit<AfterRule, 'step'> & { readonly step: string };
@@ -138,4 +139,28 @@ describe('a frozen plan of version 1', () => {
     expect(running).toMatchObject([{ step: 's1-coat-2', opens: at(17), closes: at(722) }]);
   });
   it('of version 2 is read as it is', () => expect(readWorkSheet({ format: 'lintrel-plan', version: 2, steps: STEPS })).toEqual({ steps: STEPS, safety: [] }));
+});
+
+it('a log read in pieces, each kept as plain data, comes to what it comes to as a whole', () => {
+  const anyEvent = fc
+    .record({
+      minute: fc.integer({ min: 0, max: 500 }),
+      kind: fc.constantFrom<LogEvent['kind']>('start', 'done', 'undo', 'note', 'trouble', 'finish', 'touch'),
+      stepId: fc.constantFrom('one', 'two', 'three', 'other', null),
+      sheet: fc.constantFrom(undefined, 1, 2),
+      heat: fc.boolean(),
+    })
+    .map(({ minute, kind, stepId, sheet, heat }): LogEvent => ({
+      ...event(minute, kind, stepId),
+      ...(sheet === undefined ? {} : { sheet }),
+      ...(heat ? { saw: { kind: 'heat', how: 'sun', filmC: 40, minutes: 10 } } : {}),
+    }));
+  fc.assert(
+    fc.property(fc.array(anyEvent, { maxLength: 30 }), fc.array(fc.nat(30), { maxLength: 4 }), (events, cuts) => {
+      const places = [0, ...cuts.map((cut) => Math.min(cut, events.length)).sort((a, b) => a - b), events.length];
+      const pieces = places.slice(1).map((to, index) => events.slice(places[index], to));
+      const state = pieces.reduce((before, piece) => JSON.parse(JSON.stringify(logAfter(before, piece, 2))) as typeof before, EMPTY_LOG);
+      expect(progressFrom(STEPS, state)).toEqual(progressOf(STEPS, events, 2));
+    }),
+  );
 });

@@ -47,16 +47,27 @@ export interface JobProgress {
 /** Steps a person ticks off: waiting and flashing are told by the times of what follows. */
 export const attendedSteps = (steps: readonly Step[]): Step[] => steps.filter(({ attended }) => attended);
 
+/** What a log comes to, as plain data: what later entries say is added to it, without reading the earlier ones again. */
+export interface LogState {
+  readonly startedAt: number | null;
+  readonly finishedAt: number | null;
+  /** Steps that are done, and when, ms. */
+  readonly done: readonly (readonly [step: string, at: number])[];
+  readonly heats: readonly Heat[];
+}
+
+/** An empty log. */
+export const EMPTY_LOG: LogState = { startedAt: null, finishedAt: null, done: [], heats: [] };
+
 /**
- * Reads a log against the steps of the plan that was started.
+ * What a log comes to with further entries.
  * @param events in the order they were written down: clocks of devices may be wrong, and decide nothing about it
  * @param sheet number of the work sheet the steps are of; what was told on another one counts for nothing here. Left out: all count
  */
-export function progressOf(steps: readonly Step[], events: readonly LogEvent[], sheet?: number): JobProgress {
-  const doneAt = new Map<string, number>();
-  let startedAt: number | null = null;
-  let finishedAt: number | null = null;
-  let heats: Heat[] = [];
+export function logAfter(state: LogState, events: readonly LogEvent[], sheet?: number): LogState {
+  const doneAt = new Map(state.done);
+  let { startedAt, finishedAt } = state;
+  let heats = [...state.heats];
   for (const event of events) {
     if (event.kind !== 'start' && event.sheet !== undefined && sheet !== undefined && event.sheet !== sheet) continue;
     const at = Date.parse(event.at);
@@ -76,6 +87,12 @@ export function progressOf(steps: readonly Step[], events: readonly LogEvent[], 
     if (event.kind === 'done') doneAt.set(event.step, at);
     if (event.kind === 'undo') doneAt.delete(event.step);
   }
+  return { startedAt, finishedAt, done: [...doneAt], heats };
+}
+
+/** How far a job has come with a log, by the steps of the plan that was started. */
+export function progressFrom(steps: readonly Step[], { startedAt, finishedAt, done, heats }: LogState): JobProgress {
+  const doneAt = new Map(done);
   const waiting = finishedAt === null ? attendedSteps(steps).filter(({ id }) => !doneAt.has(id)) : [];
   return {
     startedAt,
@@ -86,6 +103,10 @@ export function progressOf(steps: readonly Step[], events: readonly LogEvent[], 
     heats,
   };
 }
+
+/** Reads a whole log against the steps of the plan that was started. */
+export const progressOf = (steps: readonly Step[], events: readonly LogEvent[], sheet?: number): JobProgress =>
+  progressFrom(steps, logAfter(EMPTY_LOG, events, sheet));
 
 /**
  * Times of one step, one for each purpose: all rules of a purpose must hold, so it opens with the last and closes with the first.

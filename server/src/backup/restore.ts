@@ -37,6 +37,7 @@ export async function restoreBackup(pool: pg.Pool, path: string, passphrase: str
       const secrets = await putBack(db, path);
       if (secrets !== null && passphrase !== null) await putSecretsBack(db, secrets, passphrase);
       for (const table of KEPT_TABLES) await goOnCounting(db, table);
+      await countLogs(db);
       return { rows, code: (await isAnyoneHere(db)) && !(await canSignIn(db)) ? await newSetUpCode(db) : null };
     });
   } finally {
@@ -106,6 +107,14 @@ async function putBack(db: Queryable, path: string): Promise<string | null> {
   }
   await put();
   return secrets;
+}
+
+/** Entries were counted in the shop the backup is of, and again as they were put back. */
+async function countLogs(db: Queryable): Promise<void> {
+  await db.query(
+    `UPDATE jobs SET log_count = held.count, log_letters = held.letters
+       FROM (SELECT job_id, count(*) AS count, sum(length(note)) AS letters FROM run_log GROUP BY job_id) AS held WHERE held.job_id = jobs.id`,
+  );
 }
 
 /** Numbers the database gives go on after those that were put back. */

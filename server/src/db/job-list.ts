@@ -1,4 +1,4 @@
-import { progressOf, tookIn, type JobProgress, type JobSummary } from '@lintrel/core';
+import { EMPTY_LOG, logAfter, NOTHING_TOOK, progressFrom, tookAfter, type JobProgress, type JobSummary, type LogState, type TookState } from '@lintrel/core';
 import { findStartedSteps, listEvents } from './log';
 import type { Queryable } from './pool';
 
@@ -9,20 +9,48 @@ type Progress = Pick<JobSummary, 'state' | 'next' | 'nextStep' | 'finishedAt' | 
 export const stateOf = ({ startedAt, finishedAt }: JobProgress, hasSheet: boolean): JobSummary['state'] =>
   finishedAt !== null ? 'finished' : startedAt !== null && hasSheet ? 'in-shop' : 'planning';
 
-/** The steps a job was last started with, and how far it has come by its log; no steps where it was not started. */
+/** What the log of a job came to when it was last read: up to which entry, and for which work sheet. */
+interface KeptState {
+  readonly version: number;
+  readonly seq: number;
+  readonly sheet: number | null;
+  readonly log: LogState;
+  readonly took: TookState;
+}
+/** Version of what is kept: another one is worked out anew. */
+const STATE_VERSION = 1;
+
+/** The steps a job was last started with, and how far it has come by its log; no steps where it was not started. Only entries that came since it was last read are read. */
 export async function findProgress(db: Queryable, jobId: string) {
-  const [started, events] = [await findStartedSteps(db, jobId), await listEvents(db, jobId)];
+  const started = await findStartedSteps(db, jobId);
   const steps = started?.steps ?? [];
-  return { started, progress: progressOf(steps, events, started?.sheet), took: tookIn(steps, events, started?.sheet) };
+  const sheet = started?.sheet;
+  const { rows } = await db.query<{ state: KeptState | null }>('SELECT log_state AS state FROM jobs WHERE id = $1', [jobId]);
+  const before = rows[0]?.state ?? null;
+  const kept = before?.version === STATE_VERSION && before.sheet === (sheet ?? null) ? before : null;
+  const events = await listEvents(db, jobId, kept?.seq ?? 0);
+  const state: KeptState = {
+    version: STATE_VERSION,
+    seq: events.at(-1)?.seq ?? kept?.seq ?? 0,
+    sheet: sheet ?? null,
+    log: logAfter(kept?.log ?? EMPTY_LOG, events, sheet),
+    took: tookAfter(steps, kept?.took ?? NOTHING_TOOK, events, sheet),
+  };
+  return { started, progress: progressFrom(steps, state.log), took: state.took.took.map(([, took]) => took), state };
 }
 
 /** Works out how far a job has come from its frozen plan and its log, and how long its steps took, and writes it down. Call where either has changed. */
 export async function noteProgress(db: Queryable, jobId: string): Promise<void> {
-  const { started, progress, took } = await findProgress(db, jobId);
+  const { started, progress, took, state: logState } = await findProgress(db, jobId);
   const state = stateOf(progress, started !== null);
   const next = state === 'in-shop' ? progress.next : null;
   const noted: Progress = { state, next: next?.say ?? null, nextStep: next?.id ?? null, finishedAt: progress.finishedAt, windows: [...progress.running] };
-  await db.query('UPDATE jobs SET progress = $2, took = $3 WHERE id = $1', [jobId, JSON.stringify(noted), took.length > 0 ? JSON.stringify(took) : null]);
+  await db.query('UPDATE jobs SET progress = $2, took = $3, log_state = $4 WHERE id = $1', [
+    jobId,
+    JSON.stringify(noted),
+    took.length > 0 ? JSON.stringify(took) : null,
+    JSON.stringify(logState),
+  ]);
 }
 
 /** Works out what no one has worked out yet, jobs from before it was kept; returns how many they were. */

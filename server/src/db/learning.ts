@@ -1,6 +1,6 @@
 import { learnedFrom, seenIn, speedsFrom, type LearnedFinish, type SeenOf, type SeenSheet, type SpeedOf, type StepTook } from '@lintrel/core';
 import type { Queryable } from './pool';
-import { listEvents } from './log';
+import { listTelling } from './log';
 
 /** Jobs that are looked through for what was seen, the newest first. */
 const MOST_JOBS = 100;
@@ -28,7 +28,7 @@ export async function listSeen(db: Queryable, finish: string): Promise<(SeenOf &
         WHERE job_id = $1 AND id IN (SELECT sheet FROM run_log WHERE job_id = $1 AND saw->>'kind' IN ('feel', 'pull')) ORDER BY id DESC LIMIT 3`,
       [id],
     );
-    const events = await listEvents(db, id);
+    const events = await listTelling(db, id);
     for (const sheet of sheets) {
       // Plans of another make may have no windows: nothing is learned from them.
       if (!Array.isArray(sheet.stages) || !Array.isArray(sheet.steps)) continue;

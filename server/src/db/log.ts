@@ -39,6 +39,15 @@ export async function listEvents(db: Queryable, jobId: string, after = 0): Promi
   return rows.map(toEvent);
 }
 
+/** Entries of a log that say what was done or seen; notes are left out. */
+export async function listTelling(db: Queryable, jobId: string): Promise<KeptEvent[]> {
+  const { rows } = await db.query<EventRow>(
+    `SELECT ${COLUMNS} FROM run_log WHERE job_id = $1 AND (kind IN ('start', 'done', 'undo', 'finish') OR saw IS NOT NULL) ORDER BY run_log.seq`,
+    [jobId],
+  );
+  return rows.map(toEvent);
+}
+
 /** What became of an entry: it is kept under a number; or not, because its id stands for something else or the log has no room. */
 export type Appended = { readonly seq: number; readonly fresh: boolean } | 'other-job' | 'other-content' | 'full';
 
@@ -47,10 +56,12 @@ export async function appendEvent(db: Queryable, jobId: string, event: LogEvent)
   const { id, version, at, kind, step, note, sheet, person, device, deviceAt, saw } = event;
   const known = await db.query<EventRow & { job_id: string }>(`SELECT job_id, ${COLUMNS} FROM run_log WHERE id = $1`, [id]);
   if (known.rows[0]) return sameAs(known.rows[0], jobId, event);
-  const { rows: room } = await db.query<{ full: boolean }>(
-    'SELECT count(*) >= $2 OR coalesce(sum(length(note)), 0) + length($4::text) > $3 AS full FROM run_log WHERE job_id = $1',
-    [jobId, MOST_EVENTS, MOST_NOTE_LETTERS, note],
-  );
+  const { rows: room } = await db.query<{ full: boolean }>('SELECT log_count >= $2 OR log_letters + length($4::text) > $3 AS full FROM jobs WHERE id = $1', [
+    jobId,
+    MOST_EVENTS,
+    MOST_NOTE_LETTERS,
+    note,
+  ]);
   if (room[0]!.full) return 'full';
   const { rows } = await db.query<{ seq: number }>(
     `INSERT INTO run_log (id, job_id, version, at, kind, step, note, sheet, person, device, device_at, saw)
@@ -67,6 +78,11 @@ const sameAs = (row: EventRow & { job_id: string }, jobId: string, event: LogEve
 /** What an entry says; on which sheet and by whom it was told is noted beside it. */
 const contentOf = ({ version, at, kind, step, note, saw }: LogEvent): string =>
   JSON.stringify([version, at, kind, step, note, Object.entries(saw ?? {}).sort(([one], [other]) => (one < other ? -1 : 1))]);
+
+/** Whether one entry is in the log of a job. */
+export async function isLogged(db: Queryable, jobId: string, id: string): Promise<boolean> {
+  return (await db.query('SELECT 1 FROM run_log WHERE id = $1 AND job_id = $2', [id, jobId])).rowCount === 1;
+}
 
 /** Whether an entry of a log is kept here already. */
 export async function knowsAny(db: Queryable, log: readonly LogEvent[]): Promise<boolean> {

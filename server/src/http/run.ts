@@ -16,7 +16,7 @@ import { findProgress, noteProgress } from '../db/job-list';
 import { revisionOf } from '../db/jobs';
 import { finishesOfSteps, learn } from '../db/learning';
 import { holdJob } from '../db/locks';
-import { findSheet, insertStartedPlan, listEvents, newestSheet, runningRevision } from '../db/log';
+import { findSheet, insertStartedPlan, isLogged, listEvents, newestSheet, runningRevision } from '../db/log';
 import { inTransaction, type Queryable } from '../db/pool';
 import { placeOfJob } from '../db/put-away';
 import { bookStep } from '../db/stock';
@@ -48,7 +48,7 @@ export const runRoutes: readonly Route[] = [
       if ((await placeOfJob(pool, job.id))?.deleted) throw deletedJob();
       if (event.kind !== 'start') throw invalidAt('event.kind', plainly('server.start-kind'));
       // A start whose answer was lost is sent again, and may find the design changed since.
-      if (await isKept(pool, job.id, event)) return runRecord(pool, job.id, query);
+      if (await isLogged(pool, job.id, event.id)) return runRecord(pool, job.id, query);
       // Somebody else has pressed it before: this one joins them.
       if ((await runningRevision(pool, job.id)) === revision) return runRecord(pool, job.id, query);
       if (revision !== job.revision) throw staleStart(job.revision);
@@ -57,7 +57,7 @@ export const runRoutes: readonly Route[] = [
       await inTransaction(pool, async (db) => {
         await holdJob(db, job.id);
         // The same start may have come again while we planned: it freezes one plan.
-        if (await isKept(db, job.id, event)) return;
+        if (await isLogged(db, job.id, event.id)) return;
         const newest = await revisionOf(db, job.id);
         if (newest !== revision) throw staleStart(newest);
         if ((await runningRevision(db, job.id)) === revision) return;
@@ -150,10 +150,6 @@ async function allPlugsOut(db: Queryable, jobId: string): Promise<void> {
   const { started, progress } = await findProgress(db, jobId);
   if (started?.steps.some(({ id, kind }) => kind === 'unplug' && !progress.doneAt.has(id)))
     throw new ApiError(422, 'plugs-in', 'The plugs are not counted out yet: count them, or write down why the job ends without.');
-}
-
-async function isKept(db: Queryable, jobId: string, event: LogEvent): Promise<boolean> {
-  return (await listEvents(db, jobId)).some(({ id }) => id === event.id);
 }
 
 const staleStart = (revision: number): ApiError =>
