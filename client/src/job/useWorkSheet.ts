@@ -38,7 +38,7 @@ export interface WorkSheet {
   readonly retry: () => void;
   readonly log: (kind: EventKind, step: StepId | null, note?: string, saw?: Saw) => void;
   /** Ticks a step off on the sheet of another job, which is done with one of this. */
-  readonly logFor: (job: string, step: StepId, note: string, sheet?: number) => void;
+  readonly logFor: (job: string, step: StepId, saw: Saw, sheet?: number) => void;
   /** Keeps a photo of a step, or of the job as a whole. */
   readonly logPhoto: (step: StepId | null, photo: Blob) => void;
   /** Starts with the plan of a revision, worked out from a shelf. */
@@ -120,7 +120,7 @@ export function useWorkSheet(id: string): WorkSheet {
     error: run.data ? null : run.error,
     retry: () => void run.refetch(),
     log: (kind, step, note, saw) => void outbox.add(id, entry(kind, step, note, sheet, saw)),
-    logFor: (job, step, note, of) => void outbox.add(job, entry('done', step, note, of)),
+    logFor: (job, step, saw, of) => void outbox.add(job, entry('done', step, '', of, saw)),
     logPhoto: (step, photo) => void outbox.add(id, entry('note', step, '', sheet, { kind: 'photo', photo: newId() }), photo),
     start: (revision, shelf) => {
       const event = lastStart.current?.revision === revision ? lastStart.current.event : entry('start', null);

@@ -3,6 +3,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { request, signedOut } from '@/api/http';
 import { deviceName } from '@/person/device';
+import { outbox, store } from '@/sync/device';
+import { setHands } from '@/sync/hands';
 
 /** Who one is on this device, and whether one has to be somebody. */
 export function useMe() {
@@ -12,7 +14,13 @@ export function useMe() {
     signedOut.add(again);
     return () => void signedOut.delete(again);
   }, [client]);
-  return useQuery({ queryKey: ['me'], queryFn: () => request('GET', '/me', meSchema), staleTime: MS_PER_MINUTE });
+  const me = useQuery({ queryKey: ['me'], queryFn: () => request('GET', '/me', meSchema), staleTime: MS_PER_MINUTE });
+  const { data } = me;
+  useEffect(() => {
+    // Where nobody is in just now, what is tapped is still of whoever was last.
+    if (data && (data.person || !data.signIn) && setHands(data.person)) void outbox.reread().then(outbox.sendNow);
+  }, [data]);
+  return me;
 }
 
 /** Whether whoever is here may do something; where nobody signs in, and as long as it is not known, everything. */
@@ -51,6 +59,8 @@ export function useSignOut() {
     mutationFn: () => request('POST', '/sign-out', null),
     onSuccess: () => {
       navigator.serviceWorker?.controller?.postMessage('forget');
+      // What was read stays on no shared phone; what waits to be sent stays.
+      void store.forgetRead().catch(() => undefined);
       client.removeQueries({ predicate: ({ queryKey: [key] }) => key !== 'me' });
       void client.invalidateQueries({ queryKey: ['me'] });
     },

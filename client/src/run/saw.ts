@@ -16,6 +16,8 @@ export function sawWords(saw: Saw | undefined, { temperature }: Pick<Words, 'tem
   if (saw.kind === 'feel') return FEEL_WORDS[saw.feel];
   if (saw.kind === 'pull') return PULL_WORDS[saw.result];
   if (saw.kind === 'photo') return 'Photo';
+  if (saw.kind === 'plugs') return saw.out === null ? phrase`Plugs not all out, ${saw.of} went in` : phrase`Plugs counted out: ${saw.out} of ${saw.of}`;
+  if (saw.kind === 'mix') return saw.here ? phrase`Mixed for ${saw.with} too` : phrase`Mixed with ${saw.with}`;
   if (saw.kind === 'heat') return phrase`${HEAT_WORDS[saw.how]}: film at ${temperature(saw.filmC)} for ${saw.minutes} min`;
   const { passes, pressureBar, distanceMm, thinnerPercent } = saw;
   return [

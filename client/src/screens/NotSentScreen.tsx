@@ -29,9 +29,11 @@ export function NotSentScreen() {
       <Body>
         {nothing
           ? 'Everything on this device is with the server.'
-          : 'This lies on this device and is sent as soon as the server answers. It outlives a reload and a flat battery.'}
+          : unkept
+            ? 'This is sent as soon as the server answers.'
+            : 'This lies on this device and is sent as soon as the server answers. It outlives a reload and a flat battery.'}
       </Body>
-      {unkept ? <Notice level="stop" text="This device has no room to keep it: leave this page open until it is sent." /> : null}
+      {unkept ? <Notice level="stop" text="This device cannot keep it: leave this page open until it is sent." /> : null}
       {ids.map((job) => (
         <Panel key={job}>
           <Heading>{titleOf(job)}</Heading>

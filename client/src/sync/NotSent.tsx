@@ -1,18 +1,25 @@
 import { phrase, several } from '@lintrel/words';
+import { useQuery } from '@tanstack/react-query';
 import { Link, usePathname, type Href } from 'expo-router';
-import { Pressable, StyleSheet } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, measure, size, space } from '@/theme/theme';
+import { Action } from '@/ui/Action';
 import { Icon } from '@/ui/Icon';
 import { Text } from '@/ui/Text';
+import { outbox, store } from './device';
+import type { OutboxState } from './outbox';
 import { useOutbox } from './useOutbox';
 
 /** Says on every screen what lies on this device alone, and leads to it. The run sheet tells its own at its place. */
 export function NotSent() {
-  const { pending, offline, unkept } = useOutbox();
+  const { pending, held, offline, unkept } = useOutbox();
   const path = usePathname();
-  const told = pending.filter(({ job, refused }) => unkept || refused !== null || offline.has(job));
-  if (told.length === 0 || path.endsWith('/run') || path === '/not-sent') return null;
-  const refused = told.filter((one) => one.refused !== null).length;
+  const keeps = useQuery({ queryKey: ['keeps'], queryFn: store.keeps, networkMode: 'always', staleTime: Infinity }).data ?? true;
+  if (held.length > 0) return <OthersEntries />;
+  if (!keeps && told(pending, offline, true).length === 0) return <NothingKept />;
+  const unsent = told(pending, offline, unkept);
+  if (unsent.length === 0 || path.endsWith('/run') || path === '/not-sent') return null;
+  const refused = unsent.filter((one) => one.refused !== null).length;
   return (
     <Link href={'/not-sent' as Href} asChild>
       <Pressable style={StyleSheet.flatten(styles.bar)} testID="not-sent">
@@ -20,11 +27,39 @@ export function NotSent() {
         <Text style={styles.words}>
           {refused > 0
             ? phrase`${several(refused, 'entry', 'entries')} not taken: look`
-            : phrase`${several(told.length, 'entry', 'entries')} not sent yet: look`}
+            : phrase`${several(unsent.length, 'entry', 'entries')} not sent yet: look`}
         </Text>
       </Pressable>
     </Link>
   );
+}
+
+/** Entries that are told of: all where nothing is kept, else those that were refused or could not be sent. */
+const told = (pending: OutboxState['pending'], offline: OutboxState['offline'], unkept: boolean) =>
+  pending.filter(({ job, refused }) => unkept || refused !== null || offline.has(job));
+
+/** This browser keeps nothing: what is entered is gone with the page, unless it was sent. */
+const NothingKept = () => (
+  <View style={styles.ask} role="note" testID="nothing-kept">
+    <Text style={styles.words}>This browser lets Lintrel keep nothing. What you enter without a connection is lost when this page is closed.</Text>
+  </View>
+);
+
+/** At a change of hands: what somebody else has made here goes under their name, once whoever is here now says so. */
+export function OthersEntries() {
+  const { held } = useOutbox();
+  const people = new Map(held.flatMap(({ by }) => (by ? [[by.id, by.name] as const] : [])));
+  return [...people].map(([id, name]) => {
+    const count = held.filter(({ by }) => by?.id === id).length;
+    return (
+      <View key={id} style={styles.ask} role="alert" testID="others-entries">
+        <Text
+          style={styles.words}
+        >{phrase`${several(count, 'entry', 'entries')} of ${name} not sent yet. They go under the name ${name}, or wait until ${name} signs in.`}</Text>
+        <Action label={phrase`Send for ${name}`} onPress={() => outbox.sendFor(id)} testID="send-for" />
+      </View>
+    );
+  });
 }
 
 const styles = StyleSheet.create({
@@ -38,5 +73,15 @@ const styles = StyleSheet.create({
     borderBottomWidth: measure.hairline,
     borderBottomColor: colour.hairline,
   },
-  words: { fontSize: size.base, color: colour.ink },
+  words: { fontSize: size.base, color: colour.ink, flexShrink: 1 },
+  ask: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    gap: space.small,
+    padding: space.base,
+    backgroundColor: colour.sheet,
+    borderBottomWidth: measure.hairline,
+    borderBottomColor: colour.hairline,
+  },
 });

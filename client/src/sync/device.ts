@@ -1,6 +1,7 @@
 import { takenSchema, type LogEvent } from '@lintrel/core/front';
 import { clock } from '@/api/clock';
 import { request } from '@/api/http';
+import { hands } from './hands';
 import { createOutbox } from './outbox';
 import { openStore } from './store';
 
@@ -9,7 +10,16 @@ import { openStore } from './store';
 export const store = openStore();
 
 /** Pages of this device tell each other that something was added or sent. */
-const others = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('lintrel.sync');
+const others = openChannel();
+
+/** Null where the browser has none, or refuses it. */
+function openChannel(): BroadcastChannel | null {
+  try {
+    return new BroadcastChannel('lintrel.sync');
+  } catch {
+    return null;
+  }
+}
 
 /** Does something later; returns how to leave it. */
 export const later = (work: () => void, ms: number) => {
@@ -19,7 +29,9 @@ export const later = (work: () => void, ms: number) => {
 
 export const outbox = createOutbox({
   store,
-  send: (job, entries: readonly LogEvent[]) => request('POST', `/jobs/${job}/log`, takenSchema, { entries }),
+  send: (job, entries: readonly LogEvent[], authors) =>
+    request('POST', `/jobs/${job}/log`, takenSchema, { entries, ...(Object.keys(authors).length > 0 ? { authors } : {}) }),
+  hands,
   sendPhoto: (job, id, photo) => request('PUT', `/jobs/${job}/photos/${id}`, null, photo),
   later,
   now: clock.now,

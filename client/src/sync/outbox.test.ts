@@ -255,3 +255,74 @@ describe('a photo', () => {
     stays([one.id], page.disk);
   });
 });
+
+describe('at a change of hands', () => {
+  const [ada, hal] = [
+    { id: 'a', name: 'Ada' },
+    { id: 'h', name: 'Hal' },
+  ];
+  it('what one has made goes under their own name, and only once the other says so', async () => {
+    const page = newPage();
+    page.hands = ada;
+    page.answer = () => {
+      throw unreachable();
+    };
+    const mine = entry();
+    void page.outbox.add('job', mine);
+    await settled();
+    page.hands = hal;
+    page.answer = taken;
+    const theirs = entry();
+    void page.outbox.add('job', theirs);
+    page.outbox.sendNow();
+    await settled();
+    expect(page.sent.at(-1)).toEqual([theirs.id]);
+    expect(page.authors.at(-1)).toEqual({});
+    expect(page.outbox.state().held.map(({ event, by }) => [event.id, by])).toEqual([[mine.id, ada]]);
+    page.outbox.sendFor(ada.id);
+    await settled();
+    expect(page.sent.at(-1)).toEqual([mine.id]);
+    expect(page.authors.at(-1)).toEqual({ [mine.id]: ada.id });
+    expect(page.outbox.state().held).toEqual([]);
+  });
+  it('what one has made goes by itself when they are back', async () => {
+    const page = newPage();
+    page.hands = ada;
+    page.answer = () => {
+      throw unreachable();
+    };
+    const mine = entry();
+    void page.outbox.add('job', mine);
+    await settled();
+    page.answer = taken;
+    page.hands = hal;
+    page.outbox.sendNow();
+    await settled();
+    expect(page.sent).toHaveLength(1);
+    page.hands = ada;
+    page.outbox.sendNow();
+    await settled();
+    expect(page.sent.at(-1)).toEqual([mine.id]);
+    expect(page.authors.at(-1)).toEqual({});
+  });
+  it('outlives a reload', async () => {
+    const first = newPage();
+    first.hands = ada;
+    first.answer = () => {
+      throw unreachable();
+    };
+    const mine = entry();
+    void first.outbox.add('job', mine);
+    await settled();
+    const second = newPage(first.disk);
+    second.hands = hal;
+    await second.outbox.reread();
+    expect(second.outbox.state().held.map(({ by }) => by)).toEqual([ada]);
+  });
+  it('where nobody signs in nothing is held', async () => {
+    const page = newPage();
+    void page.outbox.add('job', entry());
+    await settled();
+    expect([page.outbox.state().held, page.sent.length, page.authors]).toEqual([[], 1, [{}]]);
+  });
+});

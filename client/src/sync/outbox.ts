@@ -10,6 +10,8 @@ export interface OutboxState {
   readonly landed: readonly Pending[];
   /** Jobs whose first entry was tried without reaching the server. */
   readonly offline: ReadonlySet<string>;
+  /** Entries others have made on this device: they wait until their maker signs in, or whoever is here now says that they go. */
+  readonly held: readonly Pending[];
   /** True where the device has no room: what was entered lives on this page alone. */
   readonly unkept: boolean;
 }
@@ -17,12 +19,15 @@ export interface OutboxState {
 /** What the outbox needs of the device. */
 export interface OutboxDevice {
   readonly store: Pick<SyncStore, 'entries' | 'keepEntry' | 'forgetEntry'>;
-  readonly send: (job: string, entries: readonly LogEvent[]) => Promise<Taken>;
+  /** @param authors who made them, by the id of the entry; those of whoever is signed in are left out */
+  readonly send: (job: string, entries: readonly LogEvent[], authors: Readonly<Record<string, string>>) => Promise<Taken>;
   readonly sendPhoto: (job: string, id: string, photo: Blob) => Promise<void>;
   readonly later: (work: () => void, ms: number) => void;
   readonly now: () => number;
   /** Tells other pages of this device that something has changed here. */
   readonly tellOthers: () => void;
+  /** Who holds the device; null where nobody signs in, or it is not known. */
+  readonly hands: () => { readonly id: string; readonly name: string } | null;
 }
 
 /** Entries wait on the disk of the device until the server has confirmed each: no reload and no flat battery loses one. */
@@ -35,6 +40,8 @@ export interface Outbox {
   drop(id: string): Promise<void>;
   /** Tries at once what is waiting. */
   sendNow(): void;
+  /** Sends what somebody else has made on this device, under their name: whoever is signed in has said so. */
+  sendFor(person: string): void;
   /** Reads what another page of this device has added or sent. */
   reread(): Promise<void>;
   state(): OutboxState;
@@ -55,7 +62,7 @@ const AT_ONCE = 100;
 const MOST_LANDED = 500;
 
 /** Makes the outbox of a page. Pages of one device share the store; the same entry sent by two of them is kept once by its id. */
-export function createOutbox({ store, send, sendPhoto, later, now, tellOthers }: OutboxDevice): Outbox {
+export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, hands }: OutboxDevice): Outbox {
   const listeners = new Set<() => void>();
   const sending = new Set<string>();
   const waiting = new Set<string>();
@@ -64,11 +71,19 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers }:
   const unkept = new Set<string>();
   const gone = new Set<string>();
   const writing = new Set<string>();
-  let state: OutboxState = { pending: [], landed: [], offline: new Set(), unkept: false };
+  /** Whose entries may be sent by whom: both ids. */
+  const agreed = new Set<string>();
+  let state: OutboxState = { pending: [], landed: [], held: [], offline: new Set(), unkept: false };
 
   function show(changes: Partial<OutboxState> = {}): void {
-    state = { ...state, pending: [...here.values()].sort(byTurn), unkept: unkept.size > 0, ...changes };
+    const pending = [...here.values()].sort(byTurn);
+    state = { ...state, pending, held: pending.filter((one) => one.refused === null && isHeld(one)), unkept: unkept.size > 0, ...changes };
     listeners.forEach((changed) => changed());
+  }
+  /** Made by somebody else than who is here, who has not said that it goes. */
+  function isHeld({ by }: Pending): boolean {
+    const now = hands();
+    return by !== undefined && now !== null && by.id !== now.id && !agreed.has(`${by.id} ${now.id}`);
   }
   async function keep(pending: Pending): Promise<void> {
     const { id } = pending.event;
@@ -114,7 +129,7 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers }:
     sending.add(job);
     try {
       for (;;) {
-        const next = nextOf([...here.values()].filter((one) => one.job === job && one.refused === null).sort(byTurn));
+        const next = nextOf([...here.values()].filter((one) => one.job === job && one.refused === null && !isHeld(one)).sort(byTurn));
         if (next.length === 0) break;
         if (!(await sendThese(job, next))) return waitFor(job);
         tries.delete(job);
@@ -132,6 +147,7 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers }:
       taken = await send(
         job,
         these.map(({ event }) => event),
+        Object.fromEntries(these.flatMap(({ event, by }) => (by && by.id !== hands()?.id ? [[event.id, by.id]] : []))),
       );
     } catch (error) {
       const outcome = outcomeOf(error);
@@ -170,7 +186,8 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers }:
   const outbox: Outbox = {
     async add(job, event, photo) {
       const last = Math.max(0, ...[...here.values()].map(({ turn }) => turn));
-      const kept = keep({ job, event, turn: Math.max(now(), last + 1), refused: null, ...(photo ? { photo } : {}) });
+      const by = hands();
+      const kept = keep({ job, event, turn: Math.max(now(), last + 1), refused: null, ...(by ? { by } : {}), ...(photo ? { photo } : {}) });
       void pump(job);
       await kept;
     },
@@ -183,6 +200,12 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers }:
     },
     drop: forget,
     sendNow: () => new Set([...here.values()].map(({ job }) => job)).forEach((job) => void pump(job)),
+    sendFor(person) {
+      const now = hands();
+      if (now) agreed.add(`${person} ${now.id}`);
+      show();
+      outbox.sendNow();
+    },
     async reread() {
       const kept = await store.entries().catch(() => null);
       if (!kept) return;

@@ -26,7 +26,16 @@ class Shop {
     return this.revisions[this.revisions.length - 1]!;
   }
   keep(kept: Design, save: string | null): Job {
-    this.revisions.push({ id: ID, revision: this.revisions.length + 1, updatedAt: '2026-05-04T08:00:00.000Z', save, author: null, design: kept });
+    this.revisions.push({
+      id: ID,
+      revision: this.revisions.length + 1,
+      updatedAt: '2026-05-04T08:00:00.000Z',
+      save,
+      author: null,
+      archivedAt: null,
+      deletedAt: null,
+      design: kept,
+    });
     return this.current;
   }
   async put(body: { revision: number; save?: string; design: Design }): Promise<Response> {

@@ -10,6 +10,8 @@ export interface Pending {
   readonly turn: number;
   /** Why the server does not take it, by code and in its words; null while it waits to be sent. */
   readonly refused: { readonly code: string; readonly message: string } | null;
+  /** Who made it, where people sign in: it is written down under their name, whoever sends it. */
+  readonly by?: { readonly id: string; readonly name: string } | undefined;
   /** The photo it tells of: sent before it, and kept with it until then. */
   readonly photo?: Blob | undefined;
 }
@@ -24,6 +26,10 @@ export interface SyncStore {
   readonly forget: (kind: JobRecord, job: string) => Promise<void>;
   /** Jobs that have a record of a kind. */
   readonly jobsWith: (kind: JobRecord) => Promise<readonly string[]>;
+  /** Whether this browser keeps anything at all: in private windows, and where a person has forbidden it, some do not. */
+  readonly keeps: () => Promise<boolean>;
+  /** Forgets everything that was read from the server; what waits to be sent stays. */
+  readonly forgetRead: () => Promise<void>;
 }
 
 /** `runs`: the work sheet and log of a job as they were last told, for when there is no connection. */
@@ -34,6 +40,7 @@ const pendingSchema = v.object({
   event: logEventSchema,
   turn: v.number(),
   refused: v.nullable(v.object({ code: v.string(), message: v.string() })),
+  by: v.optional(v.object({ id: v.string(), name: v.string() })),
   photo: v.optional(v.blob()),
 });
 
@@ -42,11 +49,14 @@ const VERSION = 1;
 
 /**
  * Opens the store of this device in its IndexedDB. What is kept is on the disk when a promise is kept.
- * @param earlier where older versions of the program kept theirs: it moves in once
+ * Where the browser refuses it, all that is asked of it is refused, and the page goes on without.
+ * @param earlierOf where older versions of the program kept theirs: it moves in once
  */
-export function openStore(name = NAME, earlier: Earlier = localStorage): SyncStore {
-  const opened = open(name).then(async (db) => {
-    await moveIn(db, earlier);
+export function openStore(name = NAME, earlierOf: () => Earlier = () => localStorage): SyncStore {
+  // A browser may refuse by an error where it is only named.
+  const opened = Promise.resolve().then(async () => {
+    const db = await open(name);
+    await moveIn(db, earlierOf());
     return db;
   });
   // Whoever uses it is told; nobody may use it at all.
@@ -62,6 +72,18 @@ export function openStore(name = NAME, earlier: Earlier = localStorage): SyncSto
     keep: async (kind, job, record) => put(await opened, kind, record, job),
     forget: async (kind, job) => (await opened).delete(kind, job),
     jobsWith: async (kind) => (await (await opened).getAllKeys(kind)).map(String),
+    keeps: () =>
+      opened.then(
+        () => true,
+        () => false,
+      ),
+    forgetRead: async () => {
+      const db = await opened;
+      const waiting = new Set((await db.getAllKeys('drafts')).map(String));
+      await db.clear('runs');
+      // The steps that led to a change that waits go with it.
+      for (const job of await db.getAllKeys('histories')) if (!waiting.has(String(job))) await db.delete('histories', job);
+    },
   };
 }
 

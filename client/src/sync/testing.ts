@@ -34,6 +34,10 @@ export function newDisk(): Disk {
       records.set(`${kind} ${job}`, copy(record));
     },
     forget: async (kind, job) => void records.delete(`${kind} ${job}`),
+    keeps: async () => true,
+    forgetRead: async () => {
+      for (const key of [...records.keys()]) if (key.startsWith('runs ')) records.delete(key);
+    },
     jobsWith: async (kind) => [...records.keys()].flatMap((key) => (key.startsWith(`${kind} `) ? [key.slice(kind.length + 1)] : [])),
   };
   return disk;
@@ -61,6 +65,10 @@ export interface Page {
   /** Ids that were sent, a list each time. */
   readonly sent: string[][];
   readonly waits: { readonly work: () => void; readonly ms: number }[];
+  /** Who was said to have made the entries that were sent. */
+  readonly authors: Readonly<Record<string, string>>[];
+  /** Who holds the device. */
+  hands: { readonly id: string; readonly name: string } | null;
   answer: (entries: readonly LogEvent[], job: string) => Taken | Promise<Taken>;
   /** Photos that were sent, by id and size, and what the server does with one. */
   readonly photos: readonly string[];
@@ -76,8 +84,9 @@ export function newPage(disk: Disk = newDisk(), tellOthers: () => void = () => u
   let time = 0;
   const device: OutboxDevice = {
     store: disk,
-    send: async (job, entries) => {
+    send: async (job, entries, authors) => {
       sent.push(entries.map(({ id }) => id));
+      page.authors.push(authors);
       return page.answer(entries, job);
     },
     sendPhoto: async (job, id, photo) => {
@@ -87,6 +96,7 @@ export function newPage(disk: Disk = newDisk(), tellOthers: () => void = () => u
     later: (work, ms) => void waits.push({ work, ms }),
     now: () => ++time,
     tellOthers,
+    hands: () => page.hands,
   };
   const page: Page & { readonly disk: Disk } = {
     device,
@@ -95,6 +105,8 @@ export function newPage(disk: Disk = newDisk(), tellOthers: () => void = () => u
     photos,
     waits,
     outbox: createOutbox(device),
+    authors: [],
+    hands: null,
     answer: taken,
     photoAnswer: () => undefined,
     told: true,

@@ -115,7 +115,11 @@ export const startSchema = v.strictObject({
 
 /** Entries for the log of a job, in the order they were made. */
 export const MOST_SENT = 500;
-export const sendLogSchema = v.strictObject({ entries: v.pipe(v.array(v.unknown()), v.minLength(1), v.maxLength(MOST_SENT)) });
+export const sendLogSchema = v.strictObject({
+  entries: v.pipe(v.array(v.unknown()), v.minLength(1), v.maxLength(MOST_SENT)),
+  /** Ids of the people who made entries, by the id of the entry; of those left out it is whoever is signed in. */
+  authors: v.optional(v.record(uuidText(), uuidText())),
+});
 
 /** Says which step of a run sheet a device is at. */
 export const sayHereSchema = v.strictObject({ step: stepText(), device: nameText() });

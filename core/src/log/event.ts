@@ -8,7 +8,7 @@ export const EVENT_KINDS = ['start', 'done', 'undo', 'trouble', 'note', 'touch',
 export type EventKind = (typeof EVENT_KINDS)[number];
 
 /** Version of events this program writes. */
-export const EVENT_VERSION = 4;
+export const EVENT_VERSION = 5;
 
 /** A log holds at most this many events, so that it can always be written to a file and read again. */
 export const MOST_EVENTS = 10_000;
@@ -34,6 +34,10 @@ export const sawSchema = v.variant('kind', [
     thinnerPercent: v.optional(numberBetween(0, 300, '%')),
   }),
   v.strictObject({ kind: v.literal('photo'), photo: uuidText() }),
+  /** Plugs counted out: how many of how many; null: not all came out, and the note says what is known of the rest. */
+  v.strictObject({ kind: v.literal('plugs'), out: v.nullable(wholeBetween(0, 10_000)), of: wholeBetween(0, 10_000) }),
+  /** Paint mixed once for two jobs: the title of the other, and whether it was mixed at this job's step or at the other's. */
+  v.strictObject({ kind: v.literal('mix'), with: nameText(), here: v.boolean() }),
   /** Warmth from the moment of the entry on. */
   v.strictObject({ kind: v.literal('heat'), how: oneOf(HEATS), filmC: numberBetween(15, 120, '°C'), minutes: wholeBetween(1, 1440) }),
 ]);
@@ -53,8 +57,9 @@ export const newestEventSchema = v.strictObject({
   note: noteText(),
   /** Number of the work sheet it was told on; in a job file, which of its started plans, from 0. Left out by older phones. */
   sheet: v.optional(wholeBetween(0, 2_000_000_000)),
-  /** Who wrote it down, and on which device. */
+  /** Who wrote it down, and on which device; and who was signed in when it was sent, where that was somebody else. */
   person: v.optional(nameText()),
+  sentBy: v.optional(nameText()),
   device: v.optional(nameText()),
   /** What the clock of that device said, where it is known to be wrong: `at` is set right by it. */
   deviceAt: v.optional(instantText()),
@@ -63,7 +68,7 @@ export const newestEventSchema = v.strictObject({
 });
 export type LogEvent = v.InferOutput<typeof newestEventSchema>;
 
-/** The same, of any version: events written before they had a version are of the first; those of the first say no sheet, person or device, those of the second nothing that was seen, those of the third no photo and no heat. */
+/** The same, of any version: events written before they had a version are of the first; those of the first say no sheet, person or device, those of the second nothing that was seen, those of the third no photo and no heat, those of the fourth no plugs, no mix and not who sent them. */
 export const logEventSchema = v.pipe(v.unknown(), v.transform(upgradedEvent), newestEventSchema);
 
 function upgradedEvent(data: unknown): unknown {

@@ -14,11 +14,12 @@ interface EventRow {
   device: string | null;
   device_at: Date | null;
   saw: Saw | null;
+  sent_by: string | null;
 }
 
-const COLUMNS = 'seq::int, id, version, at, kind, step, note, sheet::int, person, device, device_at, saw';
+const COLUMNS = 'seq::int, id, version, at, kind, step, note, sheet::int, person, device, device_at, saw, sent_by';
 
-const toEvent = ({ seq, id, version, at, kind, step, note, sheet, person, device, device_at: deviceAt, saw }: EventRow): KeptEvent => ({
+const toEvent = ({ seq, id, version, at, kind, step, note, sheet, person, device, device_at: deviceAt, saw, sent_by: sentBy }: EventRow): KeptEvent => ({
   seq,
   id,
   version,
@@ -31,6 +32,7 @@ const toEvent = ({ seq, id, version, at, kind, step, note, sheet, person, device
   ...(device === null ? {} : { device }),
   ...(deviceAt === null ? {} : { deviceAt: deviceAt.toISOString() }),
   ...(saw === null ? {} : { saw }),
+  ...(sentBy === null ? {} : { sentBy }),
 });
 
 /** The log of one job, as it was written down; after a number what came later. */
@@ -53,7 +55,7 @@ export type Appended = { readonly seq: number; readonly fresh: boolean } | 'othe
 
 /** Writes an event down. Sending the same one twice keeps it once, so that a phone may repeat what it is unsure of. */
 export async function appendEvent(db: Queryable, jobId: string, event: LogEvent): Promise<Appended> {
-  const { id, version, at, kind, step, note, sheet, person, device, deviceAt, saw } = event;
+  const { id, version, at, kind, step, note, sheet, person, device, deviceAt, saw, sentBy } = event;
   const known = await db.query<EventRow & { job_id: string }>(`SELECT job_id, ${COLUMNS} FROM run_log WHERE id = $1`, [id]);
   if (known.rows[0]) return sameAs(known.rows[0], jobId, event);
   const { rows: room } = await db.query<{ full: boolean }>('SELECT log_count >= $2 OR log_letters + length($4::text) > $3 AS full FROM jobs WHERE id = $1', [
@@ -64,9 +66,9 @@ export async function appendEvent(db: Queryable, jobId: string, event: LogEvent)
   ]);
   if (room[0]!.full) return 'full';
   const { rows } = await db.query<{ seq: number }>(
-    `INSERT INTO run_log (id, job_id, version, at, kind, step, note, sheet, person, device, device_at, saw)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) ON CONFLICT (id) DO NOTHING RETURNING seq::int`,
-    [id, jobId, version, at, kind, step, note, sheet ?? null, person ?? null, device ?? null, deviceAt ?? null, saw ?? null],
+    `INSERT INTO run_log (id, job_id, version, at, kind, step, note, sheet, person, device, device_at, saw, sent_by)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) ON CONFLICT (id) DO NOTHING RETURNING seq::int`,
+    [id, jobId, version, at, kind, step, note, sheet ?? null, person ?? null, device ?? null, deviceAt ?? null, saw ?? null, sentBy ?? null],
   );
   // The same entry may have come at this very moment by another way: then it is looked at once more.
   return rows[0] ? { seq: rows[0].seq, fresh: true } : appendEvent(db, jobId, event);
@@ -92,12 +94,12 @@ export async function knowsAny(db: Queryable, log: readonly LogEvent[]): Promise
 
 /** Writes the log of a file down, in its order; none of its entries is kept here yet. */
 export async function appendLog(db: Queryable, jobId: string, log: readonly LogEvent[]): Promise<void> {
-  const rows = log.map(({ deviceAt, ...event }) => ({ ...event, device_at: deviceAt ?? null }));
+  const rows = log.map(({ deviceAt, sentBy, ...event }) => ({ ...event, device_at: deviceAt ?? null, sent_by: sentBy ?? null }));
   await db.query(
-    `INSERT INTO run_log (id, job_id, version, at, kind, step, note, sheet, person, device, device_at, saw)
-     SELECT id, $1, version, at, kind, step, note, sheet, person, device, device_at, saw
+    `INSERT INTO run_log (id, job_id, version, at, kind, step, note, sheet, person, device, device_at, saw, sent_by)
+     SELECT id, $1, version, at, kind, step, note, sheet, person, device, device_at, saw, sent_by
        FROM ROWS FROM (json_to_recordset($2) AS (id uuid, version integer, at timestamptz, kind text, step text, note text,
-         sheet bigint, person text, device text, device_at timestamptz, saw jsonb)) WITH ORDINALITY AS event ORDER BY ordinality`,
+         sheet bigint, person text, device text, device_at timestamptz, saw jsonb, sent_by text)) WITH ORDINALITY AS event ORDER BY ordinality`,
     [jobId, JSON.stringify(rows)],
   );
 }

@@ -124,6 +124,12 @@ export async function personNamed(db: Queryable, name: string): Promise<PersonRo
   return (await db.query<PersonRow>(`SELECT ${PERSON} FROM people WHERE lower(name) = lower($1) AND left_at IS NULL`, [name])).rows[0] ?? null;
 }
 
+/** Names of people by their ids, of those who have left too: what they made is theirs. */
+export async function namesOf(db: Queryable, ids: readonly string[]): Promise<Map<string, string>> {
+  const { rows } = await db.query<{ id: string; name: string }>('SELECT id, name FROM people WHERE id = ANY($1::uuid[])', [ids]);
+  return new Map(rows.map(({ id, name }) => [id, name]));
+}
+
 export async function personById(db: Queryable, id: string): Promise<PersonRow | null> {
   return (await db.query<PersonRow>(`SELECT ${PERSON} FROM people WHERE id = $1 AND left_at IS NULL`, [id])).rows[0] ?? null;
 }

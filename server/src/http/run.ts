@@ -18,6 +18,7 @@ import { finishesOfSteps, learn } from '../db/learning';
 import { holdJob } from '../db/locks';
 import { findSheet, insertStartedPlan, isLogged, listEvents, newestSheet, runningRevision } from '../db/log';
 import { inTransaction, type Queryable } from '../db/pool';
+import { namesOf } from '../db/people';
 import { placeOfJob } from '../db/put-away';
 import { bookStep } from '../db/stock';
 import { BODY_BYTES } from './body';
@@ -98,12 +99,14 @@ export const runRoutes: readonly Route[] = [
     maxBytes: BODY_BYTES.log,
     body: sendLogSchema,
     answer: takenSchema,
-    async work({ db: pool, params, author, now, body: { entries } }) {
+    async work({ db: pool, params, author, now, body: { entries, authors = {} } }) {
       const id = await knownId(pool, params.id);
+      const madeBy = author === null ? new Map<string, string>() : await namesOf(pool, [...new Set(Object.values(authors))]);
       return inTransaction(pool, async (db) => {
         await holdJob(db, id);
         const answers: Taken['entries'] = [];
-        for (const sent of entries) answers.push(await takeEntry(db, id, sent, { author, now: now() }));
+        for (const sent of entries)
+          answers.push(await takeEntry(db, id, sent, { author, madeBy: madeBy.get(authors[idOf(sent)] ?? '') ?? author, now: now() }));
         await noteProgress(db, id);
         const seen = entries.flatMap((sent) => seenStep(sent) ?? []);
         for (const finish of seen.length > 0 ? await finishesOfSteps(db, id, seen) : []) await learn(db, finish);
@@ -119,9 +122,19 @@ function seenStep(sent: unknown): string | null {
   return typeof step === 'string' && (saw?.kind === 'feel' || saw?.kind === 'pull') ? step : null;
 }
 
-/** An entry under the name of who sent it, whatever it says itself. */
-function signed({ person: _, ...event }: LogEvent, author: string | null): LogEvent {
-  return author === null ? event : { ...event, person: author };
+/** The id an entry says it has; empty where it says none. */
+function idOf(sent: unknown): string {
+  const { id } = (sent ?? {}) as { id?: unknown };
+  return typeof id === 'string' ? id : '';
+}
+
+/**
+ * An entry under the name of who made it, whatever it says itself; who sent it stands beside, where that is somebody else.
+ * @param madeBy who made it, as the phone says: somebody of the shop
+ */
+function signed({ person: _, sentBy: _sent, ...event }: LogEvent, author: string | null, madeBy = author): LogEvent {
+  if (author === null || madeBy === null) return event;
+  return { ...event, person: madeBy, ...(madeBy === author ? {} : { sentBy: author }) };
 }
 
 /** Writes one entry down; one that is not taken is told, and does not hold up the others. */
@@ -129,10 +142,10 @@ async function takeEntry(
   db: Queryable,
   jobId: string,
   sent: unknown,
-  { author, now }: { readonly author: string | null; readonly now: number },
+  { author, madeBy, now }: { readonly author: string | null; readonly madeBy: string | null; readonly now: number },
 ): Promise<Taken['entries'][number]> {
   try {
-    const event = signed(bodyOf(logEventSchema, sent), author);
+    const event = signed(bodyOf(logEventSchema, sent), author, madeBy);
     if (event.kind === 'start') throw invalidAt('kind', plainly('server.log-start'));
     if (event.kind === 'finish' && event.note.trim() === '') await allPlugsOut(db, jobId);
     const { seq, fresh } = await append(db, jobId, event, now);
@@ -140,8 +153,7 @@ async function takeEntry(
     return { id: event.id, seq };
   } catch (error) {
     if (!(error instanceof ApiError)) throw error;
-    const { id } = (sent ?? {}) as { id?: unknown };
-    return { id: typeof id === 'string' ? id : '', refused: { code: error.code, message: error.message, now: new Date(now).toISOString() } };
+    return { id: idOf(sent), refused: { code: error.code, message: error.message, now: new Date(now).toISOString() } };
   }
 }
 

@@ -69,7 +69,7 @@ function Entry({ job, event, steps }: { job: string; event: LogEvent; steps: rea
     <Row label="entry" testID="entry">
       <Small>{`${at.toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} ${at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`}</Small>
       <Body>{phrase`${entry(event.kind)}${step ? phrase`: ${say(step.say)}` : ''}`}</Body>
-      {event.person ? <Small>{event.person}</Small> : null}
+      {event.person ? <Small>{event.sentBy ? phrase`${event.person}, sent by ${event.sentBy}` : event.person}</Small> : null}
       {event.saw?.kind === 'photo' ? <Photo job={job} photo={event.saw.photo} label="Photo" /> : event.saw ? <Body>{sawWords(event.saw, words)}</Body> : null}
       {event.note ? <Body tone="quiet">{event.note}</Body> : null}
     </Row>

@@ -45,7 +45,11 @@ export function RunScreen() {
       <StepLayout>
         <Waiting what="the run sheet" error={sheet.error} retry={<Action label="Try again" onPress={sheet.retry} />} />
         {sheet.error && sheet.unsent > 0 ? (
-          <Body>{phrase`${several(sheet.unsent, 'entry is', 'entries are')} kept on this device, and sent when the server is back.`}</Body>
+          <Body>
+            {sheet.unkept
+              ? phrase`${several(sheet.unsent, 'entry is', 'entries are')} on this page alone: leave it open until the server is back.`
+              : phrase`${several(sheet.unsent, 'entry is', 'entries are')} kept on this device, and sent when the server is back.`}
+          </Body>
         ) : null}
       </StepLayout>
     );
@@ -131,7 +135,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const others = usePresence(id, may('run') ? (next?.id ?? null) : null, now);
   const last = [...progress.doneAt].sort((a, b) => b[1] - a[1])[0];
   const lastStep = stepNamed(plan?.steps ?? [], last?.[0] ?? null);
-  const { say, caution, follow, text } = useWords();
+  const { say, caution, follow } = useWords();
   const plugs = next?.kind === 'unplug' ? Number(next.say.values.plugs) : null;
   const total = plan?.toDo.length ?? 0;
   const inBooth = boothState(plan?.steps ?? [], progress.doneAt, next, now);
@@ -185,8 +189,9 @@ function Running({ sheet }: { sheet: WorkSheet }) {
                   step={next}
                   onBoth={({ second, first, mixes }) => {
                     rest();
-                    sheet.log('done', next.id, text(phrase`Mixed for ${second} too.`));
-                    for (const other of mixes) if (other.job !== id) sheet.logFor(other.job, other.step, text(phrase`Mixed with ${first}.`), other.sheet);
+                    sheet.log('done', next.id, '', { kind: 'mix', with: second, here: true });
+                    for (const other of mixes)
+                      if (other.job !== id) sheet.logFor(other.job, other.step, { kind: 'mix', with: first, here: false }, other.sheet);
                   }}
                 />
               ) : null}
@@ -199,7 +204,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
                   disabled={resting}
                   onPress={() => {
                     rest();
-                    sheet.log('done', next.id, plugs === null ? '' : text(phrase`Counted out: ${plugs} of ${plugs}.`));
+                    sheet.log('done', next.id, '', plugs === null ? undefined : { kind: 'plugs', out: plugs, of: plugs });
                     // What only the hand knows is asked right away, and may be left.
                     setAsking(next.kind === 'pull' ? 'pulled' : null);
                   }}
@@ -266,7 +271,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
               answers={asking === 'touch' ? FEEL_ANSWERS : asking === 'pulled' ? PULL_ANSWERS : []}
               onCancel={() => setAsking(null)}
               onSay={(note, answer) => {
-                if (asking === 'missing') sheet.log('done', next?.id ?? null, text(phrase`Not all out: ${note}`));
+                if (asking === 'missing') sheet.log('done', next?.id ?? null, note, { kind: 'plugs', out: null, of: plugs ?? 0 });
                 else if (asking === 'pulled') sheet.log('note', lastStep?.id ?? null, note, { kind: 'pull', result: answer as PullResult });
                 else if (asking === 'touch') sheet.log('touch', lastStep?.id ?? null, note, { kind: 'feel', feel: answer as Feel });
                 else sheet.log(asking, next?.id ?? null, note);
@@ -335,7 +340,8 @@ function lastCoat(events: WorkSheet['events']): Extract<Saw, { kind: 'coat' }> |
 }
 
 /** How the entries stand, in the line that is always there: what comes and goes stands below the buttons and moves none of them. */
-function standing({ waiting, refused }: WorkSheet): string {
+function standing({ waiting, refused, unkept }: WorkSheet): string {
   if (refused.length > 0) return phrase` · ${refused.length} not taken, see below`;
-  return waiting.length > 0 ? phrase` · no connection, ${waiting.length} kept here` : '';
+  if (waiting.length === 0) return '';
+  return unkept ? phrase` · no connection, ${waiting.length} on this page alone` : phrase` · no connection, ${waiting.length} kept here`;
 }
