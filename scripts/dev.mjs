@@ -10,6 +10,12 @@ const portOf = (name, usual) => {
   return port;
 };
 
+/** npm, which started us, may be ended alone. */
+function endWithNpm() {
+  const parent = process.ppid;
+  if (process.env.npm_lifecycle_event === 'dev') setInterval(() => process.ppid !== parent && endCommands(), 500).unref();
+}
+
 async function main() {
   const [port, api] = [portOf('PORT', 4600), portOf('API_PORT', 4610)];
   writable(DATA);
@@ -26,11 +32,14 @@ async function main() {
     };
     const server = start(process.execPath, [join(ROOT, 'node_modules/tsx/dist/cli.mjs'), 'watch', 'server/src/main.ts'], {
       env: { ...env, PORT: String(api) },
+      group: true,
     });
     const client = start('npx', ['expo', 'start', '--web', '--port', String(port)], {
       cwd: join(ROOT, 'client'),
       env: { ...env, LINTREL_API: `http://127.0.0.1:${api}`, BROWSER: 'none' },
+      group: true,
     });
+    endWithNpm();
     say(`the client comes at http://localhost:${port}, which asks the server at ${api}; ctrl-C stops all of it`);
     const code = await Promise.race([server.ended, client.ended, database.failed]);
     endCommands();

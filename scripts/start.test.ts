@@ -251,6 +251,23 @@ it('ends with all it started when npm is asked to end', async () => {
   expect(await answers(one.port)).toBe(0);
 });
 
+it('npm run dev ends with all it started when it is asked to end', async () => {
+  const data = dataFolder();
+  const mine = () =>
+    readdirSync('/proc').filter((pid) => {
+      try {
+        return /^\d+$/.test(pid) && readFileSync(`/proc/${pid}/environ`, 'utf8').includes(`LINTREL_DATA=${data}\0`);
+      } catch {
+        return false;
+      }
+    });
+  const one = await startWith(data, { command: ['node', 'scripts/dev.mjs'], env: { API_PORT: String(await freePort()) } });
+  await until(`the client to come; it said: ${one.said()}`, () => /the client comes at/.test(one.said()));
+  await until('its processes', () => mine().length > 4);
+  await end(one);
+  await until('everything to end', () => mine().length === 0);
+});
+
 it('signals nobody whose number stands in a stale file', async () => {
   const data = dataFolder();
   const first = await startWith(data);

@@ -15,7 +15,7 @@ import { listenTo } from './sensor/listen';
 import { startSimulatedSensor } from './sensor/simulated';
 import { asTyped, hashOf, newCode } from './people/secrets';
 import { ROOT } from './places';
-import { seedIfEmpty } from './seed';
+import { seedIfEmpty, seedShelfIfNew } from './seed';
 import { shopAddresses } from './tls/addresses';
 import { ownNames } from './tls/certificate';
 import { openDoor } from './tls/door';
@@ -43,6 +43,7 @@ const pool = openPool(config.database);
 pool.on('error', (error) => log.warn({ err: error }, 'an idle connection to the database was lost'));
 await migrate(pool, async (db) => {
   if (config.demo && (await seedIfEmpty(db, Date.now()))) log.info('demo workshop put in');
+  else if (await seedShelfIfNew(db)) log.info('typical shelf put in');
 });
 
 // No owner can sign in yet: one comes in with the code that is printed here, once.

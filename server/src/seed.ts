@@ -29,6 +29,16 @@ export async function seedIfEmpty(db: Queryable, now: number): Promise<boolean> 
   return true;
 }
 
+/** Puts the shelf that ships into a shop whose shelf is empty and always was. */
+export async function seedShelfIfNew(db: Queryable): Promise<boolean> {
+  const { rows } = await db.query<{ used: boolean }>(
+    `SELECT EXISTS (SELECT 1 FROM tapes) OR EXISTS (SELECT 1 FROM finishes) OR EXISTS (SELECT 1 FROM supplies)
+         OR EXISTS (SELECT 1 FROM shelf_revisions) AS used`,
+  );
+  if (!rows[0]!.used) await seedShelf(db);
+  return !rows[0]!.used;
+}
+
 /** Puts the shelf that ships into an empty shop. */
 export async function seedShelf(db: Queryable): Promise<void> {
   for (const tape of SHIPPED_SHELF.tapes) await insertEntry(db, 'tapes', tape);

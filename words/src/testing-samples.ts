@@ -200,6 +200,7 @@ export const SAMPLES: AllSays = {
   'design.mirror-of-mirror': { part: 'hull' },
   'design.used-twice': { id: 'tank' },
   'design.no-area': { alongMm: 38.1, aboveMm: 38.1, part: 'hull' },
+  'shelf.path-name': { name: '..' },
   'shelf.letters': { most: 2 },
   'file.not-json': { reason: 'line 3' },
   'file.log-letters': { million: 12 },

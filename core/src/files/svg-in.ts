@@ -116,6 +116,9 @@ function groupOf(name: string, { attributes }: SaxesTagPlain, parent: Group | un
   };
 }
 
+/** Maximum characters of the width of a page, with its unit. */
+const MAX_WIDTH_LENGTH = 60;
+
 /** What the page says about its size: width in a unit against the width of its view. */
 function pageOf({ attributes }: SaxesTagPlain): Page {
   const view = (attributes.viewBox ?? '')
@@ -123,7 +126,8 @@ function pageOf({ attributes }: SaxesTagPlain): Page {
     .split(/[\s,]+/)
     .map(Number);
   const box = view.length === 4 && view.every(Number.isFinite) && view[2]! > 0 && view[3]! > 0 ? view : null;
-  const size = /^\s*([\d.]+)\s*([a-z]*)\s*$/i.exec(attributes.width ?? '');
+  // A width is short: a long one is none, and is not looked through.
+  const size = /^([\d.]+) ?([a-z]*)$/i.exec((attributes.width ?? '').slice(0, MAX_WIDTH_LENGTH + 1).trim());
   const unit = UNIT_MM[size?.[2]?.toLowerCase() ?? ''];
   const width = size ? Number(size[1]) : NaN;
   const height = Number.parseFloat(attributes.height ?? '');

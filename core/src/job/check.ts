@@ -145,6 +145,7 @@ function oppositeFaults({ id, opposite }: Part, { parts }: Design, at: Keys): Fa
 function repeated(items: readonly { readonly id: string }[], at: Keys, key: string): Fault[] {
   const seen = new Set<string>();
   return items.flatMap(({ id }, index) => {
+    if (id === '.' || id === '..') return [fault([...at, index, key], { code: 'shelf.path-name', values: { name: id } })];
     if (seen.has(id)) return [fault([...at, index, key], { code: 'design.used-twice', values: { id } })];
     seen.add(id);
     return [];

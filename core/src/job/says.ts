@@ -20,6 +20,7 @@ export interface DesignSays {
   readonly 'design.mirror-of-mirror': { readonly part: string };
   readonly 'design.used-twice': { readonly id: string };
   readonly 'design.no-area': { readonly alongMm: number; readonly aboveMm: number; readonly part: string };
+  readonly 'shelf.path-name': { readonly name: string };
   readonly 'shelf.letters': { readonly most: number };
   readonly 'file.not-json': { readonly reason: string };
   readonly 'file.log-letters': { readonly million: number };

@@ -11,9 +11,18 @@ export const MOST_ENTRIES = 500;
 /** Letters of one entry: its notes and cards have room, and a whole shelf still fits into a job file. */
 const MOST_ENTRY_LETTERS = 20_000;
 
-/** Checks what a schema of an entry cannot: that it is not too much to be kept. */
-export const entryFaults = (entry: Tape | Finish | Supply, path = ''): Fault[] =>
-  JSON.stringify(entry).length > MOST_ENTRY_LETTERS ? [{ path: path || 'basis', code: 'shelf.letters', values: { most: MOST_ENTRY_LETTERS } }] : [];
+/** Names that are places in every path: an address with one of them leads somewhere else. */
+const PATH_NAMES: readonly string[] = ['.', '..'];
+
+/** Checks what a schema of an entry cannot: that it is not too much to be kept, and has an address. */
+export function entryFaults(entry: Tape | Finish | Supply, path = ''): Fault[] {
+  const key = 'id' in entry ? 'id' : 'code';
+  const name = 'id' in entry ? entry.id : entry.code;
+  return [
+    ...(PATH_NAMES.includes(name) ? [{ path: path ? `${path}.${key}` : key, code: 'shelf.path-name', values: { name } }] : []),
+    ...(JSON.stringify(entry).length > MOST_ENTRY_LETTERS ? [{ path: path || 'basis', code: 'shelf.letters', values: { most: MOST_ENTRY_LETTERS } }] : []),
+  ];
+}
 
 /** What the shop has to work with. */
 export const shelfSchema = v.strictObject({

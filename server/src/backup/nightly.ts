@@ -5,6 +5,7 @@ import type pg from 'pg';
 import type { Logger } from 'pino';
 import { purgeDeleted } from '../db/put-away';
 import { connectionLost, openPatient } from '../db/pool';
+import { thinAir } from '../db/air';
 import { findBackupKey } from '../db/backup-key';
 import { thinPhotos, thinRevisions } from '../db/thin';
 import { removeLeftovers, writeBackup } from './write';
@@ -68,6 +69,7 @@ export async function backupIfDue(pool: pg.Pool, folder: string, now: Date = new
     await thinRevisions(client);
     await thinPhotos(client);
     await purgeDeleted(pool);
+    await thinAir(client, now);
     return true;
   } finally {
     await client.end().catch(() => undefined);

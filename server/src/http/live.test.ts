@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:http';
-import { changeSchema, type Change, type Job, type JobSummary } from '@lintrel/core';
+import { changeSchema, type Change, type Job, type JobSummary, entryMark, type Tape } from '@lintrel/core';
 import request from 'supertest';
 import * as v from 'valibot';
 import { closeOpened, listenOn } from '../../../e2e/opened';
@@ -75,10 +75,10 @@ it('tells a page what another has logged, saved, or changed on the shelf', async
   await note();
   await ear.until(1);
   await api().put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: job.design }).expect(200);
-  const { body } = await api().get('/api/shelf');
+  const v6 = ((await api().get('/api/shelf')).body.tapes as Tape[]).find(({ code }) => code === 'V6')!;
   await api()
-    .put('/api/shelf/tapes/V6')
-    .send(body.tapes.find(({ code }: { code: string }) => code === 'V6'))
+    .put(`/api/shelf/tapes/V6?was=${entryMark(v6)}`)
+    .send(v6)
     .expect(200);
   await ear.until(3);
   expect(ear.heard.map((one) => one !== 'resync' && [one.kind, one.job])).toEqual([

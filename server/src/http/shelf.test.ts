@@ -38,21 +38,24 @@ it.each([
     path: key,
     message: expect.stringMatching(/taken/),
   });
-  await api().put(path).send(changed).expect(200);
+  const put = (body: object, was: object = entry) =>
+    api()
+      .put(`${path}?was=${entryMark(was as Tape)}`)
+      .send(body);
+  await put(changed).expect(200);
   expect((await api().get('/api/shelf')).body[table]).toContainEqual(changed);
-  await api()
-    .put(path)
-    .send({ ...changed, [key]: 'renamed' })
-    .expect(422);
+  await put({ ...changed, [key]: 'renamed' }, changed).expect(422);
   await api().delete(path).expect(204);
   await api().delete(path).expect(404);
-  await api().put(path).send(changed).expect(404);
+  await put(changed, changed).expect(404);
 });
 
 it.each([
   ['tapes', { ...tape, widthMm: 0 }, 'widthMm'],
   ['tapes', { ...tape, stretch: 2 }, 'stretch'],
   ['tapes', { ...tape, code: `V'; --` }, 'code'],
+  ['tapes', { ...tape, code: '..' }, 'code'],
+  ['finishes', { ...finish, id: '.' }, 'id'],
   ['finishes', { ...finish, colour: 'sky' }, 'colour'],
   ['finishes', { ...finish, recoat: [] }, 'recoat'],
   ['finishes', { ...finish, system: 'jam' }, 'system'],
@@ -67,9 +70,13 @@ it('does not take away a finish a job is planned with, and says which', async ()
 
 describe('/api/ask', () => {
   it('answers from the shelf of the shop', async () => {
+    const tape = ((await api().get('/api/shelf')).body.tapes as Tape[]).find(({ code }) => code === 'V6')!;
+    const changed = { ...tape, stretch: 0.01 };
+    // Whoever does not say what it replaces overwrites nothing.
+    expect((await api().put('/api/shelf/tapes/V6').send(changed).expect(428)).body.error.code).toBe('no-mark');
     await api()
-      .put('/api/shelf/tapes/V6')
-      .send({ ...SHIPPED_SHELF.tapes.find(({ code }) => code === 'V6'), stretch: 0.01 })
+      .put(`/api/shelf/tapes/V6?was=${entryMark(tape)}`)
+      .send(changed)
       .expect(200);
     expect((await api().post('/api/ask/bend').send({ radius: '120', tape: 'V6' }).expect(200)).body.verdict).toBe('too-tight');
     expect((await api().post('/api/ask/bend').send({ radius: 120, width: 6, stretch: 0.15, fold: 0.005 }).expect(200)).body).toMatchObject({

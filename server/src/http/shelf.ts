@@ -161,11 +161,12 @@ export const shelfRoutes: readonly Route[] = [
 ];
 
 /**
- * Whoever changes an entry has seen it as it is: else somebody was first.
- * @param was mark of the entry as it was seen; left out by older pages
+ * An entry is changed only by who has seen it as it is: else somebody else was first.
+ * @param was mark of the entry as it was seen
  */
 async function stillAs(db: Queryable, table: ShelfTable, key: string, was: unknown): Promise<void> {
-  if (typeof was !== 'string') return;
+  if (typeof was !== 'string')
+    throw new ApiError(428, 'no-mark', 'Which entry this replaces is not said: load the shelf anew, and send the mark of the entry as `was`.');
   const current = await findEntry(db, table, key);
   if (!current || entryMark(current) === was) return;
   const author = await lastAuthor(db, table, key);

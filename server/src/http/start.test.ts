@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { shelfMark, type Job, type JobSummary, type LogEvent, type RunRecord, type Shelf } from '@lintrel/core';
+import { shelfMark, type Job, type JobSummary, type LogEvent, type RunRecord, type Shelf, entryMark } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing';
 
@@ -60,7 +60,7 @@ it('a plan from another shelf than there is now is not frozen', async () => {
   const mark = shelfMark(before);
   const tape = before.tapes.find(({ code }) => code === 'F6')!;
   await api()
-    .put('/api/shelf/tapes/F6')
+    .put(`/api/shelf/tapes/F6?was=${entryMark(tape)}`)
     .send({ ...tape, stretch: 0.02 })
     .expect(200);
   expect((await begin(job, { shelf: mark }).expect(409)).body.error.code).toBe('stale-shelf');

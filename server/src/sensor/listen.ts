@@ -1,5 +1,5 @@
 import { connect, type Socket } from 'node:net';
-import { MS_PER_MINUTE, type AirAnswer } from '@lintrel/core';
+import { type AirAnswer } from '@lintrel/core';
 import * as v from 'valibot';
 import { heardLines } from '../line/lines';
 
@@ -8,6 +8,8 @@ const saidSchema = v.variant('say', [
   v.object({ say: v.literal('ready'), name: v.string() }),
   v.object({ say: v.literal('air'), airC: v.number(), rhPercent: v.number() }),
 ]);
+
+const MS_PER_SECOND = 1_000;
 
 /** Nothing heard for so long: it is silent. */
 const SILENT_MS = 120_000;
@@ -23,7 +25,7 @@ export interface Listening {
 
 /**
  * Listens to a sensor on loopback and hands on what can be; what cannot be is told as its state and kept nowhere.
- * @param heard a reading, at most one a minute
+ * @param heard a reading, at most one a second
  */
 export function listenTo(port: number, heard: (at: Date, airC: number, rhPercent: number) => void, now: () => number = Date.now): Listening {
   let heardAt: number | null = null;
@@ -38,10 +40,10 @@ export function listenTo(port: number, heard: (at: Date, airC: number, rhPercent
     const { airC, rhPercent } = said;
     heardAt = now();
     sound = airC >= -20 && airC <= 60 && rhPercent >= 1 && rhPercent <= 100;
-    const minute = Math.floor(heardAt / MS_PER_MINUTE);
-    if (!sound || minute === kept) return;
-    kept = minute;
-    heard(new Date(minute * MS_PER_MINUTE), airC, rhPercent);
+    const second = Math.floor(heardAt / MS_PER_SECOND);
+    if (!sound || second === kept) return;
+    kept = second;
+    heard(new Date(second * MS_PER_SECOND), airC, rhPercent);
   };
   const open = (): void => {
     if (stopped) return;

@@ -2,7 +2,7 @@ import type { AirAnswer } from '@lintrel/core';
 import { createServer } from 'node:net';
 import request from 'supertest';
 import { WAIT_MS } from '../../../scripts/test-limits.mjs';
-import { keepAir } from '../db/air';
+import { keepAir, listAir, thinAir } from '../db/air';
 import { startTestServer, type TestServer } from '../testing';
 import { listenTo } from './listen';
 import { startSimulatedSensor, USUAL_BOOTH } from './simulated';
@@ -16,16 +16,16 @@ describe('a sensor', () => {
   let now = Date.parse('2026-06-01T10:00:00Z');
   const clock = () => now;
   const booth = { ...USUAL_BOOTH, everyMs: 10, now: clock };
-  it('is heard, kept once a minute, with its drift', async () => {
+  it('is heard, kept once a second, with its drift', async () => {
     const sensor = await startSimulatedSensor(booth);
     const heard: [string, number][] = [];
     const listening = listenTo(sensor.port, (at, airC) => void heard.push([at.toISOString(), airC]), clock);
     await until(() => heard.length > 0);
     expect(listening.state()).toMatchObject({ state: 'speaking' });
-    now += 60_000;
+    now += 1_000;
     await until(() => heard.length > 1);
     await new Promise((wait) => setTimeout(wait, 50));
-    expect(heard.map(([at]) => at)).toEqual(['2026-06-01T10:00:00.000Z', '2026-06-01T10:01:00.000Z']);
+    expect(heard.map(([at]) => at)).toEqual(['2026-06-01T10:00:00.000Z', '2026-06-01T10:00:01.000Z']);
     expect(heard[0]![1]).toBeCloseTo(booth.air(now).airC + 0.3, 0);
     listening.stop();
     await sensor.close();
@@ -93,5 +93,46 @@ describe('the air of the shop', () => {
     await send({ airC: 998 }).expect(422);
     await send({ rhPercent: 0 }).expect(422);
     await send({ at: new Date(Date.now() + 3_600_000).toISOString() }).expect(422);
+  });
+});
+
+describe('readings that grow old', () => {
+  const DAY_MS = 86_400_000;
+  it('are kept in full for two days, by the minute for sixty, by the hour after; what is told stays the same', async () => {
+    const server = await startTestServer({ demo: false });
+    const now = new Date('2026-06-01T10:00:30Z');
+    const fill = (from: string, to: string, every: string) =>
+      server.pool.query(
+        `INSERT INTO air_readings (at, air_c, rh_percent, by) SELECT at, 15 + extract(minute FROM at) / 10.0, 50, 'sensor' FROM generate_series($1::timestamptz, $2::timestamptz, $3::interval) at`,
+        [from, to, every],
+      );
+    // A day and an hour in full, an hour that is a week old, three hours that are a hundred days old.
+    await fill('2026-05-30T09:00:00Z', '2026-05-30T11:00:00Z', '1 second');
+    await fill('2026-05-25T09:00:00Z', '2026-05-25T09:59:59Z', '1 second');
+    await fill('2026-02-20T09:00:00Z', '2026-02-20T11:59:59Z', '1 minute');
+    const before = await listAir(server.pool, now);
+    expect(await thinAir(server.pool, now)).toBeGreaterThan(3_600);
+    const counts = async (from: string, to: string) =>
+      (await server.pool.query<{ count: number }>('SELECT count(*)::int AS count FROM air_readings WHERE at BETWEEN $1 AND $2', [from, to])).rows[0]!.count;
+    expect(await counts('2026-05-30T10:00:00Z', '2026-05-30T11:00:00Z')).toBe(3_601);
+    expect(await counts('2026-05-30T09:00:00Z', '2026-05-30T09:59:59Z')).toBe(60);
+    expect(await counts('2026-05-25T00:00:00Z', '2026-05-25T23:59:59Z')).toBe(60);
+    expect(await counts('2026-02-20T00:00:00Z', '2026-02-20T23:59:59Z')).toBe(3);
+    expect(await listAir(server.pool, now)).toEqual(before);
+    expect(await thinAir(server.pool, now)).toBe(0);
+    await server.close();
+  });
+  it('take at most a megabyte a day, once thinned', async () => {
+    const server = await startTestServer({ demo: false });
+    const now = new Date();
+    await server.pool.query(
+      `INSERT INTO air_readings (at, air_c, rh_percent, by) SELECT at, 20, 50, 'sensor' FROM generate_series($1::timestamptz, $2::timestamptz, '1 second') at`,
+      [new Date(now.getTime() - 4 * DAY_MS), new Date(now.getTime() - 3 * DAY_MS)],
+    );
+    await thinAir(server.pool, now);
+    await server.pool.query('VACUUM FULL air_readings');
+    const { rows } = await server.pool.query<{ bytes: number }>("SELECT pg_total_relation_size('air_readings')::int AS bytes");
+    expect(rows[0]!.bytes).toBeLessThan(1_000_000);
+    await server.close();
   });
 });

@@ -156,6 +156,7 @@ export const DESIGNS: WordsOf<DesignSays> = {
   'design.mirror-of-mirror': ({ part }) => `"${part}" is itself a mirror image: take the part it follows`,
   'design.used-twice': ({ id }) => `"${id}" is used twice`,
   'design.no-area': ({ alongMm, aboveMm, part }) => `${alongMm}, ${aboveMm} lies in no area of "${part}"`,
+  'shelf.path-name': ({ name }) => `"${name}" is no name: choose one with a letter or a digit in it`,
   'shelf.letters': ({ most: many }) => `has more than ${many} letters in all: shorten its notes or those of its cards`,
   'file.not-json': ({ reason }) => `is not JSON: ${reason}`,
   'file.log-letters': ({ million }) => `has more than ${million} million letters in its notes`,
