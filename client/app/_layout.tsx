@@ -19,6 +19,7 @@ import { useLow, useWide } from '@/theme/useWide';
 import { Icon } from '@/ui/Icon';
 import type { IconName } from '@/ui/icons';
 import { Places } from '@/ui/Places';
+import { UndoBar } from '@/ui/UndoBar';
 
 const paperSettings = {
   // Names come from our own components alone, which know them by type.
@@ -44,6 +45,7 @@ export default function RootLayout() {
               <Ahead />
               <NewerBuild />
               <NotSent />
+              <UndoBar />
               <Gate>
                 <Slot />
               </Gate>

@@ -15,6 +15,8 @@ import {
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import * as v from 'valibot';
+import { phrase } from '@lintrel/words';
+import { offerUndo } from '@/ui/undo';
 import { request, RequestError } from './http';
 import { outbox, store } from '@/sync/device';
 import { idsIn, runQuery, runRequest } from './runs';
@@ -87,11 +89,19 @@ export function useSaveEntry<T extends Tape | Finish | Supply>(table: ShelfTable
   });
 }
 
-/** Takes a tape, finish or supply off the shelf. */
-export function useDeleteEntry(table: ShelfTable) {
+/** Takes a tape, finish or supply off the shelf; it can be put back. */
+export function useDeleteEntry<T extends Tape | Finish | Supply>(table: ShelfTable, entry: T | undefined) {
   const client = useQueryClient();
+  const again = () => client.invalidateQueries({ queryKey: ['shelf'] });
   return useMutation({
     mutationFn: (key: string) => request('DELETE', `/shelf/${table}/${encodeURIComponent(key)}`, null),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['shelf'] }),
+    onSuccess: () => {
+      if (entry)
+        offerUndo({
+          text: phrase`${entry.name} was taken off the shelf.`,
+          undo: () => request<Tape | Finish | Supply>('POST', `/shelf/${table}`, SCHEMAS[table], entry).then(again),
+        });
+      return again();
+    },
   });
 }

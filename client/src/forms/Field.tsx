@@ -1,4 +1,6 @@
+import { withPoint } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
+import { useId } from 'react';
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
@@ -28,6 +30,9 @@ export function Typed({ label, value, onChange, onBlur, fault, hint, unit, multi
   const faultWords = useFaultWords();
   const { text } = useWords();
   const shown = text(label);
+  const noteId = useId();
+  // What was understood of a decimal comma stands beside it.
+  const isNumber = (keys === 'numeric' || unit !== undefined) && withPoint(value).ok;
   return (
     <View style={whole ? styles.whole : [styles.field, { flexBasis: Math.max(measure.typed, measure.labelSides + shown.length * measure.letter) }]}>
       <TextInput
@@ -38,6 +43,8 @@ export function Typed({ label, value, onChange, onBlur, fault, hint, unit, multi
         onChangeText={onChange}
         onBlur={onBlur}
         error={Boolean(fault)}
+        aria-invalid={Boolean(fault)}
+        aria-describedby={fault ? noteId : undefined}
         multiline={multiline}
         secureTextEntry={secret}
         inputMode={keys === 'numeric' ? 'decimal' : 'text'}
@@ -47,8 +54,14 @@ export function Typed({ label, value, onChange, onBlur, fault, hint, unit, multi
         testID={testID}
       />
       {fault ? (
-        <HelperText type="error" role="alert" style={styles.help}>
-          {faultWords(fault)}
+        <View nativeID={noteId}>
+          <HelperText type="error" role="alert" style={styles.help}>
+            {faultWords(fault)}
+          </HelperText>
+        </View>
+      ) : isNumber && /\d,\d/.test(value) ? (
+        <HelperText type="info" style={styles.help} testID={testID ? `${testID}-read` : undefined}>
+          {phrase`Read as ${value.trim().replace(',', '.')}${unit ? ` ${unit}` : ''}`}
         </HelperText>
       ) : hint ? (
         <HelperText type="info" style={styles.help}>

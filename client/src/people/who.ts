@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import { request, signedOut } from '@/api/http';
 import { deviceName } from '@/person/device';
 import { outbox, store } from '@/sync/device';
+import { forgetAllTyped } from '@/forms/kept';
 import { setHands } from '@/sync/hands';
 
 /** Who one is on this device, and whether one has to be somebody. */
@@ -59,6 +60,7 @@ export function useSignOut() {
     mutationFn: () => request('POST', '/sign-out', null),
     onSuccess: () => {
       navigator.serviceWorker?.controller?.postMessage('forget');
+      forgetAllTyped();
       // What was read stays on no shared phone; what waits to be sent stays.
       void store.forgetRead().catch(() => undefined);
       client.removeQueries({ predicate: ({ queryKey: [key] }) => key !== 'me' });

@@ -1,4 +1,4 @@
-import { router } from 'expo-router';
+import { router, useLocalSearchParams, type Href } from 'expo-router';
 import type { PropsWithChildren } from 'react';
 import { useMay } from '@/people/who';
 import { Action } from '@/ui/Action';
@@ -17,6 +17,7 @@ interface EntryFrameProps {
 /** Round the form of one shelf entry: save, take off, and what stood in the way. */
 export function EntryFrame({ title, isNew, busy, trouble, onSave, onDelete, children }: PropsWithChildren<EntryFrameProps>) {
   const may = useMay()('shelf');
+  const { back: to } = useLocalSearchParams<{ back?: string }>();
   const save = <Action rank="main" label={isNew ? 'Put it on the shelf' : 'Keep these figures'} busy={busy} onPress={onSave} testID="submit" />;
   return (
     <Screen title={title} action={may ? save : undefined}>
@@ -24,7 +25,13 @@ export function EntryFrame({ title, isNew, busy, trouble, onSave, onDelete, chil
       {trouble ? <Notice level="stop" text={trouble} /> : null}
       {children}
       {isNew || !may ? null : <Action rank="quiet" icon="delete-outline" label="Take it off the shelf" onPress={onDelete} testID="delete" />}
-      <Action rank="quiet" icon="arrow-left" label="Back to the shelf" onPress={() => router.push('/shelf')} />
+      <Action
+        rank="quiet"
+        icon="arrow-left"
+        label={to ? 'Back to the job' : 'Back to the shelf'}
+        onPress={() => router.push((to ?? '/shelf') as Href)}
+        testID="leave-entry"
+      />
     </Screen>
   );
 }

@@ -2,6 +2,7 @@ import { phrase } from '@lintrel/words';
 import type { PropsWithChildren, ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, measure, space } from '@/theme/theme';
+import { useTitle } from './useTitle';
 import { Body, Small, Title } from './Words';
 
 interface ScreenProps {
@@ -12,18 +13,21 @@ interface ScreenProps {
 }
 
 /** A screen of one of the four places: heading, content in a readable column, main action below. */
-export const Screen = ({ title, about, action, children }: PropsWithChildren<ScreenProps>) => (
-  <View style={styles.fill}>
-    <ScrollView style={styles.fill} contentContainerStyle={styles.content}>
-      <View style={styles.head}>
-        <Title>{title}</Title>
-        {about ? <Small>{about}</Small> : null}
-      </View>
-      {children}
-    </ScrollView>
-    {action ? <View style={styles.action}>{action}</View> : null}
-  </View>
-);
+export function Screen({ title, about, action, children }: PropsWithChildren<ScreenProps>) {
+  useTitle(title);
+  return (
+    <View style={styles.fill}>
+      <ScrollView style={styles.fill} contentContainerStyle={styles.content}>
+        <View style={styles.head}>
+          <Title>{title}</Title>
+          {about ? <Small>{about}</Small> : null}
+        </View>
+        {children}
+      </ScrollView>
+      {action ? <View style={styles.action}>{action}</View> : null}
+    </View>
+  );
+}
 
 /** A flat sheet with a hairline round it. */
 export const Panel = ({ testID, children }: PropsWithChildren<{ readonly testID?: string }>) => (

@@ -59,7 +59,9 @@ export function backingFor(piece: Path, lineTapeMm: number, backedMm: number, wi
       widthMm: 0,
       hold: null,
       cleanHours: Infinity,
-      doubts: [{ code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } }],
+      doubts: [
+        wider.length === 0 ? { code: 'doubt.none-wider', values: { lineTapeMm: widthMm } } : { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } },
+      ],
     };
   const { tape, hold, doubts } = choice;
   return { ...frame, tape: tape.code, tapeKind: tape.kind, widthMm: tape.widthMm, hold, cleanHours: tape.cleanHours, doubts };

@@ -96,6 +96,8 @@ export interface DoubtSays {
   readonly 'doubt.test-pull': NoValues;
   readonly 'doubt.lifts': NoValues;
   readonly 'doubt.none-narrow': { readonly roomMm: number };
+  /** There is no tape for a backing: none is wider than the line tape. */
+  readonly 'doubt.none-wider': { readonly lineTapeMm: number };
   readonly 'doubt.none-for-strip': NoValues;
   readonly 'doubt.none-for-rim': NoValues;
   readonly 'doubt.none-for-seam': NoValues;

@@ -1,3 +1,4 @@
+import { withPoint } from './comma';
 import { refused, understood, type Reading } from './reading';
 import { plainly } from './said';
 
@@ -7,7 +8,9 @@ import { plainly } from './said';
  * @returns percent, above 0 and at most 100, or what was expected
  */
 export function readHumidity(text: string): Reading<number> {
-  const match = /^\s*(\d+(?:\.\d+)?|\.\d+)\s*(%?)\s*$/.exec(text);
+  const pointed = withPoint(text);
+  if (!pointed.ok) return pointed;
+  const match = /^\s*(\d+(?:\.\d+)?|\.\d+)\s*(%?)\s*$/.exec(pointed.value);
   if (!match) return refused({ code: 'typed.humidity', values: { text: text.trim() } });
   const number = Number(match[1]);
   if (match[2] === '' && number === 1) return refused(plainly('typed.humidity-one'));

@@ -2,6 +2,7 @@ export * from './humidity';
 export * from './ids';
 export * from './length';
 export * from './minutes';
+export * from './comma';
 export * from './number';
 export * from './reading';
 export * from './rounding';

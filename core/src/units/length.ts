@@ -1,3 +1,4 @@
+import { withPoint } from './comma';
 import { refused, understood, type Reading } from './reading';
 import { plainly } from './said';
 
@@ -44,11 +45,9 @@ export function readLength(text: string, context: LengthContext = {}): Reading<n
     return refused(plainly('typed.length-real'));
   }
   const negative = /^[-−]/.test(trimmed);
-  const body = trimmed.replace(/\s*\breal$/i, '').replace(/^[-−+]\s*/, '');
-  if (/\d,\d/.test(body)) {
-    return refused({ code: 'typed.length-comma', values: { text: trimmed } });
-  }
-  const magnitude = sumOfTerms(tokens(body), context.bare ?? 'mm');
+  const body = withPoint(trimmed.replace(/\s*\breal$/i, '').replace(/^[-−+]\s*/, ''));
+  if (!body.ok) return body;
+  const magnitude = sumOfTerms(tokens(body.value), context.bare ?? 'mm');
   if (magnitude === null || !Number.isFinite(magnitude)) return refused({ code: 'typed.length', values: { text: trimmed } });
   return understood(((negative ? -1 : 1) * magnitude) / (real ? (context.scale as number) : 1));
 }

@@ -12,7 +12,7 @@ describe('a typed number', () => {
     ['1e3', 1000],
     ['30 °', 30],
   ])('%j is %d', (text, value) => expect(readNumber(text)).toEqual({ ok: true, value }));
-  it.each(['1,5', '12 mm', '0x10', 'Infinity', '1e999', 'two', '--1'])('%j is refused with what was typed', (text) => {
+  it.each(['12 mm', '0x10', 'Infinity', '1e999', 'two', '--1'])('%j is refused with what was typed', (text) => {
     expect(readNumber(text)).toEqual({ ok: false, why: { code: 'typed.number', values: { text } } });
     expect(numberIn(text)).toBeNaN();
   });

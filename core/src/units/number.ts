@@ -1,3 +1,4 @@
+import { withPoint } from './comma';
 import { refused, understood, type Reading } from './reading';
 import { plainly } from './said';
 
@@ -9,12 +10,14 @@ export const withMinus = (text: string): string => text.replace('−', '-');
 /**
  * Reads a typed plain number.
  * @param text `12`, `-0.5`, `.5`, `1e3`; degrees may carry their sign
- * @returns the number, or what was typed; a comma is refused, since it may stand for a point or for nothing
+ * @returns the number, or what was typed; a decimal comma is read as withPoint reads it
  */
 export function readNumber(text: string): Reading<number> {
   const trimmed = text.trim().replace(/\s*°$/, '');
   if (trimmed === '') return refused(plainly('typed.number-missing'));
-  const number = NUMBER.test(trimmed) ? Number(withMinus(trimmed)) : Number.NaN;
+  const pointed = withPoint(trimmed);
+  if (!pointed.ok) return pointed;
+  const number = NUMBER.test(pointed.value) ? Number(withMinus(pointed.value)) : Number.NaN;
   return Number.isFinite(number) ? understood(number) : refused({ code: 'typed.number', values: { text: trimmed } });
 }
 

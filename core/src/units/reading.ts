@@ -4,7 +4,9 @@ import type { NoValues, Said } from './said';
 export interface ReadingSays {
   readonly 'typed.length-missing': NoValues;
   readonly 'typed.length-real': NoValues;
-  readonly 'typed.length-comma': { readonly text: string };
+  /** A comma before three digits: both ways it can be read. */
+  readonly 'typed.comma': { readonly text: string; readonly decimal: string; readonly thousands: string };
+  readonly 'typed.commas': { readonly text: string };
   readonly 'typed.length': { readonly text: string };
   readonly 'typed.number-missing': NoValues;
   readonly 'typed.number': { readonly text: string };

@@ -1,3 +1,4 @@
+import { withPoint } from './comma';
 import { withMinus } from './number';
 import { refused, understood, type Reading } from './reading';
 
@@ -14,7 +15,9 @@ export const fahrenheitOf = (degreesC: number): number => (degreesC * 9) / 5 + 3
  * @returns °C, or what was expected
  */
 export function readTemperature(text: string, bare: 'C' | 'F' = 'C'): Reading<number> {
-  const match = /^\s*([-−+]?\d+(?:\.\d+)?)\s*(?:°\s*)?([cf])?\s*$/i.exec(text);
+  const pointed = withPoint(text);
+  if (!pointed.ok) return pointed;
+  const match = /^\s*([-−+]?\d+(?:\.\d+)?)\s*(?:°\s*)?([cf])?\s*$/i.exec(pointed.value);
   if (!match) return refused({ code: 'typed.temperature', values: { text: text.trim() } });
   const degrees = Number(withMinus(match[1]!));
   return understood((match[2] ?? bare).toUpperCase() === 'F' ? ((degrees - 32) * 5) / 9 : degrees);

@@ -8,7 +8,7 @@ it.each([
   ['73.4 F', 23],
   ['32°f', 0],
 ])('reads the temperature %s', (text, degrees) => expect(valueOf(readTemperature(text))).toBeCloseTo(degrees));
-it.each(['warm', '', '23 K', '1,5'])('refuses the temperature %j', (text) => expect(readTemperature(text).ok).toBe(false));
+it.each(['warm', '', '23 K', '1,500'])('refuses the temperature %j', (text) => expect(readTemperature(text).ok).toBe(false));
 
 it.each([
   ['50', 50],

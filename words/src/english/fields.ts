@@ -103,7 +103,8 @@ const notOne = (text: string, what: string): string => (text.trim() === '' ? `${
 export const READINGS: WordsOf<ReadingSays> = {
   'typed.length-missing': () => `a length is missing: ${EXAMPLES}`,
   'typed.length-real': () => '"real" needs a job at scale; this one is full size',
-  'typed.length-comma': ({ text }) => `"${text}": a comma could mean thousands or decimals; write a point for decimals and nothing for thousands`,
+  'typed.comma': ({ text, decimal, thousands }) => `"${text}": is it ${decimal} or ${thousands}? Type it so`,
+  'typed.commas': ({ text }) => `"${text}" has more than one comma or point: type it with one point`,
   'typed.length': ({ text }) => `"${text}" is not a length: ${EXAMPLES}`,
   'typed.number-missing': () => 'a number is missing',
   'typed.number': ({ text }) => `"${text}" is not a number: write it like 12 or 0.5`,

@@ -129,6 +129,7 @@ export const DOUBTS: WordsOf<DoubtSays> = {
   'doubt.test-pull': () => 'may lift the paint below (estimate): test pull first',
   'doubt.lifts': () => 'would likely take the paint below with it (estimate): get a gentler tape, or let the paint cure longer',
   'doubt.none-narrow': ({ roomMm }, { length }) => `no tape on the shelf is narrower than the ${length(roomMm)} there is`,
+  'doubt.none-wider': ({ lineTapeMm }, { length }) => `no tape on the shelf is wider than the line tape of ${length(lineTapeMm)}: get a crepe for the backing`,
   'doubt.none-for-rim': () => 'there is no tape on the shelf for this edge of the part: get a crepe or a rim tape',
   'doubt.none-for-seam': () => 'there is no tape on the shelf to go over the edge of the cover: get a crepe',
   'doubt.not-there': ({ tape }) => `${tape} is not on the shelf: take what fits`,

@@ -1,5 +1,6 @@
 import { giveFinish, givePresent, letteringOf, showArea, showLength, withoutPlace, type AreaPlan, type PartPlan, plainly } from '@lintrel/core';
 import { phrase, several } from '@lintrel/words';
+import { router, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { LayersPanel } from '@/areas/LayersPanel';
@@ -14,6 +15,7 @@ import { Missing } from '@/job/Missing';
 import { usePart } from '@/job/PartChoice';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
+import { useMay } from '@/people/who';
 import { useWide } from '@/theme/useWide';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -208,7 +210,8 @@ function useTrial(trial: Trial | null): readonly PartPlan[] | null {
 
 /** The finishes an area may get, right below it. */
 function FinishChoice({ area, present, onGive }: { area: AreaPlan; present: string; onGive: (finish: string | null) => void }) {
-  const { shelf } = useJob();
+  const { id, shelf } = useJob();
+  const mayAdd = useMay()('shelf');
   return (
     <Unfolded>
       <Rows>
@@ -228,6 +231,16 @@ function FinishChoice({ area, present, onGive }: { area: AreaPlan; present: stri
           </Row>
         ))}
       </Rows>
+      {shelf.finishes.length === 0 ? <Body>There is no finish on the shelf yet.</Body> : null}
+      {mayAdd ? (
+        <Action
+          rank="quiet"
+          icon="plus"
+          label="Add a finish to the shelf"
+          onPress={() => router.push(`/shelf/finish/new?back=${encodeURIComponent(`/job/${id}/areas`)}` as Href)}
+          testID="add-finish"
+        />
+      ) : null}
     </Unfolded>
   );
 }

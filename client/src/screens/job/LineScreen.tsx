@@ -6,6 +6,9 @@ import { StyleSheet, View } from 'react-native';
 import { IconButton, Switch } from 'react-native-paper';
 import { PartDrawing } from '@/drawing/PartDrawing';
 import { Typed } from '@/forms/Field';
+import { showFirstFault } from '@/forms/firstFault';
+import { useKeptState } from '@/forms/kept';
+import { KeptNote } from '@/forms/KeptNote';
 import { Pick } from '@/forms/Pick';
 import { without } from '@/forms/tree';
 import { useJob } from '@/job/JobContext';
@@ -49,7 +52,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
       ),
   );
   const faultWords = useFaultWords();
-  const [fields, setFields] = useState(() => lineFields(line, part, unit, `Line ${part.lines.length + 1}`));
+  const [fields, setFields, kept] = useKeptState(`line/${id}/${partId}/${lineId}`, () => lineFields(line, part, unit, `Line ${part.lines.length + 1}`));
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
   const read = readLine(fields, ownId, line, { bare: unit, scale: design.scale });
   const drafted = useDraftParts(read.ok ? withLine(design, partId, read.line) : design) ?? parts;
@@ -61,14 +64,25 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
     setFaults({});
   };
   const submit = async () => {
-    if (!read.ok) return setFaults(read.faults);
+    if (!read.ok) {
+      setFaults(read.faults);
+      return showFirstFault();
+    }
     const fault = own.find((stroke) => stroke.fault)?.fault;
-    if (fault && isMade(read.line)) return setFaults({ whole: told(fault) });
-    if (await change((now) => withLine(now, partId, read.line), { code: line ? 'edit.line-changed' : 'edit.line-added', values: { name: read.line.name } }))
+    if (fault && isMade(read.line)) {
+      setFaults({ whole: told(fault) });
+      return showFirstFault();
+    }
+    if (await change((now) => withLine(now, partId, read.line), { code: line ? 'edit.line-changed' : 'edit.line-added', values: { name: read.line.name } })) {
+      kept.forget();
       leave();
+    }
   };
   const remove = async () => {
-    if (await change((now) => withoutLine(now, partId, ownId), { code: 'edit.line-gone', values: { name: line?.name ?? '' } }, true)) leave();
+    if (await change((now) => withoutLine(now, partId, ownId), { code: 'edit.line-gone', values: { name: line?.name ?? '' } }, true)) {
+      kept.forget();
+      leave();
+    }
   };
   // Known at once, so that nothing moves when the drawing arrives.
   const ring = boardOf(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]);
@@ -81,6 +95,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
       drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" help chosenLine={ownId} /> : <View style={styles.blank} />}
       action={<Action rank="main" label={line ? 'Keep this line' : 'Add this line'} onPress={() => void submit()} testID="submit" />}
     >
+      <KeptNote kept={kept} />
       <Panel>
         {line ? (
           <Body>{LINE_NAMES[fields.kind]}</Body>

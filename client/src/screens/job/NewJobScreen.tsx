@@ -6,6 +6,9 @@ import { useForm } from 'react-hook-form';
 import * as v from 'valibot';
 import { useCreateJob } from '@/api/jobQueries';
 import { Field } from '@/forms/Field';
+import { showFirstFault } from '@/forms/firstFault';
+import { useKeptForm } from '@/forms/kept';
+import { KeptNote } from '@/forms/KeptNote';
 import { typedNumber } from '@/forms/typed';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -23,14 +26,21 @@ interface Fields {
 /** A new job: its name and what kind of thing it is. */
 export function NewJobScreen() {
   const create = useCreateJob();
-  const { control, handleSubmit, watch, setValue } = useForm<Fields, unknown, v.InferOutput<typeof formSchema>>({
+  const form = useForm<Fields, unknown, v.InferOutput<typeof formSchema>>({
     resolver: resolverOf<Fields, v.InferOutput<typeof formSchema>>(formSchema),
     defaultValues: { title: '', kind: 'road', scale: '1' },
   });
+  const { control, handleSubmit, watch, setValue } = form;
+  const kept = useKeptForm('job/new', form);
   const kind = watch('kind');
-  const submit = handleSubmit((job) => create.mutate(job, { onSuccess: ({ id }) => router.replace(`/job/${id}/part/new`) }));
+  const open = ({ id }: { readonly id: string }) => {
+    kept.forget();
+    router.replace(`/job/${id}/part/new`);
+  };
+  const submit = handleSubmit((job) => create.mutate(job, { onSuccess: open, onError: showFirstFault }), showFirstFault);
   return (
     <Screen title="New job" action={<Action rank="main" label="Start setting out" busy={create.isPending} onPress={() => void submit()} testID="submit" />}>
+      <KeptNote kept={kept} />
       <Panel>
         <Field whole control={control} name="title" label="Name of the job" />
         <Choice

@@ -16,6 +16,9 @@ import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PartDrawing } from '@/drawing/PartDrawing';
+import { showFirstFault } from '@/forms/firstFault';
+import { useKeptState } from '@/forms/kept';
+import { KeptNote } from '@/forms/KeptNote';
 import { Pick } from '@/forms/Pick';
 import { treeAt, without, withTree, type TreeKeys, type TypedTree } from '@/forms/tree';
 import { TreeField, TreeFormProvider } from '@/forms/TreeField';
@@ -49,7 +52,9 @@ export function PartScreen() {
         design.parts.map((one) => one.id),
       ),
   );
-  const [tree, setTree] = useState(() => partTree(part ? withAttached(part, design.parts) : newPart(ownId), unit, part === null));
+  const [tree, setTree, kept] = useKeptState(`part/${id}/${partId}`, () =>
+    partTree(part ? withAttached(part, design.parts) : newPart(ownId), unit, part === null),
+  );
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
   const put = (keys: TreeKeys, value: TypedTree) => {
     setTree((now) => withTree(now, keys, value));
@@ -73,14 +78,19 @@ export function PartScreen() {
       const at = Object.keys(read.faults).flatMap((path) => /^rims\[(\d+)\]/.exec(path)?.[1] ?? [])[0];
       const edge = at === undefined ? null : Number(rimEntries(tree)[Number(at)]?.edge);
       if (edge !== null) setGroup(groups.findIndex((one) => one.includes(edge)));
-      return setFaults(read.faults);
+      setFaults(read.faults);
+      return showFirstFault();
     }
     const made = detachedPart(read.part, part, design.parts);
     const done = await change((now) => withPart(now, made), { code: part ? 'edit.part-changed' : 'edit.part-added', values: { name: made.name } });
+    if (done) kept.forget();
     if (done) leave(part ? 'piece' : `lines?part=${ownId}`);
   };
   const remove = async () => {
-    if (await change((now) => withoutPart(now, partId), { code: 'edit.part-gone', values: { name: part?.name ?? '' } }, true)) leave('piece');
+    if (await change((now) => withoutPart(now, partId), { code: 'edit.part-gone', values: { name: part?.name ?? '' } }, true)) {
+      kept.forget();
+      leave('piece');
+    }
   };
   const word = (keys: TreeKeys) => String(treeAt(tree, keys) ?? '');
   const follows = treeAt(tree, ['opposite', 'follows']) === true;
@@ -94,6 +104,7 @@ export function PartScreen() {
         drawing={drawn ? <PartDrawing part={drawn} areas={drawn.areas} codes="lines" edges={edges} help /> : <NoDrawing />}
         action={<Action rank="main" label={part ? 'Keep these' : 'Add this part'} onPress={() => void submit()} testID="submit" />}
       >
+        <KeptNote kept={kept} />
         <Panel>
           <Heading>{part ? part.name : 'New part'}</Heading>
           <View style={styles.row}>

@@ -9,6 +9,9 @@ import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/jobQueries';
 import { placeFaults } from '@/forms/faults';
 import { ColourInput } from '@/forms/ColourInput';
 import { Field } from '@/forms/Field';
+import { showFirstFault } from '@/forms/firstFault';
+import { useKeptForm } from '@/forms/kept';
+import { KeptNote } from '@/forms/KeptNote';
 import { Pick } from '@/forms/Pick';
 import { resolverOf } from '@/forms/resolver';
 import { BehaviourPanel } from '@/shelf/BehaviourPanel';
@@ -41,15 +44,25 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
   const { temperature } = useWords();
   const finish = shelf.finishes.find((one) => one.id === id);
   const save = useSaveEntry<Finish>('finishes', finish);
-  const remove = useDeleteEntry('finishes');
+  const remove = useDeleteEntry('finishes', finish);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const { control, handleSubmit, watch, setValue, setError, getValues, reset } = useForm<FinishFields, unknown, Finish>({
+  const form = useForm<FinishFields, unknown, Finish>({
     resolver: resolverOf<FinishFields, Finish>(finishFormSchema),
     defaultValues: finishFields(finish),
   });
-  const back = () => router.push('/shelf?show=finish' as Href);
-  const fail = (error: Error) => setTrouble(placeFaults(error, setError, Object.keys(getValues())));
-  const submit = handleSubmit((entry) => save.mutate({ entry, key: finish ? id : null }, { onSuccess: back, onError: fail }));
+  const { control, handleSubmit, watch, setValue, setError, getValues, reset } = form;
+  const kept = useKeptForm(`finish/${id}`, form);
+  // Opened from a job, it leads back there.
+  const { back: to } = useLocalSearchParams<{ back?: string }>();
+  const done = () => {
+    kept.forget();
+    router.push((to ?? '/shelf?show=finish') as Href);
+  };
+  const fail = (error: Error) => {
+    setTrouble(placeFaults(error, setError, Object.keys(getValues())));
+    showFirstFault();
+  };
+  const submit = handleSubmit((entry) => save.mutate({ entry, key: finish ? id : null }, { onSuccess: done, onError: fail }), showFirstFault);
   const chooseSystem = (system: PaintSystemKey) => {
     const { id: ownId, name, colour, hidingUm } = getValues();
     // A new finish starts from the typical figures of its system; one on the shelf keeps its own.
@@ -64,8 +77,9 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
       busy={save.isPending}
       trouble={trouble}
       onSave={() => void submit()}
-      onDelete={() => remove.mutate(id, { onSuccess: back, onError: fail })}
+      onDelete={() => remove.mutate(id, { onSuccess: done, onError: fail })}
     >
+      <KeptNote kept={kept} />
       <Panel>
         <Field whole control={control} name="name" label="Name" />
         <View style={styles.row}>

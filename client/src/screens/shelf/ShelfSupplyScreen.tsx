@@ -7,6 +7,9 @@ import { StyleSheet, View } from 'react-native';
 import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/jobQueries';
 import { placeFaults } from '@/forms/faults';
 import { Field } from '@/forms/Field';
+import { showFirstFault } from '@/forms/firstFault';
+import { useKeptForm } from '@/forms/kept';
+import { KeptNote } from '@/forms/KeptNote';
 import { Pick } from '@/forms/Pick';
 import { resolverOf } from '@/forms/resolver';
 import { EntryFrame } from '@/shelf/EntryFrame';
@@ -31,15 +34,23 @@ export function ShelfSupplyScreen() {
 function SupplyForm({ code, shelf }: { code: string; shelf: Shelf }) {
   const supply = shelf.supplies?.find((one) => one.code === code);
   const save = useSaveEntry<Supply>('supplies', supply);
-  const remove = useDeleteEntry('supplies');
+  const remove = useDeleteEntry('supplies', supply);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const { control, handleSubmit, watch, setValue, setError } = useForm<SupplyFields, unknown, Supply>({
+  const form = useForm<SupplyFields, unknown, Supply>({
     resolver: resolverOf<SupplyFields, Supply>(supplyFormSchema),
     defaultValues: supplyFields(supply),
   });
-  const back = () => router.push('/shelf?show=supply' as Href);
-  const fail = (error: Error) => setTrouble(placeFaults(error, setError, SUPPLY_FIELDS));
-  const submit = handleSubmit((entry) => save.mutate({ entry, key: supply ? code : null }, { onSuccess: back, onError: fail }));
+  const { control, handleSubmit, watch, setValue, setError } = form;
+  const kept = useKeptForm(`supply/${code}`, form);
+  const done = () => {
+    kept.forget();
+    router.push('/shelf?show=supply' as Href);
+  };
+  const fail = (error: Error) => {
+    setTrouble(placeFaults(error, setError, SUPPLY_FIELDS));
+    showFirstFault();
+  };
+  const submit = handleSubmit((entry) => save.mutate({ entry, key: supply ? code : null }, { onSuccess: done, onError: fail }), showFirstFault);
   return (
     <EntryFrame
       title={supply ? supply.name : 'New paper, film or foam'}
@@ -47,8 +58,9 @@ function SupplyForm({ code, shelf }: { code: string; shelf: Shelf }) {
       busy={save.isPending}
       trouble={trouble}
       onSave={() => void submit()}
-      onDelete={() => remove.mutate(code, { onSuccess: back, onError: fail })}
+      onDelete={() => remove.mutate(code, { onSuccess: done, onError: fail })}
     >
+      <KeptNote kept={kept} />
       <Panel>
         <Pick
           label="Kind"

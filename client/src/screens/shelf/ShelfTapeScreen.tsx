@@ -8,6 +8,9 @@ import { useWords } from '@/person/PersonContext';
 import { useDeleteEntry, useSaveEntry, useShelf } from '@/api/jobQueries';
 import { placeFaults } from '@/forms/faults';
 import { Field } from '@/forms/Field';
+import { showFirstFault } from '@/forms/firstFault';
+import { useKeptForm } from '@/forms/kept';
+import { KeptNote } from '@/forms/KeptNote';
 import { Pick } from '@/forms/Pick';
 import { resolverOf } from '@/forms/resolver';
 import { EntryFrame } from '@/shelf/EntryFrame';
@@ -37,15 +40,23 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
   const { temperature, text } = useWords();
   const tape = shelf.tapes.find((one) => one.code === code);
   const save = useSaveEntry<Tape>('tapes', tape);
-  const remove = useDeleteEntry('tapes');
+  const remove = useDeleteEntry('tapes', tape);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const { control, handleSubmit, watch, setValue, setError } = useForm<TapeFields, unknown, Tape>({
+  const form = useForm<TapeFields, unknown, Tape>({
     resolver: resolverOf<TapeFields, Tape>(tapeFormSchema),
     defaultValues: tapeFields(tape),
   });
-  const back = () => router.push('/shelf');
-  const fail = (error: Error) => setTrouble(placeFaults(error, setError, TAPE_FIELDS));
-  const submit = handleSubmit((entry) => save.mutate({ entry, key: tape ? code : null }, { onSuccess: back, onError: fail }));
+  const { control, handleSubmit, watch, setValue, setError } = form;
+  const kept = useKeptForm(`tape/${code}`, form);
+  const done = () => {
+    kept.forget();
+    router.push('/shelf');
+  };
+  const fail = (error: Error) => {
+    setTrouble(placeFaults(error, setError, TAPE_FIELDS));
+    showFirstFault();
+  };
+  const submit = handleSubmit((entry) => save.mutate({ entry, key: tape ? code : null }, { onSuccess: done, onError: fail }), showFirstFault);
   return (
     <EntryFrame
       title={tape ? tape.name : 'New tape'}
@@ -53,8 +64,9 @@ function TapeForm({ code, shelf }: { code: string; shelf: Shelf }) {
       busy={save.isPending}
       trouble={trouble}
       onSave={() => void submit()}
-      onDelete={() => remove.mutate(code, { onSuccess: back, onError: fail })}
+      onDelete={() => remove.mutate(code, { onSuccess: done, onError: fail })}
     >
+      <KeptNote kept={kept} />
       <Panel>
         <View style={styles.row}>
           {tape ? null : <Field control={control} name="code" label="Code" hint="Letter of the kind and width: V6" />}
