@@ -1,11 +1,15 @@
 import type { JobSummary } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useImportJob, useJobs } from '@/api/queries';
 import { useLongWork } from '@/api/useLongWork';
+import { JobActions } from '@/jobs/JobActions';
 import { JobRow } from '@/jobs/JobRow';
 import { openTextFile } from '@/jobs/openFile';
+import { OwnShop } from '@/jobs/OwnShop';
+import { useMay } from '@/people/who';
 import { PersonForm } from '@/person/PersonForm';
 import { PlainNote } from '@/sync/PlainNote';
 import { space } from '@/theme/theme';
@@ -25,6 +29,8 @@ export default function JobsScreen() {
   const importJob = useImportJob();
   const work = useLongWork();
   const now = useNow();
+  const mayPlan = useMay()('plan');
+  const [more, setMore] = useState<string | null>(null);
   const open = async () => {
     const text = await openTextFile('.json,application/json');
     if (text !== null)
@@ -54,15 +60,20 @@ export default function JobsScreen() {
         <Panel>
           <Rows>
             {jobs.map((job) => (
-              <JobRow key={job.id} job={job} now={now} />
+              <View key={job.id}>
+                <JobRow job={job} now={now} onMore={mayPlan ? () => setMore(more === job.id ? null : job.id) : undefined} />
+                {more === job.id ? <JobActions job={job} onDone={() => setMore(null)} /> : null}
+              </View>
             ))}
           </Rows>
           {hasNextPage ? <Action label="More jobs" busy={isFetchingNextPage} onPress={() => void fetchNextPage()} testID="more-jobs" /> : null}
           {jobs.length === 0 ? <Body>No job yet. Start one, or answer a single question on the Bench.</Body> : null}
+          <Action rank="quiet" label="Archived and deleted jobs" onPress={() => router.push('/put-away' as Href)} testID="to-put-away" />
         </Panel>
       ) : (
         <Waiting what="the jobs" error={error} retry={<Action label="Try again" onPress={() => void refetch()} />} />
       )}
+      <OwnShop />
       <PlainNote />
       <Panel>
         <Heading>The shop</Heading>

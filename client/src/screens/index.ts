@@ -26,3 +26,4 @@ export { TimeScreen } from './job/TimeScreen';
 export { TrustScreen } from './TrustScreen';
 export { CustomerScreen } from './CustomerScreen';
 export { ShopScreen } from './ShopScreen';
+export { PutAwayScreen } from './PutAwayScreen';

@@ -1,5 +1,5 @@
 import { phrase } from '@lintrel/words';
-import { router, Slot, useLocalSearchParams } from 'expo-router';
+import { router, Slot, useLocalSearchParams, usePathname } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Snackbar } from 'react-native-paper';
 import { JobProvider, useJob } from '@/job/JobContext';
@@ -8,6 +8,7 @@ import { SaveNote, SaveTrouble } from '@/job/SaveNote';
 import { StepBar } from '@/job/StepBar';
 import { colour, measure, space } from '@/theme/theme';
 import { useLow } from '@/theme/useWide';
+import { useTitle } from '@/ui/useTitle';
 import { Heading } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
 
@@ -25,6 +26,8 @@ function Frame({ id }: { id: string }) {
   const { say, text } = useWords();
   const { design, undo, redo, undoable } = useJob();
   const low = useLow();
+  const step = STEP_TITLES[usePathname().split('/')[3] ?? ''];
+  useTitle(step ? phrase`${design.title}: ${step}` : design.title);
   return (
     <View style={styles.fill}>
       {low ? null : (
@@ -69,6 +72,23 @@ function Frame({ id }: { id: string }) {
     </View>
   );
 }
+
+/** What each step of a job is called in the title of its page. */
+const STEP_TITLES: Readonly<Record<string, string>> = {
+  piece: 'Piece',
+  part: 'Part',
+  lines: 'Lines',
+  line: 'Line',
+  areas: 'Areas',
+  coats: 'Coats',
+  tape: 'Tape',
+  time: 'Time',
+  run: 'Run',
+  'look-back': 'Look back',
+  print: 'Print',
+  stations: 'Stations',
+  import: 'Drawing',
+};
 
 const styles = StyleSheet.create({
   fill: { flex: 1, backgroundColor: colour.ground },

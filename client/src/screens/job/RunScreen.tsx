@@ -24,6 +24,7 @@ import { FEEL_WORDS, PULL_WORDS } from '@/run/saw';
 import { boothWords } from '@/run/boothWords';
 import { usePresence } from '@/run/presence';
 import { ShadeProvider, useShade } from '@/run/shade';
+import { mainAction, RunFooter } from '@/run/RunFooter';
 import { StepPicture } from '@/run/StepPicture';
 import { useAwake } from '@/run/useAwake';
 import { useRest } from '@/run/useRest';
@@ -149,176 +150,171 @@ function Running({ sheet }: { sheet: WorkSheet }) {
     if (photo) sheet.logPhoto(shown?.id ?? null, photo);
   };
   const early = progress.running.some((window) => window.step === next?.id && windowState(window, now) === 'before' && window.opens !== null);
+  const left = progress.finishedAt === null ? (plan?.toDo ?? []).filter(({ id: step }) => !progress.doneAt.has(step)) : [];
+  const done = () => {
+    rest();
+    sheet.log('done', next?.id ?? null, '', plugs === null ? undefined : { kind: 'plugs', out: plugs, of: plugs });
+    // What only the hand knows is asked right away, and may be left.
+    setAsking(next?.kind === 'pull' ? 'pulled' : null);
+  };
+  const main =
+    !may('run') || asking !== null
+      ? null
+      : mainAction({ next, plugs, early, resting, finished: progress.finishedAt !== null, onDone: done, onFinish: () => sheet.log('finish', null) });
   const picture = next && designPlan && sheet.revision === revision ? <StepPicture key={next.id} plan={designPlan} step={next} /> : null;
   return (
-    <ScrollView testID="booth" style={look.booth} contentContainerStyle={[look.content, side && look.wider]}>
-      {far ? <FarView step={next} running={progress.running} now={now} onLeave={() => setFar(false)} /> : null}
-      <View style={side ? look.sides : look.oneUnder}>
-        <View style={side ? look.side : look.oneUnder}>
-          <Text style={look.quiet}>{phrase`${sheet.doneCount} of ${total} done${standing(sheet)}`}</Text>
-          {others.length > 0 ? (
-            <Text style={look.caution} role="status" testID="others">
-              {phrase`${others.map(({ person, device }) => person ?? device).join(', ')} ${others.length === 1 ? 'is' : 'are'} at this step too`}
-            </Text>
-          ) : null}
-          {inBooth ? (
-            <Text style={look.caution} role="status" testID="in-booth">
-              {boothWords(inBooth, now)}
-            </Text>
-          ) : null}
-          {sheet.trouble ? (
-            <Text role="alert" style={look.warn}>
-              {sheet.trouble}
-            </Text>
-          ) : null}
-          {next ? (
-            <CurrentStep step={next} running={running} now={now} />
-          ) : (
-            <Text style={look.title}>{progress.finishedAt === null ? 'All steps are done' : 'This job is finished'}</Text>
-          )}
-          {side ? picture : null}
-        </View>
-        <View style={side ? look.side : look.oneUnder}>
-          {!may('run') ? (
-            <Text style={look.detail}>You look on: others in this shop work by this sheet.</Text>
-          ) : asking === null ? (
-            <View style={look.buttons}>
-              {next?.kind === 'mix' ? (
-                <MixTogether
-                  job={id}
-                  step={next}
-                  onBoth={({ second, first, mixes }) => {
-                    rest();
-                    sheet.log('done', next.id, '', { kind: 'mix', with: second, here: true });
-                    for (const other of mixes)
-                      if (other.job !== id) sheet.logFor(other.job, other.step, { kind: 'mix', with: first, here: false }, other.sheet);
-                  }}
-                />
-              ) : null}
-              {next ? (
-                <BoothButton
-                  rank={early ? 'calm' : 'main'}
-                  // What went in is counted out before its step is done.
-                  label={plugs === null ? 'Done' : plugs === 1 ? 'The one plug is out' : phrase`All ${plugs} are out`}
-                  // What is still being sent does not hold up the next tap: it is kept, and goes behind it.
-                  disabled={resting}
-                  onPress={() => {
-                    rest();
-                    sheet.log('done', next.id, '', plugs === null ? undefined : { kind: 'plugs', out: plugs, of: plugs });
-                    // What only the hand knows is asked right away, and may be left.
-                    setAsking(next.kind === 'pull' ? 'pulled' : null);
-                  }}
-                  testID="done"
-                />
-              ) : null}
-              {plugs === null ? null : (
-                <BoothButton label={plugs === 1 ? 'It is missing' : 'Not all of them'} onPress={() => setAsking('missing')} testID="missing" />
-              )}
-              {!next && progress.finishedAt === null ? (
-                <BoothButton rank="main" label="Finish the job" onPress={() => sheet.log('finish', null)} testID="finish" />
-              ) : null}
-              <View style={look.pair}>
-                {next ? <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" /> : null}
-                <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
-                <BoothButton label="Seen from far" onPress={() => setFar(true)} testID="far-view" />
-                <BoothButton
-                  label={lit === 'booth' ? 'Light screen' : 'Dark screen'}
-                  onPress={() => light(lit === 'booth' ? 'daylight' : 'booth')}
-                  testID="shade"
-                />
-                {running.some(({ counts }) => counts) ? <BoothButton label="Warm it" onPress={() => setAsking('heat')} testID="heat" /> : null}
-                <BoothButton label="Photo" onPress={() => void photograph()} testID="take-photo" />
-                {lastStep?.kind === 'coat' ? <BoothButton label="Coat log" onPress={() => setAsking('coat')} testID="coat" /> : null}
+    <View style={look.booth}>
+      <ScrollView testID="booth" style={look.booth} contentContainerStyle={[look.content, side && look.wider]}>
+        {far ? <FarView step={next} running={progress.running} now={now} onLeave={() => setFar(false)} /> : null}
+        <View style={side ? look.sides : look.oneUnder}>
+          <View style={side ? look.side : look.oneUnder}>
+            <Text style={look.quiet}>{phrase`${sheet.doneCount} of ${total} done${standing(sheet)}`}</Text>
+            {others.length > 0 ? (
+              <Text style={look.caution} role="status" testID="others">
+                {phrase`${others.map(({ person, device }) => person ?? device).join(', ')} ${others.length === 1 ? 'is' : 'are'} at this step too`}
+              </Text>
+            ) : null}
+            {inBooth ? (
+              <Text style={look.caution} role="status" testID="in-booth">
+                {boothWords(inBooth, now)}
+              </Text>
+            ) : null}
+            {sheet.trouble ? (
+              <Text role="alert" style={look.warn}>
+                {sheet.trouble}
+              </Text>
+            ) : null}
+            {next ? (
+              <CurrentStep step={next} running={running} now={now} />
+            ) : (
+              <Text style={look.title}>{progress.finishedAt === null ? 'All steps are done' : 'This job is finished'}</Text>
+            )}
+            {side ? picture : null}
+          </View>
+          <View style={side ? look.side : look.oneUnder}>
+            {!may('run') ? (
+              <Text style={look.detail}>You look on: others in this shop work by this sheet.</Text>
+            ) : asking === null ? (
+              <View style={look.buttons}>
+                {next?.kind === 'mix' ? (
+                  <MixTogether
+                    job={id}
+                    step={next}
+                    onBoth={({ second, first, mixes }) => {
+                      rest();
+                      sheet.log('done', next.id, '', { kind: 'mix', with: second, here: true });
+                      for (const other of mixes)
+                        if (other.job !== id) sheet.logFor(other.job, other.step, { kind: 'mix', with: first, here: false }, other.sheet);
+                    }}
+                  />
+                ) : null}
+                {plugs === null ? null : (
+                  <BoothButton label={plugs === 1 ? 'It is missing' : 'Not all of them'} onPress={() => setAsking('missing')} testID="missing" />
+                )}
+                <View style={look.pair}>
+                  {next ? <BoothButton label="Went wrong" onPress={() => setAsking('trouble')} testID="trouble" /> : null}
+                  <BoothButton label="Touch test" onPress={() => setAsking('touch')} testID="touch" />
+                  <BoothButton label="Seen from far" onPress={() => setFar(true)} testID="far-view" />
+                  <BoothButton
+                    label={lit === 'booth' ? 'Light screen' : 'Dark screen'}
+                    onPress={() => light(lit === 'booth' ? 'daylight' : 'booth')}
+                    testID="shade"
+                  />
+                  {running.some(({ counts }) => counts) ? <BoothButton label="Warm it" onPress={() => setAsking('heat')} testID="heat" /> : null}
+                  <BoothButton label="Photo" onPress={() => void photograph()} testID="take-photo" />
+                  {lastStep?.kind === 'coat' ? <BoothButton label="Coat log" onPress={() => setAsking('coat')} testID="coat" /> : null}
+                </View>
+                {lastStep && progress.finishedAt === null ? (
+                  <BoothButton label={phrase`Not done after all: ${say(lastStep.say)}`} onPress={() => sheet.log('undo', lastStep.id)} testID="undo" />
+                ) : null}
               </View>
-              {lastStep && progress.finishedAt === null ? (
-                <BoothButton label={phrase`Not done after all: ${say(lastStep.say)}`} onPress={() => sheet.log('undo', lastStep.id)} testID="undo" />
-              ) : null}
-            </View>
-          ) : asking === 'over' ? (
-            <View style={look.buttons}>
-              <Text style={look.detail}>Begin again with the plan as it is now? The log so far stays in Look back.</Text>
-              <BoothButton
-                rank="main"
-                label="Begin again"
-                onPress={() => {
-                  sheet.start(revision, shelf);
+            ) : asking === 'over' ? (
+              <View style={look.buttons}>
+                <Text style={look.detail}>Begin again with the plan as it is now? The log so far stays in Look back.</Text>
+                <BoothButton
+                  rank="main"
+                  label="Begin again"
+                  onPress={() => {
+                    sheet.start(revision, shelf);
+                    setAsking(null);
+                  }}
+                />
+                <BoothButton label="No" onPress={() => setAsking(null)} />
+              </View>
+            ) : asking === 'heat' ? (
+              <HeatLog
+                onCancel={() => setAsking(null)}
+                onSay={(saw) => {
+                  sheet.log('note', lastStep?.id ?? null, '', saw);
                   setAsking(null);
                 }}
               />
-              <BoothButton label="No" onPress={() => setAsking(null)} />
-            </View>
-          ) : asking === 'heat' ? (
-            <HeatLog
-              onCancel={() => setAsking(null)}
-              onSay={(saw) => {
-                sheet.log('note', lastStep?.id ?? null, '', saw);
-                setAsking(null);
-              }}
-            />
-          ) : asking === 'coat' ? (
-            <CoatLog
-              last={lastCoat(sheet.events)}
-              onCancel={() => setAsking(null)}
-              onSay={(saw) => {
-                sheet.log('note', lastStep?.id ?? null, '', saw);
-                setAsking(null);
-              }}
-            />
-          ) : (
-            <Ask
-              what={QUESTIONS[asking]}
-              resting={resting}
-              answers={asking === 'touch' ? FEEL_ANSWERS : asking === 'pulled' ? PULL_ANSWERS : []}
-              onCancel={() => setAsking(null)}
-              onSay={(note, answer) => {
-                if (asking === 'missing') sheet.log('done', next?.id ?? null, note, { kind: 'plugs', out: null, of: plugs ?? 0 });
-                else if (asking === 'pulled') sheet.log('note', lastStep?.id ?? null, note, { kind: 'pull', result: answer as PullResult });
-                else if (asking === 'touch') sheet.log('touch', lastStep?.id ?? null, note, { kind: 'feel', feel: answer as Feel });
-                else sheet.log(asking, next?.id ?? null, note);
-                setAsking(null);
-              }}
-            />
-          )}
-          {noPicture ? (
-            <Text role="alert" style={look.warn}>
-              This file is no picture that can be read here. Nothing was kept of it.
-            </Text>
-          ) : null}
-          {photos.length > 0 ? (
-            <View style={look.pair} testID="photos">
-              {photos.map((photo, index) => (
-                <Photo key={photo} job={id} photo={photo} label={phrase`Photo ${index + 1} of this step`} inRun />
-              ))}
-            </View>
-          ) : null}
-          <PendingEntries sheet={sheet} />
-          {side ? null : picture}
+            ) : asking === 'coat' ? (
+              <CoatLog
+                last={lastCoat(sheet.events)}
+                onCancel={() => setAsking(null)}
+                onSay={(saw) => {
+                  sheet.log('note', lastStep?.id ?? null, '', saw);
+                  setAsking(null);
+                }}
+              />
+            ) : (
+              <Ask
+                what={QUESTIONS[asking]}
+                resting={resting}
+                answers={asking === 'touch' ? FEEL_ANSWERS : asking === 'pulled' ? PULL_ANSWERS : []}
+                onCancel={() => setAsking(null)}
+                onSay={(note, answer) => {
+                  if (asking === 'missing') sheet.log('done', next?.id ?? null, note, { kind: 'plugs', out: null, of: plugs ?? 0 });
+                  else if (asking === 'pulled') sheet.log('note', lastStep?.id ?? null, note, { kind: 'pull', result: answer as PullResult });
+                  else if (asking === 'touch') sheet.log('touch', lastStep?.id ?? null, note, { kind: 'feel', feel: answer as Feel });
+                  else sheet.log(asking, next?.id ?? null, note);
+                  setAsking(null);
+                }}
+              />
+            )}
+            {noPicture ? (
+              <Text role="alert" style={look.warn}>
+                This file is no picture that can be read here. Nothing was kept of it.
+              </Text>
+            ) : null}
+            {photos.length > 0 ? (
+              <View style={look.pair} testID="photos">
+                {photos.map((photo, index) => (
+                  <Photo key={photo} job={id} photo={photo} label={phrase`Photo ${index + 1} of this step`} inRun />
+                ))}
+              </View>
+            ) : null}
+            <PendingEntries sheet={sheet} />
+            {side ? null : picture}
+          </View>
         </View>
-      </View>
-      <LaterWindows running={progress.running.filter(({ step }) => step !== next?.id)} now={now} />
-      {(plan?.safety ?? [])
-        .filter((code) => !next?.safety.includes(code))
-        .map((code) => (
-          <Text key={code} style={look.quiet}>
-            {caution(code)}
-          </Text>
-        ))}
-      {plan && plan.safety.length > 0 ? <Text style={look.quiet}>{follow}</Text> : null}
-      <Text style={look.quiet}>Keep the phone outside while there is vapour about: it can be read through the booth window.</Text>
-      <Text style={look.quiet}>
-        {awake === 'on' ? 'The screen stays on while this is open.' : 'The screen may go dark by itself: this browser does not let it stay on.'}
-      </Text>
-      {sheet.revision !== revision ? (
-        <Text style={look.quiet}>{phrase`Started from revision ${sheet.revision}; the design is at ${revision} now.`}</Text>
-      ) : null}
-      {asking === null && may('plan') ? (
-        <BoothButton
-          label={sheet.revision === revision ? 'Begin again' : 'Begin again with the present plan'}
-          onPress={() => setAsking('over')}
-          testID="again"
-        />
-      ) : null}
-    </ScrollView>
+        <LaterWindows running={progress.running.filter(({ step }) => step !== next?.id)} now={now} />
+        {(plan?.safety ?? [])
+          .filter((code) => !next?.safety.includes(code))
+          .map((code) => (
+            <Text key={code} style={look.quiet}>
+              {caution(code)}
+            </Text>
+          ))}
+        {plan && plan.safety.length > 0 ? <Text style={look.quiet}>{follow}</Text> : null}
+        <Text style={look.quiet}>Keep the phone outside while there is vapour about: it can be read through the booth window.</Text>
+        <Text style={look.quiet}>
+          {awake === 'on' ? 'The screen stays on while this is open.' : 'The screen may go dark by itself: this browser does not let it stay on.'}
+        </Text>
+        {sheet.revision !== revision ? (
+          <Text style={look.quiet}>{phrase`Started from revision ${sheet.revision}; the design is at ${revision} now.`}</Text>
+        ) : null}
+        {asking === null && may('plan') ? (
+          <BoothButton
+            label={sheet.revision === revision ? 'Begin again' : 'Begin again with the present plan'}
+            onPress={() => setAsking('over')}
+            testID="again"
+          />
+        ) : null}
+      </ScrollView>
+      {far ? null : <RunFooter left={left} main={main} />}
+    </View>
   );
 }
 

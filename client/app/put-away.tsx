@@ -1,0 +1,3 @@
+import { workshop } from '@/screens/workshop';
+
+export default workshop('PutAwayScreen');
