@@ -66,17 +66,26 @@ it('is set up by its first owner, who lets others in; a phone of the shop change
     await hands.pressNamed('radio', 'May: Helper');
     await hands.fill('person-passphrase', 'short');
     await hands.press('[data-testid=add-person]');
-    await hands.sees(/ten letters/);
+    await hands.sees(/ten letters/i);
     await hands.fill('person-passphrase', PASSPHRASE);
     await hands.press('[data-testid=add-person]');
     await hands.sees(/Hal/);
     await hands.press('[data-testid=sign-out]');
 
-    // The helper comes in on the phone of the shop, and gives themselves a PIN.
+    // Only an owner makes this a phone of the shop; then the helper comes in on it, and sets a PIN.
     await hands.fill('name', 'hal');
     await hands.fill('passphrase', PASSPHRASE);
     await hands.press('[data-testid=shop-phone]');
     await hands.fill('phone-name', 'Bench phone');
+    await hands.press('[data-testid=sign-in]');
+    await hands.sees(/Only an owner makes this a phone of the shop/);
+    await hands.fill('name', 'Ada');
+    await hands.fill('passphrase', PASSPHRASE);
+    await hands.press('[data-testid=sign-in]');
+    await hands.sees(/Bench phone/);
+    await hands.press('[data-testid=sign-out]');
+    await hands.fill('name', 'hal');
+    await hands.fill('passphrase', PASSPHRASE);
     await hands.press('[data-testid=sign-in]');
     await hands.sees(/Helper/);
     await hands.press('[data-testid=own-pin]');
@@ -163,5 +172,32 @@ it('a customer looks at one job by its address, and no more once it is called ba
     await other.page.reload();
     await customer.sees(/called back/);
     await theirs.close();
+  });
+});
+
+it('what one has tapped without a connection goes under their name, once the other who is there now says so', async () => {
+  await onPhone('/', async (hands) => {
+    hands.test.expectErrors(/Failed to load resource|ERR_/);
+    await nobody(hands);
+    await signIn(hands, 'Hal');
+    await hands.sees(/Brindle/);
+    const { id } = await hands.page.evaluate(async () =>
+      ((await (await fetch('/api/jobs')).json()) as { jobs: JobSummary[] }).jobs.find(({ title }) => title === 'Juniper')!,
+    );
+    await hands.page.goto(`${server.url}/job/${id}/run`);
+    await hands.sees(/\d+ of \d+ done/);
+    const last = () =>
+      hands.page.evaluate(async (job) => {
+        const { person, sentBy } = ((await (await fetch(`/api/jobs/${job}/run`)).json()) as RunRecord).events.at(-1)!;
+        return [person, sentBy ?? null];
+      }, id);
+    await hands.page.deleteCookie({ name: 'lintrel', url: server.url });
+    await hands.press('[data-testid=done]:not([aria-disabled=true])');
+    await hands.sees(/Name and passphrase/);
+    await signIn(hands, 'Ada');
+    await hands.sees(/1 entry of Hal not sent yet/);
+    await hands.press('[data-testid=send-for]');
+    for (const since = Date.now(); String(await last()) !== 'Hal,Ada'; await new Promise((again) => setTimeout(again, 200)))
+      if (Date.now() - since > WAIT_MS) throw new Error(`the tap is of ${String(await last())}`);
   });
 });

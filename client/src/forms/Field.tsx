@@ -61,7 +61,7 @@ export function Typed({ label, value, onChange, onBlur, fault, hint, unit, multi
         </View>
       ) : isNumber && /\d,\d/.test(value) ? (
         <HelperText type="info" style={styles.help} testID={testID ? `${testID}-read` : undefined}>
-          {phrase`Read as ${value.trim().replace(',', '.')}${unit ? ` ${unit}` : ''}`}
+          {text(phrase`Read as ${value.trim().replace(',', '.') + (unit ? ` ${unit}` : '')}`)}
         </HelperText>
       ) : hint ? (
         <HelperText type="info" style={styles.help}>

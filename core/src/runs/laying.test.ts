@@ -74,6 +74,10 @@ describe('backing', () => {
     expect(backing).toMatchObject({ tape: null, hold: null });
     expect(backing.doubts.map(({ code }) => code)).toEqual(['doubt.none-narrow']);
   });
+  it('is told to be missing where no tape is wider than the line tape', () => {
+    const narrow = { ...means, tapes: SHIPPED_TAPES.filter(({ widthMm }) => widthMm <= 6) };
+    expect(backingFor(straight(0, 0, 900, 0), 6, 900, wish, narrow).doubts).toEqual([{ code: 'doubt.none-wider', values: { lineTapeMm: 6 } }]);
+  });
 });
 
 describe('sheetFor', () => {
