@@ -51,6 +51,9 @@ interface RunFooterProps {
   readonly main: MainAction | null;
 }
 
+/** How much of the lower edge it takes where it lies over the screen, held sideways: the two rows and what is round them. */
+export const ASIDE_HEIGHT = 2 * measure.runTarget + 3 * space.base;
+
 /** At the lower edge, at the same place on every step: what comes next, with all that is left one tap away, and Done. */
 export function RunFooter({ left, main }: RunFooterProps) {
   const { say } = useWords();
@@ -62,7 +65,7 @@ export function RunFooter({ left, main }: RunFooterProps) {
   const after = left.slice(1);
   const [following] = after;
   return (
-    <View style={styles.footer}>
+    <View style={[styles.footer, low && styles.aside]}>
       <View style={styles.column}>
         {open ? (
           <ScrollView style={{ maxHeight: LIST_SHARE * height }} testID="left">
@@ -73,22 +76,18 @@ export function RunFooter({ left, main }: RunFooterProps) {
             ))}
           </ScrollView>
         ) : null}
-        <View style={low ? styles.beside : null}>
-          {left.length > 0 ? (
-            <Pressable role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={[styles.next, low && styles.half]} testID="what-is-left">
-              <Text numberOfLines={1} style={styles.following}>
-                {following ? phrase`Then: ${say(following.say)}` : 'This is the last step'}
-              </Text>
-              <Text style={styles.count}>{phrase`${several(left.length, 'step')} left`}</Text>
-              <Icon name={open ? 'chevron-down' : 'chevron-up'} size={size.title} color={shade.ink} />
-            </Pressable>
-          ) : null}
-          {main ? (
-            <View style={low ? styles.half : null}>
-              <BoothButton rank={main.calm ? 'calm' : 'main'} label={main.label} disabled={main.disabled} onPress={main.onPress} testID={main.testID} />
-            </View>
-          ) : null}
-        </View>
+        {left.length > 0 ? (
+          <Pressable role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={styles.next} testID="what-is-left">
+            <Text numberOfLines={1} style={styles.following}>
+              {following ? phrase`Then: ${say(following.say)}` : 'This is the last step'}
+            </Text>
+            <Text style={styles.count}>{phrase`${several(left.length, 'step')} left`}</Text>
+            <Icon name={open ? 'chevron-down' : 'chevron-up'} size={size.title} color={shade.ink} />
+          </Pressable>
+        ) : null}
+        {main ? (
+          <BoothButton rank={main.calm ? 'calm' : 'main'} label={main.label} disabled={main.disabled} onPress={main.onPress} testID={main.testID} />
+        ) : null}
       </View>
     </View>
   );
@@ -104,8 +103,8 @@ const stylesIn = (shade: Shade) =>
       paddingBottom: space.base,
     },
     column: { width: '100%', maxWidth: 2 * measure.panel, alignSelf: 'center' },
-    beside: { flexDirection: 'row', alignItems: 'center', gap: space.base, paddingTop: space.small },
-    half: { flex: 1 },
+    // Held sideways, the step keeps its half of the screen.
+    aside: { position: 'absolute', left: '50%', right: 0, bottom: 0 },
     next: { flexDirection: 'row', alignItems: 'center', gap: space.middle, minHeight: measure.runTarget },
     following: { flex: 1, fontFamily: font.label, fontSize: size.large, color: shade.ink },
     count: { fontFamily: font.label, fontSize: size.base, color: shade.quiet },

@@ -24,7 +24,7 @@ import { FEEL_WORDS, PULL_WORDS } from '@/run/saw';
 import { boothWords } from '@/run/boothWords';
 import { usePresence } from '@/run/presence';
 import { ShadeProvider, useShade } from '@/run/shade';
-import { mainAction, RunFooter } from '@/run/RunFooter';
+import { ASIDE_HEIGHT, mainAction, RunFooter } from '@/run/RunFooter';
 import { StepPicture } from '@/run/StepPicture';
 import { useAwake } from '@/run/useAwake';
 import { useRest } from '@/run/useRest';
@@ -164,7 +164,7 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const picture = next && designPlan && sheet.revision === revision ? <StepPicture key={next.id} plan={designPlan} step={next} /> : null;
   return (
     <View style={look.booth}>
-      <ScrollView testID="booth" style={look.booth} contentContainerStyle={[look.content, side && look.wider]}>
+      <ScrollView testID="booth" style={look.booth} contentContainerStyle={[look.content, side && look.wider, low && { paddingBottom: ASIDE_HEIGHT }]}>
         {far ? <FarView step={next} running={progress.running} now={now} onLeave={() => setFar(false)} /> : null}
         <View style={side ? look.sides : look.oneUnder}>
           <View style={side ? look.side : look.oneUnder}>
