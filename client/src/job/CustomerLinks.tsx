@@ -9,7 +9,8 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
-import { Body, Heading, Small } from '@/ui/Words';
+import { Heading, Small } from '@/ui/Words';
+import { SecretAddress } from '@/ui/SecretAddress';
 import { dayAndTime } from '@/words';
 
 /** What a customer may look at: an address that shows how the job will look and how far it is, until it is called back. */
@@ -32,15 +33,7 @@ export function CustomerLinks({ job }: { job: string }) {
     <Panel>
       <Heading>For the customer</Heading>
       <Small>An address that shows the final look and the stages, without prices or names. Whoever has it can look.</Small>
-      {made ? (
-        <>
-          <View testID="customer-link">
-            <Body>{made}</Body>
-          </View>
-          <Action label="Copy it" icon="content-copy" onPress={() => void navigator.clipboard?.writeText(made)} />
-          <Small>It is shown only now: copy it before you go on.</Small>
-        </>
-      ) : null}
+      {made ? <SecretAddress address={made} testID="customer-link" /> : null}
       {make.error ? <Notice level="stop" text={make.error.message} /> : null}
       <Action label="Make an address" icon="plus" busy={make.isPending} onPress={() => make.mutate()} testID="make-link" />
       {(links.data?.links ?? []).map(({ id, madeAt, madeBy }) => (

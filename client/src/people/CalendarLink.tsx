@@ -6,7 +6,8 @@ import { StyleSheet, View } from 'react-native';
 import { request } from '@/api/http';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Body, Small } from '@/ui/Words';
+import { SecretAddress } from '@/ui/SecretAddress';
+import { Small } from '@/ui/Words';
 import { dayAndTime } from '@/words';
 import { Wrong } from './Wrong';
 
@@ -38,15 +39,7 @@ export function CalendarLink() {
           ? 'The plan of the day can be subscribed to in your calendar.'
           : phrase`Your calendar has a secret address since ${dayAndTime(madeAt)}. Whoever has it sees the plan of the day.`}
       </Small>
-      {address === null ? null : (
-        <>
-          <View testID="calendar-address">
-            <Body>{address}</Body>
-          </View>
-          <Action label="Copy it" icon="content-copy" onPress={() => void navigator.clipboard?.writeText(address)} />
-          <Small>It is shown only now: copy it before you go on.</Small>
-        </>
-      )}
+      {address === null ? null : <SecretAddress address={address} testID="calendar-address" />}
       <Wrong error={make.error ?? end.error} />
       <View style={styles.pair}>
         <Action

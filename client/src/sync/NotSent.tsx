@@ -1,9 +1,10 @@
 import { phrase, several } from '@lintrel/words';
 import { useQuery } from '@tanstack/react-query';
 import { Link, usePathname, type Href } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet } from 'react-native';
 import { colour, measure, size, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
+import { Bar } from '@/ui/Bar';
 import { Icon } from '@/ui/Icon';
 import { Text } from '@/ui/Text';
 import { outbox, store } from './device';
@@ -40,9 +41,7 @@ const told = (pending: OutboxState['pending'], offline: OutboxState['offline'], 
 
 /** This browser keeps nothing: what is entered is gone with the page, unless it was sent. */
 const NothingKept = () => (
-  <View style={styles.ask} role="note" testID="nothing-kept">
-    <Text style={styles.words}>This browser lets Lintrel keep nothing. What you enter without a connection is lost when this page is closed.</Text>
-  </View>
+  <Bar role="note" text="This browser lets Lintrel keep nothing. What you enter without a connection is lost when this page is closed." testID="nothing-kept" />
 );
 
 /** At a change of hands: what somebody else has made here goes under their name, once whoever is here now says so. */
@@ -52,12 +51,14 @@ export function OthersEntries() {
   return [...people].map(([id, name]) => {
     const count = held.filter(({ by }) => by?.id === id).length;
     return (
-      <View key={id} style={styles.ask} role="alert" testID="others-entries">
-        <Text
-          style={styles.words}
-        >{phrase`${several(count, 'entry', 'entries')} of ${name} not sent yet. They go under the name ${name}, or wait until ${name} signs in.`}</Text>
+      <Bar
+        key={id}
+        role="alert"
+        text={phrase`${several(count, 'entry', 'entries')} of ${name} not sent yet. They go under the name ${name}, or wait until ${name} signs in.`}
+        testID="others-entries"
+      >
         <Action label={phrase`Send for ${name}`} onPress={() => outbox.sendFor(id)} testID="send-for" />
-      </View>
+      </Bar>
     );
   });
 }
@@ -74,14 +75,4 @@ const styles = StyleSheet.create({
     borderBottomColor: colour.hairline,
   },
   words: { fontSize: size.base, color: colour.ink, flexShrink: 1 },
-  ask: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.small,
-    padding: space.base,
-    backgroundColor: colour.sheet,
-    borderBottomWidth: measure.hairline,
-    borderBottomColor: colour.hairline,
-  },
 });

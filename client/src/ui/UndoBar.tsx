@@ -1,8 +1,6 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, measure, size, space } from '@/theme/theme';
 import { Action } from './Action';
-import { Text } from './Text';
+import { Bar } from './Bar';
 import { endUndo, useUndoable } from './undo';
 
 /** Offers to undo what was just done, on whatever screen one is. */
@@ -18,26 +16,9 @@ export function UndoBar() {
     setBusy(false);
   };
   return (
-    <View style={styles.bar} role="status" testID="undo-bar">
-      <Text style={styles.words}>{trouble ?? undoable.text}</Text>
+    <Bar text={trouble ?? undoable.text} testID="undo-bar">
       <Action label="Undo" busy={busy} onPress={() => void undo()} testID="undo-last" />
       <Action rank="quiet" label="Close" onPress={endUndo} />
-    </View>
+    </Bar>
   );
 }
-
-const styles = StyleSheet.create({
-  bar: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.small,
-    minHeight: measure.target,
-    paddingHorizontal: space.base,
-    paddingVertical: space.tight,
-    backgroundColor: colour.sheet,
-    borderBottomWidth: measure.hairline,
-    borderBottomColor: colour.hairline,
-  },
-  words: { flexGrow: 1, flexShrink: 1, fontSize: size.base, color: colour.ink },
-});

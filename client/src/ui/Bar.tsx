@@ -1,0 +1,34 @@
+import type { PropsWithChildren } from 'react';
+import { StyleSheet, View, type Role } from 'react-native';
+import { colour, measure, size, space } from '@/theme/theme';
+import { Text } from './Text';
+
+interface BarProps {
+  readonly text: string;
+  readonly role?: Role;
+  readonly testID?: string;
+}
+
+/** A line across the top of every screen: what there is to say, and what can be done about it. */
+export const Bar = ({ text, role = 'status', testID, children }: PropsWithChildren<BarProps>) => (
+  <View style={styles.bar} role={role} testID={testID}>
+    <Text style={styles.words}>{text}</Text>
+    {children}
+  </View>
+);
+
+const styles = StyleSheet.create({
+  bar: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    gap: space.small,
+    minHeight: measure.target,
+    paddingHorizontal: space.base,
+    paddingVertical: space.tight,
+    backgroundColor: colour.sheet,
+    borderBottomWidth: measure.hairline,
+    borderBottomColor: colour.hairline,
+  },
+  words: { flexGrow: 1, flexShrink: 1, fontSize: size.base, color: colour.ink },
+});

@@ -1,0 +1,14 @@
+import { View } from 'react-native';
+import { Action } from './Action';
+import { Body, Small } from './Words';
+
+/** An address that opens something to whoever has it: it is shown once, when it is made. */
+export const SecretAddress = ({ address, testID }: { readonly address: string; readonly testID: string }) => (
+  <>
+    <View testID={testID}>
+      <Body>{address}</Body>
+    </View>
+    <Action label="Copy it" icon="content-copy" onPress={() => void navigator.clipboard?.writeText(address)} />
+    <Small>It is shown only now: copy it before you go on.</Small>
+  </>
+);
