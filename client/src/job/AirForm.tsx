@@ -5,6 +5,10 @@ import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import * as v from 'valibot';
 import { Field } from '@/forms/Field';
+import { showFirstFault } from '@/forms/firstFault';
+import { useKeptForm } from '@/forms/kept';
+import { KeptNote } from '@/forms/KeptNote';
+import { useJob } from './JobContext';
 import { temperatureText } from '@/forms/temperatureText';
 import { typedHumidity, typedTemperature } from '@/forms/typed';
 import { space } from '@/theme/theme';
@@ -91,11 +95,17 @@ const MOVES: Readonly<Record<AirMovement, string>> = { still: 'Still', normal: '
 /** The air of today: where it is sprayed, and where it is taped and left to dry, if that is elsewhere. */
 export function AirForm({ climate, onChange }: { climate: Climate; onChange: (climate: Climate) => void }) {
   const unit = usePerson().person.temperature;
-  const { control, handleSubmit, watch, setValue, formState } = useForm<Fields, unknown, AirValues>({
+  const { id } = useJob();
+  const form = useForm<Fields, unknown, AirValues>({
     resolver: useMemo(() => resolverOf<Fields, AirValues>(schemaIn(unit)), [unit]),
     values: fieldsOf(climate, unit),
   });
-  const submit = handleSubmit((values) => onChange(climateOf(values)));
+  const { control, handleSubmit, watch, setValue, formState } = form;
+  const kept = useKeptForm(`air/${id}`, form);
+  const submit = handleSubmit((values) => {
+    kept.forget();
+    onChange(climateOf(values));
+  }, showFirstFault);
   // Back in the same air, what was typed for elsewhere is let go: it may be wrong, and would be in the way.
   const settle = (of: 'taped' | 'left', place: Place) => {
     const plain = fieldsOf({ ...climate, [of]: undefined }, unit);
@@ -104,6 +114,7 @@ export function AirForm({ climate, onChange }: { climate: Climate; onChange: (cl
   };
   return (
     <View style={styles.form}>
+      <KeptNote kept={kept} />
       <View style={styles.row}>
         <Field control={control} name="airC" label="Air" unit={`°${unit}`} />
         <Field control={control} name="rhPercent" label="Humidity" unit="%" keys="numeric" />

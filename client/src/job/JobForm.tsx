@@ -4,10 +4,14 @@ import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import * as v from 'valibot';
 import { Field } from '@/forms/Field';
+import { showFirstFault } from '@/forms/firstFault';
+import { useKeptForm } from '@/forms/kept';
+import { KeptNote } from '@/forms/KeptNote';
 import { resolverOf } from '@/forms/resolver';
 import { typedNumber, typedOrNone } from '@/forms/typed';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
+import { useJob } from './JobContext';
 
 const { title, scale } = newestDesignSchema.entries;
 const formSchema = v.object({ title, scale: typedNumber(scale), bodyM2: typedOrNone(v.nullable(numberBetween(0.001, 5000, 'm²'))) });
@@ -21,15 +25,22 @@ interface Fields {
 
 /** Name of the job, and its scale if it is a model. */
 export function JobForm({ design, onChange }: { design: Design; onChange: (values: Pick<Design, 'title' | 'scale' | 'bodyM2'>) => void }) {
-  const { control, handleSubmit, formState } = useForm<Fields, unknown, Values>({
+  const { id } = useJob();
+  const form = useForm<Fields, unknown, Values>({
     resolver: resolverOf<Fields, Values>(formSchema),
     values: { title: design.title, scale: String(design.scale), bodyM2: design.bodyM2 === undefined ? '' : String(design.bodyM2) },
   });
-  const submit = handleSubmit(({ bodyM2, ...values }) => onChange({ ...values, bodyM2: bodyM2 ?? undefined }));
+  const { control, handleSubmit, formState } = form;
+  const kept = useKeptForm(`job/${id}`, form);
+  const submit = handleSubmit(({ bodyM2, ...values }) => {
+    kept.forget();
+    onChange({ ...values, bodyM2: bodyM2 ?? undefined });
+  }, showFirstFault);
   // Asked for only where something beyond the parts stays clean.
   const surrounded = design.parts.some(({ rims }) => rims?.some((rim) => rim.beyond !== 'free' && rimPart(rim) === null));
   return (
     <View style={styles.form}>
+      <KeptNote kept={kept} />
       <Field whole control={control} name="title" label="Name of the job" />
       {design.kind === 'model' ? <Field whole control={control} name="scale" label="Scale, 1 to" keys="numeric" /> : null}
       {surrounded ? (

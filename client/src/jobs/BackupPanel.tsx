@@ -38,7 +38,7 @@ export function BackupPanel() {
     <Panel>
       <Heading>Backup of the shop</Heading>
       {age === null || !newest ? (
-        <Body>None yet: the first is made some seconds after the start.</Body>
+        <Body>{data.failure ? 'None yet.' : 'None yet: the first is made some seconds after the start.'}</Body>
       ) : (
         <Body>{phrase`Last one ${age < MS_PER_MINUTE ? 'just now' : phrase`${countdown(age)} ago`}, ${(newest.bytes / 1e6).toFixed(2)} MB`}</Body>
       )}

@@ -51,11 +51,7 @@ export function JobActions({ job, onDone }: { readonly job: JobSummary; readonly
         <>
           <Notice level="caution" text={phrase`${job.title} is at work in the shop: steps of it may be due. It leaves the clock and the plan of the day.`} />
           <View style={styles.row}>
-            <Action
-              label={asking === 'delete' ? 'Delete it all the same' : 'Archive it all the same'}
-              onPress={() => away.mutate(asking)}
-              testID="confirm-away"
-            />
+            <Action label={asking === 'delete' ? 'Delete anyway' : 'Archive anyway'} onPress={() => away.mutate(asking)} testID="confirm-away" />
             <Action rank="quiet" label="Cancel" onPress={() => setAsking(null)} />
           </View>
         </>

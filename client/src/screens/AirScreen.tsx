@@ -9,6 +9,7 @@ import { clock } from '@/api/clock';
 import { request } from '@/api/http';
 import { ForecastForm } from '@/clock/ForecastForm';
 import { Field } from '@/forms/Field';
+import { showFirstFault } from '@/forms/firstFault';
 import { resolverOf } from '@/forms/resolver';
 import { typedHumidity, typedTemperature } from '@/forms/typed';
 import { useMay } from '@/people/who';
@@ -40,7 +41,7 @@ export function AirScreen() {
       router.push('/clock');
     },
   });
-  const keep = () => void handleSubmit((air) => send.mutate(air))();
+  const keep = () => void handleSubmit((air) => send.mutate(air), showFirstFault)();
   return (
     <Screen
       title="The air"
