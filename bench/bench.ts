@@ -8,6 +8,7 @@ import { FRAME_MS } from './frame';
 import { areasAgainstLibrary } from './geometry';
 import { orderFigures } from './order';
 import { clockPaints } from './clock';
+import { entryTimes } from './long-log';
 import { pageBytes } from './page-bytes';
 import { nested } from '@lintrel/core/files';
 import { scheduleFigures } from './schedule';
@@ -158,6 +159,7 @@ console.error(
 );
 const schedule = await scheduleFigures();
 const clock = await clockPaints();
+const entry = await entryTimes();
 const ratios = [
   ...(await orderRatios()),
   areasRatio(),
@@ -175,6 +177,7 @@ const ratios = [
   ),
   ratio('all bytes of the list of jobs ÷ 1 MB', page.allMb, 1, 'MB', 0.6),
   ratio('clock with 100 jobs in the shop ÷ with 1, to its first window', clock.many, clock.one, 'ms', 1.5),
+  ratio('an entry of a log of 9 500 ÷ of one of 100', entry.long, entry.short, 'ms', 1.2),
   ...(await shopFigures()).map((figure) => ratio(...figure)),
   ratio(
     `schedule of 25 tasks: ours ÷ a solver of mixed-integer programs (${schedule.proven} of ${schedule.shops} proven, ${schedule.apart.toFixed(3)} min apart)`,
