@@ -78,9 +78,7 @@ export function RunFooter({ left, main }: RunFooterProps) {
         ) : null}
         {left.length > 0 ? (
           <Pressable role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={styles.next} testID="what-is-left">
-            <Text style={styles.following}>
-              {following ? phrase`Then: ${say(following.say)}` : 'This is the last step'}
-            </Text>
+            <Text style={styles.following}>{following ? phrase`Then: ${say(following.say)}` : 'This is the last step'}</Text>
             <Text style={styles.count}>{phrase`${several(left.length, 'step')} left`}</Text>
             <Icon name={open ? 'chevron-down' : 'chevron-up'} size={size.title} color={shade.ink} />
           </Pressable>

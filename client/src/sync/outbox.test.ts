@@ -261,7 +261,8 @@ describe('at a change of hands', () => {
     { id: 'a', name: 'Ada' },
     { id: 'h', name: 'Hal' },
   ];
-  it('what one has made goes under their own name, and only once the other says so', async () => {
+  /** A phone on which Ada has tapped something that could not be sent. */
+  async function withAdasTap() {
     const page = newPage();
     page.hands = ada;
     page.answer = () => {
@@ -270,6 +271,10 @@ describe('at a change of hands', () => {
     const mine = entry();
     void page.outbox.add('job', mine);
     await settled();
+    return { page, mine };
+  }
+  it('what one has made goes under their own name, and only once the other says so', async () => {
+    const { page, mine } = await withAdasTap();
     page.hands = hal;
     page.answer = taken;
     const theirs = entry();
@@ -286,14 +291,7 @@ describe('at a change of hands', () => {
     expect(page.outbox.state().held).toEqual([]);
   });
   it('what one has made goes by itself when they are back', async () => {
-    const page = newPage();
-    page.hands = ada;
-    page.answer = () => {
-      throw unreachable();
-    };
-    const mine = entry();
-    void page.outbox.add('job', mine);
-    await settled();
+    const { page, mine } = await withAdasTap();
     page.answer = taken;
     page.hands = hal;
     page.outbox.sendNow();
@@ -306,14 +304,7 @@ describe('at a change of hands', () => {
     expect(page.authors.at(-1)).toEqual({});
   });
   it('outlives a reload', async () => {
-    const first = newPage();
-    first.hands = ada;
-    first.answer = () => {
-      throw unreachable();
-    };
-    const mine = entry();
-    void first.outbox.add('job', mine);
-    await settled();
+    const { page: first } = await withAdasTap();
     const second = newPage(first.disk);
     second.hands = hal;
     await second.outbox.reread();
