@@ -63,7 +63,7 @@ it('follows a whole job from the first wash to the last look', async () => {
     await hands.goTo('Look back');
     await hands.sees(/on the masking paper/);
     await hands.sees(/Look it over/);
-    await hands.sees(/Not all out: none, may lie under the wing stand/);
+    await hands.sees(/Plugs not all out, .*1.* went in\s+none, may lie under the wing stand/);
   });
   expect(titles[0]).toMatch(/^Wash/);
   expect(titles[1]).toMatch(/^Abrade/);
