@@ -204,6 +204,7 @@ export const isPinLocked = ({ pin, wrongPins }: Pick<PersonRow, 'pin' | 'wrongPi
 
 /**
  * Counts a try of a PIN as wrong, on the phone and for the person, before it is looked at: tries at the same moment all count.
+ * In a transaction: else tries at the same moment use up the phone's count and the person's in different orders, and fewer than allowed are looked at.
  * @returns false where no more may be tried
  */
 export async function countPinTry(db: Queryable, phone: string, person: string): Promise<boolean> {

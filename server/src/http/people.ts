@@ -111,7 +111,7 @@ export const peopleRoutes: readonly Route[] = [
       const token = cookieIn(request, PHONE_COOKIE);
       const phone = token === null ? null : await findPhone(db, hashOf(token));
       if (!phone) throw new ApiError(403, 'no-phone', 'A PIN is enough only on a phone of the shop: sign in with your passphrase.');
-      if (!(await countPinTry(db, phone.id, body.person)))
+      if (!(await inTransaction(db, (held) => countPinTry(held, phone.id, body.person))))
         throw new ApiError(403, 'pins-used-up', 'Too many wrong PINs on this phone or for this person: sign in with your passphrase.');
       const person = await personById(db, body.person);
       if (!(await isSecret(person?.pin ?? null, body.pin)) || !person) throw new ApiError(403, 'wrong', 'This is not the PIN.');
