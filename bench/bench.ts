@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { planFaults, planJob, readJobFile, twoOf } from '@lintrel/core';
+import { planFaults, planJob, readJobFile, firstTwo } from '@lintrel/core';
 import { longestTaskWhileDragging } from './dragging';
 import { FRAME_MS } from './frame';
 import { areasAgainstLibrary } from './geometry';
@@ -10,7 +10,7 @@ import { orderFigures } from './order';
 import { clockPaints } from './clock';
 import { entryTimes } from './long-log';
 import { pageBytes } from './page-bytes';
-import { nested } from '@lintrel/core/files';
+import { nestPieces } from '@lintrel/core/files';
 import { scheduleFigures } from './schedule';
 import { shopFigures } from './shop';
 import { besideStraightforward } from './straightforward';
@@ -87,7 +87,7 @@ function nestedAgainstSizes(): [number, number] {
     return { name: `m${index}`, widthMm: w, heightMm: h, cuts: [] };
   });
   const size = pieces.reduce((sum, piece) => sum + (piece.widthMm + 5) * (piece.heightMm + 5), 0);
-  return [nested(pieces, widthMm).lengthMm, size / (widthMm - 5)];
+  return [nestPieces(pieces, widthMm).lengthMm, size / (widthMm - 5)];
 }
 
 /** Seconds until a command has ended. */
@@ -136,7 +136,7 @@ function areasRatio(): Ratio {
 }
 
 async function draggingRatios(): Promise<Ratio[]> {
-  const [plain, slowed] = twoOf(await longestTaskWhileDragging([1, 4]));
+  const [plain, slowed] = firstTwo(await longestTaskWhileDragging([1, 4]));
   return [
     ratio('longest task while dragging ÷ one 60 Hz frame', plain, FRAME_MS, 'ms', 1),
     ratio('the same with the CPU slowed down four times', slowed, FRAME_MS, 'ms', 4),

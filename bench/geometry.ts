@@ -1,4 +1,4 @@
-import { arrange, closedRing } from '@lintrel/core';
+import { arrange, closeRing } from '@lintrel/core';
 import { setOutOne, sweep } from '../core/src/testing';
 import { libraryAreas } from '../core/src/testing-library-areas';
 import type { Surface } from '../core/src/surface';
@@ -22,7 +22,7 @@ function crowdedPanel() {
 /** Areas of the panel by us, and raw noding and polygonizing of the same pieces by the geometry library; ms and how many faces. */
 export function areasAgainstLibrary(): { ours: number; theirs: number; ourFaces: number; theirFaces: number; segments: number } {
   const { board, lines } = crowdedPanel();
-  const paths = [closedRing(board.drawn.ring), ...lines.flatMap(({ pieces }) => pieces)];
+  const paths = [closeRing(board.drawn.ring), ...lines.flatMap(({ pieces }) => pieces)];
   const segments = paths.reduce((sum, path) => sum + path.length - 1, 0);
   const start = performance.now();
   const { areas } = arrange({ skin: board.drawn, openings: [] }, lines);

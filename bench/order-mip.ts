@@ -1,7 +1,7 @@
-import { filmTimes, finishOf, rememberedCoats, usedFinishes, type OrderProblem, twoOf } from '@lintrel/core';
+import { filmTimes, finishOf, memoizedCoats, finishesInUse, type OrderProblem, firstTwo } from '@lintrel/core';
 import highs from 'highs';
 import { mixMinutes } from '../core/src/order/gun';
-import { drapeMin, drapeOver, edgeCost, uncoverMin } from '../core/src/order/mask-cost';
+import { coverMin, coverOver, edgeCost, uncoverMin } from '../core/src/order/mask-cost';
 import { RULE_OF_THUMB } from '../core/src/units';
 
 // The order of coats as a mixed-integer program, for a solver from outside: the same model as the evaluator on jobs of one part with
@@ -27,7 +27,7 @@ export async function solveByProgram(problem: OrderProblem): Promise<{ readonly 
 }
 
 function programOf(problem: OrderProblem): { readonly text: string; readonly constant: number } {
-  const ids = usedFinishes(problem);
+  const ids = finishesInUse(problem);
   const { areas, borders, model } = problem;
   const { work, wait } = RULE_OF_THUMB.wishes[problem.wish];
   const program: Program = { terms: [], rules: [], binaries: new Set(), reals: new Set(), constant: 0 };
@@ -68,7 +68,7 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
         [border.a, border.b],
         [border.b, border.a],
       ] as const) {
-        const [rough, crisp] = twoOf(
+        const [rough, crisp] = firstTwo(
           [false, true].map((one) => {
             const { layMin, pullMin } = edgeCost(border, one, model);
             return work * (layMin + pullMin);
@@ -84,8 +84,8 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
       }
     });
     areas.forEach((one, area) => {
-      const paper = drapeOver(one);
-      const drape = work * (drapeMin(paper) + uncoverMin(paper));
+      const paper = coverOver(one);
+      const drape = work * (coverMin(paper) + uncoverMin(paper));
       program.constant += drape;
       cost(-drape, open(f, area));
       // Paint that will not stay counts a little besides.
@@ -96,7 +96,7 @@ function programOf(problem: OrderProblem): { readonly text: string; readonly con
   for (const f of stages) coatsOf(f);
   function coatsOf(f: number): void {
     const finish = finishOf(problem, ids[f]!);
-    const over = (colour: string) => rememberedCoats(finish, colour).coats;
+    const over = (colour: string) => memoizedCoats(finish, colour).coats;
     const mine = areas.flatMap((_, area) => (own[area] === f ? [area] : []));
     const others = stages.filter((g) => g !== f);
     const most = Math.max(...mine.map((area) => over(areas[area]!.present)), ...others.map((g) => over(finishOf(problem, ids[g]!).colour)));

@@ -1,4 +1,4 @@
-import { searchOrder, searchSteps, stageCost, startProgress, usedFinishes, type OrderProblem } from '@lintrel/core';
+import { searchOrder, searchSteps, stageCost, startProgress, finishesInUse, type OrderProblem } from '@lintrel/core';
 import { large, sixByFourteen } from './order-jobs';
 import { solveByProgram } from './order-mip';
 
@@ -41,7 +41,7 @@ export async function orderFigures(): Promise<OrderFigures> {
  * takes. It cannot be run to its end; what is counted is exact, what one stage takes is measured.
  */
 function naiveMs(problem: OrderProblem): number {
-  const ids = usedFinishes(problem);
+  const ids = finishesInUse(problem);
   const own = ids.map((id) => problem.areas.filter(({ finish }) => finish === id).length);
   const stagesFrom = (left: readonly number[]): number =>
     left.reduce((sum, stage) => {

@@ -2,16 +2,16 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   carryScheme,
-  dragged,
+  applyDrag,
   handlesOf,
-  newWorkStore,
+  newPartCache,
   planJob,
   planSteps,
   readJobFile,
   SHIPPED_SHELF,
   type Design,
   type Shelf,
-  type WorkStore,
+  type PartCache,
 } from '@lintrel/core';
 import type { FromSession, ToSession } from '../client/src/worker/messages';
 import { createSession } from '../client/src/worker/session';
@@ -49,14 +49,14 @@ export const jobs = (): Job[] => [
 ];
 
 /** A job with a point of one of its lines a little elsewhere, another place every turn; finishes follow their areas. */
-export function movedJob({ design }: Job, turn: number, store: WorkStore): Design {
+export function movedJob({ design }: Job, turn: number, store: PartCache): Design {
   for (const { id: part, lines, opposite } of design.parts) {
     if (opposite?.follows) continue;
     for (const { id: line } of lines) {
       const handle = handlesOf(design.parts, part, line, store).at(-1);
       if (!handle) continue;
       const place = [handle.place[0] + 0.5 + 0.1 * turn, handle.place[1] + 0.3] as const;
-      const found = dragged(design.parts, { part, line, key: handle.key, place, reachMm: 0, tapes: [] }, store);
+      const found = applyDrag(design.parts, { part, line, key: handle.key, place, reachMm: 0, tapes: [] }, store);
       if (!found || found.fault) continue;
       const parts = design.parts.map((one) => (one.id === part ? { ...one, lines: one.lines.map((other) => (other.id === line ? found.line : other)) } : one));
       return carryScheme(design, { ...design, parts }, store);
@@ -66,7 +66,7 @@ export function movedJob({ design }: Job, turn: number, store: WorkStore): Desig
 }
 
 /** Plans a job and tells when its geometry was there, how long the search took and the whole. */
-function timed(design: Design, shelf: Shelf, store?: WorkStore): { geometry: number; search: number; full: number } {
+function timed(design: Design, shelf: Shelf, store?: PartCache): { geometry: number; search: number; full: number } {
   const from = performance.now();
   const at: number[] = [];
   let geometry = 0;
@@ -83,7 +83,7 @@ function timed(design: Design, shelf: Shelf, store?: WorkStore): { geometry: num
 export function planning(job: Job, turns: number): Planning {
   const full: ReturnType<typeof timed>[] = [];
   const moved: ReturnType<typeof timed>[] = [];
-  const store = newWorkStore();
+  const store = newPartCache();
   planJob(job.design, job.shelf, store);
   for (let turn = 0; turn < 2 * turns; turn++) {
     const one = timed(job.design, job.shelf);
@@ -118,5 +118,5 @@ export function messages(job: Job): { readonly first: number; readonly moved: nu
     return bytes / 1e6;
   };
   const first = set(job.design, 1, false);
-  return { first, moved: set(movedJob(job, 3, newWorkStore()), 2, false) };
+  return { first, moved: set(movedJob(job, 3, newPartCache()), 2, false) };
 }

@@ -1,4 +1,4 @@
-import { solved } from '@lintrel/core';
+import { solveSchedule } from '@lintrel/core';
 import highs from 'highs';
 import { modelOf } from '../core/src/schedule/testing-model';
 import { shopOf } from '../core/src/schedule/testing-shop';
@@ -34,17 +34,17 @@ export interface ScheduleFigures {
 export async function scheduleFigures(): Promise<ScheduleFigures> {
   let [ours, program, proven, apart, again] = [0, 0, 0, 0, 0];
   // Both are asked warm: what is measured first would pay for what both use.
-  const warm = solved(shopOf(JOBS, WARM_SEED))!;
-  solved(lateIn(shopOf(JOBS, WARM_SEED)), { before: warm.decisions, worthMin: WORTH_MIN });
+  const warm = solveSchedule(shopOf(JOBS, WARM_SEED))!;
+  solveSchedule(lateIn(shopOf(JOBS, WARM_SEED)), { before: warm.decisions, worthMin: WORTH_MIN });
   for (const seed of SEEDS) {
     const shop = shopOf(JOBS, seed);
     const start = performance.now();
-    const found = solved(shop)!;
+    const found = solveSchedule(shop)!;
     ours += performance.now() - start;
     proven += found.proven ? 1 : 0;
     const late = lateIn(shop);
     const change = performance.now();
-    solved(late, { before: found.decisions, worthMin: WORTH_MIN });
+    solveSchedule(late, { before: found.decisions, worthMin: WORTH_MIN });
     again += performance.now() - change;
     const solver = await highs();
     const from = performance.now();

@@ -1,19 +1,19 @@
 import {
-  drapeMin,
-  drapeOver,
+  coverMin,
+  coverOver,
   edgeCost,
   finishOf,
-  newWorkStore,
+  newPartCache,
   orderProblem,
   partsInReach,
   planJob,
-  together,
-  NO_DRAPE,
+  addCovers,
+  NO_COVER,
   uncoverMin,
-  usedFinishes,
-  wholeDrape,
+  finishesInUse,
+  wholePartCover,
   workOutParts,
-  type Drape,
+  type Cover,
   type OrderProblem,
   type Plan,
 } from '@lintrel/core';
@@ -43,10 +43,10 @@ export function maskingOf({ stages, items }: Plan): Masking {
  * and with a backing, and every other area of the part is covered by itself; all of it off again before the next colour.
  */
 export function straightforward({ design, shelf }: Job): Masking {
-  const problem = orderProblem(workOutParts(design, newWorkStore()), design, shelf);
+  const problem = orderProblem(workOutParts(design, newPartCache()), design, shelf);
   const layers = [problem.primer, problem.clear].flatMap((layer) => (layer ? [layer] : []));
   const stages = [
-    ...usedFinishes(problem).map((id) => ({ id, open: problem.areas.map(({ finish }) => finish === id) })),
+    ...finishesInUse(problem).map((id) => ({ id, open: problem.areas.map(({ finish }) => finish === id) })),
     ...layers.map(({ finish, areas }) => ({ id: finish as string, open: [...areas] })),
   ];
   const all = stages.map(({ id, open }) => stageTaken(problem, open, finishOf(problem, id).method));
@@ -64,14 +64,14 @@ function stageTaken(problem: OrderProblem, open: readonly boolean[], method: Ret
   const edges = borders.filter(({ a, b, oneWay }) => open[a] !== open[b] && (open[a] || !oneWay));
   const costs = edges.map((edge) => ({ ...edgeCost(edge, true, model), pieces: edge.pieces * (edge.backing ? 3 : 2) }));
   const sprayed = new Set(areas.flatMap(({ part }, area) => (open[area] ? [part] : [])));
-  const drapes: Drape[] = [
-    ...areas.flatMap((area, index) => (open[index] || !sprayed.has(area.part) ? [] : [drapeOver(area)])),
-    ...partsInReach(attached, sprayed, method).map((part) => wholeDrape(areas, part)),
+  const drapes: Cover[] = [
+    ...areas.flatMap((area, index) => (open[index] || !sprayed.has(area.part) ? [] : [coverOver(area)])),
+    ...partsInReach(attached, sprayed, method).map((part) => wholePartCover(areas, part)),
   ];
-  const drape = drapes.reduce(together, NO_DRAPE);
+  const drape = drapes.reduce(addCovers, NO_COVER);
   const sum = (of: (cost: (typeof costs)[number]) => number) => costs.reduce((total, cost) => total + of(cost), 0);
   return {
-    minutes: sum(({ layMin, pullMin }) => layMin + pullMin) + drapeMin(drape) + uncoverMin(drape),
+    minutes: sum(({ layMin, pullMin }) => layMin + pullMin) + coverMin(drape) + uncoverMin(drape),
     tapeM: sum(({ tapeM }) => tapeM),
     pieces: sum(({ pieces }) => pieces) + drapes.reduce((total, { pieces }) => total + pieces, 0),
     coverM2: drape.sizeM2,

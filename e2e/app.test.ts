@@ -1,7 +1,7 @@
 import { QUESTIONS, type Job, type JobSummary, type PartPlan, type Shelf } from '@lintrel/core';
 import { wordsFor } from '@lintrel/words';
 import type { FromSession } from '../client/src/worker/messages';
-import { receivingLists } from '../client/src/worker/sent';
+import { listReceiver } from '../client/src/worker/sent';
 import { onPage, type Hands } from './hands';
 import { appUnderTest, PHONE, startServer, WIDE } from './harness';
 
@@ -67,7 +67,7 @@ it('a finish is added to the Shelf, refused when its id is taken, and kept while
 
 /** The plan as the screen puts it together from what the worker says. */
 function planIn(all: readonly FromSession[]): unknown {
-  const parts = receivingLists<PartPlan>();
+  const parts = listReceiver<PartPlan>();
   let plan: unknown = null;
   for (const news of all) {
     if (news.kind === 'parts') parts(news.parts);

@@ -1,7 +1,7 @@
 import { connect, type Socket } from 'node:net';
 import pg from 'pg';
 import { insertPerson, insertPhone, updatePerson } from '../server/src/db/people';
-import { keptSecret, newToken } from '../server/src/people/secrets';
+import { hashSecret, newToken } from '../server/src/people/secrets';
 
 // Attacks on a running server that listens beyond this machine and asks everybody to sign in. Each says what it measured.
 
@@ -69,9 +69,9 @@ async function guessedPins({ port, database, count }: Target): Promise<Found> {
   const db = new pg.Client(database);
   await db.connect();
   const pool = db as unknown as pg.Pool;
-  const passphrase = await keptSecret('three wet brushes');
+  const passphrase = await hashSecret('three wet brushes');
   const owner = (await insertPerson(pool, { name: `Owner ${Date.now()}`, role: 'owner', passphrase }))!;
-  await updatePerson(pool, owner.id, { pin: await keptSecret('2468') });
+  await updatePerson(pool, owner.id, { pin: await hashSecret('2468') });
   const other = (await insertPerson(pool, { name: `Helper ${Date.now()}`, role: 'helper', passphrase }))!;
   const { token, hash } = newToken();
   await insertPhone(pool, 'Attacked phone', hash);

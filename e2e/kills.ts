@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Job, Taken } from '@lintrel/core';
+import type { Job, EntryResults } from '@lintrel/core';
 import pg from 'pg';
 import { startServer, freePort, type RunningServer } from './harness';
 // @ts-expect-error -- a script without types of its own
@@ -75,7 +75,7 @@ async function writeJob(number: number): Promise<void> {
   for (let count = 0; writing && count < MOST_OF_A_JOB; count++) {
     await pause(PACE_MS);
     const entry = { id: randomUUID(), version: 2, at: new Date().toISOString(), kind: 'note', step: null, note: `${count}` };
-    const taken = await untilConfirmed<Taken>('POST', `/jobs/${job.id}/log`, () => ({ entries: [entry] }));
+    const taken = await untilConfirmed<EntryResults>('POST', `/jobs/${job.id}/log`, () => ({ entries: [entry] }));
     if (taken && 'seq' in taken.entries[0]!) confirmed.entries.set(entry.id, job.id);
     const save = randomUUID();
     const saved = await untilConfirmed<Job>('PUT', `/jobs/${job.id}`, () => ({ revision, save, design: { ...job.design, title: `Job ${number}, ${count}` } }));

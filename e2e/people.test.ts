@@ -1,7 +1,7 @@
 import type { JobSummary, RunRecord } from '@lintrel/core';
 import pg from 'pg';
-import { keepSetUpCode } from '../server/src/db/people';
-import { asTyped, hashOf, newCode } from '../server/src/people/secrets';
+import { saveSetUpCode } from '../server/src/db/people';
+import { normalizeCode, tokenHash, newCode } from '../server/src/people/secrets';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
 import { Hands, onPage } from './hands';
 import { makeDatabase, PHONE, startBrowser, startServer, type RunningServer, type TestBrowser, type TestDatabase } from './harness';
@@ -34,7 +34,7 @@ beforeAll(async () => {
   const db = new pg.Client(database.url);
   await db.connect();
   code = newCode();
-  await keepSetUpCode(db as unknown as pg.Pool, hashOf(asTyped(code)));
+  await saveSetUpCode(db as unknown as pg.Pool, tokenHash(normalizeCode(code)));
   await db.end();
   browser = await startBrowser();
 });

@@ -1,4 +1,4 @@
-import { theFirst } from '@lintrel/core';
+import { firstItem } from '@lintrel/core';
 import { mkdtemp, readdir, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -197,7 +197,7 @@ it('a line that cannot be laid out says why, and nothing typed is lost', async (
 it('a point is dragged, drawn to what is near, undone and done again, also after a reload', async () => {
   const id = await bench('Dragged', [sweep('Waist', [100, 150], [500, 220], [900, 160])]);
   const heightOf = async () => {
-    const first = theFirst(await linesOf(id, 'Board'));
+    const first = firstItem(await linesOf(id, 'Board'));
     return first.kind === 'sweep' ? first.points[1] : null;
   };
   await withPage(`/job/${id}/lines`, WIDE, async (hands) => {

@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
 import type { Page, Viewport } from 'puppeteer-core';
-import { keepSetUpCode } from '../server/src/db/people';
-import { asTyped, hashOf, newCode } from '../server/src/people/secrets';
+import { saveSetUpCode } from '../server/src/db/people';
+import { normalizeCode, tokenHash, newCode } from '../server/src/people/secrets';
 import { makeDatabase, PHONE, startBrowser, startServer, WIDE, type TestBrowser } from './harness';
 
 // Takes one picture of each main view from the demo data. With words on the command line only views whose name
@@ -250,7 +250,7 @@ async function takePeople(url: string, database: string, browser: TestBrowser): 
   const db = new pg.Client(database);
   await db.connect();
   const code = newCode();
-  await keepSetUpCode(db as unknown as pg.Pool, hashOf(asTyped(code)));
+  await saveSetUpCode(db as unknown as pg.Pool, tokenHash(normalizeCode(code)));
   await db.end();
   const { page } = await browser.open(url, PHONE);
   const passphrase = 'three wet brushes';

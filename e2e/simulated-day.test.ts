@@ -6,7 +6,7 @@ import {
   measuredOf,
   MS_PER_MINUTE,
   readWorkSheet,
-  ruleOver,
+  ruleInAir,
   type AirAnswer,
   type DayAnswer,
   type Job,
@@ -18,14 +18,14 @@ import {
 import { pino } from 'pino';
 import type pg from 'pg';
 import type { Page } from 'puppeteer-core';
-import { keepAir } from '../server/src/db/air';
+import { insertAir } from '../server/src/db/air';
 import { migrate } from '../server/src/db/migrate';
 import { openPool } from '../server/src/db/pool';
 import { seedShelf } from '../server/src/seed';
 import { createApp } from '../server/src/http/app';
 import { openHub, type Hub } from '../server/src/live/hub';
-import { listenTo, type Listening } from '../server/src/sensor/listen';
-import { openWorkshop, type Workshop } from '../server/src/work/workshop';
+import { openSensor, type SensorListener } from '../server/src/sensor/listen';
+import { openWorkerPool, type WorkerPool } from '../server/src/work/workshop';
 import { WAIT_MS } from '../scripts/test-limits.mjs';
 import { Hands } from './hands';
 import { makeDatabase, PHONE, startBrowser, type TestBrowser, type TestDatabase, type TestPage } from './harness';
@@ -53,10 +53,10 @@ const now = () => Date.now() + aheadMs;
 
 let database: TestDatabase;
 let pool: pg.Pool;
-let workshop: Workshop;
+let workshop: WorkerPool;
 let hub: Hub;
 let http: Server;
-let sensor: Listening;
+let sensor: SensorListener;
 let line: Listener;
 let spoken: Socket | null = null;
 let heard: (() => void) | null = null;
@@ -83,13 +83,13 @@ beforeAll(async () => {
   database = await makeDatabase();
   pool = openPool(database.url);
   await migrate(pool, seedShelf);
-  workshop = openWorkshop();
+  workshop = openWorkerPool();
   hub = openHub(database.url);
   line = createLine((socket) => {
     spoken = socket;
     socket.write(`${JSON.stringify({ say: 'ready', name: 'booth' })}\n`);
   });
-  sensor = listenTo(await listening(line), (at, airC, rh) => void keepAir(pool, at, airC, rh, 'sensor').then(() => heard?.()), now);
+  sensor = openSensor(await listening(line), (at, airC, rh) => void insertAir(pool, at, airC, rh, 'sensor').then(() => heard?.()), now);
   const app = createApp({ pool, log: pino({ level: 'silent' }), clientFolder: join(ROOT, 'client/dist'), workshop, hub, sensor, now });
   http = createServer((request, response) => {
     // A phone without a connection reaches nothing.
@@ -303,7 +303,7 @@ it('three jobs, two people and one booth: nothing is lost, and every pull falls 
     for (const step of steps.filter(({ attended }) => attended)) {
       for (const rule of step.after.filter(({ code, from }) => code !== 'order' && from === 'end' && doneMin.has(step.id))) {
         const since = doneMin.get(rule.step)!;
-        const { minMin, maxMin } = ruleOver(rule, since, inAir);
+        const { minMin, maxMin } = ruleInAir(rule, since, inAir);
         const [began, ended] = [doneMin.get(step.id)! - (step.endMin - step.startMin) - since, doneMin.get(step.id)! - since];
         // Two minutes for the finger, and a bit for air that was not known yet when it was done.
         const slack = 2 + 0.03 * minMin;

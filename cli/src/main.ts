@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
-import { ask, LARGEST_FILE_BYTES, layoutFaults, planJob, questionNamed, QUESTIONS, readJobFile, type Checked, type Fault, type JobFile } from '@lintrel/core';
-import { counted } from '@lintrel/words';
+import { ask, MAX_FILE_BYTES, layoutFaults, planJob, questionNamed, QUESTIONS, readJobFile, type Checked, type Fault, type JobFile } from '@lintrel/core';
+import { countText } from '@lintrel/words';
 import { EXIT, planReport } from './plan-report';
 import { withWords } from './with-words';
 import { WORDS } from './words';
@@ -40,7 +40,7 @@ async function plan(path: string, inWords: boolean): Promise<number> {
 async function check(path: string): Promise<number> {
   const job = await soundJob(path);
   return job.ok
-    ? print(`${path}: sound, ${counted(job.value.design.parts.length, 'part')}, ${counted(job.value.log.length, 'log entry', 'log entries')}`)
+    ? print(`${path}: sound, ${countText(job.value.design.parts.length, 'part')}, ${countText(job.value.log.length, 'log entry', 'log entries')}`)
     : refuse(job.faults);
 }
 
@@ -52,7 +52,7 @@ async function soundJob(path: string): Promise<Checked<JobFile>> {
   } catch (error) {
     return told(path, `cannot be read: ${(error as NodeJS.ErrnoException).code ?? 'unknown reason'}`);
   }
-  if (text.length > LARGEST_FILE_BYTES) return told(path, `is larger than ${LARGEST_FILE_BYTES / 1e6} MB`);
+  if (text.length > MAX_FILE_BYTES) return told(path, `is larger than ${MAX_FILE_BYTES / 1e6} MB`);
   const job = readJobFile(text);
   if (!job.ok) return job;
   const faults = layoutFaults(job.value.design, ['design']);

@@ -1,4 +1,4 @@
-import { mayGoOver, PAINT_SYSTEM_KEYS, REFERENCE_AIR, typicalMarks, type LayerMarks, type PaintSystemKey, theFirst } from '@lintrel/core';
+import { compatibilityOf, PAINT_SYSTEM_KEYS, REFERENCE_AIR, typicalAgeMarks, type FilmAgeMarks, type PaintSystemKey, firstItem } from '@lintrel/core';
 import { SYSTEM_NAMES } from '@lintrel/words';
 import { WORDS } from './words';
 
@@ -7,8 +7,8 @@ export const OVER_AGES = ['young', 'in window', 'in the gap', 'past limit', 'cur
 export type OverAge = (typeof OVER_AGES)[number];
 
 /** An age of a film that stands for each, minutes; null: it has no such age. */
-export function ageOf({ recoat, cureMin }: LayerMarks, age: OverAge): number | null {
-  const first = theFirst(recoat);
+export function ageOf({ recoat, cureMin }: FilmAgeMarks, age: OverAge): number | null {
+  const first = firstItem(recoat);
   const last = recoat[recoat.length - 1]!;
   if (age === 'young') return first.fromMin / 2;
   if (age === 'in window') return first.toMin === null ? first.fromMin + 1 : (first.fromMin + first.toMin) / 2;
@@ -20,19 +20,19 @@ export function ageOf({ recoat, cureMin }: LayerMarks, age: OverAge): number | n
 
 /** What stands in a cell: the answer, and until when where waiting helps; a dash where the film has no such age. */
 export function overCell(lower: PaintSystemKey, upper: PaintSystemKey, age: OverAge): string {
-  const marks = typicalMarks(lower, REFERENCE_AIR);
+  const marks = typicalAgeMarks(lower, REFERENCE_AIR);
   const ageMin = ageOf(marks, age);
   if (ageMin === null) return '–';
-  const { answer, untilMin } = mayGoOver({ marks, ageMin, known: true }, upper);
+  const { answer, untilMin } = compatibilityOf({ marks, ageMin, known: true }, upper);
   return answer === 'no' && untilMin !== null ? `no, until ${untilMin === marks.cureMin ? 'cured' : 'touch-dry'}` : answer;
 }
 
 /** Reasons of a pair, each once, in the order of the ages. */
 function reasonsOf(lower: PaintSystemKey, upper: PaintSystemKey): string {
-  const marks = typicalMarks(lower, REFERENCE_AIR);
+  const marks = typicalAgeMarks(lower, REFERENCE_AIR);
   const told = OVER_AGES.flatMap((age) => {
     const ageMin = ageOf(marks, age);
-    const own = ageMin === null ? null : mayGoOver({ marks, ageMin, known: true }, upper);
+    const own = ageMin === null ? null : compatibilityOf({ marks, ageMin, known: true }, upper);
     return own === null || own.answer === 'wait' || (own.answer === 'yes' && own.window?.toMin !== undefined && own.window.toMin !== null)
       ? []
       : [WORDS.say(own.reason)];

@@ -1,4 +1,4 @@
-import type { Said } from '@lintrel/core';
+import type { Message } from '@lintrel/core';
 import type { Words } from '@lintrel/words';
 
 /** A copy of a plan in which everything that is said has its words beside it; steps and techniques also how and why. */
@@ -17,4 +17,4 @@ export function withWords(value: unknown, words: Words): unknown {
   };
 }
 
-const isSaid = (value: object): value is Said => 'code' in value && 'values' in value && typeof value.code === 'string' && typeof value.values === 'object';
+const isSaid = (value: object): value is Message => 'code' in value && 'values' in value && typeof value.code === 'string' && typeof value.values === 'object';

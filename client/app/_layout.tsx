@@ -8,7 +8,7 @@ import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { useLive } from '@/api/live';
-import { Gate } from '@/people/Gate';
+import { SignInGate } from '@/people/Gate';
 import { PersonProvider } from '@/person/PersonContext';
 import { fetchScreens } from '@/screens/workshop';
 import { colour, paperTheme } from '@/theme/theme';
@@ -18,7 +18,7 @@ import { useSending } from '@/sync/useOutbox';
 import { useLow, useWide } from '@/theme/useWide';
 import { Icon } from '@/ui/Icon';
 import type { IconName } from '@/ui/icons';
-import { Places } from '@/ui/Places';
+import { TabBar } from '@/ui/Places';
 import { UndoBar } from '@/ui/UndoBar';
 
 const paperSettings = {
@@ -46,9 +46,9 @@ export default function RootLayout() {
               <NewerBuild />
               <NotSent />
               <UndoBar />
-              <Gate>
+              <SignInGate>
                 <Slot />
-              </Gate>
+              </SignInGate>
             </View>
             <PlacesForAll />
           </View>
@@ -60,7 +60,7 @@ export default function RootLayout() {
 
 /** The four places; not for a customer who looks at one job. */
 function PlacesForAll() {
-  return usePathname().startsWith('/link/') ? null : <Places />;
+  return usePathname().startsWith('/link/') ? null : <TabBar />;
 }
 
 /** Whatever screen is open, entries that wait are sent, and what others do is heard. */

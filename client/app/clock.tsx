@@ -1,14 +1,14 @@
-import { decisive, windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
+import { decidingWindow, windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJobsInShop } from '@/api/queries';
 import { AirNow } from '@/clock/AirNow';
-import { DayFollowing, DayNext } from '@/clock/DayPlan';
+import { DayRest, DayNext } from '@/clock/DayPlan';
 import { Rail, type Band } from '@/clock/Rail';
 import { nextChange, spanWords, timeWords } from '@/clock/span';
-import { Telling } from '@/clock/Telling';
+import { AlarmSettings } from '@/clock/Telling';
 import { ticksIn, tickStep } from '@/clock/ticks';
 import { inAir, standing, useAir } from '@/clock/useAir';
 import { useAlarms, useAlarmSetting } from '@/clock/useAlarms';
@@ -59,7 +59,7 @@ export default function ClockScreen() {
   // A step with several times is told once, by the time that decides.
   const steps = due.filter(
     ({ job, window }) =>
-      decisive(
+      decidingWindow(
         job.windows.filter(({ step }) => step === window.step),
         now,
       ) === window,
@@ -96,9 +96,9 @@ export default function ClockScreen() {
           </Panel>
         </>
       )}
-      {day.data ? <DayFollowing day={day.data} now={now} /> : null}
+      {day.data ? <DayRest day={day.data} now={now} /> : null}
       {told ? <AirNow air={told} now={now} /> : null}
-      <Telling setting={alarm} onChange={setAlarm} />
+      <AlarmSettings setting={alarm} onChange={setAlarm} />
       <Panel>
         <Action label="People and hours" onPress={() => router.push('/hours' as Href)} testID="to-hours" />
         <Action rank="quiet" label="Into a calendar" onPress={() => window.open('/api/day.ics', '_self')} testID="calendar" />

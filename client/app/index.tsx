@@ -9,7 +9,7 @@ import { JobActions } from '@/jobs/JobActions';
 import { JobRow } from '@/jobs/JobRow';
 import { openTextFile } from '@/jobs/openFile';
 import { OwnShop } from '@/jobs/OwnShop';
-import { useMay } from '@/people/who';
+import { useIsAllowed } from '@/people/who';
 import { PersonForm } from '@/person/PersonForm';
 import { PlainNote } from '@/sync/PlainNote';
 import { space } from '@/theme/theme';
@@ -29,7 +29,7 @@ export default function JobsScreen() {
   const importJob = useImportJob();
   const work = useLongWork();
   const now = useNow();
-  const mayPlan = useMay()('plan');
+  const mayPlan = useIsAllowed()('plan');
   const [more, setMore] = useState<string | null>(null);
   const open = async () => {
     const text = await openTextFile('.json,application/json');

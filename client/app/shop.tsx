@@ -1,3 +1,3 @@
-import { workshop } from '@/screens/workshop';
+import { lazyScreen } from '@/screens/workshop';
 
-export default workshop('ShopScreen');
+export default lazyScreen('ShopScreen');

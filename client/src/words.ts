@@ -1,5 +1,5 @@
 import { MS_PER_DAY } from '@lintrel/core/front';
-import type { School } from '@lintrel/core';
+import type { PullTiming } from '@lintrel/core';
 
 // Words that stand in more than one place.
 
@@ -14,11 +14,11 @@ export const STEPS = [
   { path: 'look-back', label: 'Look back' },
 ] as const;
 
-export const SCHOOL_WORDS: Readonly<Record<School, string>> = { wet: 'Wet', touch: 'Touch-dry', dry: 'Dry' };
+export const PULL_TIMING_WORDS: Readonly<Record<PullTiming, string>> = { wet: 'Wet', touch: 'Touch-dry', dry: 'Dry' };
 
 export const STATE_WORDS = { planning: 'Being planned', 'in-shop': 'In the shop', finished: 'Finished' } as const;
 
-export const KEEP = 'Keep as it is';
+export const KEEP_AS_IS = 'Keep as it is';
 /** Time of day of an instant, with the weekday when it is not today. */
 export function clockTime(at: number, now: number): string {
   const time = new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });

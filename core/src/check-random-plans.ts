@@ -1,13 +1,13 @@
-import { twoOf } from './units';
+import { firstTwo } from './units';
 // Plans random jobs and checks each plan: node --import tsx core/src/check-random-plans.ts FIRST_SEED COUNT
 // Prints one line a plan that contradicts itself, or whose tapes lie where they should not, with its seed, and at the end how many were planned and how many have stages.
-import { SCHOOLS } from './finish';
+import { PULL_TIMINGS } from './finish';
 import { isLine, planFaults, planJob } from './plan';
-import { newWorkStore, workOutParts } from './setout';
-import { tapesAstray } from './testing-geometry';
+import { newPartCache, workOutParts } from './setout';
+import { misplacedTape } from './testing-geometry';
 import { randomJob, RANDOM_SHELF } from './testing-jobs';
 
-const [first, count] = twoOf(process.argv.slice(2).map(Number));
+const [first, count] = firstTwo(process.argv.slice(2).map(Number));
 const tell = (of: string, faults: readonly unknown[]) => {
   if (faults.length > 0) process.stdout.write(`${of}: ${JSON.stringify(faults.slice(0, 3))}\n`);
 };
@@ -16,12 +16,12 @@ let staged = 0;
 let masked = 0;
 let divided = 0;
 for (let seed = first; seed < first + count; seed++) {
-  const store = newWorkStore();
+  const store = newPartCache();
   const design = randomJob(seed, store);
   const plan = planJob(design, RANDOM_SHELF, store);
   if (plan.stages.length > 0) staged++;
   if (plan.items.length > 0) masked++;
-  tell(`seed ${seed}`, [...planFaults(plan), ...tapesAstray(plan, workOutParts(design, store))]);
+  tell(`seed ${seed}`, [...planFaults(plan), ...misplacedTape(plan, workOutParts(design, store))]);
   if (seed % 4 === 2) {
     // Many of the same, pulled wet and by one person, whatever that takes.
     const parts = design.parts.map((part) => ({ ...part, count: Math.min(40, 9 * part.count) }));
@@ -32,7 +32,7 @@ for (let seed = first; seed < first + count; seed++) {
   if (seed % 4 > 0) continue;
   // The same with a school for every second line.
   const lines = [...new Map(plan.items.filter(isLine).map(({ part, line, lineCode }) => [`${part} ${line}`, { part, line, lineCode }])).values()];
-  const pulls = lines.flatMap(({ part, line }, index) => (index % 2 === 0 ? [{ part, line, school: SCHOOLS[(seed / 4 + index / 2) % 3]! }] : []));
+  const pulls = lines.flatMap(({ part, line }, index) => (index % 2 === 0 ? [{ part, line, school: PULL_TIMINGS[(seed / 4 + index / 2) % 3]! }] : []));
   tell(`seed ${seed} with lines pulled apart`, planFaults(planJob({ ...design, choices: { ...design.choices, pulls } }, RANDOM_SHELF, store)));
 }
 process.stdout.write(`${count} planned, ${staged} with stages, ${masked} with masks, ${divided} in sections\n`);

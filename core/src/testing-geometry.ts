@@ -1,14 +1,14 @@
 import { areaFinder } from './areas';
-import { pieceOf, pointAt, type Path, type Point } from './curves';
-import { isLine, lyingIn, type BackingItem, type LineItem, type Plan, type StagePlan } from './plan';
-import { bandAt, bandPlaces, besideLine, placedBand, type PlacedBand } from './runs';
+import { pathSlice, pointAt, type Path, type Point } from './curves';
+import { isLine, itemsLyingIn, type BackingItem, type LineItem, type Plan, type StagePlan } from './plan';
+import { distanceInBand, samplesInBand, pointBesideLine, placeBand, type PlacedTapeBand } from './runs';
 import type { PartWork } from './setout';
 import { areaRef } from './units';
 
 // Looks at the tapes of a plan as they lie on the parts, from lines, areas and widths alone: no rule of the plan is used.
 
 /** A place where tape is missing, or lies on what is painted. */
-export interface TapeAstray {
+export interface MisplacedTape {
   readonly code: 'bare' | 'over-open';
   readonly stage: number;
   readonly part: string;
@@ -23,16 +23,16 @@ const OVER_OPEN_MM = 0.2;
 const PLACES = 9;
 
 /** Finds where an edge has no tape along it, or a tape lies on what is painted without a word on it. */
-export function tapesAstray(plan: Plan, works: readonly PartWork[]): TapeAstray[] {
+export function misplacedTape(plan: Plan, works: readonly PartWork[]): MisplacedTape[] {
   return plan.stages.flatMap((stage) => works.flatMap((work) => onPart(stage, work, plan)));
 }
 
-function onPart(stage: StagePlan, work: PartWork, plan: Plan): TapeAstray[] {
+function onPart(stage: StagePlan, work: PartWork, plan: Plan): MisplacedTape[] {
   const { part, arrangement, areaIds } = work;
-  const on = lyingIn(plan.items, stage).filter((item) => item.part === part.id);
+  const on = itemsLyingIn(plan.items, stage).filter((item) => item.part === part.id);
   const [open, covered] = [stage.open, stage.covered].map((refs) => arrangement.areas.map((_, index) => refs.includes(areaRef(part.id, areaIds[index]!))));
   const lines = on.filter(isLine);
-  const bare = arrangement.borders.flatMap((border): TapeAstray[] => {
+  const bare = arrangement.borders.flatMap((border): MisplacedTape[] => {
     const closed = open![border.left] && covered![border.right] ? border.right : open![border.right] && covered![border.left] ? border.left : null;
     if (closed === null) return [];
     if (lines.some((item) => item.area === areaIds[closed])) return [];
@@ -41,18 +41,18 @@ function onPart(stage: StagePlan, work: PartWork, plan: Plan): TapeAstray[] {
     return Array.from({ length: PLACES }, (_, place) => border.from + ((place + 0.5) / PLACES) * (border.to - border.from)).flatMap((at) => {
       const here = placeOn(work, border.line, at);
       const off = side === 'left' ? OFF_LINE_MM : -OFF_LINE_MM;
-      const just = besideLine(here, off, work.setOut.board.drawn.metric);
+      const just = pointBesideLine(here, off, work.setOut.board.drawn.metric);
       const made = along.some((item) => at >= item.from - 1e-6 && at <= item.to + 1e-6 && (untold(item) || nextTo(bandOf(item, work), just)));
       return made ? [] : [{ code: 'bare' as const, stage: stage.number, part: part.id, item: null, at: just }];
     });
   });
   const tapes = on.filter((item): item is LineItem | BackingItem => isLine(item) || item.kind === 'backing');
-  const over = tapes.flatMap((item): TapeAstray[] => {
+  const over = tapes.flatMap((item): MisplacedTape[] => {
     if (item.widthMm <= 0 || item.tapeKind === 'T') return [];
     const band = bandOf(item, work);
     if (!band) return [];
     const stretches = item.techniques.flatMap((how) => (how.code === 'technique.trim' ? [how.values] : []));
-    return bandPlaces(band).flatMap(({ at, places }) => {
+    return samplesInBand(band).flatMap(({ at, places }) => {
       const told = stretches.some(({ fromMm, toMm }) => at >= fromMm - item.widthMm && at <= toMm + item.widthMm);
       const astray = told ? undefined : places.find((place) => deepInOpen(place, work, open!));
       return astray ? [{ code: 'over-open' as const, stage: stage.number, part: part.id, item: item.id, at: astray }] : [];
@@ -64,13 +64,14 @@ function onPart(stage: StagePlan, work: PartWork, plan: Plan): TapeAstray[] {
 /** What a person or the hand at the piece decides, and what is cut from film, lies as its line does. */
 const untold = ({ material, tapeKind }: LineItem): boolean => material === null || tapeKind === 'T';
 
-const nextTo = (band: PlacedBand | null, place: Point): boolean => band !== null && bandAt({ ...band, innerMm: -1, outerMm: band.outerMm }, place) !== null;
+const nextTo = (band: PlacedTapeBand | null, place: Point): boolean =>
+  band !== null && distanceInBand({ ...band, innerMm: -1, outerMm: band.outerMm }, place) !== null;
 
 /** True where a place and all within the leeway round it are painted. */
 const deepInOpen = (place: Point, { arrangement, setOut }: PartWork, open: readonly boolean[]): boolean =>
   [0, 1, 2, 3, 4, 5, 6, 7, 8].every((step) => {
     const [angle, reach] = [(step * Math.PI) / 4, step === 8 ? 0 : OVER_OPEN_MM];
-    const near = besideLine({ ...place, tx: Math.cos(angle), ty: Math.sin(angle) }, reach, setOut.board.drawn.metric);
+    const near = pointBesideLine({ ...place, tx: Math.cos(angle), ty: Math.sin(angle) }, reach, setOut.board.drawn.metric);
     const area = areaFinder(arrangement.areas)(near);
     return area >= 0 && open[area]!;
   });
@@ -82,10 +83,10 @@ const placeOn = (work: PartWork, line: string, at: number) => {
   return pointAt(whole, at);
 };
 
-function bandOf(item: LineItem | BackingItem, work: PartWork): PlacedBand | null {
+function bandOf(item: LineItem | BackingItem, work: PartWork): PlacedTapeBand | null {
   const piece = pieces(work, item.line)
-    .map((whole) => pieceOf(whole, item.from, item.to))
+    .map((whole) => pathSlice(whole, item.from, item.to))
     .find((one) => one !== null);
   const innerMm = item.kind === 'backing' ? item.offsetMm : 0;
-  return piece ? placedBand({ piece, side: item.side, innerMm, outerMm: innerMm + item.widthMm, metric: work.setOut.board.drawn.metric }) : null;
+  return piece ? placeBand({ piece, side: item.side, innerMm, outerMm: innerMm + item.widthMm, metric: work.setOut.board.drawn.metric }) : null;
 }

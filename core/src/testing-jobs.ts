@@ -1,11 +1,11 @@
 // Random jobs of every kind of work: parts of all surfaces, finishes of all systems, all schools, air from frost to summer.
-import { SHIPPED_FINISHES, SCHOOLS, type Finish } from './finish';
+import { SHIPPED_FINISHES, PULL_TIMINGS, type Finish } from './finish';
 import { emptyDesign, RIM_KINDS, SHIPPED_SHELF, type Design, type Part, type PartAreaChoice, type PresentAt, type Rim } from './job';
 import type { TrimLine } from './lines';
-import { workOutParts, type WorkStore } from './setout';
+import { workOutParts, type PartCache } from './setout';
 import { skinOf, type Feature, type Surface } from './surface';
 import { AIR_MOVEMENTS } from './air';
-import { WISHES } from './units';
+import { AIMS } from './units';
 
 /** Numbers that look random and are the same for the same seed. Source: mulberry32. */
 function dice(seed: number) {
@@ -232,7 +232,7 @@ function byHand(parts: readonly Part[], finishes: readonly Finish[], { chance, o
  * A random job with the shelf that ships; the same seed gives the same job.
  * @param store lines and areas are worked out to choose among them: whoever plans the job as well need not do it again
  */
-export function randomJob(seed: number, store?: WorkStore): Design {
+export function randomJob(seed: number, store?: PartCache): Design {
   const roll = dice(seed);
   const extra = dice(seed ^ 0x5eed);
   const parts = joined(
@@ -263,8 +263,8 @@ export function randomJob(seed: number, store?: WorkStore): Design {
     },
     choices: {
       order: null,
-      school: roll.chance(0.5) ? null : roll.of(SCHOOLS),
-      wish: roll.of(WISHES),
+      school: roll.chance(0.5) ? null : roll.of(PULL_TIMINGS),
+      wish: roll.of(AIMS),
       masks: roll.of(['fresh', 'free'] as const),
       late: roll.chance(0.3),
       ...byHand(parts, finishes, dice(seed ^ 0xba5e)),

@@ -1,13 +1,13 @@
 // Sample problems for tests and benchmarks of the order of coats.
 import { isSprayed, SHIPPED_FINISHES } from './finish';
-import { UNDER } from './masking';
+import { MASK_STATE } from './masking';
 import {
   finishOf,
   NO_RULES,
   stageCost,
   stageScore,
   startProgress,
-  usedFinishes,
+  finishesInUse,
   type OrderArea,
   type OrderBorder,
   type OrderProblem,
@@ -94,7 +94,7 @@ export function bruteForce(problem: OrderProblem): number {
     }
   };
   const primer = problem.primer && stageCost(problem, startProgress(problem), { finish: problem.primer.finish, open: problem.primer.areas, keep: false });
-  visit(primer ? primer.after : startProgress(problem), usedFinishes({ areas }), primer ? stageScore(primer, problem.wish) : 0);
+  visit(primer ? primer.after : startProgress(problem), finishesInUse({ areas }), primer ? stageScore(primer, problem.wish) : 0);
   return best;
 }
 
@@ -113,5 +113,5 @@ function openings({ areas, rules }: OrderProblem, { standing }: Progress, id: st
     return pin === undefined ? [false, true] : [pin];
   });
   const all = may.reduce<boolean[][]>((rows, options) => rows.flatMap((row) => options.map((one) => [...row, one])), [[]]);
-  return standing ? all.filter((row) => row.every((one, index) => !one || standing[index] !== UNDER.covered)) : all;
+  return standing ? all.filter((row) => row.every((one, index) => !one || standing[index] !== MASK_STATE.covered)) : all;
 }

@@ -1,5 +1,5 @@
 import {
-  airOfWork,
+  airTroublesDuring,
   boothState,
   expectedAir,
   MS_PER_MINUTE,
@@ -8,15 +8,15 @@ import {
   planDay,
   type CalendarDay,
   type DayAnswer,
-  type GunClash,
+  type GunConflict,
   type Heat,
-  type JobAtWork,
-  type KeptOrder,
+  type RunningJob,
+  type StoredOrder,
   type Plan,
-  type Said,
+  type Message,
   type ScheduleTrouble,
   type ShopDay,
-  type SpeedOf,
+  type PersonSpeed,
   type Step,
 } from '@lintrel/core';
 import { findProgress, listJobsInShop } from './db/job-list';
@@ -25,10 +25,10 @@ import type { Queryable } from './db/pool';
 // The day's plan of the shop: what is read for it, and how it is told. Worked out in a process of the workshop.
 
 /** So many days are planned from today on. */
-export const DAYS = 14;
+export const DAYS_PLANNED = 14;
 
 /** What a plan of the day is made from, as plain data. */
-export interface DayAsked {
+export interface DayInput {
   readonly jobs: readonly {
     readonly id: string;
     readonly title: string;
@@ -40,11 +40,11 @@ export interface DayAsked {
   }[];
   readonly shop: ShopDay;
   readonly now: number;
-  readonly before: KeptOrder | null;
+  readonly before: StoredOrder | null;
   /** The air as it was read off, minutes since 1970. */
   readonly measured: readonly AirReading[];
   /** How quick hands are here. */
-  readonly speeds?: readonly SpeedOf[];
+  readonly speeds?: readonly PersonSpeed[];
   /** A job that has not been begun, with its plan as JSON: what would be if it were begun now. */
   readonly asIf?: { readonly id: string; readonly title: string; readonly plan: string } | null;
   /** What a person has fixed. */
@@ -52,7 +52,7 @@ export interface DayAsked {
 }
 
 /** Reads what is left of every job in the shop. */
-export async function jobsAtWork(db: Queryable): Promise<DayAsked['jobs']> {
+export async function jobsAtWork(db: Queryable): Promise<DayInput['jobs']> {
   const jobs = await listJobsInShop(db);
   return Promise.all(
     jobs.map(async ({ id, title }) => {
@@ -92,20 +92,20 @@ export function calendarFrom(nowMs: number, zone: string, days: number): Calenda
 }
 
 /** Plans the day, and tells it. */
-export function dayOf({ jobs: begun, asIf = null, shop, now, before, measured, pins, speeds = [] }: DayAsked): {
+export function planTheDay({ jobs: begun, asIf = null, shop, now, before, measured, pins, speeds = [] }: DayInput): {
   readonly answer: DayAnswer;
-  readonly kept: KeptOrder;
+  readonly kept: StoredOrder;
 } {
   const jobs = asIf ? [...begun, { ...asIf, steps: (JSON.parse(asIf.plan) as Plan).steps, doneMs: [], heats: [] }] : begun;
   const nowMin = Math.floor(now / MS_PER_MINUTE);
-  const atWork: JobAtWork[] = jobs.map(({ id, title, steps, doneMs, heats }) => ({
+  const atWork: RunningJob[] = jobs.map(({ id, title, steps, doneMs, heats }) => ({
     id,
     title,
     steps,
     heats,
     doneMin: new Map(doneMs.map(([step, ms]) => [step, ms / MS_PER_MINUTE])),
   }));
-  const days = calendarFrom(now, shop.zone, DAYS);
+  const days = calendarFrom(now, shop.zone, DAYS_PLANNED);
   const air: ShopAir = { measured, expected: expectedAir(shop, days) };
   const plan = planDay(atWork, shop, days, nowMin, {
     before,
@@ -113,7 +113,7 @@ export function dayOf({ jobs: begun, asIf = null, shop, now, before, measured, p
     speeds,
     pins: pins.map(({ work, person, atMs }) => ({ work, person, atMin: atMs === null ? null : Math.floor(atMs / MS_PER_MINUTE) })),
   });
-  const troubleOf = airOfWork(air);
+  const troubleOf = airTroublesDuring(air);
   const titles = new Map(jobs.map(({ id, title }) => [id, title]));
   const byTask = new Map(plan.work.map((one) => [one.task.id, one]));
   const ms = (min: number) => Math.round(min * MS_PER_MINUTE);
@@ -175,7 +175,7 @@ export function dayOf({ jobs: begun, asIf = null, shop, now, before, measured, p
   return { answer, kept: plan.kept };
 }
 
-const clashSaid = ({ waits, until }: GunClash, titles: ReadonlyMap<string, string>): Said => ({
+const clashSaid = ({ waits, until }: GunConflict, titles: ReadonlyMap<string, string>): Message => ({
   code: 'day.gun',
   values: { job: titles.get(until.job) ?? '', finish: until.finish, other: titles.get(waits.job) ?? '', otherFinish: waits.finish },
 });
@@ -185,7 +185,7 @@ function troubleSaid(
   shop: ShopDay,
   workOf: (task: string) => { readonly job: string; readonly steps: readonly Step[] } | undefined,
   titles: ReadonlyMap<string, string>,
-): Said {
+): Message {
   const of = (task: string) => {
     const work = workOf(task);
     return { step: work?.steps[0]?.say ?? { code: 'day.none', values: {} }, job: titles.get(work?.job ?? '') ?? '' };

@@ -4,23 +4,23 @@ import { pino } from 'pino';
 import { openBackups } from './backup/nightly';
 import { readConfig } from './config';
 import { migrate } from './db/migrate';
-import { canSignIn, keepSetUpCode } from './db/people';
+import { canSignIn, saveSetUpCode } from './db/people';
 import { openPool } from './db/pool';
 import { cutterAt } from './cutter';
 import { createApp } from './http/app';
 import type { Trust } from './http/trust';
-import { keepAir } from './db/air';
+import { insertAir } from './db/air';
 import { openHub } from './live/hub';
-import { listenTo } from './sensor/listen';
+import { openSensor } from './sensor/listen';
 import { startSimulatedSensor } from './sensor/simulated';
-import { asTyped, hashOf, newCode } from './people/secrets';
+import { normalizeCode, tokenHash, newCode } from './people/secrets';
 import { ROOT } from './places';
 import { seedIfEmpty, seedShelfIfNew } from './seed';
 import { shopAddresses } from './tls/addresses';
 import { ownNames } from './tls/certificate';
-import { openDoor } from './tls/door';
-import { keepCertificate } from './tls/keep';
-import { openWorkshop } from './work/workshop';
+import { openListener } from './tls/door';
+import { openCertificate } from './tls/keep';
+import { openWorkerPool } from './work/workshop';
 
 /** Requests that are still under way this long after we were asked to end are broken off. */
 const LAST_REQUESTS_MS = 3_000;
@@ -49,26 +49,26 @@ await migrate(pool, async (db) => {
 // No owner can sign in yet: one comes in with the code that is printed here, once.
 if (signIn && !(await canSignIn(pool))) {
   const code = newCode();
-  await keepSetUpCode(pool, hashOf(asTyped(code)));
+  await saveSetUpCode(pool, tokenHash(normalizeCode(code)));
   process.stdout.write(`lintrel: open it in a browser and set the shop up with this code, within a day: ${code}\n`);
 }
 
 const folder = join(ROOT, 'client/dist');
-const workshop = openWorkshop();
+const workshop = openWorkerPool();
 const cutter = cutterAt(config.cutter);
 const simulated = config.sensor === 'simulated' ? await startSimulatedSensor() : null;
 const sensorPort = simulated ? simulated.port : (config.sensor as number | null);
 const sensor =
   sensorPort === null
     ? null
-    : listenTo(
+    : openSensor(
         sensorPort,
         (at, airC, rhPercent) =>
-          void keepAir(pool, at, airC, rhPercent, 'sensor').catch((error: unknown) => log.warn({ err: error }, 'a reading of the air was not kept')),
+          void insertAir(pool, at, airC, rhPercent, 'sensor').catch((error: unknown) => log.warn({ err: error }, 'a reading of the air was not kept')),
       );
 const daily = backups ? openBackups(pool, backups, log) : null;
 const hub = openHub(config.database);
-const shown = certificate && (await keepCertificate(certificate, () => ownNames(names), log));
+const shown = certificate && (await openCertificate(certificate, () => ownNames(names), log));
 const trust: Trust | null = shown && {
   addresses: () => shopAddresses(host, port, names),
   authority: () => shown.now().authority,
@@ -87,7 +87,7 @@ const app = createApp({
   backups: daily,
   ...(trust ? { trust } : {}),
 });
-const door = openDoor(app, shown && shown.now());
+const door = openListener(app, shown && shown.now());
 shown?.onNewer(door.setCertificate);
 door.listener.once('error', (error: NodeJS.ErrnoException) => {
   log.fatal({ err: error }, `cannot listen on ${host}:${port}`);

@@ -5,12 +5,15 @@ import { fileURLToPath } from 'node:url';
 
 const OWN = fileURLToPath(import.meta.url);
 /** True while it runs from its sources. */
-export const FROM_SOURCES = OWN.endsWith('.ts');
+export const RUNS_FROM_SOURCES = OWN.endsWith('.ts');
 const HERE = dirname(OWN);
 
 /** The checkout. */
-export const ROOT = join(HERE, FROM_SOURCES ? '../..' : '../../..');
+export const ROOT = join(HERE, RUNS_FROM_SOURCES ? '../..' : '../../..');
 /** The numbered files that make the tables. */
-export const MIGRATIONS = join(HERE, FROM_SOURCES ? 'db/migrations' : 'migrations');
+export const MIGRATIONS = join(HERE, RUNS_FROM_SOURCES ? 'db/migrations' : 'migrations');
 /** What a process of the workshop runs, and what node needs to be told for it. */
-export const SERVE = { file: join(HERE, FROM_SOURCES ? 'work/serve.ts' : 'serve.mjs'), needs: FROM_SOURCES ? ['--import', 'tsx'] : [] } as const;
+export const WORKER_PROCESS = {
+  file: join(HERE, RUNS_FROM_SOURCES ? 'work/serve.ts' : 'serve.mjs'),
+  needs: RUNS_FROM_SOURCES ? ['--import', 'tsx'] : [],
+} as const;

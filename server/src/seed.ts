@@ -1,7 +1,7 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { readJobFile, planJob, SHIPPED_SHELF, type Shelf } from '@lintrel/core';
-import { noteProgress } from './db/job-list';
+import { storeProgress } from './db/job-list';
 import { insertJob } from './db/jobs';
 import { appendLog, insertStartedPlan } from './db/log';
 import type { Queryable } from './db/pool';
@@ -61,5 +61,5 @@ async function seedJob(db: Queryable, name: string, shelf: Shelf, now: number): 
       demo.log.map((event) => ({ ...event, sheet })),
     );
   }
-  await noteProgress(db, job.id);
+  await storeProgress(db, job.id);
 }

@@ -8,13 +8,13 @@ import { openPool } from './db/pool';
 import { createApp } from './http/app';
 import { openHub, type Hub } from './live/hub';
 import { seedIfEmpty } from './seed';
-import { openWorkshop, type Workshop } from './work/workshop';
+import { openWorkerPool, type WorkerPool } from './work/workshop';
 
 /** The real server on a real database of its own, for tests. */
 export interface TestServer {
   readonly app: ReturnType<typeof createApp>;
   readonly pool: pg.Pool;
-  readonly workshop: Workshop;
+  readonly workshop: WorkerPool;
   readonly hub: Hub;
   readonly close: () => Promise<void>;
 }
@@ -42,7 +42,7 @@ export async function startTestServer({ demo = true, signIn = false, tries = 100
   );
   // A machine that is busy with other tests is no reason to give work up.
   const { resource: workshop, close: closeWorkshop } = await opened(
-    () => openWorkshop({ maxCpuMs: 40_000 }),
+    () => openWorkerPool({ maxCpuMs: 40_000 }),
     (one) => one.close(),
   );
   const { resource: hub, close: closeHub } = await opened(

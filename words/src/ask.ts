@@ -1,4 +1,4 @@
-import type { Speech } from './table';
+import type { SentenceTools } from './table';
 
 /** An answer of the Bench in words. */
 export interface AnswerWords {
@@ -17,7 +17,7 @@ export interface AskWords<Answer> {
   readonly ways?: Readonly<Record<string, string>>;
   /** What the form calls each thing to choose from; left out: as they are. */
   readonly choices?: (choice: string) => string;
-  readonly answer: (answer: Answer, to: Speech) => AnswerWords;
+  readonly answer: (answer: Answer, to: SentenceTools) => AnswerWords;
   /** What the drawing of an answer shows, for those who cannot see it. */
-  readonly sketch?: (answer: Answer, to: Speech) => string;
+  readonly sketch?: (answer: Answer, to: SentenceTools) => string;
 }

@@ -19,7 +19,7 @@ export const listedPhrase = (texts: readonly string[]): string =>
   texts.length < 2 ? texts.join('') : phrase`${phrases(texts.slice(0, -1))} and ${texts[texts.length - 1]}`;
 
 /** A number with its noun, as a text with a place: `{0} lines`. */
-export const several = (count: number, one: string, many = `${one}s`): string => `${place(count)} ${count === 1 ? one : many}`;
+export const countPhrase = (count: number, one: string, many = `${one}s`): string => `${place(count)} ${count === 1 ? one : many}`;
 
 /**
  * A text in another language.
@@ -33,7 +33,7 @@ export function translated(shown: string, look: (sentence: string) => string): s
 }
 
 /** A phrase without the marks: for English, and for names of files. */
-export const unmarked = (shown: string): string => (shown.includes(OPEN) ? shown.replace(/[\u2068\u2069]/g, '') : shown);
+export const withoutMarks = (shown: string): string => (shown.includes(OPEN) ? shown.replace(/[\u2068\u2069]/g, '') : shown);
 
 /** The sentence with numbered places, and what stands in them. */
 function taken(shown: string): { sentence: string; values: string[] } {

@@ -1,4 +1,4 @@
-import { ENGLISH, type Book } from './english';
+import { ENGLISH, type LanguageBook } from './english';
 
 const ACCENTS: Readonly<Record<string, string>> = {
   a: 'á',
@@ -67,4 +67,4 @@ function sentence(english: string): string {
 }
 
 /** The book of that language: English words, turned as they are told. */
-export const PSEUDO: Book = { ...ENGLISH, sentence, told: pseudo };
+export const PSEUDO: LanguageBook = { ...ENGLISH, sentence, told: pseudo };

@@ -1,7 +1,7 @@
-import type { AllSays } from './codes';
+import type { AllMessages } from './codes';
 
 /** One of everything core may say, for the tests: the compiler asks for a sample of every code. */
-export const SAMPLES: AllSays = {
+export const SAMPLES: AllMessages = {
   'field.unknown': {},
   'edit.part-added': { name: 'Waist line' },
   'edit.part-changed': { name: 'Waist line' },

@@ -11,14 +11,14 @@ export const LANGUAGES = ['en', 'pseudo'] as const;
 export type Language = (typeof LANGUAGES)[number];
 
 /** Millimetres, °C, English. */
-export const USUAL_PERSON: Person = { length: 'mm', temperature: 'C', language: 'en' };
+export const DEFAULT_PERSON: Person = { length: 'mm', temperature: 'C', language: 'en' };
 
 /** Millilitres in a US fluid ounce, exact by definition. */
 const ML_PER_FL_OZ = 29.5735295625;
 const MM_PER_FOOT = 12 * MM_PER_INCH;
 
 /** Writes figures as a person reads them, each with its unit. */
-export interface Tongue {
+export interface Formatter {
   /** True for a person who works in inches. */
   readonly inches: boolean;
   readonly length: (mm: number) => string;
@@ -36,7 +36,7 @@ export interface Tongue {
 }
 
 /** How figures are written for a person. */
-export function tongueOf({ length, temperature }: Pick<Person, 'length' | 'temperature'>): Tongue {
+export function formatterFor({ length, temperature }: Pick<Person, 'length' | 'temperature'>): Formatter {
   const inches = length === 'in';
   const hot = temperature === 'F';
   const unit = hot ? '°F' : '°C';

@@ -1,10 +1,10 @@
-import { ask, EVENT_KINDS, exampleInput, heard, QUESTIONS, RULE_CODES, SAFETY_CODES, told, type Said } from '@lintrel/core';
+import { ask, EVENT_KINDS, exampleInput, parseFaultText, QUESTIONS, RULE_CODES, SAFETY_CODES, faultText, type Message } from '@lintrel/core';
 import { pseudo } from './pseudo';
 import { SAMPLES } from './testing-samples';
-import { LANGUAGES, tongueOf, USUAL_PERSON, wordsFor, type Person } from '.';
+import { LANGUAGES, formatterFor, DEFAULT_PERSON, wordsFor, type Person } from '.';
 
 const INCHES: Person = { length: 'in', temperature: 'F', language: 'en' };
-const samples = Object.entries(SAMPLES).map(([code, values]) => ({ code, values: values as Said['values'] }));
+const samples = Object.entries(SAMPLES).map(([code, values]) => ({ code, values: values as Message['values'] }));
 
 /** A text that shows what was not put into words. */
 const RAW = /undefined|NaN|null|\[object|\b(?:field|line|step|advice|over|doubt|technique|skipped|accepts|ask|bands|paper|reason)\.[a-z-]+/;
@@ -45,8 +45,8 @@ describe('every code', () => {
 });
 
 describe('figures', () => {
-  const metric = tongueOf(USUAL_PERSON);
-  const imperial = tongueOf(INCHES);
+  const metric = formatterFor(DEFAULT_PERSON);
+  const imperial = formatterFor(INCHES);
   it.each([
     ['a length', metric.length(19), imperial.length(19.05), /^19(\.0)? mm$/, /^3\/4"$/],
     ['a long length', metric.metres(12_340), imperial.metres(3048), /^12\.34 m$/, /^10\.0 ft$/],
@@ -66,7 +66,7 @@ describe('the Bench', () => {
     if (!question) throw new Error(name);
     const found = ask(name, exampleInput(question));
     if (!found.ok) throw new Error(JSON.stringify(found));
-    for (const person of [USUAL_PERSON, INCHES]) {
+    for (const person of [DEFAULT_PERSON, INCHES]) {
       const words = wordsFor(person).question(name);
       const { headline, rows } = words.answer(found.value);
       expect(words.title).not.toBe(name);
@@ -80,7 +80,7 @@ describe('the Bench', () => {
 });
 
 describe('a second language', () => {
-  const words = wordsFor({ ...USUAL_PERSON, language: 'pseudo' });
+  const words = wordsFor({ ...DEFAULT_PERSON, language: 'pseudo' });
   it('is in the list', () => expect(LANGUAGES).toContain('pseudo'));
   it('turns whatever is told', () => {
     for (const one of samples) expect(words.say(one)).toBe(pseudo(wordsFor().say(one)));
@@ -95,9 +95,11 @@ describe('a second language', () => {
 });
 
 describe('what is written into a schema', () => {
-  it.each(samples.filter(({ code }) => /^[a-z]+\.[a-z-]+$/.test(code)))('$code is heard as it was told', (one) => expect(heard(told(one))).toEqual(one));
+  it.each(samples.filter(({ code }) => /^[a-z]+\.[a-z-]+$/.test(code)))('$code is heard as it was told', (one) =>
+    expect(parseFaultText(faultText(one))).toEqual(one),
+  );
   it('a message of another kind is told as it is', () =>
-    expect(heard('Invalid length')).toEqual({ code: 'field.other', values: { message: 'Invalid length' } }));
+    expect(parseFaultText('Invalid length')).toEqual({ code: 'field.other', values: { message: 'Invalid length' } }));
 });
 
 it('a field left empty is told as missing, not as a text of nothing', () => {

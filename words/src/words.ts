@@ -1,23 +1,23 @@
-import { cureOf } from '@lintrel/core/front';
-import type { Answer, Said, SideSeen, StationTable } from '@lintrel/core';
+import { remedyOf } from '@lintrel/core/front';
+import type { Answer, Message, SeenSide, StationTable } from '@lintrel/core';
 import type { AnswerWords, AskWords } from './ask';
-import { ENGLISH, type Book } from './english';
+import { ENGLISH, type LanguageBook } from './english';
 import type { StationWords } from './english/files';
 import { translated } from './phrase';
 import { PSEUDO } from './pseudo';
-import { tongueOf, USUAL_PERSON, type Language, type Person, type Tongue } from './tongue';
+import { formatterFor, DEFAULT_PERSON, type Language, type Person, type Formatter } from './tongue';
 
 /** What is said, in the words and units of one person. */
-export interface Words extends Tongue {
+export interface Words extends Formatter {
   readonly person: Person;
   /** A code with its values. A code nobody knows is told as it is, with its values: it comes from a newer version. */
-  readonly say: (said: Said) => string;
+  readonly say: (said: Message) => string;
   /** How a step is done; its title is what `say` tells of it. */
-  readonly detail: (step: Said) => string;
+  readonly detail: (step: Message) => string;
   /** Why a run is laid so. */
-  readonly why: (technique: Said) => string;
+  readonly why: (technique: Message) => string;
   /** Where a tape lies, seen from its line. */
-  readonly side: (side: SideSeen | 'along') => string;
+  readonly side: (side: SeenSide | 'along') => string;
   /** What a time is for, by the code of its rule. */
   readonly time: (code: string) => string;
   /** What helps once a time has passed, by the code of its rule. */
@@ -50,21 +50,21 @@ export interface QuestionWords {
 type Told = (values: Readonly<Record<string, unknown>>, to: unknown) => string;
 
 /** The languages there are. */
-const BOOKS: Readonly<Record<Language, Book>> = { en: ENGLISH, pseudo: PSEUDO };
+const BOOKS: Readonly<Record<Language, LanguageBook>> = { en: ENGLISH, pseudo: PSEUDO };
 
 /**
  * The words for a person.
  * @param books The languages there are, by name.
  */
-export function wordsFor(person: Person = USUAL_PERSON, books: Readonly<Record<string, Book>> = BOOKS): Words {
-  const tongue = tongueOf(person);
+export function wordsFor(person: Person = DEFAULT_PERSON, books: Readonly<Record<string, LanguageBook>> = BOOKS): Words {
+  const tongue = formatterFor(person);
   const book = books[person.language]!;
   const finished = book.told;
   const plain = (table: object, code: string, values: Readonly<Record<string, unknown>>): string => {
     const told = (table as Readonly<Record<string, Told | undefined>>)[code];
     return told ? told(values, speech) : unknown(code, values);
   };
-  const speech = { ...tongue, say: ({ code, values }: Said) => plain(book.says, code, values) };
+  const speech = { ...tongue, say: ({ code, values }: Message) => plain(book.says, code, values) };
   const question = (name: string): QuestionWords => {
     const of = book.questions[name] as AskWords<Answer> | undefined;
     return {
@@ -89,7 +89,7 @@ export function wordsFor(person: Person = USUAL_PERSON, books: Readonly<Record<s
     why: ({ code }) => from(book.reasons, code),
     side: (side) => from(book.sides, side),
     time: (code) => from(book.times, code),
-    late: (code) => from(book.late, cureOf(code)),
+    late: (code) => from(book.late, remedyOf(code)),
     entry: (kind) => from(book.entries, kind),
     caution: (code) => from(book.cautions, code),
     follow: finished(book.follow),

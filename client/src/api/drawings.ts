@@ -1,8 +1,9 @@
-import { drawingSummarySchema, takenDrawingSchema, type DrawingSummary, type TakeDrawing, type TakenDrawing } from '@lintrel/core';
+import { drawingSummarySchema, importedDrawingSchema, type DrawingSummary, type ImportDrawing, type ImportedDrawing } from '@lintrel/core';
 import { request, type LongAsk } from './http';
 
 /** Has a drawing read: what is in it. */
 export const readDrawing = (text: string, long?: LongAsk): Promise<DrawingSummary> => request('POST', '/drawings', drawingSummarySchema, { text }, long);
 
 /** Has layers of a drawing made into an outline and a line. */
-export const takeDrawing = (wish: TakeDrawing, long?: LongAsk): Promise<TakenDrawing> => request('POST', '/drawings/take', takenDrawingSchema, wish, long);
+export const takeDrawing = (wish: ImportDrawing, long?: LongAsk): Promise<ImportedDrawing> =>
+  request('POST', '/drawings/take', importedDrawingSchema, wish, long);

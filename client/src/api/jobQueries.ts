@@ -1,5 +1,5 @@
 import {
-  entryMark,
+  entryFingerprint,
   finishSchema,
   jobSchema,
   supplySchema,
@@ -72,7 +72,7 @@ export function useSaveEntry<T extends Tape | Finish | Supply>(table: ShelfTable
   return useMutation({
     mutationFn: ({ entry, key }: { entry: T; key: string | null }) => {
       const schema = SCHEMAS[table];
-      const was = seen.current ? `?was=${entryMark(seen.current)}` : '';
+      const was = seen.current ? `?was=${entryFingerprint(seen.current)}` : '';
       return key === null
         ? request<Tape | Finish | Supply>('POST', `/shelf/${table}`, schema, entry)
         : request<Tape | Finish | Supply>('PUT', `/shelf/${table}/${encodeURIComponent(key)}${was}`, schema, entry);

@@ -1,20 +1,20 @@
 import type { Change } from '@lintrel/core';
-import { heardChange, heardNothing, listen, type LivePage } from './live';
+import { onChange, onGap, listen, type LivePage } from './live';
 
-const asked = (work: (client: Parameters<typeof heardChange>[0]) => void): string[] => {
+const asked = (work: (client: Parameters<typeof onChange>[0]) => void): string[] => {
   const keys: string[] = [];
   work({ invalidateQueries: (filters) => (keys.push((filters?.queryKey ?? []).join(' ')), Promise.resolve()) });
   return keys.sort();
 };
 
 it('asks anew for what a change touches, and never for a job that is open', () => {
-  expect(asked((client) => heardChange(client, { seq: 1, kind: 'log', job: 'j' }))).toEqual(['day', 'jobs', 'run j', 'stock']);
-  expect(asked((client) => heardChange(client, { seq: 1, kind: 'job', job: 'j' }))).toEqual(['jobs']);
-  expect(asked((client) => heardChange(client, { seq: 1, kind: 'shelf', job: null }))).toEqual(['day', 'shelf', 'stock']);
+  expect(asked((client) => onChange(client, { seq: 1, kind: 'log', job: 'j' }))).toEqual(['day', 'jobs', 'run j', 'stock']);
+  expect(asked((client) => onChange(client, { seq: 1, kind: 'job', job: 'j' }))).toEqual(['jobs']);
+  expect(asked((client) => onChange(client, { seq: 1, kind: 'shelf', job: null }))).toEqual(['day', 'shelf', 'stock']);
 });
 
 it('asks anew for everything but jobs that are open where something may have been missed', () =>
-  expect(asked((client) => heardNothing(client))).toEqual(['day', 'jobs', 'run', 'shelf', 'stock']));
+  expect(asked((client) => onGap(client))).toEqual(['day', 'jobs', 'run', 'shelf', 'stock']));
 
 describe('listening', () => {
   /** A page whose connections are looked at from outside. */

@@ -1,11 +1,11 @@
-import { changeSchema, hereSchema, type Change, type Here } from '@lintrel/core/front';
+import { changeSchema, presenceSchema, type Change, type Presence } from '@lintrel/core/front';
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import * as v from 'valibot';
-import { heardHere } from '@/run/presence';
+import { onPresence } from '@/run/presence';
 
 /** What is asked for anew when something has changed. A job that is open keeps what is being typed: its next save tells of another's. */
-export function heardChange(client: Pick<QueryClient, 'invalidateQueries'>, { kind, job }: Change): void {
+export function onChange(client: Pick<QueryClient, 'invalidateQueries'>, { kind, job }: Change): void {
   const anew = (...queryKey: readonly string[]) => void client.invalidateQueries({ queryKey: [...queryKey] });
   if (kind === 'shelf') anew('shelf');
   if (kind === 'log' && job !== null) anew('run', job);
@@ -15,7 +15,7 @@ export function heardChange(client: Pick<QueryClient, 'invalidateQueries'>, { ki
 }
 
 /** Everything that may have changed while nobody listened. */
-export function heardNothing(client: Pick<QueryClient, 'invalidateQueries'>): void {
+export function onGap(client: Pick<QueryClient, 'invalidateQueries'>): void {
   for (const key of ['shelf', 'run', 'jobs', 'stock', 'day']) void client.invalidateQueries({ queryKey: [key] });
 }
 
@@ -32,7 +32,7 @@ export interface LivePage {
  * takes one. A page that is seen again says where it was, and is told what it missed.
  * @returns how to end that
  */
-export function listen(page: LivePage, heard: (change: Change) => void, missed: () => void, at: (here: Here) => void = () => undefined): () => void {
+export function listen(page: LivePage, heard: (change: Change) => void, missed: () => void, at: (here: Presence) => void = () => undefined): () => void {
   let source: ReturnType<LivePage['open']> | null = null;
   let last: string | null = null;
   const stop = () => {
@@ -49,7 +49,7 @@ export function listen(page: LivePage, heard: (change: Change) => void, missed: 
     source.addEventListener('here', told);
     source.addEventListener('resync', missed);
     source.addEventListener('at', (event) => {
-      const here = v.safeParse(hereSchema, JSON.parse((event as MessageEvent<string>).data));
+      const here = v.safeParse(presenceSchema, JSON.parse((event as MessageEvent<string>).data));
       if (here.success) at(here.output);
     });
     source.addEventListener('message', (event) => {
@@ -78,9 +78,9 @@ export function useLive(): void {
     const page: LivePage = { open: (url) => new EventSource(url), visible: () => document.visibilityState === 'visible', document, window };
     return listen(
       page,
-      (change) => heardChange(client, change),
-      () => heardNothing(client),
-      heardHere,
+      (change) => onChange(client, change),
+      () => onGap(client),
+      onPresence,
     );
   }, [client]);
 }

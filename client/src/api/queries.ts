@@ -1,4 +1,4 @@
-import { jobListSchema, madeSchema } from '@lintrel/core/front';
+import { jobListSchema, createdSchema } from '@lintrel/core/front';
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request, type LongAsk } from './http';
 
@@ -24,7 +24,7 @@ export const useJobsInShop = () =>
 export function useImportJob() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ text, long }: { text: string; long: LongAsk }) => request('POST', '/jobs/import', madeSchema, text, long),
+    mutationFn: ({ text, long }: { text: string; long: LongAsk }) => request('POST', '/jobs/import', createdSchema, text, long),
     onSuccess: () => client.invalidateQueries(),
   });
 }

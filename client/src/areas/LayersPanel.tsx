@@ -1,4 +1,4 @@
-import { withLayer, PAINT_SYSTEMS, type Finish, plainly } from '@lintrel/core';
+import { withLayer, PAINT_SYSTEMS, type Finish, messageWithoutValues } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { useState } from 'react';
 import { Pick } from '@/forms/Pick';
@@ -15,7 +15,7 @@ export function LayersPanel() {
   const [open, setOpen] = useState(false);
   const { primer, clear } = design.scheme;
   const set = (layer: 'primer' | 'clear', id: string) =>
-    void change((now) => withLayer(now, layer, id === '' ? null : id), plainly(layer === 'primer' ? 'edit.primer' : 'edit.clear'));
+    void change((now) => withLayer(now, layer, id === '' ? null : id), messageWithoutValues(layer === 'primer' ? 'edit.primer' : 'edit.clear'));
   const options = (fits: (finish: Finish) => boolean) => [
     NONE,
     ...shelf.finishes.filter(fits).map(({ id, name, colour }) => ({ value: id, label: name, colour })),

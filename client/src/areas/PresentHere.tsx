@@ -1,4 +1,4 @@
-import { numberIn } from '@lintrel/core';
+import { numberOrNaN } from '@lintrel/core';
 import type { AreaPlan, Part } from '@lintrel/core';
 import { phrase, SYSTEM_NAMES } from '@lintrel/words';
 import { useState } from 'react';
@@ -32,7 +32,7 @@ export function PresentHere({ area, rest, onGive }: { area: AreaPlan; rest: Pres
         </View>
       </Unfolded>
     );
-  const ageH = numberIn(typed.ageH);
+  const ageH = numberOrNaN(typed.ageH);
   const aged = ageH >= 0 && ageH <= 1_000_000;
   const coloured = /^#[0-9a-f]{6}$/i.test(typed.colour);
   return (

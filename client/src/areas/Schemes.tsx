@@ -12,7 +12,7 @@ import {
   type Scheme,
   type SchemeComparison,
   type SchemeTotals,
-  plainly,
+  messageWithoutValues,
 } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { useEffect, useMemo, useState } from 'react';
@@ -26,7 +26,7 @@ import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
-import { KEEP } from '@/words';
+import { KEEP_AS_IS } from '@/words';
 import { useView } from '@/worker/useSession';
 import { useWords } from '@/person/PersonContext';
 import type { Words } from '@lintrel/words';
@@ -45,7 +45,7 @@ export function Schemes({ plan, part, onOther }: { plan: Plan; part: PartPlan; o
   const [against, setAgainst] = useState<string | null>(null);
   const others = design.others ?? [];
   const index = others.findIndex((other, at) => schemeName(other, at + 1) === against);
-  const copy = () => void change((now) => withSchemeCopy(now, `Scheme ${(now.others?.length ?? 0) + 2}`), plainly('edit.scheme-copied'));
+  const copy = () => void change((now) => withSchemeCopy(now, `Scheme ${(now.others?.length ?? 0) + 2}`), messageWithoutValues('edit.scheme-copied'));
   return (
     <Panel>
       <Heading>{phrase`Planned: ${schemeName(design.scheme, 0)}`}</Heading>
@@ -80,7 +80,7 @@ function SchemeName() {
         rank="quiet"
         label="Rename"
         disabled={!sound || name === schemeName(design.scheme, 0)}
-        onPress={() => void change((now) => withSchemeName(now, name.trim()), plainly('edit.scheme-named'))}
+        onPress={() => void change((now) => withSchemeName(now, name.trim()), messageWithoutValues('edit.scheme-named'))}
       />
     </View>
   );
@@ -110,15 +110,15 @@ function Compared({
     onOther(theirs && { part: theirs, names: [mine, yours] });
     return () => onOther(null);
   }, [theirs, mine, yours, onOther]);
-  const swap = () => void change((now) => withOtherScheme(now, index, names), plainly('edit.scheme-taken'));
+  const swap = () => void change((now) => withOtherScheme(now, index, names), messageWithoutValues('edit.scheme-taken'));
   const remove = () => {
     onGone();
-    void change((now) => withoutScheme(now, index), plainly('edit.scheme-gone'), true);
+    void change((now) => withoutScheme(now, index), messageWithoutValues('edit.scheme-gone'), true);
   };
   if (!output) return <Small>Working out the other scheme …</Small>;
   const theirPart = theirs ?? part;
   const { areas, first, second } = compareSchemes(plan, output);
-  const finishName = (id: string | null) => shelf.finishes.find((finish) => finish.id === id)?.name ?? KEEP;
+  const finishName = (id: string | null) => shelf.finishes.find((finish) => finish.id === id)?.name ?? KEEP_AS_IS;
   const partName = (id: string) => plan.parts.find((one) => one.id === id)?.name ?? id;
   return (
     <View style={styles.compared} testID="compared">

@@ -1,4 +1,4 @@
-import { withBands, showLength, type Design, type LineOf, plainly } from '@lintrel/core';
+import { withBands, showLength, type Design, type LineOf, messageWithoutValues } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -31,7 +31,7 @@ export function Widths({ part, trial, onTrial }: { part: string; trial: Trial | 
   if (bands.length === 0) return null;
   if (!open) return <Action label="Try other widths" onPress={() => setOpen(true)} testID="try-widths" />;
   const keep = () => {
-    void change((now) => withTrial(now, trial), plainly('edit.widths'));
+    void change((now) => withTrial(now, trial), messageWithoutValues('edit.widths'));
     onTrial(null);
   };
   return (

@@ -4,7 +4,7 @@ import Svg, { Line, Path } from 'react-native-svg';
 import { Rail } from '@/clock/Rail';
 import { ticksIn, tickStep } from '@/clock/ticks';
 import { colour } from '@/theme/theme';
-import { SCHOOL_WORDS } from '@/words';
+import { PULL_TIMING_WORDS } from '@/words';
 import { useWords } from '@/person/PersonContext';
 
 const WIDTH = 320;
@@ -28,7 +28,7 @@ function WindowsPicture({ windows }: { windows: PullWindows }) {
       ticks={ticksIn(0, end, tickStep(end, 5)).map((at) => ({ at, label: showMinutes(at) }))}
       bands={spans.map(({ school, span }) => ({
         key: school,
-        label: SCHOOL_WORDS[school],
+        label: PULL_TIMING_WORDS[school],
         words: phrase`${showMinutes(span.from)} to ${span.to === null ? 'any time' : showMinutes(span.to)}`,
         pieces: [{ from: span.from, to: span.to, tone: 'window' }],
       }))}

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Path, Text } from 'react-native-svg';
 import { boxRound, openPath } from '@/drawing/path';
-import { fittedStill, transformOf } from '@/drawing/view';
+import { fitBoxStill, transformOf } from '@/drawing/view';
 import { colour, font, measure, size } from '@/theme/theme';
 import { useWords } from '@/person/PersonContext';
 
@@ -30,7 +30,7 @@ export function AnswerSketch({ sketch, label }: { sketch: Sketch; label: string 
   const box = { ...round, minY: round.minY - air, maxY: round.maxY + air };
   const wanted = ((box.maxY - box.minY) / Math.max(1e-6, box.maxX - box.minX)) * width;
   const height = Math.max(measure.target, Math.min(measure.pictureWide, wanted)) + 8;
-  const view = fittedStill(box, { width: Math.max(1, width - 8), height });
+  const view = fitBoxStill(box, { width: Math.max(1, width - 8), height });
   return (
     <View style={styles.sketch} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
       {width > 0 ? (

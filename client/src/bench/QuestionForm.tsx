@@ -1,4 +1,4 @@
-import { told, type Fault, type Key, type Question, type Shelf } from '@lintrel/core';
+import { faultText, type Fault, type Key, type Question, type Shelf } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import type { QuestionWords } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
@@ -7,7 +7,7 @@ import { Typed } from '@/forms/Field';
 import { Pick } from '@/forms/Pick';
 import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
-import type { Asked } from './useQuestion';
+import type { QuestionState } from './useQuestion';
 import { useWords } from '@/person/PersonContext';
 import { OPTIONAL } from '@/words';
 
@@ -15,7 +15,7 @@ import { OPTIONAL } from '@/words';
 const MOST_IN_SIGHT = 5;
 
 /** The keys of a question as a form; every key brings its own kind of field. */
-export function QuestionForm({ question, asked, shelf }: { question: Question; asked: Asked; shelf: Shelf }) {
+export function QuestionForm({ question, asked, shelf }: { question: Question; asked: QuestionState; shelf: Shelf }) {
   const words = useWords().question(question.name);
   const hidden = question.ways.filter((way) => way !== asked.way).flatMap(({ keys }) => keys);
   const shown = Object.entries(question.keys).filter(([name]) => !hidden.includes(name) || asked.way?.keys.includes(name));
@@ -43,14 +43,14 @@ interface KeyFieldProps {
   readonly name: string;
   readonly of: Key;
   readonly words: QuestionWords;
-  readonly asked: Asked;
+  readonly asked: QuestionState;
   readonly shelf: Shelf;
   readonly fault?: Fault;
 }
 
 function KeyField({ name, of, words, asked, shelf, fault: found }: KeyFieldProps) {
   const label = words.key(name);
-  const fault = found && told(found);
+  const fault = found && faultText(found);
   const value = asked.input[name] ?? '';
   const change = (text: string) => asked.set(name, text);
   if (of.choices && of.choices.length > MOST_IN_SIGHT)

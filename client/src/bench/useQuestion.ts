@@ -2,7 +2,7 @@ import { ask, exampleInput, type Answer, type Checked, type Question, type Shelf
 import { useState } from 'react';
 
 /** A question being asked: what is typed, and what it answers right now. */
-export interface Asked {
+export interface QuestionState {
   readonly input: Readonly<Record<string, string>>;
   readonly way: Way | undefined;
   readonly answer: Checked<Answer>;
@@ -11,7 +11,7 @@ export interface Asked {
 }
 
 /** Opens a question already answered for its example. */
-export function useQuestion(of: Question, shelf: Shelf): Asked {
+export function useQuestion(of: Question, shelf: Shelf): QuestionState {
   const [way, setWay] = useState(of.ways[0] as Way | undefined);
   const [input, setInput] = useState(() => exampleInput(of));
   return {

@@ -1,7 +1,7 @@
 import type { AirAnswer } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
-import { useMay } from '@/people/who';
+import { useIsAllowed } from '@/people/who';
 import { useWords } from '@/person/PersonContext';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
@@ -12,7 +12,7 @@ import { clockTime } from '@/words';
 /** The air the times are counted with: what the sensor says, or what somebody has read off. */
 export function AirNow({ air: { readings, expected, sensor }, now }: { air: AirAnswer; now: number }) {
   const { temperature } = useWords();
-  const may = useMay()('run');
+  const may = useIsAllowed()('run');
   const last = readings[readings.length - 1];
   return (
     <Panel>

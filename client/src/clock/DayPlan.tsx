@@ -1,10 +1,10 @@
 import { MS_PER_MINUTE, type DayAnswer } from '@lintrel/core/front';
-import { phrase, several } from '@lintrel/words';
+import { phrase, countPhrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
-import { useMay } from '@/people/who';
+import { useIsAllowed } from '@/people/who';
 import { colour, measure, size, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Icon } from '@/ui/Icon';
@@ -95,10 +95,10 @@ function NextFor({ person: { id, name }, day, now }: { person: DayAnswer['people
 }
 
 /** All that is left of the day and the days after, in the order of time. */
-export function DayFollowing({ day, now }: { day: DayAnswer; now: number }) {
+export function DayRest({ day, now }: { day: DayAnswer; now: number }) {
   const [all, setAll] = useState(false);
   const [pinning, setPinning] = useState<string | null>(null);
-  const may = useMay()('plan');
+  const may = useIsAllowed()('plan');
   const { text } = useWords();
   const words = useWorkWords();
   const names = new Map(day.people.map(({ id, name }) => [id, name]));
@@ -143,7 +143,7 @@ export function DayFollowing({ day, now }: { day: DayAnswer; now: number }) {
         ))}
       </Rows>
       {day.more > 0 ? (
-        <Small>{phrase`${several(day.more, 'stretch', 'stretches')} of work further on ${day.more === 1 ? 'is' : 'are'} planned when it comes nearer.`}</Small>
+        <Small>{phrase`${countPhrase(day.more, 'stretch', 'stretches')} of work further on ${day.more === 1 ? 'is' : 'are'} planned when it comes nearer.`}</Small>
       ) : null}
       {left.length > LISTED_FIRST ? (
         <Action rank="quiet" label={all ? 'Fewer' : phrase`All ${left.length}`} onPress={() => setAll(!all)} testID="all-work" />

@@ -1,9 +1,9 @@
 import { minutesAnswerSchema, type MinutesAnswer } from '@lintrel/core';
-import { phrase, several, SORT_NAMES } from '@lintrel/words';
+import { phrase, countPhrase, SORT_NAMES } from '@lintrel/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { StyleSheet, View } from 'react-native';
 import { request } from '@/api/http';
-import { useMay } from '@/people/who';
+import { useIsAllowed } from '@/people/who';
 import { colour, measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Panel } from '@/ui/Screen';
@@ -15,7 +15,7 @@ const KEY = ['minutes'];
 /** How long work takes the hands of this shop against the plan, as the run sheets say: the day's plan counts with it, and it may be set back. */
 export function MinutesPanel() {
   const client = useQueryClient();
-  const may = useMay()('plan');
+  const may = useIsAllowed()('plan');
   const { data } = useQuery({ queryKey: KEY, queryFn: () => request('GET', '/shop/minutes', minutesAnswerSchema) });
   const forget = useMutation({
     mutationFn: () => request('DELETE', '/shop/minutes', minutesAnswerSchema),
@@ -61,7 +61,7 @@ function SpeedRow({ speed: { sort, factor, low, high, count } }: { speed: Minute
     <View style={styles.row}>
       <View style={styles.what}>
         <Body>{SORT_NAMES[sort]}</Body>
-        <Small>{phrase`${times(low)} to ${times(high)}, from ${several(count, 'step')}`}</Small>
+        <Small>{phrase`${times(low)} to ${times(high)}, from ${countPhrase(count, 'step')}`}</Small>
       </View>
       <Figure label="times the plan" value={times(factor)} />
     </View>

@@ -1,4 +1,4 @@
-import { MS_PER_DAY, type DayAnswer, type DayWorkTold } from '@lintrel/core/front';
+import { MS_PER_DAY, type DayAnswer, type DayWorkAnswer } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -16,7 +16,7 @@ import { clockOf, readClock } from './dayTime';
 const ANYBODY = '';
 
 /** Who does a stretch of work and when it begins, as a person fixes it. */
-export function PinForm({ work, day, now, onDone }: { work: DayWorkTold; day: DayAnswer; now: number; onDone: () => void }) {
+export function PinForm({ work, day, now, onDone }: { work: DayWorkAnswer; day: DayAnswer; now: number; onDone: () => void }) {
   const client = useQueryClient();
   const [person, setPerson] = useState(work.pinned?.person ?? ANYBODY);
   const [at, setAt] = useState(() => (work.pinned?.atMs ? clockOf(minuteOf(work.pinned.atMs)) : ''));

@@ -14,7 +14,7 @@ const QUIET = [
 ] as const;
 
 /** How windows are told on this device. */
-export function Telling({ setting, onChange }: { setting: AlarmSetting; onChange: (next: AlarmSetting) => void }) {
+export function AlarmSettings({ setting, onChange }: { setting: AlarmSetting; onChange: (next: AlarmSetting) => void }) {
   const quiet = QUIET.find(({ from, to }) => from === setting.quietFromMin && to === setting.quietToMin)?.value ?? 'night';
   const may = typeof Notification === 'undefined' || typeof window === 'undefined' || !window.isSecureContext ? 'no' : Notification.permission;
   return (

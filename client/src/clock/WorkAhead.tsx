@@ -1,4 +1,4 @@
-import type { DayAnswer, DayWorkTold } from '@lintrel/core/front';
+import type { DayAnswer, DayWorkAnswer } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -12,7 +12,7 @@ import { clockTime } from '@/words';
 export const LISTED_FIRST = 6;
 
 /** Stretches of work one after the other, as they are told of one job. */
-export function WorkAhead({ work, people, now }: { work: readonly DayWorkTold[]; people: DayAnswer['people']; now: number }) {
+export function WorkAhead({ work, people, now }: { work: readonly DayWorkAnswer[]; people: DayAnswer['people']; now: number }) {
   const [all, setAll] = useState(false);
   const names = new Map(people.map(({ id, name }) => [id, name]));
   return (
@@ -36,7 +36,7 @@ export function WorkLines({
   now,
   titled = false,
 }: {
-  work: DayWorkTold;
+  work: DayWorkAnswer;
   names: ReadonlyMap<string, string>;
   now: number;
   /** Whether its job is named. */
@@ -58,7 +58,7 @@ export function WorkLines({
 }
 
 /** What is wrong with the air while something is done. */
-export function AirDuring({ work, now }: { work: DayWorkTold; now: number }) {
+export function AirDuring({ work, now }: { work: DayWorkAnswer; now: number }) {
   const { temperature } = useWords();
   return (
     <>
@@ -74,13 +74,13 @@ export function AirDuring({ work, now }: { work: DayWorkTold; now: number }) {
 }
 
 /** A stretch of work in a few words. */
-export function useWorkWords(): (work: Pick<DayWorkTold, 'steps'>) => string {
+export function useWorkWords(): (work: Pick<DayWorkAnswer, 'steps'>) => string {
   const { say } = useWords();
   return ({ steps: [first, ...more] }) => (first ? (more.length > 0 ? phrase`${say(first.say)}, and ${more.length} more` : say(first.say)) : '');
 }
 
 /** Till when a stretch of work may wait, and why; null where it may. */
-export function useLatest(now: number): (work: DayWorkTold) => string | null {
+export function useLatest(now: number): (work: DayWorkAnswer) => string | null {
   const { say } = useWords();
   return ({ latest }) => {
     if (!latest) return null;
@@ -92,7 +92,7 @@ export function useLatest(now: number): (work: DayWorkTold) => string | null {
 }
 
 /** What a person has fixed of a stretch of work. */
-function pinWords({ pinned }: DayWorkTold, names: ReadonlyMap<string, string>, now: number): string {
+function pinWords({ pinned }: DayWorkAnswer, names: ReadonlyMap<string, string>, now: number): string {
   const who = pinned?.person ? (names.get(pinned.person) ?? pinned.person) : null;
   const at = pinned?.atMs ? clockTime(pinned.atMs, now) : null;
   if (who !== null && at !== null) return phrase`Fixed: ${who}, at ${at}`;

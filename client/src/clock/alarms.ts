@@ -1,4 +1,4 @@
-import { cureOf, MS_PER_MINUTE, windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
+import { remedyOf, MS_PER_MINUTE, windowState, type JobSummary, type RunningWindow } from '@lintrel/core/front';
 
 /** How a person is told on this device. */
 export interface AlarmSetting {
@@ -8,7 +8,7 @@ export interface AlarmSetting {
   readonly quietToMin: number;
 }
 
-export const USUAL_ALARM: AlarmSetting = { on: false, quietFromMin: 1260, quietToMin: 360 };
+export const DEFAULT_ALARM: AlarmSetting = { on: false, quietFromMin: 1260, quietToMin: 360 };
 
 /** Something a person is told once. */
 export interface Alarm {
@@ -47,7 +47,7 @@ function kindAt(window: RunningWindow, now: number): Alarm['kind'] | null {
   if (state === 'passed') return now - (closes ?? now) < STALE_MS ? 'passed' : null;
   if (closes !== null && closes - now < Math.min(CLOSING_MS, (closes - (opens ?? now)) / 5)) return 'closing';
   // What was just mixed is known to be good.
-  if (cureOf(window.code) === 'mix') return null;
+  if (remedyOf(window.code) === 'mix') return null;
   return now - (opens ?? now) < STALE_MS ? 'open' : null;
 }
 

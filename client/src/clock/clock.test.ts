@@ -1,5 +1,5 @@
 import type { JobSummary } from '@lintrel/core/front';
-import { alarmsAt, isQuiet, USUAL_ALARM } from './alarms';
+import { alarmsAt, isQuiet, DEFAULT_ALARM } from './alarms';
 import { clockOf, hoursOf, readClock, readHours } from './dayTime';
 
 const MINUTE = 60_000;
@@ -30,7 +30,7 @@ describe('what is told', () => {
 });
 
 it('is quiet over midnight, or never', () => {
-  expect([1259, 1260, 0, 359, 360].map((at) => isQuiet(USUAL_ALARM, at))).toEqual([false, true, true, true, false]);
+  expect([1259, 1260, 0, 359, 360].map((at) => isQuiet(DEFAULT_ALARM, at))).toEqual([false, true, true, true, false]);
   expect(isQuiet({ on: true, quietFromMin: 0, quietToMin: 0 }, 30)).toBe(false);
   expect(isQuiet({ on: true, quietFromMin: 600, quietToMin: 660 }, 630)).toBe(true);
 });

@@ -1,4 +1,14 @@
-import { airAnswerSchema, asOf, measuredOf, MS_PER_MINUTE, NO_AIR, overAir, type AirAnswer, type JobSummary, type ShopAir } from '@lintrel/core/front';
+import {
+  airAnswerSchema,
+  currentWindow,
+  measuredOf,
+  MS_PER_MINUTE,
+  NO_AIR,
+  windowInAir,
+  type AirAnswer,
+  type JobSummary,
+  type ShopAir,
+} from '@lintrel/core/front';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { request } from '@/api/http';
@@ -14,8 +24,10 @@ export function useAir(): { readonly told: AirAnswer | null; readonly air: ShopA
 
 /** Jobs with their windows in the air as it really is. */
 export const inAir = (jobs: readonly JobSummary[], air: ShopAir): readonly JobSummary[] =>
-  jobs.map((job) => (air === NO_AIR && !job.windows.some(({ heats }) => heats) ? job : { ...job, windows: job.windows.map((window) => overAir(window, air)) }));
+  jobs.map((job) =>
+    air === NO_AIR && !job.windows.some(({ heats }) => heats) ? job : { ...job, windows: job.windows.map((window) => windowInAir(window, air)) },
+  );
 
 /** Jobs with their windows as they stand at a moment. */
 export const standing = (jobs: readonly JobSummary[], now: number): readonly JobSummary[] =>
-  jobs.map((job) => (job.windows.some(({ again }) => again) ? { ...job, windows: job.windows.map((window) => asOf(window, now)) } : job));
+  jobs.map((job) => (job.windows.some(({ again }) => again) ? { ...job, windows: job.windows.map((window) => currentWindow(window, now)) } : job));

@@ -1,10 +1,10 @@
 import { type JobSummary } from '@lintrel/core/front';
-import { phrase, unmarked, type Words } from '@lintrel/words';
+import { phrase, withoutMarks, type Words } from '@lintrel/words';
 import { useEffect, useRef, useState } from 'react';
 import * as v from 'valibot';
 import { useWords } from '@/person/PersonContext';
 import { clockTime } from '@/words';
-import { alarmsAt, isQuiet, USUAL_ALARM, type Alarm, type AlarmSetting } from './alarms';
+import { alarmsAt, isQuiet, DEFAULT_ALARM, type Alarm, type AlarmSetting } from './alarms';
 
 const KEY = 'lintrel.alarm';
 const settingSchema = v.object({ on: v.boolean(), quietFromMin: v.number(), quietToMin: v.number() });
@@ -12,9 +12,9 @@ const settingSchema = v.object({ on: v.boolean(), quietFromMin: v.number(), quie
 function kept(): AlarmSetting {
   try {
     const read = v.safeParse(settingSchema, JSON.parse(localStorage.getItem(KEY) ?? 'null'));
-    return read.success ? read.output : USUAL_ALARM;
+    return read.success ? read.output : DEFAULT_ALARM;
   } catch {
-    return USUAL_ALARM;
+    return DEFAULT_ALARM;
   }
 }
 
@@ -61,7 +61,7 @@ function sentenceOf({ kind, window: { say: told, closes, code } }: Alarm, now: n
 
 function tell({ key, job }: Alarm, body: string): void {
   if (typeof Notification === 'undefined' || Notification.permission !== 'granted') return;
-  const options = { body: unmarked(body), tag: key };
+  const options = { body: withoutMarks(body), tag: key };
   const alone = () => void new Notification(job.title, options);
   void navigator.serviceWorker
     ?.getRegistration()

@@ -1,4 +1,4 @@
-import { edgeSection, largest, ridgeAt, showLength, sidesAt, type LineItem, type LineSpot, type PartPlan, type Plan, type StagePlan } from '@lintrel/core';
+import { edgeSection, maxOf, ridgeAt, showLength, sidesAt, type LineItem, type LineSpot, type PartPlan, type Plan, type StagePlan } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -45,7 +45,7 @@ export function EdgePanel({
   const section = edgeSection(plan, shelf, spot, stage.number, pulled === 'off');
   const sides = sidesAt(plan, spot);
   const ridge = ridgeAt(plan, spot);
-  const far = line ? largest(line.pieces.flat().map(([, , at]) => at)) : 0;
+  const far = line ? maxOf(line.pieces.flat().map(([, , at]) => at)) : 0;
   return (
     <Panel>
       <Heading>The edge, cut open</Heading>

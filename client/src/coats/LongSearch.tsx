@@ -1,4 +1,4 @@
-import { withChoices, type Design, plainly } from '@lintrel/core';
+import { withChoices, type Design, messageWithoutValues } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
@@ -14,7 +14,7 @@ export function LongSearch({ design }: { design: Design }) {
   const { state, start, stop } = useLongSearch(design);
   if (state.kind === 'idle') return <Action rank="quiet" label="Search longer" onPress={start} testID="search-longer" />;
   const percent = phrase`${Math.ceil(100 * state.gap)} %`;
-  const take = () => void change((now) => withChoices(now, { order: [...state.order] }), plainly('edit.order-found'));
+  const take = () => void change((now) => withChoices(now, { order: [...state.order] }), messageWithoutValues('edit.order-found'));
   return (
     <View style={styles.search} testID="long-search">
       {state.kind === 'running' ? <ProgressBar progress={state.share} color={colour.calm} /> : null}

@@ -1,4 +1,4 @@
-import { withChoices, withOrder, RULE_OF_THUMB, showMinutes, WISHES, type Plan, type SequenceSummary, type Wish, plainly } from '@lintrel/core';
+import { withChoices, withOrder, RULE_OF_THUMB, showMinutes, AIMS, type Plan, type SequenceSummary, type Aim, messageWithoutValues } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
@@ -11,7 +11,7 @@ import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { LongSearch } from './LongSearch';
 import { Price } from './Pins';
 import { Wishes } from './Wishes';
-import { WISH_WORDS } from './wishWords';
+import { AIM_WORDS } from './wishWords';
 import { useWords } from '@/person/PersonContext';
 
 /** The orders found, side by side, by what is wanted most. */
@@ -19,14 +19,15 @@ export function Orders({ plan }: { plan: Plan }) {
   const { change, design } = useJob();
   const planned = plan.orders.find(({ chosen }) => chosen)?.lostM2 ?? 0;
   // What sprays wider than what is planned is taken as it is shown.
-  const choose = (order: readonly string[], lostM2: number) => void change((now) => withOrder(now, order, lostM2 > planned), plainly('edit.order'));
-  const wish = (value: Wish) => void change((now) => withChoices(now, { wish: value }), plainly('edit.wish'));
+  const choose = (order: readonly string[], lostM2: number) =>
+    void change((now) => withOrder(now, order, lostM2 > planned), messageWithoutValues('edit.order'));
+  const wish = (value: Aim) => void change((now) => withChoices(now, { wish: value }), messageWithoutValues('edit.wish'));
   // Primer and clear have their place whatever the order.
   const own = (order: readonly string[]) => order.filter((id) => plan.stages.some(({ finish, layer }) => finish === id && layer === 'finish'));
   return (
     <Panel>
       <Heading>Orders of coats</Heading>
-      <Choice label="Wanted most" value={plan.wish} options={WISHES.map((value) => ({ value, label: WISH_WORDS[value] }))} onChange={wish} />
+      <Choice label="Wanted most" value={plan.wish} options={AIMS.map((value) => ({ value, label: AIM_WORDS[value] }))} onChange={wish} />
       <Wishes onWish={wish} />
       <Proof
         gap={plan.orderGap}

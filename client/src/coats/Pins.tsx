@@ -9,7 +9,7 @@ import {
   type PartPlan,
   type Plan,
   type StagePlan,
-  plainly,
+  messageWithoutValues,
 } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
@@ -73,7 +73,7 @@ export function Price({ price }: { price: ChoicePrice | null }) {
   const words = useWords();
   const { change } = useJob();
   if (!price) return null;
-  const back = () => void change(withoutOrder, plainly('edit.order-free'));
+  const back = () => void change(withoutOrder, messageWithoutValues('edit.order-free'));
   return (
     <View style={styles.price} testID="price">
       <Small tone="caution">{phrase`Your choices: ${priceWords(price, words)} (estimate), against the best without them.`}</Small>

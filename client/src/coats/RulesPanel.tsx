@@ -1,4 +1,4 @@
-import { withChoices, isModelScale, type Design, type DesignChoices, type Plan, numberIn, plainly } from '@lintrel/core';
+import { withChoices, isModelScale, type Design, type DesignChoices, type Plan, numberOrNaN, messageWithoutValues } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -16,7 +16,7 @@ export function RulesPanel({ plan }: { plan: Plan }) {
   const { design, change } = useJob();
   const [open, setOpen] = useState(false);
   const { choices } = design;
-  const set = (update: Partial<DesignChoices>) => void change((now) => withChoices(now, update), plainly('edit.rule'));
+  const set = (update: Partial<DesignChoices>) => void change((now) => withChoices(now, update), messageWithoutValues('edit.rule'));
   const count = (choices.before?.length ?? 0) + (choices.sameGun?.length ?? 0) + (choices.pins?.length ?? 0) + (choices.vouched?.length ?? 0);
   if (!open) return <Action label={count > 0 ? phrase`Your rules (${count})` : 'Set rules of your own'} onPress={() => setOpen(true)} testID="rules" />;
   const masks = choices.masks ?? (isModelScale(design.scale) ? 'free' : 'fresh');
@@ -169,11 +169,11 @@ function NumberRule({
 }) {
   const [text, setText] = useState(String(given ?? ''));
   const empty = text.trim() === '';
-  const fine = empty || sound(numberIn(text));
+  const fine = empty || sound(numberOrNaN(text));
   return (
     <View style={styles.row}>
       <Typed label={label} value={text} keys="numeric" onChange={setText} fault={fine ? undefined : needs} testID={testID} />
-      <Action label="Set" disabled={!fine} onPress={() => onChange(empty ? undefined : numberIn(text))} testID={`set-${testID}`} />
+      <Action label="Set" disabled={!fine} onPress={() => onChange(empty ? undefined : numberOrNaN(text))} testID={`set-${testID}`} />
     </View>
   );
 }

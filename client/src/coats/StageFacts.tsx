@@ -1,4 +1,14 @@
-import { vouchedFor, ladderOf, showMinutes, type Finish, type PartPlan, type Plan, type PrepareTask, type StagePlan, plainly } from '@lintrel/core';
+import {
+  withVouchedPair,
+  coatSteps,
+  showMinutes,
+  type Finish,
+  type PartPlan,
+  type Plan,
+  type PrepareTask,
+  type StagePlan,
+  messageWithoutValues,
+} from '@lintrel/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Typed } from '@/forms/Field';
@@ -9,7 +19,7 @@ import { Rows, Swatch } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { useWords } from '@/person/PersonContext';
-import { phrase, phrases, listedPhrase, several } from '@lintrel/words';
+import { phrase, phrases, listedPhrase, countPhrase } from '@lintrel/words';
 
 const LAYER_WORDS: Readonly<Record<StagePlan['layer'], string>> = { primer: ' (under everything)', finish: '', clear: ' (over everything)' };
 
@@ -25,7 +35,7 @@ export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
         <Swatch colour={finish?.colour ?? colour.sheet} />
         <Heading style={styles.shrink}>{phrase`Stage ${stage.number}: ${finish?.name ?? stage.finish}${LAYER_WORDS[stage.layer]}`}</Heading>
       </View>
-      <Body>{phrase`${several(stage.coats, 'coat')}: ${say(stage.coatsWhy)}.`}</Body>
+      <Body>{phrase`${countPhrase(stage.coats, 'coat')}: ${say(stage.coatsWhy)}.`}</Body>
       {finish && finish.effect !== 'solid' && stage.layer === 'finish' ? <Rungs finish={finish} stage={stage} /> : null}
       {stage.keep ? <Body>{phrase`The masks stay on for stage ${stage.number + 1}.`}</Body> : null}
       {stage.pulls.length > 0 ? <Body>{phrase`The masks of stage ${listedPhrase(stage.pulls.map(String))} come off with these.`}</Body> : null}
@@ -50,7 +60,7 @@ export function StageFacts({ stage, plan }: { stage: StagePlan; plan: Plan }) {
 
 /** How an effect deepens coat by coat over what is below, with the coats planned marked. */
 function Rungs({ finish, stage }: { finish: Finish; stage: StagePlan }) {
-  const rungs = ladderOf(finish, stage.under, stage.coats + 2);
+  const rungs = coatSteps(finish, stage.under, stage.coats + 2);
   return (
     <View style={styles.rungs} testID="rungs">
       <Swatch colour={stage.under} />
@@ -114,7 +124,7 @@ function Task({ task, stage, plan }: { task: PrepareTask; stage: StagePlan; plan
   const vouch = () => {
     if (!lower || !upper || !note?.trim()) return;
     const entry = { lower, upper, note: note.trim() };
-    void change((now) => vouchedFor(now, entry), plainly('edit.vouched'));
+    void change((now) => withVouchedPair(now, entry), messageWithoutValues('edit.vouched'));
     setNote(null);
   };
   return (

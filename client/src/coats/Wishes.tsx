@@ -1,4 +1,4 @@
-import { showMinutes, type WishOrder } from '@lintrel/core';
+import { showMinutes, type AimOrder } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -8,11 +8,11 @@ import { Action } from '@/ui/Action';
 import { Row, Rows, Swatch } from '@/ui/Row';
 import { Body, Small } from '@/ui/Words';
 import { useView } from '@/worker/useSession';
-import { WISH_WORDS } from './wishWords';
+import { AIM_WORDS } from './wishWords';
 import { useWords } from '@/person/PersonContext';
 
 /** How the order changes with what is wanted most: all four side by side, each to be taken. */
-export function Wishes({ onWish }: { onWish: (wish: WishOrder['wish']) => void }) {
+export function Wishes({ onWish }: { onWish: (wish: AimOrder['wish']) => void }) {
   const { metres } = useWords();
   const { design, shelf } = useJob();
   const [open, setOpen] = useState(false);
@@ -24,8 +24,8 @@ export function Wishes({ onWish }: { onWish: (wish: WishOrder['wish']) => void }
     <View testID="by-wish">
       <Rows>
         {output.map((one) => (
-          <Row key={one.wish} label={phrase`${WISH_WORDS[one.wish]}, take it`} chosen={one.wish === chosen} onPress={() => onWish(one.wish)}>
-            <Body>{WISH_WORDS[one.wish]}</Body>
+          <Row key={one.wish} label={phrase`${AIM_WORDS[one.wish]}, take it`} chosen={one.wish === chosen} onPress={() => onWish(one.wish)}>
+            <Body>{AIM_WORDS[one.wish]}</Body>
             <View style={styles.row}>
               {one.order.map((id, index) => (
                 <Swatch key={`${index} ${id}`} colour={shelf.finishes.find((finish) => finish.id === id)?.colour ?? colour.sheet} />

@@ -1,3 +1,3 @@
-import type { Wish } from '@lintrel/core';
+import type { Aim } from '@lintrel/core';
 
-export const WISH_WORDS: Readonly<Record<Wish, string>> = { work: 'Least work', finish: 'Done earliest', risk: 'Least risk', material: 'Least material' };
+export const AIM_WORDS: Readonly<Record<Aim, string>> = { work: 'Least work', finish: 'Done earliest', risk: 'Least risk', material: 'Least material' };

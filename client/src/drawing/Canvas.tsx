@@ -3,8 +3,8 @@ import { PanResponder, StyleSheet, View, type GestureResponderEvent, type Layout
 import { IconButton } from 'react-native-paper';
 import Svg, { Circle, G, Use } from 'react-native-svg';
 import { colour, measure, space } from '@/theme/theme';
-import { newCell, type Cell } from './cell';
-import { fitted, grabbed, panned, placeAt, transformOf, zoomed, type Frame, type SheetBox, type View as Shown } from './view';
+import { newObservable, type Observable } from './cell';
+import { fitBox, handleAt, panBy, placeAt, transformOf, zoomBy, type Frame, type SheetBox, type View as Shown } from './view';
 import { useWords } from '@/person/PersonContext';
 
 /** A point of the drawing that can be taken hold of. */
@@ -40,10 +40,10 @@ export function Canvas({ box, label, children, overlay, handles = NO_HANDLES, on
   const { text } = useWords();
   const [frame, setFrame] = useState<Frame | null>(null);
   const [moved, setMoved] = useState<Shown | null>(null);
-  const finger = useMemo(() => newCell<Finger>(null), []);
+  const finger = useMemo(() => newObservable<Finger>(null), []);
   const host = useRef<View>(null);
   const drawing = `drawing${useId().replace(/[^A-Za-z0-9]/g, '')}`;
-  const whole = frame && fitted(box, frame);
+  const whole = frame && fitBox(box, frame);
   const view = moved ?? whole;
   // Gestures read the newest values without being made anew at every move.
   const now = useRef<Current>({ view, frame, whole, handles, onDrag, corner: () => ({ left: 0, top: 0 }) });
@@ -56,7 +56,7 @@ export function Canvas({ box, label, children, overlay, handles = NO_HANDLES, on
   const zoom = useMemo(() => {
     const by = (factor: number) => {
       const { view: shown, frame: on, whole: all } = now.current;
-      if (shown && on && all) setMoved(zoomed(shown, factor, { x: on.width / 2, y: on.height / 2 }, on, all.mmPerDp));
+      if (shown && on && all) setMoved(zoomBy(shown, factor, { x: on.width / 2, y: on.height / 2 }, on, all.mmPerDp));
     };
     return { closer: () => by(1.5), farther: () => by(1 / 1.5), all: () => setMoved(null) };
   }, []);
@@ -104,7 +104,7 @@ const Buttons = memo(function Buttons({ zoom, moved }: { zoom: Readonly<Record<'
 type Finger = readonly [number, number] | null;
 
 interface MagnifierProps {
-  readonly finger: Cell<Finger>;
+  readonly finger: Observable<Finger>;
   readonly mmPerDp: number;
   /** Id of the drawing on the page: shown again, not drawn again. */
   readonly drawing: string;
@@ -167,15 +167,15 @@ function gestures(current: () => Current, setMoved: (view: Shown | null) => void
       start = view;
       startSpread = spreadOf(event);
       const place = placeOf(x0, y0);
-      held = view && place && onDrag && startSpread === 0 ? grabbed(handles, place, view.mmPerDp) : null;
+      held = view && place && onDrag && startSpread === 0 ? handleAt(handles, place, view.mmPerDp) : null;
     },
     onPanResponderMove: (event, { dx, dy, moveX, moveY }) => {
       if (held !== null) return drag(moveX, moveY, 'move');
       const { frame, whole } = current();
       if (!start || !frame || !whole) return;
       const spread = spreadOf(event);
-      if (spread > 0 && startSpread > 0) setMoved(zoomed(start, spread / startSpread, { x: frame.width / 2, y: frame.height / 2 }, frame, whole.mmPerDp));
-      else if (startSpread === 0) setMoved(panned(start, dx, dy));
+      if (spread > 0 && startSpread > 0) setMoved(zoomBy(start, spread / startSpread, { x: frame.width / 2, y: frame.height / 2 }, frame, whole.mmPerDp));
+      else if (startSpread === 0) setMoved(panBy(start, dx, dy));
     },
     onPanResponderRelease: (_event, { moveX, moveY }) => {
       drag(moveX, moveY, 'end');
@@ -208,7 +208,7 @@ function useWheel(host: { current: View | null }, current: () => Current, setMov
       if (!view || !frame || !whole) return;
       event.preventDefault();
       const edge = element.getBoundingClientRect();
-      setMoved(zoomed(view, event.deltaY < 0 ? 1.2 : 1 / 1.2, { x: event.clientX - edge.left, y: event.clientY - edge.top }, frame, whole.mmPerDp));
+      setMoved(zoomBy(view, event.deltaY < 0 ? 1.2 : 1 / 1.2, { x: event.clientX - edge.left, y: event.clientY - edge.top }, frame, whole.mmPerDp));
     };
     element.addEventListener('wheel', onWheel, { passive: false });
     return () => element.removeEventListener('wheel', onWheel);

@@ -1,4 +1,4 @@
-import { cornersOf, type OwnItem } from '@lintrel/core';
+import { pieceCorners, type OwnItem } from '@lintrel/core';
 import { G, Path } from 'react-native-svg';
 import { colour } from '@/theme/theme';
 import { openPath, ringPath } from './path';
@@ -29,7 +29,7 @@ export function OwnShapes({ pieces, chosen, live, mmPerDp }: OwnShapesProps) {
         const ink = here ? colour.accent : colour.quiet;
         if (tapeKind !== null)
           return <Path key={id} d={openPath(places)} fill="none" stroke={ink} strokeOpacity={0.75} strokeWidth={Math.max(widthMm, 5 * mmPerDp)} />;
-        const box = cornersOf({ from: pair(places[0]!), by: places.slice(1, -1).map(pair), to: pair(places.at(-1)!) });
+        const box = pieceCorners({ from: pair(places[0]!), by: places.slice(1, -1).map(pair), to: pair(places.at(-1)!) });
         return (
           <Path key={id} d={ringPath(box)} fill={ink} fillOpacity={0.2} stroke={ink} strokeWidth={2 * mmPerDp} strokeDasharray={[8 * mmPerDp, 4 * mmPerDp]} />
         );

@@ -2,11 +2,11 @@ import type { PartPlan } from '@lintrel/core';
 import Svg, { G } from 'react-native-svg';
 import { PartPicture, type DrawnArea } from './PartDrawing';
 import { boxRound } from './path';
-import { fittedStill, transformOf } from './view';
+import { fitBoxStill, transformOf } from './view';
 
 /** A small still picture of a part. */
 export function PartThumb({ part, areas, width, height }: { part: PartPlan; areas: readonly DrawnArea[]; width: number; height: number }) {
-  const view = fittedStill(boxRound(part.ring), { width, height });
+  const view = fitBoxStill(boxRound(part.ring), { width, height });
   return (
     <Svg width={width} height={height} aria-hidden>
       <G transform={transformOf(view, height)}>

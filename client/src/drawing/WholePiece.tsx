@@ -1,4 +1,4 @@
-import type { Look, Picture } from '@lintrel/core';
+import type { ViewPoint, Picture } from '@lintrel/core';
 import { useMemo, useRef, useState } from 'react';
 import { PanResponder, StyleSheet, View } from 'react-native';
 import Svg, { G, Path } from 'react-native-svg';
@@ -9,7 +9,7 @@ import { Choice } from '@/ui/Choice';
 import { Small } from '@/ui/Words';
 import { useView } from '@/worker/useSession';
 import { openPath, ringPath } from './path';
-import { fittedStill, transformOf } from './view';
+import { fitBoxStill, transformOf } from './view';
 import { useWords } from '@/person/PersonContext';
 
 const SLANTED = { turnDeg: 32, riseDeg: 22 } as const;
@@ -28,7 +28,7 @@ export function WholePiece({ fills = false }: { fills?: boolean }) {
   const [view, setView] = useState<View4>('slanted');
   const [turned, setTurned] = useState<{ turnDeg: number; riseDeg: number }>(SLANTED);
   const [frame, setFrame] = useState({ width: 0, height: 0 });
-  const look: Look = view === 'slanted' ? turned : { view };
+  const look: ViewPoint = view === 'slanted' ? turned : { view };
   const { output: picture } = useView('picture', { look });
   const now = useRef(turned);
   now.current = turned;
@@ -51,7 +51,7 @@ export function WholePiece({ fills = false }: { fills?: boolean }) {
 
 function Drawn({ picture, width, height }: { picture: Picture; width: number; height: number }) {
   const { text } = useWords();
-  const view = fittedStill(picture.box, { width, height });
+  const view = fitBoxStill(picture.box, { width, height });
   return (
     <Svg width={width} height={height} role="img" aria-label={text('The whole piece')}>
       <G transform={transformOf(view, height)}>

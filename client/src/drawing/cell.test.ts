@@ -1,8 +1,8 @@
-import { newCell } from './cell';
+import { newObservable } from './cell';
 
 describe('a cell', () => {
   it('tells who listens, until they no longer do, and only what is new', () => {
-    const cell = newCell(1);
+    const cell = newObservable(1);
     const heard: number[] = [];
     const stop = cell.subscribe(() => heard.push(cell.get()));
     for (const value of [2, 2, 3]) cell.set(value);

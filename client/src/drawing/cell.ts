@@ -1,12 +1,12 @@
 /** A value that changes often, kept beside the tree of components: only who shows it is drawn anew. */
-export interface Cell<T> {
+export interface Observable<T> {
   readonly get: () => T;
   readonly set: (value: T) => void;
   readonly subscribe: (changed: () => void) => () => void;
 }
 
 /** A cell that holds a value. */
-export function newCell<T>(first: T): Cell<T> {
+export function newObservable<T>(first: T): Observable<T> {
   let value = first;
   const listeners = new Set<() => void>();
   return {

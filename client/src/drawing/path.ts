@@ -1,4 +1,4 @@
-import { largest, smallest, type AreaPlan, type Coordinates } from '@lintrel/core';
+import { maxOf, minOf, type AreaPlan, type Coordinates } from '@lintrel/core';
 
 /** A place, with whatever else may be known of it. */
 type Place = readonly [number, number, ...number[]];
@@ -18,7 +18,7 @@ export const areaPath = ({ rings }: Pick<AreaPlan, 'rings'>): string => rings.ma
 export function boxRound(points: readonly Place[]): { minX: number; minY: number; maxX: number; maxY: number } {
   const xs = points.map(([x]) => x);
   const ys = points.map(([, y]) => y);
-  return { minX: smallest(xs), minY: smallest(ys), maxX: largest(xs), maxY: largest(ys) };
+  return { minX: minOf(xs), minY: minOf(ys), maxX: maxOf(xs), maxY: maxOf(ys) };
 }
 
 /** Where the code of a line stands: codes of lines close together are spread along them. */

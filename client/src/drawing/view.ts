@@ -23,7 +23,7 @@ const BELOW_DP = 54;
 const CLOSEST_MM_PER_DP = 0.01;
 
 /** Shows a whole box in a frame, centred. */
-export function fitted(box: SheetBox, frame: Frame): View {
+export function fitBox(box: SheetBox, frame: Frame): View {
   const inner = { width: Math.max(1, frame.width - 2 * MARGIN_DP), height: Math.max(1, frame.height - MARGIN_DP - BELOW_DP) };
   const mmPerDp = Math.max((box.maxX - box.minX) / inner.width, (box.maxY - box.minY) / inner.height, 1e-6);
   return {
@@ -38,21 +38,21 @@ export const heightFor = (box: SheetBox, width: number): number =>
   ((width - 2 * MARGIN_DP) * (box.maxY - box.minY)) / Math.max(1e-6, box.maxX - box.minX) + MARGIN_DP + BELOW_DP;
 
 /** Shows a whole box in a small still frame, with a hair of room. */
-export function fittedStill(box: SheetBox, frame: Frame): View {
+export function fitBoxStill(box: SheetBox, frame: Frame): View {
   const room = 4;
   const mmPerDp = Math.max((box.maxX - box.minX) / (frame.width - room), (box.maxY - box.minY) / (frame.height - room), 1e-6);
   return { x: (box.minX + box.maxX) / 2 - (frame.width * mmPerDp) / 2, y: (box.minY + box.maxY) / 2 - (frame.height * mmPerDp) / 2, mmPerDp };
 }
 
 /** Moves the view by a drag of the finger, dp. */
-export const panned = (view: View, dx: number, dy: number): View => ({ ...view, x: view.x - dx * view.mmPerDp, y: view.y + dy * view.mmPerDp });
+export const panBy = (view: View, dx: number, dy: number): View => ({ ...view, x: view.x - dx * view.mmPerDp, y: view.y + dy * view.mmPerDp });
 
 /**
  * Zooms about a place in the frame.
  * @param factor above 1 comes closer
  * @param at place in the frame, dp from the upper left, that stays where it is
  */
-export function zoomed(view: View, factor: number, at: { x: number; y: number }, frame: Frame, widest: number): View {
+export function zoomBy(view: View, factor: number, at: { x: number; y: number }, frame: Frame, widest: number): View {
   const mmPerDp = Math.min(widest * 2, Math.max(CLOSEST_MM_PER_DP, view.mmPerDp / factor));
   const held = { x: view.x + at.x * view.mmPerDp, y: view.y + (frame.height - at.y) * view.mmPerDp };
   return { x: held.x - at.x * mmPerDp, y: held.y - (frame.height - at.y) * mmPerDp, mmPerDp };
@@ -68,7 +68,7 @@ export const placeAt = (view: View, frame: Frame, { x, y }: { x: number; y: numb
 const GRAB_DP = 26;
 
 /** The handle nearest to a place, if it is near enough for a finger. */
-export function grabbed(
+export function handleAt(
   handles: readonly { readonly key: string; readonly place: readonly [number, number] }[],
   [x, y]: readonly [number, number],
   mmPerDp: number,

@@ -1,4 +1,4 @@
-import { withPoint } from '@lintrel/core/front';
+import { decimalPointOf } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { useId } from 'react';
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
@@ -32,7 +32,7 @@ export function Typed({ label, value, onChange, onBlur, fault, hint, unit, multi
   const shown = text(label);
   const noteId = useId();
   // What was understood of a decimal comma stands beside it.
-  const isNumber = (keys === 'numeric' || unit !== undefined) && withPoint(value).ok;
+  const isNumber = (keys === 'numeric' || unit !== undefined) && decimalPointOf(value).ok;
   return (
     <View style={whole ? styles.whole : [styles.field, { flexBasis: Math.max(measure.typed, measure.labelSides + shown.length * measure.letter) }]}>
       <TextInput

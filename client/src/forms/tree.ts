@@ -1,4 +1,4 @@
-import { pathText, readLength, readNumber, type Fault, type LengthContext, type Said, theFirst } from '@lintrel/core';
+import { pathText, readLength, readNumber, type Fault, type LengthContext, type Message, firstItem } from '@lintrel/core';
 import { lengthText } from './lengthText';
 
 /** Plain data in which every number is the text that was typed for it. */
@@ -52,7 +52,7 @@ export function readTree(tree: TypedTree, context: LengthContext, keys: TreeKeys
 }
 
 function readMeasure(text: string, context: LengthContext, keys: TreeKeys): { readonly value: number; readonly faults: readonly Fault[] } {
-  const refuse = (why: Said) => ({ value: 0, faults: [{ path: pathText(keys), ...why }] });
+  const refuse = (why: Message) => ({ value: 0, faults: [{ path: pathText(keys), ...why }] });
   const reading = isPlain(keys) ? readNumber(text) : readLength(text, context);
   return reading.ok ? { value: reading.value, faults: [] } : refuse(reading.why);
 }
@@ -64,7 +64,7 @@ export const treeAt = (tree: TypedTree, keys: TreeKeys): TypedTree =>
 /** The tree with something else at a place. */
 export function withTree(tree: TypedTree, keys: TreeKeys, value: TypedTree): TypedTree {
   if (keys.length === 0) return value;
-  const [key, rest] = [theFirst(keys), keys.slice(1)];
+  const [key, rest] = [firstItem(keys), keys.slice(1)];
   if (typeof key === 'number') return (tree as readonly TypedTree[]).map((item, index) => (index === key ? withTree(item, rest, value) : item));
   const node = (tree ?? {}) as Record<string, TypedTree>;
   return { ...node, [key]: withTree(node[key] as TypedTree, rest, value) };

@@ -1,4 +1,4 @@
-import { readHumidity, readLength, readNumber, readTemperature, told, type LengthContext, type Reading } from '@lintrel/core';
+import { readHumidity, readLength, readNumber, readTemperature, faultText, type LengthContext, type Reading } from '@lintrel/core';
 import * as v from 'valibot';
 
 /** Schema of a field: typed text, read by a reader of core, then checked by a schema of core. */
@@ -9,7 +9,7 @@ function typed<T>(read: (text: string) => Reading<T>, then: v.GenericSchema<T, T
       const reading = read(dataset.value);
       const checked = reading.ok ? v.safeParse(then, reading.value) : null;
       if (checked?.success) return checked.output;
-      addIssue({ message: reading.ok ? (checked?.issues?.[0].message ?? '') : told(reading.why) });
+      addIssue({ message: reading.ok ? (checked?.issues?.[0].message ?? '') : faultText(reading.why) });
       return NEVER;
     }),
   );

@@ -1,4 +1,4 @@
-import { airLeftIn, backToService, dryingBuildUm, finishesById, SERVICES, showMinutes, type JobKind, type Service } from '@lintrel/core';
+import { restingAir, returnToService, dryingBuildUm, finishesById, SERVICES, showMinutes, type JobKind, type Service } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useJob } from './JobContext';
 import { Row, Rows } from '@/ui/Row';
@@ -25,7 +25,7 @@ export function BackToWork() {
     const finish = finishes.get(stage.finish);
     const lastMin = Math.max(...plan.steps.filter(({ kind, stage: of }) => kind === 'coat' && of === stage.number).map(({ endMin }) => endMin));
     if (!finish || !Number.isFinite(lastMin)) return [];
-    return backToService(finish, dryingBuildUm(finish, stage.coats), airLeftIn(design.climate)).map((back) => ({
+    return returnToService(finish, dryingBuildUm(finish, stage.coats), restingAir(design.climate)).map((back) => ({
       ...back,
       name: finish.name,
       atMin: lastMin + back.afterMin,

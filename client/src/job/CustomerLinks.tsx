@@ -4,7 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { request } from '@/api/http';
-import { useMay } from '@/people/who';
+import { useIsAllowed } from '@/people/who';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
@@ -16,7 +16,7 @@ import { dayAndTime } from '@/words';
 /** What a customer may look at: an address that shows how the job will look and how far it is, until it is called back. */
 export function CustomerLinks({ job }: { job: string }) {
   const client = useQueryClient();
-  const mayPlan = useMay()('plan');
+  const mayPlan = useIsAllowed()('plan');
   const [made, setMade] = useState<string | null>(null);
   const links = useQuery({ queryKey: ['links', job], queryFn: () => request('GET', `/jobs/${job}/links`, linksSchema), enabled: mayPlan });
   const again = () => client.invalidateQueries({ queryKey: ['links', job] });

@@ -1,4 +1,4 @@
-import { freeId, OPENING_USES, type FeatureKind, FEATURE_KINDS } from '@lintrel/core';
+import { unusedId, OPENING_USES, type FeatureKind, FEATURE_KINDS } from '@lintrel/core';
 import { phrase, FEATURE_NAMES, OPENING_NAMES } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { Pick } from '@/forms/Pick';
@@ -41,7 +41,7 @@ export function FeaturesForm() {
       ...features,
       {
         kind: 'opening',
-        id: freeId(
+        id: unusedId(
           'feature',
           features.map(({ id }) => String(id)),
         ),

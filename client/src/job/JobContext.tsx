@@ -1,20 +1,20 @@
-import type { Design, EditSaid, Job, Shelf } from '@lintrel/core';
+import type { Design, EditMessage, Job, Shelf } from '@lintrel/core';
 import { createContext, useContext, useEffect, useRef, useState, type PropsWithChildren } from 'react';
 import { useJobQuery, useShelf } from '@/api/jobQueries';
 import { Action } from '@/ui/Action';
 import { Waiting } from '@/ui/Screen';
 import { session } from '@/worker/jobSession';
-import { useSession, type Followed } from '@/worker/useSession';
+import { useSession, type SessionView } from '@/worker/useSession';
 import { store } from '@/sync/device';
 import { keepHistory, readKept, type KeptJob } from '@/sync/drafts';
 import { createSaver, type Saver, type SaverStart, type SaveState } from '@/sync/saving';
 import { savingDevice } from '@/sync/savingDevice';
-import { NO_HISTORY, remembered, stepBack, stepForward, type History } from './history';
-import { useMay } from '@/people/who';
+import { NO_HISTORY, recordStep, stepBack, stepForward, type History } from './history';
+import { useIsAllowed } from '@/people/who';
 import { usePerson } from '@/person/PersonContext';
 
 /** A job being worked on: what a person decided, what follows, and how it is kept. */
-export interface OpenJob extends Followed {
+export interface OpenJob extends SessionView {
   readonly id: string;
   readonly design: Design;
   /** Unit the person at this device reads and types lengths in. */
@@ -24,12 +24,12 @@ export interface OpenJob extends Followed {
   readonly shelf: Shelf;
   readonly saved: SaveState;
   /** Changes the design; finishes of areas follow their lines. `said` names the step; `offer` asks at once whether to take it back. False where it came to nothing. */
-  readonly change: (update: (design: Design) => Design, said: EditSaid, offer?: boolean) => Promise<boolean>;
+  readonly change: (update: (design: Design) => Design, said: EditMessage, offer?: boolean) => Promise<boolean>;
   /** One step back or forward over the whole design, kept after a reload; null where there is none. */
   readonly undo: Step | null;
   readonly redo: Step | null;
   /** The last change that is offered to be taken back. */
-  readonly undoable: { readonly said: EditSaid; readonly undo: () => void; readonly dismiss: () => void } | null;
+  readonly undoable: { readonly said: EditMessage; readonly undo: () => void; readonly dismiss: () => void } | null;
   readonly settleStale: (keep: 'mine' | 'theirs') => void;
   /** Why the last change came to nothing; null where all is well. */
   readonly changeError: string | null;
@@ -37,7 +37,7 @@ export interface OpenJob extends Followed {
 
 /** A step through what was changed, named by what was done. */
 export interface Step {
-  readonly said: EditSaid;
+  readonly said: EditMessage;
   readonly go: () => void;
 }
 
@@ -77,12 +77,12 @@ interface LoadedProps {
 
 function Loaded({ id, first, kept, shelf, children }: PropsWithChildren<LoadedProps>) {
   const { person } = usePerson();
-  const mayPlan = useMay()('plan');
+  const mayPlan = useIsAllowed()('plan');
   const { draft } = kept;
   const [design, setDesign] = useState(draft?.design ?? first.design);
   const [revision, setRevision] = useState(first.revision);
   const [saved, setSaved] = useState<SaveState>({ kind: 'saved' });
-  const [offered, setOffered] = useState<EditSaid | null>(null);
+  const [offered, setOffered] = useState<EditMessage | null>(null);
   const [pending, setPending] = useState(0);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [history, setHistory] = useState<History>(() => kept.historyOf(draft?.revision ?? first.revision));
@@ -155,7 +155,7 @@ function Loaded({ id, first, kept, shelf, children }: PropsWithChildren<LoadedPr
       // Where no part changed, every finish stays where it is.
       const next = after.parts === before.parts ? after : await session.carry(after);
       if (JSON.stringify(next) === JSON.stringify(before)) return;
-      keepSteps(remembered(steps.current, before, next, said));
+      keepSteps(recordStep(steps.current, before, next, said));
       show(next);
       setOffered(offer ? said : null);
       saver.current?.save(next);

@@ -1,4 +1,4 @@
-import { newestDesignSchema, numberBetween, rimPart, RULE_OF_THUMB, type Design } from '@lintrel/core';
+import { newestDesignSchema, numberBetween, neighbourPart, RULE_OF_THUMB, type Design } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
@@ -37,7 +37,7 @@ export function JobForm({ design, onChange }: { design: Design; onChange: (value
     onChange({ ...values, bodyM2: bodyM2 ?? undefined });
   }, showFirstFault);
   // Asked for only where something beyond the parts stays clean.
-  const surrounded = design.parts.some(({ rims }) => rims?.some((rim) => rim.beyond !== 'free' && rimPart(rim) === null));
+  const surrounded = design.parts.some(({ rims }) => rims?.some((rim) => rim.beyond !== 'free' && neighbourPart(rim) === null));
   return (
     <View style={styles.form}>
       <KeptNote kept={kept} />

@@ -6,10 +6,10 @@ import {
   fairedLine,
   type LineOf,
   type LinePlan,
-  plainly,
+  messageWithoutValues,
   readLength,
   showLength,
-  told,
+  faultText,
   type TrimLine,
 } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
@@ -96,7 +96,7 @@ function MakeFair({ partId, line }: { partId: string; line: LineOf<'sweep'> }) {
         unit={unit}
         value={most}
         onChange={setMost}
-        fault={mostMm === null ? told(reading.ok ? plainly('ask.must-be-above') : reading.why) : undefined}
+        fault={mostMm === null ? faultText(reading.ok ? messageWithoutValues('ask.must-be-above') : reading.why) : undefined}
         testID="most"
       />
       <Body>

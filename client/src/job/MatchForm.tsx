@@ -1,4 +1,4 @@
-import { type Measured, readLength, showLength, told } from '@lintrel/core';
+import { type Measured, readLength, showLength, faultText } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -28,7 +28,7 @@ export function MatchForm({ partId, lineId, datum }: { partId: string; lineId: s
   const faultOf = (text: string): string | undefined => {
     if (text.trim() === '') return undefined;
     const reading = readLength(text, { bare: unit, scale: design.scale });
-    return reading.ok ? undefined : told(reading.why);
+    return reading.ok ? undefined : faultText(reading.why);
   };
   return (
     <Panel>

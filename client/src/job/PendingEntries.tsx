@@ -6,7 +6,7 @@ import { BoothButton } from './BoothButton';
 import type { WorkSheet } from './useWorkSheet';
 import { Text } from '@/ui/Text';
 import { clock } from '@/api/clock';
-import { rightTime } from '@/sync/mend';
+import { correctedTime } from '@/sync/mend';
 import { timeOf, useEntryWords } from '@/sync/useEntryWords';
 
 /** Entries the server has not taken: those that wait for a connection, and those it refuses. None goes unseen. */
@@ -29,7 +29,7 @@ export function PendingEntries({ sheet }: { sheet: WorkSheet }) {
       ) : null}
       {refused.map((one) => {
         const { event, refused: why } = one;
-        const mended = rightTime(one, clock);
+        const mended = correctedTime(one, clock);
         return (
           <View key={event.id} style={styles.group} role="alert" testID="refused">
             <Text style={styles.warn}>{phrase`Not taken: ${wordsOf(event)}`}</Text>

@@ -1,4 +1,4 @@
-import { freeId, type SurfaceKind, SURFACE_KINDS } from '@lintrel/core';
+import { unusedId, type SurfaceKind, SURFACE_KINDS } from '@lintrel/core';
 import { phrase, SURFACE_NAMES } from '@lintrel/words';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -187,7 +187,7 @@ function PanelsForm() {
     put(at, [
       ...panels,
       {
-        id: freeId(
+        id: unusedId(
           'panel',
           panels.map(({ id }) => String(id)),
         ),

@@ -1,4 +1,4 @@
-import { cleanEdge, edgeRisk, type LineAnalysis, type PullWindows } from '@lintrel/core';
+import { cleanEdgeLikelihood, edgeRisk, type LineAnalysis, type PullWindows } from '@lintrel/core';
 import { showLength, showMinutes } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { lazy } from 'react';
@@ -33,7 +33,7 @@ const EDGE_LABELS = 4;
 /** How clean an edge may come out against the time its tape is pulled at: the three windows explain themselves. */
 export function edgeCurve(windows: PullWindows, buildUm: number, dwellMin: number, endMin: number): CurveProps {
   const at = Array.from({ length: EDGE_POINTS + 1 }, (_, index) => (index / EDGE_POINTS) * endMin);
-  const clean = at.map((min) => Math.round(100 * cleanEdge(edgeRisk(windows, min, buildUm, dwellMin))));
+  const clean = at.map((min) => Math.round(100 * cleanEdgeLikelihood(edgeRisk(windows, min, buildUm, dwellMin))));
   const every = Math.ceil(at.length / EDGE_LABELS);
   const worst = at[clean.indexOf(Math.min(...clean))]!;
   return {

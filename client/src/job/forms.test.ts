@@ -1,5 +1,5 @@
 import {
-  freeId,
+  unusedId,
   followersOf,
   withCopy,
   withLine,
@@ -12,19 +12,19 @@ import {
   SHIPPED_TAPES,
   type Part,
   type TrimLine,
-  type EditSaid,
-  threeOf,
+  type EditMessage,
+  firstThree,
 } from '@lintrel/core';
 import * as v from 'valibot';
 import { finishFields, finishFormSchema } from '../shelf/finishForm';
 import { tapeFields, tapeFormSchema } from '../shelf/tapeForm';
-import { NO_HISTORY, remembered, stepBack, stepForward } from './history';
+import { NO_HISTORY, recordStep, stepBack, stepForward } from './history';
 import { fittedPoints, lineFields, readLine } from './lineForm';
 import { KIND_FORMS, KINDS_OFFERED } from './lineKinds';
 import { emptyOutline, emptySurface, newPart, partTree, readPart } from './partForm';
 import { withTree } from '../forms/tree';
 
-const step = (words: string): EditSaid => ({ code: 'edit.written', values: { words } });
+const step = (words: string): EditMessage => ({ code: 'edit.written', values: { words } });
 
 const at = (along: number, above: number) => ({ along, above });
 const measured = { runOn: false, datum: 'base' };
@@ -257,14 +257,14 @@ describe('lines of a part', () => {
     expect(followersOf(LINES, 'c').map(({ id }) => id)).toEqual(['d', 'j']);
   });
   it('are undone and done again, step by step; a new change ends what was undone', () => {
-    const [one, two, three] = threeOf(['1', '2', '3'].map((title) => ({ ...design, title })));
-    const history = remembered(remembered(NO_HISTORY, one, two, step('first')), two, three, step('second'));
+    const [one, two, three] = firstThree(['1', '2', '3'].map((title) => ({ ...design, title })));
+    const history = recordStep(recordStep(NO_HISTORY, one, two, step('first')), two, three, step('second'));
     const back = stepBack(history, three);
     expect([back?.design.title, back?.said]).toEqual(['2', step('second')]);
     const again = stepForward(back!.history, two);
     expect([again?.design.title, again?.said]).toEqual(['3', step('second')]);
     expect(stepBack(NO_HISTORY, one)).toBeNull();
-    expect(stepForward(remembered(back!.history, two, three, step('other')), three)).toBeNull();
+    expect(stepForward(recordStep(back!.history, two, three, step('other')), three)).toBeNull();
   });
 });
 it('another kind of line keeps the points that were typed', () => {
@@ -282,6 +282,6 @@ it('a mix that is none is refused', () => {
     expect(messages(finishFormSchema, { ...finishFields(), id: 'x', name: 'X', mixRatio })).toEqual([expect.stringMatching(/^mixRatio/)]);
 });
 it('a free id is one that is not used', () => {
-  expect(freeId('d', ['base'])).toBe('d2');
-  expect(freeId('d', ['d2'])).toBe('d3');
+  expect(unusedId('d', ['base'])).toBe('d2');
+  expect(unusedId('d', ['d2'])).toBe('d3');
 });

@@ -1,8 +1,8 @@
-import { emptyDesign, type Design, type EditSaid } from '@lintrel/core';
+import { emptyDesign, type Design, type EditMessage } from '@lintrel/core';
 import fc from 'fast-check';
-import { NO_HISTORY, remembered, stepBack, stepForward, type History } from './history';
+import { NO_HISTORY, recordStep, stepBack, stepForward, type History } from './history';
 
-const step = (words: string): EditSaid => ({ code: 'edit.written', values: { words } });
+const step = (words: string): EditMessage => ({ code: 'edit.written', values: { words } });
 
 const named = (title: string): Design => emptyDesign(title, 'other');
 const saidIn = ({ past, future }: History) => [past, future].map((steps) => steps.map(({ said }) => said));
@@ -18,7 +18,7 @@ describe('steps through what was changed', () => {
       fc.property(fc.array(fc.boolean(), { maxLength: 30 }), fc.integer({ min: 1, max: 12 }), (turns, changes) => {
         // What a person sees: a list of designs and a place in it.
         let history = NO_HISTORY;
-        for (let at = 0; at < changes; at++) history = remembered(history, named(`${at}`), named(`${at + 1}`), step(`step ${at + 1}`));
+        for (let at = 0; at < changes; at++) history = recordStep(history, named(`${at}`), named(`${at + 1}`), step(`step ${at + 1}`));
         let [at, now] = [changes, named(`${changes}`)];
         for (const back of turns) {
           const moved = (back ? stepBack : stepForward)(history, now);
@@ -37,14 +37,14 @@ describe('steps through what was changed', () => {
   });
 
   it('a change after a step back forgets what was undone', () => {
-    const back = stepBack(remembered(NO_HISTORY, named('a'), named('b'), step('one')), named('b'))!;
+    const back = stepBack(recordStep(NO_HISTORY, named('a'), named('b'), step('one')), named('b'))!;
     expect(back.design).toEqual(named('a'));
-    expect(saidIn(remembered(back.history, named('a'), named('c'), step('other')))).toEqual([[step('other')], []]);
+    expect(saidIn(recordStep(back.history, named('a'), named('c'), step('other')))).toEqual([[step('other')], []]);
   });
 
   it('the oldest go when there are too many', () => {
     let history = NO_HISTORY;
-    for (let at = 0; at < 100; at++) history = remembered(history, named(`${at}`), named(`${at + 1}`), step(`step ${at}`));
+    for (let at = 0; at < 100; at++) history = recordStep(history, named(`${at}`), named(`${at + 1}`), step(`step ${at}`));
     expect(history.past).toHaveLength(60);
     expect(history.past[0]!.said).toEqual(step('step 40'));
   });
@@ -53,7 +53,7 @@ describe('steps through what was changed', () => {
     const before: Design = { ...named('a'), choices: { ...named('a').choices, tapes: [] } };
     const after: Design = { ...before, title: 'b' };
     const texts = [before, after].map((one) => JSON.stringify(one));
-    const history = remembered(NO_HISTORY, before, after, step('named'));
+    const history = recordStep(NO_HISTORY, before, after, step('named'));
     expect(JSON.stringify(history).length).toBeLessThan(300);
     const back = stepBack(history, after)!;
     expect([back.design, stepForward(back.history, back.design)!.design]).toEqual([before, after]);

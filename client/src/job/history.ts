@@ -1,4 +1,4 @@
-import type { Design, EditSaid } from '@lintrel/core';
+import type { Design, EditMessage } from '@lintrel/core';
 import { applyPatch, compare, type Operation } from 'fast-json-patch';
 
 /** Steps that led to the design on screen, and steps back that may be gone again. */
@@ -9,7 +9,7 @@ export interface History {
 
 /** A step from one design to the next: what was done, and what it changed, either way. */
 export interface HistoryStep {
-  readonly said: EditSaid;
+  readonly said: EditMessage;
   readonly back: readonly Operation[];
   readonly on: readonly Operation[];
 }
@@ -21,7 +21,7 @@ const MOST_STEPS = 60;
 const MOST_LETTERS = 1_500_000;
 
 /** Remembers what a change did; what was undone is gone. */
-export function remembered({ past }: History, before: Design, after: Design, said: EditSaid): History {
+export function recordStep({ past }: History, before: Design, after: Design, said: EditMessage): History {
   const step: HistoryStep = { said, back: compare(after, before), on: compare(before, after) };
   return { past: fitting([...past, step].slice(-MOST_STEPS)), future: [] };
 }
@@ -36,7 +36,7 @@ function fitting(steps: readonly HistoryStep[]): HistoryStep[] {
 /** A design as changes make it; the one given stays as it is. */
 const patched = (design: Design, changes: readonly Operation[]): Design => applyPatch(design, changes, false, false).newDocument;
 
-type Walked = { readonly design: Design; readonly history: History; readonly said: EditSaid };
+type Walked = { readonly design: Design; readonly history: History; readonly said: EditMessage };
 
 /** One step back: the design to show, and the history then; null where there is none. */
 export function stepBack({ past, future }: History, now: Design): Walked | null {

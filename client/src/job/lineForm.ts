@@ -3,10 +3,10 @@ import {
   lineSchema,
   readLength,
   readNumber,
-  refused,
-  said,
+  readFailed,
+  message,
   solveBands,
-  told,
+  faultText,
   type BandUnknown,
   type LengthContext,
   type LineKind,
@@ -112,7 +112,7 @@ export function readLine(fields: LineFields, id: string, before: TrimLine | null
   const checked = checkAgainst(lineSchema, made);
   if (checked.ok && Object.keys(faults).length === 0) return { ok: true, line: checked.value };
   // What cannot be read stands as 0 or is missing for now, and has its own words already.
-  if (!checked.ok) for (const fault of checked.faults) faults[fieldOf(fault.path, fields.kind)] ??= told(fault);
+  if (!checked.ok) for (const fault of checked.faults) faults[fieldOf(fault.path, fields.kind)] ??= faultText(fault);
   return { ok: false, faults };
 }
 
@@ -121,7 +121,7 @@ function readPlaces({ kind, points }: LineFields, context: LengthContext, faults
   return points.map((point, index) => {
     const read = (axis: 'along' | 'above') => {
       const reading = readLength(point[axis], context);
-      if (!reading.ok) faults[`points.${index}.${axis}`] = told(reading.why);
+      if (!reading.ok) faults[`points.${index}.${axis}`] = faultText(reading.why);
       return reading.ok ? reading.value : 0;
     };
     return { [words[0]]: read('along'), [words[1]]: read('above') };
@@ -136,7 +136,7 @@ function readValues({ kind, values }: LineFields, context: LengthContext, faults
     if (kind === 'bands' && text === UNKNOWN) continue;
     const reading = isLength(field.as) ? readLength(text, context) : readPlain(text, field);
     if (reading.ok) found[field.key] = reading.value;
-    else faults[`values.${field.key}`] = told(reading.why);
+    else faults[`values.${field.key}`] = faultText(reading.why);
   }
   return kind === 'bands' ? withBandFound(found, values, faults) : found;
 }
@@ -161,8 +161,8 @@ function withBandFound(found: Record<string, unknown>, typed: LineFields['values
     unknown[0]!,
   );
   if (!solved.ok) {
-    faults[`values.${unknown[0]}`] = told(
-      said('ask.bands', { why: solved.why, nearest: solved.nearest.map(({ lengthMm: _, ...bands }) => said('ask.bands-of', bands)) }),
+    faults[`values.${unknown[0]}`] = faultText(
+      message('ask.bands', { why: solved.why, nearest: solved.nearest.map(({ lengthMm: _, ...bands }) => message('ask.bands-of', bands)) }),
     );
     return values;
   }
@@ -172,7 +172,7 @@ function withBandFound(found: Record<string, unknown>, typed: LineFields['values
 
 function readPlain(text: string, { as, label }: KindField): Reading<unknown> {
   if (as === 'angle' || as === 'count' || as === 'ratio') return readNumber(text);
-  if (text === '') return refused(said('field.other', { message: as === 'letters' ? 'letters are missing' : phrase`choose: ${label.toLowerCase()}` }));
+  if (text === '') return readFailed(message('field.other', { message: as === 'letters' ? 'letters are missing' : phrase`choose: ${label.toLowerCase()}` }));
   return { ok: true, value: as === 'letters' ? text.toUpperCase() : text };
 }
 

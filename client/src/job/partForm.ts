@@ -11,7 +11,7 @@ import {
   pathText,
   surfaceFaults,
   type SurfaceKind,
-  told,
+  faultText,
   withPart,
 } from '@lintrel/core';
 import { readTree, typedTree, type TypedTree } from '@/forms/tree';
@@ -97,7 +97,7 @@ function surfacePlace(part: Part, keys: readonly (string | number)[]): string {
 
 const refused = (faults: readonly Fault[]): PartRead => ({
   ok: false,
-  faults: Object.fromEntries([...faults].reverse().map((fault) => [fault.path, told(fault)])),
+  faults: Object.fromEntries([...faults].reverse().map((fault) => [fault.path, faultText(fault)])),
 });
 
 /** Leaves out what says nothing: no features, a part that was never placed. */

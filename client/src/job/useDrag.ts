@@ -1,4 +1,4 @@
-import { withLine, type Dragged, type PartPlan, type Shelf } from '@lintrel/core';
+import { withLine, type DragResult, type PartPlan, type Shelf } from '@lintrel/core';
 import { useEffect, useRef, useState } from 'react';
 import type { CanvasDrag } from '@/drawing/Canvas';
 import { session } from '@/worker/jobSession';
@@ -14,7 +14,7 @@ const SNAP_DP = 12;
 /** Dragging the measured points of one line: handles, and the line as it would be. */
 export interface Dragging {
   readonly handles: readonly { readonly key: string; readonly place: readonly [number, number] }[];
-  readonly live: Dragged | null;
+  readonly live: DragResult | null;
   readonly onDrag: (drag: CanvasDrag) => void;
 }
 
@@ -28,7 +28,7 @@ export function useDrag(part: PartPlan | null, lineId: string | null): Dragging 
   const made = design.parts.find(({ id }) => id === part?.id)?.lines.find(({ id }) => id === lineId) ?? null;
   const free = part !== null && made !== null && !made.locked;
   const { output } = useView('handles', free ? { part: part.id, line: made.id } : null);
-  const [live, setLive] = useState<Dragged | null>(null);
+  const [live, setLive] = useState<DragResult | null>(null);
   const waiting = useRef<CanvasDrag | null>(null);
   const busy = useRef(false);
   // What is shown live gives way to the design once that has followed.

@@ -2,14 +2,14 @@ import {
   attendedSteps,
   progressOf,
   readWorkSheet,
-  shelfMark,
+  shelfFingerprint,
   EVENT_VERSION,
   type EventKind,
   type FrozenPlan,
   type WorkSheet as FrozenSheet,
   type JobProgress,
   type LogEvent,
-  type Saw,
+  type Observed,
   type Shelf,
   type Step,
   type StepId,
@@ -36,9 +36,9 @@ export interface WorkSheet {
   readonly loading: boolean;
   readonly error: Error | null;
   readonly retry: () => void;
-  readonly log: (kind: EventKind, step: StepId | null, note?: string, saw?: Saw) => void;
+  readonly log: (kind: EventKind, step: StepId | null, note?: string, saw?: Observed) => void;
   /** Ticks a step off on the sheet of another job, which is done with one of this. */
-  readonly logFor: (job: string, step: StepId, saw: Saw, sheet?: number) => void;
+  readonly logFor: (job: string, step: StepId, saw: Observed, sheet?: number) => void;
   /** Keeps a photo of a step, or of the job as a whole. */
   readonly logPhoto: (step: StepId | null, photo: Blob) => void;
   /** Starts with the plan of a revision, worked out from a shelf. */
@@ -72,7 +72,7 @@ function startedSheet(frozen: FrozenPlan): StartedSheet {
 }
 
 /** An entry made now, on this device, for a work sheet. */
-function entry(kind: EventKind, step: StepId | null, note = '', sheet?: number, saw?: Saw): LogEvent {
+function entry(kind: EventKind, step: StepId | null, note = '', sheet?: number, saw?: Observed): LogEvent {
   const wrong = clock.aheadMs() !== 0;
   return {
     id: newId(),
@@ -125,7 +125,7 @@ export function useWorkSheet(id: string): WorkSheet {
     start: (revision, shelf) => {
       const event = lastStart.current?.revision === revision ? lastStart.current.event : entry('start', null);
       lastStart.current = { revision, event };
-      begin.mutate({ revision, event, shelf: shelfMark(shelf) }, { onSuccess: () => (lastStart.current = null) });
+      begin.mutate({ revision, event, shelf: shelfFingerprint(shelf) }, { onSuccess: () => (lastStart.current = null) });
     },
     busy: begin.isPending,
     waiting: isOffline || unkept ? toSend : [],

@@ -1,10 +1,10 @@
 import { backupsSchema, MS_PER_DAY, MS_PER_MINUTE, type BackupFailure } from '@lintrel/core/front';
-import { phrase, several } from '@lintrel/words';
+import { phrase, countPhrase } from '@lintrel/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { request } from '@/api/http';
 import { Typed } from '@/forms/Field';
-import { useMay, useMe } from '@/people/who';
+import { useIsAllowed, useCurrentPerson } from '@/people/who';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
@@ -27,8 +27,8 @@ const WHY: Readonly<Record<BackupFailure['why'], string>> = {
 export function BackupPanel() {
   const client = useQueryClient();
   const now = useNow();
-  const may = useMay();
-  const signIn = useMe().data?.signIn ?? false;
+  const may = useIsAllowed();
+  const signIn = useCurrentPerson().data?.signIn ?? false;
   const { data } = useQuery({ queryKey: ['backups'], queryFn: () => request('GET', '/shop/backups', backupsSchema) });
   const make = useMutation({ mutationFn: () => request('POST', '/shop/backups', backupsSchema), onSuccess: (made) => client.setQueryData(['backups'], made) });
   if (!data?.made) return null;
@@ -50,7 +50,7 @@ export function BackupPanel() {
       {data.low && data.freeBytes !== null ? (
         <Notice level="caution" text={phrase`Only ${(data.freeBytes / 1e6).toFixed(0)} MB are free on the disk for backups. Make room.`} />
       ) : null}
-      <Small>{phrase`Made every day, the last ${data.most} are kept beside the database; ${several(data.backups.length, 'is', 'are')} there. Copy one to another machine now and then.`}</Small>
+      <Small>{phrase`Made every day, the last ${data.most} are kept beside the database; ${countPhrase(data.backups.length, 'is', 'are')} there. Copy one to another machine now and then.`}</Small>
       {make.error ? <Notice level="stop" text={make.error.message} /> : null}
       <Action label="Back up now" busy={make.isPending} onPress={() => make.mutate()} testID="backup-now" />
       {signIn && may('people') ? <BackupPassphrase isSet={data.keySet} /> : null}

@@ -1,5 +1,5 @@
-import { madeSchema, type JobSummary } from '@lintrel/core/front';
-import { phrase, several } from '@lintrel/words';
+import { createdSchema, type JobSummary } from '@lintrel/core/front';
+import { phrase, countPhrase } from '@lintrel/words';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -36,7 +36,7 @@ export function JobActions({ job, onDone }: { readonly job: JobSummary; readonly
     },
   });
   const copy = useMutation({
-    mutationFn: () => request('POST', `${path}/duplicate`, madeSchema),
+    mutationFn: () => request('POST', `${path}/duplicate`, createdSchema),
     onSuccess: async ({ id }) => {
       await again();
       router.push(`/job/${id}/piece`);
@@ -76,7 +76,7 @@ export function BringBack({ job }: { readonly job: JobSummary }) {
   });
   return (
     <View style={styles.row}>
-      {job.late > 0 ? <Small tone="caution">{phrase`${several(job.late, 'entry', 'entries')} came from phones after it was deleted`}</Small> : null}
+      {job.late > 0 ? <Small tone="caution">{phrase`${countPhrase(job.late, 'entry', 'entries')} came from phones after it was deleted`}</Small> : null}
       {back.error ? <Notice level="stop" text={back.error.message} /> : null}
       <Action label="Bring back" spoken={phrase`Bring ${job.title} back`} busy={back.isPending} onPress={() => back.mutate()} testID="bring-back" />
     </View>

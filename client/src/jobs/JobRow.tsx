@@ -1,4 +1,4 @@
-import { decisive, windowState, type JobSummary } from '@lintrel/core/front';
+import { decidingWindow, windowState, type JobSummary } from '@lintrel/core/front';
 import { phrase, JOB_NAMES } from '@lintrel/words';
 import { router } from 'expo-router';
 import { nextChange, timeWords } from '@/clock/span';
@@ -45,7 +45,7 @@ const styles = StyleSheet.create({
 function NextWindow({ job, now }: { job: JobSummary; now: number }) {
   const words = useWords();
   const window =
-    decisive(
+    decidingWindow(
       job.windows.filter(({ step }) => step === job.nextStep),
       now,
     ) ?? [...job.windows].sort((a, b) => nextChange(a) - nextChange(b))[0];

@@ -1,9 +1,9 @@
 import { ownShopSchema } from '@lintrel/core/front';
-import { phrase, several } from '@lintrel/words';
+import { phrase, countPhrase } from '@lintrel/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { request } from '@/api/http';
-import { useMay } from '@/people/who';
+import { useIsAllowed } from '@/people/who';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Panel } from '@/ui/Screen';
@@ -12,7 +12,7 @@ import { Body, Heading } from '@/ui/Words';
 /** In a shop that shows the demo: how one begins with one's own jobs. */
 export function OwnShop() {
   const client = useQueryClient();
-  const may = useMay()('shop');
+  const may = useIsAllowed()('shop');
   const [asking, setAsking] = useState(false);
   const { data } = useQuery({ queryKey: ['own-shop'], queryFn: () => request('GET', '/shop/own', ownShopSchema) });
   const clear = useMutation({
@@ -26,7 +26,7 @@ export function OwnShop() {
   return (
     <Panel>
       <Heading>This is the demo</Heading>
-      <Body>{phrase`${several(data.demoJobs, 'job')} here ${data.demoJobs === 1 ? 'is' : 'are'} made up, to look round. Your own jobs and the shelf stay.`}</Body>
+      <Body>{phrase`${countPhrase(data.demoJobs, 'job')} here ${data.demoJobs === 1 ? 'is' : 'are'} made up, to look round. Your own jobs and the shelf stay.`}</Body>
       {clear.error ? <Notice level="stop" text={clear.error.message} /> : null}
       {asking ? (
         <>

@@ -9,7 +9,7 @@ import { Action } from '@/ui/Action';
 import { SecretAddress } from '@/ui/SecretAddress';
 import { Small } from '@/ui/Words';
 import { dayAndTime } from '@/words';
-import { Wrong } from './Wrong';
+import { RefusalNote } from './Wrong';
 
 /** The secret address at which a calendar program finds the plan of the day. */
 export function CalendarLink() {
@@ -40,7 +40,7 @@ export function CalendarLink() {
           : phrase`Your calendar has a secret address since ${dayAndTime(madeAt)}. Whoever has it sees the plan of the day.`}
       </Small>
       {address === null ? null : <SecretAddress address={address} testID="calendar-address" />}
-      <Wrong error={make.error ?? end.error} />
+      <RefusalNote error={make.error ?? end.error} />
       <View style={styles.pair}>
         <Action
           rank="quiet"

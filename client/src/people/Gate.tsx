@@ -1,14 +1,14 @@
 import { router, usePathname, type Href } from 'expo-router';
 import { useEffect, useRef, type PropsWithChildren } from 'react';
 import { SignIn } from './SignIn';
-import { useMe } from './who';
+import { useCurrentPerson } from './who';
 
 /** Pages for whoever comes: how a phone trusts the shop, and what a customer looks at. */
 const isOpen = (path: string): boolean => path === '/trust' || path.startsWith('/link/');
 
 /** Lets whoever is somebody in, to where they were. A phone without a connection goes on with what it has. */
-export function Gate({ children }: PropsWithChildren) {
-  const me = useMe().data;
+export function SignInGate({ children }: PropsWithChildren) {
+  const me = useCurrentPerson().data;
   const path = usePathname();
   const shut = me?.signIn === true && me.person === null && !isOpen(path);
   const was = useRef({ shut, path });

@@ -14,7 +14,7 @@ import { Row, Rows, Unfolded } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
 import { ROLE_MEANINGS, ROLE_NAMES } from './roles';
-import { Wrong } from './Wrong';
+import { RefusalNote } from './Wrong';
 
 /** Who works here, and letting others in. */
 export function PeoplePanel() {
@@ -43,7 +43,7 @@ export function PeoplePanel() {
               <Unfolded>
                 <RoleChoice value={role} onChange={(to) => change.mutate({ id, role: to })} />
                 <NewPassphrase id={id} onDone={again} />
-                <Wrong error={change.error ?? leave.error} />
+                <RefusalNote error={change.error ?? leave.error} />
                 <Action rank="quiet" label={phrase`${name} leaves`} onPress={() => leave.mutate(id)} testID="leaves" />
               </Unfolded>
             ) : null}
@@ -79,7 +79,7 @@ function NewPassphrase({ id, onDone }: { readonly id: string; readonly onDone: (
         onChange={setPassphrase}
         testID="set-passphrase"
       />
-      <Wrong error={set.error} />
+      <RefusalNote error={set.error} />
       <Action label="Set this passphrase" busy={set.isPending} onPress={() => set.mutate()} testID="keep-passphrase" />
     </>
   );
@@ -122,7 +122,7 @@ function NewPerson({ busy, error, onAdd }: NewPersonProps) {
         onChange={setPassphrase}
         testID="person-passphrase"
       />
-      <Wrong error={error} />
+      <RefusalNote error={error} />
       <Action
         label="Let them in"
         busy={busy}

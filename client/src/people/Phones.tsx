@@ -7,7 +7,7 @@ import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Body, Small } from '@/ui/Words';
 import { dayAndTime } from '@/words';
-import { Wrong } from './Wrong';
+import { RefusalNote } from './Wrong';
 
 /** Phones of the shop; one that is lost is unpaired here. */
 export function Phones() {
@@ -29,7 +29,7 @@ export function Phones() {
           <Action rank="quiet" label="Unpair" spoken={phrase`Unpair ${name}`} onPress={() => unpair.mutate(id)} testID="unpair" />
         </View>
       ))}
-      <Wrong error={unpair.error} />
+      <RefusalNote error={unpair.error} />
     </>
   );
 }

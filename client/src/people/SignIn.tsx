@@ -1,4 +1,4 @@
-import type { Me } from '@lintrel/core/front';
+import type { CurrentPerson } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -15,7 +15,7 @@ import { Body, Heading, Small } from '@/ui/Words';
 import { useSignIn } from './who';
 
 /** Nobody is in here without having said who they are. */
-export function SignIn({ me }: { me: Me }) {
+export function SignIn({ me }: { me: CurrentPerson }) {
   if (!me.setUp) return <SetUp />;
   return (
     <Screen title="Sign in">
@@ -27,7 +27,7 @@ export function SignIn({ me }: { me: Me }) {
 }
 
 /** On a phone of the shop: whose hands are these now. */
-function ByPin({ phone }: { phone: NonNullable<Me['phone']> }) {
+function ByPin({ phone }: { phone: NonNullable<CurrentPerson['phone']> }) {
   const signIn = useSignIn();
   const [person, setPerson] = useState<string | null>(null);
   const [pin, setPin] = useState('');

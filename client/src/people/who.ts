@@ -1,4 +1,4 @@
-import { may, meSchema, MS_PER_MINUTE, type Me, type Right } from '@lintrel/core/front';
+import { isAllowed, currentPersonSchema, MS_PER_MINUTE, type CurrentPerson, type Permission } from '@lintrel/core/front';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { request, signedOut } from '@/api/http';
@@ -8,14 +8,14 @@ import { forgetAllTyped } from '@/forms/kept';
 import { setHands } from '@/sync/hands';
 
 /** Who one is on this device, and whether one has to be somebody. */
-export function useMe() {
+export function useCurrentPerson() {
   const client = useQueryClient();
   useEffect(() => {
     const again = () => void client.invalidateQueries({ queryKey: ['me'] });
     signedOut.add(again);
     return () => void signedOut.delete(again);
   }, [client]);
-  const me = useQuery({ queryKey: ['me'], queryFn: () => request('GET', '/me', meSchema), staleTime: MS_PER_MINUTE });
+  const me = useQuery({ queryKey: ['me'], queryFn: () => request('GET', '/me', currentPersonSchema), staleTime: MS_PER_MINUTE });
   const { data } = me;
   useEffect(() => {
     // Where nobody is in just now, what is tapped is still of whoever was last.
@@ -25,13 +25,13 @@ export function useMe() {
 }
 
 /** Whether whoever is here may do something; where nobody signs in, and as long as it is not known, everything. */
-export function useMay(): (right: Right) => boolean {
-  const person = useMe().data?.person ?? null;
-  return (right) => person === null || may(person.role, right);
+export function useIsAllowed(): (right: Permission) => boolean {
+  const person = useCurrentPerson().data?.person ?? null;
+  return (right) => person === null || isAllowed(person.role, right);
 }
 
 /** The ways in: by the code of the first start, by name and passphrase, by PIN on a phone of the shop. */
-export type WayIn =
+export type SignInMethod =
   | { readonly way: 'set-up'; readonly code: string; readonly name: string; readonly passphrase: string }
   | { readonly way: 'passphrase'; readonly name: string; readonly passphrase: string; readonly phone: string | null }
   | { readonly way: 'pin'; readonly person: string; readonly pin: string };
@@ -40,11 +40,17 @@ export type WayIn =
 export function useSignIn() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (by: WayIn): Promise<Me> => {
+    mutationFn: (by: SignInMethod): Promise<CurrentPerson> => {
       const device = deviceName();
-      if (by.way === 'set-up') return request('POST', '/sign-in/set-up', meSchema, { code: by.code, name: by.name, passphrase: by.passphrase, device });
-      if (by.way === 'pin') return request('POST', '/sign-in/pin', meSchema, { person: by.person, pin: by.pin });
-      return request('POST', '/sign-in', meSchema, { name: by.name, passphrase: by.passphrase, device, ...(by.phone === null ? {} : { phone: by.phone }) });
+      if (by.way === 'set-up')
+        return request('POST', '/sign-in/set-up', currentPersonSchema, { code: by.code, name: by.name, passphrase: by.passphrase, device });
+      if (by.way === 'pin') return request('POST', '/sign-in/pin', currentPersonSchema, { person: by.person, pin: by.pin });
+      return request('POST', '/sign-in', currentPersonSchema, {
+        name: by.name,
+        passphrase: by.passphrase,
+        device,
+        ...(by.phone === null ? {} : { phone: by.phone }),
+      });
     },
     onSuccess: (me) => {
       client.setQueryData(['me'], me);

@@ -1,4 +1,4 @@
-import { heard } from '@lintrel/core/front';
+import { parseFaultText } from '@lintrel/core/front';
 import { wordsFor, type Person, type Words } from '@lintrel/words';
 import { createContext, useCallback, useContext, useMemo, useState, type PropsWithChildren } from 'react';
 import { keepPerson, readPerson } from './person';
@@ -45,5 +45,5 @@ export const usePerson = (): { readonly person: Person; readonly set: PersonValu
 /** Words for what is wrong with a field: a code written as text by a schema, or a sentence of this screen. */
 export function useFaultWords(): (fault: string) => string {
   const { say } = useWords();
-  return useCallback((fault: string) => say(heard(fault)), [say]);
+  return useCallback((fault: string) => say(parseFaultText(fault)), [say]);
 }

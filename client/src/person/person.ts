@@ -1,4 +1,4 @@
-import { LANGUAGES, USUAL_PERSON, type Person } from '@lintrel/words';
+import { LANGUAGES, DEFAULT_PERSON, type Person } from '@lintrel/words';
 import * as v from 'valibot';
 
 const KEY = 'lintrel.person';
@@ -8,9 +8,9 @@ const personSchema = v.object({ length: v.picklist(['mm', 'in']), temperature: v
 export function readPerson(): Person {
   try {
     const kept = v.safeParse(personSchema, JSON.parse(localStorage.getItem(KEY) ?? 'null'));
-    return kept.success ? kept.output : USUAL_PERSON;
+    return kept.success ? kept.output : DEFAULT_PERSON;
   } catch {
-    return USUAL_PERSON;
+    return DEFAULT_PERSON;
   }
 }
 

@@ -1,4 +1,4 @@
-import type { Saw } from '@lintrel/core';
+import type { Observed } from '@lintrel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { BoothButton } from '@/job/BoothButton';
@@ -7,7 +7,7 @@ import { phrase } from '@lintrel/words';
 import { useLook } from './look';
 import { Stepper } from './Stepper';
 
-type Coat = Extract<Saw, { kind: 'coat' }>;
+type Coat = Extract<Observed, { kind: 'coat' }>;
 
 /** What a first coat is logged from: typical for a gun, to be set right. */
 const USUAL = { kind: 'coat', passes: 2, pressureBar: 2, distanceMm: 200, thinnerPercent: 10 } as const;

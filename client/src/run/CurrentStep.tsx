@@ -1,4 +1,4 @@
-import { cureOf, decisive, windowState, type RunningWindow, type Step } from '@lintrel/core';
+import { remedyOf, decidingWindow, windowState, type RunningWindow, type Step } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { View } from 'react-native';
 import { timeWords } from '@/clock/span';
@@ -14,7 +14,7 @@ export function CurrentStep({ step, running, now }: { step: Step; running: reado
   const { say, detail, caution, time } = words;
   const windows = running.filter((window) => window.step === step.id);
   // One time is told large: the one that decides; a screen of figures is read by nobody.
-  const main = decisive(windows, now);
+  const main = decidingWindow(windows, now);
   return (
     <View style={look.current} testID="current">
       <Text role="heading" aria-level={2} style={look.title}>
@@ -67,7 +67,7 @@ function Countdown({ window, now }: { window: RunningWindow; now: number }) {
   if (state === 'passed')
     return (
       <Text role="alert" style={look.warn}>
-        {cureOf(window.code) === 'try'
+        {remedyOf(window.code) === 'try'
           ? phrase`Passed: ${what} closed at ${clockTime(window.closes ?? now, now)}. ${late(window.code)}`
           : phrase`Passed: ${what} closed at ${clockTime(window.closes ?? now, now)}.`}
       </Text>

@@ -1,4 +1,4 @@
-import { decisive, windowState, type RunningWindow, type Step } from '@lintrel/core';
+import { decidingWindow, windowState, type RunningWindow, type Step } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { Modal, Pressable, StyleSheet, useWindowDimensions } from 'react-native';
 import { useWords } from '@/person/PersonContext';
@@ -18,7 +18,7 @@ export function FarView({ step, running, now, onLeave }: { step: Step | null; ru
   const { width, height } = useWindowDimensions();
   const figure = Math.min(width / LETTERS_ACROSS, MOST_HIGH * height);
   const title = Math.min(figure / 2.2, 64);
-  const window = decisive(
+  const window = decidingWindow(
     running.filter((one) => one.step === step?.id),
     now,
   );

@@ -1,4 +1,4 @@
-import { HEATS, heatTrouble, RULE_OF_THUMB, type Saw } from '@lintrel/core';
+import { HEATS, heatRisk, RULE_OF_THUMB, type Observed } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -9,7 +9,7 @@ import { useLook } from './look';
 import { HEAT_WORDS } from './saw';
 import { Stepper } from './Stepper';
 
-type Warmth = Extract<Saw, { kind: 'heat' }>;
+type Warmth = Extract<Observed, { kind: 'heat' }>;
 
 /** What a lamp is set to as a rule; to be set right. */
 const USUAL: Warmth = { kind: 'heat', how: 'heater', filmC: 45, minutes: 30 };
@@ -50,7 +50,7 @@ export function HeatLog({ onSay, onCancel }: { onSay: (saw: Warmth) => void; onC
           onChange={(value) => setHeat({ ...heat, [key]: value })}
         />
       ))}
-      {heatTrouble(heat, RULE_OF_THUMB.heatMostC) ? (
+      {heatRisk(heat, RULE_OF_THUMB.heatMostC) ? (
         <Text style={look.caution}>
           {phrase`Above ${temperature(RULE_OF_THUMB.heatMostC)} paint may blister and parts, models and tape warp: only where the data sheets of all of them allow it.`}
         </Text>

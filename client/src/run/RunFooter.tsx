@@ -1,5 +1,5 @@
 import type { Step } from '@lintrel/core';
-import { phrase, several } from '@lintrel/words';
+import { phrase, countPhrase } from '@lintrel/words';
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { BoothButton } from '@/job/BoothButton';
@@ -79,7 +79,7 @@ export function RunFooter({ left, main }: RunFooterProps) {
         {left.length > 0 ? (
           <Pressable role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={styles.next} testID="what-is-left">
             <Text style={styles.following}>{following ? phrase`Then: ${say(following.say)}` : 'This is the last step'}</Text>
-            <Text style={styles.count}>{phrase`${several(left.length, 'step')} left`}</Text>
+            <Text style={styles.count}>{phrase`${countPhrase(left.length, 'step')} left`}</Text>
             <Icon name={open ? 'chevron-down' : 'chevron-up'} size={size.title} color={shade.ink} />
           </Pressable>
         ) : null}

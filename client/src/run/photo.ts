@@ -1,4 +1,4 @@
-import { LARGEST_PHOTO_BYTES } from '@lintrel/core';
+import { MAX_PHOTO_BYTES } from '@lintrel/core';
 
 /** The longer side of a photo as it is kept, px: enough to see a bleed of a hair's width from a hand away. */
 const LONGEST_SIDE = 1600;
@@ -38,7 +38,7 @@ export async function asKept(file: Blob): Promise<Blob | null> {
   bitmap.close();
   for (const quality of QUALITIES) {
     const blob = await new Promise<Blob | null>((made) => canvas.toBlob(made, 'image/jpeg', quality));
-    if (blob && blob.size <= LARGEST_PHOTO_BYTES) return blob;
+    if (blob && blob.size <= MAX_PHOTO_BYTES) return blob;
   }
   return null;
 }

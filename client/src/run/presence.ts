@@ -1,4 +1,4 @@
-import type { Here } from '@lintrel/core/front';
+import type { Presence } from '@lintrel/core/front';
 import { useEffect, useSyncExternalStore } from 'react';
 import { clock } from '@/api/clock';
 import { request } from '@/api/http';
@@ -9,7 +9,7 @@ const SAY_EVERY_MS = 15_000;
 const THERE_FOR_MS = 40_000;
 
 /** A device at a step of a job, with when it was last heard of. */
-interface Seen extends Here {
+interface Seen extends Presence {
   readonly at: number;
 }
 
@@ -17,7 +17,7 @@ let seen: readonly Seen[] = [];
 const listeners = new Set<() => void>();
 
 /** Hears that a device is at a step; one device is at one step at a time. */
-export function heardHere(here: Here, at = clock.now()): void {
+export function onPresence(here: Presence, at = clock.now()): void {
   seen = [...seen.filter(({ device }) => device !== here.device), { ...here, at }];
   listeners.forEach((changed) => changed());
 }
@@ -28,11 +28,11 @@ const subscribe = (changed: () => void) => {
 };
 
 /** Others who are at the same step of a job now. */
-export const othersAt = (all: readonly Seen[], job: string, step: string | null, own: string, now: number): Here[] =>
+export const othersAt = (all: readonly Seen[], job: string, step: string | null, own: string, now: number): Presence[] =>
   all.filter((one) => one.job === job && one.step === step && one.device !== own && now - one.at < THERE_FOR_MS);
 
 /** Says which step this device is at as long as the page is seen, and tells who else is there. */
-export function usePresence(job: string, step: string | null, now: number): readonly Here[] {
+export function usePresence(job: string, step: string | null, now: number): readonly Presence[] {
   const all = useSyncExternalStore(subscribe, () => seen);
   const own = deviceName();
   useEffect(() => {

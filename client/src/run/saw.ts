@@ -1,4 +1,4 @@
-import type { Feel, Heat, PullResult, Saw } from '@lintrel/core';
+import type { Feel, Heat, PullResult, Observed } from '@lintrel/core';
 import { phrase, type Words } from '@lintrel/words';
 
 /** How paint feels to a finger, from wet to dry, as it stands on the buttons. */
@@ -11,7 +11,7 @@ export const PULL_WORDS: Readonly<Record<PullResult, string>> = { clean: 'Clean'
 export const HEAT_WORDS: Readonly<Record<Heat['kind'], string>> = { bake: 'Bake', heater: 'Heater', sun: 'Sun' };
 
 /** What was seen, in a line; empty where nothing was. */
-export function sawWords(saw: Saw | undefined, { temperature }: Pick<Words, 'temperature'>): string {
+export function sawWords(saw: Observed | undefined, { temperature }: Pick<Words, 'temperature'>): string {
   if (!saw) return '';
   if (saw.kind === 'feel') return FEEL_WORDS[saw.feel];
   if (saw.kind === 'pull') return PULL_WORDS[saw.result];

@@ -12,7 +12,7 @@ import { Field } from '@/forms/Field';
 import { showFirstFault } from '@/forms/firstFault';
 import { resolverOf } from '@/forms/resolver';
 import { typedHumidity, typedTemperature } from '@/forms/typed';
-import { useMay } from '@/people/who';
+import { useIsAllowed } from '@/people/who';
 import { usePerson } from '@/person/PersonContext';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -27,7 +27,7 @@ type Air = v.InferOutput<ReturnType<typeof schemaIn>>;
 /** The air of the shop: as somebody reads it off now, and as it is expected; windows and the day's plan count with both at once. */
 export function AirScreen() {
   const client = useQueryClient();
-  const may = useMay();
+  const may = useIsAllowed();
   const unit = usePerson().person.temperature;
   const { control, handleSubmit } = useForm<{ airC: string; rhPercent: string }, unknown, Air>({
     resolver: useMemo(() => resolverOf<{ airC: string; rhPercent: string }, Air>(schemaIn(unit)), [unit]),

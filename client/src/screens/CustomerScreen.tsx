@@ -1,12 +1,12 @@
 import { customerSchema, MS_PER_MINUTE, type CustomerView } from '@lintrel/core';
-import { phrase, several } from '@lintrel/words';
+import { phrase, countPhrase } from '@lintrel/words';
 import { useQuery } from '@tanstack/react-query';
 import { useLocalSearchParams } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import Svg, { G, Path } from 'react-native-svg';
 import { request } from '@/api/http';
 import { areaPath, boxRound, ringPath } from '@/drawing/path';
-import { fittedStill, transformOf } from '@/drawing/view';
+import { fitBoxStill, transformOf } from '@/drawing/view';
 import { colour, measure, space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Panel, Screen, Waiting } from '@/ui/Screen';
@@ -44,7 +44,7 @@ export function CustomerScreen() {
             <View style={[styles.swatch, { backgroundColor: paint }]} />
             <View style={styles.grow}>
               <Body>{phrase`${number}. ${finish}`}</Body>
-              <Small>{phrase`${several(coats, 'coat')}${done ? ', done' : ''}`}</Small>
+              <Small>{phrase`${countPhrase(coats, 'coat')}${done ? ', done' : ''}`}</Small>
             </View>
           </View>
         ))}
@@ -54,7 +54,7 @@ export function CustomerScreen() {
 }
 
 function PartLook({ part }: { part: CustomerView['parts'][number] }) {
-  const view = fittedStill(boxRound(part.ring), PICTURE);
+  const view = fitBoxStill(boxRound(part.ring), PICTURE);
   return (
     <Svg width={PICTURE.width} height={PICTURE.height} aria-hidden>
       <G transform={transformOf(view, PICTURE.height)}>

@@ -9,7 +9,7 @@ import { hoursOf, readHours } from '@/clock/dayTime';
 import { MinutesPanel } from '@/clock/MinutesPanel';
 import { Typed } from '@/forms/Field';
 import { newId } from '@/job/newId';
-import { useMay } from '@/people/who';
+import { useIsAllowed } from '@/people/who';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -47,7 +47,7 @@ export function HoursScreen() {
 
 function HoursForm({ kept: { revision, day } }: { kept: KeptShopDay }) {
   const client = useQueryClient();
-  const may = useMay()('plan');
+  const may = useIsAllowed()('plan');
   const [people, setPeople] = useState(() => day.people.map(typedOf));
   const [booth, setBooth] = useState<readonly string[] | null>(() => day.booth?.map(hoursOf) ?? null);
   const [tried, setTried] = useState(false);

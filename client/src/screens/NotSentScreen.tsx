@@ -6,7 +6,7 @@ import { clock } from '@/api/clock';
 import { useRun } from '@/api/jobQueries';
 import { useJobs } from '@/api/queries';
 import { outbox, store } from '@/sync/device';
-import { rightTime } from '@/sync/mend';
+import { correctedTime } from '@/sync/mend';
 import type { Pending } from '@/sync/store';
 import { timeOf, useEntryWords } from '@/sync/useEntryWords';
 import { useOutbox } from '@/sync/useOutbox';
@@ -57,7 +57,7 @@ function Entries({ job, pending }: { job: string; pending: readonly Pending[] })
     <>
       {pending.map((one) => {
         const { event, refused } = one;
-        const mended = rightTime(one, clock);
+        const mended = correctedTime(one, clock);
         return (
           <View key={event.id} style={styles.entry} testID="unsent">
             <Body>{wordsOf(event)}</Body>

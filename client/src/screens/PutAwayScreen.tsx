@@ -5,7 +5,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { request } from '@/api/http';
 import { BringBack } from '@/jobs/JobActions';
-import { useMay } from '@/people/who';
+import { useIsAllowed } from '@/people/who';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Row, Rows } from '@/ui/Row';
@@ -18,7 +18,7 @@ type Which = 'archived' | 'deleted';
 /** Jobs that were archived or deleted, and how they come back. */
 export function PutAwayScreen() {
   const [which, setWhich] = useState<Which>('archived');
-  const mayPlan = useMay()('plan');
+  const mayPlan = useIsAllowed()('plan');
   const { data, error, refetch } = useQuery({ queryKey: ['jobs', which], queryFn: () => request('GET', `/jobs?state=${which}`, jobListSchema) });
   return (
     <Screen title="Archived and deleted jobs">

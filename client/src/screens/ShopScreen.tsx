@@ -1,4 +1,4 @@
-import { sessionsSchema, type Me } from '@lintrel/core/front';
+import { sessionsSchema, type CurrentPerson } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { router, type Href } from 'expo-router';
@@ -11,8 +11,8 @@ import { CalendarLink } from '@/people/CalendarLink';
 import { PeoplePanel } from '@/people/PeoplePanel';
 import { Phones } from '@/people/Phones';
 import { ROLE_NAMES } from '@/people/roles';
-import { useMay, useMe, useSignOut } from '@/people/who';
-import { Wrong } from '@/people/Wrong';
+import { useIsAllowed, useCurrentPerson, useSignOut } from '@/people/who';
+import { RefusalNote } from '@/people/Wrong';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
@@ -22,8 +22,8 @@ import { dayAndTime } from '@/words';
 
 /** The shop: who one is here, who works here, phones, and the backup. */
 export function ShopScreen() {
-  const me = useMe().data;
-  const may = useMay();
+  const me = useCurrentPerson().data;
+  const may = useIsAllowed();
   return (
     <Screen title="The shop">
       {me?.signIn && me.person ? <Own me={me} /> : <Body>On this machine alone nobody has to sign in. Open to the network of the shop, everybody does.</Body>}
@@ -39,7 +39,7 @@ export function ShopScreen() {
   );
 }
 
-function Own({ me }: { me: Me }) {
+function Own({ me }: { me: CurrentPerson }) {
   const client = useQueryClient();
   const signOut = useSignOut();
   const [passphrase, setPassphrase] = useState('');
@@ -67,7 +67,7 @@ function Own({ me }: { me: Me }) {
         <>
           <Typed whole secret label="Your passphrase" value={passphrase} onChange={setPassphrase} testID="own-passphrase" />
           <Typed whole secret keys="numeric" label="PIN, four to eight digits" value={pin} onChange={setPin} testID="new-pin" />
-          <Wrong error={keepPin.error} />
+          <RefusalNote error={keepPin.error} />
           <Action label="Keep this PIN" busy={keepPin.isPending} onPress={() => keepPin.mutate()} testID="keep-pin" />
         </>
       ) : null}

@@ -14,7 +14,7 @@ export async function fetchScreens(): Promise<Screens> {
 }
 
 /** A route to a screen that is fetched when the first of them is opened. */
-export function workshop(name: keyof Screens): ComponentType {
+export function lazyScreen(name: keyof Screens): ComponentType {
   return function Route() {
     const { screens, error, again } = useScreens();
     const Screen = screens?.[name];

@@ -1,8 +1,8 @@
-import { behaviourSchema, showMinutes, type BehaviourTold } from '@lintrel/core';
-import { phrase, several } from '@lintrel/words';
+import { behaviourSchema, showMinutes, type BehaviourAnswer } from '@lintrel/core';
+import { phrase, countPhrase } from '@lintrel/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { request } from '@/api/http';
-import { useMay } from '@/people/who';
+import { useIsAllowed } from '@/people/who';
 import { FEEL_WORDS, PULL_WORDS } from '@/run/saw';
 import { Action } from '@/ui/Action';
 import { Panel } from '@/ui/Screen';
@@ -16,7 +16,7 @@ const SHOWN = 8;
 /** How a finish has behaved in this shop, from what was seen of it: used in every plan at once, and may be set back. */
 export function BehaviourPanel({ finish }: { finish: string }) {
   const client = useQueryClient();
-  const may = useMay()('shelf');
+  const may = useIsAllowed()('shelf');
   const path = `/shelf/behaviour/${encodeURIComponent(finish)}`;
   const { data } = useQuery({ queryKey: ['shelf', 'behaviour', finish], queryFn: () => request('GET', path, behaviourSchema) });
   const forget = useMutation({
@@ -32,7 +32,7 @@ export function BehaviourPanel({ finish }: { finish: string }) {
         <>
           <Body>{phrase`Takes ${times(learned.factor)} times as long as its sheet says (estimate).`}</Body>
           <Small>
-            {phrase`From ${several(learned.count, 'observation')}; two times in three the truth lies between ${times(learned.low)} and ${times(learned.high)}. New plans count with it. It takes tape no sooner than its sheet says.`}
+            {phrase`From ${countPhrase(learned.count, 'observation')}; two times in three the truth lies between ${times(learned.low)} and ${times(learned.high)}. New plans count with it. It takes tape no sooner than its sheet says.`}
           </Small>
           <Table
             columns={['When', 'Where', 'After the last coat', 'Seen']}
@@ -52,4 +52,4 @@ export function BehaviourPanel({ finish }: { finish: string }) {
   );
 }
 
-const seenWords = ({ saw }: BehaviourTold['seen'][number]): string => (saw.kind === 'feel' ? FEEL_WORDS[saw.feel] : PULL_WORDS[saw.result]);
+const seenWords = ({ saw }: BehaviourAnswer['seen'][number]): string => (saw.kind === 'feel' ? FEEL_WORDS[saw.feel] : PULL_WORDS[saw.result]);

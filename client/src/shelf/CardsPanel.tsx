@@ -1,5 +1,5 @@
-import { type Card, cardSchema, checkAgainst, type Fault, hidingLearned, told, numberIn } from '@lintrel/core';
-import { phrase, phrases, several, type Words } from '@lintrel/words';
+import { type Card, cardSchema, checkAgainst, type Fault, hidingFactorFromCards, faultText, numberOrNaN } from '@lintrel/core';
+import { phrase, phrases, countPhrase, type Words } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
@@ -81,14 +81,14 @@ export function CardsPanel({ cards, paint, onChange }: CardsPanelProps) {
 
 /** What the cards say of how the paint hides, with its spread; left out one by one, they count no more. */
 function HidesHere({ cards, colour, hidingUm, coatUm }: CardsPanelProps['paint'] & { readonly cards: readonly Card[] }) {
-  const [film, coat] = [numberIn(hidingUm), numberIn(coatUm)];
+  const [film, coat] = [numberOrNaN(hidingUm), numberOrNaN(coatUm)];
   if (cards.length === 0 || !/^#[0-9a-f]{6}$/i.test(colour) || !(film > 0) || !(coat > 0)) return null;
-  const { factor, low, high, count } = hidingLearned({ colour, hidingUm: film, coatUm: coat, cards });
+  const { factor, low, high, count } = hidingFactorFromCards({ colour, hidingUm: film, coatUm: coat, cards });
   return (
     <View testID="hides-here">
       <Body>{phrase`Hides here with ${times(factor)} times the film of its sheet: ${Math.round(film * factor)} µm (estimate).`}</Body>
       <Small>
-        {phrase`From ${several(count, 'step')} of ${several(cards.length, 'card')}; two times in three the truth lies between ${times(low)} and ${times(high)}. New plans count with it; a card that is removed counts no more.`}
+        {phrase`From ${countPhrase(count, 'step')} of ${countPhrase(cards.length, 'card')}; two times in three the truth lies between ${times(low)} and ${times(high)}. New plans count with it; a card that is removed counts no more.`}
       </Small>
     </View>
   );
@@ -110,11 +110,11 @@ function freeId(cards: readonly Card[]): string {
 
 /** Reads the form as a card; faults by their path. */
 function readCard(fields: Fields) {
-  const numberOrNone = (text: string) => (text.trim() === '' ? null : numberIn(text));
+  const numberOrNone = (text: string) => (text.trim() === '' ? null : numberOrNaN(text));
   return checkAgainst(cardSchema, {
     ...fields,
     id: 'card',
-    steps: fields.steps.map(({ coats, colour }) => ({ coats: numberIn(coats), colour })),
+    steps: fields.steps.map(({ coats, colour }) => ({ coats: numberOrNaN(coats), colour })),
     airC: numberOrNone(fields.airC),
     rhPercent: numberOrNone(fields.rhPercent),
   });
@@ -205,5 +205,5 @@ const styles = StyleSheet.create({
 
 function faultAt(faults: readonly Fault[], path: string): string | undefined {
   const fault = faults.find((one) => one.path === path);
-  return fault && told(fault);
+  return fault && faultText(fault);
 }

@@ -1,4 +1,4 @@
-import { fromLab, hidingFromCard, ladderOf, numberIn } from '@lintrel/core';
+import { hexFromLab, hidingFromCard, coatSteps, numberOrNaN } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -12,9 +12,9 @@ import { Small } from '@/ui/Words';
 export function LabInput({ onColour }: { onColour: (hex: string) => void }) {
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState({ l: '', a: '', b: '' });
-  const lab = { l: numberIn(typed.l), a: numberIn(typed.a), b: numberIn(typed.b) };
+  const lab = { l: numberOrNaN(typed.l), a: numberOrNaN(typed.a), b: numberOrNaN(typed.b) };
   const sound = lab.l >= 0 && lab.l <= 100 && Math.abs(lab.a) <= 150 && Math.abs(lab.b) <= 150;
-  const colour = sound ? fromLab(lab) : null;
+  const colour = sound ? hexFromLab(lab) : null;
   if (!open) return <Action rank="quiet" label="From a measured L a b" onPress={() => setOpen(true)} />;
   return (
     <Unfolded>
@@ -48,7 +48,7 @@ export function LabInput({ onColour }: { onColour: (hex: string) => void }) {
 /** The hiding film from "so many coats hid my card". */
 export function HidingFromCard({ coatUm, onHiding }: { coatUm: string; onHiding: (um: string) => void }) {
   const [coats, setCoats] = useState('');
-  const um = hidingFromCard(numberIn(coats), numberIn(coatUm));
+  const um = hidingFromCard(numberOrNaN(coats), numberOrNaN(coatUm));
   return (
     <View style={styles.row}>
       <Typed label="So many coats hid my card" value={coats} onChange={setCoats} keys="numeric" testID="coats-hid" />
@@ -59,14 +59,14 @@ export function HidingFromCard({ coatUm, onHiding }: { coatUm: string; onHiding:
 
 /** How a finish builds up over white and over black, coat by coat. */
 export function Ladder({ colour, hidingUm, coatUm }: { colour: string; hidingUm: string; coatUm: string }) {
-  const [hiding, coat] = [numberIn(hidingUm), numberIn(coatUm)];
+  const [hiding, coat] = [numberOrNaN(hidingUm), numberOrNaN(coatUm)];
   if (!/^#[0-9a-f]{6}$/i.test(colour) || !(hiding > 0) || !(coat > 0)) return null;
   return (
     <View style={styles.ladder} testID="ladder">
       {(['#ffffff', '#1c1f24'] as const).map((ground) => (
         <View key={ground} style={styles.rungs}>
           <Swatch colour={ground} />
-          {ladderOf({ colour, hidingUm: hiding, coatUm: coat }, ground, 7).map((rung) => (
+          {coatSteps({ colour, hidingUm: hiding, coatUm: coat }, ground, 7).map((rung) => (
             <View key={rung.coats} style={styles.rung}>
               <Swatch colour={rung.colour} />
               <Small>{String(rung.coats)}</Small>

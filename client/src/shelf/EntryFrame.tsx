@@ -1,6 +1,6 @@
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import type { PropsWithChildren } from 'react';
-import { useMay } from '@/people/who';
+import { useIsAllowed } from '@/people/who';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Screen } from '@/ui/Screen';
@@ -16,7 +16,7 @@ interface EntryFrameProps {
 
 /** Round the form of one shelf entry: save, take off, and what stood in the way. */
 export function EntryFrame({ title, isNew, busy, trouble, onSave, onDelete, children }: PropsWithChildren<EntryFrameProps>) {
-  const may = useMay()('shelf');
+  const may = useIsAllowed()('shelf');
   const { back: to } = useLocalSearchParams<{ back?: string }>();
   const save = <Action rank="main" label={isNew ? 'Put it on the shelf' : 'Keep these figures'} busy={busy} onPress={onSave} testID="submit" />;
   return (

@@ -1,4 +1,4 @@
-import { readNumber, told, type StockMove, type StockTable } from '@lintrel/core';
+import { readNumber, faultText, type StockMove, type StockTable } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -51,7 +51,7 @@ export function StockPanel({ stuff, code, have }: StockPanelProps) {
           keys="numeric"
           value={text}
           onChange={setText}
-          fault={text.trim() === '' || reading.ok ? undefined : told(reading.why)}
+          fault={text.trim() === '' || reading.ok ? undefined : faultText(reading.why)}
           testID="stock-amount"
         />
         <Action

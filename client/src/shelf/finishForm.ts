@@ -1,4 +1,4 @@
-import { cardSchema, finishSchema, positiveUpTo, typicalFinish, type Card, type Finish, type PaintSystemKey, numberIn, theFirst } from '@lintrel/core';
+import { cardSchema, finishSchema, positiveUpTo, typicalFinish, type Card, type Finish, type PaintSystemKey, numberOrNaN, firstItem } from '@lintrel/core';
 import * as v from 'valibot';
 import { typedNumber, typedOrNone } from '@/forms/typed';
 
@@ -41,7 +41,7 @@ export interface FinishFields {
 const { fromMin, toMin } = firstWindow.item.entries;
 const mixSchema = v.pipe(
   v.string(),
-  v.transform((text) => text.split(':').map(numberIn)),
+  v.transform((text) => text.split(':').map(numberOrNaN)),
   v.check((parts) => v.is(entries.mixRatio, parts), 'write it like 4:1:1, paint first'),
 );
 
@@ -85,7 +85,7 @@ const text = (value: number | null | undefined): string => (value === null || va
 
 /** What the form opens with: the finish, or the typical figures of a system. */
 export function finishFields(finish: Finish = typicalFinish('', '', 'base-solvent', '#888888', 40)): FinishFields {
-  const [first, again] = [theFirst(finish.recoat), finish.recoat[1]];
+  const [first, again] = [firstItem(finish.recoat), finish.recoat[1]];
   const { id, name, colour, system, effect, method, school, basis } = finish;
   return {
     id,

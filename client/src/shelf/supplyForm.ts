@@ -1,4 +1,4 @@
-import { numberBetween, positiveUpTo, supplySchema, TYPICAL, type Supply } from '@lintrel/core';
+import { numberBetween, positiveUpTo, supplySchema, TYPICAL_NOTE, type Supply } from '@lintrel/core';
 import * as v from 'valibot';
 import { typedNumber, typedOrNone, typedTexts } from '@/forms/typed';
 
@@ -24,7 +24,7 @@ export const supplyFormSchema = v.pipe(
 /** Names of its fields, where the server's faults belong. */
 export const SUPPLY_FIELDS = Object.keys(formEntries);
 
-const NEW_SUPPLY: Supply = { code: '', kind: 'paper', name: '', pack: 45, basis: TYPICAL };
+const NEW_SUPPLY: Supply = { code: '', kind: 'paper', name: '', pack: 45, basis: TYPICAL_NOTE };
 
 /** What the form opens with. */
 export function supplyFields({ packs: _packs, ...supply }: Supply = NEW_SUPPLY): SupplyFields {

@@ -1,4 +1,4 @@
-import { numberBetween, positiveUpTo, tapeSchema, TYPICAL, type Tape } from '@lintrel/core';
+import { numberBetween, positiveUpTo, tapeSchema, TYPICAL_NOTE, type Tape } from '@lintrel/core';
 import * as v from 'valibot';
 import { typedLength, typedNumber, typedOrNone, typedTemperature, typedTexts } from '@/forms/typed';
 
@@ -43,7 +43,7 @@ const NEW_TAPE: Tape = {
   minApplyC: 10,
   cleanHours: 72,
   use: '',
-  basis: TYPICAL,
+  basis: TYPICAL_NOTE,
 };
 
 /** What the form opens with. */

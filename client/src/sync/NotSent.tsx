@@ -1,4 +1,4 @@
-import { phrase, several } from '@lintrel/words';
+import { phrase, countPhrase } from '@lintrel/words';
 import { useQuery } from '@tanstack/react-query';
 import { Link, usePathname, type Href } from 'expo-router';
 import { Pressable, StyleSheet } from 'react-native';
@@ -16,7 +16,7 @@ export function NotSent() {
   const { pending, held, offline, unkept } = useOutbox();
   const path = usePathname();
   const keeps = useQuery({ queryKey: ['keeps'], queryFn: store.keeps, networkMode: 'always', staleTime: Infinity }).data ?? true;
-  if (held.length > 0) return <OthersEntries />;
+  if (held.length > 0) return <EntriesOfOthers />;
   if (!keeps && told(pending, offline, true).length === 0) return <NothingKept />;
   const unsent = told(pending, offline, unkept);
   if (unsent.length === 0 || path.endsWith('/run') || path === '/not-sent') return null;
@@ -27,8 +27,8 @@ export function NotSent() {
         <Icon name={refused > 0 ? 'alert-outline' : 'cloud-off-outline'} size={size.title} color={colour.ink} />
         <Text style={styles.words}>
           {refused > 0
-            ? phrase`${several(refused, 'entry', 'entries')} not taken: look`
-            : phrase`${several(unsent.length, 'entry', 'entries')} not sent yet: look`}
+            ? phrase`${countPhrase(refused, 'entry', 'entries')} not taken: look`
+            : phrase`${countPhrase(unsent.length, 'entry', 'entries')} not sent yet: look`}
         </Text>
       </Pressable>
     </Link>
@@ -45,7 +45,7 @@ const NothingKept = () => (
 );
 
 /** At a change of hands: what somebody else has made here goes under their name, once whoever is here now says so. */
-export function OthersEntries() {
+export function EntriesOfOthers() {
   const { held } = useOutbox();
   const people = new Map(held.flatMap(({ by }) => (by ? [[by.id, by.name] as const] : [])));
   return [...people].map(([id, name]) => {
@@ -54,7 +54,7 @@ export function OthersEntries() {
       <Bar
         key={id}
         role="alert"
-        text={phrase`${several(count, 'entry', 'entries')} of ${name} not sent yet. They go under the name ${name}, or wait until ${name} signs in.`}
+        text={phrase`${countPhrase(count, 'entry', 'entries')} of ${name} not sent yet. They go under the name ${name}, or wait until ${name} signs in.`}
         testID="others-entries"
       >
         <Action label={phrase`Send for ${name}`} onPress={() => outbox.sendFor(id)} testID="send-for" />

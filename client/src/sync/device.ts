@@ -1,4 +1,4 @@
-import { takenSchema, type LogEvent } from '@lintrel/core/front';
+import { entryResultsSchema, type LogEvent } from '@lintrel/core/front';
 import { clock } from '@/api/clock';
 import { request } from '@/api/http';
 import { hands } from './hands';
@@ -30,7 +30,7 @@ export const later = (work: () => void, ms: number) => {
 export const outbox = createOutbox({
   store,
   send: (job, entries: readonly LogEvent[], authors) =>
-    request('POST', `/jobs/${job}/log`, takenSchema, { entries, ...(Object.keys(authors).length > 0 ? { authors } : {}) }),
+    request('POST', `/jobs/${job}/log`, entryResultsSchema, { entries, ...(Object.keys(authors).length > 0 ? { authors } : {}) }),
   hands,
   sendPhoto: (job, id, photo) => request('PUT', `/jobs/${job}/photos/${id}`, null, photo),
   later,

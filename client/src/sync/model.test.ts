@@ -1,8 +1,8 @@
-import type { LogEvent, Taken } from '@lintrel/core';
+import type { LogEvent, EntryResults } from '@lintrel/core';
 import fc from 'fast-check';
 import { RequestError } from '@/api/http';
 import { createClock } from '@/api/clock';
-import { rightTime } from './mend';
+import { correctedTime } from './mend';
 import { entry, newDisk, newPage, settled, unreachable, type Disk, type Page } from './testing';
 
 // Two phones with two pages each, and a shop that keeps the rules of the real one, behind a network that does whatever is said. However they
@@ -52,7 +52,7 @@ class Phone {
     clock.hear(new Date(this.shop.now).toUTCString());
     for (const { outbox } of this.pages)
       for (const one of outbox.state().pending)
-        if (one.refused) await outbox.again(one.event.id, rightTime(one, clock) ?? { at: new Date(this.shop.now).toISOString() });
+        if (one.refused) await outbox.again(one.event.id, correctedTime(one, clock) ?? { at: new Date(this.shop.now).toISOString() });
   }
   waitOver(): void {
     for (const page of this.pages) page.waits.splice(0).forEach(({ work }) => work());
@@ -62,11 +62,11 @@ class Phone {
 class Shop {
   now = START;
   readonly log: string[] = [];
-  async hear(entries: readonly LogEvent[], weather: Weather): Promise<Taken> {
+  async hear(entries: readonly LogEvent[], weather: Weather): Promise<EntryResults> {
     if (weather === 'off') throw unreachable();
     if (weather === 'html') throw new RequestError(200, { code: 'unclear', message: 'log in' });
     if (weather === 'busy') throw new RequestError(503, { code: 'database', message: 'restarting' });
-    const answers = entries.map((event): Taken['entries'][number] => {
+    const answers = entries.map((event): EntryResults['entries'][number] => {
       if (Date.parse(event.at) > this.now + 300_000) return { id: event.id, refused: { code: 'invalid', message: 'future' } };
       if (!this.log.includes(event.id)) this.log.push(event.id);
       return { id: event.id, seq: this.log.indexOf(event.id) };

@@ -1,4 +1,4 @@
-import type { LogEvent, Taken } from '@lintrel/core/front';
+import type { LogEvent, EntryResults } from '@lintrel/core/front';
 import { outcomeOf } from './outcome';
 import { byTurn, type Pending, type SyncStore } from './store';
 
@@ -20,7 +20,7 @@ export interface OutboxState {
 export interface OutboxDevice {
   readonly store: Pick<SyncStore, 'entries' | 'keepEntry' | 'forgetEntry'>;
   /** @param authors who made them, by the id of the entry; those of whoever is signed in are left out */
-  readonly send: (job: string, entries: readonly LogEvent[], authors: Readonly<Record<string, string>>) => Promise<Taken>;
+  readonly send: (job: string, entries: readonly LogEvent[], authors: Readonly<Record<string, string>>) => Promise<EntryResults>;
   readonly sendPhoto: (job: string, id: string, photo: Blob) => Promise<void>;
   readonly later: (work: () => void, ms: number) => void;
   readonly now: () => number;
@@ -141,7 +141,7 @@ export function createOutbox({ store, send, sendPhoto, later, now, tellOthers, h
   }
   /** True where the server has said of each what becomes of it. */
   async function sendThese(job: string, these: readonly Pending[]): Promise<boolean> {
-    let taken: Taken;
+    let taken: EntryResults;
     try {
       for (const { event, photo } of these) if (photo && event.saw?.kind === 'photo') await sendPhoto(job, event.saw.photo, photo);
       taken = await send(

@@ -1,12 +1,12 @@
-import { emptyDesign, jobSchema, type Design, type EditSaid, type Job } from '@lintrel/core';
+import { emptyDesign, jobSchema, type Design, type EditMessage, type Job } from '@lintrel/core';
 import { request } from '@/api/http';
 import { newId } from '@/job/newId';
-import { NO_HISTORY, remembered } from '@/job/history';
+import { NO_HISTORY, recordStep } from '@/job/history';
 import { keepHistory, readKept, type Draft } from './drafts';
 import { createSaver, type SaveState } from './saving';
 import { newDisk, type Disk } from './testing';
 
-const step = (words: string): EditSaid => ({ code: 'edit.written', values: { words } });
+const step = (words: string): EditMessage => ({ code: 'edit.written', values: { words } });
 
 // The saver against a server that keeps the rules of the real one, behind a network that loses what the test says.
 
@@ -165,7 +165,7 @@ it('stops for good when the page goes', async () => {
 });
 
 describe('the steps that led to it', () => {
-  const history = remembered(NO_HISTORY, design('Old'), design('New'), step('A change'));
+  const history = recordStep(NO_HISTORY, design('Old'), design('New'), step('A change'));
   it('are there after a reload while the job is as it was left', async () => {
     keepHistory(disk, ID, 4, history);
     expect((await readKept(disk, ID)).historyOf(4)).toEqual(history);

@@ -1,4 +1,4 @@
-import type { LogEvent, StepId, Taken } from '@lintrel/core';
+import type { LogEvent, StepId, EntryResults } from '@lintrel/core';
 import { RequestError } from '@/api/http';
 import { createOutbox, type Outbox, type OutboxDevice } from './outbox';
 import { byTurn, type Pending, type SyncStore } from './store';
@@ -55,8 +55,8 @@ export const entry = (note = '', at = '2026-05-04T08:00:00.000Z'): LogEvent => (
 });
 
 export const unreachable = () => new RequestError(0, { code: 'unreachable', message: 'no' });
-export const taken = (entries: readonly LogEvent[]): Taken => ({ entries: entries.map(({ id }, seq) => ({ id, seq })) });
-export const refusal = ({ id }: LogEvent, message = 'lies in the future'): Taken['entries'][number] => ({ id, refused: { code: 'invalid', message } });
+export const taken = (entries: readonly LogEvent[]): EntryResults => ({ entries: entries.map(({ id }, seq) => ({ id, seq })) });
+export const refusal = ({ id }: LogEvent, message = 'lies in the future'): EntryResults['entries'][number] => ({ id, refused: { code: 'invalid', message } });
 
 /** A page on a device: what the server does with entries is said by the test, and time passes when the test says so. */
 export interface Page {
@@ -69,7 +69,7 @@ export interface Page {
   readonly authors: Readonly<Record<string, string>>[];
   /** Who holds the device. */
   hands: { readonly id: string; readonly name: string } | null;
-  answer: (entries: readonly LogEvent[], job: string) => Taken | Promise<Taken>;
+  answer: (entries: readonly LogEvent[], job: string) => EntryResults | Promise<EntryResults>;
   /** Photos that were sent, by id and size, and what the server does with one. */
   readonly photos: readonly string[];
   photoAnswer: (job: string) => void | Promise<void>;

@@ -1,4 +1,4 @@
-import { stepNamed, type LogEvent, type Step } from '@lintrel/core/front';
+import { stepOfEntry, type LogEvent, type Step } from '@lintrel/core/front';
 import { phrase } from '@lintrel/words';
 import { useWords } from '@/person/PersonContext';
 import { sawWords } from '@/run/saw';
@@ -8,7 +8,7 @@ export function useEntryWords(steps: readonly Step[]): (event: LogEvent) => stri
   const words = useWords();
   const { say, entry } = words;
   return ({ kind, step, note, at, saw }) => {
-    const found = stepNamed(steps, step);
+    const found = stepOfEntry(steps, step);
     const title = found && say(found.say);
     const seen = sawWords(saw, words);
     return phrase`${timeOf(at)} ${entry(kind)}${title ? phrase`: ${title}` : ''}${seen ? phrase`, ${seen}` : ''}${note ? phrase` (${note})` : ''}`;

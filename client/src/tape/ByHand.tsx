@@ -1,4 +1,4 @@
-import { layFirst, maskOwnWay, pullLineBy, SCHOOLS, type LayersPin, type LineItem, type School } from '@lintrel/core';
+import { setLayFirst, setOwnWay, setPullTiming, PULL_TIMINGS, type LayersPin, type LineItem, type PullTiming } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { useState } from 'react';
 import { Typed } from '@/forms/Field';
@@ -6,7 +6,7 @@ import { useJob } from '@/job/JobContext';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Small } from '@/ui/Words';
-import { SCHOOL_WORDS } from '@/words';
+import { PULL_TIMING_WORDS } from '@/words';
 
 type First = LayersPin['first'] | 'plan';
 
@@ -21,7 +21,7 @@ export function ByHand({ run, line, backed }: { run: LineItem; line: string; bac
   const school = pulls.find((pin) => pin.part === place.part && pin.line === line)?.school ?? 'rest';
   const own = ownWays.find((way) => way.part === place.part && way.line === line && (way.side === undefined || way.side === place.side));
   const mask = (text: string | null) =>
-    void change((now) => maskOwnWay(now, text === null && own ? { part: own.part, line: own.line, ...(own.side ? { side: own.side } : {}) } : place, text), {
+    void change((now) => setOwnWay(now, text === null && own ? { part: own.part, line: own.line, ...(own.side ? { side: own.side } : {}) } : place, text), {
       code: 'edit.own-way',
       values: { line: run.lineCode },
     });
@@ -38,15 +38,17 @@ export function ByHand({ run, line, backed }: { run: LineItem; line: string; bac
             { value: 'backing', label: 'the backing' },
           ]}
           onChange={(next) =>
-            void change((now) => layFirst(now, place, next === 'plan' ? null : next), { code: 'edit.layers', values: { line: run.lineCode } })
+            void change((now) => setLayFirst(now, place, next === 'plan' ? null : next), { code: 'edit.layers', values: { line: run.lineCode } })
           }
         />
       ) : null}
-      <Choice<School | 'rest'>
+      <Choice<PullTiming | 'rest'>
         label={phrase`When to pull ${run.lineCode}, on both its sides`}
         value={school}
-        options={[{ value: 'rest', label: 'with the rest' }, ...SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))]}
-        onChange={(next) => void change((now) => pullLineBy(now, place, next === 'rest' ? null : next), { code: 'edit.pulls', values: { line: run.lineCode } })}
+        options={[{ value: 'rest', label: 'with the rest' }, ...PULL_TIMINGS.map((value) => ({ value, label: PULL_TIMING_WORDS[value] }))]}
+        onChange={(next) =>
+          void change((now) => setPullTiming(now, place, next === 'rest' ? null : next), { code: 'edit.pulls', values: { line: run.lineCode } })
+        }
       />
       {typing ? (
         <>

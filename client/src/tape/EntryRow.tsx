@@ -1,5 +1,5 @@
-import { closedAlike, plugsIn, sheetLine, tapeNeeds, type Item, type Plan } from '@lintrel/core';
-import { HOLD_NAMES, phrase, several, type Words } from '@lintrel/words';
+import { groupClosings, plugsIn, sheetLine, tapeNeeds, type Item, type Plan } from '@lintrel/core';
+import { HOLD_NAMES, phrase, countPhrase, type Words } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
 import { measure, space } from '@/theme/theme';
@@ -50,7 +50,7 @@ export function entryWords(entry: LayEntry, plan: Plan, words: Words): { code: s
   switch (entry.kind) {
     case 'plugs': {
       const count = plugsIn(entry.items).reduce((sum, item) => sum + item.count, 0);
-      return { code: '', title: phrase`Close ${several(count, 'opening')}`, where: '', amount: phrase`Count them in: ${count}` };
+      return { code: '', title: phrase`Close ${countPhrase(count, 'opening')}`, where: '', amount: phrase`Count them in: ${count}` };
     }
     case 'rim': {
       const [item] = entry.items;
@@ -68,7 +68,7 @@ export function entryWords(entry: LayEntry, plan: Plan, words: Words): { code: s
         code: phrase`${item.code}  `,
         title: item.material ?? 'by hand',
         where: on(phrase`behind ${item.lineCode}`, item.part),
-        amount: timesOf(phrase`${words.metres(item.lengthMm)} in ${several(item.pieces, 'piece')}`, item.count),
+        amount: timesOf(phrase`${words.metres(item.lengthMm)} in ${countPhrase(item.pieces, 'piece')}`, item.count),
       };
     }
     case 'line': {
@@ -112,11 +112,11 @@ function How({ entry }: { entry: LayEntry }) {
   if (entry.kind === 'plugs')
     return (
       <>
-        {closedAlike(plugsIn(entry.items).map(({ closing }) => closing)).map((closing) => (
+        {groupClosings(plugsIn(entry.items).map(({ closing }) => closing)).map((closing) => (
           <Body key={words.say(closing)}>{words.say(closing)}</Body>
         ))}
         {tapeNeeds(entry.items, []).map(({ tape, lengthM, pieces }) => (
-          <Body key={tape}>{phrase`${tape}: ${words.metres(1000 * lengthM)} in ${several(pieces, 'piece')}, all of them together`}</Body>
+          <Body key={tape}>{phrase`${tape}: ${words.metres(1000 * lengthM)} in ${countPhrase(pieces, 'piece')}, all of them together`}</Body>
         ))}
         <Doubts of={entry.items} />
         <Small>As many come out in the end.</Small>

@@ -2,11 +2,11 @@ import {
   addOwnPiece,
   changeOwnPiece,
   readLength,
-  wayOf,
+  piecePoints,
   withCorner,
   withoutCorner,
-  withPlace,
-  told,
+  withPiecePoint,
+  faultText,
   type Finish,
   type OwnItem,
   type OwnPiece,
@@ -59,7 +59,7 @@ const labelOf = (index: number, count: number): string => (index === 0 ? 'From' 
 export function OwnPieceForm({ item }: { item: OwnItem }) {
   const { design, shelf, unit, change } = useJob();
   const piece = (design.choices.ownPieces ?? []).find(({ id }) => id === item.piece);
-  const shown = piece ? wayOf(piece).flatMap((place) => place.map((mm) => lengthText(mm, unit))) : null;
+  const shown = piece ? piecePoints(piece).flatMap((place) => place.map((mm) => lengthText(mm, unit))) : null;
   const [typed, setTyped] = useState(shown);
   const [note, setNote] = useState(piece?.note ?? '');
   const before = useRef(shown);
@@ -73,7 +73,7 @@ export function OwnPieceForm({ item }: { item: OwnItem }) {
   }, [key]);
   useEffect(() => setNote(piece?.note ?? ''), [piece?.note]);
   if (!piece || !typed) return null;
-  const places = wayOf(piece);
+  const places = piecePoints(piece);
   const set = (to: Partial<Omit<OwnPiece, 'id'>> | null) =>
     void change((now) => changeOwnPiece(now, piece.id, to), { code: to === null ? 'edit.own-gone' : 'edit.own-changed', values: {} });
   const readings = typed.map((text) => readLength(text, { bare: unit, scale: design.scale }));
@@ -81,7 +81,7 @@ export function OwnPieceForm({ item }: { item: OwnItem }) {
     const [along, up] = [0, 1].map((axis) => readings[2 * index + axis]);
     if (!along?.ok || !up?.ok) return;
     const place: [number, number] = [along.value, up.value];
-    if (JSON.stringify(place) !== JSON.stringify(places[index])) set(withPlace(piece, index, place));
+    if (JSON.stringify(place) !== JSON.stringify(places[index])) set(withPiecePoint(piece, index, place));
   };
   const inputFor = (index: number, axis: 0 | 1) => {
     const [at, name] = [2 * index + axis, labelOf(index, places.length)];
@@ -93,7 +93,7 @@ export function OwnPieceForm({ item }: { item: OwnItem }) {
         value={typed[at]!}
         onChange={(next) => setTyped(typed.map((old, place) => (place === at ? next : old)))}
         onBlur={() => settle(index)}
-        fault={reading.ok ? undefined : told(reading.why)}
+        fault={reading.ok ? undefined : faultText(reading.why)}
         testID={`own.${index}.${axis === 0 ? 'along' : 'up'}`}
       />
     );

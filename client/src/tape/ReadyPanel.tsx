@@ -1,5 +1,5 @@
 import { SUPPLY_UNITS, type PlanLists, type Shelf, type SupplyKind } from '@lintrel/core';
-import { phrase, several, SUPPLY_NAMES, type Words } from '@lintrel/words';
+import { phrase, countPhrase, SUPPLY_NAMES, type Words } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { useWords } from '@/person/PersonContext';
 import { Notice } from '@/ui/Notice';
@@ -33,20 +33,20 @@ export function ReadyPanel({ lists: { tape, supplies, cost, shopping }, shelf }:
     <Panel>
       <Heading>To have ready, all stages</Heading>
       {short.map(({ tape: code, missing }) => (
-        <Notice key={code} level="caution" text={phrase`${code}: ${several(missing ?? 0, 'roll')} short. Buy, or take another tape.`} />
+        <Notice key={code} level="caution" text={phrase`${code}: ${countPhrase(missing ?? 0, 'roll')} short. Buy, or take another tape.`} />
       ))}
       {shortPacks.map(({ kind, code, missing }) => (
-        <Notice key={code ?? kind} level="caution" text={phrase`${SUPPLY_NAMES[kind]}: ${several(missing ?? 0, 'pack')} short. Buy before you begin.`} />
+        <Notice key={code ?? kind} level="caution" text={phrase`${SUPPLY_NAMES[kind]}: ${countPhrase(missing ?? 0, 'pack')} short. Buy before you begin.`} />
       ))}
       {shopping.length > 0 ? (
-        <Notice level="caution" text={phrase`${several(shopping.length, 'piece')} without a tape on the shelf: see them in the lay list.`} />
+        <Notice level="caution" text={phrase`${countPhrase(shopping.length, 'piece')} without a tape on the shelf: see them in the lay list.`} />
       ) : null}
       {tape.length + supplies.length === 0 ? <Body>Nothing.</Body> : null}
       <Rows>
         {tape.map(({ tape: code, pieces, lengthM, rolls }) => (
           <Row key={code} label={code}>
             <Body>{phrase`${code}  ${shelf.tapes.find((one) => one.code === code)?.name ?? ''}`}</Body>
-            <Small>{phrase`${words.metres(1000 * lengthM)} in ${several(pieces, 'piece')}, tails included: ${several(rolls, 'roll')}`}</Small>
+            <Small>{phrase`${words.metres(1000 * lengthM)} in ${countPhrase(pieces, 'piece')}, tails included: ${countPhrase(rolls, 'roll')}`}</Small>
           </Row>
         ))}
         {supplies.map(({ kind, sizeMm, amount, pieces, code, packs }) => {
@@ -54,7 +54,7 @@ export function ReadyPanel({ lists: { tape, supplies, cost, shopping }, shelf }:
           return (
             <Row key={`${kind} ${sizeMm ?? ''}`} label={name}>
               <Body>{name}</Body>
-              <Small>{phrase`${amountOf(kind, amount, words)} in ${several(pieces, 'piece')}${packs === null ? '' : phrase`: ${several(packs, 'pack')}`} (estimate)`}</Small>
+              <Small>{phrase`${amountOf(kind, amount, words)} in ${countPhrase(pieces, 'piece')}${packs === null ? '' : phrase`: ${countPhrase(packs, 'pack')}`} (estimate)`}</Small>
             </Row>
           );
         })}

@@ -1,4 +1,4 @@
-import { changeOwnPiece, withPlace, type OwnItem } from '@lintrel/core';
+import { changeOwnPiece, withPiecePoint, type OwnItem } from '@lintrel/core';
 import { useEffect, useState } from 'react';
 import type { CanvasDrag, CanvasHandle } from '@/drawing/Canvas';
 import { placesOf } from '@/drawing/OwnShapes';
@@ -25,7 +25,7 @@ export function useOwnDrag(item: OwnItem | null): { handles: readonly CanvasHand
     void change(
       (now) => {
         const piece = now.choices.ownPieces?.find(({ id }) => id === item.piece);
-        return piece ? changeOwnPiece(now, item.piece, withPlace(piece, index, whole)) : now;
+        return piece ? changeOwnPiece(now, item.piece, withPiecePoint(piece, index, whole)) : now;
       },
       { code: 'edit.own-changed', values: {} },
     );

@@ -14,7 +14,7 @@ const PLACES = [
 ] as const;
 
 /** The four places, always in reach: below on a phone, at the left on a wide screen. */
-export function Places() {
+export function TabBar() {
   const { text } = useWords();
   const [wide, low] = [useWide(), useLow()];
   const path = usePathname();

@@ -1,6 +1,6 @@
-import type { Design, Dragged, DragRequest, Part, PartPlan, Plan, Shelf } from '@lintrel/core';
-import type { FromSession, SentDesign, SentPlan, ToSession, ViewName, Views } from './messages';
-import { foundAgain, named, receivingLists } from './sent';
+import type { Design, DragResult, DragRequest, Part, PartPlan, Plan, Shelf } from '@lintrel/core';
+import type { FromSession, DesignMessage, PlanMessage, ToSession, ViewName, Views } from './messages';
+import { resolveReferences, withReferences, listReceiver } from './sent';
 
 /** What is known of the open job; each of it says which design it is of. */
 export interface SessionState {
@@ -17,7 +17,7 @@ export interface SessionState {
 const NOTHING: SessionState = { job: null, design: null, turn: 0, parts: null, plan: null, error: null };
 
 /** The worker's end of the line. */
-export interface Line {
+export interface WorkerChannel {
   readonly post: (message: ToSession) => void;
   readonly hangUp: () => void;
 }
@@ -30,7 +30,7 @@ export interface JobSession {
   readonly put: (job: string, design: Design, shelf: Shelf) => void;
   /** A changed design: what becomes of it when finishes have followed their areas. It is the one worked on from then on. */
   readonly carry: (after: Design) => Promise<Design>;
-  readonly drag: (wish: DragRequest) => Promise<Dragged | null>;
+  readonly drag: (wish: DragRequest) => Promise<DragResult | null>;
   /** Asks about the design that was put last; returns what ends the question. */
   readonly ask: <N extends ViewName>(view: N, input: Views[N]['input'], told: (output: Views[N]['output'] | null, error: string | null) => void) => () => void;
 }
@@ -43,8 +43,8 @@ interface Waiting {
  * Makes the session of the open job.
  * @param call starts the worker; `heard` takes what it says, `broken` is called when it has ended by itself
  */
-export function createJobSession(call: (heard: (news: FromSession) => void, broken: (message: string) => void) => Line): JobSession {
-  let line: Line | null = null;
+export function createJobSession(call: (heard: (news: FromSession) => void, broken: (message: string) => void) => WorkerChannel): JobSession {
+  let line: WorkerChannel | null = null;
   let state = NOTHING;
   let shelf: Shelf | null = null;
   let sentShelf: Shelf | null = null;
@@ -98,7 +98,7 @@ export function createJobSession(call: (heard: (news: FromSession) => void, brok
     sentShelf = shelf;
     line.post({ kind: 'set', id: newest, design: { ...design, parts: ends.design(design.parts) }, ...fresh, carry: carried !== undefined });
   };
-  const reached = (): Line => {
+  const reached = (): WorkerChannel => {
     if (!line && state.design) set(state.design);
     if (!line) throw new Error('no job is open');
     return line;
@@ -159,18 +159,18 @@ export function createJobSession(call: (heard: (news: FromSession) => void, brok
 /** The screen's ends of what is sent in pieces; a fresh worker needs fresh ones. */
 function freshEnds() {
   let known: ReadonlySet<Part> = new Set();
-  const parts = receivingLists<PartPlan>();
-  const items = receivingLists<Plan['items'][number]>();
-  const steps = receivingLists<Plan['steps'][number]>();
-  const stages = receivingLists<Plan['stages'][number]>();
+  const parts = listReceiver<PartPlan>();
+  const items = listReceiver<Plan['items'][number]>();
+  const steps = listReceiver<Plan['steps'][number]>();
+  const stages = listReceiver<Plan['stages'][number]>();
   return {
     design: (all: readonly Part[]) => {
-      const sent = named(all, known);
+      const sent = withReferences(all, known);
       known = new Set(all);
       return sent;
     },
     parts,
-    plan: (sent: SentPlan): Plan => ({
+    plan: (sent: PlanMessage): Plan => ({
       ...sent,
       parts: parts(sent.parts),
       items: items(sent.items),
@@ -178,8 +178,8 @@ function freshEnds() {
       stages: stages(sent.stages),
     }),
     /** Parts that are as they were sent stay the very objects they were. */
-    carried: (sent: SentDesign, after: Design): Design => {
-      const next = { ...sent, parts: foundAgain(sent.parts, after.parts) };
+    carried: (sent: DesignMessage, after: Design): Design => {
+      const next = { ...sent, parts: resolveReferences(sent.parts, after.parts) };
       known = new Set(next.parts);
       return next;
     },

@@ -1,12 +1,12 @@
 import type {
   Design,
-  Dragged,
+  DragResult,
   DragRequest,
   Handle,
   JobSearch,
   LineAnalysis,
   LineFit,
-  Look,
+  ViewPoint,
   Match,
   Measured,
   Part,
@@ -16,9 +16,9 @@ import type {
   Shelf,
   StationTable,
   StationRequest,
-  WishOrder,
+  AimOrder,
 } from '@lintrel/core';
-import type { Naming, Sent } from './sent';
+import type { ReferenceList, ListPatch } from './sent';
 
 interface OneLine {
   readonly part: string;
@@ -32,26 +32,26 @@ export interface Views {
   handles: { readonly input: OneLine; readonly output: readonly Handle[] };
   match: { readonly input: OneLine & { readonly datum: string; readonly measured: readonly Measured[] }; readonly output: Match | null };
   stations: { readonly input: StationRequest; readonly output: StationTable | null };
-  picture: { readonly input: { readonly look: Look }; readonly output: Picture };
+  picture: { readonly input: { readonly look: ViewPoint }; readonly output: Picture };
   /** Lines and areas of a design that is being typed or tried; `carry`: the finishes of the open job follow their areas. */
   draft: { readonly input: { readonly design: Design; readonly carry?: boolean }; readonly output: readonly PartPlan[] };
   /** The plan with another scheme of the job, by its place among the others. */
   scheme: { readonly input: { readonly other: number }; readonly output: Plan };
-  wishes: { readonly input: Record<string, never>; readonly output: readonly WishOrder[] };
+  wishes: { readonly input: Record<string, never>; readonly output: readonly AimOrder[] };
   /** A long search; its news come one after another. */
   search: { readonly input: Record<string, never>; readonly output: JobSearch };
 }
 export type ViewName = keyof Views;
 
 /** A design on its way: parts the other side has are named. */
-export type SentDesign = Omit<Design, 'parts'> & { readonly parts: Naming<Part> };
+export type DesignMessage = Omit<Design, 'parts'> & { readonly parts: ReferenceList<Part> };
 
 /** A plan on its way. */
-export type SentPlan = Omit<Plan, 'parts' | 'items' | 'steps' | 'stages'> & {
-  readonly parts: Sent<PartPlan>;
-  readonly items: Sent<Plan['items'][number]>;
-  readonly steps: Sent<Plan['steps'][number]>;
-  readonly stages: Sent<Plan['stages'][number]>;
+export type PlanMessage = Omit<Plan, 'parts' | 'items' | 'steps' | 'stages'> & {
+  readonly parts: ListPatch<PartPlan>;
+  readonly items: ListPatch<Plan['items'][number]>;
+  readonly steps: ListPatch<Plan['steps'][number]>;
+  readonly stages: ListPatch<Plan['stages'][number]>;
 };
 
 /** What a screen says to the session. `id` is of the message; answers carry it. */
@@ -59,7 +59,7 @@ export type ToSession =
   | {
       readonly kind: 'set';
       readonly id: number;
-      readonly design: SentDesign;
+      readonly design: DesignMessage;
       /** Left out: as before. */
       readonly shelf?: Shelf;
       /** True where the design follows from the one before: finishes go with their areas, and what comes of that is told first. */
@@ -71,9 +71,9 @@ export type ToSession =
 
 /** What the session says. */
 export type FromSession =
-  | { readonly kind: 'design'; readonly id: number; readonly design: SentDesign }
-  | { readonly kind: 'parts'; readonly id: number; readonly parts: Sent<PartPlan> }
-  | { readonly kind: 'plan'; readonly id: number; readonly plan: SentPlan }
-  | { readonly kind: 'dragged'; readonly id: number; readonly dragged: Dragged | null }
+  | { readonly kind: 'design'; readonly id: number; readonly design: DesignMessage }
+  | { readonly kind: 'parts'; readonly id: number; readonly parts: ListPatch<PartPlan> }
+  | { readonly kind: 'plan'; readonly id: number; readonly plan: PlanMessage }
+  | { readonly kind: 'dragged'; readonly id: number; readonly dragged: DragResult | null }
   | { readonly kind: 'answer'; readonly id: number; readonly output: unknown }
   | { readonly kind: 'error'; readonly id: number; readonly message: string };

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { foundAgain, named, receivingLists, sendingLists } from './sent';
+import { resolveReferences, withReferences, listReceiver, listSender } from './sent';
 
 interface Thing {
   readonly id: string;
@@ -16,7 +16,7 @@ const lists = fc.array(fc.uniqueArray(thing, { selector: idOf }), { minLength: 1
 it('whatever lists follow each other, the other end has each as it was, and what did not change as the object it was', () => {
   fc.assert(
     fc.property(lists, (all) => {
-      const [send, receive] = [sendingLists<Thing>(idOf), receivingLists<Thing>()];
+      const [send, receive] = [listSender<Thing>(idOf), listReceiver<Thing>()];
       let before: readonly Thing[] = [];
       for (const list of all) {
         const got = receive(structuredClone(send(list)));
@@ -32,7 +32,7 @@ it('whatever lists follow each other, the other end has each as it was, and what
 });
 
 it('what did not change is not sent again, of what changed only what differs', () => {
-  const send = sendingLists<Thing>(idOf);
+  const send = listSender<Thing>(idOf);
   const list: Thing[] = [
     { id: 'a', value: 1, more: [1, 2] },
     { id: 'b', value: 1 },
@@ -46,17 +46,17 @@ it('what did not change is not sent again, of what changed only what differs', (
 });
 
 it('what was never sent is an error, not a gap', () => {
-  expect(() => receivingLists<Thing>()([0])).toThrow('entry 0 was named but never sent');
-  expect(() => receivingLists<Thing>()([[0, { value: 1 }, {}]])).toThrow('entry 0 was named but never sent');
+  expect(() => listReceiver<Thing>()([0])).toThrow('entry 0 was named but never sent');
+  expect(() => listReceiver<Thing>()([[0, { value: 1 }, {}]])).toThrow('entry 0 was named but never sent');
 });
 
 it('what is known is named and found again as the object it was', () => {
   fc.assert(
     fc.property(fc.uniqueArray(thing, { selector: idOf }), fc.array(fc.boolean(), { minLength: 4, maxLength: 4 }), (list, known) => {
-      const sent = named(list, new Set(list.filter((_, index) => known[index])));
+      const sent = withReferences(list, new Set(list.filter((_, index) => known[index])));
       expect(sent.filter((one) => typeof one === 'string')).toHaveLength(list.filter((_, index) => known[index]).length);
-      expect(foundAgain(sent, list).every((one, index) => one === list[index])).toBe(true);
+      expect(resolveReferences(sent, list).every((one, index) => one === list[index])).toBe(true);
     }),
   );
-  expect(() => foundAgain<Thing>(['a'], [])).toThrow('a was named but never sent');
+  expect(() => resolveReferences<Thing>(['a'], [])).toThrow('a was named but never sent');
 });

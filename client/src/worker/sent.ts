@@ -1,12 +1,12 @@
 /** A list of things with ids in which what the other side has already is only named. */
-export type Naming<T> = readonly (T | string)[];
+export type ReferenceList<T> = readonly (T | string)[];
 
 /** Names what the other side has, object by object, and leaves the rest. */
-export const named = <T extends { readonly id: string }>(list: readonly T[], known: ReadonlySet<T>): Naming<T> =>
+export const withReferences = <T extends { readonly id: string }>(list: readonly T[], known: ReadonlySet<T>): ReferenceList<T> =>
   list.map((one) => (known.has(one) ? one.id : one));
 
 /** The other end: what is only named is the very object that is at hand; a name nobody knows is an error. */
-export const foundAgain = <T extends { readonly id: string }>(sent: Naming<T>, atHand: readonly T[]): T[] =>
+export const resolveReferences = <T extends { readonly id: string }>(sent: ReferenceList<T>, atHand: readonly T[]): T[] =>
   sent.map((one) => {
     const found = typeof one === 'string' ? atHand.find(({ id }) => id === one) : one;
     if (!found) throw new Error(`${String(one)} was named but never sent`);
@@ -17,7 +17,7 @@ export const foundAgain = <T extends { readonly id: string }>(sent: Naming<T>, a
  * A list as it goes from the worker to the screen. An entry is its place in the list before, where it is as it was there; that place with
  * what differs, where some does; else the whole.
  */
-export type Sent<T> = readonly (number | Differing<T> | T)[];
+export type ListPatch<T> = readonly (number | Differing<T> | T)[];
 
 /** What differs of an entry: fields that are others now, and lists of which only a middle piece is. */
 type Differing<T> = readonly [place: number, fields: Partial<T>, lists: Readonly<Record<string, Spliced>>];
@@ -76,10 +76,10 @@ function differing<T extends object>(one: T, place: number, old: ReadonlyMap<str
  * Sends lists one after another, each with only what differs from the one before.
  * @param nameOf what makes two entries of two lists the same thing; a plan's times shift with every change, most of it stays
  */
-export function sendingLists<T extends object>(nameOf: (one: T) => string): (list: readonly T[]) => Sent<T> {
+export function listSender<T extends object>(nameOf: (one: T) => string): (list: readonly T[]) => ListPatch<T> {
   let before = new Map<string, { readonly place: number; readonly one: T }>();
   return (list) => {
-    const sent = list.map((one): Sent<T>[number] => {
+    const sent = list.map((one): ListPatch<T>[number] => {
       const old = before.get(nameOf(one));
       return (old && differing(one, old.place, marksOf(old.one))) ?? one;
     });
@@ -89,7 +89,7 @@ export function sendingLists<T extends object>(nameOf: (one: T) => string): (lis
 }
 
 /** The other end: what is as it was is the very object that came before. */
-export function receivingLists<T extends object>(): (sent: Sent<T>) => T[] {
+export function listReceiver<T extends object>(): (sent: ListPatch<T>) => T[] {
   let held: readonly T[] = [];
   const at = (place: number): T => {
     const found = held[place];

@@ -1,5 +1,5 @@
-import { emptyDesign, planJob, SHIPPED_SHELF, type Design, type Part, WISHES, type Shelf } from '@lintrel/core';
-import { createJobSession, type JobSession, type Line } from './jobSession';
+import { emptyDesign, planJob, SHIPPED_SHELF, type Design, type Part, AIMS, type Shelf } from '@lintrel/core';
+import { createJobSession, type JobSession, type WorkerChannel } from './jobSession';
 import type { FromSession, ToSession } from './messages';
 import { createSession } from './session';
 
@@ -47,7 +47,7 @@ function bench(): Bench {
   let waiting: (() => void)[] = [];
   let breakDown: (message: string) => void = () => undefined;
   let calls = 0;
-  const session = createJobSession((heard, broken): Line => {
+  const session = createJobSession((heard, broken): WorkerChannel => {
     calls++;
     waiting = [];
     breakDown = broken;
@@ -221,7 +221,7 @@ describe('a question', () => {
     leave();
     finish();
     expect(kinds(said)).toEqual(['parts', 'plan', 'answer']);
-    expect(told).toEqual([[...WISHES]]);
+    expect(told).toEqual([[...AIMS]]);
   });
 
   it('is to be asked again when the shelf is another', () => {

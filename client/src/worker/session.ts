@@ -2,32 +2,32 @@ import {
   analyseLine,
   carryScheme,
   draftParts,
-  dragged,
-  fitsOfLine,
+  applyDrag,
+  tapeFitsOfLine,
   handlesOf,
   matchLine,
-  newWorkStore,
-  pictureOf,
+  newPartCache,
+  drawPiece,
   planSteps,
-  quietly,
+  withoutProgress,
   searchJob,
   stationTable,
-  wishSteps,
+  ordersByAimSteps,
   type Design,
   type Part,
   type Plan,
   type Shelf,
-  type WorkStore,
-  theFirst,
+  type PartCache,
+  firstItem,
 } from '@lintrel/core';
-import type { FromSession, SentDesign, SentPlan, ToSession, ViewName, Views } from './messages';
-import { foundAgain, named, sendingLists } from './sent';
+import type { FromSession, DesignMessage, PlanMessage, ToSession, ViewName, Views } from './messages';
+import { resolveReferences, withReferences, listSender } from './sent';
 
 /** The open job, and everything that was worked out of it. */
 interface Open {
   readonly design: Design;
   readonly shelf: Shelf;
-  readonly store: WorkStore;
+  readonly store: PartCache;
 }
 
 type AtOnce = Exclude<ViewName, InSteps>;
@@ -35,12 +35,12 @@ type InSteps = 'scheme' | 'wishes' | 'search';
 
 /** Short questions are answered as they come. */
 const AT_ONCE: { readonly [N in AtOnce]: (open: Open, input: Views[N]['input']) => Views[N]['output'] } = {
-  fits: ({ design, shelf, store }, { part, line }) => fitsOfLine(design.parts, part, line, shelf.tapes, store),
+  fits: ({ design, shelf, store }, { part, line }) => tapeFitsOfLine(design.parts, part, line, shelf.tapes, store),
   analysis: ({ design, store }, { part, line }) => analyseLine(design.parts, part, line, store),
   handles: ({ design, store }, { part, line }) => handlesOf(design.parts, part, line, store),
   match: ({ design, store }, { part, line, datum, measured }) => matchLine(design.parts, part, line, datum, measured, store),
   stations: ({ design, store }, wish) => stationTable(design, wish, store),
-  picture: ({ design, shelf, store }, { look }) => pictureOf(design, shelf, look, store),
+  picture: ({ design, shelf, store }, { look }) => drawPiece(design, shelf, look, store),
   draft: ({ design, shelf, store }, input) => draftParts(input.carry ? carryScheme(design, input.design, store) : input.design, shelf, store),
 };
 
@@ -49,9 +49,9 @@ const IN_STEPS: { readonly [N in InSteps]: (open: Open, input: Views[N]['input']
   scheme: ({ design, shelf, store }, { other }) => {
     const scheme = design.others?.[other];
     if (!scheme) throw new Error('This scheme is no longer there.');
-    return quietly(planSteps({ ...design, scheme, others: undefined }, shelf, store));
+    return withoutProgress(planSteps({ ...design, scheme, others: undefined }, shelf, store));
   },
-  wishes: ({ design, shelf, store }) => quietly(wishSteps(design, shelf, store)),
+  wishes: ({ design, shelf, store }) => withoutProgress(ordersByAimSteps(design, shelf, store)),
   search: ({ design, shelf, store }) => searchJob(design, shelf, undefined, store),
 };
 const goesInSteps = (view: ViewName): view is InSteps => view in IN_STEPS;
@@ -78,16 +78,16 @@ interface Running {
  * @returns what hears the messages
  */
 export function createSession(send: (news: FromSession) => void, later: (work: () => void) => void): (message: ToSession) => void {
-  const store = newWorkStore();
+  const store = newPartCache();
   let open: Open | null = null;
   let held: readonly Part[] = [];
   let running: readonly Running[] = [];
   let turning = false;
   const out = {
-    parts: sendingLists<Plan['parts'][number]>(({ id }) => id),
-    items: sendingLists<Plan['items'][number]>(({ id }) => id),
-    steps: sendingLists<Plan['steps'][number]>(({ id }) => id),
-    stages: sendingLists<Plan['stages'][number]>(({ session }) => session),
+    parts: listSender<Plan['parts'][number]>(({ id }) => id),
+    items: listSender<Plan['items'][number]>(({ id }) => id),
+    steps: listSender<Plan['steps'][number]>(({ id }) => id),
+    stages: listSender<Plan['stages'][number]>(({ session }) => session),
   };
 
   const tell = (id: number, work: () => void) => {
@@ -100,7 +100,7 @@ export function createSession(send: (news: FromSession) => void, later: (work: (
   const turn = () => {
     const until = performance.now() + SLICE_MS;
     while (running.length > 0 && performance.now() < until) {
-      const one = theFirst(running);
+      const one = firstItem(running);
       let over = true;
       tell(one.id, () => (over = one.step()));
       if (over) running = running.filter((other) => other !== one);
@@ -119,14 +119,14 @@ export function createSession(send: (news: FromSession) => void, later: (work: (
   };
 
   const set = ({ id, design, shelf, carry }: Extract<ToSession, { kind: 'set' }>) => {
-    const parts = foundAgain(design.parts, held);
+    const parts = resolveReferences(design.parts, held);
     const came: Design = { ...design, parts };
     const known = shelf ?? opened().shelf;
     held = parts;
     const next = carry ? carryScheme(opened().design, came, store) : came;
     held = next.parts;
     open = { design: next, shelf: known, store };
-    if (carry) send({ kind: 'design', id, design: { ...next, parts: named(next.parts, new Set(parts)) } satisfies SentDesign });
+    if (carry) send({ kind: 'design', id, design: { ...next, parts: withReferences(next.parts, new Set(parts)) } satisfies DesignMessage });
     start({ id, plan: true, step: planning(id, open) });
   };
   const planning = (id: number, { design, shelf }: Open) => {
@@ -135,7 +135,7 @@ export function createSession(send: (news: FromSession) => void, later: (work: (
       const step = steps.next();
       if (step.done) {
         const { parts, items, steps: all, stages } = step.value;
-        const plan: SentPlan = { ...step.value, parts: out.parts(parts), items: out.items(items), steps: out.steps(all), stages: out.stages(stages) };
+        const plan: PlanMessage = { ...step.value, parts: out.parts(parts), items: out.items(items), steps: out.steps(all), stages: out.stages(stages) };
         send({ kind: 'plan', id, plan });
       } else if (step.value) send({ kind: 'parts', id, parts: out.parts(step.value) });
       return step.done === true;
@@ -168,7 +168,7 @@ export function createSession(send: (news: FromSession) => void, later: (work: (
     tell(message.id, () => {
       if (message.kind === 'set') set(message);
       else if (message.kind === 'ask') ask(message);
-      else if (message.kind === 'drag') send({ kind: 'dragged', id: message.id, dragged: dragged(opened().design.parts, message.wish, store) });
+      else if (message.kind === 'drag') send({ kind: 'dragged', id: message.id, dragged: applyDrag(opened().design.parts, message.wish, store) });
       else running = running.filter(({ id }) => id !== message.id);
     });
 }

@@ -4,7 +4,7 @@ import { session } from './jobSession';
 import type { ViewName, Views } from './messages';
 
 /** What follows from the design on screen, as far as it is worked out. */
-export interface Followed {
+export interface SessionView {
   /** Lines and areas, which are there before the order of coats; null until the first are. */
   readonly parts: Plan['parts'] | null;
   /** The newest plan; null until the first is there. */
@@ -16,7 +16,7 @@ export interface Followed {
 }
 
 /** Puts a design before the session and gives what it works out. */
-export function useSession(job: string, design: Design, shelf: Shelf): Followed {
+export function useSession(job: string, design: Design, shelf: Shelf): SessionView {
   const state = useSyncExternalStore(session.subscribe, session.state);
   useEffect(() => session.put(job, design, shelf), [job, design, shelf]);
   const own = state.job === job;

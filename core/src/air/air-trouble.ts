@@ -1,4 +1,4 @@
-import { airAt, type AirCourse } from './course';
+import { airAt, type AirSeries } from './course';
 import { dewMargin } from './dew';
 
 /** What is wrong with the air while something is done; worst first met. */
@@ -18,7 +18,7 @@ const LOOK_EVERY_MIN = 5;
  * @param surfaceBelowC how much colder the part is than the air; 0: as warm
  * @returns one of each kind at most; empty where all is well
  */
-export function airTroubles(course: AirCourse, fromMin: number, toMin: number, leastC: number, surfaceBelowC = 0): AirTrouble[] {
+export function airTroubles(course: AirSeries, fromMin: number, toMin: number, leastC: number, surfaceBelowC = 0): AirTrouble[] {
   const count = Math.max(1, Math.ceil((toMin - fromMin) / LOOK_EVERY_MIN));
   const looks = Array.from({ length: count + 1 }, (_, index) => {
     const atMin = fromMin + (index / count) * (toMin - fromMin);

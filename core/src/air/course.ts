@@ -1,4 +1,4 @@
-import { firstWhere } from '../units';
+import { lowerBound } from '../units';
 import type { AirMovement } from './climate';
 import type { DryingAir } from './rate';
 
@@ -13,17 +13,17 @@ export interface AirReading {
  * Air as it changes: readings in the order of time. Between two it changes evenly, before the first and after the last it stays as it is
  * there; two at one moment are a step.
  */
-export interface AirCourse {
+export interface AirSeries {
   readonly readings: readonly AirReading[];
   readonly movement: AirMovement;
 }
 
 /** Air that stays as it is. */
-export const steadyAir = ({ airC, rhPercent, movement }: DryingAir): AirCourse => ({ readings: [{ atMin: 0, airC, rhPercent }], movement });
+export const constantAir = ({ airC, rhPercent, movement }: DryingAir): AirSeries => ({ readings: [{ atMin: 0, airC, rhPercent }], movement });
 
 /** The air at a moment; at a step, what comes after it. */
-export function airAt({ readings, movement }: AirCourse, atMin: number): DryingAir {
-  const next = firstWhere(0, readings.length, (index) => readings[index]!.atMin > atMin);
+export function airAt({ readings, movement }: AirSeries, atMin: number): DryingAir {
+  const next = lowerBound(0, readings.length, (index) => readings[index]!.atMin > atMin);
   const before = readings[Math.max(0, next - 1)]!;
   const after = readings[Math.min(next, readings.length - 1)]!;
   const share = after.atMin > before.atMin && atMin > before.atMin ? (atMin - before.atMin) / (after.atMin - before.atMin) : 0;
@@ -51,7 +51,7 @@ const EVERY_MIN = 30;
  * @param days one a day, from the day that midnight begins; the last goes on
  * @param midnightMin that midnight, on the clock of the course
  */
-export function forecastAir(days: readonly DayAndNight[], midnightMin: number, movement: AirMovement): AirCourse {
+export function forecastAir(days: readonly DayAndNight[], midnightMin: number, movement: AirMovement): AirSeries {
   const turns = days.flatMap(({ dayC, nightC, dayRh, nightRh }, day) => [
     { atMin: midnightMin + day * DAY_MIN + COOLEST_H * 60, airC: nightC, rhPercent: nightRh },
     { atMin: midnightMin + day * DAY_MIN + WARMEST_H * 60, airC: dayC, rhPercent: dayRh },
@@ -81,7 +81,7 @@ function between(from: AirReading, to: AirReading, share: number): AirReading {
  * @param expected air beyond them
  * @param trustMin so long after the last reading the expected air takes over, evenly: a room does not change at once
  */
-export function measuredThen(measured: readonly AirReading[], expected: AirCourse, trustMin: number): AirCourse {
+export function measuredThenForecast(measured: readonly AirReading[], expected: AirSeries, trustMin: number): AirSeries {
   const last = measured[measured.length - 1];
   if (!last) return expected;
   const from = last.atMin + trustMin;

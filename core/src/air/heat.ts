@@ -1,4 +1,4 @@
-import { airAt, type AirCourse, type AirReading } from './course';
+import { airAt, type AirSeries, type AirReading } from './course';
 import { saturation } from './dew';
 
 /** Where warmth may come from: an oven or a baking booth, a lamp or fan, the sun. */
@@ -14,13 +14,13 @@ export interface Heat {
 }
 
 /** Why a heat does more harm than good; null: it may be. */
-export const heatTrouble = ({ filmC }: Pick<Heat, 'filmC'>, mostC: number): 'too-hot' | null => (filmC > mostC ? 'too-hot' : null);
+export const heatRisk = ({ filmC }: Pick<Heat, 'filmC'>, mostC: number): 'too-hot' | null => (filmC > mostC ? 'too-hot' : null);
 
 /**
  * The air as the film feels it: at least as warm as the heat makes it for its time, and drier, since the same water is in it.
  * @returns a course with steps where the heat begins and ends
  */
-export function warmed(course: AirCourse, heat: Heat): AirCourse {
+export function airWithHeat(course: AirSeries, heat: Heat): AirSeries {
   const [from, to] = [heat.fromMin, heat.fromMin + heat.minutes];
   if (!(heat.minutes > 0)) return course;
   const cool = (atMin: number): AirReading => {

@@ -1,9 +1,9 @@
-import { halved } from '../units';
-import { airAt, type AirCourse } from './course';
+import { bisect } from '../units';
+import { airAt, type AirSeries } from './course';
 import { dryingRate, type DryingAir } from './rate';
 
 /** How fast something goes on in this air, compared with the reference. */
-export type Pace = (air: DryingAir) => number;
+export type RateFunction = (air: DryingAir) => number;
 
 /** What decides how fast a film dries. */
 export interface DryingFilm {
@@ -12,8 +12,8 @@ export interface DryingFilm {
 }
 
 /** Pace a film dries at. */
-export const paceOf =
-  ({ activationKj, waterborne }: DryingFilm): Pace =>
+export const dryingRateFunction =
+  ({ activationKj, waterborne }: DryingFilm): RateFunction =>
   (air) =>
     dryingRate(activationKj, waterborne, air);
 
@@ -32,11 +32,11 @@ const GAUSS = [
 ] as const;
 
 /** What passes in a stretch without a reading in it. */
-const within = (pace: Pace, course: AirCourse, fromMin: number, toMin: number): number =>
+const within = (pace: RateFunction, course: AirSeries, fromMin: number, toMin: number): number =>
   (toMin - fromMin) * GAUSS.reduce((sum, [place, weight]) => sum + weight * pace(airAt(course, fromMin + place * (toMin - fromMin))), 0);
 
 /** The next place where the course has a corner or a stretch gets too long. */
-function cellEnd({ readings }: AirCourse, fromMin: number, index: number): { readonly toMin: number; readonly index: number } {
+function cellEnd({ readings }: AirSeries, fromMin: number, index: number): { readonly toMin: number; readonly index: number } {
   let next = index;
   while (next < readings.length && readings[next]!.atMin <= fromMin) next++;
   const corner = readings[next]?.atMin ?? Infinity;
@@ -47,8 +47,8 @@ function cellEnd({ readings }: AirCourse, fromMin: number, index: number): { rea
  * Reference minutes that pass between two moments.
  * @returns the integral of the pace over the air as it changes; negative where `toMin` comes first
  */
-export function passedBetween(pace: Pace, course: AirCourse, fromMin: number, toMin: number): number {
-  if (toMin < fromMin) return -passedBetween(pace, course, toMin, fromMin);
+export function elapsedBetween(pace: RateFunction, course: AirSeries, fromMin: number, toMin: number): number {
+  if (toMin < fromMin) return -elapsedBetween(pace, course, toMin, fromMin);
   // Before the first reading and after the last nothing changes.
   const first = course.readings[0]!.atMin;
   const last = course.readings[course.readings.length - 1]!.atMin;
@@ -73,7 +73,7 @@ export function passedBetween(pace: Pace, course: AirCourse, fromMin: number, to
  * @param neededMin 0 or more
  * @returns the moment; null where it does not come within a year
  */
-export function whenPassed(pace: Pace, course: AirCourse, fromMin: number, neededMin: number): number | null {
+export function timeWhenElapsed(pace: RateFunction, course: AirSeries, fromMin: number, neededMin: number): number | null {
   let left = neededMin;
   let at = fromMin;
   const last = course.readings[course.readings.length - 1]!.atMin;
@@ -82,7 +82,7 @@ export function whenPassed(pace: Pace, course: AirCourse, fromMin: number, neede
     const passed = within(pace, course, at, cell.toMin);
     if (passed >= left) {
       const [from, needed] = [at, left];
-      return halved(from, cell.toMin, CELL_HALVINGS, (end) => within(pace, course, from, end) < needed);
+      return bisect(from, cell.toMin, CELL_HALVINGS, (end) => within(pace, course, from, end) < needed);
     }
     left -= passed;
     [at, index] = [cell.toMin, cell.index];

@@ -1,10 +1,10 @@
 import * as v from 'valibot';
 import { instantText, nameText, stepText } from '../units';
-import { saidSchema } from './summary';
+import { messageSchema } from './summary';
 
 // What the clock is told of the day's plan. Moments are ms since 1970.
 
-const stepSchema = v.object({ id: v.string(), say: saidSchema });
+const stepSchema = v.object({ id: v.string(), say: messageSchema });
 
 const workSchema = v.object({
   /** Lasting name of the stretch of work. */
@@ -25,9 +25,9 @@ const workSchema = v.object({
   /** What a person has fixed of it; null: nothing. */
   pinned: v.nullable(v.object({ person: v.nullable(v.string()), atMs: v.nullable(v.number()) })),
   /** Last moment to begin it; `missed`: what would be missed after that, and when it would fall. Null: it may wait. */
-  latest: v.nullable(v.object({ atMs: v.number(), missed: v.nullable(v.object({ say: saidSchema, atMs: v.number() })) })),
+  latest: v.nullable(v.object({ atMs: v.number(), missed: v.nullable(v.object({ say: messageSchema, atMs: v.number() })) })),
 });
-export type DayWorkTold = v.InferOutput<typeof workSchema>;
+export type DayWorkAnswer = v.InferOutput<typeof workSchema>;
 
 export const dayAnswerSchema = v.object({
   now: v.number(),
@@ -55,10 +55,12 @@ export const dayAnswerSchema = v.object({
   /** Stretches of work further on that are not planned yet. */
   more: v.number(),
   /** What cannot be kept, and what would help. */
-  troubles: v.array(saidSchema),
+  troubles: v.array(messageSchema),
   /** Jobs that were sprayed in the booth lately: till when at the least others stay out. */
   booth: v.array(v.object({ job: v.string(), title: v.string(), twoPart: v.boolean(), untilMs: v.nullable(v.number()) })),
-  missed: v.array(v.object({ job: v.string(), title: v.string(), say: saidSchema, code: v.string(), closedMs: v.number(), againMs: v.nullable(v.number()) })),
+  missed: v.array(
+    v.object({ job: v.string(), title: v.string(), say: messageSchema, code: v.string(), closedMs: v.number(), againMs: v.nullable(v.number()) }),
+  ),
 });
 export type DayAnswer = v.InferOutput<typeof dayAnswerSchema>;
 

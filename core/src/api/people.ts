@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { nameText, oneOf, plainly, told, uuidText } from '../units';
+import { nameText, oneOfWords, messageWithoutValues, faultText, uuidText } from '../units';
 import { instant } from './summary';
 
 /** Owner: everything; painter: jobs, shelf, backups; helper: the run sheet; viewer: looks on. */
@@ -7,10 +7,10 @@ export const ROLES = ['owner', 'painter', 'helper', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];
 
 /** What one needs to be allowed something. `open`: nothing; `signed`: to be somebody. */
-export type Right = 'open' | 'signed' | 'look' | 'run' | 'plan' | 'shelf' | 'shop' | 'people';
+export type Permission = 'open' | 'signed' | 'look' | 'run' | 'plan' | 'shelf' | 'shop' | 'people';
 
 /** What each role may. */
-const MAY: Readonly<Record<Role, readonly Right[]>> = {
+const MAY: Readonly<Record<Role, readonly Permission[]>> = {
   owner: ['open', 'signed', 'look', 'run', 'plan', 'shelf', 'shop', 'people'],
   painter: ['open', 'signed', 'look', 'run', 'plan', 'shelf', 'shop'],
   helper: ['open', 'signed', 'look', 'run'],
@@ -18,18 +18,19 @@ const MAY: Readonly<Record<Role, readonly Right[]>> = {
 };
 
 /** Whether a role is allowed something. */
-export const may = (role: Role, right: Right): boolean => MAY[role].includes(right);
+export const isAllowed = (role: Role, right: Permission): boolean => MAY[role].includes(right);
 
 const LEAST_PASSPHRASE = 10;
 const passphrase = () =>
   v.pipe(
-    v.string(told(plainly('field.passphrase'))),
-    v.minLength(LEAST_PASSPHRASE, told(plainly('field.passphrase'))),
-    v.maxLength(200, told(plainly('field.passphrase'))),
+    v.string(faultText(messageWithoutValues('field.passphrase'))),
+    v.minLength(LEAST_PASSPHRASE, faultText(messageWithoutValues('field.passphrase'))),
+    v.maxLength(200, faultText(messageWithoutValues('field.passphrase'))),
   );
-const pin = () => v.pipe(v.string(told(plainly('field.pin'))), v.regex(/^\d{4,8}$/, told(plainly('field.pin'))));
+const pin = () => v.pipe(v.string(faultText(messageWithoutValues('field.pin'))), v.regex(/^\d{4,8}$/, faultText(messageWithoutValues('field.pin'))));
 /** What was typed to get in: whatever it is, it is right or wrong. */
-const typed = () => v.pipe(v.string(told(plainly('field.passphrase'))), v.maxLength(200, told(plainly('field.passphrase'))));
+const typed = () =>
+  v.pipe(v.string(faultText(messageWithoutValues('field.passphrase'))), v.maxLength(200, faultText(messageWithoutValues('field.passphrase'))));
 
 /** The first owner, let in by the code the start has printed. */
 export const setUpSchema = v.strictObject({ code: typed(), name: nameText(), passphrase: passphrase(), device: nameText() });
@@ -40,24 +41,24 @@ export const pinInSchema = v.strictObject({ person: uuidText(), pin: typed() });
 /** The passphrase of secrets in backups. */
 export const backupKeySchema = v.strictObject({ passphrase: passphrase() });
 
-export const newPersonSchema = v.strictObject({ name: nameText(), role: oneOf(ROLES), passphrase: passphrase() });
-export const changePersonSchema = v.strictObject({ role: v.optional(oneOf(ROLES)), passphrase: v.optional(passphrase()) });
+export const newPersonSchema = v.strictObject({ name: nameText(), role: oneOfWords(ROLES), passphrase: passphrase() });
+export const changePersonSchema = v.strictObject({ role: v.optional(oneOfWords(ROLES)), passphrase: v.optional(passphrase()) });
 export const ownPinSchema = v.strictObject({ passphrase: typed(), pin: pin() });
 export const ownPassphraseSchema = v.strictObject({ old: typed(), passphrase: passphrase() });
 
-export const personSchema = v.object({ id: v.string(), name: v.string(), role: oneOf(ROLES) });
+export const personSchema = v.object({ id: v.string(), name: v.string(), role: oneOfWords(ROLES) });
 export type ShopPerson = v.InferOutput<typeof personSchema>;
 
 /** Who one is here. `signIn`: whether one has to be somebody; `setUp`: whether there is an owner yet; `phone`: whose hands may change on it; `pinEnded`: one's PIN was
  * ended when PINs came to open no more than a painter's rights. */
-export const meSchema = v.object({
+export const currentPersonSchema = v.object({
   signIn: v.boolean(),
   setUp: v.boolean(),
   person: v.nullable(personSchema),
   phone: v.nullable(v.object({ name: v.string(), people: v.array(v.object({ id: v.string(), name: v.string() })) })),
   pinEnded: v.optional(v.boolean(), false),
 });
-export type Me = v.InferOutput<typeof meSchema>;
+export type CurrentPerson = v.InferOutput<typeof currentPersonSchema>;
 
 export const peopleSchema = v.object({ people: v.array(v.object({ ...personSchema.entries, hasPin: v.boolean(), pinLocked: v.boolean() })) });
 /** Phones of the shop, on which hands change by a PIN. */

@@ -1,18 +1,32 @@
 import * as v from 'valibot';
-import { finishSchema, SCHOOLS } from '../finish';
+import { finishSchema, PULL_TIMINGS } from '../finish';
 import { designSchema } from '../job';
 import { FEELS, PULLS } from '../learning';
 import { lineSchema } from '../lines';
 import { logEventSchema } from '../log';
 import { outlineSchema } from '../surface';
 import { supplySchema, tapeSchema } from '../tape';
-import { idText, instantText, listOf, nameText, noteText, numberBetween, JOB_KINDS, oneOf, plainly, positiveUpTo, stepText, told, uuidText } from '../units';
-import { instant, revision, saidSchema } from './summary';
+import {
+  idText,
+  instantText,
+  listOf,
+  nameText,
+  noteText,
+  numberBetween,
+  JOB_KINDS,
+  oneOfWords,
+  messageWithoutValues,
+  positiveUpTo,
+  stepText,
+  faultText,
+  uuidText,
+} from '../units';
+import { instant, revision, messageSchema } from './summary';
 
 /** Asks for a new job. */
 export const newJobSchema = v.strictObject({
   title: nameText(),
-  kind: oneOf(JOB_KINDS),
+  kind: oneOfWords(JOB_KINDS),
   scale: v.optional(numberBetween(1, 1000), 1),
 });
 export type NewJob = v.InferInput<typeof newJobSchema>;
@@ -62,14 +76,14 @@ export const behaviourSchema = v.object({
       passedMin: v.number(),
       saw: v.variant('kind', [
         v.object({ kind: v.literal('feel'), feel: v.picklist(FEELS) }),
-        v.object({ kind: v.literal('pull'), school: v.picklist(SCHOOLS), result: v.picklist(PULLS) }),
+        v.object({ kind: v.literal('pull'), school: v.picklist(PULL_TIMINGS), result: v.picklist(PULLS) }),
       ]),
     }),
   ),
 });
-export type BehaviourTold = v.InferOutput<typeof behaviourSchema>;
+export type BehaviourAnswer = v.InferOutput<typeof behaviourSchema>;
 
-const stockTable = () => oneOf(['tapes', 'supplies']);
+const stockTable = () => oneOfWords(['tapes', 'supplies']);
 
 /** What a person books: a pack or roll received, or how many there are. */
 export const bookStockSchema = v.strictObject({
@@ -78,7 +92,7 @@ export const bookStockSchema = v.strictObject({
   stuff: stockTable(),
   code: idText(),
   /** `uncounted`: it is not counted any more. */
-  reason: oneOf(['received', 'counted', 'uncounted']),
+  reason: oneOfWords(['received', 'counted', 'uncounted']),
   /** Rolls or packs that came, or that there are. */
   packs: numberBetween(0, 10_000, ''),
   note: noteText(),
@@ -90,7 +104,7 @@ export const stockMoveSchema = v.object({
   seq: v.number(),
   stuff: stockTable(),
   code: v.string(),
-  reason: oneOf(['received', 'counted', 'uncounted', 'used', 'back']),
+  reason: oneOfWords(['received', 'counted', 'uncounted', 'used', 'back']),
   packs: v.number(),
   jobId: v.nullable(v.string()),
   step: v.nullable(v.string()),
@@ -114,21 +128,21 @@ export const startSchema = v.strictObject({
 });
 
 /** Entries for the log of a job, in the order they were made. */
-export const MOST_SENT = 500;
+export const MAX_ENTRIES_PER_REQUEST = 500;
 export const sendLogSchema = v.strictObject({
-  entries: v.pipe(v.array(v.unknown()), v.minLength(1), v.maxLength(MOST_SENT)),
+  entries: v.pipe(v.array(v.unknown()), v.minLength(1), v.maxLength(MAX_ENTRIES_PER_REQUEST)),
   /** Ids of the people who made entries, by the id of the entry; of those left out it is whoever is signed in. */
   authors: v.optional(v.record(uuidText(), uuidText())),
 });
 
 /** Says which step of a run sheet a device is at. */
-export const sayHereSchema = v.strictObject({ step: stepText(), device: nameText() });
+export const announcePresenceSchema = v.strictObject({ step: stepText(), device: nameText() });
 
 /** With a refusal of code `stale`: the version sent and the version kept. */
 export const versionsSchema = v.object({ yours: saveJobSchema, current: jobSchema });
 
 /** A drawing to be read: the text of an SVG or DXF file. */
-export const drawingSchema = v.strictObject({ text: v.string(told(plainly('field.file-text'))) });
+export const drawingSchema = v.strictObject({ text: v.string(faultText(messageWithoutValues('field.file-text'))) });
 
 /** What a drawing holds, without its places. */
 export const drawingSummarySchema = v.object({
@@ -137,27 +151,27 @@ export const drawingSummarySchema = v.object({
   width: v.number(),
   height: v.number(),
   layers: v.array(v.object({ name: v.string(), paths: v.number() })),
-  skipped: v.array(saidSchema),
+  skipped: v.array(messageSchema),
 });
 export type DrawingSummary = v.InferOutput<typeof drawingSummarySchema>;
 
 /** Asks for a drawing to be made into an outline and a line. */
-export const takeDrawingSchema = v.strictObject({
-  text: v.string(told(plainly('field.file-text'))),
+export const importDrawingSchema = v.strictObject({
+  text: v.string(faultText(messageWithoutValues('field.file-text'))),
   wish: v.strictObject({
     unitMm: positiveUpTo(100_000, 'mm'),
     outline: v.nullable(v.string()),
-    lines: listOf(v.string(told(plainly('field.layer'))), 'layers', 1000),
+    lines: listOf(v.string(faultText(messageWithoutValues('field.layer'))), 'layers', 1000),
     lineId: idText(),
     lineName: nameText(),
     datum: idText(),
   }),
 });
-export type TakeDrawing = v.InferOutput<typeof takeDrawingSchema>;
+export type ImportDrawing = v.InferOutput<typeof importDrawingSchema>;
 
 /** What a drawing became. */
-export const takenDrawingSchema = v.object({ outline: v.nullable(outlineSchema), line: v.nullable(lineSchema), left: v.array(saidSchema) });
-export type TakenDrawing = v.InferOutput<typeof takenDrawingSchema>;
+export const importedDrawingSchema = v.object({ outline: v.nullable(outlineSchema), line: v.nullable(lineSchema), left: v.array(messageSchema) });
+export type ImportedDrawing = v.InferOutput<typeof importedDrawingSchema>;
 
 /** Asks for one part as a drawing. */
-export const drawingOutSchema = v.strictObject({ part: idText(), format: oneOf(['svg', 'dxf']) });
+export const drawingOutSchema = v.strictObject({ part: idText(), format: oneOfWords(['svg', 'dxf']) });

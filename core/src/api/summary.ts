@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { AIR_MOVEMENTS, HEATS } from '../air';
 import { newestEventSchema, type FrozenPlan } from '../log';
-import { JOB_KINDS, type Said, wholeBetween } from '../units';
+import { JOB_KINDS, type Message, wholeBetween } from '../units';
 
 // What the list of jobs and a run sheet are told: it knows nothing of designs.
 
@@ -9,7 +9,7 @@ export const instant = () => v.pipe(v.string(), v.isoTimestamp());
 export const revision = () => wholeBetween(1, 1_000_000_000);
 
 /** A code with its values, to be put into words by whoever shows it. */
-export const saidSchema = v.object({ code: v.string(), values: v.record(v.string(), v.any()) }) as unknown as v.GenericSchema<Said, Said>;
+export const messageSchema = v.object({ code: v.string(), values: v.record(v.string(), v.any()) }) as unknown as v.GenericSchema<Message, Message>;
 
 const filmSchema = v.object({
   activationKj: v.number(),
@@ -28,7 +28,7 @@ const countSchema = v.object({
 });
 const windowSchema = v.object({
   step: v.string(),
-  say: saidSchema,
+  say: messageSchema,
   code: v.string(),
   opens: v.nullable(v.number()),
   again: v.optional(v.nullable(v.number())),
@@ -46,7 +46,7 @@ export const jobSummarySchema = v.object({
   updatedAt: instant(),
   state: v.picklist(['planning', 'in-shop', 'finished']),
   /** The step that is next; null while the job is being planned, when every step is done, or when it is finished. */
-  next: v.nullable(saidSchema),
+  next: v.nullable(messageSchema),
   /** Its id. */
   nextStep: v.nullable(v.string()),
   finishedAt: v.nullable(v.number()),
@@ -68,8 +68,8 @@ export type Change = v.InferOutput<typeof changeSchema>;
 export const trustSchema = v.object({ addresses: v.array(v.string()), fingerprint: v.nullable(v.string()) });
 
 /** A device that is at a step of a run sheet now, and whose hands hold it. It is told, and kept nowhere. */
-export const hereSchema = v.object({ job: v.string(), step: v.string(), device: v.string(), person: v.nullable(v.string()) });
-export type Here = v.InferOutput<typeof hereSchema>;
+export const presenceSchema = v.object({ job: v.string(), step: v.string(), device: v.string(), person: v.nullable(v.string()) });
+export type Presence = v.InferOutput<typeof presenceSchema>;
 
 /** How many jobs of the demo are in the shop. */
 export const ownShopSchema = v.object({ demoJobs: v.number() });
@@ -104,7 +104,7 @@ export type KeptEvent = v.InferOutput<typeof keptEventSchema>;
 /** Entries after a number, and the newest work sheet there is; null: none was started. */
 export const logAnswerSchema = v.object({ sheet: v.nullable(v.number()), events: v.array(keptEventSchema) });
 /** What became of each entry that was sent: it is kept under a number, or why not. */
-export const takenSchema = v.object({
+export const entryResultsSchema = v.object({
   entries: v.array(
     v.union([
       v.object({ id: v.string(), seq: v.number() }),
@@ -112,7 +112,7 @@ export const takenSchema = v.object({
     ]),
   ),
 });
-export type Taken = v.InferOutput<typeof takenSchema>;
+export type EntryResults = v.InferOutput<typeof entryResultsSchema>;
 
 const runOf = <S extends v.GenericSchema>(plan: S) =>
   v.object({
@@ -132,7 +132,7 @@ export type RunAnswer = v.InferOutput<typeof runAnswerSchema>;
 export type RunRecord = v.InferOutput<typeof runSchema>;
 
 /** Names something that was made. */
-export const madeSchema = v.object({ id: v.string() });
+export const createdSchema = v.object({ id: v.string() });
 
 /** The one shape of every refusal. */
 export const errorSchema = v.object({

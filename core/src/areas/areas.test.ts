@@ -1,11 +1,11 @@
-import { closedRing, theFirst } from '../units';
-import { distanceToSegment, insideRing, ringArea, type Point } from '../curves';
+import { closeRing, firstItem } from '../units';
+import { distanceToSegment, isInsideRing, ringArea, type Point } from '../curves';
 import fc from 'fast-check';
 import type { TrimLine } from '../lines';
 import { type Surface } from '../surface';
 import { areasOn, linesOn, straight, sweep } from '../testing';
 import { libraryAreas } from '../testing-library-areas';
-import { areaAt, carriedChoices, chosenFinishes } from '.';
+import { areaAt, carryChoices, chosenFinishes } from '.';
 
 const at = (x: number, y: number): Point => ({ x, y });
 const SQUARE = [at(0, 0), at(1000, 0), at(1000, 1000), at(0, 1000)];
@@ -163,7 +163,7 @@ function endsBesideALine(lines: TrimLine[]): boolean {
 
 /** Sizes by a general library of what the square and the lines enclose, smallest first. */
 function librarySizes(lines: TrimLine[]): number[] {
-  const paths = [closedRing(SQUARE), ...linesOn(surfaceOf(SQUARE), lines).flatMap((line) => line.pieces)];
+  const paths = [closeRing(SQUARE), ...linesOn(surfaceOf(SQUARE), lines).flatMap((line) => line.pieces)];
   return libraryAreas(paths)
     .map(Math.round)
     .sort((a, b) => a - b);
@@ -174,7 +174,7 @@ describe('finishes of areas', () => {
   const give = (lines: TrimLine[], finishes: (string | null)[]) => on(lines).areas.map(({ seed }, index) => ({ seed, finish: finishes[index]! }));
   const carried = (before: TrimLine[], after: TrimLine[], finishes: (string | null)[]) => {
     const is = on(after);
-    return { is: is.areas, chosen: chosenFinishes(is.areas, carriedChoices(on(before), is, give(before, finishes))) };
+    return { is: is.areas, chosen: chosenFinishes(is.areas, carryChoices(on(before), is, give(before, finishes))) };
   };
 
   it('stay with their areas when a line moves', () => {
@@ -205,8 +205,8 @@ describe('finishes of areas', () => {
 it('total of a part with a curved line is the part', () => expect(total([sweep('s', [0, 200], [400, 700], [1000, 300])])).toBeCloseTo(1_000_000, 0));
 it('rims run anticlockwise round their seed', () => {
   for (const { rings, seed } of on([sweep('s', [0, 200], [400, 700], [1000, 300])]).areas) {
-    const rim = theFirst(rings);
+    const rim = firstItem(rings);
     expect(ringArea(rim)).toBeGreaterThan(0);
-    expect(insideRing(seed, rim)).toBe(true);
+    expect(isInsideRing(seed, rim)).toBe(true);
   }
 });

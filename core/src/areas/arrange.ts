@@ -1,14 +1,14 @@
 import type { Point } from '../curves';
-import type { LineSaid, ResolvedLine } from '../lines';
+import type { LineMessage, ResolvedLine } from '../lines';
 import type { Skin } from '../surface';
-import { FARTHEST_MM, MOST, TOLERANCE, type LineId } from '../units';
+import { MAX_DISTANCE_MM, LIMITS, TOLERANCE, type LineId } from '../units';
 import { bordersBetween, type Border } from './borders';
 import { facesOf } from './face';
 import { traceCycles } from './faces';
 import { toGrid, type GridPoint } from './grid';
-import { grouped } from './group';
-import { inOrder, measureGroup, type Area } from './measure';
-import { mergedEdges, nodedWithin, OPENING, OUTLINE, SEAM, type Meetings, type Segment } from './node';
+import { mergeFaces } from './group';
+import { sortAreas, measureArea, type Area } from './measure';
+import { mergeCollinearEdges, splitWithLimit, OPENING, OUTLINE, SEAM, type IntersectionOverflow, type Segment } from './node';
 
 /** What the lines make of a part. */
 export interface Arrangement {
@@ -21,7 +21,7 @@ export interface Arrangement {
 }
 
 /** What is said of a line that was left out. */
-export const tooManyMeetings: LineSaid = { code: 'line.meetings', values: { most: MOST.meetings } };
+export const tooManyIntersections: LineMessage = { code: 'line.meetings', values: { most: LIMITS.meetings } };
 
 /** A part that areas are found on. */
 export interface Outlines {
@@ -40,18 +40,18 @@ export function arrange(outlines: Outlines, lines: readonly ResolvedLine[]): Arr
   const { skin } = outlines;
   const { pieces, leftOut } = splitUp(outlines, lines);
   if (pieces === null) return { areas: [], borders: [], loose: [], leftOut };
-  const { cycles, dangling } = traceCycles(mergedEdges(pieces));
+  const { cycles, dangling } = traceCycles(mergeCollinearEdges(pieces));
   const faces = facesOf(cycles, outlines);
-  const { groupOf, count } = grouped(faces, skin);
+  const { groupOf, count } = mergeFaces(faces, skin);
   const members = Array.from({ length: count }, (): number[] => []);
   groupOf.forEach((group, face) => members[group]!.push(face));
   const measured = members.map((indices) =>
-    measureGroup(
+    measureArea(
       indices.map((index) => faces[index]!),
       skin,
     ),
   );
-  const { ordered, placeOf } = inOrder(measured);
+  const { ordered, placeOf } = sortAreas(measured);
   return {
     areas: ordered,
     borders: bordersBetween(
@@ -71,7 +71,7 @@ export function arrange(outlines: Outlines, lines: readonly ResolvedLine[]): Arr
 /** Everything on a part, split where it meets; null where not even its rim can be, and the lines that are not in it. */
 function splitUp({ skin, openings }: Outlines, lines: readonly ResolvedLine[]): { readonly pieces: Segment[] | null; readonly leftOut: string[] } {
   const owners = [...new Set(lines.map(({ owner }) => owner))];
-  const far = ({ x, y }: Point) => Math.abs(x) > FARTHEST_MM || Math.abs(y) > FARTHEST_MM;
+  const far = ({ x, y }: Point) => Math.abs(x) > MAX_DISTANCE_MM || Math.abs(y) > MAX_DISTANCE_MM;
   if (skin.ring.some(far)) return { pieces: null, leftOut: owners };
   const rims = [skin.ring, ...openings].map((ring) => ring.map(toGrid));
   const rimPieces = [
@@ -81,7 +81,7 @@ function splitUp({ skin, openings }: Outlines, lines: readonly ResolvedLine[]): 
   const linePieces = snapEnds(lines.flatMap(lineSegments), rims);
   const leftOut: string[] = [];
   for (;;) {
-    const found = nodedWithin([...rimPieces, ...linePieces.filter(({ source }) => !leftOut.includes(lines[source]!.owner))], MOST.meetings);
+    const found = splitWithLimit([...rimPieces, ...linePieces.filter(({ source }) => !leftOut.includes(lines[source]!.owner))], LIMITS.meetings);
     if (Array.isArray(found)) return { pieces: found, leftOut };
     const worst = worstOwner(found, lines);
     if (worst === null) return { pieces: null, leftOut: owners };
@@ -90,7 +90,7 @@ function splitUp({ skin, openings }: Outlines, lines: readonly ResolvedLine[]): 
 }
 
 /** The line of the list that meets others most often; of two alike the later one; null where only rims meet. */
-function worstOwner({ bySource }: Meetings, lines: readonly ResolvedLine[]): string | null {
+function worstOwner({ bySource }: IntersectionOverflow, lines: readonly ResolvedLine[]): string | null {
   const counts = new Map<string, number>();
   for (const [source, count] of bySource) if (source >= 0) counts.set(lines[source]!.owner, (counts.get(lines[source]!.owner) ?? 0) + count);
   const most = Math.max(0, ...counts.values());
@@ -140,13 +140,13 @@ function snapEnds(segments: readonly Segment[], rims: readonly (readonly GridPoi
   };
   return segments.flatMap((piece, index) => {
     const [before, after] = [segments[index - 1], segments[index + 1]];
-    const first = !before || before.source !== piece.source || !samePlace(before.b, piece.a);
-    const last = !after || after.source !== piece.source || !samePlace(after.a, piece.b);
+    const first = !before || before.source !== piece.source || !samePoint(before.b, piece.a);
+    const last = !after || after.source !== piece.source || !samePoint(after.a, piece.b);
     return segment(first ? snap(piece.a) : piece.a, last ? snap(piece.b) : piece.b, piece.source, piece.fromAt, piece.toAt);
   });
 }
 
-const samePlace = (a: GridPoint, b: GridPoint): boolean => a.x === b.x && a.y === b.y;
+const samePoint = (a: GridPoint, b: GridPoint): boolean => a.x === b.x && a.y === b.y;
 
 function nearestOn(point: Point, from: Point, to: Point): Point {
   const dx = to.x - from.x;

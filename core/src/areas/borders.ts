@@ -1,6 +1,6 @@
 import type { Skin } from '../surface';
 import type { Face } from './face';
-import type { NodedEdge } from './node';
+import type { ArrangementEdge } from './node';
 import { seamPiece, type SeamPiece } from './seam';
 import { TOLERANCE, type LineId } from '../units';
 
@@ -23,7 +23,7 @@ export interface Border {
  *   less than a hair, as where two lines cross at a third, there is no border: no tape makes such an edge
  */
 export function bordersBetween(faces: readonly Face[], areaOf: readonly number[], lineIds: readonly string[], skin: Skin): Border[] {
-  const sides = new Map<NodedEdge, { left?: number; right?: number }>();
+  const sides = new Map<ArrangementEdge, { left?: number; right?: number }>();
   faces.forEach(({ walks }, face) => {
     for (const { edge, forward } of walks.flat()) {
       const side = sides.get(edge) ?? {};
@@ -54,7 +54,7 @@ export function bordersBetween(faces: readonly Face[], areaOf: readonly number[]
 }
 
 /** The area on the other copy of the seam, for a line that lies on the seam itself. */
-function seamLookup(faces: readonly Face[], areaOf: readonly number[], skin: Skin): (edge: NodedEdge) => number | undefined {
+function seamLookup(faces: readonly Face[], areaOf: readonly number[], skin: Skin): (edge: ArrangementEdge) => number | undefined {
   if (!skin.seam) return () => undefined;
   const pieces: (SeamPiece & { area: number })[] = faces.flatMap(({ walks }, face) =>
     walks.flat().flatMap(({ edge }) => {

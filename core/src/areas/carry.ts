@@ -9,7 +9,7 @@ import { areaAt, type AreaChoice } from './find';
  * Where areas with different finishes have become one, all their choices are kept: the conflict is seen and a person decides.
  * A choice whose place lay in no area stays as it is: it is told until a person has settled it.
  */
-export function carriedChoices<C extends AreaChoice>(before: Arrangement, after: Arrangement, choices: readonly C[]): C[] {
+export function carryChoices<C extends AreaChoice>(before: Arrangement, after: Arrangement, choices: readonly C[]): C[] {
   const had = firstChoices(before, choices);
   const origins = originsOf(before, after);
   const gone = before.areas.flatMap((_, index) => (had[index] !== undefined && !origins.includes(index) ? [index] : []));
@@ -24,7 +24,7 @@ export function carriedChoices<C extends AreaChoice>(before: Arrangement, after:
 }
 
 /** Places in areas, moved to where those areas are now, to all of them where one was split; what has no area any more is left out. */
-export function carriedPlaces<C extends { readonly seed: Point }>(before: Arrangement, after: Arrangement, places: readonly C[]): C[] {
+export function carryPoints<C extends { readonly seed: Point }>(before: Arrangement, after: Arrangement, places: readonly C[]): C[] {
   const origins = originsOf(before, after);
   return places.flatMap((place) => {
     const was = areaAt(before.areas, place.seed);

@@ -1,8 +1,8 @@
-import { insideRing, ringArea, type Point } from '../curves';
+import { isInsideRing, ringArea, type Point } from '../curves';
 import type { Outlines } from './arrange';
 import type { Cycle } from './faces';
 import { fromGrid } from './grid';
-import { placeWellInside } from './seed';
+import { interiorPoint } from './seed';
 
 /** A piece of the sheet no line crosses: one closed walk round it, others round its holes. */
 export interface Face {
@@ -27,15 +27,15 @@ export function facesOf(cycles: readonly Cycle[], { skin, openings }: Outlines):
   for (const hole of rings.filter(({ size }) => size < 0)) {
     const own = new Set(hole.cycle.map(({ edge }) => edge));
     const around = faces
-      .filter((face) => face.size > -hole.size && insideRing(hole.points[0]!, face.points) && !face.cycle.some(({ edge }) => own.has(edge)))
+      .filter((face) => face.size > -hole.size && isInsideRing(hole.points[0]!, face.points) && !face.cycle.some(({ edge }) => own.has(edge)))
       .sort((a, b) => a.size - b.size)[0];
     around?.holes.push(hole);
   }
-  const onPart = (place: Point) => insideRing(place, skin.ring) && !openings.some((ring) => insideRing(place, ring));
+  const onPart = (place: Point) => isInsideRing(place, skin.ring) && !openings.some((ring) => isInsideRing(place, ring));
   return faces
     .map(({ cycle, points, holes }): Face => {
       const all = [points, ...holes.map((hole) => hole.points)];
-      return { walks: [cycle, ...holes.map((hole) => hole.cycle)], rings: all, seed: placeWellInside(all) };
+      return { walks: [cycle, ...holes.map((hole) => hole.cycle)], rings: all, seed: interiorPoint(all) };
     })
     .filter(({ seed }) => onPart(seed));
 }

@@ -1,11 +1,11 @@
-import { keyOf, type GridPoint } from './grid';
-import type { NodedEdge } from './node';
+import { gridKey, type GridPoint } from './grid';
+import type { ArrangementEdge } from './node';
 
 /** A directed side of an edge; the face it bounds lies on its left. */
 export interface HalfEdge {
   readonly from: GridPoint;
   readonly to: GridPoint;
-  readonly edge: NodedEdge;
+  readonly edge: ArrangementEdge;
   /** True where it runs a→b along its edge. */
   readonly forward: boolean;
 }
@@ -17,14 +17,14 @@ export type Cycle = readonly HalfEdge[];
 export interface Cycles {
   readonly cycles: readonly Cycle[];
   /** Edges that bound nothing, because one end hangs free. */
-  readonly dangling: readonly NodedEdge[];
+  readonly dangling: readonly ArrangementEdge[];
 }
 
 /**
  * Walks round all faces of an arrangement.
  * @param edges meeting only at their ends
  */
-export function traceCycles(edges: readonly NodedEdge[]): Cycles {
+export function traceCycles(edges: readonly ArrangementEdge[]): Cycles {
   const { kept, dangling } = withoutDangling(edges);
   const halves = kept.flatMap((edge): HalfEdge[] => [
     { from: edge.a, to: edge.b, edge, forward: true },
@@ -45,17 +45,17 @@ export function traceCycles(edges: readonly NodedEdge[]): Cycles {
   return { cycles, dangling };
 }
 
-function withoutDangling(edges: readonly NodedEdge[]): { kept: NodedEdge[]; dangling: NodedEdge[] } {
-  const atPlace = new Map<number, Set<NodedEdge>>();
-  for (const edge of edges) for (const end of [edge.a, edge.b]) (atPlace.get(keyOf(end)) ?? register(atPlace, keyOf(end))).add(edge);
-  const dangling = new Set<NodedEdge>();
+function withoutDangling(edges: readonly ArrangementEdge[]): { kept: ArrangementEdge[]; dangling: ArrangementEdge[] } {
+  const atPlace = new Map<number, Set<ArrangementEdge>>();
+  for (const edge of edges) for (const end of [edge.a, edge.b]) (atPlace.get(gridKey(end)) ?? register(atPlace, gridKey(end))).add(edge);
+  const dangling = new Set<ArrangementEdge>();
   const loose = [...atPlace.values()].filter((meeting) => meeting.size === 1);
   while (loose.length > 0) {
-    const meeting = loose.pop() as Set<NodedEdge>;
+    const meeting = loose.pop() as Set<ArrangementEdge>;
     for (const edge of meeting) {
       dangling.add(edge);
       for (const end of [edge.a, edge.b]) {
-        const other = atPlace.get(keyOf(end)) as Set<NodedEdge>;
+        const other = atPlace.get(gridKey(end)) as Set<ArrangementEdge>;
         other.delete(edge);
         if (other.size === 1) loose.push(other);
       }
@@ -74,7 +74,7 @@ function register<T>(map: Map<number, Set<T>>, key: number): Set<T> {
 function nextAround(halves: readonly HalfEdge[]): number[] {
   const leaving = new Map<number, number[]>();
   halves.forEach(({ from }, index) => {
-    const key = keyOf(from);
+    const key = gridKey(from);
     const list = leaving.get(key);
     if (list) list.push(index);
     else leaving.set(key, [index]);
@@ -84,7 +84,7 @@ function nextAround(halves: readonly HalfEdge[]): number[] {
   for (const list of leaving.values()) list.forEach((index, place) => (position[index] = place));
   return halves.map(({ to }, index) => {
     const back = index % 2 === 0 ? index + 1 : index - 1;
-    const list = leaving.get(keyOf(to)) as number[];
+    const list = leaving.get(gridKey(to)) as number[];
     return list[(position[back]! + list.length - 1) % list.length]!;
   });
 }

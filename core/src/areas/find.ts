@@ -1,13 +1,13 @@
-import { boxOf, insideRing, isLeftOf, nearBox, type Box, type Point } from '../curves';
+import { boundingBox, isInsideRing, rayCrossesEdge, isNearBox, type Box, type Point } from '../curves';
 import type { Area } from './measure';
 import type { FinishId } from '../units';
 
 /** True where a place lies inside some rings: where a way out crosses an odd number of them. */
-export const insideRings = (place: Point, rings: readonly (readonly Point[])[]): boolean =>
-  rings.reduce((inside, ring) => insideRing(place, ring) !== inside, false);
+export const isInsideRings = (place: Point, rings: readonly (readonly Point[])[]): boolean =>
+  rings.reduce((inside, ring) => isInsideRing(place, ring) !== inside, false);
 
 /** Index of the area a place lies in; -1 outside all. */
-export const areaAt = (areas: readonly Pick<Area, 'rings'>[], place: Point): number => areas.findIndex(({ rings }) => insideRings(place, rings));
+export const areaAt = (areas: readonly Pick<Area, 'rings'>[], place: Point): number => areas.findIndex(({ rings }) => isInsideRings(place, rings));
 
 /** Edges of the rings of an area by how high they lie: of a place only those at its height are asked. */
 interface Shelved {
@@ -24,7 +24,7 @@ const EDGES_A_ROW = 8;
 
 function shelve({ rings }: Pick<Area, 'rings'>): Shelved {
   const edges = rings.flatMap((ring) => ring.map((a, index): [Point, Point] => [a, ring[(index + ring.length - 1) % ring.length]!]));
-  const box = boxOf(edges.map(([a]) => a));
+  const box = boundingBox(edges.map(([a]) => a));
   const count = Math.max(1, Math.ceil(edges.length / EDGES_A_ROW));
   const perRow = (box.maxY - box.minY) / count || 1;
   const rows = Array.from({ length: count }, (): [Point, Point][] => []);
@@ -42,10 +42,10 @@ export function areaFinder(areas: readonly Pick<Area, 'rings'>[]): (place: Point
   shelved.set(areas, all);
   return (place) =>
     all.findIndex(({ box, from, perRow, rows }) => {
-      if (!nearBox(place, box, 0)) return false;
+      if (!isNearBox(place, box, 0)) return false;
       const row = rows[Math.min(rows.length - 1, Math.max(0, Math.floor((place.y - from) / perRow)))]!;
       let inside = false;
-      for (const [a, b] of row) if (isLeftOf(place, a, b)) inside = !inside;
+      for (const [a, b] of row) if (rayCrossesEdge(place, a, b)) inside = !inside;
       return inside;
     });
 }

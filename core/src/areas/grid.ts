@@ -18,10 +18,10 @@ export const toGrid = ({ x, y }: Point): GridPoint => ({ x: Math.round(x / TOLER
 export const fromGrid = ({ x, y }: GridPoint): Point => ({ x: x * TOLERANCE.grid, y: y * TOLERANCE.grid });
 
 /** One number for a grid place; throws outside ±33 m, where keys would collide. */
-export function keyOf({ x, y }: GridPoint): number {
+export function gridKey({ x, y }: GridPoint): number {
   if (Math.abs(x) >= SHIFT || Math.abs(y) >= SHIFT) throw new RangeError(`place ${x}, ${y} µm lies outside the grid`);
   return (x + SHIFT) * SPAN + (y + SHIFT);
 }
 
 /** Which side of a→b the place c lies: above 0 left, below 0 right, 0 on the line; exact. */
-export const turn = (a: GridPoint, b: GridPoint, c: GridPoint): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
+export const orientation = (a: GridPoint, b: GridPoint, c: GridPoint): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);

@@ -1,7 +1,7 @@
 import type { Skin } from '../surface';
-import { TOLERANCE, twoOf } from '../units';
+import { TOLERANCE, firstTwo } from '../units';
 import type { Face } from './face';
-import type { NodedEdge } from './node';
+import type { ArrangementEdge } from './node';
 import { sizeOfRings } from './measure';
 import { seamPiece } from './seam';
 
@@ -13,14 +13,14 @@ const TOUCH = 2e-3;
  * of each other, which go to the neighbour they share most of their rim with.
  * @returns group of each face, numbered from 0 in the order of the faces
  */
-export function grouped(faces: readonly Face[], skin: Skin): { readonly groupOf: readonly number[]; readonly count: number } {
+export function mergeFaces(faces: readonly Face[], skin: Skin): { readonly groupOf: readonly number[]; readonly count: number } {
   const parent = faces.map((_, index) => index);
   const root = (index: number): number => {
     while (parent[index] !== index) index = parent[index] = parent[parent[index]!]!;
     return index;
   };
   const join = (a: number, b: number) => {
-    const [low, high] = twoOf([root(a), root(b)].sort((p, q) => p - q));
+    const [low, high] = firstTwo([root(a), root(b)].sort((p, q) => p - q));
     parent[high] = low;
   };
   for (const [a, b] of acrossSeam(faces, skin)) join(a, b);
@@ -66,7 +66,7 @@ function hairsWithNeighbours(faces: readonly Face[], groupOf: readonly number[])
   });
   const hairs = [...sums].filter(([, { size, rim }]) => (2 * size) / rim < TOLERANCE.hair).map(([group]) => group);
   if (hairs.length === 0) return [];
-  const sides = new Map<NodedEdge, number[]>();
+  const sides = new Map<ArrangementEdge, number[]>();
   faces.forEach(({ walks }, face) =>
     walks.flat().forEach(({ edge }) => {
       const known = sides.get(edge);

@@ -22,8 +22,8 @@ export interface Area {
   readonly sliver: boolean;
 }
 
-/** Puts areas in the order of their codes: from the top down, then from the left. `placeOf` tells where each went. */
-export function inOrder(areas: readonly Omit<Area, 'code'>[]): { readonly ordered: readonly Area[]; readonly placeOf: readonly number[] } {
+/** Puts areas in the order of their codes: from the top down, then from the left. `pointOfMeasurement` tells where each went. */
+export function sortAreas(areas: readonly Omit<Area, 'code'>[]): { readonly ordered: readonly Area[]; readonly placeOf: readonly number[] } {
   const order = areas.map((_, index) => index).sort((i, j) => areas[j]!.seed.y - areas[i]!.seed.y || areas[i]!.seed.x - areas[j]!.seed.x);
   const placeOf = new Array<number>(areas.length);
   order.forEach((area, place) => (placeOf[area] = place));
@@ -31,7 +31,7 @@ export function inOrder(areas: readonly Omit<Area, 'code'>[]): { readonly ordere
 }
 
 /** Measures the area a group of faces makes. */
-export function measureGroup(faces: readonly Face[], skin: Skin): Omit<Area, 'code'> {
+export function measureArea(faces: readonly Face[], skin: Skin): Omit<Area, 'code'> {
   const rings = faces.flatMap((face) => face.rings);
   const { sizeMm2 } = sizeOfRings(rings, skin.metric);
   const perimeterMm = rimLength(faces, skin);

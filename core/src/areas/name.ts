@@ -1,4 +1,4 @@
-import { byText } from '../units';
+import { compareText } from '../units';
 import type { Border } from './borders';
 
 /** Ids longer than this are cut and end in a sum of what was cut. */
@@ -18,7 +18,7 @@ export function areaIds(areas: readonly unknown[], borders: readonly Border[]): 
   }
   const taken = new Map<string, number>();
   return around.map((sides) => {
-    const name = shortened([...sides].sort(byText).join('+')) || 'whole';
+    const name = truncate([...sides].sort(compareText).join('+')) || 'whole';
     const times = (taken.get(name) ?? 0) + 1;
     taken.set(name, times);
     return times === 1 ? name : `${name}#${times}`;
@@ -26,7 +26,7 @@ export function areaIds(areas: readonly unknown[], borders: readonly Border[]): 
 }
 
 /** FNV-1a, 32 bits: the same text gives the same sum everywhere. */
-function shortened(name: string): string {
+function truncate(name: string): string {
   if (name.length <= LONGEST) return name;
   let sum = 0x811c9dc5;
   for (let at = 0; at < name.length; at++) sum = Math.imul(sum ^ name.charCodeAt(at), 0x01000193) >>> 0;

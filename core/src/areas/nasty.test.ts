@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Surface } from '../surface';
 import type { TrimLine } from '../lines';
 import { areasOn, BASE, BOARD, straight, sweep } from '../testing';
-import { areaAt, mirroredArrangement } from '.';
+import { areaAt, mirrorArrangement } from '.';
 
 // Cases that break careless geometry, each for a reason of its own.
 
@@ -180,7 +180,7 @@ describe('a mirror image', () => {
       fc.property(anyRoundLines, (lines) => {
         const part = areasOn(TUBE, lines);
         const reflect = ({ x, y }: { x: number; y: number }) => ({ x, y: -y });
-        const ours = mirroredArrangement(part, reflect);
+        const ours = mirrorArrangement(part, reflect);
         const anew = areasOn(TUBE, lines, { opposite: { of: 'other', follows: false } });
         const sizes = (of: typeof ours) => of.areas.map(({ sizeMm2 }) => Math.round(sizeMm2 / 5)).sort((a, b) => a - b);
         const turned = ours.borders.every(

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { traceCycles } from './faces';
-import { fromGrid, keyOf, toGrid, turn, type GridPoint } from './grid';
-import { mergedEdges, noded, type Segment } from './node';
-import { placeWellInside } from './seed';
+import { fromGrid, gridKey, toGrid, orientation, type GridPoint } from './grid';
+import { mergeCollinearEdges, splitAtIntersections, type Segment } from './node';
+import { interiorPoint } from './seed';
 
 const at = (x: number, y: number): GridPoint => ({ x, y });
 const piece = (a: GridPoint, b: GridPoint, source = 0): Segment => ({ a, b, source, fromAt: 0, toAt: Math.hypot(b.x - a.x, b.y - a.y) });
@@ -19,20 +19,20 @@ describe('the grid', () => {
     fc.assert(fc.property(fc.double({ min: -30_000, max: 30_000, noNaN: true }), (mm) => Math.abs(fromGrid(toGrid({ x: mm, y: 0 })).x - mm) <= 0.0005 + 1e-9));
   });
   it('gives every place its own key, and none outside', () => {
-    fc.assert(fc.property(place, place, (a, b) => (keyOf(a) === keyOf(b)) === (a.x === b.x && a.y === b.y)));
-    expect(Number.isSafeInteger(keyOf(at(2 ** 25 - 1, 2 ** 25 - 1)))).toBe(true);
-    expect(() => keyOf(at(2 ** 25, 0))).toThrow(/outside the grid/);
+    fc.assert(fc.property(place, place, (a, b) => (gridKey(a) === gridKey(b)) === (a.x === b.x && a.y === b.y)));
+    expect(Number.isSafeInteger(gridKey(at(2 ** 25 - 1, 2 ** 25 - 1)))).toBe(true);
+    expect(() => gridKey(at(2 ** 25, 0))).toThrow(/outside the grid/);
   });
   it('turns exactly, even at 30 m', () => {
     const far = 30_000_000;
-    expect(turn(at(-far, -far), at(far, far), at(far - 1, far))).toBeGreaterThan(0);
-    expect(turn(at(-far, -far), at(far, far), at(0, 0))).toBe(0);
+    expect(orientation(at(-far, -far), at(far, far), at(far - 1, far))).toBeGreaterThan(0);
+    expect(orientation(at(-far, -far), at(far, far), at(0, 0))).toBe(0);
   });
 });
 
 describe('noded', () => {
   it('splits a cross in four and shares the distance along each', () => {
-    const split = noded([piece(at(0, 0), at(100, 100)), piece(at(0, 100), at(100, 0), 1)]);
+    const split = splitAtIntersections([piece(at(0, 0), at(100, 100)), piece(at(0, 100), at(100, 0), 1)]);
     expect(split).toHaveLength(4);
     const first = split.filter(({ source }) => source === 0);
     expect(first.map(({ fromAt, toAt }) => [Math.round(fromAt), Math.round(toAt)])).toEqual([
@@ -40,19 +40,23 @@ describe('noded', () => {
       [71, 141],
     ]);
   });
-  it('leaves pieces that only share an end as they are', () => expect(noded([piece(at(0, 0), at(50, 0)), piece(at(50, 0), at(50, 50))])).toHaveLength(2));
+  it('leaves pieces that only share an end as they are', () =>
+    expect(splitAtIntersections([piece(at(0, 0), at(50, 0)), piece(at(50, 0), at(50, 50))])).toHaveLength(2));
   it('splits where an end touches, and where pieces overlap', () => {
-    expect(noded([piece(at(0, 0), at(100, 0)), piece(at(50, 0), at(50, 80), 1)])).toHaveLength(3);
-    expect(mergedEdges(noded([piece(at(0, 0), at(100, 0)), piece(at(150, 0), at(40, 0), 1)]))).toHaveLength(3);
+    expect(splitAtIntersections([piece(at(0, 0), at(100, 0)), piece(at(50, 0), at(50, 80), 1)])).toHaveLength(3);
+    expect(mergeCollinearEdges(splitAtIntersections([piece(at(0, 0), at(100, 0)), piece(at(150, 0), at(40, 0), 1)]))).toHaveLength(3);
   });
   it('leaves nothing that crosses or touches between its ends', () => {
     fc.assert(
       fc.property(pieces, (given) => {
-        const split = noded(given);
+        const split = splitAtIntersections(given);
         return split.every((p, i) =>
           split.slice(0, i).every((q) => {
-            const sides = turn(p.a, p.b, q.a) > 0 !== turn(p.a, p.b, q.b) > 0 && turn(q.a, q.b, p.a) > 0 !== turn(q.a, q.b, p.b) > 0;
-            const proper = [turn(p.a, p.b, q.a), turn(p.a, p.b, q.b), turn(q.a, q.b, p.a), turn(q.a, q.b, p.b)].every((side) => side !== 0);
+            const sides =
+              orientation(p.a, p.b, q.a) > 0 !== orientation(p.a, p.b, q.b) > 0 && orientation(q.a, q.b, p.a) > 0 !== orientation(q.a, q.b, p.b) > 0;
+            const proper = [orientation(p.a, p.b, q.a), orientation(p.a, p.b, q.b), orientation(q.a, q.b, p.a), orientation(q.a, q.b, p.b)].every(
+              (side) => side !== 0,
+            );
             return !(sides && proper);
           }),
         );
@@ -63,7 +67,7 @@ describe('noded', () => {
   it('keeps the length of every source, but for the rounding of its splits', () => {
     fc.assert(
       fc.property(pieces, (given) => {
-        const split = noded(given);
+        const split = splitAtIntersections(given);
         return given.every(({ source, toAt }) => {
           const own = split.filter((one) => one.source === source);
           return Math.abs(own.reduce((sum, one) => sum + one.toAt - one.fromAt, 0) - toAt) < 0.01 * own.length + 2;
@@ -77,20 +81,20 @@ describe('traceCycles', () => {
   const square = [piece(at(0, 0), at(100, 0)), piece(at(100, 0), at(100, 100)), piece(at(100, 100), at(0, 100)), piece(at(0, 100), at(0, 0))];
 
   it('walks once inside and once outside a square', () => {
-    const { cycles, dangling } = traceCycles(mergedEdges(square));
+    const { cycles, dangling } = traceCycles(mergeCollinearEdges(square));
     expect(cycles.map((cycle) => cycle.length)).toEqual([4, 4]);
     expect(dangling).toEqual([]);
   });
   it('takes off what hangs free, however long the tail', () => {
     const tail = [piece(at(100, 100), at(150, 150), 1), piece(at(150, 150), at(200, 120), 1), piece(at(200, 120), at(260, 130), 1)];
-    const { cycles, dangling } = traceCycles(mergedEdges([...square, ...tail]));
+    const { cycles, dangling } = traceCycles(mergeCollinearEdges([...square, ...tail]));
     expect(dangling).toHaveLength(3);
     expect(cycles).toHaveLength(2);
   });
   it('uses every side of every edge exactly once', () => {
     fc.assert(
       fc.property(pieces, (given) => {
-        const edges = mergedEdges(noded(given));
+        const edges = mergeCollinearEdges(splitAtIntersections(given));
         const { cycles, dangling } = traceCycles(edges);
         return cycles.reduce((sum, cycle) => sum + cycle.length, 0) === 2 * (edges.length - dangling.length);
       }),
@@ -102,7 +106,7 @@ it('a place well inside lies inside a crescent, whose middle does not', () => {
   const arc = (radius: number, shift: number) =>
     Array.from({ length: 40 }, (_, i) => ({ x: radius * Math.cos((i * Math.PI) / 39), y: radius * Math.sin((i * Math.PI) / 39) - shift }));
   const crescent = [...arc(100, 0), ...arc(90, 0).reverse()];
-  const { x, y } = placeWellInside([crescent]);
+  const { x, y } = interiorPoint([crescent]);
   expect(Math.hypot(x, y)).toBeGreaterThan(90);
   expect(Math.hypot(x, y)).toBeLessThan(100);
 });

@@ -1,4 +1,4 @@
-import { keyOf, turn, type GridPoint } from './grid';
+import { gridKey, orientation, type GridPoint } from './grid';
 
 /** A straight piece on the grid that remembers where it came from. */
 export interface Segment {
@@ -29,7 +29,7 @@ const MOST_ROUNDS = 12;
  * @returns pieces that neither cross nor touch except at shared ends; pieces that lie on each other have the same ends. Where there
  *   are more meetings than that: how many were found on each source until then
  */
-export function nodedWithin(segments: readonly Segment[], most: number): Segment[] | Meetings {
+export function splitWithLimit(segments: readonly Segment[], most: number): Segment[] | IntersectionOverflow {
   let current = [...segments];
   // Pieces that were cut are looked at again; two that were not have nothing new to say to each other.
   let fresh = current.map(() => true);
@@ -45,14 +45,14 @@ export function nodedWithin(segments: readonly Segment[], most: number): Segment
 }
 
 /** More meetings than are worked out: how many each source had, by its index. */
-export interface Meetings {
+export interface IntersectionOverflow {
   readonly bySource: ReadonlyMap<number, number>;
 }
 
 /** Splits segments until they meet only at their ends, however often they meet. */
-export const noded = (segments: readonly Segment[]): Segment[] => nodedWithin(segments, Infinity) as Segment[];
+export const splitAtIntersections = (segments: readonly Segment[]): Segment[] => splitWithLimit(segments, Infinity) as Segment[];
 
-function findCuts(segments: readonly Segment[], fresh: readonly boolean[], most: number): Map<number, GridPoint[]> | Meetings {
+function findCuts(segments: readonly Segment[], fresh: readonly boolean[], most: number): Map<number, GridPoint[]> | IntersectionOverflow {
   const cuts = new Map<number, GridPoint[]>();
   const bySource = new Map<number, number>();
   let meetings = 0;
@@ -89,15 +89,15 @@ function liesOn(place: GridPoint, { a, b }: Segment): boolean {
   const lengthSquared = dx * dx + dy * dy;
   const along = (place.x - a.x) * dx + (place.y - a.y) * dy;
   if (along <= 0 || along >= lengthSquared) return false;
-  return Math.abs(turn(a, b, place)) <= ON_SEGMENT * Math.sqrt(lengthSquared);
+  return Math.abs(orientation(a, b, place)) <= ON_SEGMENT * Math.sqrt(lengthSquared);
 }
 
 function properCrossing(p: Segment, q: Segment): GridPoint | null {
-  const ofA = turn(p.a, p.b, q.a);
-  const ofB = turn(p.a, p.b, q.b);
+  const ofA = orientation(p.a, p.b, q.a);
+  const ofB = orientation(p.a, p.b, q.b);
   if (ofA === 0 || ofB === 0 || ofA > 0 === ofB > 0) return null;
-  const ofC = turn(q.a, q.b, p.a);
-  const ofD = turn(q.a, q.b, p.b);
+  const ofC = orientation(q.a, q.b, p.a);
+  const ofD = orientation(q.a, q.b, p.b);
   if (ofC === 0 || ofD === 0 || ofC > 0 === ofD > 0) return null;
   const share = ofA / (ofA - ofB);
   return { x: Math.round(q.a.x + share * (q.b.x - q.a.x)), y: Math.round(q.a.y + share * (q.b.y - q.a.y)) };
@@ -170,7 +170,7 @@ function forNearPairs(segments: readonly Segment[], visit: (first: number, secon
 }
 
 /** One edge of the arrangement, once for all the segments that lie on it. */
-export interface NodedEdge {
+export interface ArrangementEdge {
   readonly a: GridPoint;
   readonly b: GridPoint;
   /** The segments on it; those running b→a have been turned, so that fromAt belongs to a. */
@@ -178,11 +178,11 @@ export interface NodedEdge {
 }
 
 /** Joins segments that lie on each other into one edge; order follows the first of each. */
-export function mergedEdges(segments: readonly Segment[]): NodedEdge[] {
+export function mergeCollinearEdges(segments: readonly Segment[]): ArrangementEdge[] {
   const edges: { a: GridPoint; b: GridPoint; segments: Segment[] }[] = [];
   const fromPlace = new Map<number, Map<number, number>>();
   for (const segment of segments) {
-    const [keyA, keyB] = [keyOf(segment.a), keyOf(segment.b)];
+    const [keyA, keyB] = [gridKey(segment.a), gridKey(segment.b)];
     const [low, high] = keyA < keyB ? [keyA, keyB] : [keyB, keyA];
     const reached = fromPlace.get(low) ?? new Map<number, number>();
     fromPlace.set(low, reached);

@@ -1,4 +1,4 @@
-import { boxOf, distanceToSegment, type Point } from '../curves';
+import { boundingBox, distanceToSegment, type Point } from '../curves';
 
 /** Lines of sight across the area in each direction: enough to find the broad place of any ordinary shape. */
 const SCANS = 9;
@@ -7,8 +7,8 @@ const SCANS = 9;
  * A place well inside an area, though not always the innermost: the best middle of a few straight cuts across it.
  * @param rings rim and holes
  */
-export function placeWellInside(rings: readonly (readonly Point[])[]): Point {
-  const { minX, minY, maxX, maxY } = boxOf(rings[0]!);
+export function interiorPoint(rings: readonly (readonly Point[])[]): Point {
+  const { minX, minY, maxX, maxY } = boundingBox(rings[0]!);
   const cuts = Array.from({ length: SCANS }, (_, scan) => (scan + 0.47) / SCANS);
   // Uneven shares, so that a cut seldom runs through a corner. A middle reaches no farther than half its cut: the longest first.
   const candidates = cuts

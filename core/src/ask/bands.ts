@@ -1,23 +1,23 @@
 import { solveBands, type BandUnknown } from '../lines';
-import { lengthFromZeroKey, lengthKey, UNKNOWN, unknownOr, wholeKey } from './key';
-import { box, question, refuseAt } from './question';
+import { lengthFromZeroKey, lengthKey, UNKNOWN_VALUE, valueOrUnknown, wholeKey } from './key';
+import { rectangleRing, question, refuseAt } from './question';
 
 const NAMES: readonly BandUnknown[] = ['length', 'count', 'width', 'gap', 'margin'];
 
 export const bands = question({
   name: 'bands',
   keys: {
-    length: unknownOr(lengthKey('1200')),
-    count: unknownOr(wholeKey('5', 1, 1000)),
-    width: unknownOr(lengthKey('120')),
-    gap: unknownOr(lengthFromZeroKey('?')),
-    margin: unknownOr(lengthFromZeroKey('60')),
+    length: valueOrUnknown(lengthKey('1200')),
+    count: valueOrUnknown(wholeKey('5', 1, 1000)),
+    width: valueOrUnknown(lengthKey('120')),
+    gap: valueOrUnknown(lengthFromZeroKey('?')),
+    margin: valueOrUnknown(lengthFromZeroKey('60')),
   },
   ways: [],
   answer: (values) => {
-    const unknown = NAMES.filter((name) => values[name] === UNKNOWN);
+    const unknown = NAMES.filter((name) => values[name] === UNKNOWN_VALUE);
     if (unknown.length !== 1) return refuseAt(unknown[1] ?? 'gap', { code: 'ask.one-unknown', values: { names: NAMES, found: unknown.length } });
-    const number = (name: BandUnknown) => (values[name] === UNKNOWN ? 0 : (values[name] as number));
+    const number = (name: BandUnknown) => (values[name] === UNKNOWN_VALUE ? 0 : (values[name] as number));
     const known = { lengthMm: number('length'), count: number('count'), widthMm: number('width'), gapMm: number('gap'), marginMm: number('margin') };
     const solved = solveBands(known, unknown[0]!);
     if (solved.ok) return { ok: true, value: { ...solved.value } };
@@ -30,9 +30,9 @@ export const bands = question({
       strokes: [
         ...Array.from({ length: Math.min(count, 200) }, (_, index) => {
           const from = marginMm + index * (widthMm + gapMm);
-          return { tone: 'tape' as const, points: box(from, 0, from + widthMm, high) };
+          return { tone: 'tape' as const, points: rectangleRing(from, 0, from + widthMm, high) };
         }),
-        { tone: 'ink', points: box(0, 0, lengthMm, high) },
+        { tone: 'ink', points: rectangleRing(0, 0, lengthMm, high) },
       ],
       words: [],
     };

@@ -1,14 +1,14 @@
-import { batches, type Heap } from '../batch';
-import { plainly } from '../units';
+import { batches, type BatchCycleStep } from '../batch';
+import { messageWithoutValues } from '../units';
 import { minutesKey, wholeKey } from './key';
-import { box, question, refuseAt } from './question';
+import { rectangleRing, question, refuseAt } from './question';
 
 interface BatchAnswer extends Record<string, unknown> {
   readonly feasible: boolean;
   readonly paintAhead: number;
   /** Null where it cannot be done. */
   readonly totalMinutes: number | null;
-  readonly rhythm: readonly Heap[];
+  readonly rhythm: readonly BatchCycleStep[];
   readonly paint: number;
   readonly pull: number;
 }
@@ -29,7 +29,7 @@ export const batch = question({
   ways: [],
   answer: (values) => {
     const [paint, pull, from, to, strips] = [values.paint, values.pull, values.from, values.to, values.strips] as number[];
-    if (to! < from!) return refuseAt('to', plainly('ask.must-be-above'));
+    if (to! < from!) return refuseAt('to', messageWithoutValues('ask.must-be-above'));
     const found = batches({ paintMin: paint!, pullMin: pull!, fromMin: from!, toMin: to!, strips: strips! });
     const given = { paint: paint!, pull: pull!, from: from!, to: to! };
     if (!found.feasible) {
@@ -47,7 +47,7 @@ export const batch = question({
         const row = turn === 'paint' ? 16 : 0;
         return Array.from({ length: strips }, (_, index) => ({
           tone: turn === 'paint' ? ('fill' as const) : ('tape' as const),
-          points: box(at(startMin + index * each), row, at(startMin + (index + 1) * each), row + 12),
+          points: rectangleRing(at(startMin + index * each), row, at(startMin + (index + 1) * each), row + 12),
         }));
       }),
       words: rhythm.slice(0, 6).map(({ turn, strips, startMin }) => ({

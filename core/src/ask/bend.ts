@@ -1,5 +1,5 @@
-import { closedRing } from '../units';
-import { layRoundBend, type BodySide } from '../tape';
+import { closeRing } from '../units';
+import { fitTapeToBend, type BodySide } from '../tape';
 import { choiceKey, lengthKey, optional, shareKey, shelfKey } from './key';
 import { noTape, question } from './question';
 
@@ -31,7 +31,7 @@ export const bend = question({
     const tape =
       code === undefined ? { widthMm: width as number, stretch: stretch as number, fold: fold as number } : shelf.tapes.find((one) => one.code === code);
     if (!tape) return noTape(code as string, shelf);
-    return { ok: true, value: { ...layRoundBend(radius as number, tape, body as BodySide), radiusMm: radius as number, widthMm: tape.widthMm, body } };
+    return { ok: true, value: { ...fitTapeToBend(radius as number, tape, body as BodySide), radiusMm: radius as number, widthMm: tape.widthMm, body } };
   },
   sketch: ({ radiusMm, widthMm, innerRadiusMm }) => {
     const edge = arc(radiusMm);
@@ -39,7 +39,7 @@ export const bend = question({
     const [inner, outer] = [arc(Math.max(0, innerRadiusMm)), arc(innerRadiusMm + widthMm)];
     return {
       strokes: [
-        ...(lies ? [{ tone: 'tape' as const, points: closedRing([...inner, ...[...outer].reverse()]) }] : []),
+        ...(lies ? [{ tone: 'tape' as const, points: closeRing([...inner, ...[...outer].reverse()]) }] : []),
         { tone: 'ink' as const, points: edge },
         { tone: 'quiet' as const, points: [[0, 0], edge[Math.floor(edge.length / 2)]!] },
       ],

@@ -1,5 +1,5 @@
 import { wordsFor } from '@lintrel/words';
-import type { Said } from '../units';
+import type { Message } from '../units';
 import fc from 'fast-check';
 import { PAINT_SYSTEM_KEYS } from '../finish';
 import { answer, faults } from '../testing-ask';
@@ -64,7 +64,7 @@ describe('mix', () => {
 
 describe('over', () => {
   const says = (lower: string, upper: string, ageMinutes: number) =>
-    answer('over', { lower, upper, ageMinutes }) as { answer: string; untilMinutes?: number; reason: Said };
+    answer('over', { lower, upper, ageMinutes }) as { answer: string; untilMinutes?: number; reason: Message };
   const HOUR = 60;
   const DAY = 24 * HOUR;
   it.each([

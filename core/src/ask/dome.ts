@@ -1,4 +1,4 @@
-import { layOverDome } from '../tape';
+import { fitTapeToDome } from '../tape';
 import { lengthKey, shareKey } from './key';
 import { question } from './question';
 
@@ -10,5 +10,5 @@ export const dome = question({
     fold: shareKey('0.005', 0.5),
   },
   ways: [],
-  answer: ({ radius, width, fold }) => ({ ok: true, value: { ...layOverDome(radius as number, width as number, fold as number) } }),
+  answer: ({ radius, width, fold }) => ({ ok: true, value: { ...fitTapeToDome(radius as number, width as number, fold as number) } }),
 });

@@ -1,5 +1,5 @@
-import { facetsRound } from '../tape';
-import { plainly } from '../units';
+import { facetsForBend } from '../tape';
+import { messageWithoutValues } from '../units';
 import { lengthKey } from './key';
 import { question, refuseAt } from './question';
 
@@ -13,7 +13,7 @@ export const facets = question({
   ways: [],
   answer: ({ radius, slack, arc }) => {
     const [r, s, a] = [radius as number, slack as number, arc as number];
-    if (s >= 2 * r) return refuseAt('slack', plainly('ask.slack'));
-    return { ok: true, value: { ...facetsRound(r, s, a) } };
+    if (s >= 2 * r) return refuseAt('slack', messageWithoutValues('ask.slack'));
+    return { ok: true, value: { ...facetsForBend(r, s, a) } };
   },
 });

@@ -1,7 +1,7 @@
-import { coatsToHide, ladderOf } from '../finish';
+import { coatsToHide, coatSteps } from '../finish';
 import { RULE_OF_THUMB } from '../units';
 import { colourKey, numberKey, optional } from './key';
-import { box, question } from './question';
+import { rectangleRing, question } from './question';
 
 interface HideAnswer extends Record<string, unknown> {
   readonly coats: number | null;
@@ -32,7 +32,7 @@ export const hide = question({
     const [paint, under, hiding, coat] = [values.paint as string, values.under as string, values.hiding as number, values.coat as number];
     const found = coatsToHide(paint, under, hiding, coat, values.tolerance as number);
     const most = Math.min(found.coats ?? RULE_OF_THUMB.mostCoats, RULE_OF_THUMB.mostCoats);
-    const ladder = ladderOf({ colour: paint, hidingUm: hiding, coatUm: coat }, under, most).map(({ coats, colour, deltaE }) => ({ coats, colour, deltaE }));
+    const ladder = coatSteps({ colour: paint, hidingUm: hiding, coatUm: coat }, under, most).map(({ coats, colour, deltaE }) => ({ coats, colour, deltaE }));
     return { ok: true, value: { ...found, paint, under, ladder, coatUm: coat } };
   },
   sketch: ({ ladder, under }: HideAnswer) => {
@@ -40,8 +40,8 @@ export const hide = question({
     const step = 60 / shown.length;
     return {
       strokes: [
-        { tone: 'fill', points: box(0, -20, 14 * shown.length, 0), colour: under },
-        ...shown.map(({ coats, colour }, index) => ({ tone: 'fill' as const, points: box(14 * index, 0, 14 * (index + 1), coats * step), colour })),
+        { tone: 'fill', points: rectangleRing(0, -20, 14 * shown.length, 0), colour: under },
+        ...shown.map(({ coats, colour }, index) => ({ tone: 'fill' as const, points: rectangleRing(14 * index, 0, 14 * (index + 1), coats * step), colour })),
       ],
       words: shown.map(({ coats }, index) => ({ at: [14 * index + 7, -28] as const, what: { code: 'sketch.number', values: { number: coats } } })),
     };

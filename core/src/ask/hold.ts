@@ -1,9 +1,9 @@
 import { REFERENCE_AIR } from '../air';
-import { dwellMinutes } from '../drying';
+import { maxDwellMin } from '../drying';
 import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
-import { deTackFor, filmBond, holdOn, tapeGrip, type Hold } from '../masking';
-import { typicalMarks } from '../over';
-import { halved } from '../units';
+import { deTackFor, filmBond, holdOnFilm, tapeGrip, type Hold } from '../masking';
+import { typicalAgeMarks } from '../over';
+import { bisect } from '../units';
 import { ageKey, choiceKey, minutesKey, optional, shelfKey } from './key';
 import { noTape, question } from './question';
 
@@ -20,13 +20,13 @@ export const hold = question({
     const tape = shelf.tapes.find((one) => one.code === code);
     if (!tape) return noTape(code as string, shelf);
     const [system, age, staysMin] = [paint as PaintSystemKey, ageMinutes as number, stays as number];
-    const share = staysMin / dwellMinutes(tape.cleanHours, REFERENCE_AIR.airC);
+    const share = staysMin / maxDwellMin(tape.cleanHours, REFERENCE_AIR.airC);
     // What counts is the film when the tape comes off.
     const bondAt = (ageMin: number) => filmBond({ system, finish: null, ageMin: ageMin + staysMin, onBarePlastic: false }, REFERENCE_AIR);
-    const level = (ageMin: number): Hold => holdOn(bondAt(ageMin), tapeGrip(tape, share));
-    const marks = typicalMarks(system, REFERENCE_AIR);
+    const level = (ageMin: number): Hold => holdOnFilm(bondAt(ageMin), tapeGrip(tape, share));
+    const marks = typicalAgeMarks(system, REFERENCE_AIR);
     const full = Math.max(marks.throughMin, marks.cureMin ?? 0);
-    const safeFromMin = level(0) === 'safe' ? 0 : level(full) === 'safe' ? halved(0, full, 60, (ageMin) => level(ageMin) !== 'safe') : null;
+    const safeFromMin = level(0) === 'safe' ? 0 : level(full) === 'safe' ? bisect(0, full, 60, (ageMin) => level(ageMin) !== 'safe') : null;
     return {
       ok: true,
       value: { tape: tape.code, paint: system, hold: level(age), deTack: deTackFor(bondAt(age), tape, share), safeFromMin, outstays: share > 1, staysMin },

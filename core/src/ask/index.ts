@@ -1,5 +1,5 @@
 import { SHIPPED_SHELF, type Checked, type Shelf } from '../job';
-import { rounded } from '../units';
+import { roundNumbers } from '../units';
 import { bands } from './bands';
 import { batch } from './batch';
 import { bend } from './bend';
@@ -67,5 +67,5 @@ export function ask(name: string, input: unknown, shelf: Shelf = SHIPPED_SHELF):
   const found = questionNamed(name);
   if (!found) return refuseAt('question', { code: 'ask.no-question', values: { name, names: QUESTIONS.map((one) => one.name) } });
   const answer = askQuestion(found, input, shelf);
-  return answer.ok ? { ok: true, value: rounded(answer.value, ANSWER_DECIMALS) } : answer;
+  return answer.ok ? { ok: true, value: roundNumbers(answer.value, ANSWER_DECIMALS) } : answer;
 }

@@ -1,21 +1,21 @@
 import * as v from 'valibot';
 import type { Accepted } from './says';
 import {
-  heard,
+  parseFaultText,
   listOf,
-  LONGEST_MM,
-  plainly,
+  MAX_COORDINATE_MM,
+  messageWithoutValues,
   readHumidity,
   type Reading,
   readLength,
   readNumber,
   readTemperature,
-  refused,
-  type Said,
-  shortened,
-  told,
-  understood,
-  twoOf,
+  readFailed,
+  type Message,
+  truncate,
+  faultText,
+  readOk,
+  firstTwo,
 } from '../units';
 
 /** One value a question takes. The same key serves the form, the request body and the command line. */
@@ -39,16 +39,16 @@ export interface Key<T = unknown> {
 /** A typed value is never longer than this; a longer one is not read, nor told back. */
 const LONGEST_TYPED = 4000;
 /** What was typed is told back this far. */
-export const LONGEST_ECHO = 60;
+export const MAX_ECHO_CHARACTERS = 60;
 
-const TOO_LONG = told({ code: 'ask.letters', values: { most: LONGEST_TYPED } });
+const TOO_LONG = faultText({ code: 'ask.letters', values: { most: LONGEST_TYPED } });
 
 const typedText = () => v.pipe(v.string(), v.maxLength(LONGEST_TYPED, TOO_LONG));
 
 /** Builds a schema from a reader of typed text; numbers are read as if typed. */
 function readBy<T>(accepts: Accepted, read: (text: string) => Reading<T>): v.GenericSchema<unknown, T> {
   return v.pipe(
-    v.union([v.string(), v.number()], told({ code: 'ask.accepts', values: { accepts } })),
+    v.union([v.string(), v.number()], faultText({ code: 'ask.accepts', values: { accepts } })),
     v.check((value) => String(value).length <= LONGEST_TYPED, TOO_LONG),
     v.rawTransform(({ dataset, addIssue, NEVER }) => {
       const reading = read(String(dataset.value));
@@ -60,9 +60,11 @@ function readBy<T>(accepts: Accepted, read: (text: string) => Reading<T>): v.Gen
 }
 
 /** What was typed is told back only so far as a person reads it. */
-const notUnderstood = ({ code, values }: Said, accepts: Accepted): string => {
-  const short = Object.fromEntries(Object.entries(values).map(([name, value]) => [name, typeof value === 'string' ? shortened(value, LONGEST_ECHO) : value]));
-  return told({ code: 'ask.not-understood', values: { why: { code, values: short }, accepts } });
+const notUnderstood = ({ code, values }: Message, accepts: Accepted): string => {
+  const short = Object.fromEntries(
+    Object.entries(values).map(([name, value]) => [name, typeof value === 'string' ? truncate(value, MAX_ECHO_CHARACTERS) : value]),
+  );
+  return faultText({ code: 'ask.not-understood', values: { why: { code, values: short }, accepts } });
 };
 
 /** A value read from typed text by a reader of its own. */
@@ -80,45 +82,45 @@ const key = <T>(example: string, unit: string, accepts: Accepted, read: (text: s
 });
 
 const within = (reading: Reading<number>, least: number, most: number, unit: string): Reading<number> =>
-  reading.ok && !(reading.value >= least && reading.value <= most) ? refused({ code: 'ask.between', values: { least, most, unit } }) : reading;
+  reading.ok && !(reading.value >= least && reading.value <= most) ? readFailed({ code: 'ask.between', values: { least, most, unit } }) : reading;
 
 /** A length above zero, in any notation. */
 export const lengthKey = (example: string): Key<number> =>
-  key(example, 'mm', plainly('accepts.length'), (text) => {
+  key(example, 'mm', messageWithoutValues('accepts.length'), (text) => {
     const reading = readLength(text);
     if (!reading.ok) return reading;
-    return reading.value > 0 && reading.value <= LONGEST_MM ? reading : refused({ code: 'ask.above-zero', values: { mostMm: LONGEST_MM } });
+    return reading.value > 0 && reading.value <= MAX_COORDINATE_MM ? reading : readFailed({ code: 'ask.above-zero', values: { mostMm: MAX_COORDINATE_MM } });
   });
 
 /** A length that may be 0. */
 export const lengthFromZeroKey = (example: string): Key<number> =>
-  key(example, 'mm', plainly('accepts.length-from-zero'), (text) => within(readLength(text), 0, LONGEST_MM, 'mm'));
+  key(example, 'mm', messageWithoutValues('accepts.length-from-zero'), (text) => within(readLength(text), 0, MAX_COORDINATE_MM, 'mm'));
 
 /** A length of either sign. */
 export const signedLengthKey = (example: string): Key<number> =>
-  key(example, 'mm', plainly('accepts.length-signed'), (text) => within(readLength(text), -LONGEST_MM, LONGEST_MM, 'mm'));
+  key(example, 'mm', messageWithoutValues('accepts.length-signed'), (text) => within(readLength(text), -MAX_COORDINATE_MM, MAX_COORDINATE_MM, 'mm'));
 
 /** Whole number between two bounds. */
 export const wholeKey = (example: string, least: number, most: number): Key<number> =>
   key(example, '', { code: 'accepts.whole', values: { least, most } }, (text) => {
     const reading = within(readNumber(text), least, most, '');
-    return reading.ok && !Number.isInteger(reading.value) ? refused({ code: 'ask.not-whole', values: { value: reading.value } }) : reading;
+    return reading.ok && !Number.isInteger(reading.value) ? readFailed({ code: 'ask.not-whole', values: { value: reading.value } }) : reading;
   });
 
 /** What stands for the value to be found. */
-export const UNKNOWN = '?';
+export const UNKNOWN_VALUE = '?';
 
 /** A value, or `?` where it is the one to be found. */
-export const unknownOr = (of: Key<number>): Key<number | typeof UNKNOWN> => ({
+export const valueOrUnknown = (of: Key<number>): Key<number | typeof UNKNOWN_VALUE> => ({
   ...of,
   accepts: { code: 'accepts.or-unknown', values: { of: of.accepts } },
   schema: v.pipe(
     v.unknown(),
-    v.rawTransform(({ dataset, addIssue, NEVER }): number | typeof UNKNOWN => {
-      if (typeof dataset.value === 'string' && dataset.value.trim() === UNKNOWN) return UNKNOWN;
+    v.rawTransform(({ dataset, addIssue, NEVER }): number | typeof UNKNOWN_VALUE => {
+      if (typeof dataset.value === 'string' && dataset.value.trim() === UNKNOWN_VALUE) return UNKNOWN_VALUE;
       const read = v.safeParse(of.schema, dataset.value);
       if (read.success) return read.output;
-      addIssue({ message: told({ code: 'ask.or-unknown', values: { why: heard(read.issues[0].message) } }) });
+      addIssue({ message: faultText({ code: 'ask.or-unknown', values: { why: parseFaultText(read.issues[0].message) } }) });
       return NEVER;
     }),
   ),
@@ -126,17 +128,18 @@ export const unknownOr = (of: Key<number>): Key<number | typeof UNKNOWN> => ({
 
 /** Several lengths above 0, typed with commas or spaces between them, or sent as a list. */
 export const lengthsKey = (example: string): Key<readonly number[]> => {
-  const accepts: Accepted = plainly('accepts.lengths');
+  const accepts: Accepted = messageWithoutValues('accepts.lengths');
   return {
-    ...key(example, 'mm', accepts, () => refused(plainly('ask.nothing-chosen'))),
+    ...key(example, 'mm', accepts, () => readFailed(messageWithoutValues('ask.nothing-chosen'))),
     schema: v.pipe(
-      v.union([typedText(), v.number(), listOf(v.union([typedText(), v.number()]), 'lengths', 60)], told({ code: 'ask.accepts', values: { accepts } })),
+      v.union([typedText(), v.number(), listOf(v.union([typedText(), v.number()]), 'lengths', 60)], faultText({ code: 'ask.accepts', values: { accepts } })),
       v.rawTransform(({ dataset, addIssue, NEVER }) => {
         const texts = Array.isArray(dataset.value) ? dataset.value.map(String) : String(dataset.value).split(/[,;]\s*|\s+/);
         const readings = texts.filter((text) => text.trim() !== '').map((text) => readLength(text));
-        const bad = readings.find((reading) => !reading.ok || reading.value <= 0 || reading.value > LONGEST_MM);
+        const bad = readings.find((reading) => !reading.ok || reading.value <= 0 || reading.value > MAX_COORDINATE_MM);
         if (readings.length > 0 && readings.length <= 60 && !bad) return readings.map((reading) => (reading.ok ? reading.value : 0));
-        const why: Said = bad && !bad.ok ? bad.why : readings.length > 60 ? { code: 'ask.too-many', values: { most: 60 } } : plainly('ask.must-be-above');
+        const why: Message =
+          bad && !bad.ok ? bad.why : readings.length > 60 ? { code: 'ask.too-many', values: { most: 60 } } : messageWithoutValues('ask.must-be-above');
         addIssue({ message: notUnderstood(why, accepts) });
         return NEVER;
       }),
@@ -146,16 +149,16 @@ export const lengthsKey = (example: string): Key<readonly number[]> => {
 
 /** Measured places typed as `along above`, with commas between them, or sent as a list of pairs. */
 export const placesKey = (example: string): Key<readonly (readonly [number, number])[]> => {
-  const accepts: Accepted = plainly('accepts.places');
+  const accepts: Accepted = messageWithoutValues('accepts.places');
   return {
-    ...key(example, 'mm', accepts, () => refused(plainly('ask.nothing-chosen'))),
+    ...key(example, 'mm', accepts, () => readFailed(messageWithoutValues('ask.nothing-chosen'))),
     schema: v.pipe(
-      v.union([typedText(), listOf(v.tuple([v.number(), v.number()]), 'places', 200)], told({ code: 'ask.accepts', values: { accepts } })),
+      v.union([typedText(), listOf(v.tuple([v.number(), v.number()]), 'places', 200)], faultText({ code: 'ask.accepts', values: { accepts } })),
       v.rawTransform(({ dataset, addIssue, NEVER }) => {
         const pairs = typeof dataset.value === 'string' ? readPairs(dataset.value) : dataset.value;
-        const sound = pairs && pairs.length >= 2 && pairs.length <= 200 && pairs.flat().every((value) => Math.abs(value) <= LONGEST_MM);
+        const sound = pairs && pairs.length >= 2 && pairs.length <= 200 && pairs.flat().every((value) => Math.abs(value) <= MAX_COORDINATE_MM);
         if (sound) return pairs;
-        addIssue({ message: notUnderstood({ code: 'ask.places', values: { mostMm: LONGEST_MM } }, accepts) });
+        addIssue({ message: notUnderstood({ code: 'ask.places', values: { mostMm: MAX_COORDINATE_MM } }, accepts) });
         return NEVER;
       }),
     ) as v.GenericSchema<unknown, readonly (readonly [number, number])[]>,
@@ -171,7 +174,7 @@ function readPairs(text: string): [number, number][] | null {
   );
   if (pairs.some((pair) => pair.length !== 2 || pair.some((reading) => !reading.ok))) return null;
   return pairs.map((pair) => {
-    const [a, b] = twoOf(pair);
+    const [a, b] = firstTwo(pair);
     return [a.ok ? a.value : 0, b.ok ? b.value : 0];
   });
 }
@@ -185,7 +188,7 @@ export const shareKey = (example: string, most = 1): Key<number> =>
   key(example, 'share', { code: 'accepts.share', values: { most } }, (text) => {
     const percent = /^\s*(.+?)\s*%\s*$/.exec(text);
     const reading = readNumber(percent ? percent[1]! : text);
-    return within(reading.ok && percent ? understood(reading.value / 100) : reading, 0, most, '');
+    return within(reading.ok && percent ? readOk(reading.value / 100) : reading, 0, most, '');
   });
 
 /** A time above zero, in minutes. */
@@ -194,24 +197,24 @@ export const minutesKey = (example: string, least = 0, most = 100_000): Key<numb
 
 /** A temperature in °C, or °F when it says so. */
 export const temperatureKey = (example: string): Key<number> =>
-  key(example, '°C', plainly('accepts.temperature'), (text) => within(readTemperature(text), -40, 80, '°C'));
+  key(example, '°C', messageWithoutValues('accepts.temperature'), (text) => within(readTemperature(text), -40, 80, '°C'));
 
 /** Relative humidity in percent. */
-export const humidityKey = (example: string): Key<number> => key(example, '%', plainly('accepts.humidity'), readHumidity);
+export const humidityKey = (example: string): Key<number> => key(example, '%', messageWithoutValues('accepts.humidity'), readHumidity);
 
 /** One of a few words. */
 export const choiceKey = <const C extends string>(example: string, choices: readonly C[]): Key<C> => ({
   ...key(example, '', { code: 'accepts.choice', values: { choices } }, (text) => {
     const found = choices.find((choice) => choice === text.trim().toLowerCase());
-    return found ? understood(found) : refused({ code: 'ask.not-choice', values: { text: text.trim() } });
+    return found ? readOk(found) : readFailed({ code: 'ask.not-choice', values: { text: text.trim() } });
   }),
   choices,
 });
 
 /** The code of a tape or the id of a finish on the shelf. */
 export const shelfKey = (example: string, from: 'tapes' | 'finishes'): Key<string> => ({
-  ...key(example, '', from === 'tapes' ? plainly('accepts.tape') : plainly('accepts.finish'), (text) =>
-    text.trim() ? understood(text.trim()) : refused(plainly('ask.nothing-chosen')),
+  ...key(example, '', from === 'tapes' ? messageWithoutValues('accepts.tape') : messageWithoutValues('accepts.finish'), (text) =>
+    text.trim() ? readOk(text.trim()) : readFailed(messageWithoutValues('ask.nothing-chosen')),
   ),
   from,
 });
@@ -221,17 +224,17 @@ export const optional = <T>(of: Key<T>, fallback?: T): Key<T> => ({ ...of, optio
 
 /** A colour as #rrggbb; the number sign may be left out. */
 export const colourKey = (example: string): Key<string> =>
-  key(example, '', plainly('accepts.colour'), (text) => {
+  key(example, '', messageWithoutValues('accepts.colour'), (text) => {
     const found = /^#?([0-9a-f]{6})$/i.exec(text.trim());
-    return found ? understood(`#${found[1]!.toLowerCase()}`) : refused({ code: 'ask.not-colour', values: { text: text.trim() } });
+    return found ? readOk(`#${found[1]!.toLowerCase()}`) : readFailed({ code: 'ask.not-colour', values: { text: text.trim() } });
   });
 
 /** Parts by volume with colons between them, paint first. */
 export const ratioKey = (example: string): Key<readonly number[]> =>
-  key(example, '', plainly('accepts.ratio'), (text) => {
+  key(example, '', messageWithoutValues('accepts.ratio'), (text) => {
     const parts = text.split(':').map((part) => readNumber(part));
     const sound = parts.length <= 4 && parts.every((part) => part.ok && part.value > 0 && part.value <= 100);
-    return sound ? understood(parts.map((part) => (part.ok ? part.value : 0))) : refused({ code: 'ask.not-ratio', values: { text: text.trim() } });
+    return sound ? readOk(parts.map((part) => (part.ok ? part.value : 0))) : readFailed({ code: 'ask.not-ratio', values: { text: text.trim() } });
   });
 
 /** Two hundred years are older than any finish. */

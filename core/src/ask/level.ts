@@ -1,6 +1,6 @@
-import { levelOnTube, type LevelPlace } from '../lines';
+import { levelLineOnTube, type LevelPoint } from '../lines';
 import { lengthKey, numberKey, signedLengthKey } from './key';
-import { box, question, refuseAt } from './question';
+import { rectangleRing, question, refuseAt } from './question';
 
 /** A table longer than this is no table. */
 const MOST_ROWS = 2000;
@@ -18,16 +18,16 @@ export const level = question({
   answer: ({ diameter, height, pitch, length, step }) => {
     const [d, h, p, l, s] = [diameter, height, pitch, length, step] as [number, number, number, number, number];
     if (l / s > MOST_ROWS) return refuseAt('step', { code: 'ask.too-many-rows', values: { most: MOST_ROWS } });
-    const table = levelOnTube({ diameterMm: d, heightMm: h, pitchDeg: p, lengthMm: l, stepMm: s });
+    const table = levelLineOnTube({ diameterMm: d, heightMm: h, pitchDeg: p, lengthMm: l, stepMm: s });
     return { ok: true, value: { table, diameterMm: d, lengthMm: l } };
   },
   sketch: ({ table, diameterMm, lengthMm }) => {
     const half = (Math.PI * diameterMm) / 2;
-    const on = table.filter((row): row is LevelPlace & { girthFromTopMm: number } => row.girthFromTopMm !== null);
+    const on = table.filter((row): row is LevelPoint & { girthFromTopMm: number } => row.girthFromTopMm !== null);
     const side = (sign: number) => on.map(({ x, girthFromTopMm }): [number, number] => [x, sign * girthFromTopMm]);
     return {
       strokes: [
-        { tone: 'fill', points: box(0, -half, lengthMm, half) },
+        { tone: 'fill', points: rectangleRing(0, -half, lengthMm, half) },
         {
           tone: 'quiet',
           points: [

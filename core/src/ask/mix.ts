@@ -1,7 +1,7 @@
 import { mixParts, sprayedMl } from '../finish';
 import { numberKey, ratioKey, shareKey, wholeKey } from './key';
-import { box, question, refuseAt } from './question';
-import { plainly } from '../units';
+import { rectangleRing, question, refuseAt } from './question';
+import { messageWithoutValues } from '../units';
 
 interface MixAnswer extends Record<string, unknown> {
   readonly ml: number;
@@ -27,8 +27,8 @@ export const mix = question({
       number,
       number,
     ];
-    if (solids === 0) return refuseAt('solids', plainly('ask.no-solids'));
-    if (transfer === 0) return refuseAt('transfer', plainly('ask.no-transfer'));
+    if (solids === 0) return refuseAt('solids', messageWithoutValues('ask.no-solids'));
+    if (transfer === 0) return refuseAt('transfer', messageWithoutValues('ask.no-transfer'));
     const ml = sprayedMl(area, film * coats, solids, transfer);
     return { ok: true, value: { ml, parts: mixParts(ml, values.ratio as readonly number[]) } };
   },
@@ -41,7 +41,7 @@ export const mix = question({
     });
     return {
       strokes: [
-        ...layers.map(({ low, high }, index) => ({ tone: index % 2 === 0 ? ('fill' as const) : ('tape' as const), points: box(0, low, 70, high) })),
+        ...layers.map(({ low, high }, index) => ({ tone: index % 2 === 0 ? ('fill' as const) : ('tape' as const), points: rectangleRing(0, low, 70, high) })),
         {
           tone: 'ink',
           points: [

@@ -1,4 +1,4 @@
-import { closingOf } from '../masking';
+import { closingMethod } from '../masking';
 import { OPENING_USES, type OpeningUse, type ZoneShape } from '../surface';
 import { isModelScale } from '../units';
 import { choiceKey, lengthKey, numberKey, optional } from './key';
@@ -22,7 +22,7 @@ export const opening = question({
     const shape: ZoneShape =
       diameter === undefined ? { kind: 'window', at, width: width as number, height: height as number, corner: 0 } : { kind: 'round', at, diameter };
     const of = { kind: 'opening' as const, id: 'opening', name: '', datum: 'base', use: use as OpeningUse, shape };
-    const { code, values } = closingOf(of, null, 1, isModelScale(scale as number));
+    const { code, values } = closingMethod(of, null, 1, isModelScale(scale as number));
     const { opening: _, parts: __, count: ___, ...figures } = values;
     return { ok: true, value: { closing: code, ...figures } };
   },

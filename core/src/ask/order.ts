@@ -2,7 +2,7 @@ import { coatsToHide } from '../finish';
 import { RULE_OF_THUMB } from '../units';
 import { strengthKeys } from './hide';
 import { colourKey } from './key';
-import { box, question } from './question';
+import { rectangleRing, question } from './question';
 
 interface OrderAnswer extends Record<string, unknown> {
   readonly orders: readonly {
@@ -44,11 +44,11 @@ export const order = question({
         const left = index * 44;
         let from = 0;
         return [
-          { tone: 'fill' as const, points: box(left, -8, left + 36, 0), colour: under },
+          { tone: 'fill' as const, points: rectangleRing(left, -8, left + 36, 0), colour: under },
           ...colours.map((colour, place) => {
             const low = from;
             from += (60 * coats[place]!) / high;
-            return { tone: 'fill' as const, points: box(left, low, left + 36, from), colour };
+            return { tone: 'fill' as const, points: rectangleRing(left, low, left + 36, from), colour };
           }),
         ];
       }),

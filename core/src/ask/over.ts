@@ -1,14 +1,14 @@
 import { REFERENCE_AIR } from '../air';
 import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
-import { mayGoOver, typicalMarks, type OverAnswer, type OverSaid } from '../over';
+import { compatibilityOf, typicalAgeMarks, type OverAnswer, type OverMessage } from '../over';
 import { ageKey, choiceKey, numberKey, optional } from './key';
-import { box, question } from './question';
+import { rectangleRing, question } from './question';
 
 interface OverGiven extends Record<string, unknown> {
   readonly lower: PaintSystemKey;
   readonly upper: PaintSystemKey;
   readonly answer: OverAnswer;
-  readonly reason: OverSaid;
+  readonly reason: OverMessage;
   readonly untilMinutes?: number;
   readonly ageMinutes: number;
   readonly windows: readonly { readonly from: number; readonly to: number | null }[];
@@ -25,17 +25,20 @@ export const over = question({
   ways: [],
   answer: (values) => {
     const [lower, upper, ageMinutes] = [values.lower as PaintSystemKey, values.upper as PaintSystemKey, values.ageMinutes as number];
-    const marks = typicalMarks(lower, REFERENCE_AIR, values.build);
-    const { answer, reason, untilMin } = mayGoOver({ marks, ageMin: ageMinutes, known: lower !== upper || lower !== 'antifouling' }, upper);
+    const marks = typicalAgeMarks(lower, REFERENCE_AIR, values.build);
+    const { answer, reason, untilMin } = compatibilityOf({ marks, ageMin: ageMinutes, known: lower !== upper || lower !== 'antifouling' }, upper);
     const windows = marks.recoat.map(({ fromMin, toMin }) => ({ from: fromMin, to: toMin }));
     return { ok: true, value: { lower, upper, answer, reason, ...(untilMin === null ? {} : { untilMinutes: untilMin }), ageMinutes, windows } };
   },
   sketch: ({ lower, upper, answer }: OverGiven) => ({
     strokes: [
-      { tone: 'quiet', points: box(0, -8, 100, 0) },
-      { tone: 'fill', points: box(0, 0, 100, 14) },
-      ...(answer === 'barrier' ? [{ tone: 'ink' as const, points: box(0, 14, 100, 18) }] : []),
-      { tone: 'tape', points: answer === 'no' ? box(0, 24, 100, 36) : box(0, answer === 'barrier' ? 18 : 14, 100, answer === 'barrier' ? 30 : 26) },
+      { tone: 'quiet', points: rectangleRing(0, -8, 100, 0) },
+      { tone: 'fill', points: rectangleRing(0, 0, 100, 14) },
+      ...(answer === 'barrier' ? [{ tone: 'ink' as const, points: rectangleRing(0, 14, 100, 18) }] : []),
+      {
+        tone: 'tape',
+        points: answer === 'no' ? rectangleRing(0, 24, 100, 36) : rectangleRing(0, answer === 'barrier' ? 18 : 14, 100, answer === 'barrier' ? 30 : 26),
+      },
       ...(answer === 'abrade'
         ? [{ tone: 'ink' as const, points: Array.from({ length: 41 }, (_, index): [number, number] => [index * 2.5, index % 2 === 0 ? 14 : 12.5]) }]
         : []),

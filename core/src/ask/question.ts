@@ -1,8 +1,8 @@
 import { pathText, type Checked, type Fault, type Shelf } from '../job';
-import { heard, MOST_FAULTS, shortened, closedRing } from '../units';
+import { parseFaultText, MAX_FAULTS, truncate, closeRing } from '../units';
 import * as v from 'valibot';
-import { LONGEST_ECHO, type Key } from './key';
-import type { AskSaid, SketchSaid } from './says';
+import { MAX_ECHO_CHARACTERS, type Key } from './key';
+import type { AskMessage, SketchMessage } from './says';
 
 /** Values of a question as its keys read them; those left out without a fallback are undefined. */
 export type Values<K extends Record<string, Key>> = { readonly [N in keyof K]: K[N] extends Key<infer T> ? T | undefined : never };
@@ -18,11 +18,11 @@ export interface SketchStroke {
 /** A drawing in true proportions. */
 export interface Sketch {
   readonly strokes: readonly SketchStroke[];
-  readonly words: readonly { readonly at: readonly [number, number]; readonly what: SketchSaid }[];
+  readonly words: readonly { readonly at: readonly [number, number]; readonly what: SketchMessage }[];
 }
 
 /** Corners of an upright box, the first repeated. */
-export const box = (x1: number, y1: number, x2: number, y2: number): [number, number][] => [
+export const rectangleRing = (x1: number, y1: number, x2: number, y2: number): [number, number][] => [
   [x1, y1],
   [x2, y1],
   [x2, y2],
@@ -31,7 +31,7 @@ export const box = (x1: number, y1: number, x2: number, y2: number): [number, nu
 ];
 
 /** A ring of places as a closed line. */
-export const closedLoop = (ring: readonly { readonly x: number; readonly y: number }[]): [number, number][] => closedRing(ring).map(({ x, y }) => [x, y]);
+export const closedLoop = (ring: readonly { readonly x: number; readonly y: number }[]): [number, number][] => closeRing(ring).map(({ x, y }) => [x, y]);
 
 /** Plain data, as it is printed. */
 export type Answer = Readonly<Record<string, unknown>>;
@@ -59,7 +59,7 @@ export function question<K extends Record<string, Key>, A extends Answer>(of: Qu
 }
 
 /** Refuses an answer at one key. */
-export const refuseAt = (path: string, why: AskSaid): { readonly ok: false; readonly faults: readonly Fault[] } => ({
+export const refuseAt = (path: string, why: AskMessage): { readonly ok: false; readonly faults: readonly Fault[] } => ({
   ok: false,
   faults: [{ path, ...why }],
 });
@@ -80,9 +80,9 @@ export function askQuestion(of: Question, input: unknown, shelf: Shelf): Checked
     if (!isGiven(given[name])) continue;
     const result = v.safeParse(key.schema, given[name]);
     if (result.success) values[name] = result.output;
-    else faults.push(...result.issues.map((issue) => ({ path: pathText([name]), ...heard(issue.message) })));
+    else faults.push(...result.issues.map((issue) => ({ path: pathText([name]), ...parseFaultText(issue.message) })));
   }
-  return faults.length > 0 ? { ok: false, faults: faults.slice(0, MOST_FAULTS) } : of.answer(values, shelf);
+  return faults.length > 0 ? { ok: false, faults: faults.slice(0, MAX_FAULTS) } : of.answer(values, shelf);
 }
 
 const isGiven = (value: unknown): boolean => value !== undefined && value !== null && value !== '';
@@ -90,8 +90,8 @@ const isGiven = (value: unknown): boolean => value !== undefined && value !== nu
 function unknownKeys(of: Question, given: Record<string, unknown>): Fault[] {
   return Object.keys(given)
     .filter((name) => !Object.hasOwn(of.keys, name))
-    .slice(0, MOST_FAULTS)
-    .map((name) => ({ path: shortened(name, LONGEST_ECHO), code: 'ask.unknown-key', values: { question: of.name, keys: Object.keys(of.keys) } }));
+    .slice(0, MAX_FAULTS)
+    .map((name) => ({ path: truncate(name, MAX_ECHO_CHARACTERS), code: 'ask.unknown-key', values: { question: of.name, keys: Object.keys(of.keys) } }));
 }
 
 function missingKeys(of: Question, given: Record<string, unknown>): Fault[] {

@@ -1,8 +1,8 @@
-import { ringOnSheet, skinOf, type Axle, type Surface } from '../surface';
-import { layRoundBend, type BodySide } from '../tape';
-import { plainly, fourOf } from '../units';
+import { ringRadiusOnSheet, skinOf, type RevolutionAxis, type Surface } from '../surface';
+import { fitTapeToBend, type BodySide } from '../tape';
+import { messageWithoutValues, firstFour } from '../units';
 import { choiceKey, lengthFromZeroKey, lengthKey, optional, shareKey } from './key';
-import { box, closedLoop, question, refuseAt, type SketchStroke } from './question';
+import { rectangleRing, closedLoop, question, refuseAt, type SketchStroke } from './question';
 
 export const ring = question({
   name: 'ring',
@@ -18,11 +18,11 @@ export const ring = question({
   },
   ways: [],
   answer: ({ d1, d2, length, at, width, stretch, fold, body }) => {
-    const [a, b, l, place] = fourOf([d1, d2, length, at] as number[]);
+    const [a, b, l, place] = firstFour([d1, d2, length, at] as number[]);
     if (place > l) return refuseAt('at', { code: 'ask.beyond-end', values: { mostMm: l } });
-    if (a + (b - a) * (place / l) <= 0) return refuseAt('at', plainly('ask.at-tip'));
-    const { girthMm, sheetRadiusMm } = ringOnSheet(a, b, l, place);
-    const bend = layRoundBend(sheetRadiusMm ?? Infinity, { widthMm: width as number, stretch: stretch as number, fold: fold as number }, body as BodySide);
+    if (a + (b - a) * (place / l) <= 0) return refuseAt('at', messageWithoutValues('ask.at-tip'));
+    const { girthMm, sheetRadiusMm } = ringRadiusOnSheet(a, b, l, place);
+    const bend = fitTapeToBend(sheetRadiusMm ?? Infinity, { widthMm: width as number, stretch: stretch as number, fold: fold as number }, body as BodySide);
     return {
       ok: true,
       value: {
@@ -41,12 +41,12 @@ export const ring = question({
   sketch: ({ d1, d2, lengthMm, atMm, widthMm }) => {
     const surface: Surface = d1 === d2 ? { kind: 'tube', diameter: d1, length: lengthMm } : { kind: 'cone', d1, d2, length: lengthMm };
     const skin = skinOf(surface);
-    const axle = skin.axle as Axle;
+    const axle = skin.axle as RevolutionAxis;
     const slant = axle.lengthMm / lengthMm;
     const line = axle.ringAt(atMm * slant).map(({ x, y }): [number, number] => [x, y]);
     const beside = axle.ringAt(Math.min(axle.lengthMm, atMm * slant + widthMm)).map(({ x, y }): [number, number] => [x, y]);
     const strokes: SketchStroke[] = [
-      { tone: 'fill', points: d1 === d2 ? box(0, -(Math.PI * d1) / 2, lengthMm, (Math.PI * d1) / 2) : closedLoop(skin.ring) },
+      { tone: 'fill', points: d1 === d2 ? rectangleRing(0, -(Math.PI * d1) / 2, lengthMm, (Math.PI * d1) / 2) : closedLoop(skin.ring) },
       { tone: 'tape', points: [...line, ...beside.reverse(), line[0]!] },
       { tone: 'ink', points: line },
     ];

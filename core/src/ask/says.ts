@@ -1,9 +1,9 @@
 import type { PaintSystemKey } from '../finish';
-import type { BandSaid } from '../lines';
-import type { NoValues, Said, SaidOf } from '../units';
+import type { BandMessage } from '../lines';
+import type { NoValues, Message, MessageOf } from '../units';
 
 /** What a key of a question accepts, to complete "accepts …". */
-export interface AcceptSays {
+export interface AcceptMessages {
   readonly 'accepts.length': NoValues;
   readonly 'accepts.length-from-zero': NoValues;
   readonly 'accepts.length-signed': NoValues;
@@ -21,12 +21,12 @@ export interface AcceptSays {
   readonly 'accepts.colour': NoValues;
   readonly 'accepts.ratio': NoValues;
   readonly 'accepts.scale': NoValues;
-  readonly 'accepts.or-unknown': { readonly of: Said };
+  readonly 'accepts.or-unknown': { readonly of: Message };
 }
-export type Accepted = SaidOf<AcceptSays>;
+export type Accepted = MessageOf<AcceptMessages>;
 
 /** What is wrong with the input of a question. */
-export interface AskSays {
+export interface AskMessages {
   readonly 'ask.no-question': { readonly name: string; readonly names: readonly string[] };
   readonly 'ask.body': { readonly keys: readonly string[] };
   readonly 'ask.unknown-key': { readonly question: string; readonly keys: readonly string[] };
@@ -34,8 +34,8 @@ export interface AskSays {
   readonly 'ask.missing': { readonly accepts: Accepted; readonly instead: readonly string[] };
   readonly 'ask.not-together': { readonly keys: readonly string[] };
   readonly 'ask.accepts': { readonly accepts: Accepted };
-  readonly 'ask.not-understood': { readonly why: Said; readonly accepts: Accepted };
-  readonly 'ask.or-unknown': { readonly why: Said };
+  readonly 'ask.not-understood': { readonly why: Message; readonly accepts: Accepted };
+  readonly 'ask.or-unknown': { readonly why: Message };
   readonly 'ask.letters': { readonly most: number };
   readonly 'ask.between': { readonly least: number; readonly most: number; readonly unit: string };
   readonly 'ask.above-zero': { readonly mostMm: number };
@@ -50,7 +50,7 @@ export interface AskSays {
   readonly 'ask.places': { readonly mostMm: number };
   readonly 'ask.one-unknown': { readonly names: readonly string[]; readonly found: number };
   /** Count, width, gap and margin of the nearest solutions, one after the other. */
-  readonly 'ask.bands': { readonly why: BandSaid; readonly nearest: readonly Said[] };
+  readonly 'ask.bands': { readonly why: BandMessage; readonly nearest: readonly Message[] };
   readonly 'ask.bands-of': { readonly count: number; readonly widthMm: number; readonly gapMm: number; readonly marginMm: number };
   /** No tape on the shelf can be laid there at all. */
   readonly 'ask.no-tape-fits': Readonly<Record<string, never>>;
@@ -65,14 +65,14 @@ export interface AskSays {
   readonly 'ask.at-tip': NoValues;
   readonly 'ask.same-places': NoValues;
 }
-export type AskSaid = SaidOf<AskSays>;
+export type AskMessage = MessageOf<AskMessages>;
 
 /** What stands in a drawing of an answer. */
-export interface SketchSays {
+export interface SketchMessages {
   readonly 'sketch.system': { readonly system: PaintSystemKey };
   readonly 'sketch.number': { readonly number: number };
   readonly 'sketch.radius': { readonly radiusMm: number };
   readonly 'sketch.volume': { readonly ml: number };
   readonly 'sketch.coats': { readonly letters: readonly string[]; readonly coats: number };
 }
-export type SketchSaid = SaidOf<SketchSays>;
+export type SketchMessage = MessageOf<SketchMessages>;

@@ -1,6 +1,6 @@
-import { byText, plainly, refused, understood } from '../units';
+import { compareText, messageWithoutValues, readFailed, readOk } from '../units';
 import { lengthKey, lengthsKey, typedKey } from './key';
-import { box, question } from './question';
+import { rectangleRing, question } from './question';
 
 /** Widths that tapes on hand make, against the one wanted. */
 interface TapeSum extends Record<string, unknown> {
@@ -22,7 +22,7 @@ function tapeSums(wanted: number, widths: readonly number[]): TapeSum[] {
     return { tapes, sumMm, errorMm: sumMm - wanted, errorShare: (sumMm - wanted) / wanted };
   });
   return choices
-    .sort((a, b) => Math.abs(a.errorMm) - Math.abs(b.errorMm) || a.tapes.length - b.tapes.length || byText(a.tapes.join(' '), b.tapes.join(' ')))
+    .sort((a, b) => Math.abs(a.errorMm) - Math.abs(b.errorMm) || a.tapes.length - b.tapes.length || compareText(a.tapes.join(' '), b.tapes.join(' ')))
     .slice(0, MOST_CHOICES);
 }
 
@@ -30,10 +30,10 @@ export const scale = question({
   name: 'scale',
   keys: {
     real: lengthKey('300'),
-    scale: typedKey('72', plainly('accepts.scale'), (text) => {
+    scale: typedKey('72', messageWithoutValues('accepts.scale'), (text) => {
       const found = /^(?:1\s*[:/]\s*)?(\d+(?:\.\d+)?)$/.exec(text.trim());
       const value = found ? Number(found[1]) : 0;
-      return value >= 1 && value <= 10_000 ? understood(value) : refused({ code: 'ask.not-scale', values: { text: text.trim() } });
+      return value >= 1 && value <= 10_000 ? readOk(value) : readFailed({ code: 'ask.not-scale', values: { text: text.trim() } });
     }),
     tapes: lengthsKey('1, 2, 3, 5, 6'),
   },
@@ -47,13 +47,13 @@ export const scale = question({
     const bars = choices.slice(0, 3).map(({ tapes }, row) => {
       let at = 0;
       return tapes.map((width) => {
-        const points = box(at, -(row + 1) * high * 1.4, at + width, -(row + 1) * high * 1.4 + high);
+        const points = rectangleRing(at, -(row + 1) * high * 1.4, at + width, -(row + 1) * high * 1.4 + high);
         at += width;
         return { tone: 'tape' as const, points };
       });
     });
     return {
-      strokes: [{ tone: 'ink', points: box(0, 0, modelMm, high) }, ...bars.flat()],
+      strokes: [{ tone: 'ink', points: rectangleRing(0, 0, modelMm, high) }, ...bars.flat()],
       words: [],
     };
   },

@@ -1,6 +1,6 @@
 import { pathLength, tightestBend, type Path } from '../curves';
 import { stationsOf, sweepPath } from '../lines';
-import { plainly, RULE_OF_THUMB } from '../units';
+import { messageWithoutValues, RULE_OF_THUMB } from '../units';
 import { lengthKey, optional, placesKey } from './key';
 import { question, refuseAt } from './question';
 
@@ -15,7 +15,7 @@ export const stations = question({
   answer: ({ points, step, tolerance }) => {
     const places = (points as readonly (readonly [number, number])[]).map(([x, y]) => ({ x, y }));
     const path = sweepPath(places);
-    if (!path) return refuseAt('points', plainly('ask.same-places'));
+    if (!path) return refuseAt('points', messageWithoutValues('ask.same-places'));
     if (pathLength(path) / (step as number) > 1000) return refuseAt('step', { code: 'ask.too-many-rows', values: { most: 1000 } });
     const found = stationsOf(path, ({ x, y }) => ({ along: x, above: y }), step as number, tolerance as number);
     return {

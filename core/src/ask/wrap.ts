@@ -1,6 +1,6 @@
 import { wrapLength } from '../lines';
 import { lengthFromZeroKey, lengthKey, numberKey } from './key';
-import { box, question } from './question';
+import { rectangleRing, question } from './question';
 
 export const wrap = question({
   name: 'wrap',
@@ -16,8 +16,8 @@ export const wrap = question({
   }),
   sketch: ({ lengthMm, overlapMm }) => ({
     strokes: [
-      { tone: 'fill', points: box(0, 0, lengthMm, lengthMm * 0.08) },
-      ...(overlapMm > 0 ? [{ tone: 'tape' as const, points: box(lengthMm - overlapMm, 0, lengthMm, lengthMm * 0.08) }] : []),
+      { tone: 'fill', points: rectangleRing(0, 0, lengthMm, lengthMm * 0.08) },
+      ...(overlapMm > 0 ? [{ tone: 'tape' as const, points: rectangleRing(lengthMm - overlapMm, 0, lengthMm, lengthMm * 0.08) }] : []),
     ],
     words: [],
   }),

@@ -1,20 +1,20 @@
 import fc from 'fast-check';
-import { batches, type Batches, type Strips } from '.';
-import { timesOf, totalOf, type Turn } from './sequence';
+import { batches, type Batches, type StripTimes } from '.';
+import { scheduleActions, minutesOfActions, type BatchAction } from './sequence';
 
 /** Every order of turns in which strips are painted and pulled in turn. */
-function* everyOrder(count: number, painted = 0, pulled = 0): Generator<Turn[]> {
+function* everyOrder(count: number, painted = 0, pulled = 0): Generator<BatchAction[]> {
   if (pulled === count) return yield [];
   if (painted < count) for (const rest of everyOrder(count, painted + 1, pulled)) yield ['paint', ...rest];
   if (pulled < painted) for (const rest of everyOrder(count, painted, pulled + 1)) yield ['pull', ...rest];
 }
 
 /** The truth, by looking at every order. */
-function exhaustive(strips: Strips) {
+function exhaustive(strips: StripTimes) {
   let paintAhead = 0;
   let totalMinutes: number | null = null;
   for (const turns of everyOrder(strips.strips)) {
-    const total = totalOf(turns, strips);
+    const total = minutesOfActions(turns, strips);
     if (total === null) continue;
     paintAhead = Math.max(paintAhead, turns.indexOf('pull'));
     totalMinutes = Math.min(totalMinutes ?? Infinity, total);
@@ -25,7 +25,7 @@ function exhaustive(strips: Strips) {
 const minutes = (most: number) => fc.integer({ min: 0, max: most * 4 }).map((quarters) => quarters / 4);
 const anyStrips = fc
   .record({ paintMin: minutes(8), pullMin: minutes(8), fromMin: minutes(20), openMin: minutes(25), strips: fc.integer({ min: 1, max: 6 }) })
-  .map(({ openMin, ...rest }): Strips => ({ ...rest, toMin: rest.fromMin + openMin }));
+  .map(({ openMin, ...rest }): StripTimes => ({ ...rest, toMin: rest.fromMin + openMin }));
 
 it('finds the least total and the largest lead there is, against every order of turns', () => {
   fc.assert(
@@ -49,7 +49,7 @@ it('gives a rhythm in which every pull lies in its window, and that takes what i
       const found = batches(strips);
       if (!found.feasible) return;
       const turns = found.rhythm.flatMap(({ turn, strips: heap }) => Array.from({ length: heap }, () => turn));
-      const begins = timesOf(turns, strips)!;
+      const begins = scheduleActions(turns, strips)!;
       const [painted, pulled] = (['paint', 'pull'] as const).map((turn) => begins.filter((_, index) => turns[index] === turn));
       expect(painted).toHaveLength(count);
       painted!.forEach((begin, strip) => {
@@ -67,7 +67,7 @@ it('gives a rhythm in which every pull lies in its window, and that takes what i
   );
 });
 
-const found = (strips: Strips) => batches(strips) as Batches;
+const found = (strips: StripTimes) => batches(strips) as Batches;
 
 it('paints four strips of a deck before the first is pulled', () => {
   // 5 min to paint, 3 to pull, tacky from 10 to 20 minutes: the fourth is painted 15 after the first, whose pull is over at 18.

@@ -1,11 +1,11 @@
-import { largestLead, shortestRhythm } from './rhythm';
-import { longestWaitMin, SAME_MIN, timesOf, type Strips, type Turn } from './sequence';
+import { maxPaintedAhead, shortestCycle } from './rhythm';
+import { maxWaitMin, TIME_TOLERANCE_MIN, scheduleActions, type StripTimes, type BatchAction } from './sequence';
 
-export type { Strips, Turn } from './sequence';
+export type { StripTimes, BatchAction } from './sequence';
 
 /** The rhythm of painting and pulling, in heaps: so many of one turn after the other. */
-export interface Heap {
-  readonly turn: Turn;
+export interface BatchCycleStep {
+  readonly turn: BatchAction;
   readonly strips: number;
   /** When the first of them begins, minutes from the start. */
   readonly startMin: number;
@@ -19,11 +19,11 @@ export interface Batches {
   /** Least minutes for all of it, and whether that is proven. */
   readonly totalMinutes: number;
   readonly proven: boolean;
-  readonly rhythm: readonly Heap[];
+  readonly rhythm: readonly BatchCycleStep[];
 }
 
 /** Why it cannot be done, and what would make it so. */
-export interface NoBatches {
+export interface BatchFailure {
   readonly feasible: false;
   /** A pull may take no longer than this, min: shorter strips, more hands on one strip. */
   readonly longestPullMin: number;
@@ -37,15 +37,16 @@ export interface NoBatches {
  * @returns the largest lead and the least total; or what would make it feasible. One strip after the other can always be kept where a
  * pull fits into the window at all, so that is the only reason it may not.
  */
-export function batches(strips: Strips): Batches | NoBatches {
+export function batches(strips: StripTimes): Batches | BatchFailure {
   const { fromMin, toMin, pullMin } = strips;
-  if (fromMin > longestWaitMin(strips) + SAME_MIN) return { feasible: false, longestPullMin: Math.max(0, toMin - fromMin), leastToMin: fromMin + pullMin };
-  const { turns, totalMin, proven } = shortestRhythm(strips);
-  return { feasible: true, paintAhead: largestLead(strips), totalMinutes: totalMin, proven, rhythm: heapsOf(turns, timesOf(turns, strips)!) };
+  if (fromMin > maxWaitMin(strips) + TIME_TOLERANCE_MIN)
+    return { feasible: false, longestPullMin: Math.max(0, toMin - fromMin), leastToMin: fromMin + pullMin };
+  const { turns, totalMin, proven } = shortestCycle(strips);
+  return { feasible: true, paintAhead: maxPaintedAhead(strips), totalMinutes: totalMin, proven, rhythm: heapsOf(turns, scheduleActions(turns, strips)!) };
 }
 
-function heapsOf(turns: readonly Turn[], begins: readonly number[]): Heap[] {
-  const heaps: Heap[] = [];
+function heapsOf(turns: readonly BatchAction[], begins: readonly number[]): BatchCycleStep[] {
+  const heaps: BatchCycleStep[] = [];
   turns.forEach((turn, index) => {
     const last = heaps[heaps.length - 1];
     if (last?.turn === turn) heaps[heaps.length - 1] = { ...last, strips: last.strips + 1 };

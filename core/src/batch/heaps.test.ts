@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { batches, sectionTurns, type Section } from '.';
+import { batches, sectionCycle, type Section } from '.';
 
 const anySections = fc.array(fc.record({ paintMin: fc.integer({ min: 1, max: 12 }), pullMin: fc.integer({ min: 1, max: 8 }) }), { minLength: 1, maxLength: 9 });
 const anyWindow = fc.record({ fromMin: fc.integer({ min: 0, max: 15 }), openMin: fc.integer({ min: 1, max: 40 }) });
@@ -8,7 +8,7 @@ it('paints and pulls every section once, in order, one thing at a time, and each
   fc.assert(
     fc.property(anySections, anyWindow, (sections, { fromMin, openMin }) => {
       const window = { fromMin, toMin: fromMin + openMin };
-      const found = sectionTurns(sections, window);
+      const found = sectionCycle(sections, window);
       const longest = Math.max(...sections.map(({ pullMin }) => pullMin));
       // One after the other always fits where a pull fits at all.
       if (longest > openMin) return expect(found).toBeNull();
@@ -43,7 +43,7 @@ it('what a pull has after each heap it comes from is what its sections have, no 
   fc.assert(
     fc.property(anySections, anyWindow, (sections, { fromMin, openMin }) => {
       const window = { fromMin, toMin: fromMin + openMin };
-      const heaps = sectionTurns(sections, window)?.heaps ?? [];
+      const heaps = sectionCycle(sections, window)?.heaps ?? [];
       for (const pull of heaps)
         for (const { heap, ...told } of pull.painted) {
           const paint = heaps[heap]!;
@@ -68,7 +68,7 @@ it('what a pull has after each heap it comes from is what its sections have, no 
 it('of alike sections takes no less than the least there is, and as little where a hand need not turn round often', () => {
   const alike = { paintMin: 5, pullMin: 3, fromMin: 10, toMin: 40 };
   const least = batches({ ...alike, strips: 6 });
-  const found = sectionTurns(
+  const found = sectionCycle(
     Array.from({ length: 6 }, () => alike),
     alike,
   )!;

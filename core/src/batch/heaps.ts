@@ -1,5 +1,5 @@
 import { RULE_OF_THUMB } from '../units';
-import { SAME_MIN, type Turn } from './sequence';
+import { TIME_TOLERANCE_MIN, type BatchAction } from './sequence';
 
 /** A section as one hand paints and pulls it; minutes. */
 export interface Section {
@@ -14,8 +14,8 @@ export interface SectionWindow {
 }
 
 /** Sections that are painted, or pulled, one right after the other. */
-export interface SectionHeap {
-  readonly turn: Turn;
+export interface SectionBatch {
+  readonly turn: BatchAction;
   readonly first: number;
   readonly count: number;
   /** From the start of the first. */
@@ -26,8 +26,8 @@ export interface SectionHeap {
 }
 
 /** Sections painted and pulled in turns. */
-export interface SectionTurns {
-  readonly heaps: readonly SectionHeap[];
+export interface SectionCycle {
+  readonly heaps: readonly SectionBatch[];
   readonly totalMin: number;
 }
 
@@ -40,22 +40,22 @@ const MOST_HEAPS = 24;
  * `changeHands`. Of alike sections `batches` knows the least there is.
  * @returns null where none of these keeps the window
  */
-export function sectionTurns(sections: readonly Section[], window: SectionWindow): SectionTurns | null {
+export function sectionCycle(sections: readonly Section[], window: SectionWindow): SectionCycle | null {
   const count = sections.length;
-  let best: SectionTurns | null = null;
-  const weigh = ({ totalMin, heaps }: SectionTurns) => totalMin + RULE_OF_THUMB.changeHands * heaps.length;
+  let best: SectionCycle | null = null;
+  const weigh = ({ totalMin, heaps }: SectionCycle) => totalMin + RULE_OF_THUMB.changeHands * heaps.length;
   for (let lead = 1; lead <= count; lead++) {
     for (let step = 1; step <= lead; step++) {
       const heaps = dividedInto(count, lead, step);
       if (heaps.length > MOST_HEAPS) continue;
       const found = onTheClock(heaps, sections, window);
-      if (found && (best === null || weigh(found) < weigh(best) - SAME_MIN)) best = found;
+      if (found && (best === null || weigh(found) < weigh(best) - TIME_TOLERANCE_MIN)) best = found;
     }
   }
   return best;
 }
 
-type Heap = Pick<SectionHeap, 'turn' | 'first' | 'count'>;
+type Heap = Pick<SectionBatch, 'turn' | 'first' | 'count'>;
 
 /** So many painted ahead, then so many pulled and as many painted, until all are painted; then the rest pulled. */
 function dividedInto(count: number, lead: number, step: number): Heap[] {
@@ -72,14 +72,14 @@ function dividedInto(count: number, lead: number, step: number): Heap[] {
 }
 
 /** Heaps as early as they can be: the longest ways through what lies between them; null where a pull must fall out of its window. */
-function onTheClock(heaps: readonly Heap[], sections: readonly Section[], window: SectionWindow): SectionTurns | null {
+function onTheClock(heaps: readonly Heap[], sections: readonly Section[], window: SectionWindow): SectionCycle | null {
   const minutes = heaps.map(({ turn, first, count }) => sumMin(sections, first, first + count, turn));
   const links = heaps.flatMap((pull, index) => (pull.turn === 'pull' ? linksOf(heaps, index, sections, window, minutes) : []));
   const starts = heaps.map(() => 0);
   for (let round = 0; ; round++) {
     let moved = false;
     const atLeast = (index: number, min: number) => {
-      if (starts[index]! >= min - SAME_MIN) return;
+      if (starts[index]! >= min - TIME_TOLERANCE_MIN) return;
       starts[index] = min;
       moved = true;
     };
@@ -92,7 +92,7 @@ function onTheClock(heaps: readonly Heap[], sections: readonly Section[], window
     if (round > heaps.length) return null;
   }
   const begun = starts[0]!;
-  const laid = heaps.map((heap, index): SectionHeap => ({
+  const laid = heaps.map((heap, index): SectionBatch => ({
     ...heap,
     startMin: starts[index]! - begun,
     endMin: starts[index]! - begun + minutes[index]!,
@@ -125,7 +125,7 @@ function linksOf(heaps: readonly Heap[], pull: number, sections: readonly Sectio
   });
 }
 
-const sumMin = (sections: readonly Section[], first: number, end: number, turn: Turn): number => {
+const sumMin = (sections: readonly Section[], first: number, end: number, turn: BatchAction): number => {
   let sum = 0;
   for (let section = first; section < end; section++) sum += turn === 'paint' ? sections[section]!.paintMin : sections[section]!.pullMin;
   return sum;

@@ -1,3 +1,3 @@
 export * from './batch';
 export * from './heaps';
-export type { BatchSays } from './says';
+export type { BatchMessages } from './says';

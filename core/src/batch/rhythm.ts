@@ -1,8 +1,8 @@
-import { longestWaitMin, SAME_MIN, timesOf, totalOf, type Strips, type Turn } from './sequence';
+import { maxWaitMin, TIME_TOLERANCE_MIN, scheduleActions, minutesOfActions, type StripTimes, type BatchAction } from './sequence';
 
 /** An order of turns, how long it takes, and whether nothing shorter can be. */
-export interface Rhythm {
-  readonly turns: readonly Turn[];
+export interface BatchCycle {
+  readonly turns: readonly BatchAction[];
   readonly totalMin: number;
   readonly proven: boolean;
 }
@@ -16,47 +16,47 @@ const MOST_LOOKED_AT = 40_000;
  * Simple rhythms are tried first; where none reaches what no order can be shorter than, orders are searched until none can be shorter, or
  * too many have been looked at: then the shortest found is told, and that it is not proven.
  */
-export function shortestRhythm(strips: Strips): Rhythm {
-  let best: Rhythm | null = null;
+export function shortestCycle(strips: StripTimes): BatchCycle {
+  let best: BatchCycle | null = null;
   for (const turns of simpleRhythms(strips)) {
-    const totalMin = totalOf(turns, strips);
-    if (totalMin !== null && (best === null || totalMin < best.totalMin - SAME_MIN)) best = { turns, totalMin, proven: false };
+    const totalMin = minutesOfActions(turns, strips);
+    if (totalMin !== null && (best === null || totalMin < best.totalMin - TIME_TOLERANCE_MIN)) best = { turns, totalMin, proven: false };
   }
   // One after the other always fits: a strip is painted, waited for and pulled.
-  const found = best as Rhythm;
-  if (found.totalMin <= leastTotal(strips) + SAME_MIN) return { ...found, proven: true };
+  const found = best as BatchCycle;
+  if (found.totalMin <= leastTotal(strips) + TIME_TOLERANCE_MIN) return { ...found, proven: true };
   return searched(strips, found);
 }
 
 /** The most strips that may be painted before the first is pulled so that all of them are still pulled in time. */
-export function largestLead(strips: Strips): number {
+export function maxPaintedAhead(strips: StripTimes): number {
   const { paintMin, pullMin, strips: count } = strips;
   const slower = Math.max(paintMin, pullMin);
-  return slower === 0 ? count : Math.min(count, Math.floor((longestWaitMin(strips) + SAME_MIN) / slower) + 1);
+  return slower === 0 ? count : Math.min(count, Math.floor((maxWaitMin(strips) + TIME_TOLERANCE_MIN) / slower) + 1);
 }
 
 /** No order is shorter: all the work; all the painting and the last strip's wait; what is idle before the first pull and after the last painting. */
-function leastTotal(strips: Strips): number {
+function leastTotal(strips: StripTimes): number {
   const { paintMin, pullMin, fromMin, strips: count } = strips;
   const work = count * (paintMin + pullMin);
-  const lead = largestLead(strips);
+  const lead = maxPaintedAhead(strips);
   const atStart = Math.max(0, fromMin - (lead - 1) * paintMin);
-  const left = pullMin === 0 ? count : Math.min(count, Math.floor((longestWaitMin(strips) + SAME_MIN) / pullMin) + 1);
+  const left = pullMin === 0 ? count : Math.min(count, Math.floor((maxWaitMin(strips) + TIME_TOLERANCE_MIN) / pullMin) + 1);
   const atEnd = Math.max(0, fromMin - (left - 1) * pullMin);
   // Where all strips are painted before the first pull, both are the same idle time.
   return lead >= count ? work + Math.max(atStart, atEnd) : work + atStart + atEnd;
 }
 
 /** Paint some, then one and one; or heap by heap; for every size that may do. */
-function simpleRhythms(strips: Strips): Turn[][] {
+function simpleRhythms(strips: StripTimes): BatchAction[][] {
   const { strips: count } = strips;
-  const most = largestLead(strips);
-  const found: Turn[][] = [];
+  const most = maxPaintedAhead(strips);
+  const found: BatchAction[][] = [];
   for (let lead = 1; lead <= most; lead++) {
-    const steady: Turn[] = repeat('paint', lead);
+    const steady: BatchAction[] = repeat('paint', lead);
     for (let strip = lead; strip < count; strip++) steady.push('pull', 'paint');
     found.push([...steady, ...repeat('pull', lead)]);
-    const heaps: Turn[] = [];
+    const heaps: BatchAction[] = [];
     for (let strip = 0; strip < count; strip += lead) {
       const size = Math.min(lead, count - strip);
       heaps.push(...repeat('paint', size), ...repeat('pull', size));
@@ -68,8 +68,8 @@ function simpleRhythms(strips: Strips): Turn[][] {
 }
 
 /** Paint some, then pull so many and paint as many, again and again. */
-function inSteps(count: number, lead: number, pulls: number): Turn[] {
-  const turns: Turn[] = repeat('paint', lead);
+function inSteps(count: number, lead: number, pulls: number): BatchAction[] {
+  const turns: BatchAction[] = repeat('paint', lead);
   let pulled = 0;
   for (let painted = lead; painted < count;) {
     const next = Math.min(pulls, count - painted);
@@ -80,23 +80,23 @@ function inSteps(count: number, lead: number, pulls: number): Turn[] {
   return [...turns, ...repeat('pull', count - pulled)];
 }
 
-const repeat = (turn: Turn, times: number): Turn[] => Array.from({ length: times }, () => turn);
+const repeat = (turn: BatchAction, times: number): BatchAction[] => Array.from({ length: times }, () => turn);
 
 /**
  * Lengthens half-made orders turn by turn, what promises most first, as long as they may become shorter than the best.
  * What is left out cannot be better: a half-made order takes at least what it takes alone and the work that is left.
  */
-function searched(strips: Strips, best: Rhythm): Rhythm {
+function searched(strips: StripTimes, best: BatchCycle): BatchCycle {
   const { paintMin, pullMin, fromMin, strips: count } = strips;
   let looked = 0;
   let found = best;
-  const lengthen = (turns: readonly Turn[], painted: number, pulled: number): void => {
+  const lengthen = (turns: readonly BatchAction[], painted: number, pulled: number): void => {
     if (looked++ > MOST_LOOKED_AT) return;
     const nowMin = turns.length === 0 ? 0 : endOf(turns, strips);
     if (nowMin === null) return;
     const left = nowMin + (count - painted) * paintMin + (count - pulled) * pullMin;
     const last = painted < count ? nowMin + (count - painted) * paintMin + fromMin + pullMin : 0;
-    if (Math.max(left, last) >= found.totalMin - SAME_MIN) return;
+    if (Math.max(left, last) >= found.totalMin - TIME_TOLERANCE_MIN) return;
     if (pulled === count) {
       found = { turns, totalMin: nowMin, proven: false };
       return;
@@ -109,7 +109,7 @@ function searched(strips: Strips, best: Rhythm): Rhythm {
 }
 
 /** When a half-made order is through, min; null where a strip falls out of its window in it already. */
-function endOf(turns: readonly Turn[], strips: Strips): number | null {
-  const begins = timesOf(turns, strips);
+function endOf(turns: readonly BatchAction[], strips: StripTimes): number | null {
+  const begins = scheduleActions(turns, strips);
   return begins && begins[begins.length - 1]! + (turns[turns.length - 1] === 'paint' ? strips.paintMin : strips.pullMin);
 }

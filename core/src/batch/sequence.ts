@@ -1,5 +1,5 @@
 /** Strips of one kind, painted and pulled by one person; all in minutes. */
-export interface Strips {
+export interface StripTimes {
   /** Painting one strip, and pulling one. */
   readonly paintMin: number;
   readonly pullMin: number;
@@ -10,22 +10,22 @@ export interface Strips {
 }
 
 /** What is done next: painting the next strip, or pulling the oldest that is painted. */
-export type Turn = 'paint' | 'pull';
+export type BatchAction = 'paint' | 'pull';
 
 /** Times that differ by less are the same: sums of minutes are not exact. */
-export const SAME_MIN = 1e-9;
+export const TIME_TOLERANCE_MIN = 1e-9;
 
 /** How long a painted strip may wait for its pull to begin. */
-export const longestWaitMin = ({ toMin, pullMin }: Strips): number => toMin - pullMin;
+export const maxWaitMin = ({ toMin, pullMin }: StripTimes): number => toMin - pullMin;
 
 /**
  * Lays an order of turns on the clock, every turn as early as it can be.
  * @returns when each turn begins, minutes from the start; null where some strip must fall out of its window
  * The times are the longest ways through the waits between turns; where a pull would come too late, its painting is put off.
  */
-export function timesOf(turns: readonly Turn[], strips: Strips): number[] | null {
+export function scheduleActions(turns: readonly BatchAction[], strips: StripTimes): number[] | null {
   const { paintMin, pullMin, fromMin } = strips;
-  const waitMin = longestWaitMin(strips);
+  const waitMin = maxWaitMin(strips);
   const painted = turns.flatMap((turn, index) => (turn === 'paint' ? [index] : []));
   const pulled = turns.flatMap((turn, index) => (turn === 'pull' ? [index] : []));
   const begins = turns.map(() => 0);
@@ -33,7 +33,7 @@ export function timesOf(turns: readonly Turn[], strips: Strips): number[] | null
   for (let round = 0; round <= turns.length; round++) {
     let moved = false;
     const atLeast = (index: number, min: number) => {
-      if (begins[index]! >= min - SAME_MIN) return;
+      if (begins[index]! >= min - TIME_TOLERANCE_MIN) return;
       begins[index] = min;
       moved = true;
     };
@@ -46,7 +46,7 @@ export function timesOf(turns: readonly Turn[], strips: Strips): number[] | null
 }
 
 /** Minutes an order of turns takes; null where it cannot be kept. */
-export function totalOf(turns: readonly Turn[], strips: Strips): number | null {
-  const begins = timesOf(turns, strips);
+export function minutesOfActions(turns: readonly BatchAction[], strips: StripTimes): number | null {
+  const begins = scheduleActions(turns, strips);
   return begins && begins[begins.length - 1]! + strips.pullMin;
 }

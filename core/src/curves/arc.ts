@@ -1,7 +1,7 @@
-import { circleNear, circleThrough, stepsOfTurn, turnOfArc } from './circle';
+import { circleFit, circleThrough, arcSteps, arcSweep } from './circle';
 import { distance, type Point } from './point';
 import type { Path, PathPoint } from './path';
-import { TOLERANCE, threeOf } from '../units';
+import { TOLERANCE, firstThree } from '../units';
 
 /**
  * The arc from one place through a second to a third.
@@ -9,15 +9,15 @@ import { TOLERANCE, threeOf } from '../units';
  */
 export function arcPath(from: Point, through: Point, to: Point): Path | null {
   const circle = circleThrough(from, through, to);
-  return circle && arcAbout(circle.centre, from, turnOfArc(circle.centre, from, through, to), to);
+  return circle && arcAbout(circle.centre, from, arcSweep(circle.centre, from, through, to), to);
 }
 
 /**
  * The arc nearest to several places, from beside the first to beside the last.
  * @returns the path and how far each place lies from it, mm; null where no circle comes near
  */
-export function arcNear(places: readonly Point[]): { readonly path: Path; readonly off: readonly number[] } | null {
-  const circle = circleNear(places);
+export function arcFit(places: readonly Point[]): { readonly path: Path; readonly off: readonly number[] } | null {
+  const circle = circleFit(places);
   if (!circle) return null;
   const onto = (place: Point): Point => {
     const away = distance(circle.centre, place);
@@ -26,8 +26,8 @@ export function arcNear(places: readonly Point[]): { readonly path: Path; readon
       y: circle.centre.y + ((place.y - circle.centre.y) * circle.radius) / away,
     };
   };
-  const [from, middle, to] = threeOf([places[0]!, places[Math.floor(places.length / 2)]!, places.at(-1)!].map(onto));
-  const path = arcAbout(circle.centre, from, turnOfArc(circle.centre, from, middle, to), to);
+  const [from, middle, to] = firstThree([places[0]!, places[Math.floor(places.length / 2)]!, places.at(-1)!].map(onto));
+  const path = arcAbout(circle.centre, from, arcSweep(circle.centre, from, middle, to), to);
   return { path, off: places.map((place) => Math.abs(distance(circle.centre, place) - circle.radius)) };
 }
 
@@ -47,7 +47,7 @@ export function arcByRadius(from: Point, heading: number, radius: number, turn: 
 export function arcAbout(centre: Point, from: Point, turn: number, to: Point | null): PathPoint[] {
   const radius = distance(centre, from);
   const start = Math.atan2(from.y - centre.y, from.x - centre.x);
-  const steps = stepsOfTurn(radius, turn, TOLERANCE.flatten);
+  const steps = arcSteps(radius, turn, TOLERANCE.flatten);
   const sign = Math.sign(turn);
   return Array.from({ length: steps + 1 }, (_, step): PathPoint => {
     const angle = start + (turn * step) / steps;

@@ -1,12 +1,12 @@
-import { circleThrough, stepsOfTurn, turnOfArc } from './circle';
+import { circleThrough, arcSteps, arcSweep } from './circle';
 import { distance, type Point } from './point';
 import * as v from 'valibot';
-import { coordinate, plainly, told, TOLERANCE } from '../units';
+import { coordinate, messageWithoutValues, faultText, TOLERANCE } from '../units';
 
 /** A place as the job file writes it: [x, y] in mm. */
-export const placeSchema = v.strictTuple([coordinate(), coordinate()], told(plainly('field.place')));
+export const placeSchema = v.strictTuple([coordinate(), coordinate()], faultText(messageWithoutValues('field.place')));
 export type Place = v.InferOutput<typeof placeSchema>;
-export const toPoint = ([x, y]: Place): Point => ({ x, y });
+export const pointFromPair = ([x, y]: Place): Point => ({ x, y });
 
 /** One edge of a chain: on to a place, straight, or as the arc through another place. */
 export const edgeSchema = v.strictObject({ to: placeSchema, through: v.optional(placeSchema) });
@@ -28,13 +28,13 @@ export interface ChainSpan {
  */
 export function chainSpans(start: Place, edges: readonly Edge[]): ChainSpan[] {
   const spans: ChainSpan[] = [];
-  let from = toPoint(start);
+  let from = pointFromPair(start);
   let at = 0;
   for (const edge of edges) {
-    const to = toPoint(edge.to);
-    const through = edge.through && toPoint(edge.through);
+    const to = pointFromPair(edge.to);
+    const through = edge.through && pointFromPair(edge.through);
     const circle = through ? circleThrough(from, through, to) : null;
-    const arc = circle && through ? { ...circle, turn: turnOfArc(circle.centre, from, through, to) } : null;
+    const arc = circle && through ? { ...circle, turn: arcSweep(circle.centre, from, through, to) } : null;
     const length = arc ? arc.radius * Math.abs(arc.turn) : distance(from, to);
     spans.push({ from, to, startAt: at, endAt: at + length, arc });
     at += length;
@@ -47,14 +47,14 @@ export function chainSpans(start: Place, edges: readonly Edge[]): ChainSpan[] {
 export const chainLength = (spans: readonly ChainSpan[]): number => spans.at(-1)?.endAt ?? 0;
 
 /** A place on a chain with its unit direction and bend, 1/mm, positive to the left. */
-export interface ChainPlace extends Point {
+export interface ChainPoint extends Point {
   readonly tx: number;
   readonly ty: number;
   readonly curvature: number;
 }
 
 /** The place on a span at a distance along the chain. */
-export function spanAt({ from, to, startAt, endAt, arc }: ChainSpan, at: number): ChainPlace {
+export function pointOnSpan({ from, to, startAt, endAt, arc }: ChainSpan, at: number): ChainPoint {
   const share = endAt > startAt ? (at - startAt) / (endAt - startAt) : 0;
   if (!arc) {
     const length = endAt - startAt || 1;
@@ -69,15 +69,15 @@ export function spanAt({ from, to, startAt, endAt, arc }: ChainSpan, at: number)
 }
 
 /** Places along a span, both ends included; chords stray at most the flattening tolerance. */
-export function spanPlaces(span: ChainSpan, tolerance: number = TOLERANCE.flatten): ChainPlace[] {
-  const steps = span.arc ? stepsOfTurn(span.arc.radius, span.arc.turn, tolerance) : 1;
-  return Array.from({ length: steps + 1 }, (_, step) => spanAt(span, span.startAt + ((span.endAt - span.startAt) * step) / steps));
+export function pointsOnSpan(span: ChainSpan, tolerance: number = TOLERANCE.flatten): ChainPoint[] {
+  const steps = span.arc ? arcSteps(span.arc.radius, span.arc.turn, tolerance) : 1;
+  return Array.from({ length: steps + 1 }, (_, step) => pointOnSpan(span, span.startAt + ((span.endAt - span.startAt) * step) / steps));
 }
 
 /** The places of a closed chain as a ring, first place not repeated. */
-export const ringOfSpans = (spans: readonly ChainSpan[]): Point[] =>
+export const ringFromSpans = (spans: readonly ChainSpan[]): Point[] =>
   spans.flatMap((span) =>
-    spanPlaces(span)
+    pointsOnSpan(span)
       .slice(0, -1)
       .map(({ x, y }) => ({ x, y })),
   );

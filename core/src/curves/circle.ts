@@ -27,7 +27,7 @@ export function circleThrough(a: Point, b: Point, c: Point): Circle | null {
  * @returns null for fewer than three places, or places on a straight
  * Source: Kåsa 1976.
  */
-export function circleNear(places: readonly Point[]): Circle | null {
+export function circleFit(places: readonly Point[]): Circle | null {
   if (places.length === 3) return circleThrough(places[0]!, places[1]!, places[2]!);
   const n = places.length;
   if (n < 3) return null;
@@ -52,7 +52,7 @@ export function circleNear(places: readonly Point[]): Circle | null {
 }
 
 /** How far an arc turns, radians: positive to the left. `through` lies on it between `from` and `to`. */
-export function turnOfArc(centre: Point, from: Point, through: Point, to: Point): number {
+export function arcSweep(centre: Point, from: Point, through: Point, to: Point): number {
   const angle = ({ x, y }: Point) => Math.atan2(y - centre.y, x - centre.x);
   const onward = (place: Point) => positiveTurn(angle(place) - angle(from));
   return onward(through) <= onward(to) ? onward(to) : onward(to) - 2 * Math.PI;
@@ -61,10 +61,10 @@ export function turnOfArc(centre: Point, from: Point, through: Point, to: Point)
 const positiveTurn = (angle: number): number => ((angle % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI);
 
 /** Steps a turn must be cut into so that chords stray at most `tolerance` from a circle; at least 2. */
-export function stepsOfTurn(radius: number, turn: number, tolerance: number): number {
+export function arcSteps(radius: number, turn: number, tolerance: number): number {
   const perStep = 2 * Math.acos(1 - Math.min(1, tolerance / radius));
   return Math.max(2, Math.ceil(Math.abs(turn) / perStep - 1e-9));
 }
 
 /** True where two places are the same within a micrometre. */
-export const samePlace = (a: Point, b: Point): boolean => distance(a, b) < 1e-3;
+export const samePoint = (a: Point, b: Point): boolean => distance(a, b) < 1e-3;

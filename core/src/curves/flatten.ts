@@ -1,4 +1,4 @@
-import { stepsOfTurn } from './circle';
+import { arcSteps } from './circle';
 import type { Point } from './point';
 
 /** Pieces one curve is cut into at most. */
@@ -33,7 +33,7 @@ export function flattenQuadratic(a: Point, b: Point, c: Point, tolerance: number
 /** Places along an arc of an ellipse; both ends included. `turn` tilts it, radians. */
 export function flattenArc(centre: Point, radiusX: number, radiusY: number, turn: number, from: number, to: number, tolerance: number): Point[] {
   const largest = Math.max(Math.abs(radiusX), Math.abs(radiusY), 1e-9);
-  const pieces = Math.min(MOST_PIECES, stepsOfTurn(largest, to - from, tolerance));
+  const pieces = Math.min(MOST_PIECES, arcSteps(largest, to - from, tolerance));
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   return Array.from({ length: pieces + 1 }, (_, index) => {
     const angle = from + ((to - from) * index) / pieces;

@@ -1,4 +1,4 @@
-import { firstWhere } from '../units';
+import { lowerBound } from '../units';
 import { distance, type Point } from './point';
 
 /** A place on a line with its direction and bend. */
@@ -22,7 +22,7 @@ export const pathLength = (path: Path): number => path.at(-1)!.at - path[0]!.at;
 export const isClosed = (path: Path): boolean => path.length > 3 && distance(path[0]!, path.at(-1)!) < 1e-6;
 
 /** Gives each place its distance along the line. */
-export function withDistances(points: readonly Omit<PathPoint, 'at'>[]): PathPoint[] {
+export function withArcLength(points: readonly Omit<PathPoint, 'at'>[]): PathPoint[] {
   let at = 0;
   return points.map((point, index) => {
     if (index > 0) at += distance(points[index - 1]!, point);
@@ -35,7 +35,7 @@ export function pointAt(path: Path, at: number): PathPoint {
   const last = path.length - 1;
   if (at <= path[0]!.at) return path[0]!;
   if (at > path[last]!.at) return path[last]!;
-  const next = firstWhere(1, last, (index) => path[index]!.at >= at);
+  const next = lowerBound(1, last, (index) => path[index]!.at >= at);
   const a = path[next - 1]!;
   const b = path[next]!;
   const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
@@ -44,7 +44,7 @@ export function pointAt(path: Path, at: number): PathPoint {
 }
 
 /** The piece of a path between two distances; null where it would be shorter than a micrometre. */
-export function pieceOf(path: Path, from: number, to: number): Path | null {
+export function pathSlice(path: Path, from: number, to: number): Path | null {
   const start = Math.max(from, path[0]!.at);
   const end = Math.min(to, path.at(-1)!.at);
   if (end - start < 1e-3) return null;
@@ -52,11 +52,11 @@ export function pieceOf(path: Path, from: number, to: number): Path | null {
 }
 
 /** The same line run the other way, distances from 0. */
-export const reversed = (path: Path): Path =>
+export const reversedPath = (path: Path): Path =>
   [...path].reverse().map((point) => ({ ...point, tx: -point.tx, ty: -point.ty, curvature: -point.curvature, at: path.at(-1)!.at - point.at }));
 
 /** A path as another function of the plane sees it, which keeps lengths but turns left into right. */
-export function reflectedPath(path: Path, reflect: (place: Point) => Point): Path {
+export function reflectPath(path: Path, reflect: (place: Point) => Point): Path {
   const origin = reflect({ x: 0, y: 0 });
   return path.map(({ x, y, tx, ty, curvature, at }) => {
     const place = reflect({ x, y });
@@ -66,10 +66,10 @@ export function reflectedPath(path: Path, reflect: (place: Point) => Point): Pat
 }
 
 /** A path through places on straight pieces, with a corner at each: every corner is there twice, once for each direction. */
-export function cornered(places: readonly Point[]): Path | null {
+export function polylinePath(places: readonly Point[]): Path | null {
   const kept = places.filter((place, index) => index === 0 || distance(place, places[index - 1]!) > 1e-4);
   if (kept.length < 2) return null;
-  return withDistances(
+  return withArcLength(
     kept.slice(1).flatMap((to, index) => {
       const from = kept[index]!;
       const length = distance(from, to);
@@ -86,7 +86,7 @@ export function cornered(places: readonly Point[]): Path | null {
 const CORNER = (3 * Math.PI) / 180;
 
 /** Distances along the path at which it has a corner. */
-export function corners(path: Path): number[] {
+export function cornerDistances(path: Path): number[] {
   const found = path.slice(1).flatMap((point, index) => (point.at - path[index]!.at < 1e-6 && breakBetween(path[index]!, point) > CORNER ? [point.at] : []));
   const ends = isClosed(path) && breakBetween(path.at(-1)!, path[0]!) > CORNER;
   return ends ? [...found, path.at(-1)!.at] : found;

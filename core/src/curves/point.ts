@@ -32,16 +32,16 @@ export function ringArea(ring: readonly Point[]): number {
 export const ringLength = (ring: readonly Point[]): number => ring.reduce((sum, point, index) => sum + distance(point, ring[(index + 1) % ring.length]!), 0);
 
 /** True where a straight way to the right from a place crosses an edge. */
-export const isLeftOf = (place: Point, a: Point, b: Point): boolean =>
+export const rayCrossesEdge = (place: Point, a: Point, b: Point): boolean =>
   a.y > place.y !== b.y > place.y && place.x < ((b.x - a.x) * (place.y - a.y)) / (b.y - a.y) + a.x;
 
 /** True where a place lies inside a ring; on the rim either answer may come. */
-export function insideRing(place: Point, ring: readonly Point[]): boolean {
+export function isInsideRing(place: Point, ring: readonly Point[]): boolean {
   let inside = false;
   for (let index = 0, last = ring.length - 1; index < ring.length; last = index++) {
     const a = ring[index]!;
     const b = ring[last]!;
-    if (isLeftOf(place, a, b)) inside = !inside;
+    if (rayCrossesEdge(place, a, b)) inside = !inside;
   }
   return inside;
 }
@@ -55,7 +55,7 @@ export interface Box {
 }
 
 /** Box round at least one place. */
-export function boxOf(points: readonly Point[]): Box {
+export function boundingBox(points: readonly Point[]): Box {
   if (points.length === 0) throw new RangeError('boxOf needs at least one point');
   return points.reduce<Box>(
     (box, { x, y }) => ({ minX: Math.min(box.minX, x), minY: Math.min(box.minY, y), maxX: Math.max(box.maxX, x), maxY: Math.max(box.maxY, y) }),
@@ -64,11 +64,11 @@ export function boxOf(points: readonly Point[]): Box {
 }
 
 /** True where a place lies in a box or no further from it than `reach` on either axis. */
-export const nearBox = ({ x, y }: Point, { minX, minY, maxX, maxY }: Box, reach: number): boolean =>
+export const isNearBox = ({ x, y }: Point, { minX, minY, maxX, maxY }: Box, reach: number): boolean =>
   x >= minX - reach && x <= maxX + reach && y >= minY - reach && y <= maxY + reach;
 
 /** Where two straight pieces cross, as shares along each; null where they are parallel or miss. */
-export function crossing(a: Point, b: Point, c: Point, d: Point): { readonly onFirst: number; readonly onSecond: number } | null {
+export function segmentCrossing(a: Point, b: Point, c: Point, d: Point): { readonly onFirst: number; readonly onSecond: number } | null {
   const cross = (b.x - a.x) * (d.y - c.y) - (b.y - a.y) * (d.x - c.x);
   if (cross === 0) return null;
   const onFirst = ((c.x - a.x) * (d.y - c.y) - (c.y - a.y) * (d.x - c.x)) / cross;

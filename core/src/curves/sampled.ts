@@ -1,5 +1,5 @@
 import { distance, type Point } from './point';
-import { withDistances, type Path, type PathPoint } from './path';
+import { withArcLength, type Path, type PathPoint } from './path';
 
 /** A turn at one place above this is a corner: flattened curves turn by far less from piece to piece, radians. */
 const CORNER = (18 * Math.PI) / 180;
@@ -10,7 +10,7 @@ const CORNER = (18 * Math.PI) / 180;
  * @param places in order; for a closed path the first is not repeated
  * @returns null where fewer than two different places are left
  */
-export function sampledPath(places: readonly Point[], closed: boolean): Path | null {
+export function pathFromSamples(places: readonly Point[], closed: boolean): Path | null {
   const kept = places.filter((place, index) => index === 0 || distance(place, places[index - 1]!) > 1e-4);
   if (closed && kept.length > 2 && distance(kept[0]!, kept.at(-1)!) <= 1e-4) kept.pop();
   if (kept.length < 2) return null;
@@ -25,7 +25,7 @@ export function sampledPath(places: readonly Point[], closed: boolean): Path | n
     const out = isEnd(index) && index === count - 1 ? null : headingBetween(here, at(index + 1));
     samples.push(...samplesAt(here, into, out, (distance(at(index - 1), here) + distance(here, at(index + 1))) / 2, walk === 0, walk === indices.length - 1));
   });
-  return withDistances(samples);
+  return withArcLength(samples);
 }
 
 /** One place of the path; at a corner two, one for each direction. */

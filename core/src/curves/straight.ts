@@ -1,12 +1,12 @@
 import { distance, type Point } from './point';
-import { withDistances, type Path } from './path';
+import { withArcLength, type Path } from './path';
 
 /** A straight line between two places; null where they are the same place. */
 export function straightPath(from: Point, to: Point): Path | null {
   const length = distance(from, to);
   if (length < 1e-3) return null;
   const heading = { tx: (to.x - from.x) / length, ty: (to.y - from.y) / length, curvature: 0 };
-  return withDistances([
+  return withArcLength([
     { ...from, ...heading },
     { ...to, ...heading },
   ]);

@@ -1,9 +1,9 @@
 import { scheduleFaults } from '../schedule';
-import { remixId, ruleOver, scuffId, workSort } from '../log';
+import { remixId, ruleInAir, scuffId, workSort } from '../log';
 import { days, doneUntil, shop, stepsOf, two } from './testing-days';
-import { expectedAir, hoursOver, jobTasks, planDay, type JobAtWork, type SpeedOf } from '.';
+import { expectedAir, hoursOver, jobTasks, planDay, type RunningJob, type PersonSpeed } from '.';
 
-const jobOf = (name: string, done: Readonly<Record<string, number>> = {}): JobAtWork => ({
+const jobOf = (name: string, done: Readonly<Record<string, number>> = {}): RunningJob => ({
   id: name,
   title: name,
   steps: stepsOf(name),
@@ -144,7 +144,7 @@ describe('the air of the hours', () => {
         const own = booked.get(task.id)!;
         if (!before || before.endMin > air.expected.at(-1)!.atMin) continue;
         const from = rule.from === 'end' ? before.endMin : before.startMin;
-        expect(own.startMin + 3).toBeGreaterThan(from + ruleOver(rule, from, air).minMin);
+        expect(own.startMin + 3).toBeGreaterThan(from + ruleInAir(rule, from, air).minMin);
         counted++;
       }
     }
@@ -242,10 +242,10 @@ it('a pull is over before its window closes, and is begun at once where that can
 it('whoever is quicker at a sort of work is given it, where that ends sooner; a difference that is none is left alone', () => {
   const steps = stepsOf('tansy');
   const sort = workSort(steps.find(({ kind }) => kind === 'cover')!)!;
-  const speed = (person: string | null, factor: number): SpeedOf => ({ person, sort, factor, low: factor, high: factor, count: 12 });
+  const speed = (person: string | null, factor: number): PersonSpeed => ({ person, sort, factor, low: factor, high: factor, count: 12 });
   const job = [{ id: 'tansy', title: 'Tansy', steps, doneMin: new Map<string, number>() }];
   const names = two.people.map(({ name }) => name);
-  const coveredIn = (speeds: readonly SpeedOf[]) => {
+  const coveredIn = (speeds: readonly PersonSpeed[]) => {
     const plan = planDay(job, two, days, 480, { speeds });
     const own = plan.work.find((one) => one.steps.some(({ kind }) => kind === 'cover'))!;
     return { task: own.task, at: plan.schedule!.placed.find(({ task }) => task === own.task.id)! };
@@ -264,8 +264,8 @@ it('a pull is over in its window whoever does it', () => {
   const steps = stepsOf('tansy');
   const pull = steps.find(({ kind }) => kind === 'pull')!;
   const doneMin = doneUntil(steps, 'pull', 480);
-  const slow: SpeedOf = { person: two.people[1]!.name, sort: workSort(pull)!, factor: 3, low: 2, high: 4, count: 9 };
-  const last = (speeds: readonly SpeedOf[]) =>
+  const slow: PersonSpeed = { person: two.people[1]!.name, sort: workSort(pull)!, factor: 3, low: 2, high: 4, count: 9 };
+  const last = (speeds: readonly PersonSpeed[]) =>
     planDay([{ id: 'tansy', title: 'Tansy', steps, doneMin }], two, days, 481, { speeds }).work[0]!.task.after.find(({ maxMin }) => maxMin !== null)!.maxMin!;
   expect(last([]) - last([slow])).toBeCloseTo(2 * (pull.endMin - pull.startMin), 6);
 });

@@ -1,7 +1,7 @@
 import type { Step } from '../log';
-import { gunClash } from './gun';
+import { gunConflict } from './gun';
 import { days, doneUntil, stepsOf, two } from './testing-days';
-import { gunPlace, planDay, type JobAtWork } from '.';
+import { gunFacility, planDay, type RunningJob } from '.';
 
 const tansy = stepsOf('tansy');
 /** The same job in another colour. */
@@ -11,8 +11,8 @@ const recoloured = (steps: readonly Step[]): readonly Step[] =>
       ? step
       : { ...step, say: { ...step.say, values: { ...step.say.values, finish: `other ${String(step.say.values.finish)}` } } },
   );
-const job = (id: string, steps: readonly Step[], doneMin: JobAtWork['doneMin']): JobAtWork => ({ id, title: id, steps, doneMin });
-const spans = (jobs: readonly JobAtWork[]) => {
+const job = (id: string, steps: readonly Step[], doneMin: RunningJob['doneMin']): RunningJob => ({ id, title: id, steps, doneMin });
+const spans = (jobs: readonly RunningJob[]) => {
   const plan = planDay(jobs, two, days, 500);
   const at = new Map(plan.schedule!.placed.map((one) => [one.task, one]));
   return {
@@ -26,7 +26,7 @@ it('one colour goes through the gun at a time, and is cleaned out of it before t
   const jobs = [job('one', tansy, doneUntil(tansy, 'mix', 480)), job('two', recoloured(tansy), doneUntil(tansy, 'mix', 480))];
   const { plan, of } = spans(jobs);
   expect(plan.troubles).toEqual([]);
-  expect(gunClash(plan.work, jobs, plan.schedule!.placed, 500)).toBeNull();
+  expect(gunConflict(plan.work, jobs, plan.schedule!.placed, 500)).toBeNull();
   const [first, second] = ['one', 'two'].sort((a, b) => of(a, 'coat')[0]!.startMin - of(b, 'coat')[0]!.startMin);
   expect(of(second!, 'coat')[0]!.startMin).toBeGreaterThanOrEqual(of(first!, 'gun-clean')[0]!.endMin - 1e-6);
   expect(plan.schedule!.endMin).toBeGreaterThanOrEqual(plan.leastEndMin - 1e-6);
@@ -41,7 +41,7 @@ it('a colour that is in the gun already is cleaned out first, also where its coa
 it('the same colour may follow itself', () => {
   const jobs = ['one', 'two'].map((id) => job(id, tansy, doneUntil(tansy, 'mix', 480)));
   const { plan } = spans(jobs);
-  expect(gunClash(plan.work, jobs, plan.schedule!.placed, 500)).toBeNull();
+  expect(gunConflict(plan.work, jobs, plan.schedule!.placed, 500)).toBeNull();
 });
 it('colours that meet since neither can wait are told', () => {
   const jobs = [job('one', tansy, doneUntil(tansy, 'coat', 490)), job('two', recoloured(tansy), doneUntil(tansy, 'coat', 490))];
@@ -56,10 +56,10 @@ it('two guns are two: each has its own colour', () => {
   const second = recoloured(tansy).map((step) => (step.gun === undefined ? step : { ...step, gun: 'gun small' }));
   const jobs = [job('one', tansy, doneUntil(tansy, 'mix', 480)), job('two', second, doneUntil(tansy, 'mix', 480))];
   const { plan, of } = spans(jobs);
-  expect(gunClash(plan.work, jobs, plan.schedule!.placed, 500)).toBeNull();
+  expect(gunConflict(plan.work, jobs, plan.schedule!.placed, 500)).toBeNull();
   const [first, last] = ['one', 'two'].sort((a, b) => of(a, 'coat')[0]!.startMin - of(b, 'coat')[0]!.startMin);
   expect(of(last!, 'coat')[0]!.startMin).toBeLessThan(of(first!, 'gun-clean')[0]!.startMin);
   // Of a plan from before nobody knows which: there is one.
   const before = tansy.map(({ gun: _, ...step }) => step as Step);
-  expect(gunPlace(before.find(({ kind }) => kind === 'coat')!)).toBe(gunPlace(tansy.find(({ kind }) => kind === 'coat')!));
+  expect(gunFacility(before.find(({ kind }) => kind === 'coat')!)).toBe(gunFacility(tansy.find(({ kind }) => kind === 'coat')!));
 });

@@ -1,8 +1,8 @@
-import type { Booked, Task } from '../schedule';
-import { gunPlace, type DayWork, type JobAtWork } from './tasks';
+import type { Assignment, Task } from '../schedule';
+import { gunFacility, type DayWork, type RunningJob } from './tasks';
 
 /** A colour of one job in the gun: from its first coat until the gun is cleaned, by names of the tasks. */
-export interface GunTurn {
+export interface GunUse {
   readonly job: string;
   readonly stage: number | null;
   readonly finish: string;
@@ -15,16 +15,16 @@ export interface GunTurn {
 }
 
 /** The turns of the gun that are left. What goes through no gun, or is never cleaned out of it, has none. */
-export function turnsIn(work: readonly DayWork[], jobs: readonly JobAtWork[]): GunTurn[] {
+export function gunUses(work: readonly DayWork[], jobs: readonly RunningJob[]): GunUse[] {
   const taskOf = new Map(work.flatMap(({ job, task, steps }) => steps.map(({ id }) => [`${job} ${id}`, task.id] as const)));
   return jobs.flatMap(({ id: job, steps, doneMin }) =>
-    steps.flatMap((clean): GunTurn[] => {
+    steps.flatMap((clean): GunUse[] => {
       const end = clean.kind === 'gun-clean' ? taskOf.get(`${job} ${clean.id}`) : undefined;
       if (end === undefined) return [];
       const all = steps.filter(({ kind, stage, needs }) => kind === 'coat' && stage === clean.stage && needs.includes('gun'));
       const left = all.flatMap(({ id }) => taskOf.get(`${job} ${id}`) ?? []);
       const [first] = all;
-      const gun = first ? gunPlace(first) : null;
+      const gun = first ? gunFacility(first) : null;
       if (!first || gun === null) return [];
       return [{ job, stage: clean.stage, finish: String(first.say.values.finish), gun, coats: left, clean: end, begun: all.some(({ id }) => doneMin.has(id)) }];
     }),
@@ -32,18 +32,18 @@ export function turnsIn(work: readonly DayWork[], jobs: readonly JobAtWork[]): G
 }
 
 /** A turn of the gun that runs into another: it is to wait until the gun is clean. */
-export interface GunClash {
-  readonly waits: GunTurn;
-  readonly until: GunTurn;
+export interface GunConflict {
+  readonly waits: GunUse;
+  readonly until: GunUse;
 }
 
 /**
  * Colours that meet in the gun: one is sprayed before another has been cleaned out of it. The same colour may follow itself.
  * @returns the clash that comes first, with the turn that begins later as the one that waits; null where there is none
  */
-export function gunClash(work: readonly DayWork[], jobs: readonly JobAtWork[], placed: readonly Booked[], nowMin: number): GunClash | null {
+export function gunConflict(work: readonly DayWork[], jobs: readonly RunningJob[], placed: readonly Assignment[], nowMin: number): GunConflict | null {
   const at = new Map(placed.map((one) => [one.task, one]));
-  const turns = turnsIn(work, jobs)
+  const turns = gunUses(work, jobs)
     .flatMap((turn) => {
       const coats = turn.coats.flatMap((task) => at.get(task) ?? []);
       const clean = at.get(turn.clean);
@@ -60,5 +60,5 @@ export function gunClash(work: readonly DayWork[], jobs: readonly JobAtWork[], p
 }
 
 /** The tasks with the one turn of the gun waiting for the other. */
-export const inTurn = (tasks: readonly Task[], { waits, until }: GunClash): Task[] =>
+export const withGunOrder = (tasks: readonly Task[], { waits, until }: GunConflict): Task[] =>
   tasks.map((task) => (task.id === waits.coats[0] ? { ...task, after: [...task.after, { task: until.clean, from: 'end', minMin: 0, maxMin: null }] } : task));

@@ -1,21 +1,21 @@
-import type { Decisions, ScheduleProblem, Solved } from '../schedule';
+import type { Decisions, ScheduleProblem, SolvedSchedule } from '../schedule';
 
 /** What is decided by a plan, told by names: kept, so that the next plan moves as little as it can. */
-export interface KeptOrder {
+export interface StoredOrder {
   readonly order: readonly (readonly [before: string, after: string])[];
   readonly team: Readonly<Record<string, readonly string[]>>;
 }
 
-export const NOTHING_KEPT: KeptOrder = { order: [], team: {} };
+export const NO_STORED_ORDER: StoredOrder = { order: [], team: {} };
 
 /** What a plan has decided. */
-export function keptFrom({ tasks }: ScheduleProblem, { decisions, schedule }: Solved): KeptOrder {
+export function storedOrderOf({ tasks }: ScheduleProblem, { decisions, schedule }: SolvedSchedule): StoredOrder {
   const team = Object.fromEntries(schedule.placed.filter(({ workers }) => workers.length > 0).map(({ task, workers }) => [task, workers]));
   return { order: decisions.order.map(([one, other]) => [tasks[one]!.id, tasks[other]!.id] as const), team };
 }
 
 /** What was decided, as far as its tasks and people are still there. */
-export function decisionsFrom({ order, team }: KeptOrder, { tasks, workers }: ScheduleProblem): Decisions {
+export function storedDecisions({ order, team }: StoredOrder, { tasks, workers }: ScheduleProblem): Decisions {
   const at = new Map(tasks.map(({ id }, index) => [id, index]));
   const pairs = order.flatMap(([one, other]): (readonly [number, number])[] => {
     const [before, after] = [at.get(one), at.get(other)];

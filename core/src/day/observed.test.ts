@@ -1,7 +1,7 @@
-import { learnedFrom } from '../learning';
-import type { LogEvent, Saw, Step } from '../log';
+import { learnedFactorFrom } from '../learning';
+import type { LogEvent, Observed, Step } from '../log';
 import type { StepId } from '../units';
-import { seenIn, type SeenSheet } from '.';
+import { observationsIn, type ObservedSheet } from '.';
 
 const windows = {
   rate: 1,
@@ -27,12 +27,12 @@ const step = (id: string, kind: Step['kind'], stage = 1): Step =>
     say: { code: 'x', values: {} },
     safety: [],
   }) as unknown as Step;
-const sheet: SeenSheet = {
+const sheet: ObservedSheet = {
   sheet: 1,
   steps: [step('coat1', 'coat'), step('coat2', 'coat'), step('pull', 'pull')],
   stages: [{ number: 1, finish: 'red', school: 'touch', windows }],
 };
-const event = (minutes: number, of: string, kind: LogEvent['kind'], saw?: Saw, on = 1): LogEvent => ({
+const event = (minutes: number, of: string, kind: LogEvent['kind'], saw?: Observed, on = 1): LogEvent => ({
   id: `${minutes}`,
   version: 3,
   at: new Date(minutes * 60_000).toISOString(),
@@ -44,7 +44,7 @@ const event = (minutes: number, of: string, kind: LogEvent['kind'], saw?: Saw, o
 });
 
 it('counts from the last coat that was on by then', () => {
-  const seen = seenIn(sheet, [
+  const seen = observationsIn(sheet, [
     event(0, 'coat1', 'done'),
     event(20, 'coat1', 'touch', { kind: 'feel', feel: 'tacky' }),
     event(30, 'coat2', 'done'),
@@ -61,16 +61,18 @@ it('counts from the last coat that was on by then', () => {
 });
 
 it('hears nothing of other sheets, of coats that were taken back, or of a stage without windows', () => {
-  const touch: Saw = { kind: 'feel', feel: 'dry' };
-  expect(seenIn(sheet, [event(0, 'coat1', 'done'), event(50, 'coat1', 'touch', touch, 2)])).toEqual([]);
-  expect(seenIn(sheet, [event(0, 'coat1', 'done'), event(1, 'coat1', 'undo'), event(50, 'coat1', 'touch', touch)])).toEqual([]);
-  expect(seenIn({ ...sheet, stages: [{ ...sheet.stages[0]!, windows: null }] }, [event(0, 'coat1', 'done'), event(50, 'coat1', 'touch', touch)])).toEqual([]);
+  const touch: Observed = { kind: 'feel', feel: 'dry' };
+  expect(observationsIn(sheet, [event(0, 'coat1', 'done'), event(50, 'coat1', 'touch', touch, 2)])).toEqual([]);
+  expect(observationsIn(sheet, [event(0, 'coat1', 'done'), event(1, 'coat1', 'undo'), event(50, 'coat1', 'touch', touch)])).toEqual([]);
+  expect(
+    observationsIn({ ...sheet, stages: [{ ...sheet.stages[0]!, windows: null }] }, [event(0, 'coat1', 'done'), event(50, 'coat1', 'touch', touch)]),
+  ).toEqual([]);
 });
 
 it('takes out what was learned before, so that the same film tells the same', () => {
   const slow = { ...windows, touchMin: 90, wet: { from: 0, to: 18 }, throughMin: 2880, touch: { from: 90, to: 270 } };
   const events = [event(0, 'coat1', 'done'), event(70, 'coat1', 'touch', { kind: 'feel', feel: 'tacky' })];
-  const plain = learnedFrom(seenIn(sheet, events).map(({ observation }) => observation));
-  const twice = seenIn({ ...sheet, stages: [{ ...sheet.stages[0]!, windows: slow }], learned: [{ finish: 'red', factor: 2 }] }, events);
-  expect(learnedFrom(twice.map(({ observation }) => observation))).toEqual(plain);
+  const plain = learnedFactorFrom(observationsIn(sheet, events).map(({ observation }) => observation));
+  const twice = observationsIn({ ...sheet, stages: [{ ...sheet.stages[0]!, windows: slow }], learned: [{ finish: 'red', factor: 2 }] }, events);
+  expect(learnedFactorFrom(twice.map(({ observation }) => observation))).toEqual(plain);
 });

@@ -1,20 +1,20 @@
 import type { Observation } from '../learning';
 import { EMPTY_LOG, logAfter, type LogEvent, type Step } from '../log';
-import { SCHOOLS, type School } from '../finish';
+import { PULL_TIMINGS, type PullTiming } from '../finish';
 import type { PullWindows } from '../drying';
 import { MS_PER_MINUTE, RULE_OF_THUMB } from '../units';
 
 /** What of a frozen plan is needed to read what was seen. */
-export interface SeenSheet {
+export interface ObservedSheet {
   readonly sheet: number;
   readonly steps: readonly Step[];
-  readonly stages: readonly { readonly number: number; readonly finish: string; readonly school: School | null; readonly windows: PullWindows | null }[];
+  readonly stages: readonly { readonly number: number; readonly finish: string; readonly school: PullTiming | null; readonly windows: PullWindows | null }[];
   /** By how much times were multiplied already when it was planned, by finish. */
   readonly learned?: readonly { readonly finish: string; readonly factor: number }[];
 }
 
 /** Something that was seen of a finish, when. */
-export interface SeenOf {
+export interface FinishObservation {
   readonly finish: string;
   readonly at: string;
   readonly observation: Observation;
@@ -24,11 +24,11 @@ export interface SeenOf {
  * What a log says about how its finishes dry: touch tests and pulls, each with the time since the last coat that was on by then.
  * Time counts in the air the job was planned with; marks are those of its windows, without what was learned before.
  */
-export function seenIn({ sheet, steps, stages, learned = [] }: SeenSheet, events: readonly LogEvent[]): SeenOf[] {
+export function observationsIn({ sheet, steps, stages, learned = [] }: ObservedSheet, events: readonly LogEvent[]): FinishObservation[] {
   const stageOf = new Map(steps.map((step) => [step.id as string, step.stage]));
   // What the log has come to by the entry before this one.
   let [state, read] = [EMPTY_LOG, 0];
-  return events.flatMap((event, index): SeenOf[] => {
+  return events.flatMap((event, index): FinishObservation[] => {
     const { saw, step, at } = event;
     if (!saw || (saw.kind !== 'feel' && saw.kind !== 'pull') || step === null || (event.sheet !== undefined && event.sheet !== sheet)) return [];
     const number = stageOf.get(step);
@@ -60,8 +60,8 @@ export function seenIn({ sheet, steps, stages, learned = [] }: SeenSheet, events
 }
 
 /** The school a pull says it goes by; null where it says none. */
-function schoolOf(steps: SeenSheet['steps'], id: string): School | null {
+function schoolOf(steps: ObservedSheet['steps'], id: string): PullTiming | null {
   const told = steps.find((step) => step.id === id)?.say.values;
   const school = told && 'school' in told ? told.school : null;
-  return SCHOOLS.find((one) => one === school) ?? null;
+  return PULL_TIMINGS.find((one) => one === school) ?? null;
 }

@@ -1,12 +1,12 @@
 import { scheduleFaults } from '../schedule';
 import { days, doneUntil, stepsOf, two } from './testing-days';
-import { hoursOver, planDay, type JobAtWork } from '.';
+import { hoursOver, planDay, type RunningJob } from '.';
 
 const steps = stepsOf('tansy');
-const job = (id: string, done: JobAtWork['doneMin'] = new Map()): JobAtWork => ({ id, title: id, steps, doneMin: done });
+const job = (id: string, done: RunningJob['doneMin'] = new Map()): RunningJob => ({ id, title: id, steps, doneMin: done });
 /** Everything before the first mixing is done. */
 const ready = (atMin: number) => doneUntil(steps, 'mix', atMin);
-const planned = (...jobs: JobAtWork[]) => planDay(jobs, two, days, 500);
+const planned = (...jobs: RunningJob[]) => planDay(jobs, two, days, 500);
 
 it('sprays two jobs of one colour from one mix, and keeps every window', () => {
   const plan = planned(job('one', ready(480)), job('two', ready(480)));

@@ -1,9 +1,9 @@
 import type { Step } from '../log';
-import type { Booked, Task } from '../schedule';
+import type { Assignment, Task } from '../schedule';
 import { RULE_OF_THUMB, type StepId } from '../units';
-import { turnsIn, type GunTurn } from './gun';
-import type { DayWork, JobAtWork } from './tasks';
-import { minutesHere, type SpeedOf } from './took';
+import { gunUses, type GunUse } from './gun';
+import type { DayWork, RunningJob } from './tasks';
+import { expectedMinutes, type PersonSpeed } from './took';
 
 /** Two jobs sprayed from one mix: the second right after the first, the gun cleaned once. */
 export interface OneMix {
@@ -19,7 +19,7 @@ export interface OneMix {
 }
 
 /** A turn of the gun that has not begun, with the mixing before it: where, and how long that and the cleaning take. */
-interface Session extends GunTurn {
+interface Session extends GunUse {
   readonly ml: number;
   readonly mix: string;
   readonly mixStep: StepId;
@@ -28,8 +28,8 @@ interface Session extends GunTurn {
 }
 
 /** Turns of the gun whose paint is mixed in one go, and is not mixed yet. */
-function sessionsIn(work: readonly DayWork[], jobs: readonly JobAtWork[], speeds: readonly SpeedOf[]): Session[] {
-  return turnsIn(work, jobs).flatMap((turn): Session[] => {
+function sessionsIn(work: readonly DayWork[], jobs: readonly RunningJob[], speeds: readonly PersonSpeed[]): Session[] {
+  return gunUses(work, jobs).flatMap((turn): Session[] => {
     const find = (kind: Step['kind']) =>
       work
         .filter(({ job }) => job === turn.job)
@@ -37,16 +37,16 @@ function sessionsIn(work: readonly DayWork[], jobs: readonly JobAtWork[], speeds
     const [mix, clean] = [find('mix'), find('gun-clean')];
     const { ml, coats: lot } = (mix?.step.say.values ?? {}) as { readonly ml?: number; readonly coats?: unknown };
     if (turn.begun || !mix || !clean || mix.step.say.code !== 'step.mix' || ml === undefined || lot !== undefined) return [];
-    return [{ ...turn, ml, mix: mix.task, mixStep: mix.step.id, mixMin: minutesHere(mix.step, speeds), cleanMin: minutesHere(clean.step, speeds) }];
+    return [{ ...turn, ml, mix: mix.task, mixStep: mix.step.id, mixMin: expectedMinutes(mix.step, speeds), cleanMin: expectedMinutes(clean.step, speeds) }];
   });
 }
 
 /** Jobs that could be sprayed from one mix: of each finish the two that come first, in the order they come. */
 export function pairsOf(
   work: readonly DayWork[],
-  jobs: readonly JobAtWork[],
-  placed: readonly Booked[],
-  speeds: readonly SpeedOf[],
+  jobs: readonly RunningJob[],
+  placed: readonly Assignment[],
+  speeds: readonly PersonSpeed[],
 ): (readonly [Session, Session])[] {
   const startOf = new Map(placed.map(({ task, startMin }) => [task, startMin]));
   const sessions = sessionsIn(work, jobs, speeds)
@@ -92,7 +92,7 @@ export function withOneMix(tasks: readonly Task[], [first, second]: readonly [Se
 }
 
 /** Whether no other colour goes through the gun between the first coat of the one and the last of the other. */
-export function gunIsTheirs(work: readonly DayWork[], placed: readonly Booked[], [first, second]: readonly [Session, Session]): boolean {
+export function isGunFreeBetween(work: readonly DayWork[], placed: readonly Assignment[], [first, second]: readonly [Session, Session]): boolean {
   const at = new Map(placed.map((one) => [one.task, one]));
   const from = Math.min(at.get(first.coats[0]!)!.startMin, at.get(second.coats[0]!)!.startMin);
   const to = Math.max(...[...first.coats, ...second.coats].map((coat) => at.get(coat)!.endMin));
@@ -111,7 +111,7 @@ export function gunIsTheirs(work: readonly DayWork[], placed: readonly Booked[],
 }
 
 /** What is told of a pair. */
-export const toldOnce = ([first, second]: readonly [Session, Session]): OneMix => ({
+export const pairMessage = ([first, second]: readonly [Session, Session]): OneMix => ({
   finish: first.finish,
   first: first.job,
   second: second.job,

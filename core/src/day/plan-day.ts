@@ -1,12 +1,12 @@
 import {
-  bindingOf,
-  SAME_MIN,
+  bindingConstraints,
+  TIME_TOLERANCE_MIN,
   latestStarts,
   scheduleTrouble,
-  withoutLimit,
+  withoutMaxLags,
   withoutPins,
-  type Bind,
-  type Booked,
+  type Binding,
+  type Assignment,
   type LatestStart,
   type Schedule,
   type ScheduleProblem,
@@ -15,13 +15,13 @@ import {
 } from '../schedule';
 import { NO_AIR, type ShopAir, type Step } from '../log';
 import { RULE_OF_THUMB } from '../units';
-import type { GunClash } from './gun';
-import { keptFrom, NOTHING_KEPT, type KeptOrder } from './kept-order';
+import type { GunConflict } from './gun';
+import { storedOrderOf, NO_STORED_ORDER, type StoredOrder } from './kept-order';
 import type { OneMix } from './one-mix';
 import { hoursOver, type CalendarDay, type ShopDay } from './shop-day';
-import { MANY_STRETCHES, solvedFor, sprayed, type Answered } from './sprayed';
-import { gunPlace, jobTasks, minutesOf, type DayWork, type JobAtWork, type Missed } from './tasks';
-import type { SpeedOf } from './took';
+import { MAX_TASKS_TWICE, solveNear, resolveGun, type SolvedProblem } from './sprayed';
+import { gunFacility, jobTasks, minutesOf, type DayWork, type RunningJob, type MissedWindow } from './tasks';
+import type { PersonSpeed } from './took';
 
 /** The day's plan of a shop. */
 export interface DayPlan {
@@ -31,17 +31,17 @@ export interface DayPlan {
   readonly leastEndMin: number;
   readonly proven: boolean;
   readonly latest: readonly LatestStart[];
-  readonly binding: readonly Bind[];
+  readonly binding: readonly Binding[];
   /** What cannot be kept, and what would help; the schedule is made without it. */
   readonly troubles: readonly ScheduleTrouble[];
-  readonly missed: readonly Missed[];
+  readonly missed: readonly MissedWindow[];
   /** Jobs that are sprayed from one mix. */
   readonly oneMix: readonly OneMix[];
   /** Two colours that meet in the gun, since neither can wait; null: none do. */
-  readonly clash: GunClash | null;
+  readonly clash: GunConflict | null;
   /** Stretches of work further on that are not planned yet: a shop with many jobs plans the next of each. */
   readonly more: number;
-  readonly kept: KeptOrder;
+  readonly kept: StoredOrder;
 }
 
 /** About so many stretches of work are planned, the same number of every job, and two of each at least. */
@@ -61,14 +61,14 @@ const MOST_GIVEN_UP = 6;
  * @param wishes `before`: what the plan before had decided; `pins`: what a person has fixed; `air`: what the films dry in; how long a film takes hangs on the hour it comes on, so the plan is made again until it fits
  */
 export function planDay(
-  jobs: readonly JobAtWork[],
+  jobs: readonly RunningJob[],
   shop: ShopDay,
   days: readonly CalendarDay[],
   nowMin: number,
-  { before = null, air = NO_AIR, pins = [], speeds = [] }: DayWishes = {},
+  { before = null, air = NO_AIR, pins = [], speeds = [] }: DayOptions = {},
 ): DayPlan {
   let attempt = planOnce(jobs, shop, days, { nowMin, before, air, pins, speeds, plannedMin: new Map() });
-  const rounds = air.measured.length + air.expected.length === 0 ? 1 : attempt.plan.work.length > MANY_STRETCHES ? ROUNDS_OF_MANY : MOST_ROUNDS;
+  const rounds = air.measured.length + air.expected.length === 0 ? 1 : attempt.plan.work.length > MAX_TASKS_TWICE ? ROUNDS_OF_MANY : MOST_ROUNDS;
   let plannedMin = new Map<string, readonly number[]>();
   for (let round = 1; round < rounds && attempt.answered; round++) {
     // Where it does not settle by itself, what holds at any of the hours it was planned for holds.
@@ -79,7 +79,7 @@ export function planDay(
   }
   const { plan, answered } = attempt;
   // What binds and how long each may wait is looked for once, of the plan that stands.
-  return answered ? { ...plan, latest: latestStarts(answered.problem, answered.found), binding: bindingOf(answered.problem, answered.found) } : plan;
+  return answered ? { ...plan, latest: latestStarts(answered.problem, answered.found), binding: bindingConstraints(answered.problem, answered.found) } : plan;
 }
 
 /** When the last step of each stretch of work is planned to be done. */
@@ -96,16 +96,16 @@ export interface DayPin {
 }
 
 /** What else a plan goes by. */
-export interface DayWishes {
-  readonly before?: KeptOrder | null;
+export interface DayOptions {
+  readonly before?: StoredOrder | null;
   readonly air?: ShopAir;
   readonly pins?: readonly DayPin[];
   /** How quick hands are in this shop: whoever does a stretch of work, their own counts. */
-  readonly speeds?: readonly SpeedOf[];
+  readonly speeds?: readonly PersonSpeed[];
 }
 
 /** What a plan is made from, besides the jobs and the shop. */
-interface Round extends Required<DayWishes> {
+interface Round extends Required<DayOptions> {
   readonly nowMin: number;
   /** When steps were expected to be done by the plan before. */
   readonly plannedMin: ReadonlyMap<string, readonly number[]>;
@@ -114,17 +114,17 @@ interface Round extends Required<DayWishes> {
 /** A plan before it is known what binds it, and what it answers; null: nothing could be planned, or nothing is to be. */
 interface Attempt {
   readonly plan: DayPlan;
-  readonly answered: Answered | null;
+  readonly answered: SolvedProblem | null;
 }
 
-function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly CalendarDay[], { nowMin, before, air, pins, speeds, plannedMin }: Round): Attempt {
+function planOnce(jobs: readonly RunningJob[], shop: ShopDay, days: readonly CalendarDay[], { nowMin, before, air, pins, speeds, plannedMin }: Round): Attempt {
   const people = shop.people.map(({ name }) => name);
   const each = jobs.map((job) => jobTasks(job, nowMin, { air, plannedMin, speeds, people }));
   const perJob = Math.max(2, Math.floor(MOST_PLANNED / Math.max(1, jobs.length)));
   const work = each.flatMap((one) => one.work.slice(0, perJob));
   const more = each.reduce((sum, one) => sum + Math.max(0, one.work.length - perJob), 0);
   const past = each.flatMap((one) => one.past);
-  const guns = [...new Set(work.flatMap(({ steps }) => steps.flatMap((step) => gunPlace(step) ?? [])))].sort();
+  const guns = [...new Set(work.flatMap(({ steps }) => steps.flatMap((step) => gunFacility(step) ?? [])))].sort();
   const wanted: ScheduleProblem = {
     tasks: [...past, ...work.map((one) => pinned(one, pins, shop, { nowMin, speeds }))],
     workers: shop.people.map(({ id, week, off }) => ({ id, hours: hoursOver(week, days, off) })),
@@ -134,12 +134,24 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
   let problem = wanted;
   const troubles: ScheduleTrouble[] = [];
   const missed = each.flatMap((one) => one.missed);
-  const none = { work, schedule: null, leastEndMin: nowMin, proven: false, latest: [], binding: [], oneMix: [], clash: null, missed, more, kept: NOTHING_KEPT };
+  const none = {
+    work,
+    schedule: null,
+    leastEndMin: nowMin,
+    proven: false,
+    latest: [],
+    binding: [],
+    oneMix: [],
+    clash: null,
+    missed,
+    more,
+    kept: NO_STORED_ORDER,
+  };
   if (work.length === 0) return { plan: { ...none, schedule: { placed: [], endMin: nowMin, scuffMin: 0 }, proven: true, troubles }, answered: null };
   for (let round = 0; round <= MOST_GIVEN_UP; round++) {
-    const found = solvedFor(problem, before);
+    const found = solveNear(problem, before);
     if (found) {
-      const answered = sprayed(problem, found, { work, jobs, before, speeds, nowMin });
+      const answered = resolveGun(problem, found, { work, jobs, before, speeds, nowMin });
       const { oneMix, clash } = answered;
       const { schedule, leastEndMin, proven } = answered.found;
       // As they were planned: pinned, waiting for the gun, shorter where they are mixed for already.
@@ -148,7 +160,17 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
       // What was let go together with others may be kept all the same.
       const broken = troubles.filter((trouble) => trouble.code !== 'window' || isBroken(trouble, wanted.tasks, schedule.placed));
       return {
-        plan: { ...none, work: asPlanned, schedule, leastEndMin, proven, kept: keptFrom(answered.problem, answered.found), oneMix, clash, troubles: broken },
+        plan: {
+          ...none,
+          work: asPlanned,
+          schedule,
+          leastEndMin,
+          proven,
+          kept: storedOrderOf(answered.problem, answered.found),
+          oneMix,
+          clash,
+          troubles: broken,
+        },
         answered,
       };
     }
@@ -156,7 +178,7 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
     troubles.push(trouble);
     if (trouble.code === 'window') {
       troubles.push(...trouble.also.map((one) => ({ code: 'window' as const, ...one, extraMin: trouble.extraMin, also: [] })));
-      problem = [trouble, ...trouble.also].reduce((now, { task, other }) => withoutLimit(now, task, other), problem);
+      problem = [trouble, ...trouble.also].reduce((now, { task, other }) => withoutMaxLags(now, task, other), problem);
     } else if (trouble.code === 'pinned') problem = withoutPins(problem, [trouble.task]);
     else break;
   }
@@ -164,16 +186,16 @@ function planOnce(jobs: readonly JobAtWork[], shop: ShopDay, days: readonly Cale
 }
 
 /** Whether a schedule passes the limit of one task after another. */
-function isBroken({ task, other }: { readonly task: string; readonly other: string }, tasks: readonly Task[], placed: readonly Booked[]): boolean {
+function isBroken({ task, other }: { readonly task: string; readonly other: string }, tasks: readonly Task[], placed: readonly Assignment[]): boolean {
   const at = new Map(placed.map((one) => [one.task, one]));
   const [own, since] = [at.get(task), at.get(other)];
   const lags = tasks.find(({ id }) => id === task)?.after.filter((lag) => lag.task === other && lag.scuffMin === undefined) ?? [];
   if (!own || !since) return true;
-  return lags.some(({ from, maxMin }) => maxMin !== null && own.startMin - (from === 'end' ? since.endMin : since.startMin) > maxMin + SAME_MIN);
+  return lags.some(({ from, maxMin }) => maxMin !== null && own.startMin - (from === 'end' ? since.endMin : since.startMin) > maxMin + TIME_TOLERANCE_MIN);
 }
 
 /** What is known of people one by one: whoever takes longer or shorter for it than all of them together by more than such figures are worth. */
-function paceOf(task: Task, steps: readonly Step[], people: ShopDay['people'], speeds: readonly SpeedOf[]): Pick<Task, 'minutesBy'> {
+function dryingRateFunction(task: Task, steps: readonly Step[], people: ShopDay['people'], speeds: readonly PersonSpeed[]): Pick<Task, 'minutesBy'> {
   const allMin = minutesOf(steps, speeds);
   const pace = people.flatMap(({ id, name }) => {
     const ownMin = minutesOf(steps, speeds, name);
@@ -185,7 +207,7 @@ function paceOf(task: Task, steps: readonly Step[], people: ShopDay['people'], s
 /** A task as a person has fixed it: only people there are, and no moment that has passed. */
 function pinned({ task, steps }: DayWork, pins: readonly DayPin[], { people }: ShopDay, { nowMin, speeds }: Pick<Round, 'nowMin' | 'speeds'>): Task {
   const pin = pins.find(({ work }) => work === task.id);
-  const own = { ...task, ...paceOf(task, steps, people, speeds) };
+  const own = { ...task, ...dryingRateFunction(task, steps, people, speeds) };
   if (!pin) return own;
   const { person, atMin } = pin;
   const worker = task.hands === 1 ? people.find(({ id }) => id === person) : undefined;

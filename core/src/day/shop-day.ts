@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { idText, listOf, nameText, numberBetween, plainly, told, wholeBetween } from '../units';
+import { idText, listOf, nameText, numberBetween, messageWithoutValues, faultText, wholeBetween } from '../units';
 import { forecastAir, type AirReading } from '../air';
 import type { Shift } from '../schedule';
 
@@ -9,7 +9,7 @@ const DAY_MIN = 1440;
 const hoursSchema = v.nullable(
   v.pipe(
     v.strictObject({ fromMin: wholeBetween(0, DAY_MIN), toMin: wholeBetween(0, DAY_MIN) }),
-    v.check(({ fromMin, toMin }) => toMin > fromMin, told(plainly('day.ends-first'))),
+    v.check(({ fromMin, toMin }) => toMin > fromMin, faultText(messageWithoutValues('day.ends-first'))),
   ),
 );
 
@@ -17,7 +17,7 @@ const hoursSchema = v.nullable(
 const weekSchema = listOf(hoursSchema, 'days', 7, 7);
 export type Week = v.InferOutput<typeof weekSchema>;
 
-const dateText = () => v.pipe(v.string(told(plainly('day.date'))), v.regex(/^\d{4}-\d\d-\d\d$/, told(plainly('day.date'))));
+const dateText = () => v.pipe(v.string(faultText(messageWithoutValues('day.date'))), v.regex(/^\d{4}-\d\d-\d\d$/, faultText(messageWithoutValues('day.date'))));
 
 const forecastDaySchema = v.strictObject({
   date: dateText(),
@@ -47,7 +47,7 @@ export function readShopDay(data: unknown): ShopDay | null {
 }
 
 /** Seven till seven, every day: what a shop begins with, to be set right by it. */
-export const usualShopDay = (zone: string, name: string): ShopDay => ({
+export const defaultShopDay = (zone: string, name: string): ShopDay => ({
   version: 1,
   zone,
   people: [{ id: 'one', name, week: Array.from({ length: 7 }, () => ({ fromMin: 420, toMin: 1140 })), off: [] }],

@@ -1,9 +1,9 @@
-import { SAME_MIN, solved, type ScheduleProblem, type Solved } from '../schedule';
-import { gunClash, inTurn, type GunClash } from './gun';
-import { decisionsFrom, type KeptOrder } from './kept-order';
-import { gunIsTheirs, pairsOf, toldOnce, withOneMix, type OneMix } from './one-mix';
-import type { DayWork, JobAtWork } from './tasks';
-import type { SpeedOf } from './took';
+import { TIME_TOLERANCE_MIN, solveSchedule, type ScheduleProblem, type SolvedSchedule } from '../schedule';
+import { gunConflict, withGunOrder, type GunConflict } from './gun';
+import { storedDecisions, type StoredOrder } from './kept-order';
+import { isGunFreeBetween, pairsOf, pairMessage, withOneMix, type OneMix } from './one-mix';
+import type { DayWork, RunningJob } from './tasks';
+import type { PersonSpeed } from './took';
 
 /** So many half-decided schedules are looked at; fewer where there are many tasks, of which each takes longer. */
 const MOST_LOOKED_AT = 12_000;
@@ -14,27 +14,27 @@ const MANY_TASKS = 25;
 const WORTH_MIN = 15;
 
 /** The schedule of a day, near to what the plan before decided; null: there is none. */
-export function solvedFor(problem: ScheduleProblem, before: KeptOrder | null, share = 1): Solved | null {
+export function solveNear(problem: ScheduleProblem, before: StoredOrder | null, share = 1): SolvedSchedule | null {
   const most = Math.round((share * MOST_LOOKED_AT) / Math.max(1, problem.tasks.length / MANY_TASKS) ** 2);
-  return solved(problem, { most, worthMin: WORTH_MIN, ...(before ? { before: decisionsFrom(before, problem) } : {}) });
+  return solveSchedule(problem, { most, worthMin: WORTH_MIN, ...(before ? { before: storedDecisions(before, problem) } : {}) });
 }
 
 /** A problem and its answer. */
-export interface Answered {
+export interface SolvedProblem {
   readonly problem: ScheduleProblem;
-  readonly found: Solved;
+  readonly found: SolvedSchedule;
   /** Jobs that are sprayed from one mix in it. */
   readonly oneMix: readonly OneMix[];
   /** Two colours that meet in the gun all the same, neither of which can wait. */
-  readonly clash: GunClash | null;
+  readonly clash: GunConflict | null;
 }
 
 /** What is sprayed, and what a plan of it goes by. */
 interface Spraying {
   readonly work: readonly DayWork[];
-  readonly jobs: readonly JobAtWork[];
-  readonly before: KeptOrder | null;
-  readonly speeds: readonly SpeedOf[];
+  readonly jobs: readonly RunningJob[];
+  readonly before: StoredOrder | null;
+  readonly speeds: readonly PersonSpeed[];
   readonly nowMin: number;
 }
 
@@ -42,10 +42,10 @@ interface Spraying {
 const MOST_TURNS = 12;
 const TURNS_OF_MANY = 2;
 /** A shop with more stretches of work than these waits long enough for one plan. */
-export const MANY_STRETCHES = 60;
+export const MAX_TASKS_TWICE = 60;
 
 /** A day's plan with the gun looked after: one colour at a time, and two jobs of one colour from one mix where that costs nothing. */
-export function sprayed(problem: ScheduleProblem, found: Solved, spraying: Spraying): Answered {
+export function resolveGun(problem: ScheduleProblem, found: SolvedSchedule, spraying: Spraying): SolvedProblem {
   return fromOneMix(oneColourAtATime({ problem, found, oneMix: [], clash: null }, spraying), spraying);
 }
 
@@ -53,17 +53,17 @@ export function sprayed(problem: ScheduleProblem, found: Solved, spraying: Spray
  * Where another colour would be sprayed before one is cleaned out of the gun, one of the two waits: whichever way all is done sooner. Where
  * neither can, both stand as they were, and it is told.
  */
-function oneColourAtATime(plain: Answered, { work, jobs, before, nowMin }: Spraying): Answered {
+function oneColourAtATime(plain: SolvedProblem, { work, jobs, before, nowMin }: Spraying): SolvedProblem {
   let now = plain;
   const most = Math.max(TURNS_OF_MANY, Math.round(MOST_TURNS * Math.min(1, MANY_TASKS / Math.max(1, work.length)) ** 2));
   for (let turn = 0; ; turn++) {
-    const clash = gunClash(work, jobs, now.found.schedule.placed, nowMin);
+    const clash = gunConflict(work, jobs, now.found.schedule.placed, nowMin);
     if (!clash) return now;
     if (turn === most) return { ...now, clash };
     const { waits, until } = clash;
-    const parted = [clash, ...(until.begun ? [] : [{ waits: until, until: waits }])].flatMap((one): Answered[] => {
-      const problem = { ...now.problem, tasks: inTurn(now.problem.tasks, one) };
-      const found = solvedFor(problem, before, AGAIN_SHARE);
+    const parted = [clash, ...(until.begun ? [] : [{ waits: until, until: waits }])].flatMap((one): SolvedProblem[] => {
+      const problem = { ...now.problem, tasks: withGunOrder(now.problem.tasks, one) };
+      const found = solveNear(problem, before, AGAIN_SHARE);
       return found ? [{ ...now, problem, found: boundedBy(plain.found, found) }] : [];
     });
     const [best] = parted.sort((a, b) => a.found.schedule.endMin - b.found.schedule.endMin);
@@ -73,22 +73,22 @@ function oneColourAtATime(plain: Answered, { work, jobs, before, nowMin }: Spray
 }
 
 /** Jobs of one colour from one mix: where all windows are kept, the end comes hardly later, and no other colour is sprayed in between. */
-function fromOneMix(plain: Answered, { work, jobs, before, speeds, nowMin }: Spraying): Answered {
+function fromOneMix(plain: SolvedProblem, { work, jobs, before, speeds, nowMin }: Spraying): SolvedProblem {
   if (plain.clash) return plain;
-  return pairsOf(work, jobs, plain.found.schedule.placed, speeds).reduce((now, pair): Answered => {
+  return pairsOf(work, jobs, plain.found.schedule.placed, speeds).reduce((now, pair): SolvedProblem => {
     const problem = { ...now.problem, tasks: withOneMix(now.problem.tasks, pair) };
-    const found = solvedFor(problem, before, AGAIN_SHARE);
+    const found = solveNear(problem, before, AGAIN_SHARE);
     const holds =
       found !== null &&
       found.schedule.endMin <= plain.found.schedule.endMin + WORTH_MIN &&
-      gunIsTheirs(work, found.schedule.placed, pair) &&
-      gunClash(work, jobs, found.schedule.placed, nowMin) === null;
-    return holds ? { ...now, problem, found: boundedBy(plain.found, found), oneMix: [...now.oneMix, toldOnce(pair)] } : now;
+      isGunFreeBetween(work, found.schedule.placed, pair) &&
+      gunConflict(work, jobs, found.schedule.placed, nowMin) === null;
+    return holds ? { ...now, problem, found: boundedBy(plain.found, found), oneMix: [...now.oneMix, pairMessage(pair)] } : now;
   }, plain);
 }
 
 /** An answer to a narrower question: no plan ends sooner than is known of the wider one, and it is proven where it ends then. */
-function boundedBy(wide: Solved, narrow: Solved): Solved {
+function boundedBy(wide: SolvedSchedule, narrow: SolvedSchedule): SolvedSchedule {
   const leastEndMin = Math.min(wide.leastEndMin, narrow.leastEndMin);
-  return { ...narrow, leastEndMin, proven: narrow.schedule.endMin <= leastEndMin + SAME_MIN };
+  return { ...narrow, leastEndMin, proven: narrow.schedule.endMin <= leastEndMin + TIME_TOLERANCE_MIN };
 }

@@ -1,11 +1,11 @@
 import type { Heat } from '../air';
-import { cureOf, NO_AIR, ruleOver, scuffId, sinceOf, type AfterRule, type ShopAir, type Step } from '../log';
+import { remedyOf, NO_AIR, ruleInAir, scuffId, ruleStart, type AfterRule, type ShopAir, type Step } from '../log';
 import type { Lag, Task } from '../schedule';
-import { largest, RULE_OF_THUMB } from '../units';
-import { minutesHere, type SpeedOf } from './took';
+import { maxOf, RULE_OF_THUMB } from '../units';
+import { expectedMinutes, type PersonSpeed } from './took';
 
 /** What is left of a job in the shop, as one walks through it. */
-export interface JobAtWork {
+export interface RunningJob {
   readonly id: string;
   readonly title: string;
   readonly steps: readonly Step[];
@@ -23,7 +23,7 @@ export interface DayWork {
 }
 
 /** A window that had closed before its step was done. */
-export interface Missed {
+export interface MissedWindow {
   readonly job: string;
   readonly step: Step;
   readonly code: string;
@@ -33,13 +33,13 @@ export interface Missed {
 }
 
 /** What tasks are worked out by besides the plan. */
-export interface TaskWishes {
+export interface TaskOptions {
   /** What the films dry in; films that are not on yet are looked for by `plannedMin`. */
   readonly air?: ShopAir;
   /** When steps that are not done may be expected to be; whichever it is, the times of what follows hold. */
   readonly plannedMin?: ReadonlyMap<string, readonly number[]>;
   /** How quick hands are in this shop, and who may do the work, by name. */
-  readonly speeds?: readonly SpeedOf[];
+  readonly speeds?: readonly PersonSpeed[];
   readonly people?: readonly string[];
 }
 
@@ -55,10 +55,10 @@ const isWindow = ({ code }: AfterRule): boolean => code !== 'order';
  * @returns tasks in the order of the work, those that stand for what is done first; and the windows that are missed already
  */
 export function jobTasks(
-  job: JobAtWork,
+  job: RunningJob,
   nowMin: number,
-  { air = NO_AIR, plannedMin = new Map(), speeds = [], people = [] }: TaskWishes = {},
-): { readonly work: readonly DayWork[]; readonly past: readonly Task[]; readonly missed: readonly Missed[] } {
+  { air = NO_AIR, plannedMin = new Map(), speeds = [], people = [] }: TaskOptions = {},
+): { readonly work: readonly DayWork[]; readonly past: readonly Task[]; readonly missed: readonly MissedWindow[] } {
   const left = job.steps.filter(({ id }) => !job.doneMin.has(id));
   const attended = left.filter(({ attended: byHand }) => byHand);
   const ends = new Set(attended.flatMap(({ after }) => after.filter(isWindow).map(({ step }) => step as string)));
@@ -73,7 +73,7 @@ export function jobTasks(
   }
   const taskOf = new Map(groups.flatMap((steps) => steps.map((step) => [step.id as string, idOf(job, steps)] as const)));
   const past = new Map<string, Task>();
-  const missed: Missed[] = [];
+  const missed: MissedWindow[] = [];
   const work = groups.map((steps, index): DayWork => {
     const first = steps[0]!;
     const lags: Lag[] = [];
@@ -83,16 +83,16 @@ export function jobTasks(
     if (previous) lags.push({ task: idOf(job, previous), from: 'end', minMin: waitBetween(job.steps, previous[previous.length - 1]!, first), maxMin: null });
     for (const planned of first.after.filter(isWindow)) {
       const own = taskOf.get(planned.step);
-      const doneAt = sinceOf(job.doneMin, planned);
+      const doneAt = ruleStart(job.doneMin, planned);
       const rule = strictest(
-        (doneAt === undefined ? plannedMin.get(planned.step) : [doneAt])?.map((since) => ruleOver(planned, since, air, job.heats)) ?? [
-          ruleOver(planned, nowMin, air, job.heats),
+        (doneAt === undefined ? plannedMin.get(planned.step) : [doneAt])?.map((since) => ruleInAir(planned, since, air, job.heats)) ?? [
+          ruleInAir(planned, nowMin, air, job.heats),
         ],
       );
       if (own === undefined && doneAt === undefined) continue;
       const closedMin = doneAt === undefined || rule.maxMin === null ? null : doneAt + rule.maxMin;
       // What is scuffed already may go on; what opens a second time waits for that, and nothing else helps.
-      const cure = cureOf(rule.code);
+      const cure = remedyOf(rule.code);
       const scuffed = cure === 'scuff' && job.doneMin.has(scuffId(first.id));
       const isMissed = closedMin !== null && closedMin < nowMin && !scuffed;
       const again = isMissed ? rule.againMin : undefined;
@@ -109,7 +109,7 @@ export function jobTasks(
         from: rule.from,
         minMin: again ?? rule.minMin,
         maxMin:
-          scuffed || (isMissed && !scuffs) ? null : lastStart(rule, largest([null, ...people].map((who) => minutesHere(first, speeds, who))), doneAt, nowMin),
+          scuffed || (isMissed && !scuffs) ? null : lastStart(rule, maxOf([null, ...people].map((who) => expectedMinutes(first, speeds, who))), doneAt, nowMin),
         ...(scuffs ? { scuffMin: RULE_OF_THUMB.scuffBetweenCoats } : {}),
       });
     }
@@ -118,7 +118,7 @@ export function jobTasks(
   return { work, past: [...past.values()], missed };
 }
 
-const idOf = (job: JobAtWork, steps: readonly Step[]): string => `${job.id} ${steps[0]!.id}`;
+const idOf = (job: RunningJob, steps: readonly Step[]): string => `${job.id} ${steps[0]!.id}`;
 
 /** By when a step begins at the latest: a pull is done before its window closes, whoever does it, not only begun; one that is that late already begins at once. */
 function lastStart({ code, minMin, maxMin }: AfterRule, minutes: number, doneAt: number | undefined, nowMin: number): number | null {
@@ -135,10 +135,10 @@ const strictest = (rules: readonly AfterRule[]): AfterRule => {
 };
 
 /** The gun a step goes through, as a place that one task at a time may hold; null: none. Plans from before name no gun: it is the one there was. */
-export const gunPlace = ({ needs, gun }: Pick<Step, 'needs' | 'gun'>): string | null => (needs.includes('gun') ? (gun ?? 'gun gun') : null);
+export const gunFacility = ({ needs, gun }: Pick<Step, 'needs' | 'gun'>): string | null => (needs.includes('gun') ? (gun ?? 'gun gun') : null);
 
 const placesOf = (step: Step): string[] => {
-  const gun = gunPlace(step);
+  const gun = gunFacility(step);
   return [...(step.needs.includes('booth') ? ['booth'] : []), ...(gun === null ? [] : [gun])];
 };
 const sameNeeds = (one: Step, other: Step): boolean => placesOf(one).join() === placesOf(other).join() && handsOf(one) === handsOf(other);
@@ -153,10 +153,10 @@ function waitBetween(steps: readonly Step[], before: Step, after: Step): number 
 }
 
 /** Minutes steps are expected to take here, all together; `person` as for each of them. */
-export const minutesOf = (steps: readonly Step[], speeds: readonly SpeedOf[], person: string | null = null): number =>
-  steps.reduce((sum, step) => sum + minutesHere(step, speeds, person), 0);
+export const minutesOf = (steps: readonly Step[], speeds: readonly PersonSpeed[], person: string | null = null): number =>
+  steps.reduce((sum, step) => sum + expectedMinutes(step, speeds, person), 0);
 
-function taskFrom(job: JobAtWork, steps: readonly Step[], { after, minutes }: Pick<Task, 'after' | 'minutes'>, nowMin: number): Task {
+function taskFrom(job: RunningJob, steps: readonly Step[], { after, minutes }: Pick<Task, 'after' | 'minutes'>, nowMin: number): Task {
   const first = steps[0]!;
   const timed = steps.some(({ kind }) => kind === 'coat' || kind === 'pull' || kind === 'seal');
   return {
@@ -171,7 +171,7 @@ function taskFrom(job: JobAtWork, steps: readonly Step[], { after, minutes }: Pi
   };
 }
 
-const pastTask = (job: JobAtWork, step: string, doneMin: number): Task => ({
+const pastTask = (job: RunningJob, step: string, doneMin: number): Task => ({
   id: doneId(job.id, step),
   job: job.id,
   minutes: 0,

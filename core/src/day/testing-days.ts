@@ -1,14 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { SHIPPED_SHELF, upgradedDesign, type Design } from '../job';
+import { SHIPPED_SHELF, upgradeDesign, type Design } from '../job';
 import type { Step } from '../log';
 import { planJob } from '../plan';
-import { usualShopDay, type CalendarDay } from '.';
+import { defaultShopDay, type CalendarDay } from '.';
 
 /** The steps of an example. */
 export const stepsOf = (name: string): readonly Step[] => {
   const { design } = JSON.parse(readFileSync(join(__dirname, `../../../examples/${name}.json`), 'utf8')) as { design: unknown };
-  return planJob(upgradedDesign(design) as Design, SHIPPED_SHELF).steps;
+  return planJob(upgradeDesign(design) as Design, SHIPPED_SHELF).steps;
 };
 
 /** Two weeks from a Monday whose midnight is 0. */
@@ -19,7 +19,7 @@ export const days: readonly CalendarDay[] = Array.from({ length: 14 }, (_, day) 
 }));
 
 /** A shop of one, and of two. */
-export const shop = usualShopDay('UTC', 'Ada');
+export const shop = defaultShopDay('UTC', 'Ada');
 export const two = { ...shop, people: ['ada', 'bo'].map((id) => ({ id, name: id, week: shop.people[0]!.week, off: [] })) };
 
 /** All steps before the first of a kind, done at a moment. */

@@ -1,6 +1,6 @@
 import { workSort, type LogEvent, type Step } from '../log';
 import type { StepId } from '../units';
-import { minutesHere, speedsFrom, tookIn } from '.';
+import { expectedMinutes, personSpeeds, minutesInLog } from '.';
 
 const step = (id: string, startMin: number, endMin: number, more: Partial<Step> = {}): Step => ({
   id: id as StepId,
@@ -48,24 +48,24 @@ it('counts a step from the one before it, of the same hand, with no wait in betw
     entry('done', 'c', 200, 'Ana'),
     entry('done', 'd', 212, 'Ana'),
   ];
-  expect(tookIn(steps, log)).toMatchObject([
+  expect(minutesInLog(steps, log)).toMatchObject([
     { person: 'Ana', sort: 'lay-curve', plannedMin: 10, realMin: 15 },
     { person: 'Ana', sort: 'cover', plannedMin: 10, realMin: 12 },
   ]);
   const twoHands = [...log.slice(0, 2), entry('done', 'b', 27, 'Bo'), ...log.slice(3)];
-  expect(tookIn(steps, twoHands).map(({ sort }) => sort)).toEqual(['cover']);
+  expect(minutesInLog(steps, twoHands).map(({ sort }) => sort)).toEqual(['cover']);
 });
 it('leaves out what went wrong, was taken back, or was done out of turn, and what came before a new start', () => {
   const went = [entry('start', null, 0), entry('done', 'a', 10)];
-  expect(tookIn(steps, [...went, entry('trouble', 'b', 15), entry('done', 'b', 27)])).toEqual([]);
-  expect(tookIn(steps, [...went, entry('done', 'b', 27), entry('undo', 'b', 28)])).toEqual([]);
-  expect(tookIn(steps, [...went, entry('done', 'd', 27)])).toEqual([]);
-  expect(tookIn(steps, [...went, entry('done', 'b', 27), entry('start', null, 30)])).toEqual([]);
-  expect(tookIn(steps, [...went, { ...entry('done', 'b', 27), sheet: 4 }], 5)).toEqual([]);
+  expect(minutesInLog(steps, [...went, entry('trouble', 'b', 15), entry('done', 'b', 27)])).toEqual([]);
+  expect(minutesInLog(steps, [...went, entry('done', 'b', 27), entry('undo', 'b', 28)])).toEqual([]);
+  expect(minutesInLog(steps, [...went, entry('done', 'd', 27)])).toEqual([]);
+  expect(minutesInLog(steps, [...went, entry('done', 'b', 27), entry('start', null, 30)])).toEqual([]);
+  expect(minutesInLog(steps, [...went, { ...entry('done', 'b', 27), sheet: 4 }], 5)).toEqual([]);
 });
 it('learns speeds of everybody and of each; minutes follow them at once', () => {
   const seen = (person: string | null, realMin: number) => ({ person, sort: 'cover' as const, plannedMin: 10, realMin, atMs: 0 });
-  const speeds = speedsFrom([...Array.from({ length: 20 }, () => seen('Ana', 20)), ...Array.from({ length: 20 }, () => seen('Bo', 5))]);
+  const speeds = personSpeeds([...Array.from({ length: 20 }, () => seen('Ana', 20)), ...Array.from({ length: 20 }, () => seen('Bo', 5))]);
   const of = (person: string | null) => speeds.find((one) => one.person === person)!;
   expect(speeds).toHaveLength(3);
   expect(of('Ana').factor).toBeGreaterThan(1.9);
@@ -73,8 +73,8 @@ it('learns speeds of everybody and of each; minutes follow them at once', () => 
   expect(of(null)).toMatchObject({ count: 40 });
   expect(of(null).factor).toBeCloseTo(1, 6);
   const cover = steps[3]!;
-  expect(minutesHere(cover, speeds, 'Ana')).toBeCloseTo(10 * of('Ana').factor, 9);
-  expect(minutesHere(cover, speeds, 'Cleo')).toBeCloseTo(10 * of(null).factor, 9);
-  expect(minutesHere(steps[0]!, speeds)).toBe(10);
-  expect(speedsFrom([])).toEqual([]);
+  expect(expectedMinutes(cover, speeds, 'Ana')).toBeCloseTo(10 * of('Ana').factor, 9);
+  expect(expectedMinutes(cover, speeds, 'Cleo')).toBeCloseTo(10 * of(null).factor, 9);
+  expect(expectedMinutes(steps[0]!, speeds)).toBe(10);
+  expect(personSpeeds([])).toEqual([]);
 });

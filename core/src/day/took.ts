@@ -1,9 +1,9 @@
-import { speedFrom, type Speed, type Took } from '../learning';
+import { speedFactorFrom, type SpeedFactor, type MeasuredMinutes } from '../learning';
 import { attendedSteps, WORK_SORTS, workSort, type LogEvent, type Step, type WorkSort } from '../log';
 import { MS_PER_MINUTE } from '../units';
 
 /** How long a step took, who did it, and when it was done, ms since 1970. */
-export interface StepTook extends Took {
+export interface StepMinutes extends MeasuredMinutes {
   /** Null where nobody signs what is done. */
   readonly person: string | null;
   readonly sort: WorkSort;
@@ -14,22 +14,22 @@ export interface StepTook extends Took {
 const NO_WAIT_MIN = 0.5;
 
 /** What a log says of how long steps took, as plain data: what later entries say is added to it. */
-export interface TookState {
+export interface MinutesState {
   /** By step. */
-  readonly took: readonly (readonly [step: string, took: StepTook])[];
+  readonly took: readonly (readonly [step: string, took: StepMinutes])[];
   /** The entry a step that follows is counted from; null where nothing is known of what was done before. */
   readonly last: Pick<LogEvent, 'step' | 'at' | 'person'> | null;
 }
 
 /** Nothing was done yet. */
-export const NOTHING_TOOK: TookState = { took: [], last: null };
+export const NO_MINUTES: MinutesState = { took: [], last: null };
 
 /**
  * How long steps took, with further entries: from when the step before it in the plan was done to when it was done, where the same person did
  * both one after the other and nothing was waited for between them. Steps of no planned minutes tell nothing.
  * @param sheet number of the work sheet the steps are of; entries of others are left out
  */
-export function tookAfter(steps: readonly Step[], state: TookState, events: readonly LogEvent[], sheet?: number): TookState {
+export function minutesAfter(steps: readonly Step[], state: MinutesState, events: readonly LogEvent[], sheet?: number): MinutesState {
   const hand = attendedSteps(steps);
   const place = new Map(hand.map(({ id }, index) => [id as string, index]));
   const took = new Map(state.took);
@@ -62,22 +62,22 @@ export function tookAfter(steps: readonly Step[], state: TookState, events: read
 }
 
 /** How long steps took, by a whole log. */
-export const tookIn = (steps: readonly Step[], events: readonly LogEvent[], sheet?: number): StepTook[] =>
-  tookAfter(steps, NOTHING_TOOK, events, sheet).took.map(([, took]) => took);
+export const minutesInLog = (steps: readonly Step[], events: readonly LogEvent[], sheet?: number): StepMinutes[] =>
+  minutesAfter(steps, NO_MINUTES, events, sheet).took.map(([, took]) => took);
 
 /** How quick somebody is at a sort of work. */
-export interface SpeedOf extends Speed {
+export interface PersonSpeed extends SpeedFactor {
   /** Null: everybody in the shop together. */
   readonly person: string | null;
   readonly sort: WorkSort;
 }
 
 /** What was seen, made into speeds: of everybody together, and of each who signs; those nothing is known of are left out. */
-export function speedsFrom(seen: readonly StepTook[]): SpeedOf[] {
+export function personSpeeds(seen: readonly StepMinutes[]): PersonSpeed[] {
   const people = [...new Set(seen.flatMap(({ person }) => person ?? []))].sort();
   return [null, ...people].flatMap((person) =>
     WORK_SORTS.flatMap((sort) => {
-      const speed = speedFrom(seen.filter((one) => one.sort === sort && (person === null || one.person === person)));
+      const speed = speedFactorFrom(seen.filter((one) => one.sort === sort && (person === null || one.person === person)));
       return speed.count === 0 ? [] : [{ person, sort, ...speed }];
     }),
   );
@@ -87,7 +87,7 @@ export function speedsFrom(seen: readonly StepTook[]): SpeedOf[] {
  * Minutes a step is expected to take in this shop.
  * @param person whoever is known to do it, by name; null: anybody. Of one who is not known yet everybody's speed counts
  */
-export function minutesHere(step: Step, speeds: readonly SpeedOf[], person: string | null = null): number {
+export function expectedMinutes(step: Step, speeds: readonly PersonSpeed[], person: string | null = null): number {
   const sort = workSort(step);
   const of = (who: string | null) => speeds.find((one) => one.sort === sort && one.person === who);
   return (step.endMin - step.startMin) * ((person === null ? undefined : of(person)) ?? of(null) ?? { factor: 1 }).factor;

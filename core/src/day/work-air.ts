@@ -1,5 +1,5 @@
 import { airTroubles, REFERENCE_AIR, type AirTrouble } from '../air';
-import { courseOf, type ShopAir, type Step, type StepKind } from '../log';
+import { airSeriesOf, type ShopAir, type Step, type StepKind } from '../log';
 import { RULE_OF_THUMB } from '../units';
 
 /** Steps that tape or paint goes on in. */
@@ -9,9 +9,9 @@ const AIR_MATTERS: ReadonlySet<StepKind> = new Set<StepKind>(['lay', 'coat', 'se
  * What is wrong with the air while steps are done, by what was measured and is expected.
  * @returns asks it of steps and when they are done, minutes since 1970; nothing where nobody knows the air of that time
  */
-export function airOfWork(air: ShopAir): (steps: readonly Step[], startMin: number, endMin: number) => AirTrouble[] {
+export function airTroublesDuring(air: ShopAir): (steps: readonly Step[], startMin: number, endMin: number) => AirTrouble[] {
   const knownMin = (air.expected.at(-1) ?? air.measured.at(-1))?.atMin ?? -Infinity;
-  const course = courseOf(air, REFERENCE_AIR);
+  const course = airSeriesOf(air, REFERENCE_AIR);
   return (steps, startMin, endMin) => {
     if (startMin > knownMin || !steps.some(({ kind }) => AIR_MATTERS.has(kind))) return [];
     return airTroubles(course, startMin, Math.min(endMin, knownMin), RULE_OF_THUMB.coldC);

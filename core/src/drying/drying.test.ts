@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { SHIPPED_FINISHES } from '../finish';
 import { dewMargin, dewPoint, dryingRate } from '../air';
-import { buildFactor, coatFlashMin, coatGap, dryingBuildUm, dwellMinutes, marksOf, pullWindows } from '.';
-import { commonSpan } from '../units';
+import { buildFactor, coatFlashMin, coatGap, dryingBuildUm, maxDwellMin, marksOf, pullWindows } from '.';
+import { intersectSpans } from '../units';
 
 const air = (airC: number, rhPercent = 50) => ({ airC, rhPercent, movement: 'normal' as const });
 const finish = (id: string) => SHIPPED_FINISHES.find((one) => one.id === id) ?? SHIPPED_FINISHES[0]!;
@@ -100,7 +100,7 @@ describe('pullWindows', () => {
     expect(pullWindows(marksOf(finish('tomato-can')), air(23), 1, 12).dry).toBeNull();
   });
 
-  it('halves the stay of tape for each 15 °C', () => expect([dwellMinutes(72, 23), dwellMinutes(72, 38), dwellMinutes(72, 10)]).toEqual([4320, 2160, 4320]));
+  it('halves the stay of tape for each 15 °C', () => expect([maxDwellMin(72, 23), maxDwellMin(72, 38), maxDwellMin(72, 10)]).toEqual([4320, 2160, 4320]));
 
   it('opens later in cooler air, and in order', () => {
     fc.assert(
@@ -124,4 +124,4 @@ it.each([
     ],
     { from: 20, to: 60 },
   ],
-])('windows that must all be kept leave %#', (spans, left) => expect(commonSpan(spans)).toEqual(left));
+])('windows that must all be kept leave %#', (spans, left) => expect(intersectSpans(spans)).toEqual(left));

@@ -47,7 +47,7 @@ export function edgeRisk(
 }
 
 /** The likelihood that the edge comes out clean: that nothing of it happens. */
-export const cleanEdge = ({ sag, string, tear, lift }: EdgeRisk): number => (1 - sag) * (1 - string) * (1 - tear) * (1 - lift);
+export const cleanEdgeLikelihood = ({ sag, string, tear, lift }: EdgeRisk): number => (1 - sag) * (1 - string) * (1 - tear) * (1 - lift);
 
 /** A smooth step from 0 to 1. */
 function rise(at: number, from: number, to: number): number {

@@ -1,6 +1,6 @@
 import type { Finish } from '../finish';
 import { RULE_OF_THUMB } from '../units';
-import { buildFactor, safeShare } from './window';
+import { buildFactor, safeFactor } from './window';
 import { dryingRate, type DryingAir } from '../air';
 import { filmOf } from './film';
 
@@ -9,7 +9,7 @@ export const SERVICES = ['hardware', 'polish', 'wash', 'water', 'flight'] as con
 export type Service = (typeof SERVICES)[number];
 
 /** When a film may be used so, minutes after its last coat; `soft`: it is not cured yet by then. */
-export interface BackToService {
+export interface ReturnToService {
   readonly service: Service;
   readonly afterMin: number;
   readonly soft: boolean;
@@ -20,12 +20,12 @@ export interface BackToService {
  * @param buildUm the film, µm dry
  * @returns empty for a film that does not cure by itself, such as a base under clear
  */
-export function backToService(finish: Finish, buildUm: number, air: DryingAir): BackToService[] {
+export function returnToService(finish: Finish, buildUm: number, air: DryingAir): ReturnToService[] {
   const { cureH, throughMin } = finish;
   if (cureH === null) return [];
   const { activationKj, waterborne } = filmOf(finish);
   const factor = buildFactor(finish, buildUm);
-  const clock = (minutes: number) => (minutes * factor * safeShare(factor)) / dryingRate(activationKj, waterborne, air);
+  const clock = (minutes: number) => (minutes * factor * safeFactor(factor)) / dryingRate(activationKj, waterborne, air);
   return SERVICES.map((service) => {
     const share = RULE_OF_THUMB.serviceShareOfCure[service];
     return { service, afterMin: Math.max(clock(throughMin), clock(cureH * 60 * share)), soft: share < 1 };

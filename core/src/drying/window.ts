@@ -1,5 +1,5 @@
 import { PAINT_SYSTEMS, type Finish, type Hardening } from '../finish';
-import { RULE_OF_THUMB, type Span, theFirst } from '../units';
+import { RULE_OF_THUMB, type Span, firstItem } from '../units';
 import type { DryingAir } from '../air';
 import { dryingRate, REFERENCE_AIR } from '../air';
 
@@ -53,7 +53,7 @@ export function buildFactor(finish: Pick<Finish, 'system' | 'referenceBuildUm'>,
 }
 
 /** What a factor on the marks is to be multiplied by where a thin film is no safer than its data sheet: tape-safe, through, cure. */
-export const safeShare = (factor: number): number => Math.max(1, factor) / factor;
+export const safeFactor = (factor: number): number => Math.max(1, factor) / factor;
 
 /**
  * How long one coat of a finish takes, of what its data sheet says: minutes on the clock for each minute there. A coat thicker than the
@@ -74,7 +74,7 @@ export const coatFlashMin = (finish: Finish, air: DryingAir): number => finish.f
  */
 export function coatGap(finish: Finish, air: DryingAir): Span {
   const pace = coatPace(finish, air);
-  const { toMin } = theFirst(finish.recoat);
+  const { toMin } = firstItem(finish.recoat);
   return { from: nextCoatMin(finish) * pace, to: toMin === null ? null : toMin * pace };
 }
 
@@ -82,7 +82,7 @@ export function coatGap(finish: Finish, air: DryingAir): Span {
  * When the next coat may go on after all though the first window has closed: a second one, with a gap before it in which nothing may.
  * @returns minutes on the clock after the coat before; null where the sheet has none
  */
-export function coatAgainMin(finish: Finish, air: DryingAir): number | null {
+export function secondRecoatMin(finish: Finish, air: DryingAir): number | null {
   const [, second] = finish.recoat;
   return second ? second.fromMin * coatPace(finish, air) : null;
 }
@@ -105,8 +105,8 @@ export const dryingBuildUm = (finish: Finish, coats: number): number => (nextCoa
 export function pullWindows(marks: DryingMarks, air: DryingAir, factor: number, dwellH: number): PullWindows {
   const rate = dryingRate(marks.activationKj, marks.waterborne, air);
   const clock = (minutes: number) => (minutes * factor) / rate;
-  const safely = (minutes: number) => clock(minutes) * safeShare(factor);
-  const dwell = dwellMinutes(dwellH, air.airC);
+  const safely = (minutes: number) => clock(minutes) * safeFactor(factor);
+  const dwell = maxDwellMin(dwellH, air.airC);
   const wetLimit = marks.wetLimitMin ?? RULE_OF_THUMB.wetShareOfTouch * marks.touchMin;
   const touchClose = marks.fastBase ? dwell : Math.min(dwell, Math.min(clock(RULE_OF_THUMB.touchCloseFactor * marks.touchMin), safely(marks.throughMin)));
   return {
@@ -126,10 +126,10 @@ export function pullWindows(marks: DryingMarks, air: DryingAir, factor: number, 
  * @param cleanHours clean-removal hours at 23 °C
  * @param airC halves the time for every 15 °C above 23 °C
  */
-export const dwellMinutes = (cleanHours: number, airC: number): number => (cleanHours * 60) / dwellPace(false)({ ...REFERENCE_AIR, airC });
+export const maxDwellMin = (cleanHours: number, airC: number): number => (cleanHours * 60) / dwellRate(false)({ ...REFERENCE_AIR, airC });
 
 /** How fast the clean stay of a tape is used up: doubled for every 15 °C above 23 °C, three times as fast in the sun (rule of thumb). */
-export const dwellPace =
+export const dwellRate =
   (inSun: boolean) =>
   ({ airC }: DryingAir): number =>
     2 ** (Math.max(0, airC - REFERENCE_AIR.airC) / RULE_OF_THUMB.dwellHalvesPerC) * (inSun ? RULE_OF_THUMB.sunUsesDwell : 1);
@@ -139,7 +139,7 @@ const spanOrNone = (from: number, to: number): Span | null => (to > from ? { fro
 const endless = (to: number): number | null => (to === Infinity ? null : to);
 
 /** Windows of a film as the tape over it allows: nothing opens or stays open after `limitMin`, minutes after the last coat. */
-export function clippedWindows(windows: PullWindows, limitMin: number): PullWindows {
+export function limitWindows(windows: PullWindows, limitMin: number): PullWindows {
   const clipped = (span: Span | null): Span | null => span && spanOrNone(span.from, Math.min(span.to ?? Infinity, limitMin));
   return { ...windows, wet: clipped(windows.wet), touch: clipped(windows.touch), dry: clipped(windows.dry) };
 }

@@ -35,7 +35,7 @@ export function givePresent(design: Design, partId: PartId, area: AreaPlan, pres
 }
 
 /** Forgets what was said of one place of a part. */
-export function withoutPlace(design: Design, partId: PartId, place: Coordinates): Design {
+export function forgetAtPoint(design: Design, partId: PartId, place: Coordinates): Design {
   const areas = design.scheme.areas.filter(({ part, seed }) => part !== partId || seed[0] !== place[0] || seed[1] !== place[1]);
   return { ...design, scheme: { ...design.scheme, areas } };
 }

@@ -1,8 +1,8 @@
 import type { Point } from '../curves';
-import { carriedChoices, carriedPlaces, type Arrangement } from '../areas';
-import { worksKeys, type AreaPin, type Design, type PartAreaChoice, type PresentAt, type Scheme } from '../job';
-import { newWorkStore, workOutParts, type Coordinates, type WorkStore } from '../setout';
-import { rounded, type PartId } from '../units';
+import { carryChoices, carryPoints, type Arrangement } from '../areas';
+import { geometryKeys, type AreaPin, type Design, type PartAreaChoice, type PresentAt, type Scheme } from '../job';
+import { newPartCache, workOutParts, type Coordinates, type PartCache } from '../setout';
+import { roundNumbers, type PartId } from '../units';
 
 /**
  * Carries the finishes of areas over to a changed design, part by part.
@@ -11,7 +11,7 @@ import { rounded, type PartId } from '../units';
  * @param store parts that did not change are worked out once for both
  * @returns `after` with its choices moved to where their areas are now; choices of removed parts are dropped
  */
-export function carryScheme(before: Design, after: Design, store: WorkStore = newWorkStore()): Design {
+export function carryScheme(before: Design, after: Design, store: PartCache = newPartCache()): Design {
   const nothing = after.scheme.areas.length === 0 && [after.others, after.choices.pins, after.presentAt].every((list) => (list ?? []).length === 0);
   if (nothing || changedParts(before, after).size === 0) return withoutGoneParts(after);
   const changed = changedParts(before, after);
@@ -30,21 +30,21 @@ export function carryScheme(before: Design, after: Design, store: WorkStore = ne
       const own = all.filter((one) => one.part === part.id);
       if (!old || !changed.has(part.id) || own.length === 0) return own;
       const placed = own.map((one) => ({ ...one, seed: { x: one.seed[0], y: one.seed[1] } }));
-      return carry(old.arrangement, arrangement, placed).map((one) => ({ ...one, seed: rounded([one.seed.x, one.seed.y], 3) }) as unknown as C);
+      return carry(old.arrangement, arrangement, placed).map((one) => ({ ...one, seed: roundNumbers([one.seed.x, one.seed.y], 3) }) as unknown as C);
     });
-  const scheme = (of: Scheme): Scheme => ({ ...of, areas: moved<PartAreaChoice>(of.areas, carriedChoices) });
+  const scheme = (of: Scheme): Scheme => ({ ...of, areas: moved<PartAreaChoice>(of.areas, carryChoices) });
   return withoutGoneParts({
     ...after,
     scheme: scheme(after.scheme),
     ...(after.others ? { others: after.others.map(scheme) } : {}),
-    ...(after.presentAt ? { presentAt: moved<PresentAt>(after.presentAt, carriedPlaces) } : {}),
-    choices: { ...after.choices, ...(after.choices.pins ? { pins: moved<AreaPin>(after.choices.pins, carriedPlaces) } : {}) },
+    ...(after.presentAt ? { presentAt: moved<PresentAt>(after.presentAt, carryPoints) } : {}),
+    choices: { ...after.choices, ...(after.choices.pins ? { pins: moved<AreaPin>(after.choices.pins, carryPoints) } : {}) },
   });
 }
 
 /** Parts that were there before and whose lines and areas may have changed. */
 function changedParts(before: Design, after: Design): ReadonlySet<string> {
-  const [was, is] = [worksKeys(before.parts), worksKeys(after.parts)];
+  const [was, is] = [geometryKeys(before.parts), geometryKeys(after.parts)];
   return new Set([...is].filter(([id, key]) => was.has(id) && was.get(id) !== key).map(([id]) => id));
 }
 

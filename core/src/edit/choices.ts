@@ -19,5 +19,5 @@ export function withoutOrder(design: Design): Design {
 }
 
 /** The design with one more pair of systems a person vouches for. */
-export const vouchedFor = (design: Design, pair: NonNullable<DesignChoices['vouched']>[number]): Design =>
+export const withVouchedPair = (design: Design, pair: NonNullable<DesignChoices['vouched']>[number]): Design =>
   withChoices(design, { vouched: [...(design.choices.vouched ?? []), pair] });

@@ -3,7 +3,7 @@ import type { TrimLine } from '../lines';
 import {
   detachedPart,
   followersOf,
-  vouchedFor,
+  withVouchedPair,
   withBands,
   withChoices,
   withCopy,
@@ -149,6 +149,6 @@ describe('choices', () => {
   });
   it('a person vouches for one pair after another', () => {
     const pair = (note: string) => ({ lower: 'varnish', upper: 'two-part', note }) as const;
-    expect(vouchedFor(vouchedFor(before, pair('one')), pair('two')).choices.vouched?.map(({ note }) => note)).toEqual(['one', 'two']);
+    expect(withVouchedPair(withVouchedPair(before, pair('one')), pair('two')).choices.vouched?.map(({ note }) => note)).toEqual(['one', 'two']);
   });
 });

@@ -1,6 +1,6 @@
 import type { Design } from '../job';
-import { linesBehind, type TrimLine } from '../lines';
-import { freeId, type LineId, type PartId } from '../units';
+import { sourceLines, type TrimLine } from '../lines';
+import { unusedId, type LineId, type PartId } from '../units';
 
 type Lines = Design['parts'][number]['lines'];
 
@@ -19,7 +19,7 @@ export const withoutLine = (design: Design, partId: PartId, lineId: LineId): Des
   withLines(design, partId, (lines) => lines.filter(({ id }) => id !== lineId));
 
 /** Lines of a part that are made from a line, directly. */
-export const followersOf = (lines: Lines, lineId: LineId): Lines => lines.filter((one) => linesBehind(one).includes(lineId));
+export const followersOf = (lines: Lines, lineId: LineId): Lines => lines.filter((one) => sourceLines(one).includes(lineId));
 
 /** A copy of a line right after it. */
 export function withCopy(design: Design, partId: PartId, lineId: LineId): Design {
@@ -30,7 +30,7 @@ export function withCopy(design: Design, partId: PartId, lineId: LineId): Design
             one,
             {
               ...one,
-              id: freeId(
+              id: unusedId(
                 'line',
                 lines.map(({ id }) => id),
               ),

@@ -1,4 +1,4 @@
-import { shapeOf, type PartShape } from '../lines';
+import { effectiveShape, type PartShape } from '../lines';
 import type { Design, Part } from '../job';
 import type { PartId } from '../units';
 
@@ -17,6 +17,6 @@ export const withoutPart = (design: Design, partId: PartId): Design => ({ ...des
 /** A part that stops following another takes over what it looked like until then; any other comes back as it was made. */
 export function detachedPart(made: Part, before: Part | null, parts: readonly PartShape[]): Part {
   if (!before?.opposite?.follows || made.opposite?.follows) return made;
-  const { surface, datums, lines, features, pose } = shapeOf(before, parts);
+  const { surface, datums, lines, features, pose } = effectiveShape(before, parts);
   return { ...made, surface, datums: [...datums], lines: [...lines], ...(features ? { features: [...features] } : {}), ...(pose ? { pose } : {}) };
 }

@@ -1,11 +1,11 @@
-import type { NoValues, SaidOf } from '../units';
+import type { NoValues, MessageOf } from '../units';
 
 type Named = { readonly name: string };
 /** An area by its code on the drawing. */
 type OfArea = { readonly code: string };
 
 /** What a change of a design is called when it is taken back, or done again. */
-export interface EditSays {
+export interface EditMessages {
   readonly 'edit.part-added': Named;
   readonly 'edit.part-changed': Named;
   readonly 'edit.part-gone': Named;
@@ -54,4 +54,4 @@ export interface EditSays {
   /** As it was written down by an older version of the program. */
   readonly 'edit.written': { readonly words: string };
 }
-export type EditSaid = SaidOf<EditSays>;
+export type EditMessage = MessageOf<EditMessages>;

@@ -1,7 +1,7 @@
-import type { School } from '../finish';
-import { cornersOf, type Design, type DesignChoices, type LayersPin, type OwnPiece, type TapePin, wayOf } from '../job';
-import { distance, toPoint, type Place } from '../curves';
-import { freeId, largest, type OwnPieceId, type TapeCode } from '../units';
+import type { PullTiming } from '../finish';
+import { pieceCorners, type Design, type DesignChoices, type LayersPin, type OwnPiece, type TapePin, piecePoints } from '../job';
+import { distance, pointFromPair, type Place } from '../curves';
+import { unusedId, maxOf, type OwnPieceId, type TapeCode } from '../units';
 
 type Lists = Pick<DesignChoices, 'tapes' | 'notTapes' | 'ownWays' | 'layers' | 'ownPieces' | 'pulls'>;
 
@@ -21,7 +21,7 @@ export type TapePlace = Omit<TapePin, 'tape'>;
  */
 export function pinTape(design: Design, place: TapePlace, tape: TapeCode | null): Design {
   const { tapes = [] } = design.choices;
-  const rest = tapes.filter((one) => !samePlace(one, place));
+  const rest = tapes.filter((one) => !samePoint(one, place));
   const next = tape === null ? rest : [...rest, { ...place, tape }];
   return withChoices(design, 'tapes', next);
 }
@@ -37,15 +37,15 @@ export function forbidTape(design: Design, tape: TapeCode, forbidden: boolean): 
 /** A line of a part, or one side of it. */
 export type EdgePlace = Required<Pick<TapePin, 'part' | 'line'>> & Pick<TapePin, 'side'>;
 
-const samePlace = (one: TapePlace, { part, line, side }: TapePlace): boolean => one.part === part && one.line === line && one.side === side;
+const samePoint = (one: TapePlace, { part, line, side }: TapePlace): boolean => one.part === part && one.line === line && one.side === side;
 
 /**
  * A design in which a person masks an edge their own way.
  * @param how what they do there; null: the plan masks it again
  */
-export function maskOwnWay(design: Design, place: EdgePlace, how: string | null): Design {
+export function setOwnWay(design: Design, place: EdgePlace, how: string | null): Design {
   const { ownWays = [] } = design.choices;
-  const rest = ownWays.filter((one) => !samePlace(one, place));
+  const rest = ownWays.filter((one) => !samePoint(one, place));
   const next = how === null ? rest : [...rest, { ...place, how }];
   return withChoices(design, 'ownWays', next);
 }
@@ -54,9 +54,9 @@ export function maskOwnWay(design: Design, place: EdgePlace, how: string | null)
  * A design in which line tape or backing lies below at a place.
  * @param first null: as the plan finds it
  */
-export function layFirst(design: Design, place: TapePlace, first: LayersPin['first'] | null): Design {
+export function setLayFirst(design: Design, place: TapePlace, first: LayersPin['first'] | null): Design {
   const { layers = [] } = design.choices;
-  const rest = layers.filter((one) => !samePlace(one, place));
+  const rest = layers.filter((one) => !samePoint(one, place));
   const next = first === null ? rest : [...rest, { ...place, first }];
   return withChoices(design, 'layers', next);
 }
@@ -65,7 +65,7 @@ export function layFirst(design: Design, place: TapePlace, first: LayersPin['fir
  * A design in which a line is pulled by a school of its own.
  * @param school null: as the rest of its mask
  */
-export function pullLineBy(design: Design, { part, line }: Pick<EdgePlace, 'part' | 'line'>, school: School | null): Design {
+export function setPullTiming(design: Design, { part, line }: Pick<EdgePlace, 'part' | 'line'>, school: PullTiming | null): Design {
   const { pulls = [] } = design.choices;
   const rest = pulls.filter((one) => one.part !== part || one.line !== line);
   return withChoices(design, 'pulls', school === null ? rest : [...rest, { part, line, school }]);
@@ -74,7 +74,7 @@ export function pullLineBy(design: Design, { part, line }: Pick<EdgePlace, 'part
 /** A design with one more piece a person lays themselves, under an id of its own. */
 export function addOwnPiece(design: Design, piece: Omit<OwnPiece, 'id'>): Design {
   const { ownPieces = [] } = design.choices;
-  const id = freeId(
+  const id = unusedId(
     'own',
     ownPieces.map((one) => one.id),
   ) as OwnPieceId;
@@ -97,18 +97,18 @@ type Way = Pick<OwnPiece, 'from' | 'by' | 'to'>;
 const asWay = (places: readonly Place[]): Way => ({ from: places[0]!, by: places.length > 2 ? places.slice(1, -1) : undefined, to: places.at(-1)! });
 
 /** A piece with one of the places it goes by elsewhere. */
-export const withPlace = (piece: Way, index: number, place: Place): Way => asWay(wayOf(piece).map((old, at) => (at === index ? place : old)));
+export const withPiecePoint = (piece: Way, index: number, place: Place): Way => asWay(piecePoints(piece).map((old, at) => (at === index ? place : old)));
 
 /** A piece with one more place to go by, in the middle of its longest stretch; a cover that was a box has corners of its own then. */
 export function withCorner(piece: Way & Pick<OwnPiece, 'tape'>): Way {
-  if (piece.tape === null && wayOf(piece).length === 2) return asWay(cornersOf(piece));
-  const places = wayOf(piece);
-  const lengths = places.slice(1).map((place, index) => distance(toPoint(places[index]!), toPoint(place)));
-  const longest = lengths.indexOf(largest(lengths));
+  if (piece.tape === null && piecePoints(piece).length === 2) return asWay(pieceCorners(piece));
+  const places = piecePoints(piece);
+  const lengths = places.slice(1).map((place, index) => distance(pointFromPair(places[index]!), pointFromPair(place)));
+  const longest = lengths.indexOf(maxOf(lengths));
   const [a, b] = [places[longest]!, places[longest + 1]!];
   const middle: Place = [Math.round((a[0] + b[0]) / 2), Math.round((a[1] + b[1]) / 2)];
   return asWay([...places.slice(0, longest + 1), middle, ...places.slice(longest + 1)]);
 }
 
 /** A piece with the last of the places it goes by left out; a cover that is left with two of them is a box again. */
-export const withoutCorner = (piece: Way): Way => asWay(wayOf(piece).filter((_, index, { length }) => index !== length - 2 || length === 2));
+export const withoutCorner = (piece: Way): Way => asWay(piecePoints(piece).filter((_, index, { length }) => index !== length - 2 || length === 2));

@@ -1,6 +1,6 @@
 import type { Point } from '../curves';
 import { RULE_OF_THUMB } from '../units';
-import type { DrawingSaid, SkippedSaid } from './says';
+import type { DrawingMessage, SkippedMessage } from './says';
 
 /** A path read from a file: places in the file's own unit, y up. */
 export interface DrawnPath {
@@ -13,11 +13,11 @@ export interface Drawing {
   /** Millimetres to one of its units; null where the file does not say. */
   readonly unitMm: number | null;
   readonly layers: readonly { readonly name: string; readonly paths: readonly DrawnPath[] }[];
-  readonly skipped: readonly SkippedSaid[];
+  readonly skipped: readonly SkippedMessage[];
 }
 
 /** What came of reading a file: the drawing, or why there is none. */
-export type DrawingRead = { readonly ok: true; readonly value: Drawing } | { readonly ok: false; readonly why: DrawingSaid };
+export type DrawingRead = { readonly ok: true; readonly value: Drawing } | { readonly ok: false; readonly why: DrawingMessage };
 
 /** A file beyond these is refused before or while it is read, so that a bad one costs bounded time and memory. */
 export const DRAWING_LIMITS = {
@@ -33,7 +33,7 @@ export const FILE_TOLERANCE_MM = RULE_OF_THUMB.fileToleranceMm;
 
 /** Trouble that ends the reading of a file; caught at its door. */
 export class DrawingTrouble extends Error {
-  constructor(readonly why: DrawingSaid) {
+  constructor(readonly why: DrawingMessage) {
     super(why.code);
   }
 }
@@ -41,7 +41,7 @@ export class DrawingTrouble extends Error {
 /** Collects paths by layer and counts what is passed over, within the limits. */
 export class Collector {
   private readonly layers = new Map<string, DrawnPath[]>();
-  private readonly passed = new Map<string, SkippedSaid>();
+  private readonly passed = new Map<string, SkippedMessage>();
   private entities = 0;
   private places = 0;
 
@@ -61,7 +61,7 @@ export class Collector {
   }
 
   /** @param name what the file calls it; empty where it has no name */
-  skip(code: SkippedSaid['code'], name = ''): void {
+  skip(code: SkippedMessage['code'], name = ''): void {
     const key = `${code} ${name}`;
     this.passed.set(key, { code, values: { count: (this.passed.get(key)?.values.count ?? 0) + 1, name } });
   }

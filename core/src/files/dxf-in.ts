@@ -3,7 +3,7 @@ import DxfParser, { type IDxf, type IEntity } from 'dxf-parser';
 import { SidedCircle, WeightedSpline } from './dxf-entities';
 import { Collector, DRAWING_LIMITS, DrawingTrouble, FILE_TOLERANCE_MM, type DrawingRead } from './drawing';
 import { flattenArc, flattenBulge, flattenSpline } from '../curves';
-import { plainly } from '../units';
+import { messageWithoutValues } from '../units';
 
 /** Millimetres to a drawing unit, by the number the file gives it; others do not say. */
 const UNIT_MM: Readonly<Record<number, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000, 14: 100 };
@@ -28,7 +28,7 @@ const place = (value: unknown): Point => ({ x: number((value as Any | undefined)
  */
 export function readDxf(text: string): DrawingRead {
   if (text.length > DRAWING_LIMITS.bytes) return { ok: false, why: { code: 'drawing.too-large', values: { megabytes: DRAWING_LIMITS.bytes / 1e6 } } };
-  if (text.startsWith('AutoCAD Binary DXF')) return { ok: false, why: plainly('drawing.binary-dxf') };
+  if (text.startsWith('AutoCAD Binary DXF')) return { ok: false, why: messageWithoutValues('drawing.binary-dxf') };
   let dxf: IDxf | null;
   try {
     const parser = new DxfParser();
@@ -38,7 +38,7 @@ export function readDxf(text: string): DrawingRead {
   } catch (error) {
     return { ok: false, why: { code: 'drawing.bad-dxf', values: { reason: String((error as Error).message ?? error).slice(0, 160) } } };
   }
-  if (!dxf || !Array.isArray(dxf.entities)) return { ok: false, why: plainly('drawing.no-entities') };
+  if (!dxf || !Array.isArray(dxf.entities)) return { ok: false, why: messageWithoutValues('drawing.no-entities') };
   const unitMm = UNIT_MM[number(dxf.header?.$INSUNITS, 0)] ?? null;
   const found = new Collector();
   try {
@@ -74,7 +74,7 @@ function addEntity(entity: IEntity, dxf: IDxf, outer: Placement, tolerance: numb
 }
 
 function addBlock(insert: Any, dxf: IDxf, outer: Placement, tolerance: number, found: Collector, depth: number): void {
-  if (depth >= DRAWING_LIMITS.depth) throw new DrawingTrouble(plainly('drawing.endless-blocks'));
+  if (depth >= DRAWING_LIMITS.depth) throw new DrawingTrouble(messageWithoutValues('drawing.endless-blocks'));
   const block = dxf.blocks?.[String(insert.name)];
   if (!block) return found.skip('skipped.no-block');
   const at = place(insert.position);

@@ -1,4 +1,4 @@
-import { closedRing } from '../units';
+import { closeRing } from '../units';
 import { ringArea, type Point } from '../curves';
 import fc from 'fast-check';
 import { readDxf, type Drawing, type DrawnPath } from '.';
@@ -121,7 +121,7 @@ describe('blocks of a DXF', () => {
     expect(paths).toHaveLength(2);
     for (const [index, { points }] of paths.entries()) {
       const centre = { x: 0, y: index * 1000 };
-      const around = closedRing(points);
+      const around = closeRing(points);
       around.slice(1).forEach((to, at) => {
         const half = { x: (around[at]!.x + to.x) / 2, y: (around[at]!.y + to.y) / 2 };
         expect(Math.hypot(to.x - centre.x, to.y - centre.y)).toBeCloseTo(100, 6);

@@ -1,5 +1,5 @@
 import type { PartPlan } from '../setout';
-import { outLayers } from './layers-out';
+import { exportLayers } from './layers-out';
 
 /** A part as a DXF drawing in millimetres, one layer a kind of line. Polylines in the oldest form every reader knows. */
 export function writeDxf(part: PartPlan): string {
@@ -12,7 +12,7 @@ export function writeDxf(part: PartPlan): string {
     [0, 'SECTION'],
     [2, 'ENTITIES'],
   ];
-  for (const { name, paths } of outLayers(part)) {
+  for (const { name, paths } of exportLayers(part)) {
     for (const { closed, points } of paths) {
       pairs.push([0, 'POLYLINE'], [8, name], [66, 1], [10, 0], [20, 0], [30, 0], [70, closed ? 1 : 0]);
       for (const [x, y] of points) pairs.push([0, 'VERTEX'], [8, name], [10, x.toFixed(4)], [20, y.toFixed(4)], [30, 0]);

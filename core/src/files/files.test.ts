@@ -1,6 +1,6 @@
-import { twoOf } from '../units';
+import { firstTwo } from '../units';
 import { ringArea } from '../curves';
-import { USUAL_PERSON, wordsFor } from '@lintrel/words';
+import { DEFAULT_PERSON, wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -19,7 +19,7 @@ import {
   goresOf,
   maskPieces,
   maskPlot,
-  nested,
+  nestPieces,
   pagesFor,
   partPlot,
   printPdf,
@@ -351,7 +351,7 @@ describe('templates', () => {
     const paths = pathsOf(printed.bytes);
     const straights = paths
       .filter((points) => points.length === 2)
-      .map(twoOf)
+      .map(firstTwo)
       .map(([a, b]) => Math.hypot(b[0] - a[0], b[1] - a[1]));
     const nearest = (wanted: number) => Math.min(...straights.map((length) => Math.abs(length - wanted)));
     expect(nearest(100)).toBeLessThan(0.05);
@@ -369,7 +369,7 @@ describe('templates', () => {
     for (const { strokes } of pages) {
       for (const { points, pen } of strokes) {
         if (pen !== 'trim' || points.length !== 2) continue;
-        const [[x0, y0], [x1, y1]] = twoOf(points);
+        const [[x0, y0], [x1, y1]] = firstTwo(points);
         if (Math.abs(y1 - y0) < 4 || Math.abs(x1 - x0) < 1e-9) continue;
         expect(Math.abs((y1 - y0) / (x1 - x0) - slope)).toBeLessThan(1e-9);
       }
@@ -465,7 +465,7 @@ describe('station tables', () => {
     expect(row[3]).toBeCloseTo(row[1]!, 6);
     expect(stationCsv(words.stations(table)).split('\r\n')[0]).toBe('Along,Height on the skin,Height plumb,Height on Left');
     expect(words.stations(table).rows.find(([along]) => along === '300 mm')?.[1]).toBe('180 mm');
-    expect(wordsFor({ ...USUAL_PERSON, length: 'in' }).stations(table).rows[0]![1]).toBe('4 23/32"');
+    expect(wordsFor({ ...DEFAULT_PERSON, length: 'in' }).stations(table).rows[0]![1]).toBe('4 23/32"');
   });
   it('on a tube add angle and girth from the top', () => {
     const tube = part({ kind: 'tube', diameter: 100, length: 400 }, [straight('s', [0, 25], [400, 25])]);
@@ -531,7 +531,7 @@ describe('nesting', () => {
     fc.assert(
       fc.property(sizes, fc.integer({ min: 60, max: 400 }), (all, widthMm) => {
         const pieces = all.map(([w, h], index) => piece(`p${index}`, w, h));
-        const { pieces: laid, tooLarge, lengthMm } = nested(pieces, widthMm);
+        const { pieces: laid, tooLarge, lengthMm } = nestPieces(pieces, widthMm);
         expect([...laid.map(({ name }) => name), ...tooLarge].sort()).toEqual(pieces.map(({ name }) => name).sort());
         for (const name of tooLarge) {
           const { widthMm: w, heightMm: h } = pieces.find((one) => one.name === name)!;
@@ -555,7 +555,7 @@ describe('nesting', () => {
       { numRuns: 60 },
     ));
   it('turns what is too high for the film, its cuts with it', () => {
-    const [laid] = nested(
+    const [laid] = nestPieces(
       [
         {
           ...piece('a', 20, 100),
@@ -583,7 +583,7 @@ describe('nesting', () => {
     });
   });
   it('leaves out what a sheet has no room for, and says which', () => {
-    const { pieces: laid, tooLarge } = nested([piece('a', 90, 90), piece('b', 90, 90), piece('c', 30, 30)], 100, 200);
+    const { pieces: laid, tooLarge } = nestPieces([piece('a', 90, 90), piece('b', 90, 90), piece('c', 30, 30)], 100, 200);
     expect(laid.length + tooLarge.length).toBe(3);
     expect(tooLarge.length).toBeGreaterThan(0);
   });
@@ -594,7 +594,7 @@ describe('nesting', () => {
     const letters = pieces.find(({ cuts }) => cuts.length > 3)!;
     // Five letters, two of them with a piece within, and the frame.
     expect(letters.cuts).toHaveLength(8);
-    expect(nested(pieces, 200).pieces.map(({ name }) => name)).toContain(letters.name);
-    expect(nested(pieces, 150).tooLarge).toEqual([letters.name]);
+    expect(nestPieces(pieces, 200).pieces.map(({ name }) => name)).toContain(letters.name);
+    expect(nestPieces(pieces, 150).tooLarge).toEqual([letters.name]);
   });
 });

@@ -1,9 +1,9 @@
 import { distance, distanceToSegment, ringArea, type Point } from '../curves';
 import type { LineOf } from '../lines';
 import { type Outline } from '../surface';
-import { LONGEST_MM, MOST, closedRing } from '../units';
+import { MAX_COORDINATE_MM, LIMITS, closeRing } from '../units';
 import type { Drawing, DrawnPath } from './drawing';
-import type { TakenSaid } from './says';
+import type { TakenMessage } from './says';
 
 /** Corners an outline may have, and places a path. */
 const MOST_CORNERS = 500;
@@ -18,7 +18,7 @@ export interface FromDrawing {
   readonly outline: Outline | null;
   readonly line: LineOf<'imported'> | null;
   /** What could not be taken over, in sentences. */
-  readonly left: readonly TakenSaid[];
+  readonly left: readonly TakenMessage[];
 }
 
 /** How a drawing is to be taken over. */
@@ -47,7 +47,7 @@ export function fromDrawing(drawing: Drawing, wish: DrawingWish): FromDrawing {
       closed,
     ),
   });
-  const left: TakenSaid[] = [];
+  const left: TakenMessage[] = [];
   const rim = wish.outline === null ? null : largestClosed(pathsOf(wish.outline).map(inMm));
   if (wish.outline !== null && !rim) left.push({ code: 'taken.no-outline', values: { layer: wish.outline } });
   const outline = rim ? outlineOf(rim, left) : null;
@@ -57,8 +57,8 @@ export function fromDrawing(drawing: Drawing, wish: DrawingWish): FromDrawing {
     .filter((path) => path !== rim);
   let places = 0;
   const sound = paths
-    .filter(({ points }) => points.length <= MOST_PLACES && points.every(({ x, y }) => Math.abs(x) <= LONGEST_MM && Math.abs(y) <= LONGEST_MM))
-    .filter(({ points }) => (places += points.length) <= MOST.linePieces)
+    .filter(({ points }) => points.length <= MOST_PLACES && points.every(({ x, y }) => Math.abs(x) <= MAX_COORDINATE_MM && Math.abs(y) <= MAX_COORDINATE_MM))
+    .filter(({ points }) => (places += points.length) <= LIMITS.linePieces)
     .slice(0, MOST_PATHS);
   if (sound.length < paths.length) left.push({ code: 'taken.paths', values: { paths: paths.length - sound.length } });
   return { outline, line: sound.length > 0 ? importedLine(sound, wish) : null, left };
@@ -76,7 +76,7 @@ const importedLine = (paths: readonly DrawnPath[], { lineId, lineName, datum }: 
 // A ten-thousandth of a millimetre is far below any tape and keeps files short.
 const asPlace = ({ x, y }: Point): [number, number] => [Math.round(x * 1e4) / 1e4, Math.round(y * 1e4) / 1e4];
 
-function outlineOf({ points }: DrawnPath, left: TakenSaid[]): Outline | null {
+function outlineOf({ points }: DrawnPath, left: TakenMessage[]): Outline | null {
   let tolerance = THIN_MM;
   let ring = points;
   while (ring.length > MOST_CORNERS && tolerance < 0.5) ring = thinned(points, true, (tolerance *= 2));
@@ -97,7 +97,7 @@ const largestClosed = (paths: readonly DrawnPath[]): DrawnPath | null =>
 /** Leaves out places that lie on the way between their neighbours. Source: Ramer, Douglas and Peucker. */
 function thinned(points: readonly Point[], closed: boolean, tolerance = THIN_MM): Point[] {
   if (points.length < 4) return [...points];
-  const open = closed ? closedRing(points) : points;
+  const open = closed ? closeRing(points) : points;
   const keep = new Array<boolean>(open.length).fill(false);
   keep[0] = keep[open.length - 1] = true;
   const stack: [number, number][] = closed

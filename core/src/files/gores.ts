@@ -1,6 +1,6 @@
 import type { SetOut } from '../lines';
 import type { PaperStroke, PaperWords, Plot } from './page';
-import { largest, twoOf } from '../units';
+import { maxOf, firstTwo } from '../units';
 
 /** A turned skin in flat strips, each from end to end, with what they are wrong by. */
 export interface GorePlot extends Plot {
@@ -35,7 +35,7 @@ export function goresOf(setOut: SetOut, title: Plot['title']): GorePlot | null {
   const radii = Array.from({ length: STEPS + 1 }, (_, index) => axle.at(index * step).radius);
   const gores = COUNTS.find((count) => edgeError(radii, step, count) <= WANTED_ERROR_MM) ?? COUNTS.at(-1)!;
   const half = Math.PI / gores;
-  const pitch = 2 * half * largest(radii) + GAP_MM;
+  const pitch = 2 * half * maxOf(radii) + GAP_MM;
   const strokes: PaperStroke[] = [];
   const words: PaperWords[] = [];
   for (let gore = 0; gore < gores; gore++) {
@@ -83,7 +83,7 @@ function within(places: readonly Place[], middle: number, half: number): Place[]
 
 function overlap(from: number, to: number, half: number): [number, number] | null {
   const share = (value: number) => (value - from) / (to - from);
-  const [p, q] = twoOf([share(-half), share(half)].sort((a, b) => a - b));
+  const [p, q] = firstTwo([share(-half), share(half)].sort((a, b) => a - b));
   const [low, high] = [Math.max(0, p), Math.min(1, q)];
   return low < high ? [low, high] : null;
 }

@@ -1,14 +1,14 @@
 import type { Step } from '../log';
 import { isLine, itemsIn, type Plan, type StagePlan } from '../plan';
 import type { PartPlan } from '../setout';
-import { closedRing, largest, smallest } from '../units';
+import { closeRing, maxOf, minOf } from '../units';
 import { PAPERS, type Page, type Paper, type PaperStroke, type PaperWords } from './page';
-import type { PaperSaid, PaperText, Tell } from './says';
+import type { PaperMessage, PaperText, PaperTexts } from './says';
 
 /** How a step is put into words. */
 export interface LayWords {
-  readonly tell: Tell;
-  readonly detail: Tell;
+  readonly tell: PaperTexts;
+  readonly detail: PaperTexts;
 }
 
 const EDGE = 15;
@@ -31,7 +31,7 @@ interface Block {
  * The lay list on paper: stage by stage what is laid, how and in which order, with a box to tick, then what comes off; before them the parts
  * with their tapes, each with its code.
  */
-export function layPages(plan: Plan, title: PaperSaid, names: (finish: string) => string, words: LayWords, paper: Paper): Page[] {
+export function layPages(plan: Plan, title: PaperMessage, names: (finish: string) => string, words: LayWords, paper: Paper): Page[] {
   const { width, height } = PAPERS[paper];
   const blocks = plan.stages.flatMap((stage): Block[] => [
     heading({ code: 'paper.stage', values: { stage: stage.number, finish: names(stage.finish) } }),
@@ -79,7 +79,7 @@ const heading = (text: PaperText): Block => ({
 /** A step with a box to tick. */
 function stepBlock(title: string, detail: string, widthMm: number): Block {
   const inset = 7;
-  const lines = wrapped(detail, Math.floor(((widthMm - inset) * LETTERS_PER_MM) / SIZE));
+  const lines = wrapText(detail, Math.floor(((widthMm - inset) * LETTERS_PER_MM) / SIZE));
   const x = EDGE + inset;
   return {
     height: (lines.length + 1) * LINE + 2.5,
@@ -87,7 +87,7 @@ function stepBlock(title: string, detail: string, widthMm: number): Block {
       strokes: [
         {
           pen: 'rim',
-          points: closedRing([
+          points: closeRing([
             [EDGE, top - 4],
             [EDGE + 4, top - 4],
             [EDGE + 4, top],
@@ -104,7 +104,7 @@ function stepBlock(title: string, detail: string, widthMm: number): Block {
 }
 
 /** Words broken into lines of so many letters; a longer word stands alone. */
-export function wrapped(text: string, letters: number): string[] {
+export function wrapText(text: string, letters: number): string[] {
   const lines: string[] = [];
   for (const word of text.split(/\s+/).filter(Boolean)) {
     const last = lines.at(-1);
@@ -132,8 +132,8 @@ function drawings(plan: Plan, stage: StagePlan, widthMm: number): Block[] {
 
 function smallPart(part: PartPlan, items: Plan['items'], box: { x: number; y: number; w: number; h: number }) {
   const [xs, ys] = [part.ring.map(([x]) => x), part.ring.map(([, y]) => y)];
-  const [minX, minY] = [smallest(xs), smallest(ys)];
-  const scale = Math.min(box.w / Math.max(1, largest(xs) - minX), box.h / Math.max(1, largest(ys) - minY));
+  const [minX, minY] = [minOf(xs), minOf(ys)];
+  const scale = Math.min(box.w / Math.max(1, maxOf(xs) - minX), box.h / Math.max(1, maxOf(ys) - minY));
   const put = ([x, y]: readonly [number, number, ...number[]]): readonly [number, number] => [box.x + (x - minX) * scale, box.y + (y - minY) * scale];
   const tapes = items.filter(isLine).filter((item) => item.part === part.id && item.sheetOf === null);
   const along = (line: string, from: number, to: number) =>
@@ -143,8 +143,8 @@ function smallPart(part: PartPlan, items: Plan['items'], box: { x: number; y: nu
     });
   return {
     strokes: [
-      { pen: 'rim' as const, points: closedRing(part.ring).map(put) },
-      ...part.openings.map((ring) => ({ pen: 'help' as const, points: closedRing(ring).map(put) })),
+      { pen: 'rim' as const, points: closeRing(part.ring).map(put) },
+      ...part.openings.map((ring) => ({ pen: 'help' as const, points: closeRing(ring).map(put) })),
       ...tapes.flatMap((tape) => along(tape.line, tape.from, tape.to).map((piece) => ({ pen: 'trim' as const, points: piece.map(put) }))),
     ],
     words: [

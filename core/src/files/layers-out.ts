@@ -1,7 +1,7 @@
 import type { Coordinates, PartPlan } from '../setout';
 
 /** One layer of a drawing that leaves the house. */
-export interface OutLayer {
+export interface ExportLayer {
   readonly name: string;
   readonly paths: readonly { readonly closed: boolean; readonly points: readonly Coordinates[] }[];
 }
@@ -9,7 +9,7 @@ export interface OutLayer {
 const CLOSED_MM = 1e-5;
 
 /** A part as layers: outline, openings, then lines by kind; places in mm on the sheet, y up. */
-export function outLayers(part: PartPlan): OutLayer[] {
+export function exportLayers(part: PartPlan): ExportLayer[] {
   const kinds = [...new Set(part.lines.map(({ kind }) => kind))];
   return [
     { name: 'outline', paths: [{ closed: true, points: part.ring }] },
@@ -21,7 +21,7 @@ export function outLayers(part: PartPlan): OutLayer[] {
   ].filter(({ paths }) => paths.length > 0);
 }
 
-function outPath(piece: readonly (readonly [number, number, number])[]): OutLayer['paths'][number] {
+function outPath(piece: readonly (readonly [number, number, number])[]): ExportLayer['paths'][number] {
   const points = piece.map(([x, y]): Coordinates => [x, y]);
   const [first, last] = [points[0]!, points.at(-1)!];
   const closed = points.length > 3 && Math.hypot(first[0] - last[0], first[1] - last[1]) < CLOSED_MM;

@@ -1,7 +1,7 @@
 import { letteringOf, type Coordinates, type PartPlan } from '../setout';
-import { nested, type CutPiece, type Nesting } from './nest';
+import { nestPieces, type CutPiece, type Nesting } from './nest';
 import type { PaperStroke, PaperWords, Plot } from './page';
-import { closedRing, largest, RULE_OF_THUMB, smallest } from '../units';
+import { closeRing, maxOf, RULE_OF_THUMB, minOf } from '../units';
 
 /** Covers of openings and closed lines, and one piece for the letters of a line with film round them, for all alike. */
 export const maskPieces = (parts: readonly PartPlan[]): CutPiece[] => parts.flatMap((part) => Array.from({ length: part.count }, () => masksOf(part)).flat());
@@ -12,7 +12,7 @@ export const maskPieces = (parts: readonly PartPlan[]): CutPiece[] => parts.flat
  * @returns the strip, full size, and the names of those too large for it
  */
 export function maskPlot(parts: readonly PartPlan[], job: string, tapeWidthMm: number): { readonly plot: Plot; readonly tooLarge: readonly string[] } {
-  const nesting = nested(maskPieces(parts), tapeWidthMm);
+  const nesting = nestPieces(maskPieces(parts), tapeWidthMm);
   const { lengthMm, tooLarge } = nesting;
   const rim: PaperStroke = {
     pen: 'help',
@@ -28,7 +28,7 @@ export function maskPlot(parts: readonly PartPlan[], job: string, tapeWidthMm: n
     plot: {
       title: { code: 'paper.masks', values: { job, widthMm: tapeWidthMm } },
       note: { code: 'paper.film', values: { lengthMm, tooLarge } },
-      strokes: [...cutsOf(nesting).map((points): PaperStroke => ({ pen: 'trim', points })), rim],
+      strokes: [...cutPaths(nesting).map((points): PaperStroke => ({ pen: 'trim', points })), rim],
       words: nesting.pieces.map(({ name, x, y, widthMm, heightMm }): PaperWords => ({
         at: [x + widthMm / 2 - name.length * 0.7, y + heightMm / 2 - 1],
         text: name,
@@ -40,7 +40,7 @@ export function maskPlot(parts: readonly PartPlan[], job: string, tapeWidthMm: n
 }
 
 /** What the blade follows on a sheet, mm from its lower left. */
-export const cutsOf = ({ pieces }: Pick<Nesting, 'pieces'>): Coordinates[][] =>
+export const cutPaths = ({ pieces }: Pick<Nesting, 'pieces'>): Coordinates[][] =>
   pieces.flatMap(({ x, y, cuts }) => cuts.map((cut) => cut.map(([px, py]): Coordinates => [px + x, py + y])));
 
 function masksOf(part: PartPlan): CutPiece[] {
@@ -60,9 +60,9 @@ function masksOf(part: PartPlan): CutPiece[] {
 /** A piece with its cuts; with a margin it is the film round them that is cut out as well. */
 function pieceOf(name: string, rings: readonly (readonly Coordinates[])[], marginMm = 0): CutPiece {
   const all = rings.flat();
-  const [minX, minY] = [smallest(all.map(([x]) => x)) - marginMm, smallest(all.map(([, y]) => y)) - marginMm];
-  const [widthMm, heightMm] = [largest(all.map(([x]) => x)) + marginMm - minX, largest(all.map(([, y]) => y)) + marginMm - minY];
-  const cuts = rings.map((ring) => closedRing(ring).map(([x, y]): Coordinates => [x - minX, y - minY]));
+  const [minX, minY] = [minOf(all.map(([x]) => x)) - marginMm, minOf(all.map(([, y]) => y)) - marginMm];
+  const [widthMm, heightMm] = [maxOf(all.map(([x]) => x)) + marginMm - minX, maxOf(all.map(([, y]) => y)) + marginMm - minY];
+  const cuts = rings.map((ring) => closeRing(ring).map(([x, y]): Coordinates => [x - minX, y - minY]));
   const frame: Coordinates[] = [
     [0, 0],
     [widthMm, 0],

@@ -34,7 +34,7 @@ const STEPS_PER_MM = 10;
  * Lays pieces out on film of a width, turned where that saves some, as short as the packer finds it.
  * @param lengthMm how long the sheet is; Infinity for a roll
  */
-export function nested(pieces: readonly CutPiece[], widthMm: number, lengthMm = Infinity): Nesting {
+export function nestPieces(pieces: readonly CutPiece[], widthMm: number, lengthMm = Infinity): Nesting {
   const most = Math.min(lengthMm, 1e6);
   const fits = pieces.map((piece) => turnedToFit(piece, widthMm - 2 * GAP_MM, most - 2 * GAP_MM));
   const tooLarge = pieces.filter((_, index) => fits[index] === null).map(({ name }) => name);
@@ -48,7 +48,7 @@ export function nested(pieces: readonly CutPiece[], widthMm: number, lengthMm = 
   // What a sheet has no room for beside the others is told.
   if (!best) {
     const [first, ...rest] = [...fitting].sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm);
-    const smaller = nested(rest, widthMm, lengthMm);
+    const smaller = nestPieces(rest, widthMm, lengthMm);
     return { ...smaller, tooLarge: [...tooLarge, ...smaller.tooLarge, first!.name] };
   }
   return { widthMm, lengthMm: best.used, pieces: best.layout, tooLarge };

@@ -1,4 +1,4 @@
-import type { PaperSaid, PaperText } from './says';
+import type { PaperMessage, PaperText } from './says';
 
 /** A line on paper, mm from the lower left. */
 export interface PaperStroke {
@@ -31,7 +31,7 @@ export type Paper = keyof typeof PAPERS;
 
 /** Something to be drawn full size, larger than any paper: mm, y up. */
 export interface Plot {
-  readonly title: PaperSaid;
+  readonly title: PaperMessage;
   readonly note: PaperText;
   readonly strokes: readonly PaperStroke[];
   readonly words: readonly PaperWords[];

@@ -1,6 +1,6 @@
 import type { Coordinates, PartPlan } from '../setout';
 import type { PaperStroke, PaperWords, Plot } from './page';
-import { largest, plainly, smallest, closedRing } from '../units';
+import { maxOf, messageWithoutValues, minOf, closeRing } from '../units';
 
 /**
  * A part full size: rim, openings, lines with their codes, datums and folds. Round parts say which edges meet.
@@ -8,8 +8,8 @@ import { largest, plainly, smallest, closedRing } from '../units';
  */
 export function partPlot(part: PartPlan, job: string, mirrored: boolean): Plot {
   const strokes: PaperStroke[] = [
-    { pen: 'rim', points: closedRing(part.ring) },
-    ...part.openings.map((points): PaperStroke => ({ pen: 'rim', points: closedRing(points) })),
+    { pen: 'rim', points: closeRing(part.ring) },
+    ...part.openings.map((points): PaperStroke => ({ pen: 'rim', points: closeRing(points) })),
     ...part.folds.map((points): PaperStroke => ({ pen: 'dash', points })),
     ...part.datums.map(({ places }): PaperStroke => ({ pen: 'dash', points: places })),
     ...part.lines.flatMap(({ pieces }) => pieces.map((piece): PaperStroke => ({ pen: 'trim', points: piece.map(([x, y]): Coordinates => [x, y]) }))),
@@ -17,7 +17,7 @@ export function partPlot(part: PartPlan, job: string, mirrored: boolean): Plot {
   const words = [...lineWords(part), ...datumWords(part), ...seamWords(part)];
   const plot: Plot = {
     title: { code: 'paper.part', values: { job, part: part.name, mirrored } },
-    note: part.seams.length === 0 ? '' : plainly('paper.unrolled'),
+    note: part.seams.length === 0 ? '' : messageWithoutValues('paper.unrolled'),
     strokes,
     words,
   };
@@ -62,7 +62,7 @@ function seamWords({ seams }: PartPlan): PaperWords[] {
 /** Reflected about its own middle; words keep their reading direction. */
 export function mirroredPlot(plot: Plot): Plot {
   const xs = plot.strokes.flatMap(({ points }) => points.map(([x]) => x));
-  const about = smallest(xs) + largest(xs);
+  const about = minOf(xs) + maxOf(xs);
   const turned = ([x, y]: readonly [number, number]): readonly [number, number] => [about - x, y];
   return {
     ...plot,

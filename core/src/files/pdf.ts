@@ -13,7 +13,7 @@ import {
   type PDFFont,
 } from 'pdf-lib';
 import type { Page, PaperStroke } from './page';
-import type { Tell } from './says';
+import type { PaperTexts } from './says';
 
 /** Points, the unit of PDF, in a millimetre. */
 const PT = 72 / 25.4;
@@ -31,7 +31,12 @@ const PENS: Readonly<Record<PaperStroke['pen'], { readonly widthMm: number; read
  * @param tell puts into words what is not a name or a code
  * @param written is told how many pages are written
  */
-export async function writePdf(pages: readonly Page[], title: string, tell: Tell, written: (pages: number) => void = () => undefined): Promise<Uint8Array> {
+export async function writePdf(
+  pages: readonly Page[],
+  title: string,
+  tell: PaperTexts,
+  written: (pages: number) => void = () => undefined,
+): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(title);
   pdf.setProducer('Lintrel');

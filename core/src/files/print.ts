@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import type { Design, Shelf } from '../job';
 import { planJob } from '../plan';
 import { partPlan, stationTable, workOutParts, type PartPlan, type PartWork, type StationTable } from '../setout';
-import { idText, numberBetween, oneOf, plainly, told, yesOrNo } from '../units';
+import { idText, numberBetween, oneOfWords, messageWithoutValues, faultText, booleanField } from '../units';
 import type { StationWords } from './csv';
 import { goresOf } from './gores';
 import { layPages } from './lay-pages';
@@ -10,13 +10,13 @@ import { maskPlot } from './masks';
 import type { Page } from './page';
 import { partPlot } from './part-plot';
 import { writePdf } from './pdf';
-import type { PaperSaid, PrintSaid, Tell } from './says';
+import type { PaperMessage, PrintMessage, PaperTexts } from './says';
 import { singlePage, tilePages } from './tiles';
 import { stationPages } from './table-pages';
 
-const paper = v.optional(oneOf(['A4', 'Letter']), 'A4');
+const paper = v.optional(oneOfWords(['A4', 'Letter']), 'A4');
 /** Unit of the person who prints. */
-const unit = v.optional(oneOf(['mm', 'in']), 'mm');
+const unit = v.optional(oneOfWords(['mm', 'in']), 'mm');
 
 /** What is to be printed of a job. */
 export const printSchema = v.variant(
@@ -28,9 +28,9 @@ export const printSchema = v.variant(
       part: idText(),
       paper,
       /** The other way round, for the other side. */
-      mirrored: v.optional(yesOrNo(), false),
+      mirrored: v.optional(booleanField(), false),
       /** One sheet as large as the part, for a wide printer. */
-      single: v.optional(yesOrNo(), false),
+      single: v.optional(booleanField(), false),
     }),
     v.strictObject({
       what: v.literal('stations'),
@@ -46,19 +46,19 @@ export const printSchema = v.variant(
     v.strictObject({ what: v.literal('lay'), unit, paper }),
     v.strictObject({ what: v.literal('masks'), unit, width: v.optional(numberBetween(10, 2000, 'mm'), 150), paper }),
   ],
-  told({ code: 'field.choice', values: { choices: ['template', 'stations', 'masks', 'lay'] } }),
+  faultText({ code: 'field.choice', values: { choices: ['template', 'stations', 'masks', 'lay'] } }),
 );
 export type PrintWish = v.InferOutput<typeof printSchema>;
 
 /** How what is printed is put into words. */
 export interface PrintWords {
-  readonly tell: Tell;
-  readonly detail: Tell;
+  readonly tell: PaperTexts;
+  readonly detail: PaperTexts;
   readonly stations: (table: StationTable) => StationWords;
 }
 
 /** What came of printing: the pages, or why there are none. */
-export type Printed = { readonly ok: true; readonly title: PaperSaid; readonly pages: readonly Page[] } | { readonly ok: false; readonly why: PrintSaid };
+export type Printed = { readonly ok: true; readonly title: PaperMessage; readonly pages: readonly Page[] } | { readonly ok: false; readonly why: PrintMessage };
 
 /** Lays out what is to be printed. */
 export function pagesFor(design: Design, shelf: Shelf, wish: PrintWish, words: PrintWords): Printed {
@@ -86,7 +86,7 @@ export async function printPdf(
   wish: PrintWish,
   words: PrintWords,
   written: (pages: number, of: number) => void = () => undefined,
-): Promise<{ readonly ok: true; readonly bytes: Uint8Array; readonly title: string } | { readonly ok: false; readonly why: PrintSaid }> {
+): Promise<{ readonly ok: true; readonly bytes: Uint8Array; readonly title: string } | { readonly ok: false; readonly why: PrintMessage }> {
   const printed = pagesFor(design, shelf, wish, words);
   if (!printed.ok) return printed;
   const title = words.tell(printed.title);
@@ -96,8 +96,8 @@ export async function printPdf(
 /** The lay list of the plan of a job. */
 function laySheets(design: Design, shelf: Shelf, { paper }: Extract<PrintWish, { what: 'lay' }>, words: PrintWords): Printed {
   const plan = planJob(design, shelf);
-  if (plan.stages.length === 0) return { ok: false, why: plainly('print.nothing-to-lay') };
-  const title: PaperSaid = { code: 'paper.lay', values: { job: design.title } };
+  if (plan.stages.length === 0) return { ok: false, why: messageWithoutValues('print.nothing-to-lay') };
+  const title: PaperMessage = { code: 'paper.lay', values: { job: design.title } };
   const names = (id: string) => shelf.finishes.find((finish) => finish.id === id)?.name ?? id;
   return { ok: true, title, pages: layPages(plan, title, names, words, paper) };
 }
@@ -106,7 +106,7 @@ function laySheets(design: Design, shelf: Shelf, { paper }: Extract<PrintWish, {
 const MOST_SHEETS = 400;
 
 function templatePages({ title }: Design, work: PartWork, plan: PartPlan, wish: Extract<PrintWish, { what: 'template' }>): Printed {
-  const named: PaperSaid = { code: 'paper.part', values: { job: title, part: plan.name, mirrored: false } };
+  const named: PaperMessage = { code: 'paper.part', values: { job: title, part: plan.name, mirrored: false } };
   const plot = goresOf(work.setOut, named) ?? partPlot(plan, title, wish.mirrored);
   const pages = wish.single ? [singlePage(plot)] : tilePages(plot, wish.paper);
   if (pages.length > MOST_SHEETS) return { ok: false, why: { code: 'print.too-many-sheets', values: { sheets: pages.length } } };
@@ -121,14 +121,17 @@ export function tableFor(design: Design, wish: Extract<PrintWish, { what: 'stati
 
 function tablePages(design: Design, partName: string, wish: Extract<PrintWish, { what: 'stations' }>, words: PrintWords): Printed {
   const table = tableFor(design, wish);
-  if (!table) return { ok: false, why: plainly('print.nothing-to-mark') };
+  if (!table) return { ok: false, why: messageWithoutValues('print.nothing-to-mark') };
   const inWords = words.stations(table);
-  const title: PaperSaid = { code: 'paper.table', values: { job: design.title, part: partName, line: inWords.title } };
+  const title: PaperMessage = { code: 'paper.table', values: { job: design.title, part: partName, line: inWords.title } };
   return { ok: true, title, pages: stationPages(inWords, title, wish.paper) };
 }
 
 function maskPages({ title }: Design, plans: readonly PartPlan[], wish: Extract<PrintWish, { what: 'masks' }>): Printed {
   const { plot, tooLarge } = maskPlot(plans, title, wish.width);
   if (plot.words.length > 0) return { ok: true, title: plot.title, pages: tilePages(plot, wish.paper) };
-  return { ok: false, why: tooLarge.length > 0 ? { code: 'print.no-mask-fits', values: { widthMm: wish.width, masks: tooLarge } } : plainly('print.no-masks') };
+  return {
+    ok: false,
+    why: tooLarge.length > 0 ? { code: 'print.no-mask-fits', values: { widthMm: wish.width, masks: tooLarge } } : messageWithoutValues('print.no-masks'),
+  };
 }

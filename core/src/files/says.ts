@@ -1,10 +1,10 @@
-import type { NoValues, Said, SaidOf } from '../units';
+import type { NoValues, Message, MessageOf } from '../units';
 
 /** Why a drawing cannot be read. */
-export interface DrawingSays {
+export interface DrawingMessages {
   readonly 'drawing.too-many-pieces': { readonly most: number };
   readonly 'drawing.too-many-places': { readonly most: number };
-  readonly 'drawing.no-line': { readonly skipped: readonly SkippedSaid[] };
+  readonly 'drawing.no-line': { readonly skipped: readonly SkippedMessage[] };
   readonly 'drawing.too-large': { readonly megabytes: number };
   readonly 'drawing.binary-dxf': NoValues;
   readonly 'drawing.bad-dxf': { readonly reason: string };
@@ -16,10 +16,10 @@ export interface DrawingSays {
   readonly 'drawing.not-svg': NoValues;
   readonly 'drawing.no-svg': NoValues;
 }
-export type DrawingSaid = SaidOf<DrawingSays>;
+export type DrawingMessage = MessageOf<DrawingMessages>;
 
 /** What of a drawing was passed over, and how often; `name` is what the file calls it. */
-export interface SkippedSays {
+export interface SkippedMessages {
   readonly 'skipped.no-number': Skipped;
   readonly 'skipped.no-length': Skipped;
   readonly 'skipped.not-flat': Skipped;
@@ -33,19 +33,19 @@ export interface SkippedSays {
   readonly 'skipped.unreadable': Skipped;
 }
 type Skipped = Readonly<{ count: number; name: string }>;
-export type SkippedSaid = SaidOf<SkippedSays>;
+export type SkippedMessage = MessageOf<SkippedMessages>;
 
 /** What of a drawing was not taken over. */
-export interface TakenSays {
+export interface TakenMessages {
   readonly 'taken.no-outline': { readonly layer: string };
   readonly 'taken.paths': { readonly paths: number };
   readonly 'taken.corners': { readonly most: number };
   readonly 'taken.thinned': { readonly corners: number; readonly strayMm: number };
 }
-export type TakenSaid = SaidOf<TakenSays>;
+export type TakenMessage = MessageOf<TakenMessages>;
 
 /** Why nothing is printed. */
-export interface PrintSays {
+export interface PrintMessages {
   readonly 'print.no-part': { readonly part: string };
   readonly 'print.too-many-sheets': { readonly sheets: number };
   readonly 'print.nothing-to-mark': NoValues;
@@ -54,10 +54,10 @@ export interface PrintSays {
   /** No finish is given yet: there is nothing to lay. */
   readonly 'print.nothing-to-lay': NoValues;
 }
-export type PrintSaid = SaidOf<PrintSays>;
+export type PrintMessage = MessageOf<PrintMessages>;
 
 /** What stands on paper besides names and codes. */
-export interface PaperSays {
+export interface PaperMessages {
   readonly 'paper.part': { readonly job: string; readonly part: string; readonly mirrored: boolean };
   readonly 'paper.table': { readonly job: string; readonly part: string; readonly line: string };
   readonly 'paper.masks': { readonly job: string; readonly widthMm: number };
@@ -69,13 +69,13 @@ export interface PaperSays {
   readonly 'paper.gore': { readonly gore: number; readonly gores: number; readonly meets: number };
   readonly 'paper.gores': { readonly gores: number; readonly errorMm: number };
   /** A sheet of a grid of sheets, by its own code and those of the first and the last. */
-  readonly 'paper.foot': { readonly title: Said; readonly sheet: string; readonly first: string; readonly last: string };
+  readonly 'paper.foot': { readonly title: Message; readonly sheet: string; readonly first: string; readonly last: string };
   readonly 'paper.sheet-of': { readonly note: string; readonly sheet: number; readonly sheets: number };
 }
-export type PaperSaid = SaidOf<PaperSays>;
+export type PaperMessage = MessageOf<PaperMessages>;
 
 /** A text on paper: as a person typed it, or something to be put into words. */
-export type PaperText = string | PaperSaid;
+export type PaperText = string | PaperMessage;
 
 /** Puts what stands on paper into words. */
-export type Tell = (text: Said) => string;
+export type PaperTexts = (text: Message) => string;

@@ -3,7 +3,7 @@ import { SaxesParser, type SaxesTagPlain } from 'saxes';
 import svgpath from 'svgpath';
 import { Collector, DRAWING_LIMITS, DrawingTrouble, FILE_TOLERANCE_MM, type DrawingRead } from './drawing';
 import { flattenCubic, flattenQuadratic } from '../curves';
-import { plainly } from '../units';
+import { messageWithoutValues } from '../units';
 
 /** Elements whose content is never drawn, and those that draw what is no outline. */
 const UNDRAWN = [
@@ -57,14 +57,14 @@ export function readSvg(text: string): DrawingRead {
     throw new DrawingTrouble({ code: 'drawing.bad-svg', values: { reason: error.message.slice(0, 160) } });
   });
   parser.on('doctype', (doctype) => {
-    if (/<!ENTITY/i.test(doctype)) throw new DrawingTrouble(plainly('drawing.entities'));
+    if (/<!ENTITY/i.test(doctype)) throw new DrawingTrouble(messageWithoutValues('drawing.entities'));
   });
   parser.on('opentag', (tag: SaxesTagPlain) => {
     if (stack.length >= DRAWING_LIMITS.depth) throw new DrawingTrouble({ code: 'drawing.too-deep', values: { most: DRAWING_LIMITS.depth } });
     const name = tag.name.replace(/^.*:/, '');
     const parent = stack.at(-1);
     if (!parent) {
-      if (name !== 'svg') throw new DrawingTrouble(plainly('drawing.not-svg'));
+      if (name !== 'svg') throw new DrawingTrouble(messageWithoutValues('drawing.not-svg'));
       page = pageOf(tag);
     }
     const group = groupOf(name, tag, parent);
@@ -84,7 +84,7 @@ export function readSvg(text: string): DrawingRead {
   parser.on('closetag', () => void stack.pop());
   try {
     parser.write(text).close();
-    return page ? collected(pieces, page, found) : { ok: false, why: plainly('drawing.no-svg') };
+    return page ? collected(pieces, page, found) : { ok: false, why: messageWithoutValues('drawing.no-svg') };
   } catch (error) {
     if (error instanceof DrawingTrouble) return { ok: false, why: error.why };
     throw error;

@@ -1,6 +1,6 @@
 import type { PartPlan } from '../setout';
-import { outLayers } from './layers-out';
-import { largest, smallest } from '../units';
+import { exportLayers } from './layers-out';
+import { maxOf, minOf } from '../units';
 
 /** Room round the drawing, mm. */
 const MARGIN = 10;
@@ -10,11 +10,11 @@ const escaped = (text: string): string => text.replace(/[&<>"]/g, (sign) => ({ '
 export function writeSvg(part: PartPlan): string {
   const xs = part.ring.map(([x]) => x);
   const ys = part.ring.map(([, y]) => y);
-  const [minX, minY, maxX, maxY] = [smallest(xs) - MARGIN, smallest(ys) - MARGIN, largest(xs) + MARGIN, largest(ys) + MARGIN];
+  const [minX, minY, maxX, maxY] = [minOf(xs) - MARGIN, minOf(ys) - MARGIN, maxOf(xs) + MARGIN, maxOf(ys) + MARGIN];
   const [w, h] = [maxX - minX, maxY - minY].map((size) => size.toFixed(3));
   // The page runs y downwards: turned over about its own bottom, so that reading it back gives the same places.
   const point = ([x, y]: readonly [number, number]) => `${x.toFixed(4)} ${(minY + maxY - y).toFixed(4)}`;
-  const groups = outLayers(part).map(
+  const groups = exportLayers(part).map(
     ({ name, paths }) =>
       `  <g id="${escaped(name)}">\n${paths.map(({ closed, points }) => `    <path d="M${points.map(point).join('L')}${closed ? 'Z' : ''}"/>`).join('\n')}\n  </g>`,
   );

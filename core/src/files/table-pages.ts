@@ -1,12 +1,12 @@
 import type { StationWords } from './csv';
 import { PAPERS, type Page, type Paper, type PaperStroke, type PaperWords } from './page';
-import type { PaperSaid } from './says';
+import type { PaperMessage } from './says';
 
 const EDGE = 15;
 const ROW = 5.4;
 
 /** A station table on paper, as many sheets as it needs. */
-export function stationPages(table: StationWords, title: PaperSaid, paper: Paper): Page[] {
+export function stationPages(table: StationWords, title: PaperMessage, paper: Paper): Page[] {
   const { width, height } = PAPERS[paper];
   const perPage = Math.floor((height - 2 * EDGE - 26) / ROW);
   const sheets = Math.max(1, Math.ceil(table.rows.length / perPage));

@@ -1,4 +1,4 @@
-import { boxOf, type Box } from '../curves';
+import { boundingBox, type Box } from '../curves';
 import { checkBar, clipToBox, PAPERS, type Page, type Paper, type PaperStroke, type PaperWords, type Plot } from './page';
 
 /** White edge most printers keep, room for the foot, and how far neighbouring sheets overlap; mm. */
@@ -48,7 +48,7 @@ export function singlePage(plot: Plot): Page {
 
 function boxOfPlot({ strokes }: Plot): Box {
   const places = strokes.flatMap(({ points }) => points.map(([x, y]) => ({ x, y })));
-  return places.length > 0 ? boxOf(places) : { minX: 0, minY: 0, maxX: 1, maxY: 1 };
+  return places.length > 0 ? boundingBox(places) : { minX: 0, minY: 0, maxX: 1, maxY: 1 };
 }
 
 /** Upright or across, whichever needs fewer sheets. */

@@ -1,7 +1,7 @@
 import type { Finish } from './finish';
 
 /** How many times as long as its sheet says a finish takes in this shop. */
-export interface Behaviour {
+export interface LearnedTimes {
   readonly finish: string;
   readonly factor: number;
 }
@@ -10,7 +10,7 @@ export interface Behaviour {
  * A finish with the times it has in this shop. What is learned from touch tests makes it wait longer before it takes tape, is through or
  * cured, but never less than its sheet: a finger says nothing of the depth of a film. A limit to recoat comes no later than on the sheet.
  */
-export function asItBehaves(finish: Finish, factor: number): Finish {
+export function withLearnedTimes(finish: Finish, factor: number): Finish {
   if (factor === 1) return finish;
   const least = Math.max(1, factor);
   const most = Math.min(1, factor);

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { colourText, idText, listOf, nameText, noteText, numberBetween, oneOf, wholeBetween } from '../units';
+import { colourText, idText, listOf, nameText, noteText, numberBetween, oneOfWords, wholeBetween } from '../units';
 
 /** What a card was made for: whether a paint hides, or how a candy or pearl deepens coat by coat. */
 export const CARD_KINDS = ['hiding', 'let-down'] as const;
@@ -7,7 +7,7 @@ export const CARD_KINDS = ['hiding', 'let-down'] as const;
 /** A test card: what was sprayed over which ground, and the colour measured after each number of coats. */
 export const cardSchema = v.strictObject({
   id: idText(),
-  kind: oneOf(CARD_KINDS),
+  kind: oneOfWords(CARD_KINDS),
   name: nameText(),
   /** Colour it was sprayed over. */
   ground: colourText(),

@@ -1,4 +1,4 @@
-import { TYPICAL } from '../tape';
+import { TYPICAL_NOTE } from '../tape';
 import { finishSchema, type Finish } from './finish';
 import type { PaintSystemKey } from './system';
 
@@ -133,7 +133,7 @@ const orderedFinish = (finish: Finish): Finish =>
 /** Builds a finish from its system's typical figures. */
 export function typicalFinish(id: string, name: string, system: PaintSystemKey, colour: string, hidingUm: number, effect: Finish['effect'] = 'solid'): Finish {
   const figures = typicalFigures(system);
-  return orderedFinish({ id, name, colour, system, effect, hidingUm, basis: TYPICAL, ...figures });
+  return orderedFinish({ id, name, colour, system, effect, hidingUm, basis: TYPICAL_NOTE, ...figures });
 }
 
 /** The finishes that ship: made-up colours on typical systems. */

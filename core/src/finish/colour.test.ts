@@ -1,17 +1,17 @@
-import { theFirst } from '../units';
+import { firstItem } from '../units';
 import fc from 'fast-check';
 import {
-  coatsFloor,
+  minCoatsForBuild,
   coatsOver,
-  fromLab,
+  hexFromLab,
   hidingFromCard,
   labDifference,
-  ladderOf,
+  coatSteps,
   mixFor,
   mixParts,
-  nearestRung,
+  nearestCoatStep,
   paintNeeded,
-  shownOver,
+  colourOverGround,
   SHIPPED_FINISHES,
   typicalFinish,
   type Card,
@@ -61,12 +61,12 @@ it.each(PAIRS)('ΔE00 of %d %d %d and %d %d %d is as published', (l1, a1, b1, l2
 
 describe('a measured colour', () => {
   it('is shown as what a screen shows for it', () => {
-    expect(fromLab({ l: 100, a: 0, b: 0 })).toEqual({ hex: '#ffffff', shown: true });
-    expect(fromLab({ l: 0, a: 0, b: 0 }).hex).toBe('#000000');
+    expect(hexFromLab({ l: 100, a: 0, b: 0 })).toEqual({ hex: '#ffffff', shown: true });
+    expect(hexFromLab({ l: 0, a: 0, b: 0 }).hex).toBe('#000000');
     // sRGB red, by its standard.
-    expect(fromLab({ l: 53.2371, a: 80.0906, b: 67.2028 }).hex).toBe('#ff0000');
+    expect(hexFromLab({ l: 53.2371, a: 80.0906, b: 67.2028 }).hex).toBe('#ff0000');
   });
-  it('is told where a screen cannot show it', () => expect(fromLab({ l: 60, a: -110, b: 40 }).shown).toBe(false));
+  it('is told where a screen cannot show it', () => expect(hexFromLab({ l: 60, a: -110, b: 40 }).shown).toBe(false));
 });
 
 const candy = { ...typicalFinish('candy', 'Candy', 'base-solvent', '#8a1020', 120, 'candy') };
@@ -89,20 +89,20 @@ const card = (over: Partial<Card>): Card => ({
 
 describe('the ladder of a candy', () => {
   it('deepens coat by coat over a light ground', () => {
-    const differences = ladderOf(candy, '#e0e0e0', 12).map(({ deltaE }) => deltaE);
+    const differences = coatSteps(candy, '#e0e0e0', 12).map(({ deltaE }) => deltaE);
     differences.slice(1).forEach((one, index) => expect(one).toBeLessThanOrEqual(differences[index]! + 1e-9));
   });
   it('is read from a card on a like ground, between its steps too', () => {
     const carded = { ...candy, cards: [card({})] };
-    const rungs = ladderOf(carded, '#c0c0c0', 6);
+    const rungs = coatSteps(carded, '#c0c0c0', 6);
     expect(rungs.map(({ from }) => from)).toEqual(['card', 'card', 'card', 'card', 'formula', 'formula']);
     expect(rungs[0]!.colour).toBe('#c08890');
     expect(rungs[3]!.colour).toBe('#8a1020');
-    expect(nearestRung(rungs).coats).toBe(4);
+    expect(nearestCoatStep(rungs).coats).toBe(4);
     expect(coatsOver(carded, '#c0c0c0')).toEqual({ coats: 4, from: 'card' });
     // A ground unlike the card's asks the formula.
     expect(coatsOver(carded, '#1c1f24').from).not.toBe('card');
-    expect(ladderOf(carded, '#c1c0c0', 1)[0]!.from).toBe('card');
+    expect(coatSteps(carded, '#c1c0c0', 1)[0]!.from).toBe('card');
   });
   it('a hiding card counts the coats that hid it, before sheet and formula', () => {
     const solid = { ...typicalFinish('s', 'S', 'base-solvent', '#b3242b', 50), coats: 5 };
@@ -121,7 +121,7 @@ describe('the ladder of a candy', () => {
     expect(coatsOver(white, '#f5f3ea')).toEqual({ coats: 2, from: 'floor' });
     expect(coatsOver({ ...white, coatUm: 50 }, '#f5f3ea')).toEqual({ coats: 1, from: 'hiding' });
     expect(coatsOver(typicalFinish('p', 'P', 'peelable', '#202222', 20), '#202222').coats).toBe(5);
-    expect(coatsFloor({ referenceBuildUm: 125, coatUm: 25 })).toBe(5);
+    expect(minCoatsForBuild({ referenceBuildUm: 125, coatUm: 25 })).toBe(5);
     expect(coatsOver({ ...white, effect: 'candy', coats: 1 }, '#f5f3ea')).toEqual({ coats: 1, from: 'sheet' });
   });
   it('the count of a sheet is over a fit ground: a solid colour takes more over a worse one, what is seen through does not', () => {
@@ -136,10 +136,10 @@ describe('the ladder of a candy', () => {
 
 describe('what is seen', () => {
   it('is the paint itself where it covers, and the ground through clear and candy', () => {
-    const clear = theFirst(SHIPPED_FINISHES.filter(({ effect }) => effect === 'clear'));
-    expect(shownOver(typicalFinish('s', 'S', 'two-part', '#2f6f62', 40), '#ffffff', 1)).toBe('#2f6f62');
-    expect(shownOver(clear, '#2f6f62', 2)).not.toBe(clear.colour);
-    expect(shownOver(candy, '#ffffff', 1)).not.toBe(shownOver(candy, '#1c1f24', 1));
+    const clear = firstItem(SHIPPED_FINISHES.filter(({ effect }) => effect === 'clear'));
+    expect(colourOverGround(typicalFinish('s', 'S', 'two-part', '#2f6f62', 40), '#ffffff', 1)).toBe('#2f6f62');
+    expect(colourOverGround(clear, '#2f6f62', 2)).not.toBe(clear.colour);
+    expect(colourOverGround(candy, '#ffffff', 1)).not.toBe(colourOverGround(candy, '#1c1f24', 1));
   });
 });
 

@@ -1,11 +1,11 @@
 import * as v from 'valibot';
-import { colourText, idText, listOf, nameText, noteText, numberBetween, oneOf, positiveUpTo, wholeBetween, type FinishId } from '../units';
+import { colourText, idText, listOf, nameText, noteText, numberBetween, oneOfWords, positiveUpTo, wholeBetween, type FinishId } from '../units';
 import { cardSchema } from './card';
 import { PAINT_SYSTEM_KEYS } from './system';
 
 /** When to pull the tape. */
-export const SCHOOLS = ['wet', 'touch', 'dry'] as const;
-export type School = (typeof SCHOOLS)[number];
+export const PULL_TIMINGS = ['wet', 'touch', 'dry'] as const;
+export type PullTiming = (typeof PULL_TIMINGS)[number];
 
 export const EFFECTS = ['solid', 'metallic', 'pearl', 'candy', 'clear'] as const;
 export const METHODS = ['gun', 'can', 'airbrush', 'roller', 'brush'] as const;
@@ -24,9 +24,9 @@ export const finishSchema = v.strictObject({
   id: idText<FinishId>(),
   name: nameText(),
   colour: colourText(),
-  system: oneOf(PAINT_SYSTEM_KEYS),
-  effect: oneOf(EFFECTS),
-  method: oneOf(METHODS),
+  system: oneOfWords(PAINT_SYSTEM_KEYS),
+  effect: oneOfWords(EFFECTS),
+  method: oneOfWords(METHODS),
   flashMin: minutes(),
   recoat: listOf(recoatSchema, 'recoat-windows', 2, 1),
   touchMin: positiveUpTo(100_000, 'min'),
@@ -40,7 +40,7 @@ export const finishSchema = v.strictObject({
   solids: positiveUpTo(1),
   referenceBuildUm: positiveUpTo(5000, 'µm'),
   activationKj: numberBetween(0, 200, 'kJ/mol'),
-  school: oneOf(SCHOOLS),
+  school: oneOfWords(PULL_TIMINGS),
   /** Dry film that hides a black-and-white card, µm. */
   hidingUm: positiveUpTo(5000, 'µm'),
   /** Coats the data sheet asks for; null: computed from hiding. */

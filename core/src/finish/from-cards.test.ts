@@ -1,5 +1,16 @@
 import fc from 'fast-check';
-import { coatsOver, coatsToHide, colourDifference, hexOf, hidingFilmUm, hidingLearned, layerOver, reflectanceOf, scatterFromHiding, typicalFinish } from '.';
+import {
+  coatsOver,
+  coatsToHide,
+  colourDifference,
+  hexOf,
+  hidingFilmUm,
+  hidingFactorFromCards,
+  reflectanceOfLayer,
+  reflectanceOf,
+  scatterFromHiding,
+  typicalFinish,
+} from '.';
 import type { Card, Finish } from '.';
 
 const paint = (colour: string, hidingUm: number): Finish => ({
@@ -13,7 +24,7 @@ const cardOn = (finish: Finish, factor: number, ground: string, coats: readonly 
   const masstone = reflectanceOf(finish.colour);
   const scatter = scatterFromHiding(masstone, finish.hidingUm * factor);
   const read = (count: number, index: number) => {
-    const shown = layerOver(masstone, scatter, count * finish.coatUm, reflectanceOf(ground));
+    const shown = reflectanceOfLayer(masstone, scatter, count * finish.coatUm, reflectanceOf(ground));
     const [r, g, b] = shown.map((channel, place) => channel * (1 + wrong * Math.sin(7 * index + 3 * place)));
     return { coats: count, colour: hexOf([r!, g!, b!]) };
   };
@@ -23,7 +34,7 @@ const colours = fc.constantFrom('#f2c230', '#b3242b', '#f5f3ea', '#2f6f62', '#8f
 const factors = fc.integer({ min: 60, max: 160 }).map((percent) => percent / 100);
 
 it('without a card the sheet speaks', () => {
-  expect(hidingLearned(paint('#f2c230', 60))).toMatchObject({ factor: 1, count: 0 });
+  expect(hidingFactorFromCards(paint('#f2c230', 60))).toMatchObject({ factor: 1, count: 0 });
   expect(hidingFilmUm(paint('#f2c230', 60))).toBe(60);
 });
 
@@ -33,7 +44,7 @@ it('five steps over black and white come nearer to the truth than the sheet, whi
       // In thin coats: what hides after the first tells nothing.
       const finish = { ...paint(colour, hidingUm), coatUm: 8 };
       const cards = [cardOn(finish, factor, '#050505', [1, 2, 3], 0.02), cardOn(finish, factor, '#e8e8e8', [1, 2], 0.02)];
-      const learned = hidingLearned({ ...finish, cards });
+      const learned = hidingFactorFromCards({ ...finish, cards });
       expect(learned.count).toBe(5);
       const off = Math.abs(Math.log(learned.factor / factor));
       // Where little shows through after the first coat it stays near the sheet, and says so by its spread.
@@ -60,12 +71,12 @@ it('counts at once, over grounds no card was made on', () => {
 
 it('a step on which nothing shows through any more says little, and one read wrong moves nothing for good', () => {
   const finish = paint('#1c1f24', 25);
-  const hidden = hidingLearned({ ...finish, cards: [cardOn(finish, 1, '#1c1f24', [6, 7, 8], 0)] });
+  const hidden = hidingFactorFromCards({ ...finish, cards: [cardOn(finish, 1, '#1c1f24', [6, 7, 8], 0)] });
   expect(hidden.factor).toBeCloseTo(1, 1);
   expect(hidden.high / hidden.low).toBeGreaterThan(1.6);
   const yellow = paint('#f2c230', 60);
   const good = cardOn(yellow, 1, '#050505', [1, 2, 3], 0);
   const wrong = { ...good, id: 'wrong', steps: [{ coats: 2, colour: '#0000ff' }] };
   expect(colourDifference(reflectanceOf('#0000ff'), reflectanceOf('#f2c230'))).toBeGreaterThan(50);
-  expect(hidingLearned({ ...yellow, cards: [good, wrong] }).factor).toBeCloseTo(hidingLearned({ ...yellow, cards: [good] }).factor, 2);
+  expect(hidingFactorFromCards({ ...yellow, cards: [good, wrong] }).factor).toBeCloseTo(hidingFactorFromCards({ ...yellow, cards: [good] }).factor, 2);
 });

@@ -1,7 +1,7 @@
-import { FACTOR_REACH, factorKnown, type FactorKnown } from '../units';
+import { LOG_FACTOR_RANGE, factorPosterior, type FactorEstimate } from '../units';
 import type { Card } from './card';
 import type { Finish } from './finish';
-import { colourDifference, layerOver, reflectanceOf, scatterFromHiding } from './layer';
+import { colourDifference, reflectanceOfLayer, reflectanceOf, scatterFromHiding } from './layer';
 
 // The film that hides is a figure of the sheet: before cards of this shop are made it is off by this, spread of the logarithm (rule of thumb).
 const PRIOR_SPREAD = 0.35;
@@ -16,16 +16,16 @@ export type HidingPaint = Pick<Finish, 'colour' | 'hidingUm' | 'coatUm'> & { rea
 /** More steps than these say no more: the newest count. */
 const MOST_STEPS = 40;
 
-const known = new WeakMap<readonly Card[], Map<string, FactorKnown>>();
+const known = new WeakMap<readonly Card[], Map<string, FactorEstimate>>();
 
 /**
  * What the cards of a finish say about how it hides: its film that hides is multiplied by the factor, above 1 it hides worse. Each step of a
  * card says how likely its colour is after so many coats, by the layer formula; one on which nothing shows through any more says little.
  * A card counts for itself on grounds like its own; what is learned counts on all others.
  */
-export function hidingLearned(paint: HidingPaint): FactorKnown {
+export function hidingFactorFromCards(paint: HidingPaint): FactorEstimate {
   const { cards = [] } = paint;
-  const byPaint = known.get(cards) ?? new Map<string, FactorKnown>();
+  const byPaint = known.get(cards) ?? new Map<string, FactorEstimate>();
   known.set(cards, byPaint);
   const key = `${paint.colour} ${paint.hidingUm} ${paint.coatUm}`;
   const found = byPaint.get(key);
@@ -35,10 +35,10 @@ export function hidingLearned(paint: HidingPaint): FactorKnown {
   const steps = cards
     .flatMap(({ ground, steps: own }) => own.map(({ coats, colour }) => ({ below: reflectanceOf(ground), coats, seen: reflectanceOf(colour) })))
     .slice(-MOST_STEPS);
-  const learned = factorKnown(
+  const learned = factorPosterior(
     PRIOR_SPREAD,
     steps.map(({ below, coats, seen }) => {
-      const offAt = between((log) => colourDifference(layerOver(masstone, scatter * Math.exp(-log), coats * paint.coatUm, below), seen));
+      const offAt = between((log) => colourDifference(reflectanceOfLayer(masstone, scatter * Math.exp(-log), coats * paint.coatUm, below), seen));
       return (log: number) => MISTAKEN + (1 - MISTAKEN) * Math.exp(-(offAt(log) ** 2) / (2 * SEEN_DELTA_E ** 2));
     }),
   );
@@ -48,9 +48,9 @@ export function hidingLearned(paint: HidingPaint): FactorKnown {
 
 /** A smooth function of the logarithm of a factor, from a few of its values: a difference of colours is dear. */
 function between(of: (log: number) => number): (log: number) => number {
-  const values = Array.from({ length: PLACES + 1 }, (_, index) => of(FACTOR_REACH * ((2 * index) / PLACES - 1)));
+  const values = Array.from({ length: PLACES + 1 }, (_, index) => of(LOG_FACTOR_RANGE * ((2 * index) / PLACES - 1)));
   return (log) => {
-    const place = Math.min(PLACES - 1e-9, Math.max(0, ((log / FACTOR_REACH + 1) / 2) * PLACES));
+    const place = Math.min(PLACES - 1e-9, Math.max(0, ((log / LOG_FACTOR_RANGE + 1) / 2) * PLACES));
     const index = Math.floor(place);
     return values[index]! + (place - index) * (values[index + 1]! - values[index]!);
   };
@@ -58,4 +58,4 @@ function between(of: (log: number) => number): (log: number) => number {
 const PLACES = 48;
 
 /** Dry film that hides a black-and-white card, µm: by the sheet, and by what cards have shown here. */
-export const hidingFilmUm = (paint: HidingPaint): number => paint.hidingUm * (paint.cards?.length ? hidingLearned(paint).factor : 1);
+export const hidingFilmUm = (paint: HidingPaint): number => paint.hidingUm * (paint.cards?.length ? hidingFactorFromCards(paint).factor : 1);

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { coatsOver, coatsToHide, colourDifference, layerOver, reflectanceOf, scatterFromHiding, SHIPPED_FINISHES } from '.';
+import { coatsOver, coatsToHide, colourDifference, reflectanceOfLayer, reflectanceOf, scatterFromHiding, SHIPPED_FINISHES } from '.';
 
 it.each([
   ['yellow over brown', '#f2c230', '#7a4a2b', 60, 15, 7],
@@ -18,8 +18,8 @@ it('solves the scattering of the worked paints', () => {
 it('a thin enough film is the ground, a thick enough one the paint', () => {
   const paint = reflectanceOf('#b3242b');
   const ground = reflectanceOf('#f5f3ea');
-  expect(layerOver(paint, 0.05, 0, ground)).toEqual(ground);
-  layerOver(paint, 0.05, 10_000, ground).forEach((value, index) => expect(value).toBeCloseTo(paint[index]!, 6));
+  expect(reflectanceOfLayer(paint, 0.05, 0, ground)).toEqual(ground);
+  reflectanceOfLayer(paint, 0.05, 10_000, ground).forEach((value, index) => expect(value).toBeCloseTo(paint[index]!, 6));
 });
 
 it('differs by nothing from itself, and the same both ways', () => {

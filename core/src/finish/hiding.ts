@@ -1,8 +1,8 @@
-import { RULE_OF_THUMB, twoOf } from '../units';
+import { RULE_OF_THUMB, firstTwo } from '../units';
 import type { Finish } from './finish';
 import { hidingFilmUm } from './from-cards';
-import { cardFor, ladderOf, nearestRung } from './ladder';
-import { colourDifference, layerOver, reflectanceOf, scatterFromHiding } from './layer';
+import { cardFor, coatSteps, nearestCoatStep } from './ladder';
+import { colourDifference, reflectanceOfLayer, reflectanceOf, scatterFromHiding } from './layer';
 
 export interface Hiding {
   /** Coats until the undercolour no longer shows; null when more than 20 would be needed. */
@@ -26,7 +26,7 @@ export function coatsToHide(paint: string, under: string, hidingUm: number, coat
   const scatterPerUm = scatterFromHiding(masstone, hidingUm);
   let deltaE = Infinity;
   for (let coats = 1; coats <= RULE_OF_THUMB.mostCoats; coats++) {
-    deltaE = colourDifference(layerOver(masstone, scatterPerUm, coats * coatUm, ground), masstone);
+    deltaE = colourDifference(reflectanceOfLayer(masstone, scatterPerUm, coats * coatUm, ground), masstone);
     if (deltaE <= tolerance) return { coats, deltaE, scatterPerUm };
   }
   return { coats: null, deltaE, scatterPerUm };
@@ -52,19 +52,19 @@ const FIT_GROUND = '#8a8d86';
  */
 export function coatsOver(finish: Finish, under: string): CoatCount {
   const counted = countedOver(finish, under);
-  const floor = coatsFloor(finish);
+  const floor = minCoatsForBuild(finish);
   return finish.effect === 'candy' || counted.coats >= floor ? counted : { coats: floor, from: 'floor' };
 }
 
 /** Coats that make up the film a finish's times are stated for. */
-export const coatsFloor = ({ referenceBuildUm, coatUm }: Pick<Finish, 'referenceBuildUm' | 'coatUm'>): number =>
+export const minCoatsForBuild = ({ referenceBuildUm, coatUm }: Pick<Finish, 'referenceBuildUm' | 'coatUm'>): number =>
   Math.min(RULE_OF_THUMB.mostCoats, Math.ceil(referenceBuildUm / coatUm - 1e-9));
 
 function countedOver(finish: Finish, under: string): CoatCount {
   const measured = cardFor(finish, under) ? fromCard(finish, under) : null;
   if (measured !== null) return { coats: measured, from: 'card' };
   if (finish.coats !== null) return fromSheet(finish, finish.coats, under);
-  if (finish.effect === 'candy') return { coats: nearestRung(ladderOf(finish, under)).coats, from: 'hiding' };
+  if (finish.effect === 'candy') return { coats: nearestCoatStep(coatSteps(finish, under)).coats, from: 'hiding' };
   const { coats } = hiddenBy(finish, under);
   return coats === null ? { coats: RULE_OF_THUMB.mostCoats, from: 'most' } : { coats, from: 'hiding' };
 }
@@ -74,16 +74,16 @@ const hiddenBy = (finish: Finish, under: string): Hiding => coatsToHide(finish.c
 /** The count of the sheet holds over a fit ground; a solid colour takes more over a worse one. What is seen through does not, nor rubber: its count is the film it peels by. */
 function fromSheet(finish: Finish, stated: number, under: string): CoatCount {
   if (finish.effect !== 'solid' || finish.system === 'peelable') return { coats: stated, from: 'sheet' };
-  const [here, fit] = twoOf([under, FIT_GROUND].map((ground) => hiddenBy(finish, ground).coats ?? RULE_OF_THUMB.mostCoats));
+  const [here, fit] = firstTwo([under, FIT_GROUND].map((ground) => hiddenBy(finish, ground).coats ?? RULE_OF_THUMB.mostCoats));
   const coats = Math.min(RULE_OF_THUMB.mostCoats, stated + Math.max(0, here - fit));
   return { coats, from: coats > stated ? 'ground' : 'sheet' };
 }
 
 /** Coats a card says: the first that hides, for what deepens coat by coat the nearest; null where it never gets there. */
 function fromCard(finish: Finish, under: string): number | null {
-  const measured = ladderOf(finish, under).filter(({ from }) => from === 'card');
+  const measured = coatSteps(finish, under).filter(({ from }) => from === 'card');
   if (measured.length === 0) return null;
-  if (finish.effect !== 'solid') return nearestRung(measured).coats;
+  if (finish.effect !== 'solid') return nearestCoatStep(measured).coats;
   return measured.find(({ deltaE }) => deltaE <= RULE_OF_THUMB.hidingTolerance)?.coats ?? null;
 }
 

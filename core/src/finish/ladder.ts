@@ -2,10 +2,10 @@ import { RULE_OF_THUMB } from '../units';
 import type { Card } from './card';
 import type { Finish } from './finish';
 import { hidingFilmUm, type HidingPaint } from './from-cards';
-import { colourDifference, hexOf, layerOver, reflectanceOf, scatterFromHiding, type Reflectance } from './layer';
+import { colourDifference, hexOf, reflectanceOfLayer, reflectanceOf, scatterFromHiding, type Reflectance } from './layer';
 
 /** What a finish shows after so many coats. */
-export interface Rung {
+export interface CoatStep {
   readonly coats: number;
   readonly colour: string;
   /** ΔE00 to the colour it is meant to have. */
@@ -18,21 +18,21 @@ export interface Rung {
  * A card on a like ground is read between its measured steps; above its last step, and without one, the layer formula speaks.
  * @param most how many coats
  */
-export function ladderOf(paint: HidingPaint, ground: string, most: number = RULE_OF_THUMB.mostCoats): Rung[] {
+export function coatSteps(paint: HidingPaint, ground: string, most: number = RULE_OF_THUMB.mostCoats): CoatStep[] {
   const target = reflectanceOf(paint.colour);
   const scatter = scatterFromHiding(target, hidingFilmUm(paint));
   const below = reflectanceOf(ground);
   const card = cardFor(paint, ground);
-  return Array.from({ length: most }, (_, index): Rung => {
+  return Array.from({ length: most }, (_, index): CoatStep => {
     const coats = index + 1;
     const measured = card && measuredAt(card, coats);
-    const shown = measured ?? layerOver(target, scatter, coats * paint.coatUm, below);
+    const shown = measured ?? reflectanceOfLayer(target, scatter, coats * paint.coatUm, below);
     return { coats, colour: hexOf(shown), deltaE: colourDifference(shown, target), from: measured ? 'card' : 'formula' };
   });
 }
 
 /** The rung nearest to the colour wanted; of equals the one with fewest coats. */
-export const nearestRung = (rungs: readonly Rung[]): Rung => rungs.reduce((best, rung) => (rung.deltaE < best.deltaE - 1e-9 ? rung : best));
+export const nearestCoatStep = (rungs: readonly CoatStep[]): CoatStep => rungs.reduce((best, rung) => (rung.deltaE < best.deltaE - 1e-9 ? rung : best));
 
 /** The card made on the ground most like this one, if any is near enough. */
 export function cardFor({ cards }: Pick<HidingPaint, 'cards'>, ground: string): Card | null {
@@ -60,9 +60,9 @@ function measuredAt({ ground, steps }: Card, coats: number): Reflectance | null 
 const showsGround = ({ effect }: Pick<Finish, 'effect'>): boolean => effect === 'candy' || effect === 'clear';
 
 /** Colour seen after so many coats over a ground: a covering finish shows its own. */
-export function shownOver(finish: Finish, ground: string, coats: number): string {
+export function colourOverGround(finish: Finish, ground: string, coats: number): string {
   if (finish.effect === 'clear' && !cardFor(finish, ground)) return clearOver(finish, ground, coats);
-  return showsGround(finish) ? ladderOf(finish, ground, coats)[coats - 1]!.colour : finish.colour;
+  return showsGround(finish) ? coatSteps(finish, ground, coats)[coats - 1]!.colour : finish.colour;
 }
 
 /** A clear tints what is below as a filter does: by the share of its film to the film that would hide. */

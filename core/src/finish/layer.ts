@@ -1,5 +1,5 @@
 import { converter, differenceCiede2000, formatHex, modeLab65, modeLrgb, modeRgb, modeXyz65, useMode, type Lab65 } from 'culori/fn';
-import { halved } from '../units';
+import { bisect } from '../units';
 
 useMode(modeRgb);
 useMode(modeXyz65);
@@ -42,7 +42,7 @@ export function reflectanceOf(hex: string): Reflectance {
  * @param ground reflectance of what lies below
  * Source: Kubelka–Munk, hyperbolic form.
  */
-export function layerOver(masstone: Reflectance, scatterPerUm: number, filmUm: number, ground: Reflectance): Reflectance {
+export function reflectanceOfLayer(masstone: Reflectance, scatterPerUm: number, filmUm: number, ground: Reflectance): Reflectance {
   if (filmUm <= 0) return ground;
   const channel = (index: number) => layerChannel(masstone[index]!, scatterPerUm * filmUm, ground[index]!);
   return [channel(0), channel(1), channel(2)];
@@ -56,10 +56,10 @@ export function layerOver(masstone: Reflectance, scatterPerUm: number, filmUm: n
  */
 export function scatterFromHiding(masstone: Reflectance, hidingUm: number): number {
   const contrast = (scatter: number) =>
-    luminance(layerOver(masstone, scatter, hidingUm, grey(CARD_BLACK))) / luminance(layerOver(masstone, scatter, hidingUm, grey(CARD_WHITE)));
+    luminance(reflectanceOfLayer(masstone, scatter, hidingUm, grey(CARD_BLACK))) / luminance(reflectanceOfLayer(masstone, scatter, hidingUm, grey(CARD_WHITE)));
   let high = 1 / hidingUm;
   while (contrast(high) < CARD_CONTRAST && high < 1e9 / hidingUm) high *= 2;
-  return halved(0, high, 100, (scatter) => contrast(scatter) < CARD_CONTRAST);
+  return bisect(0, high, 100, (scatter) => contrast(scatter) < CARD_CONTRAST);
 }
 
 /** Colour difference ΔE00 (CIEDE2000, D65) of two reflectances. */
@@ -73,7 +73,7 @@ export const hexOf = ([r, g, b]: Reflectance): string => formatHex({ mode: 'lrgb
  * @param lab CIE L*a*b* under D65: L 0 … 100
  * @returns `#rrggbb`, and whether a screen can show it; where it cannot, the nearest by clipping
  */
-export function fromLab({ l, a, b }: { readonly l: number; readonly a: number; readonly b: number }): { readonly hex: string; readonly shown: boolean } {
+export function hexFromLab({ l, a, b }: { readonly l: number; readonly a: number; readonly b: number }): { readonly hex: string; readonly shown: boolean } {
   const linear = toLinear({ mode: 'lab65', l, a, b });
   const inside = [linear.r, linear.g, linear.b].every((value) => value >= -1e-4 && value <= 1 + 1e-4);
   return { hex: formatHex({ mode: 'lrgb', r: unitOf(linear.r), g: unitOf(linear.g), b: unitOf(linear.b) }), shown: inside };

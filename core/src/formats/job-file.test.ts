@@ -1,9 +1,9 @@
-import { theFirst, twoOf } from '../units';
+import { firstItem, firstTwo } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { SHIPPED_SHELF, upgradedDesign } from '../job';
+import { SHIPPED_SHELF, upgradeDesign } from '../job';
 import { mergeShelf, readJobFile, writeJobFile, type JobFile } from '.';
 import { jobFileJsonSchema } from './json-schema';
 
@@ -100,7 +100,7 @@ describe('mergeShelf', () => {
   });
 
   it('gives a finish that differs a new id, and the design follows', () => {
-    const first = theFirst(file.shelf.finishes);
+    const first = firstItem(file.shelf.finishes);
     const shelf = { ...SHIPPED_SHELF, finishes: SHIPPED_SHELF.finishes.map((finish) => (finish.id === first.id ? { ...finish, touchMin: 1 } : finish)) };
     const merged = mergeShelf(file, shelf);
     expect(merged.newFinishes.map(({ id }) => id)).toEqual([`${first.id}-2`]);
@@ -132,7 +132,7 @@ describe.each(['juniper', 'marigold'])('%s, a file of version 1', (name) => {
     expect(again).toEqual(read);
   });
   it('is the design of today, but for outlines that were drawn better since, and what stays on a part', () => {
-    const [first, second] = twoOf([old, text(`${name}.json`)].map((one) => readJobFile(one)));
+    const [first, second] = firstTwo([old, text(`${name}.json`)].map((one) => readJobFile(one)));
     if (!first.ok || !second.ok) throw new Error('not read');
     const then = first.value.design.parts;
     const parts = second.value.design.parts.map(({ attached: _, ...part }, index) => ({ ...part, surface: then[index]!.surface }));
@@ -142,6 +142,6 @@ describe.each(['juniper', 'marigold'])('%s, a file of version 1', (name) => {
 
 it('a design of version 1 is brought up wherever it is read, and one that is none is left to be refused', () => {
   const { version: _, ...rest } = sound('ostrel.json').design;
-  expect(upgradedDesign({ ...rest, unit: 'in' })).toEqual({ version: 2, ...rest });
-  for (const other of [null, 7, 'x', [], { version: 9 }]) expect(upgradedDesign(other)).toEqual(other);
+  expect(upgradeDesign({ ...rest, unit: 'in' })).toEqual({ version: 2, ...rest });
+  for (const other of [null, 7, 'x', [], { version: 9 }]) expect(upgradeDesign(other)).toEqual(other);
 });

@@ -4,7 +4,7 @@ import {
   designFaults,
   designSchema,
   entryFaults,
-  finishesNamed,
+  finishReferences,
   newestDesignSchema,
   shelfSchema,
   type Checked,
@@ -12,11 +12,11 @@ import {
   type Fault,
   type Shelf,
 } from '../job';
-import { isFrozenPlan, logEventSchema, MOST_EVENTS, MOST_NOTE_LETTERS, newestEventSchema, type LogEvent } from '../log';
-import { instantText, listOf, MOST_FAULTS, told, yesOrNo } from '../units';
+import { isFrozenPlan, logEventSchema, MAX_EVENTS, MAX_NOTE_CHARACTERS, newestEventSchema, type LogEvent } from '../log';
+import { instantText, listOf, MAX_FAULTS, faultText, booleanField } from '../units';
 
 /** A larger file is not read. The limits on designs, logs and shelves keep whatever is written below it. */
-export const LARGEST_FILE_BYTES = 64_000_000;
+export const MAX_FILE_BYTES = 64_000_000;
 
 /** Version of job files this program writes. */
 export const JOB_FILE_VERSION = 2;
@@ -27,11 +27,11 @@ const MOST_STARTED = 20;
 /** A plan as it was frozen when the job was started in its shop. What it holds is kept as it was, whatever version of plan it is. */
 const startedSchema = v.strictObject({
   /** Whether the design of the file is still the one it was started from. */
-  current: yesOrNo(),
+  current: booleanField(),
   // Its keys stay in their order: it is written out again as the bytes it had.
   plan: v.pipe(
     v.record(v.string(), v.unknown()),
-    v.check((plan) => isFrozenPlan(plan), told({ code: 'field.exactly', values: { value: 'lintrel-plan' } })),
+    v.check((plan) => isFrozenPlan(plan), faultText({ code: 'field.exactly', values: { value: 'lintrel-plan' } })),
   ),
 });
 
@@ -43,13 +43,13 @@ const fileOf = <
   event: E,
 ) =>
   v.strictObject({
-    format: v.literal('lintrel-job', told({ code: 'field.exactly', values: { value: 'lintrel-job' } })),
-    version: v.literal(JOB_FILE_VERSION, told({ code: 'field.version', values: { newest: JOB_FILE_VERSION } })),
+    format: v.literal('lintrel-job', faultText({ code: 'field.exactly', values: { value: 'lintrel-job' } })),
+    version: v.literal(JOB_FILE_VERSION, faultText({ code: 'field.version', values: { newest: JOB_FILE_VERSION } })),
     /** When the file was written. */
     writtenAt: instantText(),
     design,
     shelf: shelfSchema,
-    log: listOf(event, 'events', MOST_EVENTS),
+    log: listOf(event, 'events', MAX_EVENTS),
     /** The plans it was started with, the first first; left out where it was not, and in files from before. */
     started: v.optional(listOf(startedSchema, 'plans', MOST_STARTED)),
   });
@@ -88,7 +88,7 @@ export function checkJobFile(data: unknown): Checked<JobFile> {
   if (!checked.ok) return checked;
   const { design, shelf, log } = checked.value;
   const faults = [...repeatedEntries(shelf), ...largeEntries(shelf), ...logFaults(log), ...designFaults(design, shelf, ['design'])];
-  return faults.length > 0 ? { ok: false, faults: faults.slice(0, MOST_FAULTS) } : checked;
+  return faults.length > 0 ? { ok: false, faults: faults.slice(0, MAX_FAULTS) } : checked;
 }
 
 /** Writes a job file; reading it and writing it again gives the same bytes. */
@@ -96,7 +96,7 @@ export const writeJobFile = (file: JobFile): string => `${JSON.stringify(v.parse
 
 /** The shelf entries a design needs: its finishes, and every tape and supply that could be chosen. */
 export function usedShelf(design: Design, shelf: Shelf): JobFile['shelf'] {
-  const used = new Set(finishesNamed(design).map(({ finish }) => finish));
+  const used = new Set(finishReferences(design).map(({ finish }) => finish));
   const supplies = shelf.supplies && shelf.supplies.length > 0 ? { supplies: [...shelf.supplies] } : {};
   return { tapes: [...shelf.tapes], finishes: shelf.finishes.filter(({ id }) => used.has(id)), ...supplies };
 }
@@ -115,7 +115,10 @@ const logFaults = (log: JobFile['log']): Fault[] => {
     ids.add(id);
     return known ? [{ path: `log[${index}].id`, code: 'design.used-twice', values: { id } }] : [];
   });
-  return [...(letters > MOST_NOTE_LETTERS ? [{ path: 'log', code: 'file.log-letters', values: { million: MOST_NOTE_LETTERS / 1e6 } } as Fault] : []), ...twice];
+  return [
+    ...(letters > MAX_NOTE_CHARACTERS ? [{ path: 'log', code: 'file.log-letters', values: { million: MAX_NOTE_CHARACTERS / 1e6 } } as Fault] : []),
+    ...twice,
+  ];
 };
 
 function repeatedEntries({ tapes, finishes, supplies = [] }: JobFile['shelf']) {

@@ -1,6 +1,6 @@
 import { wordsFor } from '@lintrel/words';
 import * as v from 'valibot';
-import { checkAgainst, designFaults, emptyDesign, pathText, SHIPPED_SHELF, worksKeys, type Design, type Part } from '.';
+import { checkAgainst, designFaults, emptyDesign, pathText, SHIPPED_SHELF, geometryKeys, type Design, type Part } from '.';
 
 const { say } = wordsFor();
 
@@ -62,7 +62,7 @@ it('lets a part go its own way once it is detached', () => expect(faults({ parts
 
 describe('what the lines of a part follow from', () => {
   const left = part({ id: 'left', lines: [], opposite: { of: 'a', follows: true } });
-  const text = (one: Part, parts: Part[]) => worksKeys([...parts.filter(({ id }) => id !== one.id), one]).get(one.id) ?? '';
+  const text = (one: Part, parts: Part[]) => geometryKeys([...parts.filter(({ id }) => id !== one.id), one]).get(one.id) ?? '';
   it('is the part, and the part it mirrors or goes on from', () => {
     const other = part({ lines: [] });
     expect(text(left, [part(), left])).not.toBe(text(left, [other, left]));

@@ -1,15 +1,15 @@
-import { linesBehind, type TrimLine } from '../lines';
-import { featureFault, placedFeatures, skinOf, surfaceFaults, type SurfaceSaid } from '../surface';
-import { MOST, MOST_FAULTS, type PartId } from '../units';
-import { finishesNamed, type Design, type FinishNamed } from './design';
+import { sourceLines, type TrimLine } from '../lines';
+import { featureFault, placedFeatures, skinOf, surfaceFaults, type SurfaceMessage } from '../surface';
+import { LIMITS, MAX_FAULTS, type PartId } from '../units';
+import { finishReferences, type Design, type FinishReference } from './design';
 import { pathText, type Fault } from './fault';
 import type { Part } from './part';
-import { rimPart, rimSpan } from './rim';
-import type { DesignSaid } from './says';
+import { neighbourPart, rimInterval } from './rim';
+import type { DesignMessage } from './says';
 import type { Shelf } from './shelf';
 
 type Keys = readonly (string | number)[];
-const fault = (keys: Keys, why: DesignSaid | SurfaceSaid): Fault => ({ path: pathText(keys), ...why });
+const fault = (keys: Keys, why: DesignMessage | SurfaceMessage): Fault => ({ path: pathText(keys), ...why });
 
 /** Letters of a design as a job file writes it: what can be kept can be written to a file and read again. */
 const MOST_DESIGN_LETTERS = 20_000_000;
@@ -45,17 +45,17 @@ export function designFaults(design: Design, shelf: Pick<Shelf, 'finishes'> | nu
           : partFault(other, parts, [...prefix, 'parts', index, 'attached', at]),
       ),
     ),
-    ...(shelf ? missingFinishes(finishesNamed(design), shelf, prefix) : []),
+    ...(shelf ? missingFinishes(finishReferences(design), shelf, prefix) : []),
   ];
-  return found.slice(0, MOST_FAULTS);
+  return found.slice(0, MAX_FAULTS);
 }
 
 /** Finishes that are named and not on the shelf. */
-export function missingFinishes(named: readonly FinishNamed[], shelf: Pick<Shelf, 'finishes'>, prefix: Keys = []): Fault[] {
+export function missingFinishes(named: readonly FinishReference[], shelf: Pick<Shelf, 'finishes'>, prefix: Keys = []): Fault[] {
   const finishes = new Set<string>(shelf.finishes.map(({ id }) => id));
   return named
     .flatMap(({ keys, finish }) => (finishes.has(finish) ? [] : [fault([...prefix, ...keys], { code: 'design.no-finish', values: { finish } })]))
-    .slice(0, MOST_FAULTS);
+    .slice(0, MAX_FAULTS);
 }
 
 /** Schemes with more finishes than an order of coats is worked out for. */
@@ -63,7 +63,7 @@ function finishCountFaults({ scheme, others = [] }: Design, prefix: Keys): Fault
   const schemes = [{ areas: scheme.areas, at: ['scheme'] as Keys }, ...others.map(({ areas }, index) => ({ areas, at: ['others', index] as Keys }))];
   return schemes.flatMap(({ areas, at }) => {
     const count = new Set(areas.flatMap(({ finish }) => finish ?? [])).size;
-    return count > MOST.finishes ? [fault([...prefix, ...at, 'areas'], { code: 'design.too-many-finishes', values: { count, max: MOST.finishes } })] : [];
+    return count > LIMITS.finishes ? [fault([...prefix, ...at, 'areas'], { code: 'design.too-many-finishes', values: { count, max: LIMITS.finishes } })] : [];
   });
 }
 
@@ -100,10 +100,10 @@ export function partFaults(part: Part, design: Design, at: Keys = []): Fault[] {
 function cornerFaults({ features = [], datums }: Part, at: Keys): Fault[] {
   let corners = 0;
   const placed = placedFeatures(features, datums);
-  const first = placed.find(({ ring }) => (corners += ring?.length ?? 0) > MOST.rimCorners);
+  const first = placed.find(({ ring }) => (corners += ring?.length ?? 0) > LIMITS.rimCorners);
   if (!first) return [];
   const index = features.findIndex(({ id }) => id === first.id);
-  return [fault([...at, index], { code: 'design.rim-corners', values: { most: MOST.rimCorners } })];
+  return [fault([...at, index], { code: 'design.rim-corners', values: { most: LIMITS.rimCorners } })];
 }
 
 const meets = ([a, b]: readonly [number, number], [c, d]: readonly [number, number]): boolean => a < d && c < b;
@@ -116,9 +116,9 @@ function rimFaults(part: Part, { parts }: Design, at: Keys): Fault[] {
   const edges = surfaceFaults(surface).length > 0 ? Infinity : skinOf(surface).edges.length;
   return rims.flatMap((rim, index) => {
     const { edge } = rim;
-    const other = rimPart(rim);
-    const [from, to] = rimSpan(rim, Infinity);
-    const twice = rims.slice(0, index).some((one) => one.edge === edge && meets(rimSpan(one, Infinity), [from, to]));
+    const other = neighbourPart(rim);
+    const [from, to] = rimInterval(rim, Infinity);
+    const twice = rims.slice(0, index).some((one) => one.edge === edge && meets(rimInterval(one, Infinity), [from, to]));
     return [
       ...(edge < edges ? [] : [fault([...at, index, 'edge'], { code: 'design.no-edge', values: { edge, edges } })]),
       ...(to > from ? [] : [fault([...at, index, 'to'], { code: 'design.rim-backwards', values: { edge } })]),
@@ -130,7 +130,7 @@ function rimFaults(part: Part, { parts }: Design, at: Keys): Fault[] {
 }
 
 function referenceFaults(line: TrimLine, at: Keys, datums: ReadonlySet<string>): Fault[] {
-  const itself = linesBehind(line).includes(line.id) ? [fault(at, { code: 'design.line-itself', values: {} })] : [];
+  const itself = sourceLines(line).includes(line.id) ? [fault(at, { code: 'design.line-itself', values: {} })] : [];
   const datum = 'datum' in line && !datums.has(line.datum) ? [fault([...at, 'datum'], { code: 'design.no-datum', values: { datum: line.datum } })] : [];
   return [...itself, ...datum];
 }

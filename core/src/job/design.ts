@@ -1,19 +1,19 @@
 import { placeSchema, type Place } from '../curves';
 import * as v from 'valibot';
 import { climateSchema } from '../air';
-import { PAINT_SYSTEM_KEYS, SCHOOLS } from '../finish';
+import { PAINT_SYSTEM_KEYS, PULL_TIMINGS } from '../finish';
 import {
   idText,
   listOf,
   nameText,
   noteText,
   numberBetween,
-  oneOf,
-  plainly,
-  told,
+  oneOfWords,
+  messageWithoutValues,
+  faultText,
   wholeBetween,
-  WISHES,
-  yesOrNo,
+  AIMS,
+  booleanField,
   JOB_KINDS,
   type JobKind,
   type FinishId,
@@ -31,9 +31,9 @@ export const areaChoiceSchema = v.strictObject({
   /** Null: this area is kept as it is. */
   finish: v.nullable(idText<FinishId>()),
   /** True where the finish fades out within it instead of ending at a hard edge. */
-  blend: v.optional(yesOrNo()),
+  blend: v.optional(booleanField()),
   /** False where the clear over the scheme leaves it out. */
-  clear: v.optional(yesOrNo()),
+  clear: v.optional(booleanField()),
 });
 export type PartAreaChoice = v.InferOutput<typeof areaChoiceSchema>;
 
@@ -51,14 +51,14 @@ const pairOf = <K extends string, L extends string>(first: K, second: L) =>
   v.strictObject({ [first]: idText<FinishId>(), [second]: idText<FinishId>() } as Record<K | L, v.GenericSchema<string, FinishId>>);
 
 /** An area that a person wants open or covered while a finish is sprayed. */
-export const areaPinSchema = v.strictObject({ part: idText<PartId>(), seed: placeSchema, finish: idText<FinishId>(), open: yesOrNo() });
+export const areaPinSchema = v.strictObject({ part: idText<PartId>(), seed: placeSchema, finish: idText<FinishId>(), open: booleanField() });
 export type AreaPin = v.InferOutput<typeof areaPinSchema>;
 
 /** A tape a person has chosen for a line of a part, or one side of it; without part and line wherever a line is made. */
 export const tapePinSchema = v.strictObject({
   part: v.optional(idText<PartId>()),
   line: v.optional(idText<LineId>()),
-  side: v.optional(oneOf(['left', 'right'])),
+  side: v.optional(oneOfWords(['left', 'right'])),
   tape: idText<TapeCode>(),
 });
 export type TapePin = v.InferOutput<typeof tapePinSchema>;
@@ -67,7 +67,7 @@ export type TapePin = v.InferOutput<typeof tapePinSchema>;
 export const ownWaySchema = v.strictObject({
   part: idText<PartId>(),
   line: idText<LineId>(),
-  side: v.optional(oneOf(['left', 'right'])),
+  side: v.optional(oneOfWords(['left', 'right'])),
   /** What they do there; empty where they did not say. */
   how: noteText(),
 });
@@ -92,44 +92,44 @@ export const ownPieceSchema = v.strictObject({
 export type OwnPiece = v.InferOutput<typeof ownPieceSchema>;
 
 /** The places a piece goes by, from its beginning to its end. */
-export const wayOf = ({ from, by = [], to }: Pick<OwnPiece, 'from' | 'by' | 'to'>): readonly Place[] => [from, ...by, to];
+export const piecePoints = ({ from, by = [], to }: Pick<OwnPiece, 'from' | 'by' | 'to'>): readonly Place[] => [from, ...by, to];
 
 /** Corners of paper or film between places: of a box from one to the other, or each place a corner. */
-export const cornersOf = (piece: Pick<OwnPiece, 'from' | 'to' | 'by'>): readonly Place[] => {
+export const pieceCorners = (piece: Pick<OwnPiece, 'from' | 'to' | 'by'>): readonly Place[] => {
   const [from, to] = [piece.from, piece.to];
-  return wayOf(piece).length === 2 ? [from, [to[0], from[1]], to, [from[0], to[1]]] : wayOf(piece);
+  return piecePoints(piece).length === 2 ? [from, [to[0], from[1]], to, [from[0], to[1]]] : piecePoints(piece);
 };
 
 /** What lies below, the line tape or the backing behind it: for a line of a part, one side of it, or with neither all of the job. */
 export const layersPinSchema = v.strictObject({
   part: v.optional(idText<PartId>()),
   line: v.optional(idText<LineId>()),
-  side: v.optional(oneOf(['left', 'right'])),
-  first: oneOf(['line', 'backing']),
+  side: v.optional(oneOfWords(['left', 'right'])),
+  first: oneOfWords(['line', 'backing']),
 });
 export type LayersPin = v.InferOutput<typeof layersPinSchema>;
 
 /** When the tape of one line is pulled, wherever that is not as the rest of its mask. */
-export const pullPinSchema = v.strictObject({ part: idText<PartId>(), line: idText<LineId>(), school: oneOf(SCHOOLS) });
+export const pullPinSchema = v.strictObject({ part: idText<PartId>(), line: idText<LineId>(), school: oneOfWords(PULL_TIMINGS) });
 export type PullPin = v.InferOutput<typeof pullPinSchema>;
 
-const system = () => v.picklist(PAINT_SYSTEM_KEYS, told(plainly('field.system')));
+const system = () => v.picklist(PAINT_SYSTEM_KEYS, faultText(messageWithoutValues('field.system')));
 
 /** What a person insists on; what is left out is free. */
 export const choicesSchema = v.strictObject({
   /** Order of finishes a person has fixed; null: the best found. */
   order: v.nullable(listOf(idText<FinishId>(), 'finishes', 30)),
   /** School for every line; null: as each finish prefers. */
-  school: v.nullable(oneOf(SCHOOLS)),
+  school: v.nullable(oneOfWords(PULL_TIMINGS)),
   /** What is wanted most; left out: least work. */
-  wish: v.optional(oneOf(WISHES)),
+  wish: v.optional(oneOfWords(AIMS)),
   before: v.optional(listOf(pairOf('first', 'then'), 'pairs', 60)),
   pins: v.optional(listOf(areaPinSchema, 'pins', 500)),
   sameGun: v.optional(listOf(pairOf('first', 'second'), 'pairs', 60)),
   /** Whether masks may stay on from colour to colour; left out: on models they may. */
-  masks: v.optional(oneOf(['fresh', 'free'])),
+  masks: v.optional(oneOfWords(['fresh', 'free'])),
   /** Masks may stay on past the wanted window as long as the tape comes off clean. */
-  late: v.optional(yesOrNo()),
+  late: v.optional(booleanField()),
   mostStages: v.optional(wholeBetween(1, 60)),
   /** Orders that cost no more than this above the cheapest are equals; left out: 10 %. */
   equalPercent: v.optional(numberBetween(0, 50, '%')),
@@ -159,9 +159,9 @@ export const DESIGN_VERSION = 2;
 
 /** A design as it is written now. */
 export const newestDesignSchema = v.strictObject({
-  version: v.literal(DESIGN_VERSION, told({ code: 'field.version', values: { newest: DESIGN_VERSION } })),
+  version: v.literal(DESIGN_VERSION, faultText({ code: 'field.version', values: { newest: DESIGN_VERSION } })),
   title: nameText(),
-  kind: oneOf(JOB_KINDS),
+  kind: oneOfWords(JOB_KINDS),
   /** 1 for full size, 48 for 1:48. */
   scale: numberBetween(1, 1000),
   climate: climateSchema,
@@ -181,13 +181,13 @@ export type Design = v.InferOutput<typeof newestDesignSchema>;
  * What a job is meant to become: everything a person decides. The plan follows from it. Designs of older versions are brought up when
  * they are read, wherever they come from.
  */
-export const designSchema = v.pipe(v.unknown(), v.transform(upgradedDesign), newestDesignSchema);
+export const designSchema = v.pipe(v.unknown(), v.transform(upgradeDesign), newestDesignSchema);
 
 /**
  * Brings a design up to the newest version, a small step a version; what is none, or newer, is left as it is.
  * Version 1 said which unit lengths are shown in: that is a setting of the person now.
  */
-export function upgradedDesign(data: unknown): unknown {
+export function upgradeDesign(data: unknown): unknown {
   if (typeof data !== 'object' || data === null || Array.isArray(data) || 'version' in data) return data;
   const { unit: _, ...rest } = data as Record<string, unknown>;
   return { version: DESIGN_VERSION, ...rest };
@@ -208,13 +208,13 @@ export function emptyDesign(title: string, kind: JobKind): Design {
 }
 
 /** A place at which a design names a finish, by its keys. */
-export interface FinishNamed {
+export interface FinishReference {
   readonly keys: readonly (string | number)[];
   readonly finish: FinishId;
 }
 
 /** Every place at which a design names a finish. */
-export function finishesNamed(design: Design): FinishNamed[] {
+export function finishReferences(design: Design): FinishReference[] {
   const named: { keys: (string | number)[]; finish: FinishId }[] = [];
   const add = (finish: FinishId | null | undefined, ...keys: (string | number)[]) => finish && named.push({ keys, finish });
   const scheme = ({ areas, primer, clear }: Scheme, ...at: (string | number)[]) => {
@@ -238,7 +238,7 @@ export function finishesNamed(design: Design): FinishNamed[] {
 /** The same design with its finishes under other ids. */
 export function renameFinishes(design: Design, follow: (id: string) => string): Design {
   const next = structuredClone(design);
-  for (const { keys, finish } of finishesNamed(design)) {
+  for (const { keys, finish } of finishReferences(design)) {
     // The keys come from the design itself: every step but the last leads to an object or a list.
     const place = keys.slice(0, -1).reduce<unknown>((at, key) => (at as Record<string | number, unknown>)[key], next) as Record<string | number, unknown>;
     place[keys.at(-1)!] = follow(finish);

@@ -1,8 +1,8 @@
 import * as v from 'valibot';
-import { heard, MOST_FAULTS, plainly, shortened, type Said } from '../units';
+import { parseFaultText, MAX_FAULTS, messageWithoutValues, truncate, type Message } from '../units';
 
 /** Something wrong with data, at a place in it. */
-export interface Fault extends Said {
+export interface Fault extends Message {
   /** Place in the file or form: `design.parts[0].lines[2].of`. */
   readonly path: string;
 }
@@ -21,7 +21,7 @@ export type Checked<T> = { readonly ok: true; readonly value: T } | { readonly o
 export function checkAgainst<S extends v.GenericSchema>(schema: S, data: unknown, prefix = ''): Checked<v.InferOutput<S>> {
   const result = v.safeParse(schema, data);
   if (result.success) return { ok: true, value: result.output };
-  return { ok: false, faults: result.issues.slice(0, MOST_FAULTS).map((issue) => faultOf(issue, prefix)) };
+  return { ok: false, faults: result.issues.slice(0, MAX_FAULTS).map((issue) => faultOf(issue, prefix)) };
 }
 
 /** Letters of a key, and of a path or message, that are told back. */
@@ -30,14 +30,14 @@ const LONGEST_TEXT = 300;
 
 function faultOf(issue: v.BaseIssue<unknown>, prefix: string): Fault {
   // What was sent is told back only so far as a person reads it.
-  const keys = (issue.path ?? []).map(({ key }) => (typeof key === 'number' ? key : shortened(String(key), LONGEST_KEY)));
-  const path = shortened(pathText(prefix ? [prefix, ...keys] : keys), LONGEST_TEXT) || '(whole file)';
-  if (issue.kind === 'schema' && issue.type === 'strict_object' && issue.expected === 'never') return { path, ...plainly('field.unknown') };
-  if (issue.kind === 'schema' && issue.received === 'undefined') return { path, ...plainly('field.missing') };
-  const { code, values } = heard(issue.message);
+  const keys = (issue.path ?? []).map(({ key }) => (typeof key === 'number' ? key : truncate(String(key), LONGEST_KEY)));
+  const path = truncate(pathText(prefix ? [prefix, ...keys] : keys), LONGEST_TEXT) || '(whole file)';
+  if (issue.kind === 'schema' && issue.type === 'strict_object' && issue.expected === 'never') return { path, ...messageWithoutValues('field.unknown') };
+  if (issue.kind === 'schema' && issue.received === 'undefined') return { path, ...messageWithoutValues('field.missing') };
+  const { code, values } = parseFaultText(issue.message);
   return {
     path,
     code,
-    values: Object.fromEntries(Object.entries(values).map(([name, value]) => [name, typeof value === 'string' ? shortened(value, LONGEST_TEXT) : value])),
+    values: Object.fromEntries(Object.entries(values).map(([name, value]) => [name, typeof value === 'string' ? truncate(value, LONGEST_TEXT) : value])),
   };
 }

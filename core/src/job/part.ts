@@ -3,8 +3,8 @@ import * as v from 'valibot';
 import { PAINT_SYSTEM_KEYS } from '../finish';
 import { lineSchema } from '../lines';
 import { datumSchema, featureSchema, poseSchema, surfaceSchema } from '../surface';
-import { rimPart, rimSchema } from './rim';
-import { byText, colourText, idText, listOf, nameText, numberBetween, oneOf, wholeBetween, yesOrNo, type FinishId, type PartId } from '../units';
+import { neighbourPart, rimSchema } from './rim';
+import { compareText, colourText, idText, listOf, nameText, numberBetween, oneOfWords, wholeBetween, booleanField, type FinishId, type PartId } from '../units';
 
 /** What a part is made of. */
 export const SUBSTRATES = [
@@ -25,7 +25,7 @@ export type Substrate = (typeof SUBSTRATES)[number];
 
 const present = {
   /** What is on it now; `bare` where nothing is. */
-  system: oneOf(['bare', ...PAINT_SYSTEM_KEYS] as const),
+  system: oneOfWords(['bare', ...PAINT_SYSTEM_KEYS] as const),
   colour: colourText(),
   ageH: numberBetween(0, 1_000_000, 'h'),
   /** The finish on the shelf it is in already, where it is known: while that is sprayed the part may stay open. */
@@ -44,7 +44,7 @@ export const partSchema = v.strictObject({
   name: nameText(),
   /** How many alike. */
   count: wholeBetween(1, 500),
-  substrate: oneOf(SUBSTRATES),
+  substrate: oneOfWords(SUBSTRATES),
   present: presentSchema,
   surface: surfaceSchema,
   datums: listOf(datumSchema, 'datums', 50, 1),
@@ -53,13 +53,13 @@ export const partSchema = v.strictObject({
   /** Where it sits on the whole piece; left out where nobody has said. */
   pose: v.optional(poseSchema),
   /** Mirror image of another part. While it follows, shape, features and lines are the other's. */
-  opposite: v.optional(v.strictObject({ of: idText<PartId>(), follows: yesOrNo() })),
+  opposite: v.optional(v.strictObject({ of: idText<PartId>(), follows: booleanField() })),
   /** Other parts it is attached to while the work is done: they are in reach of its spray. It is enough that one names the other. */
   attached: v.optional(listOf(idText<PartId>(), 'parts', 49)),
   /** What lies beyond its edges; an edge that is left out is free. */
   rims: v.optional(listOf(rimSchema, 'edges', 500)),
   /** What is done with it; left out: painted. */
-  treatment: v.optional(oneOf(['paint', 'blend', 'leave'])),
+  treatment: v.optional(oneOfWords(['paint', 'blend', 'leave'])),
 });
 export type Part = v.InferOutput<typeof partSchema>;
 
@@ -67,7 +67,7 @@ export type Part = v.InferOutput<typeof partSchema>;
  * What lines and areas of each part follow from, as text: the part's own shape, and those of the parts its lines or its mirror
  * image come from, near and far, each once. Two parts with the same text have the same lines and areas.
  */
-export function worksKeys(parts: readonly Part[]): ReadonlyMap<string, string> {
+export function geometryKeys(parts: readonly Part[]): ReadonlyMap<string, string> {
   const byId = new Map(parts.map((part) => [part.id, part]));
   return new Map(parts.map(({ id }) => [id, worksKey(id, byId)]));
 }
@@ -102,7 +102,7 @@ function behind(id: string, byId: ReadonlyMap<string, Part>): string[] {
     for (const line of part?.lines ?? []) if (line.kind === 'continuation') found.add(line.part);
   }
   found.delete(id);
-  return [id, ...[...found].sort(byText)];
+  return [id, ...[...found].sort(compareText)];
 }
 
 /** Parts each part is attached to, both ways, or meets at a rim; detached ones are left out. */
@@ -110,9 +110,9 @@ export function attachedParts(parts: readonly Pick<Part, 'id' | 'attached' | 'ri
   const found = new Map<string, Set<string>>();
   const join = (one: string, other: string) => found.set(one, (found.get(one) ?? new Set()).add(other));
   for (const { id, attached = [], rims = [] } of parts)
-    for (const other of [...attached, ...rims.flatMap((rim) => rimPart(rim) ?? [])]) {
+    for (const other of [...attached, ...rims.flatMap((rim) => neighbourPart(rim) ?? [])]) {
       join(id, other);
       join(other, id);
     }
-  return new Map([...found].map(([id, others]) => [id, [...others].sort(byText)]));
+  return new Map([...found].map(([id, others]) => [id, [...others].sort(compareText)]));
 }

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { idText, numberBetween, positiveUpTo, told, wholeBetween, type PartId } from '../units';
+import { idText, numberBetween, positiveUpTo, faultText, wholeBetween, type PartId } from '../units';
 
 /** What may lie beyond an edge of a part, in the order it is offered. */
 export const RIM_KINDS = ['free', 'butt', 'gap', 'goes-on', 'body', 'splash'] as const;
@@ -30,15 +30,15 @@ export const rimSchema = v.variant(
     /** Only drips and splatter reach what is there. */
     v.strictObject({ beyond: v.literal('splash'), ...edge }),
   ],
-  told({ code: 'field.choice', values: { choices: RIM_KINDS } }),
+  faultText({ code: 'field.choice', values: { choices: RIM_KINDS } }),
 );
 export type Rim = v.InferOutput<typeof rimSchema>;
 
 /** The part of the job a rim leads to; null where it leads to none. */
-export const rimPart = (rim: Rim): PartId | null => ('part' in rim ? (rim.part ?? null) : null);
+export const neighbourPart = (rim: Rim): PartId | null => ('part' in rim ? (rim.part ?? null) : null);
 
 /** The stretch of its edge a rim holds for, of an edge of some length; empty where it ends before it begins. */
-export const rimSpan = ({ from = 0, to = Infinity }: Pick<Rim, 'from' | 'to'>, edgeMm: number): readonly [from: number, to: number] => [
+export const rimInterval = ({ from = 0, to = Infinity }: Pick<Rim, 'from' | 'to'>, edgeMm: number): readonly [from: number, to: number] => [
   Math.min(from, edgeMm),
   Math.min(to, edgeMm),
 ];

@@ -1,7 +1,7 @@
-import type { SaidOf } from '../units';
+import type { MessageOf } from '../units';
 
 /** What is wrong with a design or a shelf as a whole, beyond what its schema sees. */
-export interface DesignSays {
+export interface DesignMessages {
   readonly 'design.too-large': { readonly million: number };
   /** Finishes of one scheme, and how many it may have. */
   readonly 'design.too-many-finishes': { readonly count: number; readonly max: number };
@@ -25,4 +25,4 @@ export interface DesignSays {
   readonly 'file.not-json': { readonly reason: string };
   readonly 'file.log-letters': { readonly million: number };
 }
-export type DesignSaid = SaidOf<DesignSays>;
+export type DesignMessage = MessageOf<DesignMessages>;

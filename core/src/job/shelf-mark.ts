@@ -9,7 +9,7 @@ import type { Shelf } from './shelf';
  * @returns 14 hexadecimal digits
  * Source: cyrb53, a mixing hash of 53 bits
  */
-export function shelfMark({ tapes, finishes, supplies = [], learned = [] }: Shelf): string {
+export function shelfFingerprint({ tapes, finishes, supplies = [], learned = [] }: Shelf): string {
   const stock = <E extends { readonly rolls?: number; readonly packs?: number }>({ rolls, packs, ...rest }: E) => ({
     ...rest,
     out: rolls === 0 || packs === 0,
@@ -22,7 +22,7 @@ export function shelfMark({ tapes, finishes, supplies = [], learned = [] }: Shel
  * A short mark of an entry of the shelf as one has seen it; what there is of it in stock counts for nothing.
  * @returns 14 hexadecimal digits
  */
-export function entryMark(entry: Tape | Finish | Supply): string {
+export function entryFingerprint(entry: Tape | Finish | Supply): string {
   return markOf(Object.fromEntries(Object.entries(entry).filter(([key]) => key !== 'rolls' && key !== 'packs')));
 }
 

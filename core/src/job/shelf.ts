@@ -1,12 +1,12 @@
 import * as v from 'valibot';
-import { asItBehaves, finishSchema, SHIPPED_FINISHES, type Finish } from '../finish';
+import { withLearnedTimes, finishSchema, SHIPPED_FINISHES, type Finish } from '../finish';
 import type { Learned } from '../learning';
 import { SHIPPED_SUPPLIES, SHIPPED_TAPES, supplySchema, tapeSchema, type Supply, type Tape } from '../tape';
 import { listOf } from '../units';
 import type { Fault } from './fault';
 
 /** The shelf holds at most this many tapes, as many finishes, and as many supplies. */
-export const MOST_ENTRIES = 500;
+export const MAX_SHELF_ENTRIES = 500;
 
 /** Letters of one entry: its notes and cards have room, and a whole shelf still fits into a job file. */
 const MOST_ENTRY_LETTERS = 20_000;
@@ -26,10 +26,10 @@ export function entryFaults(entry: Tape | Finish | Supply, path = ''): Fault[] {
 
 /** What the shop has to work with. */
 export const shelfSchema = v.strictObject({
-  tapes: listOf(tapeSchema, 'tapes', MOST_ENTRIES),
-  finishes: listOf(finishSchema, 'finishes', MOST_ENTRIES),
+  tapes: listOf(tapeSchema, 'tapes', MAX_SHELF_ENTRIES),
+  finishes: listOf(finishSchema, 'finishes', MAX_SHELF_ENTRIES),
   /** Paper, film, foam and the like; left out in files from before, and where there is none. */
-  supplies: v.optional(listOf(supplySchema, 'supplies', MOST_ENTRIES)),
+  supplies: v.optional(listOf(supplySchema, 'supplies', MAX_SHELF_ENTRIES)),
 });
 
 export interface Shelf {
@@ -48,7 +48,7 @@ export interface LearnedFinish extends Learned {
 /** Finishes on a shelf as they behave in this shop, by their id. */
 export const finishesById = ({ finishes, learned = [] }: Shelf): ReadonlyMap<string, Finish> => {
   const factors = new Map(learned.map(({ finish, factor }) => [finish, factor]));
-  return new Map(finishes.map((finish) => [finish.id, asItBehaves(finish, factors.get(finish.id) ?? 1)]));
+  return new Map(finishes.map((finish) => [finish.id, withLearnedTimes(finish, factors.get(finish.id) ?? 1)]));
 };
 
 /** The shelf a new shop starts with. */

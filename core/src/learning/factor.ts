@@ -1,8 +1,8 @@
-import { factorKnown, factorUnseen, type FactorKnown } from '../units';
-import { spanOf, type Observation } from './observation';
+import { factorPosterior, factorPrior, type FactorEstimate } from '../units';
+import { observedSpan, type Observation } from './observation';
 
 /** How much longer or shorter a finish takes here than its sheet says: times of the sheet are multiplied by it, above 1 it dries slower. */
-export type Learned = FactorKnown;
+export type Learned = FactorEstimate;
 
 // Log-normal: median 1, spread of the logarithm (handbook, rule of thumb).
 const PRIOR_SPREAD = 0.35;
@@ -12,16 +12,16 @@ const SEEN_SPREAD = 0.06;
 const MISTAKEN = 0.02;
 
 /** What is known before anything was seen. */
-export const NOTHING_LEARNED: Learned = factorUnseen(PRIOR_SPREAD);
+export const NO_LEARNING: Learned = factorPrior(PRIOR_SPREAD);
 
 /**
  * What observations of one finish in this shop say about how fast it dries there.
  * Interval-censored: each says only between which marks the film was. Posterior of one factor by a grid.
  * @returns the middle and spread of the factor; with nothing seen, the sheet's own
  */
-export function learnedFrom(observations: readonly Observation[]): Learned {
-  const telling = observations.flatMap((one) => (one.passedMin > 0 ? [{ passedMin: one.passedMin, span: spanOf(one) }] : []));
-  return factorKnown(
+export function learnedFactorFrom(observations: readonly Observation[]): Learned {
+  const telling = observations.flatMap((one) => (one.passedMin > 0 ? [{ passedMin: one.passedMin, span: observedSpan(one) }] : []));
+  return factorPosterior(
     PRIOR_SPREAD,
     telling.map((one) => (log: number) => likelihood(one, log)),
   );

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { FEELS, learnedFrom, NOTHING_LEARNED, PULLS, spanOf, speedFrom, type Feel, type Marks, type Observation } from '.';
+import { FEELS, learnedFactorFrom, NO_LEARNING, PULLS, observedSpan, speedFactorFrom, type Feel, type FilmMarks, type Observation } from '.';
 
-const marks: Marks = { wetLimitMin: 9, touchMin: 45, touchCloseMin: 135, throughMin: 1440 };
-const feel = (passedMin: number, how: Feel, of: Marks = marks): Observation => ({ passedMin, marks: of, saw: { kind: 'feel', feel: how } });
+const marks: FilmMarks = { wetLimitMin: 9, touchMin: 45, touchCloseMin: 135, throughMin: 1440 };
+const feel = (passedMin: number, how: Feel, of: FilmMarks = marks): Observation => ({ passedMin, marks: of, saw: { kind: 'feel', feel: how } });
 
 /** What a finger finds on a film whose times are so many times its sheet's. */
 function touched(passedMin: number, truth: number): Feel {
@@ -12,13 +12,13 @@ function touched(passedMin: number, truth: number): Feel {
 }
 
 it('with nothing seen is the sheet, with the spread one starts from', () => {
-  expect(learnedFrom([])).toEqual(NOTHING_LEARNED);
-  expect(NOTHING_LEARNED.high).toBeCloseTo(1.419, 3);
+  expect(learnedFactorFrom([])).toEqual(NO_LEARNING);
+  expect(NO_LEARNING.high).toBeCloseTo(1.419, 3);
 });
 
 it('slower after a film that was tacky when it should have been dry, faster after one that was dry too soon', () => {
-  expect(learnedFrom([feel(50, 'tacky')]).factor).toBeGreaterThan(1.15);
-  expect(learnedFrom([feel(35, 'dry')]).factor).toBeLessThan(0.85);
+  expect(learnedFactorFrom([feel(50, 'tacky')]).factor).toBeGreaterThan(1.15);
+  expect(learnedFactorFrom([feel(35, 'dry')]).factor).toBeLessThan(0.85);
 });
 
 it('in shops whose films dry 0.6 to 1.6 times the sheet comes within a tenth in five touch tests', () => {
@@ -28,10 +28,10 @@ it('in shops whose films dry 0.6 to 1.6 times the sheet comes within a tenth in 
     const seen: Observation[] = [];
     // One tests when the shop's own figure says that it is touch-dry.
     for (let test = 0; test < 5; test++) {
-      const at = marks.touchMin * learnedFrom(seen).factor;
+      const at = marks.touchMin * learnedFactorFrom(seen).factor;
       seen.push(feel(at, touched(at, truth)));
     }
-    misses.push(Math.abs(learnedFrom(seen).factor / truth - 1));
+    misses.push(Math.abs(learnedFactorFrom(seen).factor / truth - 1));
   }
   expect(Math.max(...misses)).toBeLessThan(0.1);
 });
@@ -46,10 +46,10 @@ it('the same with fingers that err, in three shops of four at least', () => {
       for (let shop = 0; shop < 20; shop++) {
         const seen: Observation[] = [];
         for (let test = 0; test < 5; test++) {
-          const at = marks.touchMin * learnedFrom(seen).factor;
+          const at = marks.touchMin * learnedFactorFrom(seen).factor;
           seen.push(feel(at, touched(at * noise(), truth)));
         }
-        if (Math.abs(learnedFrom(seen).factor / truth - 1) < 0.1) near++;
+        if (Math.abs(learnedFactorFrom(seen).factor / truth - 1) < 0.1) near++;
       }
       expect(near).toBeGreaterThanOrEqual(15);
     }),
@@ -59,13 +59,13 @@ it('the same with fingers that err, in three shops of four at least', () => {
 
 it('one that was wrong is outweighed by those that follow', () => {
   const truth = [0.9, 1.1, 1, 1.05, 0.95].map((share) => feel(marks.touchMin * share, touched(marks.touchMin * share, 1)));
-  expect(learnedFrom([feel(100, 'wet'), ...truth]).factor).toBeLessThan(1.25);
+  expect(learnedFactorFrom([feel(100, 'wet'), ...truth]).factor).toBeLessThan(1.25);
 });
 
 it('gets surer the more is seen, and stays in order', () => {
   fc.assert(
     fc.property(fc.array(fc.tuple(fc.integer({ min: 1, max: 3000 }), fc.constantFrom(...FEELS)), { maxLength: 12 }), (seen) => {
-      const { factor, low, high, count } = learnedFrom(seen.map(([at, how]) => feel(at, how)));
+      const { factor, low, high, count } = learnedFactorFrom(seen.map(([at, how]) => feel(at, how)));
       expect(low <= factor && factor <= high && low > 0.3 && high < 3.1).toBe(true);
       expect(count).toBe(seen.length);
     }),
@@ -78,28 +78,28 @@ it('hears pulls as well: a strung one was not touch-dry, a torn one past it', ()
     marks,
     saw: { kind: 'pull', school, result } as const,
   });
-  expect(PULLS.map((result) => spanOf(pull(result)))).toEqual([
+  expect(PULLS.map((result) => observedSpan(pull(result)))).toEqual([
     [45, 1440],
     [9, 45],
     [135, 1440],
     [0, 9],
   ]);
-  expect(spanOf(pull('clean', 'dry'))).toEqual([1440, Infinity]);
-  expect(learnedFrom([pull('strung')]).factor).toBeGreaterThan(1.2);
-  expect(learnedFrom([{ ...pull('tore'), passedMin: 80 }]).factor).toBeLessThan(0.8);
+  expect(observedSpan(pull('clean', 'dry'))).toEqual([1440, Infinity]);
+  expect(learnedFactorFrom([pull('strung')]).factor).toBeGreaterThan(1.2);
+  expect(learnedFactorFrom([{ ...pull('tore'), passedMin: 80 }]).factor).toBeLessThan(0.8);
 });
 
 describe('minutes', () => {
   it('of somebody who takes half as long again are learned in some steps', () => {
-    expect(speedFrom([])).toMatchObject({ factor: 1, count: 0 });
+    expect(speedFactorFrom([])).toMatchObject({ factor: 1, count: 0 });
     const seen = Array.from({ length: 8 }, () => ({ plannedMin: 10, realMin: 15 }));
-    expect(speedFrom(seen).factor).toBeGreaterThan(1.4);
-    expect(speedFrom(seen).factor).toBeLessThan(1.5);
-    expect(speedFrom(seen).high - speedFrom(seen).low).toBeLessThan(speedFrom(seen.slice(0, 2)).high - speedFrom(seen.slice(0, 2)).low);
+    expect(speedFactorFrom(seen).factor).toBeGreaterThan(1.4);
+    expect(speedFactorFrom(seen).factor).toBeLessThan(1.5);
+    expect(speedFactorFrom(seen).high - speedFactorFrom(seen).low).toBeLessThan(speedFactorFrom(seen.slice(0, 2)).high - speedFactorFrom(seen.slice(0, 2)).low);
   });
   it('of a step that was left open over lunch say nothing', () => {
     expect(
-      speedFrom([
+      speedFactorFrom([
         { plannedMin: 5, realMin: 60 },
         { plannedMin: 0, realMin: 3 },
       ]),

@@ -1,13 +1,13 @@
-import type { FactorKnown } from '../units';
+import type { FactorEstimate } from '../units';
 
 /** How long something took a person, against what the plan said. */
-export interface Took {
+export interface MeasuredMinutes {
   readonly plannedMin: number;
   readonly realMin: number;
 }
 
 /** How much longer than planned somebody takes for a kind of work. */
-export type Speed = FactorKnown;
+export type SpeedFactor = FactorEstimate;
 
 // Logarithms: before anything is seen, and of one time against another (rules of thumb).
 const PRIOR_SPREAD = 0.4;
@@ -19,7 +19,7 @@ const MOST_TIMES = 6;
  * What minutes of steps say about a person and a kind of work.
  * Log-normal with known spreads: the mean of the logarithms, drawn to the plan as long as little was seen.
  */
-export function speedFrom(seen: readonly Took[]): Speed {
+export function speedFactorFrom(seen: readonly MeasuredMinutes[]): SpeedFactor {
   const logs = seen.flatMap(({ plannedMin, realMin }) => {
     const log = plannedMin > 0 && realMin > 0 ? Math.log(realMin / plannedMin) : NaN;
     return Math.abs(log) <= Math.log(MOST_TIMES) ? [log] : [];

@@ -1,4 +1,4 @@
-import type { School } from '../finish';
+import type { PullTiming } from '../finish';
 
 /** How a film feels to a finger, from wet to dry. */
 export const FEELS = ['wet', 'tacky', 'marks', 'dry'] as const;
@@ -9,7 +9,7 @@ export const PULLS = ['clean', 'strung', 'tore', 'sagged'] as const;
 export type PullResult = (typeof PULLS)[number];
 
 /** Marks of a film on its way, reference minutes by its data sheet and its build. */
-export interface Marks {
+export interface FilmMarks {
   readonly wetLimitMin: number;
   readonly touchMin: number;
   /** Where the touch school closes. */
@@ -20,15 +20,15 @@ export interface Marks {
 /** Something that was seen of a film in this shop, with the reference minutes its air had given it by then. */
 export interface Observation {
   readonly passedMin: number;
-  readonly marks: Marks;
-  readonly saw: { readonly kind: 'feel'; readonly feel: Feel } | { readonly kind: 'pull'; readonly school: School; readonly result: PullResult };
+  readonly marks: FilmMarks;
+  readonly saw: { readonly kind: 'feel'; readonly feel: Feel } | { readonly kind: 'pull'; readonly school: PullTiming; readonly result: PullResult };
 }
 
 /**
  * Between which marks a film was that was seen like this: reference minutes of a film that dries by its sheet; `Infinity` where nothing ends it.
  * A pull that went well or badly tells what a finger would have told.
  */
-export function spanOf({ saw, marks: { wetLimitMin, touchMin, touchCloseMin, throughMin } }: Observation): readonly [from: number, to: number] {
+export function observedSpan({ saw, marks: { wetLimitMin, touchMin, touchCloseMin, throughMin } }: Observation): readonly [from: number, to: number] {
   if (saw.kind === 'feel')
     switch (saw.feel) {
       case 'wet':

@@ -1,8 +1,8 @@
-import { theFirst } from '../units';
+import { firstItem } from '../units';
 import { pathLength, pointAt, type Path } from '../curves';
 import fc from 'fast-check';
 import { areasOn, BOARD, linesOn, straight, sweep } from '../testing';
-import { fairedPoints, matchOf, stationsOf, sweepPath, wigglesOf } from '.';
+import { fairPoints, compareSides, stationsOf, sweepPath, findWiggles } from '.';
 
 const plain = ({ x, y }: { x: number; y: number }) => ({ along: x, above: y });
 const curve = (...points: [number, number][]): Path => sweepPath(points.map(([x, y]) => ({ x, y }))) as Path;
@@ -36,7 +36,7 @@ describe('stations', () => {
     );
   });
   it('count along a line that turns back on itself', () => {
-    const circle = theFirst(
+    const circle = firstItem(
       linesOn(BOARD, [
         { kind: 'ellipse', id: 'c', name: 'c', runOn: false, datum: 'base', centre: { along: 500, above: 250 }, width: 200, height: 200, turnDeg: 0 },
       ]),
@@ -49,13 +49,13 @@ describe('stations', () => {
 
 describe('fairness', () => {
   it('finds nothing on a fair curve, a straight or an arc', () => {
-    expect(wigglesOf(curve(...FAIR))).toEqual([]);
-    expect(wigglesOf(linesOn(BOARD, [straight('s', [0, 0], [900, 400])])[0]!.pieces[0]!)).toEqual([]);
+    expect(findWiggles(curve(...FAIR))).toEqual([]);
+    expect(findWiggles(linesOn(BOARD, [straight('s', [0, 0], [900, 400])])[0]!.pieces[0]!)).toEqual([]);
   });
   it('finds one point that is out, where it is and about how much', () => {
     const wrong = FAIR.map(([x, y], index): [number, number] => (index === 6 ? [x, y + 4] : [x, y]));
     const path = curve(...wrong);
-    const worst = wigglesOf(path).sort((a, b) => b.sizeMm - a.sizeMm)[0]!;
+    const worst = findWiggles(path).sort((a, b) => b.sizeMm - a.sizeMm)[0]!;
     expect(worst).toBeDefined();
     expect(Math.abs(pointAt(path, worst.at).x - 1200)).toBeLessThan(300);
     expect(worst.sizeMm).toBeGreaterThan(0.4);
@@ -65,7 +65,7 @@ describe('fairness', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: -5, max: 5 }), { minLength: 11, maxLength: 11 }), fc.integer({ min: 1, max: 6 }), (noise, most) => {
         const points = FAIR.map(([x, y], index) => ({ x, y: y + noise[index]! }));
-        const { points: faired, movedMm } = fairedPoints(points, most);
+        const { points: faired, movedMm } = fairPoints(points, most);
         const still = (index: number) => faired[index]!.x === points[index]!.x && faired[index]!.y === points[index]!.y;
         return movedMm.every((moved) => moved <= most + 1e-9) && still(0) && still(points.length - 1);
       }),
@@ -73,21 +73,21 @@ describe('fairness', () => {
   });
   it('takes a wiggle out of a line that wavers', () => {
     const points = FAIR.map(([x, y], index) => ({ x, y: index === 5 ? y + 5 : y }));
-    const size = (path: Path) => Math.max(0, ...wigglesOf(path).map(({ sizeMm }) => sizeMm));
-    const { points: faired } = fairedPoints(points, 6);
+    const size = (path: Path) => Math.max(0, ...findWiggles(path).map(({ sizeMm }) => sizeMm));
+    const { points: faired } = fairPoints(points, 6);
     expect(size(sweepPath(faired) as Path)).toBeLessThan(0.5 * size(sweepPath(points) as Path));
   });
 });
 
 describe('the second side', () => {
   const line = curve([0, 100], [500, 160], [1000, 120]);
-  const at = (along: number, off: number) => ({ along, above: matchOf([line], plain, [{ along, above: 0 }]).rows[0]!.planned! + off });
+  const at = (along: number, off: number) => ({ along, above: compareSides([line], plain, [{ along, above: 0 }]).rows[0]!.planned! + off });
   it('matches where it was laid as planned', () => {
-    const { worstMm, seen } = matchOf([line], plain, [at(100, 0), at(400, 0), at(900, 0)]);
+    const { worstMm, seen } = compareSides([line], plain, [at(100, 0), at(400, 0), at(900, 0)]);
     expect([Math.abs(worstMm) < 1e-9, seen]).toEqual([true, false]);
   });
   it('tells where it is out and by how much, in order', () => {
-    const { rows, worstMm } = matchOf([line], plain, [at(900, 1), at(100, -3)]);
+    const { rows, worstMm } = compareSides([line], plain, [at(900, 1), at(100, -3)]);
     expect(rows.map(({ along, outMm }) => [along, Math.round((outMm ?? 0) * 1e6) / 1e6])).toEqual([
       [100, -3],
       [900, 1],
@@ -95,12 +95,12 @@ describe('the second side', () => {
     expect(worstMm).toBeCloseTo(-3);
   });
   it('an even offset is not seen, a quick change is', () => {
-    expect(matchOf([line], plain, [at(100, 3), at(500, 3), at(900, 3)]).seen).toBe(false);
-    const { rows } = matchOf([line], plain, [at(100, 0), at(300, 3), at(500, 0)]);
+    expect(compareSides([line], plain, [at(100, 3), at(500, 3), at(900, 3)]).seen).toBe(false);
+    const { rows } = compareSides([line], plain, [at(100, 0), at(300, 3), at(500, 0)]);
     expect(rows.map(({ seen }) => seen)).toEqual([false, true, false]);
   });
   it('says nothing where the line does not reach', () =>
-    expect(matchOf([line], plain, [{ along: 2000, above: 5 }]).rows[0]).toMatchObject({ planned: null, outMm: null, seen: false }));
+    expect(compareSides([line], plain, [{ along: 2000, above: 5 }]).rows[0]).toMatchObject({ planned: null, outMm: null, seen: false }));
 });
 
 describe('features on the way', () => {
@@ -108,7 +108,7 @@ describe('features on the way', () => {
   const base = { name: 'n', datum: 'base' };
   const line = straight('s', [0, 100], [1000, 100]);
   it('are told with where the line meets them', () => {
-    const found = theFirst(
+    const found = firstItem(
       linesOn(BOARD, [line], {
         features: [
           { kind: 'raised-row', id: 'r', ...base, from: { along: 200, above: 0 }, to: { along: 200, above: 500 }, height: 2, pitch: 20 },
@@ -123,7 +123,7 @@ describe('features on the way', () => {
   });
   it('an opening cuts the line and the area', () => {
     const features = [{ kind: 'opening', id: 'o', ...base, use: 'window', shape: zone }] as const;
-    const found = theFirst(linesOn(BOARD, [line], { features }));
+    const found = firstItem(linesOn(BOARD, [line], { features }));
     expect(found.pieces.map((piece) => Math.round(pathLength(piece)))).toEqual([400, 400]);
     expect(found.crosses).toMatchObject([{ kind: 'opening', from: expect.closeTo(400, 3), to: expect.closeTo(600, 3) }]);
     const { areas } = areasOn(BOARD, [line], { features });

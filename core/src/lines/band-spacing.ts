@@ -1,5 +1,5 @@
-import { plainly } from '../units';
-import type { BandSaid } from './says';
+import { messageWithoutValues } from '../units';
+import type { BandMessage } from './says';
 
 /** Bands over a length: length = 2·margin + count·width + (count − 1)·gap. All in mm. */
 export interface BandSpacing {
@@ -14,9 +14,9 @@ export type BandUnknown = 'length' | 'count' | 'width' | 'gap' | 'margin';
 
 /** What came of solving: the bands, or why there are none; a count that is not whole comes with its nearest two. */
 export type BandSolution =
-  { readonly ok: true; readonly value: BandSpacing } | { readonly ok: false; readonly why: BandSaid; readonly nearest: readonly BandSpacing[] };
+  { readonly ok: true; readonly value: BandSpacing } | { readonly ok: false; readonly why: BandMessage; readonly nearest: readonly BandSpacing[] };
 
-const refuse = (why: BandSaid, nearest: readonly BandSpacing[] = []): BandSolution => ({ ok: false, why, nearest });
+const refuse = (why: BandMessage, nearest: readonly BandSpacing[] = []): BandSolution => ({ ok: false, why, nearest });
 
 /** A count this near to a whole number is one: the rounding of typed lengths. */
 const WHOLE = 1e-6;
@@ -32,22 +32,22 @@ export function solveBands(known: BandSpacing, unknown: BandUnknown): BandSoluti
     case 'length':
       return { ok: true, value: { ...known, lengthMm: 2 * marginMm + count * widthMm + (count - 1) * gapMm } };
     case 'width':
-      return positive({ ...known, widthMm: (room - (count - 1) * gapMm) / count }, 'widthMm', plainly('bands.no-width'));
+      return positive({ ...known, widthMm: (room - (count - 1) * gapMm) / count }, 'widthMm', messageWithoutValues('bands.no-width'));
     case 'gap':
-      if (count < 2) return refuse(plainly('bands.one-no-gap'));
-      return notNegative({ ...known, gapMm: (room - count * widthMm) / (count - 1) }, 'gapMm', plainly('bands.too-wide'));
+      if (count < 2) return refuse(messageWithoutValues('bands.one-no-gap'));
+      return notNegative({ ...known, gapMm: (room - count * widthMm) / (count - 1) }, 'gapMm', messageWithoutValues('bands.too-wide'));
     case 'margin':
-      return notNegative({ ...known, marginMm: (lengthMm - count * widthMm - (count - 1) * gapMm) / 2 }, 'marginMm', plainly('bands.too-long'));
+      return notNegative({ ...known, marginMm: (lengthMm - count * widthMm - (count - 1) * gapMm) / 2 }, 'marginMm', messageWithoutValues('bands.too-long'));
     case 'count':
       return wholeCount(known, (room + gapMm) / (widthMm + gapMm));
   }
 }
 
-function positive(value: BandSpacing, key: 'widthMm', why: BandSaid): BandSolution {
+function positive(value: BandSpacing, key: 'widthMm', why: BandMessage): BandSolution {
   return value[key] > 0 ? { ok: true, value } : refuse(why);
 }
 
-function notNegative(value: BandSpacing, key: 'gapMm' | 'marginMm', why: BandSaid): BandSolution {
+function notNegative(value: BandSpacing, key: 'gapMm' | 'marginMm', why: BandMessage): BandSolution {
   return value[key] >= -1e-9 ? { ok: true, value: { ...value, [key]: Math.max(0, value[key]) } } : refuse(why);
 }
 

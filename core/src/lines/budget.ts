@@ -1,7 +1,7 @@
 import type { PlacedFeature } from '../surface';
-import { MOST } from '../units';
-import type { Made } from './made';
-import { isTrouble, type LineSaid } from './says';
+import { LIMITS } from '../units';
+import type { LinePaths } from './made';
+import { isFailure, type LineMessage } from './says';
 
 /** What the lines of one part have cost so far. */
 export interface Budget {
@@ -11,32 +11,32 @@ export interface Budget {
 
 export const newBudget = (): Budget => ({ pieces: 0, strokes: 0 });
 
-const piecesOf = (made: Made): number => (isTrouble(made) ? 0 : made.reduce((sum, path) => sum + path.length, 0));
+const piecesOf = (made: LinePaths): number => (isFailure(made) ? 0 : made.reduce((sum, path) => sum + path.length, 0));
 
 /** What is said of a line drawn in more pieces than are worked out; null where it is not. */
-export const tooFine = (pieces: number): LineSaid | null =>
-  pieces > MOST.linePieces ? { code: 'line.too-fine', values: { pieces, most: MOST.linePieces } } : null;
+export const tooManySegments = (pieces: number): LineMessage | null =>
+  pieces > LIMITS.linePieces ? { code: 'line.too-fine', values: { pieces, most: LIMITS.linePieces } } : null;
 
 /** A line as it was made, or what is said where it is drawn in more pieces than are worked out. */
-export const bounded = (made: Made): Made => tooFine(piecesOf(made)) ?? made;
+export const withinSegmentLimit = (made: LinePaths): LinePaths => tooManySegments(piecesOf(made)) ?? made;
 
 /**
  * Takes what a line costs from what a part may cost.
  * @returns what is said where it is too much, and then takes nothing; null where it is not
  */
-export function takenFrom(budget: Budget, made: Made): LineSaid | null {
-  const strokes = isTrouble(made) ? 0 : made.length;
-  if (budget.strokes + strokes > MOST.strokes) return { code: 'line.part-strokes', values: { most: MOST.strokes } };
+export function spendBudget(budget: Budget, made: LinePaths): LineMessage | null {
+  const strokes = isFailure(made) ? 0 : made.length;
+  if (budget.strokes + strokes > LIMITS.strokes) return { code: 'line.part-strokes', values: { most: LIMITS.strokes } };
   const pieces = piecesOf(made);
-  if (budget.pieces + pieces > MOST.partPieces) return { code: 'line.part-pieces', values: { most: MOST.partPieces } };
+  if (budget.pieces + pieces > LIMITS.partPieces) return { code: 'line.part-pieces', values: { most: LIMITS.partPieces } };
   budget.strokes += strokes;
   budget.pieces += pieces;
   return null;
 }
 
 /** The features of a part up to where their rims have more corners than are worked out; those after it are left out. */
-export function withinBudget(features: readonly PlacedFeature[]): readonly PlacedFeature[] {
+export function featuresWithinBudget(features: readonly PlacedFeature[]): readonly PlacedFeature[] {
   let corners = 0;
-  const end = features.findIndex(({ ring }) => (corners += ring?.length ?? 0) > MOST.rimCorners);
+  const end = features.findIndex(({ ring }) => (corners += ring?.length ?? 0) > LIMITS.rimCorners);
   return end < 0 ? features : features.slice(0, end);
 }

@@ -1,4 +1,4 @@
-import { stepsOfTurn, type Point, arcAbout, withDistances, type Path } from '../curves';
+import { arcSteps, type Point, arcAbout, withArcLength, type Path } from '../curves';
 import { TOLERANCE } from '../units';
 
 /**
@@ -14,8 +14,8 @@ export function ellipsePath(centre: Point, width: number, height: number, turn: 
     return arcAbout(centre, start, 2 * Math.PI, start);
   }
   // The sharp ends have the smallest radius, but the chords are longest where it is flat: both are kept.
-  const steps = Math.max(200, stepsOfTurn(Math.max(a, b) ** 2 / Math.min(a, b), 2 * Math.PI, TOLERANCE.flatten));
-  return withDistances(
+  const steps = Math.max(200, arcSteps(Math.max(a, b) ** 2 / Math.min(a, b), 2 * Math.PI, TOLERANCE.flatten));
+  return withArcLength(
     Array.from({ length: steps + 1 }, (_, step) => {
       const angle = (2 * Math.PI * (step % steps)) / steps;
       const [c, s] = [Math.cos(angle), Math.sin(angle)];

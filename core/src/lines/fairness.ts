@@ -1,5 +1,5 @@
 import { type Point, pathLength, pointAt, type Path } from '../curves';
-import { largest, RULE_OF_THUMB, smallest } from '../units';
+import { maxOf, RULE_OF_THUMB, minOf } from '../units';
 
 /** A place where a line wavers: it strays from a fair curve by so much within so short a length. */
 export interface Wiggle {
@@ -24,7 +24,7 @@ export const fairWindows = (lengthMm: number): number[] =>
  * @returns the worst place of every wavering stretch, in order; empty for a fair line
  * Source: rule of thumb, see docs/computation.md.
  */
-export function wigglesOf(path: Path): Wiggle[] {
+export function findWiggles(path: Path): Wiggle[] {
   const all = fairWindows(pathLength(path)).flatMap((overMm) => wigglesWithin(path, overMm));
   const worstFirst = all.sort((a, b) => b.sizeMm / b.overMm - a.sizeMm / a.overMm);
   const kept = worstFirst.filter((one, index) => !worstFirst.slice(0, index).some((worse) => Math.abs(worse.at - one.at) < Math.max(worse.overMm, one.overMm)));
@@ -60,7 +60,7 @@ function strayFromCubic(places: readonly Point[]): number {
   const local = places.map(({ x, y }) => [(2 * ((x - a.x) * ux + (y - a.y) * uy)) / length - 1, (y - a.y) * ux - (x - a.x) * uy] as const);
   const coefficients = nearestCubic(local);
   const rest = local.map(([t, v]) => v - (coefficients[0]! + t * (coefficients[1]! + t * (coefficients[2]! + t * coefficients[3]!))));
-  return largest(rest) - smallest(rest);
+  return maxOf(rest) - minOf(rest);
 }
 
 /** Least squares, solved by elimination. */
@@ -82,7 +82,7 @@ function nearestCubic(samples: readonly (readonly [number, number])[]): number[]
 }
 
 /** Points of a sweep made fair, with how far each was moved. */
-export interface Faired {
+export interface FairResult {
   readonly points: readonly Point[];
   readonly movedMm: readonly number[];
 }
@@ -95,7 +95,7 @@ const ROUNDS = 80;
  * Every point is drawn to where the cubic through its neighbours would have it.
  * @param mostMm farthest any point may go from where it was measured
  */
-export function fairedPoints(points: readonly Point[], mostMm: number): Faired {
+export function fairPoints(points: readonly Point[], mostMm: number): FairResult {
   const moved = points.map((point) => ({ ...point }));
   const knots = points.reduce<number[]>(
     (sums, point, index) => [

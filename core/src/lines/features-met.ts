@@ -1,8 +1,8 @@
-import { boxOf, insideRing, type Point, pathCrossings, pointAt, type Path, straightPath } from '../curves';
+import { boundingBox, isInsideRing, type Point, pathCrossings, pointAt, type Path, straightPath } from '../curves';
 import { type FeatureKind, type PlacedFeature, type Skin } from '../surface';
 import { rectClip } from 'clipper2-ts';
-import { FARTHEST_MM, TOLERANCE } from '../units';
-import { rimCrossings } from './trim';
+import { MAX_DISTANCE_MM, TOLERANCE } from '../units';
+import { outlineCrossings } from './trim';
 
 /** A feature on the way of a line: a crossing where `from` and `to` are the same, else the stretch that lies in a zone. */
 export interface FeatureCrossing {
@@ -33,15 +33,15 @@ export function featureCrossings(pieces: readonly Path[], features: readonly Pla
 /** Two pieces of one line with an opening between them. */
 function openingBetween(before: Path, after: Path, ring: readonly Point[], say: (from: number, to: number) => FeatureCrossing): FeatureCrossing[] {
   const [from, to] = [before.at(-1)!, after[0]!];
-  const across = to.at - from.at > 1e-3 && insideRing({ x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }, ring);
+  const across = to.at - from.at > 1e-3 && isInsideRing({ x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }, ring);
   return across ? [say(from.at, to.at)] : [];
 }
 
 function stretchesIn(piece: Path, ring: readonly Point[]): [number, number][] {
-  const stops = [piece[0]!.at, ...rimCrossings(piece, ring).sort((a, b) => a - b), piece.at(-1)!.at];
+  const stops = [piece[0]!.at, ...outlineCrossings(piece, ring).sort((a, b) => a - b), piece.at(-1)!.at];
   return stops.slice(1).flatMap((to, index): [number, number][] => {
     const from = stops[index]!;
-    return to - from > 1e-3 && insideRing(pointAt(piece, (from + to) / 2), ring) ? [[from, to]] : [];
+    return to - from > 1e-3 && isInsideRing(pointAt(piece, (from + to) / 2), ring) ? [[from, to]] : [];
   });
 }
 
@@ -50,9 +50,9 @@ export function openingRings(features: readonly PlacedFeature[], skin: Skin): (r
   const rings = features.flatMap(({ kind, ring }) => (kind === 'opening' && ring ? [ring] : []));
   const { seam } = skin;
   if (!seam) return rings.flatMap(withinReach);
-  const box = boxOf(skin.ring);
+  const box = boundingBox(skin.ring);
   const touches = (ring: readonly Point[]) => {
-    const own = boxOf(ring);
+    const own = boundingBox(ring);
     return own.minX < box.maxX && own.maxX > box.minX && own.minY < box.maxY && own.maxY > box.minY;
   };
   return rings.flatMap((ring) => [-1, 0, 1].map((count) => ring.map((place) => seam.unwound(place, count))).filter(touches)).flatMap(withinReach);
@@ -60,8 +60,8 @@ export function openingRings(features: readonly PlacedFeature[], skin: Skin): (r
 
 /** What of a rim lies where areas are worked out: that of an opening may lie far beside its part. */
 function withinReach(ring: readonly Point[]): (readonly Point[])[] {
-  if (ring.every(({ x, y }) => Math.abs(x) <= FARTHEST_MM && Math.abs(y) <= FARTHEST_MM)) return [ring];
-  const [grid, reach] = [1 / TOLERANCE.grid, FARTHEST_MM / TOLERANCE.grid];
+  if (ring.every(({ x, y }) => Math.abs(x) <= MAX_DISTANCE_MM && Math.abs(y) <= MAX_DISTANCE_MM)) return [ring];
+  const [grid, reach] = [1 / TOLERANCE.grid, MAX_DISTANCE_MM / TOLERANCE.grid];
   const kept = rectClip({ left: -reach, top: -reach, right: reach, bottom: reach }, [
     ring.map(({ x, y }) => ({ x: Math.round(x * grid), y: Math.round(y * grid) })),
   ]);

@@ -1,20 +1,20 @@
 import {
   distance,
-  turnOfArc,
+  arcSweep,
   type Point,
   arcAbout,
   nearestOnPath,
   pathCrossings,
   pathLength,
-  pieceOf,
+  pathSlice,
   pointAt,
-  reversed,
+  reversedPath,
   type Path,
   type PathPoint,
 } from '../curves';
 import { parallelPath } from './parallel';
-import type { LineSaid } from './says';
-import { plainly } from '../units';
+import type { LineMessage } from './says';
+import { messageWithoutValues } from '../units';
 
 /** A rounded corner, and what is left of the two lines it joins. */
 export interface Fillet {
@@ -28,15 +28,15 @@ export interface Fillet {
  * @param keepA, keepB which end of each line stays; the corner lies between the two
  * @returns trouble where they do not meet or the radius does not fit
  */
-export function filletBetween(a: Path, b: Path, radius: number, keepA: 'start' | 'end', keepB: 'start' | 'end'): Fillet | LineSaid {
+export function filletBetween(a: Path, b: Path, radius: number, keepA: 'start' | 'end', keepB: 'start' | 'end'): Fillet | LineMessage {
   // Both are turned so that they lead away from the corner, and run on a little so that they meet.
-  const out = (path: Path, keep: 'start' | 'end') => (keep === 'end' ? path : reversed(path));
+  const out = (path: Path, keep: 'start' | 'end') => (keep === 'end' ? path : reversedPath(path));
   const [legA, legB] = [startingEarlier(out(a, keepA), radius), startingEarlier(out(b, keepB), radius)];
   const met = pathCrossings(legA, legB)[0];
-  if (!met) return plainly('line.corner-apart');
+  if (!met) return messageWithoutValues('line.corner-apart');
   const sideOfB = sideOf(legA, met.onFirst, legB, met.onSecond);
   const sideOfA = sideOf(legB, met.onSecond, legA, met.onFirst);
-  if (sideOfB === 0) return plainly('line.corner-straight');
+  if (sideOfB === 0) return messageWithoutValues('line.corner-straight');
   const tracks = [parallelPath(legA, sideOfB * radius), parallelPath(legB, sideOfA * radius)];
   const corner = pointAt(legA, met.onFirst);
   const centres = tracks[0] && tracks[1] ? pathCrossings(tracks[0], tracks[1]).map(({ onFirst }) => pointAt(tracks[0] as Path, onFirst)) : [];
@@ -45,14 +45,14 @@ export function filletBetween(a: Path, b: Path, radius: number, keepA: 'start' |
   const [onA, onB] = [nearestOnPath(legA, centre), nearestOnPath(legB, centre)];
   if (Math.abs(onA.distanceMm - radius) > 0.1 || Math.abs(onB.distanceMm - radius) > 0.1) return { code: 'line.corner-room', values: { radiusMm: radius } };
   const [from, to] = [pointAt(legA, onA.at), pointAt(legB, onB.at)];
-  const restA = pieceOf(legA, onA.at, Infinity);
-  const restB = pieceOf(legB, onB.at, Infinity);
+  const restA = pathSlice(legA, onA.at, Infinity);
+  const restB = pathSlice(legB, onB.at, Infinity);
   if (!restA || !restB) return { code: 'line.corner-nothing', values: { radiusMm: radius } };
   const middle = towards(centre, corner, radius);
-  return { path: arcAbout(centre, from, turnOfArc(centre, from, middle, to), to), a: back(restA, keepA), b: back(restB, keepB) };
+  return { path: arcAbout(centre, from, arcSweep(centre, from, middle, to), to), a: back(restA, keepA), b: back(restB, keepB) };
 }
 
-const back = (leg: Path, keep: 'start' | 'end'): Path => (keep === 'end' ? leg : reversed(leg));
+const back = (leg: Path, keep: 'start' | 'end'): Path => (keep === 'end' ? leg : reversedPath(leg));
 
 const towards = (centre: Point, corner: Point, radius: number): Point => {
   const away = distance(centre, corner) || 1;

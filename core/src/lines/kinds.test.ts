@@ -1,10 +1,10 @@
-import { theFirst, twoOf, threeOf, theLast } from '../units';
-import { corners, pathLength } from '../curves';
+import { firstItem, firstTwo, firstThree, lastItem } from '../units';
+import { cornerDistances, pathLength } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import type { Surface } from '../surface';
 import { areasOn, BASE, BOARD, linesOn, samplePart, straight, sweep } from '../testing';
-import { onPiece, placeBands, setOutParts, solveBands, type BandSpacing, type ResolvedLine, type TrimLine } from '.';
+import { pointOnPiece, placeBands, setOutParts, solveBands, type BandSpacing, type ResolvedLine, type TrimLine } from '.';
 
 const { say } = wordsFor();
 const said = (fault: ResolvedLine['fault']): string => (fault ? say(fault) : '');
@@ -193,7 +193,7 @@ describe('bands', () => {
   });
   it('taper evenly and slant', () => {
     expect(placeBands(3, 100, 0, 0, 0.5).map(({ widthMm }) => widthMm)).toEqual([100, 75, 50]);
-    const edge = theFirst(
+    const edge = firstItem(
       linesOn(BOARD, [{ kind: 'bands', ...measured, from: m(0, 0), headingDeg: 0, count: 1, width: 50, gap: 0, margin: 300, slantDeg: 45, taper: 1 }]),
     );
     const ys = edge.pieces[0]!;
@@ -217,13 +217,13 @@ describe('lines made from lines', () => {
     const mirror: TrimLine = { kind: 'mirror', ...common, runOn: true, datum: 'centre', of: 'w' };
     const at = (line: TrimLine) => linesOn(BOARD, [line, mirror], { datums: [{ id: 'base', name: 'b', at: [0, 0], angleDeg: 0 }, datum] });
     for (const height of [300, 340]) {
-      const [own, other] = twoOf(at(sweep('w', [0, 200], [400, height], [1000, 180])));
+      const [own, other] = firstTwo(at(sweep('w', [0, 200], [400, height], [1000, 180])));
       own.pieces[0]!.forEach(({ y }, index) => expect(other.pieces[0]![index]!.y).toBeCloseTo(500 - y, 6));
     }
   });
   it('a rounded corner touches both lines and cuts them off there', () => {
     const fillet: TrimLine = { kind: 'fillet', ...common, id: 'f', a: 'a', b: 'b', radius: 60, keepA: 'start', keepB: 'end' };
-    const [a, b, f] = threeOf(linesOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet]));
+    const [a, b, f] = firstThree(linesOn(BOARD, [straight('a', [0, 200], [600, 200]), straight('b', [500, 0], [500, 500]), fillet]));
     expect(length(f)).toBeCloseTo((Math.PI / 2) * 60, 3);
     expect(a.pieces[0]!.at(-1)!.x).toBeCloseTo(440, 6);
     expect(b.pieces[0]![0]!.y).toBeCloseTo(260, 6);
@@ -248,8 +248,8 @@ describe('lines made from lines', () => {
       round('g', 'top', 'right', 'start', 'end'),
     ];
     const all = linesOn(BOARD, lines);
-    const [left, top, right] = threeOf(all);
-    const ends = ({ pieces }: ResolvedLine) => [theFirst(theFirst(pieces)), theLast(theFirst(pieces))].map(({ x, y }) => [Math.round(x), Math.round(y)]);
+    const [left, top, right] = firstThree(all);
+    const ends = ({ pieces }: ResolvedLine) => [firstItem(firstItem(pieces)), lastItem(firstItem(pieces))].map(({ x, y }) => [Math.round(x), Math.round(y)]);
     expect(all.map(({ fault, pieces }) => [fault, pieces.length])).toEqual(Array.from({ length: 5 }, () => [null, 1]));
     expect([ends(left), ends(top), ends(right)]).toEqual([
       [
@@ -314,7 +314,7 @@ describe('rays, waves and letters', () => {
     const ys = wave.pieces[0]!.map(({ y }) => y);
     expect(Math.max(...ys) - Math.min(...ys)).toBeCloseTo(60, 2);
     const scallop = first({ kind: 'wave', ...measured, from: m(0, 250), to: m(900, 250), pitch: 290, height: 60, shape: 'scallop' });
-    expect(corners(scallop.pieces[0]!)).toHaveLength(2);
+    expect(cornerDistances(scallop.pieces[0]!)).toHaveLength(2);
     expect(said(first({ kind: 'wave', ...measured, from: m(0, 250), to: m(900, 250), pitch: 100, height: 80, shape: 'scallop' }).fault)).toMatch(
       /half its pitch/,
     );
@@ -331,7 +331,7 @@ describe('rays, waves and letters', () => {
     const text = (value: string, stroke: number) =>
       linesOn(BOARD, [{ kind: 'text', ...measured, text: value, at: m(50, 100), height: 200, stroke, spacing: 10, slantDeg: 0, turnDeg: 0 }]);
     for (const stroke of [20, 33, 44]) {
-      const bar = theFirst(text('I', stroke));
+      const bar = firstItem(text('I', stroke));
       const xs = bar.pieces[0]!.map(({ x }) => x);
       const ys = bar.pieces[0]!.map(({ y }) => y);
       expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(stroke, 1);
@@ -349,7 +349,7 @@ describe('planes through the whole piece', () => {
   const pose = { at: [0, 0, 0] as [number, number, number], yawDeg: 0, pitchDeg: 0, rollDeg: 0 };
   const heights = (surface: Surface, line: TrimLine, pitchDeg = 0) => {
     const setOut = setOutParts([samplePart({ surface, lines: [line], pose: { ...pose, pitchDeg } })]).get('part')!;
-    return setOut.lines.flatMap(({ pieces }) => pieces.flatMap((piece) => piece.map((point) => onPiece(setOut.board, point).at)));
+    return setOut.lines.flatMap(({ pieces }) => pieces.flatMap((piece) => piece.map((point) => pointOnPiece(setOut.board, point).at)));
   };
 
   it.each<[string, Surface]>([
@@ -428,7 +428,7 @@ describe('going on across a gap', () => {
       lines: [{ kind: 'continuation', ...common, part: 'door', of: 'c', end: 'end', mode: 'side' }],
     });
     const setOut = setOutParts([door, barrel]).get('barrel')!;
-    const places = setOut.lines[0]!.pieces.flatMap((piece) => piece.map((point) => onPiece(setOut.board, point).at));
+    const places = setOut.lines[0]!.pieces.flatMap((piece) => piece.map((point) => pointOnPiece(setOut.board, point).at));
     expect(places.length).toBeGreaterThan(20);
     for (const { x, y, z } of places) {
       expect(z).toBeCloseTo(150 + (x - 1000) * 0.05, 2);
@@ -458,7 +458,7 @@ describe('on a turned surface', () => {
   });
   it('a parallel of a ring keeps its distance on the skin', () => {
     const ring: TrimLine = { kind: 'ring', ...common, id: 'r', at: 100 };
-    const [own, other] = twoOf(linesOn(barrel, [ring, { kind: 'parallel', ...common, of: 'r', offset: -40 }]));
+    const [own, other] = firstTwo(linesOn(barrel, [ring, { kind: 'parallel', ...common, of: 'r', offset: -40 }]));
     for (const point of other.pieces[0]!) expect(point.x - own.pieces[0]![0]!.x).toBeCloseTo(40, 3);
   });
   it('a circle is one distance from its middle in every direction', () => {

@@ -1,52 +1,52 @@
 import type { Point, Path } from '../curves';
 import { placedFeatures, type PlacedFeature } from '../surface';
-import { MOST } from '../units';
-import { withinBudget } from './budget';
+import { LIMITS } from '../units';
+import { featuresWithinBudget } from './budget';
 import { openingRings } from './features-met';
 import type { TrimLine } from './line';
-import { runsOn } from './made';
-import { onTrueSurface } from './on-surface';
-import type { PartBoard } from './part-shape';
-import { connectedTo, rimsOf, piecesInside, runOn, type Rims } from './trim';
-import { timesRound, wrapped } from './wrap';
-import type { LineSaid } from './says';
+import { extendsToEdge } from './made';
+import { withTrueMetric } from './on-surface';
+import type { PartFrame } from './part-shape';
+import { connectedPieces, trimRegion, piecesOnPart, extendEnds, type TrimRegion } from './trim';
+import { turnsRound, wrapAtSeam } from './wrap';
+import type { LineMessage } from './says';
 
 /** What lines of a part meet: its features, the rims of its openings, and where lines may lie. */
-export interface WhatLinesMeet {
+export interface LineObstacles {
   readonly features: readonly PlacedFeature[];
   readonly openings: readonly (readonly Point[])[];
-  readonly rims: Rims;
+  readonly rims: TrimRegion;
 }
 
 /** What the lines of a part meet. */
-export function whatLinesMeet({ shape, measured }: PartBoard): WhatLinesMeet {
-  const features = withinBudget(placedFeatures(shape.features ?? [], shape.datums));
+export function lineObstacles({ shape, measured }: PartFrame): LineObstacles {
+  const features = featuresWithinBudget(placedFeatures(shape.features ?? [], shape.datums));
   const openings = openingRings(features, measured);
-  return { features, openings, rims: rimsOf(measured, openings) };
+  return { features, openings, rims: trimRegion(measured, openings) };
 }
 
 /** Ends of a line that lie at a rounded corner and do not run on. */
-export interface Held {
+export interface HeldEnds {
   readonly start: boolean;
   readonly end: boolean;
 }
-export const NONE_HELD: Held = { start: false, end: false };
+export const NO_HELD_ENDS: HeldEnds = { start: false, end: false };
 
 /**
  * Runs a line on, cuts it at seam, rim and openings, and counts distances from where it first lies on the part.
  * @returns trouble where it goes round more often than is worked out
  */
-export function laidDown(line: TrimLine, path: Path, { measured }: PartBoard, rims: Rims, held: Held = NONE_HELD): Path[] | LineSaid {
-  const on = runsOn(line);
-  const longer = runOn(path, measured, { start: on && !line.startOn && !held.start, end: on && !line.endOn && !held.end });
-  const whole = onTrueSurface(longer.path, measured);
+export function trimLine(line: TrimLine, path: Path, { measured }: PartFrame, rims: TrimRegion, held: HeldEnds = NO_HELD_ENDS): Path[] | LineMessage {
+  const on = extendsToEdge(line);
+  const longer = extendEnds(path, measured, { start: on && !line.startOn && !held.start, end: on && !line.endOn && !held.end });
+  const whole = withTrueMetric(longer.path, measured);
   // The edge of a band is measured at one place, which may itself lie beside the part: all of it counts.
   const all = line.kind === 'bands';
   const span = { from: whole[all ? 0 : longer.before]!.at, to: whole[whole.length - 1 - (all ? 0 : longer.after)]!.at };
-  const turns = Math.ceil(timesRound(whole, measured));
-  if (turns > MOST.turns) return { code: 'line.turns', values: { turns, most: MOST.turns } };
-  const pieces = wrapped(whole, measured).flatMap((piece) => piecesInside(piece, rims));
-  const reached = connectedTo(pieces, span);
+  const turns = Math.ceil(turnsRound(whole, measured));
+  if (turns > LIMITS.turns) return { code: 'line.turns', values: { turns, most: LIMITS.turns } };
+  const pieces = wrapAtSeam(whole, measured).flatMap((piece) => piecesOnPart(piece, rims));
+  const reached = connectedPieces(pieces, span);
   const start = reached[0]?.[0]?.at ?? 0;
   return reached.map((piece) => piece.map((point) => ({ ...point, at: point.at - start })));
 }

@@ -1,5 +1,5 @@
 /** A level line along a tube that rises. */
-export interface LevelOn {
+export interface LevelLine {
   readonly diameterMm: number;
   /** Height of the level above the axis where x is 0. */
   readonly heightMm: number;
@@ -9,7 +9,7 @@ export interface LevelOn {
 }
 
 /** Where the level lies at one distance along the tube; null where it misses. */
-export interface LevelPlace {
+export interface LevelPoint {
   readonly x: number;
   readonly angleDeg: number | null;
   readonly girthFromTopMm: number | null;
@@ -20,7 +20,7 @@ export interface LevelPlace {
  * @returns rows in order; null angles where the level lies above or below the tube
  * Source: cos φ = (height − x·sin pitch) / (r·cos pitch).
  */
-export function levelOnTube({ diameterMm, heightMm, pitchDeg, lengthMm, stepMm }: LevelOn): LevelPlace[] {
+export function levelLineOnTube({ diameterMm, heightMm, pitchDeg, lengthMm, stepMm }: LevelLine): LevelPoint[] {
   const pitch = (pitchDeg * Math.PI) / 180;
   const radius = diameterMm / 2;
   const count = Math.floor(lengthMm / stepMm + 1e-9);

@@ -8,11 +8,11 @@ import {
   listOf,
   nameText,
   numberBetween,
-  oneOf,
-  plainly,
-  told,
+  oneOfWords,
+  messageWithoutValues,
+  faultText,
   wholeBetween,
-  yesOrNo,
+  booleanField,
   type DatumId,
   type LineId,
   type PartId,
@@ -26,12 +26,12 @@ const common = {
   id: idText<LineId>(),
   name: nameText(),
   /** True: both ends go on straight until they leave the part. */
-  runOn: yesOrNo(),
+  runOn: booleanField(),
   /** Lines these ends stop at, run on to them or cut there; left out where they do not. */
   startOn: v.optional(idText<LineId>()),
   endOn: v.optional(idText<LineId>()),
-  hidden: v.optional(yesOrNo()),
-  locked: v.optional(yesOrNo()),
+  hidden: v.optional(booleanField()),
+  locked: v.optional(booleanField()),
 };
 const measured = { ...common, datum: idText<DatumId>() };
 const points = (least: number, most: number) => listOf(measuredSchema, 'measured-points', most, least);
@@ -85,11 +85,11 @@ const parallelSchema = v.strictObject({
   kind: v.literal('parallel'),
   ...common,
   /** A line, or an edge of the outline by its number (0 is the first). */
-  of: v.union([idText<LineId>(), v.strictObject({ edge: wholeBetween(0, 499) })], told(plainly('field.line-or-edge'))),
+  of: v.union([idText<LineId>(), v.strictObject({ edge: wholeBetween(0, 499) })], faultText(messageWithoutValues('field.line-or-edge'))),
   /** Positive: to the left of the other line's direction, which is above a line that runs to the right. */
   offset: v.pipe(
     coordinate(),
-    v.check((value) => Math.abs(value) >= 0.05, told({ code: 'field.offset', values: { leastMm: 0.05 } })),
+    v.check((value) => Math.abs(value) >= 0.05, faultText({ code: 'field.offset', values: { leastMm: 0.05 } })),
   ),
 });
 const bandsSchema = v.strictObject({
@@ -116,8 +116,8 @@ const filletSchema = v.strictObject({
   b: idText<LineId>(),
   radius: lengthMm(),
   /** Which end of each line stays; the rest beyond the rounding is cut off. */
-  keepA: oneOf(['start', 'end']),
-  keepB: oneOf(['start', 'end']),
+  keepA: oneOfWords(['start', 'end']),
+  keepB: oneOfWords(['start', 'end']),
 });
 const raysSchema = v.strictObject({
   kind: v.literal('rays'),
@@ -134,20 +134,20 @@ const cutSchema = v.strictObject({
   kind: v.literal('cut'),
   ...common,
   /** The plane is seen as a straight line in this view, through these two places of the whole piece. */
-  view: oneOf(VIEWS),
+  view: oneOfWords(VIEWS),
   from: viewPlace(),
   to: viewPlace(),
   /** Only what one sees in that view, only what one does not, or all round. */
-  half: oneOf(['near', 'far', 'both']),
+  half: oneOfWords(['near', 'far', 'both']),
 });
 const continuationSchema = v.strictObject({
   kind: v.literal('continuation'),
   ...common,
   part: idText<PartId>(),
   of: idText<LineId>(),
-  end: oneOf(['start', 'end']),
+  end: oneOfWords(['start', 'end']),
   /** Straight on as seen from the side or from above, or level. */
-  mode: oneOf(['side', 'top', 'level']),
+  mode: oneOfWords(['side', 'top', 'level']),
 });
 const waveSchema = v.strictObject({
   kind: v.literal('wave'),
@@ -156,14 +156,14 @@ const waveSchema = v.strictObject({
   to: measuredSchema,
   pitch: lengthMm(),
   height: lengthMm(),
-  shape: oneOf(['wave', 'scallop']),
+  shape: oneOfWords(['wave', 'scallop']),
 });
 const textSchema = v.strictObject({
   kind: v.literal('text'),
   ...measured,
   text: v.pipe(
-    v.string(told(plainly('field.letters-needed'))),
-    v.regex(/^[A-Z0-9][A-Z0-9 .-]{0,23}$/, told({ code: 'field.lettering', values: { most: 24 } })),
+    v.string(faultText(messageWithoutValues('field.letters-needed'))),
+    v.regex(/^[A-Z0-9][A-Z0-9 .-]{0,23}$/, faultText({ code: 'field.lettering', values: { most: 24 } })),
   ),
   at: measuredSchema,
   height: lengthMm(),
@@ -178,7 +178,7 @@ const importedSchema = v.strictObject({
   kind: v.literal('imported'),
   ...measured,
   /** Places of each path in order; a closed one ends where it starts. */
-  paths: listOf(v.strictObject({ closed: yesOrNo(), points: listOf(placeSchema, 'places', 5000, 2) }), 'paths', 500, 1),
+  paths: listOf(v.strictObject({ closed: booleanField(), points: listOf(placeSchema, 'places', 5000, 2) }), 'paths', 500, 1),
 });
 
 /** A trim line by its measurements. */
@@ -202,7 +202,7 @@ export const lineSchema = v.variant(
     textSchema,
     importedSchema,
   ],
-  told(plainly('field.line-kind')),
+  faultText(messageWithoutValues('field.line-kind')),
 );
 export type TrimLine = v.InferOutput<typeof lineSchema>;
 export type LineKind = TrimLine['kind'];
@@ -231,7 +231,7 @@ export const LINE_KINDS = [
 ] as const satisfies readonly LineKind[];
 
 /** Ids of other lines of the same part a line is made from or ends on. */
-export function linesBehind(line: TrimLine): string[] {
+export function sourceLines(line: TrimLine): string[] {
   const made =
     line.kind === 'parallel'
       ? typeof line.of === 'string'

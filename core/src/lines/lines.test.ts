@@ -1,4 +1,4 @@
-import { theFirst } from '../units';
+import { firstItem } from '../units';
 import { arcPath, inflections, pathLength, straightPath, tightestBend, type Path } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
@@ -106,7 +106,7 @@ describe('parallelPath', () => {
 describe('setOutParts', () => {
   it('measures from a datum that is moved and turned', () => {
     const turned: Datum = { id: 'base', name: 'Centre line', at: [500, 0], angleDeg: 90 };
-    const line = theFirst(resolve([straight('a', [100, 50], [400, 50])], [turned]));
+    const line = firstItem(resolve([straight('a', [100, 50], [400, 50])], [turned]));
     expect(line.path?.[0]?.x).toBeCloseTo(450);
     expect(line.path?.[0]?.y).toBeCloseTo(100);
   });
@@ -142,7 +142,7 @@ describe('setOutParts', () => {
 
   it('follows the line a parallel is made from, wherever that stands in the list', () => {
     const parallel: TrimLine = { kind: 'parallel', id: 'p', name: 'p', runOn: false, of: 'a', offset: -6 };
-    const line = theFirst(resolve([parallel, straight('a', [0, 100], [1000, 100])]));
+    const line = firstItem(resolve([parallel, straight('a', [0, 100], [1000, 100])]));
     expect(line.path?.every(({ y }) => Math.abs(y - 94) < 1e-9)).toBe(true);
   });
 });

@@ -1,58 +1,58 @@
-import { type Point, arcByRadius, arcNear, arcPath, type Path, sampledPath, straightPath } from '../curves';
-import { alongSkin, placeOf, type Datum, type Measured, type Skin } from '../surface';
+import { type Point, arcByRadius, arcFit, arcPath, type Path, pathFromSamples, straightPath } from '../curves';
+import { skinDistance, pointOfMeasurement, type Datum, type Measured, type Skin } from '../surface';
 import { placeBands } from './band-spacing';
 import { ellipsePath } from './ellipse';
 import type { LineOf, MeasuredLine, TrimLine } from './line';
 import { sweepPath } from './sweep';
 import { letteringPaths } from './text';
 import { wavePath } from './wave';
-import { isTrouble, type LineSaid } from './says';
-import { plainly } from '../units';
+import { isFailure, type LineMessage } from './says';
+import { messageWithoutValues } from '../units';
 
 /** Paths of a line on the sheet, or why there are none. */
-export type Made = readonly Path[] | LineSaid;
+export type LinePaths = readonly Path[] | LineMessage;
 
 /** What a line measured from a datum, or round a surface, is laid out on. */
-export interface Board {
+export interface LineFrame {
   readonly skin: Skin;
   readonly datums: readonly Datum[];
 }
 
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
-const one = (path: Path | null, otherwise: LineSaid): Made => (path ? [path] : otherwise);
+const one = (path: Path | null, otherwise: LineMessage): LinePaths => (path ? [path] : otherwise);
 
 /** Lays out a line that is made from measurements alone. */
-export function madeFromMeasures(line: Exclude<MeasuredLine, LineOf<'mirror'>> | LineOf<'ring'>, { skin, datums }: Board): Made {
+export function pathsFromMeasurements(line: Exclude<MeasuredLine, LineOf<'mirror'>> | LineOf<'ring'>, { skin, datums }: LineFrame): LinePaths {
   if (line.kind === 'ring') return ringRound(line, skin);
   const datum = datums.find(({ id }) => id === line.datum);
-  if (!datum) return plainly('line.no-datum');
+  if (!datum) return messageWithoutValues('line.no-datum');
   return fromDatum(line, datum, skin);
 }
 
-function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, skin: Skin): Made {
-  const place = (measured: Measured) => placeOf(datum, measured);
+function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, skin: Skin): LinePaths {
+  const place = (measured: Measured) => pointOfMeasurement(datum, measured);
   const heading = (degrees: number) => radians(degrees + datum.angleDeg);
   switch (line.kind) {
     case 'straight':
-      return one(skin.between(place(line.from), place(line.to)), plainly('line.same-place'));
+      return one(skin.between(place(line.from), place(line.to)), messageWithoutValues('line.same-place'));
     case 'arc':
       return arcMade(line, place);
     case 'radius':
-      return one(arcByRadius(place(line.from), heading(line.headingDeg), line.radius, radians(line.turnDeg)), plainly('line.turns-nothing'));
+      return one(arcByRadius(place(line.from), heading(line.headingDeg), line.radius, radians(line.turnDeg)), messageWithoutValues('line.turns-nothing'));
     case 'sweep':
       return one(
         sweepPath(line.points.map(place), { start: ended(line.startDeg, heading), end: ended(line.endDeg, heading) }),
-        plainly('line.same-neighbours'),
+        messageWithoutValues('line.same-neighbours'),
       );
     case 'ellipse':
-      return one(ellipseOn(skin, place(line.centre), line, heading(line.turnDeg)), plainly('line.near-end'));
+      return one(ellipseOn(skin, place(line.centre), line, heading(line.turnDeg)), messageWithoutValues('line.near-end'));
     case 'bands':
       return bandEdges(line, place, heading(line.headingDeg), skin);
     case 'rays':
       return raysFrom(line, place(line.from), heading, skin);
     case 'wave': {
       const path = wavePath(place(line.from), place(line.to), line.pitch, line.height, line.shape);
-      return isTrouble(path) ? path : [path];
+      return isFailure(path) ? path : [path];
     }
     case 'text': {
       const turn = heading(line.turnDeg);
@@ -62,23 +62,23 @@ function fromDatum(line: Exclude<MeasuredLine, LineOf<'mirror'>>, datum: Datum, 
     }
     case 'imported': {
       const paths = line.paths.map(({ points, closed }) =>
-        sampledPath(
+        pathFromSamples(
           points.map(([along, above]) => place({ along, above })),
           closed,
         ),
       );
       const found = paths.filter((path): path is Path => path !== null);
-      return found.length > 0 ? found : plainly('line.holds-none');
+      return found.length > 0 ? found : messageWithoutValues('line.holds-none');
     }
   }
 }
 
 const ended = (degrees: number | undefined, heading: (degrees: number) => number): number | null => (degrees === undefined ? null : heading(degrees));
 
-function arcMade(line: LineOf<'arc'>, place: (measured: Measured) => Point): Made {
-  const straight = plainly('line.three-straight');
+function arcMade(line: LineOf<'arc'>, place: (measured: Measured) => Point): LinePaths {
+  const straight = messageWithoutValues('line.three-straight');
   if (!line.also) return one(arcPath(place(line.from), place(line.through), place(line.to)), straight);
-  const near = arcNear([line.from, line.through, ...line.also, line.to].map(place));
+  const near = arcFit([line.from, line.through, ...line.also, line.to].map(place));
   return near ? [near.path] : straight;
 }
 
@@ -94,20 +94,20 @@ function ellipseOn(skin: Skin, centre: Point, { width, height }: LineOf<'ellipse
     const angle = (2 * Math.PI * step) / steps;
     return skin.walk(centre, angle, reach(angle));
   });
-  return places.every(({ x, y }) => Number.isFinite(x) && Number.isFinite(y)) ? sampledPath(places, true) : null;
+  return places.every(({ x, y }) => Number.isFinite(x) && Number.isFinite(y)) ? pathFromSamples(places, true) : null;
 }
 
-function ringRound({ at }: LineOf<'ring'>, skin: Skin): Made {
-  if (!skin.axle) return plainly('line.not-round');
-  const along = alongSkin(skin.axle, at);
-  return along === null ? plainly('line.beyond-ends') : [skin.axle.ringAt(along)];
+function ringRound({ at }: LineOf<'ring'>, skin: Skin): LinePaths {
+  if (!skin.axle) return messageWithoutValues('line.not-round');
+  const along = skinDistance(skin.axle, at);
+  return along === null ? messageWithoutValues('line.beyond-ends') : [skin.axle.ringAt(along)];
 }
 
 /**
  * Both edges of every band, each a line of its own: straight across, or rings where the bands follow a round part. Widths, gaps and
  * margin are measured square to the bands, as tape is: at a slant they take more room along the direction they follow each other.
  */
-function bandEdges(line: LineOf<'bands'>, place: (measured: Measured) => Point, heading: number, skin: Skin): Made {
+function bandEdges(line: LineOf<'bands'>, place: (measured: Measured) => Point, heading: number, skin: Skin): LinePaths {
   const from = place(line.from);
   const edges = placeBands(line.count, line.width, line.gap, line.margin, line.taper).flatMap(({ from: start, widthMm }) => [start, start + widthMm]);
   const along = { x: Math.cos(heading), y: Math.sin(heading) };
@@ -122,19 +122,19 @@ function bandEdges(line: LineOf<'bands'>, place: (measured: Measured) => Point, 
     const ends = [-reach, reach].map((t) => ({ x: middle.x + t * Math.cos(lean), y: middle.y + t * Math.sin(lean) }));
     return skin.between(ends[0]!, ends[1]!);
   });
-  if (paths.some((path) => path === null)) return plainly('line.bands-beyond');
+  if (paths.some((path) => path === null)) return messageWithoutValues('line.bands-beyond');
   return paths as Path[];
 }
 
-function raysFrom(line: LineOf<'rays'>, from: Point, heading: (degrees: number) => number, skin: Skin): Made {
+function raysFrom(line: LineOf<'rays'>, from: Point, heading: (degrees: number) => number, skin: Skin): LinePaths {
   const paths = Array.from({ length: line.count }, (_, index) => {
     const angle = heading(line.firstDeg + index * line.stepDeg);
     if (skin.metric) return skin.between(skin.walk(from, angle, line.clear + 0.01), skin.walk(from, angle, line.clear + line.length));
     const end = (reach: number) => ({ x: from.x + reach * Math.cos(angle), y: from.y + reach * Math.sin(angle) });
     return straightPath(end(line.clear), end(line.clear + line.length));
   });
-  return paths.some((path) => path === null) ? plainly('line.not-from-here') : (paths as Path[]);
+  return paths.some((path) => path === null) ? messageWithoutValues('line.not-from-here') : (paths as Path[]);
 }
 
 /** Whether the ends of a line go on to the edge of the part: those of bands always do. */
-export const runsOn = (line: TrimLine): boolean => line.kind === 'bands' || line.runOn;
+export const extendsToEdge = (line: TrimLine): boolean => line.kind === 'bands' || line.runOn;

@@ -24,7 +24,7 @@ export interface Match {
  * @param measure measures a place of the sheet from the datum the heights were taken from
  * Source: rule of thumb, see docs/computation.md.
  */
-export function matchOf(pieces: readonly Path[], measure: (place: Point) => Measured, measured: readonly Measured[]): Match {
+export function compareSides(pieces: readonly Path[], measure: (place: Point) => Measured, measured: readonly Measured[]): Match {
   const ordered = [...measured].sort((a, b) => a.along - b.along);
   const planned = ordered.map(({ along, above }) => nearestHeight(pieces, measure, along, above));
   const out = ordered.map(({ above }, index) => (planned[index] === null ? null : above - (planned[index] as number)));

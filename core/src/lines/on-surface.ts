@@ -6,7 +6,7 @@ import type { Skin } from '../surface';
  * @param path distances and bends as on the drawing
  * @returns distances in mm on the skin, geodesic curvature; the same path where the drawing is true
  */
-export function onTrueSurface(path: Path, { metric }: Pick<Skin, 'metric'>): Path {
+export function withTrueMetric(path: Path, { metric }: Pick<Skin, 'metric'>): Path {
   if (!metric) return path;
   let at = 0;
   return path.map((point, index): PathPoint => {

@@ -1,23 +1,23 @@
-import { isClosed, type Path, sampledPath } from '../curves';
+import { isClosed, type Path, pathFromSamples } from '../curves';
 import type { Metric, Skin } from '../surface';
-import type { Made } from './made';
+import type { LinePaths } from './made';
 import { parallelPath } from './parallel';
-import { plainly } from '../units';
+import { messageWithoutValues } from '../units';
 import type { SnapName } from './says';
 
 /** Lines at a constant distance from other lines of a part. */
-export function parallelOn(skin: Skin, paths: readonly Path[], offset: number, name: SnapName): Made {
+export function parallelOn(skin: Skin, paths: readonly Path[], offset: number, name: SnapName): LinePaths {
   const found = paths.map((path) => (skin.metric ? parallelOver(skin, skin.metric, path, offset) : parallelPath(path, offset)));
   if (found.some((path) => path === null)) return { code: 'line.nothing-left', values: { name } };
   return found as Path[];
 }
 
 /** A line at a constant distance from an edge of the outline, positive towards the part. */
-export function parallelOfEdge(skin: Skin, edge: number, offset: number): Made {
+export function parallelOfEdge(skin: Skin, edge: number, offset: number): LinePaths {
   const along = skin.edges[edge];
   if (!along) return { code: 'line.no-edge', values: { edge: edge + 1 } };
-  const path = sampledPath(along.places, along.closed);
-  if (!path) return plainly('line.edge-short');
+  const path = pathFromSamples(along.places, along.closed);
+  if (!path) return messageWithoutValues('line.edge-short');
   return parallelOn(skin, [path], offset, along.name);
 }
 
@@ -29,5 +29,5 @@ function parallelOver(skin: Skin, metric: Metric, path: Path, offset: number): P
   });
   if (places.some(({ x, y }) => !Number.isFinite(x) || !Number.isFinite(y))) return null;
   const closed = isClosed(path);
-  return sampledPath(closed ? places.slice(0, -1) : places, closed);
+  return pathFromSamples(closed ? places.slice(0, -1) : places, closed);
 }

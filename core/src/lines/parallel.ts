@@ -1,4 +1,4 @@
-import { crossing, distanceToSegment, type Point, corners, isClosed, withDistances, type Path, type PathPoint } from '../curves';
+import { segmentCrossing, distanceToSegment, type Point, cornerDistances, isClosed, withArcLength, type Path, type PathPoint } from '../curves';
 import { TOLERANCE } from '../units';
 
 /**
@@ -13,7 +13,7 @@ export function parallelPath(path: Path, offset: number): Path | null {
   const closed = isClosed(path);
   const kept = losesNothing(path, offset) ? shifted : trimmed(path, shifted, Math.abs(offset), closed);
   if (kept.length < 2) return null;
-  return withDistances(closed && kept.length > 2 ? [...kept, { ...kept[0]! }] : kept);
+  return withArcLength(closed && kept.length > 2 ? [...kept, { ...kept[0]! }] : kept);
 }
 
 type Shifted = Omit<PathPoint, 'at'>;
@@ -43,7 +43,7 @@ function roundedCorners(path: Path, offset: number): Shifted[] {
 
 /** A line that never turns back on itself and never bends tighter than the distance loses nothing. */
 function losesNothing(path: Path, offset: number): boolean {
-  if (corners(path).length > 0) return false;
+  if (cornerDistances(path).length > 0) return false;
   const turning = path.slice(1).reduce((sum, point, index) => sum + Math.abs(point.curvature) * (point.at - path[index]!.at), 0);
   const convex = isClosed(path) && path.every(({ curvature }) => curvature * offset <= 0);
   return convex || (turning < Math.PI && path.every(({ curvature }) => curvature * offset < 0.98));
@@ -100,6 +100,6 @@ function meeting(last: Shifted, next: Shifted): Point | null {
   const far = 10 * Math.hypot(next.x - last.x, next.y - last.y) + 1;
   const ahead = { x: last.x + last.tx * far, y: last.y + last.ty * far };
   const behind = { x: next.x - next.tx * far, y: next.y - next.ty * far };
-  const met = crossing(last, ahead, behind, next);
+  const met = segmentCrossing(last, ahead, behind, next);
   return met ? { x: last.x + met.onFirst * (ahead.x - last.x), y: last.y + met.onFirst * (ahead.y - last.y) } : null;
 }

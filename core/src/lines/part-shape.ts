@@ -2,16 +2,16 @@ import type { Point } from '../curves';
 import {
   dot,
   HOME_POSE,
-  mirroredSkin,
-  placedBy,
+  mirrorSkin,
+  toPieceSpace,
   skinOf,
-  turnedBy,
+  rotateByPose,
   type Datum,
   type Frame,
   type Feature,
   type Pose,
   type Skin,
-  type Space,
+  type SpacePoint,
   type Surface,
 } from '../surface';
 import type { TrimLine } from './line';
@@ -30,7 +30,7 @@ export interface PartShape {
 }
 
 /** A part laid out on its sheet, before its lines: what is measured on it, and where it is on the whole piece. */
-export interface PartBoard {
+export interface PartFrame {
   readonly shape: PartShape;
   /** The sheet measurements refer to. */
   readonly measured: Skin;
@@ -44,60 +44,60 @@ export interface PartBoard {
 }
 
 /** The part another is the mirror image of while it follows; undefined for one that follows none, or whose other is gone. */
-export const followedBy = <P extends PartShape>(part: PartShape, parts: readonly P[]): P | undefined =>
+export const mirroredPart = <P extends PartShape>(part: PartShape, parts: readonly P[]): P | undefined =>
   part.opposite?.follows ? parts.find(({ id }) => id === part.opposite?.of) : undefined;
 
 /**
  * The shape a part really has: that of its opposite while it follows.
  * @returns the part itself where the other is gone
  */
-export function shapeOf(part: PartShape, parts: readonly PartShape[]): PartShape {
-  const other = followedBy(part, parts);
+export function effectiveShape(part: PartShape, parts: readonly PartShape[]): PartShape {
+  const other = mirroredPart(part, parts);
   if (!other) return part;
   return { ...part, surface: other.surface, datums: other.datums, lines: other.lines, features: other.features, pose: other.pose };
 }
 
 /** Lays a part out. */
-export function boardOf(part: PartShape, parts: readonly PartShape[]): PartBoard {
-  const shape = shapeOf(part, parts);
+export function partFrame(part: PartShape, parts: readonly PartShape[]): PartFrame {
+  const shape = effectiveShape(part, parts);
   const measured = skinOf(shape.surface);
   const mirrored = part.opposite !== undefined;
   const same = (place: Point) => place;
   return {
     shape,
     measured,
-    drawn: mirrored ? mirroredSkin(measured) : measured,
+    drawn: mirrored ? mirrorSkin(measured) : measured,
     mirrored,
     reflect: mirrored ? measured.reflect : same,
-    frame: frameOf(shape.pose ?? HOME_POSE),
+    frame: axesOf(shape.pose ?? HOME_POSE),
   };
 }
 
 /** Where a part's own directions point on the whole piece. */
-export function frameOf(pose: Pose): Frame {
+export function axesOf(pose: Pose): Frame {
   return {
-    origin: placedBy(pose, { x: 0, y: 0, z: 0 }),
-    forward: turnedBy(pose, { x: 1, y: 0, z: 0 }),
-    left: turnedBy(pose, { x: 0, y: 1, z: 0 }),
-    up: turnedBy(pose, { x: 0, y: 0, z: 1 }),
+    origin: toPieceSpace(pose, { x: 0, y: 0, z: 0 }),
+    forward: rotateByPose(pose, { x: 1, y: 0, z: 0 }),
+    left: rotateByPose(pose, { x: 0, y: 1, z: 0 }),
+    up: rotateByPose(pose, { x: 0, y: 0, z: 1 }),
   };
 }
 
 /** Place on the whole piece, and outward direction there, of a place on the sheet as drawn. */
-export function onPiece({ shape, measured, mirrored, reflect }: PartBoard, place: Point): { readonly at: Space; readonly out: Space } {
+export function pointOnPiece({ shape, measured, mirrored, reflect }: PartFrame, place: Point): { readonly at: SpacePoint; readonly out: SpacePoint } {
   const pose = shape.pose ?? HOME_POSE;
   const own = measured.inSpace(reflect(place));
-  const at = placedBy(pose, own.at);
-  const out = turnedBy(pose, own.out);
+  const at = toPieceSpace(pose, own.at);
+  const out = rotateByPose(pose, own.out);
   return mirrored ? { at: { ...at, y: -at.y }, out: { ...out, y: -out.y } } : { at, out };
 }
 
 /** Which way a view of the whole piece looks, and what is across and up in it. */
-export const VIEW_AXES: Readonly<Record<'side' | 'top' | 'end', { readonly into: Space; readonly across: Space; readonly up: Space }>> = {
+export const VIEW_AXES: Readonly<Record<'side' | 'top' | 'end', { readonly into: SpacePoint; readonly across: SpacePoint; readonly up: SpacePoint }>> = {
   side: { into: { x: 0, y: 1, z: 0 }, across: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 0, z: 1 } },
   top: { into: { x: 0, y: 0, z: -1 }, across: { x: 1, y: 0, z: 0 }, up: { x: 0, y: 1, z: 0 } },
   end: { into: { x: -1, y: 0, z: 0 }, across: { x: 0, y: 1, z: 0 }, up: { x: 0, y: 0, z: 1 } },
 };
 
 /** True where the outside at a place faces whoever looks along `into`. */
-export const faces = (out: Space, into: Space): boolean => dot(out, into) < 0;
+export const facesViewer = (out: SpacePoint, into: SpacePoint): boolean => dot(out, into) < 0;

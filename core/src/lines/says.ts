@@ -1,12 +1,12 @@
 import type { EdgeName } from '../surface';
-import type { NoValues, SaidOf } from '../units';
+import type { NoValues, MessageOf } from '../units';
 
 /** What a line is to another: parallel to it, its mirror image, a rounded corner with it, ending on it. */
 export const RELATIONS = ['parallel', 'mirror', 'corner', 'ends-on'] as const;
 export type Relation = (typeof RELATIONS)[number];
 
 /** Why a line is not where it was asked for. Said of the line: it is the subject of every sentence. */
-export interface LineSays {
+export interface LineMessages {
   readonly 'line.same-place': NoValues;
   readonly 'line.same-neighbours': NoValues;
   readonly 'line.turns-nothing': NoValues;
@@ -53,16 +53,16 @@ export interface LineSays {
   readonly 'line.on-at-viewer': NoValues;
   readonly 'line.on-misses': NoValues;
 }
-export type LineSaid = SaidOf<LineSays>;
+export type LineMessage = MessageOf<LineMessages>;
 
 /** Why there is nothing, in place of what was asked for. */
-export const isTrouble = (made: unknown): made is LineSaid => typeof made === 'object' && made !== null && 'code' in made && 'values' in made;
+export const isFailure = (made: unknown): made is LineMessage => typeof made === 'object' && made !== null && 'code' in made && 'values' in made;
 
 /** What a point was drawn to: the code of a line, the name of a datum, or an edge. */
 export type SnapName = string | EdgeName;
 
 /** What a dragged point was drawn to. */
-export interface SnapSays {
+export interface SnapMessages {
   readonly 'snap.corner': NoValues;
   readonly 'snap.middle': { readonly to: SnapName };
   readonly 'snap.end': { readonly to: SnapName };
@@ -73,14 +73,14 @@ export interface SnapSays {
   readonly 'snap.on': { readonly to: SnapName };
   readonly 'snap.tapes': { readonly count: number; readonly widthMm: number; readonly to: SnapName };
 }
-export type SnapSaid = SaidOf<SnapSays>;
+export type SnapMessage = MessageOf<SnapMessages>;
 
 /** Why bands cannot be spaced so. */
-export interface BandSays {
+export interface BandMessages {
   readonly 'bands.no-width': NoValues;
   readonly 'bands.one-no-gap': NoValues;
   readonly 'bands.too-wide': NoValues;
   readonly 'bands.too-long': NoValues;
   readonly 'bands.not-whole': { readonly count: number };
 }
-export type BandSaid = SaidOf<BandSays>;
+export type BandMessage = MessageOf<BandMessages>;

@@ -1,15 +1,15 @@
-import { type Point, reflectedPath, type Path } from '../curves';
+import { type Point, reflectPath, type Path } from '../curves';
 import type { PlacedFeature } from '../surface';
-import { boardIn, bookOf, metIn, madeIn, makeLines, type Book } from './book';
-import { newBudget, takenFrom, type Budget } from './budget';
+import { partFrameIn, newLineCache, obstaclesIn, linePathsIn, makeLines, type LineCache } from './book';
+import { newBudget, spendBudget, type Budget } from './budget';
 import { featureCrossings, type FeatureCrossing } from './features-met';
-import { laidDown, NONE_HELD, type WhatLinesMeet } from './laid-down';
+import { trimLine, NO_HELD_ENDS, type LineObstacles } from './laid-down';
 import { lineCode, type TrimLine } from './line';
-import { onTrueSurface } from './on-surface';
-import { followedBy, type PartBoard, type PartShape } from './part-shape';
-import { cornersRounded, type Rest } from './rounded-corners';
-import { isTrouble, type LineSaid } from './says';
-import { plainly, type LineId } from '../units';
+import { withTrueMetric } from './on-surface';
+import { mirroredPart, type PartFrame, type PartShape } from './part-shape';
+import { roundCorners, type LineRemainder } from './rounded-corners';
+import { isFailure, type LineMessage } from './says';
+import { messageWithoutValues, type LineId } from '../units';
 
 /** A trim line worked out on its part. A line of several strokes, such as bands or letters, comes as several of these. */
 export interface ResolvedLine {
@@ -25,16 +25,16 @@ export interface ResolvedLine {
   /** Features it meets, in order along it. */
   readonly crosses: readonly FeatureCrossing[];
   /** Why it cannot be laid out, in a sentence; null where it can. */
-  readonly fault: LineSaid | null;
+  readonly fault: LineMessage | null;
 }
 
 /** A part with all its lines worked out. */
 export interface SetOut {
-  readonly board: PartBoard;
+  readonly board: PartFrame;
   readonly lines: readonly ResolvedLine[];
   readonly features: readonly PlacedFeature[];
   /** Rims of the openings, where they lie on the sheet as drawn. */
-  readonly openings: WhatLinesMeet['openings'];
+  readonly openings: LineObstacles['openings'];
 }
 
 /**
@@ -44,7 +44,7 @@ export interface SetOut {
  * @returns by part; trouble is told on the line it belongs to
  */
 export function setOutParts(parts: readonly PartShape[], wanted?: readonly string[]): ReadonlyMap<string, SetOut> {
-  const book = bookOf(parts);
+  const book = newLineCache(parts);
   const setOut = new Map<string, SetOut>();
   const asked = parts.filter((part) => !wanted || wanted.includes(part.id));
   makeLines(asked, book);
@@ -52,7 +52,7 @@ export function setOutParts(parts: readonly PartShape[], wanted?: readonly strin
   return setOut;
 }
 
-function setOutPart(part: PartShape, book: Book, setOut: Map<string, SetOut>): SetOut {
+function setOutPart(part: PartShape, book: LineCache, setOut: Map<string, SetOut>): SetOut {
   const known = setOut.get(part.id);
   if (known) return known;
   const found = freshlySetOut(part, book, setOut);
@@ -60,22 +60,22 @@ function setOutPart(part: PartShape, book: Book, setOut: Map<string, SetOut>): S
   return found;
 }
 
-function freshlySetOut(part: PartShape, book: Book, setOut: Map<string, SetOut>): SetOut {
-  const board = boardIn(part, book);
-  const source = followedBy(part, book.parts);
+function freshlySetOut(part: PartShape, book: LineCache, setOut: Map<string, SetOut>): SetOut {
+  const board = partFrameIn(part, book);
+  const source = mirroredPart(part, book.parts);
   // A part that follows another is that one, reflected.
   if (source && !source.opposite) return reflectedSetOut(setOutPart(source, book, setOut), board);
-  const met = metIn(part, book);
-  const rounded = cornersRounded(part, book);
+  const met = obstaclesIn(part, book);
+  const rounded = roundCorners(part, book);
   const spent = newBudget();
   const lines = board.shape.lines.flatMap((line, index) =>
-    resolved(line, lineCode(index), rounded.get(line.id) ?? { made: madeIn(part, line, book), held: NONE_HELD }, board, met, spent),
+    resolved(line, lineCode(index), rounded.get(line.id) ?? { made: linePathsIn(part, line, book), held: NO_HELD_ENDS }, board, met, spent),
   );
   const own: SetOut = { board, lines, features: met.features, openings: met.openings };
   return board.mirrored ? reflectedSetOut(own, board) : own;
 }
 
-function reflectedSetOut({ lines, features, openings }: SetOut, board: PartBoard): SetOut {
+function reflectedSetOut({ lines, features, openings }: SetOut, board: PartFrame): SetOut {
   const { reflect } = board;
   const turned = (points: readonly Point[]) => points.map(reflect).reverse();
   return {
@@ -92,21 +92,28 @@ function reflectedSetOut({ lines, features, openings }: SetOut, board: PartBoard
 
 const reflectedLine = (line: ResolvedLine, reflect: (place: Point) => Point): ResolvedLine => ({
   ...line,
-  path: line.path && reflectedPath(line.path, reflect),
-  pieces: line.pieces.map((piece) => reflectedPath(piece, reflect)),
+  path: line.path && reflectPath(line.path, reflect),
+  pieces: line.pieces.map((piece) => reflectPath(piece, reflect)),
 });
 
 /** Letters of strokes: a … z, then aa, ab … */
 const strokeLetter = (index: number): string =>
   index < 26 ? String.fromCharCode(97 + index) : strokeLetter(Math.floor(index / 26) - 1) + strokeLetter(index % 26);
 
-function resolved(line: TrimLine, code: string, { made, held }: Rest, board: PartBoard, { rims, features }: WhatLinesMeet, spent: Budget): ResolvedLine[] {
+function resolved(
+  line: TrimLine,
+  code: string,
+  { made, held }: LineRemainder,
+  board: PartFrame,
+  { rims, features }: LineObstacles,
+  spent: Budget,
+): ResolvedLine[] {
   const common = { id: line.id, owner: line.id, code, path: null, pieces: [], crosses: [] };
-  if (isTrouble(made)) return [{ ...common, fault: made }];
-  const tooMuch = takenFrom(spent, made);
+  if (isFailure(made)) return [{ ...common, fault: made }];
+  const tooMuch = spendBudget(spent, made);
   if (tooMuch) return [{ ...common, fault: tooMuch }];
-  const laid = made.map((path) => laidDown(line, path, board, rims, held));
-  const trouble = laid.find(isTrouble);
+  const laid = made.map((path) => trimLine(line, path, board, rims, held));
+  const trouble = laid.find(isFailure);
   if (trouble) return [{ ...common, fault: trouble }];
   const strokes = made.map((path, index): ResolvedLine => {
     const several = made.length > 1;
@@ -115,12 +122,12 @@ function resolved(line: TrimLine, code: string, { made, held }: Rest, board: Par
       id: several ? `${line.id}.${index + 1}` : line.id,
       owner: line.id,
       code: several ? `${code}${strokeLetter(index)}` : code,
-      path: onTrueSurface(path, board.measured),
+      path: withTrueMetric(path, board.measured),
       pieces,
       crosses: featureCrossings(pieces, features),
       fault: null,
     };
   });
   const onPart = strokes.filter(({ pieces }) => pieces.length > 0);
-  return onPart.length > 0 ? onPart : [{ ...common, path: strokes[0]?.path ?? null, fault: plainly('line.outside') }];
+  return onPart.length > 0 ? onPart : [{ ...common, path: strokes[0]?.path ?? null, fault: messageWithoutValues('line.outside') }];
 }

@@ -1,12 +1,12 @@
 import { distance, type Point, nearestOnPath, pathCrossings, pointAt, type Path, straightPath } from '../curves';
-import { measureFrom, placeOf, type Datum, type Skin } from '../surface';
-import type { SnapName, SnapSaid } from './says';
-import { plainly } from '../units';
+import { measurementOfPoint, pointOfMeasurement, type Datum, type Skin } from '../surface';
+import type { SnapName, SnapMessage } from './says';
+import { messageWithoutValues } from '../units';
 
 /** What a dragged point was drawn to. */
 export interface Snap {
   readonly place: Point;
-  readonly to: SnapSaid;
+  readonly to: SnapMessage;
 }
 
 /** What there is to be drawn to. */
@@ -30,7 +30,7 @@ const MOST_TAPES = 8;
  * @param reachMm how near is near
  * @returns null where nothing is near enough
  */
-export function snapped(place: Point, targets: SnapTargets, reachMm: number): Snap | null {
+export function snapPoint(place: Point, targets: SnapTargets, reachMm: number): Snap | null {
   const groups = [points(targets), anchored(targets), (near: Point) => along(near, targets), (near: Point) => tapeRows(near, targets)];
   for (const group of groups) {
     const candidates = (typeof group === 'function' ? group(place) : group).filter((one) => distance(one.place, place) <= reachMm);
@@ -43,8 +43,8 @@ export function snapped(place: Point, targets: SnapTargets, reachMm: number): Sn
 function points({ skin, datums, lines }: SnapTargets): Snap[] {
   const rim =
     skin.ring.length <= 60
-      ? skin.ring.map((corner): Snap => ({ place: corner, to: plainly('snap.corner') }))
-      : skin.edges.map(({ places }): Snap => ({ place: places[0]!, to: plainly('snap.corner') }));
+      ? skin.ring.map((corner): Snap => ({ place: corner, to: messageWithoutValues('snap.corner') }))
+      : skin.edges.map(({ places }): Snap => ({ place: places[0]!, to: messageWithoutValues('snap.corner') }));
   const middles = skin.edges.map(({ places, name }): Snap => {
     const [a, b] = [places[0]!, places.at(-1)!];
     return places.length === 2
@@ -115,7 +115,7 @@ function along(near: Point, { lines, skin, datums }: SnapTargets): Snap[] {
     }),
   );
   const onDatums = datums.map((datum): Snap => ({
-    place: placeOf(datum, { along: measureFrom(datum, near).along, above: 0 }),
+    place: pointOfMeasurement(datum, { along: measurementOfPoint(datum, near).along, above: 0 }),
     to: { code: 'snap.on', values: { to: datum.name } },
   }));
   return [...onLines, ...onEdges, ...onDatums];
@@ -125,13 +125,13 @@ function along(near: Point, { lines, skin, datums }: SnapTargets): Snap[] {
 function tapeRows(near: Point, { datums, tapes }: SnapTargets): Snap[] {
   const widths = [...new Set(tapes)];
   return datums.flatMap((datum) => {
-    const { along: run, above } = measureFrom(datum, near);
+    const { along: run, above } = measurementOfPoint(datum, near);
     return widths.flatMap((width): Snap[] => {
       const count = Math.round(Math.abs(above) / width);
       if (count < 1 || count > MOST_TAPES) return [];
       return [
         {
-          place: placeOf(datum, { along: run, above: Math.sign(above) * count * width }),
+          place: pointOfMeasurement(datum, { along: run, above: Math.sign(above) * count * width }),
           to: { code: 'snap.tapes', values: { count, widthMm: width, to: datum.name } },
         },
       ];

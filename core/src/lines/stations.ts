@@ -19,7 +19,7 @@ export interface Stations {
 }
 
 /** More marks than this are no table. */
-export const MOST_STATIONS = 2000;
+export const MAX_STATIONS = 2000;
 
 /**
  * Marks a piece of a line at even steps, at both its ends, and wherever chords between marks would stray too far.
@@ -45,7 +45,7 @@ function evenAlongDatum(piece: Path, along: readonly number[], stepMm: number): 
   const [low, high] = [Math.min(along[0]!, along.at(-1)!), Math.max(along[0]!, along.at(-1)!)];
   const found = [piece[0]!.at];
   const first = Math.ceil((low + 1e-6) / stepMm);
-  const count = Math.min(MOST_STATIONS, Math.floor((high - 1e-6) / stepMm) - first + 1);
+  const count = Math.min(MAX_STATIONS, Math.floor((high - 1e-6) / stepMm) - first + 1);
   for (let index = 0; index < count; index++) found.push(distanceAt(piece, along, (first + index) * stepMm));
   return [...found, piece.at(-1)!.at].sort((a, b) => a - b);
 }
@@ -63,7 +63,7 @@ function distanceAt(piece: Path, along: readonly number[], wanted: number): numb
 
 function evenAlongLine(piece: Path, stepMm: number): number[] {
   const [start, end] = [piece[0]!.at, piece.at(-1)!.at];
-  const count = Math.min(MOST_STATIONS, Math.floor((end - start - 1e-6) / stepMm));
+  const count = Math.min(MAX_STATIONS, Math.floor((end - start - 1e-6) / stepMm));
   return [start, ...Array.from({ length: count }, (_, index) => start + (index + 1) * stepMm), end];
 }
 
@@ -72,7 +72,7 @@ function withExtras(piece: Path, even: readonly number[], toleranceMm: number): 
   const marks: { at: number; extra: boolean }[] = [];
   const fill = (from: number, to: number) => {
     const { at, off } = farthestFrom(piece, from, to);
-    if (off <= toleranceMm || marks.length >= MOST_STATIONS || to - from < 1e-3) return;
+    if (off <= toleranceMm || marks.length >= MAX_STATIONS || to - from < 1e-3) return;
     fill(from, at);
     marks.push({ at, extra: true });
     fill(at, to);

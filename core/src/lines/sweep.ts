@@ -1,4 +1,4 @@
-import { cubicSpline, distance, splineAt, type Point, type Spline, withDistances, type Path, type PathPoint, straightPath } from '../curves';
+import { cubicSpline, distance, splineAt, type Point, type Spline, withArcLength, type Path, type PathPoint, straightPath } from '../curves';
 import { TOLERANCE } from '../units';
 
 /** Directions a sweep must leave and arrive in, radians; null where it may choose. */
@@ -36,7 +36,7 @@ export function sweepPath(points: readonly Point[], ends: SweepEnds = { start: n
 }
 
 type Sample = Omit<PathPoint, 'at'>;
-const asPath = (spans: readonly Sample[][]): Path => withDistances(spans.flatMap((span, index) => (index === 0 ? span : span.slice(1))));
+const asPath = (spans: readonly Sample[][]): Path => withArcLength(spans.flatMap((span, index) => (index === 0 ? span : span.slice(1))));
 
 /** The curve span by span, each with both its ends. */
 function sweepSpans(points: readonly Point[], ends: SweepEnds, exponent: number): Sample[][] {

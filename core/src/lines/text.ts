@@ -1,8 +1,8 @@
-import { flattenQuadratic, type Point, type Path, sampledPath } from '../curves';
+import { flattenQuadratic, type Point, type Path, pathFromSamples } from '../curves';
 import { EndType, inflatePaths, JoinType } from 'clipper2-ts';
 import { TOLERANCE } from '../units';
 import letters from './letters.json';
-import type { LineSaid } from './says';
+import type { LineMessage } from './says';
 
 /** How letters are set: all in mm. */
 export interface Lettering {
@@ -29,7 +29,7 @@ export const STROKE_SHARES = { least: 0.04, most: 0.24 } as const;
  * @param put moves a place of the lettering onto the sheet
  * @returns closed paths, outer ones anticlockwise, inner ones clockwise; trouble where the stroke does not suit the height
  */
-export function letteringPaths(of: Lettering, put: (place: Point) => Point): Path[] | LineSaid {
+export function letteringPaths(of: Lettering, put: (place: Point) => Point): Path[] | LineMessage {
   const share = of.strokeMm / of.heightMm;
   if (share < STROKE_SHARES.least || share > STROKE_SHARES.most) return { code: 'line.strokes', values: STROKE_SHARES };
   const scale = (of.heightMm - of.strokeMm) / (letters.capHeight - letters.stem);
@@ -41,7 +41,7 @@ export function letteringPaths(of: Lettering, put: (place: Point) => Point): Pat
     const shift = at + grow;
     for (const ring of grown(flattened(d, scale), grow)) {
       const set = ring.map(({ x, y }) => ({ x: x + shift + (y + grow) * Math.tan(of.slant), y: y + grow }));
-      const path = sampledPath(set.map(put), true);
+      const path = pathFromSamples(set.map(put), true);
       if (path) paths.push(path);
     }
     at += advance * scale + 2 * grow + of.spacingMm;

@@ -1,10 +1,10 @@
-import { boxOf, crossing, insideRing, type Point, pathCrossings, pieceOf, pointAt, withDistances, type Path } from '../curves';
+import { boundingBox, segmentCrossing, isInsideRing, type Point, pathCrossings, pathSlice, pointAt, withArcLength, type Path } from '../curves';
 import type { Skin } from '../surface';
 import { TOLERANCE } from '../units';
-import { meetsItself } from './wrap';
+import { isClosedOnSurface } from './wrap';
 
 /** A line with its ends run on. */
-export interface LongerLine {
+export interface ExtendedLine {
   readonly path: Path;
   /** How many places stand before and after the line as measured. */
   readonly before: number;
@@ -15,18 +15,18 @@ export interface LongerLine {
  * Runs the ends of a line straight on, past everything on the part.
  * @param ends which ends go on; a closed line has none
  */
-export function runOn(path: Path, skin: Skin, ends: { readonly start: boolean; readonly end: boolean }): LongerLine {
+export function extendEnds(path: Path, skin: Skin, ends: { readonly start: boolean; readonly end: boolean }): ExtendedLine {
   const [first, last] = [path[0]!, path.at(-1)!];
-  if (meetsItself(path, skin)) return { path, before: 0, after: 0 };
+  if (isClosedOnSurface(path, skin)) return { path, before: 0, after: 0 };
   const before = ends.start ? skin.onward(first, false).reverse() : [];
   const after = ends.end ? skin.onward(last, true) : [];
   if (before.length + after.length === 0) return { path, before: 0, after: 0 };
   // The join keeps its own bend: the place is there twice, once for each side of it.
-  const lead = before.length > 0 ? withDistances([...before, { ...first, curvature: 0 }]) : [];
+  const lead = before.length > 0 ? withArcLength([...before, { ...first, curvature: 0 }]) : [];
   const base = lead.at(-1)?.at ?? 0;
   const own = path.map((point) => ({ ...point, at: base + point.at - first.at }));
   const end = own.at(-1)!.at;
-  const tail = after.length > 0 ? withDistances([{ ...last, curvature: 0 }, ...after]).map((point) => ({ ...point, at: point.at + end })) : [];
+  const tail = after.length > 0 ? withArcLength([{ ...last, curvature: 0 }, ...after]).map((point) => ({ ...point, at: point.at + end })) : [];
   return { path: [...lead, ...own, ...tail], before: lead.length, after: tail.length };
 }
 
@@ -35,29 +35,29 @@ export function runOn(path: Path, skin: Skin, ends: { readonly start: boolean; r
  * @param targets paths of the line it ends on
  * @returns null where it does not meet them
  */
-export function endedOn(path: Path, end: 'start' | 'end', targets: readonly Path[], skin: Skin): Path | null {
+export function endOnLine(path: Path, end: 'start' | 'end', targets: readonly Path[], skin: Skin): Path | null {
   const atStart = end === 'start';
-  const longer = runOn(path, skin, { start: atStart, end: !atStart });
+  const longer = extendEnds(path, skin, { start: atStart, end: !atStart });
   const own = atStart ? longer.path[longer.before]!.at : longer.path[longer.path.length - 1 - longer.after]!.at;
   const met = targets.flatMap((target) => pathCrossings(longer.path, target).map(({ onFirst }) => onFirst));
   const nearest = met.sort((a, b) => Math.abs(a - own) - Math.abs(b - own))[0];
   if (nearest === undefined) return null;
   const whole = longer.path;
-  const piece = atStart ? pieceOf(whole, nearest, whole.at(-1)!.at) : pieceOf(whole, 0, nearest);
+  const piece = atStart ? pathSlice(whole, nearest, whole.at(-1)!.at) : pathSlice(whole, 0, nearest);
   const start = piece?.[0]?.at ?? 0;
   return piece && piece.map((point) => ({ ...point, at: point.at - start }));
 }
 
 /** The part of a sheet that lines may lie on. */
-export interface Rims {
+export interface TrimRegion {
   /** Rings a line is cut at. */
   readonly rims: readonly (readonly Point[])[];
   readonly holds: (place: Point) => boolean;
 }
 
 /** Where lines may lie: on the sheet, off its openings. */
-export function rimsOf(skin: Skin, openings: readonly (readonly Point[])[]): Rims {
-  const bare = (place: Point) => !openings.some((ring) => insideRing(place, ring));
+export function trimRegion(skin: Skin, openings: readonly (readonly Point[])[]): TrimRegion {
+  const bare = (place: Point) => !openings.some((ring) => isInsideRing(place, ring));
   return { rims: [...skin.rims, ...openings], holds: (place) => skin.holds(place) && bare(place) };
 }
 
@@ -65,8 +65,8 @@ export function rimsOf(skin: Skin, openings: readonly (readonly Point[])[]): Rim
  * The pieces of a path that lie on the part.
  * @returns pieces in order, distances as on the path given; empty where it misses the part
  */
-export function piecesInside(path: Path, { rims, holds }: Rims): Path[] {
-  const cuts = [path[0]!.at, ...rims.flatMap((rim) => rimCrossings(path, rim)), path.at(-1)!.at].sort((a, b) => a - b);
+export function piecesOnPart(path: Path, { rims, holds }: TrimRegion): Path[] {
+  const cuts = [path[0]!.at, ...rims.flatMap((rim) => outlineCrossings(path, rim)), path.at(-1)!.at].sort((a, b) => a - b);
   const spans: { from: number; to: number }[] = [];
   for (let index = 1; index < cuts.length; index++) {
     const [from, to] = [cuts[index - 1]!, cuts[index]!];
@@ -75,11 +75,11 @@ export function piecesInside(path: Path, { rims, holds }: Rims): Path[] {
     if (last && from - last.to < TOLERANCE.grid) last.to = to;
     else spans.push({ from, to });
   }
-  return spans.map(({ from, to }) => pieceOf(path, from, to)).filter((piece): piece is Path => piece !== null);
+  return spans.map(({ from, to }) => pathSlice(path, from, to)).filter((piece): piece is Path => piece !== null);
 }
 
 /** Pieces that hang together with the line as measured: run on through the seam, but not past the first edge it meets. */
-export function connectedTo(pieces: readonly Path[], span: { readonly from: number; readonly to: number }): readonly Path[] {
+export function connectedPieces(pieces: readonly Path[], span: { readonly from: number; readonly to: number }): readonly Path[] {
   const reaches = (piece: Path) => piece.at(-1)!.at > span.from + 1e-3 && piece[0]!.at < span.to - 1e-3;
   const goesOn = (piece: Path, next: Path) => next[0]!.at - piece.at(-1)!.at < 1e-3;
   let first = pieces.findIndex(reaches);
@@ -91,8 +91,8 @@ export function connectedTo(pieces: readonly Path[], span: { readonly from: numb
 }
 
 /** Distances along a path at which it crosses a rim. */
-export function rimCrossings(path: Path, rim: readonly Point[]): number[] {
-  const box = boxOf(rim);
+export function outlineCrossings(path: Path, rim: readonly Point[]): number[] {
+  const box = boundingBox(rim);
   const found: number[] = [];
   for (let index = 1; index < path.length; index++) {
     const [a, b] = [path[index - 1]!, path[index]!];
@@ -103,7 +103,7 @@ export function rimCrossings(path: Path, rim: readonly Point[]): number[] {
       const c = rim[edge]!;
       const d = rim[(edge + 1) % rim.length]!;
       if ((c.x < minX && d.x < minX) || (c.x > maxX && d.x > maxX) || (c.y < minY && d.y < minY) || (c.y > maxY && d.y > maxY)) continue;
-      const met = crossing(a, b, c, d);
+      const met = segmentCrossing(a, b, c, d);
       if (met) found.push(a.at + met.onFirst * (b.at - a.at));
     }
   }

@@ -1,7 +1,7 @@
-import { distance, type Point, arcPath, withDistances, type Path, type PathPoint } from '../curves';
-import { plainly, TOLERANCE } from '../units';
-import { tooFine } from './budget';
-import type { LineSaid } from './says';
+import { distance, type Point, arcPath, withArcLength, type Path, type PathPoint } from '../curves';
+import { messageWithoutValues, TOLERANCE } from '../units';
+import { tooManySegments } from './budget';
+import type { LineMessage } from './says';
 
 /** More waves than anyone masks: a mistyped pitch would take minutes to work out. Rule of thumb. */
 const MOST_WAVES = 500;
@@ -12,24 +12,24 @@ const MOST_WAVES = 500;
  * @param height wave: from trough to crest; scallop: rise of each bow above the base, to the left of it
  * @returns the path, or what is wrong with it
  */
-export function wavePath(from: Point, to: Point, pitch: number, height: number, shape: 'wave' | 'scallop'): Path | LineSaid {
+export function wavePath(from: Point, to: Point, pitch: number, height: number, shape: 'wave' | 'scallop'): Path | LineMessage {
   const length = distance(from, to);
-  if (length < 1e-3) return plainly('line.same-place');
+  if (length < 1e-3) return messageWithoutValues('line.same-place');
   const count = Math.max(1, Math.round(length / pitch));
   if (count > MOST_WAVES) return { code: 'line.too-many-waves', values: { waves: count, most: MOST_WAVES } };
   const [ux, uy] = [(to.x - from.x) / length, (to.y - from.y) / length];
   const put = (along: number, up: number): Point => ({ x: from.x + ux * along - uy * up, y: from.y + uy * along + ux * up });
-  return shape === 'wave' ? sine(length, count, height / 2, put, ux, uy) : (scallops(length, count, height, put) ?? plainly('line.scallop-high'));
+  return shape === 'wave' ? sine(length, count, height / 2, put, ux, uy) : (scallops(length, count, height, put) ?? messageWithoutValues('line.scallop-high'));
 }
 
-function sine(length: number, count: number, rise: number, put: (along: number, up: number) => Point, ux: number, uy: number): Path | LineSaid {
+function sine(length: number, count: number, rise: number, put: (along: number, up: number) => Point, ux: number, uy: number): Path | LineMessage {
   const k = (2 * Math.PI * count) / length;
   const bend = rise * k * k;
   const steps = Math.max(40 * count, Math.ceil(length / Math.sqrt((8 * TOLERANCE.flatten) / Math.max(bend, 1e-9))), Math.ceil(1 / TOLERANCE.curvatureShare));
   // One that is too fine is not drawn first.
-  const trouble = tooFine(steps);
+  const trouble = tooManySegments(steps);
   if (trouble) return trouble;
-  return withDistances(
+  return withArcLength(
     Array.from({ length: steps + 1 }, (_, step) => {
       const along = (length * step) / steps;
       const slope = rise * k * Math.cos(k * along);
@@ -49,5 +49,5 @@ function scallops(length: number, count: number, height: number, put: (along: nu
     if (!bow) return null;
     bows.push(...bow);
   }
-  return withDistances(bows);
+  return withArcLength(bows);
 }

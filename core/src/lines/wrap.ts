@@ -1,6 +1,6 @@
-import { distance, isClosed, pieceOf, type Path, type Point } from '../curves';
+import { distance, isClosed, pathSlice, type Path, type Point } from '../curves';
 import type { Seam, Skin } from '../surface';
-import { halved } from '../units';
+import { bisect } from '../units';
 
 /** Within this share of a turn a place is on the seam. */
 const ON_SEAM = 1e-9;
@@ -9,14 +9,14 @@ const ON_SEAM = 1e-9;
  * Cuts a line at the seam of a round surface and moves every piece onto the sheet.
  * @returns pieces in order with distances as on the line; the line itself where the sheet does not wrap
  */
-export function wrapped(path: Path, { seam }: Skin): Path[] {
+export function wrapAtSeam(path: Path, { seam }: Skin): Path[] {
   if (!seam) return [path];
   const around: number[] = [];
   path.forEach((point, index) => around.push(seam.turnsAt(point, index === 0 ? 0 : around[index - 1]!)));
   const cuts = seamCuts(path, around, seam);
   const stops = [path[0]!.at, ...cuts, path.at(-1)!.at];
   return stops.slice(1).flatMap((to, index) => {
-    const piece = pieceOf(path, stops[index]!, to);
+    const piece = pathSlice(path, stops[index]!, to);
     if (!piece) return [];
     // Off the ends: a piece may start and stop on the seam itself.
     const middle = turnsAtDistance(path, around, (stops[index]! + to) / 2, seam);
@@ -26,7 +26,7 @@ export function wrapped(path: Path, { seam }: Skin): Path[] {
 }
 
 /** How many times a line goes round a surface; 0 where the sheet does not wrap. */
-export function timesRound(path: Path, { seam }: Skin): number {
+export function turnsRound(path: Path, { seam }: Skin): number {
   if (!seam) return 0;
   let [before, least, most] = [0, Infinity, -Infinity];
   path.forEach((point, index) => {
@@ -55,7 +55,7 @@ function seamCuts(path: Path, around: readonly number[], seam: Seam): number[] {
 /** Share of a straight piece at which it has gone round so often: even on a tube; on a cone, which turns unevenly, by halving. */
 function shareAtSeam(a: Point, b: Point, from: number, to: number, turn: number, seam: Seam): number {
   if (seam.even) return (turn - from) / (to - from);
-  return halved(0, 1, 50, (share) => seam.turnsAt({ x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) }, turn) < turn === from < to);
+  return bisect(0, 1, 50, (share) => seam.turnsAt({ x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) }, turn) < turn === from < to);
 }
 
 /** Turns at a distance along the line, at the middle of a piece: on which side of every seam it lies. */
@@ -69,7 +69,7 @@ function turnsAtDistance(path: Path, around: readonly number[], at: number, seam
 }
 
 /** True for a line that ends where it starts: on the sheet, or once round a part, where its ends lie apart on the sheet. */
-export function meetsItself(path: Path, { seam }: Pick<Skin, 'seam'>): boolean {
+export function isClosedOnSurface(path: Path, { seam }: Pick<Skin, 'seam'>): boolean {
   const [first, last] = [path[0]!, path.at(-1)!];
   return isClosed(path) || (seam !== null && [-1, 1].some((count) => distance(seam.unwound(last, count), first) < 1e-3));
 }

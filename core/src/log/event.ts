@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { HEATS } from '../air';
 import { FEELS, PULLS } from '../learning';
-import { instantText, nameText, noteText, numberBetween, oneOf, plainly, stepText, told, uuidText, wholeBetween } from '../units';
+import { instantText, nameText, noteText, numberBetween, oneOfWords, messageWithoutValues, stepText, faultText, uuidText, wholeBetween } from '../units';
 
 /** What this program writes down of its own. */
 export const EVENT_KINDS = ['start', 'done', 'undo', 'trouble', 'note', 'touch', 'finish'] as const;
@@ -11,21 +11,21 @@ export type EventKind = (typeof EVENT_KINDS)[number];
 export const EVENT_VERSION = 5;
 
 /** A log holds at most this many events, so that it can always be written to a file and read again. */
-export const MOST_EVENTS = 10_000;
+export const MAX_EVENTS = 10_000;
 
 /** A photo is sent and kept at most this large, bytes; phones make theirs smaller first. */
-export const LARGEST_PHOTO_BYTES = 1_000_000;
+export const MAX_PHOTO_BYTES = 1_000_000;
 
 /** A job holds at most this many photos. */
-export const MOST_PHOTOS = 300;
+export const MAX_PHOTOS = 300;
 
 /** Letters of all notes of one log together. */
-export const MOST_NOTE_LETTERS = 4_000_000;
+export const MAX_NOTE_CHARACTERS = 4_000_000;
 
 /** What was seen or set, as figures: how a film feels, how a pull went, how a coat was sprayed; or which photo shows it. What is left out was not noted. */
-export const sawSchema = v.variant('kind', [
-  v.strictObject({ kind: v.literal('feel'), feel: oneOf(FEELS) }),
-  v.strictObject({ kind: v.literal('pull'), result: oneOf(PULLS) }),
+export const observedSchema = v.variant('kind', [
+  v.strictObject({ kind: v.literal('feel'), feel: oneOfWords(FEELS) }),
+  v.strictObject({ kind: v.literal('pull'), result: oneOfWords(PULLS) }),
   v.strictObject({
     kind: v.literal('coat'),
     passes: v.optional(wholeBetween(1, 20)),
@@ -39,9 +39,9 @@ export const sawSchema = v.variant('kind', [
   /** Paint mixed once for two jobs: the title of the other, and whether it was mixed at this job's step or at the other's. */
   v.strictObject({ kind: v.literal('mix'), with: nameText(), here: v.boolean() }),
   /** Warmth from the moment of the entry on. */
-  v.strictObject({ kind: v.literal('heat'), how: oneOf(HEATS), filmC: numberBetween(15, 120, '°C'), minutes: wholeBetween(1, 1440) }),
+  v.strictObject({ kind: v.literal('heat'), how: oneOfWords(HEATS), filmC: numberBetween(15, 120, '°C'), minutes: wholeBetween(1, 1440) }),
 ]);
-export type Saw = v.InferOutput<typeof sawSchema>;
+export type Observed = v.InferOutput<typeof observedSchema>;
 
 /**
  * Something that was really done or seen. Never edited; corrected by a later event. A kind this program does not know comes from a
@@ -51,7 +51,7 @@ export const newestEventSchema = v.strictObject({
   id: uuidText(),
   version: wholeBetween(1, 1_000),
   at: instantText(),
-  kind: v.pipe(v.string(told(plainly('field.event'))), v.regex(/^[a-z][a-z-]{0,39}$/, told(plainly('field.event')))),
+  kind: v.pipe(v.string(faultText(messageWithoutValues('field.event'))), v.regex(/^[a-z][a-z-]{0,39}$/, faultText(messageWithoutValues('field.event')))),
   /** Step of the run sheet it belongs to; null for the job as a whole. */
   step: v.nullable(stepText()),
   note: noteText(),
@@ -64,7 +64,7 @@ export const newestEventSchema = v.strictObject({
   /** What the clock of that device said, where it is known to be wrong: `at` is set right by it. */
   deviceAt: v.optional(instantText()),
   /** What was seen or set, where it was told as figures. */
-  saw: v.optional(sawSchema),
+  saw: v.optional(observedSchema),
 });
 export type LogEvent = v.InferOutput<typeof newestEventSchema>;
 

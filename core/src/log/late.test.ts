@@ -1,4 +1,4 @@
-import { asOf, decisive, nextNow, progressOf, scuffId, stepNamed, type LogEvent, type RunningWindow, type Step } from '.';
+import { currentWindow, decidingWindow, currentStep, progressOf, scuffId, stepOfEntry, type LogEvent, type RunningWindow, type Step } from '.';
 import type { StepId } from '../units';
 import { stepFor } from './testing-steps';
 
@@ -20,23 +20,23 @@ const run = (second: Step, ...log: readonly LogEvent[]) =>
 it('a coat whose limit has passed is scuffed for first, once, and then has no limit', () => {
   const coat = step('two', { after: after() });
   const before = run(coat);
-  expect(nextNow(before, [], 159 * MINUTE)?.id).toBe('two');
-  const late = nextNow(before, [], 161 * MINUTE)!;
+  expect(currentStep(before, [], 159 * MINUTE)?.id).toBe('two');
+  const late = currentStep(before, [], 161 * MINUTE)!;
   expect(late).toMatchObject({ id: 'scuff-two', kind: 'abrade', attended: true, say: { code: 'step.scuff', values: { coat: coat.say, masked: true } } });
   const scuffed = run(coat, done(late.id, 180));
-  expect(nextNow(scuffed, [], 200 * MINUTE)?.id).toBe('two');
+  expect(currentStep(scuffed, [], 200 * MINUTE)?.id).toBe('two');
   expect(scuffed.running).toMatchObject([{ step: 'two', opens: 110 * MINUTE, closes: null }]);
-  expect(stepNamed([coat], late.id)).toEqual(late);
-  expect(stepNamed([coat], 'two')).toBe(coat);
-  expect(stepNamed([coat], 'three')).toBeUndefined();
+  expect(stepOfEntry([coat], late.id)).toEqual(late);
+  expect(stepOfEntry([coat], 'two')).toBe(coat);
+  expect(stepOfEntry([coat], 'three')).toBeUndefined();
 });
 it('a film with a second window is left alone between the two: nothing goes on, scuffed or not', () => {
   const coat = step('two', { after: after({ againMin: 2880 }) });
   const progress = run(coat);
-  expect(nextNow(progress, [], 200 * MINUTE)?.id).toBe('two');
+  expect(currentStep(progress, [], 200 * MINUTE)?.id).toBe('two');
   const [window] = progress.running;
-  expect(asOf(window!, 150 * MINUTE)).toMatchObject({ opens: 110 * MINUTE, closes: 160 * MINUTE });
-  expect(asOf(window!, 161 * MINUTE)).toMatchObject({ opens: 2980 * MINUTE, closes: null });
+  expect(currentWindow(window!, 150 * MINUTE)).toMatchObject({ opens: 110 * MINUTE, closes: 160 * MINUTE });
+  expect(currentWindow(window!, 161 * MINUTE)).toMatchObject({ opens: 2980 * MINUTE, closes: null });
 });
 it('a second window counts where all that close have one', () => {
   const two = step('two', { after: [...after({ againMin: 2880 }), ...after({ step: 'other', maxMin: 90 })] });
@@ -47,7 +47,7 @@ it('a second window counts where all that close have one', () => {
 });
 it('a pull that is late stays what it is', () => {
   const pull = step('two', { kind: 'pull', after: after({ code: 'pull' }) });
-  expect(nextNow(run(pull), [], 900 * MINUTE)?.id).toBe('two');
+  expect(currentStep(run(pull), [], 900 * MINUTE)?.id).toBe('two');
   expect(scuffId('a' as StepId)).not.toBe(scuffId('b' as StepId));
 });
 it('paint that has gone off is mixed anew before its coat, and counts from then; a second time as well', () => {
@@ -58,27 +58,27 @@ it('paint that has gone off is mixed anew before its coat, and counts from then;
   // Of two coats from one mix the next tells how long it is good.
   const other = step('three', { after: [...after({ minMin: 0, maxMin: 20, code: 'pot' }), ...after({ step: 'two' })] });
   expect(progressOf([...steps, other], [done('', 0), done('one', 100)]).running).toMatchObject([{ step: 'two', code: 'pot' }]);
-  expect(nextNow(first, steps, 119 * MINUTE)?.id).toBe('two');
-  const again = nextNow(first, steps, 121 * MINUTE)!;
+  expect(currentStep(first, steps, 119 * MINUTE)?.id).toBe('two');
+  const again = currentStep(first, steps, 121 * MINUTE)!;
   expect(again).toMatchObject({ id: 'remix-one', kind: 'mix', after: [], say: { code: 'step.remix', values: mix.say.values } });
-  expect(stepNamed(steps, again.id)).toEqual(again);
+  expect(stepOfEntry(steps, again.id)).toEqual(again);
   const mixed = progressOf(steps, [done('', 0), done('one', 100), done(again.id, 130)]);
   expect(mixed.running).toMatchObject([{ step: 'two', code: 'pot', opens: 130 * MINUTE, closes: 150 * MINUTE }]);
-  expect(nextNow(mixed, steps, 140 * MINUTE)?.id).toBe('two');
-  expect(nextNow(mixed, steps, 151 * MINUTE)?.id).toBe('remix-one');
+  expect(currentStep(mixed, steps, 140 * MINUTE)?.id).toBe('two');
+  expect(currentStep(mixed, steps, 151 * MINUTE)?.id).toBe('remix-one');
   const twice = progressOf(steps, [done('', 0), done('one', 100), done(again.id, 130), done(again.id, 160)]);
-  expect(nextNow(twice, steps, 179 * MINUTE)?.id).toBe('two');
+  expect(currentStep(twice, steps, 179 * MINUTE)?.id).toBe('two');
 });
 it('of several windows of a step the one that decides is told', () => {
   const window = (code: string, opens: number | null, closes: number | null) => ({ code, opens, closes });
   const [recoat, pot] = [window('recoat', 30, null), window('pot', 10, 60)];
-  expect(decisive([pot, recoat], 20)).toBe(recoat);
-  expect(decisive([recoat, pot], 40)).toBe(pot);
-  expect(decisive([recoat, pot], 61)).toBe(pot);
-  expect(decisive([recoat, window('pull', null, 90)], 20)).toMatchObject({ code: 'pull' });
-  expect(decisive([], 0)).toBeNull();
+  expect(decidingWindow([pot, recoat], 20)).toBe(recoat);
+  expect(decidingWindow([recoat, pot], 40)).toBe(pot);
+  expect(decidingWindow([recoat, pot], 61)).toBe(pot);
+  expect(decidingWindow([recoat, window('pull', null, 90)], 20)).toMatchObject({ code: 'pull' });
+  expect(decidingWindow([], 0)).toBeNull();
 });
 it('windows that do not close stay as they are', () => {
   const open: RunningWindow = { step: 's', say: { code: 'x', values: {} }, code: 'recoat', opens: 5, closes: null };
-  expect(asOf(open, 99)).toBe(open);
+  expect(currentWindow(open, 99)).toBe(open);
 });

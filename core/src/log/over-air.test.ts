@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { airAt, dryingRate, type AirReading } from '../air';
-import { courseOf, NO_AIR, overAir as overShopAir, progressOf, ruleOver, type LogEvent, type RunningWindow, type WindowCount } from '.';
+import { airSeriesOf, NO_AIR, windowInAir as overShopAir, progressOf, ruleInAir, type LogEvent, type RunningWindow, type WindowCount } from '.';
 
-const overAir = (window: RunningWindow, measured: readonly AirReading[]) => overShopAir(window, { ...NO_AIR, measured });
+const windowInAir = (window: RunningWindow, measured: readonly AirReading[]) => overShopAir(window, { ...NO_AIR, measured });
 
 const MINUTE = 60_000;
 const film = { activationKj: 50, waterborne: false, airC: 23, rhPercent: 50, movement: 'normal' as const };
@@ -21,42 +21,42 @@ const rate = (airC: number) => dryingRate(50, false, { airC, rhPercent: 50, move
 
 it('stays as planned where the air is as planned, or nobody has read it off', () => {
   const planned = windowOf([count()]);
-  expect(overAir(planned, [])).toEqual(planned);
-  const same = overAir(planned, steady(23));
+  expect(windowInAir(planned, [])).toEqual(planned);
+  const same = windowInAir(planned, steady(23));
   expect([same.opens! / MINUTE, same.closes! / MINUTE].map((at) => Math.round(at * 1000) / 1000)).toEqual([1060, 1120]);
-  expect(overAir({ ...planned, counts: undefined } as unknown as RunningWindow, steady(10))).toMatchObject({ opens: 1060 * MINUTE });
+  expect(windowInAir({ ...planned, counts: undefined } as unknown as RunningWindow, steady(10))).toMatchObject({ opens: 1060 * MINUTE });
 });
 it('opens and closes later in colder air, by what the film dries slower', () => {
-  const cold = overAir(windowOf([count()]), steady(13));
+  const cold = windowInAir(windowOf([count()]), steady(13));
   expect(cold.opens! / MINUTE).toBeCloseTo(1000 + 60 / rate(13), 3);
   expect(cold.closes! / MINUTE).toBeCloseTo(1000 + 120 / rate(13), 3);
 });
 it('counts the air of the plan before the first reading and long after the last', () => {
-  const half = overAir(windowOf([count()]), [
+  const half = windowInAir(windowOf([count()]), [
     { atMin: 1030, airC: 13, rhPercent: 50 },
     { atMin: 1100, airC: 13, rhPercent: 50 },
   ]);
   expect(half.opens! / MINUTE).toBeCloseTo(1030 + 30 / rate(13), 3);
-  const long = overAir(windowOf([count({ minMin: 2000, maxMin: null })], 3000, null), [{ atMin: 1000, airC: 13, rhPercent: 50 }]);
+  const long = windowInAir(windowOf([count({ minMin: 2000, maxMin: null })], 3000, null), [{ atMin: 1000, airC: 13, rhPercent: 50 }]);
   // Two hours passing into the planned air, the rest as planned: between all cold and all planned.
   expect(long.opens! / MINUTE).toBeGreaterThan(3000);
   expect(long.opens! / MINUTE).toBeLessThan(3000 + 120 / rate(13));
   expect(long.closes).toBeNull();
 });
 it('opens with the last of several films and closes with the first', () => {
-  const two = overAir(windowOf([count(), count({ since: 900 * MINUTE, minMin: 100, maxMin: 180 })], 1060, 1080), steady(18));
+  const two = windowInAir(windowOf([count(), count({ since: 900 * MINUTE, minMin: 100, maxMin: 180 })], 1060, 1080), steady(18));
   expect(two.opens! / MINUTE).toBeCloseTo(Math.max(1000 + 60 / rate(18), 900 + 100 / rate(18)), 3);
   expect(two.closes! / MINUTE).toBeCloseTo(Math.min(1000 + 120 / rate(18), 900 + 180 / rate(18)), 3);
 });
 it('a time no film is waited for stays as it is', () => {
   const { film: _film, ...plain } = count();
-  expect(overAir(windowOf([plain as WindowCount]), steady(5)).opens).toBe(1060 * MINUTE);
+  expect(windowInAir(windowOf([plain as WindowCount]), steady(5)).opens).toBe(1060 * MINUTE);
 });
 it('never opens sooner where it was colder', () => {
   fc.assert(
     fc.property(fc.array(fc.integer({ min: 5, max: 35 }), { minLength: 1, maxLength: 10 }), fc.integer({ min: 0, max: 8 }), (air, less) => {
       const readings = (by: number) => air.map((airC, index) => ({ atMin: 980 + index * 20, airC: airC - by, rhPercent: 50 }));
-      expect(overAir(windowOf([count()]), readings(less)).opens!).toBeGreaterThanOrEqual(overAir(windowOf([count()]), readings(0)).opens! - 1);
+      expect(windowInAir(windowOf([count()]), readings(less)).opens!).toBeGreaterThanOrEqual(windowInAir(windowOf([count()]), readings(0)).opens! - 1);
     }),
   );
 });
@@ -64,12 +64,12 @@ it('never opens sooner where it was colder', () => {
 describe('what is expected', () => {
   const expected = [600, 1200, 1800].map((atMin) => ({ atMin, airC: 10, rhPercent: 70 }));
   it('counts where nothing was measured, and the air of the plan before and after it', () => {
-    const course = courseOf({ measured: [], expected }, film);
+    const course = airSeriesOf({ measured: [], expected }, film);
     expect([500, 599, 700, 1799, 1801, 9000].map((at) => airAt(course, at).airC)).toEqual([23, 23, 10, 10, 23, 23]);
     expect(overShopAir(windowOf([count()]), { measured: [], expected }).opens! / MINUTE).toBeCloseTo(1000 + 60 / rate(10), 3);
   });
   it('takes over some time after the last reading, evenly', () => {
-    const course = courseOf({ measured: steady(20, 700, 1000), expected }, film);
+    const course = airSeriesOf({ measured: steady(20, 700, 1000), expected }, film);
     expect([650, 800, 1000, 1060, 1120, 1500].map((at) => airAt(course, at).airC)).toEqual([10, 20, 20, 15, 10, 10]);
   });
   it('moves a rule by what the film dries in it; colder is never sooner', () => {
@@ -80,7 +80,7 @@ describe('what is expected', () => {
         fc.integer({ min: 500, max: 2000 }),
         (air, less, since) => {
           const over = (by: number) =>
-            ruleOver({ minMin: 60, maxMin: 600, film }, since, {
+            ruleInAir({ minMin: 60, maxMin: 600, film }, since, {
               measured: [],
               expected: air.map((airC, at) => ({ atMin: 600 + 120 * at, airC: airC - by, rhPercent: 50 })),
             });
@@ -89,7 +89,7 @@ describe('what is expected', () => {
         },
       ),
     );
-    expect(ruleOver({ minMin: 60, maxMin: null }, 0, { measured: [], expected })).toEqual({ minMin: 60, maxMin: null });
+    expect(ruleInAir({ minMin: 60, maxMin: null }, 0, { measured: [], expected })).toEqual({ minMin: 60, maxMin: null });
   });
 });
 

@@ -1,14 +1,14 @@
 import type { Heat } from '../air';
-import { commonSpan, MS_PER_MINUTE, type Said, type Span } from '../units';
+import { intersectSpans, MS_PER_MINUTE, type Message, type Span } from '../units';
 import type { LogEvent } from './event';
-import { cureOf, scuffId, sinceOf } from './late';
-import { ruleOver, type ShopAir } from './shop-air';
+import { remedyOf, scuffId, ruleStart } from './late';
+import { ruleInAir, type ShopAir } from './shop-air';
 import type { RuleFilm, Step } from './step';
 
 /** A time that runs now. */
 export interface RunningWindow {
   readonly step: string;
-  readonly say: Said;
+  readonly say: Message;
   /** What the time is for: the code of its rule. */
   readonly code: string;
   /** Instants in ms since 1970; `opens` null: other steps must be done first, yet it closes already; `closes` null: it does not close. */
@@ -117,16 +117,16 @@ function runningOf(step: Step, doneAt: ReadonlyMap<string, number>, heats: reado
   return [...new Set(rules.map(({ code }) => code))].flatMap((code) => {
     const all = rules.filter((rule) => rule.code === code);
     // How long a mix is good is told at the coat that is next to take of it, not at all of them.
-    if (cureOf(code) === 'mix' && rules.some(({ step: other }) => !doneAt.has(other))) return [];
-    const scuffed = cureOf(code) === 'scuff' && doneAt.has(scuffId(step.id));
+    if (remedyOf(code) === 'mix' && rules.some(({ step: other }) => !doneAt.has(other))) return [];
+    const scuffed = remedyOf(code) === 'scuff' && doneAt.has(scuffId(step.id));
     const counts = all.flatMap(({ step: before, minMin, maxMin, againMin, film }): WindowCount[] => {
-      const since = sinceOf(doneAt, { step: before, code });
+      const since = ruleStart(doneAt, { step: before, code });
       return since === undefined
         ? []
         : [{ since, minMin, maxMin: scuffed ? null : maxMin, ...(againMin === undefined || scuffed ? {} : { againMin }), ...(film ? { film } : {}) }];
     });
     const known = counts.map(onClock);
-    const { from, to: closes } = commonSpan(known);
+    const { from, to: closes } = intersectSpans(known);
     const waits = known.length < all.length;
     if (known.length === 0 || (waits && closes === null)) return [];
     const again = againOf(counts);
@@ -162,11 +162,11 @@ const onClock = ({ since, minMin, maxMin }: Omit<WindowCount, 'film'>): Span => 
  * A window in the air as it was measured and is expected: what the film has dried by then counts, whatever was planned.
  * @param air where nobody knows it, the air of the plan holds
  */
-export function overAir(window: RunningWindow, air: ShopAir): RunningWindow {
+export function windowInAir(window: RunningWindow, air: ShopAir): RunningWindow {
   const { counts, opens, closes, heats = [] } = window;
   if (!counts) return window;
-  const inAir = counts.map((count) => ruleOver(count, count.since / MS_PER_MINUTE, air, heats));
-  const { from, to } = commonSpan(inAir.map(onClock));
+  const inAir = counts.map((count) => ruleInAir(count, count.since / MS_PER_MINUTE, air, heats));
+  const { from, to } = intersectSpans(inAir.map(onClock));
   const again = againOf(inAir);
   return { ...window, opens: opens === null ? null : from, closes: closes === null ? null : to, ...(again === null ? {} : { again }) };
 }

@@ -1,4 +1,4 @@
-import { said, type Said, type StepId } from '../units';
+import { message, type Message, type StepId } from '../units';
 import type { AfterRule, Step, StepKind } from './step';
 
 /** A plan as it was frozen when a job was started: of whatever version the program wrote that day. */
@@ -34,7 +34,7 @@ interface StepOf1 {
 
 /** Version 1 → 2: what it said stays as it was written; it knew no minutes of its own. */
 function fromVersion1({ id, stage, kind, title, detail, windows }: StepOf1): Step {
-  const say: Said = said('step.typed', { title, detail });
+  const say: Message = message('step.typed', { title, detail });
   return {
     id,
     stage,

@@ -1,4 +1,16 @@
-import { airAt, measuredThen, paceOf, passedBetween, steadyAir, warmed, whenPassed, type AirCourse, type AirReading, type DryingAir, type Heat } from '../air';
+import {
+  airAt,
+  measuredThenForecast,
+  dryingRateFunction,
+  elapsedBetween,
+  constantAir,
+  airWithHeat,
+  timeWhenElapsed,
+  type AirSeries,
+  type AirReading,
+  type DryingAir,
+  type Heat,
+} from '../air';
 import type { AfterRule } from './step';
 
 /** The air of a shop: as it was read off, and as it is expected; each in the order of time, minutes since 1970. Either may be empty. */
@@ -17,16 +29,16 @@ const TRUST_MIN = 120;
  * The air a film is in: what was measured, after it what is expected, and the air of the plan wherever nobody knows better.
  * @param planned the air of the plan; its movement is that of the whole course
  */
-export function courseOf({ measured, expected }: ShopAir, planned: DryingAir): AirCourse {
+export function airSeriesOf({ measured, expected }: ShopAir, planned: DryingAir): AirSeries {
   const { airC, rhPercent, movement } = planned;
   const plannedAt = (atMin: number): AirReading => ({ atMin, airC, rhPercent });
   const later =
-    expected.length === 0 ? steadyAir(planned) : { movement, readings: [plannedAt(expected[0]!.atMin), ...expected, plannedAt(expected.at(-1)!.atMin)] };
+    expected.length === 0 ? constantAir(planned) : { movement, readings: [plannedAt(expected[0]!.atMin), ...expected, plannedAt(expected.at(-1)!.atMin)] };
   const first = measured[0];
   if (!first) return later;
   const known = airAt(later, first.atMin);
   const before = later.readings.filter(({ atMin }) => atMin < first.atMin);
-  const since = measuredThen(measured, later, TRUST_MIN);
+  const since = measuredThenForecast(measured, later, TRUST_MIN);
   return { movement, readings: [...before, { atMin: first.atMin, airC: known.airC, rhPercent: known.rhPercent }, ...since.readings] };
 }
 
@@ -36,7 +48,7 @@ export function courseOf({ measured, expected }: ShopAir, planned: DryingAir): A
  * @param heats warmth that was brought to the film besides
  * @returns the rule itself where no film is waited for, or nobody knows the air
  */
-export function ruleOver<R extends Pick<AfterRule, 'minMin' | 'maxMin' | 'againMin' | 'film'>>(
+export function ruleInAir<R extends Pick<AfterRule, 'minMin' | 'maxMin' | 'againMin' | 'film'>>(
   rule: R,
   sinceMin: number,
   air: ShopAir,
@@ -45,9 +57,9 @@ export function ruleOver<R extends Pick<AfterRule, 'minMin' | 'maxMin' | 'againM
   const { minMin, maxMin, againMin, film } = rule;
   const known = film?.away ? NO_AIR : air;
   if (!film || (known.measured.length === 0 && known.expected.length === 0 && heats.length === 0)) return rule;
-  const [pace, planned, course] = [paceOf(film), steadyAir(film), heats.reduce(warmed, courseOf(known, film))];
+  const [pace, planned, course] = [dryingRateFunction(film), constantAir(film), heats.reduce(airWithHeat, airSeriesOf(known, film))];
   const after = (min: number): number => {
-    const moment = whenPassed(pace, course, sinceMin, passedBetween(pace, planned, 0, min));
+    const moment = timeWhenElapsed(pace, course, sinceMin, elapsedBetween(pace, planned, 0, min));
     return moment === null ? min : moment - sinceMin;
   };
   return { ...rule, minMin: after(minMin), maxMin: maxMin === null ? null : after(maxMin), ...(againMin === undefined ? {} : { againMin: after(againMin) }) };

@@ -1,5 +1,5 @@
 import type { DryingAir, DryingFilm } from '../air';
-import type { Said, StepId, ItemId, PartId } from '../units';
+import type { Message, StepId, ItemId, PartId } from '../units';
 
 export const STEP_KINDS = [
   'wash',
@@ -71,7 +71,7 @@ export interface Step {
   /** Which gun it goes through; left out: through none, or the plan is from before. */
   readonly gun?: string;
   readonly after: readonly AfterRule[];
-  readonly say: Said;
+  readonly say: Message;
   /** Cautions that apply here, by code. */
   readonly safety: readonly string[];
 }

@@ -2,10 +2,10 @@ import type { FinishMethod } from '../finish';
 import { RULE_OF_THUMB } from '../units';
 
 /** The id of what lies beyond the edges of a part: it is covered as an area is. */
-export const BEYOND = 'beyond';
+export const SURROUNDINGS_ID = 'beyond';
 
 /** What of a part decides how much of its surroundings is covered. */
-export interface Surroundings {
+export interface SurroundingsInput {
   /** Edges beyond which something is kept clean, all alike parts together, mm. */
   readonly edgeMm: number;
   /** The same of all parts of the job. */
@@ -22,7 +22,7 @@ export interface Surroundings {
  * @returns m²
  * Source: reach by method, rule of thumb
  */
-export function beyondM2({ edgeMm, allEdgesMm, methods, bodyM2 }: Surroundings): number {
+export function surroundingsM2({ edgeMm, allEdgesMm, methods, bodyM2 }: SurroundingsInput): number {
   const reachMm = Math.max(0, ...methods.map((method) => RULE_OF_THUMB.reachMm[method]));
   const whole = (bodyM2 * edgeMm) / Math.max(edgeMm, allEdgesMm);
   return Math.min(whole, (edgeMm * reachMm) / 1e6);

@@ -1,4 +1,4 @@
-import { UNDER } from './standing';
+import { MASK_STATE } from './standing';
 import type { FinishId, PartId } from '../units';
 
 /**
@@ -20,7 +20,7 @@ export interface MaskArea {
 }
 
 /** True where the colour of a covered area is final: it is kept, or has had its finish. */
-export const colourStays = ({ finish }: Pick<MaskArea, 'finish'>, painted: boolean): boolean => finish === null || painted;
+export const isColourFinal = ({ finish }: Pick<MaskArea, 'finish'>, painted: boolean): boolean => finish === null || painted;
 
 /**
  * Class of the edge between two areas, one open and one covered.
@@ -28,17 +28,17 @@ export const colourStays = ({ finish }: Pick<MaskArea, 'finish'>, painted: boole
  */
 export function edgeClass(free: Pick<MaskArea, 'blend'>, closed: Pick<MaskArea, 'finish'>, painted: boolean): EdgeClass {
   if (free.blend && closed.finish === null) return 'soft';
-  return colourStays(closed, painted) ? 'crisp' : 'rough';
+  return isColourFinal(closed, painted) ? 'crisp' : 'rough';
 }
 
 /** When the mask on a covered area is laid: in this stage, before it, or, where nothing is settled yet, in this stage if it was open before. */
-export type Laid = 'now' | 'before' | 'if-open';
+export type MaskLaid = 'now' | 'before' | 'if-open';
 
 /**
  * When the mask on a covered area is laid.
- * @param under what the area is under the masks that are still on, one of `UNDER`; null where no mask is on
+ * @param under what the area is under the masks that are still on, one of `MASK_STATE`; null where no mask is on
  */
-export function laidWhen(under: number | null): Laid {
-  if (under === UNDER.covered) return 'before';
-  return under === UNDER.unsettled ? 'if-open' : 'now';
+export function whenMaskLaid(under: number | null): MaskLaid {
+  if (under === MASK_STATE.covered) return 'before';
+  return under === MASK_STATE.unsettled ? 'if-open' : 'now';
 }

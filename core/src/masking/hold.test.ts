@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { PAINT_SYSTEM_KEYS, typicalFigures } from '../finish';
-import { deTackFor, filmBond, holdOn, tapeGrip, type FilmBelow } from '.';
+import { deTackFor, filmBond, holdOnFilm, tapeGrip, type FilmBelow } from '.';
 
 const air = { airC: 23, rhPercent: 50, movement: 'normal' as const };
 const film = (system: FilmBelow['system'], ageH: number, onBarePlastic = false): FilmBelow => ({ system, finish: null, ageMin: ageH * 60, onBarePlastic });
@@ -21,7 +21,7 @@ describe('how strongly a film holds', () => {
     ['varnish', 400, 20],
   ])('%s after %d h: %d N/25 mm', (system, ageH, newtons) => expect(bond(system, ageH)).toBeCloseTo(newtons, 6));
   it('on bare plastic airbrush acrylic holds less than half', () => expect(bond('air-acrylic', 100, true)).toBe(4));
-  it('where nothing is, nothing comes off', () => expect(holdOn(bond(null, 0), tapeGrip({ adhesionN25: 9 }, 1))).toBe('safe'));
+  it('where nothing is, nothing comes off', () => expect(holdOnFilm(bond(null, 0), tapeGrip({ adhesionN25: 9 }, 1))).toBe('safe'));
   it('grows with age, slower in the cold, and never above its full hold', () => {
     fc.assert(
       fc.property(
@@ -46,7 +46,7 @@ describe('whether a tape may lie on it', () => {
     [9, 8.5, 'test'],
     [8, 8.5, 'no'],
     [9, 2.8, 'safe'],
-  ])('hold %d against grip %d: %s', (holds, grip, level) => expect(holdOn(holds, grip)).toBe(level));
+  ])('hold %d against grip %d: %s', (holds, grip, level) => expect(holdOnFilm(holds, grip)).toBe(level));
   it('grip grows while it stays, and is less after cloth', () => {
     const tape = { adhesionN25: 6 };
     expect([0, 0.5, 1, 3].map((share) => tapeGrip(tape, share))).toEqual([6, 6.8999999999999995, 7.800000000000001, 7.800000000000001]);
@@ -60,7 +60,7 @@ describe('whether a tape may lie on it', () => {
         fc.double({ min: 0, max: 1, noNaN: true }),
         (holds, adhesionN25, share) => {
           const times = deTackFor(holds, { adhesionN25 }, share);
-          const level = (of: 0 | 1 | 3) => holdOn(holds, tapeGrip({ adhesionN25 }, share, of));
+          const level = (of: 0 | 1 | 3) => holdOnFilm(holds, tapeGrip({ adhesionN25 }, share, of));
           if (level(0) !== 'test') return times === null;
           return level(1) === 'safe' ? times === 1 : level(3) === 'safe' ? times === 3 : times === null;
         },

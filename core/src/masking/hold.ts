@@ -1,6 +1,6 @@
 import type { DryingAir } from '../air';
 import { typicalFigures, type Finish, type PaintSystemKey } from '../finish';
-import { layerMarks } from '../over';
+import { filmAgeMarks } from '../over';
 import type { Tape } from '../tape';
 import { RULE_OF_THUMB } from '../units';
 
@@ -27,7 +27,7 @@ export interface FilmBelow {
 export function filmBond({ system, finish, ageMin, onBarePlastic }: FilmBelow, air: DryingAir): number {
   if (system === null) return Infinity;
   const full = fullBond(system, onBarePlastic);
-  const { cureMin, throughMin } = layerMarks({ system, ...(finish ?? typicalFigures(system)) }, air);
+  const { cureMin, throughMin } = filmAgeMarks({ system, ...(finish ?? typicalFigures(system)) }, air);
   // What does not harden but only dries has its hold when it is dry through.
   if (cureMin === null || cureMin <= throughMin) return full * Math.min(1, ageMin / throughMin);
   // Varnish that has not cured is of doubtful hold.
@@ -52,13 +52,13 @@ export const tapeGrip = ({ adhesionN25 }: Pick<Tape, 'adhesionN25'>, dwellShare:
  * Whether a tape may lie on a film: its hold over the grip of the tape, told in three levels only.
  * Source: lift margin, rule of thumb; a test pull in a hidden place overrides it.
  */
-export function holdOn(bondN25: number, gripN25: number): Hold {
+export function holdOnFilm(bondN25: number, gripN25: number): Hold {
   const margin = bondN25 / gripN25;
   return margin >= RULE_OF_THUMB.liftMargin.safe ? 'safe' : margin >= RULE_OF_THUMB.liftMargin.test ? 'test' : 'no';
 }
 
 /** The least that makes a tape safe that would need a test pull; null where nothing does, or nothing is needed. */
 export function deTackFor(bondN25: number, tape: Pick<Tape, 'adhesionN25'>, dwellShare: number): DeTack | null {
-  if (holdOn(bondN25, tapeGrip(tape, dwellShare)) !== 'test') return null;
-  return ([1, 3] as const).find((times) => holdOn(bondN25, tapeGrip(tape, dwellShare, times)) === 'safe') ?? null;
+  if (holdOnFilm(bondN25, tapeGrip(tape, dwellShare)) !== 'test') return null;
+  return ([1, 3] as const).find((times) => holdOnFilm(bondN25, tapeGrip(tape, dwellShare, times)) === 'safe') ?? null;
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { colourStays, edgeClass, laidWhen, maskOf, partsInReach, splitMask, UNDER, type MaskArea, type MaskProblem, type MaskStage } from '.';
+import { isColourFinal, edgeClass, whenMaskLaid, maskOf, partsInReach, splitMask, MASK_STATE, type MaskArea, type MaskProblem, type MaskStage } from '.';
 
 const area = (over: Partial<MaskArea> = {}): MaskArea => ({ part: 'hull', finish: 'red', alike: null, blend: false, strip: null, ...over });
 
@@ -29,9 +29,19 @@ describe('an edge', () => {
     expect(edgeClass(area({ blend: true }), area(), true)).toBe('crisp');
   });
   it('stays for what is kept, and for what has had its finish', () =>
-    expect([colourStays({ finish: null }, false), colourStays({ finish: 'red' }, false), colourStays({ finish: 'red' }, true)]).toEqual([true, false, true]));
+    expect([isColourFinal({ finish: null }, false), isColourFinal({ finish: 'red' }, false), isColourFinal({ finish: 'red' }, true)]).toEqual([
+      true,
+      false,
+      true,
+    ]));
   it('is laid in its stage, but for what masks that stayed on cover already', () =>
-    expect([null, UNDER.open, UNDER.bare, UNDER.covered, UNDER.unsettled].map(laidWhen)).toEqual(['now', 'now', 'now', 'before', 'if-open']));
+    expect([null, MASK_STATE.open, MASK_STATE.bare, MASK_STATE.covered, MASK_STATE.unsettled].map(whenMaskLaid)).toEqual([
+      'now',
+      'now',
+      'now',
+      'before',
+      'if-open',
+    ]));
 });
 
 describe('a stage', () => {
@@ -76,7 +86,7 @@ it('every border between open and covered is one edge, every covered area of a s
         const areas = made.map(({ part, kept }) => area({ part, finish: kept ? null : 'red' }));
         const borders = made.flatMap((one, a) => made.flatMap((other, b) => (a < b && one.part === other.part ? [{ a, b }] : [])));
         const open = made.map((one) => one.open);
-        const standing = masked ? made.map((one) => (one.under ? UNDER.open : UNDER.covered)) : null;
+        const standing = masked ? made.map((one) => (one.under ? MASK_STATE.open : MASK_STATE.covered)) : null;
         const found = maskOf({ areas, borders, attached: new Map() }, { method: 'gun', open, painted: made.map((one) => one.painted), standing });
         expect(found.edges.map(({ border }) => border)).toEqual(borders.flatMap(({ a, b }, index) => (open[a] === open[b] ? [] : [index])));
         for (const { free, closed, laid } of found.edges) {

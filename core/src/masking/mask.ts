@@ -1,7 +1,7 @@
 import { isSprayed, type FinishMethod } from '../finish';
-import { edgeClass, laidWhen, type EdgeClass, type Laid, type MaskArea } from './edge-class';
+import { edgeClass, whenMaskLaid, type EdgeClass, type MaskLaid, type MaskArea } from './edge-class';
 import { partsInReach } from './reach';
-import { UNDER, type Standing } from './standing';
+import { MASK_STATE, type StandingMasks } from './standing';
 
 /** Areas of all parts, and where two of them meet. */
 export interface MaskProblem {
@@ -20,7 +20,7 @@ export interface MaskStage {
   /** Which have had their finish before this stage. */
   readonly painted: readonly boolean[];
   /** Masks that are still on; null: none is. */
-  readonly standing: Standing | null;
+  readonly standing: StandingMasks | null;
   /** Borders whose tape is still on, whatever was covered and opened again since. Left out: none. */
   readonly joints?: ReadonlySet<number>;
 }
@@ -32,7 +32,7 @@ export interface MaskEdge {
   readonly free: number;
   readonly closed: number;
   readonly class: EdgeClass;
-  readonly laid: Laid;
+  readonly laid: MaskLaid;
   /** True where the tape that covers the area, a strip one tape wide, makes this edge along with its others. */
   readonly strip: boolean;
 }
@@ -44,7 +44,7 @@ export interface MaskCover {
   readonly by: 'tape' | 'drape';
   /** Of a strip: true where its tape makes a line that stays. */
   readonly crisp: boolean;
-  readonly laid: Laid;
+  readonly laid: MaskLaid;
 }
 
 /** Everything that is masked in a stage. */
@@ -64,12 +64,12 @@ export interface StageMask {
  * What masks that stayed on cover already is told as laid before.
  */
 export function maskOf({ areas, borders, attached }: MaskProblem, { open, painted, standing, joints, method }: MaskStage): StageMask {
-  const laid = (area: number): Laid => laidWhen(standing && standing[area]!);
+  const laid = (area: number): MaskLaid => whenMaskLaid(standing && standing[area]!);
   // Tape along an area lies only where the area was open under it.
-  const edgeLaid = (border: number, free: number, closed: number): Laid => {
+  const edgeLaid = (border: number, free: number, closed: number): MaskLaid => {
     // What lies under a mask is known part by part: from part to part only the border itself tells.
     if (areas[free]!.part !== areas[closed]!.part) return joints?.has(border) ? 'before' : 'now';
-    return joints?.has(border) || standing?.[free] === UNDER.open ? laid(closed) : 'now';
+    return joints?.has(border) || standing?.[free] === MASK_STATE.open ? laid(closed) : 'now';
   };
   const drips = !isSprayed({ method });
   const beside = new Set<number>();
@@ -111,16 +111,16 @@ export interface SplitMask {
 export function splitMask({ areas }: Pick<MaskProblem, 'areas'>, mask: StageMask, through: ReadonlySet<string>): SplitMask {
   if (through.size === 0) return { inner: mask.wholes.length === 0 ? mask : { ...mask, wholes: [] }, outer: new Map() };
   const byTape = new Set(mask.covers.flatMap(({ area, by }) => (by === 'tape' ? [area] : [])));
-  const stays = (area: number) => through.has(areas[area]!.part) && isOuter(areas[area]!) && (areas[area]!.strip === null || byTape.has(area));
+  const stays = (area: number) => through.has(areas[area]!.part) && isKeptForGood(areas[area]!) && (areas[area]!.strip === null || byTape.has(area));
   const outer = new Map<string, StageMask>();
   for (const part of through) {
-    const own = ({ laid }: { readonly laid: Laid }, area: number) => laid === 'now' && areas[area]!.part === part && stays(area);
+    const own = ({ laid }: { readonly laid: MaskLaid }, area: number) => laid === 'now' && areas[area]!.part === part && stays(area);
     const covers = mask.covers.filter((cover) => own(cover, cover.area));
     const edges = mask.edges.filter((edge) => own(edge, edge.closed));
     if (covers.length + edges.length > 0) outer.set(part, { edges, covers, wholes: [], drips: mask.drips });
   }
-  const older = ({ laid }: { readonly laid: Laid }, area: number) => laid === 'before' && through.has(areas[area]!.part) && isOuter(areas[area]!);
-  const comesOff = <T extends { readonly laid: Laid }>(one: T, area: number): boolean => !stays(area) && !older(one, area);
+  const older = ({ laid }: { readonly laid: MaskLaid }, area: number) => laid === 'before' && through.has(areas[area]!.part) && isKeptForGood(areas[area]!);
+  const comesOff = <T extends { readonly laid: MaskLaid }>(one: T, area: number): boolean => !stays(area) && !older(one, area);
   const inner: StageMask = {
     edges: mask.edges.filter((edge) => comesOff(edge, edge.closed)),
     covers: mask.covers.filter((cover) => comesOff(cover, cover.area)),
@@ -131,4 +131,4 @@ export function splitMask({ areas }: Pick<MaskProblem, 'areas'>, mask: StageMask
 }
 
 /** True for what is kept for good: nothing of the job is ever sprayed on it. */
-export const isOuter = ({ finish, alike }: Pick<MaskArea, 'finish' | 'alike'>): boolean => finish === null && alike === null;
+export const isKeptForGood = ({ finish, alike }: Pick<MaskArea, 'finish' | 'alike'>): boolean => finish === null && alike === null;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { OPENING_USES, type Feature, type OpeningUse, type ZoneShape } from '../surface';
-import { closedAlike, closingOf } from '.';
+import { groupClosings, closingMethod } from '.';
 
 const at = { along: 0, above: 0 };
 const round = (diameter: number): ZoneShape => ({ kind: 'round', at, diameter });
@@ -14,7 +14,7 @@ const opening = (shape: ZoneShape, use: OpeningUse): Extract<Feature, { kind: 'o
   shape,
 });
 const closed = (shape: ZoneShape, use: OpeningUse, model = false) => {
-  const { code, values } = closingOf(opening(shape, use), null, 1, model);
+  const { code, values } = closingMethod(opening(shape, use), null, 1, model);
   const { opening: _, parts: __, count: ___, ...figures } = values;
   return [code, figures];
 };
@@ -64,7 +64,7 @@ it('whatever closes an opening is larger than it, unless it goes into it', () =>
   const size = fc.double({ min: 1, max: 3000, noNaN: true });
   fc.assert(
     fc.property(size, size, fc.constantFrom(...OPENING_USES), fc.boolean(), fc.boolean(), (width, height, use, isRound, model) => {
-      const { code, values } = closingOf(opening(isRound ? round(width) : window(width, height), use), null, 2, model);
+      const { code, values } = closingMethod(opening(isRound ? round(width) : window(width, height), use), null, 2, model);
       const [wide, high] = isRound ? [width, width] : [width, height];
       switch (code) {
         case 'opening.disc':
@@ -86,8 +86,8 @@ it('whatever closes an opening is larger than it, unless it goes into it', () =>
 });
 
 it('what is closed alike on several parts is told once, with all of them counted', () => {
-  const on = (shape: ZoneShape, part: string, alike: number) => closingOf(opening(shape, 'hole'), part, alike, false);
-  expect(closedAlike([on(round(120), 'Left', 1), on(round(8), 'Left', 1), on(round(120), 'Right', 2)])).toEqual([
+  const on = (shape: ZoneShape, part: string, alike: number) => closingMethod(opening(shape, 'hole'), part, alike, false);
+  expect(groupClosings([on(round(120), 'Left', 1), on(round(8), 'Left', 1), on(round(120), 'Right', 2)])).toEqual([
     { code: 'opening.disc', values: { opening: 'O', parts: ['Left', 'Right'], count: 3, discMm: 130, into: false } },
     { code: 'opening.foam', values: { opening: 'O', parts: ['Left'], count: 1, foamMm: 10, lengthMm: 25 } },
   ]);

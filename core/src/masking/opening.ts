@@ -1,4 +1,4 @@
-import { largest, RULE_OF_THUMB, smallest, sumOf, theFirst, type SaidOf } from '../units';
+import { maxOf, RULE_OF_THUMB, minOf, sumOf, firstItem, type MessageOf } from '../units';
 import type { Feature, ZoneShape } from '../surface';
 
 interface Named {
@@ -11,7 +11,7 @@ interface Named {
 type OpeningValues<T> = { readonly [K in keyof (Named & T)]: (Named & T)[K] };
 
 /** How an opening is closed, with what is cut for each. */
-export interface OpeningSays {
+export interface OpeningMessages {
   /** Foam strip rolled, sticky side out, and pushed in. */
   readonly 'opening.foam': OpeningValues<{ readonly foamMm: number; readonly lengthMm: number }>;
   /** Foam strip laid into a gap, not stretched. */
@@ -47,7 +47,7 @@ export interface OpeningSays {
   /** A bag with a slit over one thing that sticks out. */
   readonly 'opening.bag': OpeningValues<{ readonly slitMm: number }>;
 }
-export type OpeningSaid = SaidOf<OpeningSays>;
+export type OpeningMessage = MessageOf<OpeningMessages>;
 
 /** Foam strip is sold in these, mm across. Source: the shelf that ships. */
 const FOAM_MM = [6, 10, 13, 19] as const;
@@ -74,7 +74,7 @@ type Opening = Extract<Feature, { kind: 'opening' }>;
  * How an opening is closed, by what it is and how large.
  * @param alike how many of its part there are
  */
-export function closingOf({ name, shape, use }: Opening, part: string | null, alike: number, model: boolean): OpeningSaid {
+export function closingMethod({ name, shape, use }: Opening, part: string | null, alike: number, model: boolean): OpeningMessage {
   const named = { opening: name, parts: part === null ? [] : [part], count: alike };
   const [widthMm, heightMm] = sizeOf(shape);
   const [narrow, wide] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)];
@@ -121,7 +121,7 @@ function boxed(widthMm: number, heightMm: number) {
  * Minutes to close one opening: a handle for each, and what its tapes and film take.
  * Source: rates of plugs, tape and cover, rules of thumb
  */
-export function closingMin(closing: OpeningSaid): number {
+export function closingMin(closing: OpeningMessage): number {
   const { perPlug, perPost, drapePerSquareMetre } = RULE_OF_THUMB;
   if (closing.code === 'opening.sleeve' || closing.code === 'opening.bag') return perPost;
   const tapesMin = sumOf(closingTapes(closing), ({ lengthMm }) => closingTapeMin(lengthMm));
@@ -129,7 +129,7 @@ export function closingMin(closing: OpeningSaid): number {
 }
 
 /** Film cut to close an opening; one opening, mm². */
-export const closingFilmMm2 = ({ code, values }: OpeningSaid): number =>
+export const closingFilmMm2 = ({ code, values }: OpeningMessage): number =>
   code === 'opening.film' || code === 'opening.box' ? values.widthMm * values.heightMm : 0;
 
 /** What a tape at an opening does: it lies just inside the edge, lifts the film off it, or goes over the edge of what closes it. */
@@ -143,7 +143,7 @@ export interface ClosingTape {
 }
 
 /** The tapes that close an opening, in the order they are laid; none where something else closes it. */
-export function closingTapes(closing: OpeningSaid): ClosingTape[] {
+export function closingTapes(closing: OpeningMessage): ClosingTape[] {
   switch (closing.code) {
     case 'opening.box': {
       const { baseMm, sideMm, topMm, capMm } = closing.values;
@@ -175,22 +175,22 @@ export function closingTapes(closing: OpeningSaid): ClosingTape[] {
 export const closingTapeMin = (lengthMm: number): number => (lengthMm / 1000) * RULE_OF_THUMB.layPerMetre.straight.rough;
 
 /** Openings that are closed alike, on several parts too, told once with all their names. */
-export function closedAlike(closings: readonly OpeningSaid[]): OpeningSaid[] {
-  const groups = new Map<string, OpeningSaid[]>();
+export function groupClosings(closings: readonly OpeningMessage[]): OpeningMessage[] {
+  const groups = new Map<string, OpeningMessage[]>();
   for (const closing of closings) {
     const { opening: _, parts: __, count: ___, ...figures } = closing.values;
     const key = JSON.stringify([closing.code, figures]);
     groups.set(key, [...(groups.get(key) ?? []), closing]);
   }
   return [...groups.values()].map((alike) => {
-    const first = theFirst(alike);
+    const first = firstItem(alike);
     const values = {
       ...first.values,
       opening: [...new Set(alike.map(({ values: { opening } }) => opening))].join(', '),
       parts: [...new Set(alike.flatMap(({ values: { parts } }) => parts))],
       count: sumOf(alike, ({ values: { count } }) => count),
     };
-    return { ...first, values } as OpeningSaid;
+    return { ...first, values } as OpeningMessage;
   });
 }
 
@@ -214,7 +214,7 @@ function sizeOf(shape: ZoneShape): readonly [number, number] {
   if (shape.kind === 'window') return [shape.width, shape.height];
   const across = (of: 'along' | 'above') => {
     const all = shape.points.map((point) => point[of]);
-    return largest(all) - smallest(all);
+    return maxOf(all) - minOf(all);
   };
   return [across('along'), across('above')];
 }
@@ -236,7 +236,7 @@ function rimOf(shape: ZoneShape): number {
 export const FOAM = 'foam';
 
 /** What closes an opening is made of. */
-export const CLOSED_WITH: Readonly<Record<OpeningSaid['code'], 'foam' | 'film' | 'tape' | 'card' | 'putty' | 'bag'>> = {
+export const CLOSING_MATERIALS: Readonly<Record<OpeningMessage['code'], 'foam' | 'film' | 'tape' | 'card' | 'putty' | 'bag'>> = {
   'opening.foam': 'foam',
   'opening.foam-strip': 'foam',
   'opening.disc': 'film',

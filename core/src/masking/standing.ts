@@ -1,5 +1,5 @@
 /** What an area is under the masks that are still on. */
-export const UNDER = {
+export const MASK_STATE = {
   /** Something lies on it. */
   covered: 0,
   /** It was open under them: its edges against what they cover are taped. */
@@ -10,5 +10,5 @@ export const UNDER = {
   unsettled: -1,
 } as const;
 
-/** Masks that are on when a stage begins: by area, one of `UNDER`. */
-export type Standing = readonly number[];
+/** Masks that are on when a stage begins: by area, one of `MASK_STATE`. */
+export type StandingMasks = readonly number[];

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { REFERENCE_AIR } from '../air';
 import { tightestEdgeRadius } from '../tape';
-import { filmBond, gripFromStickTest, holdOn, stretchFromBendTest, tapeGrip } from '.';
+import { filmBond, gripFromStickTest, holdOnFilm, stretchFromBendTest, tapeGrip } from '.';
 
 const V6 = { widthMm: 6, fold: 0.005, stretch: 0.15, adhesionN25: 6, minApplyC: 10 };
 
@@ -33,13 +33,13 @@ describe('a stick test', () => {
   const bond = filmBond({ system: on.paint, finish: null, ageMin: on.ageMin, onBarePlastic: false }, REFERENCE_AIR);
   it('that lifted paint makes the tape one that is not to be laid there', () => {
     const gentle = { adhesionN25: 2, minApplyC: 10 };
-    expect(holdOn(bond, tapeGrip(gentle, 0))).toBe('safe');
+    expect(holdOnFilm(bond, tapeGrip(gentle, 0))).toBe('safe');
     const found = gripFromStickTest(gentle, { ...on, result: 'lifted' }, REFERENCE_AIR);
-    expect(holdOn(bond, tapeGrip({ adhesionN25: found.adhesionN25 + 1e-9 }, 0))).toBe('no');
+    expect(holdOnFilm(bond, tapeGrip({ adhesionN25: found.adhesionN25 + 1e-9 }, 0))).toBe('no');
   });
   it('that came off clean makes it one that may be tried', () => {
     const found = gripFromStickTest({ adhesionN25: 20, minApplyC: 10 }, { ...on, result: 'clean' }, REFERENCE_AIR);
-    expect(holdOn(bond, tapeGrip(found, 0))).toBe('test');
+    expect(holdOnFilm(bond, tapeGrip(found, 0))).toBe('test');
   });
   it('that let go asks for a warmer surface next time', () =>
     expect(gripFromStickTest(V6, { ...on, surfaceC: 12, result: 'let-go' }, REFERENCE_AIR)).toEqual({ adhesionN25: 6, minApplyC: 13 }));

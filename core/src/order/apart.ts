@@ -1,27 +1,27 @@
-import { SCHOOLS, type School } from '../finish';
+import { PULL_TIMINGS, type PullTiming } from '../finish';
 import type { MaskEdge, StageMask } from '../masking';
 import type { Span } from '../units';
 import type { FilmTimes } from './drying-of';
 import { maskCost } from './mask-cost';
-import type { LinePulls, OrderProblem } from './problem';
+import type { LinePullTimings, OrderProblem } from './problem';
 import { pullingOf } from './pulling';
 
 /** Lines that come off by one school, before the rest of their mask. */
-export interface EarlyTurn {
-  readonly school: School;
+export interface EarlyPullGroup {
+  readonly school: PullTiming;
   /** Window of that school in this film, minutes after the last coat. */
   readonly span: Span;
   /** What of the mask it is: its edges, and strips that are one tape. */
   readonly mask: StageMask;
   /** Schools chosen for lines that are pulled by this one. */
-  readonly chosen: readonly (School | null)[];
+  readonly chosen: readonly (PullTiming | null)[];
 }
 
 /** How the edges of a mask come off: what comes first, and the school of the rest. */
-export interface Turns {
-  readonly school: School;
+export interface PullGroups {
+  readonly school: PullTiming;
   readonly span: Span;
-  readonly early: readonly EarlyTurn[];
+  readonly early: readonly EarlyPullGroup[];
 }
 
 /**
@@ -30,29 +30,29 @@ export interface Turns {
  * @param pullMin work of pulling all of it
  * @param lyingMin how long the tape has been lying when the last coat is on
  */
-export function turnsOf(problem: OrderProblem, times: FilmTimes, mask: StageMask, pullMin: number, lyingMin: number): Turns {
+export function pullGroups(problem: OrderProblem, times: FilmTimes, mask: StageMask, pullMin: number, lyingMin: number): PullGroups {
   const { pulls } = problem;
-  const groups = new Map<School | null, MaskEdge[]>();
+  const groups = new Map<PullTiming | null, MaskEdge[]>();
   if (pulls) for (const edge of mask.edges) groups.set(pulls.of(edge), [...(groups.get(pulls.of(edge)) ?? []), edge]);
   const [only] = groups.keys();
   if (groups.size <= 1) return { ...pullingOf(problem, times, mask, pullMin, lyingMin, only ?? null), early: [] };
-  const turns: EarlyTurn[] = [];
+  const turns: EarlyPullGroup[] = [];
   for (const [choice, edges] of groups) {
-    const own = edgesOnly(mask, edges);
+    const own = maskOfEdges(mask, edges);
     const { school, span } = pullingOf(problem, times, own, maskCost(problem, own).pullMin, lyingMin, choice);
     const same = turns.findIndex((turn) => turn.school === school);
     const before = turns[same];
-    const turn = { school, span, mask: edgesOnly(mask, [...(before?.mask.edges ?? []), ...edges]), chosen: [...(before?.chosen ?? []), choice] };
+    const turn = { school, span, mask: maskOfEdges(mask, [...(before?.mask.edges ?? []), ...edges]), chosen: [...(before?.chosen ?? []), choice] };
     if (before) turns[same] = turn;
     else turns.push(turn);
   }
-  turns.sort((one, other) => SCHOOLS.indexOf(one.school) - SCHOOLS.indexOf(other.school));
+  turns.sort((one, other) => PULL_TIMINGS.indexOf(one.school) - PULL_TIMINGS.indexOf(other.school));
   const { school, span } = turns.at(-1)!;
   return { school, span, early: turns.slice(0, -1) };
 }
 
 /** Of a mask these edges alone, with the strips they belong to. */
-export const edgesOnly = ({ covers, drips }: StageMask, edges: readonly MaskEdge[]): StageMask => ({
+export const maskOfEdges = ({ covers, drips }: StageMask, edges: readonly MaskEdge[]): StageMask => ({
   edges,
   covers: covers.filter(({ area, by }) => by === 'tape' && edges.some(({ strip, closed }) => strip && closed === area)),
   wholes: [],
@@ -60,8 +60,8 @@ export const edgesOnly = ({ covers, drips }: StageMask, edges: readonly MaskEdge
 });
 
 /** What of another mask comes off in a turn: its lines for which one of the schools of the turn was chosen. */
-export const withTurn = ({ of }: LinePulls, mask: StageMask, { chosen }: EarlyTurn): StageMask =>
-  edgesOnly(
+export const withPullGroup = ({ of }: LinePullTimings, mask: StageMask, { chosen }: EarlyPullGroup): StageMask =>
+  maskOfEdges(
     mask,
     mask.edges.filter((edge) => chosen.includes(of(edge))),
   );

@@ -1,12 +1,12 @@
 import type { CoatShares } from './coat-shares';
 import { filmTimes } from './drying-of';
-import { PRESENT, type Below, type ProblemTable } from './problem-table';
-import { weightsOf } from './order-cost';
-import { Cut, NEVER } from './min-cut';
+import { EXISTING_FINISH, type BelowIndex, type ProblemTable } from './problem-table';
+import { scoreWeights } from './order-cost';
+import { MinCut, INFINITE_CAPACITY } from './min-cut';
 import type { OrderNode, StageFacts } from './order-node';
-import { addStage, coatPrice } from './relax';
-import { changeMinutes, plugMinOf } from './stage-cost';
-import { leastPullWait, type Wait } from './waits';
+import { addStage, coatWeight } from './relax';
+import { gunChangeMinutes, plugMinOf } from './stage-cost';
+import { minPullWait, type Wait } from './waits';
 
 export interface OrderBound {
   /** Lower bound on the score of everything still possible, minutes. */
@@ -15,28 +15,28 @@ export interface OrderBound {
 }
 
 /** What lies below an area that a stage opened last; PRESENT where none did. */
-export const belowOf = ({ order }: Pick<OrderNode, 'order'>, stage: number): Below => (stage === PRESENT ? PRESENT : order[stage]!);
+export const belowArea = ({ order }: Pick<OrderNode, 'order'>, stage: number): BelowIndex => (stage === EXISTING_FINISH ? EXISTING_FINISH : order[stage]!);
 
 /** Stages that may have opened an area last before this one, latest first, by what is settled; PRESENT: none did. */
-export function lastOpens({ settled }: Pick<OrderNode, 'settled'>, stage: number, area: number): number[] {
+export function possibleLastOpenings({ settled }: Pick<OrderNode, 'settled'>, stage: number, area: number): number[] {
   const found: number[] = [];
   for (let earlier = stage - 1; earlier >= 0; earlier--) {
     const state = settled[earlier]![area];
     if (state !== 0) found.push(earlier);
     if (state === 1) return found;
   }
-  return [...found, PRESENT];
+  return [...found, EXISTING_FINISH];
 }
 
 /** Least coats, drying times, gun changes and certain preparation of every stage. */
-export function factsOf(table: ProblemTable, node: OrderNode): StageFacts {
+export function stageFacts(table: ProblemTable, node: OrderNode): StageFacts {
   const { problem, finishes } = table;
   // What may lie below each area of a stage, by what is settled and by the coats the stage may take.
   const below = node.order.map((finish, stage) =>
     table.areasOf[finish]!.map((area) => ({
       area,
-      below: lastOpens(node, stage, area)
-        .map((one) => belowOf(node, one))
+      below: possibleLastOpenings(node, stage, area)
+        .map((one) => belowArea(node, one))
         .filter((one) => table.coats(finish, area, one) <= node.most[stage]!),
     })),
   );
@@ -48,7 +48,7 @@ export function factsOf(table: ProblemTable, node: OrderNode): StageFacts {
     Math.max(0, ...below[stage]!.map(({ area, below: options }) => Math.min(...options.map((one) => table.leastOver(finish, area, one).fixed)))),
   );
   const guns: Record<string, string> = { ...table.start.guns };
-  const change = node.order.map((finish) => changeMinutes(problem, guns, finishes[finish]!));
+  const change = node.order.map((finish) => gunChangeMinutes(problem, guns, finishes[finish]!));
   return { coats, over, change, times: node.order.map((finish, stage) => filmTimes(problem, finishes[finish]!, coats[stage]!)) };
 }
 
@@ -58,7 +58,7 @@ export function factsOf(table: ProblemTable, node: OrderNode): StageFacts {
  * @param waits waits that are certain and do not overlap
  */
 export function boundOrder(table: ProblemTable, shares: CoatShares, node: OrderNode, facts: StageFacts, waits: readonly Wait[]): OrderBound {
-  const { work, wait, risk, money } = weightsOf(table);
+  const { work, wait, risk, money } = scoreWeights(table);
   const { order, settled, keep } = node;
   const inside = (stage: number) => waits.some(({ from, to }) => from < stage && stage < to);
   const begins = (stage: number) => waits.some(({ from }) => from === stage);
@@ -72,7 +72,7 @@ export function boundOrder(table: ProblemTable, shares: CoatShares, node: OrderN
     const own = place.get(table.own[area]!);
     return own === undefined ? 0 : shares.back(area, finish, facts.coats[own]!) * shares.price(order[own]!, busy[own]!);
   };
-  const cut = new Cut();
+  const cut = new MinCut();
   let bound = waits.reduce((sum, { from }) => sum + wait * facts.times[from]!.tapeSafeMin, 0) + presentWork(table, node, busy);
   let done = 0;
   const rows: (readonly number[])[] = [];
@@ -97,13 +97,13 @@ export function boundOrder(table: ProblemTable, shares: CoatShares, node: OrderN
       owed: (area) => owedIn(table, node, stage, area, { busy, ages: ages[stage]! }) - sparedBy(area, finish),
     });
     // Under masks that stay on nothing opens again.
-    if (kept) nodes.forEach((one, area) => cut.charge(one, rows[stage - 1]![area]!, NEVER));
+    if (kept) nodes.forEach((one, area) => cut.charge(one, rows[stage - 1]![area]!, INFINITE_CAPACITY));
     rows.push(nodes);
     done |= 1 << finish;
     const asked = Math.max(0, shares.present(finish) - facts.coats[stage]!);
     bound += fixed + busy[stage]! * (facts.change[stage]! + facts.over[stage]!) + asked * shares.price(finish, busy[stage]!);
     if (!inside(stage)) bound += wait * ((facts.coats[stage]! - 1) * facts.times[stage]!.gap.from);
-    if (!inside(stage) && !begins(stage)) bound += wait * leastPullWait(table, node, stage, facts.times[stage]!);
+    if (!inside(stage) && !begins(stage)) bound += wait * minPullWait(table, node, stage, facts.times[stage]!);
   });
   forbidWeakGrounds(cut, table, node, rows);
   chargeCoats(cut, table, node, { facts, present: shares.present, rows, busy, flashes: order.map((_, stage) => (inside(stage) ? 0 : wait)) });
@@ -112,19 +112,19 @@ export function boundOrder(table: ProblemTable, shares: CoatShares, node: OrderN
 }
 
 /** Where an area must not be sprayed over a colour that takes too many coats, another stage has to come between. */
-function forbidWeakGrounds(cut: Cut, table: ProblemTable, node: OrderNode, rows: readonly (readonly number[])[]): void {
+function forbidWeakGrounds(cut: MinCut, table: ProblemTable, node: OrderNode, rows: readonly (readonly number[])[]): void {
   node.order.forEach((finish, stage) => {
     for (const area of table.areasOf[finish]!) {
-      const [later, weak] = lastOpens(node, stage, area);
-      if (weak === undefined || weak === PRESENT || table.coats(finish, area, belowOf(node, weak)) <= node.most[stage]!) continue;
-      cut.charge(rows[weak]![area]!, rows[later!]![area]!, NEVER);
+      const [later, weak] = possibleLastOpenings(node, stage, area);
+      if (weak === undefined || weak === EXISTING_FINISH || table.coats(finish, area, belowArea(node, weak)) <= node.most[stage]!) continue;
+      cut.charge(rows[weak]![area]!, rows[later!]![area]!, INFINITE_CAPACITY);
     }
   });
 }
 
 /** Every coat above the least is paid once, by whichever area is left on a ground that asks for it. */
 function chargeCoats(
-  cut: Cut,
+  cut: MinCut,
   table: ProblemTable,
   node: OrderNode,
   {
@@ -145,9 +145,9 @@ function chargeCoats(
     const own = table.areasOf[finish]!;
     // What was there at the start is charged by shares; only what asks for still more is left.
     const least = Math.max(facts.coats[stage]!, present(finish));
-    const asks = own.map((area) => lastOpens(node, stage, area).map((one) => ({ one, coats: table.coats(finish, area, belowOf(node, one)) })));
+    const asks = own.map((area) => possibleLastOpenings(node, stage, area).map((one) => ({ one, coats: table.coats(finish, area, belowArea(node, one)) })));
     const most = Math.min(node.most[stage]!, Math.max(...asks.flat().map(({ coats }) => coats)));
-    const price = coatPrice(table, finish, busy[stage]!) + flashes[stage]! * facts.times[stage]!.gap.from;
+    const price = coatWeight(table, finish, busy[stage]!) + flashes[stage]! * facts.times[stage]!.gap.from;
     for (let level = least + 1; level <= most; level++) {
       const paid = cut.node();
       cut.charge(paid, 1, price);
@@ -155,7 +155,7 @@ function chargeCoats(
         // Latest first: as long as every later ground asks for it too, nothing that comes between spares the coat.
         for (const { one, coats } of asks[index]!) {
           if (coats < level) break;
-          if (one !== PRESENT) cut.charge(rows[one]![own[index]!]!, paid, NEVER);
+          if (one !== EXISTING_FINISH) cut.charge(rows[one]![own[index]!]!, paid, INFINITE_CAPACITY);
         }
       });
     }
@@ -171,7 +171,7 @@ function owedIn(
   { busy, ages }: { readonly busy: readonly number[]; readonly ages: readonly number[] },
 ): number {
   const own = table.own[area]!;
-  if (own < 0) return busy[stage]! * table.leastOver(order[stage]!, area, PRESENT).minutes;
+  if (own < 0) return busy[stage]! * table.leastOver(order[stage]!, area, EXISTING_FINISH).minutes;
   let least = Infinity;
   for (let later = stage + 1; later < order.length; later++) {
     if (settled[later]![area] !== 0) least = Math.min(least, busy[later]! * table.leastOver(order[later]!, area, order[stage]!, ages[later]).minutes);
@@ -187,7 +187,7 @@ function presentWork(table: ProblemTable, { order, settled }: OrderNode, busy: r
     const last = settled.findIndex((row) => row[area] === 1);
     const first = order
       .slice(0, last + 1)
-      .flatMap((finish, stage) => (settled[stage]![area] !== 0 ? [busy[stage]! * table.leastOver(finish, area, PRESENT).minutes] : []));
+      .flatMap((finish, stage) => (settled[stage]![area] !== 0 ? [busy[stage]! * table.leastOver(finish, area, EXISTING_FINISH).minutes] : []));
     return sum + Math.min(...first);
   }, 0);
 }
@@ -195,7 +195,7 @@ function presentWork(table: ProblemTable, { order, settled }: OrderNode, busy: r
 /** Plugs go in when their part is first sprayed: counted at the least any stage up to then weighs. */
 function plugBound(table: ProblemTable, { order, settled }: OrderNode, inside: (stage: number) => boolean): number {
   const { problem, part, start } = table;
-  const { work, wait } = weightsOf(table);
+  const { work, wait } = scoreWeights(table);
   return [...problem.plugs.keys()].reduce((sum, name) => {
     if (start.plugged.includes(name)) return sum;
     const last = order.findIndex((_, stage) => part.some((_one, area) => problem.areas[area]!.part === name && settled[stage]![area] === 1));

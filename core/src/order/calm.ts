@@ -1,6 +1,6 @@
 import { reflectanceOf } from '../finish';
-import { byText, theFirst } from '../units';
-import { straysOf } from './layer-stage';
+import { compareText, firstItem } from '../units';
+import { temporaryAreas } from './layer-stage';
 import type { Sequence } from './order-cost';
 import { finishOf, type OrderProblem } from './problem';
 import { startProgress } from './progress';
@@ -8,7 +8,7 @@ import { stageScore } from './score';
 import { stageCost, type StageChoice, type StageCost } from './stage-cost';
 
 /** How calm an order is, in the order it counts: each decides only where all before it are equal. */
-export interface Calmness {
+export interface PreferenceRank {
   /** Paint that ends up under another colour, m². */
   readonly lostM2: number;
   /** Pairs of colours of which the darker goes on first. */
@@ -18,7 +18,7 @@ export interface Calmness {
 }
 
 /** How calm a sequence is. Primer and clear are meant to lie under and over the others and count for nothing. */
-export function calmnessOf(problem: OrderProblem, { stages }: Pick<Sequence, 'stages'>): Calmness {
+export function preferenceRank(problem: OrderProblem, { stages }: Pick<Sequence, 'stages'>): PreferenceRank {
   const colours = stages.filter(({ layer }) => layer === null).map(({ finish }) => luminance(finishOf(problem, finish).colour));
   return {
     lostM2: stages.reduce((sum, { strayM2 }) => sum + strayM2, 0),
@@ -43,14 +43,14 @@ const mostTrials = ({ areas }: OrderProblem): number => Math.max(12, Math.min(60
  * @returns the calmest order no dearer than the cheapest by more than a tenth: one of those found, or one of them with less left open.
  *   Then the others, cheapest first
  */
-export function calmFirst(problem: OrderProblem, found: readonly Sequence[]): readonly Sequence[] {
+export function preferredFirst(problem: OrderProblem, found: readonly Sequence[]): readonly Sequence[] {
   if (found.length === 0 || problem.rules.wide) return found;
   const limit = found[0]!.score * (1 + problem.rules.equalShare);
   const equals = found.filter(({ score }) => score <= limit).map((one) => closed(problem, one, limit));
-  const calmest = theFirst(
+  const calmest = firstItem(
     equals
-      .map((sequence) => ({ sequence, calm: calmnessOf(problem, sequence) }))
-      .sort((a, b) => calmer(a.calm, b.calm) || a.sequence.score - b.sequence.score || byText(a.sequence.order.join(), b.sequence.order.join())),
+      .map((sequence) => ({ sequence, calm: preferenceRank(problem, sequence) }))
+      .sort((a, b) => calmer(a.calm, b.calm) || a.sequence.score - b.sequence.score || compareText(a.sequence.order.join(), b.sequence.order.join())),
   );
   return [calmest.sequence, ...found.filter((one) => one !== calmest.sequence)];
 }
@@ -58,7 +58,7 @@ export function calmFirst(problem: OrderProblem, found: readonly Sequence[]): re
 /** Figures nearer than this are the same: m², m. */
 const SAME = 1e-6;
 
-function calmer(one: Calmness, other: Calmness): number {
+function calmer(one: PreferenceRank, other: PreferenceRank): number {
   for (const key of ['lostM2', 'darkFirst', 'stages', 'tapeM'] as const) if (Math.abs(one[key] - other[key]) > SAME) return one[key] - other[key];
   return 0;
 }
@@ -67,7 +67,7 @@ type Stray = { readonly index: number; readonly area: number };
 
 /** A sequence with as little left open as the limit allows: all at once, else by stage and part, else area by area, the largest first. */
 function closed(problem: OrderProblem, sequence: Sequence, limit: number): Sequence {
-  const strays = sequence.stages.flatMap((stage, index) => straysOf(problem, stage).map((area): Stray => ({ index, area })));
+  const strays = sequence.stages.flatMap((stage, index) => temporaryAreas(problem, stage).map((area): Stray => ({ index, area })));
   const free = strays.filter(
     ({ index, area }) => !problem.rules.pins.some((pin) => pin.open && pin.area === area && pin.finish === sequence.stages[index]!.finish),
   );

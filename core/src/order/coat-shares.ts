@@ -1,5 +1,5 @@
-import { PRESENT, type ProblemTable } from './problem-table';
-import { coatPrice } from './relax';
+import { EXISTING_FINISH, type ProblemTable } from './problem-table';
+import { coatWeight } from './relax';
 
 /**
  * What a good ground is worth. A finish is charged the coats it takes over what was there at the start; opening one of its areas under
@@ -19,7 +19,7 @@ export interface CoatShares {
 export type ShareTable = readonly (readonly number[])[];
 
 /** Alike shares, to start from. */
-export function alikeShares(table: ProblemTable): ShareTable {
+export function equalShares(table: ProblemTable): ShareTable {
   return table.own.map((finish, area) =>
     Array.from({ length: finish < 0 ? 0 : presentCoats(table, finish) + 1 }, (_, level) => {
       const those = asking(table, finish, level);
@@ -30,9 +30,10 @@ export function alikeShares(table: ProblemTable): ShareTable {
 
 /** Areas of a finish that need so many coats or more over what was there at the start. */
 const asking = (table: ProblemTable, finish: number, level: number): number[] =>
-  table.areasOf[finish]!.filter((area) => table.coats(finish, area, PRESENT) >= level);
+  table.areasOf[finish]!.filter((area) => table.coats(finish, area, EXISTING_FINISH) >= level);
 
-const presentCoats = (table: ProblemTable, finish: number): number => Math.max(...table.areasOf[finish]!.map((area) => table.coats(finish, area, PRESENT)));
+const presentCoats = (table: ProblemTable, finish: number): number =>
+  Math.max(...table.areasOf[finish]!.map((area) => table.coats(finish, area, EXISTING_FINISH)));
 
 /** What is charged and given back with such shares. */
 export function coatShares(table: ProblemTable, coatTable: ShareTable): CoatShares {
@@ -40,7 +41,7 @@ export function coatShares(table: ProblemTable, coatTable: ShareTable): CoatShar
   const present = finishes.map((_, finish) => presentCoats(table, finish));
   return {
     present: (finish) => present[finish]!,
-    price: (finish, minute) => coatPrice(table, finish, minute),
+    price: (finish, minute) => coatWeight(table, finish, minute),
     back: (area, under, above) => {
       const finish = own[area]!;
       if (finish < 0 || finish === under) return 0;
@@ -56,7 +57,7 @@ export function coatShares(table: ProblemTable, coatTable: ShareTable): CoatShar
  * @param opened stages of the cheapest order so far as the bound sees it, with the areas each opens
  * @param step how much is moved
  */
-export function movedShares(
+export function rebalanceShares(
   table: ProblemTable,
   coatTable: ShareTable,
   opened: readonly { readonly finish: number; readonly open: readonly number[] }[],

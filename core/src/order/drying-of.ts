@@ -1,9 +1,9 @@
-import { buildFactor, coatFlashMin, coatGap, dryingBuildUm, dwellMinutes, marksOf, pullWindows, type PullWindows } from '../drying';
+import { buildFactor, coatFlashMin, coatGap, dryingBuildUm, maxDwellMin, marksOf, pullWindows, type PullWindows } from '../drying';
 import { RULE_OF_THUMB, type Span } from '../units';
-import { coatsOver, SCHOOLS, type CoatCount, type Finish, type PaintSystemKey, type School } from '../finish';
-import { layerMarks, typicalMarks, type LayerMarks } from '../over';
+import { coatsOver, PULL_TIMINGS, type CoatCount, type Finish, type PaintSystemKey, type PullTiming } from '../finish';
+import { filmAgeMarks, typicalAgeMarks, type FilmAgeMarks } from '../over';
 import { usesGun } from './gun';
-import { mayGiveWay } from './pulling';
+import { mayGiveUpTiming } from './pulling';
 import type { OrderProblem } from './problem';
 
 /** What the order needs to know of a film of so many coats, minutes after its last coat. */
@@ -17,7 +17,7 @@ export interface FilmTimes {
   /** Windows of the three schools, whatever tape is on it. */
   readonly windows: PullWindows;
   /** School the tape is meant to be pulled by, if tape and time allow it. */
-  readonly school: School;
+  readonly school: PullTiming;
   /** The tape is not pulled sooner, by whatever school it is in the end. */
   readonly leastPullMin: number;
   /** Last moment the film lets the tape off whole; Infinity: it always does. */
@@ -26,7 +26,7 @@ export interface FilmTimes {
 
 interface Memory {
   readonly times: Map<string, FilmTimes>;
-  readonly marks: Map<string, LayerMarks>;
+  readonly marks: Map<string, FilmAgeMarks>;
   leastHours?: number;
 }
 const memories = new WeakMap<OrderProblem, Memory>();
@@ -53,7 +53,7 @@ export function filmTimes(problem: OrderProblem, finish: Finish, coats: number):
     // What is pulled wet is pulled where it was sprayed; all later windows are of where it is left.
     const { wet } = pullWindows(marks, problem.sprayAir, factor, Infinity);
     const windows = { ...pullWindows(marks, problem.air, factor, Infinity), wet };
-    const school = [problem.school ?? finish.school, ...SCHOOLS].find((one) => windows[one] !== null) ?? 'wet';
+    const school = [problem.school ?? finish.school, ...PULL_TIMINGS].find((one) => windows[one] !== null) ?? 'wet';
     const from = windows[school]?.from ?? 0;
     return {
       flashMin: coatFlashMin(finish, problem.sprayAir),
@@ -64,7 +64,7 @@ export function filmTimes(problem: OrderProblem, finish: Finish, coats: number):
       windows,
       school,
       leastPullMin: givesWay(problem, from) ? 0 : Math.min(from, ...(problem.pulls?.schools ?? []).map((one) => windows[one]?.from ?? 0)),
-      latestMin: Math.max(...SCHOOLS.map((one) => (windows[one] ? (windows[one].to ?? Infinity) : 0))),
+      latestMin: Math.max(...PULL_TIMINGS.map((one) => (windows[one] ? (windows[one].to ?? Infinity) : 0))),
     };
   });
 }
@@ -72,10 +72,10 @@ export function filmTimes(problem: OrderProblem, finish: Finish, coats: number):
 /** True where some stage might give up a school that begins so late. Which tapes there are is looked up only where the shelf leaves a doubt. */
 function givesWay(problem: OrderProblem, fromMin: number): boolean {
   const { airC } = problem.air;
-  if (!mayGiveWay(fromMin, dwellMinutes(problem.shortestHours, airC))) return false;
+  if (!mayGiveUpTiming(fromMin, maxDwellMin(problem.shortestHours, airC))) return false;
   const memory = memoryOf(problem);
   memory.leastHours ??= leastHours(problem);
-  return mayGiveWay(fromMin, dwellMinutes(memory.leastHours, airC));
+  return mayGiveUpTiming(fromMin, maxDwellMin(memory.leastHours, airC));
 }
 
 /** Of all edges a mask may have, on either side, crisp or rough: how long the best tape for the worst of them lasts, h at 23 °C. */
@@ -93,17 +93,17 @@ function leastHours({ areas, borders, lastsH }: OrderProblem): number {
 }
 
 /** Marks that say what may follow a film sprayed in this job. */
-export const marksOfFilm = (problem: OrderProblem, finish: Finish, coats: number): LayerMarks =>
-  remembered(memoryOf(problem).marks, `${finish.id} ${coats}`, () => layerMarks(finish, problem.air, dryingBuildUm(finish, coats)));
+export const marksOfFilm = (problem: OrderProblem, finish: Finish, coats: number): FilmAgeMarks =>
+  remembered(memoryOf(problem).marks, `${finish.id} ${coats}`, () => filmAgeMarks(finish, problem.air, dryingBuildUm(finish, coats)));
 
 /** Marks of what was on a part before. */
-export const marksOfPresent = (problem: OrderProblem, system: PaintSystemKey): LayerMarks =>
-  remembered(memoryOf(problem).marks, ` ${system}`, () => typicalMarks(system, problem.air));
+export const marksOfPresent = (problem: OrderProblem, system: PaintSystemKey): FilmAgeMarks =>
+  remembered(memoryOf(problem).marks, ` ${system}`, () => typicalAgeMarks(system, problem.air));
 
 const counts = new WeakMap<Finish, Map<string, CoatCount>>();
 
 /** Coats of a finish over a colour; asked for again in every order that is tried. */
-export function rememberedCoats(finish: Finish, under: string): CoatCount {
+export function memoizedCoats(finish: Finish, under: string): CoatCount {
   const byColour = counts.get(finish) ?? new Map<string, CoatCount>();
   counts.set(finish, byColour);
   return remembered(byColour, under, () => coatsOver(finish, under));

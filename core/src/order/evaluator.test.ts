@@ -2,8 +2,8 @@ import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { typicalFinish } from '../finish';
 import { sampleArea, sampleBorder, sampleProblem } from '../testing-order';
-import { RULE_OF_THUMB, twoOf } from '../units';
-import { changeMinutes, gunOf, NO_RULES, searchOrder, soundRules, stageCost, startProgress, usedFinishes, type OrderProblem, type StageCost } from '.';
+import { RULE_OF_THUMB, firstTwo } from '../units';
+import { gunChangeMinutes, gunOf, NO_RULES, searchOrder, consistentRules, stageCost, startProgress, finishesInUse, type OrderProblem, type StageCost } from '.';
 import { edgeCost } from './mask-cost';
 
 const { say } = wordsFor();
@@ -137,7 +137,7 @@ describe('one stage', () => {
   });
   it('fades out what fades out once, after its last coat', () => {
     const areas = (blend: boolean) => sampleProblem([sampleArea(0, CREAM, { blend }), sampleArea(1, null)], [sampleBorder(0, 1, 2)]);
-    const [faded, hard] = twoOf([true, false].map((blend) => open(areas(blend), CREAM, [true, false])));
+    const [faded, hard] = firstTwo([true, false].map((blend) => open(areas(blend), CREAM, [true, false])));
     expect(faded.coatMin - hard.coatMin).toBeCloseTo(RULE_OF_THUMB.blend, 9);
     expect(faded.blendMin).toBe(RULE_OF_THUMB.blend);
   });
@@ -256,8 +256,8 @@ describe('attached parts', () => {
 describe('the gun', () => {
   const change = (problem: OrderProblem, first: string, then: string) => {
     const guns: Record<string, string> = {};
-    changeMinutes(problem, guns, problem.finishes.get(first) as never);
-    return changeMinutes(problem, guns, problem.finishes.get(then) as never);
+    gunChangeMinutes(problem, guns, problem.finishes.get(first) as never);
+    return gunChangeMinutes(problem, guns, problem.finishes.get(then) as never);
   };
   const problem = pair(COPPER, CREAM);
   it('is stripped down after flakes before a solid, not the other way round', () =>
@@ -275,7 +275,7 @@ describe('the gun', () => {
 
 describe('rules that cannot hold', () => {
   const three = sampleProblem([sampleArea(0, CREAM), sampleArea(1, GREEN), sampleArea(2, null)], [sampleBorder(0, 1, 2)]);
-  const faults = (rules: Partial<OrderProblem['rules']>) => soundRules({ ...three, rules: { ...NO_RULES, ...rules } }).faults.map(say);
+  const faults = (rules: Partial<OrderProblem['rules']>) => consistentRules({ ...three, rules: { ...NO_RULES, ...rules } }).faults.map(say);
   it.each([
     [
       'a circle',
@@ -327,7 +327,7 @@ describe('every sequence', () => {
           );
           return searchOrder(problem).sequences.every(
             ({ stages }) =>
-              stages.length === usedFinishes(problem).length &&
+              stages.length === finishesInUse(problem).length &&
               stages.every(({ open: opened, finish }, index) => {
                 const done = index > 0 ? stages[index - 1]!.after.painted : [];
                 return problem.areas.every((area, at) => (area.finish === finish ? opened[at] : !opened[at] || (area.finish !== null && !done[at])));

@@ -22,7 +22,7 @@ export function gunOf({ finishes, rules }: OrderProblem, finish: Finish): string
 export const usesGun = ({ method }: Pick<Finish, 'method'>): boolean => method === 'gun' || method === 'airbrush';
 
 /** Flakes left in a gun ruin a solid colour: it is stripped down between the two. */
-export const needsStrip = (before: Finish, after: Finish): boolean => hasFlakes(before) && after.effect === 'solid';
+export const needsStripDown = (before: Finish, after: Finish): boolean => hasFlakes(before) && after.effect === 'solid';
 
 const hasFlakes = ({ effect }: Finish): boolean => effect === 'metallic' || effect === 'pearl' || effect === 'candy';
 

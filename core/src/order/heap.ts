@@ -1,5 +1,5 @@
 /** A queue that gives out what comes soonest; equals in the order they came. */
-export class Heap<T> {
+export class PriorityQueue<T> {
   private readonly items: { readonly value: T; readonly number: number }[] = [];
   private count = 0;
 

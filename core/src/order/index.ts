@@ -1,11 +1,23 @@
 export * from './coating';
-export { calmFirst, calmnessOf, type Calmness } from './calm';
-export { filmTimes, rememberedCoats } from './drying-of';
-export { drapeMin, drapeOver, dripPaper, edgeCost, NO_DRAPE, rememberedEdge, together, uncoverMin, wholeDrape, type Drape, type EdgeCost } from './mask-cost';
+export { preferredFirst, preferenceRank, type PreferenceRank } from './calm';
+export { filmTimes, memoizedCoats } from './drying-of';
+export {
+  coverMin,
+  coverOver,
+  dripPaper,
+  edgeCost,
+  NO_COVER,
+  memoizedEdgeCost,
+  addCovers,
+  uncoverMin,
+  wholePartCover,
+  type Cover,
+  type EdgeCost,
+} from './mask-cost';
 export { gunOf, mixAgainMinutes, mixMinutes, usesGun } from './gun';
 export * from './lasting';
-export { lotsOf, type Lots } from './lots';
-export { pastWindow, type EarlyPull } from './masks-off';
+export { lotsOf, type LotShares } from './lots';
+export { isPastWindow, type EarlyPull } from './masks-off';
 export * from './order-cost';
 export * from './over-cost';
 export * from './problem';
@@ -13,7 +25,7 @@ export * from './progress';
 export * from './reason';
 export * from './rules';
 export * from './says';
-export { doneAlone, edgeKey, sectionsFor, type StageSection, type StageSections } from './sections';
+export { onePersonOrder, edgeKey, sectionsFor, type StageSection, type StageSections } from './sections';
 export * from './score';
 export * from './search';
 export * from './stage-cost';

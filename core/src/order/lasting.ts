@@ -1,9 +1,9 @@
-import { ended } from '../units';
+import { runToEnd } from '../units';
 import type { OrderProblem } from './problem';
 import { searchSteps, type SearchProgress, type SearchResult } from './search';
 
 /** What was searched, and what came of it. */
-export interface LastingSearch {
+export interface KeptMaskSearch {
   readonly problem: OrderProblem;
   readonly result: SearchResult;
 }
@@ -12,10 +12,10 @@ export interface LastingSearch {
  * The best orders of coats, with masks on what is kept going through all coats beside them; where no tape lasts so long, and fresh masks
  * cost less than what that would spoil, with fresh ones.
  */
-export const searchLasting = (problem: OrderProblem): LastingSearch => ended(lastingSteps(problem));
+export const searchWithKeptMasks = (problem: OrderProblem): KeptMaskSearch => runToEnd(keptMaskSearchSteps(problem));
 
 /** The same in steps, so that it can be left early. */
-export function* lastingSteps(problem: OrderProblem): Generator<SearchProgress, LastingSearch> {
+export function* keptMaskSearchSteps(problem: OrderProblem): Generator<SearchProgress, KeptMaskSearch> {
   const result = yield* searchSteps(problem);
   const [best] = result.sequences;
   if (!problem.rules.through || !best?.stages.some(({ forbidden }) => forbidden.includes('late'))) return { problem, result };

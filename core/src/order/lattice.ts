@@ -1,30 +1,30 @@
 import { edgeClass } from '../masking';
 import { filmTimes } from './drying-of';
 import { gunOf } from './gun';
-import { PRESENT, type ProblemTable } from './problem-table';
+import { EXISTING_FINISH, type ProblemTable } from './problem-table';
 import type { CoatShares } from './coat-shares';
-import { mayStay } from './keep';
-import { weightsOf } from './order-cost';
-import { fixedSpray, pricedEdge, onceWeights, relaxPart, wholePrice, type StageWeights } from './relax';
-import { changeMinutes } from './stage-cost';
+import { mayKeepMasks } from './keep';
+import { scoreWeights } from './order-cost';
+import { fixedSpray, edgeWeight, onceWeights, relaxPart, wholePartWeight, type StageWeights } from './relax';
+import { gunChangeMinutes } from './stage-cost';
 import { RULE_OF_THUMB } from '../units';
 
 /** Bounds for orders that are not complete yet. */
 export interface Lattice {
   /** Least a finish adds to a beginning, and the beginning it makes. */
-  readonly step: (begun: Begun, finish: number) => { readonly cost: number; readonly begun: Begun };
+  readonly step: (begun: OrderPrefix, finish: number) => { readonly cost: number; readonly begun: OrderPrefix };
   /** Least everything that is left can cost. */
-  readonly rest: (begun: Begun) => number;
+  readonly rest: (begun: OrderPrefix) => number;
   /** The cheapest order as the bound sees it, with the areas each stage opens. */
   readonly cheapest: () => readonly { readonly finish: number; readonly open: readonly number[] }[];
   /** Works everything out that `rest` will be asked for, in short steps; what is told is the share that is done. */
   readonly ready: () => Generator<number>;
-  /** What has been worked out so far, in units of latticeUnits. */
+  /** What has been worked out so far, in units of latticeEffort. */
   readonly units: () => number;
 }
 
 /** What a bound needs to know of the beginning of an order. */
-export interface Begun {
+export interface OrderPrefix {
   /** Finishes sprayed, as bits. */
   readonly done: number;
   /** The finish sprayed last, and the one before it as far as a wait for it is not counted yet; -1: none. */
@@ -32,7 +32,7 @@ export interface Begun {
   readonly second: number;
 }
 
-export const NOTHING_BEGUN: Begun = { done: 0, last: -1, second: -1 };
+export const EMPTY_PREFIX: OrderPrefix = { done: 0, last: -1, second: -1 };
 
 /**
  * Lower bounds over sets of finishes: what a stage costs at least depends on which finishes were before it, not on their order.
@@ -50,7 +50,7 @@ export function latticeOf(table: ProblemTable, shares: CoatShares, exact: boolea
     worth: worthOpening(table, shares),
   };
   const link = linksOf(table);
-  const stays = table.finishes.map((_, finish) => table.finishes.map((_one, next) => mayStay(table, finish, next)));
+  const stays = table.finishes.map((_, finish) => table.finishes.map((_one, next) => mayKeepMasks(table, finish, next)));
   // What follows may leave its masks on; what came before may have.
   const stage = (done: number, last: number, finish: number): StageBound => {
     const under = last >= 0 && stays[last]![finish]!;
@@ -59,10 +59,10 @@ export function latticeOf(table: ProblemTable, shares: CoatShares, exact: boolea
     stages.set(key, known);
     return known;
   };
-  const { work, wait } = weightsOf(table);
+  const { work, wait } = scoreWeights(table);
   const before = (done: number, finish: number) => done & ~(1 << finish);
   const gapOf = (done: number, finish: number) => stage(done, -1, finish).gapMin;
-  const skipped = ({ done, last, second }: Begun, finish: number): number => {
+  const skipped = ({ done, last, second }: OrderPrefix, finish: number): number => {
     if (second < 0 || !table.share(second, finish) || table.share(second, last)) return 0;
     // It waits for the one before the last: what was done meanwhile passes the time.
     const between = stage(before(done, last), second, last);
@@ -83,7 +83,7 @@ export function latticeOf(table: ProblemTable, shares: CoatShares, exact: boolea
   // With many finishes the waits that pass over a stage are left out: there would be too many beginnings to tell apart.
   const simple = count > MOST_SKIPS;
   const rests = new Map<number, number>();
-  const rest = (given: Begun): number => {
+  const rest = (given: OrderPrefix): number => {
     const begun = simple ? { ...given, second: -1 } : given;
     const { done, last, second } = begun;
     if (done === 2 ** count - 1) return 0;
@@ -101,9 +101,9 @@ export function latticeOf(table: ProblemTable, shares: CoatShares, exact: boolea
   };
   const cheapest: Lattice['cheapest'] = () => {
     const found: { finish: number; open: readonly number[] }[] = [];
-    let begun = NOTHING_BEGUN;
+    let begun = EMPTY_PREFIX;
     while (found.length < count) {
-      let best: { cost: number; finish: number; begun: Begun } | null = null;
+      let best: { cost: number; finish: number; begun: OrderPrefix } | null = null;
       for (let finish = 0; finish < count; finish++) {
         if (!mayFollow(table, begun.done, finish)) continue;
         const next = step(begun, finish);
@@ -147,7 +147,7 @@ const STEPS_A_UNIT = 10;
  * What working a whole lattice out takes: the larger of cutting the areas of all parts, each with every set of finishes its part can be met
  * with, and lengthening every beginning of an order, told apart by what was done and what came last, by every finish.
  */
-export function latticeUnits({ parts, finishes }: Pick<ProblemTable, 'parts' | 'finishes'>): number {
+export function latticeEffort({ parts, finishes }: Pick<ProblemTable, 'parts' | 'finishes'>): number {
   const cuts = parts.reduce((sum, part) => {
     const own = bitCount(part.finishes);
     return sum + part.areas.length * own * 2 ** Math.max(0, own - 1);
@@ -207,7 +207,7 @@ interface StageAsked {
 function stageBound(table: ProblemTable, { done, finish, under: keeping, leaves, any }: StageAsked, remembered: Remembered): StageBound {
   const { cuts, shares, worth } = remembered;
   const { own, alike, pins, problem } = table;
-  const { work, wait, risk, money } = weightsOf(table);
+  const { work, wait, risk, money } = scoreWeights(table);
   const stateOf = (area: number): number => {
     const one = own[area]!;
     if (one === finish) return 1;
@@ -220,11 +220,11 @@ function stageBound(table: ProblemTable, { done, finish, under: keeping, leaves,
   const bestBelow = before.reduce((least, one) => Math.min(least, table.coats(finish, mine[0]!, one)), Infinity);
   let [coats, fixed, over] = [0, 0, 0];
   for (const area of mine) {
-    coats = Math.max(coats, Math.min(bestBelow, table.coats(finish, area, PRESENT)));
-    let [leastFixed, leastWork] = [table.leastOver(finish, area, PRESENT).fixed, table.leastOver(finish, area, PRESENT).minutes];
+    coats = Math.max(coats, Math.min(bestBelow, table.coats(finish, area, EXISTING_FINISH)));
+    let [leastFixed, leastWork] = [table.leastOver(finish, area, EXISTING_FINISH).fixed, table.leastOver(finish, area, EXISTING_FINISH).minutes];
     for (const one of before) {
       leastFixed = Math.min(leastFixed, table.leastOver(finish, area, one).fixed);
-      leastWork = Math.min(leastWork, table.leastOver(one, area, PRESENT).minutes);
+      leastWork = Math.min(leastWork, table.leastOver(one, area, EXISTING_FINISH).minutes);
     }
     fixed = Math.max(fixed, leastFixed);
     over += leastWork;
@@ -243,13 +243,13 @@ function stageBound(table: ProblemTable, { done, finish, under: keeping, leaves,
     // Where nothing is known of the other stages, nothing is given back and nothing charged.
     // The work a spared coat saves may pass the time of a wait: it is worth that much less, here and where it is charged.
     const spared = (area: number) => (any || own[area]! < 0 ? 0 : shares.back(area, finish, 0) * shares.price(own[area]!, work - wait));
-    const owed = (area: number) => minute * (own[area]! < 0 ? table.leastOver(finish, area, PRESENT).minutes : owedTo(area)) - spared(area);
+    const owed = (area: number) => minute * (own[area]! < 0 ? table.leastOver(finish, area, EXISTING_FINISH).minutes : owedTo(area)) - spared(area);
     const stage = () => ({ finish, done, any, coats, settled: Int8Array.from(own, (_, area) => stateOf(area)), under, weights, owed });
     const sprayed: ReturnType<typeof relaxPart>[] = [];
     const cost = table.parts.reduce(
       (sum, { finishes, areas }, part) => {
         // Where nothing of it is sprayed, and nothing would be spared by it, a part costs nothing.
-        if (!worth[part]![finish] && !areas.some((area) => pins[finish]![area] === 1)) return sum + wholePrice(table, finish, part, weights);
+        if (!worth[part]![finish] && !areas.some((area) => pins[finish]![area] === 1)) return sum + wholePartWeight(table, finish, part, weights);
         const sub = (part * table.finishes.length + finish) * 2 ** table.finishes.length + (done & finishes);
         const key = (sub * (RULE_OF_THUMB.mostCoats + 1) + coats) * 8 + (minute === work ? 0 : 1) + (keeping ? 2 : 0) + (any ? 4 : 0);
         let known = cuts.get(key);
@@ -295,7 +295,7 @@ function onceAnyway(table: ProblemTable, done: number, finish: number, weights: 
     const certain = own[mine] === finish && stays(other) && !strips[other] && one === 'crisp';
     if (!certain) return sum;
     const charge = outer.areas[other] ? outer.charge(part[other]!, finish, null) : 'every';
-    return charge === 'none' ? sum : sum + pricedEdge(crisp, charge === 'once' ? calm : weights);
+    return charge === 'none' ? sum : sum + edgeWeight(crisp, charge === 'once' ? calm : weights);
   }, 0);
 }
 
@@ -308,7 +308,7 @@ function linksOf(table: ProblemTable): (last: number, finish: number) => number 
       const through: Record<string, string> = { ...start.guns };
       const direct = last >= 0 && guns[last] === guns[index];
       if (direct) through[guns[index]!] = finishes[last]!.id;
-      return changeMinutes(problem, through, finish);
+      return gunChangeMinutes(problem, through, finish);
     }),
   );
   return (last, finish) => minutes[last + 1]![finish]!;

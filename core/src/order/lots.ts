@@ -2,7 +2,7 @@ import type { Finish } from '../finish';
 import { mixAgainMinutes } from './gun';
 
 /** How the coats of a stage share the lots their paint is mixed in, so that none is too old when it is sprayed. */
-export interface Lots {
+export interface LotShares {
   /** How long a lot may be used in the air of the job; null: it keeps. */
   readonly lifeMin: number | null;
   /** First coat of each lot, from 1; the first lot is mixed before all coats, each later one right before its first coat. */
@@ -27,7 +27,7 @@ export function lotsOf(
   { coats, eachMin, lastMin, gapMin }: { readonly coats: number; readonly eachMin: number; readonly lastMin: number; readonly gapMin: number },
   potLifeMin: number | null,
   finish: Pick<Finish, 'mixRatio' | 'method'>,
-): Lots {
+): LotShares {
   const lifeMin = potLifeMin ?? Infinity;
   const againMin = mixAgainMinutes(finish);
   const from = [1];

@@ -3,8 +3,8 @@ import { SHIPPED_FINISHES, type Finish } from '../finish';
 import { designFaults, emptyDesign, type Design } from '../job';
 import { planJob } from '../plan';
 import { sampleArea, sampleBorder, sampleProblem } from '../testing-order';
-import { MOST, type FinishId, type PartId } from '../units';
-import { bitCount, latticeUnits } from './lattice';
+import { LIMITS, type FinishId, type PartId } from '../units';
+import { bitCount, latticeEffort } from './lattice';
 import { searchSteps, type SearchResult } from './search';
 
 // Jobs of about as many finishes as a number has bits.
@@ -53,7 +53,7 @@ it('a lattice over many finishes is not taken for cheap, wherever they lie', () 
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 30 }), fc.array(fc.integer({ min: 0, max: 2 ** 30 - 1 }), { maxLength: 40 }), (count, finishes) => {
       const parts = finishes.map((bits) => ({ areas: [0], edges: [], finishes: bits & (2 ** count - 1) }));
-      expect(latticeUnits({ parts, finishes: finishesOf(count) })).toBeGreaterThanOrEqual(2 ** count / 20);
+      expect(latticeEffort({ parts, finishes: finishesOf(count) })).toBeGreaterThanOrEqual(2 ** count / 20);
     }),
   );
 });
@@ -87,7 +87,7 @@ function designOf(count: number): Design {
 it.each([30, 31, 32, 33])('a design of %i finishes: kept with up to 30, else refused at its scheme', (count) => {
   const shelf = { tapes: [], finishes: finishesOf(count) };
   const found = designFaults(designOf(count), shelf, ['design']).filter(({ code }) => code === 'design.too-many-finishes');
-  expect(found).toEqual(count <= MOST.finishes ? [] : [{ path: 'design.scheme.areas', code: 'design.too-many-finishes', values: { count, max: 30 } }]);
+  expect(found).toEqual(count <= LIMITS.finishes ? [] : [{ path: 'design.scheme.areas', code: 'design.too-many-finishes', values: { count, max: 30 } }]);
 });
 
 it('the plan of one kept by an earlier version says so, and ends', () => {

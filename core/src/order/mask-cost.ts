@@ -1,7 +1,7 @@
 import type { FinishMethod } from '../finish';
 import { RULE_OF_THUMB, type PartId } from '../units';
 import type { OrderArea, OrderProblem, TapeEdge } from './problem';
-import { BEYOND, maskOf, type StageMask } from '../masking';
+import { SURROUNDINGS_ID, maskOf, type StageMask } from '../masking';
 import type { Progress } from './progress';
 
 /** What a length of masking costs. */
@@ -82,7 +82,7 @@ export function stageMaskCost(problem: OrderProblem, before: Progress, open: rea
 export function maskCost({ areas, borders, model }: OrderProblem, { edges, covers, wholes, drips }: StageMask): MaskCost {
   const sum = { layMin: 0, sealMin: 0, pullMin: 0, tapeM: 0, risk: 0, money: 0 };
   const add = (edge: TapeEdge, crisp: boolean) => {
-    const cost = rememberedEdge(edge, crisp, model);
+    const cost = memoizedEdgeCost(edge, crisp, model);
     sum.layMin += cost.layMin;
     sum.sealMin += cost.sealMin;
     sum.pullMin += cost.pullMin;
@@ -91,17 +91,17 @@ export function maskCost({ areas, borders, model }: OrderProblem, { edges, cover
     sum.money += cost.money;
   };
   for (const { border, class: one, laid, strip } of edges) if (laid === 'now' && !strip) add(borders[border]!, one === 'crisp');
-  let drapes = NO_DRAPE;
+  let drapes = NO_COVER;
   for (const { area, by, crisp, laid } of covers) {
     if (laid !== 'now') continue;
     if (by === 'tape') add(areas[area]!.strip as TapeEdge, crisp);
-    else if (!drips) drapes = together(drapes, drapeOver(areas[area]!));
+    else if (!drips) drapes = addCovers(drapes, coverOver(areas[area]!));
   }
-  if (drips) for (const { border, laid, strip } of edges) if (laid === 'now' && !strip) drapes = together(drapes, dripPaper(borders[border]!));
-  for (const part of wholes) drapes = together(drapes, wholeDrape(areas, part));
+  if (drips) for (const { border, laid, strip } of edges) if (laid === 'now' && !strip) drapes = addCovers(drapes, dripPaper(borders[border]!));
+  for (const part of wholes) drapes = addCovers(drapes, wholePartCover(areas, part));
   return {
     ...sum,
-    layMin: sum.layMin + drapeMin(drapes),
+    layMin: sum.layMin + coverMin(drapes),
     money: sum.money + drapes.sizeM2 * RULE_OF_THUMB.pricePerDrapeM2,
     drapeM2: drapes.sizeM2,
     uncoverMin: uncoverMin(drapes),
@@ -109,46 +109,46 @@ export function maskCost({ areas, borders, model }: OrderProblem, { edges, cover
 }
 
 /** Paper or film: how much, in how many pieces. */
-export interface Drape {
+export interface Cover {
   readonly sizeM2: number;
   readonly pieces: number;
   /** What of it hangs loose over something larger, m². */
   readonly bagM2: number;
 }
 
-export const NO_DRAPE: Drape = { sizeM2: 0, pieces: 0, bagM2: 0 };
-export const together = (one: Drape, other: Drape): Drape => ({
+export const NO_COVER: Cover = { sizeM2: 0, pieces: 0, bagM2: 0 };
+export const addCovers = (one: Cover, other: Cover): Cover => ({
   sizeM2: one.sizeM2 + other.sizeM2,
   pieces: one.pieces + other.pieces,
   bagM2: one.bagM2 + other.bagM2,
 });
 
 /** What covers an area. */
-export const drapeOver = ({ sizeM2, bagM2 = 0, count }: Pick<OrderArea, 'sizeM2' | 'bagM2' | 'count'>): Drape => ({ sizeM2, pieces: count, bagM2 });
+export const coverOver = ({ sizeM2, bagM2 = 0, count }: Pick<OrderArea, 'sizeM2' | 'bagM2' | 'count'>): Cover => ({ sizeM2, pieces: count, bagM2 });
 
 /** Paper along an edge, against drips. */
-export const dripPaper = ({ lengthM, pieces }: Pick<TapeEdge, 'lengthM' | 'pieces'>): Drape => ({
+export const dripPaper = ({ lengthM, pieces }: Pick<TapeEdge, 'lengthM' | 'pieces'>): Cover => ({
   sizeM2: lengthM * RULE_OF_THUMB.dripStripM,
   pieces,
   bagM2: 0,
 });
 
 /** What covers a part whole: one piece each. */
-export function wholeDrape(areas: OrderProblem['areas'], part: PartId): Drape {
-  const own = areas.filter((area) => area.part === part && area.area !== BEYOND);
+export function wholePartCover(areas: OrderProblem['areas'], part: PartId): Cover {
+  const own = areas.filter((area) => area.part === part && area.area !== SURROUNDINGS_ID);
   return { sizeM2: own.reduce((sum, { sizeM2 }) => sum + sizeM2, 0), pieces: own[0]?.count ?? 0, bagM2: 0 };
 }
 
 /** Minutes to hang paper or film, and to take it away. Source: rules of thumb. */
-export const drapeMin = ({ sizeM2, pieces, bagM2 }: Drape): number =>
+export const coverMin = ({ sizeM2, pieces, bagM2 }: Cover): number =>
   (sizeM2 - bagM2) * RULE_OF_THUMB.drapePerSquareMetre + bagM2 * RULE_OF_THUMB.bagPerSquareMetre + pieces * RULE_OF_THUMB.drapePerPiece;
-export const uncoverMin = ({ sizeM2, pieces }: Pick<Drape, 'sizeM2' | 'pieces'>): number =>
+export const uncoverMin = ({ sizeM2, pieces }: Pick<Cover, 'sizeM2' | 'pieces'>): number =>
   sizeM2 * RULE_OF_THUMB.uncoverPerSquareMetre + pieces * RULE_OF_THUMB.uncoverPerPiece;
 
 const costs = new WeakMap<TapeEdge, EdgeCost[]>();
 
 /** What an edge costs, worked out once. */
-export function rememberedEdge(edge: TapeEdge, crisp: boolean, model: boolean): EdgeCost {
+export function memoizedEdgeCost(edge: TapeEdge, crisp: boolean, model: boolean): EdgeCost {
   const known = costs.get(edge) ?? [];
   if (known.length === 0) costs.set(edge, known);
   return (known[(crisp ? 1 : 0) + (model ? 2 : 0)] ??= edgeCost(edge, crisp, model));

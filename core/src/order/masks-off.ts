@@ -1,52 +1,52 @@
-import type { School } from '../finish';
+import type { PullTiming } from '../finish';
 import { splitMask, type MaskEdge, type StageMask } from '../masking';
 import { RULE_OF_THUMB, type Span } from '../units';
 import type { FilmTimes } from './drying-of';
 import { maskCost, type StageMaskCost } from './mask-cost';
 import type { OrderProblem } from './problem';
-import type { KeptMask, Progress } from './progress';
-import { turnsOf, withTurn, type EarlyTurn } from './apart';
-import { comesOffClean, handsFor } from './pulling';
+import type { StandingMask, Progress } from './progress';
+import { pullGroups, withPullGroup, type EarlyPullGroup } from './apart';
+import { comesOffClean, peopleNeeded } from './pulling';
 import type { StageSections } from './sections';
 import type { StageChoice, StageCost } from './stage-cost';
 
 /** The masks of a stage. */
-export interface OwnMasks {
+export interface StageMasks {
   /** What comes off in its own window; null where there is nothing. */
-  readonly own: KeptMask | null;
+  readonly own: StandingMask | null;
   /** What stays on for later coats of what is beside it, one a part. */
-  readonly outer: readonly KeptMask[];
+  readonly outer: readonly StandingMask[];
   /** What only keeps mist off other parts: it has no edge to be pulled in time, and comes off with every stage. */
-  readonly wholes: KeptMask | null;
+  readonly wholes: StandingMask | null;
 }
 
 /** The masks of a stage, by when they come off. */
-export function ownMasks(
+export function stageMasks(
   problem: OrderProblem,
   masks: StageMaskCost,
   through: ReadonlySet<string>,
   times: FilmTimes,
   laidAt: number,
   lastCoatMin: number,
-): OwnMasks {
+): StageMasks {
   const { mask } = masks;
   const split = splitMask(problem, mask, through);
-  const made = (of: StageMask): KeptMask => {
+  const made = (of: StageMask): StandingMask => {
     const { pullMin, uncoverMin, tapeM } = of === mask ? masks : maskCost(problem, of);
     const anyTime = { school: times.school, span: { from: 0, to: null }, early: [], latestMin: Infinity };
     return { mask: of, laidAt, at: lastCoatMin, pullMin, uncoverMin, tapeM, part: null, ...anyTime };
   };
   // What goes over it later decides when it comes off: any time as far as this film is asked.
-  const outer = [...split.outer].map(([part, of]): KeptMask => ({ ...made(of), part }));
+  const outer = [...split.outer].map(([part, of]): StandingMask => ({ ...made(of), part }));
   const wholes = mask.wholes.length === 0 ? null : made({ ...mask, edges: [], covers: [] });
   if (split.inner.covers.length + split.inner.edges.length === 0) return { own: null, outer, wholes };
   const own = made(split.inner);
-  return { own: { ...own, ...turnsOf(problem, times, split.inner, own.pullMin, lastCoatMin - laidAt), latestMin: times.latestMin }, outer, wholes };
+  return { own: { ...own, ...pullGroups(problem, times, split.inner, own.pullMin, lastCoatMin - laidAt), latestMin: times.latestMin }, outer, wholes };
 }
 
 /** A turn as it is pulled: lines that come off before the rest. */
 export interface EarlyPull {
-  readonly school: School;
+  readonly school: PullTiming;
   readonly span: Span;
   /** Its edges, as they stand in the masks that come off. */
   readonly edges: ReadonlySet<MaskEdge>;
@@ -58,7 +58,7 @@ export interface EarlyPull {
 }
 
 /** What comes off after a stage, and what stays. */
-export interface PullOff {
+export interface MaskRemoval {
   /** Waited from the last coat until the last of it is pulled, all turns together. */
   readonly waitMin: number;
   /** When all tape is off, minutes from the start. */
@@ -70,7 +70,7 @@ export interface PullOff {
   readonly uncoverMin: number;
   readonly risk: number;
   readonly late: boolean;
-  readonly kept: readonly KeptMask[];
+  readonly kept: readonly StandingMask[];
   readonly pulled: StageCost['pulled'];
 }
 
@@ -78,15 +78,15 @@ export interface PullOff {
  * When masks come off: after this stage with all that were kept on, or later.
  * @param through parts whose masks on what is kept stay on
  */
-export function pullOff(
+export function maskRemoval(
   problem: OrderProblem,
   before: Progress,
   { keep }: StageChoice,
-  { own, outer, wholes }: OwnMasks,
+  { own, outer, wholes }: StageMasks,
   through: ReadonlySet<string>,
   times: FilmTimes,
   lastCoatMin: number,
-): PullOff {
+): MaskRemoval {
   const all = [...before.kept, ...(own ? [own] : []), ...outer];
   const kept = keep ? all : all.filter(({ part }) => part !== null && through.has(part));
   const masks = [...all.filter((one) => !kept.includes(one)), ...(wholes ? [wholes] : [])];
@@ -114,8 +114,8 @@ export function pullOff(
   // Tape that may come off before the gun is clean comes off first.
   const rests = [...early.map(({ restMin }) => restMin), at - free];
   const fits = rests.findIndex((minutes) => minutes >= times.cleanMin);
-  const past = masks.filter((one) => (one === own ? pastSpan(problem, one, at) : pastWindow(problem, one, at)));
-  const hands = Math.max(...masks.map((one) => handsFor(pullMin, { from: at - one.at, to: past.includes(one) ? null : one.span.to })));
+  const past = masks.filter((one) => (one === own ? pastSpan(problem, one, at) : isPastWindow(problem, one, at)));
+  const hands = Math.max(...masks.map((one) => peopleNeeded(pullMin, { from: at - one.at, to: past.includes(one) ? null : one.span.to })));
   return {
     waitMin: rests.reduce((sum, minutes) => sum + minutes, 0),
     offMin: at + pullMin / hands,
@@ -132,7 +132,7 @@ export function pullOff(
 }
 
 /** The same where the last coat goes on in sections and each is pulled in its turn: the gun is cleaned once all of them are painted. */
-export function offInSections(off: PullOff, { heaps, totalMin, paintedMin }: StageSections, lastCoatMin: number, cleanMin: number): PullOff {
+export function removalInSections(off: MaskRemoval, { heaps, totalMin, paintedMin }: StageSections, lastCoatMin: number, cleanMin: number): MaskRemoval {
   const begun = lastCoatMin - paintedMin;
   const painted = heaps.findLastIndex(({ turn }) => turn === 'paint');
   const pulls = (list: typeof heaps) => list.filter(({ turn }) => turn === 'pull');
@@ -149,15 +149,15 @@ export function offInSections(off: PullOff, { heaps, totalMin, paintedMin }: Sta
 }
 
 /** What comes off before the rest, one turn after the other: lines of the stage's own mask, and of masks that stayed on until now. */
-function earlyPulls(problem: OrderProblem, own: KeptMask, masks: readonly KeptMask[], lastCoatMin: number): EarlyPull[] {
+function earlyPulls(problem: OrderProblem, own: StandingMask, masks: readonly StandingMask[], lastCoatMin: number): EarlyPull[] {
   const pulls: EarlyPull[] = [];
   for (const turn of own.early) {
-    const parts = masks.flatMap(({ mask, part }) => (part !== null && problem.pulls ? [withTurn(problem.pulls, mask, turn)] : []));
+    const parts = masks.flatMap(({ mask, part }) => (part !== null && problem.pulls ? [withPullGroup(problem.pulls, mask, turn)] : []));
     const off = [turn.mask, ...parts];
     const pullMin = off.reduce((sum, mask) => sum + maskCost(problem, mask).pullMin, 0);
     const free = endOf(pulls.at(-1), lastCoatMin);
     const at = Math.max(free, lastCoatMin + turn.span.from);
-    const hands = handsFor(pullMin, { from: at - lastCoatMin, to: turn.span.to });
+    const hands = peopleNeeded(pullMin, { from: at - lastCoatMin, to: turn.span.to });
     const edges = new Set(off.flatMap((mask) => mask.edges.filter(({ laid }) => laid === 'now')));
     if (edges.size > 0) pulls.push({ school: turn.school, span: turn.span, edges, pullMin, hands, at, restMin: at - free });
   }
@@ -167,8 +167,8 @@ function earlyPulls(problem: OrderProblem, own: KeptMask, masks: readonly KeptMa
 const endOf = (pull: EarlyPull | undefined, otherwise: number): number => (pull ? pull.at + pull.pullMin / pull.hands : otherwise);
 
 /** True where a mask comes off after the window of its school, or of single lines of it, or later than its tape comes off clean. */
-export const pastWindow = (problem: OrderProblem, mask: KeptMask, at: number): boolean =>
-  pastSpan(problem, mask, at) || mask.early.some(({ span }: EarlyTurn) => at > mask.at + (span.to ?? Infinity) + 1e-9);
+export const isPastWindow = (problem: OrderProblem, mask: StandingMask, at: number): boolean =>
+  pastSpan(problem, mask, at) || mask.early.some(({ span }: EarlyPullGroup) => at > mask.at + (span.to ?? Infinity) + 1e-9);
 
-const pastSpan = (problem: OrderProblem, mask: KeptMask, at: number): boolean =>
+const pastSpan = (problem: OrderProblem, mask: StandingMask, at: number): boolean =>
   at > mask.at + (mask.span.to ?? Infinity) + 1e-9 || !comesOffClean(problem, mask, at);

@@ -2,13 +2,13 @@
 const NOTHING = 1e-9;
 
 /** Standing for a choice that must not be made. */
-export const NEVER = 1e15;
+export const INFINITE_CAPACITY = 1e15;
 
 /**
  * Cheapest way to put nodes on two sides, by the largest flow between them. Nodes 0 and 1 are the two sides: open and covered.
  * Source: Dinic 1970.
  */
-export class Cut {
+export class MinCut {
   private readonly to: number[] = [];
   private readonly rest: number[] = [];
   private readonly next: number[] = [];

@@ -47,4 +47,4 @@ export function costOrder(
 const MOST_WORKED = 4000;
 
 /** What minutes, waiting, risk and money weigh in this problem. */
-export const weightsOf = ({ problem }: Pick<ProblemTable, 'problem'>) => RULE_OF_THUMB.wishes[problem.wish];
+export const scoreWeights = ({ problem }: Pick<ProblemTable, 'problem'>) => RULE_OF_THUMB.wishes[problem.wish];

@@ -1,11 +1,11 @@
 import type { FilmTimes } from './drying-of';
-import type { Settled } from './settle';
+import type { SettledChoices } from './settle';
 
 /** An order whose open areas are being settled. */
 export interface OrderNode {
   readonly order: readonly number[];
   readonly keep: readonly boolean[];
-  readonly settled: Settled;
+  readonly settled: SettledChoices;
   /** Coats of each stage: at least and at most so many. */
   readonly least: readonly number[];
   readonly most: readonly number[];

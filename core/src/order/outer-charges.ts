@@ -1,4 +1,4 @@
-import { isOuter } from '../masking';
+import { isKeptForGood } from '../masking';
 import type { OrderProblem } from './problem';
 import type { Progress } from './progress';
 
@@ -25,7 +25,7 @@ interface Numbers {
   readonly partNames: readonly string[];
 }
 
-/** Lays out what masks on kept areas are charged: see `throughAfter` for when they stay on. */
+/** Lays out what masks on kept areas are charged: see `masksKeptAfter` for when they stay on. */
 export function outerCharges({ areas, rules, clear }: OrderProblem, start: Progress, { own, part, partNames }: Numbers): OuterCharges {
   const colours = partNames.map(() => 0);
   const finishing = partNames.map(() => 0);
@@ -37,7 +37,7 @@ export function outerCharges({ areas, rules, clear }: OrderProblem, start: Progr
   const primed = partNames.map((name) => start.kept.some((mask) => mask.part === name));
   const goesOn = (one: number) => colours[one]! & ~finishing[one]!;
   return {
-    areas: areas.map(isOuter),
+    areas: areas.map(isKeptForGood),
     charge: (one, finish, done) => {
       if (!rules.through) return 'every';
       if (goesOn(one) !== 0) return !primed[one] && (colours[one]! >> finish) & 1 ? 'once' : 'none';

@@ -1,21 +1,21 @@
 import type { Finish } from '../finish';
-import { mayGoOver, type OverAnswer, type OverSaid, type OverVerdict } from '../over';
-import { plainly, RULE_OF_THUMB } from '../units';
+import { compatibilityOf, type OverAnswer, type OverMessage, type OverVerdict } from '../over';
+import { messageWithoutValues, RULE_OF_THUMB } from '../units';
 import { marksOfFilm, marksOfPresent } from './drying-of';
 import type { OrderProblem } from './problem';
 import type { Progress } from './progress';
 
 /** What a coat asks of an area before it may go on. */
-export interface OverTask {
+export interface CompatibilityTask {
   readonly area: number;
   readonly answer: OverAnswer;
-  readonly reason: OverSaid;
+  readonly reason: OverMessage;
   /** System below; null: the bare part. */
   readonly lower: string | null;
 }
 
 /** When a coat may go over a film of this job, minutes after the last coat of that film. */
-export interface OverWindow {
+export interface RecoatWindow {
   /** When the last coat of the film below went on, minutes from the start. */
   readonly at: number;
   readonly fromMin: number;
@@ -24,9 +24,9 @@ export interface OverWindow {
 }
 
 /** Work and waiting that the films below ask for. */
-export interface OverCost {
-  readonly tasks: readonly OverTask[];
-  readonly windows: readonly OverWindow[];
+export interface CompatibilityCost {
+  readonly tasks: readonly CompatibilityTask[];
+  readonly windows: readonly RecoatWindow[];
   readonly waitMin: number;
   readonly abradeMin: number;
   readonly barrierMin: number;
@@ -39,7 +39,7 @@ export interface OverCost {
  * Minutes of work an answer asks for on so many square metres: keying them, or a barrier coat over them.
  * Source: rates of abrading and spraying, rules of thumb.
  */
-export function overMinutes(answer: OverAnswer, sizeM2: number, { method }: Pick<Finish, 'method'>): number {
+export function compatibilityMinutes(answer: OverAnswer, sizeM2: number, { method }: Pick<Finish, 'method'>): number {
   if (sizeM2 <= 0) return 0;
   if (answer === 'abrade') return sizeM2 * RULE_OF_THUMB.abradePerSquareMetre + RULE_OF_THUMB.abradeFixed;
   return answer === 'barrier' ? sizeM2 * RULE_OF_THUMB.sprayPerSquareMetre[method] + RULE_OF_THUMB.perCoat : 0;
@@ -51,10 +51,17 @@ export function overMinutes(answer: OverAnswer, sizeM2: number, { method }: Pick
  * @param begins when the work of the stage begins, minutes from the start: keying comes first, before any tape
  * @param laterMin minutes of masking and mixing from then until the first coat could go on if nothing were asked for
  */
-export function overCost(problem: OrderProblem, before: Progress, finish: Finish, open: readonly boolean[], begins: number, laterMin: number): OverCost {
+export function compatibilityCost(
+  problem: OrderProblem,
+  before: Progress,
+  finish: Finish,
+  open: readonly boolean[],
+  begins: number,
+  laterMin: number,
+): CompatibilityCost {
   const at = begins + laterMin;
   let keyedLate = false;
-  const waited = new Map<number, OverTask>();
+  const waited = new Map<number, CompatibilityTask>();
   let now = at;
   for (let round = 0; ; round++) {
     const found = overAt(problem, before, finish, open, now);
@@ -90,19 +97,19 @@ export function overCost(problem: OrderProblem, before: Progress, finish: Finish
 const MOST_ROUNDS = 6;
 
 function overAt(problem: OrderProblem, before: Progress, finish: Finish, open: readonly boolean[], at: number) {
-  const tasks: OverTask[] = [];
-  const windows = new Map<number, OverWindow>();
+  const tasks: CompatibilityTask[] = [];
+  const windows = new Map<number, RecoatWindow>();
   let readyAt = 0;
   let abradeM2 = 0;
   let barrierM2 = 0;
   let forbidden = false;
   // Areas under the same film have the same answer.
-  const known = new Map<unknown, ReturnType<typeof verdictAt>>();
+  const known = new Map<unknown, ReturnType<typeof compatibilityAt>>();
   problem.areas.forEach((area, index) => {
     if (!open[index]) return;
     const film = before.films[index];
     const found = film && known.get(film);
-    const { age, verdict, lower } = found || verdictAt(problem, before, index, finish, at);
+    const { age, verdict, lower } = found || compatibilityAt(problem, before, index, finish, at);
     if (film && !found) known.set(film, { age, verdict, lower });
     const toMin = verdict.window?.toMin ?? null;
     if (film) windows.set(film.at, { at: film.at, fromMin: verdict.window?.fromMin ?? 0, toMin: toMin === null ? null : toMin - (film.spreadMin ?? 0) });
@@ -118,17 +125,17 @@ function overAt(problem: OrderProblem, before: Progress, finish: Finish, open: r
     tasks,
     windows: [...windows.values()],
     readyAt,
-    abradeMin: overMinutes('abrade', abradeM2, finish),
-    barrierMin: overMinutes('barrier', barrierM2, finish),
+    abradeMin: compatibilityMinutes('abrade', abradeM2, finish),
+    barrierMin: compatibilityMinutes('barrier', barrierM2, finish),
     forbidden,
   };
 }
 
-const VOUCHED: OverVerdict = { answer: 'yes', reason: plainly('over.vouched'), untilMin: null };
-const KEYED: OverVerdict = { answer: 'yes', reason: plainly('over.keyed'), untilMin: null };
+const VOUCHED: OverVerdict = { answer: 'yes', reason: messageWithoutValues('over.vouched'), untilMin: null };
+const KEYED: OverVerdict = { answer: 'yes', reason: messageWithoutValues('over.keyed'), untilMin: null };
 
 /** What a coat may do on an area as the work stands. */
-export function verdictAt(
+export function compatibilityAt(
   problem: OrderProblem,
   before: Progress,
   index: number,
@@ -141,9 +148,10 @@ export function verdictAt(
   const age = film ? at - film.at : presentAgeMin + at;
   if (lower !== null && problem.rules.vouched.some((pair) => pair.lower === lower && pair.upper === upper.system)) return { age, verdict: VOUCHED, lower };
   const marks = film ? marksOfFilm(problem, film.finish, film.coats) : presentSystem && marksOfPresent(problem, presentSystem);
-  const last = mayGoOver({ marks: marks || null, ageMin: age, known: film !== null }, upper.system);
+  const last = compatibilityOf({ marks: marks || null, ageMin: age, known: film !== null }, upper.system);
   // Of a film painted in sections the first may be past a limit which the last still keeps.
-  const first = film?.spreadMin && last.answer === 'yes' ? mayGoOver({ marks: marks || null, ageMin: age + film.spreadMin, known: true }, upper.system) : last;
+  const first =
+    film?.spreadMin && last.answer === 'yes' ? compatibilityOf({ marks: marks || null, ageMin: age + film.spreadMin, known: true }, upper.system) : last;
   const verdict = first.answer === 'yes' ? last : first;
   return { age, verdict: film === null && keyed && verdict.answer === 'abrade' ? KEYED : verdict, lower };
 }

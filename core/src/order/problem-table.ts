@@ -1,19 +1,19 @@
 import { isSprayed, type Finish } from '../finish';
 import { partsInReach } from '../masking';
-import { mayGoOver } from '../over';
+import { compatibilityOf } from '../over';
 import { RULE_OF_THUMB } from '../units';
-import { filmTimes, marksOfFilm, marksOfPresent, rememberedCoats } from './drying-of';
+import { filmTimes, marksOfFilm, marksOfPresent, memoizedCoats } from './drying-of';
 import { mixMinutes } from './gun';
 import { coatingMin } from './coating';
-import { drapeMin, drapeOver, dripPaper, edgeCost, wholeDrape, type Drape, type EdgeCost } from './mask-cost';
+import { coverMin, coverOver, dripPaper, edgeCost, wholePartCover, type Cover, type EdgeCost } from './mask-cost';
 import { outerCharges, type OuterCharges } from './outer-charges';
-import { finishOf, usedFinishes, type OrderProblem } from './problem';
+import { finishOf, finishesInUse, type OrderProblem } from './problem';
 import type { Progress } from './progress';
 import type { StageCost } from './stage-cost';
 
 /** What may lie below an area when it is sprayed: a finish by its number, or what was there at the start. */
-export type Below = number;
-export const PRESENT: Below = -1;
+export type BelowIndex = number;
+export const EXISTING_FINISH: BelowIndex = -1;
 
 /** Work no age of the lower film can spare, before a finish goes over it. */
 interface LeastOver {
@@ -28,7 +28,7 @@ export interface PricedBorder {
   readonly crisp: EdgeCost;
   readonly rough: EdgeCost;
   /** What hangs along it against drips. */
-  readonly paper: Drape;
+  readonly paper: Cover;
 }
 
 /** What one part holds. A border that leads from one part to another stands with neither: bounds do without it. */
@@ -57,7 +57,7 @@ export interface ProblemTable {
   /** What fading it out takes, minutes; 0 where it fades out nowhere. */
   readonly blendOf: readonly number[];
   /** By finish: parts that get none of it but are within reach of its spray, and what covers each. */
-  readonly reached: readonly ReadonlyMap<number, Drape>[];
+  readonly reached: readonly ReadonlyMap<number, Cover>[];
   /** What masks on kept areas are charged. */
   readonly outer: OuterCharges;
   /** Number of the part of each area. */
@@ -74,9 +74,9 @@ export interface ProblemTable {
   /** Finishes that must have been sprayed before each, as bits. */
   readonly needs: readonly number[];
   /** Coats of a finish on an area over what may be below. */
-  readonly coats: (finish: number, area: number, below: Below) => number;
+  readonly coats: (finish: number, area: number, below: BelowIndex) => number;
   /** @param ageMin age the lower film has at least, whole minutes */
-  readonly leastOver: (finish: number, area: number, below: Below, ageMin?: number) => LeastOver;
+  readonly leastOver: (finish: number, area: number, below: BelowIndex, ageMin?: number) => LeastOver;
   /** True where the first is certainly covered while the second goes on: they share a part, or meet where only drips fall. */
   readonly share: (first: number, second: number) => boolean;
   /** Stages worked out before, by everything that was chosen up to them. */
@@ -85,7 +85,7 @@ export interface ProblemTable {
 
 /** Lays out a problem. */
 export function problemTable(problem: OrderProblem, start: Progress): ProblemTable {
-  const ids = usedFinishes(problem);
+  const ids = finishesInUse(problem);
   const finishes = ids.map((id) => finishOf(problem, id));
   const { areas, borders, model, rules } = problem;
   const partNames = [...new Set(areas.map(({ part }) => part))];
@@ -113,7 +113,7 @@ export function problemTable(problem: OrderProblem, start: Progress): ProblemTab
     blendOf: areasOf.map((of) => (of.some((area) => areas[area]!.blend) ? RULE_OF_THUMB.blend : 0)),
     reached: finishes.map(({ method }, finish) => {
       const own = new Set([...partsOf[finish]!].map((one) => partNames[one]!));
-      return new Map(partsInReach(problem.attached, own, method).map((name) => [partNames.indexOf(name), wholeDrape(areas, name)]));
+      return new Map(partsInReach(problem.attached, own, method).map((name) => [partNames.indexOf(name), wholePartCover(areas, name)]));
     }),
     outer: outerCharges(problem, start, { own, part, partNames }),
     alike: areas.map(({ alike }) => (alike === null ? -1 : ids.indexOf(alike))),
@@ -146,9 +146,9 @@ function besideEach(count: number, borders: OrderProblem['borders']): number[][]
 
 /** Asked for at every turn of the search: looked up by number. */
 function coatsTable(finishes: readonly Finish[], { colours }: Progress): ProblemTable['coats'] {
-  const overFinish = finishes.map((finish) => finishes.map(({ colour }) => rememberedCoats(finish, colour).coats));
-  const overPresent = finishes.map((finish) => colours.map((colour) => rememberedCoats(finish, colour).coats));
-  return (finish, area, below) => (below === PRESENT ? overPresent[finish]![area]! : overFinish[finish]![below]!);
+  const overFinish = finishes.map((finish) => finishes.map(({ colour }) => memoizedCoats(finish, colour).coats));
+  const overPresent = finishes.map((finish) => colours.map((colour) => memoizedCoats(finish, colour).coats));
+  return (finish, area, below) => (below === EXISTING_FINISH ? overPresent[finish]![area]! : overFinish[finish]![below]!);
 }
 
 function pinsOf({ areas, rules }: OrderProblem, id: string): Int8Array {
@@ -162,12 +162,12 @@ const NOTHING: LeastOver = { minutes: 0, fixed: 0 };
 /** Work that is certain whatever the age: the film is past its limit once it takes tape, or needs a barrier at any age. */
 function leastOverOf(problem: OrderProblem, start: Progress, finishes: readonly Finish[], part: readonly number[], partsOf: readonly ReadonlySet<number>[]) {
   const ages = new Map<number, (LeastOver | undefined)[]>();
-  return (finish: number, area: number, below: Below, ageMin = 0): LeastOver => {
-    if (below === PRESENT && start.films[area]) return NOTHING;
+  return (finish: number, area: number, below: BelowIndex, ageMin = 0): LeastOver => {
+    if (below === EXISTING_FINISH && start.films[area]) return NOTHING;
     const known = ages.get(ageMin) ?? [];
     if (known.length === 0) ages.set(ageMin, known);
     const key = (finish * part.length + area) * (finishes.length + 1) + below + 1;
-    const certainAge = below === PRESENT || (isSprayed(finishes[finish]!) && partsOf[below]!.has(part[area]!));
+    const certainAge = below === EXISTING_FINISH || (isSprayed(finishes[finish]!) && partsOf[below]!.has(part[area]!));
     return (known[key] ??= certainOver(problem, finishes, finish, area, below, certainAge, ageMin));
   };
 }
@@ -177,22 +177,22 @@ function certainOver(
   finishes: readonly Finish[],
   finish: number,
   area: number,
-  below: Below,
+  below: BelowIndex,
   certainAge: boolean,
   leastAge: number,
 ): LeastOver {
   const { presentSystem, presentAgeMin, sizeM2, keyed } = problem.areas[area]!;
   const upper = finishes[finish]!;
-  const lower = below === PRESENT ? presentSystem : finishes[below]!.system;
+  const lower = below === EXISTING_FINISH ? presentSystem : finishes[below]!.system;
   if (lower === null || problem.rules.vouched.some((pair) => pair.lower === lower && pair.upper === upper.system)) return NOTHING;
-  const marks = below === PRESENT ? marksOfPresent(problem, lower) : marksOfFilm(problem, finishes[below]!, 1);
+  const marks = below === EXISTING_FINISH ? marksOfPresent(problem, lower) : marksOfFilm(problem, finishes[below]!, 1);
   const covered =
-    certainAge && below !== PRESENT ? filmTimes(problem, finishes[below]!, 1).tapeSafeMin + leastBetween(problem, finishes[below]!, upper, area) : 0;
-  const ageMin = below === PRESENT ? presentAgeMin : Math.max(covered, leastAge);
-  const { answer } = mayGoOver({ marks, ageMin, known: below !== PRESENT }, upper.system);
-  if (below === PRESENT && keyed && answer === 'abrade') return NOTHING;
+    certainAge && below !== EXISTING_FINISH ? filmTimes(problem, finishes[below]!, 1).tapeSafeMin + leastBetween(problem, finishes[below]!, upper, area) : 0;
+  const ageMin = below === EXISTING_FINISH ? presentAgeMin : Math.max(covered, leastAge);
+  const { answer } = compatibilityOf({ marks, ageMin, known: below !== EXISTING_FINISH }, upper.system);
+  if (below === EXISTING_FINISH && keyed && answer === 'abrade') return NOTHING;
   const opensAgain = marks.recoat.some(({ fromMin }) => fromMin > ageMin);
-  const evenOld = mayGoOver({ marks, ageMin: Infinity, known: below !== PRESENT }, upper.system).answer;
+  const evenOld = compatibilityOf({ marks, ageMin: Infinity, known: below !== EXISTING_FINISH }, upper.system).answer;
   if (answer === 'abrade' && evenOld === 'abrade' && !opensAgain)
     return { minutes: sizeM2 * RULE_OF_THUMB.abradePerSquareMetre, fixed: RULE_OF_THUMB.abradeFixed };
   if (answer === 'barrier') return { minutes: sizeM2 * RULE_OF_THUMB.sprayPerSquareMetre[upper.method], fixed: RULE_OF_THUMB.perCoat };
@@ -202,5 +202,5 @@ function certainOver(
 /** Least work between the moment a colour takes tape and the next coat on its part: its own areas are covered, the paint is mixed. */
 function leastBetween({ areas }: OrderProblem, below: Finish, upper: Finish, area: number): number {
   const covered = areas.filter((one) => one.finish === below.id && one.part === areas[area]!.part && one.strip === null);
-  return Math.max(0, ...covered.map((one) => drapeMin(drapeOver(one)))) + mixMinutes(upper);
+  return Math.max(0, ...covered.map((one) => coverMin(coverOver(one)))) + mixMinutes(upper);
 }

@@ -1,7 +1,7 @@
 import type { DryingAir } from '../air';
 import type { MaskEdge } from '../masking';
-import type { Finish, PaintSystemKey, School } from '../finish';
-import { RULE_OF_THUMB, type Wish, type FinishId, type PartId, type AreaRef, type AreaId } from '../units';
+import type { Finish, PaintSystemKey, PullTiming } from '../finish';
+import { RULE_OF_THUMB, type Aim, type FinishId, type PartId, type AreaRef, type AreaId } from '../units';
 
 /** How hard a border bends, or that it runs over features: decides how long a metre of its tape takes. */
 export type BendClass = 'straight' | 'gentle' | 'tight' | 'features';
@@ -121,9 +121,9 @@ export interface OwnWork {
 export const NO_OWN_WORK: OwnWork = { layMin: 0, offMin: 0, tapeM: 0, drapeM2: 0 };
 
 /** Schools a person has chosen for single lines: of an edge, and all there are. */
-export interface LinePulls {
-  readonly of: (edge: Pick<MaskEdge, 'border' | 'closed' | 'strip'>) => School | null;
-  readonly schools: readonly School[];
+export interface LinePullTimings {
+  readonly of: (edge: Pick<MaskEdge, 'border' | 'closed' | 'strip'>) => PullTiming | null;
+  readonly schools: readonly PullTiming[];
 }
 
 /** Everything the order of coats depends on. */
@@ -144,14 +144,14 @@ export interface OrderProblem {
   readonly sprayAir: DryingAir;
   readonly model: boolean;
   /** School a person has chosen for the job; null: as each finish prefers. */
-  readonly school: School | null;
+  readonly school: PullTiming | null;
   /** Shortest clean-removal time of all tapes on the shelf, h at 23 °C: what comes off within it is no question of the tape. */
   readonly shortestHours: number;
   /** Longest clean-removal time of the tapes that can make an edge, h at 23 °C; Infinity where none can. */
   readonly lastsH: (edge: MaskEdge) => number;
   /** School a person has chosen for the line of an edge; null: as the rest of its mask. Left out: of no line. All edges of a strip have one. */
-  readonly pulls?: LinePulls;
-  readonly wish: Wish;
+  readonly pulls?: LinePullTimings;
+  readonly wish: Aim;
   readonly rules: OrderRules;
   /** What goes on before and after the finishes of the areas. */
   readonly primer: Layer | null;
@@ -159,7 +159,7 @@ export interface OrderProblem {
 }
 
 /** Finishes the areas use, in the order they first appear. */
-export const usedFinishes = ({ areas }: Pick<OrderProblem, 'areas'>): string[] => [
+export const finishesInUse = ({ areas }: Pick<OrderProblem, 'areas'>): string[] => [
   ...new Set(areas.flatMap(({ finish }) => (finish === null ? [] : [finish]))),
 ];
 

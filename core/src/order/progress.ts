@@ -1,7 +1,7 @@
 import type { Span, PartId } from '../units';
-import type { Finish, School } from '../finish';
-import type { StageMask, Standing } from '../masking';
-import type { EarlyTurn } from './apart';
+import type { Finish, PullTiming } from '../finish';
+import type { StageMask, StandingMasks } from '../masking';
+import type { EarlyPullGroup } from './apart';
 import type { OrderProblem } from './problem';
 
 /** A film that was sprayed in this job. */
@@ -15,16 +15,16 @@ export interface Film {
 }
 
 /** Masks of one stage: those that are still on after it are pulled with those of a later one. */
-export interface KeptMask {
+export interface StandingMask {
   readonly mask: StageMask;
   /** When its first tape was laid, and its last coat went on, minutes from the start. */
   readonly laidAt: number;
   readonly at: number;
   /** Window they are meant to be pulled in, minutes after that coat. */
-  readonly school: School;
+  readonly school: PullTiming;
   readonly span: Span;
   /** Lines of it that a person wants pulled before the rest, the first of them first. */
-  readonly early: readonly EarlyTurn[];
+  readonly early: readonly EarlyPullGroup[];
   /** Last moment the film lets the tape off whole, minutes after that coat. */
   readonly latestMin: number;
   readonly pullMin: number;
@@ -52,8 +52,8 @@ export interface Progress {
   /** Parts that have been sprayed before: their openings are plugged. */
   readonly plugged: readonly string[];
   /** What is under the masks that are still on; null: none is. */
-  readonly standing: Standing | null;
-  readonly kept: readonly KeptMask[];
+  readonly standing: StandingMasks | null;
+  readonly kept: readonly StandingMask[];
 }
 
 /** Before any coat. */

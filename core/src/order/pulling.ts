@@ -1,14 +1,14 @@
-import { dwellMinutes, type PullWindows } from '../drying';
+import { maxDwellMin, type PullWindows } from '../drying';
 import { type Span } from '../units';
-import { SCHOOLS, type School } from '../finish';
+import { PULL_TIMINGS, type PullTiming } from '../finish';
 import type { StageMask } from '../masking';
 import type { FilmTimes } from './drying-of';
 import type { OrderProblem } from './problem';
-import type { KeptMask } from './progress';
+import type { StandingMask } from './progress';
 
 /** When and how the masks of a stage come off. */
 export interface Pulling {
-  readonly school: School;
+  readonly school: PullTiming;
   /** Window of that school in this film, minutes after the last coat; `to` null: no end. The tape is not asked here. */
   readonly span: Span;
 }
@@ -19,7 +19,7 @@ export interface Pulling {
  * @param fromMin when the school begins, minutes after the last coat
  * @param dwellMin how long the tape stays clean
  */
-export const mayGiveWay = (fromMin: number, dwellMin: number): boolean => fromMin > dwellMin / 2;
+export const mayGiveUpTiming = (fromMin: number, dwellMin: number): boolean => fromMin > dwellMin / 2;
 
 /**
  * How the masks of a stage come off: by the wanted school, unless its tape would not last so long, then by an earlier one; unless one
@@ -28,9 +28,9 @@ export const mayGiveWay = (fromMin: number, dwellMin: number): boolean => fromMi
  * @param lyingMin how long the tape has been lying when the last coat is on
  * @param chosen school a person has chosen for its lines; null: that of the job, or of the finish
  */
-export function pullingOf(problem: OrderProblem, times: FilmTimes, mask: StageMask, pullMin: number, lyingMin: number, chosen: School | null): Pulling {
+export function pullingOf(problem: OrderProblem, times: FilmTimes, mask: StageMask, pullMin: number, lyingMin: number, chosen: PullTiming | null): Pulling {
   const { windows } = times;
-  const school = chosen === null ? times.school : ([chosen, ...SCHOOLS].find((one) => windows[one] !== null) ?? times.school);
+  const school = chosen === null ? times.school : ([chosen, ...PULL_TIMINGS].find((one) => windows[one] !== null) ?? times.school);
   const lasts = lastingSchool(problem, windows, school, mask, lyingMin);
   const long = lasts === (chosen ?? problem.school) ? lasts : longEnough(windows, lasts, pullMin);
   const last = long !== lasts && stays(problem, mask, lyingMin + (windows[long]?.from ?? 0)) ? long : lasts;
@@ -38,31 +38,33 @@ export function pullingOf(problem: OrderProblem, times: FilmTimes, mask: StageMa
 }
 
 /** People it takes to do so many minutes of work within a span. */
-export const handsFor = (workMin: number, { from, to }: Span): number =>
+export const peopleNeeded = (workMin: number, { from, to }: Span): number =>
   to === null || to <= from + 1e-6 ? 1 : Math.max(1, Math.ceil(workMin / (to - from) - 1e-9));
 
 /** The wanted school, or the latest before it that the tape lasts for. */
-function lastingSchool(problem: OrderProblem, windows: PullWindows, school: School, mask: StageMask, lyingMin: number): School {
+function lastingSchool(problem: OrderProblem, windows: PullWindows, school: PullTiming, mask: StageMask, lyingMin: number): PullTiming {
   const from = windows[school]?.from ?? 0;
-  if (stays(problem, mask, lyingMin + from) || !mayGiveWay(from, dwellOf(problem, mask))) return school;
-  const sooner = SCHOOLS.slice(0, SCHOOLS.indexOf(school)).filter((one) => windows[one] !== null && stays(problem, mask, lyingMin + windows[one].from));
+  if (stays(problem, mask, lyingMin + from) || !mayGiveUpTiming(from, dwellOf(problem, mask))) return school;
+  const sooner = PULL_TIMINGS.slice(0, PULL_TIMINGS.indexOf(school)).filter(
+    (one) => windows[one] !== null && stays(problem, mask, lyingMin + windows[one].from),
+  );
   return sooner.at(-1) ?? school;
 }
 
 /** The first school from this one on whose window one person's pulling fits into; the given one where none does. */
-function longEnough(windows: PullWindows, school: School, pullMin: number): School {
-  const later = SCHOOLS.slice(SCHOOLS.indexOf(school));
-  return later.find((one) => windows[one] && handsFor(pullMin, windows[one]) === 1) ?? school;
+function longEnough(windows: PullWindows, school: PullTiming, pullMin: number): PullTiming {
+  const later = PULL_TIMINGS.slice(PULL_TIMINGS.indexOf(school));
+  return later.find((one) => windows[one] && peopleNeeded(pullMin, windows[one]) === 1) ?? school;
 }
 
 /** True where everything laid for a mask still comes off clean after so many minutes. */
 const stays = (problem: OrderProblem, mask: StageMask, lyingMin: number): boolean =>
-  lyingMin <= dwellMinutes(problem.shortestHours, problem.air.airC) || lyingMin <= dwellOf(problem, mask);
+  lyingMin <= maxDwellMin(problem.shortestHours, problem.air.airC) || lyingMin <= dwellOf(problem, mask);
 
 /** How long the tapes of a mask can lie: the least over its edges of what the best tape for each stands, minutes. */
 const dwellOf = ({ lastsH, air }: OrderProblem, { edges }: StageMask): number =>
-  edges.reduce((least, edge) => (edge.laid === 'now' ? Math.min(least, dwellMinutes(lastsH(edge), air.airC)) : least), Infinity);
+  edges.reduce((least, edge) => (edge.laid === 'now' ? Math.min(least, maxDwellMin(lastsH(edge), air.airC)) : least), Infinity);
 
 /** True where masks that stayed on come off clean at that moment, minutes from the start. */
-export const comesOffClean = (problem: OrderProblem, { mask, laidAt }: Pick<KeptMask, 'mask' | 'laidAt'>, at: number): boolean =>
+export const comesOffClean = (problem: OrderProblem, { mask, laidAt }: Pick<StandingMask, 'mask' | 'laidAt'>, at: number): boolean =>
   stays(problem, mask, at - laidAt);

@@ -1,8 +1,8 @@
-import { theFirst } from '../units';
+import { firstItem } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { typicalFinish } from '../finish';
 import { sampleArea, sampleBorder, sampleProblem } from '../testing-order';
-import { endOf, NO_RULES, reasonsFor, searchOrder, totalOf, workOf, type OrderProblem, type Sequence } from '.';
+import { endOf, NO_RULES, reasonsFor, searchOrder, totalOf, workMinutes, type OrderProblem, type Sequence } from '.';
 
 const { say } = wordsFor();
 
@@ -22,7 +22,7 @@ describe('the reason for an order', () => {
   it('tells the coats that are saved: weak colours before strong ones', () => {
     const problem = jobOf(['yellow', 'brown']);
     const [light, dark] = [inOrder(problem, ['yellow', 'brown']), inOrder(problem, ['brown', 'yellow'])];
-    const first = theFirst(reasons(problem, [light, dark]));
+    const first = firstItem(reasons(problem, [light, dark]));
     const saved = /^Yellow before Brown: (\d+) coats? here, over that (\d+)\./.exec(first);
     expect(Number(saved?.[1])).toBe(light.stages[0]!.coats);
     expect(Number(saved?.[2])).toBeGreaterThan(light.stages[0]!.coats);
@@ -32,7 +32,7 @@ describe('the reason for an order', () => {
     const all = searchOrder(problem).sequences;
     expect(all.length).toBeGreaterThan(1);
     const figures: readonly [RegExp, (one: Sequence) => number][] = [
-      [/least work/i, (one) => totalOf(one, workOf)],
+      [/least work/i, (one) => totalOf(one, workMinutes)],
       [/earliest end/i, endOf],
       [/fewest coats/i, (one) => totalOf(one, ({ coats }) => coats)],
       [/least tape/i, (one) => totalOf(one, ({ tapeM }) => tapeM)],

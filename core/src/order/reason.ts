@@ -1,9 +1,9 @@
-import { plainly } from '../units';
-import { rememberedCoats } from './drying-of';
+import { messageWithoutValues } from '../units';
+import { memoizedCoats } from './drying-of';
 import type { Sequence } from './order-cost';
 import { finishOf, type OrderProblem } from './problem';
-import { shownMinutes, workOf } from './score';
-import { FIGURES_TOLD, type FigureTold, type ReasonSaid } from './says';
+import { displayedMinutes, workMinutes } from './score';
+import { SAVED_FIGURES, type SavedFigure, type ReasonMessage } from './says';
 import type { StageCost } from './stage-cost';
 
 /** What a whole sequence takes. */
@@ -23,11 +23,11 @@ export interface SequenceFigures {
 }
 
 /** The figures of a sequence, all stages together. */
-export function figuresOf(sequence: Sequence): SequenceFigures {
+export function sequenceFigures(sequence: Sequence): SequenceFigures {
   const sum = (pick: (stage: StageCost) => number) => totalOf(sequence, pick);
   return {
-    workMin: sum((stage) => workOf({ ...stage, ...shownMinutes(stage) })),
-    waitMin: sum((stage) => shownMinutes(stage).waitMin),
+    workMin: sum((stage) => workMinutes({ ...stage, ...displayedMinutes(stage) })),
+    waitMin: sum((stage) => displayedMinutes(stage).waitMin),
     endMin: endOf(sequence),
     tapeM: sum(({ tapeM }) => tapeM),
     drapeM2: sum(({ drapeM2 }) => drapeM2),
@@ -51,23 +51,23 @@ const TELLING_SHARE = 0.02;
  * What speaks for a sequence: what it saves against the others, else the coats it saves by its order.
  * @param others what it is told beside
  */
-export function reasonsFor(problem: OrderProblem, sequence: Sequence, others: readonly Sequence[]): ReasonSaid[] {
+export function reasonsFor(problem: OrderProblem, sequence: Sequence, others: readonly Sequence[]): ReasonMessage[] {
   const rest = others.filter((other) => other !== sequence);
   const saving = largestSaving(problem, sequence);
-  if (rest.length === 0) return saving ? [saving] : [plainly(sequence.stages.length === 1 ? 'reason.one-colour' : 'reason.only-one')];
-  const of = FIGURES_TOLD.filter((figure) => least(sequence, rest, FIGURE_OF[figure].pick, FIGURE_OF[figure].tells(sequence)));
-  const told: ReasonSaid[] = [
+  if (rest.length === 0) return saving ? [saving] : [messageWithoutValues(sequence.stages.length === 1 ? 'reason.one-colour' : 'reason.only-one')];
+  const of = SAVED_FIGURES.filter((figure) => least(sequence, rest, FIGURE_OF[figure].pick, FIGURE_OF[figure].tells(sequence)));
+  const told: ReasonMessage[] = [
     ...(saving ? [saving] : []),
     ...(of.length > 0 ? [{ code: 'reason.least' as const, values: { of } }] : []),
-    ...(strippedFor(sequence) ? [plainly('reason.strip')] : []),
+    ...(strippedFor(sequence) ? [messageWithoutValues('reason.strip')] : []),
   ];
   if (told.length > 0) return told;
-  return [plainly(rest.every((other) => sequence.score <= other.score) ? 'reason.together' : 'reason.comparison')];
+  return [messageWithoutValues(rest.every((other) => sequence.score <= other.score) ? 'reason.together' : 'reason.comparison')];
 }
 
 /** A figure of a sequence, and how much less it must be than in the others to be a reason. */
-const FIGURE_OF: Readonly<Record<FigureTold, { readonly pick: (one: Sequence) => number; readonly tells: (one: Sequence) => number }>> = {
-  work: { pick: (one) => totalOf(one, workOf), tells: () => TELLING_MIN },
+const FIGURE_OF: Readonly<Record<SavedFigure, { readonly pick: (one: Sequence) => number; readonly tells: (one: Sequence) => number }>> = {
+  work: { pick: (one) => totalOf(one, workMinutes), tells: () => TELLING_MIN },
   end: { pick: (one) => endOf(one), tells: () => TELLING_MIN },
   coats: { pick: (one) => totalOf(one, ({ coats }) => coats), tells: () => 0.5 },
   tape: { pick: (one) => totalOf(one, ({ tapeM }) => tapeM), tells: () => TELLING_M },
@@ -82,19 +82,19 @@ const least = (sequence: Sequence, others: readonly Sequence[], pick: (one: Sequ
   others.every((other) => pick(sequence) < pick(other) - by);
 
 /** The coats an order saves: a colour that is weak over another goes on before it. */
-function largestSaving(problem: OrderProblem, { stages }: Sequence): ReasonSaid | null {
-  let best: { saved: number; told: ReasonSaid } | null = null;
+function largestSaving(problem: OrderProblem, { stages }: Sequence): ReasonMessage | null {
+  let best: { saved: number; told: ReasonMessage } | null = null;
   stages.forEach((stage, index) => {
     const finish = finishOf(problem, stage.finish);
     for (const later of stages.slice(index + 1)) {
       const other = finishOf(problem, later.finish);
-      const instead = rememberedCoats(finish, other.colour).coats;
+      const instead = memoizedCoats(finish, other.colour).coats;
       const saved = instead - stage.coats;
       if (other.effect === 'clear' || saved <= (best?.saved ?? 0)) continue;
       best = { saved, told: { code: 'reason.saves-coats', values: { finish: finish.name, before: other.name, coats: stage.coats, instead } } };
     }
   });
-  return (best as { told: ReasonSaid } | null)?.told ?? null;
+  return (best as { told: ReasonMessage } | null)?.told ?? null;
 }
 
 /** Flakes before a solid through the same gun cost a strip-down. */

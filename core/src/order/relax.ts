@@ -1,11 +1,11 @@
 import { sprayedMl } from '../finish';
 import { RULE_OF_THUMB } from '../units';
 import type { ProblemTable } from './problem-table';
-import { edgeClass, laidWhen } from '../masking';
+import { edgeClass, whenMaskLaid } from '../masking';
 import { coatingMin } from './coating';
-import { drapeMin, drapeOver, uncoverMin, type Drape, type EdgeCost } from './mask-cost';
-import { Cut, NEVER } from './min-cut';
-import { weightsOf } from './order-cost';
+import { coverMin, coverOver, uncoverMin, type Cover, type EdgeCost } from './mask-cost';
+import { MinCut, INFINITE_CAPACITY } from './min-cut';
+import { scoreWeights } from './order-cost';
 
 /** What minutes, pulling, risk and money weigh in the bound of one stage. */
 export interface StageWeights {
@@ -39,7 +39,7 @@ export interface RelaxedStage {
 }
 
 /** What an edge weighs. */
-export const pricedEdge = ({ layMin, sealMin, pullMin, risk, money }: EdgeCost, weights: StageWeights): number =>
+export const edgeWeight = ({ layMin, sealMin, pullMin, risk, money }: EdgeCost, weights: StageWeights): number =>
   weights.work * (layMin + sealMin) + weights.pull * pullMin + weights.risk * risk + weights.money * money;
 
 /**
@@ -47,7 +47,7 @@ export const pricedEdge = ({ layMin, sealMin, pullMin, risk, money }: EdgeCost, 
  * @returns a lower bound on masks and spraying there, weighted, and the areas opened by the choice that reaches it
  */
 export function relaxPart(table: ProblemTable, stage: RelaxedStage, part: number): { readonly cost: number; readonly open: readonly number[] } {
-  const cut = new Cut();
+  const cut = new MinCut();
   const nodes: number[] = [];
   const { areas } = table.parts[part]!;
   const fixed = addPart(cut, table, stage, part, nodes);
@@ -62,14 +62,14 @@ export interface CutStage {
 }
 
 /** Writes the choices of one stage into a cut. */
-export function addStage(cut: Cut, table: ProblemTable, stage: RelaxedStage): CutStage {
+export function addStage(cut: MinCut, table: ProblemTable, stage: RelaxedStage): CutStage {
   const nodes: number[] = new Array<number>(table.own.length);
   const fixed = table.parts.reduce((sum, _, part) => sum + addPart(cut, table, stage, part, nodes), 0);
   return { nodes, fixed: fixed + fixedSpray(table, stage) };
 }
 
 /** Writes one part of a stage into a cut: its nodes are put into `nodes`, what it costs whatever is chosen comes back. */
-function addPart(cut: Cut, table: ProblemTable, stage: RelaxedStage, part: number, nodes: number[]): number {
+function addPart(cut: MinCut, table: ProblemTable, stage: RelaxedStage, part: number, nodes: number[]): number {
   const { problem, own, strips, outer } = table;
   const { areas, edges } = table.parts[part]!;
   const { settled, weights, done, finish } = stage;
@@ -77,8 +77,8 @@ function addPart(cut: Cut, table: ProblemTable, stage: RelaxedStage, part: numbe
   const sprayed = cut.node();
   const drips = table.drips[finish];
   // Against drips paper hangs along the edges alone.
-  const edged = (edge: EdgeCost, paper: Drape, given: StageWeights) => pricedEdge(edge, given) + (drips ? drapePrice(paper, given) : 0);
-  const hung = (area: number, given: StageWeights) => (drips ? 0 : drapePrice(drapeOver(problem.areas[area]!), given));
+  const edged = (edge: EdgeCost, paper: Cover, given: StageWeights) => edgeWeight(edge, given) + (drips ? drapePrice(paper, given) : 0);
+  const hung = (area: number, given: StageWeights) => (drips ? 0 : drapePrice(coverOver(problem.areas[area]!), given));
   const classOf = (free: number, closed: number) =>
     edgeClass(problem.areas[free]!, problem.areas[closed]!, own[closed]! >= 0 && ((done >> own[closed]!) & 1) === 1);
   const paint = paintOn(table, stage);
@@ -101,7 +101,7 @@ function addPart(cut: Cut, table: ProblemTable, stage: RelaxedStage, part: numbe
       fixed += spray;
       cut.charge(0, nodes[area]!, -spray);
     }
-    cut.charge(nodes[area]!, sprayed, NEVER);
+    cut.charge(nodes[area]!, sprayed, INFINITE_CAPACITY);
     const fresh = freshness(stage, area);
     if (settled[area] === 1 || fresh === null) continue;
     const strip = strips[area];
@@ -111,7 +111,7 @@ function addPart(cut: Cut, table: ProblemTable, stage: RelaxedStage, part: numbe
     }
     // Which of its neighbours are open is not settled: it is certainly crisp where it is against each of them.
     const crisp = strip !== null && table.beside[area]!.every((other) => classOf(other, area) === 'crisp');
-    const price = strip ? pricedEdge(crisp ? strip.crisp : strip.rough, weights) : hung(area, weights);
+    const price = strip ? edgeWeight(crisp ? strip.crisp : strip.rough, weights) : hung(area, weights);
     if (fresh !== 'now') {
       // Laid where it was open under the masks before and is covered now; that the part is sprayed, or a neighbour open, must be certain.
       const bare = strip ? table.beside[area]!.some((other) => settled[other] === 1) : certain;
@@ -138,7 +138,7 @@ function addPart(cut: Cut, table: ProblemTable, stage: RelaxedStage, part: numbe
       const price = edged(edge, paper, weights);
       if (fresh !== 'now') {
         if (!strips[closed] && settled[free] === 1) cut.charge(fresh, nodes[closed]!, price);
-      } else if (strips[closed]) cut.charge(nodes[free]!, stripNodes.get(closed) as number, NEVER);
+      } else if (strips[closed]) cut.charge(nodes[free]!, stripNodes.get(closed) as number, INFINITE_CAPACITY);
       else cut.charge(nodes[free]!, nodes[closed]!, price);
     }
   }
@@ -149,20 +149,20 @@ function addPart(cut: Cut, table: ProblemTable, stage: RelaxedStage, part: numbe
 export const onceWeights = (weights: StageWeights): StageWeights => ({ ...weights, work: weights.calm, pull: weights.calm });
 
 /** What covering an attached part whole weighs, where a finish that is none of its own reaches it. */
-export function wholePrice({ reached }: ProblemTable, finish: number, part: number, weights: StageWeights): number {
+export function wholePartWeight({ reached }: ProblemTable, finish: number, part: number, weights: StageWeights): number {
   const whole = reached[finish]!.get(part);
   return whole ? drapePrice(whole, weights) : 0;
 }
 
 /** Whether a mask on an area is laid in this stage: certainly, or if the area was open before (its node then), or not for certain (null). */
 function freshness({ under, underNodes }: RelaxedStage, area: number): 'now' | number | null {
-  const laid = laidWhen(under && under[area]!);
+  const laid = whenMaskLaid(under && under[area]!);
   if (laid === 'now') return laid;
   return laid === 'if-open' && underNodes ? underNodes[area]! : null;
 }
 
-const drapePrice = (drape: Drape, { work, pull, money }: StageWeights): number =>
-  work * drapeMin(drape) + pull * uncoverMin(drape) + money * drape.sizeM2 * RULE_OF_THUMB.pricePerDrapeM2;
+const drapePrice = (drape: Cover, { work, pull, money }: StageWeights): number =>
+  work * coverMin(drape) + pull * uncoverMin(drape) + money * drape.sizeM2 * RULE_OF_THUMB.pricePerDrapeM2;
 
 /** What all coats of a stage weigh on an area. */
 function paintOn({ finishes, problem }: ProblemTable, { finish, coats, weights }: RelaxedStage): (area: number) => number {
@@ -176,10 +176,10 @@ const mlPerM2 = ({ coatUm, solids, method }: ProblemTable['finishes'][number], c
   sprayedMl(1, coats * coatUm, solids, RULE_OF_THUMB.transfer[method]);
 
 /** What one more coat weighs on all areas of a finish, at so much a minute. */
-export function coatPrice(table: ProblemTable, finish: number, minute: number): number {
+export function coatWeight(table: ProblemTable, finish: number, minute: number): number {
   const sizeM2 = table.sizeOf[finish]!;
   const paint = table.finishes[finish]!;
-  const { money } = weightsOf(table);
+  const { money } = scoreWeights(table);
   return minute * (table.coatingOf[finish]! + RULE_OF_THUMB.perCoat) + money * sizeM2 * priceOf(paint, mlPerM2(paint, 1));
 }
 

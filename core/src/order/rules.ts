@@ -1,22 +1,22 @@
-import type { RuleSaid } from './says';
-import { usedFinishes, type OrderProblem, type OrderRules } from './problem';
+import type { RuleMessage } from './says';
+import { finishesInUse, type OrderProblem, type OrderRules } from './problem';
 
 /** Rules as far as they can hold together, and what was in the way. */
-export interface SoundRules {
+export interface ConsistentRules {
   readonly rules: OrderRules;
   /** What to change. */
-  readonly faults: readonly RuleSaid[];
+  readonly faults: readonly RuleMessage[];
 }
 
 /**
  * Leaves out rules that contradict each other or the areas, and says so.
  * @returns the rules the search keeps to; what was left out is told in `faults`
  */
-export function soundRules(problem: OrderProblem): SoundRules {
+export function consistentRules(problem: OrderProblem): ConsistentRules {
   const { rules } = problem;
-  const used = usedFinishes(problem);
+  const used = finishesInUse(problem);
   const name = (id: string) => problem.finishes.get(id)?.name ?? id;
-  const faults: RuleSaid[] = [];
+  const faults: RuleMessage[] = [];
   const order = rules.order && [...new Set(rules.order.filter((id) => used.includes(id)))];
   const before = keptPairs(rules, used, (first, then) => faults.push({ code: 'rule.circle', values: { first: name(first), then: name(then) } }));
   const against = order && before.find(({ first, then }) => order.includes(then) && (!order.includes(first) || order.indexOf(first) > order.indexOf(then)));

@@ -1,7 +1,7 @@
-import type { NoValues, SaidOf } from '../units';
+import type { NoValues, MessageOf } from '../units';
 
 /** What stands in the way of what a person asks of the order. Finishes and areas by the names a person gave them. */
-export interface RuleSays {
+export interface RuleMessages {
   readonly 'rule.circle': { readonly first: string; readonly then: string };
   readonly 'rule.order-against': { readonly first: string; readonly then: string };
   readonly 'rule.open-and-covered': { readonly area: string; readonly finish: string };
@@ -9,20 +9,20 @@ export interface RuleSays {
   readonly 'rule.kept-open': { readonly area: string; readonly finish: string };
   readonly 'rule.too-many-stages': { readonly stages: number; readonly most: number };
 }
-export type RuleSaid = SaidOf<RuleSays>;
+export type RuleMessage = MessageOf<RuleMessages>;
 
 /** What may be least in one order. */
-export const FIGURES_TOLD = ['work', 'end', 'coats', 'tape', 'risk', 'paint'] as const;
-export type FigureTold = (typeof FIGURES_TOLD)[number];
+export const SAVED_FIGURES = ['work', 'end', 'coats', 'tape', 'risk', 'paint'] as const;
+export type SavedFigure = (typeof SAVED_FIGURES)[number];
 
 /** What speaks for an order of coats. */
-export interface ReasonSays {
+export interface ReasonMessages {
   readonly 'reason.one-colour': NoValues;
   readonly 'reason.only-one': NoValues;
   readonly 'reason.saves-coats': { readonly finish: string; readonly before: string; readonly coats: number; readonly instead: number };
-  readonly 'reason.least': { readonly of: readonly FigureTold[] };
+  readonly 'reason.least': { readonly of: readonly SavedFigure[] };
   readonly 'reason.strip': NoValues;
   readonly 'reason.together': NoValues;
   readonly 'reason.comparison': NoValues;
 }
-export type ReasonSaid = SaidOf<ReasonSays>;
+export type ReasonMessage = MessageOf<ReasonMessages>;

@@ -1,10 +1,10 @@
 import { coatFlashMin } from '../drying';
 import type { Finish } from '../finish';
 import type { MaskEdge, StageMask } from '../masking';
-import { mayGoOver } from '../over';
+import { compatibilityOf } from '../over';
 import { RULE_OF_THUMB } from '../units';
 import { marksOfFilm } from './drying-of';
-import { verdictAt } from './over-cost';
+import { compatibilityAt } from './over-cost';
 import { finishOf, type OrderProblem } from './problem';
 import type { Progress } from './progress';
 
@@ -52,9 +52,9 @@ function productFor(problem: OrderProblem, before: Progress, { free, closed }: M
   const below = before.films[closed]?.finish;
   const candidates = [...(below ? [below] : []), ...(problem.clear ? [finishOf(problem, problem.clear.finish)] : [])];
   const holds = (product: Finish): boolean => {
-    if (verdictAt(problem, before, free, product, begins).verdict.answer !== 'yes') return false;
+    if (compatibilityAt(problem, before, free, product, begins).verdict.answer !== 'yes') return false;
     const marks = marksOfFilm(problem, product, 1);
-    return product.id === upper.id || mayGoOver({ marks, ageMin: dryMin(problem, product.id), known: true }, upper.system).answer === 'yes';
+    return product.id === upper.id || compatibilityOf({ marks, ageMin: dryMin(problem, product.id), known: true }, upper.system).answer === 'yes';
   };
   return candidates.find(holds)?.id ?? null;
 }

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { SCHOOLS, typicalFinish, type School } from '../finish';
+import { PULL_TIMINGS, typicalFinish, type PullTiming } from '../finish';
 import { bruteForce, sampleArea, sampleBorder, sampleProblem } from '../testing-order';
-import { WISHES } from '../units';
-import { NO_RULES, searchOrder, searchSteps, usedFinishes, type OrderProblem } from '.';
+import { AIMS } from '../units';
+import { NO_RULES, searchOrder, searchSteps, finishesInUse, type OrderProblem } from '.';
 
 const SETS = [
   ['cream-two-part', 'sea-green-two-part', 'copper-two-part'],
@@ -44,7 +44,7 @@ const anyProblem = fc
     present: fc.constantFrom('#c7bfa6', '#1c1f24', '#ffffff'),
     presentSystem: fc.constantFrom(null, 'filler-primer', 'can-enamel', 'air-acrylic'),
     presentAgeMin: fc.constantFrom(30, 5000, 100_000),
-    wish: fc.constantFrom(...WISHES),
+    wish: fc.constantFrom(...AIMS),
     masks: fc.constantFrom('free', 'fresh'),
     through: fc.boolean(),
     attached: fc.integer({ min: 0, max: 3 }).map((one) => one === 0),
@@ -74,7 +74,7 @@ const anyProblem = fc
     const borders = of.borders
       .filter(({ a, b }) => a !== b && a < areas.length && b < areas.length && areas[a]!.part === areas[b]!.part)
       .map(({ a, b, length, bend, seal }) => sampleBorder(a, b, length, { bend, sealM: seal ? length / 2 : 0 }));
-    const used = usedFinishes({ areas });
+    const used = finishesInUse({ areas });
     const finishOf = (index: number) => of.set[index];
     // Pins that contradict the areas are left to a test of their own.
     const pins = of.pins
@@ -103,14 +103,18 @@ const anyProblem = fc
   });
 
 /** Schools of single borders; all edges of a strip have the first of them. */
-function linePulls(schools: readonly (School | null)[] | null, areas: OrderProblem['areas'], borders: OrderProblem['borders']): Pick<OrderProblem, 'pulls'> {
+function linePulls(
+  schools: readonly (PullTiming | null)[] | null,
+  areas: OrderProblem['areas'],
+  borders: OrderProblem['borders'],
+): Pick<OrderProblem, 'pulls'> {
   const own = borders.map((_, border) => schools?.[border] ?? null);
   if (own.every((one) => one === null)) return {};
   const ofStrip = (area: number) => own.find((one, border) => one !== null && (borders[border]!.a === area || borders[border]!.b === area)) ?? null;
   return {
     pulls: {
       of: ({ border, closed }) => (areas[closed]!.strip ? ofStrip(closed) : own[border]!),
-      schools: SCHOOLS.filter((school) => own.includes(school)),
+      schools: PULL_TIMINGS.filter((school) => own.includes(school)),
     },
   };
 }
@@ -123,7 +127,7 @@ describe('searchOrder', () => {
     fc.assert(
       fc.property(anyProblem, (problem) => {
         const { sequences, complete, gap } = searchOrder(problem, 20_000);
-        if (usedFinishes(problem).length === 0) return true;
+        if (finishesInUse(problem).length === 0) return true;
         const best = bruteForce(problem);
         if (Math.abs(sequences[0]!.score - best) > SAME) throw new Error(`found ${sequences[0]!.score}, there is ${best}`);
         if (!complete || gap !== 0) throw new Error(`not proven: gap ${gap}`);
@@ -136,7 +140,7 @@ describe('searchOrder', () => {
   it('goes the same way with more effort: what a short search finds, a long one has found by then', () => {
     fc.assert(
       fc.property(anyProblem, fc.integer({ min: 1, max: 6 }), (problem, effort) => {
-        if (usedFinishes(problem).length === 0) return true;
+        if (finishesInUse(problem).length === 0) return true;
         const steps = searchSteps(problem, 2000);
         let [found, spent] = [Infinity, 0];
         for (let step = steps.next(); !step.done; step = steps.next()) {

@@ -1,16 +1,16 @@
-import { isOuter, UNDER } from '../masking';
-import { byText, ended, MOST, retold } from '../units';
-import { alikeShares, coatShares, movedShares, type CoatShares } from './coat-shares';
+import { isKeptForGood, MASK_STATE } from '../masking';
+import { compareText, runToEnd, LIMITS, runWithProgress } from '../units';
+import { equalShares, coatShares, rebalanceShares, type CoatShares } from './coat-shares';
 import { problemTable, type ProblemTable } from './problem-table';
-import { Heap } from './heap';
-import { latticeOf, latticeUnits, mayFollow, NOTHING_BEGUN, type Begun, type Lattice } from './lattice';
-import { weightsOf, type Sequence } from './order-cost';
+import { PriorityQueue } from './heap';
+import { latticeOf, latticeEffort, mayFollow, EMPTY_PREFIX, type OrderPrefix, type Lattice } from './lattice';
+import { scoreWeights, type Sequence } from './order-cost';
 import type { OrderNode } from './order-node';
-import { usedFinishes, type OrderProblem } from './problem';
+import { finishesInUse, type OrderProblem } from './problem';
 import { startProgress, type Progress } from './progress';
-import { soundRules } from './rules';
-import { stageScore, workOf } from './score';
-import { openNode, rootsOf, SAME_SCORE, type SearchMeans } from './solve-order';
+import { consistentRules } from './rules';
+import { stageScore, workMinutes } from './score';
+import { expandNode, rootNodes, SCORE_TOLERANCE, type SearchTools } from './solve-order';
 import { stageCost, type StageCost } from './stage-cost';
 
 export interface SearchResult {
@@ -31,7 +31,7 @@ export interface SearchProgress {
 }
 
 /** Choices looked at before a search gives its best so far: what a phone does in about a second. */
-export const USUAL_EFFORT = 400;
+export const DEFAULT_EFFORT = 400;
 /** How many sequences are told. */
 const TOLD = 4;
 /** Share of the effort that goes into each other beginning. */
@@ -41,35 +41,35 @@ const OTHERS_SHARE = 0.1;
  * Finds the best orders of coats and what to open and cover in each stage.
  * @param effort how many choices may be looked at; the same effort gives the same answer on every machine
  */
-export const searchOrder = (problem: OrderProblem, effort: number = USUAL_EFFORT): SearchResult => ended(searchSteps(problem, effort));
+export const searchOrder = (problem: OrderProblem, effort: number = DEFAULT_EFFORT): SearchResult => runToEnd(searchSteps(problem, effort));
 
 /**
  * The same search in steps, so that it can be watched and stopped; what is returned when it is left early is not used. No sequence is found
  * for more than MOST.finishes finishes: designFaults refuses such a design.
  */
-export function* searchSteps(given: OrderProblem, effort: number = USUAL_EFFORT): Generator<SearchProgress, SearchResult> {
-  const problem = { ...given, rules: soundRules(given).rules };
-  const count = usedFinishes(problem).length;
+export function* searchSteps(given: OrderProblem, effort: number = DEFAULT_EFFORT): Generator<SearchProgress, SearchResult> {
+  const problem = { ...given, rules: consistentRules(given).rules };
+  const count = finishesInUse(problem).length;
   if (count === 0 && !problem.primer && !problem.clear) return { sequences: [], complete: true, gap: 0 };
-  if (count > MOST.finishes) return { sequences: [], complete: false, gap: 1 };
+  if (count > LIMITS.finishes) return { sequences: [], complete: false, gap: 1 };
   const ready = yield* prepared(problem, effort);
   const main = yield* bestOrder(ready, null, effort);
   const { best } = main;
   if (!best) return { sequences: [], complete: false, gap: 1 };
   const others: Sequence[] = [];
   // What is shown for comparison need not be proven, however long the best is looked for, and is no news of the best.
-  const share = Math.ceil(Math.min(effort, USUAL_EFFORT) * OTHERS_SHARE);
+  const share = Math.ceil(Math.min(effort, DEFAULT_EFFORT) * OTHERS_SHARE);
   const news: SearchProgress = { tried: effort, of: effort, best, gap: main.gap };
   for (const first of otherBeginnings(ready, best)) {
-    const other = yield* retold(bestOrder(ready, first, ready.spent + share), news);
+    const other = yield* runWithProgress(bestOrder(ready, first, ready.spent + share), news);
     if (other.best) others.push(other.best);
   }
   if (best.stages.some(({ keep }) => keep)) {
-    const fresh = yield* retold(prepared({ ...problem, rules: { ...problem.rules, masks: 'fresh' } }, share), news);
-    const other = yield* retold(bestOrder(fresh, null, fresh.spent + share), news);
+    const fresh = yield* runWithProgress(prepared({ ...problem, rules: { ...problem.rules, masks: 'fresh' } }, share), news);
+    const other = yield* runWithProgress(bestOrder(fresh, null, fresh.spent + share), news);
     if (other.best) others.push(other.best);
   }
-  others.sort((a, b) => a.score - b.score || byText(a.order.join(), b.order.join()));
+  others.sort((a, b) => a.score - b.score || compareText(a.order.join(), b.order.join()));
   const sequences = [best, ...others.filter((one, index) => others.findIndex((other) => figures(other) === figures(one)) === index)];
   return { sequences: sequences.slice(0, TOLD), complete: main.gap === 0, gap: main.gap };
 }
@@ -82,7 +82,7 @@ function otherBeginnings({ table, lattice, primer }: Prepared, best: Sequence): 
   return table.finishes
     .flatMap(({ id }, finish) => {
       if (id === begins || !mayFollow(table, 0, finish)) return [];
-      const { cost, begun } = lattice.step(NOTHING_BEGUN, finish);
+      const { cost, begun } = lattice.step(EMPTY_PREFIX, finish);
       return [{ finish, bound: cost + lattice.rest(begun) }];
     })
     .sort((a, b) => a.bound - b.bound)
@@ -96,7 +96,7 @@ const figures = ({ score, order }: Sequence): string => `${Math.round(score / 1e
 /** The beginning of an order, or a whole order with some of its choices settled. */
 interface Candidate {
   readonly order: readonly number[];
-  readonly begun: Begun;
+  readonly begun: OrderPrefix;
   /** What the beginning costs at least, and with everything that may follow; minutes. */
   readonly cost: number;
   readonly bound: number;
@@ -104,7 +104,7 @@ interface Candidate {
 }
 
 /** A problem made ready for searching. */
-interface Prepared extends SearchMeans {
+interface Prepared extends SearchTools {
   readonly lattice: Lattice;
   /** Effort that went into making it ready. */
   readonly spent: number;
@@ -120,20 +120,20 @@ const READY_SHARE = 0.5;
 function* prepared(problem: OrderProblem, effort: number): Generator<SearchProgress, Prepared> {
   const primer = primerStages(problem);
   const table = problemTable(problem, primer.at(-1)?.after ?? startProgress(problem));
-  const { work, wait } = weightsOf(table);
+  const { work, wait } = scoreWeights(table);
   // Masks of the primer that stay on are pulled some time.
   const pulls = table.start.kept.reduce((sum, { pullMin, uncoverMin }) => sum + (work - wait) * (pullMin + uncoverMin), 0);
   const extra = primer.reduce((sum, stage) => sum + stageScore(stage, problem.wish), 0) / 1e6 + pulls + clearBound(table);
   const laid = { table, primer, extra };
-  const units = latticeUnits(table);
+  const units = latticeEffort(table);
   const nothingYet: SearchProgress = { tried: 0, of: effort, best: null, gap: 1 };
-  if (units * (1 + (movesShares(table) ? ROUNDS : 0)) <= FREE_UNITS) return { ...laid, ...(yield* retold(bestBound(table), nothingYet)), spent: 0 };
-  const shares = coatShares(table, alikeShares(table));
+  if (units * (1 + (movesShares(table) ? ROUNDS : 0)) <= FREE_UNITS) return { ...laid, ...(yield* runWithProgress(bestBound(table), nothingYet)), spent: 0 };
+  const shares = coatShares(table, equalShares(table));
   const quick = { ...laid, shares, lattice: latticeOf(table, shares, false), spent: 0 };
   const choices = units / UNITS_A_CHOICE;
   if (choices > effort * READY_SHARE) return quick;
   const best = greedy(quick, null);
-  const news = { of: effort, best, gap: gapOf(best, (extra + quick.lattice.rest(NOTHING_BEGUN)) * 1e6) };
+  const news = { of: effort, best, gap: gapOf(best, (extra + quick.lattice.rest(EMPTY_PREFIX)) * 1e6) };
   const lattice = latticeOf(table, shares, true);
   for (const share of lattice.ready()) yield { ...news, tried: share * choices };
   return { ...laid, shares, lattice, spent: choices };
@@ -147,7 +147,7 @@ const movesShares = ({ finishes }: ProblemTable): boolean => finishes.length >= 
 
 /** The highest bound found by moving the shares of coats between areas, in steps. */
 function* bestBound(table: ProblemTable): Generator<unknown, Pick<Prepared, 'shares' | 'lattice'>> {
-  let coatTable = alikeShares(table);
+  let coatTable = equalShares(table);
   const boundWith = (shares: CoatShares) => ({ shares, lattice: latticeOf(table, shares, true) });
   let best = boundWith(coatShares(table, coatTable));
   // A lattice over many finishes takes long: it is worked out in steps.
@@ -158,9 +158,9 @@ function* bestBound(table: ProblemTable): Generator<unknown, Pick<Prepared, 'sha
   let last = best;
   for (let round = 1; round <= ROUNDS; round++) {
     yield;
-    coatTable = movedShares(table, coatTable, last.lattice.cheapest(), 0.5 / Math.sqrt(round));
+    coatTable = rebalanceShares(table, coatTable, last.lattice.cheapest(), 0.5 / Math.sqrt(round));
     last = boundWith(coatShares(table, coatTable));
-    if (last.lattice.rest(NOTHING_BEGUN) > best.lattice.rest(NOTHING_BEGUN)) best = last;
+    if (last.lattice.rest(EMPTY_PREFIX) > best.lattice.rest(EMPTY_PREFIX)) best = last;
   }
   return best;
 }
@@ -174,9 +174,9 @@ function* bestOrder(ready: Prepared, first: number | null, effort: number): Gene
   const weight = Math.max(1, (table.own.length * count) / USUAL_SIZE);
   let best: Sequence | null = greedy(ready, first);
   let dropped = Infinity;
-  const queue = new Heap<Candidate>(sooner);
-  queue.push({ order: [], begun: NOTHING_BEGUN, cost: extra, bound: extra + lattice.rest(NOTHING_BEGUN), node: null });
-  const known = () => (best?.score ?? Infinity) - SAME_SCORE;
+  const queue = new PriorityQueue<Candidate>(sooner);
+  queue.push({ order: [], begun: EMPTY_PREFIX, cost: extra, bound: extra + lattice.rest(EMPTY_PREFIX), node: null });
+  const known = () => (best?.score ?? Infinity) - SCORE_TOLERANCE;
   const news = (): SearchProgress => ({
     tried: Math.min(effort, effort - left),
     of: effort,
@@ -193,14 +193,14 @@ function* bestOrder(ready: Prepared, first: number | null, effort: number): Gene
     const { order, begun, cost, bound } = next;
     if (next.node) {
       left -= weight;
-      const opened = openNode(ready, next.node);
+      const opened = expandNode(ready, next.node);
       if (!opened) continue;
       if (opened.sequence.score < (best?.score ?? Infinity)) best = opened.sequence;
       const tighter = Math.max(bound, opened.bound);
       if (tighter * 1e6 < known()) for (const node of opened.parts()) queue.push({ ...next, bound: tighter, node });
       yield news();
     } else if (order.length === count) {
-      for (const node of rootsOf(table, order)) queue.push({ ...next, node });
+      for (const node of rootNodes(table, order)) queue.push({ ...next, node });
     } else {
       left -= BEGINNING;
       for (const finish of nextFinishes(table, next, first)) {
@@ -222,7 +222,7 @@ function* bestOrder(ready: Prepared, first: number | null, effort: number): Gene
 /** A first answer: always the finish that costs least next. */
 function greedy(ready: Prepared, first: number | null): Sequence | null {
   const { table, lattice } = ready;
-  let begun = NOTHING_BEGUN;
+  let begun = EMPTY_PREFIX;
   const order: number[] = [];
   while (order.length < table.finishes.length) {
     const next = nextFinishes(table, { order, begun }, first)
@@ -232,8 +232,8 @@ function greedy(ready: Prepared, first: number | null): Sequence | null {
     order.push(next.finish);
     begun = next.begun;
   }
-  const [root] = rootsOf(table, order);
-  return (root && openNode(ready, root)?.sequence) ?? null;
+  const [root] = rootNodes(table, order);
+  return (root && expandNode(ready, root)?.sequence) ?? null;
 }
 
 /** Areas times finishes of a job whose nodes count one each; in larger jobs each takes longer and counts for more. */
@@ -249,7 +249,7 @@ const sooner = (one: Candidate, other: Candidate): boolean =>
 const gapOf = (best: Sequence | null, lower: number): number => {
   if (!best || best.score <= 0) return best ? 0 : 1;
   const gap = (best.score - lower) / best.score;
-  return gap * best.score <= SAME_SCORE ? 0 : gap;
+  return gap * best.score <= SCORE_TOLERANCE ? 0 : gap;
 };
 
 /** Finishes that may come next: by the fixed order, the wanted beginning, and what must come before what. */
@@ -271,16 +271,18 @@ function primerStages(problem: OrderProblem): StageCost[] {
 function clearBound({ problem, start }: ProblemTable): number {
   const { clear, finishes } = problem;
   if (!clear) return 0;
-  const weights = weightsOf({ problem });
+  const weights = scoreWeights({ problem });
   const painted: Progress = {
     ...startProgress(problem),
     painted: problem.areas.map(({ finish }) => finish !== null),
     plugged: start.plugged,
     // Masks on what is kept may still be on.
-    standing: problem.rules.through ? problem.areas.map((area) => (isOuter(area) ? UNDER.covered : area.finish === null ? UNDER.bare : UNDER.open)) : null,
+    standing: problem.rules.through
+      ? problem.areas.map((area) => (isKeptForGood(area) ? MASK_STATE.covered : area.finish === null ? MASK_STATE.bare : MASK_STATE.open))
+      : null,
   };
   const stage = stageCost({ ...problem, rules: { ...problem.rules, vouched: [] } }, painted, { finish: clear.finish, open: clear.areas, keep: false });
   const coatsCount = finishes.get(clear.finish)?.coats ?? null;
-  const work = workOf(stage) - stage.overMin - (coatsCount === null ? stage.coatMin + stage.lots.mixMin : 0);
+  const work = workMinutes(stage) - stage.overMin - (coatsCount === null ? stage.coatMin + stage.lots.mixMin : 0);
   return weights.work * work + weights.wait * (stage.waits.flashMin + stage.waits.pullMin) * (coatsCount === null ? 0 : 1) + weights.risk * stage.risk;
 }

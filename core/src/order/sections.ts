@@ -1,13 +1,13 @@
-import { sectionTurns, type SectionTurns } from '../batch';
+import { sectionCycle, type SectionCycle } from '../batch';
 import { isSprayed } from '../finish';
 import type { MaskEdge } from '../masking';
 import { RULE_OF_THUMB, sumOf, type PartId, type Span } from '../units';
-import { edgesOnly } from './apart';
+import { maskOfEdges } from './apart';
 import { coatingMin } from './coating';
 import { maskCost } from './mask-cost';
 import type { Sequence } from './order-cost';
 import { finishOf, type OrderProblem } from './problem';
-import { startProgress, type KeptMask } from './progress';
+import { startProgress, type StandingMask } from './progress';
 import { comesOffClean } from './pulling';
 import { stageScore } from './score';
 import { stageCost, type StageCost } from './stage-cost';
@@ -24,7 +24,7 @@ export interface StageSection {
 }
 
 /** The last coat of a stage in sections, each pulled in its window. */
-export interface StageSections extends SectionTurns {
+export interface StageSections extends SectionCycle {
   readonly sections: readonly StageSection[];
   /** What is painted with the first of them and has no tape. */
   readonly plain: readonly StageSection[];
@@ -85,7 +85,7 @@ export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span 
   if (taped.length < 2) return null;
   const aheadMin = RULE_OF_THUMB.perCoat + sumOf(plain, ({ paintMin }) => paintMin);
   const begun = taped.map((one, index) => (index === 0 ? { ...one, paintMin: one.paintMin + aheadMin } : one));
-  const turns = sectionTurns(begun, { fromMin: span.from, toMin: span.to });
+  const turns = sectionCycle(begun, { fromMin: span.from, toMin: span.to });
   if (!turns) return null;
   const pulls = turns.heaps.filter(({ turn }) => turn === 'pull');
   // All pieces of a part have its tape: the last of them is the one it comes off with.
@@ -106,7 +106,7 @@ export function sectionsFor(problem: OrderProblem, stage: StageCost, span: Span 
  * The unit of sections an edge comes off with: that of the area it bounds; one tape over a strip comes off when both its sides are painted, and
  * what bounds nothing that is painted now comes off with the last.
  */
-function unitsOf(masks: readonly KeptMask[], units: readonly ReadonlySet<number>[]): (edge: MaskEdge) => number {
+function unitsOf(masks: readonly StandingMask[], units: readonly ReadonlySet<number>[]): (edge: MaskEdge) => number {
   const along = ({ free }: MaskEdge) => {
     const found = units.findIndex((areas) => areas.has(free));
     return found < 0 ? units.length - 1 : found;
@@ -117,14 +117,14 @@ function unitsOf(masks: readonly KeptMask[], units: readonly ReadonlySet<number>
 }
 
 /** Work of pulling what comes off with each unit. */
-const pullOf = (problem: OrderProblem, masks: readonly KeptMask[], unitOf: (edge: MaskEdge) => number, units: number): number[] =>
+const pullOf = (problem: OrderProblem, masks: readonly StandingMask[], unitOf: (edge: MaskEdge) => number, units: number): number[] =>
   Array.from({ length: units }, (_, unit) =>
     sumOf(
       masks,
       ({ mask }) =>
         maskCost(
           problem,
-          edgesOnly(
+          maskOfEdges(
             mask,
             mask.edges.filter((edge) => unitOf(edge) === unit),
           ),
@@ -137,7 +137,7 @@ const pullOf = (problem: OrderProblem, masks: readonly KeptMask[], unitOf: (edge
  * The order itself is the one found for as many people as it takes; only times change. Where sections would break another window the stage is
  * left as it is.
  */
-export function doneAlone(problem: OrderProblem, { order, stages }: Sequence): Sequence {
+export function onePersonOrder(problem: OrderProblem, { order, stages }: Sequence): Sequence {
   let progress = startProgress(problem);
   const made = stages.map(({ finish, open, keep }) => {
     const choice = { finish, open, keep };

@@ -1,7 +1,7 @@
 import type { ProblemTable } from './problem-table';
 
 /** What is settled of an order: by stage and area 1 open, 0 covered, -1 not yet. */
-export type Settled = readonly Int8Array[];
+export type SettledChoices = readonly Int8Array[];
 
 /**
  * What an order settles by itself: own areas are open, kept and painted ones covered, pins hold, and under masks that stay on
@@ -10,7 +10,7 @@ export type Settled = readonly Int8Array[];
  * @param keep after which stages the masks stay on
  * @returns null where the pins do not allow it
  */
-export function settledBy(table: ProblemTable, order: readonly number[], keep: readonly boolean[]): Settled | null {
+export function initialSettled(table: ProblemTable, order: readonly number[], keep: readonly boolean[]): SettledChoices | null {
   const place = new Map(order.map((finish, stage) => [finish, stage]));
   const settled = order.map((finish, stage) => {
     const row = new Int8Array(table.own.length).fill(-1);
@@ -25,14 +25,14 @@ export function settledBy(table: ProblemTable, order: readonly number[], keep: r
 }
 
 /** Settles one more area; null where the masks that stay on do not allow it. */
-export function settle(settled: Settled, keep: readonly boolean[], stage: number, area: number, open: boolean): Settled | null {
+export function settleArea(settled: SettledChoices, keep: readonly boolean[], stage: number, area: number, open: boolean): SettledChoices | null {
   const next = settled.map((row) => Int8Array.from(row));
   next[stage]![area] = open ? 1 : 0;
   return spread(next, keep);
 }
 
 /** Under masks that stay on, what opens later was open before, and what was covered stays covered. Changes the rows in place. */
-function spread(settled: Int8Array[], keep: readonly boolean[]): Settled | null {
+function spread(settled: Int8Array[], keep: readonly boolean[]): SettledChoices | null {
   const link = (from: number, to: number, value: number): boolean =>
     settled[from]!.every((one, area) => {
       if (one !== value || settled[to]![area] === value) return true;

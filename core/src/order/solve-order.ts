@@ -1,26 +1,26 @@
-import { belowOf, boundOrder, factsOf, lastOpens } from './bound-order';
-import { PRESENT, type ProblemTable } from './problem-table';
+import { belowArea, boundOrder, stageFacts, possibleLastOpenings } from './bound-order';
+import { EXISTING_FINISH, type ProblemTable } from './problem-table';
 import type { CoatShares } from './coat-shares';
-import { keepPatterns } from './keep';
+import { maskKeepPatterns } from './keep';
 import { costOrder, type Sequence } from './order-cost';
 import type { OrderNode, StageFacts } from './order-node';
-import { settle, settledBy } from './settle';
+import { settleArea, initialSettled } from './settle';
 import type { StageCost } from './stage-cost';
 import { bindingWaits, likelyWaits } from './waits';
 
 /** Costs nearer to each other than this count as equal: millionths of a minute, about a millisecond. */
-export const SAME_SCORE = 20;
+export const SCORE_TOLERANCE = 20;
 
 /** Every way the masks of an order may stay on, with nothing else settled. */
-export function rootsOf(table: ProblemTable, order: readonly number[]): OrderNode[] {
-  return keepPatterns(table, order).flatMap((keep) => {
-    const settled = settledBy(table, order, keep);
+export function rootNodes(table: ProblemTable, order: readonly number[]): OrderNode[] {
+  return maskKeepPatterns(table, order).flatMap((keep) => {
+    const settled = initialSettled(table, order, keep);
     return settled ? [{ order, keep, settled, least: order.map(() => 1), most: order.map(() => Infinity) }] : [];
   });
 }
 
 /** What nodes are looked at with. */
-export interface SearchMeans {
+export interface SearchTools {
   readonly table: ProblemTable;
   readonly shares: CoatShares;
   /** Stages before the order. */
@@ -29,7 +29,7 @@ export interface SearchMeans {
   readonly extra: number;
 }
 
-export interface Opened {
+export interface OpenedNode {
   /** Nothing under this node scores less, minutes. */
   readonly bound: number;
   /** A whole sequence found on the way. */
@@ -42,7 +42,7 @@ export interface Opened {
  * Looks at what is still possible in an order: cuts give a bound and a first answer.
  * @returns null where nothing is possible
  */
-export function openNode(open: SearchMeans, given: OrderNode): Opened | null {
+export function expandNode(open: SearchTools, given: OrderNode): OpenedNode | null {
   const { table, primer } = open;
   const node = narrowed(table, given);
   if (!node) return null;
@@ -50,8 +50,8 @@ export function openNode(open: SearchMeans, given: OrderNode): Opened | null {
   return { bound, sequence, parts: () => branches(table, node, sequence, facts, primer.length) };
 }
 
-function boundAndTry({ table, shares, primer, extra }: SearchMeans, node: OrderNode) {
-  const facts = factsOf(table, node);
+function boundAndTry({ table, shares, primer, extra }: SearchTools, node: OrderNode) {
+  const facts = stageFacts(table, node);
   const waits = likelyWaits(table, node, facts);
   const first = boundOrder(table, shares, node, facts, waits);
   let sequence = costOrder(table, node.order, { open: first.open, keep: node.keep }, primer);
@@ -82,7 +82,7 @@ function branches(table: ProblemTable, node: OrderNode, { stages }: Sequence, fa
   const { stage, area } = choice;
   const first = stages[primed + stage]!.open[area]!;
   return [first, !first].flatMap((value) => {
-    const settled = settle(node.settled, node.keep, stage, area, value);
+    const settled = settleArea(node.settled, node.keep, stage, area, value);
     return settled ? [{ ...node, settled }] : [];
   });
 }
@@ -99,7 +99,7 @@ function doubtful(table: ProblemTable, node: OrderNode, stages: readonly StageCo
     const real = stages[primed + stage]!;
     for (const { area, answer } of real.over.tasks) {
       const below = lastOpen(stages, primed, stage, area);
-      const counted = table.leastOver(finish, area, belowOf(node, below)).minutes;
+      const counted = table.leastOver(finish, area, belowArea(node, below)).minutes;
       const size = table.problem.areas[area]!.sizeM2;
       const extra = answer === 'no' ? 1e6 : answer === 'wait' ? 100 : counted > 0 ? 0 : size;
       if (extra <= (worst?.extra ?? 0)) continue;
@@ -111,8 +111,8 @@ function doubtful(table: ProblemTable, node: OrderNode, stages: readonly StageCo
     if (real.coats <= node.most[stage]!) return;
     table.areasOf[finish]!.forEach((area) => {
       const below = lastOpen(stages, primed, stage, area);
-      if (table.coats(finish, area, belowOf(node, below)) <= node.most[stage]!) return;
-      const free = lastOpens(node, stage, area).find((one) => one !== PRESENT && node.settled[one]![area] === -1);
+      if (table.coats(finish, area, belowArea(node, below)) <= node.most[stage]!) return;
+      const free = possibleLastOpenings(node, stage, area).find((one) => one !== EXISTING_FINISH && node.settled[one]![area] === -1);
       if (free !== undefined) worst = { stage: free, area, extra: Infinity };
     });
   });
@@ -138,17 +138,17 @@ function narrowed(table: ProblemTable, node: OrderNode): OrderNode | null {
     for (const [stage, finish] of node.order.entries()) {
       if (node.most[stage] === Infinity) continue;
       for (const area of table.areasOf[finish]!) {
-        const options = lastOpens({ settled }, stage, area);
-        const fits = options.map((one) => table.coats(finish, area, belowOf(node, one)) <= node.most[stage]!);
+        const options = possibleLastOpenings({ settled }, stage, area);
+        const fits = options.map((one) => table.coats(finish, area, belowArea(node, one)) <= node.most[stage]!);
         const first = fits.indexOf(true);
         if (first < 0) return null;
         const only = fits.lastIndexOf(true) === first ? options[first]! : null;
-        const shut = only === null ? (fits[0] ? [] : [options[0]!]) : options.filter((one) => one !== PRESENT && one > only);
+        const shut = only === null ? (fits[0] ? [] : [options[0]!]) : options.filter((one) => one !== EXISTING_FINISH && one > only);
         const moves: [number, boolean][] = shut.map((one) => [one, false]);
-        if (only !== null && only !== PRESENT) moves.push([only, true]);
+        if (only !== null && only !== EXISTING_FINISH) moves.push([only, true]);
         for (const [at, value] of moves) {
           if (settled[at]![area] === (value ? 1 : 0)) continue;
-          const next = settled[at]![area] === -1 ? settle(settled, node.keep, at, area, value) : null;
+          const next = settled[at]![area] === -1 ? settleArea(settled, node.keep, at, area, value) : null;
           if (!next) return null;
           settled = next;
           again = true;

@@ -2,19 +2,19 @@ import { potLifeAt } from '../drying';
 import { paintNeeded, type CoatCount, type Finish } from '../finish';
 import { RULE_OF_THUMB, type Span, type FinishId } from '../units';
 import type { StageMask } from '../masking';
-import { filmTimes, rememberedCoats } from './drying-of';
-import { gunOf, mixMinutes, needsStrip, usesGun } from './gun';
+import { filmTimes, memoizedCoats } from './drying-of';
+import { gunOf, mixMinutes, needsStripDown, usesGun } from './gun';
 import { coatingMin } from './coating';
-import { lotsOf, type Lots } from './lots';
+import { lotsOf, type LotShares } from './lots';
 import { stageMaskCost } from './mask-cost';
-import { layerNow, straysOf, type StageLayer } from './layer-stage';
-import { offInSections, ownMasks, pullOff, type EarlyPull } from './masks-off';
-import { overCost, type OverCost } from './over-cost';
+import { stageLayer, temporaryAreas, type StageLayerKind } from './layer-stage';
+import { removalInSections, stageMasks, maskRemoval, type EarlyPull } from './masks-off';
+import { compatibilityCost, type CompatibilityCost } from './over-cost';
 import { finishOf, NO_OWN_WORK, type OrderProblem } from './problem';
 import type { StageSections } from './sections';
-import type { KeptMask, Progress } from './progress';
+import type { StandingMask, Progress } from './progress';
 import { sealsOf, type Seal } from './seal';
-import { standingAfter, throughAfter } from './through';
+import { standingMasksAfter, masksKeptAfter } from './through';
 
 /** What is decided for a stage. */
 export interface StageChoice {
@@ -29,7 +29,7 @@ export interface StageChoice {
 
 /** Masks that come off after a stage. */
 export interface Pulled {
-  readonly masks: readonly KeptMask[];
+  readonly masks: readonly StandingMask[];
   /** Single lines that come off before. */
   readonly early: readonly EarlyPull[];
   /** The rest: when, what is waited before it, how much work it is, and by how many people. */
@@ -43,7 +43,7 @@ export interface Pulled {
 
 /** One stage of the sequence: masks on, coats of one finish, masks off. */
 export interface StageCost extends StageChoice {
-  readonly layer: StageLayer;
+  readonly layer: StageLayerKind;
   readonly coats: number;
   /** The undercolour that decided the number of coats, and where the number comes from. */
   readonly under: string;
@@ -66,7 +66,7 @@ export interface StageCost extends StageChoice {
   readonly change: GunChange;
   /** Abrading and barrier coats. */
   readonly overMin: number;
-  readonly over: OverCost;
+  readonly over: CompatibilityCost;
   /** Minutes nobody masks or sprays: the gun is cleaned in them. */
   readonly waitMin: number;
   /** Cleaning the gun: after so many pulls, before the first or after the last of them. */
@@ -76,7 +76,7 @@ export interface StageCost extends StageChoice {
   /** Between two coats. */
   readonly gap: Span;
   /** What is mixed for which coats. */
-  readonly lots: Lots;
+  readonly lots: LotShares;
   readonly mask: StageMask;
   readonly tapeM: number;
   readonly drapeM2: number;
@@ -91,9 +91,9 @@ export interface StageCost extends StageChoice {
   /** When the last coat is on, minutes from the start. */
   readonly lastCoatMin: number;
   /** How its own masks come off; null where nothing is masked in it. */
-  readonly pulling: KeptMask | null;
+  readonly pulling: StandingMask | null;
   /** Masks of it that stay on through the coats of what is beside them, one a part. */
-  readonly outer: readonly KeptMask[];
+  readonly outer: readonly StandingMask[];
   /** All masks that come off after it, its own last; null where none does. */
   readonly pulled: Pulled | null;
   readonly after: Progress;
@@ -108,7 +108,7 @@ export interface StageCost extends StageChoice {
  */
 export function stageCost(problem: OrderProblem, before: Progress, choice: StageChoice): StageCost {
   const finish = finishOf(problem, choice.finish);
-  const layer = layerNow(problem, before, finish.id);
+  const layer = stageLayer(problem, before, finish.id);
   const masks = stageMaskCost(problem, before, choice.open, finish.method);
   const decided = coatsNeeded(problem, before, finish, choice.open);
   const times = filmTimes(problem, finish, decided.coats);
@@ -129,17 +129,17 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
   const seals = masks.sealMin > 0 ? sealsOf(problem, before, masks.mask, finish, begins) : [];
   const sealDryMin = Math.max(0, ...seals.map(({ dryMin }) => dryMin));
   const beforeMin = layMin + masks.sealMin + sealDryMin + readyMin;
-  const over = overCost(problem, before, finish, choice.open, begins, beforeMin);
+  const over = compatibilityCost(problem, before, finish, choice.open, begins, beforeMin);
   const flashMin = lots.waitMin + over.barrierWaitMin;
   const overMin = over.abradeMin + over.barrierMin;
   const { sections } = choice;
   const lastMin = sections ? sections.paintedMin - eachMin : 0;
   const lastCoatMin = begins + beforeMin + overMin + over.waitMin + coatMin + lots.mixMin + flashMin + lastMin;
-  const through = throughAfter(problem, before, { ...choice, layer });
-  const masksOff = ownMasks(problem, masks, through, times, begins + over.waitMin + over.abradeMin, lastCoatMin);
+  const through = masksKeptAfter(problem, before, { ...choice, layer });
+  const masksOff = stageMasks(problem, masks, through, times, begins + over.waitMin + over.abradeMin, lastCoatMin);
   const { own: pulling, outer } = masksOff;
-  const off = pullOff(problem, before, choice, masksOff, through, times, lastCoatMin);
-  const pull = sections ? offInSections(off, sections, lastCoatMin, times.cleanMin) : off;
+  const off = maskRemoval(problem, before, choice, masksOff, through, times, lastCoatMin);
+  const pull = sections ? removalInSections(off, sections, lastCoatMin, times.cleanMin) : off;
   const uncoverMin = pull.uncoverMin + own.offMin;
   const paintMl = paintNeeded(openM2, decided.coats * finish.coatUm, finish);
   const film = { finish, coats: decided.coats, at: lastCoatMin, ...(sections ? { spreadMin: sections.paintedMin - sections.firstMin } : {}) };
@@ -170,7 +170,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
     paintMl,
     risk: masks.risk + pull.risk,
     money: masks.money + (paintMl / 1000) * (finish.pricePerL ?? RULE_OF_THUMB.pricePerLitre),
-    strayM2: straysOf(problem, { ...choice, layer }).reduce((sum, area) => sum + problem.areas[area]!.sizeM2, 0),
+    strayM2: temporaryAreas(problem, { ...choice, layer }).reduce((sum, area) => sum + problem.areas[area]!.sizeM2, 0),
     forbidden: [...(over.forbidden ? ['over' as const] : []), ...(pull.late ? ['late' as const] : [])],
     lastCoatMin,
     pulling,
@@ -184,7 +184,7 @@ export function stageCost(problem: OrderProblem, before: Progress, choice: Stage
       clock: pull.offMin + pull.afterMin + uncoverMin,
       guns,
       plugged: plugs.plugged,
-      standing: standingAfter(problem, before, choice, pull.kept),
+      standing: standingMasksAfter(problem, before, choice, pull.kept),
       kept: pull.kept,
     },
   };
@@ -201,7 +201,7 @@ function coatsNeeded(
   const own = areas.some((area) => area.finish === finish.id);
   areas.forEach((area, index) => {
     if (own ? area.finish !== finish.id : !open[index]) return;
-    const { coats, from } = rememberedCoats(finish, before.colours[index]!);
+    const { coats, from } = memoizedCoats(finish, before.colours[index]!);
     if (coats > worst.coats) worst = { coats, under: before.colours[index]!, coatsFrom: from };
   });
   return worst;
@@ -228,12 +228,12 @@ export function gunChange(problem: OrderProblem, guns: Record<string, string>, f
   const last = guns[gun];
   guns[gun] = finish.id;
   if (last === undefined || !usesGun(finish) || last === finish.id) return { stripMin: 0, mixMin, gateMin };
-  const stripMin = needsStrip(finishOf(problem, last), finish) ? RULE_OF_THUMB.gunStrip : 0;
+  const stripMin = needsStripDown(finishOf(problem, last), finish) ? RULE_OF_THUMB.gunStrip : 0;
   return { stripMin, mixMin, gateMin };
 }
 
 /** Minutes of a gun change, all told. */
-export const changeMinutes = (problem: OrderProblem, guns: Record<string, string>, finish: Finish): number => minutesOf(gunChange(problem, guns, finish));
+export const gunChangeMinutes = (problem: OrderProblem, guns: Record<string, string>, finish: Finish): number => minutesOf(gunChange(problem, guns, finish));
 
 /** Minutes to close the openings of a part. */
 export const plugMinOf = ({ plugs, plugMin }: Pick<OrderProblem, 'plugs' | 'plugMin'>, part: string): number =>

@@ -1,6 +1,6 @@
-import { isOuter, UNDER, type Standing } from '../masking';
+import { isKeptForGood, MASK_STATE, type StandingMasks } from '../masking';
 import type { OrderProblem } from './problem';
-import type { KeptMask, Progress } from './progress';
+import type { StandingMask, Progress } from './progress';
 import type { StageChoice, StageCost } from './stage-cost';
 
 /**
@@ -8,7 +8,7 @@ import type { StageChoice, StageCost } from './stage-cost';
  * over the primer or of the clear. Where one of them is finished all masks of the part come off, in the window of that paint.
  * Source: masks go through primer, colour and clear of one region; handbook, the mask of an object.
  */
-export function throughAfter(
+export function masksKeptAfter(
   problem: OrderProblem,
   before: Progress,
   { finish, open, layer }: Pick<StageCost, 'finish' | 'open' | 'layer'>,
@@ -40,18 +40,18 @@ export function throughAfter(
  * What lies under the masks that are left on.
  * @param keep true where all masks of the stage stay on
  */
-export function standingAfter(
+export function standingMasksAfter(
   { areas }: OrderProblem,
   before: Progress,
   { open, keep }: Pick<StageChoice, 'open' | 'keep'>,
-  kept: readonly KeptMask[],
-): Standing | null {
+  kept: readonly StandingMask[],
+): StandingMasks | null {
   if (kept.length === 0) return null;
-  if (keep) return open.map((isOpen) => (isOpen ? UNDER.open : UNDER.covered));
+  if (keep) return open.map((isOpen) => (isOpen ? MASK_STATE.open : MASK_STATE.covered));
   const parts = new Set(kept.map(({ part }) => part));
   const covered = new Set(kept.flatMap(({ mask: own }) => own.covers.map(({ area }) => area)));
   return areas.map((area, index) => {
-    if (covered.has(index)) return UNDER.covered;
-    return parts.has(area.part) && !isOuter(area) && (open[index] || before.standing?.[index] === UNDER.open) ? UNDER.open : UNDER.bare;
+    if (covered.has(index)) return MASK_STATE.covered;
+    return parts.has(area.part) && !isKeptForGood(area) && (open[index] || before.standing?.[index] === MASK_STATE.open) ? MASK_STATE.open : MASK_STATE.bare;
   });
 }

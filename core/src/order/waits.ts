@@ -10,7 +10,7 @@ export interface Wait {
 }
 
 /** What is waited at least from the last coat until the masks come off, or the next stage. */
-export function leastPullWait(table: ProblemTable, node: OrderNode, stage: number, { flashMin, leastPullMin, cleanMin }: FilmTimes): number {
+export function minPullWait(table: ProblemTable, node: OrderNode, stage: number, { flashMin, leastPullMin, cleanMin }: FilmTimes): number {
   if (node.keep[stage]) return Math.max(cleanMin, flashMin);
   return Math.max(cleanMin, certainlyMasked(table, node.settled[stage]!, node.order[stage]!) ? leastPullMin : Math.min(flashMin, leastPullMin));
 }
@@ -28,7 +28,7 @@ function certainlyMasked({ parts, outer, drips }: ProblemTable, row: Int8Array, 
 export function likelyWaits(table: ProblemTable, node: OrderNode, { times }: StageFacts): Wait[] {
   const found: Wait[] = [];
   const holds = (from: number, to: number): boolean =>
-    from >= 0 && times[from]!.tapeSafeMin > leastPullWait(table, node, from, times[from]!) && certainWait(table, node, from, to);
+    from >= 0 && times[from]!.tapeSafeMin > minPullWait(table, node, from, times[from]!) && certainWait(table, node, from, to);
   node.order.forEach((_, to) => {
     const from = [to - 1, to - 2].find((one) => one >= (found.at(-1)?.to ?? 0) && holds(one, to));
     if (from !== undefined) found.push({ from, to });

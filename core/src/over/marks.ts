@@ -1,9 +1,9 @@
 import { dryingRate, type DryingAir } from '../air';
-import { buildFactor, safeShare } from '../drying';
+import { buildFactor, safeFactor } from '../drying';
 import { PAINT_SYSTEMS, typicalFigures, type Finish, type PaintSystemKey } from '../finish';
 
 /** Ages of a film that decide what may follow it, minutes on the clock. */
-export interface LayerMarks {
+export interface FilmAgeMarks {
   readonly system: PaintSystemKey;
   readonly flashMin: number;
   readonly touchMin: number;
@@ -21,7 +21,7 @@ type Figures = Pick<Finish, 'system' | 'flashMin' | 'touchMin' | 'throughMin' | 
  * Marks of a film in the air of the day.
  * @param buildUm dry film, µm; left out: the build its times are stated for
  */
-export function layerMarks(figures: Figures, air: DryingAir, buildUm: number = figures.referenceBuildUm): LayerMarks {
+export function filmAgeMarks(figures: Figures, air: DryingAir, buildUm: number = figures.referenceBuildUm): FilmAgeMarks {
   const rate = dryingRate(figures.activationKj, PAINT_SYSTEMS[figures.system].waterborne, air);
   const factor = buildFactor(figures, buildUm);
   const clock = (minutes: number) => (minutes * factor) / rate;
@@ -30,17 +30,17 @@ export function layerMarks(figures: Figures, air: DryingAir, buildUm: number = f
     flashMin: clock(figures.flashMin),
     touchMin: clock(figures.touchMin),
     recoat: figures.recoat.map(({ fromMin, toMin }) => ({ fromMin: clock(fromMin), toMin: toMin === null ? null : clock(toMin) })),
-    throughMin: clock(figures.throughMin) * safeShare(factor),
-    cureMin: figures.cureH === null ? null : clock(figures.cureH * 60) * safeShare(factor),
+    throughMin: clock(figures.throughMin) * safeFactor(factor),
+    cureMin: figures.cureH === null ? null : clock(figures.cureH * 60) * safeFactor(factor),
   };
 }
 
 /** Marks of a system nothing more is known of. */
-export const typicalMarks = (system: PaintSystemKey, air: DryingAir, buildUm?: number): LayerMarks =>
-  layerMarks({ system, ...typicalFigures(system) }, air, buildUm);
+export const typicalAgeMarks = (system: PaintSystemKey, air: DryingAir, buildUm?: number): FilmAgeMarks =>
+  filmAgeMarks({ system, ...typicalFigures(system) }, air, buildUm);
 
 /** True for paint that is younger than the typical cure of its system in this air; false where the system states none. */
 export function isCuring(system: PaintSystemKey, ageH: number, air: DryingAir): boolean {
-  const { cureMin } = typicalMarks(system, air);
+  const { cureMin } = typicalAgeMarks(system, air);
   return cureMin !== null && ageH * 60 < cureMin;
 }

@@ -1,5 +1,5 @@
 import { PAINT_SYSTEM_KEYS, type PaintSystemKey } from '../finish';
-import { mayGoOver, pairRule, typicalMarks } from '.';
+import { compatibilityOf, pairRule, typicalAgeMarks } from '.';
 
 const AIR = { airC: 23, rhPercent: 50, movement: 'normal' } as const;
 const HOUR = 60;
@@ -7,7 +7,7 @@ const DAY = 24 * HOUR;
 const AGES = [0, 1, 11, 30, HOUR, 5 * HOUR, 13 * HOUR, 30 * HOUR, 50 * HOUR, 8 * DAY, 20 * DAY, 400 * DAY];
 
 const over = (lower: PaintSystemKey, upper: PaintSystemKey, ageMin: number, known = true) =>
-  mayGoOver({ marks: typicalMarks(lower, AIR), ageMin, known }, upper);
+  compatibilityOf({ marks: typicalAgeMarks(lower, AIR), ageMin, known }, upper);
 const answers = (lower: PaintSystemKey, upper: PaintSystemKey) => AGES.map((age) => over(lower, upper, age).answer);
 const others = (...but: PaintSystemKey[]) => PAINT_SYSTEM_KEYS.filter((key) => !but.includes(key));
 
@@ -38,7 +38,7 @@ describe('over-rules', () => {
   it('hot solvents wait for the cure of an oxidising film, then for a key; acrylic is parted from them', () => {
     for (const lower of ['can-enamel', 'brush-enamel', 'varnish'] as const)
       for (const upper of ['can-lacquer', 'air-lacquer', 'base-solvent'] as const) {
-        const { cureMin } = typicalMarks(lower, AIR);
+        const { cureMin } = typicalAgeMarks(lower, AIR);
         expect(over(lower, upper, (cureMin ?? 0) - 1)).toMatchObject({ answer: 'no', untilMin: cureMin });
         expect(over(lower, upper, (cureMin ?? 0) + 1).answer).toBe('abrade');
       }
@@ -64,7 +64,7 @@ describe('over-rules', () => {
   });
   it('etch primer goes on nothing but metal and itself', () => {
     for (const lower of others('etch-primer', 'antifouling', 'peelable')) expect(new Set(answers(lower, 'etch-primer'))).toEqual(new Set(['no']));
-    expect(mayGoOver({ marks: null, ageMin: 0, known: true }, 'etch-primer').answer).toBe('yes');
+    expect(compatibilityOf({ marks: null, ageMin: 0, known: true }, 'etch-primer').answer).toBe('yes');
     expect(over('etch-primer', 'filler-primer', 30).answer).toBe('yes');
   });
   it('varnish goes on varnish in its window, and on cured paint that is keyed', () => {

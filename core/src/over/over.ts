@@ -1,8 +1,8 @@
 import type { PaintSystemKey } from '../finish';
-import { plainly } from '../units';
-import type { LayerMarks } from './marks';
+import { messageWithoutValues } from '../units';
+import type { FilmAgeMarks } from './marks';
 import { pairRule, type PairRule } from './pairs';
-import type { OverSaid } from './says';
+import type { OverMessage } from './says';
 
 export const OVER_ANSWERS = ['yes', 'wait', 'abrade', 'barrier', 'no'] as const;
 export type OverAnswer = (typeof OVER_ANSWERS)[number];
@@ -10,7 +10,7 @@ export type OverAnswer = (typeof OVER_ANSWERS)[number];
 /** Whether one film may go over another now. */
 export interface OverVerdict {
   readonly answer: OverAnswer;
-  readonly reason: OverSaid;
+  readonly reason: OverMessage;
   /** Age of the lower film from which the answer is a kinder one, minutes; null where waiting changes nothing. */
   readonly untilMin: number | null;
   /** Of a yes that holds within a recoat window: that window, ages of the lower film; left out where age is not asked. */
@@ -20,16 +20,16 @@ export interface OverVerdict {
 /** What one film goes over. */
 export interface LowerFilm {
   /** Null: the bare substrate. */
-  readonly marks: LayerMarks | null;
+  readonly marks: FilmAgeMarks | null;
   /** Minutes since its last coat. */
   readonly ageMin: number;
   /** False where nobody knows what exactly it is: found on the part, not put there in this job. */
   readonly known: boolean;
 }
 
-const verdict = (answer: OverAnswer, reason: OverSaid['code'], untilMin: number | null = null): OverVerdict => ({
+const verdict = (answer: OverAnswer, reason: OverMessage['code'], untilMin: number | null = null): OverVerdict => ({
   answer,
-  reason: plainly(reason) as OverSaid,
+  reason: messageWithoutValues(reason) as OverMessage,
   untilMin,
 });
 
@@ -39,7 +39,7 @@ const verdict = (answer: OverAnswer, reason: OverSaid['code'], untilMin: number 
  * @param upper system that goes on
  * @returns an answer with its reason; ages in minutes of the lower film. Rules of thumb of the trade: the data sheet decides
  */
-export function mayGoOver(lower: LowerFilm, upper: PaintSystemKey): OverVerdict {
+export function compatibilityOf(lower: LowerFilm, upper: PaintSystemKey): OverVerdict {
   const { marks, ageMin, known } = lower;
   if (!marks) return verdict('yes', 'over.bare');
   if (upper === 'antifouling' && marks.system === 'antifouling' && !known) return verdict('barrier', 'over.antifouling-unknown');
@@ -55,26 +55,26 @@ const SAME_AGE = 1e-6;
 
 type RuleOf<Kind extends PairRule['kind']> = Extract<PairRule, { kind: Kind }>;
 
-const hasCured = ({ cureMin }: LayerMarks, ageMin: number): boolean => cureMin !== null && ageMin >= cureMin - SAME_AGE;
+const hasCured = ({ cureMin }: FilmAgeMarks, ageMin: number): boolean => cureMin !== null && ageMin >= cureMin - SAME_AGE;
 
-function curedVerdict({ then, young, reason }: RuleOf<'cured'>, marks: LayerMarks, ageMin: number): OverVerdict {
+function curedVerdict({ then, young, reason }: RuleOf<'cured'>, marks: FilmAgeMarks, ageMin: number): OverVerdict {
   if (hasCured(marks, ageMin)) return verdict(then, reason);
   // A film that states no cure never reaches it: nobody can say when.
   return marks.cureMin === null ? verdict('barrier', 'over.not-known') : verdict('no', young, marks.cureMin);
 }
 
 /** Of a film that is too young, or between its two windows: what it waits for. */
-function waitVerdict({ recoat }: LayerMarks, ageMin: number): OverVerdict | null {
+function waitVerdict({ recoat }: FilmAgeMarks, ageMin: number): OverVerdict | null {
   const next = recoat.find(({ fromMin }) => fromMin > ageMin + SAME_AGE);
   if (!next || openWindow(recoat, ageMin)) return null;
   const gap = recoat.some(({ toMin }) => toMin !== null && toMin < ageMin);
   return verdict('wait', gap ? 'over.in-gap' : 'over.not-flashed', next.fromMin);
 }
 
-const openWindow = (recoat: LayerMarks['recoat'], ageMin: number): LayerMarks['recoat'][number] | undefined =>
+const openWindow = (recoat: FilmAgeMarks['recoat'], ageMin: number): FilmAgeMarks['recoat'][number] | undefined =>
   recoat.find(({ fromMin, toMin }) => ageMin >= fromMin - SAME_AGE && (toMin === null || ageMin <= toMin + SAME_AGE));
 
-function dryVerdict({ glossy, reason }: RuleOf<'dry'>, marks: LayerMarks, ageMin: number): OverVerdict {
+function dryVerdict({ glossy, reason }: RuleOf<'dry'>, marks: FilmAgeMarks, ageMin: number): OverVerdict {
   if (glossy) {
     const hardMin = hardAge(marks);
     return ageMin < hardMin - SAME_AGE ? verdict('wait', 'over.not-hard', hardMin) : verdict('abrade', reason);
@@ -86,16 +86,16 @@ function dryVerdict({ glossy, reason }: RuleOf<'dry'>, marks: LayerMarks, ageMin
 }
 
 /** When a film can be scuffed: as its first window closes, or its second opens. */
-function hardAge({ recoat, touchMin }: LayerMarks): number {
+function hardAge({ recoat, touchMin }: FilmAgeMarks): number {
   const last = recoat.at(-1)!;
   return Math.max(touchMin, recoat.length > 1 ? last.fromMin : (last.toMin ?? last.fromMin));
 }
 
 /** When a gap between two windows begins after this age; null: never. */
-const nextGap = ({ recoat }: LayerMarks, ageMin: number): number | null =>
+const nextGap = ({ recoat }: FilmAgeMarks, ageMin: number): number | null =>
   recoat.find(({ toMin }, index) => toMin !== null && toMin >= ageMin && index < recoat.length - 1)?.toMin ?? null;
 
-function windowVerdict({ keyed }: RuleOf<'windows'>, marks: LayerMarks, ageMin: number): OverVerdict {
+function windowVerdict({ keyed }: RuleOf<'windows'>, marks: FilmAgeMarks, ageMin: number): OverVerdict {
   const early = waitVerdict(marks, ageMin);
   if (early) return early;
   const window = openWindow(marks.recoat, ageMin);

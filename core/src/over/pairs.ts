@@ -1,7 +1,7 @@
 import type { PaintSystemKey } from '../finish';
-import type { OverSays } from './says';
+import type { OverMessages } from './says';
 
-type Reason = keyof OverSays;
+type Reason = keyof OverMessages;
 
 /** What the age of the lower film says of a pair. */
 export type PairRule =

@@ -1,7 +1,7 @@
-import type { NoValues, SaidOf } from '../units';
+import type { NoValues, MessageOf } from '../units';
 
 /** Why a film may or may not go over another. */
-export interface OverSays {
+export interface OverMessages {
   readonly 'over.bare': NoValues;
   readonly 'over.vouched': NoValues;
   readonly 'over.keyed': NoValues;
@@ -37,4 +37,4 @@ export interface OverSays {
   readonly 'over.etch-metal': NoValues;
   readonly 'over.not-known': NoValues;
 }
-export type OverSaid = SaidOf<OverSays>;
+export type OverMessage = MessageOf<OverMessages>;

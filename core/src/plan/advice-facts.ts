@@ -3,11 +3,11 @@ import type { Design } from '../job';
 import type { OrderProblem, Sequence } from '../order';
 import type { StageItems } from './items';
 import type { PartWork } from '../setout';
-import type { AdviceSaid } from './says';
+import type { AdviceMessage } from './says';
 import type { Advice, StagePlan } from './types';
 
 /** What advice is drawn from. */
-export interface AdviceFacts {
+export interface AdviceInput {
   readonly design: Design;
   readonly works: readonly PartWork[];
   readonly stages: readonly StagePlan[];
@@ -18,7 +18,7 @@ export interface AdviceFacts {
 }
 
 /** One piece of advice, at the place it concerns; an area by its id. */
-export const advice = (level: Advice['level'], what: AdviceSaid, place: Partial<Advice['place']> = {}): Advice => ({
+export const advice = (level: Advice['level'], what: AdviceMessage, place: Partial<Advice['place']> = {}): Advice => ({
   level,
   ...what,
   place: { part: place.part ?? null, line: place.line ?? null, area: place.area ?? null },

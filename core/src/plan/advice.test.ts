@@ -1,4 +1,4 @@
-import { theFirst } from '../units';
+import { firstItem } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import type { TrimLine } from '../lines';
@@ -76,7 +76,7 @@ it('says when the wanted school has no window', () => {
     ],
     { choices: { order: null, school: 'dry' } },
   );
-  const stage = theFirst(planJob(rubber, SHIPPED_SHELF).stages);
+  const stage = firstItem(planJob(rubber, SHIPPED_SHELF).stages);
   expect(stage.school).toBe('wet');
   expect(stage.windows).toMatchObject({ touch: null, dry: null });
 });

@@ -1,25 +1,25 @@
-import { aloneSaid } from './sections';
-import { airTapedIn, dewMargin } from '../air';
+import { onePersonMessage } from './sections';
+import { tapingAir, dewMargin } from '../air';
 import type { Finish } from '../finish';
 import type { Design } from '../job';
-import { soundRules, usedFinishes } from '../order';
+import { consistentRules, finishesInUse } from '../order';
 import type { OverAnswer } from '../over';
-import { MOST, RULE_OF_THUMB, theFirst } from '../units';
-import { advice, type AdviceFacts } from './advice-facts';
+import { LIMITS, RULE_OF_THUMB, firstItem } from '../units';
+import { advice, type AdviceInput } from './advice-facts';
 import type { StageItems } from './items';
 import type { PartWork } from '../setout';
 import { regrets } from './regret';
-import type { AdviceSaid } from './says';
+import type { AdviceMessage } from './says';
 import type { Advice, StagePlan } from './types';
 
 /** What follows from air, parts, lines, areas and the order of coats, each at its place. */
-export function adviceFor(facts: AdviceFacts): Advice[] {
+export function adviceFor(facts: AdviceInput): Advice[] {
   const { design, works, stages, items, finishes } = facts;
   return [
     ...airAdvice(design),
     ...finishCountAdvice(facts.problem),
     ...works.flatMap((work) => partAdvice(work, finishes)),
-    ...soundRules(facts.problem).faults.map((fault) => advice('caution', fault)),
+    ...consistentRules(facts.problem).faults.map((fault) => advice('caution', fault)),
     ...stages.flatMap((stage, index) => stageAdvice(stage, items[index]!, finishes, design.choices)),
     ...pullAdvice(facts),
     ...regrets(facts),
@@ -27,13 +27,13 @@ export function adviceFor(facts: AdviceFacts): Advice[] {
 }
 
 /** More finishes than an order of coats is worked out for: there are no stages then. */
-function finishCountAdvice(problem: AdviceFacts['problem']): Advice[] {
-  const count = usedFinishes(problem).length;
-  return count > MOST.finishes ? [advice('stop', { code: 'advice.too-many-finishes', values: { count, max: MOST.finishes } })] : [];
+function finishCountAdvice(problem: AdviceInput['problem']): Advice[] {
+  const count = finishesInUse(problem).length;
+  return count > LIMITS.finishes ? [advice('stop', { code: 'advice.too-many-finishes', values: { count, max: LIMITS.finishes } })] : [];
 }
 
 /** Lines for which a school was chosen that they cannot be pulled by. */
-function pullAdvice({ design, works, stages, items }: AdviceFacts): Advice[] {
+function pullAdvice({ design, works, stages, items }: AdviceInput): Advice[] {
   const all = items.flatMap(({ lines }) => lines);
   return (design.choices.pulls ?? []).flatMap(({ part, line, school: wanted }) => {
     const resolved = works.find((work) => work.part.id === part)?.lines ?? [];
@@ -49,7 +49,7 @@ function pullAdvice({ design, works, stages, items }: AdviceFacts): Advice[] {
 }
 
 function airAdvice({ climate }: Design): Advice[] {
-  const { airC, rhPercent, surfaceC } = airTapedIn(climate);
+  const { airC, rhPercent, surfaceC } = tapingAir(climate);
   // Where it is taped, and where it is sprayed if that is another place: the nearer to dew is told.
   const near = [dewMargin(airC, rhPercent, surfaceC), dewMargin(climate.airC, climate.rhPercent, climate.surfaceC ?? climate.airC)];
   const { dewPointC, marginC, ok } = near.reduce((one, other) => (other.marginC < one.marginC ? other : one));
@@ -105,7 +105,7 @@ function stageAdvice(stage: StagePlan, { lines }: StageItems, finishes: Readonly
       ? [advice('note', { code: 'advice.no-window', values: { stage: number, finish: name, wanted: preferred, school } })]
       : [];
   const windowMin = pull && pull.toMin !== null ? pull.toMin - pull.fromMin : 0;
-  const many = hands > 1 ? [advice('caution', { code: 'advice.hands', values: { stage: number, pullMin, windowMin, hands, ...aloneSaid(stage) } })] : [];
+  const many = hands > 1 ? [advice('caution', { code: 'advice.hands', values: { stage: number, pullMin, windowMin, hands, ...onePersonMessage(stage) } })] : [];
   const notAlone = alone && hands > 1 ? [advice('caution', { code: 'advice.not-alone', values: { stage: number, hands } })] : [];
   // The school it likes was given up for want of time: in sections it may be kept.
   const liked = windows?.[preferred];
@@ -114,16 +114,16 @@ function stageAdvice(stage: StagePlan, { lines }: StageItems, finishes: Readonly
       ? [
           advice('note', {
             code: 'advice.sections',
-            values: { stage: number, wanted: preferred, school, pullMin, windowMin: (liked.to ?? liked.from) - liked.from, ...aloneSaid(stage) },
+            values: { stage: number, wanted: preferred, school, pullMin, windowMin: (liked.to ?? liked.from) - liked.from, ...onePersonMessage(stage) },
           }),
         ]
       : [];
   const over = tasks.map(({ answer, reason, places }) => {
-    const { part, area } = theFirst(places);
+    const { part, area } = firstItem(places);
     const areas = [...new Set(places.map(({ code }) => code))];
     return advice(OVER_LEVEL[answer], { code: 'advice.over', values: { stage: number, finish: name, areas, answer, reason } }, { part, area });
   });
-  const stays: AdviceSaid[] = late ? [{ code: 'advice.late', values: { stage: number } }] : [];
+  const stays: AdviceMessage[] = late ? [{ code: 'advice.late', values: { stage: number } }] : [];
   return [...doubts, ...missed, ...many, ...notAlone, ...sections, ...over, ...stays.map((one) => advice('caution', one))];
 }
 

@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Climate } from '../air';
-import { SHIPPED_SHELF, upgradedDesign, type Design } from '../job';
-import { ruleOver, type AfterRule } from '../log';
+import { SHIPPED_SHELF, upgradeDesign, type Design } from '../job';
+import { ruleInAir, type AfterRule } from '../log';
 import { planFaults, planJob, type Plan } from '.';
 
-const juniper = upgradedDesign((JSON.parse(readFileSync(join(__dirname, '../../../examples/juniper.json'), 'utf8')) as { design: unknown }).design) as Design;
+const juniper = upgradeDesign((JSON.parse(readFileSync(join(__dirname, '../../../examples/juniper.json'), 'utf8')) as { design: unknown }).design) as Design;
 const planned = (climate: Partial<Climate>): Plan => planJob({ ...juniper, climate: { ...juniper.climate, ...climate } }, SHIPPED_SHELF);
 const rules = (plan: Plan, code: string): AfterRule[] => plan.steps.flatMap(({ after }) => after.filter((rule) => rule.code === code));
 const cold = { airC: 10, rhPercent: 50, movement: 'still' as const };
@@ -24,12 +24,12 @@ it('what is left elsewhere is not counted anew by what the shop measures; what i
   const plan = planned({ left: cold });
   const warm = { measured: [0, 600, 1200].map((atMin) => ({ atMin, airC: 30, rhPercent: 50 })), expected: [] };
   const [safe] = rules(plan, 'tape-safe');
-  expect(ruleOver(safe!, 10, warm)).toEqual(safe);
+  expect(ruleInAir(safe!, 10, warm)).toEqual(safe);
   const [recoat] = rules(plan, 'recoat');
-  expect(ruleOver(recoat!, 10, warm).minMin).toBeLessThan(0.9 * recoat!.minMin);
-  expect(ruleOver(rules(planned({}), 'tape-safe')[0]!, 10, warm).minMin).toBeLessThan(rules(planned({}), 'tape-safe')[0]!.minMin);
+  expect(ruleInAir(recoat!, 10, warm).minMin).toBeLessThan(0.9 * recoat!.minMin);
+  expect(ruleInAir(rules(planned({}), 'tape-safe')[0]!, 10, warm).minMin).toBeLessThan(rules(planned({}), 'tape-safe')[0]!.minMin);
   // Warmth brought to it counts wherever it is.
-  expect(ruleOver(safe!, 10, warm, [{ kind: 'heater', fromMin: 10, minutes: 120, filmC: 40 }]).minMin).toBeLessThan(safe!.minMin);
+  expect(ruleInAir(safe!, 10, warm, [{ kind: 'heater', fromMin: 10, minutes: 120, filmC: 40 }]).minMin).toBeLessThan(safe!.minMin);
 });
 it('tape wants its own place warm and dry', () => {
   const codes = (climate: Partial<Climate>) => planned(climate).advice.map(({ code }) => code);

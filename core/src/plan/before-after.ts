@@ -2,7 +2,7 @@ import type { Preparation } from '../prepare';
 import { RULE_OF_THUMB, type SessionId } from '../units';
 import type { OrderProblem, SequenceFigures } from '../order';
 import { plugsIn } from './lists';
-import { clockFrom, type Draft } from './step-clock';
+import { newStepClock, type Draft } from './step-clock';
 import { nameOf, placesOf, plugValues } from './step-places';
 import type { StepSource } from './steps';
 
@@ -11,7 +11,7 @@ const JOB = 'job' as SessionId;
 
 /** Washing, abrading and warming up, before any tape of any stage. */
 export function prepareSteps({ preparation, parts }: StepSource): readonly Draft[] {
-  const clock = clockFrom(0, JOB, null);
+  const clock = newStepClock(0, JOB, null);
   for (const { cleaner, parts: ids, minutes } of preparation.washes)
     clock.add('wash', cleaner, minutes, { code: 'step.wash', values: { places: ids.map((id) => nameOf(parts, id)), cleaner } });
   for (const { grit, reason, places, minutes } of preparation.abrading) {
@@ -29,7 +29,7 @@ export function endSteps({ stages, items, parts, kind }: StepSource): readonly D
   const closings = items.flatMap((one) => one.closings);
   const plugs = plugsIn(closings);
   const values = plugValues(plugs, parts);
-  const clock = clockFrom(last.endMin, last.session, last.number);
+  const clock = newStepClock(last.endMin, last.session, last.number);
   if (plugs.length > 0) clock.add('unplug', null, unplugMin(values.plugs), { code: 'step.unplug', values }, { items: closings.map(({ id }) => id) });
   clock.add('inspect', null, RULE_OF_THUMB.inspect, { code: 'step.inspect', values: { plugs: plugs.length > 0, aircraft: kind === 'aircraft' } });
   return clock.steps;
@@ -38,19 +38,19 @@ export function endSteps({ stages, items, parts, kind }: StepSource): readonly D
 const unplugMin = (plugs: number): number => RULE_OF_THUMB.perPlugOut * plugs;
 
 /** Minutes before the first stage and after the last: work, and on the clock. They belong to every order alike. */
-export interface RoundTheStages {
+export interface OverheadMinutes {
   readonly workMin: number;
   readonly elapsedMin: number;
 }
 
-export function roundTheStages({ minutes, warmMin }: Preparation, { plugs, areas }: OrderProblem): RoundTheStages {
+export function overheadMinutes({ minutes, warmMin }: Preparation, { plugs, areas }: OrderProblem): OverheadMinutes {
   const counted = [...plugs].reduce((sum, [part, count]) => sum + (areas.some((area) => area.part === part && area.finish !== null) ? count : 0), 0);
   const after = unplugMin(counted) + RULE_OF_THUMB.inspect;
   return { workMin: minutes - warmMin + after, elapsedMin: minutes + after };
 }
 
 /** Figures of an order with what is done round its stages. */
-export const withRound = (figures: SequenceFigures, { workMin, elapsedMin }: RoundTheStages): SequenceFigures => ({
+export const withOverhead = (figures: SequenceFigures, { workMin, elapsedMin }: OverheadMinutes): SequenceFigures => ({
   ...figures,
   workMin: figures.workMin + workMin,
   endMin: figures.endMin + elapsedMin,

@@ -1,10 +1,10 @@
 import type { PathPoint } from '../curves';
 import type { BendClass } from '../order';
-import { largest, RULE_OF_THUMB } from '../units';
+import { maxOf, RULE_OF_THUMB } from '../units';
 
 /** How hard places of a line bend, by the tightest of them. */
 export function bendOf(places: readonly Pick<PathPoint, 'curvature'>[]): Exclude<BendClass, 'features'> {
-  const worst = largest(places.map(({ curvature }) => Math.abs(curvature)));
+  const worst = maxOf(places.map(({ curvature }) => Math.abs(curvature)));
   const radius = worst > 0 ? 1 / worst : Infinity;
   if (radius > RULE_OF_THUMB.straightAboveMm) return 'straight';
   return radius < RULE_OF_THUMB.tightBelowMm ? 'tight' : 'gentle';

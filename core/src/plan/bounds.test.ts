@@ -2,7 +2,7 @@ import { wordsFor } from '@lintrel/words';
 import { designFaults, emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import type { TrimLine } from '../lines';
 import type { Feature, Surface } from '../surface';
-import { MOST } from '../units';
+import { LIMITS } from '../units';
 import { planJob, type Plan } from '.';
 import { layoutFaults } from '../setout';
 
@@ -115,7 +115,7 @@ it('120 rays from each of 50 places: only so many strokes are set out', () => {
     length: 30_000,
   }));
   const plan = planned(part(square, fans));
-  expect(faultsOf(plan).filter(({ fault }) => fault.code === 'line.part-strokes').length).toBe(50 - Math.floor(MOST.strokes / 120));
+  expect(faultsOf(plan).filter(({ fault }) => fault.code === 'line.part-strokes').length).toBe(50 - Math.floor(LIMITS.strokes / 120));
   expect(plan.parts[0]!.areas.length).toBeGreaterThan(1);
 });
 it('200 holes of 30 m are refused at the first too many, and planned up to it', () => {
@@ -125,7 +125,7 @@ it('200 holes of 30 m are refused at the first too many, and planned up to it', 
     Array.from({ length: 200 }, (_, index) => round(`h${index}`, numbers(), numbers())),
   );
   expect(designFaults(jobOf(one), SHIPPED_SHELF)).toEqual([
-    { path: expect.stringMatching(/^parts\[0\]\.features\[\d+\]$/), code: 'design.rim-corners', values: { most: MOST.rimCorners } },
+    { path: expect.stringMatching(/^parts\[0\]\.features\[\d+\]$/), code: 'design.rim-corners', values: { most: LIMITS.rimCorners } },
   ]);
   expect(() => planned(one)).not.toThrow();
 });

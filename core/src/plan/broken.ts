@@ -1,7 +1,7 @@
-import type { SaidOf } from '../units';
+import type { MessageOf } from '../units';
 
 /** A rule of the plan that is broken: a bug of ours, never of the person's. */
-export interface BrokenSays {
+export interface BrokenMessages {
   /** Two steps, items or windows with one id, or one that names what is not there. */
   readonly 'broken.id': { readonly id: string };
   readonly 'broken.after': { readonly step: string; readonly other: string; readonly isMin: number; readonly minMin: number; readonly maxMin: number | null };
@@ -25,7 +25,7 @@ export interface BrokenSays {
   readonly 'broken.told': { readonly step: string };
   readonly 'broken.tape': { readonly step: string; readonly item: string };
 }
-export type Broken = SaidOf<BrokenSays>;
+export type Broken = MessageOf<BrokenMessages>;
 
 /** Plans are rounded to a millionth: sums of many steps may differ by a little more. Minutes and mm. */
-export const CLOSE = 1e-3;
+export const SUM_TOLERANCE = 1e-3;

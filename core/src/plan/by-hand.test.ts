@@ -1,5 +1,5 @@
-import { addOwnPiece, changeOwnPiece, layFirst, maskOwnWay, withCorner, withoutCorner, withPlace } from '../edit';
-import { checkAgainst, designFaults, designSchema, SHIPPED_SHELF, wayOf, type Design } from '../job';
+import { addOwnPiece, changeOwnPiece, setLayFirst, setOwnWay, withCorner, withoutCorner, withPiecePoint } from '../edit';
+import { checkAgainst, designFaults, designSchema, SHIPPED_SHELF, piecePoints, type Design } from '../job';
 import { sweep } from '../testing';
 import { panel, panelJob, planned } from '../testing-panels';
 import { RULE_OF_THUMB, sumOf } from '../units';
@@ -40,19 +40,19 @@ describe('line tape and backing', () => {
   });
   it('is turned round by a person, for a side before a line before the job', () => {
     const first = (of: Design) => backingsOf(planned(of)).map(({ over }) => (over ? 'line' : 'backing'));
-    const job = layFirst(design, {}, 'line');
+    const job = setLayFirst(design, {}, 'line');
     expect(first(job)).toEqual(['line']);
-    const line = layFirst(job, { part: 'p', line: 'bend' }, 'backing');
+    const line = setLayFirst(job, { part: 'p', line: 'bend' }, 'backing');
     expect(first(line)).toEqual(['backing']);
     const side = linesOf(planned(design))[0]!.side;
-    expect(first(layFirst(line, { part: 'p', line: 'bend', side }, 'line'))).toEqual(['line']);
-    expect(first(layFirst(line, { part: 'p', line: 'bend', side: side === 'left' ? 'right' : 'left' }, 'line'))).toEqual(['backing']);
-    expect(layFirst(layFirst(line, { part: 'p', line: 'bend' }, null), {}, null)).toEqual(design);
+    expect(first(setLayFirst(line, { part: 'p', line: 'bend', side }, 'line'))).toEqual(['line']);
+    expect(first(setLayFirst(line, { part: 'p', line: 'bend', side: side === 'left' ? 'right' : 'left' }, 'line'))).toEqual(['backing']);
+    expect(setLayFirst(setLayFirst(line, { part: 'p', line: 'bend' }, null), {}, null)).toEqual(design);
   });
 });
 
 describe('an edge a person masks their own way', () => {
-  const own = maskOwnWay(design, { part: 'p', line: 'bend' }, 'two strips of paper');
+  const own = setOwnWay(design, { part: 'p', line: 'bend' }, 'two strips of paper');
   it('has its place and its minutes in the list, but no tape, and is not shopped for', () => {
     const [usual, plan] = [planned(design), planned(own)];
     const [line] = linesOf(plan);
@@ -63,10 +63,10 @@ describe('an edge a person masks their own way', () => {
   });
   it('on its other side stays the plan’s', () => {
     const other = linesOf(planned(design))[0]!.side === 'left' ? 'right' : 'left';
-    const [line] = linesOf(planned(maskOwnWay(design, { part: 'p', line: 'bend', side: other }, '')));
+    const [line] = linesOf(planned(setOwnWay(design, { part: 'p', line: 'bend', side: other }, '')));
     expect(line!.material).not.toBeNull();
   });
-  it('is given back with nothing left behind', () => expect(maskOwnWay(own, { part: 'p', line: 'bend' }, null)).toEqual(design));
+  it('is given back with nothing left behind', () => expect(setOwnWay(own, { part: 'p', line: 'bend' }, null)).toEqual(design));
 });
 
 describe('a piece a person lays besides', () => {
@@ -103,18 +103,18 @@ describe('a piece a person lays besides', () => {
   });
   it('takes corners one by one and gives them back', () => {
     const box = withCorner({ from: [0, 0], to: [400, 200], tape: null });
-    expect(wayOf(box)).toEqual([
+    expect(piecePoints(box)).toEqual([
       [0, 0],
       [400, 0],
       [400, 200],
       [0, 200],
     ]);
     const more = withCorner({ ...box, tape: null });
-    expect(wayOf(more)[1]).toEqual([200, 0]);
-    expect(wayOf(withPlace(more, 1, [220, -30]))[1]).toEqual([220, -30]);
+    expect(piecePoints(more)[1]).toEqual([200, 0]);
+    expect(piecePoints(withPiecePoint(more, 1, [220, -30]))[1]).toEqual([220, -30]);
     const back = withoutCorner(withoutCorner(withoutCorner(withoutCorner(more))));
     expect(back).toEqual({ from: [0, 0], by: undefined, to: [0, 200] });
-    expect(wayOf(withCorner({ from: [0, 0], to: [400, 200], tape: 'C24' }))).toEqual([
+    expect(piecePoints(withCorner({ from: [0, 0], to: [400, 200], tape: 'C24' }))).toEqual([
       [0, 0],
       [200, 100],
       [400, 200],

@@ -1,22 +1,22 @@
-import { coatAgainMin } from '../drying';
+import { secondRecoatMin } from '../drying';
 import { mixFor, type Finish } from '../finish';
 import type { AfterRule, Need } from '../log';
 import { mixAgainMinutes, mixMinutes, usesGun } from '../order';
 import type { PartId } from '../units';
-import { flashSay } from './flash-say';
-import type { StepSays } from './says';
+import { flashMessage } from './flash-say';
+import type { StepMessages } from './says';
 import { sectionSteps } from './section-steps';
-import { aloneSaid } from './sections';
+import { onePersonMessage } from './sections';
 import type { StepClock } from './step-clock';
 import { placesOf } from './step-places';
 import { BLEND, coatId, filmRule, lotName, overRules, potRules } from './step-rules';
 import type { StepSource } from './steps';
 import type { StagePlan } from './types';
 
-export type CoatValues = StepSays['step.coat'];
+export type CoatValues = StepMessages['step.coat'];
 
 /** Of a coat in sections: the part they are all of, and what it waits for besides. */
-export interface CoatMore {
+export interface CoatSectionInfo {
   readonly part?: PartId;
   readonly rest?: readonly AfterRule[];
 }
@@ -30,14 +30,14 @@ export function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, 
   const needs: Need[] = ['person', ...(finish.method === 'gun' ? ['booth' as const] : []), ...(usesGun(finish) ? ['gun' as const] : [])];
   const through = usesGun(finish) ? { gun: source.gunOf(finish) } : {};
   const blends = blendPlaces(finish, source);
-  const coatStep = (name: string, coat: number, minutes: number, said: Pick<CoatValues, 'alone' | 'sections'>, { part, rest = [] }: CoatMore = {}) => {
+  const coatStep = (name: string, coat: number, minutes: number, said: Pick<CoatValues, 'alone' | 'sections'>, { part, rest = [] }: CoatSectionInfo = {}) => {
     const after = [
       ...(coat === 1
         ? overRules(stage, source)
         : [
             filmRule(
               coatId(stage, coat - 1),
-              { fromMin: gap.fromMin, toMin: gap.toMin, againMin: coatAgainMin(finish, source.sprayAir) },
+              { fromMin: gap.fromMin, toMin: gap.toMin, againMin: secondRecoatMin(finish, source.sprayAir) },
               'recoat',
               finish,
               source,
@@ -63,10 +63,10 @@ export function coatSteps(stage: StagePlan, finish: Finish, source: StepSource, 
     const lot = lots.from.indexOf(coat);
     // The paint for it is mixed while the coat before flashes.
     const again = lot > 0 ? mixAgainMinutes(finish) : 0;
-    if (coat > 1) pass('flash', String(coat - 1), gap.fromMin - again, flashSay(finish, stage, false));
+    if (coat > 1) pass('flash', String(coat - 1), gap.fromMin - again, flashMessage(finish, stage, false));
     if (lot > 0) mixStep(stage, finish, source, clock, lot);
     if (coat === coats && sections) sectionSteps(stage, finish, sections, coatStep, source, clock);
-    else coatStep(String(coat), coat, eachMin, coat === coats && stage.hands > 1 ? aloneSaid(stage) : {});
+    else coatStep(String(coat), coat, eachMin, coat === coats && stage.hands > 1 ? onePersonMessage(stage) : {});
   }
   if (blendMin > 0)
     add(

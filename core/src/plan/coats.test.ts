@@ -1,7 +1,7 @@
-import { theFirst } from '../units';
+import { firstItem } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { SHIPPED_SHELF, type Design } from '../job';
-import { ordersByWish, planJob, searchJob } from '.';
+import { ordersByAim, planJob, searchJob } from '.';
 import { clear, design, part } from '../testing-door';
 import { pinArea } from '../edit';
 
@@ -30,7 +30,7 @@ describe('choices made by hand', () => {
   const plan = planJob(design(), SHIPPED_SHELF);
   it('are priced against the best without them, and never save what is wanted', () => {
     expect(plan.choicePrice).toBeNull();
-    const first = theFirst(plan.stages);
+    const first = firstItem(plan.stages);
     const free = plan.parts[0]!.areas.filter(({ finish }) => finish !== first.finish);
     for (const area of free) {
       const open = first.pictures[0]!.areas.find(({ code }) => code === area.code)?.open === true;
@@ -47,13 +47,13 @@ describe('choices made by hand', () => {
     expect(end('finish')).toBeLessThanOrEqual(end('work') + 1e-6);
   });
   it('show at once what each wish would choose, as the plan under that wish would', () => {
-    const all = ordersByWish(design(), SHIPPED_SHELF);
+    const all = ordersByAim(design(), SHIPPED_SHELF);
     expect(all.map(({ wish }) => wish)).toEqual(['work', 'finish', 'risk', 'material']);
     for (const { wish, order, endMin } of all) {
       const planned = planJob(design({ choices: { order: null, school: null, wish } }), SHIPPED_SHELF).orders.find(({ chosen }) => chosen);
       expect([planned?.order, planned?.endMin]).toEqual([order, endMin]);
     }
-    expect(ordersByWish(design({ scheme: { areas: [] } }), SHIPPED_SHELF)).toEqual([]);
+    expect(ordersByAim(design({ scheme: { areas: [] } }), SHIPPED_SHELF)).toEqual([]);
   });
   it('a long search ends as well as the plan, or better', () => {
     const news = [...searchJob(design(), SHIPPED_SHELF, 500)].flatMap((one) => one ?? []);

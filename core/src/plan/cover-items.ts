@@ -1,7 +1,7 @@
-import { drapeMin, drapeOver, dripPaper, NO_DRAPE, together, uncoverMin, wholeDrape, type Drape, type StageCost } from '../order';
-import type { CommonOn, Namer } from './item-frame';
+import { coverMin, coverOver, dripPaper, NO_COVER, addCovers, uncoverMin, wholePartCover, type Cover, type StageCost } from '../order';
+import type { CommonFieldsOn, ItemNamer } from './item-frame';
 import type { StageSource } from './means';
-import { DRAPE } from './own-pieces';
+import { COVER_MATERIAL } from './own-pieces';
 import type { CoverItem, LineItem, RimItem } from './item-types';
 
 /** Paper or film over what no tape covers alone, onto the tape round it; and over attached parts in reach, whole. */
@@ -9,22 +9,22 @@ export function coverItems(
   { mask }: StageCost,
   { works, problem }: StageSource,
   tapes: readonly (LineItem | RimItem)[],
-  name: Namer,
-  commonOn: CommonOn,
+  name: ItemNamer,
+  commonOn: CommonFieldsOn,
 ): CoverItem[] {
-  const draped = (drape: Drape) => ({
+  const draped = (drape: Cover) => ({
     kind: 'cover' as const,
     sizeM2: drape.sizeM2,
-    material: DRAPE,
+    material: COVER_MATERIAL,
     techniques: [],
     doubts: [],
-    layMin: drapeMin(drape),
+    layMin: coverMin(drape),
     pullMin: uncoverMin(drape),
   });
   const areas = mask.covers.flatMap(({ area, by, laid }): CoverItem[] => {
     const fresh = mask.drips ? mask.edges.filter((edge) => edge.closed === area && edge.laid === 'now') : [];
     if (by !== 'drape' || (mask.drips ? fresh.length === 0 : laid !== 'now')) return [];
-    const papers = mask.drips ? fresh.map(({ border }) => dripPaper(problem.borders[border]!)) : [drapeOver(problem.areas[area]!)];
+    const papers = mask.drips ? fresh.map(({ border }) => dripPaper(problem.borders[border]!)) : [coverOver(problem.areas[area]!)];
     const { part: id, area: of } = problem.areas[area]!;
     const { part, arrangement, areaIds } = works.find((work) => work.part.id === id)!;
     const own = areaIds.indexOf(of);
@@ -33,7 +33,7 @@ export function coverItems(
     return [
       {
         ...commonOn(area),
-        ...draped(papers.reduce(together, NO_DRAPE)),
+        ...draped(papers.reduce(addCovers, NO_COVER)),
         id: name(id, 'cover', of),
         part: id,
         area: of,
@@ -45,7 +45,9 @@ export function coverItems(
   const wholes = mask.wholes.flatMap((part): CoverItem[] => {
     const of = works.find((work) => work.part.id === part)?.part;
     if (!of) return [];
-    return [{ ...commonOn(null), ...draped(wholeDrape(problem.areas, part)), id: name(part, 'cover', 'whole'), part, area: null, count: of.count, after: [] }];
+    return [
+      { ...commonOn(null), ...draped(wholePartCover(problem.areas, part)), id: name(part, 'cover', 'whole'), part, area: null, count: of.count, after: [] },
+    ];
   });
   return [...areas, ...wholes];
 }

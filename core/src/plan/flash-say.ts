@@ -1,9 +1,9 @@
 import type { Finish } from '../finish';
-import type { StepSaid } from './says';
+import type { StepMessage } from './says';
 import type { StagePlan } from './types';
 
 /** What is said while a coat flashes off. */
-export const flashSay = ({ method }: Finish, { covered }: StagePlan, last: boolean): StepSaid => ({
+export const flashMessage = ({ method }: Finish, { covered }: StagePlan, last: boolean): StepMessage => ({
   code: 'step.flash',
   values: { method, masked: covered.length > 0, last },
 });

@@ -1,4 +1,4 @@
-import { theFirst } from '../units';
+import { firstItem } from '../units';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PAINT_SYSTEMS, type PaintSystemKey } from '../finish';
@@ -77,7 +77,7 @@ describe('what a job calls for', () => {
   it('the leaks of this mask, and none where there is none', () => {
     const gate = (plan: Plan) => plan.steps.find(({ kind }) => kind === 'gate')?.say.values;
     expect(gate(job(finishOf('two-part')))).toEqual({ masked: true, leaks: [{ code: 'leak.crossing', values: { part: 'Panel', places: ['L1 × L2'] } }] });
-    const line = theFirst(panel().lines);
+    const line = firstItem(panel().lines);
     expect(gate(job(finishOf('two-part'), { lines: [line] }))).toEqual({ masked: true, leaks: [] });
   });
   it('what is rolled or brushed is told of no gun and no mist, and needs no booth', () => {

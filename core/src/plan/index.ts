@@ -1,7 +1,7 @@
-export { isLine, isMouth, itemsIn, linesIn, lyingIn, masksOn, plugsIn, sheetLine, tapeNeeds } from './lists';
+export { isLine, isMouth, itemsIn, linesIn, itemsLyingIn, masksOn, plugsIn, sheetLine, tapeNeeds } from './lists';
 export { orderProblem } from './order-problem';
 export * from './plan';
-export type { Broken, BrokenSays } from './broken';
+export type { Broken, BrokenMessages } from './broken';
 export * from './plan-faults';
 export * from './says';
 export type * from './item-types';

@@ -1,6 +1,6 @@
 import { filmBond, type MaskEdge } from '../masking';
 import type { Substrate } from '../job';
-import { edgeKey, startProgress, type EarlyPull, type KeptMask, type Sequence, type StageCost } from '../order';
+import { edgeKey, startProgress, type EarlyPull, type StandingMask, type Sequence, type StageCost } from '../order';
 import type { ItemId, SessionId } from '../units';
 import type { StageSource } from './means';
 import type { Item } from './item-types';
@@ -14,9 +14,9 @@ export function sessionsOf({ stages }: Pick<Sequence, 'stages'>): SessionId[] {
 }
 
 /** Names of items: what is laid for a stage, one after the other; a name that comes twice ends in `/2`. */
-export type Namer = (...what: readonly string[]) => ItemId;
+export type ItemNamer = (...what: readonly string[]) => ItemId;
 
-export function namer(session: SessionId): Namer {
+export function itemNamer(session: SessionId): ItemNamer {
   const taken = new Map<string, number>();
   return (...what) => {
     const name = [session, ...what].join('/');
@@ -27,12 +27,12 @@ export function namer(session: SessionId): Namer {
 }
 
 /** What all items of a stage have in common. */
-export type Common = Pick<Item, 'stage' | 'hold'>;
+export type CommonFields = Pick<Item, 'stage' | 'hold'>;
 /** The same with when it comes off, by the area it lies on; null: it lies on a whole part. */
-export type CommonOn = (area: number | null) => Common & Pick<Item, 'until'>;
+export type CommonFieldsOn = (area: number | null) => CommonFields & Pick<Item, 'until'>;
 
 /** The mask of a stage that lies on an area; null where none does. */
-const maskOn = ({ pulling, outer }: StageCost, area: number): KeptMask | null =>
+const maskOn = ({ pulling, outer }: StageCost, area: number): StandingMask | null =>
   [...outer, ...(pulling ? [pulling] : [])].find(
     ({ mask }) => mask.covers.some((cover) => cover.area === area) || mask.edges.some(({ closed }) => closed === area),
   ) ?? null;
@@ -41,30 +41,30 @@ const maskOn = ({ pulling, outer }: StageCost, area: number): KeptMask | null =>
  * The stage after which a mask of a stage comes off, by index.
  * @param area what it covers; null: what comes off with the stage's own masks
  */
-export function offAfter({ stages }: Pick<Sequence, 'stages'>, index: number, area: number | null): number {
+export function removalStage({ stages }: Pick<Sequence, 'stages'>, index: number, area: number | null): number {
   const mask = area === null ? stages[index]!.pulling : maskOn(stages[index]!, area);
   const off = mask ? stages.findIndex(({ pulled }) => pulled?.masks.includes(mask)) : index;
   return off < 0 ? stages.length - 1 : off;
 }
 
 /** The pull an edge of a stage comes off in before the rest of its mask; null: it comes off with the rest. */
-export function earlyPullOf(sequence: Pick<Sequence, 'stages'>, index: number, edge: Pick<MaskEdge, 'border' | 'closed'>): EarlyPull | null {
-  const { pulled } = sequence.stages[offAfter(sequence, index, edge.closed)]!;
+export function earlyPull(sequence: Pick<Sequence, 'stages'>, index: number, edge: Pick<MaskEdge, 'border' | 'closed'>): EarlyPull | null {
+  const { pulled } = sequence.stages[removalStage(sequence, index, edge.closed)]!;
   if (!pulled || pulled.early.length === 0) return null;
   const own = maskOn(sequence.stages[index]!, edge.closed)?.mask.edges.find(({ border, closed }) => border === edge.border && closed === edge.closed);
   return pulled.early.find(({ edges }) => own && edges.has(own)) ?? null;
 }
 
 /** In which pull an edge of a stage comes off where it is pulled in sections, from 1; null: not in sections. */
-export function turnOff(sequence: Pick<Sequence, 'stages'>, index: number, edge: Pick<MaskEdge, 'border' | 'closed'>): number | null {
-  const { sections } = sequence.stages[offAfter(sequence, index, edge.closed)]!;
+export function sectionOfRemoval(sequence: Pick<Sequence, 'stages'>, index: number, edge: Pick<MaskEdge, 'border' | 'closed'>): number | null {
+  const { sections } = sequence.stages[removalStage(sequence, index, edge.closed)]!;
   return sections?.turnOf.get(edgeKey(edge)) ?? null;
 }
 
 /** When what lies along an edge comes off: what `commonOn` says of its area, and before the rest or in its turn. */
-export function untilOn(sequence: Pick<Sequence, 'stages'>, index: number, edge: Pick<MaskEdge, 'border' | 'closed'>, until: Item['until']): Item['until'] {
-  const early = earlyPullOf(sequence, index, edge)?.school;
-  const turn = turnOff(sequence, index, edge);
+export function removalOf(sequence: Pick<Sequence, 'stages'>, index: number, edge: Pick<MaskEdge, 'border' | 'closed'>, until: Item['until']): Item['until'] {
+  const early = earlyPull(sequence, index, edge)?.school;
+  const turn = sectionOfRemoval(sequence, index, edge);
   return { ...until, ...(early === undefined ? {} : { early }), ...(turn === null ? {} : { turn }) };
 }
 
@@ -72,14 +72,14 @@ export function untilOn(sequence: Pick<Sequence, 'stages'>, index: number, edge:
  * How long tape of a stage on an area stays, from when it is laid until it is off, minutes.
  * @param early the pull it comes off in before the rest
  */
-export function tapeStays(sequence: Sequence, index: number, area: number, early: EarlyPull | null = null): number {
+export function tapeDwell(sequence: Sequence, index: number, area: number, early: EarlyPull | null = null): number {
   const mask = maskOn(sequence.stages[index]!, area);
   if (!mask) return 0;
-  return (early ? early.at + early.pullMin / early.hands : sequence.stages[offAfter(sequence, index, area)]!.after.clock) - mask.laidAt;
+  return (early ? early.at + early.pullMin / early.hands : sequence.stages[removalStage(sequence, index, area)]!.after.clock) - mask.laidAt;
 }
 
 /** How strongly what is under a tape of a stage holds when the tape comes off. */
-export function bondUnder(
+export function bondBelow(
   sequence: Sequence,
   index: number,
   area: number,
@@ -88,7 +88,7 @@ export function bondUnder(
 ): number {
   const before = index === 0 ? startProgress(problem) : sequence.stages[index - 1]!.after;
   const laidAt = maskOn(sequence.stages[index]!, area)?.laidAt ?? before.clock;
-  const off = laidAt + tapeStays(sequence, index, area, early);
+  const off = laidAt + tapeDwell(sequence, index, area, early);
   const { presentSystem, presentAgeMin } = problem.areas[area]!;
   const film = before.films[area];
   if (!film) return filmBond({ system: presentSystem, finish: null, ageMin: presentAgeMin + off, onBarePlastic: false }, problem.air);

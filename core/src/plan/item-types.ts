@@ -1,7 +1,7 @@
 import type { Place } from '../curves';
-import type { ClosingUse, EdgeClass, Hold, OpeningSaid } from '../masking';
-import type { Doubt, LaidHow, RimBeyond, SideSeen } from '../runs';
-import type { School } from '../finish';
+import type { ClosingUse, EdgeClass, Hold, OpeningMessage } from '../masking';
+import type { Doubt, LayMethod, OutsideRim, SeenSide } from '../runs';
+import type { PullTiming } from '../finish';
 import type { EdgeName } from '../surface';
 import type { Fit, LineSide, TapeKind } from '../tape';
 import type { AreaId, AreaRef, FeatureId, ItemId, LineId, OwnPieceId, PartId, SessionId, TapeCode } from '../units';
@@ -18,7 +18,7 @@ interface ItemBase {
   readonly material: string | null;
   /** Whether the tape may lie on what is below; null: not worked out. */
   readonly hold: Hold | null;
-  readonly techniques: readonly LaidHow[];
+  readonly techniques: readonly LayMethod[];
   readonly doubts: readonly Doubt[];
   /** Items that must lie before it. */
   readonly after: readonly ItemId[];
@@ -27,7 +27,7 @@ interface ItemBase {
    * as a person has chosen for its line. `turn`: in which of its pulls, from 1, where the last coat goes on in sections; of several alike pieces
    * the last comes off then.
    */
-  readonly until: { readonly stage: number; readonly session: SessionId; readonly early?: School; readonly turn?: number };
+  readonly until: { readonly stage: number; readonly session: SessionId; readonly early?: PullTiming; readonly turn?: number };
   /** Work of laying it, and of pulling it or taking it away, all alike together. */
   readonly layMin: number;
   readonly pullMin: number;
@@ -43,7 +43,7 @@ export interface LineItem extends ItemBase {
   /** The strip this tape alone covers, by id; null for an edge. */
   readonly area: AreaId | null;
   readonly side: LineSide;
-  readonly sideSeen: SideSeen;
+  readonly sideSeen: SeenSide;
   readonly from: number;
   readonly to: number;
   readonly class: EdgeClass;
@@ -77,7 +77,7 @@ export interface RimItem extends ItemBase {
   /** Which edge of its part, and what lies beyond. */
   readonly edge: number;
   readonly edgeName: EdgeName;
-  readonly beyond: RimBeyond;
+  readonly beyond: OutsideRim;
   /** The area of its part it lies along, and what it lies on: what is beyond, or the part's own area where the other is painted. */
   readonly beside: AreaId;
   readonly on: AreaRef;
@@ -97,7 +97,7 @@ interface AlongLine extends ItemBase {
   readonly line: LineId;
   readonly lineCode: string;
   readonly side: LineSide;
-  readonly sideSeen: SideSeen;
+  readonly sideSeen: SeenSide;
   readonly from: number;
   readonly to: number;
   readonly tapeKind: TapeKind | null;
@@ -141,7 +141,7 @@ export interface PlugItem extends ItemBase {
   readonly kind: 'plug';
   readonly opening: FeatureId;
   /** How it is closed, and what is cut for each. */
-  readonly closing: OpeningSaid;
+  readonly closing: OpeningMessage;
 }
 
 /** Tape that closes an opening: just inside its edge, lifting the film off it, or over the edge of what closes it. */

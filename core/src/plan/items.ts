@@ -1,21 +1,21 @@
-import { airLeftIn } from '../air';
-import { dwellMinutes } from '../drying';
-import { CLOSED_WITH, closingMin } from '../masking';
+import { restingAir } from '../air';
+import { maxDwellMin } from '../drying';
+import { CLOSING_MATERIALS, closingMin } from '../masking';
 import type { Sequence } from '../order';
 import type { MaskedPart, Run } from '../runs';
-import { closingsOf } from './closings';
+import { openingClosings } from './closings';
 import { coverItems } from './cover-items';
-import { bondUnder, earlyPullOf, namer, offAfter, sessionsOf, tapeStays, type Common, type CommonOn, type Namer } from './item-frame';
-import { keptRuns } from './kept-runs';
+import { bondBelow, earlyPull, itemNamer, removalStage, sessionsOf, tapeDwell, type CommonFields, type CommonFieldsOn, type ItemNamer } from './item-frame';
+import { cachedRuns } from './kept-runs';
 import { lineItems } from './line-items';
-import { meansOf, type StageSource } from './means';
-import { layingOf } from './layers';
+import { maskingMeans, type StageSource } from './means';
+import { layerOrder } from './layers';
 import { ownItems } from './own-pieces';
 import { closingItems } from './mouth-items';
-import { backToFront } from './part-order';
+import { partsBackToFront } from './part-order';
 import { rimItems } from './rim-items';
 import type { BackingItem, CoverItem, Item, LineItem, MouthItem, OwnItem, PlugItem, RimItem, SeamItem } from './item-types';
-import { smallest } from '../units';
+import { minOf } from '../units';
 
 /** What is laid for one stage. */
 export interface StageItems {
@@ -41,16 +41,16 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   const stage = sequence.stages[index]!;
   const sessions = sessionsOf(sequence);
   const end = sequence.stages.length - 1;
-  const common: Common = { stage: index + 1, hold: null };
+  const common: CommonFields = { stage: index + 1, hold: null };
   const untilOf = (off: number): Item['until'] => ({ stage: off + 1, session: sessions[off]! });
-  const name = namer(sessions[index]!);
-  const order = backToFront(source.works).map(({ part }) => part.id);
+  const name = itemNamer(sessions[index]!);
+  const order = partsBackToFront(source.works).map(({ part }) => part.id);
   const inOrder = <T extends { readonly part?: string; readonly id: string }>(list: readonly T[]): T[] =>
     [...list].sort((a, b) => order.indexOf(a.part ?? a.id) - order.indexOf(b.part ?? b.id));
-  const means = meansOf(source);
-  const runs = inOrder(maskedParts(sequence, index, source)).flatMap((part) => keptRuns(part, means, source.shelf));
-  const commonOn: CommonOn = (area) => ({ ...common, until: untilOf(area === null ? index : offAfter(sequence, index, area)) });
-  const laidOf = layingOf(sequence, index, source);
+  const means = maskingMeans(source);
+  const runs = inOrder(maskedParts(sequence, index, source)).flatMap((part) => cachedRuns(part, means, source.shelf));
+  const commonOn: CommonFieldsOn = (area) => ({ ...common, until: untilOf(area === null ? index : removalStage(sequence, index, area)) });
+  const laidOf = layerOrder(sequence, index, source);
   const made = runs.map((run, place) => lineItems(run, place + 1, commonOn, source, name, laidOf(run)));
   const lines = made.map(({ line }, place) => {
     const first = runs.findIndex(({ part }) => part === line.part);
@@ -64,9 +64,9 @@ export function itemsOf(sequence: Sequence, index: number, source: StageSource):
   const laid = [...runs.map((run, place) => ({ cleanHours: hoursOf(run), item: lines[place]! })), ...rims];
   // Masks that stay on for later coats are asked for how long they last when they come off.
   const cleanFor = (isOne: (until: Item['until']) => boolean): number =>
-    smallest(
+    minOf(
       laid.flatMap(({ cleanHours, item: { until } }) =>
-        (until.stage === index + 1 || stage.keep) && isOne(until) ? [dwellMinutes(cleanHours, airLeftIn(design.climate).airC)] : [],
+        (until.stage === index + 1 || stage.keep) && isOne(until) ? [maxDwellMin(cleanHours, restingAir(design.climate).airC)] : [],
       ),
     );
   return {
@@ -108,7 +108,7 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
       gun,
       arrangement,
       edges: own.map((edge) => {
-        const early = earlyPullOf(sequence, index, edge);
+        const early = earlyPull(sequence, index, edge);
         return {
           border: edge.border - borders[number]!,
           free: edge.free - areas[number]!,
@@ -117,9 +117,9 @@ function maskedParts(sequence: Sequence, index: number, source: StageSource): Ma
           strip: edge.strip,
           backing: problem.borders[edge.border]!.backing === true,
           seam: problem.borders[edge.border]!.seam === true,
-          staysMin: tapeStays(sequence, index, edge.closed, early),
-          painted: paintedUntil(offAfter(sequence, index, edge.closed)),
-          bondN25: bondUnder(sequence, index, edge.closed, source, early),
+          staysMin: tapeDwell(sequence, index, edge.closed, early),
+          painted: paintedUntil(removalStage(sequence, index, edge.closed)),
+          bondN25: bondBelow(sequence, index, edge.closed, source, early),
         };
       }),
     };
@@ -137,13 +137,19 @@ function paintedSoFar(until: (off: number) => readonly boolean[]): (off: number)
 }
 
 /** What closes the openings of parts that are sprayed for the first time. */
-function plugItems({ stages }: Sequence, index: number, { works, problem }: StageSource, name: Namer, common: Common & Pick<Item, 'until'>): PlugItem[] {
+function plugItems(
+  { stages }: Sequence,
+  index: number,
+  { works, problem }: StageSource,
+  name: ItemNamer,
+  common: CommonFields & Pick<Item, 'until'>,
+): PlugItem[] {
   const before = index === 0 ? [] : stages[index - 1]!.after.plugged;
   const fresh = stages[index]!.after.plugged.filter((part) => !before.includes(part));
   return works
     .filter(({ part }) => fresh.includes(part.id))
     .flatMap((work) =>
-      closingsOf(work, works.length > 1 ? work.part.name : null, problem.model).map(({ opening, closing }): PlugItem => ({
+      openingClosings(work, works.length > 1 ? work.part.name : null, problem.model).map(({ opening, closing }): PlugItem => ({
         ...common,
         id: name(work.part.id, 'plug', opening),
         kind: 'plug',
@@ -151,7 +157,7 @@ function plugItems({ stages }: Sequence, index: number, { works, problem }: Stag
         opening,
         count: work.part.count,
         closing,
-        material: CLOSED_WITH[closing.code],
+        material: CLOSING_MATERIALS[closing.code],
         techniques: [],
         doubts: [],
         after: [],

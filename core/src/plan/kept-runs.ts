@@ -11,7 +11,7 @@ const MOST_KEPT = 60;
  * The runs of one part in a stage. They follow from its lines, its mask, what there is to mask with and what a person has chosen: where
  * none of that has changed since they were last asked for, as on parts beside the one that is worked on, they are not worked out again.
  */
-export function keptRuns(part: MaskedPart, means: MaskingMeans, shelf: Shelf): readonly Run[] {
+export function cachedRuns(part: MaskedPart, means: MaskingMeans, shelf: Shelf): readonly Run[] {
   const byShelf = kept.get(part.lines) ?? new WeakMap<Shelf, Map<string, readonly Run[]>>();
   kept.set(part.lines, byShelf);
   const known = byShelf.get(shelf) ?? new Map<string, readonly Run[]>();

@@ -1,7 +1,7 @@
 import type { Sequence } from '../order';
-import { nearestFirst, type Run } from '../runs';
-import { earlyPullOf, offAfter, untilOn } from './item-frame';
-import type { RunLaid } from './line-items';
+import { mostSpecificFirst, type Run } from '../runs';
+import { earlyPull, removalStage, removalOf } from './item-frame';
+import type { RunLaying } from './line-items';
 import type { StageSource } from './means';
 
 /**
@@ -10,19 +10,19 @@ import type { StageSource } from './means';
  * other coats, the line tape lies first: its edge is pressed down along its whole width before anything is stuck to it.
  * @returns of a run; what a person has chosen goes first, the nearest of it
  */
-export function layingOf(sequence: Sequence, index: number, { design, problem, works, starts }: StageSource): (run: Run) => RunLaid {
+export function layerOrder(sequence: Sequence, index: number, { design, problem, works, starts }: StageSource): (run: Run) => RunLaying {
   const pins = design.choices.layers ?? [];
   return ({ part, line, side, between }) => {
     const at = works.findIndex((work) => work.part.id === part);
     const owner = works[at]!.lines.find(({ id }) => id === line)?.owner ?? line;
     const closed = starts.areas[at]! + between.closed;
     const edge = { border: starts.borders[at]! + between.border, closed };
-    const untilOf: RunLaid['untilOf'] = (until) => untilOn(sequence, index, edge, until);
-    const near = nearestFirst({ part, line: owner, side }, pins)[0];
+    const untilOf: RunLaying['untilOf'] = (until) => removalOf(sequence, index, edge, until);
+    const near = mostSpecificFirst({ part, line: owner, side }, pins)[0];
     if (near) return { backingOver: near.first === 'line', untilOf };
-    const off = offAfter(sequence, index, closed);
+    const off = removalStage(sequence, index, closed);
     const { pulling, finish } = sequence.stages[off]!;
-    const school = earlyPullOf(sequence, index, edge)?.school ?? pulling?.school ?? problem.finishes.get(finish)?.school;
+    const school = earlyPull(sequence, index, edge)?.school ?? pulling?.school ?? problem.finishes.get(finish)?.school;
     return { backingOver: off > index || school === 'dry', untilOf };
   };
 }

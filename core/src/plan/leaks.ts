@@ -1,5 +1,5 @@
-import { corners, nearestOnPath, pieceOf, type Path, boxOf, nearBox, type Box, type Point } from '../curves';
-import type { LeakSaid } from './says';
+import { cornerDistances, nearestOnPath, pathSlice, type Path, boundingBox, isNearBox, type Box, type Point } from '../curves';
+import type { LeakMessage } from './says';
 import type { PartWork } from '../setout';
 import type { LineItem } from './item-types';
 
@@ -11,16 +11,16 @@ const TOUCH_MM = 1;
  * @param lines tapes that are on while a stage is sprayed
  * @returns one entry a part and kind, part by part in laying order
  */
-export function leaksOf(lines: readonly LineItem[], works: readonly PartWork[]): LeakSaid[] {
-  return works.flatMap((work): LeakSaid[] => {
+export function leaksOf(lines: readonly LineItem[], works: readonly PartWork[]): LeakMessage[] {
+  return works.flatMap((work): LeakMessage[] => {
     const own = lines.filter(({ part }) => part === work.part.id);
     const part = work.part.name;
-    const told = (code: LeakSaid['code'], places: readonly string[]): LeakSaid[] =>
+    const told = (code: LeakMessage['code'], places: readonly string[]): LeakMessage[] =>
       places.length > 0 ? [{ code, values: { part, places: [...new Set(places)] } }] : [];
     return [
       ...told('leak.crossing', crossingsOf(own, work)),
       ...told('leak.tight', codesOf(own.filter(({ verdict }) => verdict === 'too-tight' || verdict === 'none'))),
-      ...told('leak.corner', codesOf(own.filter((item) => corners(pathOf(item, work) ?? []).length > 0))),
+      ...told('leak.corner', codesOf(own.filter((item) => cornerDistances(pathOf(item, work) ?? []).length > 0))),
       ...told('leak.fold', featuresUnder(own, work, 'crease')),
       ...told('leak.row', featuresUnder(own, work, 'raised-row')),
     ];
@@ -46,7 +46,7 @@ interface PlacedTape {
   readonly box: Box;
 }
 
-const placedTape = (path: Path | null): PlacedTape | null => path && { path, ends: [path[0]!, path.at(-1)!], box: boxOf(path) };
+const placedTape = (path: Path | null): PlacedTape | null => path && { path, ends: [path[0]!, path.at(-1)!], box: boundingBox(path) };
 
 const featuresUnder = (items: readonly LineItem[], { lines }: PartWork, kind: 'crease' | 'raised-row'): string[] =>
   items.flatMap((item) =>
@@ -58,7 +58,7 @@ const featuresUnder = (items: readonly LineItem[], { lines }: PartWork, kind: 'c
 /** The stretch of its line a tape makes. */
 function pathOf(item: LineItem, { lines }: PartWork): Path | null {
   for (const piece of lines.find(({ id }) => id === item.line)?.pieces ?? []) {
-    const own = pieceOf(piece, item.from, item.to);
+    const own = pathSlice(piece, item.from, item.to);
     if (own) return own;
   }
   return null;
@@ -66,6 +66,6 @@ function pathOf(item: LineItem, { lines }: PartWork): Path | null {
 
 /** True where an end of one lies on the other. */
 function meet(one: PlacedTape, other: PlacedTape): boolean {
-  const touches = (end: Point, { path, box }: PlacedTape) => nearBox(end, box, TOUCH_MM) && nearestOnPath(path, end).distanceMm < TOUCH_MM;
+  const touches = (end: Point, { path, box }: PlacedTape) => isNearBox(end, box, TOUCH_MM) && nearestOnPath(path, end).distanceMm < TOUCH_MM;
   return one.ends.some((end) => touches(end, other)) || other.ends.some((end) => touches(end, one));
 }

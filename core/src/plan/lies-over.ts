@@ -1,7 +1,7 @@
-import { SCHOOLS } from '../finish';
-import { bandAt, bandPlaces, pieceAlong, placedBand, type Doubt, type LaidHow, type PlacedBand } from '../runs';
+import { PULL_TIMINGS } from '../finish';
+import { distanceInBand, samplesInBand, pieceAlong, placeBand, type Doubt, type LayMethod, type PlacedTapeBand } from '../runs';
 import type { PartWork } from '../setout';
-import { joinedStretches, RULE_OF_THUMB, type ItemId, type PartId } from '../units';
+import { mergeIntervals, RULE_OF_THUMB, type ItemId, type PartId } from '../units';
 import type { StageItems } from './items';
 import { withBacking } from './lists';
 import type { BackingItem, LineItem } from './item-types';
@@ -11,7 +11,7 @@ type LaidTape = LineItem | BackingItem;
 /** A tape where it lies. */
 interface Lying {
   readonly item: LaidTape;
-  readonly band: PlacedBand;
+  readonly band: PlacedTapeBand;
   /** Tapes below it. */
   readonly after: Set<ItemId>;
   /** Stretches of its line along which it ends against others, and where the first of each is. */
@@ -80,7 +80,7 @@ function lyingAs(item: LaidTape, work: PartWork): Lying | null {
   const innerMm = offsetOf(item);
   return {
     item,
-    band: placedBand({ piece, side: item.side, innerMm, outerMm: innerMm + item.widthMm, metric: work.setOut.board.drawn.metric }),
+    band: placeBand({ piece, side: item.side, innerMm, outerMm: innerMm + item.widthMm, metric: work.setOut.board.drawn.metric }),
     after: new Set(item.after),
     stops: [],
     tooMany: null,
@@ -92,10 +92,10 @@ function layOver(upper: Lying, lying: readonly Lying[]): void {
   const { item, band } = upper;
   const near = lying.filter(({ item: lower, band: below }) => lower.until.stage >= item.stage && boxesMeet(band, below));
   if (near.length === 0) return;
-  for (const { at, places } of bandPlaces(band))
+  for (const { at, places } of samplesInBand(band))
     for (const place of places) {
       const below = near.flatMap((lower) => {
-        const along = bandAt(lower.band, place);
+        const along = distanceInBand(lower.band, place);
         return along === null || lower.stops.some(([from, to]) => along >= from && along <= to) ? [] : [{ lower, along }];
       });
       for (const { lower } of below) upper.after.add(lower.item.id);
@@ -115,7 +115,7 @@ function endOne(upper: Lying, at: number, below: readonly { readonly lower: Lyin
   else upper.tooMany = { layers: Math.max(below.length + 1, upper.tooMany?.layers ?? 0), atMm: upper.tooMany?.atMm ?? at };
 }
 
-function boxesMeet(one: PlacedBand, other: PlacedBand): boolean {
+function boxesMeet(one: PlacedTapeBand, other: PlacedTapeBand): boolean {
   const reach = one.reachDrawnMm + other.reachDrawnMm;
   const [a, b] = [one.box, other.box];
   return a.minX <= b.maxX + reach && b.minX <= a.maxX + reach && a.minY <= b.maxY + reach && b.minY <= a.maxY + reach;
@@ -125,7 +125,7 @@ function boxesMeet(one: PlacedBand, other: PlacedBand): boolean {
 const comesBefore = ({ until: one }: LaidTape, { until: other }: LaidTape): boolean =>
   one.stage !== other.stage ? one.stage < other.stage : turnOf(one) !== turnOf(other) ? turnOf(one) < turnOf(other) : (one.turn ?? 0) < (other.turn ?? 0);
 
-const turnOf = ({ early }: LaidTape['until']): number => (early === undefined ? SCHOOLS.length : SCHOOLS.indexOf(early));
+const turnOf = ({ early }: LaidTape['until']): number => (early === undefined ? PULL_TIMINGS.length : PULL_TIMINGS.indexOf(early));
 
 /** An item with what lies below it, where it ends, and what speaks against it. */
 function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId, Lying>): I {
@@ -139,7 +139,7 @@ function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId,
       : []),
   ];
   const ends = endsOf(one);
-  const short: LaidHow[] =
+  const short: LayMethod[] =
     ends.length === 0 ? [] : [{ code: 'technique.stop-short', values: { atMm: ends, layers: RULE_OF_THUMB.mostLayers, backing: item.kind === 'backing' } }];
   if (doubts.length + short.length === 0 && one.after.size === item.after.length) return item;
   return { ...item, after: [...one.after], techniques: [...item.techniques, ...short], doubts: [...item.doubts, ...doubts] };
@@ -147,5 +147,5 @@ function withWhatFollows<I extends LaidTape>(item: I, lying: ReadonlyMap<ItemId,
 
 /** Where an item ends against others: the middle of each stretch, within its line. */
 function endsOf({ stops, item }: Lying): number[] {
-  return joinedStretches(stops).map(([from, to]) => (Math.max(from, item.from) + Math.min(to, item.to)) / 2);
+  return mergeIntervals(stops).map(([from, to]) => (Math.max(from, item.from) + Math.min(to, item.to)) / 2);
 }

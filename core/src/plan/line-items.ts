@@ -1,7 +1,7 @@
-import { rememberedEdge, type EdgeCost } from '../order';
-import { guideTape, noSeam, trimmedAt, type Backing, type LaidHow, type Run } from '../runs';
-import type { CommonOn, Namer } from './item-frame';
-import { meansOf, type StageSource } from './means';
+import { memoizedEdgeCost, type EdgeCost } from '../order';
+import { guideTape, noSeam, trimOverhang, type Backing, type LayMethod, type Run } from '../runs';
+import type { CommonFieldsOn, ItemNamer } from './item-frame';
+import { maskingMeans, type StageSource } from './means';
 import type { BackingItem, LineItem, SeamItem } from './item-types';
 
 /** A line tape with what lies behind it and over the edge of its cover. */
@@ -12,13 +12,20 @@ export interface LineItems {
 }
 
 /** How a run lies and comes off: whether its backing lies over it, and when, of what comes off from its area then. */
-export interface RunLaid {
+export interface RunLaying {
   readonly backingOver: boolean;
   readonly untilOf: (until: LineItem['until']) => LineItem['until'];
 }
 
 /** What a run lays: its tape, what lies behind it, over or under it, what goes over the seam of its cover. */
-export function lineItems(run: Run, number: number, commonOn: CommonOn, source: StageSource, name: Namer, { backingOver, untilOf }: RunLaid): LineItems {
+export function lineItems(
+  run: Run,
+  number: number,
+  commonOn: CommonFieldsOn,
+  source: StageSource,
+  name: ItemNamer,
+  { backingOver, untilOf }: RunLaying,
+): LineItems {
   const { works, problem, starts } = source;
   const part = works.findIndex((one) => one.part.id === run.part);
   const ids = works[part]!.areaIds;
@@ -28,7 +35,7 @@ export function lineItems(run: Run, number: number, commonOn: CommonOn, source: 
   const edges = strip
     ? run.edges.slice(0, 1).map(() => ({ edge: strip, share: 1 }))
     : run.edges.map(({ border, share }) => ({ edge: problem.borders[firstBorder! + border]!, share }));
-  const costs = edges.map(({ edge, share }) => ({ ...rememberedEdge(edge, run.class === 'crisp', problem.model), share }));
+  const costs = edges.map(({ edge, share }) => ({ ...memoizedEdgeCost(edge, run.class === 'crisp', problem.model), share }));
   const { line, lineCode, side, sideSeen, from, to, edgeMm, count, verdict, stretch, worstAt, worstRadiusMm } = run;
   const minutes = (of: (cost: EdgeCost) => number) => costs.reduce((sum, { share, ...cost }) => sum + share * of(cost), 0);
   const [backingLayMin, backingPullMin, seamMin] = [
@@ -62,7 +69,7 @@ export function lineItems(run: Run, number: number, commonOn: CommonOn, source: 
     lengthMm: run.tapeMm,
     edgeMm,
     guide: run.techniques.some(({ code }) => code === 'technique.guide')
-      ? { material: guideTape(meansOf(source).tapes)?.code ?? null, lengthMm: run.tapeMm }
+      ? { material: guideTape(maskingMeans(source).tapes)?.code ?? null, lengthMm: run.tapeMm }
       : null,
     sheetOf: null,
     pinned: run.pinned,
@@ -95,7 +102,7 @@ export function lineItems(run: Run, number: number, commonOn: CommonOn, source: 
     hold: run.backing.hold,
     behind: made.id,
     over: backingOver,
-    techniques: [backingTechnique(run.backing, backingOver), ...run.backing.overhangs.map(trimmedAt)],
+    techniques: [backingTechnique(run.backing, backingOver), ...run.backing.overhangs.map(trimOverhang)],
     doubts: run.backing.doubts,
     after: backingOver ? [made.id] : [],
     layMin: backingLayMin,
@@ -120,7 +127,7 @@ export function lineItems(run: Run, number: number, commonOn: CommonOn, source: 
 }
 
 /** How backing lies: in one piece, or in straight pieces round a bend. */
-const backingTechnique = ({ tape, lengthMm, offsetMm, pieces, pieceMm }: Backing, over: boolean): LaidHow => ({
+const backingTechnique = ({ tape, lengthMm, offsetMm, pieces, pieceMm }: Backing, over: boolean): LayMethod => ({
   code: over ? 'technique.backing-over' : 'technique.backing',
   values: { tape, lengthMm, offsetMm, pieces, pieceMm: pieceMm ?? 0 },
 });

@@ -2,10 +2,10 @@ import { FOAM } from '../masking';
 import { finishesById, type Shelf } from '../job';
 import type { Sequence } from '../order';
 import { rollLengthM, type Tape } from '../tape';
-import { byText, sumOf } from '../units';
+import { compareText, sumOf } from '../units';
 import { costOf } from './cost';
 import type { StageItems } from './items';
-import { DRAPE } from './own-pieces';
+import { COVER_MATERIAL } from './own-pieces';
 import type { BackingItem, CoverItem, Item, LineItem, MouthItem, OwnItem, PlugItem, RimItem, SeamItem } from './item-types';
 import { packsFor } from './packs';
 import { sealedWithMaskM, supplyNeeds } from './supply-needs';
@@ -63,7 +63,7 @@ export function tapeNeeds(items: readonly Item[], tapes: readonly Tape[]): TapeN
         tapes.find((tape) => tape.code === code),
       ),
     }))
-    .sort((a, b) => b.lengthM - a.lengthM || byText(a.tape, b.tape));
+    .sort((a, b) => b.lengthM - a.lengthM || compareText(a.tape, b.tape));
 }
 
 /** Rolls for so many metres, and how many of them are missing. */
@@ -85,7 +85,7 @@ export const isTape = (item: Item): item is TapeItem =>
   item.kind === 'seam' ||
   isMouth(item) ||
   (item.kind === 'rim' && item.material !== FOAM) ||
-  (item.kind === 'own' && item.material !== DRAPE);
+  (item.kind === 'own' && item.material !== COVER_MATERIAL);
 
 /** The backing of a line tape; null where it has none. */
 export const backingOf = (line: LineItem, backings: readonly BackingItem[]): BackingItem | null => backings.find(({ behind }) => behind === line.id) ?? null;
@@ -120,9 +120,9 @@ export function sheetLine({ techniques }: Pick<LineItem, 'techniques'>): string 
 }
 
 /** What lies on the piece while a stage is sprayed: laid for it, or before it and still on. */
-export const lyingIn = <I extends Pick<Item, 'stage' | 'until'>>(items: readonly I[], stage: Pick<StagePlan, 'number'>): I[] =>
+export const itemsLyingIn = <I extends Pick<Item, 'stage' | 'until'>>(items: readonly I[], stage: Pick<StagePlan, 'number'>): I[] =>
   items.filter((item) => item.stage <= stage.number && item.until.stage >= stage.number);
 
 /** Numbers of the stages whose masks are on while a stage is sprayed. */
 export const masksOn = ({ items }: Pick<Plan, 'items'>, stage: Pick<StagePlan, 'number'>): number[] =>
-  [...new Set(lyingIn(items, stage).flatMap((item) => (item.kind === 'plug' || isMouth(item) ? [] : [item.stage])))].sort((a, b) => a - b);
+  [...new Set(itemsLyingIn(items, stage).flatMap((item) => (item.kind === 'plug' || isMouth(item) ? [] : [item.stage])))].sort((a, b) => a - b);

@@ -1,14 +1,14 @@
-import { CLOSE, type Broken } from './broken';
-import { isLine, isMouth, lyingIn } from './lists';
+import { SUM_TOLERANCE, type Broken } from './broken';
+import { isLine, isMouth, itemsLyingIn } from './lists';
 import type { PartPlan } from '../setout';
 import type { Item, LineItem } from './item-types';
 import type { Plan, StagePlan } from './types';
 import type { Step } from '../log';
-import { areaRef, type AreaId, type AreaRef, type ItemId, type PartId, twoOf } from '../units';
+import { areaRef, type AreaId, type AreaRef, type ItemId, type PartId, firstTwo } from '../units';
 
 /** Every covered area under a cover, no open one under any, every edge between the two made once. */
 export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
-  const on = lyingIn(items, stage).filter((item) => item.kind !== 'plug' && !isMouth(item));
+  const on = itemsLyingIn(items, stage).filter((item) => item.kind !== 'plug' && !isMouth(item));
   const lines = on.filter(isLine);
   const [open, covered] = [new Set(stage.open), new Set(stage.covered)];
   const under = new Set(on.flatMap((item) => ('area' in item && item.area !== null ? [areaRef(item.part, item.area)] : [])));
@@ -18,7 +18,7 @@ export function maskFaults(stage: StagePlan, { parts, items }: Plan): Broken[] {
   const wrongly = stage.open.filter((ref) => under.has(ref)).map((area): Broken => ({ code: 'broken.open-covered', values: { stage: stage.number, area } }));
   const edges = parts.flatMap((part) =>
     part.borders.flatMap((border): Broken[] => {
-      const [left, right] = twoOf([border.left, border.right].map((code) => areaRef(part.id, idOf(part, code))));
+      const [left, right] = firstTwo([border.left, border.right].map((code) => areaRef(part.id, idOf(part, code))));
       const side = open.has(left) && covered.has(right) ? 'right' : open.has(right) && covered.has(left) ? 'left' : null;
       if (side === null) return [];
       const made = edgesMade(lines, part.id, border, side, side === 'right' ? right : left);
@@ -35,7 +35,7 @@ function rimFaults({ number }: StagePlan, on: readonly Item[], parts: readonly P
     part.rims.flatMap(({ edge, from, to, area, other, oneWay }): Broken[] => {
       const own = open.has(areaRef(part.id, area));
       const meets = own !== open.has(other) && (own || !oneWay);
-      const laid = rims.filter((item) => item.part === part.id && item.edge === edge && item.from < to - CLOSE && item.to > from + CLOSE);
+      const laid = rims.filter((item) => item.part === part.id && item.edge === edge && item.from < to - SUM_TOLERANCE && item.to > from + SUM_TOLERANCE);
       // What was laid for an earlier stage may still be on where nothing meets any more.
       if (meets ? laid.length === 1 : laid.every((item) => item.stage < number)) return [];
       return [{ code: 'broken.edge', values: { stage: number, line: `${part.id}, edge ${edge + 1}`, fromMm: from, items: laid.length } }];
@@ -70,12 +70,12 @@ function edgesMade(lines: readonly LineItem[], part: PartId, { line, from, to }:
 }
 
 /** Nothing is abraded or washed once tape lies: what is prepared once comes before any tape, the rest before the tape of its stage. */
-export function keyingFaults({ steps }: Plan): Broken[] {
+export function abradeFaults({ steps }: Plan): Broken[] {
   return steps.flatMap((step) => {
     if (step.kind !== 'abrade' && step.kind !== 'wash') return [];
     const laid = steps.some(
       ({ stage, kind, startMin }) =>
-        (step.stage === null || stage === step.stage) && (kind === 'lay' || kind === 'cover' || kind === 'plug') && startMin < step.endMin - CLOSE,
+        (step.stage === null || stage === step.stage) && (kind === 'lay' || kind === 'cover' || kind === 'plug') && startMin < step.endMin - SUM_TOLERANCE,
     );
     return laid ? [{ code: 'broken.late-keying' as const, values: { step: step.id } }] : [];
   });

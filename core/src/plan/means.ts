@@ -1,10 +1,10 @@
-import { airTapedIn } from '../air';
+import { tapingAir } from '../air';
 import type { Design, Shelf } from '../job';
 import type { OrderProblem } from '../order';
 import type { Preparation } from '../prepare';
 import type { MaskingMeans } from '../runs';
 import type { PartWork } from '../setout';
-import type { Starts } from './places';
+import type { PartOffsets } from './places';
 import type { RimPlace } from './rim-problem';
 
 /** What a plan is made from. */
@@ -13,16 +13,16 @@ export interface StageSource {
   readonly design: Design;
   readonly shelf: Shelf;
   readonly problem: OrderProblem;
-  readonly starts: Starts;
+  readonly starts: PartOffsets;
   readonly preparation: Preparation;
   /** Where its parts meet what is beyond them: the last of its borders, one each. */
   readonly rims: readonly RimPlace[];
 }
 
 /** What there is to mask with. */
-export function meansOf({ design, shelf }: Pick<StageSource, 'design' | 'shelf'>): MaskingMeans {
+export function maskingMeans({ design, shelf }: Pick<StageSource, 'design' | 'shelf'>): MaskingMeans {
   const { climate, scale, choices } = design;
   const tapes = shelf.tapes.filter(({ code, rolls }) => rolls !== 0 && !choices.notTapes?.includes(code));
-  const { surfaceC, airC } = airTapedIn(climate);
+  const { surfaceC, airC } = tapingAir(climate);
   return { tapes, pins: choices.tapes ?? [], ownWays: choices.ownWays ?? [], scale, surfaceC, airC };
 }

@@ -1,8 +1,8 @@
-import { closingTapeMin, closingTapes, filmBond, type OpeningSaid } from '../masking';
+import { closingTapeMin, closingTapes, filmBond, type OpeningMessage } from '../masking';
 import type { Sequence } from '../order';
-import { chooseTape, firstOf, type TapeChoice, type TapeWish } from '../runs';
-import { isModelScale, plainly } from '../units';
-import { meansOf, type StageSource } from './means';
+import { chooseTape, preparationTechniques, type TapeChoice, type TapeWish } from '../runs';
+import { isModelScale, messageWithoutValues } from '../units';
+import { maskingMeans, type StageSource } from './means';
 import type { MouthItem, PlugItem } from './item-types';
 
 /**
@@ -37,16 +37,16 @@ function tapesOf({ id, part, opening, count, closing, layMin, ...common }: PlugI
     tapeKind: choice?.tape.kind ?? null,
     widthMm: choice?.tape.widthMm ?? 0,
     hold: choice?.hold ?? null,
-    techniques: choice ? firstOf(choice) : [plainly('technique.by-hand')],
-    doubts: choice?.doubts ?? [plainly('doubt.none-for-rim')],
+    techniques: choice ? preparationTechniques(choice) : [messageWithoutValues('technique.by-hand')],
+    doubts: choice?.doubts ?? [messageWithoutValues('doubt.none-for-rim')],
     // Small pieces round a post are reckoned by the post, not by their length.
     layMin: Math.min(known, closingTapeMin(lengthMm) * count),
   }));
 }
 
-function mouthTape(part: string, closing: OpeningSaid, { stages }: Sequence, index: number, source: StageSource): TapeChoice | null {
+function mouthTape(part: string, closing: OpeningMessage, { stages }: Sequence, index: number, source: StageSource): TapeChoice | null {
   const { works, problem, starts } = source;
-  const means = meansOf(source);
+  const means = maskingMeans(source);
   const { presentSystem, presentAgeMin } = problem.areas[starts.areas[works.findIndex((work) => work.part.id === part)]!]!;
   const [laidAt, off] = [index === 0 ? 0 : stages[index - 1]!.after.clock, stages.at(-1)!.after.clock];
   const bondN25 = filmBond({ system: presentSystem, finish: null, ageMin: presentAgeMin + off, onBarePlastic: false }, problem.air);

@@ -1,20 +1,20 @@
-import { airLeftIn } from '../air';
-import { corners, pieceOf } from '../curves';
+import { restingAir } from '../air';
+import { cornerDistances, pathSlice } from '../curves';
 import { areaAt } from '../areas';
-import { SCHOOLS, type School } from '../finish';
+import { PULL_TIMINGS, type PullTiming } from '../finish';
 import { attachedParts, finishesById, type Design, type PullPin, type Shelf } from '../job';
 import { type ResolvedLine, type TrimLine } from '../lines';
-import type { BendClass, Layer, LinePulls, OrderArea, OrderBorder, OrderProblem, OrderRules, TapeEdge } from '../order';
+import type { BendClass, Layer, LinePullTimings, OrderArea, OrderBorder, OrderProblem, OrderRules, TapeEdge } from '../order';
 import { closingMin, type MaskEdge } from '../masking';
-import { closingsOf } from './closings';
-import { preparationOf, type PartToPrepare, type Preparation } from '../prepare';
+import { openingClosings } from './closings';
+import { preparationTasks, type PreparedPart, type Preparation } from '../prepare';
 import { longestCleanOn, stripTapes } from '../runs';
-import { areaRef, isModelScale, RULE_OF_THUMB, smallest, sumOf, type FinishId } from '../units';
+import { areaRef, isModelScale, RULE_OF_THUMB, minOf, sumOf, type FinishId } from '../units';
 import { bendOf } from './bend-class';
-import { meansOf } from './means';
+import { maskingMeans } from './means';
 import { ownWorkOf } from './own-pieces';
 import { longestCleanAtRim, rimProblem, type RimPlace } from './rim-problem';
-import { startsOf } from './places';
+import { partOffsets } from './places';
 import type { PartWork } from '../setout';
 
 /** What a job is, and what is done before its first stage. */
@@ -28,8 +28,8 @@ export interface JobProblem {
 /** Puts the areas of all parts into one problem, in the order of the parts; they are prepared when its clock begins. */
 export function jobProblem(works: readonly PartWork[], design: Design, shelf: Shelf): JobProblem {
   const { rims, ...found } = unprepared(works, design, shelf);
-  const starts = startsOf(works).areas;
-  const preparation = preparationOf(
+  const starts = partOffsets(works).areas;
+  const preparation = preparationTasks(
     works.map((work, index) => toPrepare(work, found, starts[index]!)),
     design.climate,
   );
@@ -44,7 +44,7 @@ export function jobProblem(works: readonly PartWork[], design: Design, shelf: Sh
 export const orderProblem = (works: readonly PartWork[], design: Design, shelf: Shelf): OrderProblem => jobProblem(works, design, shelf).problem;
 
 /** What goes first on each area of a part: the primer, or its own finish. */
-function toPrepare({ part, arrangement, presents }: PartWork, { areas, finishes, primer }: OrderProblem, start: number): PartToPrepare {
+function toPrepare({ part, arrangement, presents }: PartWork, { areas, finishes, primer }: OrderProblem, start: number): PreparedPart {
   const own = areas.slice(start, start + arrangement.areas.length);
   const { id, substrate } = part;
   return {
@@ -72,7 +72,7 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     const openings = work.setOut.features.filter(({ kind }) => kind === 'opening').length * work.part.count;
     if (openings > 0) {
       plugs.set(work.part.id, openings);
-      plugMin.set(work.part.id, sumOf(closingsOf(work, null, model), ({ closing }) => closingMin(closing)) * work.part.count);
+      plugMin.set(work.part.id, sumOf(openingClosings(work, null, model), ({ closing }) => closingMin(closing)) * work.part.count);
     }
   }
   const { scheme, choices } = design;
@@ -98,11 +98,11 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
     own: ownWorkOf(design),
     attached,
     finishes,
-    air: airLeftIn(design.climate),
+    air: restingAir(design.climate),
     sprayAir: design.climate,
     model,
     school: choices.school,
-    shortestHours: smallest(shelf.tapes.map(({ cleanHours }) => cleanHours)),
+    shortestHours: minOf(shelf.tapes.map(({ cleanHours }) => cleanHours)),
     lastsH: lastingOn(works, design, shelf, rims.places),
     ...linePulls(works, choices.pulls ?? []),
     rims: rims.places,
@@ -115,9 +115,9 @@ function unprepared(works: readonly PartWork[], design: Design, shelf: Shelf): O
 
 /** How long the tapes of an edge last at best; looked up when it is asked for, each once. */
 function lastingOn(works: readonly PartWork[], design: Design, shelf: Shelf, rims: readonly RimPlace[]): OrderProblem['lastsH'] {
-  const { areas, borders } = startsOf(works);
+  const { areas, borders } = partOffsets(works);
   const firstRim = sumOf(works, ({ arrangement }) => arrangement.borders.length);
-  const means = meansOf({ design, shelf });
+  const means = maskingMeans({ design, shelf });
   const known = new Map<string, number>();
   return (edge: MaskEdge) => {
     const key = `${edge.border} ${edge.closed} ${edge.class}`;
@@ -136,9 +136,9 @@ function lastingOn(works: readonly PartWork[], design: Design, shelf: Shelf, rim
 /** Schools chosen for single lines; a strip that is one tape has one for all its edges, the first that is chosen. */
 function linePulls(works: readonly PartWork[], pins: readonly PullPin[]): Pick<OrderProblem, 'pulls'> {
   if (pins.length === 0) return {};
-  const { areas, borders } = startsOf(works);
-  const byBorder = new Map<number, School>();
-  const byArea = new Map<number, School>();
+  const { areas, borders } = partOffsets(works);
+  const byBorder = new Map<number, PullTiming>();
+  const byArea = new Map<number, PullTiming>();
   works.forEach(({ part, arrangement, lines }, number) =>
     arrangement.borders.forEach(({ line, left, right }, border) => {
       const owner = lines.find(({ id }) => id === line)?.owner ?? line;
@@ -149,13 +149,13 @@ function linePulls(works: readonly PartWork[], pins: readonly PullPin[]): Pick<O
     }),
   );
   if (byBorder.size === 0) return {};
-  const of: LinePulls['of'] = ({ border, closed, strip }) => (strip ? byArea.get(closed) : byBorder.get(border)) ?? null;
-  return { pulls: { of, schools: SCHOOLS.filter((school) => [...byBorder.values()].includes(school)) } };
+  const of: LinePullTimings['of'] = ({ border, closed, strip }) => (strip ? byArea.get(closed) : byBorder.get(border)) ?? null;
+  return { pulls: { of, schools: PULL_TIMINGS.filter((school) => [...byBorder.values()].includes(school)) } };
 }
 
 function orderRules({ choices }: Design, works: readonly PartWork[], model: boolean): OrderRules {
   const { order, before, pins, sameGun, masks, late, mostStages, spread, equalPercent, vouched } = choices;
-  const starts = startsOf(works).areas;
+  const starts = partOffsets(works).areas;
   return {
     order,
     before: before ?? [],
@@ -231,7 +231,7 @@ function tapeEdge(work: PartWork, border: PartWork['arrangement']['borders'][num
   const { line: id, from, to } = border;
   const line = work.lines.find((one) => one.id === id) as ResolvedLine;
   const { count } = work.part;
-  const turns = line.pieces.flatMap((piece) => corners(piece)).filter((at) => at > from && at < to).length;
+  const turns = line.pieces.flatMap((piece) => cornerDistances(piece)).filter((at) => at > from && at < to).length;
   return {
     lengthM: ((to - from) / 1000) * count,
     pieces: count,
@@ -254,8 +254,8 @@ function behind(
   model: boolean,
 ): Pick<TapeEdge, 'backing' | 'seam'> {
   if (setOut.board.shape.lines.find(({ id }) => id === line.owner)?.kind === 'text') return {};
-  const roomMm = smallest([left, right].map((area) => (2 * arrangement.areas[area]!.sizeMm2) / arrangement.areas[area]!.perimeterMm));
-  const bends = bendOf(line.pieces.flatMap((piece) => pieceOf(piece, from, to) ?? [])) !== 'straight';
+  const roomMm = minOf([left, right].map((area) => (2 * arrangement.areas[area]!.sizeMm2) / arrangement.areas[area]!.perimeterMm));
+  const bends = bendOf(line.pieces.flatMap((piece) => pathSlice(piece, from, to) ?? [])) !== 'straight';
   const wide = roomMm >= (model ? RULE_OF_THUMB.backingRoom.model : RULE_OF_THUMB.backingRoom.full);
   return { ...(bends && wide ? { backing: true } : {}), seam: true };
 }
@@ -269,7 +269,7 @@ const onTexture = ({ crosses }: ResolvedLine, from: number, to: number): number 
 
 function bendClass(line: ResolvedLine, from: number, to: number): BendClass {
   if (line.crosses.some((one) => (one.kind === 'raised-row' || one.kind === 'crease') && one.to >= from && one.from <= to)) return 'features';
-  return bendOf(line.pieces.flatMap((piece) => pieceOf(piece, from, to) ?? []));
+  return bendOf(line.pieces.flatMap((piece) => pathSlice(piece, from, to) ?? []));
 }
 
 const lengthOf = ({ lines }: PartWork, id: string): number =>

@@ -1,23 +1,23 @@
-import { distance, ringArea, toPoint } from '../curves';
-import { cornersOf, type Design, type OwnPiece, type Shelf, wayOf } from '../job';
-import { drapeMin, edgeCost, NO_OWN_WORK, uncoverMin, type Drape, type OwnWork, type StageCost, type TapeEdge } from '../order';
+import { distance, ringArea, pointFromPair } from '../curves';
+import { pieceCorners, type Design, type OwnPiece, type Shelf, piecePoints } from '../job';
+import { coverMin, edgeCost, NO_OWN_WORK, uncoverMin, type Cover, type OwnWork, type StageCost, type TapeEdge } from '../order';
 import { isModelScale, RULE_OF_THUMB, type FinishId } from '../units';
-import type { Common, Namer } from './item-frame';
+import type { CommonFields, ItemNamer } from './item-frame';
 import type { Item, OwnItem } from './item-types';
 import type { StageSource } from './means';
 
 /** What paper or film is called as the stuff of an item. */
-export const DRAPE = 'drape';
+export const COVER_MATERIAL = 'drape';
 
 /** What one piece takes: work and stuff, all alike parts together. */
 function pieceWork(piece: OwnPiece, { parts, scale }: Pick<Design, 'parts' | 'scale'>): OwnWork & { readonly lengthMm: number } {
   const count = parts.find((part) => part.id === piece.part)?.count ?? 0;
   const model = isModelScale(scale);
   if (piece.tape === null) {
-    const drape: Drape = { sizeM2: (Math.abs(ringArea(cornersOf(piece).map(toPoint))) / 1e6) * count, pieces: count, bagM2: 0 };
-    return { layMin: drapeMin(drape), offMin: uncoverMin(drape), tapeM: 0, drapeM2: drape.sizeM2, lengthMm: 0 };
+    const drape: Cover = { sizeM2: (Math.abs(ringArea(pieceCorners(piece).map(pointFromPair))) / 1e6) * count, pieces: count, bagM2: 0 };
+    return { layMin: coverMin(drape), offMin: uncoverMin(drape), tapeM: 0, drapeM2: drape.sizeM2, lengthMm: 0 };
   }
-  const way = wayOf(piece).map(toPoint);
+  const way = piecePoints(piece).map(pointFromPair);
   const alongMm = way.slice(1).reduce((sum, place, index) => sum + distance(way[index]!, place), 0);
   const lengthMm = alongMm + 2 * (model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full);
   const edge: TapeEdge = { lengthM: (lengthMm / 1000) * count, pieces: count, setOutMin: 0, corners: (way.length - 2) * count, bend: 'straight', sealM: 0 };
@@ -37,7 +37,7 @@ export function ownWorkOf(design: Design): ReadonlyMap<FinishId, OwnWork> {
 }
 
 /** The pieces a person lays themselves in a stage; they come off with it. */
-export function ownItems({ finish }: StageCost, { design, shelf }: StageSource, name: Namer, common: Common & Pick<Item, 'until'>): OwnItem[] {
+export function ownItems({ finish }: StageCost, { design, shelf }: StageSource, name: ItemNamer, common: CommonFields & Pick<Item, 'until'>): OwnItem[] {
   return (design.choices.ownPieces ?? [])
     .filter((piece) => piece.finish === finish)
     .map((piece, place): OwnItem => {
@@ -55,7 +55,7 @@ export function ownItems({ finish }: StageCost, { design, shelf }: StageSource, 
         byPlaces: piece.by ?? [],
         note: piece.note,
         count: design.parts.find(({ id }) => id === piece.part)?.count ?? 0,
-        material: piece.tape === null ? DRAPE : (tape?.code ?? null),
+        material: piece.tape === null ? COVER_MATERIAL : (tape?.code ?? null),
         tapeKind: tape?.kind ?? null,
         widthMm: tape?.widthMm ?? 0,
         lengthMm,

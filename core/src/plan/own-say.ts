@@ -1,15 +1,15 @@
 import type { PartPlan } from '../setout';
 import type { OwnItem } from './item-types';
-import { DRAPE } from './own-pieces';
-import type { OwnPieceSaid } from './says';
+import { COVER_MATERIAL } from './own-pieces';
+import type { OwnPieceMessage } from './says';
 import { nameOf } from './step-places';
 
 /** A piece a person lays themselves. */
-export function ownSay(
+export function ownPieceMessage(
   { code: name, part, material, lengthMm, sizeM2, note, count, fromPlace: fromMm, toPlace: toMm, byPlaces }: OwnItem,
   parts: readonly PartPlan[],
-): OwnPieceSaid {
+): OwnPieceMessage {
   const common = { name, part: parts.length > 1 ? nameOf(parts, part) : null, note, count, fromMm, toMm, byMm: byPlaces.flat() };
-  if (material === DRAPE) return { code: 'own.cover', values: { ...common, sizeM2 } };
+  if (material === COVER_MATERIAL) return { code: 'own.cover', values: { ...common, sizeM2 } };
   return { code: 'own.tape', values: { ...common, tape: material, lengthMm } };
 }

@@ -1,4 +1,4 @@
-import { onPiece } from '../lines';
+import { pointOnPiece } from '../lines';
 import type { PartWork } from '../setout';
 import { sumOf } from '../units';
 
@@ -10,9 +10,10 @@ const BESIDE_MM = 50;
  * listed else. They are unmasked the other way round.
  * Source: order between panels, handbook, how the work goes
  */
-export function backToFront(works: readonly PartWork[]): PartWork[] {
+export function partsBackToFront(works: readonly PartWork[]): PartWork[] {
   if (!works.every(({ part }) => part.pose || part.opposite)) return [...works];
-  const forwardOf = ({ setOut: { board } }: PartWork) => sumOf(board.drawn.ring, (place) => onPiece(board, place).at.x) / Math.max(1, board.drawn.ring.length);
+  const forwardOf = ({ setOut: { board } }: PartWork) =>
+    sumOf(board.drawn.ring, (place) => pointOnPiece(board, place).at.x) / Math.max(1, board.drawn.ring.length);
   return works
     .map((work, index) => ({ work, index, step: Math.round(forwardOf(work) / BESIDE_MM) }))
     .sort((a, b) => a.step - b.step || a.index - b.index)

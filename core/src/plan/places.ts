@@ -3,13 +3,13 @@ import type { PartWork } from '../setout';
 import type { AreaId, PartId } from '../units';
 
 /** Where the areas and the borders of each part begin in a problem. */
-export interface Starts {
+export interface PartOffsets {
   readonly areas: readonly number[];
   readonly borders: readonly number[];
 }
 
 /** Counts where each part begins. */
-export const startsOf = (works: readonly PartWork[]): Starts => ({
+export const partOffsets = (works: readonly PartWork[]): PartOffsets => ({
   areas: begun(works.map(({ arrangement }) => arrangement.areas.length)),
   borders: begun(works.map(({ arrangement }) => arrangement.borders.length)),
 });

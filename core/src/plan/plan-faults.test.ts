@@ -1,4 +1,4 @@
-import { theFirst } from '../units';
+import { firstItem } from '../units';
 import { spawn } from 'node:child_process';
 import { build } from 'esbuild';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
@@ -35,7 +35,7 @@ describe('the check itself', () => {
       return changed === null ? [] : [{ ...step, ...changed }];
     }),
   });
-  const line = theFirst(plan.items.filter(isLine));
+  const line = firstItem(plan.items.filter(isLine));
   const pull = plan.steps.find(({ kind }) => kind === 'pull');
 
   it('is empty for the plan it starts from', () => expect(planFaults(plan)).toEqual([]));

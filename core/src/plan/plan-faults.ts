@@ -1,7 +1,7 @@
-import { commonSpan, type Span } from '../units';
+import { intersectSpans, type Span } from '../units';
 import type { Step } from '../log';
-import { CLOSE, type Broken } from './broken';
-import { keyingFaults, laidFaults, liesOverFaults, maskFaults, orderFaults } from './mask-faults';
+import { SUM_TOLERANCE, type Broken } from './broken';
+import { abradeFaults, laidFaults, liesOverFaults, maskFaults, orderFaults } from './mask-faults';
 import { sumFaults } from './sum-faults';
 import type { Item } from './item-types';
 import type { Plan, StagePlan } from './types';
@@ -18,7 +18,7 @@ export function planFaults(plan: Plan): Broken[] {
     ...clockFaults(plan),
     ...windowFaults(plan, house),
     ...plan.stages.flatMap((stage) => maskFaults(stage, plan)),
-    ...keyingFaults(plan),
+    ...abradeFaults(plan),
     ...orderFaults(plan),
     ...laidFaults(plan),
     ...liesOverFaults(plan),
@@ -65,7 +65,7 @@ function afterFaults(step: Step, { steps }: House): Broken[] {
     const other = steps.get(id);
     if (!other) return [];
     const isMin = step.startMin - (from === 'end' ? other.endMin : other.startMin);
-    const holds = isMin >= minMin - CLOSE && (maxMin === null || isMin <= maxMin + CLOSE);
+    const holds = isMin >= minMin - SUM_TOLERANCE && (maxMin === null || isMin <= maxMin + SUM_TOLERANCE);
     return holds ? [] : [{ code: 'broken.after', values: { step: step.id, other: id, isMin, minMin, maxMin } }];
   });
 }
@@ -74,7 +74,7 @@ function afterFaults(step: Step, { steps }: House): Broken[] {
 function clockFaults({ steps }: Plan): Broken[] {
   let free = 0;
   return steps.flatMap(({ id, startMin, endMin, attended }) => {
-    const wrong = endMin < startMin - CLOSE || startMin < free - CLOSE;
+    const wrong = endMin < startMin - SUM_TOLERANCE || startMin < free - SUM_TOLERANCE;
     if (attended) free = Math.max(free, endMin);
     return wrong ? [{ code: 'broken.clock' as const, values: { step: id } }] : [];
   });
@@ -85,7 +85,7 @@ function windowFaults({ windows, stages }: Plan, { steps }: House): Broken[] {
   return windows.flatMap((window) => {
     const step = steps.get(window.of);
     if (!step) return [];
-    const kept = step.startMin >= window.opensMin - CLOSE && (window.closesMin === null || step.startMin <= window.closesMin + CLOSE);
+    const kept = step.startMin >= window.opensMin - SUM_TOLERANCE && (window.closesMin === null || step.startMin <= window.closesMin + SUM_TOLERANCE);
     return kept && (window.kind !== 'pull' || isOfStage(window, stages) || isOfSections(window, steps, stages))
       ? []
       : [{ code: 'broken.window', values: { window: window.id } }];
@@ -113,22 +113,23 @@ function isOfSections({ of, id, opensMin, closesMin }: Plan['windows'][number], 
 }
 
 /** True where something is over while a step is done, or at its end. */
-const isWithin = (min: number, { startMin, endMin }: Step): boolean => min > startMin + CLOSE && min <= endMin + CLOSE;
+const isWithin = (min: number, { startMin, endMin }: Step): boolean => min > startMin + SUM_TOLERANCE && min <= endMin + SUM_TOLERANCE;
 
 /** Every section of a last coat is painted in a coat, pulled in a pull, and off in its window. */
 function sectionFaults({ number, sections = [], pull }: StagePlan, { steps }: Plan): Broken[] {
   const done = (kind: Step['kind'], min: number) => steps.filter((step) => step.stage === number && step.kind === kind && isWithin(min, step)).length === 1;
   return sections.flatMap(({ part, piece, paintedMin, pullMin, offMin }): Broken[] => {
-    const inTime = pull !== null && pullMin - paintedMin >= pull.fromMin - CLOSE && (pull.toMin === null || offMin - paintedMin <= pull.toMin + CLOSE);
+    const inTime =
+      pull !== null && pullMin - paintedMin >= pull.fromMin - SUM_TOLERANCE && (pull.toMin === null || offMin - paintedMin <= pull.toMin + SUM_TOLERANCE);
     return inTime && done('coat', paintedMin) && done('pull', offMin) ? [] : [{ code: 'broken.section', values: { stage: number, part, piece } }];
   });
 }
 
-const close = (a: number, b: number): boolean => Math.abs(a - b) <= CLOSE;
+const close = (a: number, b: number): boolean => Math.abs(a - b) <= SUM_TOLERANCE;
 
 /** The time all windows of a step leave: from when the last opens to when the first closes. */
 const windowOf = ({ id }: Step, windows: Plan['windows']): Span =>
-  commonSpan([{ from: 0, to: null }, ...windows.filter(({ of }) => of === id).map(({ opensMin, closesMin }) => ({ from: opensMin, to: closesMin }))]);
+  intersectSpans([{ from: 0, to: null }, ...windows.filter(({ of }) => of === id).map(({ opensMin, closesMin }) => ({ from: opensMin, to: closesMin }))]);
 
 /** A pull begins and ends within each window it has, and tells what they leave. */
 function pullFaults({ windows, steps }: Plan, { items }: House): Broken[] {
@@ -138,7 +139,7 @@ function pullFaults({ windows, steps }: Plan, { items }: House): Broken[] {
       .filter((id) => (items.get(id)?.stage ?? 0) > (step.stage ?? Infinity))
       .map((item): Broken => ({ code: 'broken.tape', values: { step: step.id, item } }));
     const long = windows
-      .filter(({ of, closesMin }) => of === step.id && closesMin !== null && step.endMin > closesMin + CLOSE)
+      .filter(({ of, closesMin }) => of === step.id && closesMin !== null && step.endMin > closesMin + SUM_TOLERANCE)
       .map(({ opensMin, closesMin }): Broken => ({
         code: 'broken.long-pull',
         values: { step: step.id, pullMin: step.endMin - step.startMin, windowMin: (closesMin ?? opensMin) - opensMin },
@@ -146,7 +147,8 @@ function pullFaults({ windows, steps }: Plan, { items }: House): Broken[] {
     const { from: opensMin, to: closesMin } = windowOf(step, windows);
     const { fromMin, toMin } = step.say.values;
     // In sections the time is told from the coat before it.
-    const lastCoat = steps.filter(({ stage, kind, endMin }) => kind === 'coat' && stage === step.stage && endMin <= step.startMin + CLOSE).at(-1)?.endMin ?? 0;
+    const lastCoat =
+      steps.filter(({ stage, kind, endMin }) => kind === 'coat' && stage === step.stage && endMin <= step.startMin + SUM_TOLERANCE).at(-1)?.endMin ?? 0;
     const asTold =
       close(Math.max(opensMin, lastCoat), lastCoat + Number(fromMin)) && (closesMin === null ? toMin === null : close(closesMin, lastCoat + Number(toMin)));
     return [...early, ...long, ...(asTold ? [] : [{ code: 'broken.told' as const, values: { step: step.id } }])];

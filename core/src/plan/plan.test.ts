@@ -1,9 +1,9 @@
-import { theFirst, twoOf } from '../units';
+import { firstItem, firstTwo } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import { isLine, planJob } from '.';
 import { carryScheme, giveFinish } from '../edit';
-import { fitsOfLine } from '../setout';
+import { tapeFitsOfLine } from '../setout';
 
 const { caution } = wordsFor();
 
@@ -159,7 +159,7 @@ describe('planJob', () => {
 
   it('paints one area in one stage without any tape', () => {
     const design = { ...emptyDesign('x', 'boat'), parts: [part({ lines: [] })] };
-    const area = theFirst(planJob(design, SHIPPED_SHELF).parts[0]!.areas);
+    const area = firstItem(planJob(design, SHIPPED_SHELF).parts[0]!.areas);
     const simple = planJob(giveFinish(design, 'side', area, 'signal-base'), SHIPPED_SHELF);
     expect(simple.items).toEqual([]);
     expect(simple.stages[0]!.pull).toBeNull();
@@ -181,7 +181,7 @@ describe('planJob', () => {
 describe('finishes', () => {
   it('follow their areas when a line moves, and a removed part takes its own along', () => {
     const before = job();
-    const [waist, coach] = twoOf(before.parts[0]!.lines);
+    const [waist, coach] = firstTwo(before.parts[0]!.lines);
     const moved: Design = {
       ...before,
       parts: [
@@ -198,7 +198,7 @@ describe('finishes', () => {
 
   it('are replaced, not added, when an area is given another', () => {
     const design = job();
-    const area = theFirst(planJob(design, SHIPPED_SHELF).parts[0]!.areas);
+    const area = firstItem(planJob(design, SHIPPED_SHELF).parts[0]!.areas);
     const again = giveFinish(giveFinish(design, 'side', area, 'signal-base'), 'side', area, null);
     expect(again.scheme.areas).toHaveLength(design.scheme.areas.length);
     expect(planJob(again, SHIPPED_SHELF).parts[0]!.areas[0]).toMatchObject({ finish: null, chosen: true });
@@ -206,11 +206,11 @@ describe('finishes', () => {
 });
 
 it('fitsOfLine tries every tape on both sides', () => {
-  const fits = fitsOfLine([part()], part().id, 'waist', SHIPPED_SHELF.tapes);
+  const fits = tapeFitsOfLine([part()], part().id, 'waist', SHIPPED_SHELF.tapes);
   expect(fits.map(({ tape }) => tape)).toEqual(SHIPPED_SHELF.tapes.map(({ code }) => code));
   expect(fits.filter(({ crisp }) => crisp)).toHaveLength(SHIPPED_SHELF.tapes.filter(({ edge }) => edge === 'crisp').length);
   expect(fits.every(({ left, right }) => left.verdict !== 'impossible' && right.verdict !== 'impossible')).toBe(true);
-  expect(fitsOfLine([part()], part().id, 'nowhere', SHIPPED_SHELF.tapes)).toEqual([]);
+  expect(tapeFitsOfLine([part()], part().id, 'nowhere', SHIPPED_SHELF.tapes)).toEqual([]);
 });
 
 it('nobody waits for the colour of a part that is not sprayed, and so not taped, in a stage', () => {

@@ -1,28 +1,28 @@
 import type { Design, Shelf } from '../job';
 import {
-  calmFirst,
-  calmnessOf,
-  doneAlone,
-  figuresOf,
+  preferredFirst,
+  preferenceRank,
+  onePersonOrder,
+  sequenceFigures,
   gunOf,
-  lastingSteps,
+  keptMaskSearchSteps,
   reasonsFor,
   searchSteps,
-  usedFinishes,
-  USUAL_EFFORT,
+  finishesInUse,
+  DEFAULT_EFFORT,
   type OrderProblem,
   type Sequence,
 } from '../order';
-import { ended, quietly, rounded, theFirst } from '../units';
+import { runToEnd, withoutProgress, roundNumbers, firstItem } from '../units';
 import type { Step } from '../log';
 import { adviceFor } from './advice';
 import { inLayingOrder, listsOf } from './lists';
 import { jobProblem, orderProblem } from './order-problem';
-import { partPlan, workOutSteps, type WorkStore } from '../setout';
-import { startsOf } from './places';
+import { partPlan, workOutSteps, type PartCache } from '../setout';
+import { partOffsets } from './places';
 import { rimsOfPart } from './rim-problem';
 import { stageSteps } from './stages';
-import { roundTheStages, withRound, type RoundTheStages } from './before-after';
+import { overheadMinutes, withOverhead, type OverheadMinutes } from './before-after';
 import { stepsOf } from './steps';
 import { SAFETY_CODES, type AfterCode } from './says';
 import type { ChoicePrice, Plan, PlanWindow, SequenceSummary } from './types';
@@ -34,25 +34,25 @@ import type { ChoicePrice, Plan, PlanWindow, SequenceSummary } from './types';
  * @param store what was worked out before; only what changed is done anew
  * @returns the same plan, to the byte, for the same input
  */
-export const planJob = (design: Design, shelf: Shelf, store?: WorkStore): Plan => ended(planSteps(design, shelf, store));
+export const planJob = (design: Design, shelf: Shelf, store?: PartCache): Plan => runToEnd(planSteps(design, shelf, store));
 
 /**
  * The same in steps, so that other work can be done in between and it can be left early.
  * @returns lines and areas of all parts as soon as they are there, and nothing new at the other steps; the plan at the end
  */
-export function* planSteps(design: Design, shelf: Shelf, store?: WorkStore): Generator<Plan['parts'] | void, Plan> {
+export function* planSteps(design: Design, shelf: Shelf, store?: PartCache): Generator<Plan['parts'] | void, Plan> {
   const works = yield* workOutSteps(design, store);
   const { problem: asked, preparation, rims } = jobProblem(works, design, shelf);
   const { finishes } = asked;
   const parts = works.map((work, index) => partPlan(work, finishes, rimsOfPart(rims, index, asked)));
-  const shown = rounded(parts);
+  const shown = roundNumbers(parts);
   yield shown;
   const order = yield* chosenOrder(asked);
   const { problem, gap, price } = order;
-  const chosen = order.chosen && design.choices.alone ? doneAlone(problem, order.chosen) : order.chosen;
+  const chosen = order.chosen && design.choices.alone ? onePersonOrder(problem, order.chosen) : order.chosen;
   const found = order.found.map((one) => (one === order.chosen && chosen ? chosen : one));
   const { stages, items } = chosen
-    ? yield* stageSteps(chosen, { works, design, shelf, problem, preparation, starts: startsOf(works), rims })
+    ? yield* stageSteps(chosen, { works, design, shelf, problem, preparation, starts: partOffsets(works), rims })
     : { stages: [], items: [] };
   const steps = chosen
     ? stepsOf({
@@ -72,14 +72,14 @@ export function* planSteps(design: Design, shelf: Shelf, store?: WorkStore): Gen
       })
     : [];
   yield;
-  const plan = rounded<Omit<Plan, 'parts'>>({
+  const plan = roundNumbers<Omit<Plan, 'parts'>>({
     format: 'lintrel-plan',
     version: 2,
     stages,
     items: items.flatMap(inLayingOrder),
     steps,
     windows: windowsOf(steps),
-    orders: summaries(problem, found, chosen, roundTheStages(preparation, problem)),
+    orders: summaries(problem, found, chosen, overheadMinutes(preparation, problem)),
     orderGap: gap,
     choicePrice: price,
     wish: problem.wish,
@@ -130,9 +130,9 @@ export interface JobSearch {
  * Searches for an order of coats as long as it takes, telling how far it is.
  * @returns news; the last is done. A caller that stops listening stops the search
  */
-export function* searchJob(design: Design, shelf: Shelf, effort: number = LONG_EFFORT, store?: WorkStore): Generator<JobSearch | void, void> {
-  const { problem } = yield* quietly(lastingSteps(orderProblem(yield* workOutSteps(design, store), design, shelf)));
-  const used = usedFinishes(problem);
+export function* searchJob(design: Design, shelf: Shelf, effort: number = LONG_EFFORT, store?: PartCache): Generator<JobSearch | void, void> {
+  const { problem } = yield* withoutProgress(keptMaskSearchSteps(orderProblem(yield* workOutSteps(design, store), design, shelf)));
+  const used = finishesInUse(problem);
   // What a plan finds by itself is what this search, being the same, has found when it has spent a plan's effort.
   let usual = Infinity;
   const news = (best: Sequence | null, share: number, gap: number, done: boolean): JobSearch => ({
@@ -150,7 +150,7 @@ export function* searchJob(design: Design, shelf: Shelf, effort: number = LONG_E
       return;
     }
     const { tried, of, best, gap } = step.value;
-    if (best && spent < USUAL_EFFORT) usual = best.score;
+    if (best && spent < DEFAULT_EFFORT) usual = best.score;
     spent = tried;
     yield news(best, Math.min(1, tried / of), gap, false);
   }
@@ -171,15 +171,15 @@ function* chosenOrder(asked: OrderProblem): Generator<void, ChosenOrder> {
   const {
     problem,
     result: { gap, ...best },
-  } = yield* quietly(lastingSteps(asked));
+  } = yield* withoutProgress(keptMaskSearchSteps(asked));
   const { rules } = problem;
-  const sequences = calmFirst(problem, best.sequences);
+  const sequences = preferredFirst(problem, best.sequences);
   const [chosen] = sequences;
   const insists = rules.order !== null || rules.wide || rules.before.length + rules.pins.length + rules.sameGun.length > 0;
   if (!chosen || !insists) return { problem, chosen, found: sequences, gap, price: null };
   const freely = { ...problem, rules: { ...rules, order: null, wide: false, before: [], pins: [], sameGun: [] } };
-  const free = yield* quietly(searchSteps(freely));
-  const planned = theFirst(calmFirst(freely, free.sequences));
+  const free = yield* withoutProgress(searchSteps(freely));
+  const planned = firstItem(preferredFirst(freely, free.sequences));
   const others = free.sequences.filter((one) => !sameSequence(one, chosen)).sort((a, b) => a.score - b.score);
   return {
     problem,
@@ -191,7 +191,7 @@ function* chosenOrder(asked: OrderProblem): Generator<void, ChosenOrder> {
 }
 
 function priceAgainst(chosen: Sequence, free: Sequence): ChoicePrice {
-  const [mine, best] = [figuresOf(chosen), figuresOf(free)];
+  const [mine, best] = [sequenceFigures(chosen), sequenceFigures(free)];
   const more = (figure: keyof ChoicePrice) => mine[figure] - best[figure];
   return {
     workMin: more('workMin'),
@@ -208,15 +208,15 @@ const sameSequence = (one: Sequence, other: Sequence): boolean =>
   one.order.join(' ') === other.order.join(' ') &&
   one.stages.every(({ open, keep }, stage) => keep === other.stages[stage]!.keep && open.every((value, area) => value === other.stages[stage]!.open[area]));
 
-function summaries(problem: OrderProblem, found: readonly Sequence[], chosen: Sequence | undefined, round: RoundTheStages): SequenceSummary[] {
+function summaries(problem: OrderProblem, found: readonly Sequence[], chosen: Sequence | undefined, round: OverheadMinutes): SequenceSummary[] {
   if (!chosen) return [];
   const shown = found.some((one) => sameSequence(one, chosen)) ? found : [chosen, ...found];
   const cheapest = Math.min(...shown.map(({ score }) => score));
   return shown.map((sequence) => ({
     order: sequence.order,
     reasons: reasonsFor(problem, sequence, shown),
-    ...withRound(figuresOf(sequence), round),
-    lostM2: calmnessOf(problem, sequence).lostM2,
+    ...withOverhead(sequenceFigures(sequence), round),
+    lostM2: preferenceRank(problem, sequence).lostM2,
     equal: sequence.score <= cheapest * (1 + problem.rules.equalShare),
     stages: sequence.stages.length,
     kept: sequence.stages.filter(({ keep }) => keep).length,

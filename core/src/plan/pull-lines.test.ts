@@ -1,8 +1,8 @@
-import { pullLineBy } from '../edit';
+import { setPullTiming } from '../edit';
 import { SHIPPED_SHELF, emptyDesign, type Design, type Part } from '../job';
 import { planFaults, planJob, type Plan } from '.';
 import { isLine } from './lists';
-import type { School } from '../finish';
+import type { PullTiming } from '../finish';
 import type { LineId, PartId } from '../units';
 
 const board = (lines: readonly { readonly id: string; readonly to: readonly [number, number]; readonly from: readonly [number, number] }[]): Part =>
@@ -45,14 +45,14 @@ const pullsOf = ({ steps }: Plan) => steps.filter(({ kind }) => kind === 'pull')
 const lineOf = ({ items }: Plan, id: string) => items.filter(isLine).find((item) => item.id === id)!.lineCode;
 const place = (line: string) => ({ part: 'board' as PartId, line: line as LineId });
 
-it.each<[School, School, string[]]>([
+it.each<[PullTiming, PullTiming, string[]]>([
   ['wet', 'touch', ['low', 'rest']],
   ['touch', 'touch', ['rest']],
   ['dry', 'touch', ['high', 'rest']],
 ])('a line that is to be pulled %s, where the finish is pulled %s', (school, usual, turns) => {
   const plain = planned(design('tomato-can'));
   expect(plain.stages[0]!.school).toBe(usual);
-  const plan = planned(pullLineBy(design('tomato-can'), place('low'), school));
+  const plan = planned(setPullTiming(design('tomato-can'), place('low'), school));
   const pulls = pullsOf(plan);
   expect(pulls.map(({ items, say }) => ('rest' in say.values || !('lines' in say.values) ? 'rest' : lineOf(plan, items[0]!).toLowerCase()))).toHaveLength(
     turns.length,
@@ -62,7 +62,7 @@ it.each<[School, School, string[]]>([
   // Each within the window its school has in that film, counted from the last coat.
   const { lastCoatMin, windows } = plan.stages[0]!;
   for (const pull of pulls) {
-    const { school: by } = pull.say.values as { school: School };
+    const { school: by } = pull.say.values as { school: PullTiming };
     expect(pull.startMin).toBeGreaterThanOrEqual(lastCoatMin + windows![by]!.from - 1e-6);
     expect(pull.endMin).toBeLessThanOrEqual(lastCoatMin + (windows![by]!.to ?? Infinity) + 1e-6);
   }
@@ -71,7 +71,7 @@ it.each<[School, School, string[]]>([
 });
 
 it('nothing else changes before the last coat, and paper comes off last', () => {
-  const [plain, plan] = [planned(design('tomato-can')), planned(pullLineBy(design('tomato-can'), place('low'), 'wet'))];
+  const [plain, plan] = [planned(design('tomato-can')), planned(setPullTiming(design('tomato-can'), place('low'), 'wet'))];
   const coats = (of: Plan) => of.steps.filter(({ kind }) => kind === 'coat').map(({ id, startMin }) => [id, startMin]);
   expect(coats(plan)).toEqual(coats(plain));
   // What comes off first is laid last.
@@ -81,7 +81,7 @@ it('nothing else changes before the last coat, and paper comes off last', () => 
 });
 
 it('what the paint does not let be pulled so is told, at the line', () => {
-  const plan = planned(pullLineBy(design('rubber-black'), place('low'), 'dry'));
+  const plan = planned(setPullTiming(design('rubber-black'), place('low'), 'dry'));
   expect(pullsOf(plan)).toHaveLength(1);
   expect(plan.advice.find(({ code }) => code === 'advice.line-school')).toMatchObject({
     values: { wanted: 'dry', school: 'wet' },
@@ -100,7 +100,7 @@ it('of two tapes that overlap the one that comes off first is laid over the othe
       scheme: { areas: [150, 700].map((y) => ({ part: 'board', seed: [1000, y], finish: 'tomato-can' })) },
     }) as unknown as Design;
   for (const wet of ['low', 'high']) {
-    const lines = planned(pullLineBy(of({}), place(wet), 'wet')).items.filter(isLine);
+    const lines = planned(setPullTiming(of({}), place(wet), 'wet')).items.filter(isLine);
     const [early, rest] = [lines.find(({ line }) => line === wet)!, lines.find(({ line }) => line !== wet)!];
     expect(early.until.early).toBe('wet');
     expect(early.after).toEqual([rest.id]);
@@ -109,9 +109,9 @@ it('of two tapes that overlap the one that comes off first is laid over the othe
 });
 
 it('is taken back, and only for its own line', () => {
-  const one = pullLineBy(design('tomato-can'), place('low'), 'wet');
-  const two = pullLineBy(one, place('high'), 'dry');
+  const one = setPullTiming(design('tomato-can'), place('low'), 'wet');
+  const two = setPullTiming(one, place('high'), 'dry');
   expect(two.choices.pulls).toHaveLength(2);
-  expect(pullLineBy(two, place('low'), 'touch').choices.pulls).toContainEqual({ part: 'board', line: 'low', school: 'touch' });
-  expect(pullLineBy(pullLineBy(two, place('low'), null), place('high'), null)).toEqual(design('tomato-can'));
+  expect(setPullTiming(two, place('low'), 'touch').choices.pulls).toContainEqual({ part: 'board', line: 'low', school: 'touch' });
+  expect(setPullTiming(setPullTiming(two, place('low'), null), place('high'), null)).toEqual(design('tomato-can'));
 });

@@ -1,15 +1,15 @@
-import type { Finish, School } from '../finish';
+import type { Finish, PullTiming } from '../finish';
 import type { Need } from '../log';
-import { commonSpan, plainly } from '../units';
+import { intersectSpans, messageWithoutValues } from '../units';
 import type { PartPlan } from '../setout';
-import { flashSay } from './flash-say';
-import { aloneSaid } from './sections';
+import { flashMessage } from './flash-say';
+import { onePersonMessage } from './sections';
 import type { Item } from './item-types';
 import { inLayingOrder, isLine, sheetLine } from './lists';
-import { ownSay } from './own-say';
+import { ownPieceMessage } from './own-say';
 import type { StepClock } from './step-clock';
 import { codesByPart, coverPlaces } from './step-places';
-import { driesIn, filmRule, lastCoatOf } from './step-rules';
+import { dryingLocationOf, filmRule, lastCoatOf } from './step-rules';
 import type { StepSource } from './steps';
 import type { StagePlan } from './types';
 
@@ -21,7 +21,7 @@ export function afterCoats(stage: StagePlan, finish: Finish, source: StepSource,
   const cost = source.sequence.stages[stage.number - 1]!;
   const { waits, cleaning } = cost;
   const clean = () => {
-    if (cleaning.minutes > 0) add('gun-clean', null, cleaning.minutes, plainly('step.gun-clean'));
+    if (cleaning.minutes > 0) add('gun-clean', null, cleaning.minutes, messageWithoutValues('step.gun-clean'));
   };
   const { pulled, sections } = cost;
   if (sections) {
@@ -36,8 +36,8 @@ export function afterCoats(stage: StagePlan, finish: Finish, source: StepSource,
     if (cleaning.after === turn) clean();
     const rest = restMin - (cleaning.after === turn ? cleaning.minutes : 0);
     const what = pull ? `pull-${pull.school}` : 'pull';
-    const forTape = pull !== null || tapesOff(stage, source).length > 0;
-    pass(forTape ? 'wait' : 'flash', forTape ? what : 'last', rest, forTape ? plainly('step.wait-pull') : flashSay(finish, stage, true));
+    const forTape = pull !== null || tapeRemovals(stage, source).length > 0;
+    pass(forTape ? 'wait' : 'flash', forTape ? what : 'last', rest, forTape ? messageWithoutValues('step.wait-pull') : flashMessage(finish, stage, true));
     if (pull) earlyStep(stage, finish, pull.school, source, clock);
     else pullStep(stage, finish, source, clock);
   }
@@ -46,9 +46,9 @@ export function afterCoats(stage: StagePlan, finish: Finish, source: StepSource,
 }
 
 /** Single lines that come off before the rest, by a school of their own. */
-function earlyStep(stage: StagePlan, finish: Finish, school: School, source: StepSource, { add }: StepClock): void {
+function earlyStep(stage: StagePlan, finish: Finish, school: PullTiming, source: StepSource, { add }: StepClock): void {
   const turn = stage.early?.find((one) => one.school === school);
-  const tapes = tapesOff(stage, source, school);
+  const tapes = tapeRemovals(stage, source, school);
   if (!turn) return;
   const { pull, hands, pullMin } = turn;
   add(
@@ -61,7 +61,7 @@ function earlyStep(stage: StagePlan, finish: Finish, school: School, source: Ste
     },
     {
       items: tapes.map(({ id }) => id),
-      after: [filmRule(lastCoatOf(stage, source), pull, 'pull', finish, source, driesIn(school))],
+      after: [filmRule(lastCoatOf(stage, source), pull, 'pull', finish, source, dryingLocationOf(school))],
       needs: people(hands),
     },
   );
@@ -79,7 +79,7 @@ const linesPulled = (tapes: readonly Item[], parts: readonly PartPlan[]): string
 /** What comes off after a stage: the tapes within the window of each paint, the last laid first. */
 function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }: StepClock): void {
   const { stages } = source;
-  const tapes = tapesOff(stage, source);
+  const tapes = tapeRemovals(stage, source);
   const { pulled } = source.sequence.stages[stage.number - 1]!;
   if (tapes.length === 0 || !pulled) return;
   const { pullMin, early } = pulled;
@@ -87,7 +87,7 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
   const windowed = [...stage.pulls.map((number) => stages[number - 1]!).filter(({ keep }) => keep), stage];
   const windows = windowed.flatMap((one) => (one.pull ? [{ one, pull: one.pull, school: one.school }] : []));
   const after = windows.map(({ one, pull, school }) =>
-    filmRule(lastCoatOf(one, source), pull, 'pull', source.finishes.get(one.finish), source, driesIn(school)),
+    filmRule(lastCoatOf(one, source), pull, 'pull', source.finishes.get(one.finish), source, dryingLocationOf(school)),
   );
   const { school } = stage.pull ? stage : (windowed.find((one) => one.pull !== null) ?? stage);
   // One window is told, from the last coat: it opens with the last of them and closes with the first.
@@ -95,14 +95,14 @@ function pullStep(stage: StagePlan, finish: Finish, source: StepSource, { add }:
     const since = one.lastCoatMin - stage.lastCoatMin;
     return { from: since + pull.fromMin, to: pull.toMin === null ? null : since + pull.toMin };
   });
-  const window = commonSpan([{ from: 0, to: null }, ...own]);
+  const window = intersectSpans([{ from: 0, to: null }, ...own]);
   const values = {
     finish: finish.name,
     school: school ?? finish.school,
     fromMin: window.from,
     toMin: window.to,
     hands: stage.hands,
-    ...(stage.hands > 1 ? aloneSaid(stage) : {}),
+    ...(stage.hands > 1 ? onePersonMessage(stage) : {}),
     older: stage.pulls.map(String),
     ...(early.length > 0 ? { rest: true } : {}),
   };
@@ -119,12 +119,12 @@ function uncoverStep(stage: StagePlan, { items, parts }: StepSource, { add }: St
   const own = items[stage.number - 1]!.own;
   if (off.length + own.length === 0) return;
   const covers = off.flatMap((item) => (item.kind === 'cover' ? [item] : []));
-  const values = { ...coverPlaces(covers, parts), own: own.map((item) => ownSay(item, parts)) };
+  const values = { ...coverPlaces(covers, parts), own: own.map((item) => ownPieceMessage(item, parts)) };
   add('uncover', null, stage.uncoverMin, { code: 'step.uncover', values }, { items: [...off, ...own].map(({ id }) => id) });
 }
 
 /** Tape that comes off after a stage: with the rest, or before it by a school of its own. */
-export const tapesOff = (stage: StagePlan, { items }: StepSource, early?: School): Item[] =>
+export const tapeRemovals = (stage: StagePlan, { items }: StepSource, early?: PullTiming): Item[] =>
   comingOff(
     stage,
     items.flatMap((own) => inLayingOrder({ ...own, closings: [], covers: [], seams: [], own: [] })),

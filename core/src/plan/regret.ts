@@ -1,14 +1,14 @@
 import { isCuring } from '../over';
 import { colourDifference, PAINT_SYSTEMS, reflectanceOf, type Finish } from '../finish';
-import { rememberedCoats, type OrderProblem } from '../order';
+import { memoizedCoats, type OrderProblem } from '../order';
 import { primerFor } from '../prepare';
-import { RULE_OF_THUMB, twoOf } from '../units';
-import { advice, type AdviceFacts } from './advice-facts';
-import { placeOfArea, startsOf } from './places';
+import { RULE_OF_THUMB, firstTwo } from '../units';
+import { advice, type AdviceInput } from './advice-facts';
+import { placeOfArea, partOffsets } from './places';
 import type { Advice } from './types';
 
 /** What a person would be sorry for when the mask comes off, each with its place. */
-export function regrets(facts: AdviceFacts): Advice[] {
+export function regrets(facts: AdviceInput): Advice[] {
   return [
     ...keptPainted(facts),
     ...weakOver(facts),
@@ -24,7 +24,7 @@ export function regrets(facts: AdviceFacts): Advice[] {
 const nameOf = (finishes: ReadonlyMap<string, Finish>, id: string): string => finishes.get(id)?.name ?? id;
 
 /** A kept neighbour in the same finish that is sprayed along. */
-function keptPainted({ problem, sequence, finishes }: AdviceFacts): Advice[] {
+function keptPainted({ problem, sequence, finishes }: AdviceInput): Advice[] {
   return (sequence?.stages ?? []).flatMap(({ open, finish }, stage) =>
     problem.areas.flatMap((area, index) => {
       if (!open[index] || area.finish !== null) return [];
@@ -35,7 +35,7 @@ function keptPainted({ problem, sequence, finishes }: AdviceFacts): Advice[] {
 }
 
 /** A colour that takes many coats where a better ground was to be had. */
-function weakOver({ problem, sequence, finishes }: AdviceFacts): Advice[] {
+function weakOver({ problem, sequence, finishes }: AdviceInput): Advice[] {
   return (sequence?.stages ?? []).flatMap((stage, index) => {
     const finish = finishes.get(stage.finish) as Finish;
     const at = stage.open.findIndex(
@@ -48,17 +48,17 @@ function weakOver({ problem, sequence, finishes }: AdviceFacts): Advice[] {
     const least = Math.min(
       ...[...finishes.values()]
         .filter(({ system }) => system === finish.system)
-        .map(({ colour }) => rememberedCoats(finish, colour === finish.colour ? stage.under : colour).coats),
+        .map(({ colour }) => memoizedCoats(finish, colour === finish.colour ? stage.under : colour).coats),
     );
     return [advice('caution', { code: 'advice.weak', values: { ...told, area: place?.code ?? null, least: least < stage.coats ? least : null } }, place ?? {})];
   });
 }
 
-const before = (problem: OrderProblem, sequence: AdviceFacts['sequence'], index: number): readonly string[] =>
+const before = (problem: OrderProblem, sequence: AdviceInput['sequence'], index: number): readonly string[] =>
   index === 0 ? problem.areas.map(({ present }) => present) : (sequence?.stages[index - 1]!.after.colours ?? []);
 
 /** Tape on what never takes it, or on a finish that was too young when the job began. */
-function youngUnderTape({ stages, items, sequence, finishes, design, works }: AdviceFacts): Advice[] {
+function youngUnderTape({ stages, items, sequence, finishes, design, works }: AdviceInput): Advice[] {
   const never = stages.flatMap(({ number }, index) => {
     const film = items[index]!.lines.length > 0 && (sequence?.stages[index - 1]?.after.films ?? []).find((one) => one && one.finish.tapeSafeMin === null);
     return film ? [advice('caution', { code: 'advice.never-tape', values: { stage: number, finish: film.finish.name } })] : [];
@@ -73,8 +73,8 @@ function youngUnderTape({ stages, items, sequence, finishes, design, works }: Ad
 }
 
 /** What goes straight onto a bare substrate that should be primed: once a part and finish. */
-function unprimed({ works, problem, finishes }: AdviceFacts): Advice[] {
-  const starts = startsOf(works).areas;
+function unprimed({ works, problem, finishes }: AdviceInput): Advice[] {
+  const starts = partOffsets(works).areas;
   return works.flatMap(({ part, presents }, number) => {
     const told = new Set<string>();
     return presents.flatMap(({ system }, index) => {
@@ -91,7 +91,7 @@ function unprimed({ works, problem, finishes }: AdviceFacts): Advice[] {
 }
 
 /** A basecoat is nothing without the clear over it. */
-function unclearedBases({ problem, finishes }: AdviceFacts): Advice[] {
+function unclearedBases({ problem, finishes }: AdviceInput): Advice[] {
   const bare = new Set(problem.areas.flatMap(({ finish }, area) => (finish !== null && !problem.clear?.areas[area] ? [finish] : [])));
   return [...bare].flatMap((id) => {
     const finish = finishes.get(id);
@@ -100,7 +100,7 @@ function unclearedBases({ problem, finishes }: AdviceFacts): Advice[] {
 }
 
 /** Flakes before a solid through the same gun. */
-function flakesLeft({ stages, sequence, finishes }: AdviceFacts): Advice[] {
+function flakesLeft({ stages, sequence, finishes }: AdviceInput): Advice[] {
   return stages.flatMap(({ number, finish }, index) => {
     if (!sequence || sequence.stages[index]!.change.stripMin === 0) return [];
     const [flakes, solid] = [nameOf(finishes, sequence.stages[index - 1]!.finish), nameOf(finishes, finish)];
@@ -109,7 +109,7 @@ function flakesLeft({ stages, sequence, finishes }: AdviceFacts): Advice[] {
 }
 
 /** A clear that goes on while masks are still there traps their edges. */
-function clearOverTape({ stages, items, finishes }: AdviceFacts): Advice[] {
+function clearOverTape({ stages, items, finishes }: AdviceInput): Advice[] {
   return stages.flatMap(({ number, finish, pulls: all }, index) => {
     if (finishes.get(finish)?.effect !== 'clear') return [];
     // Masks on what is kept are meant to stay on: where two colours meet they are not.
@@ -124,7 +124,7 @@ function clearOverTape({ stages, items, finishes }: AdviceFacts): Advice[] {
  * Neighbours too near in colour for a line to be seen, or so far apart that it shows every waver.
  * Source: rule of thumb, in CIEDE2000 from a few steps away.
  */
-function contrasts({ works, finishes }: AdviceFacts): Advice[] {
+function contrasts({ works, finishes }: AdviceInput): Advice[] {
   // The same two are told once, at the first place they meet.
   const told = new Map<string, Advice>();
   works.forEach(({ part, arrangement, areaIds, finishes: given, blends, presents }) => {
@@ -133,7 +133,7 @@ function contrasts({ works, finishes }: AdviceFacts): Advice[] {
       return (finish && finishes.get(finish)?.colour) || presents[index]!.colour;
     };
     for (const { left, right } of arrangement.borders) {
-      const [a, b] = twoOf([left, right].map((index) => given[index] ?? presents[index]!.finish ?? null));
+      const [a, b] = firstTwo([left, right].map((index) => given[index] ?? presents[index]!.finish ?? null));
       if (a === b || blends[left] || blends[right]) continue;
       const names = [a, b].map((id) => (id === null ? '' : nameOf(finishes, id)));
       const key = [...names].sort().join(' ');

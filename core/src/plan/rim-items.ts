@@ -1,10 +1,10 @@
 import { pathLength } from '../curves';
-import { rememberedEdge, type Sequence } from '../order';
+import { memoizedEdgeCost, type Sequence } from '../order';
 import { rimRun } from '../runs';
 import type { MaskEdge } from '../masking';
-import { bondUnder, untilOn, tapeStays, type CommonOn, type Namer } from './item-frame';
-import { meansOf, type StageSource } from './means';
-import { toMask, type RimPlace } from './rim-problem';
+import { bondBelow, removalOf, tapeDwell, type CommonFieldsOn, type ItemNamer } from './item-frame';
+import { maskingMeans, type StageSource } from './means';
+import { maskedRimOf, type RimPlace } from './rim-problem';
 import type { RimItem } from './item-types';
 
 /** A piece along a rim, and how long it comes off clean, h at 23 °C. */
@@ -14,9 +14,9 @@ interface RimLaid {
 }
 
 /** What a stage lays along the rims of its parts: one piece for each stretch beside an open area. */
-export function rimItems(sequence: Sequence, index: number, source: StageSource, name: Namer, commonOn: CommonOn): RimLaid[] {
+export function rimItems(sequence: Sequence, index: number, source: StageSource, name: ItemNamer, commonOn: CommonFieldsOn): RimLaid[] {
   const { rims, problem, works } = source;
-  const means = meansOf(source);
+  const means = maskingMeans(source);
   const firstRim = problem.borders.length - rims.length;
   const laid = sequence.stages[index]!.mask.edges.filter(({ border, laid: when }) => border >= firstRim && when === 'now');
   return laid.map((edge, number) => {
@@ -26,15 +26,15 @@ export function rimItems(sequence: Sequence, index: number, source: StageSource,
 
   function rimItem({ border, free, closed, class: one }: MaskEdge, place: RimPlace, code: string): RimLaid {
     const { part, setOut, areaIds } = works[place.part]!;
-    const staysMin = tapeStays(sequence, index, closed);
-    const run = rimRun({ ...toMask(place, one), staysMin, bondN25: bondUnder(sequence, index, closed, source) }, means);
-    const cost = rememberedEdge(problem.borders[border]!, one === 'crisp', problem.model);
+    const staysMin = tapeDwell(sequence, index, closed);
+    const run = rimRun({ ...maskedRimOf(place, one), staysMin, bondN25: bondBelow(sequence, index, closed, source) }, means);
+    const cost = memoizedEdgeCost(problem.borders[border]!, one === 'crisp', problem.model);
     const beside = free === place.area ? free : closed;
     const { cleanHours, ...how } = run;
     const common = commonOn(closed);
     const item: RimItem = {
       ...common,
-      until: untilOn(sequence, index, { border, closed }, common.until),
+      until: removalOf(sequence, index, { border, closed }, common.until),
       ...how,
       id: name(part.id, 'rim', `${place.edge}`, `${problem.areas[free]!.id}|${problem.areas[closed]!.id}`),
       kind: 'rim',

@@ -1,13 +1,13 @@
-import { corners, pathLength, pieceOf, type Path } from '../curves';
-import { rimPart, rimSpan, type Design, type Rim } from '../job';
+import { cornerDistances, pathLength, pathSlice, type Path } from '../curves';
+import { neighbourPart, rimInterval, type Design, type Rim } from '../job';
 import type { FinishMethod } from '../finish';
-import { BEYOND, beyondM2, type EdgeClass } from '../masking';
+import { SURROUNDINGS_ID, surroundingsM2, type EdgeClass } from '../masking';
 import type { OrderArea, OrderBorder, OrderProblem } from '../order';
-import { longestCleanOnRim, type MaskingMeans, type RimToMask } from '../runs';
+import { longestCleanOnRim, type MaskingMeans, type MaskedRim } from '../runs';
 import { edgePath, rimStretches, type PartPlan, type PartWork, type RimStretch } from '../setout';
-import { areaRef, largest, RULE_OF_THUMB, sumOf } from '../units';
+import { areaRef, maxOf, RULE_OF_THUMB, sumOf } from '../units';
 import { bendOf } from './bend-class';
-import { startsOf } from './places';
+import { partOffsets } from './places';
 
 /** A stretch of a rim that is masked where one of its two sides is painted and the other is not. */
 export interface RimPlace extends RimStretch {
@@ -50,24 +50,24 @@ export function rimProblem(
 ): RimProblem {
   const own = works.map(placesOn);
   if (own.every(({ length }) => length === 0)) return NOTHING;
-  const starts = startsOf(works).areas;
-  const lengthOf = (part: number) => works[part]!.part.count * sumOf(own[part]!, ({ rim, from, to }) => (rimPart(rim) === null ? to - from : 0));
+  const starts = partOffsets(works).areas;
+  const lengthOf = (part: number) => works[part]!.part.count * sumOf(own[part]!, ({ rim, from, to }) => (neighbourPart(rim) === null ? to - from : 0));
   const all = sumOf([...works.keys()], lengthOf);
   const beyond: OrderArea[] = [];
   const places: RimPlace[] = [];
   works.forEach(({ part }, number) => {
     const edgeMm = lengthOf(number);
     const bodyM2 = design.bodyM2 ?? RULE_OF_THUMB.bodyM2[design.kind];
-    const sizeM2 = beyondM2({ edgeMm, allEdgesMm: all, methods: methodsOf(part.id), bodyM2 });
+    const sizeM2 = surroundingsM2({ edgeMm, allEdgesMm: all, methods: methodsOf(part.id), bodyM2 });
     const outside = areas.length + beyond.length;
     if (edgeMm > 0) beyond.push(beyondArea(part, sizeM2, edgeMm / 1000));
     for (const place of own[number]!) {
-      const to = rimPart(place.rim);
+      const to = neighbourPart(place.rim);
       const met = works.findIndex((work) => work.part.id === to);
       if (to !== null && met < 0) continue;
       const gap = place.rim.beyond === 'gap';
       // Where two parts both speak of where they meet the first is heard: it masks a gap between them whenever it is painted.
-      const later = met >= 0 && met < number && own[met]!.some(({ rim }) => rimPart(rim) === part.id);
+      const later = met >= 0 && met < number && own[met]!.some(({ rim }) => neighbourPart(rim) === part.id);
       const inward = met < 0 || (gap && !later && edgeMm > 0);
       if (later && !gap) continue;
       const sides = inward ? [{ ...place, other: outside }] : metBeside(place, own[met]!, works[met]!, part.id, edgesTowards(own[number]!, to!), starts[met]!);
@@ -87,10 +87,10 @@ function placesOn({ part, setOut, arrangement }: PartWork): OwnPlace[] {
     const whole = edgePath(skin, rim.edge);
     if (!whole) return [];
     const edgeMm = pathLength(whole);
-    const span = rimSpan(rim, edgeMm);
+    const span = rimInterval(rim, edgeMm);
     return stretches.flatMap((stretch) => {
       const [from, to] = [Math.max(stretch.from, span[0]), Math.min(stretch.to, span[1])];
-      const path = stretch.edge === rim.edge && to > from ? pieceOf(whole, from, to) : null;
+      const path = stretch.edge === rim.edge && to > from ? pathSlice(whole, from, to) : null;
       return path ? [{ ...stretch, from, to, rim, edgeMm, span, path }] : [];
     });
   });
@@ -98,7 +98,7 @@ function placesOn({ part, setOut, arrangement }: PartWork): OwnPlace[] {
 
 /** Edges of a part that meet another, in order. */
 const edgesTowards = (places: readonly OwnPlace[], other: string): number[] => [
-  ...new Set(places.flatMap(({ edge, rim }) => (rimPart(rim) === other ? [edge] : []))),
+  ...new Set(places.flatMap(({ edge, rim }) => (neighbourPart(rim) === other ? [edge] : []))),
 ];
 
 /** Ends of areas on both sides of where parts meet that lie no further apart are one, mm. */
@@ -124,18 +124,18 @@ function metBeside(
     const [ours, other] = [place.span, one.span];
     const across = (at: number) => snapped(ours[1] - ((ours[1] - ours[0]) * (at - other[0])) / (other[1] - other[0]));
     const [fromMm, toMm] = [Math.max(place.from, across(one.to)), Math.min(place.to, across(one.from))];
-    const path = pieceOf(place.path, fromMm, toMm);
+    const path = pathSlice(place.path, fromMm, toMm);
     return path && toMm - fromMm > SAME_END_MM / 2 ? [{ ...place, from: fromMm, to: toMm, path, other: start + one.area }] : [];
   });
   if (found.length > 0) return found;
   const sizes = arrangement.areas.map(({ sizeMm2 }) => sizeMm2);
-  return [{ ...place, other: start + Math.max(0, sizes.indexOf(largest(sizes))) }];
+  return [{ ...place, other: start + Math.max(0, sizes.indexOf(maxOf(sizes))) }];
 }
 
 const beyondArea = ({ id, count }: PartWork['part'], sizeM2: number, edgeM: number): OrderArea => ({
-  id: areaRef(id, BEYOND),
-  area: BEYOND,
-  code: BEYOND,
+  id: areaRef(id, SURROUNDINGS_ID),
+  area: SURROUNDINGS_ID,
+  code: SURROUNDINGS_ID,
   part: id,
   count,
   sizeM2,
@@ -159,21 +159,21 @@ const borderOf = ({ area, other, path, oneWay }: RimPlace, count: number): Order
   lengthM: (pathLength(path) / 1000) * count,
   pieces: count,
   setOutMin: 0,
-  corners: corners(path).length * count,
+  corners: cornerDistances(path).length * count,
   bend: bendOf(path),
   sealM: 0,
 });
 
 /** A stretch of a rim as its tape is chosen. */
-export const toMask = ({ rim, path }: RimPlace, one: EdgeClass): Omit<RimToMask, 'staysMin' | 'bondN25'> => ({
-  beyond: rim.beyond as RimToMask['beyond'],
+export const maskedRimOf = ({ rim, path }: RimPlace, one: EdgeClass): Omit<MaskedRim, 'staysMin' | 'bondN25'> => ({
+  beyond: rim.beyond as MaskedRim['beyond'],
   gapMm: rim.beyond === 'gap' ? rim.width : null,
   path,
   class: one,
 });
 
 /** How long a tape along a rim comes off clean, at best; hours at 23 °C. */
-export const longestCleanAtRim = (place: RimPlace, one: EdgeClass, means: MaskingMeans): number => longestCleanOnRim(toMask(place, one), means);
+export const longestCleanAtRim = (place: RimPlace, one: EdgeClass, means: MaskingMeans): number => longestCleanOnRim(maskedRimOf(place, one), means);
 
 /** The rims of one part as the plan writes them. */
 export const rimsOfPart = (rims: readonly RimPlace[], part: number, { areas }: Pick<OrderProblem, 'areas'>): PartPlan['rims'] =>

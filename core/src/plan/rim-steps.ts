@@ -1,7 +1,7 @@
 import type { Technique } from '../runs';
 import type { PartPlan } from '../setout';
-import { sumOf, theFirst } from '../units';
-import type { StepSaid } from './says';
+import { sumOf, firstItem } from '../units';
+import type { StepMessage } from './says';
 import { nameOf } from './step-places';
 import type { RimItem } from './item-types';
 
@@ -16,8 +16,8 @@ export function rimsAlike(rims: readonly RimItem[]): RimItem[][] {
 }
 
 /** What is said of such a step. */
-export function rimSay(alike: readonly RimItem[], parts: readonly PartPlan[]): StepSaid {
-  const { part, material, widthMm, beyond, count, techniques } = theFirst(alike);
+export function rimMessage(alike: readonly RimItem[], parts: readonly PartPlan[]): StepMessage {
+  const { part, material, widthMm, beyond, count, techniques } = firstItem(alike);
   const [technique, ...more] = techniques.map(({ from: _from, to: _to, ...how }) => how as Technique);
   const edges = [...new Map(alike.map(({ edge, edgeName }) => [edge, edgeName])).values()];
   return {

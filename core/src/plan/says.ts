@@ -1,18 +1,18 @@
-import type { OpeningSaid } from '../masking';
-import type { FinishMethod, PaintSystemKey, School } from '../finish';
+import type { OpeningMessage } from '../masking';
+import type { FinishMethod, PaintSystemKey, PullTiming } from '../finish';
 import type { Substrate } from '../job';
-import type { LineSaid } from '../lines';
-import type { RuleSays } from '../order';
-import type { OverAnswer, OverSaid } from '../over';
-import type { Doubt, RimBeyond, SideSeen, Technique } from '../runs';
+import type { LineMessage } from '../lines';
+import type { RuleMessages } from '../order';
+import type { OverAnswer, OverMessage } from '../over';
+import type { Doubt, OutsideRim, SeenSide, Technique } from '../runs';
 import type { EdgeName } from '../surface';
 import type { Cleaner, Grit } from '../prepare';
-import type { NoValues, Said, SaidOf } from '../units';
+import type { NoValues, Message, MessageOf } from '../units';
 
 // What a plan says. Names, codes of lines and areas, and places are values; a finish stands by the name a person gave it.
 
 /** Why a stage takes so many coats. */
-export interface CoatsSays {
+export interface CoatsMessages {
   readonly 'coats.sheet': { readonly coats: number };
   readonly 'coats.card': { readonly coats: number };
   readonly 'coats.floor': { readonly coats: number };
@@ -21,7 +21,7 @@ export interface CoatsSays {
   readonly 'coats.hiding': { readonly coats: number; readonly over: string | null };
   readonly 'coats.most': { readonly coats: number; readonly over: string | null };
 }
-export type CoatsSaid = SaidOf<CoatsSays>;
+export type CoatsMessage = MessageOf<CoatsMessages>;
 
 /** A few places in words: part names only where there is more than one part. */
 export type Places = readonly string[];
@@ -36,30 +36,30 @@ export type Reach = 'whole' | 'mist' | 'drips';
 type Leak = { readonly part: string; readonly places: readonly string[] };
 
 /** Where a mask is known to leak. */
-export interface LeakSays {
+export interface LeakMessages {
   readonly 'leak.crossing': Leak;
   readonly 'leak.corner': Leak;
   readonly 'leak.fold': Leak;
   readonly 'leak.row': Leak;
   readonly 'leak.tight': Leak;
 }
-export type LeakSaid = SaidOf<LeakSays>;
+export type LeakMessage = MessageOf<LeakMessages>;
 
 /** Tape that closes openings, by what it does: all together, off the roll; a tape by its code, null: what fits. */
 type ClosingTapeValues = { readonly tape: string | null; readonly lengthMm: number };
-export interface ClosingTapeSays {
+export interface ClosingTapeMessages {
   readonly 'closing.base': ClosingTapeValues;
   readonly 'closing.lip': ClosingTapeValues;
   readonly 'closing.cap': ClosingTapeValues;
 }
-export type ClosingTapeSaid = SaidOf<ClosingTapeSays>;
+export type ClosingTapeMessage = MessageOf<ClosingTapeMessages>;
 
 /** Openings that are closed, or opened again: how many, by part, and how each is; plans from before do not tell how. */
 export type PlugValues = {
   readonly plugs: number;
   readonly places: readonly string[];
-  readonly closings?: readonly OpeningSaid[];
-  readonly tapes?: readonly ClosingTapeSaid[];
+  readonly closings?: readonly OpeningMessage[];
+  readonly tapes?: readonly ClosingTapeMessage[];
   /** What is done with the tape before it goes on. */
   readonly before?: readonly Technique[];
 };
@@ -79,12 +79,12 @@ type OwnPieceValues = {
   /** Places it goes by on its way, two figures each. */
   readonly byMm?: readonly number[];
 };
-export interface OwnPieceSays {
+export interface OwnPieceMessages {
   /** `tape` null: it is not on the shelf. */
   readonly 'own.tape': OwnPieceValues & { readonly tape: string | null; readonly lengthMm: number };
   readonly 'own.cover': OwnPieceValues & { readonly sizeM2: number };
 }
-export type OwnPieceSaid = SaidOf<OwnPieceSays>;
+export type OwnPieceMessage = MessageOf<OwnPieceMessages>;
 
 /**
  * Paint made ready. `partsMl`: of each part, paint first; `cans`: whole ones, null where it does not come in cans; `batches`: how often it is mixed on the way,
@@ -102,7 +102,7 @@ type MixValues = {
   readonly method?: Method;
 };
 
-export interface StepSays {
+export interface StepMessages {
   readonly 'step.wait-tape-safe': NoValues;
   readonly 'step.wait-over': NoValues;
   readonly 'step.wait-pull': NoValues;
@@ -113,16 +113,16 @@ export interface StepSays {
   readonly 'step.wash': { readonly places: Places; readonly cleaner: Cleaner };
   readonly 'step.warm': { readonly belowC: number };
   /** `grit` null: a scuff of what was sprayed in this job; `masked`: tape of an earlier stage lies beside it. */
-  readonly 'step.abrade': { readonly places: Places; readonly reason: OverSaid; readonly grit?: Grit | null; readonly masked?: boolean };
+  readonly 'step.abrade': { readonly places: Places; readonly reason: OverMessage; readonly grit?: Grit | null; readonly masked?: boolean };
   /** A film whose limit has passed before the next coat; `masked`: tape lies beside it. */
-  readonly 'step.scuff': { readonly coat: Said; readonly masked: boolean };
-  readonly 'step.barrier': { readonly places: Places; readonly reason: OverSaid };
+  readonly 'step.scuff': { readonly coat: Message; readonly masked: boolean };
+  readonly 'step.barrier': { readonly places: Places; readonly reason: OverMessage };
   readonly 'step.plug': PlugValues;
   readonly 'step.unplug': PlugValues;
   readonly 'step.lay': {
     readonly tape: string | null;
     readonly line: string;
-    readonly side: SideSeen | 'along';
+    readonly side: SeenSide | 'along';
     readonly part: string | null;
     readonly tapeMm: number;
     readonly count: number;
@@ -138,7 +138,7 @@ export interface StepSays {
     /** Code of a tape, `foam`, or null: nothing on the shelf fits. */
     readonly material: string | null;
     readonly widthMm: number;
-    readonly beyond: RimBeyond;
+    readonly beyond: OutsideRim;
     readonly edges: readonly EdgeName[];
     /** All pieces of one part together, and how many parts alike. */
     readonly lengthMm: number;
@@ -148,12 +148,12 @@ export interface StepSays {
   };
   readonly 'step.cover': CoverPlaces & { readonly reach?: Reach; readonly seams?: readonly Technique[] };
   /** `own`: what a person laid besides; left out in plans from before. */
-  readonly 'step.uncover': CoverPlaces & { readonly own?: readonly OwnPieceSaid[] };
+  readonly 'step.uncover': CoverPlaces & { readonly own?: readonly OwnPieceMessage[] };
   /** What a person lays besides. */
-  readonly 'step.own': { readonly pieces: readonly OwnPieceSaid[] };
+  readonly 'step.own': { readonly pieces: readonly OwnPieceMessage[] };
   /** `finish` null: liquid mask. */
   readonly 'step.seal': { readonly finish: string | null; readonly places: Places; readonly dryMin: number };
-  readonly 'step.gate': { readonly masked: boolean; readonly leaks?: readonly LeakSaid[] };
+  readonly 'step.gate': { readonly masked: boolean; readonly leaks?: readonly LeakMessage[] };
   readonly 'step.gun-clean': NoValues;
   readonly 'step.gun-strip': NoValues;
   readonly 'step.mix': MixValues;
@@ -169,41 +169,41 @@ export interface StepSays {
     /** Areas in which it fades out. */
     readonly blends?: Places;
     /** Of the last coat, where one alone is to pull in between; left out: nothing of that. */
-    readonly alone?: Said;
+    readonly alone?: Message;
     /** Of the last coat in sections: which of them go on now. */
-    readonly sections?: readonly SectionSaid[];
+    readonly sections?: readonly SectionMessage[];
   };
   readonly 'step.blend': { readonly finish: string; readonly places: Places; readonly method: FinishMethod };
   readonly 'step.inspect': { readonly plugs: boolean; readonly aircraft: boolean };
   readonly 'step.pull': {
     readonly finish: string;
-    readonly school: School;
+    readonly school: PullTiming;
     readonly fromMin: number;
     readonly toMin: number | null;
     readonly hands: number;
     /** How one alone does it, section by section; left out: no way, or no need. */
-    readonly alone?: Said;
+    readonly alone?: Message;
     /** Earlier stages whose masks come off with it, by number. */
     readonly older: readonly string[];
     /** The lines it is of where single lines come off before the rest; `rest`: lines have come off before it. Left out: all of it. */
     readonly lines?: Places;
     readonly rest?: boolean;
     /** In sections, which of them, and how: the times are from the coat before it. */
-    readonly sections?: readonly SectionSaid[];
+    readonly sections?: readonly SectionMessage[];
     /** Others are painted after it, in its mist where it is sprayed. */
     readonly more?: 'mist' | 'drips';
   };
   /** A step of an older plan, in the words it had. */
   readonly 'step.typed': { readonly title: string; readonly detail: string };
 }
-export type StepSaid = SaidOf<StepSays>;
+export type StepMessage = MessageOf<StepMessages>;
 
 /** A section of a coat. */
-export interface SectionSays {
+export interface SectionMessages {
   /** Areas of a piece; none: whole pieces, from the first to the last of so many alike. */
   readonly 'section.of': { readonly part: string; readonly areas: readonly string[]; readonly first: number; readonly last: number; readonly of: number };
 }
-export type SectionSaid = SaidOf<SectionSays>;
+export type SectionMessage = MessageOf<SectionMessages>;
 
 /** What a step may not be begun before, or be late for. */
 export const RULE_CODES = ['order', 'tape-safe', 'over', 'recoat', 'pull', 'pot', 'flash', 'typed'] as const;
@@ -229,10 +229,10 @@ export const SAFETY_CODES = [
 export type SafetyCode = (typeof SAFETY_CODES)[number];
 
 /** What a person should know, found in air, parts, lines and areas. */
-export interface AdviceSays extends RuleSays {
+export interface AdviceMessages extends RuleMessages {
   readonly 'advice.dew': { readonly marginC: number; readonly dewPointC: number; readonly needsC: number };
   readonly 'advice.cold': { readonly belowC: number };
-  readonly 'advice.line': { readonly line: string; readonly fault: LineSaid };
+  readonly 'advice.line': { readonly line: string; readonly fault: LineMessage };
   readonly 'advice.loose': { readonly line: string; readonly lengthMm: number };
   readonly 'advice.sliver': { readonly area: string };
   /** `finishes` by name; null among them stands as an empty text: kept as it is. */
@@ -242,18 +242,18 @@ export interface AdviceSays extends RuleSays {
   readonly 'advice.unchosen': { readonly areas: readonly string[] };
   readonly 'advice.lost': { readonly finish: string | null; readonly alongMm: number; readonly aboveMm: number };
   readonly 'advice.doubt': { readonly stage: number; readonly run: string; readonly line: string; readonly doubt: Doubt };
-  readonly 'advice.no-window': { readonly stage: number; readonly finish: string; readonly wanted: School; readonly school: School };
-  readonly 'advice.line-school': { readonly stage: number; readonly line: string; readonly wanted: School; readonly school: School };
-  readonly 'advice.hands': { readonly stage: number; readonly pullMin: number; readonly windowMin: number; readonly hands: number; readonly alone?: Said };
+  readonly 'advice.no-window': { readonly stage: number; readonly finish: string; readonly wanted: PullTiming; readonly school: PullTiming };
+  readonly 'advice.line-school': { readonly stage: number; readonly line: string; readonly wanted: PullTiming; readonly school: PullTiming };
+  readonly 'advice.hands': { readonly stage: number; readonly pullMin: number; readonly windowMin: number; readonly hands: number; readonly alone?: Message };
   /** One alone cannot: pulling one section takes longer than its window, or there is nothing to be divided. */
   readonly 'advice.not-alone': { readonly stage: number; readonly hands: number };
   readonly 'advice.sections': {
     readonly stage: number;
-    readonly wanted: School;
-    readonly school: School;
+    readonly wanted: PullTiming;
+    readonly school: PullTiming;
     readonly pullMin: number;
     readonly windowMin: number;
-    readonly alone?: Said;
+    readonly alone?: Message;
   };
   /** The last coat in sections: so many, so many of them painted ahead of the pull at most; minutes of all of it. */
   readonly 'advice.alone': { readonly sections: number; readonly ahead: number; readonly totalMin: number };
@@ -262,7 +262,7 @@ export interface AdviceSays extends RuleSays {
     readonly finish: string;
     readonly areas: readonly string[];
     readonly answer: OverAnswer;
-    readonly reason: OverSaid;
+    readonly reason: OverMessage;
   };
   readonly 'advice.late': { readonly stage: number };
   readonly 'advice.kept-open': { readonly area: string; readonly stage: number; readonly finish: string };
@@ -286,4 +286,4 @@ export interface AdviceSays extends RuleSays {
   readonly 'advice.contrast-low': { readonly finishes: readonly string[]; readonly deltaE: number; readonly limit: number };
   readonly 'advice.contrast-high': { readonly finishes: readonly string[]; readonly deltaE: number; readonly limit: number };
 }
-export type AdviceSaid = SaidOf<AdviceSays>;
+export type AdviceMessage = MessageOf<AdviceMessages>;

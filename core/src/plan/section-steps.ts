@@ -1,18 +1,18 @@
-import type { SectionHeap } from '../batch';
+import type { SectionBatch } from '../batch';
 import { isSprayed, type Finish } from '../finish';
 import type { AfterRule } from '../log';
 import type { StageSections } from '../order';
-import { plainly, type StepId } from '../units';
-import type { CoatMore, CoatValues } from './coat-steps';
-import { tapesOff } from './pull-steps';
-import { sectionsSaid } from './sections';
+import { messageWithoutValues, type StepId } from '../units';
+import type { CoatSectionInfo, CoatValues } from './coat-steps';
+import { tapeRemovals } from './pull-steps';
+import { sectionMessages } from './sections';
 import { stepId, type StepClock } from './step-clock';
-import { coatId, driesIn, filmRule } from './step-rules';
+import { coatId, dryingLocationOf, filmRule } from './step-rules';
 import type { StepSource } from './steps';
 import type { StagePlan } from './types';
 
 /** Puts a coat of some sections on. */
-type CoatStep = (name: string, coat: number, minutes: number, said: Pick<CoatValues, 'sections'>, more: CoatMore) => void;
+type CoatStep = (name: string, coat: number, minutes: number, said: Pick<CoatValues, 'sections'>, more: CoatSectionInfo) => void;
 
 /**
  * The last coat section by section, and each pulled in its turn by the one person who does both. The last painting has the name the coat has
@@ -29,9 +29,9 @@ export function sectionSteps(
   const { coats } = stage;
   const { heaps } = sections;
   const { cleaning } = source.sequence.stages[stage.number - 1]!;
-  const [paints, pulls] = (['paint', 'pull'] as const).map((turn) => heaps.filter((heap) => heap.turn === turn)) as [SectionHeap[], SectionHeap[]];
-  const coatName = (heap: SectionHeap) => (heap === paints.at(-1) ? `${coats}` : `${coats}.${paints.indexOf(heap) + 1}`);
-  const tapes = tapesOff(stage, source);
+  const [paints, pulls] = (['paint', 'pull'] as const).map((turn) => heaps.filter((heap) => heap.turn === turn)) as [SectionBatch[], SectionBatch[]];
+  const coatName = (heap: SectionBatch) => (heap === paints.at(-1) ? `${coats}` : `${coats}.${paints.indexOf(heap) + 1}`);
+  const tapes = tapeRemovals(stage, source);
   let endMin = 0;
   let last: StepId | null = null;
   for (const heap of heaps) {
@@ -42,26 +42,26 @@ export function sectionSteps(
     const own = [...plain, ...(stage.sections?.slice(first, first + count) ?? [])];
     const parts = [...new Set(own.map((one) => one.part))];
     const part = parts.length === 1 ? { part: parts[0]! } : {};
-    const said = sectionsSaid(own, source.parts);
+    const said = sectionMessages(own, source.parts);
     const minutes = heap.endMin - startMin;
     let restMin = startMin - endMin;
     if (turn === 'pull' && endMin >= sections.paintedMin - 1e-9 && place === cleaning.after + 1 && cleaning.minutes > 0) {
-      add('gun-clean', null, cleaning.minutes, plainly('step.gun-clean'));
+      add('gun-clean', null, cleaning.minutes, messageWithoutValues('step.gun-clean'));
       restMin -= cleaning.minutes;
     }
     endMin = heap.endMin;
     if (turn === 'paint') {
       // Put off until its pull can be in time.
       const rest: AfterRule[] = restMin > 1e-9 && last !== null ? [{ step: last, from: 'end', minMin: restMin, maxMin: null, code: 'flash' }] : [];
-      pass('wait', `section-${coatName(heap)}`, restMin, plainly('step.wait-section'));
+      pass('wait', `section-${coatName(heap)}`, restMin, messageWithoutValues('step.wait-section'));
       coatStep(coatName(heap), coats, minutes, { sections: said }, { ...part, rest });
       last = idOf(heap);
       continue;
     }
     const name = place === pulls.length ? null : `${place}`;
-    pass('wait', name === null ? 'pull' : `pull-${name}`, restMin, plainly('step.wait-pull'));
+    pass('wait', name === null ? 'pull' : `pull-${name}`, restMin, messageWithoutValues('step.wait-pull'));
     const rules = heap.painted.map(({ heap: painted, fromMin, toMin }) =>
-      filmRule(idOf(heaps[painted]!), { fromMin, toMin }, 'pull', finish, source, driesIn(stage.school)),
+      filmRule(idOf(heaps[painted]!), { fromMin, toMin }, 'pull', finish, source, dryingLocationOf(stage.school)),
     );
     const before = heaps.slice(0, heaps.indexOf(heap)).findLast((one) => one.turn === 'paint')!;
     const [opens, closes] = [
@@ -83,7 +83,7 @@ export function sectionSteps(
     add('pull', name, minutes, { code: 'step.pull', values }, { ...part, items, after: rules });
   }
 
-  function idOf(heap: SectionHeap): StepId {
+  function idOf(heap: SectionBatch): StepId {
     return coatId(stage, coatName(heap));
   }
 }

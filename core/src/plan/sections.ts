@@ -1,16 +1,16 @@
 import type { StageCost, StageSection, StageSections } from '../order';
-import { theFirst, type PartId, type Said } from '../units';
+import { firstItem, type PartId, type Message } from '../units';
 import type { StageSource } from './means';
-import type { SectionSaid } from './says';
-import type { Alone, SectionName, SectionPlan, StagePlan } from './types';
+import type { SectionMessage } from './says';
+import type { OnePersonPlan, SectionName, SectionPlan, StagePlan } from './types';
 import type { PartPlan } from '../setout';
 
 /** How one alone does it: so many sections, so many of them ahead. */
-export const aloneIn = (sections: StageSections | null): Alone | null =>
-  sections && { sections: sections.sections.length, ahead: theFirst(sections.heaps).count, totalMin: sections.totalMin };
+export const onePersonPlan = (sections: StageSections | null): OnePersonPlan | null =>
+  sections && { sections: sections.sections.length, ahead: firstItem(sections.heaps).count, totalMin: sections.totalMin };
 
 /** The same as it is said beside a pull or a coat, where it is not planned so already; nothing where it is not. */
-export const aloneSaid = ({ alone, sections }: StagePlan): { readonly alone?: Said } =>
+export const onePersonMessage = ({ alone, sections }: StagePlan): { readonly alone?: Message } =>
   alone && !sections ? { alone: { code: 'advice.alone', values: { ...alone } } } : {};
 
 /** When each section is painted and pulled, on the clock of the job. */
@@ -39,7 +39,7 @@ export const named = ({ part, piece, area }: StageSection, { works, problem }: P
 });
 
 /** Sections one after the other as a person names them: areas of a piece together, and whole pieces of a part. */
-export function sectionsSaid(sections: readonly SectionName[], parts: readonly PartPlan[]): SectionSaid[] {
+export function sectionMessages(sections: readonly SectionName[], parts: readonly PartPlan[]): SectionMessage[] {
   const groups: { part: PartId; first: number; last: number; of: number; areas: string[] }[] = [];
   for (const { part, piece, of, area } of sections) {
     const last = groups.at(-1);

@@ -1,37 +1,37 @@
-import { clippedWindows, type PullWindows } from '../drying';
-import { coatsFloor, mixFor, shownOver, type Finish } from '../finish';
+import { limitWindows, type PullWindows } from '../drying';
+import { minCoatsForBuild, mixFor, colourOverGround, type Finish } from '../finish';
 import {
   filmTimes,
   finishOf,
-  overMinutes,
-  pastWindow,
+  compatibilityMinutes,
+  isPastWindow,
   sectionsFor,
-  shownMinutes,
+  displayedMinutes,
   startProgress,
-  usedFinishes,
+  finishesInUse,
   type OrderProblem,
   type Sequence,
   type StageCost,
 } from '../order';
-import { aloneIn, named, sectionsPlanned } from './sections';
-import { offAfter, sessionsOf } from './item-frame';
+import { onePersonPlan, named, sectionsPlanned } from './sections';
+import { removalStage, sessionsOf } from './item-frame';
 import { itemsOf, type StageItems } from './items';
 import { withLiesOver } from './lies-over';
 import { inLayingOrder } from './lists';
 import type { StageSource } from './means';
 import { placeOfArea } from './places';
-import { commonSpan, RULE_OF_THUMB, type Span } from '../units';
-import type { CoatsSaid } from './says';
+import { intersectSpans, RULE_OF_THUMB, type Span } from '../units';
+import type { CoatsMessage } from './says';
 import type { PrepareTask, StagePaint, StagePlan } from './types';
 
 /** Every stage of a sequence, and everything that is laid for it. */
-export interface StagesMade {
+export interface StageBuild {
   readonly stages: readonly StagePlan[];
   readonly items: readonly StageItems[];
 }
 
 /** Writes every stage of a sequence into the plan, in steps: what is open and covered, what is laid, pictures, windows. */
-export function* stageSteps(sequence: Sequence, source: StageSource): Generator<void, StagesMade> {
+export function* stageSteps(sequence: Sequence, source: StageSource): Generator<void, StageBuild> {
   const laid: StageItems[] = [];
   for (const index of sequence.stages.keys()) {
     laid.push(itemsOf(sequence, index, source));
@@ -58,7 +58,7 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
   const { pulling, pulled } = stage;
   const own = items[index]!;
   const { layMin, sealMin, coatMin, pullMin, uncoverMin, overMin, tapeM, coats, keep, gap, mask } = stage;
-  const { changeMin, waitMin } = shownMinutes(stage);
+  const { changeMin, waitMin } = displayedMinutes(stage);
   const refs = (indices: readonly number[]) => indices.map((area) => problem.areas[area]!.id);
   return {
     number: index + 1,
@@ -66,7 +66,7 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     finish: stage.finish,
     layer: layerOf(stage, index, problem),
     coats,
-    coatsFloor: coatsFloor(finish),
+    coatsFloor: minCoatsForBuild(finish),
     coatsWhy: coatsWhy(finish, stage, source),
     under: stage.under,
     buildUm: coats * finish.coatUm,
@@ -87,13 +87,13 @@ function stagePlan(sequence: Sequence, index: number, items: readonly StageItems
     waitMin,
     tapeM,
     keep,
-    late: (pulled?.masks ?? []).some((one) => one !== pulling && pastWindow(problem, one, pulled?.at ?? 0)),
+    late: (pulled?.masks ?? []).some((one) => one !== pulling && isPastWindow(problem, one, pulled?.at ?? 0)),
     windows: pulling && windowsOf(finish, stage, own, source),
     school: pulling?.school ?? null,
     pull: pulling && pullWindow(sequence, index, own),
     ...earlyLines(stage, own),
     hands: pulled?.hands ?? 0,
-    alone: aloneIn(stage.sections ?? sectionsFor(problem, stage, windowAlone(finish, stage, own, source))),
+    alone: onePersonPlan(stage.sections ?? sectionsFor(problem, stage, windowAlone(finish, stage, own, source))),
     ...(stage.sections
       ? {
           sections: sectionsPlanned(stage, stage.sections, preparation.minutes, source),
@@ -127,14 +127,14 @@ const cleanUntil = ({ pulling, lastCoatMin }: Pick<StageCost, 'pulling' | 'lastC
 function pullWindow({ stages }: Sequence, index: number, items: StageItems): StagePlan['pull'] {
   const stage = stages[index]!;
   if (!stage.pulling) return null;
-  const off = stages[offAfter({ stages }, index, null)]!;
+  const off = stages[removalStage({ stages }, index, null)]!;
   // When the pull is over: paper and film may be folded up later.
   const offMin = allOff(off) - stage.lastCoatMin;
   const { span, early } = stage.pulling;
   // In sections the window is that of each of them.
   if (stage.sections) return { fromMin: span.from, toMin: span.to };
   // Of a mask that stayed on, lines with a school of their own come off with the rest: in the windows of both where there is time for that.
-  const both = commonSpan([span, ...early.map((turn) => turn.span)]);
+  const both = intersectSpans([span, ...early.map((turn) => turn.span)]);
   const inBoth = off !== stage && offMin <= (both.to ?? Infinity) + 1e-9;
   return windowUntil(inBoth ? both : span, stage, items.cleanMin, offMin);
 }
@@ -164,7 +164,7 @@ function earlyLines({ pulling, pulled, lastCoatMin }: StageCost, { earlyCleanMin
 }
 
 function windowsOf(finish: Finish, stage: StageCost, items: StageItems, { problem }: StageSource): PullWindows {
-  return clippedWindows(filmTimes(problem, finish, stage.coats).windows, Math.max(0, cleanUntil(stage, items.cleanMin)));
+  return limitWindows(filmTimes(problem, finish, stage.coats).windows, Math.max(0, cleanUntil(stage, items.cleanMin)));
 }
 
 const layerOf = ({ finish }: StageCost, index: number, { primer, areas }: OrderProblem): StagePlan['layer'] => {
@@ -184,7 +184,7 @@ function tasksOf(finish: Finish, { over }: StageCost, { problem }: StageSource):
   for (const { answer, areas } of groups.values()) totals.set(answer, (totals.get(answer) ?? 0) + sizeOf(areas));
   return [...groups.values()].map(({ answer, reason, areas }) => {
     const total = totals.get(answer) ?? 0;
-    const minutes = total > 0 ? (overMinutes(answer, total, finish) * sizeOf(areas)) / total : 0;
+    const minutes = total > 0 ? (compatibilityMinutes(answer, total, finish) * sizeOf(areas)) / total : 0;
     return { answer, reason, places: areas.map((area) => placeOfArea(problem, area)), minutes };
   });
 }
@@ -219,14 +219,14 @@ function picturesOf(stage: StageCost, seen: readonly string[], { works, problem,
     part: part.id,
     areas: arrangement.areas.map(({ code }, index) => {
       const at = starts.areas[number]! + index;
-      return { code, open: stage.open[at]!, covered: covered.has(at), colour: stage.open[at]! ? shownOver(finish, seen[at]!, stage.coats) : seen[at]! };
+      return { code, open: stage.open[at]!, covered: covered.has(at), colour: stage.open[at]! ? colourOverGround(finish, seen[at]!, stage.coats) : seen[at]! };
     }),
   }));
 }
 
-function coatsWhy(finish: Finish, { coats, coatsFrom, under }: StageCost, { problem }: StageSource): CoatsSaid {
+function coatsWhy(finish: Finish, { coats, coatsFrom, under }: StageCost, { problem }: StageSource): CoatsMessage {
   if (coatsFrom === 'sheet' || coatsFrom === 'card' || coatsFrom === 'floor') return { code: `coats.${coatsFrom}`, values: { coats } };
-  const below = usedFinishes(problem)
+  const below = finishesInUse(problem)
     .map((id) => finishOf(problem, id))
     .find(({ colour, id }) => colour === under && id !== finish.id);
   return { code: `coats.${coatsFrom}`, values: { coats, over: below?.name ?? null } };

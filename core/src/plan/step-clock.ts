@@ -1,9 +1,9 @@
 import type { AfterRule, Step, StepKind } from '../log';
-import type { StepSaid } from './says';
+import type { StepMessage } from './says';
 import type { SessionId, StepId } from '../units';
 
 /** A step without its cautions. */
-export type Draft = Omit<Step, 'safety'> & { readonly say: StepSaid };
+export type Draft = Omit<Step, 'safety'> & { readonly say: StepMessage };
 
 type More = Partial<Pick<Draft, 'part' | 'items' | 'after' | 'needs' | 'gun'>>;
 
@@ -14,19 +14,19 @@ export const stepId = (session: SessionId, kind: StepKind, what: string | null):
 /** What is done one after the other. */
 export interface StepClock {
   readonly steps: readonly Draft[];
-  readonly add: (kind: StepKind, what: string | null, minutes: number, say: StepSaid, more?: More) => void;
+  readonly add: (kind: StepKind, what: string | null, minutes: number, say: StepMessage, more?: More) => void;
   /** Time nobody works: left out where there is none. */
-  readonly pass: (kind: 'wait' | 'flash' | 'warm', what: string, minutes: number, say: StepSaid) => void;
+  readonly pass: (kind: 'wait' | 'flash' | 'warm', what: string, minutes: number, say: StepMessage) => void;
 }
 
 /**
  * Puts steps one behind the other.
  * @param session begins the id of each: what a log names a step by
  */
-export function clockFrom(startMin: number, session: SessionId, stage: number | null): StepClock {
+export function newStepClock(startMin: number, session: SessionId, stage: number | null): StepClock {
   let now = startMin;
   const steps: Draft[] = [];
-  const put = (kind: StepKind, what: string | null, minutes: number, say: StepSaid, attended: boolean, more: More = {}) => {
+  const put = (kind: StepKind, what: string | null, minutes: number, say: StepMessage, attended: boolean, more: More = {}) => {
     const { items = [], after = [], needs = attended ? (['person'] as const) : [], part, gun } = more;
     const id = stepId(session, kind, what);
     const also = { ...(part === undefined ? {} : { part }), ...(gun === undefined ? {} : { gun }) };
@@ -43,7 +43,7 @@ export function clockFrom(startMin: number, session: SessionId, stage: number | 
 }
 
 /** Each step for a person comes after the one before it, and says so. */
-export function inOrder(steps: readonly Draft[]): Draft[] {
+export function chainSteps(steps: readonly Draft[]): Draft[] {
   let last: StepId | null = null;
   return steps.map((step) => {
     if (!step.attended) return step;

@@ -1,12 +1,12 @@
 import { isMouth, plugsByPart, plugsIn } from './lists';
-import { BEYOND, closedAlike, type MaskEdge } from '../masking';
+import { SURROUNDINGS_ID, groupClosings, type MaskEdge } from '../masking';
 import type { PartWork } from '../setout';
-import { startsOf } from './places';
+import { partOffsets } from './places';
 import type { PartPlan } from '../setout';
 import type { Technique } from '../runs';
 import type { CoverItem, MouthItem, PlugItem } from './item-types';
-import type { ClosingTapeSaid, CoverPlaces, PlugValues } from './says';
-import { sumOf, theFirst, type AreaId, type PartId } from '../units';
+import type { ClosingTapeMessage, CoverPlaces, PlugValues } from './says';
+import { sumOf, firstItem, type AreaId, type PartId } from '../units';
 
 /** Places part by part, named only where there is more than one part: `Deck A1, A3`. */
 export function placesOf(places: readonly { readonly part: PartId; readonly area: AreaId }[], parts: readonly PartPlan[]): string[] {
@@ -27,8 +27,8 @@ const namedByPart = (codes: ReadonlyMap<string, Iterable<string>>, parts: readon
 
 /** Places of covers: areas, parts that are covered whole, and parts whose surroundings are covered, with the film that takes. */
 export function coverPlaces(covers: readonly CoverItem[], parts: readonly PartPlan[]): CoverPlaces {
-  const areas = covers.flatMap(({ part, area }) => (area === null || area === BEYOND ? [] : [{ part, area }]));
-  const round = covers.filter(({ area }) => area === BEYOND);
+  const areas = covers.flatMap(({ part, area }) => (area === null || area === SURROUNDINGS_ID ? [] : [{ part, area }]));
+  const round = covers.filter(({ area }) => area === SURROUNDINGS_ID);
   return {
     places: placesOf(areas, parts),
     ...(round.length === 0 ? {} : { round: round.map(({ part }) => nameOf(parts, part)), roundM2: sumOf(round, ({ sizeM2 }) => sizeM2) }),
@@ -38,7 +38,7 @@ export function coverPlaces(covers: readonly CoverItem[], parts: readonly PartPl
 
 /** Lines of edges, by their borders among those of all parts: `Deck 2, 5`. */
 export function linesOf(edges: readonly Pick<MaskEdge, 'border'>[], works: readonly PartWork[], parts: readonly PartPlan[]): string[] {
-  const { borders } = startsOf(works);
+  const { borders } = partOffsets(works);
   const list = [...edges].map(({ border }) => {
     const index = borders.findLastIndex((start) => start <= border);
     const { part, arrangement, lines } = works[index]!;
@@ -54,7 +54,7 @@ export function plugValues(plugs: readonly PlugItem[], parts: readonly PartPlan[
   return {
     plugs: counts.reduce((sum, { count }) => sum + count, 0),
     places: counts.map(({ part, count }) => `${nameOf(parts, part)}: ${count}`),
-    closings: closedAlike(plugs.map(({ closing }) => closing)),
+    closings: groupClosings(plugs.map(({ closing }) => closing)),
   };
 }
 
@@ -62,9 +62,9 @@ export function plugValues(plugs: readonly PlugItem[], parts: readonly PartPlan[
 export function closingValues(closings: readonly (PlugItem | MouthItem)[], parts: readonly PartPlan[]): PlugValues {
   const tapes = closings.filter(isMouth);
   const keys = [...new Set(tapes.map(({ kind, material }) => `${kind} ${material}`))];
-  const needs = keys.map((key): ClosingTapeSaid => {
+  const needs = keys.map((key): ClosingTapeMessage => {
     const alike = tapes.filter(({ kind, material }) => `${kind} ${material}` === key);
-    const { kind: use, material: tape } = theFirst(alike);
+    const { kind: use, material: tape } = firstItem(alike);
     return { code: `closing.${use}`, values: { tape, lengthMm: sumOf(alike, ({ lengthMm, count }) => lengthMm * count) } };
   });
   const before = new Map(tapes.flatMap(({ techniques }) => techniques.map(({ from: _, to: __, ...how }) => [how.code, how as Technique] as const)));

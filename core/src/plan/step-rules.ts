@@ -1,8 +1,8 @@
 import type { DryingAir } from '../air';
 import { dryingBuildUm, filmOf } from '../drying';
-import type { Finish, School } from '../finish';
+import type { Finish, PullTiming } from '../finish';
 import type { AfterRule } from '../log';
-import { layerMarks } from '../over';
+import { filmAgeMarks } from '../over';
 import type { StepId } from '../units';
 import type { AfterCode } from './says';
 import { stepId } from './step-clock';
@@ -46,7 +46,7 @@ export const filmRule = (
 });
 
 /** Where a film dries until it is pulled: wet in the booth, later wherever it is left. */
-export const driesIn = (school: School | null): 'left' | 'sprayed' => (school === 'wet' ? 'sprayed' : 'left');
+export const dryingLocationOf = (school: PullTiming | null): 'left' | 'sprayed' => (school === 'wet' ? 'sprayed' : 'left');
 
 const airOnly = ({ airC, rhPercent, movement }: DryingAir): DryingAir => ({ airC, rhPercent, movement });
 
@@ -70,7 +70,7 @@ export function overRules(stage: StagePlan, source: StepSource): AfterRule[] {
   return sequence.stages[stage.number - 1]!.over.windows.flatMap(({ at, fromMin, toMin }) => {
     const earlier = stages[sequence.stages.findIndex(({ lastCoatMin }, index) => index < stage.number - 1 && lastCoatMin === at)];
     const film = earlier && source.finishes.get(earlier.finish);
-    const againMin = film ? (layerMarks(film, source.air, dryingBuildUm(film, earlier.coats)).recoat[1]?.fromMin ?? null) : null;
+    const againMin = film ? (filmAgeMarks(film, source.air, dryingBuildUm(film, earlier.coats)).recoat[1]?.fromMin ?? null) : null;
     return earlier && (fromMin > 0 || toMin !== null) ? [filmRule(lastCoatOf(earlier, source), { fromMin, toMin, againMin }, 'over', film, source)] : [];
   });
 }

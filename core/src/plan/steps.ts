@@ -1,4 +1,4 @@
-import { isModelScale, type JobKind, plainly, RULE_OF_THUMB, sumOf } from '../units';
+import { isModelScale, type JobKind, messageWithoutValues, RULE_OF_THUMB, sumOf } from '../units';
 import { type DryingAir } from '../air';
 import { isSprayed, type Finish } from '../finish';
 import type { Step } from '../log';
@@ -6,21 +6,21 @@ import { type Sequence } from '../order';
 import type { Preparation } from '../prepare';
 import { endSteps, prepareSteps } from './before-after';
 import { coatSteps, mixStep } from './coat-steps';
-import { flashSay } from './flash-say';
+import { flashMessage } from './flash-say';
 import { cautionsAt } from './cautions';
 import { heightOf } from './height';
 import type { StageItems } from './items';
 import { leaksOf } from './leaks';
-import type { LaidHow, Technique } from '../runs';
-import { backingOf, lyingIn, sheetLine, withBacking } from './lists';
+import type { LayMethod, Technique } from '../runs';
+import { backingOf, itemsLyingIn, sheetLine, withBacking } from './lists';
 import type { PartPlan, PartWork } from '../setout';
-import type { Reach, SafetyCode, StepSaid } from './says';
-import { clockFrom, inOrder, type Draft, type StepClock } from './step-clock';
+import type { Reach, SafetyCode, StepMessage } from './says';
+import { newStepClock, chainSteps, type Draft, type StepClock } from './step-clock';
 import { coverPlaces, linesOf, nameOf, placesOf, closingValues } from './step-places';
-import { rimSay, rimsAlike } from './rim-steps';
+import { rimMessage, rimsAlike } from './rim-steps';
 import { tapeSafeRules } from './step-rules';
 import { afterCoats } from './pull-steps';
-import { ownSay } from './own-say';
+import { ownPieceMessage } from './own-say';
 import type { BackingItem, Item, LineItem, SeamItem } from './item-types';
 import type { PrepareTask, StagePlan } from './types';
 
@@ -50,7 +50,7 @@ export interface StepSource {
  */
 export function stepsOf(source: StepSource): Step[] {
   const steps = source.stages.flatMap((stage) => stageSteps(stage, source));
-  return withSafety(inOrder([...prepareSteps(source), ...steps, ...endSteps(source)]), source);
+  return withSafety(chainSteps([...prepareSteps(source), ...steps, ...endSteps(source)]), source);
 }
 
 function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
@@ -58,14 +58,14 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
   const cost = sequence.stages[stage.number - 1]!;
   const finish = finishes.get(stage.finish) as Finish;
   const { closings, rims, lines, backings, covers, seams, own } = items[stage.number - 1]!;
-  const clock = clockFrom(stage.startMin, stage.session, stage.number);
+  const clock = newStepClock(stage.startMin, stage.session, stage.number);
   const { add, pass } = clock;
   const tasks = (answer: PrepareTask['answer']) => stage.tasks.filter((task) => task.answer === answer);
-  const tapes = lyingIn(linesOfAll(source), stage);
+  const tapes = itemsLyingIn(linesOfAll(source), stage);
   // Masks of earlier stages may still lie beside what is keyed.
   const masked = tapes.some((tape) => tape.stage < stage.number);
-  pass('wait', 'tape-safe', cost.waits.tapeMin, plainly('step.wait-tape-safe'));
-  pass('wait', 'over', cost.waits.overMin, plainly('step.wait-over'));
+  pass('wait', 'tape-safe', cost.waits.tapeMin, messageWithoutValues('step.wait-tape-safe'));
+  pass('wait', 'over', cost.waits.overMin, messageWithoutValues('step.wait-over'));
   for (const { reason, places, minutes } of tasks('abrade'))
     add('abrade', reason.code, minutes, { code: 'step.abrade', values: { places: placesOf(places, parts), reason, grit: null, masked } });
   const mayLie = tapeSafeRules(stage, source);
@@ -75,7 +75,7 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
   }
   for (const [index, alike] of rimsAlike(rims).entries()) {
     const ids = alike.map(({ id }) => id);
-    add('lay', ids[0]!, layMinOf(alike), rimSay(alike, parts), { part: alike[0]!.part, items: ids, after: index === 0 ? mayLie : [] });
+    add('lay', ids[0]!, layMinOf(alike), rimMessage(alike, parts), { part: alike[0]!.part, items: ids, after: index === 0 ? mayLie : [] });
   }
   const laidAlone = lines.filter(({ sheetOf }) => sheetOf === null);
   laidAlone.forEach((line, index) => {
@@ -91,7 +91,13 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
     add('cover', null, layMinOf([...covers, ...seams]), { code: 'step.cover', values }, { items: ids, after: lines.length === 0 ? mayLie : [] });
   }
   if (own.length > 0)
-    add('lay', 'own', layMinOf(own), { code: 'step.own', values: { pieces: own.map((item) => ownSay(item, parts)) } }, { items: own.map(({ id }) => id) });
+    add(
+      'lay',
+      'own',
+      layMinOf(own),
+      { code: 'step.own', values: { pieces: own.map((item) => ownPieceMessage(item, parts)) } },
+      { items: own.map(({ id }) => id) },
+    );
   sealSteps(stage, source, clock);
   add('gate', null, cost.change.gateMin, {
     code: 'step.gate',
@@ -99,8 +105,8 @@ function stageSteps(stage: StagePlan, source: StepSource): readonly Draft[] {
   });
   for (const { reason, places, minutes } of tasks('barrier'))
     add('prime', reason.code, minutes, { code: 'step.barrier', values: { places: placesOf(places, parts), reason } });
-  pass('flash', 'barrier', cost.over.barrierWaitMin, flashSay(finish, stage, false));
-  if (cost.change.stripMin > 0) add('gun-strip', null, cost.change.stripMin, plainly('step.gun-strip'));
+  pass('flash', 'barrier', cost.over.barrierWaitMin, flashMessage(finish, stage, false));
+  if (cost.change.stripMin > 0) add('gun-strip', null, cost.change.stripMin, messageWithoutValues('step.gun-strip'));
   mixStep(stage, finish, source, clock, 0);
   coatSteps(stage, finish, source, clock);
   afterCoats(stage, finish, source, clock);
@@ -115,7 +121,7 @@ function sealSteps(stage: StagePlan, { sequence, parts, finishes, works }: StepS
       code: 'step.seal',
       values: { finish: product === null ? null : (finishes.get(product)?.name ?? product), places: linesOf(edges, works, parts), dryMin },
     });
-  pass('wait', 'seal', waits.sealMin, plainly('step.wait-seal'));
+  pass('wait', 'seal', waits.sealMin, messageWithoutValues('step.wait-seal'));
 }
 
 const linesOfAll = ({ items }: StepSource): LineItem[] => items.flatMap(({ lines }) => lines);
@@ -142,9 +148,9 @@ const seamsOf = (seams: readonly SeamItem[]): Technique[] =>
   }));
 
 /** How something is laid, without where. */
-const plainHow = ({ from: _from, to: _to, ...how }: LaidHow): Technique => how as Technique;
+const plainHow = ({ from: _from, to: _to, ...how }: LayMethod): Technique => how as Technique;
 
-function laySay(line: LineItem, behind: BackingItem | null, parts: readonly PartPlan[]): StepSaid {
+function laySay(line: LineItem, behind: BackingItem | null, parts: readonly PartPlan[]): StepMessage {
   const [technique, ...more] = line.techniques.map(plainHow);
   const [backing, ...ofBacking] = (behind?.techniques ?? []).map(plainHow);
   return {

@@ -1,5 +1,5 @@
 import type { Shelf } from '../job';
-import { CLOSED_WITH } from '../masking';
+import { CLOSING_MATERIALS } from '../masking';
 import { rollLengthM } from '../tape';
 import { tapeNeeds } from './lists';
 import type { Item } from './item-types';
@@ -46,6 +46,6 @@ function isSound(item: unknown): item is Item {
 
 function isSoundClosing(closing: unknown): boolean {
   const { code, values } = (closing ?? {}) as { code?: unknown; values?: unknown };
-  if (typeof code !== 'string' || !(code in CLOSED_WITH) || typeof values !== 'object' || values === null) return false;
+  if (typeof code !== 'string' || !(code in CLOSING_MATERIALS) || typeof values !== 'object' || values === null) return false;
   return Object.values(values).every((value) => typeof value !== 'number' || amount(value));
 }

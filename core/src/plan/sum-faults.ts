@@ -1,13 +1,13 @@
 import type { Step } from '../log';
 import { sumOf } from '../units';
-import { CLOSE, type Broken } from './broken';
+import { SUM_TOLERANCE, type Broken } from './broken';
 import { isTape } from './lists';
 import type { Plan } from './types';
 
 /** The sums shown are the sums of their parts. */
 export function sumFaults({ stages, steps, items, orders, lists }: Plan): Broken[] {
   const told = (of: string, shown: number, found: number): Broken[] =>
-    Math.abs(shown - found) <= CLOSE * Math.max(1, Math.abs(shown) / 1000) ? [] : [{ code: 'broken.sum', values: { of, shown, found } }];
+    Math.abs(shown - found) <= SUM_TOLERANCE * Math.max(1, Math.abs(shown) / 1000) ? [] : [{ code: 'broken.sum', values: { of, shown, found } }];
   const perStage = stages.flatMap((stage) => {
     const of = steps.filter((step) => step.stage === stage.number && step.kind !== 'unplug' && step.kind !== 'inspect');
     const minutes = (kinds: readonly Step['kind'][]) =>

@@ -1,7 +1,7 @@
-import { BEYOND, CLOSED_WITH, closingFilmMm2, FOAM } from '../masking';
+import { SURROUNDINGS_ID, CLOSING_MATERIALS, closingFilmMm2, FOAM } from '../masking';
 import type { Sequence } from '../order';
 import type { Supply, SupplyKind } from '../tape';
-import { byText, RULE_OF_THUMB, sumOf } from '../units';
+import { compareText, RULE_OF_THUMB, sumOf } from '../units';
 import type { Item, PlugItem } from './item-types';
 import { packsFor } from './packs';
 import type { SupplyNeed } from './types';
@@ -21,7 +21,7 @@ interface Taken {
  */
 export function supplyNeeds(items: readonly Item[], sealedM: number, supplies: readonly Supply[]): SupplyNeed[] {
   const taken = [...items.flatMap(takenBy), ...(sealedM > 0 ? [of('liquid-mask', null, sealedM * RULE_OF_THUMB.liquidMaskPerMetreMl, 1)] : [])];
-  const keys = [...new Set(taken.map(keyOf))].sort(byText);
+  const keys = [...new Set(taken.map(keyOf))].sort(compareText);
   return keys.map((key) => {
     const alike = taken.filter((one) => keyOf(one) === key);
     const { kind, sizeMm } = alike[0]!;
@@ -37,7 +37,7 @@ const keyOf = ({ kind, sizeMm }: Taken): string => `${kind} ${sizeMm === null ? 
 function takenBy(item: Item): Taken[] {
   switch (item.kind) {
     case 'cover':
-      return [of(item.area === null || item.area === BEYOND ? 'film' : 'paper', null, item.sizeM2, item.count)];
+      return [of(item.area === null || item.area === SURROUNDINGS_ID ? 'film' : 'paper', null, item.sizeM2, item.count)];
     case 'own':
       return item.sizeM2 > 0 ? [of('paper', null, item.sizeM2, item.count)] : [];
     case 'rim':
@@ -51,7 +51,7 @@ function takenBy(item: Item): Taken[] {
 
 /** What closing an opening takes, all alike together. */
 function closingTakes({ closing, count }: PlugItem): Taken[] {
-  const made = CLOSED_WITH[closing.code];
+  const made = CLOSING_MATERIALS[closing.code];
   switch (closing.code) {
     case 'opening.foam':
     case 'opening.foam-strip':

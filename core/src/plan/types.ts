@@ -1,16 +1,16 @@
 import type { PullWindows } from '../drying';
-import type { Mix, School } from '../finish';
+import type { Mix, PullTiming } from '../finish';
 import type { Step } from '../log';
-import type { ReasonSaid, SequenceFigures } from '../order';
-import type { OverAnswer, OverSaid } from '../over';
+import type { ReasonMessage, SequenceFigures } from '../order';
+import type { OverAnswer, OverMessage } from '../over';
 import type { PartPlan } from '../setout';
-import type { Wish, AreaId, FinishId, LineId, PartId, SessionId, SupplyCode, TapeCode, AreaRef, ItemId } from '../units';
+import type { Aim, AreaId, FinishId, LineId, PartId, SessionId, SupplyCode, TapeCode, AreaRef, ItemId } from '../units';
 import type { SupplyKind } from '../tape';
 import type { Item } from './item-types';
-import type { AdviceSaid, AfterCode, CoatsSaid, SafetyCode } from './says';
+import type { AdviceMessage, AfterCode, CoatsMessage, SafetyCode } from './says';
 
 /** Something a person should know, at the place it concerns. */
-export type Advice = AdviceSaid & {
+export type Advice = AdviceMessage & {
   /** `stop`: the plan cannot be right until it is settled; `caution`: look at it; `note`: good to know. */
   readonly level: 'stop' | 'caution' | 'note';
   /** Area by its id; all null: the job as a whole. */
@@ -30,7 +30,7 @@ export interface StageArea {
 /** What the films below ask for before a coat may go on. */
 export interface PrepareTask {
   readonly answer: OverAnswer;
-  readonly reason: OverSaid;
+  readonly reason: OverMessage;
   readonly places: readonly { readonly part: PartId; readonly area: AreaId; readonly code: string }[];
   /** Minutes of work. */
   readonly minutes: number;
@@ -64,7 +64,7 @@ export interface SectionPlan extends SectionName {
 }
 
 /** Painting and pulling in turns: so many sections, so many of them painted before the first is pulled; minutes of all of it. */
-export interface Alone {
+export interface OnePersonPlan {
   readonly sections: number;
   readonly ahead: number;
   readonly totalMin: number;
@@ -72,7 +72,7 @@ export interface Alone {
 
 /** Lines that are pulled before the rest of their stage. */
 export interface EarlyLines {
-  readonly school: School;
+  readonly school: PullTiming;
   /** Their window, minutes after the last coat. */
   readonly pull: { readonly fromMin: number; readonly toMin: number | null };
   readonly pullMin: number;
@@ -89,7 +89,7 @@ export interface StagePlan {
   readonly coats: number;
   /** Coats that make up the build the data sheet counts on. */
   readonly coatsFloor: number;
-  readonly coatsWhy: CoatsSaid;
+  readonly coatsWhy: CoatsMessage;
   /** The undercolour that decided it. */
   readonly under: string;
   readonly buildUm: number;
@@ -118,7 +118,7 @@ export interface StagePlan {
   readonly late: boolean;
   /** Windows after the last coat as the film and the tapes laid allow them; null where it covers nothing. */
   readonly windows: PullWindows | null;
-  readonly school: School | null;
+  readonly school: PullTiming | null;
   /** Pull window of that school, minutes after the last coat; of masks that stay on, the window they must still be pulled in. */
   readonly pull: { readonly fromMin: number; readonly toMin: number | null } | null;
   /** Single lines that are pulled before the rest, by a school of their own; left out: none. */
@@ -129,7 +129,7 @@ export interface StagePlan {
    * How one alone keeps a window that is too short for pulling everything, with the last coat in sections, pulled as they come: where it takes
    * several people, or where the school the finish likes was given up for it. Null: no need, or no way.
    */
-  readonly alone: Alone | null;
+  readonly alone: OnePersonPlan | null;
   /** The last coat in sections where one person does it so, in their order; left out: all of it at once. */
   readonly sections?: readonly SectionPlan[];
   /** What is painted with the first of them and has no tape to be pulled. */
@@ -156,7 +156,7 @@ export interface PlanWindow {
 
 export interface SequenceSummary extends SequenceFigures {
   readonly order: readonly string[];
-  readonly reasons: readonly ReasonSaid[];
+  readonly reasons: readonly ReasonMessage[];
   readonly stages: number;
   /** Stages after which masks stay on. */
   readonly kept: number;
@@ -221,7 +221,7 @@ export interface Plan {
   readonly orderGap: number;
   /** Null where nothing was chosen by hand. */
   readonly choicePrice: ChoicePrice | null;
-  readonly wish: Wish;
+  readonly wish: Aim;
   readonly advice: readonly Advice[];
   /** Usual cautions that apply to this job, each once. */
   readonly safety: readonly SafetyCode[];

@@ -1,18 +1,18 @@
-import { airTapedIn, type Climate } from '../air';
+import { tapingAir, type Climate } from '../air';
 import type { Finish, PaintSystemKey } from '../finish';
 import type { Part, Present } from '../job';
-import { mayGoOver, typicalMarks, type OverSaid } from '../over';
-import { plainly, RULE_OF_THUMB, type PartId } from '../units';
+import { compatibilityOf, typicalAgeMarks, type OverMessage } from '../over';
+import { messageWithoutValues, RULE_OF_THUMB, type PartId } from '../units';
 import { gritFor, type Grit } from './abrading';
 import { cleanerFor, type Cleaner } from './cleaner';
 
 /** A part and its areas, as far as they are prepared. */
-export interface PartToPrepare extends Pick<Part, 'id' | 'substrate'> {
-  readonly areas: readonly AreaToPrepare[];
+export interface PreparedPart extends Pick<Part, 'id' | 'substrate'> {
+  readonly areas: readonly PreparedArea[];
 }
 
 /** By index: what is on it, what goes on first, null where nothing does, and the size of all alike together. */
-export interface AreaToPrepare {
+export interface PreparedArea {
   readonly present: Present;
   readonly first: Finish | null;
   readonly sizeM2: number;
@@ -21,7 +21,7 @@ export interface AreaToPrepare {
 /** Places that are abraded alike. */
 export interface Abrading {
   readonly grit: Grit;
-  readonly reason: OverSaid;
+  readonly reason: OverMessage;
   readonly places: readonly { readonly part: PartId; readonly area: number }[];
   readonly minutes: number;
 }
@@ -40,17 +40,17 @@ export interface Preparation {
  * What a job calls for before any tape: what is washed and with what, what is abraded and how fine, and whether it is too cold.
  * Only parts that get paint are prepared; on them, what gets none is washed too, for tape goes there.
  */
-export function preparationOf(parts: readonly PartToPrepare[], climate: Climate): Preparation {
+export function preparationTasks(parts: readonly PreparedPart[], climate: Climate): Preparation {
   const painted = parts.filter(({ areas }) => areas.some(({ first }) => first !== null));
   const washes = washesOf(painted, climate);
   const abrading = abradingOf(painted, climate);
-  const { airC, surfaceC } = airTapedIn(climate);
+  const { airC, surfaceC } = tapingAir(climate);
   const warmMin = painted.length > 0 && Math.min(airC, surfaceC) < RULE_OF_THUMB.coldC ? RULE_OF_THUMB.warmFor : 0;
   const minutes = [...washes, ...abrading].reduce((sum, one) => sum + one.minutes, warmMin);
   return { washes, abrading, warmMin, minutes };
 }
 
-function washesOf(parts: readonly PartToPrepare[], climate: Climate): Preparation['washes'] {
+function washesOf(parts: readonly PreparedPart[], climate: Climate): Preparation['washes'] {
   const groups = new Map<Cleaner, { parts: string[]; sizeM2: number }>();
   for (const { id, substrate, areas } of parts)
     for (const { present, sizeM2 } of areas) {
@@ -66,7 +66,7 @@ function washesOf(parts: readonly PartToPrepare[], climate: Climate): Preparatio
 }
 
 /** What is on a part asks for a key before the first coat, or the bare substrate does. */
-function abradingOf(parts: readonly PartToPrepare[], climate: Climate): Abrading[] {
+function abradingOf(parts: readonly PreparedPart[], climate: Climate): Abrading[] {
   const groups = new Map<string, Omit<Abrading, 'minutes'> & { sizeM2: number; places: { part: PartId; area: number }[] }>();
   for (const part of parts)
     part.areas.forEach(({ first, present, sizeM2 }, area) => {
@@ -87,11 +87,11 @@ function abradingOf(parts: readonly PartToPrepare[], climate: Climate): Abrading
   }));
 }
 
-function keyFor({ substrate, present }: Pick<Part, 'substrate' | 'present'>, first: Finish, climate: Climate): { grit: Grit; reason: OverSaid } | null {
+function keyFor({ substrate, present }: Pick<Part, 'substrate' | 'present'>, first: Finish, climate: Climate): { grit: Grit; reason: OverMessage } | null {
   const below: PaintSystemKey | null = present.system === 'bare' ? null : present.system;
   const grit = gritFor(first, below, substrate);
   if (grit === null) return null;
-  if (below === null) return { grit, reason: plainly('over.bare') };
-  const { answer, reason } = mayGoOver({ marks: typicalMarks(below, climate), ageMin: present.ageH * 60, known: false }, first.system);
+  if (below === null) return { grit, reason: messageWithoutValues('over.bare') };
+  const { answer, reason } = compatibilityOf({ marks: typicalAgeMarks(below, climate), ageMin: present.ageH * 60, known: false }, first.system);
   return answer === 'abrade' ? { grit, reason } : null;
 }

@@ -1,6 +1,6 @@
 import type { Part } from '../job';
 import { typicalFinish, type PaintSystemKey } from '../finish';
-import { cleanerFor, gritFor, preparationOf, primerFor, type PartToPrepare } from '.';
+import { cleanerFor, gritFor, preparationTasks, primerFor, type PreparedPart } from '.';
 
 const AIR = { airC: 20, rhPercent: 50, surfaceC: null, movement: 'normal' } as const;
 const on = (substrate: Part['substrate'], system: PaintSystemKey | 'bare', ageH = 9000) => ({ substrate, present: { system, colour: '#808080', ageH } });
@@ -36,7 +36,7 @@ describe('how fine a surface is abraded', () => {
 });
 
 describe('what a job calls for before any tape', () => {
-  const part = (id: string, first: PaintSystemKey | null, rest: ReturnType<typeof on>): PartToPrepare => ({
+  const part = (id: string, first: PaintSystemKey | null, rest: ReturnType<typeof on>): PreparedPart => ({
     id,
     substrate: rest.substrate,
     areas: [
@@ -45,9 +45,12 @@ describe('what a job calls for before any tape', () => {
     ],
   });
   it('nothing of a part that gets no paint', () =>
-    expect(preparationOf([part('a', null, on('steel', 'two-part'))], AIR)).toEqual({ washes: [], abrading: [], warmMin: 0, minutes: 0 }));
+    expect(preparationTasks([part('a', null, on('steel', 'two-part'))], AIR)).toEqual({ washes: [], abrading: [], warmMin: 0, minutes: 0 }));
   it('a wash of the whole part, and a key where paint goes', () => {
-    const { washes, abrading, minutes } = preparationOf([part('a', 'two-part', on('steel', 'two-part')), part('b', 'two-part', on('steel', 'two-part'))], AIR);
+    const { washes, abrading, minutes } = preparationTasks(
+      [part('a', 'two-part', on('steel', 'two-part')), part('b', 'two-part', on('steel', 'two-part'))],
+      AIR,
+    );
     expect(washes).toEqual([{ cleaner: 'wax-grease', parts: ['a', 'b'], minutes: 4 + 3 * 6 }]);
     expect(abrading).toMatchObject([
       {
@@ -62,14 +65,14 @@ describe('what a job calls for before any tape', () => {
   });
   it('one wash for each cleaner', () =>
     expect(
-      preparationOf([part('a', 'two-part', on('steel', 'two-part')), part('b', 'air-acrylic', on('styrene', 'bare'))], AIR).washes.map(
+      preparationTasks([part('a', 'two-part', on('steel', 'two-part')), part('b', 'air-acrylic', on('styrene', 'bare'))], AIR).washes.map(
         ({ cleaner }) => cleaner,
       ),
     ).toEqual(['wax-grease', 'soap']));
   it('each area by what is on it', () => {
     const one = part('a', 'two-part', on('steel', 'two-part'));
-    const spot: PartToPrepare = { ...one, areas: [...one.areas, { first: finish('two-part'), sizeM2: 0.1, present: on('steel', 'bare').present }] };
-    const { washes, abrading } = preparationOf([spot], AIR);
+    const spot: PreparedPart = { ...one, areas: [...one.areas, { first: finish('two-part'), sizeM2: 0.1, present: on('steel', 'bare').present }] };
+    const { washes, abrading } = preparationTasks([spot], AIR);
     expect(washes.map(({ cleaner }) => cleaner)).toEqual(['wax-grease', 'alcohol']);
     expect(abrading.map(({ grit, places }) => [grit, places.map(({ area }) => area)])).toEqual([
       ['p400', [0]],
@@ -78,13 +81,14 @@ describe('what a job calls for before any tape', () => {
   });
   it('no key under peelable, whatever it goes over', () => {
     for (const below of ['two-part', 'can-enamel', 'air-acrylic'] as const)
-      expect(preparationOf([part('a', 'peelable', on('steel', below))], AIR).abrading).toEqual([]);
+      expect(preparationTasks([part('a', 'peelable', on('steel', below))], AIR).abrading).toEqual([]);
   });
-  it('no key where a film is still in its window', () => expect(preparationOf([part('a', 'two-part', on('steel', 'two-part', 2))], AIR).abrading).toEqual([]));
+  it('no key where a film is still in its window', () =>
+    expect(preparationTasks([part('a', 'two-part', on('steel', 'two-part', 2))], AIR).abrading).toEqual([]));
   it('a night in the warm where it is cold', () => {
-    const cold = preparationOf([part('a', 'two-part', on('steel', 'two-part'))], { ...AIR, airC: 8 });
+    const cold = preparationTasks([part('a', 'two-part', on('steel', 'two-part'))], { ...AIR, airC: 8 });
     expect(cold.warmMin).toBe(720);
-    expect(preparationOf([part('a', 'two-part', on('steel', 'two-part'))], { ...AIR, surfaceC: 9 }).warmMin).toBe(720);
+    expect(preparationTasks([part('a', 'two-part', on('steel', 'two-part'))], { ...AIR, surfaceC: 9 }).warmMin).toBe(720);
   });
 });
 

@@ -1,7 +1,7 @@
 import { pathLength, type Path } from '../curves';
 import type { Hold } from '../masking';
-import { facetsRound, type Tape, type TapeKind } from '../tape';
-import { isModelScale, plainly, RULE_OF_THUMB, type TapeCode } from '../units';
+import { facetsForBend, type Tape, type TapeKind } from '../tape';
+import { isModelScale, messageWithoutValues, RULE_OF_THUMB, type TapeCode } from '../units';
 import { chooseTape, type TapeWish } from './choose';
 import type { Overhang } from './overhang';
 import type { Doubt } from './says';
@@ -74,7 +74,7 @@ function facetCount(piece: Path, slack: number): number {
     const [a, b] = [piece[index - 1]!, piece[index]!];
     const bend = Math.max(Math.abs(a.curvature), Math.abs(b.curvature));
     if (bend < 1e-7) continue;
-    count += (b.at - a.at) / facetsRound(Math.max(1 / bend, slack), slack, 1).facetLengthMm;
+    count += (b.at - a.at) / facetsForBend(Math.max(1 / bend, slack), slack, 1).facetLengthMm;
   }
   return count;
 }
@@ -102,4 +102,4 @@ export function guideTape(tapes: readonly Tape[]): Tape | null {
 }
 
 /** What speaks for a run without a tape over its seam. */
-export const noSeam: Doubt = plainly('doubt.none-for-seam');
+export const noSeam: Doubt = messageWithoutValues('doubt.none-for-seam');

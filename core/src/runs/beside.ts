@@ -17,7 +17,7 @@ function wayOff({ tx, ty }: Pick<PathPoint, 'tx' | 'ty'>, offMm: number, share: 
  * The place beside a line, so far off it on the skin.
  * @param offMm to the left of the line, negative to its right; short against how fast the girth changes
  */
-export function besideLine({ x, y, tx, ty }: Pick<PathPoint, 'x' | 'y' | 'tx' | 'ty'>, offMm: number, metric: Metric | null): Point {
+export function pointBesideLine({ x, y, tx, ty }: Pick<PathPoint, 'x' | 'y' | 'tx' | 'ty'>, offMm: number, metric: Metric | null): Point {
   const first = wayOff({ tx, ty }, offMm, shareAt(metric, { x, y }));
   // What the drawing is half way there says better how long the whole way is.
   const way = metric ? wayOff({ tx, ty }, offMm, shareAt(metric, { x: x + first.x / 2, y: y + first.y / 2 })) : first;

@@ -1,7 +1,7 @@
 import { EDGE_CLASSES, fitAlong, follows, type BendSample, type Fit, type LineSide, type Tape, type TapeKind } from '../tape';
-import { dwellMinutes } from '../drying';
-import { deTackFor, holdOn, tapeGrip, type DeTack, type Hold } from '../masking';
-import { byText, plainly, RULE_OF_THUMB, TOLERANCE, theFirst } from '../units';
+import { maxDwellMin } from '../drying';
+import { deTackFor, holdOnFilm, tapeGrip, type DeTack, type Hold } from '../masking';
+import { compareText, messageWithoutValues, RULE_OF_THUMB, TOLERANCE, firstItem } from '../units';
 import type { Doubt } from './says';
 
 /** What a run asks of its tape. */
@@ -68,10 +68,10 @@ export function chooseTape(shelf: readonly Tape[], wish: TapeWish): TapeChoice |
   if (found) return withDoubts(found, wish, suiting, []);
   const short = bestOf(warm, wish);
   if (short) {
-    const cleanMin = dwellMinutes(short.tape.cleanHours, wish.airC);
+    const cleanMin = maxDwellMin(short.tape.cleanHours, wish.airC);
     return withDoubts(short, wish, suiting, [{ code: 'doubt.outstays', values: { cleanMin, staysMin: wish.staysMin } }]);
   }
-  if (warm.length > 0) return withDoubts(tightestFollower(warm, wish), wish, suiting, [plainly('doubt.too-tight')]);
+  if (warm.length > 0) return withDoubts(tightestFollower(warm, wish), wish, suiting, [messageWithoutValues('doubt.too-tight')]);
   if (suiting.length === 0) return null;
   const cold = bestOf(suiting, wish) ?? tightestFollower(suiting, wish);
   return withDoubts(cold, wish, suiting, [{ code: 'doubt.cold', values: { needsC: cold.tape.minApplyC, surfaceC: wish.surfaceC } }]);
@@ -85,7 +85,7 @@ function withDoubts({ rank: _, ...choice }: Candidate, wish: TapeWish, suiting: 
     doubts: [
       ...doubts,
       ...(makesIt(tape, wish) ? [] : [{ code: 'doubt.lesser-edge' as const, values: { edge: tape.edge, gentle: suiting.some((one) => makesIt(one, wish)) } }]),
-      ...(hold === 'safe' ? [] : [plainly(hold === 'test' ? 'doubt.test-pull' : 'doubt.lifts')]),
+      ...(hold === 'safe' ? [] : [messageWithoutValues(hold === 'test' ? 'doubt.test-pull' : 'doubt.lifts')]),
     ],
   };
 }
@@ -118,7 +118,7 @@ const widestFor = ({ edge }: Tape, { crisp, safety }: TapeWish): number =>
   safety ? Infinity : crisp && edge === 'crisp' ? WIDEST_EDGE_MM.crisp : WIDEST_EDGE_MM.rough;
 
 /** How long a tape stays, over how long it comes off clean. */
-export const dwellShare = ({ cleanHours }: Tape, { staysMin, airC }: TapeWish): number => staysMin / dwellMinutes(cleanHours, airC);
+export const dwellShare = ({ cleanHours }: Tape, { staysMin, airC }: TapeWish): number => staysMin / maxDwellMin(cleanHours, airC);
 
 /**
  * The best of the tapes that follow; null where none does. They are led along the line in the order they would be chosen, until one follows.
@@ -135,7 +135,7 @@ function bestOf(tapes: readonly Tape[], wish: TapeWish): Candidate | null {
     const best = group
       .map(({ place: _, ...one }) => ({ ...one, fit: fitOf(one.tape, wish) }))
       .filter(({ fit }) => follows(fit))
-      .sort((a, b) => effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || byText(a.tape.code, b.tape.code))[0];
+      .sort((a, b) => effort(a) - effort(b) || b.tape.widthMm - a.tape.widthMm || compareText(a.tape.code, b.tape.code))[0];
     if (!best) continue;
     const wanted = makesIt(best.tape, wish) ? [] : tapes.filter((tape) => makesIt(tape, wish));
     return wanted.length === 0 || wanted.some((tape) => follows(fitOf(tape, wish))) ? best : null;
@@ -149,7 +149,7 @@ const fitOf = (tape: Tape, { samples, side }: TapeWish): Fit => fitAlong(tape, s
 function standingOf(tape: Tape, wish: TapeWish): Pick<Candidate, 'hold' | 'deTack' | 'rank'> {
   const share = dwellShare(tape, wish);
   const deTack = deTackFor(wish.bondN25, tape, share) ?? 0;
-  const hold = deTack > 0 ? 'safe' : holdOn(wish.bondN25, tapeGrip(tape, share));
+  const hold = deTack > 0 ? 'safe' : holdOnFilm(wish.bondN25, tapeGrip(tape, share));
   const lesser = lesserEdge(tape, wish);
   // A clean edge on a safe tape, the same once it has lost some grip, then lesser edges that are safe; what needs a test; what lifts paint.
   const rank = hold === 'safe' ? 2 * lesser + (deTack > 0 ? 1 : 0) : hold === 'test' ? 6 + lesser : 9 + lesser;
@@ -161,6 +161,6 @@ const effort = ({ fit }: Pick<Candidate, 'fit'>): number => (fit.stretch <= RULE
 /** Of tapes that all fail, the one that bends most: narrow and stretchy; one with the edge that is wanted, if there is. */
 function tightestFollower(tapes: readonly Tape[], wish: TapeWish): Candidate {
   const stiffness = ({ widthMm, stretch, fold }: Tape) => widthMm / (stretch + fold);
-  const softest = theFirst([...tapes].sort((a, b) => lesserEdge(a, wish) - lesserEdge(b, wish) || stiffness(a) - stiffness(b) || byText(a.code, b.code)));
+  const softest = firstItem([...tapes].sort((a, b) => lesserEdge(a, wish) - lesserEdge(b, wish) || stiffness(a) - stiffness(b) || compareText(a.code, b.code)));
   return { tape: softest, fit: fitOf(softest, wish), ...standingOf(softest, wish) };
 }

@@ -43,7 +43,7 @@ const SAME_PIECE_MM = 1e-3;
  * @param borders where areas meet, ordered by line and along it
  * @returns spans along the lines; neighbours on the same side with the same kind of edge are one, a strip stays by itself
  */
-export function edgeSpans(borders: readonly Border[], edges: readonly PartEdge[]): EdgeSpan[] {
+export function tapeEdgeSpans(borders: readonly Border[], edges: readonly PartEdge[]): EdgeSpan[] {
   const spans: { line: LineId; from: number; to: number; side: LineSide; class: EdgeClass; edges: PartEdge[] }[] = [];
   for (const edge of [...edges].sort((a, b) => a.border - b.border)) {
     const { line, from, to, left } = borders[edge.border]!;

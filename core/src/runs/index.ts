@@ -1,5 +1,5 @@
 export * from './backing';
-export { besideLine } from './beside';
+export { pointBesideLine } from './beside';
 export * from './tape-band';
 export * from './choose';
 export * from './cut-out';
@@ -9,7 +9,7 @@ export * from './pinned';
 export * from './rim-run';
 export { pieceAlong, type MaskedPart, type MaskingMeans, type Run } from './run';
 export * from './sheet';
-export type { SideSeen } from './side-seen';
+export type { SeenSide } from './side-seen';
 export * from './stage-runs';
 export * from './strip';
 export * from './technique';

@@ -1,15 +1,15 @@
 import { pathLength } from '../curves';
 import type { Tape } from '../tape';
-import { plainly, RULE_OF_THUMB, theFirst, theLast } from '../units';
+import { messageWithoutValues, RULE_OF_THUMB, firstItem, lastItem } from '../units';
 import type { TapeChoice, TapeWish } from './choose';
-import type { CutOut } from './cut-out';
+import type { FilmCutOut } from './cut-out';
 import type { OwnWay } from './own-way';
 import type { Run } from './run';
 import type { Doubt } from './says';
-import { techniquesFor, type LaidRun } from './technique';
+import { techniquesFor, type LayInput } from './technique';
 
 /** What of a run is not its place. */
-export type Laid = Pick<
+export type LaidTape = Pick<
   Run,
   | 'tape'
   | 'tapeKind'
@@ -27,7 +27,7 @@ export type Laid = Pick<
 >;
 
 /** What is cut from film along the line. */
-export const cutFrom = ({ film, inside, lengthMm }: CutOut, others: string | null): Laid => ({
+export const cutFromFilm = ({ film, inside, lengthMm }: FilmCutOut, others: string | null): LaidTape => ({
   tape: film.code,
   tapeKind: film.kind,
   tapeWidthMm: film.widthMm,
@@ -47,7 +47,12 @@ export const cutFrom = ({ film, inside, lengthMm }: CutOut, others: string | nul
 const tailsOf = ({ model }: TapeWish): number => 2 * (model ? RULE_OF_THUMB.tail.model : RULE_OF_THUMB.tail.full);
 
 /** A tape along a line, and how it is laid. */
-export function laidOf(choice: TapeChoice, wish: TapeWish, on: Omit<LaidRun, 'fit' | 'hold' | 'deTack' | 'widthMm' | 'rollMm'>, shelf: readonly Tape[]): Laid {
+export function laidTape(
+  choice: TapeChoice,
+  wish: TapeWish,
+  on: Omit<LayInput, 'fit' | 'hold' | 'deTack' | 'widthMm' | 'rollMm'>,
+  shelf: readonly Tape[],
+): LaidTape {
   const { tape, fit, hold, doubts, deTack } = choice;
   const rollMm = shelf.find(({ code }) => code === tape.code)?.widthMm ?? tape.widthMm;
   return {
@@ -68,7 +73,7 @@ export function laidOf(choice: TapeChoice, wish: TapeWish, on: Omit<LaidRun, 'fi
 }
 
 /** No tape of the shelf along the line: nothing is known of how it lies. */
-const untaped = (wish: TapeWish): Omit<Laid, 'techniques' | 'doubts' | 'pinned'> => ({
+const untaped = (wish: TapeWish): Omit<LaidTape, 'techniques' | 'doubts' | 'pinned'> => ({
   tape: null,
   tapeKind: null,
   tapeWidthMm: 0,
@@ -77,18 +82,18 @@ const untaped = (wish: TapeWish): Omit<Laid, 'techniques' | 'doubts' | 'pinned'>
   worstAt: null,
   worstRadiusMm: null,
   cleanHours: Infinity,
-  tapeMm: theLast(wish.samples).at - theFirst(wish.samples).at + tailsOf(wish),
+  tapeMm: lastItem(wish.samples).at - firstItem(wish.samples).at + tailsOf(wish),
   hold: null,
 });
 
 /** Where the shelf has no tape for it. */
-export function byHand(wish: TapeWish, strip: number | null): Laid {
-  const none: Doubt = strip === null ? { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } } : plainly('doubt.none-for-strip');
-  return { ...untaped(wish), pinned: false, techniques: [plainly('technique.by-hand')], doubts: [none] };
+export function noTapeLaid(wish: TapeWish, strip: number | null): LaidTape {
+  const none: Doubt = strip === null ? { code: 'doubt.none-narrow', values: { roomMm: wish.roomMm } } : messageWithoutValues('doubt.none-for-strip');
+  return { ...untaped(wish), pinned: false, techniques: [messageWithoutValues('technique.by-hand')], doubts: [none] };
 }
 
 /** Where a person has a way of their own. */
-export const inOwnWay = ({ how }: OwnWay, wish: TapeWish): Laid => ({
+export const laidOwnWay = ({ how }: OwnWay, wish: TapeWish): LaidTape => ({
   ...untaped(wish),
   pinned: true,
   techniques: [{ code: 'technique.own', values: { how } }],

@@ -4,7 +4,7 @@ import { SHIPPED_TAPES } from '../tape';
 import { RULE_OF_THUMB } from '../units';
 import { skinOf, type Surface } from '../surface';
 import { areasOn, straight as straightLine } from '../testing';
-import { backingFor, seamTape, sheetFor, walkOrder, type CutShape, type TapeWish } from '.';
+import { backingFor, seamTape, filmSheetFor, layOrder, type CutShape, type TapeWish } from '.';
 import { overhangs } from './overhang';
 
 const straight = (x1: number, y1: number, x2: number, y2: number): Path => straightPath({ x: x1, y: y1 }, { x: x2, y: y2 })!;
@@ -13,14 +13,14 @@ describe('walkOrder', () => {
   const run = (piece: Path, crisp = true) => ({ piece, crisp, staysMin: 60 });
   it('begins with the longest crisp run and goes back along the next from where it ended', () => {
     const [short, long, near] = [run(straight(0, 300, 400, 300)), run(straight(0, 0, 900, 0)), run(straight(0, 50, 880, 50))];
-    const walked = walkOrder([short, long, near]);
+    const walked = layOrder([short, long, near]);
     expect(walked.map(({ run: one }) => one)).toEqual([long, near, short]);
     expect(walked.map(({ backwards }) => backwards)).toEqual([false, true, false]);
     // From 900, 0 to 880, 50; then from 0, 50 to 0, 300.
     expect(walked.map(({ walkMm }) => Math.round(walkMm * 100) / 100)).toEqual([0, 53.85, 250]);
   });
   it('lays what is rough only after all that makes a line', () => {
-    const walked = walkOrder([run(straight(0, 0, 2000, 0), false), run(straight(0, 900, 100, 900))]);
+    const walked = layOrder([run(straight(0, 0, 2000, 0), false), run(straight(0, 900, 100, 900))]);
     expect(walked.map(({ run: { crisp } }) => crisp)).toEqual([true, false]);
   });
   it('lays each once', () => {
@@ -31,7 +31,7 @@ describe('walkOrder', () => {
     );
     fc.assert(
       fc.property(runs, (all) => {
-        const walked = walkOrder(all);
+        const walked = layOrder(all);
         expect(new Set(walked.map(({ run: one }) => one))).toEqual(new Set(all));
         for (const { walkMm } of walked) expect(walkMm).toBeGreaterThanOrEqual(0);
       }),
@@ -95,7 +95,7 @@ describe('sheetFor', () => {
     inside,
   });
   it('takes the narrowest film that holds all shapes with the margin round them', () => {
-    expect(sheetFor([box(0, 60, 100), box(80, 60, 100), box(95, 20, 40, true)], films)).toMatchObject({
+    expect(filmSheetFor([box(0, 60, 100), box(80, 60, 100), box(95, 20, 40, true)], films)).toMatchObject({
       shapes: 2,
       inner: 1,
       widthMm: 140,
@@ -103,11 +103,11 @@ describe('sheetFor', () => {
       film: { code: 'T150' },
       lengthMm: 140 + 2 * RULE_OF_THUMB.cutMargin,
     });
-    expect(sheetFor([box(0, 60, 200), box(500, 60, 200)], films)).toMatchObject({ film: { code: 'T300' }, lengthMm: 560 + 2 * RULE_OF_THUMB.cutMargin });
+    expect(filmSheetFor([box(0, 60, 200), box(500, 60, 200)], films)).toMatchObject({ film: { code: 'T300' }, lengthMm: 560 + 2 * RULE_OF_THUMB.cutMargin });
   });
   it('is none for one shape, and where no film is wide enough', () => {
-    expect(sheetFor([box(0, 60, 100)], films)).toBeNull();
-    expect(sheetFor([box(0, 600, 700), box(900, 60, 100)], films)).toBeNull();
+    expect(filmSheetFor([box(0, 60, 100)], films)).toBeNull();
+    expect(filmSheetFor([box(0, 600, 700), box(900, 60, 100)], films)).toBeNull();
   });
 });
 

@@ -1,10 +1,10 @@
 import type { ResolvedLine } from '../lines';
 import type { Tape } from '../tape';
-import { sheetFor, type CutShape } from './sheet';
+import { filmSheetFor, type CutShape } from './sheet';
 import { lineCode, pieceAlong, type MaskedPart, type Run } from './run';
 
 /** Shapes of one line that are cut from film come out of one: the first of them stands for the film, the others take none of their own. */
-export function ontoSheets(part: MaskedPart, runs: readonly Run[], tapes: readonly Tape[]): Run[] {
+export function mergeOntoSheets(part: MaskedPart, runs: readonly Run[], tapes: readonly Tape[]): Run[] {
   const shapeOf = (run: Run): CutShape | null => {
     const cut = run.techniques.find(({ code }) => code === 'technique.cut-out');
     const line = part.lines.find(({ id }) => id === run.line) as ResolvedLine;
@@ -15,7 +15,7 @@ export function ontoSheets(part: MaskedPart, runs: readonly Run[], tapes: readon
   const owners = [...new Set(shapes.flatMap((shape) => (shape ? [shape.owner] : [])))];
   const sheets = new Map(
     owners.flatMap((owner) => {
-      const sheet = sheetFor(
+      const sheet = filmSheetFor(
         shapes.flatMap((shape) => (shape?.owner === owner ? [shape] : [])),
         tapes,
       );

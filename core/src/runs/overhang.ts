@@ -1,8 +1,8 @@
 import { pointAt, type Path } from '../curves';
 import { areaFinder } from '../areas';
 import type { LineSide } from '../tape';
-import { joinedStretches, type FromTo } from '../units';
-import { besideLine } from './beside';
+import { mergeIntervals, type Interval } from '../units';
+import { pointBesideLine } from './beside';
 import type { MaskedPart } from './run';
 import type { TapeBand } from './tape-band';
 
@@ -46,13 +46,13 @@ export function overhangs(
   const overAt = (at: number): boolean => {
     const point = pointAt(piece, at);
     return offs.some((off) => {
-      const area = areaOf(besideLine(point, turn * off, skin.metric));
+      const area = areaOf(pointBesideLine(point, turn * off, skin.metric));
       return area >= 0 && painted[area] === true;
     });
   };
   // Before the first place that is looked at all along, and after the last, there may be a tip as well.
   const step = (to - from) / Math.round(Math.min(PLACES.most, Math.max(PLACES.least, (to - from) / PLACES.everyMm)));
-  const found = joinedStretches([...fromTheEnds([from, to], step, outerMm, overAt), ...allAlong([from, to], step, overAt)], 1e-9);
+  const found = mergeIntervals([...fromTheEnds([from, to], step, outerMm, overAt), ...allAlong([from, to], step, overAt)], 1e-9);
   return found.map(([fromMm, toMm]) => ({ fromMm, toMm }));
 }
 
@@ -64,13 +64,13 @@ function across(innerMm: number, outerMm: number): number[] {
 }
 
 /** Every so many mm. */
-function allAlong([from, to]: readonly [number, number], step: number, overAt: (at: number) => boolean): FromTo[] {
+function allAlong([from, to]: readonly [number, number], step: number, overAt: (at: number) => boolean): Interval[] {
   const places = Array.from({ length: Math.round((to - from) / step) }, (_, index) => from + (index + 0.5) * step);
   return places.flatMap((at) => (overAt(at) ? [[at - step / 2, at + step / 2]] : []));
 }
 
 /** From each end as far as it reaches over there; looked for at least so far, and no farther than the most. */
-function fromTheEnds([from, to]: readonly [number, number], mostMm: number, farMm: number, overAt: (at: number) => boolean): FromTo[] {
+function fromTheEnds([from, to]: readonly [number, number], mostMm: number, farMm: number, overAt: (at: number) => boolean): Interval[] {
   // A tip may begin a little way in, where its end lies beyond the part.
   const reach = (placeAt: (off: number) => number): number => {
     let over = 0;

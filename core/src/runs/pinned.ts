@@ -3,22 +3,22 @@ import type { LineId, PartId, TapeCode } from '../units';
 import { chooseTape, type TapeChoice, type TapeWish } from './choose';
 
 /** A tape a person has chosen: for one side of a line, a line, or, with neither, wherever a line is made. */
-export interface TapePinned extends ForPlace {
+export interface PinnedTape extends PlaceChoice {
   readonly tape: TapeCode;
 }
 
 /** Where a run lies: its part, the line of the list it belongs to, and the side. */
-export interface TapePlaced {
+export interface RunPlace {
   readonly part: PartId;
   readonly line: LineId;
   readonly side: LineSide;
 }
 
 /** A choice of a person for one side of a line, a line, or, with neither, wherever it applies. */
-export type ForPlace = Partial<TapePlaced>;
+export type PlaceChoice = Partial<RunPlace>;
 
 /** The choices that apply to a place, the nearest to it first. */
-export function nearestFirst<C extends ForPlace>(place: TapePlaced, choices: readonly C[]): C[] {
+export function mostSpecificFirst<C extends PlaceChoice>(place: RunPlace, choices: readonly C[]): C[] {
   const applies = ({ part, line, side }: C) =>
     (part === undefined || part === place.part) && (line === undefined || line === place.line) && (side === undefined || side === place.side);
   const nearness = ({ line, side }: C) => (line === undefined ? 0 : side === undefined ? 1 : 2);
@@ -29,8 +29,8 @@ export function nearestFirst<C extends ForPlace>(place: TapePlaced, choices: rea
  * The tape of a run: the one a person has chosen for it, for its line, or for all lines, the nearest to it first. One chosen for a run or a
  * line is taken even where it is doubtful, as long as it has room; one chosen for all where it does the line.
  */
-export function chosenTape(place: TapePlaced, wish: TapeWish, tapes: readonly Tape[], pins: readonly TapePinned[]): TapeChoice | null {
-  for (const pin of nearestFirst(place, pins)) {
+export function chosenTape(place: RunPlace, wish: TapeWish, tapes: readonly Tape[], pins: readonly PinnedTape[]): TapeChoice | null {
+  for (const pin of mostSpecificFirst(place, pins)) {
     if (pin.line === undefined && !wish.crisp) continue;
     const choice = chooseTape(
       tapes.filter(({ code }) => code === pin.tape),

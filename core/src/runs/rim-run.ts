@@ -1,18 +1,18 @@
 import { pathLength, type Path } from '../curves';
 import { foamFor, type EdgeClass, type Hold } from '../masking';
 import type { Fit, TapeKind } from '../tape';
-import { isModelScale, plainly, RULE_OF_THUMB, type TapeCode } from '../units';
+import { isModelScale, messageWithoutValues, RULE_OF_THUMB, type TapeCode } from '../units';
 import { chooseTape, longestClean, type TapeWish } from './choose';
 import type { Doubt } from './says';
 import type { MaskingMeans } from './run';
-import { firstOf, softly, type LaidHow } from './technique';
+import { preparationTechniques, softEdge, type LayMethod } from './technique';
 
 /** What lies beyond a rim that is masked. */
-export type RimBeyond = 'butt' | 'gap' | 'goes-on' | 'body' | 'splash';
+export type OutsideRim = 'butt' | 'gap' | 'goes-on' | 'body' | 'splash';
 
 /** A stretch of a rim where paint comes up to it. */
-export interface RimToMask {
-  readonly beyond: RimBeyond;
+export interface MaskedRim {
+  readonly beyond: OutsideRim;
   /** Width of a gap; null for what is none. */
   readonly gapMm: number | null;
   readonly path: Path;
@@ -33,7 +33,7 @@ export interface RimRun {
   readonly cleanHours: number;
   readonly verdict: Fit['verdict'] | 'none';
   readonly hold: Hold | null;
-  readonly techniques: readonly LaidHow[];
+  readonly techniques: readonly LayMethod[];
   readonly doubts: readonly Doubt[];
 }
 
@@ -45,7 +45,7 @@ const FOAM_HOURS = 72;
  * A gap that foam fills gets foam one size over, a wider one tape inside its flange, sticky side out; else tape along the edge, on what is
  * beyond, of a kind made for rims where there is one.
  */
-export function rimRun(rim: RimToMask, means: MaskingMeans): RimRun {
+export function rimRun(rim: MaskedRim, means: MaskingMeans): RimRun {
   const { beyond, gapMm, path } = rim;
   const foamMm = gapMm === null ? null : foamFor(gapMm);
   const edgeMm = pathLength(path);
@@ -75,11 +75,11 @@ export function rimRun(rim: RimToMask, means: MaskingMeans): RimRun {
       cleanHours: Infinity,
       verdict: 'none',
       hold: null,
-      techniques: [plainly('technique.by-hand')],
-      doubts: [plainly('doubt.none-for-rim')],
+      techniques: [messageWithoutValues('technique.by-hand')],
+      doubts: [messageWithoutValues('doubt.none-for-rim')],
     };
   const { tape, fit, hold, doubts } = choice;
-  const how: LaidHow = rim.class === 'soft' ? softly : HOW[beyond];
+  const how: LayMethod = rim.class === 'soft' ? softEdge : HOW[beyond];
   return {
     material: tape.code,
     tapeKind: tape.kind,
@@ -88,27 +88,27 @@ export function rimRun(rim: RimToMask, means: MaskingMeans): RimRun {
     cleanHours: tape.cleanHours,
     verdict: fit.verdict,
     hold,
-    techniques: [...firstOf(choice), how],
+    techniques: [...preparationTechniques(choice), how],
     doubts,
   };
 }
 
-const HOW: Readonly<Record<RimBeyond, LaidHow>> = {
-  butt: plainly('technique.tuck'),
-  gap: plainly('technique.back-mask'),
-  'goes-on': plainly('technique.beside-edge'),
-  body: plainly('technique.beside-edge'),
-  splash: plainly('technique.hang-paper'),
+const HOW: Readonly<Record<OutsideRim, LayMethod>> = {
+  butt: messageWithoutValues('technique.tuck'),
+  gap: messageWithoutValues('technique.back-mask'),
+  'goes-on': messageWithoutValues('technique.beside-edge'),
+  body: messageWithoutValues('technique.beside-edge'),
+  splash: messageWithoutValues('technique.hang-paper'),
 };
 
 /** How long the tapes for a rim come off clean, at best; hours at 23 °C. */
-export function longestCleanOnRim(rim: Pick<RimToMask, 'beyond' | 'gapMm' | 'path' | 'class'>, means: MaskingMeans): number {
+export function longestCleanOnRim(rim: Pick<MaskedRim, 'beyond' | 'gapMm' | 'path' | 'class'>, means: MaskingMeans): number {
   if (rim.gapMm !== null && foamFor(rim.gapMm) !== null) return FOAM_HOURS;
   return longestClean(means.tapes, rimWish({ ...rim, staysMin: 0, bondN25: Infinity }, means));
 }
 
 /** Beyond a rim there is room; only where the surface goes on does the tape itself make the line. */
-const rimWish = ({ beyond, path, class: one, staysMin, bondN25 }: RimToMask, { surfaceC, airC, scale }: MaskingMeans): TapeWish => ({
+const rimWish = ({ beyond, path, class: one, staysMin, bondN25 }: MaskedRim, { surfaceC, airC, scale }: MaskingMeans): TapeWish => ({
   samples: path.map(({ at, curvature }) => ({ at, curvature })),
   side: 'right',
   crisp: beyond === 'goes-on' && one === 'crisp',

@@ -1,17 +1,17 @@
 import type { Arrangement } from '../areas';
-import { pieceOf, type Path, type Point } from '../curves';
+import { pathSlice, type Path, type Point } from '../curves';
 import { lineCode as codeOfLine, type ResolvedLine } from '../lines';
 import type { EdgeClass, Hold } from '../masking';
 import type { Skin } from '../surface';
 import type { Fit, LineSide, Tape, TapeKind } from '../tape';
-import { theFirst, type LineId, type PartId, type TapeCode } from '../units';
+import { firstItem, type LineId, type PartId, type TapeCode } from '../units';
 import type { Backing } from './backing';
 import type { PartEdge } from './edge-runs';
 import type { OwnWay } from './own-way';
-import type { TapePinned } from './pinned';
+import type { PinnedTape } from './pinned';
 import type { Doubt } from './says';
-import type { SideSeen } from './side-seen';
-import type { LaidHow } from './technique';
+import type { SeenSide } from './side-seen';
+import type { LayMethod } from './technique';
 
 /** One length of one tape at one place. */
 export interface Run {
@@ -22,7 +22,7 @@ export interface Run {
   readonly to: number;
   /** Side of the line the tape lies on, as seen along it, and as a person sees it. */
   readonly side: LineSide;
-  readonly sideSeen: SideSeen;
+  readonly sideSeen: SeenSide;
   readonly class: EdgeClass;
   /** The areas it lies between, where it begins. */
   readonly between: Pick<PartEdge, 'border' | 'free' | 'closed'>;
@@ -49,7 +49,7 @@ export interface Run {
   /** Whether the tape may lie on what is below; null where there is none. */
   readonly hold: Hold | null;
   /** At least one. */
-  readonly techniques: readonly LaidHow[];
+  readonly techniques: readonly LayMethod[];
   readonly doubts: readonly Doubt[];
   /** What lies behind it, and over the edge of its cover; null: nothing. A seam without a tape: the shelf has none. */
   readonly backing: Backing | null;
@@ -89,7 +89,7 @@ export interface MaskingMeans {
   /** What there is of it: not what has run out, or is not to be used. */
   readonly tapes: readonly Tape[];
   /** What a person has chosen. */
-  readonly pins?: readonly TapePinned[];
+  readonly pins?: readonly PinnedTape[];
   /** Edges a person masks their own way. */
   readonly ownWays?: readonly OwnWay[];
   readonly scale: number;
@@ -100,9 +100,9 @@ export interface MaskingMeans {
 /** The piece of its line a run lies along. */
 export function pieceAlong(part: Pick<MaskedPart, 'lines'>, { line, from, to }: Pick<Run, 'line' | 'from' | 'to'>): Path {
   const pieces = (part.lines.find(({ id }) => id === line) as ResolvedLine).pieces;
-  return theFirst(
+  return firstItem(
     pieces.flatMap((whole) => {
-      const piece = pieceOf(whole, from, to);
+      const piece = pathSlice(whole, from, to);
       return piece ? [piece] : [];
     }),
   );

@@ -1,23 +1,23 @@
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import type { Border } from '../areas';
-import { sampledPath, straightPath } from '../curves';
-import { dwellMinutes } from '../drying';
+import { pathFromSamples, straightPath } from '../curves';
+import { maxDwellMin } from '../drying';
 import type { FeatureCrossing, TrimLine } from '../lines';
-import { deTackFor, holdOn, tapeGrip } from '../masking';
+import { deTackFor, holdOnFilm, tapeGrip } from '../masking';
 import { SHIPPED_TAPES, type Tape } from '../tape';
 import { RULE_OF_THUMB } from '../units';
 import { areasOn, BOARD, linesOn, sweep } from '../testing';
 import {
   chooseTape,
   cutOutFor,
-  edgeSpans,
+  tapeEdgeSpans,
   longestCleanOn,
   stageRuns,
   stripTapes,
   stripWidth,
   techniquesFor,
-  type LaidRun,
+  type LayInput,
   type MaskedPart,
   type PartEdge,
   type TapeWish,
@@ -138,10 +138,10 @@ describe('a tape and the paint below it', () => {
           const found = chosen({ bondN25, crisp, model, staysMin, roomMm: 60 });
           const best = Math.min(
             ...SHIPPED_TAPES.filter(
-              ({ widthMm, cleanHours, edge }) => widthMm <= (crisp && edge === 'crisp' ? 19 : 24) && dwellMinutes(cleanHours, 20) >= staysMin,
+              ({ widthMm, cleanHours, edge }) => widthMm <= (crisp && edge === 'crisp' ? 19 : 24) && maxDwellMin(cleanHours, 20) >= staysMin,
             ).map((tape) => {
-              const share = staysMin / dwellMinutes(tape.cleanHours, 20);
-              return deTackFor(bondN25, tape, share) !== null ? 0 : rank[holdOn(bondN25, tapeGrip(tape, share))];
+              const share = staysMin / maxDwellMin(tape.cleanHours, 20);
+              return deTackFor(bondN25, tape, share) !== null ? 0 : rank[holdOnFilm(bondN25, tapeGrip(tape, share))];
             }),
           );
           return found !== null && rank[found.hold] === best;
@@ -154,7 +154,7 @@ describe('a tape and the paint below it', () => {
 describe('how a run is laid', () => {
   const fit = { tape: 'V6', verdict: 'lays', stretch: 0, worstAt: null, worstRadiusMm: null, stretches: [] } as const;
   const piece = straightPath({ x: 0, y: 0 }, { x: 900, y: 0 })!;
-  const run = (over: Partial<LaidRun> = {}): LaidRun => ({
+  const run = (over: Partial<LayInput> = {}): LayInput => ({
     fit,
     hold: 'safe',
     deTack: 0,
@@ -183,8 +183,8 @@ describe('how a run is laid', () => {
     from,
     to,
   });
-  const codes = (over: Partial<LaidRun>) => techniquesFor(run(over)).map(({ code }) => code.replace('technique.', ''));
-  it.each<[Partial<LaidRun>, RegExp]>([
+  const codes = (over: Partial<LayInput>) => techniquesFor(run(over)).map(({ code }) => code.replace('technique.', ''));
+  it.each<[Partial<LayInput>, RegExp]>([
     [{}, /unroll past/],
     [{ fit: { ...fit, worstRadiusMm: 900, worstAt: 3 } }, /no stretch/],
     [{ fit: { ...fit, verdict: 'stretch', stretch: 0.034 } }, /about 3 %/],
@@ -227,7 +227,7 @@ describe('how a run is laid', () => {
         }),
       )[0],
     ).toMatchObject({ code: 'technique.snip', values: { atMm: [250] } });
-    const square = sampledPath(
+    const square = pathFromSamples(
       [
         { x: 0, y: 0 },
         { x: 100, y: 0 },
@@ -291,18 +291,18 @@ describe('edgeSpans', () => {
   });
 
   it('lays tape on the covered side', () => {
-    expect(edgeSpans([border('a', 0, 10, 0, 1)], [edge(0, 1, 0)])).toMatchObject([{ line: 'a', from: 0, to: 10, side: 'right', class: 'crisp' }]);
-    expect(edgeSpans([border('a', 0, 10, 0, 1)], [edge(0, 0, 1, { class: 'rough' })])).toMatchObject([{ side: 'left', class: 'rough' }]);
-    expect(edgeSpans([border('a', 0, 10, 0, 1)], [])).toEqual([]);
+    expect(tapeEdgeSpans([border('a', 0, 10, 0, 1)], [edge(0, 1, 0)])).toMatchObject([{ line: 'a', from: 0, to: 10, side: 'right', class: 'crisp' }]);
+    expect(tapeEdgeSpans([border('a', 0, 10, 0, 1)], [edge(0, 0, 1, { class: 'rough' })])).toMatchObject([{ side: 'left', class: 'rough' }]);
+    expect(tapeEdgeSpans([border('a', 0, 10, 0, 1)], [])).toEqual([]);
   });
   it('runs on past a line that ends on the covered side, but not where the edge changes', () => {
     const borders = [border('a', 0, 10, 0, 1), border('a', 10, 25, 0, 2)];
-    const joined = edgeSpans(borders, [edge(0, 1, 0), edge(1, 2, 0)]);
+    const joined = tapeEdgeSpans(borders, [edge(0, 1, 0), edge(1, 2, 0)]);
     expect(joined).toMatchObject([{ line: 'a', from: 0, to: 25, side: 'right' }]);
     expect(joined[0]!.edges.map(({ border: of }) => of)).toEqual([0, 1]);
-    expect(edgeSpans(borders, [edge(0, 1, 0), edge(1, 2, 0, { class: 'rough' })])).toHaveLength(2);
-    expect(edgeSpans(borders, [edge(0, 1, 0, { strip: true }), edge(1, 2, 0, { strip: true })])).toHaveLength(2);
-    expect(edgeSpans([border('a', 0, 10, 0, 1), border('a', 12, 25, 0, 1)], [edge(0, 1, 0), edge(1, 1, 0)])).toHaveLength(2);
+    expect(tapeEdgeSpans(borders, [edge(0, 1, 0), edge(1, 2, 0, { class: 'rough' })])).toHaveLength(2);
+    expect(tapeEdgeSpans(borders, [edge(0, 1, 0, { strip: true }), edge(1, 2, 0, { strip: true })])).toHaveLength(2);
+    expect(tapeEdgeSpans([border('a', 0, 10, 0, 1), border('a', 12, 25, 0, 1)], [edge(0, 1, 0), edge(1, 1, 0)])).toHaveLength(2);
   });
 });
 
@@ -386,7 +386,7 @@ describe('strips', () => {
 describe('a closed shape that tape cannot follow', () => {
   const ring = (count: number, radius: number) =>
     Array.from({ length: count }, (_, index) => ({ x: radius * Math.cos((2 * Math.PI * index) / count), y: radius * Math.sin((2 * Math.PI * index) / count) }));
-  const star = sampledPath(
+  const star = pathFromSamples(
     ring(10, 40).map(({ x, y }, index) => (index % 2 === 0 ? { x, y } : { x: x / 2, y: y / 2 })),
     true,
   )!;
@@ -402,7 +402,7 @@ describe('a closed shape that tape cannot follow', () => {
     expect(
       cut(
         {},
-        sampledPath(
+        pathFromSamples(
           star.map(({ x, y }) => ({ x: 3 * x, y: 3 * y })),
           true,
         )!,
@@ -411,7 +411,7 @@ describe('a closed shape that tape cannot follow', () => {
     expect(
       cut(
         {},
-        sampledPath(
+        pathFromSamples(
           star.map(({ x, y }) => ({ x: 5 * x, y: 5 * y })),
           true,
         )!,
@@ -426,11 +426,11 @@ describe('a closed shape that tape cannot follow', () => {
     ]);
   });
   it('but one that tape follows is taped, and so is what is open', () => {
-    expect(cut({}, sampledPath(ring(120, 200), true)!)).toBeNull();
+    expect(cut({}, pathFromSamples(ring(120, 200), true)!)).toBeNull();
     expect(
       cut(
         {},
-        sampledPath(
+        pathFromSamples(
           [
             { x: 0, y: 0 },
             { x: 50, y: 0 },

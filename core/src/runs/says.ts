@@ -1,11 +1,11 @@
-import type { School } from '../finish';
-import type { NoValues, SaidOf } from '../units';
+import type { PullTiming } from '../finish';
+import type { NoValues, MessageOf } from '../units';
 
 type Places = { readonly atMm: readonly number[] };
 type Stretch = { readonly fromMm: number; readonly toMm: number };
 
 /** How a run is laid. */
-export interface TechniqueSays {
+export interface TechniqueMessages {
   readonly 'technique.by-hand': NoValues;
   readonly 'technique.end-before-bend': NoValues;
   readonly 'technique.one-tape': NoValues;
@@ -79,17 +79,17 @@ export interface TechniqueSays {
   readonly 'technique.row-along': Stretch;
   readonly 'technique.at-the-piece': Stretch;
 }
-export type Technique = SaidOf<TechniqueSays>;
+export type Technique = MessageOf<TechniqueMessages>;
 
 /** What speaks against the tape of a run, or for having none. */
-export interface DoubtSays {
+export interface DoubtMessages {
   readonly 'doubt.outstays': { readonly cleanMin: number; readonly staysMin: number };
   readonly 'doubt.too-tight': NoValues;
   /** More tapes on each other than can be pressed into a corner, and none of them can end before. */
   readonly 'doubt.build-up': { readonly layers: number; readonly atMm: number };
   /** It lies over a tape of an earlier stage that comes off first. */
   /** `early`: it comes off by this school, before the rest of that stage. */
-  readonly 'doubt.over-earlier': { readonly stage: number; readonly early?: School };
+  readonly 'doubt.over-earlier': { readonly stage: number; readonly early?: PullTiming };
   readonly 'doubt.cold': { readonly needsC: number; readonly surfaceC: number };
   /** Its edge is not as clean as is wanted; `gentle`: for the sake of what lies below, else there is none. */
   readonly 'doubt.lesser-edge': { readonly edge: 'crisp' | 'fair' | 'soft'; readonly gentle: boolean };
@@ -106,4 +106,4 @@ export interface DoubtSays {
   /** A tape a person has chosen that does not fit here, or has run out. */
   readonly 'doubt.not-chosen': { readonly tape: string };
 }
-export type Doubt = SaidOf<DoubtSays>;
+export type Doubt = MessageOf<DoubtMessages>;

@@ -1,9 +1,9 @@
-import { boxOf, type Point } from '../curves';
+import { boundingBox, type Point } from '../curves';
 import type { Tape } from '../tape';
 import { RULE_OF_THUMB, type LineId, type PartId } from '../units';
 
 /** One film that several shapes of a line are cut from, such as the letters of a marking. */
-export interface Sheet {
+export interface FilmSheet {
   /** Line of the list the shapes belong to, and its code. */
   readonly owner: LineId;
   readonly code: string;
@@ -33,10 +33,10 @@ export interface CutShape {
  * @param shapes of one line of one part
  * @returns null for a single shape, and where no film on the shelf is wide enough for them together
  */
-export function sheetFor(shapes: readonly CutShape[], films: readonly Tape[]): Sheet | null {
+export function filmSheetFor(shapes: readonly CutShape[], films: readonly Tape[]): FilmSheet | null {
   const [first] = shapes;
   if (!first || shapes.length < 2) return null;
-  const { minX, minY, maxX, maxY } = boxOf(shapes.flatMap(({ piece }) => piece));
+  const { minX, minY, maxX, maxY } = boundingBox(shapes.flatMap(({ piece }) => piece));
   const margin = 2 * RULE_OF_THUMB.cutMargin;
   const [widthMm, heightMm] = [maxX - minX, maxY - minY];
   const [short, long] = widthMm < heightMm ? [widthMm, heightMm] : [heightMm, widthMm];

@@ -2,20 +2,20 @@ import { isClosed, ringArea, type Path } from '../curves';
 import type { LineSide } from '../tape';
 
 /** Which side of its line a tape lies on, as a person sees it: on the drawing of a flat part, on a round part itself. */
-export type SideSeen =
+export type SeenSide =
   'above' | 'below' | 'left-of' | 'right-of' | 'near-end-of' | 'far-end-of' | 'upper-side-of' | 'lower-side-of' | 'inside-of' | 'outside-of';
 
 /**
  * As a person sees it: within or outside a closed line, by the ends of a round part, else on the drawing.
  * @param round true on a tube, a cone or a turned part
  */
-export function sideOf(round: boolean, piece: Path, side: LineSide): SideSeen {
+export function sideOf(round: boolean, piece: Path, side: LineSide): SeenSide {
   if (isClosed(piece)) return ringArea(piece) > 0 === (side === 'left') ? 'inside-of' : 'outside-of';
   return round ? sideOnRound(piece, side) : sideSeen(piece, side);
 }
 
 /** Above or below a line that runs across, left or right of one that runs up. */
-function sideSeen(piece: Path, side: LineSide): SideSeen {
+function sideSeen(piece: Path, side: LineSide): SeenSide {
   const first = piece[0]!;
   const last = piece.at(-1)!;
   const dx = last.x - first.x;
@@ -26,7 +26,7 @@ function sideSeen(piece: Path, side: LineSide): SideSeen {
 }
 
 /** Towards an end for a line that runs round it, upper or lower for one that runs along it: its top is in the middle of the sheet. */
-function sideOnRound(piece: Path, side: LineSide): SideSeen {
+function sideOnRound(piece: Path, side: LineSide): SeenSide {
   const seen = sideSeen(piece, side);
   if (seen === 'left-of') return 'near-end-of';
   if (seen === 'right-of') return 'far-end-of';

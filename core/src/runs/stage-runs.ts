@@ -1,19 +1,19 @@
-import { pathLength, pieceOf, type Path } from '../curves';
-import { meetsItself, type ResolvedLine } from '../lines';
+import { pathLength, pathSlice, type Path } from '../curves';
+import { isClosedOnSurface, type ResolvedLine } from '../lines';
 import { follows, type BendSample } from '../tape';
-import { isModelScale, largest, smallest, RULE_OF_THUMB, sumOf, TOLERANCE, theFirst } from '../units';
+import { isModelScale, maxOf, minOf, RULE_OF_THUMB, sumOf, TOLERANCE, firstItem } from '../units';
 import { backingFor, seamTape, type Backing } from './backing';
 import { longestClean, type TapeChoice, type TapeWish } from './choose';
 import { cutOutFor } from './cut-out';
-import { edgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs';
-import { ontoSheets } from './onto-sheets';
-import { byHand, cutFrom, inOwnWay, laidOf } from './laid';
+import { tapeEdgeSpans, stripWidth, type EdgeSpan, type PartEdge } from './edge-runs';
+import { mergeOntoSheets } from './onto-sheets';
+import { noTapeLaid, cutFromFilm, laidOwnWay, laidTape } from './laid';
 import { overhangs, type Overhang } from './overhang';
-import { chosenTape, nearestFirst } from './pinned';
+import { chosenTape, mostSpecificFirst } from './pinned';
 import { lineCode, pieceAlong, type MaskedPart, type MaskingMeans, type Run } from './run';
 import { sideOf } from './side-seen';
 import { stripTapes, type StripTapes } from './strip';
-import { walkOrder } from './walk';
+import { layOrder } from './walk';
 
 /** A run before its place in the order of laying is known. */
 type Unordered = Omit<Run, 'sheet' | 'backwards' | 'walkMm'>;
@@ -25,9 +25,9 @@ type Unordered = Omit<Run, 'sheet' | 'backwards' | 'walkMm'>;
  */
 export const stageRuns = (parts: readonly MaskedPart[], means: MaskingMeans): Run[] =>
   parts.flatMap((part) =>
-    ontoSheets(
+    mergeOntoSheets(
       part,
-      walkOrder(partRuns(part, means).map((run) => ({ run, piece: pieceAlong(part, run), crisp: run.class === 'crisp', staysMin: run.staysMin }))).map(
+      layOrder(partRuns(part, means).map((run) => ({ run, piece: pieceAlong(part, run), crisp: run.class === 'crisp', staysMin: run.staysMin }))).map(
         ({ run: { run }, backwards, walkMm }) => ({ ...run, sheet: null, backwards, walkMm }),
       ),
       means.tapes,
@@ -37,8 +37,8 @@ export const stageRuns = (parts: readonly MaskedPart[], means: MaskingMeans): Ru
 function partRuns(part: MaskedPart, means: MaskingMeans): Unordered[] {
   const stripsDone = new Set<number>();
   const stripEdges = (area: number) => part.edges.filter(({ strip, closed }) => strip && closed === area);
-  return edgeSpans(part.arrangement.borders, part.edges).flatMap((span) => {
-    const { strip, closed } = theFirst(span.edges);
+  return tapeEdgeSpans(part.arrangement.borders, part.edges).flatMap((span) => {
+    const { strip, closed } = firstItem(span.edges);
     if (!strip) return runsOnSpan(part, span, null, means);
     // One tape makes every edge of a strip: it is laid along the first, and is crisp where any of them is.
     if (stripsDone.has(closed)) return [];
@@ -71,7 +71,7 @@ export function longestCleanOn(
   const alone = edge.strip ? aloneOn(part, edge.closed, means) : null;
   const tapes = alone?.tapes ?? means.tapes;
   return line.pieces.reduce((least, whole) => {
-    const piece = pieceOf(whole, from, to);
+    const piece = pathSlice(whole, from, to);
     return piece ? Math.min(least, longestClean(tapes, wishFor(part, piece, span, alone, means))) : least;
   }, Infinity);
 }
@@ -81,7 +81,7 @@ const lineOf = ({ lines }: Pick<MaskedPart, 'lines'>, { line }: EdgeSpan): Resol
 function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, means: MaskingMeans): Unordered[] {
   const line = lineOf(part, span);
   const pieces = line.pieces.flatMap((whole) => {
-    const piece = pieceOf(whole, span.from, span.to);
+    const piece = pathSlice(whole, span.from, span.to);
     return piece ? [piece] : [];
   });
   const alone = strip === null ? null : aloneOn(part, strip, means);
@@ -110,7 +110,7 @@ function runsOnSpan(part: MaskedPart, span: EdgeSpan, strip: number | null, mean
 /** A backing with where it reaches too far. */
 function trimmed(part: MaskedPart, { edges }: EdgeSpan, piece: Path, { side }: TapeWish, backing: Omit<Backing, 'overhangs'>): Backing {
   const { offsetMm, widthMm } = backing;
-  return { ...backing, overhangs: overhangs(part, theFirst(edges).painted, piece, side, { innerMm: offsetMm, outerMm: offsetMm + widthMm }) };
+  return { ...backing, overhangs: overhangs(part, firstItem(edges).painted, piece, side, { innerMm: offsetMm, outerMm: offsetMm + widthMm }) };
 }
 
 /** What covers a strip alone; where nothing does any more no tape fits it. */
@@ -128,8 +128,8 @@ function wishFor(part: Pick<MaskedPart, 'arrangement'>, piece: Path, span: EdgeS
     roomMm: roomBehind(part, span),
     surfaceC: means.surfaceC,
     airC: means.airC,
-    staysMin: largest(span.edges.map(({ staysMin }) => staysMin)),
-    bondN25: smallest(span.edges.map(({ bondN25 }) => bondN25)),
+    staysMin: maxOf(span.edges.map(({ staysMin }) => staysMin)),
+    bondN25: minOf(span.edges.map(({ bondN25 }) => bondN25)),
     model: isModelScale(means.scale),
   };
 }
@@ -163,14 +163,14 @@ function runOf(site: Site, wish: TapeWish): Omit<Unordered, 'edges' | 'backing' 
     count: part.count,
     strip,
   };
-  const own = nearestFirst({ part: part.id, line: line.owner, side: span.side }, means.ownWays ?? [])[0];
-  if (own) return { ...place, ...inOwnWay(own, wish) };
+  const own = mostSpecificFirst({ part: part.id, line: line.owner, side: span.side }, means.ownWays ?? [])[0];
+  if (own) return { ...place, ...laidOwnWay(own, wish) };
   const { choice, overhang } = narrowEnough(site, wish);
   // What a person has chosen is laid, not cut from film.
   const cut = choice?.pinned ? null : cutOutFor(means.tapes, piece, wish, choice);
   // Letters that stand beside one another come out of one film: one for each would lie over its neighbours.
-  if (cut) return { ...place, ...cutFrom(cut, line.id === line.owner ? null : lineCode(part, line)) };
-  if (!choice) return { ...place, ...byHand(wish, strip) };
+  if (cut) return { ...place, ...cutFromFilm(cut, line.id === line.owner ? null : lineCode(part, line)) };
+  if (!choice) return { ...place, ...noTapeLaid(wish, strip) };
   const on = {
     piece,
     crosses: line.crosses,
@@ -182,11 +182,11 @@ function runOf(site: Site, wish: TapeWish): Omit<Unordered, 'edges' | 'backing' 
     oneTapeWide: strip !== null,
     soft: span.class === 'soft',
     overhangs: overhang,
-    closed: meetsItself(piece, part.skin),
+    closed: isClosedOnSurface(piece, part.skin),
     slitMm: alone?.slit ? alone.widthMm : null,
     gapMm: gapBeside(part, span),
   };
-  return { ...place, ...laidOf(choice, wish, on, means.tapes) };
+  return { ...place, ...laidTape(choice, wish, on, means.tapes) };
 }
 
 /** Width of what is painted beside a run where that is a narrow gap between two tapes; null where it is not. */
@@ -203,7 +203,7 @@ const MOST_TRIMMED = 0.1;
 function narrowEnough({ part, line, piece, span, alone, means }: Site, wish: TapeWish): { choice: TapeChoice | null; overhang: readonly Overhang[] } {
   const tapes = alone?.tapes ?? means.tapes;
   const choose = (roomMm: number) => chosenTape({ part: part.id, line: line.owner, side: span.side }, { ...wish, roomMm }, tapes, means.pins ?? []);
-  const overhangOf = ({ tape }: TapeChoice) => overhangs(part, theFirst(span.edges).painted, piece, wish.side, { innerMm: 0, outerMm: tape.widthMm });
+  const overhangOf = ({ tape }: TapeChoice) => overhangs(part, firstItem(span.edges).painted, piece, wish.side, { innerMm: 0, outerMm: tape.widthMm });
   let choice = choose(wish.roomMm);
   let overhang = choice ? overhangOf(choice) : [];
   while (choice && !choice.pinned && alone === null) {

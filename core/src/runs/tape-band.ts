@@ -1,8 +1,8 @@
-import { boxOf, nearBox, nearestOnPath, pathLength, pointAt, type Box, type Path, type Point } from '../curves';
+import { boundingBox, isNearBox, nearestOnPath, pathLength, pointAt, type Box, type Path, type Point } from '../curves';
 import type { Metric } from '../surface';
 import type { LineSide } from '../tape';
-import { smallest } from '../units';
-import { besideLine, shareAt } from './beside';
+import { minOf } from '../units';
+import { pointBesideLine, shareAt } from './beside';
 
 /** What a tape lies on: along a piece of its line, on one side, from so far off the line to so far, mm on the skin. */
 export interface TapeBand {
@@ -15,7 +15,7 @@ export interface TapeBand {
 }
 
 /** A band with what is asked of it over and over: the box round its piece, and round short lengths of that. */
-export interface PlacedBand extends TapeBand {
+export interface PlacedTapeBand extends TapeBand {
   readonly box: Box;
   /** How far it reaches off its line on the drawing, at most. */
   readonly reachDrawnMm: number;
@@ -25,22 +25,22 @@ export interface PlacedBand extends TapeBand {
 /** So many straight pieces are one length. */
 const PIECES = 12;
 
-export function placedBand(band: TapeBand): PlacedBand {
+export function placeBand(band: TapeBand): PlacedTapeBand {
   const { piece } = band;
   const count = Math.ceil((piece.length - 1) / PIECES);
   const lengths = Array.from({ length: count }, (_, index) => piece.slice(index * PIECES, (index + 1) * PIECES + 1));
-  const least = band.metric ? smallest(piece.map((place) => shareAt(band.metric, place))) : 1;
-  return { ...band, box: boxOf(piece), reachDrawnMm: band.outerMm / least, lengths: lengths.map((path) => ({ path, box: boxOf(path) })) };
+  const least = band.metric ? minOf(piece.map((place) => shareAt(band.metric, place))) : 1;
+  return { ...band, box: boundingBox(piece), reachDrawnMm: band.outerMm / least, lengths: lengths.map((path) => ({ path, box: boundingBox(path) })) };
 }
 
 /** Places of a drawing as they lie round one of them, where it is true: drawn lengths across the axis shrink to what they are there. */
 const trueRound = (path: Path, share: number): Path => (share === 1 ? path : path.map((point) => ({ ...point, y: point.y * share })));
 
 /** The place along a band that is nearest to one within its reach; null where there is none. */
-function nearestWithin({ lengths, outerMm }: PlacedBand, place: Point, share: number): { readonly at: number; readonly distanceMm: number } | null {
+function nearestWithin({ lengths, outerMm }: PlacedTapeBand, place: Point, share: number): { readonly at: number; readonly distanceMm: number } | null {
   let best: { readonly at: number; readonly distanceMm: number } | null = null;
   for (const { path, box } of lengths) {
-    if (!nearBox(place, box, outerMm / share)) continue;
+    if (!isNearBox(place, box, outerMm / share)) continue;
     const found = nearestOnPath(trueRound(path, share), { x: place.x, y: place.y * share });
     if (best === null || found.distanceMm < best.distanceMm) best = found;
   }
@@ -51,10 +51,10 @@ function nearestWithin({ lengths, outerMm }: PlacedBand, place: Point, share: nu
 const WITHIN_MM = 0.05;
 
 /** Where along its line a band lies on a place: beside its piece, not beyond the ends; null where it does not. */
-export function bandAt(band: PlacedBand, place: Point): number | null {
+export function distanceInBand(band: PlacedTapeBand, place: Point): number | null {
   const { piece, side, innerMm, outerMm, box, metric } = band;
   const share = shareAt(metric, place);
-  const nearest = nearBox(place, box, outerMm / share) ? nearestWithin(band, place, share) : null;
+  const nearest = isNearBox(place, box, outerMm / share) ? nearestWithin(band, place, share) : null;
   if (!nearest) return null;
   const { at, distanceMm } = nearest;
   if (distanceMm < innerMm + WITHIN_MM || distanceMm > outerMm - WITHIN_MM) return null;
@@ -72,13 +72,13 @@ const PLACES = { least: 12, most: 120 } as const;
 const ACROSS = [0.1, 0.5, 0.9] as const;
 
 /** Places all over a band, row by row along it. */
-export function bandPlaces({ piece, side, innerMm, outerMm, metric }: TapeBand): { readonly at: number; readonly places: readonly Point[] }[] {
+export function samplesInBand({ piece, side, innerMm, outerMm, metric }: TapeBand): { readonly at: number; readonly places: readonly Point[] }[] {
   const lengthMm = pathLength(piece);
   const count = Math.round(Math.min(PLACES.most, Math.max(PLACES.least, (2 * lengthMm) / (outerMm - innerMm))));
   const turn = side === 'left' ? 1 : -1;
   return Array.from({ length: count }, (_, index) => {
     const point = pointAt(piece, piece[0]!.at + ((index + 0.5) / count) * lengthMm);
     const off = (share: number) => turn * (innerMm + share * (outerMm - innerMm));
-    return { at: point.at, places: ACROSS.map((share) => besideLine(point, off(share), metric)) };
+    return { at: point.at, places: ACROSS.map((share) => pointBesideLine(point, off(share), metric)) };
   });
 }

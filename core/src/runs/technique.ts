@@ -1,18 +1,18 @@
-import { corners, pathCrossings, pathLength, straightPath, type Path, type Point } from '../curves';
+import { cornerDistances, pathCrossings, pathLength, straightPath, type Path, type Point } from '../curves';
 import type { FeatureCrossing } from '../lines';
 import type { DeTack, Hold } from '../masking';
 import type { Metric } from '../surface';
 import type { Fit, LineSide } from '../tape';
-import { plainly, RULE_OF_THUMB } from '../units';
-import { bandAt, placedBand } from './tape-band';
+import { messageWithoutValues, RULE_OF_THUMB } from '../units';
+import { distanceInBand, placeBand } from './tape-band';
 import type { Overhang } from './overhang';
-import type { Technique, TechniqueSays } from './says';
+import type { Technique, TechniqueMessages } from './says';
 
 /** How a run is laid, with the stretch of its line it holds for; without one it holds for all of it. */
-export type LaidHow = Technique & { readonly from?: number; readonly to?: number };
+export type LayMethod = Technique & { readonly from?: number; readonly to?: number };
 
 /** What decides how a run is laid. */
-export interface LaidRun {
+export interface LayInput {
   readonly fit: Fit;
   readonly hold: Hold;
   readonly deTack: DeTack;
@@ -49,9 +49,9 @@ export interface LaidRun {
  * where it is met, last how it is laid in between.
  * @returns at least one entry
  */
-export function techniquesFor(run: LaidRun): readonly LaidHow[] {
+export function techniquesFor(run: LayInput): readonly LayMethod[] {
   const before = [
-    ...firstOf(run),
+    ...preparationTechniques(run),
     ...(run.slitMm === null ? [] : [{ code: 'technique.slit' as const, values: { fromMm: run.rollMm, toMm: run.slitMm } }]),
     ...(run.gapMm === null ? [] : [{ code: 'technique.gap' as const, values: { gapMm: run.gapMm } }]),
   ];
@@ -60,10 +60,10 @@ export function techniquesFor(run: LaidRun): readonly LaidHow[] {
 }
 
 /** Where a tape reaches over what it covers. */
-export const trimmedAt = (stretch: Overhang): LaidHow => ({ code: 'technique.trim', values: { ...stretch }, from: stretch.fromMm, to: stretch.toMm });
+export const trimOverhang = (stretch: Overhang): LayMethod => ({ code: 'technique.trim', values: { ...stretch }, from: stretch.fromMm, to: stretch.toMm });
 
 /** How a tape comes off that grips nearly as hard as what is below it holds. */
-function offAgain({ hold, piece }: LaidRun): LaidHow[] {
+function offAgain({ hold, piece }: LayInput): LayMethod[] {
   const inMm = pathLength(piece) > RULE_OF_THUMB.longPeel ? RULE_OF_THUMB.peelLength : null;
   return hold === 'test' ? [{ code: 'technique.low-pull', values: { inMm } }] : [];
 }
@@ -71,13 +71,13 @@ function offAgain({ hold, piece }: LaidRun): LaidHow[] {
 type PlacedCode = 'technique.corner' | 'technique.pieces' | 'technique.snip' | 'technique.guide' | 'technique.hollow' | 'technique.press';
 type StretchCode = 'technique.texture' | 'technique.at-the-piece';
 
-function onTheWay({ piece, crosses, folds, closed, overhangs: over, posts, ...run }: LaidRun): LaidHow[] {
+function onTheWay({ piece, crosses, folds, closed, overhangs: over, posts, ...run }: LayInput): LayMethod[] {
   const [start, end] = [piece[0]!.at, piece.at(-1)!.at];
   const within = crosses.filter(({ from, to }) => to >= start && from <= end);
   const placesOf = (is: (one: FeatureCrossing) => boolean) => within.filter(is).map(({ from }) => from);
-  const at = (code: PlacedCode, places: readonly number[]): LaidHow[] =>
+  const at = (code: PlacedCode, places: readonly number[]): LayMethod[] =>
     places.length === 0 ? [] : [{ code, values: { atMm: places }, from: Math.min(...places), to: Math.max(...places) }];
-  const along = (code: StretchCode, kind: FeatureCrossing['kind']): LaidHow[] =>
+  const along = (code: StretchCode, kind: FeatureCrossing['kind']): LayMethod[] =>
     within
       .filter((one) => one.kind === kind)
       .map(({ from, to }) => {
@@ -90,7 +90,7 @@ function onTheWay({ piece, crosses, folds, closed, overhangs: over, posts, ...ru
   });
   return [
     ...(closed ? [{ code: 'technique.closed' as const, values: { overlapMm: RULE_OF_THUMB.closedOverlap } }] : []),
-    ...at('technique.corner', apart(corners(piece))),
+    ...at('technique.corner', apart(cornerDistances(piece))),
     ...at('technique.snip', folded),
     ...at(
       'technique.guide',
@@ -101,7 +101,7 @@ function onTheWay({ piece, crosses, folds, closed, overhangs: over, posts, ...ru
       'technique.pieces',
       placesOf(({ kind, feature }) => kind === 'opening' && posts.has(feature)),
     ),
-    ...over.map(trimmedAt),
+    ...over.map(trimOverhang),
     ...along('technique.texture', 'texture'),
     ...along('technique.at-the-piece', 'no-touch'),
     ...at(
@@ -120,15 +120,15 @@ const ROW_PLACES = 40;
 const ALONG_WIDTHS = 2;
 
 /** Where rows of heads lie along under a tape: it can be pressed down neither on them nor beside them. */
-function rowsAlong({ piece, side, widthMm, rows, metric }: Pick<LaidRun, 'piece' | 'side' | 'widthMm' | 'rows' | 'metric'>): LaidHow[] {
+function rowsAlong({ piece, side, widthMm, rows, metric }: Pick<LayInput, 'piece' | 'side' | 'widthMm' | 'rows' | 'metric'>): LayMethod[] {
   if (rows.length === 0 || widthMm <= 0) return [];
-  const band = placedBand({ piece, side, innerMm: 0, outerMm: widthMm, metric });
-  return rows.flatMap(([a, b]): LaidHow[] => {
+  const band = placeBand({ piece, side, innerMm: 0, outerMm: widthMm, metric });
+  return rows.flatMap(([a, b]): LayMethod[] => {
     const places = Array.from({ length: ROW_PLACES }, (_, index) => {
       const share = (index + 0.5) / ROW_PLACES;
       return { x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) };
     });
-    const under = places.flatMap((place) => bandAt(band, place) ?? []);
+    const under = places.flatMap((place) => distanceInBand(band, place) ?? []);
     if (under.length === 0) return [];
     const [fromMm, toMm] = [Math.min(...under), Math.max(...under)];
     return toMm - fromMm < ALONG_WIDTHS * widthMm ? [] : [{ code: 'technique.row-along', values: { fromMm, toMm }, from: fromMm, to: toMm }];
@@ -143,23 +143,23 @@ const apart = (places: readonly number[]): number[] =>
   places.reduce<number[]>((kept, place) => (kept.length > 0 && place - kept.at(-1)! < ONE_CORNER_MM ? kept : [...kept, place]), []);
 
 /** What is done with a tape before it goes anywhere: tried on the paint, stuck to cloth. */
-export const firstOf = ({ hold, deTack }: Pick<LaidRun, 'hold' | 'deTack'>): LaidHow[] => [
-  ...(hold === 'test' ? [plainly('technique.test-pull')] : []),
+export const preparationTechniques = ({ hold, deTack }: Pick<LayInput, 'hold' | 'deTack'>): LayMethod[] => [
+  ...(hold === 'test' ? [messageWithoutValues('technique.test-pull')] : []),
   ...(deTack > 0 ? [{ code: 'technique.de-tack' as const, values: { times: deTack } }] : []),
 ];
 
 /** An edge that shall not be seen: the tape stands off, paint fades out under it. */
-export const softly: LaidHow = plainly('technique.rolled-back');
+export const softEdge: LayMethod = messageWithoutValues('technique.rolled-back');
 
 /** How a run lies where it meets nothing. */
-function inBetween({ fit, piece, oneTapeWide, soft }: LaidRun, met: readonly LaidHow[]): LaidHow[] {
-  if (soft) return [softly];
-  if (fit.verdict === 'too-tight' || fit.verdict === 'impossible') return [plainly('technique.end-before-bend')];
-  if (oneTapeWide) return [plainly('technique.one-tape')];
+function inBetween({ fit, piece, oneTapeWide, soft }: LayInput, met: readonly LayMethod[]): LayMethod[] {
+  if (soft) return [softEdge];
+  if (fit.verdict === 'too-tight' || fit.verdict === 'impossible') return [messageWithoutValues('technique.end-before-bend')];
+  if (oneTapeWide) return [messageWithoutValues('technique.one-tape')];
   if (fit.verdict === 'stretch' && fit.stretch >= RULE_OF_THUMB.leastStretchGiven) return [{ code: 'technique.stretch', values: { share: fit.stretch } }];
-  if (fit.worstRadiusMm !== null) return [plainly('technique.steer')];
-  if (pathLength(piece) < RULE_OF_THUMB.shortRun) return [plainly('technique.short')];
+  if (fit.worstRadiusMm !== null) return [messageWithoutValues('technique.steer')];
+  if (pathLength(piece) < RULE_OF_THUMB.shortRun) return [messageWithoutValues('technique.short')];
   // Against a guide, and round to where it began, a tape is not pulled tight.
-  const loose: readonly (keyof TechniqueSays)[] = ['technique.guide', 'technique.closed'];
-  return met.some(({ code }) => loose.includes(code)) ? [] : [plainly('technique.sighted')];
+  const loose: readonly (keyof TechniqueMessages)[] = ['technique.guide', 'technique.closed'];
+  return met.some(({ code }) => loose.includes(code)) ? [] : [messageWithoutValues('technique.sighted')];
 }

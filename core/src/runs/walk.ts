@@ -1,7 +1,7 @@
 import { distance, type Path, type Point } from '../curves';
 
 /** A run before it has its place in the order. */
-export interface Walkable {
+export interface UnorderedRun {
   readonly piece: Path;
   readonly crisp: boolean;
   /** How long it stays, minutes. */
@@ -9,7 +9,7 @@ export interface Walkable {
 }
 
 /** A run as the hand that lays it walks along it. */
-export interface Walked<T> {
+export interface OrderedRun<T> {
   readonly run: T;
   /** True where it is laid from its far end, so that one need not go back. */
   readonly backwards: boolean;
@@ -25,9 +25,9 @@ export interface Walked<T> {
  * @returns all of them, each once
  * Source: nearest neighbour; the main line first, from it outward
  */
-export function walkOrder<T extends Walkable>(runs: readonly T[]): Walked<T>[] {
+export function layOrder<T extends UnorderedRun>(runs: readonly T[]): OrderedRun<T>[] {
   const left = runs.map((run, place) => ({ run, place, lengthMm: lengthOf(run.piece) })).sort((a, b) => b.lengthMm - a.lengthMm || a.place - b.place);
-  const walked: Walked<T>[] = [];
+  const walked: OrderedRun<T>[] = [];
   let here: Point | null = null;
   while (left.length > 0) {
     const next = nearest(left, here);
@@ -46,9 +46,9 @@ interface Nearest {
 }
 
 /** Of those that stay longest, and of them the crisp ones while there are any, the one nearest to a place; the first where one stands nowhere yet. */
-function nearest(left: readonly { readonly run: Walkable }[], here: Point | null): Nearest {
+function nearest(left: readonly { readonly run: UnorderedRun }[], here: Point | null): Nearest {
   const longest = Math.max(...left.map(({ run }) => run.staysMin));
-  const staying = (run: Walkable) => run.staysMin > longest - 1e-6;
+  const staying = (run: UnorderedRun) => run.staysMin > longest - 1e-6;
   const crisp = left.some(({ run }) => staying(run) && run.crisp);
   let best: Nearest | null = null;
   left.forEach(({ run }, index) => {

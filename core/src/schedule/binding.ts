@@ -1,9 +1,9 @@
-import { tablesOf } from './tables';
-import { SAME_MIN, type ScheduleProblem } from './problem';
-import type { Solved } from './solve';
+import { scheduleTables } from './tables';
+import { TIME_TOLERANCE_MIN, type ScheduleProblem } from './problem';
+import type { SolvedSchedule } from './solve';
 
 /** Why a task does not begin sooner. */
-export interface Bind {
+export interface Binding {
   readonly task: string;
   readonly startMin: number;
   readonly by: 'now' | 'earliest' | 'pinned' | 'drying' | 'order' | 'worker' | 'place' | 'hours';
@@ -15,11 +15,11 @@ export interface Bind {
  * What binds a schedule: from the task that ends last back to what it waits for, and so on.
  * @returns from first to last; shortening anything else ends nothing sooner
  */
-export function bindingOf(problem: ScheduleProblem, { schedule, decisions }: Solved): Bind[] {
-  const tables = tablesOf(problem);
+export function bindingConstraints(problem: ScheduleProblem, { schedule, decisions }: SolvedSchedule): Binding[] {
+  const tables = scheduleTables(problem);
   const { placed } = schedule;
-  const chain: Bind[] = [];
-  let task = placed.reduce((last, one, index) => (one.endMin > placed[last]!.endMin + SAME_MIN ? index : last), 0);
+  const chain: Binding[] = [];
+  let task = placed.reduce((last, one, index) => (one.endMin > placed[last]!.endMin + TIME_TOLERANCE_MIN ? index : last), 0);
   for (let guard = 0; guard <= placed.length && placed[task]; guard++) {
     const bind = bindOf(problem, tables, decisions.order, placed, task);
     chain.unshift({ task: placed[task]!.task, startMin: placed[task]!.startMin, by: bind.by, other: bind.other === null ? null : placed[bind.other]!.task });
@@ -31,11 +31,11 @@ export function bindingOf(problem: ScheduleProblem, { schedule, decisions }: Sol
 
 function bindOf(
   { tasks, nowMin }: ScheduleProblem,
-  { lags, holds }: ReturnType<typeof tablesOf>,
+  { lags, holds }: ReturnType<typeof scheduleTables>,
   order: readonly (readonly [number, number])[],
-  placed: Solved['schedule']['placed'],
+  placed: SolvedSchedule['schedule']['placed'],
   task: number,
-): { by: Bind['by']; other: number | null } {
+): { by: Binding['by']; other: number | null } {
   const own = placed[task]!;
   const near = (at: number) => Math.abs(at - own.startMin) < 1e-3;
   const { earliestMin, atMin } = tasks[task]!;
@@ -43,7 +43,7 @@ function bindOf(
   const lag = lags.find(
     ({ before, task: after, fromEnd, minMin }) => after === task && near((fromEnd ? placed[before]!.endMin : placed[before]!.startMin) + minMin),
   );
-  if (lag) return { by: lag.minMin > SAME_MIN ? 'drying' : 'order', other: lag.before };
+  if (lag) return { by: lag.minMin > TIME_TOLERANCE_MIN ? 'drying' : 'order', other: lag.before };
   const behind = order.find(([before, after]) => after === task && near(placed[before]!.endMin));
   if (behind) return { by: holds[task]!.some((place) => holds[behind[0]]!.includes(place)) ? 'place' : 'worker', other: behind[0] };
   // It is put off for what must follow it in time.
@@ -51,7 +51,7 @@ function bindOf(
     ({ before, task: after, maxMin, fromEnd }) =>
       before === task && maxMin !== Infinity && Math.abs(placed[after]!.startMin - (fromEnd ? own.endMin : own.startMin) - maxMin) < 1e-2,
   );
-  if (put && own.startMin > Math.max(nowMin, earliestMin) + SAME_MIN) return { by: 'hours', other: null };
+  if (put && own.startMin > Math.max(nowMin, earliestMin) + TIME_TOLERANCE_MIN) return { by: 'hours', other: null };
   if (near(nowMin)) return { by: 'now', other: null };
   if (near(earliestMin)) return { by: 'earliest', other: null };
   return { by: 'hours', other: null };

@@ -1,10 +1,10 @@
-import { firstWhere } from '../units';
-import { type Times } from './earliest';
-import { minutesUnder, type Decisions, type Tables } from './tables';
+import { lowerBound } from '../units';
+import { type EarliestTimes } from './earliest';
+import { minutesByTask, type Decisions, type ScheduleTables } from './tables';
 import type { Shift } from './problem';
 
 /** The longest way from the end of each task to the end of all, whatever the hours. */
-function tailsOf({ tasks, lags, leastMin, mostMin }: Tables): number[] {
+function tailsOf({ tasks, lags, leastMin, mostMin }: ScheduleTables): number[] {
   const tails = tasks.map(() => 0);
   for (let round = 0; round <= tasks.length; round++) {
     let moved = false;
@@ -48,10 +48,10 @@ function throughAt({ corners, sums, rates }: Capacity, fromMin: number, minutes:
 }
 
 /** Place of the last number that is no greater; the last of those alike. */
-const lastAtMost = (numbers: readonly number[], most: number): number => firstWhere(0, numbers.length, (index) => numbers[index]! > most) - 1;
+const lastAtMost = (numbers: readonly number[], most: number): number => lowerBound(0, numbers.length, (index) => numbers[index]! > most) - 1;
 
 /** What a problem is bounded by, worked out once. */
-export interface Bounds {
+export interface ScheduleBounds {
   readonly tails: readonly number[];
   readonly everybody: Capacity;
   readonly each: readonly Capacity[];
@@ -59,7 +59,7 @@ export interface Bounds {
   readonly places: readonly (Capacity | null)[];
 }
 
-export const boundsOf = (tables: Tables): Bounds => ({
+export const scheduleBounds = (tables: ScheduleTables): ScheduleBounds => ({
   tails: tailsOf(tables),
   everybody: capacityOf(tables.hours),
   each: tables.hours.map((hours) => capacityOf([hours])),
@@ -70,11 +70,16 @@ export const boundsOf = (tables: Tables): Bounds => ({
  * No schedule that follows from decisions with these earliest times ends sooner: by the times themselves, and by the work of all people,
  * of each of them, and of each place, that is left from some moment on.
  */
-export function leastEnd(tables: Tables, decisions: Decisions, { start, end }: Times, { tails, everybody, each, places }: Bounds): number {
+export function lowerBoundOnEnd(
+  tables: ScheduleTables,
+  decisions: Decisions,
+  { start, end }: EarliestTimes,
+  { tails, everybody, each, places }: ScheduleBounds,
+): number {
   const { tasks, holds } = tables;
   let least = 0;
   for (let task = 0; task < tasks.length; task++) least = Math.max(least, end[task]! + tails[task]!);
-  const minutes = minutesUnder(tables, decisions);
+  const minutes = minutesByTask(tables, decisions);
   const late = tasks.map((_, task) => task).sort((a, b) => start[b]! - start[a]!);
   const share = (mine: (task: number) => number, capacity: Capacity | null) => {
     let sum = 0;

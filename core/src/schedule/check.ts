@@ -1,5 +1,5 @@
-import { joined, openBetween } from './hours';
-import { minutesWith, type Booked, type Schedule, type ScheduleProblem, type Shift } from './problem';
+import { mergeHours, openMinutesBetween } from './hours';
+import { taskMinutes, type Assignment, type Schedule, type ScheduleProblem, type Shift } from './problem';
 
 /** Something a schedule does not keep. */
 export interface ScheduleFault {
@@ -13,8 +13,8 @@ const CLOSE = 1e-3;
 /** Everything a schedule does not keep of its problem, looked at afresh; empty where it is one. */
 export function scheduleFaults({ tasks, workers, places, nowMin }: ScheduleProblem, { placed }: Pick<Schedule, 'placed'>): ScheduleFault[] {
   const by = new Map(placed.map((one) => [one.task, one]));
-  const hoursOf = new Map(workers.map(({ id, hours }) => [id, joined(hours)]));
-  const placeHours = new Map(places.map(({ id, hours }) => [id, hours && joined(hours)]));
+  const hoursOf = new Map(workers.map(({ id, hours }) => [id, mergeHours(hours)]));
+  const placeHours = new Map(places.map(({ id, hours }) => [id, hours && mergeHours(hours)]));
   const faults: ScheduleFault[] = [];
   const add = (code: ScheduleFault['code'], task: string, other?: string) => faults.push({ code, task, ...(other === undefined ? {} : { other }) });
   for (const task of tasks) {
@@ -29,9 +29,9 @@ export function scheduleFaults({ tasks, workers, places, nowMin }: ScheduleProbl
     if (new Set(own.workers).size !== task.hands) add('hands', task.id);
     const held = task.places.map((id) => placeHours.get(id) ?? null).filter((hours) => hours !== null);
     const limits = [...own.workers.map((id) => hoursOf.get(id) ?? []), ...held];
-    const minutes = minutesWith(task, own.workers) + own.scuffMin;
+    const minutes = taskMinutes(task, own.workers) + own.scuffMin;
     const paused = task.pauses && limits.length === 1;
-    if (paused ? Math.abs(openBetween(limits[0]!, own.startMin, own.endMin) - minutes) > CLOSE : Math.abs(own.endMin - own.startMin - minutes) > CLOSE)
+    if (paused ? Math.abs(openMinutesBetween(limits[0]!, own.startMin, own.endMin) - minutes) > CLOSE : Math.abs(own.endMin - own.startMin - minutes) > CLOSE)
       add('length', task.id);
     if (!paused && limits.some((hours) => !inside(hours, own))) add('hours', task.id);
     for (const lag of task.after) {
@@ -52,5 +52,5 @@ export function scheduleFaults({ tasks, workers, places, nowMin }: ScheduleProbl
   return faults;
 }
 
-const inside = (hours: readonly Shift[], { startMin, endMin }: Booked): boolean =>
+const inside = (hours: readonly Shift[], { startMin, endMin }: Assignment): boolean =>
   hours.some(({ from, to }) => from <= startMin + CLOSE && endMin <= to + CLOSE);

@@ -1,23 +1,23 @@
-import type { Times } from './earliest';
-import { SAME_MIN } from './problem';
-import { endIsOpen, type Decisions, type Tables } from './tables';
+import type { EarliestTimes } from './earliest';
+import { TIME_TOLERANCE_MIN } from './problem';
+import { canEndAt, type Decisions, type ScheduleTables } from './tables';
 
 /**
  * Whether lags and order push each other on for ever, whatever the hours: told at once, where times would only creep on. Beginnings and ends
  * are looked at each for itself: of what may pause the end is no sooner than the work after the beginning, but may be later.
  */
-export function goesInCircles(tables: Tables, decisions: Decisions, minutes: readonly number[], { start, end }: Times): boolean {
+export function hasPositiveCycle(tables: ScheduleTables, decisions: Decisions, minutes: readonly number[], { start, end }: EarliestTimes): boolean {
   const { tasks, lags } = tables;
   const count = tasks.length;
   // Beginnings, then ends, from where they are now: what has come to rest is not gone through again.
   const at = Float64Array.from([...start, ...end]);
   // What pushed each last: where these lead back to where they came from, nothing ever comes to rest.
   const pushedBy = new Int32Array(2 * count).fill(-1);
-  const open = tasks.map((_, task) => endIsOpen(tables, decisions, task));
+  const open = tasks.map((_, task) => canEndAt(tables, decisions, task));
   for (;;) {
     let moved = false;
     const push = (from: number, to: number, by: number): void => {
-      if (at[to]! >= at[from]! + by - SAME_MIN) return;
+      if (at[to]! >= at[from]! + by - TIME_TOLERANCE_MIN) return;
       at[to] = at[from]! + by;
       pushedBy[to] = from;
       moved = true;

@@ -1,12 +1,15 @@
-import { byTeam, type Times } from './earliest';
-import { minutesUnder, type Decisions, type Tables, endIsOpen } from './tables';
-import { SAME_MIN } from './problem';
+import { startOfTeam, type EarliestTimes } from './earliest';
+import { minutesByTask, type Decisions, type ScheduleTables, canEndAt } from './tables';
+import { TIME_TOLERANCE_MIN } from './problem';
 
 /** Something that cannot be as it stands, and every way it may be settled; one of them holds in every schedule. */
-export type Ways = readonly Decisions[];
+export type ConflictBranches = readonly Decisions[];
 
-const overlap = ({ start, end }: Times, one: number, other: number): boolean =>
-  start[one]! < end[other]! - SAME_MIN && start[other]! < end[one]! - SAME_MIN && end[one]! > start[one]! + SAME_MIN && end[other]! > start[other]! + SAME_MIN;
+const overlap = ({ start, end }: EarliestTimes, one: number, other: number): boolean =>
+  start[one]! < end[other]! - TIME_TOLERANCE_MIN &&
+  start[other]! < end[one]! - TIME_TOLERANCE_MIN &&
+  end[one]! > start[one]! + TIME_TOLERANCE_MIN &&
+  end[other]! > start[other]! + TIME_TOLERANCE_MIN;
 
 const inOrder = (decisions: Decisions, before: number, after: number): Decisions => ({ ...decisions, order: [...decisions.order, [before, after]] });
 
@@ -15,17 +18,21 @@ const inOrder = (decisions: Decisions, before: number, after: number): Decisions
  * are people, or a limit passed that may be scuffed for.
  * @returns null where the times are a schedule, with the teams that then do the tasks nobody was decided for
  */
-export function firstConflict(tables: Tables, decisions: Decisions, times: Times): { readonly ways: Ways } | { readonly teams: readonly number[] } {
+export function firstConflict(
+  tables: ScheduleTables,
+  decisions: Decisions,
+  times: EarliestTimes,
+): { readonly ways: ConflictBranches } | { readonly teams: readonly number[] } {
   const { tasks, holds, lags } = tables;
   for (let index = 0; index < lags.length; index++) {
     const { before, task, fromEnd, maxMin, scuffMin } = lags[index]!;
     if (scuffMin === null || decisions.lag[index] !== null) continue;
-    if (times.start[task]! <= (fromEnd ? times.end[before]! : times.start[before]!) + maxMin + SAME_MIN) continue;
+    if (times.start[task]! <= (fromEnd ? times.end[before]! : times.start[before]!) + maxMin + TIME_TOLERANCE_MIN) continue;
     const decided = (how: 'kept' | 'scuffed'): Decisions => ({ ...decisions, lag: decisions.lag.map((one, at) => (at === index ? how : one)) });
     return { ways: [decided('kept'), decided('scuffed')] };
   }
   const byStart = tasks.map((_, task) => task).sort((a, b) => times.start[a]! - times.start[b]! || a - b);
-  const minutes = minutesUnder(tables, decisions);
+  const minutes = minutesByTask(tables, decisions);
   // How much longer a team takes than the quickest, which the times are of where nobody is decided on.
   const moreMin = (task: number, team: number) => (decisions.team[task] === null ? tables.teamMin[task]![team]! - tables.leastMin[task]! : 0);
   const taken: number[] = tasks.map((_, task) => decisions.team[task] ?? -1);
@@ -40,13 +47,13 @@ export function firstConflict(tables: Tables, decisions: Decisions, times: Times
   before = [];
   for (const [position, task] of byStart.entries()) {
     const teams = tables.teams[task]!;
-    if (tasks[task]!.hands === 0 || times.end[task]! <= times.start[task]! + SAME_MIN) {
+    if (tasks[task]!.hands === 0 || times.end[task]! <= times.start[task]! + TIME_TOLERANCE_MIN) {
       if (taken[task]! < 0) taken[task] = 0;
       continue;
     }
     before = stillAt(before, times, task);
     const meanwhile = [...before];
-    for (let at = position + 1; at < byStart.length && times.start[byStart[at]!]! < times.end[task]! - SAME_MIN; at++) meanwhile.push(byStart[at]!);
+    for (let at = position + 1; at < byStart.length && times.start[byStart[at]!]! < times.end[task]! - TIME_TOLERANCE_MIN; at++) meanwhile.push(byStart[at]!);
     before.push(task);
     const atWork = meanwhile.filter((other) => tasks[other]!.hands > 0 && taken[other]! >= 0 && overlap(times, other, task));
     const busy = (team: readonly number[]) => atWork.find((other) => tables.teams[other]![taken[other]!]!.some((worker) => team.includes(worker)));
@@ -63,23 +70,24 @@ export function firstConflict(tables: Tables, decisions: Decisions, times: Times
   }
   // When somebody else is through sooner or later, what has to follow in time decides who it must be.
   const loose = lags.find(
-    ({ before, fromEnd, maxMin }) => fromEnd && maxMin !== Infinity && endIsOpen(tables, decisions, before) && decisions.team[before] === null,
+    ({ before, fromEnd, maxMin }) => fromEnd && maxMin !== Infinity && canEndAt(tables, decisions, before) && decisions.team[before] === null,
   );
   if (loose) return { ways: everyTeam(tables, decisions, loose.before) };
   return { teams: taken };
 }
 
 /** Of tasks that began no later than another those that are not over when it begins. */
-const stillAt = (before: readonly number[], { start, end }: Times, task: number): number[] => before.filter((other) => end[other]! > start[task]! + SAME_MIN);
+const stillAt = (before: readonly number[], { start, end }: EarliestTimes, task: number): number[] =>
+  before.filter((other) => end[other]! > start[task]! + TIME_TOLERANCE_MIN);
 
 /** What is started first stays first, if it can. */
-const bothOrders = (decisions: Decisions, { start }: Times, one: number, other: number): Ways =>
+const bothOrders = (decisions: Decisions, { start }: EarliestTimes, one: number, other: number): ConflictBranches =>
   start[one]! <= start[other]!
     ? [inOrder(decisions, one, other), inOrder(decisions, other, one)]
     : [inOrder(decisions, other, one), inOrder(decisions, one, other)];
 
 /** Each team may do it; of teams with the same hours, nothing of whom is decided yet, one stands for all. */
-function everyTeam(tables: Tables, decisions: Decisions, task: number): Ways {
+function everyTeam(tables: ScheduleTables, decisions: Decisions, task: number): ConflictBranches {
   const used = new Set(decisions.team.flatMap((team, other) => (team === null || tables.tasks[other]!.hands === 0 ? [] : tables.teams[other]![team]!)));
   const seen = new Set<string>();
   return tables.teams[task]!.flatMap((team, index): Decisions[] => {
@@ -93,7 +101,7 @@ function everyTeam(tables: Tables, decisions: Decisions, task: number): Ways {
 }
 
 /** Whether a team would do a task just as it is timed. */
-function fitsAt(tables: Tables, minutes: number, { start, end }: Times, task: number, team: readonly number[]): boolean {
-  const own = byTeam(tables, task, team, start[task]!, minutes);
-  return Math.abs(own.start - start[task]!) < SAME_MIN && Math.abs(own.end - end[task]!) < SAME_MIN;
+function fitsAt(tables: ScheduleTables, minutes: number, { start, end }: EarliestTimes, task: number, team: readonly number[]): boolean {
+  const own = startOfTeam(tables, task, team, start[task]!, minutes);
+  return Math.abs(own.start - start[task]!) < TIME_TOLERANCE_MIN && Math.abs(own.end - end[task]!) < TIME_TOLERANCE_MIN;
 }

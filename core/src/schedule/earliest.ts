@@ -1,11 +1,11 @@
-import { largest } from '../units';
-import { goesInCircles } from './circles';
-import { fitsWhole, nextOpen, overAfter, startFor } from './hours';
-import { SAME_MIN } from './problem';
-import { endIsOpen, minutesUnder, teamsFor, type Decisions, type Tables } from './tables';
+import { maxOf } from '../units';
+import { hasPositiveCycle } from './circles';
+import { earliestUnbroken, nextOpening, endAfterHours, latestStartFor } from './hours';
+import { TIME_TOLERANCE_MIN } from './problem';
+import { canEndAt, minutesByTask, possibleTeams, type Decisions, type ScheduleTables } from './tables';
 
 /** Earliest times under decisions. */
-export interface Times {
+export interface EarliestTimes {
   readonly start: readonly number[];
   readonly end: readonly number[];
 }
@@ -18,9 +18,9 @@ const HORIZON_MIN = 366 * 1440;
  * Nothing may be sooner in any schedule that follows from these decisions: times only move on, until they stay.
  * @returns null where there are none
  */
-export function earliest(tables: Tables, decisions: Decisions, from?: readonly number[]): Times | null {
+export function earliestTimes(tables: ScheduleTables, decisions: Decisions, from?: readonly number[]): EarliestTimes | null {
   const { tasks, lags, nowMin } = tables;
-  const minutes = minutesUnder(tables, decisions);
+  const minutes = minutesByTask(tables, decisions);
   const start = tasks.map(({ earliestMin, atMin }, task) => Math.max(nowMin, earliestMin, atMin ?? -Infinity, from?.[task] ?? -Infinity));
   const end = tasks.map(() => 0);
   // Where it is not decided who does a task that pauses, or that takes one longer than another, it may be over later than at the soonest.
@@ -32,15 +32,15 @@ export function earliest(tables: Tables, decisions: Decisions, from?: readonly n
     end[task] = placed.end;
     atLatest[task] = placed.atLatest;
     const { atMin } = tasks[task]!;
-    return atMin === undefined || placed.start <= Math.max(atMin, nowMin) + SAME_MIN;
+    return atMin === undefined || placed.start <= Math.max(atMin, nowMin) + TIME_TOLERANCE_MIN;
   };
   for (let task = 0; task < tasks.length; task++) if (!fit(task)) return null;
   for (let round = 1; ; round++) {
     // Times that still move after so many rounds may be pushing each other on for ever: looked at once, most settle long before.
-    if (round === ROUNDS_BEFORE_DOUBT && goesInCircles(tables, decisions, minutes, { start, end })) return null;
+    if (round === ROUNDS_BEFORE_DOUBT && hasPositiveCycle(tables, decisions, minutes, { start, end })) return null;
     let moved = false;
     const atLeast = (task: number, min: number): boolean => {
-      if (start[task]! >= min - SAME_MIN) return true;
+      if (start[task]! >= min - TIME_TOLERANCE_MIN) return true;
       start[task] = min;
       moved = true;
       return fit(task);
@@ -52,8 +52,8 @@ export function earliest(tables: Tables, decisions: Decisions, from?: readonly n
       if (maxMin === Infinity || (scuffMin !== null && decisions.lag[index] !== 'kept')) continue;
       // Too late after it: what came before is put off.
       const late = start[task]! - maxMin;
-      const soonest = !fromEnd ? start[before]! : endIsOpen(tables, decisions, before) ? atLatest[before]! : end[before]!;
-      if (soonest >= late - SAME_MIN) continue;
+      const soonest = !fromEnd ? start[before]! : canEndAt(tables, decisions, before) ? atLatest[before]! : end[before]!;
+      if (soonest >= late - TIME_TOLERANCE_MIN) continue;
       const wanted = fromEnd ? startToEndAt(tables, decisions, before, start[before]!, late, minutes[before]!) : late;
       if (!atLeast(before, wanted)) return null;
     }
@@ -67,10 +67,10 @@ const ROUNDS_BEFORE_DOUBT = 4;
  * When a task is done by its team, or by anyone who may: it begins no sooner than with the first of them, is over no sooner than with the
  * quickest, and at the latest with the slowest.
  */
-function placedFrom(tables: Tables, decisions: Decisions, task: number, fromMin: number, minutes: number) {
+function placedFrom(tables: ScheduleTables, decisions: Decisions, task: number, fromMin: number, minutes: number) {
   const placed = { start: Infinity, end: Infinity, atLatest: -Infinity };
-  for (const { team, moreMin } of teamsFor(tables, decisions, task)) {
-    const own = byTeam(tables, task, team, fromMin, minutes + moreMin);
+  for (const { team, moreMin } of possibleTeams(tables, decisions, task)) {
+    const own = startOfTeam(tables, task, team, fromMin, minutes + moreMin);
     placed.start = Math.min(placed.start, own.start);
     placed.end = Math.min(placed.end, own.end);
     if (own.end < Infinity) placed.atLatest = Math.max(placed.atLatest, own.end);
@@ -79,32 +79,32 @@ function placedFrom(tables: Tables, decisions: Decisions, task: number, fromMin:
 }
 
 /** When a team does a task that begins no sooner than a moment; Infinity: never. */
-export function byTeam({ tasks, hours, placeHours, holds }: Tables, task: number, team: readonly number[], fromMin: number, minutes: number) {
+export function startOfTeam({ tasks, hours, placeHours, holds }: ScheduleTables, task: number, team: readonly number[], fromMin: number, minutes: number) {
   const limits = [...team.map((worker) => hours[worker]!), ...holds[task]!.flatMap((place) => (placeHours[place] ? [placeHours[place]] : []))];
   if (limits.length === 0) return { start: fromMin, end: fromMin + minutes };
   if (tasks[task]!.pauses && limits.length === 1) {
-    const start = nextOpen(limits[0]!, fromMin);
-    return { start, end: start === Infinity ? Infinity : overAfter(limits[0]!, start, minutes) };
+    const start = nextOpening(limits[0]!, fromMin);
+    return { start, end: start === Infinity ? Infinity : endAfterHours(limits[0]!, start, minutes) };
   }
   let start = fromMin;
   for (;;) {
-    const moved = limits.reduce((at, one) => Math.max(at, fitsWhole(one, at, minutes)), start);
+    const moved = limits.reduce((at, one) => Math.max(at, earliestUnbroken(one, at, minutes)), start);
     if (moved === Infinity) return { start: Infinity, end: Infinity };
-    if (moved <= start + SAME_MIN) return { start: moved, end: moved + minutes };
+    if (moved <= start + TIME_TOLERANCE_MIN) return { start: moved, end: moved + minutes };
     start = moved;
   }
 }
 
 /** The earliest start, after one that is too soon, at which a task is over no sooner than a moment, by whoever may do it. */
-function startToEndAt(tables: Tables, decisions: Decisions, task: number, soonMin: number, endMin: number, minutes: number): number {
-  const teams = teamsFor(tables, decisions, task);
-  if (!tables.tasks[task]!.pauses) return endMin - minutes - largest(teams.map(({ moreMin }) => moreMin));
+function startToEndAt(tables: ScheduleTables, decisions: Decisions, task: number, soonMin: number, endMin: number, minutes: number): number {
+  const teams = possibleTeams(tables, decisions, task);
+  if (!tables.tasks[task]!.pauses) return endMin - minutes - maxOf(teams.map(({ moreMin }) => moreMin));
   const starts = teams.flatMap(({ team: one, moreMin }) => {
     const own = minutes + moreMin;
-    if (byTeam(tables, task, one, soonMin, own).end === Infinity) return [];
-    const start = one.length === 1 ? startFor(tables.hours[one[0]!]!, endMin, own) : endMin - own;
+    if (startOfTeam(tables, task, one, soonMin, own).end === Infinity) return [];
+    const start = one.length === 1 ? latestStartFor(tables.hours[one[0]!]!, endMin, own) : endMin - own;
     // At the end of a shift what is left is done in the next: a moment later is enough.
-    return [start > soonMin + SAME_MIN ? start : nextOpen(tables.hours[one[0]!]!, soonMin) + BLINK_MIN];
+    return [start > soonMin + TIME_TOLERANCE_MIN ? start : nextOpening(tables.hours[one[0]!]!, soonMin) + BLINK_MIN];
   });
   return Math.min(...starts, Infinity);
 }

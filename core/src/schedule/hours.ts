@@ -1,55 +1,55 @@
-import { firstWhere, joinedStretches } from '../units';
-import { SAME_MIN, type Shift } from './problem';
+import { lowerBound, mergeIntervals } from '../units';
+import { TIME_TOLERANCE_MIN, type Shift } from './problem';
 
 /** Hours in the order of time, what touches or overlaps made one. */
-export const joined = (hours: readonly Shift[]): Shift[] =>
-  joinedStretches(
+export const mergeHours = (hours: readonly Shift[]): Shift[] =>
+  mergeIntervals(
     hours.filter(({ from, to }) => to > from).map(({ from, to }) => [from, to] as const),
-    SAME_MIN,
+    TIME_TOLERANCE_MIN,
   ).map(([from, to]) => ({ from, to }));
 
 /** Place of the first stretch that is not over at a moment. */
-const firstOpen = (hours: readonly Shift[], atMin: number): number => firstWhere(0, hours.length, (index) => hours[index]!.to > atMin + SAME_MIN);
+const firstOpen = (hours: readonly Shift[], atMin: number): number => lowerBound(0, hours.length, (index) => hours[index]!.to > atMin + TIME_TOLERANCE_MIN);
 
 /** Earliest start from a moment on at which something of so many minutes lies inside one stretch; Infinity: never. */
-export function fitsWhole(hours: readonly Shift[], fromMin: number, minutes: number): number {
+export function earliestUnbroken(hours: readonly Shift[], fromMin: number, minutes: number): number {
   for (let index = firstOpen(hours, fromMin); index < hours.length; index++) {
     const start = Math.max(fromMin, hours[index]!.from);
-    if (start + minutes <= hours[index]!.to + SAME_MIN) return start;
+    if (start + minutes <= hours[index]!.to + TIME_TOLERANCE_MIN) return start;
   }
   return Infinity;
 }
 
 /** Earliest moment from another on that lies inside a stretch. */
-export function nextOpen(hours: readonly Shift[], fromMin: number): number {
+export function nextOpening(hours: readonly Shift[], fromMin: number): number {
   const stretch = hours[firstOpen(hours, fromMin)];
   return stretch ? Math.max(fromMin, stretch.from) : Infinity;
 }
 
 /** When something is over that begins at a moment and goes on in the stretches alone; Infinity: never. */
-export function overAfter(hours: readonly Shift[], startMin: number, minutes: number): number {
+export function endAfterHours(hours: readonly Shift[], startMin: number, minutes: number): number {
   let left = minutes;
   for (let index = firstOpen(hours, startMin); index < hours.length; index++) {
     const begin = Math.max(startMin, hours[index]!.from);
     const open = hours[index]!.to - begin;
-    if (open + SAME_MIN >= left) return begin + left;
+    if (open + TIME_TOLERANCE_MIN >= left) return begin + left;
     left -= open;
   }
   return Infinity;
 }
 
 /** Latest start at which something that goes on in the stretches alone is over no sooner than a moment; the start itself lies inside one. */
-export function startFor(hours: readonly Shift[], endMin: number, minutes: number): number {
+export function latestStartFor(hours: readonly Shift[], endMin: number, minutes: number): number {
   let left = minutes;
   for (let index = Math.min(firstOpen(hours, endMin), hours.length - 1); index >= 0; index--) {
     const { from, to } = hours[index]!;
     const open = Math.max(0, Math.min(to, endMin) - from);
-    if (open >= left - SAME_MIN) return Math.max(from, Math.min(to, endMin) - left);
+    if (open >= left - TIME_TOLERANCE_MIN) return Math.max(from, Math.min(to, endMin) - left);
     left -= open;
   }
   return -Infinity;
 }
 
 /** Minutes of the stretches between two moments. */
-export const openBetween = (hours: readonly Shift[], fromMin: number, toMin: number): number =>
+export const openMinutesBetween = (hours: readonly Shift[], fromMin: number, toMin: number): number =>
   hours.reduce((sum, { from, to }) => sum + Math.max(0, Math.min(to, toMin) - Math.max(from, fromMin)), 0);

@@ -1,8 +1,8 @@
-import { halved } from '../units';
-import { earliest } from './earliest';
-import { tablesOf, type Decisions, type Tables } from './tables';
-import { SAME_MIN, type ScheduleProblem } from './problem';
-import type { Solved } from './solve';
+import { bisect } from '../units';
+import { earliestTimes } from './earliest';
+import { scheduleTables, type Decisions, type ScheduleTables } from './tables';
+import { TIME_TOLERANCE_MIN, type ScheduleProblem } from './problem';
+import type { SolvedSchedule } from './solve';
 
 /** The last moment a task may begin without anything after it falling out of its window or out of the hours. */
 export interface LatestStart {
@@ -20,9 +20,9 @@ const LOOK_EVERY_MIN = 15;
  * Latest safe starts of those tasks that something has to follow in time, as the schedule stands: its people and its order.
  * @returns only those that cannot simply be begun a day later
  */
-export function latestStarts(problem: ScheduleProblem, { decisions, schedule }: Solved): LatestStart[] {
-  const tables = tablesOf(problem);
-  const open = tablesOf(atAnyHour(problem));
+export function latestStarts(problem: ScheduleProblem, { decisions, schedule }: SolvedSchedule): LatestStart[] {
+  const tables = scheduleTables(problem);
+  const open = scheduleTables(atAnyHour(problem));
   // Under the same decisions nothing is sooner for one that begins later: what is looked for goes on from the schedule.
   const asPlanned = schedule.placed.map(({ startMin }) => startMin);
   return problem.tasks.flatMap(({ id, atMin }, task): LatestStart[] => {
@@ -32,14 +32,14 @@ export function latestStarts(problem: ScheduleProblem, { decisions, schedule }: 
     if (!followed) return [];
     const planned = schedule.placed[task]!.startMin;
     const holds = (at: number): boolean => {
-      const times = earliest(tables, decisions, begunAt(asPlanned, task, at));
-      return times !== null && times.start[task]! <= at + SAME_MIN;
+      const times = earliestTimes(tables, decisions, begunAt(asPlanned, task, at));
+      return times !== null && times.start[task]! <= at + TIME_TOLERANCE_MIN;
     };
     // The next morning it may be done again: what is looked for is the end of the time from now on.
     const late = Array.from({ length: MOST_LATER_MIN / LOOK_EVERY_MIN }, (_, step) => planned + (step + 1) * LOOK_EVERY_MIN).find((at) => !holds(at));
     if (late === undefined) return [];
     // To a thousandth of a minute; a whole minute that holds is found whole.
-    const last = halved(late - LOOK_EVERY_MIN, late, 14, holds);
+    const last = bisect(late - LOOK_EVERY_MIN, late, 14, holds);
     const latestMin = Math.max(planned, Math.floor(last + 1e-2));
     return [{ task: id, latestMin, missed: missedBy(problem, open, decisions, task, latestMin + 1) }];
   });
@@ -58,8 +58,8 @@ function atAnyHour(problem: ScheduleProblem): ScheduleProblem {
 }
 
 /** The first task that would have to be done outside everybody's hours. */
-function missedBy(problem: ScheduleProblem, open: Tables, decisions: Decisions, task: number, at: number): LatestStart['missed'] {
-  const times = earliest(
+function missedBy(problem: ScheduleProblem, open: ScheduleTables, decisions: Decisions, task: number, at: number): LatestStart['missed'] {
+  const times = earliestTimes(
     open,
     decisions,
     begunAt(

@@ -57,7 +57,7 @@ export interface ScheduleProblem {
 }
 
 /** When a task is done, and by whom. */
-export interface Booked {
+export interface Assignment {
   readonly task: string;
   readonly startMin: number;
   readonly endMin: number;
@@ -67,7 +67,7 @@ export interface Booked {
 }
 
 export interface Schedule {
-  readonly placed: readonly Booked[];
+  readonly placed: readonly Assignment[];
   /** When all is done. */
   readonly endMin: number;
   /** All scuffing. */
@@ -75,8 +75,8 @@ export interface Schedule {
 }
 
 /** Minutes a task takes whoever does it. */
-export const minutesWith = ({ minutes, minutesBy }: Pick<Task, 'minutes' | 'minutesBy'>, workers: readonly string[]): number =>
+export const taskMinutes = ({ minutes, minutesBy }: Pick<Task, 'minutes' | 'minutesBy'>, workers: readonly string[]): number =>
   workers.length === 0 || !minutesBy ? minutes : Math.max(...workers.map((id) => minutesBy[id] ?? minutes));
 
 /** Times that differ by less are the same. */
-export const SAME_MIN = 1e-6;
+export const TIME_TOLERANCE_MIN = 1e-6;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import highsLoader from 'highs';
-import { bindingOf, latestStarts, minutesWith, scheduleFaults, scheduleTrouble, solved, type ScheduleProblem, type Shift, type Task } from '.';
+import { bindingConstraints, latestStarts, taskMinutes, scheduleFaults, scheduleTrouble, solveSchedule, type ScheduleProblem, type Shift, type Task } from '.';
 import { modelOf } from './testing-model';
 import { after, shopOf, task } from './testing-shop';
 
@@ -107,7 +107,7 @@ function countedThrough(given: ScheduleProblem, horizon: number): { endMin: numb
           ...team.map((id) => workers.find((worker) => worker.id === id)!.hours),
           ...one.places.map((id) => places.find((room) => room.id === id)!.hours),
         ];
-        let left = minutesWith(one, team) + scuffs;
+        let left = taskMinutes(one, team) + scuffs;
         let at = start;
         if (limits.length > 0 && !limits.every((hours) => open(hours, start))) continue;
         while (left > 0 && at < horizon + 200) {
@@ -135,7 +135,7 @@ it('is the best there is, against every schedule counted through', () => {
   fc.assert(
     fc.property(anyProblem(4), (given) => {
       const truth = countedThrough(given, 60);
-      const found = solved(given);
+      const found = solveSchedule(given);
       if (truth === null) return expect(found === null || found.schedule.endMin > 60).toBe(true);
       expect(found).not.toBeNull();
       expect(found!.proven).toBe(true);
@@ -150,7 +150,7 @@ it('breaks no lag, no hours and books nobody twice in five thousand random shops
   let schedules = 0;
   fc.assert(
     fc.property(anyProblem(9), (given) => {
-      const found = solved(given, { most: 60 });
+      const found = solveSchedule(given, { most: 60 });
       if (!found) return;
       schedules++;
       expect(scheduleFaults(given, found.schedule)).toEqual([]);
@@ -170,7 +170,7 @@ it('ends at the very minute that a solver of mixed-integer programs finds for th
     [5, 12345],
   ] as const) {
     const shop = shopOf(jobs, seed);
-    const found = solved(shop)!;
+    const found = solveSchedule(shop)!;
     const { Status, ObjectiveValue } = highs.solve(modelOf(shop), { time_limit: 150 });
     expect([Status, found.proven]).toEqual(['Optimal', true]);
     expect(found.schedule.endMin).toBeCloseTo(ObjectiveValue + shop.nowMin, 3);
@@ -192,17 +192,17 @@ describe('a day in the shop', () => {
 
   it('says the last moment for the coat, and when its pull would fall after that', () => {
     const shop = coats();
-    const found = solved(shop)!;
+    const found = solveSchedule(shop)!;
     const [latest] = latestStarts(shop, found);
     // The pull must be over by five: it begins by 16:40 at the latest, four hours after a coat of half an hour at the most.
     expect(latest).toEqual({ task: 'coat', latestMin: 1000 - 180 - 30, missed: { task: 'pull', atMin: 1001 } });
   });
   it('says what binds it, from the first task to the last', () => {
     const shop = coats();
-    expect(bindingOf(shop, solved(shop)!).map(({ task: id, by }) => `${id} ${by}`)).toEqual(['mask now', 'coat order', 'pull drying']);
+    expect(bindingConstraints(shop, solveSchedule(shop)!).map(({ task: id, by }) => `${id} ${by}`)).toEqual(['mask now', 'coat order', 'pull drying']);
   });
   it('leaves a coat for the next morning where its pull would fall into the night', () => {
-    const found = solved(coats({ nowMin: 800 }))!;
+    const found = solveSchedule(coats({ nowMin: 800 }))!;
     expect(found.schedule.placed.map(({ startMin }) => startMin)).toEqual([800, 1920, 2130]);
   });
   it('scuffs where that ends sooner than keeping the limit, and only there', () => {
@@ -216,17 +216,17 @@ describe('a day in the shop', () => {
         ],
         { nowMin },
       );
-    expect(solved(shop(0))!.schedule).toMatchObject({ endMin: 175, scuffMin: 15 });
+    expect(solveSchedule(shop(0))!.schedule).toMatchObject({ endMin: 175, scuffMin: 15 });
   });
   it('pauses overnight what may pause, and nothing else', () => {
-    const long = (pauses: boolean) => solved(problem([task('sand', 600, { pauses })], { workers: [{ id: 'ada', hours: day }], nowMin: 480 }));
+    const long = (pauses: boolean) => solveSchedule(problem([task('sand', 600, { pauses })], { workers: [{ id: 'ada', hours: day }], nowMin: 480 }));
     expect(long(true)!.schedule.endMin).toBe(1980);
     expect(long(false)).toBeNull();
   });
   it('keeps what was planned where another plan is worth little, and moves what gains much', () => {
     const shop = shopOf(4, 7);
-    const first = solved(shop)!;
-    const again = solved({ ...shop, nowMin: 481 }, { before: first.decisions, worthMin: 15 })!;
+    const first = solveSchedule(shop)!;
+    const again = solveSchedule({ ...shop, nowMin: 481 }, { before: first.decisions, worthMin: 15 })!;
     expect(again.decisions.order).toEqual(first.decisions.order);
     const idle = problem([task('a', 60, { worker: 'ada' }), task('b', 60)], {
       workers: [
@@ -235,7 +235,7 @@ describe('a day in the shop', () => {
       ],
     });
     const clumsy = { team: [0, 0], order: [[0, 1]] as const, lag: [] };
-    expect(solved(idle, { before: clumsy, worthMin: 15 })!.schedule.endMin).toBe(60);
+    expect(solveSchedule(idle, { before: clumsy, worthMin: 15 })!.schedule.endMin).toBe(60);
   });
 });
 
@@ -267,7 +267,7 @@ describe('where there is no schedule, says which and what would help:', () => {
       { code: 'pinned', task: 'coat' },
     ],
   ])('%s', (_, shop, trouble) => {
-    expect(solved(shop)).toBeNull();
+    expect(solveSchedule(shop)).toBeNull();
     expect(scheduleTrouble(shop)).toEqual(trouble);
   });
 });

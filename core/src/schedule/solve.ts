@@ -1,11 +1,11 @@
-import { boundsOf, leastEnd, type Bounds } from './bound';
+import { scheduleBounds, lowerBoundOnEnd, type ScheduleBounds } from './bound';
 import { firstConflict } from './conflict';
-import { earliest, type Times } from './earliest';
-import { minutesUnder, tablesOf, undecided, type Decisions, type Tables } from './tables';
-import { SAME_MIN, type Schedule, type ScheduleProblem } from './problem';
+import { earliestTimes, type EarliestTimes } from './earliest';
+import { minutesByTask, scheduleTables, noDecisions, type Decisions, type ScheduleTables } from './tables';
+import { TIME_TOLERANCE_MIN, type Schedule, type ScheduleProblem } from './problem';
 
 /** The best schedule found, and how good it is. */
-export interface Solved {
+export interface SolvedSchedule {
   readonly schedule: Schedule;
   readonly decisions: Decisions;
   /** No schedule ends sooner. Equal to the end where it is proven. */
@@ -14,14 +14,14 @@ export interface Solved {
 }
 
 /** So many half-decided schedules are looked at; counted, not timed, so that every machine answers alike. */
-export const MOST_LOOKED_AT = 20_000;
+export const MAX_NODES = 20_000;
 const MOST_WHEN_STAYING = 1_000;
 /** Of two ends nearer than this neither is better. */
 const WORTH_MIN = 1e-6;
 
 interface Node {
   readonly decisions: Decisions;
-  readonly times: Times;
+  readonly times: EarliestTimes;
   readonly least: number;
   readonly scuffMin: number;
 }
@@ -40,24 +40,26 @@ interface Found {
  * @returns null where no schedule keeps all hours, lags and windows: `scheduleTrouble` tells why
  * It is a generator: whoever takes the steps may do other things in between, and leave.
  */
-export function* solveSteps(
+export function* solveScheduleSteps(
   problem: ScheduleProblem,
-  { most = MOST_LOOKED_AT, before, worthMin = WORTH_MIN }: { most?: number; before?: Decisions; worthMin?: number } = {},
-): Generator<void, Solved | null> {
-  const tables = tablesOf(problem);
-  const bounds = boundsOf(tables);
+  { most = MAX_NODES, before, worthMin = WORTH_MIN }: { most?: number; before?: Decisions; worthMin?: number } = {},
+): Generator<void, SolvedSchedule | null> {
+  const tables = scheduleTables(problem);
+  const bounds = scheduleBounds(tables);
   const nodeOf = (decisions: Decisions, from?: readonly number[]): Node | null => {
-    const times = earliest(tables, decisions, from);
+    const times = earliestTimes(tables, decisions, from);
     if (!times) return null;
     const scuffMin = scuffedIn(tables, decisions);
-    return { decisions, times, least: leastEnd(tables, decisions, times, bounds), scuffMin };
+    return { decisions, times, least: lowerBoundOnEnd(tables, decisions, times, bounds), scuffMin };
   };
-  const root = nodeOf(undecided(tables));
+  const root = nodeOf(noDecisions(tables));
   if (!root) return null;
   // Kept in an object: it is changed from inside.
   const found: { best: Found | null } = { best: null };
   const better = ({ least, scuffMin }: Pick<Node, 'least' | 'scuffMin'>, margin: number) =>
-    found.best === null || least < found.best.endMin - margin || (least < found.best.endMin + SAME_MIN && scuffMin < found.best.node.scuffMin - SAME_MIN);
+    found.best === null ||
+    least < found.best.endMin - margin ||
+    (least < found.best.endMin + TIME_TOLERANCE_MIN && scuffMin < found.best.node.scuffMin - TIME_TOLERANCE_MIN);
   const take = (node: Node, teams: readonly number[], margin: number) => {
     const endMin = Math.max(0, ...node.times.end);
     if (better({ least: endMin, scuffMin: node.scuffMin }, margin)) found.best = { node, teams, endMin };
@@ -116,8 +118,8 @@ export function* solveSteps(
 }
 
 /** The same in one go. */
-export function solved(problem: ScheduleProblem, how: Parameters<typeof solveSteps>[1] = {}): Solved | null {
-  const steps = solveSteps(problem, how);
+export function solveSchedule(problem: ScheduleProblem, how: Parameters<typeof solveScheduleSteps>[1] = {}): SolvedSchedule | null {
+  const steps = solveScheduleSteps(problem, how);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
@@ -129,7 +131,7 @@ const DIVES = 24;
 const MANY_TASKS = 25;
 
 /** How good a way looks: what it bounds, and how early tasks are, those with much behind them more; each dive weighs that in its own way. */
-function promise({ times, least }: Node, { tails }: Bounds, dive: number): number {
+function promise({ times, least }: Node, { tails }: ScheduleBounds, dive: number): number {
   const weight = [0, 1, 0.3, 3][dive % 4]!;
   const shake = dive < 4 ? 0 : 0.15;
   let sum = 0;
@@ -142,17 +144,17 @@ const unlike = (dive: number, task: number): number => (Math.imul(dive * 7919 + 
 
 const sumOfEnds = ({ times }: Node): number => times.end.reduce((sum, end) => sum + end, 0);
 
-const fits = ({ team, lag, order }: Decisions, { tasks, teams, lags }: Tables): boolean =>
+const fits = ({ team, lag, order }: Decisions, { tasks, teams, lags }: ScheduleTables): boolean =>
   team.length === tasks.length &&
   lag.length === lags.length &&
   team.every((one, task) => one === null || one < teams[task]!.length) &&
   order.every((pair) => pair.every((task) => task < tasks.length));
 
-const scuffedIn = ({ lags }: Tables, { lag }: Decisions): number =>
+const scuffedIn = ({ lags }: ScheduleTables, { lag }: Decisions): number =>
   lags.reduce((sum, { scuffMin }, index) => (lag[index] === 'scuffed' ? sum + (scuffMin ?? 0) : sum), 0);
 
-function scheduleOf({ workers }: ScheduleProblem, tables: Tables, decisions: Decisions, { start, end }: Times): Schedule {
-  const took = minutesUnder(tables, decisions);
+function scheduleOf({ workers }: ScheduleProblem, tables: ScheduleTables, decisions: Decisions, { start, end }: EarliestTimes): Schedule {
+  const took = minutesByTask(tables, decisions);
   const placed = tables.tasks.map(({ id }, task) => ({
     task: id,
     startMin: start[task]!,

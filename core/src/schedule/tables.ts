@@ -1,9 +1,9 @@
-import { largest, smallest } from '../units';
-import { joined } from './hours';
-import { minutesWith, type ScheduleProblem, type Shift, type Task } from './problem';
+import { maxOf, minOf } from '../units';
+import { mergeHours } from './hours';
+import { taskMinutes, type ScheduleProblem, type Shift, type Task } from './problem';
 
 /** A problem by numbers: tasks, workers and places by their place in the lists. */
-export interface Tables {
+export interface ScheduleTables {
   readonly tasks: readonly Task[];
   readonly hours: readonly (readonly Shift[])[];
   readonly placeHours: readonly (readonly Shift[] | null)[];
@@ -43,7 +43,7 @@ export interface Decisions {
   readonly lag: readonly ('kept' | 'scuffed' | null)[];
 }
 
-export function tablesOf({ tasks, workers, places, nowMin }: ScheduleProblem): Tables {
+export function scheduleTables({ tasks, workers, places, nowMin }: ScheduleProblem): ScheduleTables {
   const at = new Map(tasks.map(({ id }, index) => [id, index]));
   const worker = new Map(workers.map(({ id }, index) => [id, index]));
   const place = new Map(places.map(({ id }, index) => [id, index]));
@@ -68,11 +68,11 @@ export function tablesOf({ tasks, workers, places, nowMin }: ScheduleProblem): T
   return {
     tasks,
     teamMin,
-    leastMin: teamMin.map(smallest),
-    mostMin: teamMin.map(largest),
+    leastMin: teamMin.map(minOf),
+    mostMin: teamMin.map(maxOf),
     pace: workers.map(({ id }) => tasks.flatMap(({ minutesBy }) => (minutesBy ? [minutesBy[id] ?? null] : []))),
-    hours: workers.map(({ hours }) => joined(hours)),
-    placeHours: places.map(({ hours }) => hours && joined(hours)),
+    hours: workers.map(({ hours }) => mergeHours(hours)),
+    placeHours: places.map(({ hours }) => hours && mergeHours(hours)),
     holds: tasks.map(({ places: held }) => held.flatMap((id) => place.get(id) ?? [])),
     teams,
     pinned: new Set(tasks.flatMap(({ worker: named }) => (named === undefined ? [] : (worker.get(named) ?? [])))),
@@ -83,21 +83,21 @@ export function tablesOf({ tasks, workers, places, nowMin }: ScheduleProblem): T
 
 /** How long each of some teams takes; a task nobody can do has its own minutes all the same. */
 const minutesWithEach = (task: Task, teams: readonly (readonly string[])[]): number[] =>
-  teams.length === 0 ? [task.minutes] : teams.map((team) => minutesWith(task, team));
+  teams.length === 0 ? [task.minutes] : teams.map((team) => taskMinutes(task, team));
 
 function subsets(all: readonly number[], size: number): number[][] {
   if (size === 0) return [[]];
   return all.flatMap((first, index) => subsets(all.slice(index + 1), size - 1).map((rest) => [first, ...rest]));
 }
 
-export const undecided = ({ tasks, teams, lags }: Tables): Decisions => ({
+export const noDecisions = ({ tasks, teams, lags }: ScheduleTables): Decisions => ({
   team: tasks.map((_, task) => (teams[task]!.length === 1 ? 0 : null)),
   order: [],
   lag: lags.map(() => null),
 });
 
 /** Minutes each task takes at least under decisions, by the team that does it or the quickest that may: scuffing comes on top. */
-export function minutesUnder({ teamMin, leastMin, lags }: Tables, { lag, team }: Decisions): number[] {
+export function minutesByTask({ teamMin, leastMin, lags }: ScheduleTables, { lag, team }: Decisions): number[] {
   const minutes = leastMin.map((least, task) => (team[task] == null ? least : teamMin[task]![team[task]]!));
   lags.forEach(({ task, scuffMin }, index) => {
     if (lag[index] === 'scuffed') minutes[task]! += scuffMin ?? 0;
@@ -106,12 +106,12 @@ export function minutesUnder({ teamMin, leastMin, lags }: Tables, { lag, team }:
 }
 
 /** The teams that may still do a task, the one that was decided or all, and how much longer than the quickest each of them takes. */
-export function teamsFor({ teams, teamMin, leastMin }: Tables, { team }: Decisions, task: number) {
+export function possibleTeams({ teams, teamMin, leastMin }: ScheduleTables, { team }: Decisions, task: number) {
   const decided = team[task] ?? null;
   if (decided !== null) return [{ team: teams[task]![decided]!, moreMin: 0 }];
   return teams[task]!.map((one, index) => ({ team: one, moreMin: teamMin[task]![index]! - leastMin[task]! }));
 }
 
 /** True where it is open when a task is over that begins at a moment: it may pause, or one takes longer than another. */
-export const endIsOpen = ({ tasks, leastMin, mostMin }: Tables, { team }: Decisions, task: number): boolean =>
+export const canEndAt = ({ tasks, leastMin, mostMin }: ScheduleTables, { team }: Decisions, task: number): boolean =>
   tasks[task]!.pauses || ((team[task] ?? null) === null && mostMin[task]! > leastMin[task]!);

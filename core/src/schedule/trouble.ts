@@ -1,6 +1,6 @@
-import { smallest } from '../units';
-import { minutesWith, type Lag, type ScheduleProblem } from './problem';
-import { solved } from './solve';
+import { minOf } from '../units';
+import { taskMinutes, type Lag, type ScheduleProblem } from './problem';
+import { solveSchedule } from './solve';
 
 /** Why there is no schedule, and what would help. */
 export type ScheduleTrouble =
@@ -19,13 +19,13 @@ export type ScheduleTrouble =
       readonly other: string;
       readonly maxMin: number;
       readonly extraMin: number | null;
-      readonly also: readonly LimitTold[];
+      readonly also: readonly LimitRef[];
     }
   | { readonly code: 'pinned'; readonly task: string }
   | { readonly code: 'none' };
 
 /** A window of a task after another. */
-export interface LimitTold {
+export interface LimitRef {
   readonly task: string;
   readonly other: string;
   readonly maxMin: number;
@@ -61,11 +61,11 @@ export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
       ...task.places.flatMap((id) => openLength(problem, id)),
     ];
     const longestMin = Math.min(Infinity, ...limits);
-    const minutes = workers.length === 0 ? task.minutes : smallest(workers.map(({ id }) => minutesWith(task, task.hands > 0 ? [id] : [])));
+    const minutes = workers.length === 0 ? task.minutes : minOf(workers.map(({ id }) => taskMinutes(task, task.hands > 0 ? [id] : [])));
     if (minutes > longestMin && !(task.pauses && task.places.length === 0)) return { code: 'too-long', task: task.id, minutes, longestMin };
   }
   const most = Math.max(LEAST_TRY, Math.round(TRY / Math.max(1, tasks.length / MANY_TASKS) ** 2));
-  const isPossible = (changed: ScheduleProblem) => solved(changed, { most }) !== null;
+  const isPossible = (changed: ScheduleProblem) => solveSchedule(changed, { most }) !== null;
   // What is done is pinned to the past; only what is still to be done can be let go.
   const pins = manned.filter(({ atMin, worker }) => atMin !== undefined || worker !== undefined).map(({ id }) => id);
   if (pins.length > 0 && isPossible(withoutPins(problem, pins)))
@@ -74,7 +74,7 @@ export function scheduleTrouble(problem: ScheduleProblem): ScheduleTrouble {
   const [inTheWay, ...also] = notToBeKept(problem, limits, isPossible);
   if (!inTheWay) return { code: 'none' };
   const extraMin = tasks.length > MOST_ASKED ? null : (LONGER_DAYS_MIN.find((extra) => isPossible(withLongerDays(problem, extra))) ?? null);
-  const told = ({ task, lag }: Limit): LimitTold => ({ task, other: lag.task, maxMin: lag.maxMin ?? Infinity });
+  const told = ({ task, lag }: Limit): LimitRef => ({ task, other: lag.task, maxMin: lag.maxMin ?? Infinity });
   return { code: 'window', ...told(inTheWay), extraMin, also: also.map(told) };
 }
 
@@ -124,7 +124,7 @@ export const withoutPins = (problem: ScheduleProblem, letGo: readonly string[]):
 const withoutLags = (problem: ScheduleProblem, gone: ReadonlySet<Lag>): ScheduleProblem => withoutLimits(problem, (_task, lag) => gone.has(lag));
 
 /** The problem without the limits of one task after another: however late, it may begin. */
-export const withoutLimit = (problem: ScheduleProblem, task: string, other: string): ScheduleProblem =>
+export const withoutMaxLags = (problem: ScheduleProblem, task: string, other: string): ScheduleProblem =>
   withoutLimits(problem, (one, lag) => one === task && lag.task === other);
 
 const withoutLimits = (problem: ScheduleProblem, picked: (task: string, lag: Lag) => boolean): ScheduleProblem => ({

@@ -1,9 +1,9 @@
 import { pathLength } from '../curves';
 import type { Design } from '../job';
-import { fairedPoints, matchOf, wigglesOf, type LineOf, type Match, type Wiggle } from '../lines';
-import { measureFrom, type Measured } from '../surface';
-import { rounded, type LineId, type PartId } from '../units';
-import { newWorkStore, setOutOf, type WorkStore } from './store';
+import { fairPoints, compareSides, findWiggles, type LineOf, type Match, type Wiggle } from '../lines';
+import { measurementOfPoint, type Measured } from '../surface';
+import { roundNumbers, type LineId, type PartId } from '../units';
+import { newPartCache, setOutOnePart, type PartCache } from './store';
 
 /** How a line bends along its way, for a chart and a comb, and whether it wavers. */
 export interface LineAnalysis {
@@ -16,8 +16,8 @@ export interface LineAnalysis {
 const SAMPLES = 120;
 
 /** Looks at one stroke of a line; null where it is not on its part. */
-export function analyseLine(parts: Design['parts'], partId: PartId, lineId: LineId, store: WorkStore = newWorkStore()): LineAnalysis | null {
-  const pieces = setOutOf(parts, partId, store)?.lines.find(({ id }) => id === lineId)?.pieces ?? [];
+export function analyseLine(parts: Design['parts'], partId: PartId, lineId: LineId, store: PartCache = newPartCache()): LineAnalysis | null {
+  const pieces = setOutOnePart(parts, partId, store)?.lines.find(({ id }) => id === lineId)?.pieces ?? [];
   if (pieces.length === 0) return null;
   const total = pieces.reduce((sum, piece) => sum + pathLength(piece), 0);
   const bends = pieces.flatMap((piece) => {
@@ -28,12 +28,12 @@ export function analyseLine(parts: Design['parts'], partId: PartId, lineId: Line
       .map(({ at, curvature, x, y, tx, ty }): [number, number, number, number, number, number] => [at, curvature, x, y, tx, ty]);
   });
   const wiggles = pieces.flatMap((piece) =>
-    wigglesOf(piece).map((wiggle) => {
+    findWiggles(piece).map((wiggle) => {
       const near = piece.reduce((best, point) => (Math.abs(point.at - wiggle.at) < Math.abs(best.at - wiggle.at) ? point : best));
       return { ...wiggle, place: [near.x, near.y] as const };
     }),
   );
-  return rounded({ bends, wiggles });
+  return roundNumbers({ bends, wiggles });
 }
 
 /** A sweep made fair: the changed line, and how far each point moved, mm. */
@@ -47,13 +47,13 @@ export interface FairedLine {
  * @param mostMm farthest any point may move
  */
 export function fairedLine(line: LineOf<'sweep'>, mostMm: number): FairedLine {
-  const { points, movedMm } = fairedPoints(
+  const { points, movedMm } = fairPoints(
     line.points.map(({ along, above }) => ({ x: along, y: above })),
     mostMm,
   );
   // A hundredth of a millimetre is finer than anyone marks.
   const moved = points.map(({ x, y }): Measured => ({ along: Math.round(x * 100) / 100, above: Math.round(y * 100) / 100 }));
-  return { line: { ...line, points: moved }, movedMm: rounded([...movedMm], 3) };
+  return { line: { ...line, points: moved }, movedMm: roundNumbers([...movedMm], 3) };
 }
 
 /** Compares heights measured on the second side with the line as planned. */
@@ -63,14 +63,14 @@ export function matchLine(
   lineId: LineId,
   datumId: string,
   measured: readonly Measured[],
-  store: WorkStore = newWorkStore(),
+  store: PartCache = newPartCache(),
 ): Match | null {
-  const own = setOutOf(parts, partId, store);
+  const own = setOutOnePart(parts, partId, store);
   const line = own?.lines.find(({ id }) => id === lineId);
   const datum = own?.board.shape.datums.find(({ id }) => id === datumId);
   if (!own || !line || !datum) return null;
-  return rounded(
-    matchOf(line.pieces, (place) => measureFrom(datum, own.board.reflect(place)), measured),
+  return roundNumbers(
+    compareSides(line.pieces, (place) => measurementOfPoint(datum, own.board.reflect(place)), measured),
     3,
   );
 }

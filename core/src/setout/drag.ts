@@ -1,9 +1,9 @@
 import type { Design } from '../job';
-import { snapped, type LineSaid, type SnapSaid, type TrimLine } from '../lines';
-import { rounded, type LineId, type PartId, theFirst, theLast } from '../units';
+import { snapPoint, type LineMessage, type SnapMessage, type TrimLine } from '../lines';
+import { roundNumbers, type LineId, type PartId, firstItem, lastItem } from '../units';
 import { withHandle } from './handles';
-import { newWorkStore, setOutOf, type WorkStore } from './store';
-import type { LinePlace } from './types';
+import { newPartCache, setOutOnePart, type PartCache } from './store';
+import type { LinePoint } from './types';
 
 /** A point of a line being dragged. */
 export interface DragRequest {
@@ -18,26 +18,26 @@ export interface DragRequest {
 }
 
 /** What comes of it: the changed line with its strokes, and what the point was drawn to. */
-export interface Dragged {
+export interface DragResult {
   readonly line: TrimLine;
   readonly place: readonly [number, number];
-  readonly snap: SnapSaid | null;
-  readonly pieces: readonly (readonly LinePlace[])[];
-  readonly fault: LineSaid | null;
+  readonly snap: SnapMessage | null;
+  readonly pieces: readonly (readonly LinePoint[])[];
+  readonly fault: LineMessage | null;
 }
 
 /**
  * Works out where a dragged point goes, and the line that follows from it.
  * @returns null where there is no such line
  */
-export function dragged(
+export function applyDrag(
   parts: Design['parts'],
   { part, line: lineId, key, place, reachMm, tapes }: DragRequest,
-  store: WorkStore = newWorkStore(),
-): Dragged | null {
+  store: PartCache = newPartCache(),
+): DragResult | null {
   const own = parts.find(({ id }) => id === part);
   const line = own?.lines.find(({ id }) => id === lineId);
-  const setOut = setOutOf(parts, part, store);
+  const setOut = setOutOnePart(parts, part, store);
   if (!own || !line || !setOut) return null;
   const at = { x: place[0], y: place[1] };
   const others = setOut.lines.filter(({ owner }) => owner !== lineId).map(({ code, pieces }) => ({ code, pieces }));
@@ -49,10 +49,10 @@ export function dragged(
     tapes,
     anchor: anchorOf(line, key, setOut.lines.find(({ owner }) => owner === lineId)?.path ?? null),
   };
-  const snap = snapped(at, targets, reachMm);
+  const snap = snapPoint(at, targets, reachMm);
   const placed = snap?.place ?? at;
   const changed = withHandle(line, key, placed, setOut);
-  const strokes = setOutOf(
+  const strokes = setOutOnePart(
     parts.map((one) => (one.id === part ? { ...one, lines: one.lines.map((other) => (other.id === lineId ? changed : other)) } : one)),
     part,
     store,
@@ -61,8 +61,8 @@ export function dragged(
     line: changed,
     place: [placed.x, placed.y],
     snap: snap?.to ?? null,
-    pieces: rounded(
-      (strokes ?? []).flatMap(({ pieces }) => pieces.map((piece) => piece.map(({ x, y, at: along }): LinePlace => [x, y, along]))),
+    pieces: roundNumbers(
+      (strokes ?? []).flatMap(({ pieces }) => pieces.map((piece) => piece.map(({ x, y, at: along }): LinePoint => [x, y, along]))),
       3,
     ),
     fault: strokes?.[0]?.fault ?? null,
@@ -72,5 +72,5 @@ export function dragged(
 /** The other end of a straight line, seen from the one that is dragged. */
 function anchorOf(line: TrimLine, key: string, path: readonly { readonly x: number; readonly y: number }[] | null) {
   if (line.kind !== 'straight' || !path) return null;
-  return key === 'from' ? theLast(path) : theFirst(path);
+  return key === 'from' ? lastItem(path) : firstItem(path);
 }

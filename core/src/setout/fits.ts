@@ -1,7 +1,7 @@
 import type { Design } from '../job';
 import { fitAlong, type Fit, type LineSide, type Tape, type TapeKind } from '../tape';
-import { rounded, type LineId, type PartId, type TapeCode } from '../units';
-import { newWorkStore, setOutOf, type WorkStore } from './store';
+import { roundNumbers, type LineId, type PartId, type TapeCode } from '../units';
+import { newPartCache, setOutOnePart, type PartCache } from './store';
 
 /** How one tape follows a line with its body on each side. */
 export interface LineFit {
@@ -19,12 +19,12 @@ export interface LineFit {
  * @param lineId a stroke of a line, as the plan names it
  * @returns one entry a tape, in shelf order; empty where the line has no place on the part
  */
-export function fitsOfLine(parts: Design['parts'], partId: PartId, lineId: LineId, tapes: readonly Tape[], store: WorkStore = newWorkStore()): LineFit[] {
-  const line = setOutOf(parts, partId, store)?.lines.find(({ id }) => id === lineId);
+export function tapeFitsOfLine(parts: Design['parts'], partId: PartId, lineId: LineId, tapes: readonly Tape[], store: PartCache = newPartCache()): LineFit[] {
+  const line = setOutOnePart(parts, partId, store)?.lines.find(({ id }) => id === lineId);
   const samples = (line?.pieces ?? []).flatMap((piece) => piece.map(({ at, curvature }) => ({ at, curvature })));
   if (samples.length === 0) return [];
   const fit = (tape: Tape, side: LineSide) => fitAlong(tape, samples, side);
-  return rounded(
+  return roundNumbers(
     tapes.map((tape) => ({
       tape: tape.code,
       kind: tape.kind,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { emptyDesign, type Design, type Part } from '../job';
 import type { TrimLine } from '../lines';
 import { BOARD } from '../testing';
-import { dragged, handlesOf } from '.';
+import { applyDrag, handlesOf } from '.';
 
 const common = { id: 'l', name: 'l', runOn: false, datum: 'slanted' };
 const m = (along: number, above: number) => ({ along, above });
@@ -32,7 +32,7 @@ const designOf = (line: TrimLine, mirrored: boolean): Design => {
 };
 
 const drop = ({ parts }: Design, key: string, place: readonly [number, number]) =>
-  dragged(parts, { part: 'part', line: 'l', key, place, reachMm: 0, tapes: [] });
+  applyDrag(parts, { part: 'part', line: 'l', key, place, reachMm: 0, tapes: [] });
 const withLine = (design: Design, line: TrimLine): Design => ({ ...design, parts: [{ ...design.parts[0]!, lines: [line] }] });
 const handlesIn = ({ parts }: Design) => handlesOf(parts, 'part', 'l');
 

@@ -1,7 +1,7 @@
 import type { Design } from '../job';
 import type { SetOut, TrimLine } from '../lines';
-import { measureFrom, placeOf, type Measured } from '../surface';
-import { newWorkStore, setOutOf, type WorkStore } from './store';
+import { measurementOfPoint, pointOfMeasurement, type Measured } from '../surface';
+import { newPartCache, setOutOnePart, type PartCache } from './store';
 import type { LineId, PartId } from '../units';
 
 /** A measured point of a line that can be taken hold of, where it lies on the sheet as drawn. */
@@ -45,13 +45,13 @@ function measuresOf(line: TrimLine): [string, Measured][] {
 const datumOf = (line: TrimLine, { board }: SetOut) => ('datum' in line ? board.shape.datums.find(({ id }) => id === line.datum) : undefined);
 
 /** Handles of a line on its part; empty for a line that is not measured, or of a part that follows another. */
-export function handlesOf(parts: Design['parts'], partId: PartId, lineId: LineId, store: WorkStore = newWorkStore()): Handle[] {
-  const setOut = setOutOf(parts, partId, store);
+export function handlesOf(parts: Design['parts'], partId: PartId, lineId: LineId, store: PartCache = newPartCache()): Handle[] {
+  const setOut = setOutOnePart(parts, partId, store);
   const line = parts.find(({ id }) => id === partId)?.lines.find(({ id }) => id === lineId);
   const datum = setOut && line && datumOf(line, setOut);
   if (!setOut || !line || !datum) return [];
   return measuresOf(line).map(([key, measured]) => {
-    const { x, y } = setOut.board.reflect(placeOf(datum, measured));
+    const { x, y } = setOut.board.reflect(pointOfMeasurement(datum, measured));
     return { key, place: [x, y] };
   });
 }
@@ -60,7 +60,7 @@ export function handlesOf(parts: Design['parts'], partId: PartId, lineId: LineId
 export function withHandle<L extends TrimLine>(line: L, key: string, place: { readonly x: number; readonly y: number }, setOut: SetOut): L {
   const datum = datumOf(line, setOut);
   if (!datum) return line;
-  const { along, above } = measureFrom(datum, setOut.board.reflect(place));
+  const { along, above } = measurementOfPoint(datum, setOut.board.reflect(place));
   const measured = { along: Math.round(along * 100) / 100, above: Math.round(above * 100) / 100 };
   const [name = '', index] = key.split('.');
   const own = (line as Record<string, unknown>)[name];

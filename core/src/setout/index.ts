@@ -9,5 +9,5 @@ export * from './part-plan';
 export * from './part-work';
 export * from './rims';
 export * from './station-table';
-export { newWorkStore, setOutOf, type WorkStore } from './store';
+export { newPartCache, setOutOnePart, type PartCache } from './store';
 export type * from './types';

@@ -1,11 +1,11 @@
-import { theFirst } from '../units';
+import { firstItem } from '../units';
 import { type Design, designFaults, emptyDesign, type Part, type PartAreaChoice, SHIPPED_SHELF } from '../job';
 import { BOARD, samplePart, straight } from '../testing';
 import { layoutFaults } from '.';
-import { carryScheme, giveFinish, withoutPlace } from '../edit';
+import { carryScheme, giveFinish, forgetAtPoint } from '../edit';
 import { planJob } from '../plan';
 
-const first = theFirst(SHIPPED_SHELF.finishes);
+const first = firstItem(SHIPPED_SHELF.finishes);
 const part = (changes: Partial<Part> = {}): Part => ({
   ...(samplePart({ id: 'board', name: 'Board', surface: BOARD }) as Part),
   count: 1,
@@ -50,7 +50,7 @@ it.each<[string, [number, number], Part]>([
   expect(moved.scheme.areas.map((choice) => choice.seed)).toContainEqual(seed);
   const given = giveFinish(design, 'board', plan.parts[0]!.areas[0]!, null);
   expect(given.scheme.areas.map((choice) => choice.seed)).toContainEqual(seed);
-  expect(layoutFaults(withoutPlace(design, 'board', seed))).toEqual([]);
+  expect(layoutFaults(forgetAtPoint(design, 'board', seed))).toEqual([]);
 });
 
 it('so are places of other schemes and of pins', () => {

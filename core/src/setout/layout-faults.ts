@@ -1,7 +1,7 @@
 import { areaAt } from '../areas';
 import { pathText, type Design, type Fault } from '../job';
-import { MOST_FAULTS, type PartId } from '../units';
-import { placed, workOutParts, type PartWork } from './part-work';
+import { MAX_FAULTS, type PartId } from '../units';
+import { pointAsPair, workOutParts, type PartWork } from './part-work';
 
 type Keys = readonly (string | number)[];
 
@@ -26,13 +26,13 @@ export function layoutFaults(design: Design, prefix: Keys = []): Fault[] {
   ];
   const places = schemes.flatMap(({ scheme, at }) => lostPlaces(scheme.areas, [...prefix, ...at, 'areas'], works));
   const pins = lostPlaces(design.choices.pins ?? [], [...prefix, 'choices', 'pins'], works);
-  return oncePerLine([...lines, ...places, ...pins]).slice(0, MOST_FAULTS);
+  return oncePerLine([...lines, ...places, ...pins]).slice(0, MAX_FAULTS);
 }
 
 function lostPlaces(places: readonly { readonly part: PartId; readonly seed: readonly [number, number] }[], at: Keys, works: readonly PartWork[]): Fault[] {
   return places.flatMap(({ part, seed }, index) => {
     const work = works.find((one) => one.part.id === part);
-    if (!work || areaAt(work.arrangement.areas, placed(seed)) >= 0) return [];
+    if (!work || areaAt(work.arrangement.areas, pointAsPair(seed)) >= 0) return [];
     return [{ path: pathText([...at, index, 'seed']), code: 'design.no-area', values: { alongMm: seed[0], aboveMm: seed[1], part: work.part.name } }];
   });
 }

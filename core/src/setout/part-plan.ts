@@ -1,11 +1,11 @@
-import { corners, inflections, pathLength, pointAt, tightestBend, type Path, type Point } from '../curves';
+import { cornerDistances, inflections, pathLength, pointAt, tightestBend, type Path, type Point } from '../curves';
 import { neighboursOf } from '../areas';
 import type { Finish } from '../finish';
 import { type ResolvedLine } from '../lines';
-import { measureFrom, placeOf, type Datum } from '../surface';
-import { largest, smallest } from '../units';
+import { measurementOfPoint, pointOfMeasurement, type Datum } from '../surface';
+import { maxOf, minOf } from '../units';
 import type { PartWork } from './part-work';
-import type { AreaPlan, Coordinates, LinePlace, LinePlan, PartPlan } from './types';
+import type { AreaPlan, Coordinates, LinePoint, LinePlan, PartPlan } from './types';
 
 /**
  * Writes a worked-out part into the plan.
@@ -79,13 +79,13 @@ export function partPlan(work: PartWork, finishes: ReadonlyMap<string, Finish>, 
 
 const codeOf = (id: string, { lines }: PartWork): string => lines.find((line) => line.id === id)?.code ?? id;
 const coordinates = ({ x, y }: Point): Coordinates => [x, y];
-const linePlaces = (piece: Path): LinePlace[] => piece.map(({ x, y, at }) => [x, y, at]);
+const linePlaces = (piece: Path): LinePoint[] => piece.map(({ x, y, at }) => [x, y, at]);
 
 /** A datum drawn right across its part. */
 function datumLine(datum: Datum, { setOut }: PartWork): Point[] {
   const { measured, reflect } = setOut.board;
-  const reach = measured.ring.map((place) => measureFrom(datum, place).along);
-  return [Math.min(0, smallest(reach)), largest(reach)].map((along) => reflect(placeOf(datum, { along, above: 0 })));
+  const reach = measured.ring.map((place) => measurementOfPoint(datum, place).along);
+  return [Math.min(0, minOf(reach)), maxOf(reach)].map((along) => reflect(pointOfMeasurement(datum, { along, above: 0 })));
 }
 
 function linePlan(line: ResolvedLine, { setOut, arrangement }: PartWork): LinePlan {
@@ -108,7 +108,7 @@ function linePlan(line: ResolvedLine, { setOut, arrangement }: PartWork): LinePl
     lengthMm: line.pieces.reduce((sum, piece) => sum + pathLength(piece), 0),
     tightest: tightest ?? null,
     inflections: line.pieces.flatMap((piece) => inflections(piece)),
-    corners: line.pieces.flatMap((piece) => corners(piece)),
+    corners: line.pieces.flatMap((piece) => cornerDistances(piece)),
     crosses: line.crosses,
     fault: line.fault,
     looseMm: arrangement.loose.find((loose) => loose.line === line.id)?.lengthMm ?? 0,

@@ -1,8 +1,8 @@
-import { boxOf, distance, distanceToSegment, nearBox, sampledPath, type Path, type Point } from '../curves';
+import { boundingBox, distance, distanceToSegment, isNearBox, pathFromSamples, type Path, type Point } from '../curves';
 import type { Arrangement } from '../areas';
-import { onTrueSurface, trueLength } from '../lines';
+import { withTrueMetric, trueLength } from '../lines';
 import type { Skin } from '../surface';
-import { threeOf, TOLERANCE } from '../units';
+import { firstThree, TOLERANCE } from '../units';
 
 /** A stretch of an edge of a part along which one of its areas lies. */
 export interface RimStretch {
@@ -24,14 +24,14 @@ const ON_EDGE_MM = 2e-3;
 export function rimStretches({ edges, metric }: Pick<Skin, 'edges' | 'metric'>, { areas }: Pick<Arrangement, 'areas'>): RimStretch[] {
   return edges.flatMap(({ places }, edge) => {
     const at = alongEdge(places, { metric });
-    const box = boxOf(places);
+    const box = boundingBox(places);
     const found = areas.flatMap(({ rings }, area) =>
       rings.flatMap((ring) =>
         ring.flatMap((place, index): RimStretch[] => {
           const next = ring[(index + 1) % ring.length]!;
-          if (!nearBox(place, box, ON_EDGE_MM) || !nearBox(next, box, ON_EDGE_MM)) return [];
+          if (!isNearBox(place, box, ON_EDGE_MM) || !isNearBox(next, box, ON_EDGE_MM)) return [];
           const middle = { x: (place.x + next.x) / 2, y: (place.y + next.y) / 2 };
-          const [one, half, other] = threeOf([place, middle, next].map(at));
+          const [one, half, other] = firstThree([place, middle, next].map(at));
           if (one === null || half === null || other === null) return [];
           const [from, to] = [Math.min(one, other), Math.max(one, other)];
           // A chord between two places of a round edge is on it; one across a notch is not.
@@ -45,8 +45,8 @@ export function rimStretches({ edges, metric }: Pick<Skin, 'edges' | 'metric'>, 
 
 /** An edge as a line with its bends, its part on the left; null where it has no length. */
 export function edgePath({ edges, metric }: Pick<Skin, 'edges' | 'metric'>, edge: number): Path | null {
-  const path = sampledPath(edges[edge]?.places ?? [], false);
-  return path && onTrueSurface(path, { metric });
+  const path = pathFromSamples(edges[edge]?.places ?? [], false);
+  return path && withTrueMetric(path, { metric });
 }
 
 /** How far along an edge a place is; null where it is not on it. */
@@ -57,10 +57,10 @@ function alongEdge(places: readonly Point[], skin: Pick<Skin, 'metric'>): (place
     const startAt = length;
     const own = trueLength(skin, from, to);
     length += own;
-    return { from, to, startAt, own, drawn: distance(from, to), box: boxOf([from, to]) };
+    return { from, to, startAt, own, drawn: distance(from, to), box: boundingBox([from, to]) };
   });
   return (place) => {
-    const on = pieces.find(({ from, to, box }) => nearBox(place, box, ON_EDGE_MM) && distanceToSegment(place, from, to) <= ON_EDGE_MM);
+    const on = pieces.find(({ from, to, box }) => isNearBox(place, box, ON_EDGE_MM) && distanceToSegment(place, from, to) <= ON_EDGE_MM);
     if (!on) return null;
     return on.startAt + on.own * Math.min(1, on.drawn > 0 ? distance(on.from, place) / on.drawn : 0);
   };

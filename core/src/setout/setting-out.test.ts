@@ -1,4 +1,4 @@
-import { theFirst } from '../units';
+import { firstItem } from '../units';
 import { wordsFor } from '@lintrel/words';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -7,13 +7,13 @@ import { emptyDesign, SHIPPED_SHELF, type Design, type Part } from '../job';
 import type { TrimLine } from '../lines';
 import type { Surface } from '../surface';
 import { BOARD, straight, sweep } from '../testing';
-import { analyseLine, draftParts, dragged, fairedLine, handlesOf, matchLine, newWorkStore } from '.';
+import { analyseLine, draftParts, applyDrag, fairedLine, handlesOf, matchLine, newPartCache } from '.';
 import { carryScheme } from '../edit';
-import { pictureOf } from '../views';
+import { drawPiece } from '../views';
 import { planJob } from '../plan';
 
 const { say } = wordsFor();
-const told = (found: ReturnType<typeof dragged>) => (found?.snap ? say(found.snap) : null);
+const told = (found: ReturnType<typeof applyDrag>) => (found?.snap ? say(found.snap) : null);
 
 const part = (over: Partial<Part> = {}): Part => ({
   id: 'part',
@@ -37,9 +37,9 @@ const DEMOS = ['juniper', 'saltwort', 'ostrel', 'brindle', 'marigold'];
 describe('what was worked out before', () => {
   it.each(DEMOS)('gives the same plan of %s, to the byte, also after a change and back', (name) => {
     const before = demo(name);
-    const [first, others] = [theFirst(before.parts), before.parts.slice(1)];
+    const [first, others] = [firstItem(before.parts), before.parts.slice(1)];
     const after: Design = { ...before, parts: [{ ...first, lines: first.lines.slice(1) }, ...others] };
-    const store = newWorkStore();
+    const store = newPartCache();
     const planned = (one: Design) => expect(JSON.stringify(planJob(one, SHIPPED_SHELF, store))).toBe(JSON.stringify(planJob(one, SHIPPED_SHELF)));
     planned(before);
     planned(after);
@@ -50,7 +50,7 @@ describe('what was worked out before', () => {
   it('a part that follows another is worked out anew when that one changes', () => {
     const right = part({ id: 'right', lines: [straight('a', [0, 100], [1000, 200])] });
     const left = part({ id: 'left', opposite: { of: 'right', follows: true } });
-    const store = newWorkStore();
+    const store = newPartCache();
     const heightAt = (above: number) => {
       const parts = draftParts(design({ ...right, lines: [straight('a', [0, 100], [1000, above])] }, left), SHIPPED_SHELF, store);
       return parts[1]!.lines[0]!.pieces[0]!.find(([x]) => x < 1e-6)?.[1];
@@ -63,7 +63,7 @@ describe('a dragged point', () => {
   const line = sweep('w', [100, 150], [500, 220], [900, 160]);
   const post = straight('post', [700, 0], [700, 500]);
   const drag = (key: string, place: readonly [number, number], of: TrimLine = line, over: Partial<Part> = {}) =>
-    dragged(design(part({ lines: [of, post], ...over })).parts, { part: 'part', line: of.id, key, place, reachMm: 8, tapes: [6, 19] });
+    applyDrag(design(part({ lines: [of, post], ...over })).parts, { part: 'part', line: of.id, key, place, reachMm: 8, tapes: [6, 19] });
   it('changes its measurement and the line with it', () => {
     const found = drag('points.1', [480.123, 260.456]);
     expect(found?.line).toMatchObject({ points: [{}, { along: 480.12, above: 260.46 }, {}] });
@@ -100,7 +100,7 @@ describe('a dragged point', () => {
     // From 500 mm away a straight touches a circle of radius 100 at √(500² − 100²) from its start.
     const touch = Math.sqrt(500 ** 2 - 100 ** 2);
     const place: [number, number] = [100 + (touch * touch) / 500, 250 + (touch * 100) / 500];
-    const found = dragged(design(part({ lines: [own, ring] })).parts, {
+    const found = applyDrag(design(part({ lines: [own, ring] })).parts, {
       part: 'part',
       line: 's',
       key: 'to',
@@ -143,7 +143,7 @@ describe('what is told of a line', () => {
 
 describe('the whole piece', () => {
   const TUBE: Surface = { kind: 'tube', diameter: 100, length: 400 };
-  const look = (of: Design, view: 'side' | 'top' | 'end') => pictureOf(of, SHIPPED_SHELF, { view });
+  const look = (of: Design, view: 'side' | 'top' | 'end') => drawPiece(of, SHIPPED_SHELF, { view });
   it('is as large from each side as its parts are', () => {
     const tube = design(part({ surface: TUBE, pose: { at: [50, 0, 200], yawDeg: 0, pitchDeg: 0, rollDeg: 0 } }));
     expect(look(tube, 'side').box).toMatchObject({ minX: 50, maxX: 450, minY: expect.closeTo(150, 0), maxY: expect.closeTo(250, 0) });
@@ -165,7 +165,7 @@ describe('the whole piece', () => {
     expect([...new Set(backs(design(right, left)))].sort()).toEqual(['left true', 'right false']);
   });
   it.each(DEMOS)('%s is drawn from a slant without a number that is none', (name) => {
-    const picture = pictureOf(demo(name), SHIPPED_SHELF, { turnDeg: 30, riseDeg: 20 });
+    const picture = drawPiece(demo(name), SHIPPED_SHELF, { turnDeg: 30, riseDeg: 20 });
     expect(picture.patches.length).toBeGreaterThan(1);
     expect(JSON.stringify(picture)).not.toMatch(/null/);
   });

@@ -1,9 +1,9 @@
 import type { Point } from '../curves';
 import type { Design } from '../job';
-import { onPiece, stationsOf, type SetOut, type Station } from '../lines';
-import { measureFrom, roundMeasure, type Datum } from '../surface';
+import { pointOnPiece, stationsOf, type SetOut, type Station } from '../lines';
+import { measurementOfPoint, measureOnRevolution, type Datum } from '../surface';
 import { RULE_OF_THUMB, type LineId, type PartId } from '../units';
-import { newWorkStore, setOutsOf, type WorkStore } from './store';
+import { newPartCache, setOutCached, type PartCache } from './store';
 
 /** Which line is to be marked, and how closely. */
 export interface StationRequest {
@@ -44,8 +44,8 @@ export interface StationTable {
  * mirror image is among the parts gets a column for it.
  * @returns null where the line is not on its part
  */
-export function stationTable(design: Design, wish: StationRequest, store: WorkStore = newWorkStore()): StationTable | null {
-  const all = setOutsOf(
+export function stationTable(design: Design, wish: StationRequest, store: PartCache = newPartCache()): StationTable | null {
+  const all = setOutCached(
     design.parts,
     design.parts.map(({ id }) => id),
     store,
@@ -90,26 +90,26 @@ export function stationTable(design: Design, wish: StationRequest, store: WorkSt
 }
 
 /** The step a table opens with: about a dozen marks, at a round number. */
-export function usualStep(lengthMm: number): number {
+export function defaultStationStep(lengthMm: number): number {
   const wanted = lengthMm / 12;
   const power = 10 ** Math.floor(Math.log10(Math.max(1, wanted)));
   return [1, 2, 5, 10].map((factor) => factor * power).find((step) => step >= wanted) ?? 10 * power;
 }
 
 /** Chords between marks may stray by this unless said otherwise, mm. */
-export const USUAL_TOLERANCE_MM = RULE_OF_THUMB.stationToleranceMm;
+export const DEFAULT_TOLERANCE_MM = RULE_OF_THUMB.stationToleranceMm;
 
 const measurer =
   ({ board }: SetOut, datum: Datum) =>
   (place: Point) =>
-    measureFrom(datum, board.reflect(place));
+    measurementOfPoint(datum, board.reflect(place));
 
 const onSheetOf = ({ board }: SetOut, { at: [x, y] }: Datum): Point => board.reflect({ x, y });
-const plumb = ({ board }: SetOut, place: Point): number => onPiece(board, place).at.z;
+const plumb = ({ board }: SetOut, place: Point): number => pointOnPiece(board, place).at.z;
 
 function roundCells({ board }: SetOut, { place }: Station): StationCell[] {
   const { axle } = board.measured;
-  const measured = axle && roundMeasure(axle, board.reflect(place));
+  const measured = axle && measureOnRevolution(axle, board.reflect(place));
   return measured ? [measured.degrees, measured.girthMm] : [null, null];
 }
 

@@ -1,8 +1,8 @@
 import { carryScheme } from '../edit';
 import { emptyDesign, type Design, type Part } from '../job';
 import { BOARD, samplePart, sweep } from '../testing';
-import { analyseLine, dragged, fitsOfLine, handlesOf, newWorkStore, workOutParts, workOutSteps } from '.';
-import { ended, theFirst, twoOf } from '../units';
+import { analyseLine, applyDrag, tapeFitsOfLine, handlesOf, newPartCache, workOutParts, workOutSteps } from '.';
+import { runToEnd, firstItem, firstTwo } from '../units';
 
 const part = (id: string, above = 200): Part => ({
   ...(samplePart({ id, name: id, surface: BOARD, lines: [sweep('wave', [100, 150], [500, above], [900, 160])] }) as Part),
@@ -15,9 +15,9 @@ const design = (...parts: Part[]): Design => ({ ...emptyDesign('Kept', 'road'), 
 
 describe('one store for all that is asked about a job', () => {
   it('sets a line out once, whoever asks', () => {
-    const store = newWorkStore();
+    const store = newPartCache();
     const { parts } = design(part('one'), part('two'));
-    fitsOfLine(parts, 'one', 'wave', [], store);
+    tapeFitsOfLine(parts, 'one', 'wave', [], store);
     const [setOut] = store.setOuts.values();
     analyseLine(parts, 'one', 'wave', store);
     handlesOf(parts, 'one', 'wave', store);
@@ -26,10 +26,10 @@ describe('one store for all that is asked about a job', () => {
   });
 
   it('a dropped point is set out under the finger and arranged once, for finishes and plan alike', () => {
-    const store = newWorkStore();
+    const store = newPartCache();
     const before = { ...design(part('one'), part('two')), scheme: { areas: [{ part: 'one', seed: [20, 20] as [number, number], finish: 'cream-two-part' }] } };
     workOutParts(before, store);
-    const found = dragged(before.parts, { part: 'one', line: 'wave', key: 'points.1', place: [510, 240], reachMm: 0, tapes: [] }, store);
+    const found = applyDrag(before.parts, { part: 'one', line: 'wave', key: 'points.1', place: [510, 240], reachMm: 0, tapes: [] }, store);
     const live = [...store.setOuts.values()].at(-1);
     if (!found) throw new Error('the line can be dragged');
     // As it comes back through the screen: another object, the same in it.
@@ -37,7 +37,7 @@ describe('one store for all that is asked about a job', () => {
     const carried = carryScheme(before, after, store);
     const arranged = [...store.works.values()].map(({ arrangement }) => arrangement);
     expect(arranged).toHaveLength(3);
-    const [moved, other] = twoOf(workOutParts(carried, store));
+    const [moved, other] = firstTwo(workOutParts(carried, store));
     expect(moved.setOut).toBe(live);
     expect(arranged).toContain(moved.arrangement);
     expect(arranged).toContain(other.arrangement);
@@ -45,23 +45,23 @@ describe('one store for all that is asked about a job', () => {
   });
 
   it('keeps what was used last, and never grows beyond what a few changes need', () => {
-    const store = newWorkStore();
+    const store = newPartCache();
     const still = part('still');
     for (let above = 150; above < 250; above++) workOutParts(design(still, part('one', above)), store);
     expect(store.works.size).toBeLessThanOrEqual(2 * 2 + 12);
     const known = new Set(store.works.values());
-    const first = theFirst(workOutParts(design(still), store));
+    const first = firstItem(workOutParts(design(still), store));
     expect([...known].map(({ setOut }) => setOut)).toContain(first.setOut);
   });
 });
 
 it('a job that is worked out in steps is not lost when others fill the store in between', () => {
-  const store = newWorkStore();
+  const store = newPartCache();
   const whole = design(part('one'), part('two'), part('three'));
   workOutParts(design(part('one')), store);
   const steps = workOutSteps(whole, store);
   steps.next();
   for (let above = 300; above < 350; above++) workOutParts(design(part('other', above)), store);
-  const works = ended(steps);
+  const works = runToEnd(steps);
   expect(works.map(({ setOut }) => setOut.lines)).toEqual(workOutParts(whole).map(({ setOut }) => setOut.lines));
 });

@@ -1,5 +1,5 @@
 import type { PaintSystemKey } from '../finish';
-import type { FeatureCrossing, LineKind, LineSaid } from '../lines';
+import type { FeatureCrossing, LineKind, LineMessage } from '../lines';
 import type { EdgeName, FeatureKind, SurfaceKind } from '../surface';
 import type { RimKind } from '../job';
 import type { AreaId, AreaRef, FinishId, LineId } from '../units';
@@ -7,7 +7,7 @@ import type { AreaId, AreaRef, FinishId, LineId } from '../units';
 /** [x, y] in mm on the part's sheet. */
 export type Coordinates = readonly [number, number];
 /** [x, y] on the sheet, and distance along the line, mm. */
-export type LinePlace = readonly [number, number, number];
+export type LinePoint = readonly [number, number, number];
 
 export interface LinePlan {
   readonly id: string;
@@ -19,7 +19,7 @@ export interface LinePlan {
   readonly hidden: boolean;
   readonly locked: boolean;
   /** What of it lies on the part. */
-  readonly pieces: readonly (readonly LinePlace[])[];
+  readonly pieces: readonly (readonly LinePoint[])[];
   readonly lengthMm: number;
   readonly tightest: { readonly at: number; readonly radiusMm: number; readonly place: Coordinates } | null;
   /** Distances at which it changes from bending one way to the other, and at which it has a corner. */
@@ -27,7 +27,7 @@ export interface LinePlan {
   readonly corners: readonly number[];
   /** Features it meets, in order along it. */
   readonly crosses: readonly FeatureCrossing[];
-  readonly fault: LineSaid | null;
+  readonly fault: LineMessage | null;
   /** Length that bounds no area, because an end hangs free. */
   readonly looseMm: number;
 }

@@ -1,15 +1,15 @@
 import type { Path, Point } from '../curves';
-import { halved } from '../units';
-import type { Placed } from './skin';
+import { bisect } from '../units';
+import type { PlacedPoint } from './skin';
 
 /** A place on a turned surface: distance along the skin, and angle from the top towards the left, radians. */
-export interface RoundPlace {
+export interface RevolutionPoint {
   readonly along: number;
   readonly angle: number;
 }
 
 /** A surface of revolution, as it is across: how far out the skin is at every distance along it. */
-export interface Girth {
+export interface GirthProfile {
   /** Length along the skin, mm. */
   readonly lengthMm: number;
   /** Radius, axis length and their change per mm, at a distance along the skin. */
@@ -17,37 +17,40 @@ export interface Girth {
 }
 
 /** What a skin is turned about, and how its drawing shows it. */
-export interface Axle extends Girth {
+export interface RevolutionAxis extends GirthProfile {
   /** Where on the sheet a place lies, and back. */
-  readonly onSheet: (place: RoundPlace) => Point;
-  readonly onRound: (place: Point) => RoundPlace;
+  readonly onSheet: (place: RevolutionPoint) => Point;
+  readonly onRound: (place: Point) => RevolutionPoint;
   /** A ring once round at a distance along the skin. */
   readonly ringAt: (along: number) => Path;
 }
 
 /** Distance along the skin of a distance along the axis; null beyond the ends. */
-export function alongSkin({ at, lengthMm }: Axle, axis: number): number | null {
+export function skinDistance({ at, lengthMm }: RevolutionAxis, axis: number): number | null {
   const [start, end] = [at(0).along, at(lengthMm).along];
   if (axis < Math.min(start, end) - 1e-9 || axis > Math.max(start, end) + 1e-9) return null;
-  return halved(0, lengthMm, 60, (along) => at(along).along < axis === start < end);
+  return bisect(0, lengthMm, 60, (along) => at(along).along < axis === start < end);
 }
 
 /** A place of a turned surface measured for people: along the axis, degrees and girth from the top. */
-export function roundMeasure({ onRound, at }: Axle, place: Point): { readonly along: number; readonly degrees: number; readonly girthMm: number } {
+export function measureOnRevolution(
+  { onRound, at }: RevolutionAxis,
+  place: Point,
+): { readonly along: number; readonly degrees: number; readonly girthMm: number } {
   const { along, angle } = onRound(place);
   const across = at(along);
   return { along: across.along, degrees: (angle * 180) / Math.PI, girthMm: angle * across.radius };
 }
 
 /** Place on the part, and outward direction there, of a place on a turned surface. */
-export function roundInSpace({ at }: Girth, { along, angle }: RoundPlace): Placed {
+export function revolutionToSpace({ at }: GirthProfile, { along, angle }: RevolutionPoint): PlacedPoint {
   const { along: axis, radius, slope, axial } = at(along);
   const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
   return { at: { x: axis, y: radius * sin, z: radius * cos }, out: { x: -slope, y: axial * sin, z: axial * cos } };
 }
 
 /** What every turned skin has in common to be looked at. */
-export function roundShown({ onSheet, lengthMm }: Axle) {
+export function revolutionView({ onSheet, lengthMm }: RevolutionAxis) {
   const STEPS = 48;
   const end = (along: number) => Array.from({ length: STEPS + 1 }, (_, step) => onSheet({ along, angle: (step / STEPS - 0.5) * 2 * Math.PI }));
   return {

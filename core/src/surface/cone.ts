@@ -1,12 +1,12 @@
 import * as v from 'valibot';
-import { arcAbout, stepsOfTurn, type Point } from '../curves';
-import { lengthMm, numberBetween, plainly, TOLERANCE } from '../units';
-import type { Axle } from './axle';
+import { arcAbout, arcSteps, type Point } from '../curves';
+import { lengthMm, numberBetween, messageWithoutValues, TOLERANCE } from '../units';
+import type { RevolutionAxis } from './axle';
 import { coneSheet } from './cone-unrolled';
-import type { KindOfSurface } from './kind';
-import { endEdge, turnedAbout } from './round-sheet';
-import { turnSeam } from './seam';
-import { trueSheet } from './true-sheet';
+import type { SurfaceType } from './kind';
+import { endEdge, revolutionSkin } from './round-sheet';
+import { rotationSeam } from './seam';
+import { trueSheetSkin } from './true-sheet';
 
 const schema = v.strictObject({
   kind: v.literal('cone'),
@@ -18,9 +18,9 @@ const schema = v.strictObject({
 export type ConeSurface = v.InferOutput<typeof schema>;
 
 /** A cone unrolled: a sector of a ring, its top along y = 0. Its ends are round on the sheet and flattened: what counts is the flattened rim. */
-export const cone: KindOfSurface<ConeSurface, typeof schema> = {
+export const cone: SurfaceType<ConeSurface, typeof schema> = {
   schema,
-  faults: ({ d1, d2 }) => (d1 === d2 ? [{ keys: ['d2'], why: plainly('surface.cone-is-tube') }] : []),
+  faults: ({ d1, d2 }) => (d1 === d2 ? [{ keys: ['d2'], why: messageWithoutValues('surface.cone-is-tube') }] : []),
   sizedBy: [],
   skin: ({ d1, d2, length }) => {
     const { slantMm, sinHalfAngle } = coneSheet(d1, d2, length);
@@ -30,8 +30,8 @@ export const cone: KindOfSurface<ConeSurface, typeof schema> = {
     const apex = { x: (-side * d1) / 2 / steep, y: 0 };
     const radiusAt = (along: number) => d1 / 2 + sinHalfAngle * along;
     const polar = (reach: number, angle: number): Point => ({ x: apex.x + side * reach * Math.cos(angle), y: reach * Math.sin(angle) });
-    const onSheet: Axle['onSheet'] = ({ along, angle }) => polar(radiusAt(along) / (sector / (2 * Math.PI)), (angle * sector) / (2 * Math.PI));
-    const axle: Axle = {
+    const onSheet: RevolutionAxis['onSheet'] = ({ along, angle }) => polar(radiusAt(along) / (sector / (2 * Math.PI)), (angle * sector) / (2 * Math.PI));
+    const axle: RevolutionAxis = {
       lengthMm: slantMm,
       at: (along) => ({ along: (along * length) / slantMm, radius: radiusAt(along), slope: sinHalfAngle, axial: length / slantMm }),
       onSheet,
@@ -43,7 +43,7 @@ export const cone: KindOfSurface<ConeSurface, typeof schema> = {
     };
     const end = (along: number): Point[] => {
       const reach = radiusAt(along) / steep;
-      const steps = reach === 0 ? 0 : stepsOfTurn(reach, sector, TOLERANCE.flatten);
+      const steps = reach === 0 ? 0 : arcSteps(reach, sector, TOLERANCE.flatten);
       return Array.from({ length: steps + 1 }, (_, step) => polar(reach, sector * (steps === 0 ? 0 : step / steps - 0.5)));
     };
     const far = end(slantMm);
@@ -52,11 +52,11 @@ export const cone: KindOfSurface<ConeSurface, typeof schema> = {
     const seamEdge = (angle: number) => [onSheet({ along: 0, angle }), onSheet({ along: slantMm, angle })] as const;
     return {
       kind: 'cone',
-      ...trueSheet(ring),
-      ...turnedAbout(axle),
+      ...trueSheetSkin(ring),
+      ...revolutionSkin(axle),
       ring,
       edges: [...(d2 > 0 ? [endEdge('edge.far', far)] : []), ...(d1 > 0 ? [endEdge('edge.near', near)] : [])],
-      seam: turnSeam({ apex, sector, side }, [seamEdge(-Math.PI), seamEdge(Math.PI)]),
+      seam: rotationSeam({ apex, sector, side }, [seamEdge(-Math.PI), seamEdge(Math.PI)]),
     };
   },
 };

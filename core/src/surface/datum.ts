@@ -21,13 +21,13 @@ export interface Measured {
 }
 
 /** Place on the sheet of a measurement from a datum. */
-export function placeOf(datum: Datum, { along, above }: Measured): Point {
+export function pointOfMeasurement(datum: Datum, { along, above }: Measured): Point {
   const [cos, sin] = direction(datum);
   return { x: datum.at[0] + along * cos - above * sin, y: datum.at[1] + along * sin + above * cos };
 }
 
-/** Measurement from a datum of a place on the sheet: the reverse of placeOf. */
-export function measureFrom(datum: Datum, { x, y }: Point): Measured {
+/** Measurement from a datum of a place on the sheet: the reverse of pointOfMeasurement. */
+export function measurementOfPoint(datum: Datum, { x, y }: Point): Measured {
   const [cos, sin] = direction(datum);
   const dx = x - datum.at[0];
   const dy = y - datum.at[1];

@@ -1,4 +1,4 @@
-import { insideRing, ringArea } from '../curves';
+import { isInsideRing, ringArea } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import * as v from 'valibot';
 import { checkAgainst } from '../job';
@@ -32,7 +32,7 @@ describe('the shape of an opening', () => {
   it('is measured from its datum, turned and moved with it', () => {
     const datum: Datum = { id: 'base', name: 'Post', at: [500, 100], angleDeg: 90 };
     const ring = ringOf({ kind: 'window', at: at(100, 20), width: 40, height: 10, corner: 0 }, [datum]);
-    expect(insideRing({ x: 480, y: 200 }, ring)).toBe(true);
+    expect(isInsideRing({ x: 480, y: 200 }, ring)).toBe(true);
     expect(Math.max(...ring.map(({ y }) => y)) - Math.min(...ring.map(({ y }) => y))).toBeCloseTo(40);
   });
   it('is nowhere when its datum is gone', () => expect(placedFeatures([opening({ kind: 'round', at: at(0, 0), diameter: 5 }, 'gone')], [BASE])).toEqual([]));

@@ -1,4 +1,4 @@
-import { stepsOfTurn, ringArea, type Point } from '../curves';
+import { arcSteps, ringArea, type Point } from '../curves';
 import * as v from 'valibot';
 import {
   coordinate,
@@ -7,17 +7,17 @@ import {
   listOf,
   nameText,
   numberBetween,
-  oneOf,
-  plainly,
+  oneOfWords,
+  messageWithoutValues,
   positiveUpTo,
-  told,
+  faultText,
   TOLERANCE,
   type DatumId,
   type FeatureId,
 } from '../units';
-import { placeOf, type Datum } from './datum';
+import { pointOfMeasurement, type Datum } from './datum';
 import { ringFaults } from './outline';
-import type { SurfaceSaid } from './says';
+import type { SurfaceMessage } from './says';
 
 export const measuredSchema = v.strictObject({ along: coordinate(), above: coordinate() });
 
@@ -40,7 +40,7 @@ export const zoneShapeSchema = v.variant(
       points: listOf(measuredSchema, 'corners', 200, 3),
     }),
   ],
-  told({ code: 'field.choice', values: { choices: ['round', 'window', 'corners'] } }),
+  faultText({ code: 'field.choice', values: { choices: ['round', 'window', 'corners'] } }),
 );
 export type ZoneShape = v.InferOutput<typeof zoneShapeSchema>;
 
@@ -58,7 +58,7 @@ export const featureSchema = v.variant(
       kind: v.literal('opening'),
       ...common,
       shape: zoneShapeSchema,
-      use: oneOf(OPENING_USES),
+      use: oneOfWords(OPENING_USES),
     }),
     v.strictObject({
       kind: v.literal('raised-row'),
@@ -74,7 +74,7 @@ export const featureSchema = v.variant(
       ...common,
       from: measuredSchema,
       to: measuredSchema,
-      bend: oneOf(['convex', 'concave']),
+      bend: oneOfWords(['convex', 'concave']),
       angleDeg: numberBetween(0, 180, '°'),
       radius: numberBetween(0, 1000, 'mm'),
     }),
@@ -82,7 +82,7 @@ export const featureSchema = v.variant(
     v.strictObject({ kind: v.literal('no-touch'), ...common, shape: zoneShapeSchema }),
     v.strictObject({ kind: v.literal('fresh-paint'), ...common, shape: zoneShapeSchema, ageH: numberBetween(0, 100_000, 'h') }),
   ],
-  told({ code: 'field.choice', values: { choices: ['opening', 'raised-row', 'crease', 'texture', 'no-touch', 'fresh-paint'] } }),
+  faultText({ code: 'field.choice', values: { choices: ['opening', 'raised-row', 'crease', 'texture', 'no-touch', 'fresh-paint'] } }),
 );
 export type Feature = v.InferOutput<typeof featureSchema>;
 export type FeatureKind = Feature['kind'];
@@ -114,7 +114,7 @@ export function placedFeatures(features: readonly Feature[], datums: readonly Da
           name,
           kind,
           ring: null,
-          row: [placeOf(datum, feature.from), placeOf(datum, feature.to)] as const,
+          row: [pointOfMeasurement(datum, feature.from), pointOfMeasurement(datum, feature.to)] as const,
           bend: feature.kind === 'crease' ? feature.bend : null,
         },
       ];
@@ -124,7 +124,7 @@ export function placedFeatures(features: readonly Feature[], datums: readonly Da
 
 /** A zone as a ring on the sheet, anticlockwise. */
 function zoneRing(shape: ZoneShape, datum: Datum): Point[] {
-  const ring = measuredRing(shape).map(([along, above]) => placeOf(datum, { along, above }));
+  const ring = measuredRing(shape).map(([along, above]) => pointOfMeasurement(datum, { along, above }));
   return ringArea(ring) < 0 ? ring.reverse() : ring;
 }
 
@@ -145,7 +145,7 @@ function measuredRing(shape: ZoneShape): [number, number][] {
 
 function roundCorner(x: number, y: number, radius: number, start: number, turn: number): [number, number][] {
   if (radius < 0.01) return [[x, y]];
-  const steps = stepsOfTurn(radius, turn, TOLERANCE.flatten);
+  const steps = arcSteps(radius, turn, TOLERANCE.flatten);
   return Array.from({ length: steps + 1 }, (_, step) => {
     const angle = start + (turn * step) / steps;
     return [x + radius * Math.cos(angle), y + radius * Math.sin(angle)];
@@ -153,10 +153,10 @@ function roundCorner(x: number, y: number, radius: number, start: number, turn: 
 }
 
 /** Faults of a feature's shape, in a sentence; null for a sound one. */
-export function featureFault(feature: Feature): SurfaceSaid | null {
+export function featureFault(feature: Feature): SurfaceMessage | null {
   if (feature.kind === 'raised-row' || feature.kind === 'crease') {
     const length = Math.hypot(feature.to.along - feature.from.along, feature.to.above - feature.from.above);
-    return length < 0.01 ? plainly('feature.no-length') : null;
+    return length < 0.01 ? messageWithoutValues('feature.no-length') : null;
   }
   if (feature.shape.kind !== 'corners') return null;
   return ringFaults(feature.shape.points.map(({ along, above }) => ({ x: along, y: above })))[0]?.why ?? null;

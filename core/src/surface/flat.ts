@@ -1,16 +1,16 @@
 import * as v from 'valibot';
-import { ringArea, spanPlaces, type ChainSpan, type Point } from '../curves';
-import type { KindOfSurface } from './kind';
+import { ringArea, pointsOnSpan, type ChainSpan, type Point } from '../curves';
+import type { SurfaceType } from './kind';
 import { outlineFaults, outlineSchema, outlineSpans } from './outline';
-import { flatCut } from './plane';
+import { cutFlatSheet } from './plane';
 import { numberedEdge, type SkinEdge } from './skin';
-import { openSheet } from './true-sheet';
+import { openSheetSkin } from './true-sheet';
 
 const schema = v.strictObject({ kind: v.literal('flat'), outline: outlineSchema });
 export type FlatSurface = v.InferOutput<typeof schema>;
 
 /** A flat piece: its sheet is the piece, its outside to the right of who looks along it. */
-export const flat: KindOfSurface<FlatSurface, typeof schema> = {
+export const flat: SurfaceType<FlatSurface, typeof schema> = {
   schema,
   faults: ({ outline }) =>
     outlineFaults(outline).map(({ corner, why }) => ({
@@ -19,13 +19,13 @@ export const flat: KindOfSurface<FlatSurface, typeof schema> = {
     })),
   sizedBy: ['outline'],
   skin: ({ outline }) => {
-    const { ring, edges } = rimOf(outlineSpans(outline));
+    const { ring, edges } = outlineWithEdges(outlineSpans(outline));
     return {
       kind: 'flat',
-      ...openSheet(ring),
+      ...openSheetSkin(ring),
       edges,
       folds: [],
-      cut: ({ a, c, offset }) => flatCut(ring, a, c, offset),
+      cut: ({ a, c, offset }) => cutFlatSheet(ring, a, c, offset),
       inSpace: ({ x, y }) => ({ at: { x, y: 0, z: y }, out: { x: 0, y: -1, z: 0 } }),
       facets: null,
     };
@@ -33,11 +33,11 @@ export const flat: KindOfSurface<FlatSurface, typeof schema> = {
 };
 
 /** The ring of an outline, anticlockwise, and its edges in the order typed, each with the part on its left. */
-export function rimOf(typed: readonly ChainSpan[]): { readonly ring: readonly Point[]; readonly edges: readonly SkinEdge[] } {
-  const ring = typed.flatMap((span) => spanPlaces(span).slice(0, -1)).map(({ x, y }) => ({ x, y }));
+export function outlineWithEdges(typed: readonly ChainSpan[]): { readonly ring: readonly Point[]; readonly edges: readonly SkinEdge[] } {
+  const ring = typed.flatMap((span) => pointsOnSpan(span).slice(0, -1)).map(({ x, y }) => ({ x, y }));
   const turned = ringArea(ring) < 0;
   const edges = typed.map((span, index): SkinEdge => {
-    const places = spanPlaces(span).map(({ x, y }) => ({ x, y }));
+    const places = pointsOnSpan(span).map(({ x, y }) => ({ x, y }));
     return numberedEdge(index + 1, turned ? places.reverse() : places);
   });
   return { ring: turned ? ring.reverse() : ring, edges };

@@ -1,40 +1,40 @@
 import * as v from 'valibot';
-import { boxOf, chainSpans, insideRing } from '../curves';
-import { listOf, turnedOn } from '../units';
-import { rimOf } from './flat';
-import type { KindOfSurface, SurfaceFault } from './kind';
-import { foldedFaults, inNet, panelSchema, unfold, type Panel } from './net';
-import { netCut } from './net-cut';
+import { boundingBox, chainSpans, isInsideRing } from '../curves';
+import { listOf, rotatedByOne } from '../units';
+import { outlineWithEdges } from './flat';
+import type { SurfaceType, SurfaceFault } from './kind';
+import { foldedFaults, netToSpace, panelSchema, unfold, type Panel } from './net';
+import { cutFoldedNet } from './net-cut';
 import { outlineFaults } from './outline';
-import { openSheet } from './true-sheet';
+import { openSheetSkin } from './true-sheet';
 
 const schema = v.strictObject({ kind: v.literal('folded'), panels: listOf(panelSchema, 'panels', 40, 1) });
 export type FoldedSurface = v.InferOutput<typeof schema>;
 
 /** Flat panels joined at folds, unfolded onto one sheet; a bend is as wide on it as its arc is long. */
-export const folded: KindOfSurface<FoldedSurface, typeof schema> = {
+export const folded: SurfaceType<FoldedSurface, typeof schema> = {
   schema,
   faults: ({ panels }) => panelFaults(panels),
   sizedBy: ['panels'],
   skin: ({ panels }) => {
     const net = unfold(panels);
-    const { ring, edges } = rimOf(
+    const { ring, edges } = outlineWithEdges(
       chainSpans(
         [net.ring[0]!.x, net.ring[0]!.y],
-        turnedOn(net.ring).map(({ x, y }) => ({ to: [x, y] })),
+        rotatedByOne(net.ring).map(({ x, y }) => ({ to: [x, y] })),
       ),
     );
-    const { minX, maxX, minY, maxY } = boxOf(ring);
+    const { minX, maxX, minY, maxY } = boundingBox(ring);
     return {
       kind: 'folded',
-      ...openSheet(ring),
+      ...openSheetSkin(ring),
       edges,
       folds: net.panels.flatMap(({ fold }) => (fold ? [[fold.a, fold.b] as const] : [])),
-      cut: (plane) => netCut(net, plane),
-      inSpace: (place) => inNet(net, place),
+      cut: (plane) => cutFoldedNet(net, plane),
+      inSpace: (place) => netToSpace(net, place),
       facets: {
         placeAt: (along, up) => ({ x: minX + along * (maxX - minX), y: minY + up * (maxY - minY) }),
-        holds: (place) => insideRing(place, ring),
+        holds: (place) => isInsideRing(place, ring),
         long: false,
       },
     };

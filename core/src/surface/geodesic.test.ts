@@ -1,18 +1,18 @@
 import { pathLength } from '../curves';
 import fc from 'fast-check';
-import { skinOf, type Space, type Surface } from '../surface';
+import { skinOf, type SpacePoint, type Surface } from '../surface';
 
 const R = 200;
 /** A ball on its axis; distance along the skin is R times the angle from its first pole. */
 const BALL: Surface = { kind: 'turned', profile: { start: [0, 0], edges: [{ to: [2 * R, 0], through: [R, R] }], smooth: false } };
 const skin = skinOf(BALL);
 const placeAt = (fromPole: number, angle: number) => skin.axle!.onSheet({ along: R * fromPole, angle });
-const outwards = (place: { x: number; y: number }): Space => {
+const outwards = (place: { x: number; y: number }): SpacePoint => {
   const { at } = skin.inSpace(place);
   return { x: at.x - R, y: at.y, z: at.z };
 };
-const dot = (a: Space, b: Space) => a.x * b.x + a.y * b.y + a.z * b.z;
-const cross = (a: Space, b: Space): Space => ({ x: a.y * b.z - a.z * b.y, y: a.z * b.x - a.x * b.z, z: a.x * b.y - a.y * b.x });
+const dot = (a: SpacePoint, b: SpacePoint) => a.x * b.x + a.y * b.y + a.z * b.z;
+const cross = (a: SpacePoint, b: SpacePoint): SpacePoint => ({ x: a.y * b.z - a.z * b.y, y: a.z * b.x - a.x * b.z, z: a.x * b.y - a.y * b.x });
 
 // Away from the poles, where headings lose their meaning, and from the seam.
 const fromPole = fc.double({ min: 0.6, max: Math.PI - 0.6, noNaN: true });

@@ -1,10 +1,10 @@
 import type { Path, PathPoint, Point } from '../curves';
 import { TOLERANCE } from '../units';
-import type { Axle } from './axle';
+import type { RevolutionAxis } from './axle';
 
 /** A turned surface as its chart shows it: y is stretched to the widest radius. */
 export interface TurnedChart {
-  readonly axle: Axle;
+  readonly axle: RevolutionAxis;
   readonly widestMm: number;
 }
 
@@ -48,7 +48,7 @@ function follow(chart: TurnedChart, start: State, length: number, steps: number)
 const stepsFor = (length: number): number => Math.min(2000, Math.max(64, Math.ceil(1 / TOLERANCE.curvatureShare), Math.ceil(length / 4)));
 
 /** Where one gets by walking straight on from a place of a turned surface. */
-export function walkStraight(chart: TurnedChart, from: Point, heading: number, length: number): Point {
+export function geodesicFrom(chart: TurnedChart, from: Point, heading: number, length: number): Point {
   const states = follow(chart, { ...chart.axle.onRound(from), heading }, length, Math.max(16, Math.ceil(length / 5)));
   return chart.axle.onSheet(states.at(-1)!);
 }
@@ -87,7 +87,7 @@ export function geodesicBetween(chart: TurnedChart, from: Point, to: Point): Pat
 }
 
 /** Runs a line straight on from one end of it until it has left the surface, or gone round three times. */
-export function runOnOver(chart: TurnedChart, end: PathPoint, forward: boolean): PathPoint[] {
+export function extendGeodesic(chart: TurnedChart, end: PathPoint, forward: boolean): PathPoint[] {
   const { axle } = chart;
   const place = chart.axle.onRound(end);
   const share = axle.at(place.along).radius / (chart.widestMm || 1);

@@ -1,15 +1,15 @@
 import type { GenericSchema } from 'valibot';
-import type { SurfaceSaid } from './says';
+import type { SurfaceMessage } from './says';
 import type { Skin } from './skin';
 
 /** Trouble with a surface: where in it, and what. */
 export interface SurfaceFault {
   readonly keys: readonly (string | number)[];
-  readonly why: SurfaceSaid;
+  readonly why: SurfaceMessage;
 }
 
 /** A kind of surface: all that is asked of it. A further kind is one more of these, in a file of its own. */
-export interface KindOfSurface<S, Schema extends GenericSchema> {
+export interface SurfaceType<S, Schema extends GenericSchema> {
   /** How the job file writes it. */
   readonly schema: Schema;
   /** What the schema cannot check; empty for a sound one. */

@@ -1,9 +1,22 @@
-import { theFirst } from '../units';
-import { circleNear, ringArea } from '../curves';
+import { firstItem } from '../units';
+import { circleFit, ringArea } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import { areasOn, linesOn, setOutOne, straight } from '../testing';
-import { coneSheet, outlineRing, placedBy, profileAt, profileOf, ringOnSheet, skinOf, sizeOf, surfaceFaults, turnedBy, type Panel, type Surface } from '.';
+import {
+  coneSheet,
+  outlineRing,
+  toPieceSpace,
+  pointOnProfile,
+  profileOf,
+  ringRadiusOnSheet,
+  skinOf,
+  vectorLength,
+  surfaceFaults,
+  rotateByPose,
+  type Panel,
+  type Surface,
+} from '.';
 
 const { say } = wordsFor();
 
@@ -79,7 +92,7 @@ describe('a cone unrolled', () => {
   it('has the skin of the cone, whichever end is the small one', () => {
     const skin = (Math.PI * (40 + 90) * coneSheet(40, 90, 120).slantMm) / 2;
     for (const surface of [CONE, { ...CONE, d1: 90, d2: 40 }]) {
-      const area = theFirst(areasOn(surface, []).areas);
+      const area = firstItem(areasOn(surface, []).areas);
       expect(Math.abs(area.sizeMm2 - skin) / skin).toBeLessThan(2e-3);
       expect(area.perimeterMm).toBeCloseTo(Math.PI * 130, 0);
     }
@@ -89,8 +102,8 @@ describe('a cone unrolled', () => {
       [40, 90],
       [90, 40],
     ] as const) {
-      const ring = theFirst(linesOn({ kind: 'cone', d1, d2, length: 120 }, [{ kind: 'ring', id: 'r', name: 'r', runOn: false, at: 60 }]));
-      const { sheetRadiusMm, girthMm } = ringOnSheet(d1, d2, 120, 60);
+      const ring = firstItem(linesOn({ kind: 'cone', d1, d2, length: 120 }, [{ kind: 'ring', id: 'r', name: 'r', runOn: false, at: 60 }]));
+      const { sheetRadiusMm, girthMm } = ringRadiusOnSheet(d1, d2, 120, 60);
       const piece = ring.pieces[0]!;
       expect(Math.abs(Math.abs(1 / piece[5]!.curvature) / (sheetRadiusMm ?? 0) - 1)).toBeLessThan(1e-6);
       expect(Math.abs(piece.at(-1)!.at / girthMm - 1)).toBeLessThan(1e-6);
@@ -120,18 +133,18 @@ describe('round surfaces', () => {
     const sphere = skinOf(SPHERE);
     const { at, out } = sphere.inSpace(sphere.axle!.onSheet({ along: 40, angle: 1 }));
     const middle = { x: at.x - SPHERE_RADIUS, y: at.y, z: at.z };
-    expect(sizeOf(middle)).toBeCloseTo(SPHERE_RADIUS, 9);
+    expect(vectorLength(middle)).toBeCloseTo(SPHERE_RADIUS, 9);
     expect(out.x * middle.x + out.y * middle.y + out.z * middle.z).toBeCloseTo(SPHERE_RADIUS, 6);
   });
   it('a latitude of a sphere bends by tan φ / r, a meridian not at all, 1e-6 exact', () => {
     for (const latitude of [0.2, 0.5, 1, 1.3]) {
       const at = SPHERE_RADIUS * (1 - Math.sin(latitude));
-      const ring = theFirst(linesOn(SPHERE, [{ kind: 'ring', id: 'r', name: 'r', runOn: false, at }]));
+      const ring = firstItem(linesOn(SPHERE, [{ kind: 'ring', id: 'r', name: 'r', runOn: false, at }]));
       const bend = Math.abs(ring.pieces[0]![3]!.curvature);
       expect(Math.abs(bend / (Math.tan(latitude) / SPHERE_RADIUS) - 1)).toBeLessThan(1e-6);
       expect(Math.abs(ring.pieces[0]!.at(-1)!.at / (2 * Math.PI * SPHERE_RADIUS * Math.cos(latitude)) - 1)).toBeLessThan(1e-6);
     }
-    const meridian = theFirst(linesOn(SPHERE, [straight('m', [10, 0], [200, 0])]));
+    const meridian = firstItem(linesOn(SPHERE, [straight('m', [10, 0], [200, 0])]));
     expect(meridian.pieces[0]!.every(({ curvature }) => Math.abs(curvature) < 1e-9)).toBe(true);
   });
   it('a cap of a sphere has 2πrh, 1e-6 exact but for the grid', () => {
@@ -143,7 +156,7 @@ describe('round surfaces', () => {
   });
   it('a smooth profile passes its pairs and knows its slope', () => {
     const profile = profileOf({ start: [0, 10], edges: [{ to: [50, 30] }, { to: [120, 42] }, { to: [200, 40] }], smooth: true });
-    const samples = Array.from({ length: 2000 }, (_, i) => profileAt(profile, (profile.lengthMm * i) / 1999));
+    const samples = Array.from({ length: 2000 }, (_, i) => pointOnProfile(profile, (profile.lengthMm * i) / 1999));
     for (const [along, radius] of [
       [0, 10],
       [50, 30],
@@ -152,8 +165,8 @@ describe('round surfaces', () => {
     ] as const)
       expect(Math.min(...samples.map((s) => Math.hypot(s.along - along, s.radius - radius)))).toBeLessThan(0.1);
     for (const at of [20, 90, 150]) {
-      const [a, b] = [profileAt(profile, at - 0.01), profileAt(profile, at + 0.01)];
-      expect((b.radius - a.radius) / 0.02).toBeCloseTo(profileAt(profile, at).slope, 3);
+      const [a, b] = [pointOnProfile(profile, at - 0.01), pointOnProfile(profile, at + 0.01)];
+      expect((b.radius - a.radius) / 0.02).toBeCloseTo(pointOnProfile(profile, at).slope, 3);
       expect(Math.hypot(b.radius - a.radius, b.along - a.along) / 0.02).toBeCloseTo(1, 3);
     }
   });
@@ -192,25 +205,25 @@ describe('a folded piece', () => {
 });
 
 describe('poses', () => {
-  it('turn by right angles exactly', () => expect(turnedBy({ yawDeg: 90, pitchDeg: 0, rollDeg: -90 }, { x: 1, y: 0, z: 0 })).toEqual({ x: 0, y: 1, z: 0 }));
+  it('turn by right angles exactly', () => expect(rotateByPose({ yawDeg: 90, pitchDeg: 0, rollDeg: -90 }, { x: 1, y: 0, z: 0 })).toEqual({ x: 0, y: 1, z: 0 }));
   it('keep lengths, whatever the angles', () => {
     const angle = fc.double({ min: -360, max: 360, noNaN: true });
     const length = fc.double({ min: -1000, max: 1000, noNaN: true });
     fc.assert(
       fc.property(angle, angle, angle, length, length, length, (yawDeg, pitchDeg, rollDeg, x, y, z) => {
-        const turned = turnedBy({ yawDeg, pitchDeg, rollDeg }, { x, y, z });
-        return Math.abs(sizeOf(turned) - Math.hypot(x, y, z)) < 1e-6;
+        const turned = rotateByPose({ yawDeg, pitchDeg, rollDeg }, { x, y, z });
+        return Math.abs(vectorLength(turned) - Math.hypot(x, y, z)) < 1e-6;
       }),
     );
-    expect(placedBy({ at: [1, 2, 3], yawDeg: 0, pitchDeg: 0, rollDeg: 0 }, { x: 1, y: 1, z: 1 })).toEqual({ x: 2, y: 3, z: 4 });
+    expect(toPieceSpace({ at: [1, 2, 3], yawDeg: 0, pitchDeg: 0, rollDeg: 0 }, { x: 1, y: 1, z: 1 })).toEqual({ x: 2, y: 3, z: 4 });
   });
 });
 
 it('the nearest circle to places on one is that one', () => {
   const places = [0.1, 0.7, 1.1, 2, 2.6].map((angle) => ({ x: 30 + 120 * Math.cos(angle), y: -10 + 120 * Math.sin(angle) }));
-  expect(circleNear(places)).toMatchObject({ radius: expect.closeTo(120, 6), centre: { x: expect.closeTo(30, 6), y: expect.closeTo(-10, 6) } });
+  expect(circleFit(places)).toMatchObject({ radius: expect.closeTo(120, 6), centre: { x: expect.closeTo(30, 6), y: expect.closeTo(-10, 6) } });
   expect(
-    circleNear([
+    circleFit([
       { x: 0, y: 0 },
       { x: 1, y: 1 },
       { x: 2, y: 2 },

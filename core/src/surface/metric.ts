@@ -15,7 +15,7 @@ export interface Metric {
 }
 
 /** True girth over drawn girth at a distance along the chart of a turned surface, and its change per mm. */
-export type Stretch = (x: number) => { readonly share: number; readonly change: number };
+export type GirthStretch = (x: number) => { readonly share: number; readonly change: number };
 
 /** Longest step along x in which a drawn edge is measured for sizes, mm. */
 const STEP_MM = 2;
@@ -25,7 +25,7 @@ const STEP_MM = 2;
  * Bend: with ψ the angle off the meridian, κ = dψ/dℓ + (r′/r)·sin ψ; a ring has r′/r, a meridian 0.
  * Source: geodesic curvature for the metric ds² + r² dφ²; size by Green's theorem, −∮ y · r(x)/R dx, edge by edge with Simpson's rule.
  */
-export function girthMetric(stretchAt: Stretch): Metric {
+export function girthMetric(stretchAt: GirthStretch): Metric {
   return {
     lengthOf: (a, b) => {
       const [dx, dy] = [b.x - a.x, b.y - a.y];

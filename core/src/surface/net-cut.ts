@@ -1,43 +1,43 @@
-import { theFirst, theLast } from '../units';
-import { cornered, crossing, pathLength, pieceOf, sampledPath, type Path, type Point } from '../curves';
+import { firstItem, lastItem } from '../units';
+import { polylinePath, segmentCrossing, pathLength, pathSlice, pathFromSamples, type Path, type Point } from '../curves';
 import type { FoldedNet, PlacedPanel } from './net';
-import { flatCut, type OwnPlane } from './plane';
-import { dot, type Space } from './space';
+import { cutFlatSheet, type PartPlane } from './plane';
+import { dot, type SpacePoint } from './space';
 
 /** On a folded piece: straight on every panel, a tube's curve over every bend, joined where they meet. */
-export function netCut({ panels }: FoldedNet, { a, b, c, offset }: OwnPlane): Path[] {
+export function cutFoldedNet({ panels }: FoldedNet, { a, b, c, offset }: PartPlane): Path[] {
   const normal = { x: a, y: b, z: c };
   const pieces = [
     ...panels.flatMap((panel) => {
       const k = offset - dot(normal, panel.from);
-      return flatCut(panel.ring, dot(normal, panel.across), dot(normal, panel.up), k).flatMap((path) => insidePanel(path, panel.ring));
+      return cutFlatSheet(panel.ring, dot(normal, panel.across), dot(normal, panel.up), k).flatMap((path) => insidePanel(path, panel.ring));
     }),
     ...panels.flatMap((panel) => bendCut(panel, panels, normal, offset)),
   ];
   return joinedEnds(pieces).flatMap((places) => {
-    const path = places.length === 2 ? cornered(places) : sampledPath(places, false);
+    const path = places.length === 2 ? polylinePath(places) : pathFromSamples(places, false);
     return path && pathLength(path) > 1e-3 ? [path] : [];
   });
 }
 
 function insidePanel(path: Path, ring: readonly Point[]): Point[][] {
-  const [from, to] = [path[0]!, theLast(path)];
+  const [from, to] = [path[0]!, lastItem(path)];
   const cuts = ring
     .flatMap((corner, edge) => {
-      const met = crossing(from, to, corner, ring[(edge + 1) % ring.length]!);
+      const met = segmentCrossing(from, to, corner, ring[(edge + 1) % ring.length]!);
       return met ? [met.onFirst * pathLength(path)] : [];
     })
     .sort((p, q) => p - q);
   const pairs: Point[][] = [];
   for (let index = 1; index < cuts.length; index += 2) {
-    const piece = pieceOf(path, cuts[index - 1]!, cuts[index]!);
-    if (piece) pairs.push([piece[0]!, theLast(piece)]);
+    const piece = pathSlice(path, cuts[index - 1]!, cuts[index]!);
+    if (piece) pairs.push([piece[0]!, lastItem(piece)]);
   }
   return pairs;
 }
 
 /** The plane over one bend, in steps across it: at each the place along the fold follows from one linear equation. */
-function bendCut({ fold }: PlacedPanel, panels: readonly PlacedPanel[], normal: Space, offset: number): Point[][] {
+function bendCut({ fold }: PlacedPanel, panels: readonly PlacedPanel[], normal: SpacePoint, offset: number): Point[][] {
   if (!fold || fold.widthMm < 1e-6) return [];
   const parent = panels[fold.parent]!;
   const length = Math.hypot(fold.b.x - fold.a.x, fold.b.y - fold.a.y);
@@ -71,11 +71,11 @@ function joinedEnds(pieces: readonly Point[][]): Point[][] {
     let chain = left.shift() as Point[];
     for (let grown = true; grown;) {
       grown = false;
-      const next = left.findIndex((piece) => [theFirst(piece), theLast(piece)].some((end) => near(end, chain[0]!) || near(end, theLast(chain))));
+      const next = left.findIndex((piece) => [firstItem(piece), lastItem(piece)].some((end) => near(end, chain[0]!) || near(end, lastItem(chain))));
       if (next < 0) continue;
-      const piece = theFirst(left.splice(next, 1));
-      if (near(chain[0]!, piece[0]!) || near(chain[0]!, theLast(piece))) chain = chain.reverse();
-      chain.push(...(near(piece[0]!, theLast(chain)) ? piece : piece.reverse()).slice(1));
+      const piece = firstItem(left.splice(next, 1));
+      if (near(chain[0]!, piece[0]!) || near(chain[0]!, lastItem(piece))) chain = chain.reverse();
+      chain.push(...(near(piece[0]!, lastItem(chain)) ? piece : piece.reverse()).slice(1));
       grown = true;
     }
     chains.push(chain);

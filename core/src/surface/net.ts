@@ -1,10 +1,10 @@
-import { distance, distanceToSegment, insideRing, ringLength, type Point } from '../curves';
+import { distance, distanceToSegment, isInsideRing, ringLength, type Point } from '../curves';
 import * as v from 'valibot';
-import { idText, nameText, numberBetween, plainly, wholeBetween } from '../units';
+import { idText, nameText, numberBetween, messageWithoutValues, wholeBetween } from '../units';
 import { outlineRing, outlineSchema, ringFaults } from './outline';
-import { plus, scaled, type Space } from './space';
-import type { SurfaceSaid } from './says';
-import type { Placed } from './skin';
+import { addVectors, scaleVector, type SpacePoint } from './space';
+import type { SurfaceMessage } from './says';
+import type { PlacedPoint } from './skin';
 
 /** One flat panel of a folded piece; all but the first hang on an edge of another. */
 export const panelSchema = v.strictObject({
@@ -33,11 +33,11 @@ export interface PlacedPanel {
   readonly name: string;
   readonly ring: readonly Point[];
   /** Place on the sheet → place on the part, mm: from + x·across + y·up. */
-  readonly from: Space;
-  readonly across: Space;
-  readonly up: Space;
+  readonly from: SpacePoint;
+  readonly across: SpacePoint;
+  readonly up: SpacePoint;
   /** Outward direction. */
-  readonly out: Space;
+  readonly out: SpacePoint;
   readonly fold: PlacedFold | null;
 }
 
@@ -59,28 +59,29 @@ export interface FoldedNet {
 }
 
 /** Faults of a folded piece, each with the panel it concerns. */
-export function foldedFaults(panels: readonly Panel[]): { readonly panel: number; readonly why: SurfaceSaid }[] {
+export function foldedFaults(panels: readonly Panel[]): { readonly panel: number; readonly why: SurfaceMessage }[] {
   const faults = panels.flatMap((panel, index) => panelFaults(panel, index, panels));
   if (faults.length > 0) return faults;
   const net = unfold(panels);
   const crossed = ringFaults(net.ring);
-  return crossed.length > 0 ? [{ panel: panels.length - 1, why: plainly('panel.overlap') }] : [];
+  return crossed.length > 0 ? [{ panel: panels.length - 1, why: messageWithoutValues('panel.overlap') }] : [];
 }
 
-function panelFaults({ id, fold }: Panel, index: number, panels: readonly Panel[]): { panel: number; why: SurfaceSaid }[] {
-  const say = (why: SurfaceSaid) => [{ panel: index, why }];
-  if (index === 0) return fold === null ? [] : say(plainly('panel.first-hangs'));
-  if (fold === null) return say(plainly('panel.hangs-nowhere'));
+function panelFaults({ id, fold }: Panel, index: number, panels: readonly Panel[]): { panel: number; why: SurfaceMessage }[] {
+  const say = (why: SurfaceMessage) => [{ panel: index, why }];
+  if (index === 0) return fold === null ? [] : say(messageWithoutValues('panel.first-hangs'));
+  if (fold === null) return say(messageWithoutValues('panel.hangs-nowhere'));
   const parentIndex = panels.findIndex((other) => other.id === fold.on);
   if (parentIndex < 0) return say({ code: 'panel.no-panel', values: { panel: fold.on } });
-  if (parentIndex >= index || fold.on === id) return say(plainly('panel.further-up'));
+  if (parentIndex >= index || fold.on === id) return say(messageWithoutValues('panel.further-up'));
   const rim = outlineRing(panels[parentIndex]!.outline);
   const own = outlineRing(panels[index]!.outline);
   if (fold.edge >= rim.length) return say({ code: 'panel.few-edges', values: { panel: panels[parentIndex]!.name, edges: rim.length } });
   if (fold.own >= own.length) return say({ code: 'panel.own-few-edges', values: { edges: own.length } });
   const parentFold = panels[parentIndex]!.fold;
-  if (parentFold && parentFold.own === fold.edge) return say(plainly('panel.edge-taken'));
-  if (panels.slice(0, index).some((other) => other.fold && other.fold.on === fold.on && other.fold.edge === fold.edge)) return say(plainly('panel.edge-taken'));
+  if (parentFold && parentFold.own === fold.edge) return say(messageWithoutValues('panel.edge-taken'));
+  if (panels.slice(0, index).some((other) => other.fold && other.fold.on === fold.on && other.fold.edge === fold.edge))
+    return say(messageWithoutValues('panel.edge-taken'));
   const [there, here] = [edgeLength(rim, fold.edge), edgeLength(own, fold.own)];
   if (here > there + 0.01) return say({ code: 'panel.edge-long', values: { ownMm: here, otherMm: there } });
   return [];
@@ -128,22 +129,22 @@ function placePanel({ id, name, outline, fold }: Panel, placed: readonly PlacedP
 
 /** Where a panel is in space after the bend of its fold. */
 function bent(base: PlacedPanel, a: Point, e: Point, { away, angle, radius, widthMm }: PlacedFold) {
-  const onBase = (p: Point): Space => plus(plus(base.from, base.across, p.x), base.up, p.y);
+  const onBase = (p: Point): SpacePoint => addVectors(addVectors(base.from, base.across, p.x), base.up, p.y);
   const along = directionOn(base, e);
   const out = directionOn(base, away);
   const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
-  const turned = plus(scaled(out, cos), base.out, -sin);
-  const normal = plus(scaled(out, sin), base.out, cos);
+  const turned = addVectors(scaleVector(out, cos), base.out, -sin);
+  const normal = addVectors(scaleVector(out, sin), base.out, cos);
   const sign = Math.sign(angle) || 1;
-  const end = plus(plus(onBase(a), out, radius * Math.abs(sin)), base.out, -sign * radius * (1 - cos));
+  const end = addVectors(addVectors(onBase(a), out, radius * Math.abs(sin)), base.out, -sign * radius * (1 - cos));
   // Directions of the sheet's own x and y, after the bend.
-  const across = plus(scaled(along, e.x), turned, away.x);
-  const up = plus(scaled(along, e.y), turned, away.y);
+  const across = addVectors(scaleVector(along, e.x), turned, away.x);
+  const up = addVectors(scaleVector(along, e.y), turned, away.y);
   const corner = { x: a.x + away.x * widthMm, y: a.y + away.y * widthMm };
-  return { from: plus(plus(end, across, -corner.x), up, -corner.y), across, up, out: normal };
+  return { from: addVectors(addVectors(end, across, -corner.x), up, -corner.y), across, up, out: normal };
 }
 
-const directionOn = (panel: Pick<PlacedPanel, 'across' | 'up'>, d: Point): Space => plus(scaled(panel.across, d.x), panel.up, d.y);
+const directionOn = (panel: Pick<PlacedPanel, 'across' | 'up'>, d: Point): SpacePoint => addVectors(scaleVector(panel.across, d.x), panel.up, d.y);
 
 /** Walks round a panel and everything that hangs on it, anticlockwise. */
 function ringRound(index: number, placed: readonly PlacedPanel[], skip: number | null): Point[] {
@@ -171,8 +172,8 @@ const onEdge = (place: Point, ring: readonly Point[], edge: number): boolean => 
 const withoutRepeats = (ring: readonly Point[]): Point[] => ring.filter((place, index) => distance(place, ring[(index + 1) % ring.length]!) > 1e-3);
 
 /** Place in space, and outward direction there, of a place on the unfolded sheet. */
-export function inNet({ panels }: FoldedNet, place: Point): Placed {
-  const panel = panels.find(({ ring }) => insideRing(place, ring));
+export function netToSpace({ panels }: FoldedNet, place: Point): PlacedPoint {
+  const panel = panels.find(({ ring }) => isInsideRing(place, ring));
   if (panel) return onPanel(panel, place);
   for (const { fold } of panels) {
     if (!fold || fold.widthMm === 0) continue;
@@ -184,14 +185,18 @@ export function inNet({ panels }: FoldedNet, place: Point): Placed {
   return onPanel(nearest, place);
 }
 
-const onPanel = ({ from, across, up, out }: PlacedPanel, { x, y }: Point) => ({ at: plus(plus(from, across, x), up, y), out });
+const onPanel = ({ from, across, up, out }: PlacedPanel, { x, y }: Point) => ({ at: addVectors(addVectors(from, across, x), up, y), out });
 
 function onBend(parent: PlacedPanel, { away, angle, radius }: PlacedFold, place: Point, d: number) {
   const foot = { x: place.x - away.x * d, y: place.y - away.y * d };
   const turn = Math.sign(angle) * (d / radius);
   const out = directionOn(parent, away);
-  const at = plus(plus(onPanel(parent, foot).at, out, radius * Math.abs(Math.sin(turn))), parent.out, -Math.sign(angle) * radius * (1 - Math.cos(turn)));
-  return { at, out: plus(scaled(out, Math.sin(turn)), parent.out, Math.cos(turn)) };
+  const at = addVectors(
+    addVectors(onPanel(parent, foot).at, out, radius * Math.abs(Math.sin(turn))),
+    parent.out,
+    -Math.sign(angle) * radius * (1 - Math.cos(turn)),
+  );
+  return { at, out: addVectors(scaleVector(out, Math.sin(turn)), parent.out, Math.cos(turn)) };
 }
 
 const reach = (place: Point, ring: readonly Point[]): number =>

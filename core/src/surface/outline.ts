@@ -1,7 +1,7 @@
-import { chainSpans, edgeSchema, placeSchema, ringOfSpans, toPoint, type ChainSpan, crossing, distance, ringArea, type Point } from '../curves';
+import { chainSpans, edgeSchema, placeSchema, ringFromSpans, pointFromPair, type ChainSpan, segmentCrossing, distance, ringArea, type Point } from '../curves';
 import * as v from 'valibot';
-import { lengthMm, listOf, plainly, told, threeOf, turnedOn } from '../units';
-import type { SurfaceSaid } from './says';
+import { lengthMm, listOf, messageWithoutValues, faultText, firstThree, rotatedByOne } from '../units';
+import type { SurfaceMessage } from './says';
 
 const rectangleSchema = v.strictObject({ kind: v.literal('rectangle'), width: lengthMm(), height: lengthMm() });
 const polygonSchema = v.strictObject({
@@ -20,7 +20,7 @@ const curvedSchema = v.strictObject({
 export const outlineSchema = v.variant(
   'kind',
   [rectangleSchema, polygonSchema, discSchema, curvedSchema],
-  told({ code: 'field.choice', values: { choices: ['rectangle', 'polygon', 'disc', 'curved'] } }),
+  faultText({ code: 'field.choice', values: { choices: ['rectangle', 'polygon', 'disc', 'curved'] } }),
 );
 export type Outline = v.InferOutput<typeof outlineSchema>;
 
@@ -44,7 +44,7 @@ export function outlineSpans(outline: Outline): ChainSpan[] {
     case 'polygon':
       return chainSpans(
         outline.points[0]!,
-        turnedOn(outline.points).map((to) => ({ to })),
+        rotatedByOne(outline.points).map((to) => ({ to })),
       );
     case 'curved':
       return chainSpans(outline.start, outline.edges);
@@ -53,7 +53,7 @@ export function outlineSpans(outline: Outline): ChainSpan[] {
 
 /** Outline as a ring running anticlockwise, first corner not repeated; round edges flattened. */
 export function outlineRing(outline: Outline): Point[] {
-  const ring = ringOfSpans(outlineSpans(outline));
+  const ring = ringFromSpans(outlineSpans(outline));
   return ringArea(ring) < 0 ? ring.reverse() : ring;
 }
 
@@ -61,7 +61,7 @@ export function outlineRing(outline: Outline): Point[] {
 export interface OutlineFault {
   /** Index into the corners or edges as typed; null when the outline as a whole is meant. */
   readonly corner: number | null;
-  readonly why: SurfaceSaid;
+  readonly why: SurfaceMessage;
 }
 
 /**
@@ -71,27 +71,27 @@ export interface OutlineFault {
 export function outlineFaults(outline: Outline): OutlineFault[] {
   if (outline.kind === 'rectangle' || outline.kind === 'disc') return [];
   if (outline.kind === 'curved') return curvedFaults(outline);
-  return ringFaults(outline.points.map(toPoint));
+  return ringFaults(outline.points.map(pointFromPair));
 }
 
 function curvedFaults({ start, edges }: Extract<Outline, { kind: 'curved' }>): OutlineFault[] {
   const last = edges.length - 1;
-  if (distance(toPoint(start), toPoint(edges[last]!.to)) > 0.01) return [{ corner: last, why: plainly('outline.open') }];
+  if (distance(pointFromPair(start), pointFromPair(edges[last]!.to)) > 0.01) return [{ corner: last, why: messageWithoutValues('outline.open') }];
   const short = chainSpans(start, edges).findIndex((span) => span.endAt - span.startAt < 0.01);
-  if (short >= 0) return [{ corner: short, why: plainly('outline.no-length') }];
+  if (short >= 0) return [{ corner: short, why: messageWithoutValues('outline.no-length') }];
   return ringFaults(outlineRing({ kind: 'curved', start, edges })).map(({ why }) => ({
     corner: null,
-    why: why.code === 'outline.edges-cross' ? plainly('outline.crosses-itself') : why,
+    why: why.code === 'outline.edges-cross' ? messageWithoutValues('outline.crosses-itself') : why,
   }));
 }
 
 /** Checks a ring of corners for repeated corners, edges that cross, and next to no size. */
 export function ringFaults(ring: readonly Point[]): OutlineFault[] {
   const repeated = ring.findIndex((point, index) => distance(point, ring[(index + 1) % ring.length]!) < 0.01);
-  if (repeated >= 0) return [{ corner: (repeated + 1) % ring.length, why: plainly('outline.same-corner') }];
+  if (repeated >= 0) return [{ corner: (repeated + 1) % ring.length, why: messageWithoutValues('outline.same-corner') }];
   const crossed = firstCrossing(ring);
   if (crossed) return [{ corner: crossed[1], why: { code: 'outline.edges-cross', values: { edge: crossed[1] + 1, other: crossed[0] + 1 } } }];
-  if (Math.abs(ringArea(ring)) < 1) return [{ corner: null, why: plainly('outline.too-small') }];
+  if (Math.abs(ringArea(ring)) < 1) return [{ corner: null, why: messageWithoutValues('outline.too-small') }];
   return [];
 }
 
@@ -101,7 +101,7 @@ function firstCrossing(ring: readonly Point[]): readonly [number, number] | null
       const neighbours = second === first + 1 || (first === 0 && second === ring.length - 1);
       const touching = neighbours
         ? foldsBack(ring, first, second)
-        : crossing(ring[first]!, ring[first + 1]!, ring[second]!, ring[(second + 1) % ring.length]!) !== null;
+        : segmentCrossing(ring[first]!, ring[first + 1]!, ring[second]!, ring[(second + 1) % ring.length]!) !== null;
       if (touching) return [first, second];
     }
   }
@@ -110,7 +110,7 @@ function firstCrossing(ring: readonly Point[]): readonly [number, number] | null
 
 /** Two edges that share a corner cross only where the outline turns straight back on itself. */
 function foldsBack(ring: readonly Point[], first: number, second: number): boolean {
-  const [before, corner, after] = threeOf(
+  const [before, corner, after] = firstThree(
     second === first + 1 ? [ring[first]!, ring[second]!, ring[(second + 1) % ring.length]!] : [ring[second]!, ring[first]!, ring[first + 1]!],
   );
   const inX = corner.x - before.x;

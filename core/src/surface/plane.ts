@@ -1,23 +1,23 @@
-import { smallest, largest } from '../units';
+import { minOf, maxOf } from '../units';
 import { straightPath, type Path, type Point } from '../curves';
-import { dot, type Space } from './space';
+import { dot, type SpacePoint } from './space';
 
 /** A plane in space: all places p with normal · p = offset. */
 export interface Plane {
-  readonly normal: Space;
+  readonly normal: SpacePoint;
   readonly offset: number;
 }
 
 /** How a part is placed: where its origin is, and where its own directions point. */
 export interface Frame {
-  readonly origin: Space;
-  readonly forward: Space;
-  readonly left: Space;
-  readonly up: Space;
+  readonly origin: SpacePoint;
+  readonly forward: SpacePoint;
+  readonly left: SpacePoint;
+  readonly up: SpacePoint;
 }
 
 /** A plane as the part sees it: (a, b, c) · (own place) = offset. */
-export interface OwnPlane {
+export interface PartPlane {
   readonly a: number;
   readonly b: number;
   readonly c: number;
@@ -25,7 +25,7 @@ export interface OwnPlane {
 }
 
 /** A plane of the whole piece in a part's own directions. */
-export const ownPlane = ({ normal, offset }: Plane, { origin, forward, left, up }: Frame): OwnPlane => ({
+export const planeOnPart = ({ normal, offset }: Plane, { origin, forward, left, up }: Frame): PartPlane => ({
   a: dot(normal, forward),
   b: dot(normal, left),
   c: dot(normal, up),
@@ -33,7 +33,7 @@ export const ownPlane = ({ normal, offset }: Plane, { origin, forward, left, up 
 });
 
 /** On a flat sheet a plane meets in a straight line a·x + c·y = k, drawn as long as the sheet is large; empty where it is parallel. */
-export function flatCut(ring: readonly Point[], a: number, c: number, k: number): Path[] {
+export function cutFlatSheet(ring: readonly Point[], a: number, c: number, k: number): Path[] {
   const size = Math.hypot(a, c);
   if (size < 1e-9) return [];
   const foot = { x: (a * k) / size ** 2, y: (c * k) / size ** 2 };
@@ -41,6 +41,6 @@ export function flatCut(ring: readonly Point[], a: number, c: number, k: number)
   const sign = Math.abs(along.x) > 1e-9 ? Math.sign(along.x) : Math.sign(along.y);
   const at = ring.map(({ x, y }) => ((x - foot.x) * along.x + (y - foot.y) * along.y) * sign);
   const end = (t: number): Point => ({ x: foot.x + t * sign * along.x, y: foot.y + t * sign * along.y });
-  const path = straightPath(end(smallest(at) - 1), end(largest(at) + 1));
+  const path = straightPath(end(minOf(at) - 1), end(maxOf(at) + 1));
   return path ? [path] : [];
 }

@@ -3,9 +3,9 @@ import {
   chainSpans,
   edgeSchema,
   placeSchema,
-  spanAt,
-  spanPlaces,
-  toPoint,
+  pointOnSpan,
+  pointsOnSpan,
+  pointFromPair,
   type ChainSpan,
   distance,
   type Point,
@@ -14,15 +14,15 @@ import {
   type Spline,
 } from '../curves';
 import * as v from 'valibot';
-import { firstWhere, listOf, plainly, TOLERANCE, yesOrNo } from '../units';
-import type { SurfaceSaid } from './says';
+import { lowerBound, listOf, messageWithoutValues, TOLERANCE, booleanField } from '../units';
+import type { SurfaceMessage } from './says';
 
 /** Half the outline of a turned piece: [length along the axis, radius] from one end to the other. */
 export const profileSchema = v.strictObject({
   start: placeSchema,
   edges: listOf(edgeSchema, 'profile-pairs', 200, 1),
   /** True: a smooth curve through all the pairs; false: straight and round edges as given. */
-  smooth: yesOrNo(),
+  smooth: booleanField(),
 });
 export type ProfileShape = v.InferOutput<typeof profileSchema>;
 
@@ -36,7 +36,7 @@ export interface Profile {
 }
 
 /** One place on a profile. */
-export interface ProfilePlace {
+export interface ProfilePoint {
   /** Along the axis, mm. */
   readonly along: number;
   readonly radius: number;
@@ -52,22 +52,22 @@ const PER_SPAN = 256;
 export function profileOf({ start, edges, smooth }: ProfileShape): Profile {
   const spans = chainSpans(start, edges);
   if (!smooth || edges.length < 2) return { lengthMm: chainLength(spans), widestMm: widest(spans), spans, smooth: null };
-  const places = [start, ...edges.map(({ to }) => to)].map(toPoint);
+  const places = [start, ...edges.map(({ to }) => to)].map(pointFromPair);
   const knots = centripetal(places);
   const along = splineOver(knots, places, 'x');
   const radius = splineOver(knots, places, 'y');
   const lengths = lengthsAlong(along, radius);
   const profile: Profile = { lengthMm: lengths.at(-1)!, widestMm: 0, spans: [], smooth: { along, radius, lengths } };
-  const samples = Array.from({ length: 401 }, (_, step) => profileAt(profile, (profile.lengthMm * step) / 400).radius);
+  const samples = Array.from({ length: 401 }, (_, step) => pointOnProfile(profile, (profile.lengthMm * step) / 400).radius);
   return { ...profile, widestMm: Math.max(...samples) };
 }
 
 /** The place at a distance along the profile; clamped to its ends. */
-export function profileAt({ spans, smooth, lengthMm }: Profile, at: number): ProfilePlace {
+export function pointOnProfile({ spans, smooth, lengthMm }: Profile, at: number): ProfilePoint {
   const within = Math.min(lengthMm, Math.max(0, at));
   if (!smooth) {
     const span = spans.find(({ endAt }) => within <= endAt) ?? spans.at(-1)!;
-    const { x, y, tx, ty } = spanAt(span, within);
+    const { x, y, tx, ty } = pointOnSpan(span, within);
     return { along: x, radius: Math.max(0, y), slope: ty, axial: tx };
   }
   const [span, share] = placeAtLength(smooth.lengths, within);
@@ -79,29 +79,29 @@ export function profileAt({ spans, smooth, lengthMm }: Profile, at: number): Pro
 
 /** Span and share of it at a length along a smooth profile. */
 function placeAtLength(lengths: readonly number[], at: number): readonly [number, number] {
-  const next = firstWhere(1, lengths.length - 1, (index) => lengths[index]! > at);
+  const next = lowerBound(1, lengths.length - 1, (index) => lengths[index]! > at);
   const step = next - 1 + (at - lengths[next - 1]!) / (lengths[next]! - lengths[next - 1]! || 1);
   const span = Math.min(Math.floor(step / PER_SPAN), (lengths.length - 1) / PER_SPAN - 1);
   return [span, step / PER_SPAN - span];
 }
 
 /** Faults of a profile, each with the pair it concerns (0 is the start). */
-export function profileFaults({ start, edges }: ProfileShape): { readonly pair: number; readonly why: SurfaceSaid }[] {
+export function profileFaults({ start, edges }: ProfileShape): { readonly pair: number; readonly why: SurfaceMessage }[] {
   const places = [start, ...edges.map(({ to }) => to)];
   const negative = places.findIndex(([, radius]) => radius < 0);
-  if (negative >= 0) return [{ pair: negative, why: plainly('profile.negative') }];
-  const same = places.findIndex((place, index) => index > 0 && distance(toPoint(place), toPoint(places[index - 1]!)) < 0.01);
-  if (same >= 0) return [{ pair: same, why: plainly('profile.same-pair') }];
-  const dips = chainSpans(start, edges).findIndex((span) => spanPlaces(span).some(({ y }) => y < -1e-6));
-  if (dips >= 0) return [{ pair: dips + 1, why: plainly('profile.passes-axis') }];
-  if (places.every(([, radius]) => radius === 0)) return [{ pair: 0, why: plainly('profile.no-radius') }];
+  if (negative >= 0) return [{ pair: negative, why: messageWithoutValues('profile.negative') }];
+  const same = places.findIndex((place, index) => index > 0 && distance(pointFromPair(place), pointFromPair(places[index - 1]!)) < 0.01);
+  if (same >= 0) return [{ pair: same, why: messageWithoutValues('profile.same-pair') }];
+  const dips = chainSpans(start, edges).findIndex((span) => pointsOnSpan(span).some(({ y }) => y < -1e-6));
+  if (dips >= 0) return [{ pair: dips + 1, why: messageWithoutValues('profile.passes-axis') }];
+  if (places.every(([, radius]) => radius === 0)) return [{ pair: 0, why: messageWithoutValues('profile.no-radius') }];
   return [];
 }
 
 function widest(spans: readonly ChainSpan[]): number {
   return spans.reduce((most, span) => {
     const ends = Math.max(most, span.from.y, span.to.y);
-    return span.arc ? spanPlaces(span, TOLERANCE.grid).reduce((best, { y }) => Math.max(best, y), ends) : ends;
+    return span.arc ? pointsOnSpan(span, TOLERANCE.grid).reduce((best, { y }) => Math.max(best, y), ends) : ends;
   }, 0);
 }
 

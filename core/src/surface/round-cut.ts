@@ -1,7 +1,7 @@
-import { withDistances, type Path, type PathPoint, type Point } from '../curves';
-import { halved, TOLERANCE } from '../units';
-import type { Axle } from './axle';
-import type { OwnPlane } from './plane';
+import { withArcLength, type Path, type PathPoint, type Point } from '../curves';
+import { bisect, TOLERANCE } from '../units';
+import type { RevolutionAxis } from './axle';
+import type { PartPlane } from './plane';
 
 /** Steps along the skin in which the surface is searched for the plane. */
 const SEARCH_STEPS = 600;
@@ -10,7 +10,7 @@ const SEARCH_STEPS = 600;
  * On a round surface every ring meets the plane in at most two places, at φ₀ ± acos(D / (r·M)): exact at every distance
  * along the skin, with D the plane's height above the middle of the ring and M its steepness.
  */
-export function roundCut(axle: Axle, { a, b, c, offset }: OwnPlane): Path[] {
+export function cutRevolution(axle: RevolutionAxis, { a, b, c, offset }: PartPlane): Path[] {
   const steep = Math.hypot(b, c);
   const above = (s: number) => offset - a * axle.at(s).along;
   if (steep < 1e-9) return squareCut(axle, above);
@@ -25,9 +25,9 @@ export function roundCut(axle: Axle, { a, b, c, offset }: OwnPlane): Path[] {
         return axle.onSheet({ along: s, angle: middle + sign * opening(s) });
       });
     const [left, right] = [branch(1), branch(-1)];
-    if (!turnsAtStart && !turnsAtEnd) return [withDistances(left), withDistances(right)];
-    if (turnsAtStart && turnsAtEnd) return [withDistances([...left, ...backwards(right).slice(1)])];
-    return turnsAtEnd ? [withDistances([...left, ...backwards(right).slice(1)])] : [withDistances([...backwards(left), ...right.slice(1)])];
+    if (!turnsAtStart && !turnsAtEnd) return [withArcLength(left), withArcLength(right)];
+    if (turnsAtStart && turnsAtEnd) return [withArcLength([...left, ...backwards(right).slice(1)])];
+    return turnsAtEnd ? [withArcLength([...left, ...backwards(right).slice(1)])] : [withArcLength([...backwards(left), ...right.slice(1)])];
   });
 }
 
@@ -39,7 +39,7 @@ const backwards = (samples: readonly Sample[]): Sample[] =>
   [...samples].reverse().map((point) => ({ ...point, tx: -point.tx, ty: -point.ty, curvature: -point.curvature }));
 
 /** A plane square to the axis meets in rings. */
-function squareCut({ ringAt, lengthMm }: Axle, above: (s: number) => number): Path[] {
+function squareCut({ ringAt, lengthMm }: RevolutionAxis, above: (s: number) => number): Path[] {
   return signChanges(above, lengthMm).map(ringAt);
 }
 
@@ -92,7 +92,7 @@ function signChanges(of: (s: number) => number, length: number): number[] {
     const s = (length * step) / SEARCH_STEPS;
     const now = of(s);
     if (before === 0 ? false : now === 0 || before > 0 !== now > 0) {
-      found.push(halved(s - length / SEARCH_STEPS, s, 60, (half) => of(half) > 0 === before > 0));
+      found.push(bisect(s - length / SEARCH_STEPS, s, 60, (half) => of(half) > 0 === before > 0));
     }
     before = now;
   }

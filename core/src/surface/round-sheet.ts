@@ -1,28 +1,28 @@
-import { withDistances, type Point } from '../curves';
-import { plainly } from '../units';
-import { roundInSpace, roundShown, type Axle, type Girth } from './axle';
-import { roundCut } from './round-cut';
-import { shiftSeam } from './seam';
+import { withArcLength, type Point } from '../curves';
+import { messageWithoutValues } from '../units';
+import { revolutionToSpace, revolutionView, type RevolutionAxis, type GirthProfile } from './axle';
+import { cutRevolution } from './round-cut';
+import { translationSeam } from './seam';
 import type { Skin, SkinEdge } from './skin';
 
 /** Places along a ring that lies straight on its sheet. */
 const RING_STEPS = 64;
 
 /** One end of a round surface as an edge. */
-export const endEdge = (code: 'edge.near' | 'edge.far', places: readonly Point[]): SkinEdge => ({ name: plainly(code), places, closed: false });
+export const endEdge = (code: 'edge.near' | 'edge.far', places: readonly Point[]): SkinEdge => ({ name: messageWithoutValues(code), places, closed: false });
 
 /** What every turned skin has whatever its sheet looks like. */
-export const turnedAbout = (axle: Axle): Pick<Skin, 'axle' | 'folds' | 'cut' | 'inSpace' | 'reflect' | 'shownRims' | 'facets'> => ({
+export const revolutionSkin = (axle: RevolutionAxis): Pick<Skin, 'axle' | 'folds' | 'cut' | 'inSpace' | 'reflect' | 'shownRims' | 'facets'> => ({
   axle,
   folds: [],
-  cut: (plane) => roundCut(axle, plane),
-  inSpace: (place) => roundInSpace(axle, axle.onRound(place)),
+  cut: (plane) => cutRevolution(axle, plane),
+  inSpace: (place) => revolutionToSpace(axle, axle.onRound(place)),
   reflect: ({ x, y }) => ({ x, y: 0 - y }),
-  ...roundShown(axle),
+  ...revolutionView(axle),
 });
 
 /** A tube, or the chart of a turned surface: an upright rectangle about y = 0, rings upright on it. */
-export function uprightSheet(girth: Girth, girthMm: number) {
+export function rectangularSheet(girth: GirthProfile, girthMm: number) {
   const half = girthMm / 2;
   const [l, h] = [girth.lengthMm, half];
   const ring = [
@@ -31,13 +31,13 @@ export function uprightSheet(girth: Girth, girthMm: number) {
     { x: l, y: h },
     { x: 0, y: h },
   ];
-  const onSheet: Axle['onSheet'] = ({ along, angle }) => ({ x: along, y: (girthMm / (2 * Math.PI)) * angle });
-  const axle: Axle = {
+  const onSheet: RevolutionAxis['onSheet'] = ({ along, angle }) => ({ x: along, y: (girthMm / (2 * Math.PI)) * angle });
+  const axle: RevolutionAxis = {
     ...girth,
     onSheet,
     onRound: ({ x, y }) => ({ along: x, angle: (2 * Math.PI * y) / girthMm }),
     ringAt: (along) =>
-      withDistances(
+      withArcLength(
         Array.from({ length: RING_STEPS + 1 }, (_, step) => ({
           ...onSheet({ along, angle: 2 * Math.PI * (step / RING_STEPS - 0.5) }),
           tx: 0,
@@ -48,11 +48,11 @@ export function uprightSheet(girth: Girth, girthMm: number) {
   };
   const edges = [endEdge('edge.far', [ring[1]!, ring[2]!]), endEdge('edge.near', [ring[3]!, ring[0]!])];
   return {
-    ...turnedAbout(axle),
+    ...revolutionSkin(axle),
     axle,
     ring,
     edges,
-    seam: shiftSeam(girthMm, l),
+    seam: translationSeam(girthMm, l),
     rims: edges.map(({ places }) => places),
     holds: ({ x }: Point) => x > 0 && x < l,
   };

@@ -1,7 +1,7 @@
-import type { NoValues, SaidOf } from '../units';
+import type { NoValues, MessageOf } from '../units';
 
 /** What is wrong with a surface, an outline, a profile, a panel or a feature. */
-export interface SurfaceSays {
+export interface SurfaceMessages {
   readonly 'outline.open': NoValues;
   readonly 'outline.no-length': NoValues;
   readonly 'outline.crosses-itself': NoValues;
@@ -29,16 +29,16 @@ export interface SurfaceSays {
 }
 
 /** Where an edge is on the drawing. */
-export const EDGES_SEEN = ['top', 'bottom', 'left', 'right'] as const;
-export type EdgeSeen = (typeof EDGES_SEEN)[number];
+export const EDGE_POSITIONS = ['top', 'bottom', 'left', 'right'] as const;
+export type EdgePosition = (typeof EDGE_POSITIONS)[number];
 
 /** What an edge of a part is called. */
-export interface EdgeSays {
+export interface EdgeMessages {
   /** From 1, the way the outline was typed, and where it is on the drawing; plans from before do not tell. */
-  readonly 'edge.numbered': { readonly number: number; readonly seen?: EdgeSeen };
+  readonly 'edge.numbered': { readonly number: number; readonly seen?: EdgePosition };
   /** End of a round part where measuring along it begins, and the other. */
   readonly 'edge.near': NoValues;
   readonly 'edge.far': NoValues;
 }
-export type EdgeName = SaidOf<EdgeSays>;
-export type SurfaceSaid = SaidOf<SurfaceSays>;
+export type EdgeName = MessageOf<EdgeMessages>;
+export type SurfaceMessage = MessageOf<SurfaceMessages>;

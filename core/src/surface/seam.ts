@@ -18,7 +18,7 @@ export interface Seam {
 }
 
 /** The seam of a sheet on which once round is a shift along y. */
-export function shiftSeam(girthMm: number, lengthMm: number): Seam {
+export function translationSeam(girthMm: number, lengthMm: number): Seam {
   const unwound = ({ x, y }: Point, count: number): Point => (count === 0 ? { x, y } : { x, y: y - count * girthMm });
   const edge = (angle: number): readonly [Point, Point] => {
     const y = (girthMm / (2 * Math.PI)) * angle;
@@ -39,7 +39,7 @@ export function shiftSeam(girthMm: number, lengthMm: number): Seam {
 }
 
 /** A sheet on which once round is a turn about the apex of a cone. */
-export interface Sector {
+export interface ConeSector {
   readonly apex: Point;
   /** Opening, radians. */
   readonly sector: number;
@@ -48,7 +48,7 @@ export interface Sector {
 }
 
 /** The seam of a cone unrolled. @param ends its two edges */
-export function turnSeam({ apex, sector, side }: Sector, edges: Seam['edges']): Seam {
+export function rotationSeam({ apex, sector, side }: ConeSector, edges: Seam['edges']): Seam {
   const turn = (count: number): readonly [number, number] => {
     const angle = -count * sector * side;
     return [Math.cos(angle), Math.sin(angle)];

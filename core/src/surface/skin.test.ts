@@ -1,7 +1,7 @@
-import { theFirst, twoOf, threeOf } from '../units';
-import { boxOf, insideRing, pathLength, pointAt, ringArea, type Point } from '../curves';
+import { firstItem, firstTwo, firstThree } from '../units';
+import { boundingBox, isInsideRing, pathLength, pointAt, ringArea, type Point } from '../curves';
 import fc from 'fast-check';
-import { dot, mirroredSkin, plus, sizeOf, skinOf, SURFACE_KINDS, unit, type Skin, type Space, type Surface, type SurfaceKind } from '.';
+import { dot, mirrorSkin, addVectors, vectorLength, skinOf, SURFACE_KINDS, unitVector, type Skin, type SpacePoint, type Surface, type SurfaceKind } from '.';
 
 /** One of every kind, with what makes each of them hard: round edges, a tip, a waist, bends both ways. */
 const ONE_OF: Readonly<Record<SurfaceKind, Surface>> = {
@@ -23,19 +23,19 @@ const ONE_OF: Readonly<Record<SurfaceKind, Surface>> = {
 };
 const share = fc.double({ min: 0.05, max: 0.95, noNaN: true });
 const heading = fc.double({ min: -Math.PI, max: Math.PI, noNaN: true });
-const minus = (a: Space, b: Space): Space => plus(a, b, -1);
+const minus = (a: SpacePoint, b: SpacePoint): SpacePoint => addVectors(a, b, -1);
 
 /** A place on a skin, some way in from its rim and its seam. */
 function placeOn(skin: Skin, u: number, v: number): Point {
   if (skin.axle) return skin.axle.onSheet({ along: u * skin.axle.lengthMm, angle: (v - 0.5) * 1.8 * Math.PI });
-  const { minX, maxX, minY, maxY } = boxOf(skin.ring);
+  const { minX, maxX, minY, maxY } = boundingBox(skin.ring);
   return { x: minX + u * (maxX - minX), y: minY + v * (maxY - minY) };
 }
 
 describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
   const skin = skinOf(ONE_OF[kind]);
   const onPart = fc.tuple(share, share).map(([u, v]) => placeOn(skin, u, v));
-  const inside = onPart.filter((place) => insideRing(place, skin.ring));
+  const inside = onPart.filter((place) => isInsideRing(place, skin.ring));
 
   it('is outlined anticlockwise, with its edges on the outline', () => {
     expect(ringArea(skin.ring)).toBeGreaterThan(0);
@@ -45,7 +45,7 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
 
   it('holds what lies within its outline and nothing beyond its ends', () => {
     fc.assert(fc.property(inside, (place) => skin.holds(place)));
-    const { minX, maxX } = boxOf(skin.ring);
+    const { minX, maxX } = boundingBox(skin.ring);
     expect([minX - 5, maxX + 5].map((x) => skin.holds({ x, y: 0.1 }))).toEqual([false, false]);
   });
 
@@ -58,7 +58,7 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
       }),
       { numRuns: 60 },
     );
-    const place = theFirst(fc.sample(inside, 1));
+    const place = firstItem(fc.sample(inside, 1));
     expect(skin.between(place, place)).toBeNull();
   });
 
@@ -67,7 +67,7 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
       fc.property(inside, heading, (from, angle) => {
         const [here, there] = [skin.inSpace(from), skin.inSpace(skin.walk(from, angle, 0.2))];
         const step = minus(there.at, here.at);
-        return Math.abs(sizeOf(step) - 0.2) < 1e-3 && Math.abs(sizeOf(here.out) - 1) < 1e-9 && Math.abs(dot(step, here.out)) < 2e-3;
+        return Math.abs(vectorLength(step) - 0.2) < 1e-3 && Math.abs(vectorLength(here.out) - 1) < 1e-9 && Math.abs(dot(step, here.out)) < 2e-3;
       }),
       { numRuns: 200 },
     );
@@ -78,12 +78,12 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
       fc.property(inside, heading, (from, angle) => {
         const corner = (turn: number): Point => ({ x: from.x + 0.2 * Math.cos(angle + turn), y: from.y + 0.2 * Math.sin(angle + turn) });
         const ring = [from, corner(0), corner(1.2)];
-        const [a, b, c] = threeOf(ring.map((place) => skin.inSpace(place).at));
+        const [a, b, c] = firstThree(ring.map((place) => skin.inSpace(place).at));
         const length = skin.metric ? skin.metric.lengthOf(ring[0]!, ring[1]!) : 0.2;
         const size = skin.metric ? skin.metric.sizeOf(ring) : ringArea(ring);
         const [p, q] = [minus(b, a), minus(c, a)];
         const inSpace = Math.sqrt(Math.max(0, dot(p, p) * dot(q, q) - dot(p, q) ** 2)) / 2;
-        return Math.abs(sizeOf(p) - length) < 1e-3 && Math.abs(inSpace - size) < 2e-4;
+        return Math.abs(vectorLength(p) - length) < 1e-3 && Math.abs(inSpace - size) < 2e-4;
       }),
       { numRuns: 200 },
     );
@@ -96,7 +96,7 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
         fc.pre(!skin.axle || Math.abs(Math.cos(angle)) > 0.5);
         const end = { ...place, tx: Math.cos(angle), ty: Math.sin(angle), curvature: 0, at: 0 };
         const gone = skin.onward(end, forward).at(-1)!;
-        const { minX, maxX, minY, maxY } = boxOf(skin.ring);
+        const { minX, maxX, minY, maxY } = boundingBox(skin.ring);
         return gone.x < minX || gone.x > maxX || gone.y < minY || gone.y > maxY;
       }),
       { numRuns: 60 },
@@ -108,13 +108,13 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
     let met = 0;
     fc.assert(
       fc.property(inside, direction, (through, [round, up]) => {
-        const normal = unit({ x: Math.cos(round) * Math.cos(up), y: Math.sin(round) * Math.cos(up), z: Math.sin(up) });
+        const normal = unitVector({ x: Math.cos(round) * Math.cos(up), y: Math.sin(round) * Math.cos(up), z: Math.sin(up) });
         const offset = dot(normal, skin.inSpace(through).at);
         const cuts = skin.cut({ a: normal.x, b: normal.y, c: normal.z, offset });
         // A straight cut of a flat sheet has its ends alone, beyond the part.
         const places = cuts
           .flatMap((path) => (path.length === 2 ? [0.2, 0.35, 0.5, 0.65].map((part) => pointAt(path, part * pathLength(path))) : path))
-          .filter((place) => skin.holds(place) && insideRing(place, skin.ring));
+          .filter((place) => skin.holds(place) && isInsideRing(place, skin.ring));
         met += places.length > 0 ? 1 : 0;
         return places.every((place) => Math.abs(dot(normal, skin.inSpace(place).at) - offset) < 0.05);
       }),
@@ -124,22 +124,22 @@ describe.each(SURFACE_KINDS)('the skin of a %s piece', (kind) => {
   });
 
   it('turned into its mirror image twice it is as it was', () => {
-    const back = mirroredSkin(mirroredSkin(skin));
+    const back = mirrorSkin(mirrorSkin(skin));
     const far = (one: Point, other: Point) => Math.hypot(one.x - other.x, one.y - other.y);
     expect(Math.max(...back.ring.map((place, index) => far(place, skin.ring[index]!)))).toBeLessThan(1e-9);
-    expect(ringArea(mirroredSkin(skin).ring)).toBeCloseTo(ringArea(skin.ring), 6);
+    expect(ringArea(mirrorSkin(skin).ring)).toBeCloseTo(ringArea(skin.ring), 6);
     fc.assert(fc.property(inside, (place) => far(skin.reflect(skin.reflect(place)), place) < 1e-9));
   });
 
   it('closes at its seam', () => {
     if (!skin.seam) return expect(skin.axle).toBeNull();
     const { edges, unwound, turnsAt, holds, along } = skin.seam;
-    const [low, high] = twoOf(edges);
+    const [low, high] = firstTwo(edges);
     for (const at of [0, 0.25, 0.6, 1]) {
       const on = ([a, b]: (typeof edges)[number]): Point => ({ x: a.x + at * (b.x - a.x), y: a.y + at * (b.y - a.y) });
       const [p, q] = [on(low), on(high)];
       expect([holds(p), holds(q), holds({ x: p.x, y: p.y / 2 })]).toEqual([true, true, false]);
-      expect(sizeOf(minus(skin.inSpace(p).at, skin.inSpace(q).at))).toBeLessThan(1e-6);
+      expect(vectorLength(minus(skin.inSpace(p).at, skin.inSpace(q).at))).toBeLessThan(1e-6);
       expect(along(p)).toBeCloseTo(along(q), 6);
       expect(turnsAt(q, 0.5) - turnsAt(p, -0.5)).toBeCloseTo(1, 9);
       expect(Math.hypot(unwound(q, 1).x - p.x, unwound(q, 1).y - p.y)).toBeLessThan(1e-6);

@@ -1,11 +1,11 @@
 import type { Path, PathPoint, Point } from '../curves';
-import type { Axle } from './axle';
+import type { RevolutionAxis } from './axle';
 import type { Metric } from './metric';
-import type { OwnPlane } from './plane';
-import type { EdgeName, EdgeSeen } from './says';
+import type { PartPlane } from './plane';
+import type { EdgeName, EdgePosition } from './says';
 import type { Seam } from './seam';
-import type { Space } from './space';
-import { theFirst, theLast } from '../units';
+import type { SpacePoint } from './space';
+import { firstItem, lastItem } from '../units';
 
 /** Kinds of surface, in the order they are offered. */
 export const SURFACE_KINDS = ['flat', 'tube', 'cone', 'turned', 'folded'] as const;
@@ -28,7 +28,7 @@ export interface Skin {
   /** How it closes on itself; null where it does not. */
   readonly seam: Seam | null;
   /** What it is turned about; null where it is not turned. */
-  readonly axle: Axle | null;
+  readonly axle: RevolutionAxis | null;
   /** What lengths, bends and sizes on the drawing really are; null where the drawing is true. */
   readonly metric: Metric | null;
   /** Rims a line is cut at, and whether a place that lies on none of them is on the part. */
@@ -41,9 +41,9 @@ export interface Skin {
   /** Places straight on from an end of a line until the part is left; direction as along the line. Without the end itself. */
   readonly onward: (end: PathPoint, forward: boolean) => PathPoint[];
   /** Where a plane meets it, not yet cut at rims or seam; empty where it misses. */
-  readonly cut: (plane: OwnPlane) => Path[];
+  readonly cut: (plane: PartPlane) => Path[];
   /** Place on the part, and outward direction there; the part's own directions, mm. */
-  readonly inSpace: (place: Point) => Placed;
+  readonly inSpace: (place: Point) => PlacedPoint;
   /** Takes a place to where it is on the skin of the opposite part: left for right, or round the other way. The same both ways. */
   readonly reflect: (place: Point) => Point;
   /** What one sees as its rim: the outline, or both ends of a round one; closed. */
@@ -59,9 +59,9 @@ export interface SkinEdge {
   readonly closed: boolean;
 }
 
-export interface Placed {
-  readonly at: Space;
-  readonly out: Space;
+export interface PlacedPoint {
+  readonly at: SpacePoint;
+  readonly out: SpacePoint;
 }
 
 /** A skin as facets over shares 0…1 of its length and of its height or girth. */
@@ -74,14 +74,14 @@ export interface SkinFacets {
 
 /** A numbered edge by where it is on the drawing; its places have the part on their left. */
 export function numberedEdge(number: number, places: readonly Point[]): SkinEdge {
-  const [from, to] = [theFirst(places), theLast(places)];
+  const [from, to] = [firstItem(places), lastItem(places)];
   const [dx, dy] = [to.x - from.x, to.y - from.y];
-  const seen: EdgeSeen = Math.abs(dx) >= Math.abs(dy) ? (dx > 0 ? 'bottom' : 'top') : dy > 0 ? 'right' : 'left';
+  const seen: EdgePosition = Math.abs(dx) >= Math.abs(dy) ? (dx > 0 ? 'bottom' : 'top') : dy > 0 ? 'right' : 'left';
   return { name: { code: 'edge.numbered', values: { number, seen } }, places, closed: false };
 }
 
 /** A skin as its mirror image, seen from outside: its outline and edges; walking, cutting and space are asked of the one measured. */
-export function mirroredSkin(skin: Skin): Skin {
+export function mirrorSkin(skin: Skin): Skin {
   const { reflect } = skin;
   const turned = (places: readonly Point[]) => places.map(reflect).reverse();
   return {

@@ -1,8 +1,8 @@
-import { boxOf, crossing, distanceToSegment, insideRing, ringArea, ringLength } from '../curves';
+import { boundingBox, segmentCrossing, distanceToSegment, isInsideRing, ringArea, ringLength } from '../curves';
 import { wordsFor } from '@lintrel/words';
 import fc from 'fast-check';
 import * as v from 'valibot';
-import { measureFrom, outlineFaults, outlineRing, outlineSchema, placeOf, type Datum, type Outline } from '.';
+import { measurementOfPoint, outlineFaults, outlineRing, outlineSchema, pointOfMeasurement, type Datum, type Outline } from '.';
 
 const { say } = wordsFor();
 
@@ -85,7 +85,7 @@ describe('datums', () => {
     fc.assert(
       fc.property(datum, fc.record({ along: coordinate, above: coordinate }), ({ x, y, angleDeg }, measured) => {
         const from: Datum = { id: 'd', name: 'D', at: [x, y], angleDeg };
-        const back = measureFrom(from, placeOf(from, measured));
+        const back = measurementOfPoint(from, pointOfMeasurement(from, measured));
         return Math.abs(back.along - measured.along) < 1e-6 && Math.abs(back.above - measured.above) < 1e-6;
       }),
     );
@@ -93,7 +93,7 @@ describe('datums', () => {
 
   it('measure above to the left of their direction', () => {
     const up: Datum = { id: 'd', name: 'D', at: [0, 0], angleDeg: 90 };
-    expect(placeOf(up, { along: 0, above: 10 }).x).toBeCloseTo(-10);
+    expect(pointOfMeasurement(up, { along: 0, above: 10 }).x).toBeCloseTo(-10);
   });
 });
 
@@ -101,8 +101,8 @@ describe('plane geometry', () => {
   it('two pieces cross the same whichever comes first', () => {
     fc.assert(
       fc.property(place, place, place, place, (a, b, c, d) => {
-        const first = crossing(a, b, c, d);
-        const second = crossing(c, d, a, b);
+        const first = segmentCrossing(a, b, c, d);
+        const second = segmentCrossing(c, d, a, b);
         return (first === null) === (second === null) && (!first || !second || Math.abs(first.onFirst - second.onSecond) < 1e-6);
       }),
     );
@@ -123,18 +123,18 @@ describe('plane geometry', () => {
       fc.property(place, place, place, (a, b, c) => {
         fc.pre(Math.abs(ringArea([a, b, c])) > 1000);
         const middle = { x: (a.x + b.x + c.x) / 3, y: (a.y + b.y + c.y) / 3 };
-        return insideRing(middle, [a, b, c]) && !insideRing({ x: middle.x + 20_000, y: middle.y }, [a, b, c]);
+        return isInsideRing(middle, [a, b, c]) && !isInsideRing({ x: middle.x + 20_000, y: middle.y }, [a, b, c]);
       }),
     );
   });
 
   it('a box needs a place to be round', () => {
     expect(
-      boxOf([
+      boundingBox([
         { x: 1, y: 5 },
         { x: -2, y: 3 },
       ]),
     ).toEqual({ minX: -2, minY: 3, maxX: 1, maxY: 5 });
-    expect(() => boxOf([])).toThrow(/at least one/);
+    expect(() => boundingBox([])).toThrow(/at least one/);
   });
 });

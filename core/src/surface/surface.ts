@@ -1,6 +1,6 @@
 import * as v from 'valibot';
-import { boxOf } from '../curves';
-import { FARTHEST_MM, told } from '../units';
+import { boundingBox } from '../curves';
+import { MAX_DISTANCE_MM, faultText } from '../units';
 import { cone } from './cone';
 import { flat } from './flat';
 import { folded } from './folded';
@@ -15,7 +15,7 @@ const KINDS = { flat, tube, cone, turned, folded } as const;
 export const surfaceSchema = v.variant(
   'kind',
   [flat.schema, tube.schema, cone.schema, turned.schema, folded.schema],
-  told({ code: 'field.choice', values: { choices: SURFACE_KINDS } }),
+  faultText({ code: 'field.choice', values: { choices: SURFACE_KINDS } }),
 );
 export type Surface = v.InferOutput<typeof surfaceSchema>;
 
@@ -42,7 +42,7 @@ export function surfaceFaults(surface: Surface): SurfaceFault[] {
 
 /** Laid flat, a surface must lie where areas are worked out exactly. */
 function tooFar(surface: Surface, keys: SurfaceFault['keys']): SurfaceFault[] {
-  const { minX, minY, maxX, maxY } = boxOf(skinOf(surface).ring);
+  const { minX, minY, maxX, maxY } = boundingBox(skinOf(surface).ring);
   const far = Math.max(-minX, -minY, maxX, maxY);
-  return far > FARTHEST_MM ? [{ keys, why: { code: 'surface.too-far', values: { reachM: Math.round(far / 1000), mostM: FARTHEST_MM / 1000 } } }] : [];
+  return far > MAX_DISTANCE_MM ? [{ keys, why: { code: 'surface.too-far', values: { reachM: Math.round(far / 1000), mostM: MAX_DISTANCE_MM / 1000 } } }] : [];
 }

@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import { lengthMm } from '../units';
-import type { KindOfSurface } from './kind';
-import { uprightSheet } from './round-sheet';
-import { acrossSheet, straightOn, trueSheet } from './true-sheet';
+import type { SurfaceType } from './kind';
+import { rectangularSheet } from './round-sheet';
+import { distanceAcrossSheet, extendStraight, trueSheetSkin } from './true-sheet';
 
 const schema = v.strictObject({ kind: v.literal('tube'), diameter: lengthMm(), length: lengthMm() });
 export type TubeSurface = v.InferOutput<typeof schema>;
@@ -11,22 +11,22 @@ export type TubeSurface = v.InferOutput<typeof schema>;
 const MOST_TURNS = 3;
 
 /** A tube unrolled: its top is y = 0, its seam is below. */
-export const tube: KindOfSurface<TubeSurface, typeof schema> = {
+export const tube: SurfaceType<TubeSurface, typeof schema> = {
   schema,
   faults: () => [],
   sizedBy: ['diameter'],
   skin: ({ diameter, length }) => {
     const radius = diameter / 2;
     const girthMm = 2 * Math.PI * radius;
-    const sheet = uprightSheet({ lengthMm: length, at: (along) => ({ along, radius, slope: 0, axial: 1 }) }, girthMm);
+    const sheet = rectangularSheet({ lengthMm: length, at: (along) => ({ along, radius, slope: 0, axial: 1 }) }, girthMm);
     return {
       kind: 'tube',
-      ...trueSheet(sheet.ring),
+      ...trueSheetSkin(sheet.ring),
       ...sheet,
       onward: (end, forward) => {
-        const across = acrossSheet(sheet.ring, end);
+        const across = distanceAcrossSheet(sheet.ring, end);
         const needed = length / Math.max(1e-6, Math.abs(end.tx));
-        return straightOn(end, forward, Math.max(across, Math.min(needed + across, MOST_TURNS * girthMm)));
+        return extendStraight(end, forward, Math.max(across, Math.min(needed + across, MOST_TURNS * girthMm)));
       },
     };
   },

@@ -1,15 +1,15 @@
 import * as v from 'valibot';
-import { geodesicBetween, runOnOver, walkStraight } from './geodesic';
-import type { KindOfSurface } from './kind';
-import { girthMetric, type Stretch } from './metric';
-import { profileAt, profileFaults, profileOf, profileSchema } from './profile';
-import { uprightSheet } from './round-sheet';
+import { geodesicBetween, extendGeodesic, geodesicFrom } from './geodesic';
+import type { SurfaceType } from './kind';
+import { girthMetric, type GirthStretch } from './metric';
+import { pointOnProfile, profileFaults, profileOf, profileSchema } from './profile';
+import { rectangularSheet } from './round-sheet';
 
 const schema = v.strictObject({ kind: v.literal('turned'), profile: profileSchema });
 export type TurnedSurface = v.InferOutput<typeof schema>;
 
 /** A profile turned about its axis. Its sheet is a chart: x is true along the skin, y is stretched to the widest girth. */
-export const turned: KindOfSurface<TurnedSurface, typeof schema> = {
+export const turned: SurfaceType<TurnedSurface, typeof schema> = {
   schema,
   faults: (surface) =>
     profileFaults(surface.profile).map(({ pair, why }) => ({ keys: pair === 0 ? ['profile', 'start'] : ['profile', 'edges', pair - 1], why })),
@@ -17,9 +17,9 @@ export const turned: KindOfSurface<TurnedSurface, typeof schema> = {
   skin: (surface) => {
     const profile = profileOf(surface.profile);
     const { widestMm } = profile;
-    const sheet = uprightSheet({ lengthMm: profile.lengthMm, at: (along) => profileAt(profile, along) }, 2 * Math.PI * widestMm);
-    const stretchAt: Stretch = (x) => {
-      const { radius, slope } = profileAt(profile, x);
+    const sheet = rectangularSheet({ lengthMm: profile.lengthMm, at: (along) => pointOnProfile(profile, along) }, 2 * Math.PI * widestMm);
+    const stretchAt: GirthStretch = (x) => {
+      const { radius, slope } = pointOnProfile(profile, x);
       return { share: radius / widestMm, change: slope / widestMm };
     };
     const chart = { axle: sheet.axle, widestMm };
@@ -27,9 +27,9 @@ export const turned: KindOfSurface<TurnedSurface, typeof schema> = {
       kind: 'turned',
       ...sheet,
       metric: girthMetric(stretchAt),
-      walk: (from, heading, lengthMm) => walkStraight(chart, from, heading, lengthMm),
+      walk: (from, heading, lengthMm) => geodesicFrom(chart, from, heading, lengthMm),
       between: (from, to) => geodesicBetween(chart, from, to),
-      onward: (end, forward) => runOnOver(chart, end, forward).map((point) => (forward ? point : { ...point, tx: -point.tx, ty: -point.ty })),
+      onward: (end, forward) => extendGeodesic(chart, end, forward).map((point) => (forward ? point : { ...point, tx: -point.tx, ty: -point.ty })),
     };
   },
 };

@@ -1,19 +1,19 @@
 import fc from 'fast-check';
-import { facetsRound, layOverDome, layRoundBend, tightestEdgeRadius } from '.';
+import { facetsForBend, fitTapeToDome, fitTapeToBend, tightestEdgeRadius } from '.';
 
 const VINYL = { stretch: 0.15, fold: 0.005 };
 const CREPE = { stretch: 0.08, fold: 0.03 };
 
 describe('layRoundBend', () => {
   it('agrees with the worked figures', () => {
-    const outside = layRoundBend(120, { widthMm: 6, ...VINYL }, 'outside');
+    const outside = fitTapeToBend(120, { widthMm: 6, ...VINYL }, 'outside');
     expect(outside.verdict).toBe('stretch');
     expect(outside.outerStrain).toBeCloseTo(0.0448, 4);
     expect(outside.meanStretch).toBeCloseTo(0.0199, 4);
-    const inside = layRoundBend(60, { widthMm: 6, ...VINYL }, 'inside');
+    const inside = fitTapeToBend(60, { widthMm: 6, ...VINYL }, 'inside');
     expect(inside.outerStrain).toBeCloseTo(0.1056, 4);
     expect(inside.meanStretch).toBeCloseTo(0.0503, 4);
-    const tight = layRoundBend(30, { widthMm: 6, ...VINYL }, 'outside');
+    const tight = fitTapeToBend(30, { widthMm: 6, ...VINYL }, 'outside');
     expect(tight.outerStrain).toBeCloseTo(0.194, 3);
     expect(tight.verdict).toBe('too-tight');
   });
@@ -27,11 +27,11 @@ describe('layRoundBend', () => {
   ])('the tightest edge of %d mm tape', (widthMm, figures, radius) => expect(tightestEdgeRadius({ widthMm, ...figures }, 'outside')).toBeCloseTo(radius, 0));
 
   it('is impossible where the tape is wider than the bend', () => {
-    expect(layRoundBend(5, { widthMm: 6, ...VINYL }, 'inside')).toMatchObject({ verdict: 'impossible', outerStrain: null, meanStretch: null });
-    expect(layRoundBend(6, { widthMm: 6, ...VINYL }, 'inside').verdict).toBe('impossible');
+    expect(fitTapeToBend(5, { widthMm: 6, ...VINYL }, 'inside')).toMatchObject({ verdict: 'impossible', outerStrain: null, meanStretch: null });
+    expect(fitTapeToBend(6, { widthMm: 6, ...VINYL }, 'inside').verdict).toBe('impossible');
   });
 
-  it('lays flat on a straight', () => expect(layRoundBend(Infinity, { widthMm: 6, ...VINYL }, 'inside')).toMatchObject({ verdict: 'lays', meanStretch: 0 }));
+  it('lays flat on a straight', () => expect(fitTapeToBend(Infinity, { widthMm: 6, ...VINYL }, 'inside')).toMatchObject({ verdict: 'lays', meanStretch: 0 }));
 
   it('changes its verdict exactly at the tightest edge', () => {
     const shares = {
@@ -42,7 +42,7 @@ describe('layRoundBend', () => {
     fc.assert(
       fc.property(fc.record(shares), fc.constantFrom('inside' as const, 'outside' as const), (tape, body) => {
         const limit = tightestEdgeRadius(tape, body);
-        return layRoundBend(limit * 1.0001, tape, body).verdict === 'stretch' && layRoundBend(limit * 0.9999, tape, body).verdict === 'too-tight';
+        return fitTapeToBend(limit * 1.0001, tape, body).verdict === 'stretch' && fitTapeToBend(limit * 0.9999, tape, body).verdict === 'too-tight';
       }),
     );
   });
@@ -51,7 +51,7 @@ describe('layRoundBend', () => {
     const radius = fc.double({ min: 20, max: 5000, noNaN: true });
     fc.assert(
       fc.property(radius, radius, (a, b) => {
-        const strain = (r: number) => layRoundBend(r, { widthMm: 6, ...VINYL }, 'inside').outerStrain as number;
+        const strain = (r: number) => fitTapeToBend(r, { widthMm: 6, ...VINYL }, 'inside').outerStrain as number;
         return a <= b ? strain(a) >= strain(b) : strain(a) <= strain(b);
       }),
     );
@@ -59,7 +59,7 @@ describe('layRoundBend', () => {
 });
 
 describe('facetsRound', () => {
-  it('agrees with the worked figure', () => expect(facetsRound(200, 3, 314).facetLengthMm).toBeCloseTo(69.0, 1));
+  it('agrees with the worked figure', () => expect(facetsForBend(200, 3, 314).facetLengthMm).toBeCloseTo(69.0, 1));
 
   it('gives enough pieces, and not one too many', () => {
     fc.assert(
@@ -68,7 +68,7 @@ describe('facetsRound', () => {
         fc.double({ min: 0.1, max: 5, noNaN: true }),
         fc.double({ min: 1, max: 5000, noNaN: true }),
         (radius, slack, arc) => {
-          const { pieces } = facetsRound(radius, slack, arc);
+          const { pieces } = facetsForBend(radius, slack, arc);
           const sagitta = (count: number) => radius * (1 - Math.cos(Math.min(Math.PI / 2, arc / count / radius / 2)));
           return sagitta(pieces) <= slack * (1 + 1e-6) && (pieces === 1 || sagitta(pieces - 1) > slack * (1 - 1e-6));
         },
@@ -76,13 +76,13 @@ describe('facetsRound', () => {
     );
   });
 
-  it('refuses a slack beyond the diameter', () => expect(() => facetsRound(10, 20, 5)).toThrow(/slackMm/));
+  it('refuses a slack beyond the diameter', () => expect(() => facetsForBend(10, 20, 5)).toThrow(/slackMm/));
 });
 
 describe('layOverDome', () => {
   it('lays 18 mm at 0.005 on 90 mm and not below', () => {
-    expect(layOverDome(90, 18, 0.005)).toMatchObject({ lays: true });
-    expect(layOverDome(90, 18, 0.005).widestMm).toBeCloseTo(18);
-    expect(layOverDome(89.9, 18, 0.005).lays).toBe(false);
+    expect(fitTapeToDome(90, 18, 0.005)).toMatchObject({ lays: true });
+    expect(fitTapeToDome(90, 18, 0.005).widestMm).toBeCloseTo(18);
+    expect(fitTapeToDome(89.9, 18, 0.005).lays).toBe(false);
   });
 });

@@ -32,7 +32,7 @@ export interface Bend {
  * @returns verdict and strains; `impossible` where the inner edge would have no radius left
  * Source: strain of a strip bent in its plane with the neutral line moved by the stretch.
  */
-export function layRoundBend(edgeRadiusMm: number, tape: BendingTape, body: BodySide): Bend {
+export function fitTapeToBend(edgeRadiusMm: number, tape: BendingTape, body: BodySide): Bend {
   const { widthMm, stretch } = tape;
   const innerRadiusMm = body === 'inside' ? edgeRadiusMm - widthMm : edgeRadiusMm;
   const tightestEdgeRadiusMm = tightestEdgeRadius(tape, body);

@@ -1,7 +1,7 @@
 import { type Tape, type TapeKind } from './tape';
 
 /** Said of every figure that ships. */
-export const TYPICAL = "typical, take your data sheet's";
+export const TYPICAL_NOTE = "typical, take your data sheet's";
 
 type KindRow = readonly [
   kind: TapeKind,
@@ -45,6 +45,6 @@ export const SHIPPED_TAPES: readonly Tape[] = KINDS.flatMap(([kind, name, widths
     minApplyC,
     cleanHours,
     use,
-    basis: TYPICAL,
+    basis: TYPICAL_NOTE,
   })),
 );

@@ -14,7 +14,7 @@ export interface Dome {
  * @param fold compression the tape's edge takes before it pleats, as a fraction
  * Source: edge shortening of a flat strip on a sphere, w² / (8·R²) to leading order.
  */
-export function layOverDome(domeRadiusMm: number, widthMm: number, fold: number): Dome {
+export function fitTapeToDome(domeRadiusMm: number, widthMm: number, fold: number): Dome {
   const pleatStrain = widthMm ** 2 / (8 * domeRadiusMm ** 2);
   const widestMm = domeRadiusMm * Math.sqrt(8 * fold);
   // The example 18 mm at 0.005 on 90 mm lies on the limit itself; rounding must not decide it.

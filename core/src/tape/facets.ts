@@ -14,7 +14,7 @@ export interface Facets {
  * @returns length of the longest piece, how many are needed, and their length when shared out evenly
  * Source: chord of a circle with sagitta δ: 2·√(2Rδ − δ²).
  */
-export function facetsRound(radiusMm: number, slackMm: number, arcMm: number): Facets {
+export function facetsForBend(radiusMm: number, slackMm: number, arcMm: number): Facets {
   if (!(slackMm > 0 && slackMm < 2 * radiusMm)) throw new RangeError(`slackMm must lie between 0 and the diameter, got ${slackMm}`);
   // A chord deeper than the centre is no longer than the diameter, which already spans half the circle.
   const depth = Math.min(slackMm, radiusMm);

@@ -1,4 +1,4 @@
-import { layRoundBend, type Bend, type BendVerdict, type BodySide } from './bend';
+import { fitTapeToBend, type Bend, type BendVerdict, type BodySide } from './bend';
 import type { Tape } from './tape';
 
 /** Bend of a line at one place. */
@@ -67,7 +67,7 @@ export const bodySideOf = (curvature: number, side: LineSide): BodySide => (curv
 
 function bendAt(tape: Tape, curvature: number, side: LineSide): Bend {
   const radius = Math.abs(curvature) < STRAIGHT_CURVATURE ? Infinity : 1 / Math.abs(curvature);
-  return layRoundBend(radius, tape, bodySideOf(curvature, side));
+  return fitTapeToBend(radius, tape, bodySideOf(curvature, side));
 }
 
 function worstIndex(bends: readonly Bend[]): number {

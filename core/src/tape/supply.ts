@@ -1,6 +1,6 @@
 import * as v from 'valibot';
-import { idText, lengthMm, nameText, noteText, numberBetween, oneOf, positiveUpTo, type SupplyCode } from '../units';
-import { TYPICAL } from './catalogue';
+import { idText, lengthMm, nameText, noteText, numberBetween, oneOfWords, positiveUpTo, type SupplyCode } from '../units';
+import { TYPICAL_NOTE } from './catalogue';
 
 /** What masks besides tape, in the order of the shelf. */
 export const SUPPLY_KINDS = ['paper', 'film', 'card', 'bag', 'foam', 'putty', 'liquid-mask'] as const;
@@ -21,7 +21,7 @@ export const SUPPLY_UNITS: Readonly<Record<SupplyKind, 'm2' | 'm' | 'ml' | 'piec
 export const supplySchema = v.strictObject({
   /** Unique among its like. */
   code: idText<SupplyCode>(),
-  kind: oneOf(SUPPLY_KINDS),
+  kind: oneOfWords(SUPPLY_KINDS),
   name: nameText(),
   /** How thick foam is, how wide paper or film; left out where it does not matter. */
   sizeMm: v.optional(lengthMm()),
@@ -60,5 +60,5 @@ export const SHIPPED_SUPPLIES: readonly Supply[] = ROWS.map(([code, kind, name, 
   name,
   ...(sizeMm === null ? {} : { sizeMm }),
   pack,
-  basis: TYPICAL,
+  basis: TYPICAL_NOTE,
 }));

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { idText, lengthMm, nameText, noteText, numberBetween, oneOf, positiveUpTo, RULE_OF_THUMB, type TapeCode } from '../units';
+import { idText, lengthMm, nameText, noteText, numberBetween, oneOfWords, positiveUpTo, RULE_OF_THUMB, type TapeCode } from '../units';
 
 /** Kinds of tape: the letter that starts the code, in the order of the shelf. */
 export const TAPE_KINDS = ['V', 'F', 'W', 'M', 'P', 'C', 'G', 'X', 'T'] as const;
@@ -12,7 +12,7 @@ export const EDGE_CLASSES = ['crisp', 'fair', 'soft'] as const;
 export const tapeSchema = v.strictObject({
   /** Letter of the kind and width, `V6`; unique on a shelf. */
   code: idText<TapeCode>(),
-  kind: oneOf(TAPE_KINDS),
+  kind: oneOfWords(TAPE_KINDS),
   name: nameText(),
   widthMm: lengthMm(),
   thicknessUm: positiveUpTo(2000, 'µm'),
@@ -21,7 +21,7 @@ export const tapeSchema = v.strictObject({
   /** Compression the inner edge takes before it pleats, as a fraction. */
   fold: numberBetween(0, 0.5),
   adhesionN25: positiveUpTo(50, 'N/25 mm'),
-  edge: oneOf(EDGE_CLASSES),
+  edge: oneOfWords(EDGE_CLASSES),
   minApplyC: numberBetween(-20, 60, '°C'),
   /** Hours at 23 °C within which it comes off clean. */
   cleanHours: positiveUpTo(2000, 'h'),

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { readHumidity, readLength, readNumber, readTemperature, withPoint } from '.';
+import { readHumidity, readLength, readNumber, readTemperature, decimalPointOf } from '.';
 
 it.each([
   ['1,5', 1.5],
@@ -34,7 +34,7 @@ it('before exactly three digits both readings are offered', () => {
 it.each(['1,234,567', '1.234,5', '1,234.5'])('%s is refused', (text) => {
   for (const read of [readNumber, readLength]) expect(read(text)).toMatchObject({ ok: false, why: { code: 'typed.commas' } });
 });
-it('a comma that is no part of a number is left alone', () => expect(withPoint('a, b')).toEqual({ ok: true, value: 'a, b' }));
+it('a comma that is no part of a number is left alone', () => expect(decimalPointOf('a, b')).toEqual({ ok: true, value: 'a, b' }));
 
 it('every number of one, two or more than three decimals is read alike with a comma and a point', () => {
   fc.assert(

@@ -1,23 +1,23 @@
 import * as v from 'valibot';
 import type { StepId } from './ids';
-import { plainly } from './said';
-import { told, type Listed } from './told';
-import { LONGEST_MM } from './tolerances';
+import { messageWithoutValues } from './said';
+import { faultText, type ListName } from './told';
+import { MAX_COORDINATE_MM } from './tolerances';
 
 // The building blocks of every schema: one message for one kind of mistake, wherever it is made.
 
 /** At most this many faults are looked for at once; the rest show when these are mended. */
-export const MOST_FAULTS = 50;
+export const MAX_FAULTS = 50;
 
 /**
  * A list of bounded length. Its length is looked at before its contents, and after MOST_FAULTS faults nobody looks any further:
  * data that are refused cost no more than sound ones.
  * @param what the things listed, by their code
  */
-export function listOf<T extends v.GenericSchema>(item: T, what: Listed, most: number, least = 0): v.ArraySchema<T, string> {
-  const needs = told({ code: 'field.list', values: { what } });
-  const tooMany = v.maxLength<unknown[], number, string>(most, told({ code: 'field.list-most', values: { what, most } }));
-  const enough = v.minLength<unknown[], number, string>(least, told({ code: 'field.list-least', values: { what, least } }));
+export function listOf<T extends v.GenericSchema>(item: T, what: ListName, most: number, least = 0): v.ArraySchema<T, string> {
+  const needs = faultText({ code: 'field.list', values: { what } });
+  const tooMany = v.maxLength<unknown[], number, string>(most, faultText({ code: 'field.list-most', values: { what, most } }));
+  const enough = v.minLength<unknown[], number, string>(least, faultText({ code: 'field.list-least', values: { what, least } }));
   const list = v.pipe(v.array(item, needs), ...(least > 0 ? [enough] : []), tooMany);
   const run: (typeof list)['~run'] = (dataset, config) => {
     const given = dataset.value;
@@ -26,7 +26,7 @@ export function listOf<T extends v.GenericSchema>(item: T, what: Listed, most: n
     const counting: v.GenericSchema = {
       ...item,
       '~run': (one, settings) => {
-        if (faults >= MOST_FAULTS) return one as v.UnknownDataset;
+        if (faults >= MAX_FAULTS) return one as v.UnknownDataset;
         const found = item['~run'](one, settings);
         faults += found.issues?.length ?? 0;
         return found;
@@ -40,8 +40,8 @@ export function listOf<T extends v.GenericSchema>(item: T, what: Listed, most: n
 /** Finite number between two bounds, both allowed; `unit` only completes the message. */
 export const numberBetween = (least: number, most: number, unit = '') =>
   v.pipe(
-    v.number(told({ code: 'field.number', values: { least, most, unit } })),
-    v.check((value) => Number.isFinite(value) && value >= least && value <= most, told({ code: 'field.between', values: { least, most, unit } })),
+    v.number(faultText({ code: 'field.number', values: { least, most, unit } })),
+    v.check((value) => Number.isFinite(value) && value >= least && value <= most, faultText({ code: 'field.between', values: { least, most, unit } })),
   );
 
 /** Nothing that is measured or counted here is smaller: what is, is a slip, and lets sums run over. */
@@ -52,70 +52,77 @@ const LEAST_LENGTH_MM = 0.01;
 /** Finite number above zero, and not so small that it cannot be meant. */
 export const positiveUpTo = (most: number, unit = '', least = LEAST_POSITIVE) =>
   v.pipe(
-    v.number(told({ code: 'field.number-above', values: { most, unit } })),
-    v.check((value) => value > 0 && value <= most, told({ code: 'field.above', values: { most, unit } })),
-    v.check((value) => !(value > 0) || value >= least, told({ code: 'field.between', values: { least, most, unit } })),
+    v.number(faultText({ code: 'field.number-above', values: { most, unit } })),
+    v.check((value) => value > 0 && value <= most, faultText({ code: 'field.above', values: { most, unit } })),
+    v.check((value) => !(value > 0) || value >= least, faultText({ code: 'field.between', values: { least, most, unit } })),
   );
 
 /** Coordinate or offset in millimetres, either sign. */
-export const coordinate = () => numberBetween(-LONGEST_MM, LONGEST_MM, 'mm');
+export const coordinate = () => numberBetween(-MAX_COORDINATE_MM, MAX_COORDINATE_MM, 'mm');
 
 /** Length in millimetres above zero. */
-export const lengthMm = () => positiveUpTo(LONGEST_MM, 'mm', LEAST_LENGTH_MM);
+export const lengthMm = () => positiveUpTo(MAX_COORDINATE_MM, 'mm', LEAST_LENGTH_MM);
 
 /** Whole number between two bounds. */
 export const wholeBetween = (least: number, most: number) =>
   v.pipe(
-    v.number(told({ code: 'field.whole-number', values: { least, most } })),
-    v.check((value) => Number.isInteger(value) && value >= least && value <= most, told({ code: 'field.whole', values: { least, most } })),
+    v.number(faultText({ code: 'field.whole-number', values: { least, most } })),
+    v.check((value) => Number.isInteger(value) && value >= least && value <= most, faultText({ code: 'field.whole', values: { least, most } })),
   );
 
 /** A name a person gives: not empty, one line, at most 120 characters. Kept as typed. */
 export const nameText = () =>
   v.pipe(
-    v.string(told(plainly('field.name'))),
-    v.check((text) => text.trim() !== '', told(plainly('field.name'))),
-    v.maxLength(120, told({ code: 'field.letters', values: { most: 120 } })),
-    v.check((text) => !hasControls(text), told(plainly('field.one-line'))),
+    v.string(faultText(messageWithoutValues('field.name'))),
+    v.check((text) => text.trim() !== '', faultText(messageWithoutValues('field.name'))),
+    v.maxLength(120, faultText({ code: 'field.letters', values: { most: 120 } })),
+    v.check((text) => !hasControls(text), faultText(messageWithoutValues('field.one-line'))),
   );
 
 /** Free text: may be empty, up to 4000 characters, line breaks allowed. */
 export const noteText = () =>
   v.pipe(
-    v.string(told(plainly('field.text'))),
-    v.maxLength(4000, told({ code: 'field.letters', values: { most: 4000 } })),
-    v.check((text) => !hasControls(text.replace(/[\n\r\t]/g, '')), told(plainly('field.controls'))),
+    v.string(faultText(messageWithoutValues('field.text'))),
+    v.maxLength(4000, faultText({ code: 'field.letters', values: { most: 4000 } })),
+    v.check((text) => !hasControls(text.replace(/[\n\r\t]/g, '')), faultText(messageWithoutValues('field.controls'))),
   );
 
 /** Short identifier inside a job file: letters, digits, hyphen, underscore. */
 export const idText = <I extends string = string>() =>
-  v.pipe(v.string(told(plainly('field.id-needed'))), v.regex(/^[A-Za-z0-9_.-]{1,40}$/, told(plainly('field.id')))) as unknown as v.GenericSchema<string, I>;
+  v.pipe(
+    v.string(faultText(messageWithoutValues('field.id-needed'))),
+    v.regex(/^[A-Za-z0-9_.-]{1,40}$/, faultText(messageWithoutValues('field.id'))),
+  ) as unknown as v.GenericSchema<string, I>;
 
 /** Id of a step of a plan: it says what the step is, so it may be long. */
 export const stepText = () =>
-  v.pipe(v.string(told(plainly('field.id-needed'))), v.regex(/^[^\s"'<>\\]{1,400}$/, told(plainly('field.step')))) as unknown as v.GenericSchema<
-    string,
-    StepId
-  >;
+  v.pipe(
+    v.string(faultText(messageWithoutValues('field.id-needed'))),
+    v.regex(/^[^\s"'<>\\]{1,400}$/, faultText(messageWithoutValues('field.step'))),
+  ) as unknown as v.GenericSchema<string, StepId>;
 
 /** True or false. */
-export const yesOrNo = () => v.boolean(told(plainly('field.boolean')));
+export const booleanField = () => v.boolean(faultText(messageWithoutValues('field.boolean')));
 
 /** One of a few words. */
-export const oneOf = <const C extends readonly string[]>(choices: C) => v.picklist(choices, told({ code: 'field.choice', values: { choices } }));
+export const oneOfWords = <const C extends readonly string[]>(choices: C) => v.picklist(choices, faultText({ code: 'field.choice', values: { choices } }));
 
 /** An id made by a device. */
-export const uuidText = () => v.pipe(v.string(told(plainly('field.id-needed'))), v.uuid(told(plainly('field.uuid'))));
+export const uuidText = () => v.pipe(v.string(faultText(messageWithoutValues('field.id-needed'))), v.uuid(faultText(messageWithoutValues('field.uuid'))));
 
 /** Colour as #rrggbb. */
 export const colourText = () =>
-  v.pipe(v.string(told(plainly('field.colour-needed'))), v.regex(/^#[0-9a-f]{6}$/i, told(plainly('field.colour'))), v.toLowerCase());
+  v.pipe(
+    v.string(faultText(messageWithoutValues('field.colour-needed'))),
+    v.regex(/^#[0-9a-f]{6}$/i, faultText(messageWithoutValues('field.colour'))),
+    v.toLowerCase(),
+  );
 
 /** Instant in ISO 8601 UTC with milliseconds, as JSON writes dates. */
 export const instantText = () =>
   v.pipe(
-    v.string(told(plainly('field.time-needed'))),
-    v.check((text) => /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/.test(text) && !Number.isNaN(Date.parse(text)), told(plainly('field.time'))),
+    v.string(faultText(messageWithoutValues('field.time-needed'))),
+    v.check((text) => /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/.test(text) && !Number.isNaN(Date.parse(text)), faultText(messageWithoutValues('field.time'))),
   );
 
 function hasControls(text: string): boolean {

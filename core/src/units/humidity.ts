@@ -1,6 +1,6 @@
-import { withPoint } from './comma';
-import { refused, understood, type Reading } from './reading';
-import { plainly } from './said';
+import { decimalPointOf } from './comma';
+import { readFailed, readOk, type Reading } from './reading';
+import { messageWithoutValues } from './said';
 
 /**
  * Reads a typed relative humidity.
@@ -8,13 +8,13 @@ import { plainly } from './said';
  * @returns percent, above 0 and at most 100, or what was expected
  */
 export function readHumidity(text: string): Reading<number> {
-  const pointed = withPoint(text);
+  const pointed = decimalPointOf(text);
   if (!pointed.ok) return pointed;
   const match = /^\s*(\d+(?:\.\d+)?|\.\d+)\s*(%?)\s*$/.exec(pointed.value);
-  if (!match) return refused({ code: 'typed.humidity', values: { text: text.trim() } });
+  if (!match) return readFailed({ code: 'typed.humidity', values: { text: text.trim() } });
   const number = Number(match[1]);
-  if (match[2] === '' && number === 1) return refused(plainly('typed.humidity-one'));
+  if (match[2] === '' && number === 1) return readFailed(messageWithoutValues('typed.humidity-one'));
   const percent = match[2] === '' && number < 1 ? number * 100 : number;
-  if (percent <= 0 || percent > 100) return refused(plainly('typed.humidity-range'));
-  return understood(percent);
+  if (percent <= 0 || percent > 100) return readFailed(messageWithoutValues('typed.humidity-range'));
+  return readOk(percent);
 }

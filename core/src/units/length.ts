@@ -1,6 +1,6 @@
-import { withPoint } from './comma';
-import { refused, understood, type Reading } from './reading';
-import { plainly } from './said';
+import { decimalPointOf } from './comma';
+import { readFailed, readOk, type Reading } from './reading';
+import { messageWithoutValues } from './said';
 
 /** Millimetres in one inch, exact by definition (1959). */
 export const MM_PER_INCH = 25.4;
@@ -39,17 +39,17 @@ const UNIT = /^(mm|cm|m|inches|inch|in|ft|"|″|'|′)$/i;
  */
 export function readLength(text: string, context: LengthContext = {}): Reading<number> {
   const trimmed = text.trim();
-  if (trimmed === '') return refused(plainly('typed.length-missing'));
+  if (trimmed === '') return readFailed(messageWithoutValues('typed.length-missing'));
   const real = /\breal$/i.test(trimmed);
   if (real && !(context.scale && context.scale > 1)) {
-    return refused(plainly('typed.length-real'));
+    return readFailed(messageWithoutValues('typed.length-real'));
   }
   const negative = /^[-−]/.test(trimmed);
-  const body = withPoint(trimmed.replace(/\s*\breal$/i, '').replace(/^[-−+]\s*/, ''));
+  const body = decimalPointOf(trimmed.replace(/\s*\breal$/i, '').replace(/^[-−+]\s*/, ''));
   if (!body.ok) return body;
   const magnitude = sumOfTerms(tokens(body.value), context.bare ?? 'mm');
-  if (magnitude === null || !Number.isFinite(magnitude)) return refused({ code: 'typed.length', values: { text: trimmed } });
-  return understood(((negative ? -1 : 1) * magnitude) / (real ? (context.scale as number) : 1));
+  if (magnitude === null || !Number.isFinite(magnitude)) return readFailed({ code: 'typed.length', values: { text: trimmed } });
+  return readOk(((negative ? -1 : 1) * magnitude) / (real ? (context.scale as number) : 1));
 }
 
 function tokens(body: string): string[] {

@@ -2,7 +2,7 @@
  * What is worked out at most. Far above what anybody masks in one piece, and low enough that a part takes about a second. Rules of
  * thumb, measured on two slow cores.
  */
-export const MOST = {
+export const LIMITS = {
   /** Times a line goes round a tube or cone. */
   turns: 200,
   /** Straight pieces one line is drawn in. */
@@ -21,4 +21,4 @@ export const MOST = {
 } as const;
 
 /** The arrangement is exact up to this far from the origin of a sheet, mm. */
-export const FARTHEST_MM = 33_000;
+export const MAX_DISTANCE_MM = 33_000;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { halved, numberIn, readNumber } from '.';
+import { bisect, numberOrNaN, readNumber } from '.';
 
 describe('a typed number', () => {
   it.each([
@@ -14,17 +14,17 @@ describe('a typed number', () => {
   ])('%j is %d', (text, value) => expect(readNumber(text)).toEqual({ ok: true, value }));
   it.each(['12 mm', '0x10', 'Infinity', '1e999', 'two', '--1'])('%j is refused with what was typed', (text) => {
     expect(readNumber(text)).toEqual({ ok: false, why: { code: 'typed.number', values: { text } } });
-    expect(numberIn(text)).toBeNaN();
+    expect(numberOrNaN(text)).toBeNaN();
   });
   it('nothing is no 0', () => expect(readNumber('  ')).toEqual({ ok: false, why: { code: 'typed.number-missing', values: {} } }));
   it('as it is written it is read back', () => {
-    fc.assert(fc.property(fc.double({ noNaN: true, noDefaultInfinity: true }), (value) => Math.abs(numberIn(String(value)) - value) === 0));
+    fc.assert(fc.property(fc.double({ noNaN: true, noDefaultInfinity: true }), (value) => Math.abs(numberOrNaN(String(value)) - value) === 0));
   });
 });
 
 it('halving finds where a condition stops to hold', () => {
   fc.assert(
-    fc.property(fc.double({ min: 0, max: 1, noNaN: true }), (edge) => Math.abs(halved(0, 1, 50, (at) => at < edge) - edge) < 1e-12),
+    fc.property(fc.double({ min: 0, max: 1, noNaN: true }), (edge) => Math.abs(bisect(0, 1, 50, (at) => at < edge) - edge) < 1e-12),
     { numRuns: 200 },
   );
 });

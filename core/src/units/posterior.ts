@@ -1,5 +1,5 @@
 /** What is known of a factor that figures are multiplied by: its middle, and between what it lies two in three times. */
-export interface FactorKnown {
+export interface FactorEstimate {
   readonly factor: number;
   readonly low: number;
   readonly high: number;
@@ -8,21 +8,21 @@ export interface FactorKnown {
 }
 
 /** So far the logarithm of a factor is looked at: from a third to three times. */
-export const FACTOR_REACH = Math.log(3);
+export const LOG_FACTOR_RANGE = Math.log(3);
 // A grid over it, in steps of half a percent.
 const STEPS = 440;
-const GRID = Array.from({ length: STEPS + 1 }, (_, index) => -FACTOR_REACH + (2 * FACTOR_REACH * index) / STEPS);
+const GRID = Array.from({ length: STEPS + 1 }, (_, index) => -LOG_FACTOR_RANGE + (2 * LOG_FACTOR_RANGE * index) / STEPS);
 
 /** Before anything was seen: log-normal with median 1, and this spread of the logarithm. */
-export const factorUnseen = (spread: number): FactorKnown => ({ factor: 1, low: Math.exp(-spread), high: Math.exp(spread), count: 0 });
+export const factorPrior = (spread: number): FactorEstimate => ({ factor: 1, low: Math.exp(-spread), high: Math.exp(spread), count: 0 });
 
 /**
  * What observations say about a factor: the posterior of its logarithm, by a grid.
  * @param spread of the logarithm before anything was seen; the median is 1
  * @param seen of each observation, how likely it is where the logarithm of the factor is so much
  */
-export function factorKnown(spread: number, seen: readonly ((log: number) => number)[]): FactorKnown {
-  if (seen.length === 0) return factorUnseen(spread);
+export function factorPosterior(spread: number, seen: readonly ((log: number) => number)[]): FactorEstimate {
+  if (seen.length === 0) return factorPrior(spread);
   const weights = GRID.map((log) => seen.reduce((all, likelihood) => all * likelihood(log), Math.exp(-(log * log) / (2 * spread ** 2))));
   const at = quantiles(weights);
   return { factor: Math.exp(at(0.5)), low: Math.exp(at(0.1587)), high: Math.exp(at(0.8413)), count: seen.length };
@@ -38,6 +38,6 @@ function quantiles(weights: readonly number[]): (share: number) => number {
     const index = sums.findIndex((one) => one >= wanted);
     if (index <= 0) return GRID[0]!;
     const part = (wanted - sums[index - 1]!) / (sums[index]! - sums[index - 1]!);
-    return GRID[index - 1]! + part * (GRID[index]! - GRID[index - 1]!) + FACTOR_REACH / STEPS;
+    return GRID[index - 1]! + part * (GRID[index]! - GRID[index - 1]!) + LOG_FACTOR_RANGE / STEPS;
   };
 }

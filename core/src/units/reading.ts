@@ -1,7 +1,7 @@
-import type { NoValues, Said } from './said';
+import type { NoValues, Message } from './said';
 
 /** Why something a person typed was not understood; `text` is what was typed. */
-export interface ReadingSays {
+export interface ReadingMessages {
   readonly 'typed.length-missing': NoValues;
   readonly 'typed.length-real': NoValues;
   /** A comma before three digits: both ways it can be read. */
@@ -17,10 +17,10 @@ export interface ReadingSays {
 }
 
 /** What came of reading something a person typed: the value, or what was and was not understood. */
-export type Reading<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly why: Said };
+export type Reading<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly why: Message };
 
 /** Wraps a value that was understood. */
-export const understood = <T>(value: T): Reading<T> => ({ ok: true, value });
+export const readOk = <T>(value: T): Reading<T> => ({ ok: true, value });
 
 /** Wraps a refusal; it is told at the field. */
-export const refused = (why: Said): Reading<never> => ({ ok: false, why });
+export const readFailed = (why: Message): Reading<never> => ({ ok: false, why });

@@ -5,7 +5,7 @@
  * @param decimals digits kept after the point
  * @returns a copy; -0 becomes 0; a number that is not finite becomes null, as JSON would write it
  */
-export function rounded<T>(value: T, decimals = 6): T {
+export function roundNumbers<T>(value: T, decimals = 6): T {
   const factor = 10 ** decimals;
   return roundWith(value, (number) => (Number.isFinite(number) ? Math.round(number * factor) / factor + 0 : null)) as T;
 }

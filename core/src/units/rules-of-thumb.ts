@@ -1,6 +1,6 @@
 /** What may be wanted most of an order of coats. */
-export const WISHES = ['work', 'finish', 'risk', 'material'] as const;
-export type Wish = (typeof WISHES)[number];
+export const AIMS = ['work', 'finish', 'risk', 'material'] as const;
+export type Aim = (typeof AIMS)[number];
 
 /**
  * Figures that shops differ on. None is physics: each is a starting value, shown as an estimate.

@@ -5,7 +5,7 @@ export interface Span {
 }
 
 /** What several windows leave together: from when the last of them opens until the first closes. */
-export function commonSpan(spans: readonly Span[]): Span {
+export function intersectSpans(spans: readonly Span[]): Span {
   const ends = spans.flatMap(({ to }) => (to === null ? [] : [to]));
   return { from: Math.max(...spans.map(({ from }) => from)), to: ends.length > 0 ? Math.min(...ends) : null };
 }

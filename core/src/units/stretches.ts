@@ -1,8 +1,8 @@
 /** From where to where along something. */
-export type FromTo = readonly [from: number, to: number];
+export type Interval = readonly [from: number, to: number];
 
 /** Stretches in order; those that meet, or nearly do, are one. */
-export function joinedStretches(stretches: readonly FromTo[], leeway = 0): FromTo[] {
+export function mergeIntervals(stretches: readonly Interval[], leeway = 0): Interval[] {
   const joined: [number, number][] = [];
   for (const [from, to] of [...stretches].sort(([a], [b]) => a - b)) {
     const last = joined.at(-1);

@@ -1,6 +1,6 @@
-import { withPoint } from './comma';
-import { withMinus } from './number';
-import { refused, understood, type Reading } from './reading';
+import { decimalPointOf } from './comma';
+import { minusSignOf } from './number';
+import { readFailed, readOk, type Reading } from './reading';
 
 /** Degrees between absolute zero and 0 °C (exact by definition). */
 export const KELVIN_AT_ZERO_C = 273.15;
@@ -15,10 +15,10 @@ export const fahrenheitOf = (degreesC: number): number => (degreesC * 9) / 5 + 3
  * @returns °C, or what was expected
  */
 export function readTemperature(text: string, bare: 'C' | 'F' = 'C'): Reading<number> {
-  const pointed = withPoint(text);
+  const pointed = decimalPointOf(text);
   if (!pointed.ok) return pointed;
   const match = /^\s*([-−+]?\d+(?:\.\d+)?)\s*(?:°\s*)?([cf])?\s*$/i.exec(pointed.value);
-  if (!match) return refused({ code: 'typed.temperature', values: { text: text.trim() } });
-  const degrees = Number(withMinus(match[1]!));
-  return understood((match[2] ?? bare).toUpperCase() === 'F' ? ((degrees - 32) * 5) / 9 : degrees);
+  if (!match) return readFailed({ code: 'typed.temperature', values: { text: text.trim() } });
+  const degrees = Number(minusSignOf(match[1]!));
+  return readOk((match[2] ?? bare).toUpperCase() === 'F' ? ((degrees - 32) * 5) / 9 : degrees);
 }

@@ -1,7 +1,7 @@
-import type { NoValues, Said } from './said';
+import type { NoValues, Message } from './said';
 
 /** Things that stand in lists, as a reader of a file would call them. */
-export const LISTED = [
+export const LIST_NAMES = [
   'areas',
   'cards',
   'cells',
@@ -37,7 +37,7 @@ export const LISTED = [
   'tapes',
   'things',
 ] as const;
-export type Listed = (typeof LISTED)[number];
+export type ListName = (typeof LIST_NAMES)[number];
 
 interface Bounds {
   readonly least: number;
@@ -46,14 +46,14 @@ interface Bounds {
 }
 
 /** What is wrong with a value, whatever it is a value of. */
-export interface FieldSays {
+export interface FieldMessages {
   readonly 'field.unknown': NoValues;
   readonly 'field.missing': NoValues;
   /** A fault of a kind no schema of ours has words for. */
   readonly 'field.other': { readonly message: string };
-  readonly 'field.list': { readonly what: Listed };
-  readonly 'field.list-most': { readonly what: Listed; readonly most: number };
-  readonly 'field.list-least': { readonly what: Listed; readonly least: number };
+  readonly 'field.list': { readonly what: ListName };
+  readonly 'field.list-most': { readonly what: ListName; readonly most: number };
+  readonly 'field.list-least': { readonly what: ListName; readonly least: number };
   readonly 'field.number': Bounds;
   readonly 'field.between': Bounds;
   readonly 'field.number-above': Omit<Bounds, 'least'>;
@@ -92,10 +92,10 @@ export interface FieldSays {
   readonly 'field.place-in-space': NoValues;
 }
 /** What is written into a schema as the message of a fault: a code and its values, to be read by `heard`. */
-export const told = ({ code, values }: Said): string => `${code} ${JSON.stringify(values)}`;
+export const faultText = ({ code, values }: Message): string => `${code} ${JSON.stringify(values)}`;
 
 /** Reads the message of a fault of a schema. */
-export function heard(message: string): Said {
+export function parseFaultText(message: string): Message {
   const [, code, values] = /^([a-z]+\.[a-z-]+) (\{.*\})$/s.exec(message) ?? [];
-  return code && values ? { code, values: JSON.parse(values) as Said['values'] } : { code: 'field.other', values: { message } };
+  return code && values ? { code, values: JSON.parse(values) as Message['values'] } : { code: 'field.other', values: { message } };
 }

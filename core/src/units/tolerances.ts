@@ -17,4 +17,4 @@ export const TOLERANCE = {
 } as const;
 
 /** Longest coordinate accepted, in millimetres: 30 m, beyond any part that is masked in one piece. */
-export const LONGEST_MM = 30_000;
+export const MAX_COORDINATE_MM = 30_000;

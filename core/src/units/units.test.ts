@@ -1,4 +1,4 @@
-import { readHumidity, readTemperature, rounded, showMinutes } from '.';
+import { readHumidity, readTemperature, roundNumbers, showMinutes } from '.';
 
 const valueOf = (reading: { ok: boolean; value?: number }) => (reading.ok ? reading.value : undefined);
 
@@ -29,5 +29,5 @@ it.each([
 ])('writes %d minutes as %s', (minutes, text) => expect(showMinutes(minutes)).toBe(text));
 
 it('rounds every number of a plan and leaves the rest', () => {
-  expect(rounded({ a: [1.00000049, -1e-9], b: 'x', c: null, d: Infinity, e: true })).toEqual({ a: [1, 0], b: 'x', c: null, d: null, e: true });
+  expect(roundNumbers({ a: [1.00000049, -1e-9], b: 'x', c: null, d: Infinity, e: true })).toEqual({ a: [1, 0], b: 'x', c: null, d: null, e: true });
 });

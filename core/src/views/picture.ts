@@ -1,13 +1,13 @@
 import { type Path, type Point } from '../curves';
 import { areaFinder } from '../areas';
 import type { Design, Shelf } from '../job';
-import { onPiece, VIEW_AXES, type PartBoard, type ViewName } from '../lines';
-import { cross, dot, type SkinFacets, unit, type Space } from '../surface';
-import { rounded, type LineId, type PartId, twoOf, theFirst } from '../units';
-import { workOutParts, type Coordinates, type PartWork, type WorkStore } from '../setout';
+import { pointOnPiece, VIEW_AXES, type PartFrame, type ViewName } from '../lines';
+import { cross, dot, type SkinFacets, unitVector, type SpacePoint } from '../surface';
+import { roundNumbers, type LineId, type PartId, firstTwo, firstItem } from '../units';
+import { workOutParts, type Coordinates, type PartWork, type PartCache } from '../setout';
 
 /** Where the whole piece is looked at from. */
-export type Look =
+export type ViewPoint =
   | { readonly view: ViewName }
   /** Degrees round to the left from the side one sees first, and up from level. */
   | { readonly turnDeg: number; readonly riseDeg: number };
@@ -31,9 +31,9 @@ export interface Picture {
 }
 
 interface Eye {
-  readonly into: Space;
-  readonly across: Space;
-  readonly up: Space;
+  readonly into: SpacePoint;
+  readonly across: SpacePoint;
+  readonly up: SpacePoint;
 }
 
 /** Facets a round or folded part is drawn with, round and along. */
@@ -41,7 +41,7 @@ const ROUND = 60;
 const ALONG = 48;
 
 /** Draws the whole piece from its parts, from their real geometry. */
-export function pictureOf(design: Design, shelf: Shelf, look: Look, store?: WorkStore): Picture {
+export function drawPiece(design: Design, shelf: Shelf, look: ViewPoint, store?: PartCache): Picture {
   const works = workOutParts(design, store);
   const eye = eyeOf(look);
   const colours = new Map(shelf.finishes.map(({ id, colour }) => [id, colour]));
@@ -58,18 +58,18 @@ export function pictureOf(design: Design, shelf: Shelf, look: Look, store?: Work
     { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity },
   );
   const sound = places.length > 0 ? box : { minX: 0, minY: 0, maxX: 1, maxY: 1 };
-  return rounded({ patches: patches.map(({ depth: _, ...patch }) => patch), lines, rims, box: sound }, 2);
+  return roundNumbers({ patches: patches.map(({ depth: _, ...patch }) => patch), lines, rims, box: sound }, 2);
 }
 
-function eyeOf(look: Look): Eye {
+function eyeOf(look: ViewPoint): Eye {
   if ('view' in look) return VIEW_AXES[look.view];
-  const [turn, rise] = twoOf([look.turnDeg, look.riseDeg].map((degrees) => (degrees * Math.PI) / 180));
+  const [turn, rise] = firstTwo([look.turnDeg, look.riseDeg].map((degrees) => (degrees * Math.PI) / 180));
   const into = { x: -Math.sin(turn) * Math.cos(rise), y: Math.cos(turn) * Math.cos(rise), z: -Math.sin(rise) };
-  const across = unit(cross(into, { x: 0, y: 0, z: 1 }));
+  const across = unitVector(cross(into, { x: 0, y: 0, z: 1 }));
   return { into, across, up: cross(across, into) };
 }
 
-const seen = (at: Space, { across, up }: Eye): Coordinates => [dot(at, across), dot(at, up)];
+const seen = (at: SpacePoint, { across, up }: Eye): Coordinates => [dot(at, across), dot(at, up)];
 
 type Patch = PicturePatch & { readonly depth: number };
 
@@ -82,24 +82,30 @@ function patchesOf(work: PartWork, eye: Eye, colours: ReadonlyMap<string, string
   const { facets, seam } = board.drawn;
   if (!facets) return work.arrangement.areas.flatMap(({ rings }, area) => flatPatches(work, rings, colourOf(area), eye));
   return cellsOf(work, facets).flatMap(({ corners, middle, area }) => {
-    const { at, out } = onPiece(board, middle);
+    const { at, out } = pointOnPiece(board, middle);
     const back = dot(out, eye.into) >= 0;
     // The inside of a closed part is never seen.
     if (back && seam) return [];
     return [
-      { part: work.part.id, colour: colourOf(area), back, points: corners.map((corner) => seen(onPiece(board, corner).at, eye)), depth: dot(at, eye.into) },
+      {
+        part: work.part.id,
+        colour: colourOf(area),
+        back,
+        points: corners.map((corner) => seen(pointOnPiece(board, corner).at, eye)),
+        depth: dot(at, eye.into),
+      },
     ];
   });
 }
 
 /** A flat area with its holes as one polygon, cut open along a hair from rim to hole. */
 function flatPatches({ part, setOut }: PartWork, rings: readonly (readonly Point[])[], colour: string, eye: Eye): Patch[] {
-  const [rim, holes] = [theFirst(rings), rings.slice(1)];
+  const [rim, holes] = [firstItem(rings), rings.slice(1)];
   const joined = holes.reduce<readonly Point[]>((outer, hole) => bridged(outer, hole), rim);
   const middle = rim.reduce((sum, { x, y }) => ({ x: sum.x + x / rim.length, y: sum.y + y / rim.length }), { x: 0, y: 0 });
-  const { at, out } = onPiece(setOut.board, middle);
+  const { at, out } = pointOnPiece(setOut.board, middle);
   const back = dot(out, eye.into) >= -1e-9;
-  return [{ part: part.id, colour, back, points: joined.map((place) => seen(onPiece(setOut.board, place).at, eye)), depth: dot(at, eye.into) }];
+  return [{ part: part.id, colour, back, points: joined.map((place) => seen(pointOnPiece(setOut.board, place).at, eye)), depth: dot(at, eye.into) }];
 }
 
 function bridged(outer: readonly Point[], hole: readonly Point[]): Point[] {
@@ -146,13 +152,13 @@ function cellsOf(work: PartWork, { placeAt, holds, long }: SkinFacets): Cell[] {
 }
 
 /** Stretches of a line on the side one sees. */
-function seenRuns(piece: Path, board: PartBoard, eye: Eye): Coordinates[][] {
+function seenRuns(piece: Path, board: PartFrame, eye: Eye): Coordinates[][] {
   const runs: Coordinates[][] = [];
   let open = false;
   const every = Math.max(1, Math.floor(piece.length / 80));
   piece.forEach((point, index) => {
     if (index % every !== 0 && index !== piece.length - 1) return;
-    const { at, out } = onPiece(board, point);
+    const { at, out } = pointOnPiece(board, point);
     if (dot(out, eye.into) > 1e-9) {
       open = false;
       return;
@@ -165,4 +171,4 @@ function seenRuns(piece: Path, board: PartBoard, eye: Eye): Coordinates[][] {
 }
 
 const rimsOf = ({ part, setOut: { board } }: PartWork, eye: Eye): Picture['rims'] =>
-  board.drawn.shownRims().map((rim) => ({ part: part.id, points: rim.map((place) => seen(onPiece(board, place).at, eye)) }));
+  board.drawn.shownRims().map((rim) => ({ part: part.id, points: rim.map((place) => seen(pointOnPiece(board, place).at, eye)) }));

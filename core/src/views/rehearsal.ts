@@ -1,22 +1,22 @@
-import { ladderOf } from '../finish';
+import { coatSteps } from '../finish';
 import type { Shelf } from '../job';
-import { plainly, type NoValues, type SaidOf, type FinishId, type PartId } from '../units';
+import { messageWithoutValues, type NoValues, type MessageOf, type FinishId, type PartId } from '../units';
 import { masksOn, type Plan, type StagePlan } from '../plan';
 
 /** A moment of a job. */
-export interface MomentSays {
+export interface MomentMessages {
   readonly 'moment.ready': { readonly masked: boolean };
   readonly 'moment.coat': { readonly finish: FinishId; readonly coat: number; readonly coats: number };
   readonly 'moment.pulled': NoValues;
 }
-export type MomentSaid = SaidOf<MomentSays>;
+export type MomentMessage = MessageOf<MomentMessages>;
 
 /** What one would see at a moment of the job. */
 export interface Moment {
   /** Minutes from the start of the job. */
   readonly atMin: number;
   readonly stage: number;
-  readonly what: MomentSaid;
+  readonly what: MomentMessage;
   readonly pictures: readonly { readonly part: PartId; readonly areas: readonly MomentArea[] }[];
   /** Stages whose masks are on. */
   readonly masks: readonly number[];
@@ -61,7 +61,7 @@ function stageMoments(plan: Plan, shelf: Shelf, stage: StagePlan, seen: Seen): M
   const ladders = new Map<string, string[]>();
   const colourOf = (ground: string, count: number): string => {
     if (count === 0) return ground;
-    const known = ladders.get(ground) ?? ladderOf(finish, ground, stage.coats).map(({ colour }) => colour);
+    const known = ladders.get(ground) ?? coatSteps(finish, ground, stage.coats).map(({ colour }) => colour);
     ladders.set(ground, known);
     return known[count - 1]!;
   };
@@ -74,17 +74,17 @@ function stageMoments(plan: Plan, shelf: Shelf, stage: StagePlan, seen: Seen): M
         return { code, colour: shown, covered: on && covered };
       }),
     }));
-  const moment = (atMin: number, what: MomentSaid, count: number | 'all', on: boolean): Moment => ({
+  const moment = (atMin: number, what: MomentMessage, count: number | 'all', on: boolean): Moment => ({
     atMin,
     stage: stage.number,
     what,
     pictures: pictures(count, on),
     masks: on ? masks : [],
   });
-  const coat = (index: number): MomentSaid => ({ code: 'moment.coat', values: { finish: finish.name, coat: index + 1, coats: stage.coats } });
+  const coat = (index: number): MomentMessage => ({ code: 'moment.coat', values: { finish: finish.name, coat: index + 1, coats: stage.coats } });
   return [
     moment(coats[0]?.startMin ?? stage.startMin, { code: 'moment.ready', values: { masked: masks.length > 0 } }, 0, true),
     ...coats.map(({ endMin }, index) => moment(endMin, coat(index), index + 1 === stage.coats ? 'all' : index + 1, true)),
-    ...(pull ? [moment(pull.endMin, plainly('moment.pulled'), 'all', false)] : []),
+    ...(pull ? [moment(pull.endMin, messageWithoutValues('moment.pulled'), 'all', false)] : []),
   ];
 }

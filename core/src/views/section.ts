@@ -3,7 +3,7 @@ import type { Shelf } from '../job';
 import type { Tape } from '../tape';
 import { RULE_OF_THUMB, type AreaId, type LineId, type PartId } from '../units';
 import { linesIn, type Plan, type StagePlan } from '../plan';
-import type { Coordinates, LinePlace } from '../setout';
+import type { Coordinates, LinePoint } from '../setout';
 
 /** One thing in a cut through the edge, from below upwards. */
 export interface SectionLayer {
@@ -140,7 +140,7 @@ export function ridgeAt(plan: Plan, spot: LineSpot): EdgeRidge {
 }
 
 /** Place of a distance along a line as the plan draws it; null where no piece of it is there. */
-export function pointOnLine(pieces: readonly (readonly LinePlace[])[], at: number): Coordinates | null {
+export function pointOnLine(pieces: readonly (readonly LinePoint[])[], at: number): Coordinates | null {
   for (const piece of pieces) {
     const next = piece.findIndex(([, , along]) => along >= at - 1e-6);
     if (next < 0 || at < piece[0]![2] - 1e-6) continue;

@@ -1,6 +1,6 @@
-import { boxOf } from '../curves';
+import { boundingBox } from '../curves';
 import { areaFinder } from '../areas';
-import { isLine, lyingIn, type LineItem, type Plan, type StagePlan } from '../plan';
+import { isLine, itemsLyingIn, type LineItem, type Plan, type StagePlan } from '../plan';
 import { outlineOf, type Coordinates, type PartPlan } from '../setout';
 
 /** A stroke of the gun, on the sheet, mm. */
@@ -27,9 +27,9 @@ interface TapedEdge {
 export function sprayArrows(plan: Plan, part: PartPlan, stage: StagePlan): SprayArrow[] {
   const open = new Set((stage.pictures.find((picture) => picture.part === part.id)?.areas ?? []).filter((area) => area.open).map(({ code }) => code));
   if (open.size === 0) return [];
-  const edges = edgesOf(part, lyingIn(plan.items, stage).filter(isLine));
+  const edges = edgesOf(part, itemsLyingIn(plan.items, stage).filter(isLine));
   if (edges.length === 0) return [];
-  const box = boxOf(part.ring.map(([x, y]) => ({ x, y })));
+  const box = boundingBox(part.ring.map(([x, y]) => ({ x, y })));
   const step = Math.max(box.maxX - box.minX, box.maxY - box.minY) / ACROSS;
   const areaOf = areaFinder(part.areas.map(outlineOf));
   /** What a place is in this stage; off the part it is neither open nor covered. */

@@ -3,14 +3,14 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
-import { LARGEST_PHOTO_BYTES, type Job, type JobSummary } from '@lintrel/core';
+import { MAX_PHOTO_BYTES, type Job, type JobSummary } from '@lintrel/core';
 import { pino } from 'pino';
 import request from 'supertest';
 import { createApp } from '../http/app';
 import { startTestServer, tell, type TestServer } from '../testing';
 import { thinPhotos, thinRevisions } from '../db/thin';
 import { exportJobs } from './job-files';
-import { backupIfDue, KEPT, listBackups, makeBackup, openBackups } from './nightly';
+import { backupIfDue, MAX_BACKUPS, listBackups, makeBackup, openBackups } from './nightly';
 import { checkedBackup } from './read';
 import { restoreBackup } from './restore';
 import { KEPT_TABLES } from './tables';
@@ -141,7 +141,7 @@ describe('a damaged one', () => {
 
 it('holds the photos, as large as they may be', async () => {
   for (let photo = 0; photo < 9; photo++)
-    await shop.pool.query('INSERT INTO photos (id, job_id, bytes) SELECT gen_random_uuid(), id, $1 FROM jobs LIMIT 1', [randomBytes(LARGEST_PHOTO_BYTES)]);
+    await shop.pool.query('INSERT INTO photos (id, job_id, bytes) SELECT gen_random_uuid(), id, $1 FROM jobs LIMIT 1', [randomBytes(MAX_PHOTO_BYTES)]);
   await writeBackup(shop.pool, file('photos'));
   const other = await empty();
   await restoreBackup(other.pool, file('photos'));
@@ -192,7 +192,7 @@ describe('the daily one', () => {
   it('lets the oldest go, and can be put back as any other', async () => {
     for (let number = 4; number < 20; number++) await makeBackup(shop.pool, kept, day(number));
     const list = await listBackups(kept);
-    expect(list).toHaveLength(KEPT);
+    expect(list).toHaveLength(MAX_BACKUPS);
     expect(list[0]!.at).toBe('2026-01-19T03:00:05.000Z');
     expect((await checkedBackup(join(kept, list[0]!.name))).rows).toBeGreaterThan(50);
   });
@@ -205,7 +205,7 @@ describe('the daily one', () => {
       hub: shop.hub,
       backups: openBackups(shop.pool, kept, pino({ level: 'silent' })),
     });
-    expect((await request(app).get('/api/shop/backups').expect(200)).body).toMatchObject({ made: true, most: KEPT });
+    expect((await request(app).get('/api/shop/backups').expect(200)).body).toMatchObject({ made: true, most: MAX_BACKUPS });
     const { body } = await request(app).post('/api/shop/backups').expect(201);
     expect(Date.now() - Date.parse((body as { backups: { at: string }[] }).backups[0]!.at)).toBeLessThan(60_000);
     expect((await request(shop.app).get('/api/shop/backups').expect(200)).body).toMatchObject({ made: false, backups: [] });

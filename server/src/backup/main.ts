@@ -1,5 +1,5 @@
 import { stat } from 'node:fs/promises';
-import { connectionLost, openPool } from '../db/pool';
+import { isConnectionLost, openPool } from '../db/pool';
 import { exportJobs } from './job-files';
 import { BackupFault } from './read';
 import { restoreBackup } from './restore';
@@ -17,7 +17,7 @@ export async function backupMain(command: 'backup' | 'restore' | 'export', file:
     process.stdout.write(`${file}: ${await COMMANDS[command](pool, file, passphrase)}\n`);
     return 0;
   } catch (error) {
-    if (!(error instanceof BackupFault) && !connectionLost(error) && typeof (error as NodeJS.ErrnoException).code !== 'string') throw error;
+    if (!(error instanceof BackupFault) && !isConnectionLost(error) && typeof (error as NodeJS.ErrnoException).code !== 'string') throw error;
     process.stderr.write(`${file}: ${(error as Error).message}\n`);
     return 2;
   } finally {

@@ -4,7 +4,7 @@ import type { BackupFailure, BackupKept, Backups as BackupsAnswer } from '@lintr
 import type pg from 'pg';
 import type { Logger } from 'pino';
 import { purgeDeleted } from '../db/put-away';
-import { connectionLost, openPatient } from '../db/pool';
+import { isConnectionLost, openUnlimitedClient } from '../db/pool';
 import { thinAir } from '../db/air';
 import { findBackupKey } from '../db/backup-key';
 import { thinPhotos, thinRevisions } from '../db/thin';
@@ -14,7 +14,7 @@ import { removeLeftovers, writeBackup } from './write';
 const EVERY_MS = 24 * 60 * 60_000;
 const LOOK_MS = 60 * 60_000;
 /** How many are kept. */
-export const KEPT = 14;
+export const MAX_BACKUPS = 14;
 /** Free space below which whoever runs the shop is warned: room for this many backups like the last, and no less than so many bytes. */
 const FREE_BACKUPS = 3;
 const MIN_FREE_BYTES = 500_000_000;
@@ -46,7 +46,7 @@ export async function listBackups(folder: string): Promise<BackupKept[]> {
 export async function makeBackup(pool: pg.Pool, folder: string, now: Date = new Date()): Promise<void> {
   await mkdir(folder, { recursive: true, mode: 0o700 });
   await writeBackup(pool, join(folder, `lintrel-${now.toISOString().slice(0, 19).replaceAll(':', '-')}.backup`), now);
-  for (const { name } of (await listBackups(folder)).slice(KEPT)) await rm(join(folder, name), { force: true });
+  for (const { name } of (await listBackups(folder)).slice(MAX_BACKUPS)) await rm(join(folder, name), { force: true });
 }
 
 /**
@@ -59,7 +59,7 @@ export async function backupIfDue(pool: pg.Pool, folder: string, now: Date = new
     return !newest || now.getTime() - Date.parse(newest.at) >= EVERY_MS;
   };
   if (!(await due())) return false;
-  const client = openPatient(pool);
+  const client = openUnlimitedClient(pool);
   await client.connect();
   try {
     const { rows } = await client.query<{ mine: boolean }>('SELECT pg_try_advisory_lock($1) AS mine', [LOCK]);
@@ -117,7 +117,7 @@ export function openBackups(pool: pg.Pool, folder: string, log: Logger, firstLoo
     async state() {
       const [backups, freeBytes, key] = await Promise.all([listBackups(folder), freeIn(folder), findBackupKey(pool)]);
       const wanted = Math.max(MIN_FREE_BYTES, FREE_BACKUPS * (backups[0]?.bytes ?? 0));
-      return { made: true, most: KEPT, backups, failure, freeBytes, low: freeBytes !== null && freeBytes < wanted, keySet: key !== null };
+      return { made: true, most: MAX_BACKUPS, backups, failure, freeBytes, low: freeBytes !== null && freeBytes < wanted, keySet: key !== null };
     },
     stop() {
       clearTimeout(first);
@@ -147,5 +147,5 @@ function whyOf(error: unknown): BackupFailure['why'] {
   if (code === 'ENOSPC' || code === 'EDQUOT') return 'full';
   if (code === 'EROFS' || code === 'EACCES' || code === 'EPERM') return 'denied';
   if (code === 'ENOENT' || code === 'ENOTDIR' || code === 'EEXIST') return 'folder';
-  return connectionLost(error) || /^[0-9A-Z]{5}$/.test(code) ? 'database' : 'other';
+  return isConnectionLost(error) || /^[0-9A-Z]{5}$/.test(code) ? 'database' : 'other';
 }

@@ -1,9 +1,9 @@
 import type pg from 'pg';
 import { migrate } from '../db/migrate';
-import { openPatient, transacted, type Queryable } from '../db/pool';
+import { openUnlimitedClient, runTransaction, type Queryable } from '../db/pool';
 import { findBackupKey } from '../db/backup-key';
-import { canSignIn, isAnyoneHere, keepSetUpCode } from '../db/people';
-import { asTyped, hashOf, newCode } from '../people/secrets';
+import { canSignIn, isAnyoneHere, saveSetUpCode } from '../db/people';
+import { normalizeCode, tokenHash, newCode } from '../people/secrets';
 import { BackupFault, checkedBackup, rowsOf } from './read';
 import { decryptedSecrets } from './secrets';
 import { columnsOf, KEPT_TABLES, schemaOf, type KeptTable } from './tables';
@@ -27,10 +27,10 @@ export interface Restored {
 export async function restoreBackup(pool: pg.Pool, path: string, passphrase: string | null = null): Promise<Restored> {
   const { schema, rows } = await checkedBackup(path);
   await migrate(pool);
-  const client = openPatient(pool);
+  const client = openUnlimitedClient(pool);
   await client.connect();
   try {
-    return await transacted(client, async (db) => {
+    return await runTransaction(client, async (db) => {
       const own = await schemaOf(db);
       if (schema > own) throw new BackupFault(`it was written by a newer program: its tables are of ${schema}, here of ${own}`);
       await mustBeUntouched(db);
@@ -67,7 +67,7 @@ async function putSecretsBack(db: Queryable, encrypted: string, passphrase: stri
 
 async function newSetUpCode(db: Queryable): Promise<string> {
   const code = newCode();
-  await keepSetUpCode(db, hashOf(asTyped(code)));
+  await saveSetUpCode(db, tokenHash(normalizeCode(code)));
   return code;
 }
 

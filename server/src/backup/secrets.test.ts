@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import request from 'supertest';
-import { keepBackupKey } from '../db/backup-key';
-import { insertPerson, keepSetUpCode, updatePerson } from '../db/people';
-import { asTyped, hashOf, keptSecret, newCode } from '../people/secrets';
+import { saveBackupKey } from '../db/backup-key';
+import { insertPerson, saveSetUpCode, updatePerson } from '../db/people';
+import { normalizeCode, tokenHash, hashSecret, newCode } from '../people/secrets';
 import { startTestServer, type TestServer } from '../testing';
 import { MAX_LINE_LENGTH } from './format';
 import { checkedBackup } from './read';
@@ -23,12 +23,12 @@ let shop: TestServer;
 
 beforeAll(async () => {
   shop = await startTestServer({ signIn: true, demo: false });
-  const owner = await insertPerson(shop.pool, { name: 'Rue', role: 'owner', passphrase: await keptSecret('seven grey geese') });
-  const painter = await insertPerson(shop.pool, { name: 'Bo', role: 'painter', passphrase: await keptSecret('eight grey geese') });
-  await updatePerson(shop.pool, painter!.id, { pin: await keptSecret('4711') });
+  const owner = await insertPerson(shop.pool, { name: 'Rue', role: 'owner', passphrase: await hashSecret('seven grey geese') });
+  const painter = await insertPerson(shop.pool, { name: 'Bo', role: 'painter', passphrase: await hashSecret('eight grey geese') });
+  await updatePerson(shop.pool, painter!.id, { pin: await hashSecret('4711') });
   expect(owner).not.toBeNull();
   await writeBackup(shop.pool, file('bare'));
-  await keepBackupKey(shop.pool, await newBackupKey(PASSPHRASE), 'Rue');
+  await saveBackupKey(shop.pool, await newBackupKey(PASSPHRASE), 'Rue');
   await writeBackup(shop.pool, file('encrypted'));
 });
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -78,7 +78,7 @@ it.each(['bare', 'encrypted'])('without it nobody can sign in, and an owner sets
 
 it('a code is of no use where an owner can sign in', async () => {
   const code = newCode();
-  await keepSetUpCode(shop.pool, hashOf(asTyped(code)));
+  await saveSetUpCode(shop.pool, tokenHash(normalizeCode(code)));
   await request(shop.app).post('/api/sign-in/set-up').send({ code, name: 'Rue', passphrase: 'nine grey geese', device: 'test' }).expect(403);
 });
 

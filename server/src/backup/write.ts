@@ -7,7 +7,7 @@ import { pipeline } from 'node:stream/promises';
 import { createGzip } from 'node:zlib';
 import type pg from 'pg';
 import { findBackupKey } from '../db/backup-key';
-import { openPatient, type Queryable } from '../db/pool';
+import { openUnlimitedClient, type Queryable } from '../db/pool';
 import { BACKUP_VERSION, rowLine, SECRET_COLUMNS, secretsLine, type BackupHead } from './format';
 import { BackupFault } from './read';
 import { encryptedSecrets, type PeopleSecrets } from './secrets';
@@ -27,7 +27,7 @@ const MAKING = '.making-';
  */
 export async function writeBackup(pool: pg.Pool, path: string, now: Date = new Date()): Promise<number> {
   const making = `${path}${MAKING}${randomUUID()}`;
-  const client = openPatient(pool);
+  const client = openUnlimitedClient(pool);
   await client.connect();
   try {
     await client.query('BEGIN TRANSACTION ISOLATION LEVEL REPEATABLE READ READ ONLY');

@@ -1,6 +1,6 @@
 import type { Socket } from 'node:net';
 import * as v from 'valibot';
-import { heardLines, sayOver } from '../line/lines';
+import { readJsonLines, writeJsonLine } from '../line/lines';
 
 // What a cutter and whoever sends to it say to one another: docs/cutter.md. One JSON object a line.
 
@@ -32,8 +32,8 @@ export type FromCutter = v.InferOutput<typeof fromCutterSchema>;
 const LONGEST_LINE = 4_000_000;
 
 /** Hands on every line of a connection to a cutter, or from one. */
-export const heardFrom = <T>(socket: Socket, schema: v.GenericSchema<unknown, T>, on: (said: T | null) => void): void =>
-  heardLines(socket, schema, LONGEST_LINE, on);
+export const readCutterLines = <T>(socket: Socket, schema: v.GenericSchema<unknown, T>, on: (said: T | null) => void): void =>
+  readJsonLines(socket, schema, LONGEST_LINE, on);
 
 /** Says something over a connection. */
-export const tellOver = (socket: Socket, said: ToCutter | FromCutter): void => sayOver(socket, said);
+export const writeCutterLine = (socket: Socket, said: ToCutter | FromCutter): void => writeJsonLine(socket, said);

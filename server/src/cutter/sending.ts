@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { connect, type Socket } from 'node:net';
 import type { CutState } from '@lintrel/core';
-import { fromCutterSchema, heardFrom, tellOver, type FromCutter } from './protocol';
+import { fromCutterSchema, readCutterLines, writeCutterLine, type FromCutter } from './protocol';
 
 /** What is to be cut: paths, mm from the lower left of the sheet. */
 export interface CutJob {
@@ -50,14 +50,14 @@ export function cutting(portOf: () => Promise<number>): Cutting {
         const sending = sendings.get(id);
         if (sending && !over(sending.state)) put(id, { state: 'broken' });
       });
-      heardFrom(socket, fromCutterSchema, (said) => hear(said, job, socket, (change) => put(id, change)));
+      readCutterLines(socket, fromCutterSchema, (said) => hear(said, job, socket, (change) => put(id, change)));
       return state;
     },
     stateOf: (id) => sendings.get(id)?.state ?? null,
     cancel: (id) => {
       const sending = sendings.get(id);
       if (!sending) return null;
-      if (!over(sending.state)) tellOver(sending.socket, { say: 'cancel' });
+      if (!over(sending.state)) writeCutterLine(sending.socket, { say: 'cancel' });
       return sending.state;
     },
   };
@@ -72,9 +72,9 @@ function hear(said: FromCutter | null, job: CutJob, socket: Socket, put: (change
   switch (said.say) {
     case 'ready':
       if (job.widthMm > said.widthMm || job.lengthMm > said.lengthMm) return end({ state: 'out-of-sheet' });
-      tellOver(socket, { say: 'job', name: job.name, paths: job.paths.length, widthMm: job.widthMm, lengthMm: job.lengthMm });
-      for (const path of job.paths) tellOver(socket, { say: 'cut', path: path.map(([x, y]) => [x, y] as const) });
-      return tellOver(socket, { say: 'end' });
+      writeCutterLine(socket, { say: 'job', name: job.name, paths: job.paths.length, widthMm: job.widthMm, lengthMm: job.lengthMm });
+      for (const path of job.paths) writeCutterLine(socket, { say: 'cut', path: path.map(([x, y]) => [x, y] as const) });
+      return writeCutterLine(socket, { say: 'end' });
     case 'cut':
       return put({ done: said.done });
     case 'out-of-sheet':

@@ -1,6 +1,6 @@
 import type { Socket } from 'node:net';
 import { onLoopback } from '../line/loopback';
-import { heardFrom, tellOver, toCutterSchema, type ToCutter } from './protocol';
+import { readCutterLines, writeCutterLine, toCutterSchema, type ToCutter } from './protocol';
 
 /** The cutter that ships: it cuts nothing, but says and draws what it would cut. */
 export interface SimulatedCutter {
@@ -17,12 +17,12 @@ interface CutterMeans {
   readonly speed: number;
 }
 
-export const USUAL_CUTTER: CutterMeans = { widthMm: 600, lengthMm: 3000, speed: 2500 };
+export const DEFAULT_CUTTER: CutterMeans = { widthMm: 600, lengthMm: 3000, speed: 2500 };
 
 type Place = readonly [number, number];
 
 /** Starts it on a free port of loopback. */
-export const startSimulatedCutter = (means: CutterMeans = USUAL_CUTTER): Promise<SimulatedCutter> => onLoopback((socket) => serve(socket, means));
+export const startSimulatedCutter = (means: CutterMeans = DEFAULT_CUTTER): Promise<SimulatedCutter> => onLoopback((socket) => serve(socket, means));
 
 /** One job over one connection: paths are cut one after the other as they come. */
 function serve(socket: Socket, { widthMm, lengthMm, speed }: CutterMeans): void {
@@ -39,18 +39,18 @@ function serve(socket: Socket, { widthMm, lengthMm, speed }: CutterMeans): void 
     if (stopped || timer) return;
     const path = waiting.shift();
     if (!path) {
-      if (ended) tellOver(socket, { say: 'done', done: cut.length, picture: picture() });
+      if (ended) writeCutterLine(socket, { say: 'done', done: cut.length, picture: picture() });
       return;
     }
     if (path.some(([x, y]) => x < 0 || y < 0 || x > lengthMm || y > widthMm)) {
       stop();
-      return tellOver(socket, { say: 'out-of-sheet', done: cut.length });
+      return writeCutterLine(socket, { say: 'out-of-sheet', done: cut.length });
     }
     timer = setTimeout(
       () => {
         timer = null;
         cut.push(path);
-        tellOver(socket, { say: 'cut', done: cut.length });
+        writeCutterLine(socket, { say: 'cut', done: cut.length });
         next();
       },
       (1000 * lengthOf(path)) / speed,
@@ -58,24 +58,24 @@ function serve(socket: Socket, { widthMm, lengthMm, speed }: CutterMeans): void 
   };
   const hear = (said: ToCutter | null): void => {
     if (stopped) return;
-    if (said === null) return tellOver(socket, { say: 'refused', why: 'not of the protocol' });
+    if (said === null) return writeCutterLine(socket, { say: 'refused', why: 'not of the protocol' });
     if (said.say === 'cancel') {
       stop();
-      return tellOver(socket, { say: 'cancelled', done: cut.length, picture: picture() });
+      return writeCutterLine(socket, { say: 'cancelled', done: cut.length, picture: picture() });
     }
     if (said.say === 'job') {
-      if (begun) return tellOver(socket, { say: 'refused', why: 'a job is on already' });
+      if (begun) return writeCutterLine(socket, { say: 'refused', why: 'a job is on already' });
       begun = true;
-      return said.widthMm > widthMm ? tellOver(socket, { say: 'out-of-sheet', done: 0 }) : undefined;
+      return said.widthMm > widthMm ? writeCutterLine(socket, { say: 'out-of-sheet', done: 0 }) : undefined;
     }
-    if (!begun) return tellOver(socket, { say: 'refused', why: 'no job was begun' });
+    if (!begun) return writeCutterLine(socket, { say: 'refused', why: 'no job was begun' });
     if (said.say === 'cut') waiting.push(said.path);
     else ended = true;
     next();
   };
-  heardFrom(socket, toCutterSchema, hear);
+  readCutterLines(socket, toCutterSchema, hear);
   socket.on('close', stop);
-  tellOver(socket, { say: 'ready', name: 'Simulated cutter', widthMm, lengthMm });
+  writeCutterLine(socket, { say: 'ready', name: 'Simulated cutter', widthMm, lengthMm });
 }
 
 const lengthOf = (path: readonly Place[]): number =>

@@ -1,4 +1,4 @@
-import type { Change, Here } from '@lintrel/core';
+import type { Change, Presence } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 /** Numbers are given before changes are kept: one that was given earlier may show later. So many before the last are told again. */
@@ -28,6 +28,6 @@ export async function newestChange(db: Queryable): Promise<number> {
 }
 
 /** Tells all pages of the shop that a device is at a step; kept nowhere. */
-export async function tellHere(db: Queryable, here: Here): Promise<void> {
+export async function announcePresence(db: Queryable, here: Presence): Promise<void> {
   await db.query("SELECT pg_notify('lintrel', $1)", [JSON.stringify({ kind: 'here', ...here })]);
 }

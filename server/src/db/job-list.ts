@@ -1,4 +1,14 @@
-import { EMPTY_LOG, logAfter, NOTHING_TOOK, progressFrom, tookAfter, type JobProgress, type JobSummary, type LogState, type TookState } from '@lintrel/core';
+import {
+  EMPTY_LOG,
+  logAfter,
+  NO_MINUTES,
+  progressFrom,
+  minutesAfter,
+  type JobProgress,
+  type JobSummary,
+  type LogState,
+  type MinutesState,
+} from '@lintrel/core';
 import { findStartedSteps, listEvents } from './log';
 import type { Queryable } from './pool';
 
@@ -15,7 +25,7 @@ interface KeptState {
   readonly seq: number;
   readonly sheet: number | null;
   readonly log: LogState;
-  readonly took: TookState;
+  readonly took: MinutesState;
 }
 /** Version of what is kept: another one is worked out anew. */
 const STATE_VERSION = 1;
@@ -34,13 +44,13 @@ export async function findProgress(db: Queryable, jobId: string) {
     seq: events.at(-1)?.seq ?? kept?.seq ?? 0,
     sheet: sheet ?? null,
     log: logAfter(kept?.log ?? EMPTY_LOG, events, sheet),
-    took: tookAfter(steps, kept?.took ?? NOTHING_TOOK, events, sheet),
+    took: minutesAfter(steps, kept?.took ?? NO_MINUTES, events, sheet),
   };
   return { started, progress: progressFrom(steps, state.log), took: state.took.took.map(([, took]) => took), state };
 }
 
 /** Works out how far a job has come from its frozen plan and its log, and how long its steps took, and writes it down. Call where either has changed. */
-export async function noteProgress(db: Queryable, jobId: string): Promise<void> {
+export async function storeProgress(db: Queryable, jobId: string): Promise<void> {
   const { started, progress, took, state: logState } = await findProgress(db, jobId);
   const state = stateOf(progress, started !== null);
   const next = state === 'in-shop' ? progress.next : null;
@@ -56,7 +66,7 @@ export async function noteProgress(db: Queryable, jobId: string): Promise<void> 
 /** Works out what no one has worked out yet, jobs from before it was kept; returns how many they were. */
 async function noteMissing(db: Queryable): Promise<number> {
   const { rows } = await db.query<{ id: string }>('SELECT id FROM jobs WHERE progress IS NULL ORDER BY id LIMIT 500');
-  for (const { id } of rows) await noteProgress(db, id);
+  for (const { id } of rows) await storeProgress(db, id);
   return rows.length;
 }
 

@@ -1,4 +1,4 @@
-import { DESIGN_VERSION, finishesNamed, upgradedDesign, type Design, type Job } from '@lintrel/core';
+import { DESIGN_VERSION, finishReferences, upgradeDesign, type Design, type Job } from '@lintrel/core';
 import type { CheckedSave } from '../work/save';
 import type { Queryable } from './pool';
 
@@ -23,7 +23,7 @@ const toJob = ({ id, revision, design, updated_at, save, author, archived_at, de
   author,
   archivedAt: archived_at?.toISOString() ?? null,
   deletedAt: deleted_at?.toISOString() ?? null,
-  design: upgradedDesign(design) as Design,
+  design: upgradeDesign(design) as Design,
 });
 
 /** One job; null where there is none with this id. */
@@ -120,7 +120,7 @@ export async function saveJob(
 /** Titles of jobs whose newest design uses a finish. */
 export async function jobsUsingFinish(db: Queryable, finish: string): Promise<string[]> {
   const { rows } = await db.query<{ title: string; design: Design }>('SELECT title, design FROM jobs ORDER BY title');
-  return rows.filter(({ design }) => finishesNamed(design).some((named) => named.finish === finish)).map(({ title }) => title);
+  return rows.filter(({ design }) => finishReferences(design).some((named) => named.finish === finish)).map(({ title }) => title);
 }
 
 /** The revision a save made when it came the first time. */

@@ -1,6 +1,15 @@
-import { learnedFrom, seenIn, speedsFrom, type LearnedFinish, type SeenOf, type SeenSheet, type SpeedOf, type StepTook } from '@lintrel/core';
+import {
+  learnedFactorFrom,
+  observationsIn,
+  personSpeeds,
+  type LearnedFinish,
+  type FinishObservation,
+  type ObservedSheet,
+  type PersonSpeed,
+  type StepMinutes,
+} from '@lintrel/core';
 import type { Queryable } from './pool';
-import { listTelling } from './log';
+import { listObservedEntries } from './log';
 
 /** Jobs that are looked through for what was seen, the newest first. */
 const MOST_JOBS = 100;
@@ -14,25 +23,25 @@ export async function listLearned(db: Queryable): Promise<LearnedFinish[]> {
 }
 
 /** Everything that was seen of a finish since it was last set back, with the job it was seen on; the newest last. */
-export async function listSeen(db: Queryable, finish: string): Promise<(SeenOf & { readonly job: string; readonly title: string })[]> {
+export async function listObservations(db: Queryable, finish: string): Promise<(FinishObservation & { readonly job: string; readonly title: string })[]> {
   const { rows: since } = await db.query<{ since: Date | null }>("SELECT nullif(since, '-infinity') AS since FROM finish_learning WHERE finish = $1", [finish]);
   const from = since[0]?.since?.getTime() ?? -Infinity;
   const { rows: jobs } = await db.query<{ id: string; title: string }>(
     `SELECT id, title FROM jobs WHERE deleted_at IS NULL AND EXISTS (SELECT 1 FROM run_log WHERE job_id = jobs.id AND saw->>'kind' IN ('feel', 'pull')) ORDER BY updated_at DESC LIMIT $1`,
     [MOST_JOBS],
   );
-  const seen: (SeenOf & { job: string; title: string })[] = [];
+  const seen: (FinishObservation & { job: string; title: string })[] = [];
   for (const { id, title } of jobs) {
-    const { rows: sheets } = await db.query<SeenSheet>(
+    const { rows: sheets } = await db.query<ObservedSheet>(
       `SELECT id::int AS sheet, plan->'steps' AS steps, plan->'stages' AS stages, plan->'learned' AS learned FROM started_plans
         WHERE job_id = $1 AND id IN (SELECT sheet FROM run_log WHERE job_id = $1 AND saw->>'kind' IN ('feel', 'pull')) ORDER BY id DESC LIMIT 3`,
       [id],
     );
-    const events = await listTelling(db, id);
+    const events = await listObservedEntries(db, id);
     for (const sheet of sheets) {
       // Plans of another make may have no windows: nothing is learned from them.
       if (!Array.isArray(sheet.stages) || !Array.isArray(sheet.steps)) continue;
-      const own = seenIn(
+      const own = observationsIn(
         { ...sheet, learned: sheet.learned ?? [] },
         events.filter((event) => event.sheet === sheet.sheet),
       );
@@ -43,8 +52,8 @@ export async function listSeen(db: Queryable, finish: string): Promise<(SeenOf &
 }
 
 /** Works out anew what is known of a finish, and keeps it. */
-export async function learn(db: Queryable, finish: string): Promise<void> {
-  const { factor, low, high, count } = learnedFrom((await listSeen(db, finish)).map(({ observation }) => observation));
+export async function updateLearning(db: Queryable, finish: string): Promise<void> {
+  const { factor, low, high, count } = learnedFactorFrom((await listObservations(db, finish)).map(({ observation }) => observation));
   const learned = count === 0 ? null : { factor, low, high, count };
   await db.query('INSERT INTO finish_learning (finish, learned) VALUES ($1, $2) ON CONFLICT (finish) DO UPDATE SET learned = excluded.learned', [
     finish,
@@ -53,29 +62,29 @@ export async function learn(db: Queryable, finish: string): Promise<void> {
 }
 
 /** Works out anew what is known of every finish something was ever seen of: jobs have gone, or come back. */
-export async function learnAll(db: Queryable): Promise<void> {
+export async function updateAllLearning(db: Queryable): Promise<void> {
   const { rows } = await db.query<{ finish: string }>('SELECT finish FROM finish_learning ORDER BY finish');
-  for (const { finish } of rows) await learn(db, finish);
+  for (const { finish } of rows) await updateLearning(db, finish);
 }
 
 /** How quick hands are in this shop, by the jobs whose logs changed last. */
-export async function listSpeeds(db: Queryable): Promise<SpeedOf[]> {
-  const { rows } = await db.query<{ took: StepTook[] }>(
+export async function listSpeeds(db: Queryable): Promise<PersonSpeed[]> {
+  const { rows } = await db.query<{ took: StepMinutes[] }>(
     'SELECT took FROM jobs WHERE took IS NOT NULL AND deleted_at IS NULL ORDER BY updated_at DESC LIMIT $1',
     [MOST_JOBS],
   );
   const { rows: set } = await db.query<{ since: Date }>('SELECT since FROM work_learning');
   const from = set[0]?.since.getTime() ?? -Infinity;
-  return speedsFrom(rows.flatMap(({ took }) => took.filter(({ atMs }) => atMs >= from)));
+  return personSpeeds(rows.flatMap(({ took }) => took.filter(({ atMs }) => atMs >= from)));
 }
 
 /** From now on how long steps took before counts no more. */
-export async function forgetSpeeds(db: Queryable, since: Date): Promise<void> {
+export async function resetSpeeds(db: Queryable, since: Date): Promise<void> {
   await db.query('INSERT INTO work_learning (since) VALUES ($1) ON CONFLICT (id) DO UPDATE SET since = excluded.since', [since]);
 }
 
 /** From now on what was seen before counts no more. */
-export async function forgetLearned(db: Queryable, finish: string, since: Date): Promise<void> {
+export async function resetLearning(db: Queryable, finish: string, since: Date): Promise<void> {
   await db.query('INSERT INTO finish_learning (finish, since) VALUES ($1, $2) ON CONFLICT (finish) DO UPDATE SET since = excluded.since, learned = NULL', [
     finish,
     since,

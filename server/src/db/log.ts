@@ -1,4 +1,14 @@
-import { MOST_EVENTS, MOST_NOTE_LETTERS, readWorkSheet, type FrozenPlan, type KeptEvent, type LogEvent, type Saw, type Step, type StepId } from '@lintrel/core';
+import {
+  MAX_EVENTS,
+  MAX_NOTE_CHARACTERS,
+  readWorkSheet,
+  type FrozenPlan,
+  type KeptEvent,
+  type LogEvent,
+  type Observed,
+  type Step,
+  type StepId,
+} from '@lintrel/core';
 import type { Queryable } from './pool';
 
 interface EventRow {
@@ -13,7 +23,7 @@ interface EventRow {
   person: string | null;
   device: string | null;
   device_at: Date | null;
-  saw: Saw | null;
+  saw: Observed | null;
   sent_by: string | null;
 }
 
@@ -42,7 +52,7 @@ export async function listEvents(db: Queryable, jobId: string, after = 0): Promi
 }
 
 /** Entries of a log that say what was done or seen; notes are left out. */
-export async function listTelling(db: Queryable, jobId: string): Promise<KeptEvent[]> {
+export async function listObservedEntries(db: Queryable, jobId: string): Promise<KeptEvent[]> {
   const { rows } = await db.query<EventRow>(
     `SELECT ${COLUMNS} FROM run_log WHERE job_id = $1 AND (kind IN ('start', 'done', 'undo', 'finish') OR saw IS NOT NULL) ORDER BY run_log.seq`,
     [jobId],
@@ -60,8 +70,8 @@ export async function appendEvent(db: Queryable, jobId: string, event: LogEvent)
   if (known.rows[0]) return sameAs(known.rows[0], jobId, event);
   const { rows: room } = await db.query<{ full: boolean }>('SELECT log_count >= $2 OR log_letters + length($4::text) > $3 AS full FROM jobs WHERE id = $1', [
     jobId,
-    MOST_EVENTS,
-    MOST_NOTE_LETTERS,
+    MAX_EVENTS,
+    MAX_NOTE_CHARACTERS,
     note,
   ]);
   if (room[0]!.full) return 'full';
@@ -87,7 +97,7 @@ export async function isLogged(db: Queryable, jobId: string, id: string): Promis
 }
 
 /** Whether an entry of a log is kept here already. */
-export async function knowsAny(db: Queryable, log: readonly LogEvent[]): Promise<boolean> {
+export async function isAnyLogged(db: Queryable, log: readonly LogEvent[]): Promise<boolean> {
   const { rowCount } = await db.query('SELECT 1 FROM run_log WHERE id = ANY($1::uuid[]) LIMIT 1', [log.map(({ id }) => id)]);
   return rowCount === 1;
 }

@@ -2,7 +2,7 @@ import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type pg from 'pg';
 import { MIGRATIONS } from '../places';
-import { openPatient, transacted, type Queryable } from './pool';
+import { openUnlimitedClient, runTransaction, type Queryable } from './pool';
 
 /** Key of the advisory lock under which only one server at a time changes the tables. */
 const LOCK = 7_216_001;
@@ -13,10 +13,10 @@ const LOCK = 7_216_001;
  */
 export async function migrate(pool: pg.Pool, afterwards: (client: Queryable) => Promise<void> = async () => undefined): Promise<void> {
   const files = (await readdir(MIGRATIONS)).filter((name) => /^\d{3}_.*\.sql$/.test(name)).sort();
-  const patient = openPatient(pool);
+  const patient = openUnlimitedClient(pool);
   await patient.connect();
   try {
-    await transacted(patient, async (client) => {
+    await runTransaction(patient, async (client) => {
       await client.query('SELECT pg_advisory_xact_lock($1)', [LOCK]);
       await client.query('CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, run_at timestamptz NOT NULL DEFAULT now())');
       const { rows } = await client.query<{ name: string }>('SELECT name FROM migrations');

@@ -168,7 +168,7 @@ export async function countOwners(db: Queryable): Promise<number> {
 }
 
 /** Notes the code the first owner comes in with; those of earlier starts hold no more. */
-export async function keepSetUpCode(db: Queryable, hash: string): Promise<void> {
+export async function saveSetUpCode(db: Queryable, hash: string): Promise<void> {
   await db.query("DELETE FROM setup_codes WHERE made_at < now() - interval '1 day'");
   await db.query('INSERT INTO setup_codes (hash) VALUES ($1)', [hash]);
 }
@@ -242,7 +242,7 @@ export async function endPhone(db: Queryable, id: string): Promise<boolean> {
 }
 
 /** Keeps the secret address of somebody's calendar, in place of the one before. */
-export async function keepCalendarLink(db: Queryable, person: string, hash: string): Promise<void> {
+export async function saveCalendarLink(db: Queryable, person: string, hash: string): Promise<void> {
   await db.query('INSERT INTO calendar_links (person_id, hash) VALUES ($1, $2) ON CONFLICT (person_id) DO UPDATE SET hash = excluded.hash, made_at = now()', [
     person,
     hash,

@@ -1,15 +1,15 @@
-import { MOST_PHOTOS } from '@lintrel/core';
+import { MAX_PHOTOS } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 /** What became of a photo: it is kept, was kept before, there are too many, or another one has its id. */
-export type PhotoKept = 'kept' | 'too-many' | 'other';
+export type PhotoResult = 'kept' | 'too-many' | 'other';
 
 /** Keeps a photo of a job, once, however often it is sent. The job is held. */
-export async function keepPhoto(db: Queryable, jobId: string, id: string, bytes: Buffer): Promise<PhotoKept> {
+export async function insertPhoto(db: Queryable, jobId: string, id: string, bytes: Buffer): Promise<PhotoResult> {
   const { rows: same } = await db.query<{ same: boolean }>('SELECT job_id = $2 AND bytes = $3 AS same FROM photos WHERE id = $1', [id, jobId, bytes]);
   if (same[0]) return same[0].same ? 'kept' : 'other';
   const { rows } = await db.query<{ many: number }>('SELECT count(*)::int AS many FROM photos WHERE job_id = $1', [jobId]);
-  if (rows[0]!.many >= MOST_PHOTOS) return 'too-many';
+  if (rows[0]!.many >= MAX_PHOTOS) return 'too-many';
   const { rowCount } = await db.query('INSERT INTO photos (id, job_id, bytes) VALUES ($1, $2, $3) ON CONFLICT DO NOTHING', [id, jobId, bytes]);
   return rowCount === 1 ? 'kept' : 'other';
 }

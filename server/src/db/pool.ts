@@ -20,20 +20,20 @@ export function openPool(connectionString: string): pg.Pool {
 }
 
 /** A connection of its own without limits of time, for changes to the tables. */
-export const openPatient = (pool: pg.Pool): pg.Client => {
+export const openUnlimitedClient = (pool: pg.Pool): pg.Client => {
   const client = new pg.Client({ connectionString: pool.options.connectionString, connectionTimeoutMillis: MOST_WAIT_MS, application_name: 'lintrel' });
   client.on('error', () => undefined);
   return client;
 };
 
 /** Whether a failure means that the connection is gone, or hangs: nothing more can be said over it. */
-export function connectionLost(error: unknown): boolean {
+export function isConnectionLost(error: unknown): boolean {
   const { code = '', message = '' } = (error ?? {}) as { code?: string; message?: string };
   return UNREACHABLE.has(code) || LOST.test(message) || /^(08|57P)/.test(code);
 }
 
 /** Whether the database was not even reached, so that certainly nothing was changed. */
-export function neverReached(error: unknown): boolean {
+export function isUnreachable(error: unknown): boolean {
   const { code = '', message = '' } = (error ?? {}) as { code?: string; message?: string };
   return UNREACHABLE.has(code) || /trying to connect|timeout expired/.test(message);
 }
@@ -46,12 +46,12 @@ const LOST =
 export async function inTransaction<T>(pool: pg.Pool, work: (client: Queryable) => Promise<T>): Promise<T> {
   const client = await pool.connect();
   try {
-    const result = await transacted(client, work);
+    const result = await runTransaction(client, work);
     client.release();
     return result;
   } catch (error) {
     // A connection that cannot even roll back is thrown away.
-    if (connectionLost(error)) client.release(true);
+    if (isConnectionLost(error)) client.release(true);
     else
       await client.query('ROLLBACK').then(
         () => client.release(),
@@ -62,7 +62,7 @@ export async function inTransaction<T>(pool: pg.Pool, work: (client: Queryable) 
 }
 
 /** Begin, work, commit; whoever calls rolls back when it fails. */
-export async function transacted<T>(client: Queryable, work: (client: Queryable) => Promise<T>): Promise<T> {
+export async function runTransaction<T>(client: Queryable, work: (client: Queryable) => Promise<T>): Promise<T> {
   await client.query('BEGIN');
   const result = await work(client);
   await client.query('COMMIT');

@@ -1,4 +1,4 @@
-import { finishSchema, MOST_ENTRIES, supplySchema, tapeSchema, type Finish, type Shelf, type Supply, type Tape } from '@lintrel/core';
+import { finishSchema, MAX_SHELF_ENTRIES, supplySchema, tapeSchema, type Finish, type Shelf, type Supply, type Tape } from '@lintrel/core';
 import { listLearned } from './learning';
 import type { Queryable } from './pool';
 
@@ -12,7 +12,7 @@ const FIELDS = {
   supplies: Object.keys(supplySchema.entries),
 } as const;
 /** The field each is known by. */
-export const KEYS = { tapes: 'code', finishes: 'id', supplies: 'code' } as const;
+export const KEY_FIELDS = { tapes: 'code', finishes: 'id', supplies: 'code' } as const;
 
 /** The tables of the shelf and what they hold. */
 export interface ShelfTables {
@@ -22,7 +22,7 @@ export interface ShelfTables {
 }
 export type ShelfTable = keyof ShelfTables;
 
-export const keyOf = <T extends ShelfTable>(table: T, entry: ShelfTables[T]): string => (entry as unknown as Record<string, string>)[KEYS[table]]!;
+export const keyOf = <T extends ShelfTable>(table: T, entry: ShelfTables[T]): string => (entry as unknown as Record<string, string>)[KEY_FIELDS[table]]!;
 
 const columnsOf = (table: ShelfTable): string[] => FIELDS[table].map(snake);
 
@@ -57,8 +57,8 @@ export async function readShelf(db: Queryable): Promise<Shelf> {
 /** Puts an entry on the shelf, if its code is free and there is room. Call while the shelf is held for changing. */
 export async function insertEntry<T extends ShelfTable>(db: Queryable, table: T, entry: ShelfTables[T]): Promise<'added' | 'taken' | 'full'> {
   const { rows } = await db.query<{ taken: boolean; full: boolean }>(
-    `SELECT EXISTS (SELECT 1 FROM ${table} WHERE ${KEYS[table]} = $1) AS taken, (SELECT count(*) >= $2 FROM ${table}) AS full`,
-    [keyOf(table, entry), MOST_ENTRIES],
+    `SELECT EXISTS (SELECT 1 FROM ${table} WHERE ${KEY_FIELDS[table]} = $1) AS taken, (SELECT count(*) >= $2 FROM ${table}) AS full`,
+    [keyOf(table, entry), MAX_SHELF_ENTRIES],
   );
   if (rows[0]!.taken) return 'taken';
   if (rows[0]!.full) return 'full';
@@ -75,27 +75,27 @@ const BOOKED: ReadonlySet<string> = new Set(['rolls', 'packs']);
 export async function updateEntry<T extends ShelfTable>(db: Queryable, table: T, key: string, entry: ShelfTables[T]): Promise<ShelfTables[T] | null> {
   const fields = FIELDS[table].filter((field) => !BOOKED.has(field));
   const sets = fields.map((field, index) => `${snake(field)} = $${index + 2}`).join(', ');
-  const { rows } = await db.query<Record<string, unknown>>(`UPDATE ${table} SET ${sets} WHERE ${KEYS[table]} = $1 RETURNING ${columnsOf(table).join(', ')}`, [
-    key,
-    ...toValues(table, entry, fields),
-  ]);
+  const { rows } = await db.query<Record<string, unknown>>(
+    `UPDATE ${table} SET ${sets} WHERE ${KEY_FIELDS[table]} = $1 RETURNING ${columnsOf(table).join(', ')}`,
+    [key, ...toValues(table, entry, fields)],
+  );
   return rows[0] ? fromRow<T>(rows[0]) : null;
 }
 
 /** Takes an entry off the shelf; returns false where there was none. */
 export async function deleteEntry(db: Queryable, table: ShelfTable, key: string): Promise<boolean> {
-  const { rowCount } = await db.query(`DELETE FROM ${table} WHERE ${KEYS[table]} = $1`, [key]);
+  const { rowCount } = await db.query(`DELETE FROM ${table} WHERE ${KEY_FIELDS[table]} = $1`, [key]);
   return rowCount === 1;
 }
 
 /** One entry as it is; null where there is none with this key. */
 export async function findEntry<T extends ShelfTable>(db: Queryable, table: T, key: string): Promise<ShelfTables[T] | null> {
-  const { rows } = await db.query<Record<string, unknown>>(`SELECT ${columnsOf(table).join(', ')} FROM ${table} WHERE ${KEYS[table]} = $1`, [key]);
+  const { rows } = await db.query<Record<string, unknown>>(`SELECT ${columnsOf(table).join(', ')} FROM ${table} WHERE ${KEY_FIELDS[table]} = $1`, [key]);
   return rows[0] ? fromRow<T>(rows[0]) : null;
 }
 
 /** Writes down what an entry has become, and by whom; null: it was taken off. */
-export async function keepEntryRevision(db: Queryable, table: ShelfTable, key: string, entry: object | null, author: string | null): Promise<void> {
+export async function insertEntryRevision(db: Queryable, table: ShelfTable, key: string, entry: object | null, author: string | null): Promise<void> {
   await db.query('INSERT INTO shelf_revisions (shelf, key, entry, author) VALUES ($1, $2, $3, $4)', [table, key, entry && JSON.stringify(entry), author]);
 }
 

@@ -1,11 +1,11 @@
-import { readShopDay, usualShopDay, type KeptOrder, type KeptShopDay, type ShopDay } from '@lintrel/core';
+import { readShopDay, defaultShopDay, type StoredOrder, type KeptShopDay, type ShopDay } from '@lintrel/core';
 import type { Queryable } from './pool';
 
 /** The hours of the shop; what a shop begins with where nobody has set them. */
 export async function findShopDay(db: Queryable): Promise<KeptShopDay> {
   const { rows } = await db.query<{ revision: number; day: unknown }>('SELECT revision, day FROM shop_days ORDER BY revision DESC LIMIT 1');
   const day = rows[0] && readShopDay(rows[0].day);
-  return rows[0] && day ? { revision: rows[0].revision, day } : { revision: 0, day: usualShopDay(Intl.DateTimeFormat().resolvedOptions().timeZone, 'You') };
+  return rows[0] && day ? { revision: rows[0].revision, day } : { revision: 0, day: defaultShopDay(Intl.DateTimeFormat().resolvedOptions().timeZone, 'You') };
 }
 
 /** Keeps hours over the revision they were changed from; null where others came first. */
@@ -19,11 +19,11 @@ export async function saveShopDay(db: Queryable, revision: number, day: ShopDay,
 }
 
 /** What the last plan of the day decided; null: there was none. */
-export async function findDayOrder(db: Queryable): Promise<KeptOrder | null> {
-  return (await db.query<{ kept: KeptOrder }>('SELECT kept FROM day_orders')).rows[0]?.kept ?? null;
+export async function findDayOrder(db: Queryable): Promise<StoredOrder | null> {
+  return (await db.query<{ kept: StoredOrder }>('SELECT kept FROM day_orders')).rows[0]?.kept ?? null;
 }
 
-export async function keepDayOrder(db: Queryable, kept: KeptOrder): Promise<void> {
+export async function saveDayOrder(db: Queryable, kept: StoredOrder): Promise<void> {
   await db.query('INSERT INTO day_orders (kept) VALUES ($1) ON CONFLICT (id) DO UPDATE SET kept = excluded.kept', [JSON.stringify(kept)]);
 }
 
@@ -34,7 +34,7 @@ export async function listPins(db: Queryable): Promise<{ readonly work: string; 
 }
 
 /** Fixes a stretch of work, or lets it go. Pins of moments long past are forgotten. */
-export async function keepPin(
+export async function savePin(
   db: Queryable,
   pin: { readonly work: string; readonly person: string | null; readonly at: string | null },
   author: string | null,

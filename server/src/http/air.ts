@@ -1,13 +1,13 @@
-import { airAnswerSchema, expectedAir, plainly, typedAirSchema } from '@lintrel/core';
-import { calendarFrom, DAYS } from '../day';
-import { keepAir, listAir } from '../db/air';
+import { airAnswerSchema, expectedAir, messageWithoutValues, typedAirSchema } from '@lintrel/core';
+import { calendarFrom, DAYS_PLANNED } from '../day';
+import { insertAir, listAir } from '../db/air';
 import { findShopDay } from '../db/shop-day';
 import { invalidAt } from './errors';
 import { route, type Context, type Route } from './route';
 
 async function airNow({ db, now, shop }: Pick<Context, 'db' | 'now' | 'shop'>) {
   const [readings, { day }] = await Promise.all([listAir(db, new Date(now())), findShopDay(db)]);
-  return { readings, expected: [...expectedAir(day, calendarFrom(now(), day.zone, DAYS))], sensor: shop.sensor?.state() ?? null };
+  return { readings, expected: [...expectedAir(day, calendarFrom(now(), day.zone, DAYS_PLANNED))], sensor: shop.sensor?.state() ?? null };
 }
 
 /** A clock a little ahead is no reason to refuse a reading. */
@@ -25,8 +25,8 @@ export const airRoutes: readonly Route[] = [
     answer: airAnswerSchema,
     async work(context) {
       const { at, airC, rhPercent } = context.body;
-      if (Date.parse(at) > context.now() + SLACK_MS) throw invalidAt('at', plainly('server.future'));
-      await keepAir(context.db, new Date(at), airC, rhPercent, 'typed');
+      if (Date.parse(at) > context.now() + SLACK_MS) throw invalidAt('at', messageWithoutValues('server.future'));
+      await insertAir(context.db, new Date(at), airC, rhPercent, 'typed');
       return airNow(context);
     },
   }),

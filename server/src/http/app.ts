@@ -4,9 +4,9 @@ import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import { cutterAt } from '../cutter';
 import { clientFiles } from './client-files';
-import { answerError, loggedUrl, noRoute } from './errors';
+import { answerError, loggedUrl, routeNotFound } from './errors';
 import { guard } from './guard';
-import { answering, type Shop } from './route';
+import { answerRoutes, type Shop } from './route';
 import { ROUTES } from './routes';
 
 /** Smaller answers cost more time to compress than they save, even over the shop's wireless. */
@@ -86,10 +86,10 @@ export function createApp({ clientFolder, names = [], proxied = false, ...parts 
     response.set('Cache-Control', 'no-store');
     next();
   });
-  app.use('/api', answering(ROUTES, shop));
-  app.use('/api', noRoute);
+  app.use('/api', answerRoutes(ROUTES, shop));
+  app.use('/api', routeNotFound);
   if (clientFolder) app.use(clientFiles(clientFolder));
-  app.use(noRoute);
+  app.use(routeNotFound);
   app.use(answerError(log));
   return app;
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { BehaviourTold, JobSummary, RunRecord, Saw, Shelf } from '@lintrel/core';
+import type { BehaviourAnswer, JobSummary, RunRecord, Observed, Shelf } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing';
 
@@ -23,8 +23,8 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 const shelf = async () => (await request(server.app).get('/api/shelf').expect(200)).body as Shelf;
-const behaviour = async () => (await request(server.app).get(`/api/shelf/behaviour/${finish}`).expect(200)).body as BehaviourTold;
-const see = async (minutes: number, saw: Saw, note = '') => {
+const behaviour = async () => (await request(server.app).get(`/api/shelf/behaviour/${finish}`).expect(200)).body as BehaviourAnswer;
+const see = async (minutes: number, saw: Observed, note = '') => {
   const { body } = await request(server.app).get(`/api/jobs/${id}/run`);
   const sheet = (body as RunRecord).started!.sheet;
   return tell(server, id, {
@@ -68,7 +68,7 @@ it('learns nothing from how a coat was sprayed, but keeps it', async () => {
 });
 
 it('refuses what cannot be', async () => {
-  expect((await see(12, { kind: 'feel', feel: 'hairy' } as unknown as Saw)).refused).toBeDefined();
+  expect((await see(12, { kind: 'feel', feel: 'hairy' } as unknown as Observed)).refused).toBeDefined();
   expect((await see(12, { kind: 'coat', passes: 0 })).refused).toBeDefined();
 });
 

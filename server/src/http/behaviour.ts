@@ -1,11 +1,11 @@
 import { behaviourSchema } from '@lintrel/core';
-import { forgetLearned, listLearned, listSeen } from '../db/learning';
+import { resetLearning, listLearned, listObservations } from '../db/learning';
 import type { Queryable } from '../db/pool';
 import { route, type Route } from './route';
 
 const behaviourOf = async (db: Queryable, finish: string) => ({
   learned: (await listLearned(db)).find((one) => one.finish === finish) ?? null,
-  seen: (await listSeen(db, finish)).map(({ at, job, title, observation: { passedMin, saw } }) => ({ at, job, title, passedMin, saw })),
+  seen: (await listObservations(db, finish)).map(({ at, job, title, observation: { passedMin, saw } }) => ({ at, job, title, passedMin, saw })),
 });
 
 /** /api/shelf/behaviour: how a finish has behaved in this shop, and setting that back. */
@@ -17,7 +17,7 @@ export const behaviourRoutes: readonly Route[] = [
     right: 'shelf',
     answer: behaviourSchema,
     async work({ db, params, now }) {
-      await forgetLearned(db, params.id!, new Date(now()));
+      await resetLearning(db, params.id!, new Date(now()));
       return behaviourOf(db, params.id!);
     },
   }),

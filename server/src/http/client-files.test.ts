@@ -6,7 +6,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { openPool } from '../db/pool';
 import { openHub } from '../live/hub';
-import { openWorkshop } from '../work/workshop';
+import { openWorkerPool } from '../work/workshop';
 import { createApp } from './app';
 
 const folder = mkdtempSync(join(tmpdir(), 'lintrel-client-'));
@@ -20,7 +20,7 @@ writeFileSync(join(folder, 'icon.svg'), '<svg xmlns="http://www.w3.org/2000/svg"
 
 // A pool that nobody listens to: the page is served without the database, and the health route says what is missing.
 const pool = openPool('postgresql://nobody@127.0.0.1:1/none');
-const workshop = openWorkshop();
+const workshop = openWorkerPool();
 const hub = openHub('postgresql://nobody@127.0.0.1:1/none');
 const app = createApp({ pool, log: pino({ level: 'silent' }), clientFolder: folder, workshop, hub });
 afterAll(() => Promise.all([pool.end(), workshop.close(), hub.close()]));

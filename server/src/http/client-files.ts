@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { Router } from 'express';
 import { notFound } from './errors';
-import { packedCopies } from './packed';
+import { precompressed } from './packed';
 
 const YEAR_S = 31_536_000;
 
@@ -15,7 +15,7 @@ const NAMES_A_FILE = /\.[A-Za-z][A-Za-z0-9]*$/;
  */
 export function clientFiles(folder: string): Router {
   const routes = Router();
-  routes.use(packedCopies(folder));
+  routes.use(precompressed(folder));
   const hashed = { immutable: true, maxAge: YEAR_S * 1000, fallthrough: true };
   routes.use('/_expo/static', express.static(join(folder, '_expo/static'), hashed));
   routes.use('/assets', express.static(join(folder, 'assets'), hashed));

@@ -5,7 +5,7 @@ import request from 'supertest';
 import type { CutState } from '@lintrel/core';
 import { cutterAt } from '../cutter';
 import { cutting } from '../cutter/sending';
-import { startSimulatedCutter, USUAL_CUTTER, type SimulatedCutter } from '../cutter/simulated';
+import { startSimulatedCutter, DEFAULT_CUTTER, type SimulatedCutter } from '../cutter/simulated';
 import { startTestServer, type TestServer } from '../testing';
 import { createApp } from './app';
 
@@ -25,8 +25,8 @@ afterAll(async () => {
 const idOf = (title: string): string => jobs.find((job) => job.title === title)!.id;
 const appWith = (port: number | null) =>
   createApp({ pool: fresh.pool, log: pino({ level: 'silent' }), clientFolder: null, workshop: fresh.workshop, hub: fresh.hub, cutter: cutterAt(port) });
-const simulated = async (means: Partial<typeof USUAL_CUTTER>): Promise<SimulatedCutter> => {
-  const cutter = await startSimulatedCutter({ ...USUAL_CUTTER, ...means });
+const simulated = async (means: Partial<typeof DEFAULT_CUTTER>): Promise<SimulatedCutter> => {
+  const cutter = await startSimulatedCutter({ ...DEFAULT_CUTTER, ...means });
   closing.push(cutter.close);
   return cutter;
 };
@@ -76,7 +76,7 @@ it('says when the sheet is too small, before anything is cut', async () => {
   expect(await ended(app, id)).toMatchObject({ state: 'out-of-sheet', done: 0, picture: null });
 });
 it('says when the line breaks, and how far it was', async () => {
-  const cutter = await startSimulatedCutter({ ...USUAL_CUTTER, speed: 3000 });
+  const cutter = await startSimulatedCutter({ ...DEFAULT_CUTTER, speed: 3000 });
   const app = appWith(cutter.port);
   const { id } = await sent(app, 'Ostrel', 600);
   await ended(app, id, ({ done }) => done >= 1);

@@ -1,4 +1,4 @@
-import { cutSchema, plainly } from '@lintrel/core';
+import { cutSchema, messageWithoutValues } from '@lintrel/core';
 import * as v from 'valibot';
 import { WORDS } from '../words';
 import { ApiError, notFound } from './errors';
@@ -17,7 +17,7 @@ export const cutterRoutes: readonly Route[] = [
     async work({ db, body: { job, widthMm }, run, shop }) {
       const { design, title } = await knownKept(db, job);
       const cuts = await run('masks', { design, widthMm });
-      if (cuts.paths.length === 0) throw new ApiError(422, 'cutter', WORDS.say(plainly('print.no-masks')));
+      if (cuts.paths.length === 0) throw new ApiError(422, 'cutter', WORDS.say(messageWithoutValues('print.no-masks')));
       return shop.cutter.send({ ...cuts, name: title, widthMm });
     },
   }),

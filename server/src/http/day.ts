@@ -7,19 +7,19 @@ import {
   minutesAnswerSchema,
   newCalendarLinkSchema,
   MS_PER_MINUTE,
-  plainly,
+  messageWithoutValues,
   pinSchema,
   saveShopDaySchema,
 } from '@lintrel/core';
 import ical from 'ical-generator';
-import { calendarFrom, jobsAtWork, type DayAsked } from '../day';
+import { calendarFrom, jobsAtWork, type DayInput } from '../day';
 import { listAir } from '../db/air';
 import { newestChange } from '../db/changes';
-import { forgetSpeeds, listSpeeds } from '../db/learning';
+import { resetSpeeds, listSpeeds } from '../db/learning';
 import { inTransaction } from '../db/pool';
-import { calendarLinkOf, endCalendarLink, isCalendarLink, keepCalendarLink } from '../db/people';
-import { hashOf, newToken } from '../people/secrets';
-import { findDayOrder, findShopDay, keepDayOrder, keepPin, listPins, saveShopDay } from '../db/shop-day';
+import { calendarLinkOf, endCalendarLink, isCalendarLink, saveCalendarLink } from '../db/people';
+import { tokenHash, newToken } from '../people/secrets';
+import { findDayOrder, findShopDay, saveDayOrder, savePin, listPins, saveShopDay } from '../db/shop-day';
 import { WORDS } from '../words';
 import { ApiError, invalidAt, notFound } from './errors';
 import { knownKept, planOf } from './jobs';
@@ -42,7 +42,7 @@ async function dayNow(context: Pick<Context, 'db' | 'now' | 'run' | 'log' | 'sho
 }
 
 /** What a plan of the day is made from, as it is now. */
-async function askedNow({ db, now }: Pick<Context, 'db' | 'now'>): Promise<DayAsked> {
+async function askedNow({ db, now }: Pick<Context, 'db' | 'now'>): Promise<DayInput> {
   const [jobs, { day: shop }, before, readings, pins, speeds] = await Promise.all([
     jobsAtWork(db),
     findShopDay(db),
@@ -57,7 +57,7 @@ async function askedNow({ db, now }: Pick<Context, 'db' | 'now'>): Promise<DayAs
 /** Plans the day; what it decided is kept for the next. */
 async function planNow({ db, now, run, log }: Pick<Context, 'db' | 'now' | 'run' | 'log'>): Promise<DayAnswer> {
   const { answer, kept } = await run('day', await askedNow({ db, now }));
-  await keepDayOrder(db, kept).catch((error: unknown) => log.warn({ err: error }, 'the order of the day was not kept'));
+  await saveDayOrder(db, kept).catch((error: unknown) => log.warn({ err: error }, 'the order of the day was not kept'));
   return answer;
 }
 
@@ -112,7 +112,7 @@ export const dayRoutes: readonly Route[] = [
     slow: 'looking',
     answer: 'own',
     async work(context) {
-      if (!(await isCalendarLink(context.db, hashOf(context.params.token!)))) throw notFound('calendar at this address, or it was called back');
+      if (!(await isCalendarLink(context.db, tokenHash(context.params.token!)))) throw notFound('calendar at this address, or it was called back');
       await sendCalendar(context);
     },
   }),
@@ -132,7 +132,7 @@ export const dayRoutes: readonly Route[] = [
     async work({ db, person, now }) {
       if (person === null) throw new ApiError(409, 'nobody', 'Where nobody signs in, the calendar has an open address: /api/day.ics.');
       const { token, hash } = newToken();
-      await keepCalendarLink(db, person.id, hash);
+      await saveCalendarLink(db, person.id, hash);
       return { madeAt: new Date(now()).toISOString(), token };
     },
   }),
@@ -151,7 +151,7 @@ export const dayRoutes: readonly Route[] = [
     right: 'plan',
     body: pinSchema,
     answer: 'nothing',
-    work: ({ db: pool, author, body }) => inTransaction(pool, (db) => keepPin(db, body, author)),
+    work: ({ db: pool, author, body }) => inTransaction(pool, (db) => savePin(db, body, author)),
   }),
   route({
     method: 'GET',
@@ -166,7 +166,7 @@ export const dayRoutes: readonly Route[] = [
     right: 'plan',
     answer: minutesAnswerSchema,
     async work({ db, now }) {
-      await forgetSpeeds(db, new Date(now()));
+      await resetSpeeds(db, new Date(now()));
       return listSpeeds(db);
     },
   }),
@@ -178,7 +178,7 @@ export const dayRoutes: readonly Route[] = [
     body: saveShopDaySchema,
     answer: keptShopDaySchema,
     async work({ db, author, now, body: { revision, day } }) {
-      if (!isZone(day.zone, now())) throw invalidAt('day.zone', plainly('server.no-zone'));
+      if (!isZone(day.zone, now())) throw invalidAt('day.zone', messageWithoutValues('server.no-zone'));
       const saved = await saveShopDay(db, revision, day, author);
       if (saved) return saved;
       throw new ApiError(409, 'stale-entry', 'The hours of the shop were changed meanwhile. Look at them as they are now, then change them again.', {

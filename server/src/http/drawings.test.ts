@@ -1,4 +1,4 @@
-import type { Design, DrawingSummary, JobSummary, TakenDrawing } from '@lintrel/core';
+import type { Design, DrawingSummary, JobSummary, ImportedDrawing } from '@lintrel/core';
 import { readSvg } from '@lintrel/core/files';
 import request from 'supertest';
 import { startTestServer, type TestServer } from '../testing';
@@ -34,7 +34,7 @@ describe('drawings', () => {
   });
   it('become an outline and a line', async () => {
     const { body } = await request(app()).post('/api/drawings/take').send({ text: SVG, wish: WISH });
-    const { outline, line, left } = body as TakenDrawing;
+    const { outline, line, left } = body as ImportedDrawing;
     expect(left).toEqual([]);
     expect(outline).toMatchObject({ kind: 'polygon', points: expect.arrayContaining([[10, 10]]) });
     expect(line).toMatchObject({ kind: 'imported', id: 'line-1', paths: [{ closed: false }] });
@@ -55,7 +55,7 @@ describe('drawings', () => {
       .post('/api/drawings/take')
       .send({ text, wish: { ...WISH, outline: null } })
       .expect(200);
-    const { line, left } = body as TakenDrawing;
+    const { line, left } = body as ImportedDrawing;
     expect(line?.kind === 'imported' && line.paths.length).toBe(15);
     expect(left).toEqual([{ code: 'taken.paths', values: { paths: 25 } }]);
   });

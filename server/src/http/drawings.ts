@@ -1,4 +1,4 @@
-import { drawingSummarySchema, takenDrawingSchema, type DrawingSummary, type TakenDrawing } from '@lintrel/core';
+import { drawingSummarySchema, importedDrawingSchema, type DrawingSummary, type ImportedDrawing } from '@lintrel/core';
 import { DRAWING_LIMITS } from '@lintrel/core/files';
 import { WORDS } from '../words';
 import { bytesOf, valueOf } from './body';
@@ -11,7 +11,7 @@ const BYTES_A_CHARACTER = 6;
 const maxBytes = DRAWING_LIMITS.bytes * BYTES_A_CHARACTER;
 
 /** Reads what was sent, and the drawing in it, in another process. */
-async function read({ run, request }: Pick<Context, 'run' | 'request'>, task: 'sumUpDrawing' | 'takeDrawing'): Promise<unknown> {
+async function read({ run, request }: Pick<Context, 'run' | 'request'>, task: 'summarizeDrawing' | 'importDrawing'): Promise<unknown> {
   const reply = valueOf(await run(task, bytesOf(request.body)));
   if (!reply.ok) throw new ApiError(422, 'drawing', WORDS.say(reply.why));
   return reply.value;
@@ -26,7 +26,7 @@ export const drawingRoutes: readonly Route[] = [
     reads: 'bytes',
     maxBytes,
     answer: drawingSummarySchema,
-    work: async (context) => (await read(context, 'sumUpDrawing')) as DrawingSummary,
+    work: async (context) => (await read(context, 'summarizeDrawing')) as DrawingSummary,
   }),
   route({
     method: 'POST',
@@ -34,7 +34,7 @@ export const drawingRoutes: readonly Route[] = [
     right: 'plan',
     reads: 'bytes',
     maxBytes,
-    answer: takenDrawingSchema,
-    work: async (context) => (await read(context, 'takeDrawing')) as TakenDrawing,
+    answer: importedDrawingSchema,
+    work: async (context) => (await read(context, 'importDrawing')) as ImportedDrawing,
   }),
 ];

@@ -1,9 +1,9 @@
-import { MOST_FAULTS, type ApiErrorBody, type Fault, type SaidOf } from '@lintrel/core';
-import type { RefusalSays } from '@lintrel/words';
+import { MAX_FAULTS, type ApiErrorBody, type Fault, type MessageOf } from '@lintrel/core';
+import type { RefusalMessages } from '@lintrel/words';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { WORDS } from '../words';
-import { connectionLost, neverReached } from '../db/pool';
+import { isConnectionLost, isUnreachable } from '../db/pool';
 
 /** A refusal the client is told about. */
 export class ApiError extends Error {
@@ -21,13 +21,13 @@ export class ApiError extends Error {
 
 /** Refuses data with faults at their places. */
 export function invalid(faults: readonly Fault[]): ApiError {
-  const fields = faults.slice(0, MOST_FAULTS).map((fault) => ({ ...fault, message: WORDS.say(fault) }));
+  const fields = faults.slice(0, MAX_FAULTS).map((fault) => ({ ...fault, message: WORDS.say(fault) }));
   const message = fields.length === 1 ? `${fields[0]!.path}: ${fields[0]!.message}` : `${faults.length} things need mending`;
   return new ApiError(422, 'invalid', message, { fields });
 }
 
 /** Refuses one value. */
-export const invalidAt = (path: string, refusal: SaidOf<RefusalSays>): ApiError => invalid([{ path, ...refusal }]);
+export const invalidAt = (path: string, refusal: MessageOf<RefusalMessages>): ApiError => invalid([{ path, ...refusal }]);
 
 export const notFound = (what: string): ApiError => new ApiError(404, 'not-found', `There is no ${what} here.`);
 
@@ -64,7 +64,7 @@ export function toApiError(error: unknown): ApiError {
   if (body) return new ApiError(...body);
   if (code === QUERY_CANCELLED || code === LOCK_NOT_GOT) return new ApiError(503, 'database', 'The database took too long. Try again in a moment.');
   const sql = /^[0-9A-Z]{5}$/.test(code) ? SQL_REFUSALS[code.slice(0, 2)] : undefined;
-  if (!sql && connectionLost(error)) return new ApiError(...(neverReached(error) ? SQL_REFUSALS['08']! : SQL_REFUSALS['57']!));
+  if (!sql && isConnectionLost(error)) return new ApiError(...(isUnreachable(error) ? SQL_REFUSALS['08']! : SQL_REFUSALS['57']!));
   if (sql) return new ApiError(...sql);
   if (status && status >= 400 && status < 500) return new ApiError(status, 'bad-request', 'The request cannot be read.');
   return new ApiError(500, 'internal', 'Something went wrong on the server. Nothing was changed; try again.');
@@ -74,7 +74,7 @@ export function toApiError(error: unknown): ApiError {
 export const loggedUrl = (url: string): string => url.replace(/^(\/(?:api\/)?(?:link|calendar)\/)[^/?#]+/, '$1…');
 
 /** Answers what no route has answered. */
-export const noRoute: RequestHandler = (request, _response, next) => next(notFound(`${request.method} ${request.path}`.slice(0, 200)));
+export const routeNotFound: RequestHandler = (request, _response, next) => next(notFound(`${request.method} ${request.path}`.slice(0, 200)));
 
 /** The one place errors become answers. */
 export const answerError =

@@ -1,4 +1,4 @@
-import { may, ROLES, type Job, type JobSummary, type Role } from '@lintrel/core';
+import { isAllowed, ROLES, type Job, type JobSummary, type Role } from '@lintrel/core';
 import request from 'supertest';
 import { insertPerson, insertSession } from '../db/people';
 import { newToken } from '../people/secrets';
@@ -42,7 +42,7 @@ it(`${REQUESTS} hostile requests get no answer of class 5xx, tell nothing to one
     if (cookie) void asked.set('Cookie', cookie);
     const { status, body: told } = method === 'GET' || method === 'DELETE' ? await asked : await asked.set('content-type', 'application/json').send(sent);
     answers.set(status, (answers.get(status) ?? 0) + 1);
-    const allowed = right === 'open' || (role !== null && may(role, right));
+    const allowed = right === 'open' || (role !== null && isAllowed(role, right));
     if (status >= 500) bad.push(`${status} ${method} ${url} as ${role}: ${sent.slice(0, 300)}`);
     if (!allowed && ![401, 403, 404].includes(status)) bad.push(`let in ${role}: ${status} ${method} ${url}`);
     if (!allowed && Object.keys((told ?? {}) as object).some((key) => key !== 'error')) bad.push(`told ${role} of ${method} ${url}`);

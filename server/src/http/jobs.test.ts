@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { checkAgainst, jobSchema, planJob, SHIPPED_SHELF, type Design, type Job, type JobSummary, type RunRecord, theFirst } from '@lintrel/core';
+import { checkAgainst, jobSchema, planJob, SHIPPED_SHELF, type Design, type Job, type JobSummary, type RunRecord, firstItem } from '@lintrel/core';
 import request from 'supertest';
 import { findJob } from '../db/jobs';
 import { migrate } from '../db/migrate';
@@ -36,7 +36,7 @@ it('is seeded once with the demo workshop in the middle of its day', async () =>
     'Saltwort in-shop',
     'Tansy planning',
   ]);
-  const opening = theFirst(jobs.find(({ title }) => title === 'Juniper')?.windows ?? []);
+  const opening = firstItem(jobs.find(({ title }) => title === 'Juniper')?.windows ?? []);
   expect(opening.opens).toBeGreaterThan(Date.now());
   expect(opening.opens).toBeLessThan(Date.now() + 30 * 60_000);
   expect(await seedIfEmpty(server.pool, Date.now())).toBe(false);

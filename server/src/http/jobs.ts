@@ -3,11 +3,11 @@ import {
   emptyDesign,
   jobListSchema,
   jobSchema,
-  LARGEST_FILE_BYTES,
+  MAX_FILE_BYTES,
   mergeShelf,
   newJobSchema,
-  plainly,
-  shelfMark,
+  messageWithoutValues,
+  shelfFingerprint,
   type Job,
   type JobFile,
   type LogEvent,
@@ -15,19 +15,19 @@ import {
 import { randomUUID } from 'node:crypto';
 import type pg from 'pg';
 import { fileName, jobFileOf } from '../backup/job-files';
-import { jobPlace, listJobs, noteProgress } from '../db/job-list';
+import { jobPlace, listJobs, storeProgress } from '../db/job-list';
 import { findHead, findJob, findJobText, findKept, hasJob, insertJob, saveJob, type KeptJob } from '../db/jobs';
 import { checkedSave, saveText } from '../work/save';
-import { appendLog, insertStartedPlan, knowsAny } from '../db/log';
-import { changeShelf, holdShelf } from '../db/locks';
+import { appendLog, insertStartedPlan, isAnyLogged } from '../db/log';
+import { lockShelf, lockShelfShared } from '../db/locks';
 import { inTransaction } from '../db/pool';
 import { readShelf } from '../db/shelf';
-import type { Workshop } from '../work/workshop';
+import type { WorkerPool } from '../work/workshop';
 import { BODY_BYTES, bytesOf, valueOf } from './body';
 import { ApiError, invalid, invalidAt, notFound } from './errors';
 import { route, type Route } from './route';
 import { addEntry } from './shelf';
-import { answered, uuidOf } from './validate';
+import { checkedAnswer, uuidOf } from './validate';
 
 /** The lists of jobs there are. */
 const LISTS = ['all', 'in-shop', 'archived', 'deleted'] as const;
@@ -45,7 +45,7 @@ export const jobRoutes: readonly Route[] = [
     answer: jobListSchema,
     async work({ db, now, query: { after, state } }) {
       const place = typeof after === 'string' ? jobPlace(after) : null;
-      if (after !== undefined && place === null) throw invalidAt('after', plainly('server.no-place'));
+      if (after !== undefined && place === null) throw invalidAt('after', messageWithoutValues('server.no-place'));
       const shown = LISTS.find((one) => one === state) ?? 'all';
       return { now: now(), ...(await listJobs(db, { after: place, most: shown === 'in-shop' ? MOST_IN_SHOP : JOBS_A_PAGE, shown })) };
     },
@@ -60,7 +60,7 @@ export const jobRoutes: readonly Route[] = [
     work: ({ db: pool, author, body: { title, kind, scale } }) =>
       inTransaction(pool, async (db) => {
         const made = await insertJob(db, { ...emptyDesign(title, kind), scale }, author);
-        await noteProgress(db, made.id);
+        await storeProgress(db, made.id);
         return made;
       }),
   }),
@@ -70,7 +70,7 @@ export const jobRoutes: readonly Route[] = [
     path: '/jobs/import',
     right: 'plan',
     reads: 'bytes',
-    maxBytes: LARGEST_FILE_BYTES,
+    maxBytes: MAX_FILE_BYTES,
     status: 201,
     answer: jobSchema,
     async work({ db, author, request: { body }, run }) {
@@ -101,7 +101,7 @@ export const jobRoutes: readonly Route[] = [
       const sent = valueOf(bytes.length > LARGE_SAVE_BYTES ? await run('checkSave', bytes) : checkedSave(bytes));
       const saved = await inTransaction(pool, async (db) => {
         // What the design names is still there when it is kept.
-        await holdShelf(db);
+        await lockShelfShared(db);
         const faults = missingFinishes(sent.finishes, await readShelf(db), ['design']);
         if (faults.length > 0) throw invalid(faults);
         return saveJob(db, id, sent, author);
@@ -158,7 +158,7 @@ const LARGE_SAVE_BYTES = 200_000;
 
 /** The job with this id as JSON, or a refusal. */
 const knownJobText = async (pool: pg.Pool, id: string): Promise<string> =>
-  (await findJobText(pool, id)) ?? JSON.stringify(answered(jobSchema, await knownJob(pool, id)));
+  (await findJobText(pool, id)) ?? JSON.stringify(checkedAnswer(jobSchema, await knownJob(pool, id)));
 
 /** The job with this id, or a refusal. */
 export async function knownJob(pool: pg.Pool, id: unknown): Promise<Job> {
@@ -177,7 +177,7 @@ export async function knownKept(pool: pg.Pool, id: unknown): Promise<KeptJob> {
 /** Adds a job file: what the shelf lacks, the design, the plans it was started with, and the log. */
 function importJob(pool: pg.Pool, read: JobFile, author: string | null): Promise<Job> {
   return inTransaction(pool, async (db) => {
-    await changeShelf(db);
+    await lockShelf(db);
     const { newTapes, newFinishes, newSupplies, file } = mergeShelf(read, await readShelf(db));
     for (const tape of newTapes) await addEntry(db, 'tapes', tape);
     for (const supply of newSupplies) await addEntry(db, 'supplies', supply);
@@ -186,16 +186,16 @@ function importJob(pool: pg.Pool, read: JobFile, author: string | null): Promise
     const sheets: number[] = [];
     for (const { current, plan } of file.started ?? []) sheets.push(await insertStartedPlan(db, job.id, current ? job.revision : 0, JSON.stringify(plan)));
     // A file of a job that is kept here already comes in as a copy: its entries are other entries then.
-    const copy = await knowsAny(db, file.log);
+    const copy = await isAnyLogged(db, file.log);
     const log = file.log.map(({ sheet, ...event }): LogEvent => ({ ...event, ...(sheet === undefined ? {} : { sheet: sheets[sheet] ?? 0 }) }));
     await appendLog(db, job.id, copy ? log.map((event) => ({ ...event, id: randomUUID() })) : log);
-    await noteProgress(db, job.id);
+    await storeProgress(db, job.id);
     return job;
   });
 }
 
 /** The plan of a job, from the shelf as it is now, as JSON, with the mark of that shelf. */
-export async function planOf(pool: pg.Pool, run: Workshop['run'], { design }: KeptJob) {
+export async function planOf(pool: pg.Pool, run: WorkerPool['run'], { design }: KeptJob) {
   const shelf = await readShelf(pool);
-  return { ...(await run('plan', { design, shelf })), shelf: shelfMark(shelf) };
+  return { ...(await run('plan', { design, shelf })), shelf: shelfFingerprint(shelf) };
 }

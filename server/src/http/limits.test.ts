@@ -2,7 +2,7 @@ import { gzipSync } from 'node:zlib';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { MOST_ENTRIES, MOST_EVENTS, SHIPPED_SHELF, type Design, type Job, type JobSummary } from '@lintrel/core';
+import { MAX_SHELF_ENTRIES, MAX_EVENTS, SHIPPED_SHELF, type Design, type Job, type JobSummary } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing';
 
@@ -125,17 +125,17 @@ describe('what can be written can be read', () => {
       request(fresh.app)
         .post('/api/shelf/tapes')
         .send({ ...SHIPPED_SHELF.tapes[0], code: `Q${number}` });
-    const room = MOST_ENTRIES - SHIPPED_SHELF.tapes.length;
+    const room = MAX_SHELF_ENTRIES - SHIPPED_SHELF.tapes.length;
     for (let from = 0; from < room - 2; from += 20)
       await Promise.all(Array.from({ length: Math.min(20, room - 2 - from) }, (_, index) => post(from + index).expect(201)));
     // Two places are left, and five ask at once.
     const answers = await Promise.all([1, 2, 3, 4, 5].map((number) => post(1000 + number)));
     expect(answers.map(({ status }) => status).sort()).toEqual([201, 201, 409, 409, 409]);
     expect(answers.find(({ status }) => status === 409)?.body.error).toMatchObject({ code: 'shelf-full', message: expect.stringMatching(/holds 500 tapes/) });
-    expect((await request(fresh.app).get('/api/shelf').expect(200)).body.tapes).toHaveLength(MOST_ENTRIES);
+    expect((await request(fresh.app).get('/api/shelf').expect(200)).body.tapes).toHaveLength(MAX_SHELF_ENTRIES);
     const { id } = ((await request(fresh.app).get('/api/jobs')).body.jobs as JobSummary[])[0]!;
     const { text } = await request(fresh.app).get(`/api/jobs/${id}/file`).expect(200);
-    expect(JSON.parse(text).shelf.tapes).toHaveLength(MOST_ENTRIES);
+    expect(JSON.parse(text).shelf.tapes).toHaveLength(MAX_SHELF_ENTRIES);
     await fresh.close();
   });
   it('a shelf that was filled past that before still opens, with every job', async () => {
@@ -158,7 +158,7 @@ describe('what can be written can be read', () => {
     const job = await jobNamed('Brindle');
     await server.pool.query(
       `INSERT INTO run_log (id, job_id, at, kind, step, note) SELECT gen_random_uuid(), $1, date_trunc('milliseconds', now()), 'note', NULL, repeat('n', 380) FROM generate_series(1, $2)`,
-      [job.id, MOST_EVENTS],
+      [job.id, MAX_EVENTS],
     );
     const entry = { id: randomUUID(), version: 1, at: new Date().toISOString(), kind: 'note', step: null, note: '' };
     expect(await tell(server, job.id, entry)).toMatchObject({ refused: { code: 'log-full' } });
@@ -166,7 +166,7 @@ describe('what can be written can be read', () => {
     expect(text.length).toBeGreaterThan(4_600_000);
     const other = await startTestServer();
     const { body } = await request(other.app).post('/api/jobs/import').set('content-type', 'application/json').send(text).expect(201);
-    expect((await request(other.app).get(`/api/jobs/${body.id}/run`)).body.events).toHaveLength(MOST_EVENTS);
+    expect((await request(other.app).get(`/api/jobs/${body.id}/run`)).body.events).toHaveLength(MAX_EVENTS);
     await other.close();
   });
   it('a design that would not fit into a file is not kept', async () => {

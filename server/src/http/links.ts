@@ -3,7 +3,7 @@ import { findProgress, stateOf } from '../db/job-list';
 import { findKept } from '../db/jobs';
 import { endLink, insertLink, jobOfLink, listLinks } from '../db/people';
 import { readShelf } from '../db/shelf';
-import { hashOf, newToken } from '../people/secrets';
+import { tokenHash, newToken } from '../people/secrets';
 import { notFound } from './errors';
 import { knownId } from './jobs';
 import { route, type Route } from './route';
@@ -49,7 +49,7 @@ export const linkRoutes: readonly Route[] = [
     slow: 'looking',
     answer: customerSchema,
     async work({ db, params, run }) {
-      const id = await jobOfLink(db, hashOf(params.token!));
+      const id = await jobOfLink(db, tokenHash(params.token!));
       const job = id === null ? null : await findKept(db, id);
       if (!job) throw notFound('job behind this link, or it was called back');
       const { started, progress } = await findProgress(db, job.id);

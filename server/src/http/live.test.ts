@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:http';
-import { changeSchema, type Change, type Job, type JobSummary, entryMark, type Tape } from '@lintrel/core';
+import { changeSchema, type Change, type Job, type JobSummary, entryFingerprint, type Tape } from '@lintrel/core';
 import request from 'supertest';
 import * as v from 'valibot';
 import { closeOpened, listenOn } from '../../../e2e/opened';
@@ -77,7 +77,7 @@ it('tells a page what another has logged, saved, or changed on the shelf', async
   await api().put(`/api/jobs/${job.id}`).send({ revision: job.revision, design: job.design }).expect(200);
   const v6 = ((await api().get('/api/shelf')).body.tapes as Tape[]).find(({ code }) => code === 'V6')!;
   await api()
-    .put(`/api/shelf/tapes/V6?was=${entryMark(v6)}`)
+    .put(`/api/shelf/tapes/V6?was=${entryFingerprint(v6)}`)
     .send(v6)
     .expect(200);
   await ear.until(3);

@@ -1,6 +1,6 @@
 import type { Response } from 'express';
 import { changesAfter, newestChange } from '../db/changes';
-import type { Told } from '../live/hub';
+import type { HubEvent } from '../live/hub';
 import { route, type Route } from './route';
 
 /** A line now and then keeps what stands between from closing the connection. */
@@ -25,7 +25,7 @@ export const liveRoutes: readonly Route[] = [
       if (full) return void response.status(503).set('Retry-After', '30').end();
       const last = Number(request.get('last-event-id') ?? query.after ?? NaN);
       // Heard before what was missed is read: nothing falls between the two.
-      const waiting: (Told | null)[] = [];
+      const waiting: (HubEvent | null)[] = [];
       let ready = false;
       const unsubscribe = hub.subscribe({
         heard: (told) => void (ready ? tell(response, told) : waiting.push(told)),
@@ -57,14 +57,14 @@ export const liveRoutes: readonly Route[] = [
 
 const RESYNC = 'event: resync\ndata: {}\n\n';
 
-function tell(response: Response, told: Told | null): void {
+function tell(response: Response, told: HubEvent | null): void {
   if (!response.writableEnded) response.write(told === null ? RESYNC : written(told));
 }
 
 /** What is told is told to all alike: it is written once. */
-const lines = new WeakMap<Told, Buffer>();
+const lines = new WeakMap<HubEvent, Buffer>();
 
-function written(told: Told): Buffer {
+function written(told: HubEvent): Buffer {
   const known = lines.get(told);
   if (known) return known;
   const line = Buffer.from(`${told.kind === 'here' ? 'event: at' : `id: ${told.seq}`}\ndata: ${JSON.stringify(told)}\n\n`);

@@ -1,4 +1,4 @@
-import { plainly, type LogEvent } from '@lintrel/core';
+import { messageWithoutValues, type LogEvent } from '@lintrel/core';
 import { appendEvent } from '../db/log';
 import type { Queryable } from '../db/pool';
 import { ApiError, invalidAt } from './errors';
@@ -17,7 +17,7 @@ export async function append(db: Queryable, jobId: string, event: LogEvent, now:
       422,
       'invalid',
       'Its time lies in the future: the clock of this device is wrong. Send it with the right time, or leave it out.',
-      invalidAt('at', plainly('server.future')).details,
+      invalidAt('at', messageWithoutValues('server.future')).details,
     );
   const done = await appendEvent(db, jobId, event);
   switch (done) {

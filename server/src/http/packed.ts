@@ -12,7 +12,7 @@ const WAYS = [
  * Leads a request for a file to its packed copy, where the build has put one beside it and the browser can unpack it.
  * @param folder where the files lie, as they are when the server starts
  */
-export function packedCopies(folder: string): RequestHandler {
+export function precompressed(folder: string): RequestHandler {
   const copies = new Set(existsSync(folder) ? readdirSync(folder, { recursive: true }).map((name) => `/${String(name).split(sep).join('/')}`) : []);
   return (request, response, next) => {
     const way = WAYS.find(({ encoding, ending }) => copies.has(request.path + ending) && request.acceptsEncodings(encoding));

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { may, ROLES, type Job, type JobSummary, type Me, type RunRecord, type Session, type Step } from '@lintrel/core';
+import { isAllowed, ROLES, type Job, type JobSummary, type CurrentPerson, type RunRecord, type Session, type Step } from '@lintrel/core';
 import request from 'supertest';
-import { keepSetUpCode } from '../db/people';
-import { asTyped, hashOf, newCode } from '../people/secrets';
+import { saveSetUpCode } from '../db/people';
+import { normalizeCode, tokenHash, newCode } from '../people/secrets';
 import { ROUTES } from './routes';
 import { startTestServer, type TestServer } from '../testing';
 
@@ -12,7 +12,7 @@ const PASSPHRASE = 'three wet brushes';
 /** A browser: it brings back the cookies it was given. */
 const browser = () => request.agent(server.app);
 type Browser = ReturnType<typeof browser>;
-const me = async (who: Browser) => (await who.get('/api/me').expect(200)).body as Me;
+const me = async (who: Browser) => (await who.get('/api/me').expect(200)).body as CurrentPerson;
 const signIn = (who: Browser, name: string, more: object = {}) => who.post('/api/sign-in').send({ name, passphrase: PASSPHRASE, device: 'a browser', ...more });
 const people = new Map<string, Browser>();
 const as = (role: string): Browser => people.get(role)!;
@@ -20,7 +20,7 @@ const as = (role: string): Browser => people.get(role)!;
 beforeAll(async () => {
   server = await startTestServer({ signIn: true });
   const code = newCode();
-  await keepSetUpCode(server.pool, hashOf(asTyped(code)));
+  await saveSetUpCode(server.pool, tokenHash(normalizeCode(code)));
   const owner = browser();
   expect(await me(owner)).toMatchObject({ signIn: true, setUp: false, person: null });
   await owner.post('/api/sign-in/set-up').send({ code: 'AAAA-AAAA-AAAA', name: 'Guess', passphrase: PASSPHRASE, device: 'x' }).expect(403);
@@ -68,10 +68,10 @@ describe('rights', () => {
       method === 'GET' ? who.get(url) : method === 'POST' ? who.post(url).send({}) : method === 'PUT' ? who.put(url).send({}) : who.delete(url);
     if (path === '/sign-out') return;
     // It would take the jobs of the demo away from the tests after it.
-    if (path === '/shop/own' && method === 'POST' && role !== null && may(role, right)) return;
+    if (path === '/shop/own' && method === 'POST' && role !== null && isAllowed(role, right)) return;
     const { status, body } = await send(role === null ? browser() : as(role));
     const code = (body as { error?: { code?: string } }).error?.code;
-    const letIn = right === 'open' || (role !== null && may(role, right));
+    const letIn = right === 'open' || (role !== null && isAllowed(role, right));
     if (letIn) expect(['sign-in', 'not-yours']).not.toContain(code);
     else expect([status, code]).toEqual(role === null ? [401, 'sign-in'] : [403, 'not-yours']);
     expect(status).toBeLessThan(500);
@@ -101,13 +101,13 @@ describe('people', () => {
   it('get another token now and then, and the one before holds for a moment', async () => {
     const one = browser();
     const cookie = String((await signIn(one, 'Hal').expect(201)).headers['set-cookie']).split(';')[0]!;
-    await server.pool.query("UPDATE sessions SET changed_at = now() - interval '2 days' WHERE hash = $1", [hashOf(cookie.split('=')[1]!)]);
+    await server.pool.query("UPDATE sessions SET changed_at = now() - interval '2 days' WHERE hash = $1", [tokenHash(cookie.split('=')[1]!)]);
     const { headers } = await request(server.app).get('/api/jobs').set('Cookie', cookie).expect(200);
     const fresh = String(headers['set-cookie']).split(';')[0]!;
     expect(fresh).not.toBe(cookie);
     await request(server.app).get('/api/jobs').set('Cookie', cookie).expect(200);
     await request(server.app).get('/api/jobs').set('Cookie', fresh).expect(200);
-    await server.pool.query("UPDATE sessions SET changed_at = now() - interval '3 minutes' WHERE hash = $1", [hashOf(fresh.split('=')[1]!)]);
+    await server.pool.query("UPDATE sessions SET changed_at = now() - interval '3 minutes' WHERE hash = $1", [tokenHash(fresh.split('=')[1]!)]);
     await request(server.app).get('/api/jobs').set('Cookie', cookie).expect(401);
     await request(server.app).get('/api/jobs').set('Cookie', fresh).expect(200);
   });

@@ -1,6 +1,6 @@
 import {
   changePersonSchema,
-  meSchema,
+  currentPersonSchema,
   newPersonSchema,
   ownPassphraseSchema,
   ownPinSchema,
@@ -8,12 +8,12 @@ import {
   phonesSchema,
   personSchema,
   pinInSchema,
-  plainly,
-  said,
+  messageWithoutValues,
+  message,
   sessionsSchema,
   setUpSchema,
   signInSchema,
-  type Me,
+  type CurrentPerson,
   type ShopPerson,
 } from '@lintrel/core';
 import {
@@ -43,18 +43,18 @@ import {
 } from '../db/people';
 import { inTransaction, type Queryable } from '../db/pool';
 import { isCommon } from '../people/common';
-import { looksLike } from '../people/names';
-import { asTyped, hashOf, isSecret, keptSecret, newToken } from '../people/secrets';
+import { looksAlike } from '../people/names';
+import { normalizeCode, tokenHash, verifySecret, hashSecret, newToken } from '../people/secrets';
 import { ApiError, invalidAt, notFound } from './errors';
 import { route, type Context, type Route } from './route';
 import { uuidOf } from './validate';
-import { cookieIn, giveCookie, PHONE_COOKIE, SESSION_COOKIE, takeCookie } from './who';
+import { cookieIn, setCookie, PHONE_COOKIE, SESSION_COOKIE, clearCookie } from './who';
 
 const wrong = () => new ApiError(403, 'wrong', 'Name and passphrase do not belong together.');
 
 /** /api/me, /sign-in, /sign-out, /people, /sessions: who works here and is signed in where. */
 export const peopleRoutes: readonly Route[] = [
-  route({ method: 'GET', path: '/me', right: 'open', answer: meSchema, work: (context) => meOf(context) }),
+  route({ method: 'GET', path: '/me', right: 'open', answer: currentPersonSchema, work: (context) => meOf(context) }),
   route({
     method: 'POST',
     path: '/sign-in/set-up',
@@ -62,13 +62,13 @@ export const peopleRoutes: readonly Route[] = [
     slow: 'guessing',
     status: 201,
     body: setUpSchema,
-    answer: meSchema,
+    answer: currentPersonSchema,
     async work(context) {
       const { code, name, passphrase, device } = context.body;
       refuseCommon(passphrase);
-      const secret = await keptSecret(passphrase);
+      const secret = await hashSecret(passphrase);
       await inTransaction(context.db, async (db) => {
-        if ((await canSignIn(db)) || !(await useSetUpCode(db, hashOf(asTyped(code)))))
+        if ((await canSignIn(db)) || !(await useSetUpCode(db, tokenHash(normalizeCode(code)))))
           throw new ApiError(403, 'wrong', 'This is not the code the start has printed, or it was used already.');
         const owner = await setUpOwner(db, name, secret);
         await begin(db, context, { person: owner.id, phone: null, device });
@@ -83,11 +83,11 @@ export const peopleRoutes: readonly Route[] = [
     slow: 'guessing',
     status: 201,
     body: signInSchema,
-    answer: meSchema,
+    answer: currentPersonSchema,
     async work(context) {
       const { name, passphrase, device, phone } = context.body;
       const person = await personNamed(context.db, name);
-      if (!(await isSecret(person?.passphrase ?? null, passphrase)) || !person) throw wrong();
+      if (!(await verifySecret(person?.passphrase ?? null, passphrase)) || !person) throw wrong();
       if (phone !== undefined && person.role !== 'owner')
         throw new ApiError(403, 'owner-pairs', 'Only an owner makes this a phone of the shop: an owner signs in here once.');
       await inTransaction(context.db, async (db) => {
@@ -105,16 +105,16 @@ export const peopleRoutes: readonly Route[] = [
     slow: 'guessing',
     status: 201,
     body: pinInSchema,
-    answer: meSchema,
+    answer: currentPersonSchema,
     async work(context) {
       const { db, body, request } = context;
       const token = cookieIn(request, PHONE_COOKIE);
-      const phone = token === null ? null : await findPhone(db, hashOf(token));
+      const phone = token === null ? null : await findPhone(db, tokenHash(token));
       if (!phone) throw new ApiError(403, 'no-phone', 'A PIN is enough only on a phone of the shop: sign in with your passphrase.');
       if (!(await inTransaction(db, (held) => countPinTry(held, phone.id, body.person))))
         throw new ApiError(403, 'pins-used-up', 'Too many wrong PINs on this phone or for this person: sign in with your passphrase.');
       const person = await personById(db, body.person);
-      if (!(await isSecret(person?.pin ?? null, body.pin)) || !person) throw new ApiError(403, 'wrong', 'This is not the PIN.');
+      if (!(await verifySecret(person?.pin ?? null, body.pin)) || !person) throw new ApiError(403, 'wrong', 'This is not the PIN.');
       await clearPinTries(db, phone.id, person.id);
       await inTransaction(db, (held) => begin(held, context, { person: person.id, phone: phone.id, device: phone.name, byPin: true }));
       return meOf(context, person.name, true);
@@ -127,7 +127,7 @@ export const peopleRoutes: readonly Route[] = [
     answer: 'nothing',
     async work({ db, session, response }) {
       if (session !== null) await endSession(db, session, null);
-      takeCookie(response, SESSION_COOKIE);
+      clearCookie(response, SESSION_COOKIE);
     },
   }),
   route({
@@ -139,7 +139,7 @@ export const peopleRoutes: readonly Route[] = [
     answer: 'nothing',
     async work({ db, person, body: { passphrase, pin } }) {
       const own = await ownRow(db, person, passphrase);
-      await updatePerson(db, own.id, { pin: await keptSecret(pin) });
+      await updatePerson(db, own.id, { pin: await hashSecret(pin) });
     },
   }),
   route({
@@ -152,7 +152,7 @@ export const peopleRoutes: readonly Route[] = [
     async work({ db, person, session, body: { old, passphrase } }) {
       refuseCommon(passphrase);
       const own = await ownRow(db, person, old);
-      await updatePerson(db, own.id, { passphrase: await keptSecret(passphrase) });
+      await updatePerson(db, own.id, { passphrase: await hashSecret(passphrase) });
       // Whoever knew the old one is out.
       await endSessionsOf(db, own.id, session);
     },
@@ -208,10 +208,10 @@ export const peopleRoutes: readonly Route[] = [
     answer: personSchema,
     async work({ db, body: { name, role, passphrase } }) {
       const names = (await listPeople(db)).map((one) => one.name);
-      const alike = names.find((other) => looksLike(name, other));
-      if (alike !== undefined && alike.toLowerCase() !== name.toLowerCase()) throw invalidAt('name', said('server.person-alike', { name: alike }));
+      const alike = names.find((other) => looksAlike(name, other));
+      if (alike !== undefined && alike.toLowerCase() !== name.toLowerCase()) throw invalidAt('name', message('server.person-alike', { name: alike }));
       refuseCommon(passphrase);
-      const person = await insertPerson(db, { name, role, passphrase: await keptSecret(passphrase) });
+      const person = await insertPerson(db, { name, role, passphrase: await hashSecret(passphrase) });
       if (!person) throw taken();
       return person;
     },
@@ -225,7 +225,7 @@ export const peopleRoutes: readonly Route[] = [
     async work({ db: pool, params, session, body: { role, passphrase } }) {
       const id = uuidOf(params.id, 'person');
       if (passphrase !== undefined) refuseCommon(passphrase);
-      const secret = passphrase === undefined ? undefined : await keptSecret(passphrase);
+      const secret = passphrase === undefined ? undefined : await hashSecret(passphrase);
       await inTransaction(pool, async (db) => {
         const before = await known(db, id);
         if (before.role === 'owner' && role !== undefined && role !== 'owner') await oneOwnerStays(db);
@@ -256,13 +256,13 @@ export const peopleRoutes: readonly Route[] = [
 
 /** Passphrases that stand in every list of common ones are guessed first. */
 function refuseCommon(passphrase: string): void {
-  if (isCommon(passphrase)) throw invalidAt('passphrase', plainly('server.passphrase-common'));
+  if (isCommon(passphrase)) throw invalidAt('passphrase', messageWithoutValues('server.passphrase-common'));
 }
 
 /** Whose sessions somebody may see and end: an owner everybody's (null), others their own. */
 const whose = (person: ShopPerson | null): string | null => (person?.role === 'owner' ? null : (person?.id ?? null));
 
-const taken = () => invalidAt('name', plainly('server.person-taken'));
+const taken = () => invalidAt('name', messageWithoutValues('server.person-taken'));
 
 /** The first owner; in a shop that was put back without secrets, one of its owners with a new passphrase. */
 async function setUpOwner(db: Queryable, name: string, passphrase: string): Promise<ShopPerson> {
@@ -291,7 +291,7 @@ async function oneOwnerStays(db: Queryable): Promise<void> {
 /** The person who asks, after they have said their passphrase once more. */
 async function ownRow(db: Queryable, person: ShopPerson | null, passphrase: string): Promise<PersonRow> {
   const row = person && (await personById(db, person.id));
-  if (!(await isSecret(row?.passphrase ?? null, passphrase)) || !row) throw new ApiError(403, 'wrong', 'This is not your passphrase.');
+  if (!(await verifySecret(row?.passphrase ?? null, passphrase)) || !row) throw new ApiError(403, 'wrong', 'This is not your passphrase.');
   return row;
 }
 
@@ -304,30 +304,30 @@ async function begin(
   if (before !== null) await endSession(db, before, null);
   const { token, hash } = newToken();
   await insertSession(db, { ...of, hash });
-  giveCookie(response, SESSION_COOKIE, token);
+  setCookie(response, SESSION_COOKIE, token);
 }
 
 /** The phone of the shop this browser is, made one now where a name for it is given. */
 async function pairedPhone(db: Queryable, { request, response }: Pick<Context, 'request' | 'response'>, name: string | undefined): Promise<string | null> {
   const brought = cookieIn(request, PHONE_COOKIE);
-  const found = brought === null ? null : await findPhone(db, hashOf(brought));
+  const found = brought === null ? null : await findPhone(db, tokenHash(brought));
   if (found) return found.id;
   if (name === undefined) return null;
   const { token, hash } = newToken();
   const id = await insertPhone(db, name, hash);
-  giveCookie(response, PHONE_COOKIE, token);
+  setCookie(response, PHONE_COOKIE, token);
   return id;
 }
 
 /** Who one is here; just signed in, the request does not know yet. */
 /** @param fresh name of who has just signed in, and whether by a PIN */
-async function meOf({ db, shop: { signIn }, person: before, request }: Context, fresh?: string, byPin = false): Promise<Me> {
+async function meOf({ db, shop: { signIn }, person: before, request }: Context, fresh?: string, byPin = false): Promise<CurrentPerson> {
   if (!signIn) return { signIn, setUp: true, person: null, phone: null, pinEnded: false };
   const row = fresh === undefined ? null : await personNamed(db, fresh);
   const person: ShopPerson | null = row ? { id: row.id, name: row.name, role: byPin ? roleByPin(row.role) : row.role } : before;
   const own = person && (row ?? (await personById(db, person.id)));
   const token = cookieIn(request, PHONE_COOKIE);
-  const phone = token === null ? null : await findPhone(db, hashOf(token));
+  const phone = token === null ? null : await findPhone(db, tokenHash(token));
   const hands = phone ? (await listPeople(db)).flatMap(({ id, name, pin }) => (pin === null ? [] : [{ id, name }])) : [];
   return { signIn, setUp: await canSignIn(db), person, phone: phone && { name: phone.name, people: hands }, pinEnded: own?.pinEnded ?? false };
 }

@@ -1,5 +1,5 @@
 import { randomBytes, randomUUID } from 'node:crypto';
-import { LARGEST_PHOTO_BYTES, MOST_PHOTOS, type JobSummary } from '@lintrel/core';
+import { MAX_PHOTO_BYTES, MAX_PHOTOS, type JobSummary } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing';
 
@@ -39,14 +39,14 @@ it('never changes one, and shows it with its own job alone', async () => {
 it.each([
   ['what is no picture', Buffer.from('<svg onload="x"/>'), 415],
   ['nothing', Buffer.alloc(0), 415],
-  ['what is too large', jpeg(LARGEST_PHOTO_BYTES), 413],
+  ['what is too large', jpeg(MAX_PHOTO_BYTES), 413],
 ])('refuses %s', async (_, bytes, status) => {
   const id = randomUUID();
   await put(id, bytes).expect(status);
   await get(id).expect(404);
 });
 it('refuses photos without end', async () => {
-  await server.pool.query("INSERT INTO photos (id, job_id, bytes) SELECT gen_random_uuid(), $1, '\\x01' FROM generate_series(1, $2)", [other, MOST_PHOTOS]);
+  await server.pool.query("INSERT INTO photos (id, job_id, bytes) SELECT gen_random_uuid(), $1, '\\x01' FROM generate_series(1, $2)", [other, MAX_PHOTOS]);
   expect((await put(randomUUID(), jpeg(), other).expect(422)).body.error.message).toMatch(/no more are kept/);
 });
 it('knows no photos of a job that is not there', async () => {

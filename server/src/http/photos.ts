@@ -1,6 +1,6 @@
-import { LARGEST_PHOTO_BYTES, MOST_PHOTOS } from '@lintrel/core';
-import { holdJob } from '../db/locks';
-import { findPhoto, keepPhoto } from '../db/photos';
+import { MAX_PHOTO_BYTES, MAX_PHOTOS } from '@lintrel/core';
+import { lockJob } from '../db/locks';
+import { findPhoto, insertPhoto } from '../db/photos';
 import { inTransaction } from '../db/pool';
 import { ApiError, notFound } from './errors';
 import { knownId } from './jobs';
@@ -20,17 +20,17 @@ export const photoRoutes: readonly Route[] = [
     path: '/jobs/:id/photos/:photo',
     right: 'run',
     reads: 'bytes',
-    maxBytes: LARGEST_PHOTO_BYTES,
+    maxBytes: MAX_PHOTO_BYTES,
     answer: 'nothing',
     async work({ db: pool, params, request: { body } }) {
       const [id, photo] = [await knownId(pool, params.id), uuidOf(params.photo, 'photo')];
       const bytes: Buffer = Buffer.isBuffer(body) ? body : Buffer.alloc(0);
       if (!bytes.subarray(0, JPEG.length).equals(JPEG)) throw new ApiError(415, 'no-photo', 'This is no JPEG picture.');
       const became = await inTransaction(pool, async (db) => {
-        await holdJob(db, id);
-        return keepPhoto(db, id, photo, bytes);
+        await lockJob(db, id);
+        return insertPhoto(db, id, photo, bytes);
       });
-      if (became === 'too-many') throw new ApiError(422, 'too-many', `This job has ${MOST_PHOTOS} photos: no more are kept.`);
+      if (became === 'too-many') throw new ApiError(422, 'too-many', `This job has ${MAX_PHOTOS} photos: no more are kept.`);
       if (became === 'other') throw new ApiError(409, 'conflict', 'Another photo has this id. Take it again.');
     },
   }),

@@ -1,14 +1,14 @@
 import { createServer } from 'node:http';
 import { randomUUID } from 'node:crypto';
-import type { Me } from '@lintrel/core';
+import type { CurrentPerson } from '@lintrel/core';
 import { pino } from 'pino';
 import request from 'supertest';
 import { closeOpened, listenOn } from '../../../e2e/opened';
 import { WAIT_MS } from '../../../scripts/test-limits.mjs';
 import { insertPerson, insertSession, updatePerson } from '../db/people';
-import { asTyped, keptSecret, newCode, newToken } from '../people/secrets';
+import { normalizeCode, hashSecret, newCode, newToken } from '../people/secrets';
 import { isCommon } from '../people/common';
-import { looksLike } from '../people/names';
+import { looksAlike } from '../people/names';
 import { startTestServer, type TestServer } from '../testing';
 import { createApp } from './app';
 
@@ -30,8 +30,8 @@ const signedIn = async (name: string, more: object = {}) => {
 
 beforeAll(async () => {
   server = await startTestServer({ signIn: true });
-  const passphrase = await keptSecret(PASSPHRASE);
-  const pin = await keptSecret(PIN);
+  const passphrase = await hashSecret(PASSPHRASE);
+  const pin = await hashSecret(PIN);
   for (const [name, role] of [
     ['Ada', 'owner'],
     ['Pim', 'painter'],
@@ -59,8 +59,8 @@ describe('a PIN', () => {
     const phone = await signedIn('Ada', { phone: 'Door phone' });
     await phone.get('/api/people').expect(200);
     const { body } = await pinIn(phone, 'Ada').expect(201);
-    expect((body as Me).person).toMatchObject({ name: 'Ada', role: 'painter' });
-    expect(((await phone.get('/api/me')).body as Me).person?.role).toBe('painter');
+    expect((body as CurrentPerson).person).toMatchObject({ name: 'Ada', role: 'painter' });
+    expect(((await phone.get('/api/me')).body as CurrentPerson).person?.role).toBe('painter');
     await phone.post('/api/jobs').send({ title: 'By PIN', kind: 'other' }).expect(201);
     for (const path of ['/api/people', '/api/phones']) await phone.get(path).expect(403);
     await phone
@@ -114,15 +114,15 @@ describe('a PIN', () => {
       .expect(200);
     expect((await owner.get('/api/people')).body.people.find(({ name }: { name: string }) => name === 'Hal')).toMatchObject({ hasPin: false });
     await pinIn(phone, 'Hal').expect(403);
-    await updatePerson(server.pool, ids.get('Hal')!, { passphrase: await keptSecret(PASSPHRASE), pin: await keptSecret(PIN) });
+    await updatePerson(server.pool, ids.get('Hal')!, { passphrase: await hashSecret(PASSPHRASE), pin: await hashSecret(PIN) });
   });
   it('of an owner from before has ended at the upgrade, and they are told until they set another', async () => {
     // What the upgrade does to such a PIN.
     await server.pool.query("UPDATE people SET pin = NULL, pin_ended = true WHERE role = 'owner' AND pin IS NOT NULL");
     const owner = await signedIn('Ada');
-    expect(((await owner.get('/api/me')).body as Me).pinEnded).toBe(true);
+    expect(((await owner.get('/api/me')).body as CurrentPerson).pinEnded).toBe(true);
     await owner.put('/api/me/pin').send({ passphrase: PASSPHRASE, pin: PIN }).expect(204);
-    expect(((await owner.get('/api/me')).body as Me).pinEnded).toBe(false);
+    expect(((await owner.get('/api/me')).body as CurrentPerson).pinEnded).toBe(false);
   });
 });
 
@@ -205,7 +205,7 @@ describe('a passphrase', () => {
       ),
     ).toEqual(['server.passphrase-common']);
     expect(faults(await owner.put('/api/me/passphrase').send({ old: PASSPHRASE, passphrase: '1234567890' }).expect(422))).toEqual(['server.passphrase-common']);
-    const setUp = { code: asTyped(newCode()), name: 'X', passphrase: '1234567890', device: 'x' };
+    const setUp = { code: normalizeCode(newCode()), name: 'X', passphrase: '1234567890', device: 'x' };
     expect(faults(await browser().post('/api/sign-in/set-up').send(setUp).expect(422))).toEqual(['server.passphrase-common']);
   });
 });
@@ -219,12 +219,12 @@ describe('a name', () => {
     ['Hal', 'Ha1'],
     ['Vic', 'Ⅴic'],
     ['Bo Rue', 'Bo\u00a0Rue'],
-  ])('that looks like another is told apart by nobody: %s, %j', (one, other) => expect(looksLike(one, other)).toBe(true));
+  ])('that looks like another is told apart by nobody: %s, %j', (one, other) => expect(looksAlike(one, other)).toBe(true));
   it.each([
     ['Ada', 'Ida'],
     ['Pim', 'Pam'],
     ['Jörg', 'Jürg'],
-  ])('is another where it looks so: %s, %s', (one, other) => expect(looksLike(one, other)).toBe(false));
+  ])('is another where it looks so: %s, %s', (one, other) => expect(looksAlike(one, other)).toBe(false));
   it('of a new person that looks like one that is here is refused', async () => {
     const owner = await signedIn('Ada');
     const { body } = await owner.post('/api/people').send({ name: 'Аda', role: 'helper', passphrase: PASSPHRASE }).expect(422);

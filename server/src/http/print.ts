@@ -1,4 +1,4 @@
-import { drawingOutSchema, plainly } from '@lintrel/core';
+import { drawingOutSchema, messageWithoutValues } from '@lintrel/core';
 import { printSchema } from '@lintrel/core/files';
 import { readShelf } from '../db/shelf';
 import { WORDS } from '../words';
@@ -46,7 +46,7 @@ export const printRoutes: readonly Route[] = [
       const { design } = await knownKept(db, params.id);
       if (wish.what !== 'stations') throw new ApiError(422, 'print', 'Only a station table is written as a list.');
       const written = await run('stations', { design, wish });
-      if (written === null) throw new ApiError(422, 'print', WORDS.say(plainly('print.nothing-to-mark')));
+      if (written === null) throw new ApiError(422, 'print', WORDS.say(messageWithoutValues('print.nothing-to-mark')));
       response.type('text/csv').send(written);
     },
   }),

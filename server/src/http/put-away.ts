@@ -1,7 +1,7 @@
 import { archiveSchema, jobSchema, ownShopSchema } from '@lintrel/core';
-import { noteProgress } from '../db/job-list';
+import { storeProgress } from '../db/job-list';
 import { insertJob } from '../db/jobs';
-import { learnAll } from '../db/learning';
+import { updateAllLearning } from '../db/learning';
 import { inTransaction, type Queryable } from '../db/pool';
 import { archiveJob, deleteJobs, demoJobs, placeOfJob, undeleteJob, type JobPlace } from '../db/put-away';
 import { ApiError, notFound } from './errors';
@@ -46,7 +46,7 @@ export const putAwayRoutes: readonly Route[] = [
         const job = await known(db, params.id);
         confirmed(job, running);
         await deleteJobs(db, [job.id]);
-        await learnAll(db);
+        await updateAllLearning(db);
       }),
   }),
   route({
@@ -57,7 +57,7 @@ export const putAwayRoutes: readonly Route[] = [
     work: ({ db: pool, params }) =>
       inTransaction(pool, async (db) => {
         await undeleteJob(db, (await known(db, params.id)).id);
-        await learnAll(db);
+        await updateAllLearning(db);
       }),
   }),
   // The design goes along; what was done and seen does not.
@@ -72,7 +72,7 @@ export const putAwayRoutes: readonly Route[] = [
       const title = `${design.title.slice(0, 70)} copy`;
       return inTransaction(pool, async (db) => {
         const made = await insertJob(db, { ...design, title }, author);
-        await noteProgress(db, made.id);
+        await storeProgress(db, made.id);
         return made;
       });
     },
@@ -87,7 +87,7 @@ export const putAwayRoutes: readonly Route[] = [
     work: ({ db: pool }) =>
       inTransaction(pool, async (db) => {
         await deleteJobs(db, await demoJobs(db));
-        await learnAll(db);
+        await updateAllLearning(db);
         return { demoJobs: 0 };
       }),
   }),

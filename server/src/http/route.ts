@@ -1,4 +1,4 @@
-import type { Right, ShopPerson } from '@lintrel/core';
+import type { Permission, ShopPerson } from '@lintrel/core';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import type pg from 'pg';
 import type { Logger } from 'pino';
@@ -6,20 +6,20 @@ import type * as v from 'valibot';
 import type { Backups } from '../backup/nightly';
 import type { Cutting } from '../cutter';
 import type { Hub } from '../live/hub';
-import type { Listening } from '../sensor/listen';
+import type { SensorListener } from '../sensor/listen';
 import { progressOf, type Works } from '../work/progress';
-import type { Workshop } from '../work/workshop';
+import type { WorkerPool } from '../work/workshop';
 import { BODY_BYTES, bytesBody, jsonBody } from './body';
-import { slowly } from './slowly';
+import { rateLimiter } from './slowly';
 import type { Trust } from './trust';
-import { answered, bodyOf } from './validate';
-import { letIn, whoAsks } from './who';
+import { checkedAnswer, bodyOf } from './validate';
+import { authorize, requesterOf } from './who';
 
 /** What a server works with; the same for all its requests. */
 export interface Shop {
   readonly pool: pg.Pool;
   readonly log: Logger;
-  readonly workshop: Workshop;
+  readonly workshop: WorkerPool;
   readonly hub: Hub;
   /** What masks are sent to. */
   readonly cutter: Cutting;
@@ -32,7 +32,7 @@ export interface Shop {
   /** The daily backups; null: none are made. */
   readonly backups: Backups | null;
   /** The sensor of the air; null: there is none. */
-  readonly sensor: Listening | null;
+  readonly sensor: SensorListener | null;
   /** The time, ms. */
   readonly now: () => number;
   /** What is being worked out, for pages that wait. */
@@ -55,7 +55,7 @@ export interface Context<B = unknown> {
   /** Read by the schema of the route. */
   readonly body: B;
   /** Works something long out in a process of its own, which ends with this request. */
-  readonly run: Workshop['run'];
+  readonly run: WorkerPool['run'];
   readonly request: Request;
   readonly response: Response;
 }
@@ -69,7 +69,7 @@ interface Asked {
   readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
   /** Below /api. */
   readonly path: string;
-  readonly right: Right;
+  readonly right: Permission;
   /** Asked all the time: who asks is not looked up. */
   readonly ofNobody?: true;
   /** Which requests of one address are slowed down: whoever only guesses, or whoever looks too often. */
@@ -103,27 +103,29 @@ export function route<A extends Answer, B extends Schema | undefined = undefined
 const LOOKS_A_MINUTE = 60;
 
 /** Answers these routes: lets in, slows down, reads, works, checks what is answered. The one place where this is done. */
-export function answering(routes: readonly Route[], shop: Shop): Router {
+export function answerRoutes(routes: readonly Route[], shop: Shop): Router {
   const router = Router();
   const slow = {
-    guessing: slowly(shop.tries, 'Too many tries. Wait a minute, then try again.', true),
-    looking: slowly(LOOKS_A_MINUTE, 'Too many at once. Wait a minute, then look again.'),
+    guessing: rateLimiter(shop.tries, 'Too many tries. Wait a minute, then try again.', true),
+    looking: rateLimiter(LOOKS_A_MINUTE, 'Too many at once. Wait a minute, then look again.'),
   };
   for (const one of routes) {
-    const before: RequestHandler[] = [letIn(shop, one)];
+    const before: RequestHandler[] = [authorize(shop, one)];
     if (one.slow) before.push(slow[one.slow]);
     const maxBytes = one.maxBytes ?? (one.right === 'open' ? BODY_BYTES.open : BODY_BYTES.usual);
     if (one.reads) before.push(bytesBody(maxBytes));
     else if (one.body)
       before.push(
-        ...jsonBody(maxBytes, (request, response, bytes) => shop.workshop.run('parseJson', bytes, { answering: response, person: limitedAs(shop, request) })),
+        ...jsonBody(maxBytes, (request, response, bytes) =>
+          shop.workshop.run('parseJson', bytes, { answering: response, person: rateLimitKey(shop, request) }),
+        ),
       );
     router[METHODS[one.method]](one.path, ...before, async (request, response) => {
       const value = await one.work(contextOf(shop, one, request, response) as Context<never>);
       if (one.answer === 'own') return;
       response.status(one.answer === 'nothing' ? 204 : (one.status ?? 200));
       if (one.answer === 'nothing') response.end();
-      else response.json(answered(one.answer, value as v.InferInput<Schema>));
+      else response.json(checkedAnswer(one.answer, value as v.InferInput<Schema>));
     });
   }
   return router;
@@ -132,11 +134,11 @@ export function answering(routes: readonly Route[], shop: Shop): Router {
 const METHODS = { GET: 'get', POST: 'post', PUT: 'put', DELETE: 'delete' } as const;
 
 /** Whom the limits of one person count for: who is signed in, else the address; null where nobody has to sign in. */
-export const limitedAs = ({ signIn }: Pick<Shop, 'signIn'>, request: Request): string | null =>
-  signIn ? (whoAsks(request).person?.id ?? request.ip ?? 'unknown') : null;
+export const rateLimitKey = ({ signIn }: Pick<Shop, 'signIn'>, request: Request): string | null =>
+  signIn ? (requesterOf(request).person?.id ?? request.ip ?? 'unknown') : null;
 
 function contextOf(shop: Shop, { body }: Route, request: Request, response: Response): Context {
-  const { person, session } = whoAsks(request);
+  const { person, session } = requesterOf(request);
   return {
     shop,
     db: shop.pool,
@@ -149,7 +151,7 @@ function contextOf(shop: Shop, { body }: Route, request: Request, response: Resp
     query: request.query,
     body: body ? bodyOf(body, request.body) : undefined,
     run: (name, input) =>
-      shop.workshop.run(name, input, { answering: response, tell: progressOf(shop.works, request, response), person: limitedAs(shop, request) }),
+      shop.workshop.run(name, input, { answering: response, tell: progressOf(shop.works, request, response), person: rateLimitKey(shop, request) }),
     request,
     response,
   };

@@ -1,21 +1,21 @@
 import {
   logAnswerSchema,
   logEventSchema,
-  plainly,
+  messageWithoutValues,
   runAnswerSchema,
-  sayHereSchema,
+  announcePresenceSchema,
   sendLogSchema,
   startSchema,
-  takenSchema,
+  entryResultsSchema,
   type LogEvent,
-  type Taken,
+  type EntryResults,
 } from '@lintrel/core';
 import type pg from 'pg';
-import { tellHere } from '../db/changes';
-import { findProgress, noteProgress } from '../db/job-list';
+import { announcePresence } from '../db/changes';
+import { findProgress, storeProgress } from '../db/job-list';
 import { revisionOf } from '../db/jobs';
-import { finishesOfSteps, learn } from '../db/learning';
-import { holdJob } from '../db/locks';
+import { finishesOfSteps, updateLearning } from '../db/learning';
+import { lockJob } from '../db/locks';
 import { findSheet, insertStartedPlan, isLogged, listEvents, newestSheet, runningRevision } from '../db/log';
 import { inTransaction, type Queryable } from '../db/pool';
 import { namesOf } from '../db/people';
@@ -47,7 +47,7 @@ export const runRoutes: readonly Route[] = [
     async work({ db: pool, params, query, author, now, run, body: { revision, event, shelf } }) {
       const job = await knownKept(pool, params.id);
       if ((await placeOfJob(pool, job.id))?.deleted) throw deletedJob();
-      if (event.kind !== 'start') throw invalidAt('event.kind', plainly('server.start-kind'));
+      if (event.kind !== 'start') throw invalidAt('event.kind', messageWithoutValues('server.start-kind'));
       // A start whose answer was lost is sent again, and may find the design changed since.
       if (await isLogged(pool, job.id, event.id)) return runRecord(pool, job.id, query);
       // Somebody else has pressed it before: this one joins them.
@@ -56,7 +56,7 @@ export const runRoutes: readonly Route[] = [
       const plan = await planOf(pool, run, job);
       if (plan.steps === 0) throw new ApiError(422, 'nothing-to-run', 'There is nothing to run yet: give at least one area a finish.');
       await inTransaction(pool, async (db) => {
-        await holdJob(db, job.id);
+        await lockJob(db, job.id);
         // The same start may have come again while we planned: it freezes one plan.
         if (await isLogged(db, job.id, event.id)) return;
         const newest = await revisionOf(db, job.id);
@@ -66,7 +66,7 @@ export const runRoutes: readonly Route[] = [
           throw new ApiError(409, 'stale-shelf', 'Something on the shelf was changed since this plan was worked out. Look at the plan again, then start.');
         const sheet = await insertStartedPlan(db, job.id, revision, plan.text);
         await append(db, job.id, signed({ ...event, sheet }, author), now());
-        await noteProgress(db, job.id);
+        await storeProgress(db, job.id);
       });
       return runRecord(pool, job.id, query);
     },
@@ -78,7 +78,7 @@ export const runRoutes: readonly Route[] = [
     answer: logAnswerSchema,
     async work({ db, params, query: { after } }) {
       const id = await knownId(db, params.id);
-      if (after !== undefined && !(typeof after === 'string' && /^\d{1,12}$/.test(after))) throw invalidAt('after', plainly('server.no-place'));
+      if (after !== undefined && !(typeof after === 'string' && /^\d{1,12}$/.test(after))) throw invalidAt('after', messageWithoutValues('server.no-place'));
       const [sheet, events] = await Promise.all([newestSheet(db, id), listEvents(db, id, Number(after ?? 0))]);
       return { sheet, events };
     },
@@ -87,9 +87,9 @@ export const runRoutes: readonly Route[] = [
     method: 'POST',
     path: '/jobs/:id/here',
     right: 'run',
-    body: sayHereSchema,
+    body: announcePresenceSchema,
     answer: 'nothing',
-    work: ({ db, params, author, body: { step, device } }) => tellHere(db, { job: uuidOf(params.id, 'job'), step, device, person: author }),
+    work: ({ db, params, author, body: { step, device } }) => announcePresence(db, { job: uuidOf(params.id, 'job'), step, device, person: author }),
   }),
   route({
     method: 'POST',
@@ -98,18 +98,18 @@ export const runRoutes: readonly Route[] = [
     status: 201,
     maxBytes: BODY_BYTES.log,
     body: sendLogSchema,
-    answer: takenSchema,
+    answer: entryResultsSchema,
     async work({ db: pool, params, author, now, body: { entries, authors = {} } }) {
       const id = await knownId(pool, params.id);
       const madeBy = author === null ? new Map<string, string>() : await namesOf(pool, [...new Set(Object.values(authors))]);
       return inTransaction(pool, async (db) => {
-        await holdJob(db, id);
-        const answers: Taken['entries'] = [];
+        await lockJob(db, id);
+        const answers: EntryResults['entries'] = [];
         for (const sent of entries)
           answers.push(await takeEntry(db, id, sent, { author, madeBy: madeBy.get(authors[idOf(sent)] ?? '') ?? author, now: now() }));
-        await noteProgress(db, id);
+        await storeProgress(db, id);
         const seen = entries.flatMap((sent) => seenStep(sent) ?? []);
-        for (const finish of seen.length > 0 ? await finishesOfSteps(db, id, seen) : []) await learn(db, finish);
+        for (const finish of seen.length > 0 ? await finishesOfSteps(db, id, seen) : []) await updateLearning(db, finish);
         return { entries: answers };
       });
     },
@@ -143,10 +143,10 @@ async function takeEntry(
   jobId: string,
   sent: unknown,
   { author, madeBy, now }: { readonly author: string | null; readonly madeBy: string | null; readonly now: number },
-): Promise<Taken['entries'][number]> {
+): Promise<EntryResults['entries'][number]> {
   try {
     const event = signed(bodyOf(logEventSchema, sent), author, madeBy);
-    if (event.kind === 'start') throw invalidAt('kind', plainly('server.log-start'));
+    if (event.kind === 'start') throw invalidAt('kind', messageWithoutValues('server.log-start'));
     if (event.kind === 'finish' && event.note.trim() === '') await allPlugsOut(db, jobId);
     const { seq, fresh } = await append(db, jobId, event, now);
     if (fresh) await bookStep(db, jobId, event);

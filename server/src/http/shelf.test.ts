@@ -1,4 +1,4 @@
-import { entryMark, SHIPPED_SHELF, type Finish, type Tape } from '@lintrel/core';
+import { entryFingerprint, SHIPPED_SHELF, type Finish, type Tape } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, type TestServer } from '../testing';
 
@@ -40,7 +40,7 @@ it.each([
   });
   const put = (body: object, was: object = entry) =>
     api()
-      .put(`${path}?was=${entryMark(was as Tape)}`)
+      .put(`${path}?was=${entryFingerprint(was as Tape)}`)
       .send(body);
   await put(changed).expect(200);
   expect((await api().get('/api/shelf')).body[table]).toContainEqual(changed);
@@ -75,7 +75,7 @@ describe('/api/ask', () => {
     // Whoever does not say what it replaces overwrites nothing.
     expect((await api().put('/api/shelf/tapes/V6').send(changed).expect(428)).body.error.code).toBe('no-mark');
     await api()
-      .put(`/api/shelf/tapes/V6?was=${entryMark(tape)}`)
+      .put(`/api/shelf/tapes/V6?was=${entryFingerprint(tape)}`)
       .send(changed)
       .expect(200);
     expect((await api().post('/api/ask/bend').send({ radius: '120', tape: 'V6' }).expect(200)).body.verdict).toBe('too-tight');
@@ -98,17 +98,17 @@ describe('an entry two people change at the same time', () => {
   it('keeps the first change and tells the second; meant, it is taken', async () => {
     const seen = await now();
     await api()
-      .put(`${path}?was=${entryMark(seen)}`)
+      .put(`${path}?was=${entryFingerprint(seen)}`)
       .send({ ...seen, name: 'Mine' })
       .expect(200);
     const { body } = await api()
-      .put(`${path}?was=${entryMark(seen)}`)
+      .put(`${path}?was=${entryFingerprint(seen)}`)
       .send({ ...seen, name: 'Theirs' })
       .expect(409);
     expect(body.error).toMatchObject({ code: 'stale-entry', versions: { current: { name: 'Mine' } } });
     expect((await now()).name).toBe('Mine');
     await api()
-      .put(`${path}?was=${entryMark(body.error.versions.current)}`)
+      .put(`${path}?was=${entryFingerprint(body.error.versions.current)}`)
       .send({ ...seen, name: 'Theirs' })
       .expect(200);
     expect((await now()).name).toBe('Theirs');
@@ -118,7 +118,7 @@ describe('an entry two people change at the same time', () => {
     const answers = await Promise.all(
       ['a', 'b', 'c', 'd'].map((name) =>
         api()
-          .put(`${path}?was=${entryMark(seen)}`)
+          .put(`${path}?was=${entryFingerprint(seen)}`)
           .send({ ...seen, name }),
       ),
     );
@@ -128,7 +128,7 @@ describe('an entry two people change at the same time', () => {
     const seen = await now();
     await server.pool.query("UPDATE tapes SET rolls = 3 WHERE code = 'F19'");
     await api()
-      .put(`${path}?was=${entryMark(seen)}`)
+      .put(`${path}?was=${entryFingerprint(seen)}`)
       .send({ ...seen, name: 'Still mine' })
       .expect(200);
   });

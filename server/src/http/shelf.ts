@@ -2,11 +2,11 @@ import {
   allReservedSchema,
   bookStockSchema,
   entryFaults,
-  entryMark,
+  entryFingerprint,
   finishSchema,
-  MOST_ENTRIES,
-  plainly,
-  said,
+  MAX_SHELF_ENTRIES,
+  messageWithoutValues,
+  message,
   stockMovesSchema,
   supplySchema,
   tapeSchema,
@@ -22,16 +22,16 @@ import {
   deleteEntry,
   findEntry,
   insertEntry,
-  keepEntryRevision,
+  insertEntryRevision,
   keyOf,
-  KEYS,
+  KEY_FIELDS,
   lastAuthor,
   readShelf,
   updateEntry,
   type ShelfTable,
   type ShelfTables,
 } from '../db/shelf';
-import { changeShelf } from '../db/locks';
+import { lockShelf } from '../db/locks';
 import { inTransaction, type Queryable } from '../db/pool';
 import { ApiError, invalid, invalidAt, notFound } from './errors';
 import { route, type Route } from './route';
@@ -41,9 +41,9 @@ const WORDS = { tapes: 'tape', finishes: 'finish', supplies: 'supply' } as const
 /** Puts an entry on the shelf, or refuses it. Call while the shelf is held for changing. */
 export async function addEntry<T extends ShelfTable>(db: Queryable, table: T, entry: ShelfTables[T]): Promise<void> {
   const done = await insertEntry(db, table, entry);
-  if (done === 'taken') throw invalidAt(KEYS[table], said('server.taken', { key: keyOf(table, entry) }));
+  if (done === 'taken') throw invalidAt(KEY_FIELDS[table], message('server.taken', { key: keyOf(table, entry) }));
   if (done === 'full')
-    throw new ApiError(409, 'shelf-full', `The shelf is full: it holds ${MOST_ENTRIES} ${table}. Take off what is not used any more, then try again.`);
+    throw new ApiError(409, 'shelf-full', `The shelf is full: it holds ${MAX_SHELF_ENTRIES} ${table}. Take off what is not used any more, then try again.`);
 }
 
 function kept<E extends Tape | Finish | Supply>(entry: E): E {
@@ -65,9 +65,9 @@ function entryRoutes<T extends ShelfTable>(table: T, schema: v.GenericSchema<She
       async work({ db: pool, author, body }) {
         const entry = kept(body as ShelfTables[T]);
         await inTransaction(pool, async (db) => {
-          await changeShelf(db);
+          await lockShelf(db);
           await addEntry(db, table, entry);
-          await keepEntryRevision(db, table, keyOf(table, entry), entry, author);
+          await insertEntryRevision(db, table, keyOf(table, entry), entry, author);
         });
         return entry;
       },
@@ -81,12 +81,12 @@ function entryRoutes<T extends ShelfTable>(table: T, schema: v.GenericSchema<She
       async work({ db: pool, author, params: { key = '' }, query: { was }, body }) {
         const entry = kept(body as ShelfTables[T]);
         // Jobs name their finishes, so the name on the shelf stays.
-        if (keyOf(table, entry) !== key) throw invalidAt(KEYS[table], plainly('server.fixed'));
+        if (keyOf(table, entry) !== key) throw invalidAt(KEY_FIELDS[table], messageWithoutValues('server.fixed'));
         const found = await inTransaction(pool, async (db) => {
-          await changeShelf(db);
+          await lockShelf(db);
           await stillAs(db, table, key, was);
           const changed = await updateEntry(db, table, key, entry);
-          if (changed) await keepEntryRevision(db, table, key, changed, author);
+          if (changed) await insertEntryRevision(db, table, key, changed, author);
           return changed;
         });
         if (!found) throw notFound(WORDS[table]);
@@ -101,11 +101,11 @@ function entryRoutes<T extends ShelfTable>(table: T, schema: v.GenericSchema<She
       // No job takes the finish while we look who uses it.
       work: ({ db: pool, author, params: { key = '' } }) =>
         inTransaction(pool, async (db) => {
-          await changeShelf(db);
+          await lockShelf(db);
           const users = table === 'finishes' ? await jobsUsingFinish(db, key) : [];
           if (users.length > 0) throw new ApiError(409, 'in-use', `Still used by ${users.join(', ')}: choose another finish there first.`);
           if (!(await deleteEntry(db, table, key))) throw notFound(WORDS[table]);
-          await keepEntryRevision(db, table, key, null, author);
+          await insertEntryRevision(db, table, key, null, author);
         }),
     }),
   ];
@@ -168,7 +168,7 @@ async function stillAs(db: Queryable, table: ShelfTable, key: string, was: unkno
   if (typeof was !== 'string')
     throw new ApiError(428, 'no-mark', 'Which entry this replaces is not said: load the shelf anew, and send the mark of the entry as `was`.');
   const current = await findEntry(db, table, key);
-  if (!current || entryMark(current) === was) return;
+  if (!current || entryFingerprint(current) === was) return;
   const author = await lastAuthor(db, table, key);
   throw new ApiError(
     409,

@@ -1,11 +1,11 @@
 import { backupKeySchema, backupsSchema } from '@lintrel/core';
 import { newBackupKey } from '../backup/secrets';
-import { KEPT } from '../backup/nightly';
-import { keepBackupKey } from '../db/backup-key';
+import { MAX_BACKUPS } from '../backup/nightly';
+import { saveBackupKey } from '../db/backup-key';
 import { ApiError } from './errors';
 import { route, type Route, type Shop } from './route';
 
-const NO_BACKUPS = { made: false, most: KEPT, backups: [], failure: null, freeBytes: null, low: false, keySet: false };
+const NO_BACKUPS = { made: false, most: MAX_BACKUPS, backups: [], failure: null, freeBytes: null, low: false, keySet: false };
 
 const stateOf = ({ backups }: Shop) => (backups === null ? NO_BACKUPS : backups.state());
 
@@ -34,7 +34,7 @@ export const shopRoutes: readonly Route[] = [
     body: backupKeySchema,
     answer: backupsSchema,
     async work({ db, shop, author, body: { passphrase } }) {
-      await keepBackupKey(db, await newBackupKey(passphrase), author);
+      await saveBackupKey(db, await newBackupKey(passphrase), author);
       return stateOf(shop);
     },
   }),

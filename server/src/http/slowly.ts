@@ -6,7 +6,7 @@ import { ApiError } from './errors';
  * Lets one address ask so often in a minute.
  * @param failedAlone counts only what was refused: whoever gets in has not guessed
  */
-export const slowly = (aMinute: number, says: string, failedAlone = false): RequestHandler =>
+export const rateLimiter = (aMinute: number, says: string, failedAlone = false): RequestHandler =>
   rateLimit({
     windowMs: 60_000,
     limit: aMinute,

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { shelfMark, type Job, type JobSummary, type LogEvent, type RunRecord, type Shelf, entryMark } from '@lintrel/core';
+import { shelfFingerprint, type Job, type JobSummary, type LogEvent, type RunRecord, type Shelf, entryFingerprint } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing';
 
@@ -57,24 +57,24 @@ it('a plan from another shelf than there is now is not frozen', async () => {
   const job = await jobNamed('Marigold');
   const before = await shelf();
   const had = await frozen(job);
-  const mark = shelfMark(before);
+  const mark = shelfFingerprint(before);
   const tape = before.tapes.find(({ code }) => code === 'F6')!;
   await api()
-    .put(`/api/shelf/tapes/F6?was=${entryMark(tape)}`)
+    .put(`/api/shelf/tapes/F6?was=${entryFingerprint(tape)}`)
     .send({ ...tape, stretch: 0.02 })
     .expect(200);
   expect((await begin(job, { shelf: mark }).expect(409)).body.error.code).toBe('stale-shelf');
   expect(await frozen(job)).toBe(had);
-  await begin(job, { shelf: shelfMark(await shelf()) }).expect(201);
+  await begin(job, { shelf: shelfFingerprint(await shelf()) }).expect(201);
   expect(await frozen(job)).toBe(had + 1);
 });
 
 it('how much there is of a thing changes no plan until there is none', async () => {
   const now = await shelf();
   const withRolls = (rolls: number): Shelf => ({ ...now, tapes: now.tapes.map((tape) => (tape.code === 'F6' ? { ...tape, rolls } : tape)) });
-  expect(shelfMark(withRolls(3))).toBe(shelfMark(now));
-  expect(shelfMark(withRolls(1))).toBe(shelfMark(now));
-  expect(shelfMark(withRolls(0))).not.toBe(shelfMark(now));
+  expect(shelfFingerprint(withRolls(3))).toBe(shelfFingerprint(now));
+  expect(shelfFingerprint(withRolls(1))).toBe(shelfFingerprint(now));
+  expect(shelfFingerprint(withRolls(0))).not.toBe(shelfFingerprint(now));
 });
 
 it('the work sheet is sent once: whoever has it says so, and gets a new one when the job is begun anew', async () => {

@@ -10,7 +10,7 @@ import {
   type StockMove,
   type StockReserved,
   type Tape,
-  entryMark,
+  entryFingerprint,
 } from '@lintrel/core';
 import request from 'supertest';
 import { startTestServer, tell, type TestServer } from '../testing';
@@ -65,7 +65,7 @@ it('is not counted until somebody counts; then what comes is added, once however
 it('stays as it was booked where somebody changes the figures of an entry meanwhile', async () => {
   const tape = (await shelf()).tapes.find(({ code }) => code === 'F19') as Tape;
   const { body } = await api()
-    .put(`/api/shelf/tapes/F19?was=${entryMark(tape)}`)
+    .put(`/api/shelf/tapes/F19?was=${entryFingerprint(tape)}`)
     .send({ ...tape, name: 'Film, stiff', rolls: 40, rollPrice: 12 })
     .expect(200);
   expect(body).toMatchObject({ name: 'Film, stiff', rolls: 5, rollPrice: 12 });

@@ -83,7 +83,7 @@ const hostile = fc.record({
 });
 
 /** One of them. */
-export interface Hostile {
+export interface HostileRequest {
   readonly route: Route;
   readonly role: Role | null;
   readonly url: string;
@@ -92,8 +92,8 @@ export interface Hostile {
 }
 
 /** Makes hostile requests, others each time; what would end the sessions of those who send them is left out. */
-export function hostileRequests(job: Job, count: number): Hostile[] {
-  return fc.sample(hostile, { numRuns: count }).flatMap(({ route, role, own, param, query, body }): Hostile[] => {
+export function hostileRequests(job: Job, count: number): HostileRequest[] {
+  return fc.sample(hostile, { numRuns: count }).flatMap(({ route, role, own, param, query, body }): HostileRequest[] => {
     const { path } = route;
     if (role !== null && (path === '/sign-out' || path.startsWith('/people/') || path.startsWith('/sessions/') || path.startsWith('/me/'))) return [];
     const url = `/api${path.replace(':id', own ? job.id : param).replace(/:[a-z]+/g, param)}${query}`;

@@ -1,22 +1,22 @@
-import { may, type ShopPerson } from '@lintrel/core';
+import { isAllowed, type ShopPerson } from '@lintrel/core';
 import type { Request, RequestHandler, Response } from 'express';
 import type pg from 'pg';
 import { changeToken, findSession } from '../db/people';
-import { hashOf, newToken } from '../people/secrets';
+import { tokenHash, newToken } from '../people/secrets';
 import { ApiError } from './errors';
 import type { Route, Shop } from './route';
 
 /** Who asks: nobody has to say so on this machine alone; else the person of a session. */
-export interface Asking {
+export interface Requester {
   readonly session: string | null;
   readonly person: ShopPerson | null;
 }
 
 const ASKING = Symbol('asking');
-type Asked = Request & { [ASKING]?: Asking };
+type Asked = Request & { [ASKING]?: Requester };
 
 /** Who sent a request. */
-export const whoAsks = (request: Request): Asking => (request as Asked)[ASKING] ?? { session: null, person: null };
+export const requesterOf = (request: Request): Requester => (request as Asked)[ASKING] ?? { session: null, person: null };
 
 export const SESSION_COOKIE = 'lintrel';
 export const PHONE_COOKIE = 'lintrel-phone';
@@ -30,27 +30,27 @@ export function cookieIn({ headers }: Pick<Request, 'headers'>, name: string): s
 }
 
 /** Gives the browser a token to bring with it, for no script to read and no other page to send. */
-export function giveCookie(response: Response, name: string, token: string): void {
+export function setCookie(response: Response, name: string, token: string): void {
   response.cookie(name, token, { httpOnly: true, sameSite: 'strict', secure: response.req.secure, path: '/', maxAge: COOKIE_DAYS * 86_400_000 });
 }
 
-export const takeCookie = (response: Response, name: string): void => void response.clearCookie(name, { path: '/' });
+export const clearCookie = (response: Response, name: string): void => void response.clearCookie(name, { path: '/' });
 
 /**
  * Lets a request in, or not: the one place where rights are looked at. Where nobody signs in, one person works here and may everything.
  */
-export function letIn({ pool, signIn }: Pick<Shop, 'pool' | 'signIn'>, { right, ofNobody }: Pick<Route, 'right' | 'ofNobody'>): RequestHandler {
+export function authorize({ pool, signIn }: Pick<Shop, 'pool' | 'signIn'>, { right, ofNobody }: Pick<Route, 'right' | 'ofNobody'>): RequestHandler {
   return async (request, response, next) => {
     if (!signIn || ofNobody) return next();
     const token = cookieIn(request, SESSION_COOKIE);
-    const found = token === null ? null : await findSession(pool, hashOf(token));
+    const found = token === null ? null : await findSession(pool, tokenHash(token));
     if (found) {
       (request as Asked)[ASKING] = { session: found.id, person: found.person };
       if (found.stale && !found.replaced) await rotate(pool, found.id, token!, response);
     }
     if (right === 'open') return next();
     if (!found) throw new ApiError(401, 'sign-in', 'Sign in first.');
-    if (!may(found.person.role, right)) throw new ApiError(403, 'not-yours', 'That is for others in this shop to do: ask the owner.');
+    if (!isAllowed(found.person.role, right)) throw new ApiError(403, 'not-yours', 'That is for others in this shop to do: ask the owner.');
     next();
   };
 }
@@ -58,5 +58,5 @@ export function letIn({ pool, signIn }: Pick<Shop, 'pool' | 'signIn'>, { right, 
 /** A token is changed now and then: one that was copied is of use only until then. */
 async function rotate(pool: pg.Pool, session: string, token: string, response: Response): Promise<void> {
   const fresh = newToken();
-  if (await changeToken(pool, session, hashOf(token), fresh.hash)) giveCookie(response, SESSION_COOKIE, fresh.token);
+  if (await changeToken(pool, session, tokenHash(token), fresh.hash)) setCookie(response, SESSION_COOKIE, fresh.token);
 }

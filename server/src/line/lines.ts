@@ -8,7 +8,7 @@ import * as v from 'valibot';
  * @param longest letters of a line: a longer one comes from something else, and is not read
  * @param tooLong what is done about such a one; left out: it is no word of the protocol
  */
-export function heardLines<T>(
+export function readJsonLines<T>(
   socket: Socket,
   schema: v.GenericSchema<unknown, T>,
   longest: number,
@@ -39,4 +39,4 @@ function read<T>(line: string, schema: v.GenericSchema<unknown, T>): T | null {
 }
 
 /** Says something over a connection. */
-export const sayOver = (socket: Socket, said: object): void => void (socket.writable && socket.write(`${JSON.stringify(said)}\n`));
+export const writeJsonLine = (socket: Socket, said: object): void => void (socket.writable && socket.write(`${JSON.stringify(said)}\n`));

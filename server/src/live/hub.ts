@@ -1,4 +1,4 @@
-import type { Change, Here } from '@lintrel/core';
+import type { Change, Presence } from '@lintrel/core';
 import pg from 'pg';
 
 /** Listens to the database for all pages of this server, over one connection of its own. */
@@ -6,7 +6,7 @@ export interface Hub {
   /** Done when changes are heard, or the database could not be reached: then they are as soon as it is back. */
   ready(): Promise<void>;
   /** Tells a listener every change from now on. Returns how to end that. */
-  subscribe(listener: Listener): () => void;
+  subscribe(listener: HubListener): () => void;
   /** How many are told; those of one person alone where one is given. */
   listeners(person?: string): number;
   /** Tells all listeners that it ends, and ends. */
@@ -17,12 +17,12 @@ export interface Hub {
 type SessionEnded = { readonly kind: 'session-ended'; readonly session: string };
 
 /** What is told: a change, or that a device is somewhere. */
-export type Told = Change | ({ readonly kind: 'here' } & Here);
+export type HubEvent = Change | ({ readonly kind: 'here' } & Presence);
 
 /** Someone who is told what changes. */
-export interface Listener {
+export interface HubListener {
   /** Null: some may have been missed. */
-  readonly heard: (told: Told | null) => void;
+  readonly heard: (told: HubEvent | null) => void;
   readonly ended: () => void;
   /** Who listens, and the sign-in it hangs on: with its end the listener is ended. Null where nobody signs in. */
   readonly person: string | null;
@@ -35,20 +35,20 @@ const LONGEST_WAIT_MS = 5_000;
 
 /** Opens the ear of a server. It is connected from the first listener on, and again whenever the database is back. */
 export function openHub(connectionString: string): Hub {
-  const listeners = new Set<Listener>();
+  const listeners = new Set<HubListener>();
   let client: pg.Client | null = null;
   let connecting: Promise<void> = Promise.resolve();
   let timer: NodeJS.Timeout | null = null;
   let waitMs = FIRST_WAIT_MS;
   let closed = false;
-  const tell = (told: Told | null) => listeners.forEach(({ heard }) => heard(told));
-  const end = (which: (listener: Listener) => boolean) => {
+  const tell = (told: HubEvent | null) => listeners.forEach(({ heard }) => heard(told));
+  const end = (which: (listener: HubListener) => boolean) => {
     for (const listener of [...listeners].filter(which)) {
       listeners.delete(listener);
       listener.ended();
     }
   };
-  const receive = (message: Told | SessionEnded | null) =>
+  const receive = (message: HubEvent | SessionEnded | null) =>
     message?.kind === 'session-ended' ? end(({ session }) => session === message.session) : tell(message);
 
   function lost(gone: pg.Client): void {
@@ -69,7 +69,7 @@ export function openHub(connectionString: string): Hub {
     client = own;
     own.on('error', () => lost(own));
     own.on('end', () => lost(own));
-    own.on('notification', ({ payload }) => receive(JSON.parse(payload ?? 'null') as Told | SessionEnded | null));
+    own.on('notification', ({ payload }) => receive(JSON.parse(payload ?? 'null') as HubEvent | SessionEnded | null));
     try {
       await own.connect();
       await own.query('LISTEN lintrel');

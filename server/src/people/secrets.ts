@@ -11,11 +11,11 @@ const TOKEN_BYTES = 32;
 
 export function newToken(): Token {
   const token = randomBytes(TOKEN_BYTES).toString('base64url');
-  return { token, hash: hashOf(token) };
+  return { token, hash: tokenHash(token) };
 }
 
 /** What a token is found by. It is long and random: a plain hash of it tells nothing. */
-export const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+export const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** Letters that are not taken for one another when they are read off a screen. */
 const CLEAR = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
@@ -24,15 +24,15 @@ const CLEAR = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
 export const newCode = (): string => [0, 1, 2].map(() => Array.from({ length: 4 }, () => CLEAR[randomInt(CLEAR.length)]).join('')).join('-');
 
 /** The same code however it was typed. */
-export const asTyped = (code: string): string => code.toUpperCase().replace(/[^A-Z0-9]/g, '');
+export const normalizeCode = (code: string): string => code.toUpperCase().replace(/[^A-Z0-9]/g, '');
 
 /** What a passphrase or PIN is checked by (argon2id). */
-export const keptSecret = (secret: string): Promise<string> => hash(secret.normalize('NFKC'));
+export const hashSecret = (secret: string): Promise<string> => hash(secret.normalize('NFKC'));
 
 /** Whether a passphrase or PIN is the one. With nothing kept the answer takes as long, and is no. */
-export async function isSecret(kept: string | null, secret: string): Promise<boolean> {
+export async function verifySecret(kept: string | null, secret: string): Promise<boolean> {
   const right = await verify(kept ?? (await nobody), secret.normalize('NFKC')).catch(() => false);
   return kept !== null && right;
 }
 
-const nobody = keptSecret(randomBytes(16).toString('hex'));
+const nobody = hashSecret(randomBytes(16).toString('hex'));

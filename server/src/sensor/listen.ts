@@ -1,10 +1,10 @@
 import { connect, type Socket } from 'node:net';
 import { type AirAnswer } from '@lintrel/core';
 import * as v from 'valibot';
-import { heardLines } from '../line/lines';
+import { readJsonLines } from '../line/lines';
 
 /** What a sensor says: docs/sensor.md. One JSON object a line. */
-const saidSchema = v.variant('say', [
+const messageSchema = v.variant('say', [
   v.object({ say: v.literal('ready'), name: v.string() }),
   v.object({ say: v.literal('air'), airC: v.number(), rhPercent: v.number() }),
 ]);
@@ -18,7 +18,7 @@ const AGAIN_MS = 5_000;
 const LONGEST_LINE = 10_000;
 
 /** A sensor that is listened to. */
-export interface Listening {
+export interface SensorListener {
   readonly state: () => NonNullable<AirAnswer['sensor']>;
   readonly stop: () => void;
 }
@@ -27,7 +27,7 @@ export interface Listening {
  * Listens to a sensor on loopback and hands on what can be; what cannot be is told as its state and kept nowhere.
  * @param heard a reading, at most one a second
  */
-export function listenTo(port: number, heard: (at: Date, airC: number, rhPercent: number) => void, now: () => number = Date.now): Listening {
+export function openSensor(port: number, heard: (at: Date, airC: number, rhPercent: number) => void, now: () => number = Date.now): SensorListener {
   let heardAt: number | null = null;
   let sound = true;
   let kept = -1;
@@ -35,7 +35,7 @@ export function listenTo(port: number, heard: (at: Date, airC: number, rhPercent
   let socket: Socket | null = null;
   let again: NodeJS.Timeout | null = null;
 
-  const take = (said: v.InferOutput<typeof saidSchema> | null): void => {
+  const take = (said: v.InferOutput<typeof messageSchema> | null): void => {
     if (said?.say !== 'air') return;
     const { airC, rhPercent } = said;
     heardAt = now();
@@ -49,7 +49,7 @@ export function listenTo(port: number, heard: (at: Date, airC: number, rhPercent
     if (stopped) return;
     const line = connect(port, '127.0.0.1');
     socket = line;
-    heardLines(line, saidSchema, LONGEST_LINE, take, () => line.destroy());
+    readJsonLines(line, messageSchema, LONGEST_LINE, take, () => line.destroy());
     line.on('error', () => undefined);
     line.on('close', () => {
       if (!stopped) again = setTimeout(open, AGAIN_MS);

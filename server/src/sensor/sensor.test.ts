@@ -2,10 +2,10 @@ import type { AirAnswer } from '@lintrel/core';
 import { createServer } from 'node:net';
 import request from 'supertest';
 import { WAIT_MS } from '../../../scripts/test-limits.mjs';
-import { keepAir, listAir, thinAir } from '../db/air';
+import { insertAir, listAir, thinAir } from '../db/air';
 import { startTestServer, type TestServer } from '../testing';
-import { listenTo } from './listen';
-import { startSimulatedSensor, USUAL_BOOTH } from './simulated';
+import { openSensor } from './listen';
+import { startSimulatedSensor, DEFAULT_BOOTH } from './simulated';
 
 const until = async (holds: () => boolean) => {
   for (const since = Date.now(); !holds(); await new Promise((again) => setTimeout(again, 10)))
@@ -15,11 +15,11 @@ const until = async (holds: () => boolean) => {
 describe('a sensor', () => {
   let now = Date.parse('2026-06-01T10:00:00Z');
   const clock = () => now;
-  const booth = { ...USUAL_BOOTH, everyMs: 10, now: clock };
+  const booth = { ...DEFAULT_BOOTH, everyMs: 10, now: clock };
   it('is heard, kept once a second, with its drift', async () => {
     const sensor = await startSimulatedSensor(booth);
     const heard: [string, number][] = [];
-    const listening = listenTo(sensor.port, (at, airC) => void heard.push([at.toISOString(), airC]), clock);
+    const listening = openSensor(sensor.port, (at, airC) => void heard.push([at.toISOString(), airC]), clock);
     await until(() => heard.length > 0);
     expect(listening.state()).toMatchObject({ state: 'speaking' });
     now += 1_000;
@@ -35,7 +35,7 @@ describe('a sensor', () => {
     let silent = false;
     const sensor = await startSimulatedSensor({ ...booth, broken: () => broken, silent: () => silent });
     const heard: number[] = [];
-    const listening = listenTo(sensor.port, (_, airC) => void heard.push(airC), clock);
+    const listening = openSensor(sensor.port, (_, airC) => void heard.push(airC), clock);
     await until(() => heard.length > 0);
     broken = true;
     now += 60_000;
@@ -56,7 +56,7 @@ describe('a sensor', () => {
     });
     await new Promise<void>((ready) => other.listen(0, '127.0.0.1', ready));
     const heard: number[] = [];
-    const listening = listenTo((other.address() as { port: number }).port, (_, airC) => void heard.push(airC), clock);
+    const listening = openSensor((other.address() as { port: number }).port, (_, airC) => void heard.push(airC), clock);
     await new Promise((wait) => setTimeout(wait, 200));
     expect(heard).toEqual([]);
     expect(listening.state()).toEqual({ state: 'silent', heardAt: null });
@@ -79,7 +79,7 @@ describe('the air of the shop', () => {
       .post('/api/air')
       .send({ at: at(5), airC: 17.5, rhPercent: 61 })
       .expect(201);
-    await keepAir(server.pool, new Date(Date.now() - 30 * 60_000), 16, 70, 'sensor');
+    await insertAir(server.pool, new Date(Date.now() - 30 * 60_000), 16, 70, 'sensor');
     expect((await air()).readings).toMatchObject([
       { airC: 16, by: 'sensor' },
       { airC: 17.5, rhPercent: 61, by: 'typed' },

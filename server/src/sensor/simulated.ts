@@ -1,5 +1,5 @@
 import { MS_PER_DAY } from '@lintrel/core/front';
-import { sayOver } from '../line/lines';
+import { writeJsonLine } from '../line/lines';
 import { onLoopback } from '../line/loopback';
 
 /** The booth sensor that ships: it measures nothing, but speaks as one would, with the faults real ones have. */
@@ -23,7 +23,7 @@ export interface Booth {
 }
 
 /** A booth over a day: 16 °C before dawn, 23 in the afternoon; silent for twenty minutes a day, torn off for two. */
-export const USUAL_BOOTH: Booth = {
+export const DEFAULT_BOOTH: Booth = {
   air: (ms) => {
     const wave = Math.cos((2 * Math.PI * (ms - 15 * 3_600_000)) / MS_PER_DAY);
     return { airC: 19.5 + 3.5 * wave, rhPercent: 58 - 10 * wave };
@@ -36,7 +36,7 @@ export const USUAL_BOOTH: Booth = {
 };
 
 /** Starts it on a free port of loopback. */
-export async function startSimulatedSensor(booth: Booth = USUAL_BOOTH): Promise<SimulatedSensor> {
+export async function startSimulatedSensor(booth: Booth = DEFAULT_BOOTH): Promise<SimulatedSensor> {
   const air = () => {
     const now = booth.now();
     if (booth.broken(now)) return { say: 'air', airC: 998, rhPercent: 0 };
@@ -44,11 +44,11 @@ export async function startSimulatedSensor(booth: Booth = USUAL_BOOTH): Promise<
     return { say: 'air', airC: round(airC + booth.driftC), rhPercent: round(rhPercent) };
   };
   const { port, open, close } = await onLoopback((socket) => {
-    sayOver(socket, { say: 'ready', name: 'Simulated booth sensor' });
-    if (!booth.silent(booth.now())) sayOver(socket, air());
+    writeJsonLine(socket, { say: 'ready', name: 'Simulated booth sensor' });
+    if (!booth.silent(booth.now())) writeJsonLine(socket, air());
   });
   const timer = setInterval(() => {
-    if (!booth.silent(booth.now())) for (const socket of open) sayOver(socket, air());
+    if (!booth.silent(booth.now())) for (const socket of open) writeJsonLine(socket, air());
   }, booth.everyMs);
   return {
     port,

@@ -56,7 +56,7 @@ function limitedTo(names: readonly string[]): Extension {
 }
 
 /** Whether an authority may vouch for all of some names; one of an earlier version, without limits, may. */
-export function mayVouchFor(cert: string, names: readonly string[]): boolean {
+export function coversNames(cert: string, names: readonly string[]): boolean {
   const extension = new X509Certificate(cert).getExtension(id_ce_nameConstraints);
   if (!extension) return true;
   const subtrees = AsnConvert.parse(extension.value, NameConstraints).permittedSubtrees ?? [];

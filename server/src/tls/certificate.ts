@@ -7,7 +7,7 @@ import { hostname } from 'node:os';
 import { join } from 'node:path';
 import { generate } from 'selfsigned';
 import { ownAddresses } from './addresses';
-import { mayVouchFor, newAuthority } from './authority';
+import { coversNames, newAuthority } from './authority';
 
 /** What a server shows to prove who it is. */
 export interface Certificate {
@@ -44,7 +44,7 @@ export async function shopCertificate(folder: string, names: readonly string[], 
   const before = await kept(folder, 'authority', now + SERVER_DAYS * MS_PER_DAY);
   const { notBeforeDate, notAfterDate } = spanOf(now, AUTHORITY_DAYS);
   const authority =
-    before && mayVouchFor(before.cert, names) ? before : await made(folder, 'authority', await newAuthority(names, notBeforeDate, notAfterDate));
+    before && coversNames(before.cert, names) ? before : await made(folder, 'authority', await newAuthority(names, notBeforeDate, notAfterDate));
   const known = await kept(folder, 'server', now + RENEW_DAYS * MS_PER_DAY);
   const usable = known && covers(known.cert, names) && new X509Certificate(known.cert).verify(new X509Certificate(authority.cert).publicKey);
   const own = usable ? known : await made(folder, 'server', await newServer(authority, names, now));

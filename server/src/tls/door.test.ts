@@ -4,14 +4,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { connect as connectTls } from 'node:tls';
 import { shopCertificate } from './certificate';
-import { openDoor, type Door } from './door';
+import { openListener, type Listener } from './door';
 
 // Clients that send slowly, or nothing, on the one port of plain HTTP and HTTPS.
 
 const limits = { firstByteMs: 400, headersMs: 400, requestMs: 800, checkMs: 50 };
 let folder: string;
 let certificate: { readonly key: string; readonly cert: string };
-const doors: Door[] = [];
+const doors: Listener[] = [];
 
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'lintrel-door-'));
@@ -26,8 +26,8 @@ afterAll(async () => {
 });
 
 /** A door on a port of its own; a request is answered once its body is there. */
-async function opened(secure: boolean): Promise<{ door: Door; port: number }> {
-  const door = openDoor((request, response) => void request.on('end', () => response.end('well')).resume(), secure ? certificate : null, limits);
+async function opened(secure: boolean): Promise<{ door: Listener; port: number }> {
+  const door = openListener((request, response) => void request.on('end', () => response.end('well')).resume(), secure ? certificate : null, limits);
   doors.push(door);
   await new Promise<void>((ready) => door.listener.listen(0, '127.0.0.1', ready));
   return { door, port: (door.listener.address() as AddressInfo).port };

@@ -6,7 +6,7 @@ import { createServer, type Server as NetServer, type Socket } from 'node:net';
 const TLS_HANDSHAKE = 22;
 
 /** Time limits of a connection, ms: those of Node, but for clients that send slowly on purpose. */
-export interface DoorLimits {
+export interface ListenerLimits {
   /** From the connection to its first byte, and of a TLS handshake. */
   readonly firstByteMs: number;
   /** From the first byte of a request to the end of its headers, and to the end of its body. */
@@ -15,13 +15,13 @@ export interface DoorLimits {
   /** How often these are looked at. */
   readonly checkMs: number;
 }
-const LIMITS: DoorLimits = { firstByteMs: 20_000, headersMs: 15_000, requestMs: 90_000, checkMs: 3_000 };
+const LIMITS: ListenerLimits = { firstByteMs: 20_000, headersMs: 15_000, requestMs: 90_000, checkMs: 3_000 };
 
 /** Maximum number of connections: far above what a shop has, below what a machine can hold. */
 const MAX_CONNECTIONS = 4_000;
 
 /** What listens, and the servers behind it. */
-export interface Door {
+export interface Listener {
   /** Listens, and closes. */
   readonly listener: NetServer;
   /** Shows another certificate from the next connection on. */
@@ -35,7 +35,11 @@ export interface Door {
  * One port for both: HTTPS where there is a certificate, and plain HTTP.
  * @param certificate null: plain HTTP alone
  */
-export function openDoor(app: RequestListener, certificate: { readonly key: string; readonly cert: string } | null, limits: DoorLimits = LIMITS): Door {
+export function openListener(
+  app: RequestListener,
+  certificate: { readonly key: string; readonly cert: string } | null,
+  limits: ListenerLimits = LIMITS,
+): Listener {
   const { firstByteMs, headersMs, requestMs, checkMs } = limits;
   const times = { headersTimeout: headersMs, requestTimeout: requestMs, connectionsCheckingInterval: checkMs };
   const plain = createHttpServer(times, app);

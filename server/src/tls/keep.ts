@@ -7,18 +7,18 @@ import { shopCertificate, type Certificate } from './certificate';
 const LOOK_EVERY_MS = 60 * 60_000;
 
 /** A certificate that is kept up to date while the server runs. */
-export interface KeptCertificate {
+export interface CertificateKeeper {
   readonly now: () => Certificate;
   readonly onNewer: (take: (newer: Certificate) => void) => void;
   readonly stop: () => void;
 }
 
 /** Reads the certificate that was given, or makes the shop's own, and looks after it from then on. */
-export async function keepCertificate(
+export async function openCertificate(
   from: NonNullable<Config['certificate']>,
   names: () => readonly string[],
   log: Pick<Logger, 'warn'>,
-): Promise<KeptCertificate> {
+): Promise<CertificateKeeper> {
   const read = async (): Promise<Certificate> =>
     'folder' in from
       ? shopCertificate(from.folder, names(), Date.now())

@@ -1,13 +1,13 @@
-import { checkAgainst, drawingSchema, takeDrawingSchema, type Checked } from '@lintrel/core';
+import { checkAgainst, drawingSchema, importDrawingSchema, type Checked } from '@lintrel/core';
 import { jsonFrom, type JsonRead } from '../http/json';
 import { fromDrawing, readDxf, readSvg, type Drawing, type DrawingRead } from '@lintrel/core/files';
-import type { DrawingSummary, TakeDrawing, TellProgress } from '@lintrel/core';
+import type { DrawingSummary, ImportDrawing, ReportProgress } from '@lintrel/core';
 import type * as v from 'valibot';
 
 /** What is wanted of a drawing: a summary, or parts of a design made from it. */
 export interface DrawingTask {
   readonly text: string;
-  readonly wish: TakeDrawing['wish'] | null;
+  readonly wish: ImportDrawing['wish'] | null;
 }
 
 /** A DrawingSummary or a TakenDrawing, as was asked; or why there is none. */
@@ -17,13 +17,13 @@ export type DrawingReply = { readonly ok: true; readonly value: unknown } | Extr
 type Requested = Checked<DrawingReply> | Extract<JsonRead, { ok: false }>;
 
 /** Sums up the drawing of a request, as it was sent. */
-export function sumUpDrawing(bytes: Uint8Array, tell: TellProgress): Requested {
+export function summarizeDrawing(bytes: Uint8Array, tell: ReportProgress): Requested {
   return requested(bytes, drawingSchema, ({ text }) => readDrawing({ text, wish: null }, tell));
 }
 
 /** Takes parts of a design from the drawing of a request, as it was sent. */
-export function takeDrawing(bytes: Uint8Array, tell: TellProgress): Requested {
-  return requested(bytes, takeDrawingSchema, (task) => readDrawing(task, tell));
+export function importDrawing(bytes: Uint8Array, tell: ReportProgress): Requested {
+  return requested(bytes, importDrawingSchema, (task) => readDrawing(task, tell));
 }
 
 function requested<S extends v.GenericSchema>(bytes: Uint8Array, schema: S, read: (task: v.InferOutput<S>) => DrawingReply): Requested {
@@ -34,7 +34,7 @@ function requested<S extends v.GenericSchema>(bytes: Uint8Array, schema: S, read
 }
 
 /** Reads a drawing, SVG or DXF. */
-export function readDrawing({ text, wish }: DrawingTask, tell: TellProgress): DrawingReply {
+export function readDrawing({ text, wish }: DrawingTask, tell: ReportProgress): DrawingReply {
   tell({ doing: 'reading', done: 0, of: 0 });
   const read = /^\s*</.test(text) ? readSvg(text) : readDxf(text);
   if (!read.ok) return read;

@@ -1,4 +1,4 @@
-import { WORK_HEADER, type TellProgress, type WorkProgress } from '@lintrel/core';
+import { WORK_HEADER, type ReportProgress, type WorkProgress } from '@lintrel/core';
 import type { Request, Response } from 'express';
 import * as v from 'valibot';
 
@@ -6,7 +6,7 @@ import * as v from 'valibot';
 export type Works = Map<string, WorkProgress>;
 
 /** Whoever asks under a name of its own is told how far it is, until it is answered. */
-export function progressOf(works: Works, request: Request, response: Response): TellProgress | undefined {
+export function progressOf(works: Works, request: Request, response: Response): ReportProgress | undefined {
   const name = request.get(WORK_HEADER);
   if (!name || !v.is(v.pipe(v.string(), v.uuid()), name)) return undefined;
   response.once('close', () => works.delete(name));

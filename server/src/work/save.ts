@@ -1,4 +1,4 @@
-import { checkAgainst, designFaults, finishesNamed, saveJobSchema, type Checked, type FinishNamed, type JobKind } from '@lintrel/core';
+import { checkAgainst, designFaults, finishReferences, saveJobSchema, type Checked, type FinishReference, type JobKind } from '@lintrel/core';
 import { jsonFrom, type JsonRead } from '../http/json';
 
 /** A save that was read and checked, all but whether the finishes it names are on the shelf. Its design is text: it is kept as it is. */
@@ -8,7 +8,7 @@ export interface CheckedSave {
   readonly title: string;
   readonly kind: JobKind;
   readonly design: string;
-  readonly finishes: readonly FinishNamed[];
+  readonly finishes: readonly FinishReference[];
 }
 
 /** Reads and checks a save as it was sent. */
@@ -20,7 +20,7 @@ export function checkedSave(bytes: Uint8Array): Checked<CheckedSave> | Extract<J
   const { revision, save = null, design } = checked.value;
   const faults = designFaults(design, null, ['design']);
   if (faults.length > 0) return { ok: false, faults };
-  return { ok: true, value: { revision, save, title: design.title, kind: design.kind, design: JSON.stringify(design), finishes: finishesNamed(design) } };
+  return { ok: true, value: { revision, save, title: design.title, kind: design.kind, design: JSON.stringify(design), finishes: finishReferences(design) } };
 }
 
 /** The save as JSON, as it was sent. */

@@ -3,22 +3,22 @@ import {
   draftParts,
   planJob,
   readJobFile,
-  upgradedDesign,
+  upgradeDesign,
   type Answer,
   type Checked,
   type CustomerView,
   type Design,
   type JobFile,
   type Shelf,
-  type TellProgress,
+  type ReportProgress,
 } from '@lintrel/core';
-import { cutsOf, maskPieces, nested, printPdf, stationCsv, tableFor, writeDxf, writeSvg, type PrintWish } from '@lintrel/core/files';
-import { USUAL_PERSON, wordsFor } from '@lintrel/words';
+import { cutPaths, maskPieces, nestPieces, printPdf, stationCsv, tableFor, writeDxf, writeSvg, type PrintWish } from '@lintrel/core/files';
+import { DEFAULT_PERSON, wordsFor } from '@lintrel/words';
 
-export { readDrawing, sumUpDrawing, takeDrawing } from './drawing';
+export { readDrawing, summarizeDrawing, importDrawing } from './drawing';
 export { jsonFrom as parseJson } from '../http/json';
 export { checkedSave as checkSave } from './save';
-export { dayOf as day } from '../day';
+export { planTheDay as day } from '../day';
 
 // Everything that may take longer than a blink. Each runs in a process of the workshop; what goes in and out is plain data.
 
@@ -26,7 +26,7 @@ export { dayOf as day } from '../day';
  * A design as the database has it, read. It comes as text: a large one would hold the server up while it is read and written there only to be
  * handed on. Those kept by older versions are brought up.
  */
-const read = (kept: string) => upgradedDesign(JSON.parse(kept)) as Design;
+const read = (kept: string) => upgradeDesign(JSON.parse(kept)) as Design;
 
 /** The plan of a job as JSON, and how many steps it has. */
 export function plan({ design, shelf }: { design: string; shelf: Shelf }): { readonly text: string; readonly steps: number } {
@@ -38,26 +38,26 @@ export function plan({ design, shelf }: { design: string; shelf: Shelf }): { rea
 export const ask = ({ name, input, shelf }: { name: string; input: unknown; shelf: Shelf }): Checked<Answer> => answerOf(name, input, shelf);
 
 /** A job file, read and checked. */
-export function checkFile(bytes: Uint8Array, tell: TellProgress): Checked<JobFile> {
+export function checkFile(bytes: Uint8Array, tell: ReportProgress): Checked<JobFile> {
   tell({ doing: 'checking', done: 0, of: 0 });
   return readJobFile(new TextDecoder().decode(bytes));
 }
 
 /** A template, mask, table or lay list as PDF. */
-export function print({ design, shelf, wish }: { design: string; shelf: Shelf; wish: PrintWish }, tell: TellProgress): ReturnType<typeof printPdf> {
+export function print({ design, shelf, wish }: { design: string; shelf: Shelf; wish: PrintWish }, tell: ReportProgress): ReturnType<typeof printPdf> {
   tell({ doing: 'working-out', done: 0, of: 0 });
   return printPdf(read(design), shelf, wish, wordsOf(wish), (done, of) => tell({ doing: 'writing', done, of }));
 }
 
 /** The masks of a job laid out on film, as the blade follows them. */
 export function masks({ design, widthMm }: { design: string; widthMm: number }): { readonly lengthMm: number; readonly paths: [number, number][][] } {
-  const nesting = nested(maskPieces(draftParts(read(design), { tapes: [], finishes: [] })), widthMm);
-  return { lengthMm: nesting.lengthMm, paths: cutsOf(nesting).map((path) => path.map(([x, y]) => [x, y])) };
+  const nesting = nestPieces(maskPieces(draftParts(read(design), { tapes: [], finishes: [] })), widthMm);
+  return { lengthMm: nesting.lengthMm, paths: cutPaths(nesting).map((path) => path.map(([x, y]) => [x, y])) };
 }
 
 /** Words on paper, in the unit of the person who prints. */
 function wordsOf({ unit }: Pick<PrintWish, 'unit'>) {
-  const words = wordsFor({ ...USUAL_PERSON, length: unit });
+  const words = wordsFor({ ...DEFAULT_PERSON, length: unit });
   return { tell: words.say, detail: words.detail, stations: words.stations };
 }
 

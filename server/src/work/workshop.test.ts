@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { EventEmitter } from 'node:events';
 import { BASE_DATUM, emptyDesign, SHIPPED_SHELF, type Design, type PartId, type WorkProgress } from '@lintrel/core';
 import type { Response } from 'express';
-import { MAX_AT_WORK, MAX_WAITING, openWorkshop, type Workshop } from './workshop';
+import { MAX_RUNNING, MAX_WAITING, openWorkerPool, type WorkerPool } from './workshop';
 
 const shelf = SHIPPED_SHELF;
 /** A drawing of so many curves that reading it takes seconds. */
@@ -12,9 +12,9 @@ const heavy = `<svg xmlns="http://www.w3.org/2000/svg" width="9000mm" viewBox="0
 ).join('')}</svg>`;
 const quick = { name: 'bend', input: { radius: 120, width: 6, stretch: 0.15, fold: 0.005 }, shelf };
 const closing = () => new EventEmitter() as unknown as Response & EventEmitter;
-const opened: Workshop[] = [];
-const workshop = (limits?: Parameters<typeof openWorkshop>[0]) => {
-  const own = openWorkshop(limits);
+const opened: WorkerPool[] = [];
+const workshop = (limits?: Parameters<typeof openWorkerPool>[0]) => {
+  const own = openWorkerPool(limits);
   opened.push(own);
   return own;
 };
@@ -85,7 +85,7 @@ it('one person holds at most half of the places and of the queue', async () => {
   const answering = closing();
   answering.setMaxListeners(100);
   const heavyFor = (person: string) => own.run('readDrawing', { text: heavy, wish: null }, { answering, person }).catch(({ code }: { code: string }) => code);
-  const mine = Array.from({ length: MAX_AT_WORK / 2 + MAX_WAITING / 2 + 3 }, () => heavyFor('bo'));
+  const mine = Array.from({ length: MAX_RUNNING / 2 + MAX_WAITING / 2 + 3 }, () => heavyFor('bo'));
   // Places and room in the queue are left for others.
   expect(await own.run('ask', quick, { person: 'rue' })).toMatchObject({ ok: true });
   answering.emit('close');
@@ -117,12 +117,12 @@ it('refuses more than may wait', async () => {
   const answering = closing();
   answering.setMaxListeners(100);
   const more = 15;
-  const asked = Array.from({ length: MAX_AT_WORK + MAX_WAITING + more }, () => opened[0]!.run('readDrawing', { text: heavy, wish: null }, { answering }));
+  const asked = Array.from({ length: MAX_RUNNING + MAX_WAITING + more }, () => opened[0]!.run('readDrawing', { text: heavy, wish: null }, { answering }));
   const refusals = Promise.allSettled(asked).then((all) => all.map((one) => one.status === 'rejected' && (one.reason as { code: string }).code));
   setTimeout(() => answering.emit('close'), 100);
   const codes = await refusals;
   expect(codes.filter((code) => code === 'busy').length).toBe(more);
-  expect(codes.filter((code) => code === 'aborted').length).toBe(MAX_AT_WORK + MAX_WAITING);
+  expect(codes.filter((code) => code === 'aborted').length).toBe(MAX_RUNNING + MAX_WAITING);
 });
 it('tells how far it is: what is done, the pages as they are written, and those that wait their turn', async () => {
   const told: WorkProgress[][] = [[], [], [], [], []];
@@ -146,5 +146,5 @@ it('tells how far it is: what is done, the pages as they are written, and those 
     expect(pages[0]).toMatchObject({ done: 0 });
     expect(pages.every(({ done, of }) => of > 50 && done < of)).toBe(true);
   }
-  expect(told.filter((list) => list[0]!.doing === 'waiting')).toHaveLength(told.length - MAX_AT_WORK);
+  expect(told.filter((list) => list[0]!.doing === 'waiting')).toHaveLength(told.length - MAX_RUNNING);
 });

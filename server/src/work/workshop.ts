@@ -1,11 +1,11 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { availableParallelism, constants, setPriority } from 'node:os';
-import type { TellProgress } from '@lintrel/core';
+import type { ReportProgress } from '@lintrel/core';
 import type { Response } from 'express';
 import { ApiError } from '../http/errors';
-import { ROOT, SERVE } from '../places';
-import type { Begun, OnTheWay, Worked } from './serve';
+import { ROOT, WORKER_PROCESS } from '../places';
+import type { WorkerStarted, WorkerProgress, WorkerAnswer } from './serve';
 import type * as tasks from './tasks';
 
 type Tasks = typeof tasks;
@@ -19,17 +19,17 @@ const MAX_WALL_MS = 60_000;
 const LOOK_MS = 200;
 
 /** Tasks worked on at once: two at least, so that one heavy task holds up nobody else's. */
-export const MAX_AT_WORK = Math.max(2, Math.min(4, availableParallelism()));
+export const MAX_RUNNING = Math.max(2, Math.min(4, availableParallelism()));
 
 /** Tasks that may wait: more would wait too long anyway. */
 export const MAX_WAITING = 40;
 
 /** For whom a task is worked out. */
-export interface TaskFor {
+export interface TaskOwner {
   /** The answer it is for: when its request is closed the task ends too. */
   readonly answering?: Response;
   /** Is told how far it is. */
-  readonly tell?: TellProgress | undefined;
+  readonly tell?: ReportProgress | undefined;
   /** Who asks: one person holds at most half of the places, and of the queue. Null: nobody is told apart. */
   readonly person?: string | null;
 }
@@ -38,12 +38,12 @@ export interface TaskFor {
  * Processes that plans, answers, prints and files are worked out in, so that nobody waits for somebody else's. Not threads: one that
  * runs out of memory may take its whole process with it. One that is ready always stands by.
  */
-export interface Workshop {
+export interface WorkerPool {
   /**
    * Works one thing out.
    * @returns the result; an ApiError where it takes too long, needs too much memory or too much is waiting
    */
-  run<N extends keyof Tasks>(name: N, input: Parameters<Tasks[N]>[0], task?: TaskFor): Promise<Awaited<ReturnType<Tasks[N]>>>;
+  run<N extends keyof Tasks>(name: N, input: Parameters<Tasks[N]>[0], task?: TaskOwner): Promise<Awaited<ReturnType<Tasks[N]>>>;
   close(): Promise<void>;
 }
 
@@ -54,7 +54,7 @@ interface Waiting {
 }
 
 /** Opens the processes; the first is ready as soon as it has loaded. */
-export function openWorkshop({ maxCpuMs = MAX_CPU_MS, maxWallMs = MAX_WALL_MS, maxMemoryMb = MAX_MEMORY_MB } = {}): Workshop {
+export function openWorkerPool({ maxCpuMs = MAX_CPU_MS, maxWallMs = MAX_WALL_MS, maxMemoryMb = MAX_MEMORY_MB } = {}): WorkerPool {
   const idle: ChildProcess[] = [];
   const alive = new Set<ChildProcess>();
   const queue: Waiting[] = [];
@@ -62,9 +62,9 @@ export function openWorkshop({ maxCpuMs = MAX_CPU_MS, maxWallMs = MAX_WALL_MS, m
   let closing = false;
 
   function started(): ChildProcess {
-    const child = fork(SERVE.file, {
+    const child = fork(WORKER_PROCESS.file, {
       cwd: ROOT,
-      execArgv: [`--max-old-space-size=${maxMemoryMb}`, ...SERVE.needs],
+      execArgv: [`--max-old-space-size=${maxMemoryMb}`, ...WORKER_PROCESS.needs],
       serialization: 'advanced',
       stdio: ['ignore', 'inherit', 'ignore', 'ipc'],
     });
@@ -83,7 +83,7 @@ export function openWorkshop({ maxCpuMs = MAX_CPU_MS, maxWallMs = MAX_WALL_MS, m
     if (idle.length === 0 && !closing) idle.push(started());
     return child;
   };
-  const mayBegin = (person: string | null) => atWork.length < MAX_AT_WORK && (person === null || count(atWork, person) < MAX_AT_WORK / 2);
+  const mayBegin = (person: string | null) => atWork.length < MAX_RUNNING && (person === null || count(atWork, person) < MAX_RUNNING / 2);
   /** The first in the queue that may begin takes over a place. */
   function release(person: string | null): void {
     atWork.splice(atWork.indexOf(person), 1);
@@ -142,7 +142,7 @@ export function openWorkshop({ maxCpuMs = MAX_CPU_MS, maxWallMs = MAX_WALL_MS, m
 
   /** Of processes that stand by, those beyond what can be at work at once and one more are ended. */
   function endSpare(): void {
-    while (idle.length > MAX_AT_WORK + 1) idle.shift()!.kill('SIGKILL');
+    while (idle.length > MAX_RUNNING + 1) idle.shift()!.kill('SIGKILL');
   }
 }
 
@@ -210,7 +210,7 @@ interface Work {
   readonly ending: AbortController;
   /** Why a process ended by itself. */
   readonly lost: () => ApiError;
-  readonly tell: TellProgress | undefined;
+  readonly tell: ReportProgress | undefined;
   readonly maxCpuMs: number;
 }
 
@@ -226,7 +226,7 @@ function worked(child: ChildProcess, asked: object, { ending, lost, tell, maxCpu
       signal.removeEventListener('abort', givenUp);
       settle();
     };
-    const heard = (answer: Worked | OnTheWay | Begun) => {
+    const heard = (answer: WorkerAnswer | WorkerProgress | WorkerStarted) => {
       if ('begun' in answer) stopWatching = watchCpu(child, maxCpuMs, () => ending.abort(tooMuch(`takes more than ${maxCpuMs / 1000} s of computing time`)));
       else if ('progress' in answer) tell?.(answer.progress);
       else end(() => (answer.ok ? done(answer.value) : failed(new Error(answer.stack))));

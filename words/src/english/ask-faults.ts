@@ -1,12 +1,12 @@
-import type { AcceptSays, AskSays, SketchSays } from '@lintrel/core';
+import type { AcceptMessages, AskMessages, SketchMessages } from '@lintrel/core';
 import { SYSTEM_NAMES } from './names';
 import type { WordsOf } from '../table';
-import { bandsInWords } from './ask-tape';
+import { bandsText } from './ask-tape';
 
 const withUnit = (most: number, unit: string): string => `${most}${unit && ` ${unit}`}`;
 
 /** What a key accepts, after "accepts". */
-export const ACCEPTS: WordsOf<AcceptSays> = {
+export const ACCEPTS: WordsOf<AcceptMessages> = {
   'accepts.length': () => 'a length above 0 such as 120, 18mm, 4 3/4"',
   'accepts.length-from-zero': () => 'a length from 0 such as 0, 12, 3/8',
   'accepts.length-signed': () => 'a length of either sign such as 35 or -20',
@@ -28,7 +28,7 @@ export const ACCEPTS: WordsOf<AcceptSays> = {
 };
 
 /** What is wrong with the input of a question. */
-export const ASK_FAULTS: WordsOf<AskSays> = {
+export const ASK_FAULTS: WordsOf<AskMessages> = {
   'ask.no-question': ({ name, names }) => `there is no question "${name}"; there are ${names.join(', ')}`,
   'ask.body': ({ keys }) => `needs an object with ${keys.join(', ')}`,
   'ask.unknown-key': ({ question, keys }) => `is not known here; ${question} accepts ${keys.join(', ')}`,
@@ -51,7 +51,7 @@ export const ASK_FAULTS: WordsOf<AskSays> = {
   'ask.places': ({ mostMm }, { length }) => `needs 2 to 200 places within ±${length(mostMm)}`,
   'ask.one-unknown': ({ names, found }) => `exactly one of ${names.join(', ')} must be ?; ${found} are`,
   'ask.bands': ({ why, nearest }, { say }) => `${say(why)}${nearest.length > 0 ? `; the nearest: ${nearest.map(say).join('; ')}` : ''}`,
-  'ask.bands-of': (bands, to) => bandsInWords(bands, to),
+  'ask.bands-of': (bands, to) => bandsText(bands, to),
   'ask.no-tape-fits': () => 'no tape on the shelf can be laid there: every one has run out, or is too wide',
   'ask.no-tape': ({ code, codes }) => `there is no tape "${code}" on the shelf; accepts ${codes.join(', ')}`,
   'ask.no-finish': ({ id, ids }) => `there is no finish "${id}" on the shelf; accepts ${ids.join(', ')}`,
@@ -66,7 +66,7 @@ export const ASK_FAULTS: WordsOf<AskSays> = {
 };
 
 /** What stands in a drawing of an answer. */
-export const SKETCHES: WordsOf<SketchSays> = {
+export const SKETCHES: WordsOf<SketchMessages> = {
   'sketch.system': ({ system }) => SYSTEM_NAMES[system],
   'sketch.radius': ({ radiusMm }, { length }) => `radius ${length(radiusMm)}`,
   'sketch.number': ({ number }) => String(number),

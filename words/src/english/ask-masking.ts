@@ -1,4 +1,4 @@
-import type { Doubt, Hold, OpeningSaid, OpeningUse, PaintSystemKey } from '@lintrel/core';
+import type { Doubt, Hold, OpeningMessage, OpeningUse, PaintSystemKey } from '@lintrel/core';
 import type { AskWords } from '../ask';
 import { OPENING_NAMES, SYSTEM_NAMES } from './names';
 
@@ -32,7 +32,7 @@ const hold: AskWords<{
   }),
 };
 
-const CLOSINGS: Readonly<Record<OpeningSaid['code'], string>> = {
+const CLOSINGS: Readonly<Record<OpeningMessage['code'], string>> = {
   'opening.foam': 'Foam, rolled sticky side out and pushed in',
   'opening.foam-strip': 'Foam strip, laid in without stretching it',
   'opening.disc': 'A disc, cut with a circle cutter',
@@ -47,7 +47,7 @@ const CLOSINGS: Readonly<Record<OpeningSaid['code'], string>> = {
 };
 
 const opening: AskWords<{
-  closing: OpeningSaid['code'];
+  closing: OpeningMessage['code'];
   foamMm?: number;
   lengthMm?: number;
   discMm?: number;

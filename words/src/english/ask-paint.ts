@@ -1,12 +1,12 @@
-import type { Heap, OverAnswer, OverSaid, PaintSystemKey, PullWindows, Said } from '@lintrel/core';
+import type { BatchCycleStep, OverAnswer, OverMessage, PaintSystemKey, PullWindows, Message } from '@lintrel/core';
 import { RULE_OF_THUMB } from '@lintrel/core/front';
 import { SYSTEM_NAMES } from './names';
-import { counted } from '../table';
+import { countText } from '../table';
 import type { AskWords } from '../ask';
-import type { Tongue } from '../tongue';
+import type { Formatter } from '../tongue';
 
 type Span = PullWindows['wet'];
-const spanned = (span: Span, { minutes }: Tongue): string =>
+const spanned = (span: Span, { minutes }: Formatter): string =>
   span ? `${minutes(span.from)} to ${span.to === null ? 'any time' : minutes(span.to)}` : 'not for this film';
 
 const windows: AskWords<PullWindows> = {
@@ -52,7 +52,7 @@ const hide: AskWords<{ coats: number | null; deltaE: number; scatterPerUm: numbe
   about: 'The film that hides a black-and-white card says how strong the paint is; over a colour near its own it needs less.',
   keys: { paint: 'Paint', under: 'Over', ...strengthKeys },
   answer: ({ coats, deltaE, scatterPerUm, coatUm }) => ({
-    headline: coats === null ? `More than ${RULE_OF_THUMB.mostCoats} coats: put another colour under it` : counted(coats, 'coat'),
+    headline: coats === null ? `More than ${RULE_OF_THUMB.mostCoats} coats: put another colour under it` : countText(coats, 'coat'),
     tone: coats === null ? 'bad' : coats >= RULE_OF_THUMB.manyCoats ? 'caution' : 'good',
     rows: [
       { label: 'Dry film of them (estimate)', value: `${((coats ?? RULE_OF_THUMB.mostCoats) * coatUm).toFixed(0)} µm` },
@@ -73,7 +73,7 @@ const HEADLINES: Readonly<Record<OverAnswer, string>> = {
 
 const over: AskWords<{
   answer: OverAnswer;
-  reason: OverSaid;
+  reason: OverMessage;
   untilMinutes?: number;
   ageMinutes: number;
   lower: PaintSystemKey;
@@ -148,8 +148,8 @@ const batch: AskWords<{
   paintAhead: number;
   totalMinutes: number | null;
   proven?: boolean;
-  reason?: Said;
-  rhythm: readonly Heap[];
+  reason?: Message;
+  rhythm: readonly BatchCycleStep[];
 }> = {
   title: 'How many may I paint before I pull?',
   about: 'One person paints strips and pulls their tape, in the same order, one thing at a time. Every pull begins and ends in its window.',

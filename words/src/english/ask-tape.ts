@@ -1,7 +1,7 @@
 import type { Fit } from '@lintrel/core';
-import { counted } from '../table';
+import { countText } from '../table';
 import type { AnswerWords, AskWords } from '../ask';
-import type { Tongue } from '../tongue';
+import type { Formatter } from '../tongue';
 /** What a bend does to a tape. */
 const VERDICTS: Readonly<Record<Fit['verdict'], Pick<AnswerWords, 'headline' | 'tone'>>> = {
   lays: { headline: 'Lays flat, no stretch needed', tone: 'good' },
@@ -21,7 +21,7 @@ interface BandsAnswer {
 }
 
 /** Bands in a few words. */
-export const bandsInWords = ({ count, widthMm, gapMm, marginMm }: Omit<BandsAnswer, 'lengthMm'>, { length }: Tongue): string =>
+export const bandsText = ({ count, widthMm, gapMm, marginMm }: Omit<BandsAnswer, 'lengthMm'>, { length }: Formatter): string =>
   `${count} of ${length(widthMm)} with gaps of ${length(gapMm)} and margins of ${length(marginMm)}`;
 
 const bend: AskWords<{
@@ -150,7 +150,7 @@ const bands: AskWords<BandsAnswer> = {
   about: 'Four of the five are known; write ? for the one to be found. Length = two margins, the bands, and the gaps between them.',
   keys: { length: 'Whole length', count: 'How many bands', width: 'Width of a band', gap: 'Gap', margin: 'Margin at each end' },
   answer: (answer, to) => ({
-    headline: bandsInWords(answer, to),
+    headline: bandsText(answer, to),
     tone: 'good',
     rows: [
       { label: 'Whole length', value: to.length(answer.lengthMm) },
@@ -186,7 +186,7 @@ const stations: AskWords<{
   about: 'A smooth curve through a few measured places, given as a table of heights to be marked, close enough that straight chords between marks do.',
   keys: { points: 'Places: along and above', step: 'A mark every', tolerance: 'Chords may stray' },
   answer: ({ table, lengthMm, tightestRadiusMm }, { length }) => ({
-    headline: `${counted(table.length, 'mark')} on ${length(lengthMm)} of curve`,
+    headline: `${countText(table.length, 'mark')} on ${length(lengthMm)} of curve`,
     tone: 'good',
     rows: [
       { label: 'Tightest bend', value: tightestRadiusMm === null ? 'none: straight' : `radius ${length(tightestRadiusMm)}` },

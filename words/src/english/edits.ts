@@ -1,8 +1,8 @@
-import type { EditSays } from '@lintrel/core';
+import type { EditMessages } from '@lintrel/core';
 import type { WordsOf } from '../table';
 
 /** What a change is called beside Undo and Do again. */
-export const EDITS: WordsOf<EditSays> = {
+export const EDITS: WordsOf<EditMessages> = {
   'edit.part-added': ({ name }) => `${name} added`,
   'edit.part-changed': ({ name }) => `${name} changed`,
   'edit.part-gone': ({ name }) => `${name} taken out`,

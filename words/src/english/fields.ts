@@ -1,7 +1,7 @@
-import type { DesignSays, EdgeSays, FieldSays, Listed, ReadingSays, SurfaceSays } from '@lintrel/core';
-import type { Speech, WordsOf } from '../table';
+import type { DesignMessages, EdgeMessages, FieldMessages, ListName, ReadingMessages, SurfaceMessages } from '@lintrel/core';
+import type { SentenceTools, WordsOf } from '../table';
 
-const LISTED: Readonly<Record<Listed, string>> = {
+const LISTED: Readonly<Record<ListName, string>> = {
   areas: 'areas',
   cards: 'cards',
   cells: 'cells',
@@ -39,13 +39,13 @@ const LISTED: Readonly<Record<Listed, string>> = {
 };
 
 /** Two bounds with their unit: lengths as the person reads them. */
-const span = ({ least, most, unit }: { readonly least: number; readonly most: number; readonly unit: string }, to: Speech): readonly [string, string] =>
+const span = ({ least, most, unit }: { readonly least: number; readonly most: number; readonly unit: string }, to: SentenceTools): readonly [string, string] =>
   unit === 'mm' && to.inches ? [to.length(least), to.length(most)] : [String(least), `${most}${unit && ` ${unit}`}`];
 
-const most = (value: number, unit: string, to: Speech): string => span({ least: 0, most: value, unit }, to)[1];
+const most = (value: number, unit: string, to: SentenceTools): string => span({ least: 0, most: value, unit }, to)[1];
 
 /** What is wrong with a value, said at its place. */
-export const FIELDS: WordsOf<FieldSays> = {
+export const FIELDS: WordsOf<FieldMessages> = {
   'field.unknown': () => 'is not known here',
   'field.missing': () => 'is missing',
   'field.other': ({ message }) => message,
@@ -100,7 +100,7 @@ const EXAMPLES = 'write it like 18, 18mm, 1.2 m, 3 1/2", 7/16 or 1\' 6"';
 const notOne = (text: string, what: string): string => (text.trim() === '' ? `${what} is missing` : `"${text}" is not ${what}`);
 
 /** What was not understood of something typed. */
-export const READINGS: WordsOf<ReadingSays> = {
+export const READINGS: WordsOf<ReadingMessages> = {
   'typed.length-missing': () => `a length is missing: ${EXAMPLES}`,
   'typed.length-real': () => '"real" needs a job at scale; this one is full size',
   'typed.comma': ({ text, decimal, thousands }) => `"${text}": is it ${decimal} or ${thousands}? Type it so`,
@@ -114,7 +114,7 @@ export const READINGS: WordsOf<ReadingSays> = {
   'typed.humidity-range': () => 'humidity lies above 0 % and at most at 100 %',
 };
 
-export const SURFACES: WordsOf<SurfaceSays> = {
+export const SURFACES: WordsOf<SurfaceMessages> = {
   'outline.open': () => 'must end where the outline starts',
   'outline.no-length': () => 'ends where it starts',
   'outline.crosses-itself': () => 'the outline crosses itself',
@@ -140,7 +140,7 @@ export const SURFACES: WordsOf<SurfaceSays> = {
   'feature.no-length': () => 'starts and ends at the same place',
 };
 
-export const DESIGNS: WordsOf<DesignSays> = {
+export const DESIGNS: WordsOf<DesignMessages> = {
   'design.too-large': ({ million }) => `is more than one job can hold (${million} million letters in a job file): split it into several jobs`,
   'design.too-many-finishes': ({ count, max }) => `names ${count} finishes: one job holds ${max}; plan what is left as another job`,
   'design.no-finish': ({ finish }) => `there is no finish "${finish}" on the shelf`,
@@ -163,7 +163,7 @@ export const DESIGNS: WordsOf<DesignSays> = {
   'file.log-letters': ({ million }) => `has more than ${million} million letters in its notes`,
 };
 
-export const EDGES: WordsOf<EdgeSays> = {
+export const EDGES: WordsOf<EdgeMessages> = {
   'edge.numbered': ({ number, seen }) => `edge ${number}${seen === undefined ? '' : ` (${seen})`}`,
   'edge.near': () => 'near end',
   'edge.far': () => 'far end',

@@ -1,8 +1,8 @@
 import type { StationCell, StationColumn, StationTable } from '@lintrel/core';
-import type { DrawingSays, PaperSays, PrintSays, SkippedSays, TakenSays } from '@lintrel/core/files';
-import type { Speech, WordsOf } from '../table';
+import type { DrawingMessages, PaperMessages, PrintMessages, SkippedMessages, TakenMessages } from '@lintrel/core/files';
+import type { SentenceTools, WordsOf } from '../table';
 
-export const DRAWINGS: WordsOf<DrawingSays> = {
+export const DRAWINGS: WordsOf<DrawingMessages> = {
   'drawing.too-many-pieces': ({ most }) => `The drawing has more than ${most} pieces. Take out what is not outline or line, and save it again.`,
   'drawing.too-many-places': ({ most }) => `The drawing has more than ${most} places. Simplify its curves and save it again.`,
   'drawing.no-line': ({ skipped }, { say }) => `There is no line in this drawing${skipped.length > 0 ? `: passed over ${skipped.map(say).join(', ')}` : ''}.`,
@@ -18,7 +18,7 @@ export const DRAWINGS: WordsOf<DrawingSays> = {
   'drawing.no-svg': () => 'The file holds no SVG drawing.',
 };
 
-export const SKIPPED: WordsOf<SkippedSays> = {
+export const SKIPPED: WordsOf<SkippedMessages> = {
   'skipped.no-number': ({ count }) => `${count} × piece with a number that is none`,
   'skipped.no-length': ({ count }) => `${count} × piece without length`,
   'skipped.not-flat': ({ count, name }) => `${count} × ${name} that does not lie flat`,
@@ -32,14 +32,14 @@ export const SKIPPED: WordsOf<SkippedSays> = {
   'skipped.unreadable': ({ count }) => `${count} × path that cannot be read`,
 };
 
-export const TAKEN: WordsOf<TakenSays> = {
+export const TAKEN: WordsOf<TakenMessages> = {
   'taken.no-outline': ({ layer }) => `Layer "${layer}" has no closed path, so it gives no outline.`,
   'taken.paths': ({ paths }) => `${paths} paths are too large, too far out or too many.`,
   'taken.corners': ({ most }) => `The outline has more than ${most} corners.`,
   'taken.thinned': ({ corners, strayMm }, { length }) => `The outline was thinned to ${corners} corners; it strays by at most ${length(strayMm)}.`,
 };
 
-export const PRINTS: WordsOf<PrintSays> = {
+export const PRINTS: WordsOf<PrintMessages> = {
   'print.no-part': ({ part }) => `There is no part "${part}".`,
   'print.too-many-sheets': ({ sheets }) => `The template needs ${sheets} sheets. Print it on one sheet of a wide printer, or use a station table.`,
   'print.nothing-to-mark': () => 'This line is not on its part, so there is nothing to mark.',
@@ -48,7 +48,7 @@ export const PRINTS: WordsOf<PrintSays> = {
   'print.no-masks': () => 'No part has an opening or a circle to cut a mask for.',
 };
 
-export const PAPERS: WordsOf<PaperSays> = {
+export const PAPERS: WordsOf<PaperMessages> = {
   'paper.part': ({ job, part, mirrored }) => `${job}: ${part}${mirrored ? ', mirrored' : ''}`,
   'paper.table': ({ job, part, line }) => `${job}: ${part}, ${line}`,
   'paper.masks': ({ job, widthMm }, { length }) => `${job}: masks on film ${length(widthMm)} wide`,
@@ -83,7 +83,7 @@ export interface StationWords {
 }
 
 /** Puts a station table into words: the same on the screen, on paper and in a list. */
-export function stationWords({ line, datum, toleranceMm, opposite, columns, rows }: StationTable, { length }: Speech): StationWords {
+export function stationWords({ line, datum, toleranceMm, opposite, columns, rows }: StationTable, { length }: SentenceTools): StationWords {
   const cell = (value: StationCell, column: StationColumn): string => {
     if (value === null) return '';
     if (typeof value === 'string') return value === 'no-line' ? 'no such line' : 'not reached';

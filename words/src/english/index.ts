@@ -1,5 +1,5 @@
 import type { AskWords } from '../ask';
-import type { AllSays } from '../codes';
+import type { AllMessages } from '../codes';
 import type { WordsOf } from '../table';
 import { ACCEPTS, ASK_FAULTS, SKETCHES } from './ask-faults';
 import { ASK_MASKING } from './ask-masking';
@@ -13,13 +13,13 @@ import { REASONS, RULES } from './order';
 import { OVER } from './over';
 import { ADVICE, AFTER_WORDS, BROKEN, COATS, ENTRIES, LATE_WORDS, MOMENTS } from './plan';
 import { REFUSALS } from './refusals';
-import { FOLLOW, SAFETY } from './safety';
+import { FOLLOW_DATA_SHEETS, SAFETY } from './safety';
 import { CLOSING_TAPES, LEAKS, OWN_PIECES, SECTIONS, SIDES, STEP_DETAILS, STEP_TITLES } from './steps';
 import { OPENINGS } from './openings';
 import { BATCHES, DAYS } from './time';
 import { DOUBTS, TECHNIQUE_REASONS, TECHNIQUES } from './runs';
 
-const SAYS: WordsOf<AllSays> = {
+const SAYS: WordsOf<AllMessages> = {
   ...FIELDS,
   ...READINGS,
   ...SURFACES,
@@ -58,8 +58,8 @@ const SAYS: WordsOf<AllSays> = {
 };
 
 /** Everything that is said, in one language. A second language is a second one of these. */
-export interface Book {
-  readonly says: WordsOf<AllSays>;
+export interface LanguageBook {
+  readonly says: WordsOf<AllMessages>;
   readonly details: typeof STEP_DETAILS;
   readonly reasons: Readonly<Record<string, string>>;
   readonly sides: Readonly<Record<string, string>>;
@@ -79,7 +79,7 @@ export interface Book {
   readonly told: (text: string) => string;
 }
 
-export const ENGLISH: Book = {
+export const ENGLISH: LanguageBook = {
   says: SAYS,
   details: STEP_DETAILS,
   reasons: TECHNIQUE_REASONS,
@@ -88,7 +88,7 @@ export const ENGLISH: Book = {
   late: LATE_WORDS,
   entries: ENTRIES,
   cautions: SAFETY,
-  follow: FOLLOW,
+  follow: FOLLOW_DATA_SHEETS,
   stations: stationWords,
   questions: { ...ASK_TAPE, ...ASK_MASKING, ...ASK_PAINT },
   sentence: (english) => english,

@@ -1,5 +1,5 @@
-import type { BandSays, LineSays, Relation, SnapName, SnapSays } from '@lintrel/core';
-import type { Speech, WordsOf } from '../table';
+import type { BandMessages, LineMessages, Relation, SnapName, SnapMessages } from '@lintrel/core';
+import type { SentenceTools, WordsOf } from '../table';
 
 const RELATIONS: Readonly<Record<Relation, string>> = {
   parallel: 'is parallel to',
@@ -9,7 +9,7 @@ const RELATIONS: Readonly<Record<Relation, string>> = {
 };
 
 /** Said of a line: `This line …`. */
-export const LINES: WordsOf<LineSays> = {
+export const LINES: WordsOf<LineMessages> = {
   'line.same-place': () => 'starts and ends at the same place',
   'line.same-neighbours': () => 'has two neighbouring points at the same place',
   'line.turns-nothing': () => 'turns by nothing',
@@ -57,7 +57,7 @@ export const LINES: WordsOf<LineSays> = {
   'line.on-misses': () => 'goes on in a plane that does not meet this part',
 };
 
-export const SNAPS: WordsOf<SnapSays> = {
+export const SNAPS: WordsOf<SnapMessages> = {
   'snap.corner': () => 'corner',
   'snap.middle': ({ to }, speech) => `middle of ${nameOf(to, speech)}`,
   'snap.end': ({ to }, speech) => `end of ${nameOf(to, speech)}`,
@@ -69,9 +69,9 @@ export const SNAPS: WordsOf<SnapSays> = {
   'snap.tapes': ({ count, widthMm, to }, speech) => `${count} × tape ${speech.length(widthMm)} from ${nameOf(to, speech)}`,
 };
 
-const nameOf = (name: SnapName, { say }: Speech): string => (typeof name === 'string' ? name : say(name));
+const nameOf = (name: SnapName, { say }: SentenceTools): string => (typeof name === 'string' ? name : say(name));
 
-export const BANDS: WordsOf<BandSays> = {
+export const BANDS: WordsOf<BandMessages> = {
   'bands.no-width': () => 'no width is left: fewer bands, smaller gaps or smaller margins',
   'bands.one-no-gap': () => 'one band has no gap: ask for the margin instead',
   'bands.too-wide': () => 'the bands are wider than the length: fewer or narrower bands',

@@ -5,7 +5,7 @@ import type {
   LineKind,
   OpeningUse,
   PaintSystemKey,
-  School,
+  PullTiming,
   RimKind,
   Substrate,
   SupplyKind,
@@ -179,4 +179,4 @@ export const SORT_NAMES: Readonly<Record<WorkSort, string>> = {
 };
 
 /** When tape is pulled. */
-export const SCHOOLS: Readonly<Record<School, string>> = { wet: 'wet', touch: 'touch-dry', dry: 'dry' };
+export const SCHOOLS: Readonly<Record<PullTiming, string>> = { wet: 'wet', touch: 'touch-dry', dry: 'dry' };

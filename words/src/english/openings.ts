@@ -1,11 +1,11 @@
-import type { OpeningSays } from '@lintrel/core';
-import { listed, type WordsOf } from '../table';
+import type { OpeningMessages } from '@lintrel/core';
+import { listText, type WordsOf } from '../table';
 
 const of = ({ opening, parts, count }: { readonly opening: string; readonly parts: readonly string[]; readonly count: number }): string =>
-  `${opening}${parts.length === 0 ? '' : `, ${listed(parts)}`}${count > 1 ? `; ${count}, for each` : ''}`;
+  `${opening}${parts.length === 0 ? '' : `, ${listText(parts)}`}${count > 1 ? `; ${count}, for each` : ''}`;
 
 /** How an opening is closed. */
-export const OPENINGS: WordsOf<OpeningSays> = {
+export const OPENINGS: WordsOf<OpeningMessages> = {
   'opening.foam': (values, { length }) =>
     `${of(values)}: ${length(values.lengthMm)} of foam strip ${length(values.foamMm)}, rolled with the sticky side out, pushed in.`,
   'opening.foam-strip': (values, { length }) =>

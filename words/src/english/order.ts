@@ -1,7 +1,7 @@
-import type { FigureTold, ReasonSays, RuleSays } from '@lintrel/core';
-import { counted, sentence, type WordsOf } from '../table';
+import type { SavedFigure, ReasonMessages, RuleMessages } from '@lintrel/core';
+import { countText, sentence, type WordsOf } from '../table';
 
-export const RULES: WordsOf<RuleSays> = {
+export const RULES: WordsOf<RuleMessages> = {
   'rule.circle': ({ first, then }) => `${first} before ${then} cannot hold together with the other wishes for the order: take one of them back.`,
   'rule.order-against': ({ first, then }) => `The chosen order has ${first} before ${then}, which is asked the other way round: the order is kept.`,
   'rule.open-and-covered': ({ area, finish }) => `${area} is asked to be open and covered while ${finish} is sprayed: take one of them back.`,
@@ -10,7 +10,7 @@ export const RULES: WordsOf<RuleSays> = {
   'rule.too-many-stages': ({ stages, most }) => `It takes ${stages} stages, one for each finish, and at most ${most} are wanted: use fewer finishes.`,
 };
 
-const FIGURES: Readonly<Record<FigureTold, string>> = {
+const FIGURES: Readonly<Record<SavedFigure, string>> = {
   work: 'least work',
   end: 'earliest end',
   coats: 'fewest coats',
@@ -19,10 +19,10 @@ const FIGURES: Readonly<Record<FigureTold, string>> = {
   paint: 'least paint',
 };
 
-export const REASONS: WordsOf<ReasonSays> = {
+export const REASONS: WordsOf<ReasonMessages> = {
   'reason.one-colour': () => 'One colour: there is nothing to order.',
   'reason.only-one': () => 'The only order that was asked for.',
-  'reason.saves-coats': ({ finish, before, coats, instead }) => `${finish} before ${before}: ${counted(coats, 'coat')} here, over that ${instead}.`,
+  'reason.saves-coats': ({ finish, before, coats, instead }) => `${finish} before ${before}: ${countText(coats, 'coat')} here, over that ${instead}.`,
   'reason.least': ({ of }) => `${sentence(of.map((figure) => FIGURES[figure]).join(', '))}.`,
   'reason.strip': () => 'The gun is stripped down after the flakes.',
   'reason.together': () => 'Least of what is wanted, all taken together.',

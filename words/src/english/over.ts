@@ -1,8 +1,8 @@
-import type { OverSays } from '@lintrel/core';
+import type { OverMessages } from '@lintrel/core';
 import type { WordsOf } from '../table';
 
 /** Why a film may or may not go over another. */
-export const OVER: WordsOf<OverSays> = {
+export const OVER: WordsOf<OverMessages> = {
   'over.bare': () => 'Nothing is below it but the substrate: clean and key that first.',
   'over.dope-lifts': () => 'Dope lifts enamel, varnish and two-part paint, cured or not.',
   'over.antifouling-unknown': () => 'Two antifoulings may not agree, and nobody knows what is below: a barrier coat between them.',

@@ -1,9 +1,9 @@
-import type { AdviceSays, AfterCode, LateCure, BrokenSays, CoatsSays, EventKind, MomentSays, OverAnswer, RuleSays } from '@lintrel/core';
-import { listed, sentence, type WordsOf } from '../table';
+import type { AdviceMessages, AfterCode, LateRemedy, BrokenMessages, CoatsMessages, EventKind, MomentMessages, OverAnswer, RuleMessages } from '@lintrel/core';
+import { listText, sentence, type WordsOf } from '../table';
 import { SUBSTRATE_NAMES, SYSTEM_NAMES } from './names';
 import { SCHOOLS } from './names';
 
-export const COATS: WordsOf<CoatsSays> = {
+export const COATS: WordsOf<CoatsMessages> = {
   'coats.sheet': ({ coats }) => `${coats} by its data sheet`,
   'coats.card': ({ coats }) => `${coats} by its card`,
   'coats.floor': ({ coats }) => `${coats} for the film its times are stated for`,
@@ -24,7 +24,7 @@ export const AFTER_WORDS: Readonly<Record<Exclude<AfterCode, 'order'>, string>> 
 };
 
 /** What helps once a time has passed. */
-export const LATE_WORDS: Readonly<Record<LateCure, string>> = {
+export const LATE_WORDS: Readonly<Record<LateRemedy, string>> = {
   scuff: 'Scuff and clean first.',
   mix: 'What was mixed is too old: away with it, and mix anew first.',
   try: 'Try it in a hidden place first, slowly; score the edge where the ground allows it.',
@@ -52,7 +52,7 @@ const OVER_ANSWERS: Readonly<Record<OverAnswer, string>> = {
 const keptOr = (names: readonly string[], kept: string): string => names.map((name) => name || kept).join(' and ');
 
 /** Advice of the plan itself; faults of lines and rules have words of their own. */
-export const ADVICE: WordsOf<Omit<AdviceSays, keyof RuleSays>> = {
+export const ADVICE: WordsOf<Omit<AdviceMessages, keyof RuleMessages>> = {
   'advice.dew': ({ marginC, dewPointC, needsC }, { temperature, degrees }) =>
     `The surface is ${degrees(marginC, 1)} above the dew point of ${temperature(dewPointC, 1)} and needs ${degrees(needsC)}: warm it or dry the air before tape or paint.`,
   'advice.cold': ({ belowC }, { temperature }) =>
@@ -91,14 +91,14 @@ export const ADVICE: WordsOf<Omit<AdviceSays, keyof RuleSays>> = {
     `Stage ${stage}: ${finish} is weak over what is below ${area === null ? '' : `on ${area} `}and takes ${coats} coats (estimate).${least === null ? '' : ` Over a better ground ${least} would do.`}`,
   'advice.never-tape': ({ stage, finish }) => `Stage ${stage}: tape lies on ${finish}, which never takes tape well. Change the order or mask over paper.`,
   'advice.young': ({ parts, ageH }) =>
-    `${listed(parts)}: the finish is ${ageH} h old and has not cured (estimate). Use the gentlest tape that holds, try a hidden place first.`,
+    `${listText(parts)}: the finish is ${ageH} h old and has not cured (estimate). Use the gentlest tape that holds, try a hidden place first.`,
   'advice.bare': ({ part, substrate, finish, primer }) =>
     `${part}: ${finish} goes straight onto bare ${SUBSTRATE_NAMES[substrate].toLowerCase()}. Prime it first (${SYSTEM_NAMES[primer].toLowerCase()}, as primer of the scheme), unless its data sheet allows it.`,
   'advice.no-clear': ({ finish }) => `${finish} is a basecoat and gets no clear: it stays dull and weak. Choose a clear over all, or another finish.`,
   'advice.flakes': ({ stage, flakes, solid }) =>
     `Stage ${stage}: strip the gun right down before ${solid}; flakes of ${flakes} left in it ruin a solid colour. A second gun spares that.`,
   'advice.trapped': ({ stage, stages }) =>
-    `Stage ${stage}: masks of stage ${listed(stages)} are still on under the clear: their edges are trapped. Pull them first.`,
+    `Stage ${stage}: masks of stage ${listText(stages)} are still on under the clear: their edges are trapped. Pull them first.`,
   'advice.clear-edge': ({ stage, line }) =>
     `Stage ${stage}: the clear ends at a tape edge along ${line}. Pull it while it is wet, or clear right over and flat it.`,
   'advice.contrast-low': ({ finishes, deltaE, limit }) =>
@@ -107,14 +107,14 @@ export const ADVICE: WordsOf<Omit<AdviceSays, keyof RuleSays>> = {
     `${sentence(keptOr(finishes, 'what is kept'))} differ by ΔE ${deltaE.toFixed(0)}: over ${limit} a hard edge shows every waver, and any bleed (rule of thumb). Press that edge twice.`,
 };
 
-export const MOMENTS: WordsOf<MomentSays> = {
+export const MOMENTS: WordsOf<MomentMessages> = {
   'moment.ready': ({ masked }) => (masked ? 'Masks are on' : 'Ready for colour'),
   'moment.coat': ({ finish, coat, coats }) => `${finish}: coat ${coat} of ${coats}`,
   'moment.pulled': () => 'The tape is off',
 };
 
 /** A plan that contradicts itself: told to us, not to a painter. */
-export const BROKEN: WordsOf<BrokenSays> = {
+export const BROKEN: WordsOf<BrokenMessages> = {
   'broken.id': ({ id }) => `${id} is there twice, or is named and not there`,
   'broken.after': ({ step, other, isMin, minMin, maxMin }) => `${step} comes ${isMin} min after ${other}: from ${minMin} to ${maxMin ?? 'any'} it may`,
   'broken.window': ({ window }) => `${window} is not the window of its stage, or not kept`,

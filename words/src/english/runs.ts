@@ -1,11 +1,12 @@
-import type { DoubtSays, TechniqueSays } from '@lintrel/core';
-import { counted, listed, type Speech, type WordsOf } from '../table';
+import type { DoubtMessages, TechniqueMessages } from '@lintrel/core';
+import { countText, listText, type SentenceTools, type WordsOf } from '../table';
 import { SCHOOLS } from './names';
 
-const at = (places: readonly number[], { length }: Pick<Speech, 'length'>): string => `${listed(places.map((place) => `at ${length(place)}`))} along the line`;
+const at = (places: readonly number[], { length }: Pick<SentenceTools, 'length'>): string =>
+  `${listText(places.map((place) => `at ${length(place)}`))} along the line`;
 
 /** How a run is laid. */
-export const TECHNIQUES: WordsOf<TechniqueSays> = {
+export const TECHNIQUES: WordsOf<TechniqueMessages> = {
   'technique.by-hand': () => 'Mask by hand.',
   'technique.end-before-bend': () => 'End the run before the bend, overlap a fresh piece, trim on the tape.',
   'technique.one-tape': () => 'Lay one tape down the strip; press both its edges.',
@@ -22,8 +23,8 @@ export const TECHNIQUES: WordsOf<TechniqueSays> = {
         ? 'Cut the shape out of film along the line, lay what is left round it as one piece and press its edge.'
         : `Cut it out of one film together with the other shapes of ${others}; lay what is left round them as one piece and press the edges.`,
   'technique.cut-sheet': ({ line, shapes, inner, widthMm, heightMm }, { length }) =>
-    `Cut all of ${line}, ${length(widthMm)} × ${length(heightMm)}, out of one film along its lines: ${counted(shapes, 'shape')}${
-      inner > 0 ? ` and ${counted(inner, 'piece')} within them` : ''
+    `Cut all of ${line}, ${length(widthMm)} × ${length(heightMm)}, out of one film along its lines: ${countText(shapes, 'shape')}${
+      inner > 0 ? ` and ${countText(inner, 'piece')} within them` : ''
     }. Lay what is left round them as one piece${inner > 0 ? ', then the pieces within in their places' : ''}; press the edges.`,
   'technique.closed': ({ overlapMm }, { length }) => `Start where it is seen least, go all the way round and lap over by ${length(overlapMm)}.`,
   'technique.rolled-back': () => 'Fold the tape back on itself along the edge, or roll it, so that its edge stands off: paint fades out under it. No line.',
@@ -72,7 +73,7 @@ export const TECHNIQUES: WordsOf<TechniqueSays> = {
 };
 
 /** Why it is laid so. */
-export const TECHNIQUE_REASONS: Readonly<Record<keyof TechniqueSays, string>> = {
+export const TECHNIQUE_REASONS: Readonly<Record<keyof TechniqueMessages, string>> = {
   'technique.by-hand': 'No tape on the shelf fits this edge.',
   'technique.end-before-bend': 'The tape would pleat or creep back here.',
   'technique.one-tape': 'The strip is one tape wide: both edges are the line.',
@@ -112,7 +113,7 @@ export const TECHNIQUE_REASONS: Readonly<Record<keyof TechniqueSays, string>> = 
 };
 
 /** What speaks against a tape. */
-export const DOUBTS: WordsOf<DoubtSays> = {
+export const DOUBTS: WordsOf<DoubtMessages> = {
   'doubt.outstays': ({ cleanMin, staysMin }, { minutes }) =>
     `comes off clean for ${minutes(cleanMin)} and stays ${minutes(staysMin)} here: pull it sooner, or lay it anew`,
   'doubt.too-tight': () => 'too tight for every tape on the shelf: split the run at the bend or cut the edge from film',

@@ -1,7 +1,7 @@
 import type { SafetyCode } from '@lintrel/core';
 
 /** Stands once under the cautions of a place. */
-export const FOLLOW = "Follow the product's safety data sheet, local rules and licensed practice.";
+export const FOLLOW_DATA_SHEETS = "Follow the product's safety data sheet, local rules and licensed practice.";
 
 /** Usual cautions. */
 export const SAFETY: Readonly<Record<SafetyCode, string>> = {

@@ -1,22 +1,22 @@
 import type {
   Cleaner,
-  ClosingTapeSays,
+  ClosingTapeMessages,
   CoverPlaces,
   FinishMethod,
   Grit,
-  LeakSays,
-  OwnPieceSays,
+  LeakMessages,
+  OwnPieceMessages,
   Reach,
-  RimBeyond,
-  SectionSays,
-  SideSeen,
-  StepSays,
+  OutsideRim,
+  SectionMessages,
+  SeenSide,
+  StepMessages,
 } from '@lintrel/core';
 import { isSprayed } from '@lintrel/core/front';
-import { counted, listed, sentence, type Speech, type WordsOf } from '../table';
+import { countText, listText, sentence, type SentenceTools, type WordsOf } from '../table';
 
 /** Where a tape lies, seen from its line. */
-export const SIDES: Readonly<Record<SideSeen | 'along', string>> = {
+export const SIDES: Readonly<Record<SeenSide | 'along', string>> = {
   above: 'above',
   below: 'below',
   'left-of': 'left of',
@@ -33,7 +33,7 @@ export const SIDES: Readonly<Record<SideSeen | 'along', string>> = {
 /** Where a tape along a rim lies, before the name of its edge. */
 import { SCHOOLS } from './names';
 
-const RIM_SIDES: Readonly<Record<RimBeyond, string>> = {
+const RIM_SIDES: Readonly<Record<OutsideRim, string>> = {
   butt: 'tucked in along',
   gap: 'into the gap along',
   'goes-on': 'along',
@@ -45,7 +45,7 @@ const RIM_SIDES: Readonly<Record<RimBeyond, string>> = {
 const covers = ({ places, wholes = [], round = [] }: CoverPlaces): string[] => [...places, ...wholes, ...round.map((part) => `round ${part}`)];
 
 /** The place where there is one; many are told below the title, where there is room. */
-const theOnly = (places: readonly string[], kind = 'part'): string => (places.length === 1 ? places[0]! : counted(places.length, kind));
+const theOnly = (places: readonly string[], kind = 'part'): string => (places.length === 1 ? places[0]! : countText(places.length, kind));
 const listedAbove = (places: readonly string[]): string => (places.length === 1 ? '' : `${places.join('; ')}. `);
 
 const CLEANERS: Readonly<Record<Cleaner, string>> = {
@@ -84,10 +84,13 @@ const byHand = (method: FinishMethod | undefined): boolean => method !== undefin
 const coatsTold = ([first, last]: readonly [number, number]) => (first === last ? `coat ${first}` : `coats ${first} to ${last}`);
 
 /** How much paint is made ready, how, and for how long it is good. */
-const mixing = ({ ml, partsMl, cans, batches, coats, lifeMin, method }: StepSays['step.mix'], { volume, minutes }: Pick<Speech, 'volume' | 'minutes'>) =>
+const mixing = (
+  { ml, partsMl, cans, batches, coats, lifeMin, method }: StepMessages['step.mix'],
+  { volume, minutes }: Pick<SentenceTools, 'volume' | 'minutes'>,
+) =>
   [
     coats && coats[0] > 1 && method && !byHand(method) ? 'Empty the gun and rinse it first: what is left in it sets.' : '',
-    cans ? `${counted(cans, 'can')}; shake for two minutes after the ball comes free.` : `${volume(ml)} ready to use (estimate).`,
+    cans ? `${countText(cans, 'can')}; shake for two minutes after the ball comes free.` : `${volume(ml)} ready to use (estimate).`,
     partsMl && partsMl.length > 1 ? `${partsMl.map((part) => volume(part)).join(' + ')}, paint first. Mix, strain, fill.` : '',
     !cans && partsMl && partsMl.length === 1 && byHand(method) ? 'Stir to the bottom of the tin; pour out only what is used.' : '',
     !cans && partsMl && partsMl.length === 1 && method && !byHand(method) ? 'Stir, strain, fill.' : '',
@@ -100,7 +103,7 @@ const mixing = ({ ml, partsMl, cans, batches, coats, lifeMin, method }: StepSays
     .join(' ');
 
 /** What a step is called. */
-export const STEP_TITLES: WordsOf<StepSays> = {
+export const STEP_TITLES: WordsOf<StepMessages> = {
   'step.wait-tape-safe': () => 'Wait until the colour takes tape',
   'step.wait-over': () => 'Wait until what is below takes the next coat',
   'step.wait-pull': () => 'Wait for the pull',
@@ -113,32 +116,32 @@ export const STEP_TITLES: WordsOf<StepSays> = {
   'step.scuff': () => 'Scuff and clean first',
   'step.remix': () => 'Mix it anew first',
   'step.barrier': ({ places }) => `Barrier coat on ${theOnly(places)}`,
-  'step.plug': ({ plugs }) => `Close ${counted(plugs, 'opening')}`,
-  'step.unplug': ({ plugs }) => `Take out ${counted(plugs, 'plug')}`,
+  'step.plug': ({ plugs }) => `Close ${countText(plugs, 'opening')}`,
+  'step.unplug': ({ plugs }) => `Take out ${countText(plugs, 'plug')}`,
   'step.lay': ({ tape, side, line, part }) => `${tape ?? 'Mask by hand'} ${SIDES[side]} ${line}${part === null ? '' : `, ${part}`}`,
   'step.rim': ({ material, widthMm, beyond, part, edges }, { length, say }) =>
-    `${material === 'foam' ? `Foam ${length(widthMm)}` : (material ?? 'Mask by hand')} ${RIM_SIDES[beyond]} ${edges.length === 1 ? say(edges[0]!) : counted(edges.length, 'edge')}${part === null ? '' : `, ${part}`}`,
+    `${material === 'foam' ? `Foam ${length(widthMm)}` : (material ?? 'Mask by hand')} ${RIM_SIDES[beyond]} ${edges.length === 1 ? say(edges[0]!) : countText(edges.length, 'edge')}${part === null ? '' : `, ${part}`}`,
   'step.cover': (covered) => `Cover ${theOnly(covers(covered), 'place')}`,
   'step.uncover': (covered) =>
-    covers(covered).length === 0 ? `Take off ${counted(covered.own?.length ?? 0, 'piece')} of your own` : `Uncover ${theOnly(covers(covered), 'place')}`,
-  'step.own': ({ pieces }) => `Lay ${counted(pieces.length, 'piece')} of your own`,
+    covers(covered).length === 0 ? `Take off ${countText(covered.own?.length ?? 0, 'piece')} of your own` : `Uncover ${theOnly(covers(covered), 'place')}`,
+  'step.own': ({ pieces }) => `Lay ${countText(pieces.length, 'piece')} of your own`,
   'step.seal': ({ finish }) => `Seal the tape edges: ${finish ?? 'liquid mask'}`,
   'step.gate': () => 'Check before colour',
   'step.gun-clean': () => 'Clean the gun',
   'step.gun-strip': () => 'Strip the gun right down',
   'step.mix': ({ finish, coats }) => `Make ready: ${finish}${coats ? `, for ${coatsTold(coats)}` : ''}`,
   'step.coat': ({ finish, coat, coats, sections }, { say }) =>
-    `${finish}: coat ${coat} of ${coats}${sections ? `, only ${listed(sections.map((one) => say(one)))}` : ''}`,
+    `${finish}: coat ${coat} of ${coats}${sections ? `, only ${listText(sections.map((one) => say(one)))}` : ''}`,
   'step.blend': ({ finish }) => `${finish}: fade it out`,
   'step.pull': ({ school, lines, rest, sections }, { say }) => {
     const of = lines ?? sections?.map((one) => say(one));
-    return `Pull ${of ? `the tape of ${listed(of)}` : rest ? 'the rest of the tape' : 'the tape'}: ${SCHOOLS[school]}`;
+    return `Pull ${of ? `the tape of ${listText(of)}` : rest ? 'the rest of the tape' : 'the tape'}: ${SCHOOLS[school]}`;
   },
   'step.inspect': () => 'Look it over',
   'step.typed': ({ title }) => title,
 };
 
-const ownPlace = ({ fromMm, toMm, byMm = [], part, count }: OwnPieceSays[keyof OwnPieceSays], { length }: Speech): string => {
+const ownPlace = ({ fromMm, toMm, byMm = [], part, count }: OwnPieceMessages[keyof OwnPieceMessages], { length }: SentenceTools): string => {
   const place = ([x, y]: readonly number[]) => `${length(x ?? 0)} along, ${length(y ?? 0)} up`;
   const by = Array.from({ length: byMm.length / 2 }, (_, index) => byMm.slice(2 * index, 2 * index + 2));
   return `${part === null ? '' : ` on ${part}`}${count > 1 ? `, on each of ${count}` : ''}, from ${place(fromMm)}${by.map((one) => ` by ${place(one)}`).join('')} to ${place(toMm)}`;
@@ -146,14 +149,14 @@ const ownPlace = ({ fromMm, toMm, byMm = [], part, count }: OwnPieceSays[keyof O
 const noted = (note: string): string => (note === '' ? '' : ` ${sentence(note)}.`);
 
 /** Tape that closes openings, all together. */
-export const CLOSING_TAPES: WordsOf<ClosingTapeSays> = {
+export const CLOSING_TAPES: WordsOf<ClosingTapeMessages> = {
   'closing.base': ({ tape, lengthMm }, { metres }) => `Inside the edges ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
   'closing.lip': ({ tape, lengthMm }, { metres }) => `For the lips ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
   'closing.cap': ({ tape, lengthMm }, { metres }) => `Over the edges of film or card ${tape ?? 'what fits'}, ${metres(lengthMm)} in all.`,
 };
 
 /** Pieces a person lays besides what the plan does. */
-export const OWN_PIECES: WordsOf<OwnPieceSays> = {
+export const OWN_PIECES: WordsOf<OwnPieceMessages> = {
   'own.tape': ({ name, tape, lengthMm, note, ...at }, speech) =>
     `${name}: ${speech.metres(lengthMm)} of ${tape ?? 'what fits'}${ownPlace({ name, tape, lengthMm, note, ...at }, speech)}.${noted(note)}`,
   'own.cover': ({ name, sizeM2, note, ...at }, speech) =>
@@ -161,7 +164,7 @@ export const OWN_PIECES: WordsOf<OwnPieceSays> = {
 };
 
 /** How a step is done. */
-export const STEP_DETAILS: WordsOf<StepSays> = {
+export const STEP_DETAILS: WordsOf<StepMessages> = {
   'step.wait-tape-safe': () => 'Tape laid sooner marks or lifts it.',
   'step.wait-over': () => 'What goes on sooner wrinkles it or traps its solvent.',
   'step.wait-pull': () => '',
@@ -198,7 +201,7 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
     ].join(' '),
   'step.rim': ({ edges, lengthMm, count, technique, more }, { metres, say }) =>
     [
-      `${edges.length > 1 ? `${sentence(listed(edges.map((edge) => say(edge))))}: ` : ''}${metres(lengthMm)}${count > 1 ? ` on each of ${count}` : ''}.`,
+      `${edges.length > 1 ? `${sentence(listText(edges.map((edge) => say(edge))))}: ` : ''}${metres(lengthMm)}${count > 1 ? ` on each of ${count}` : ''}.`,
       ...[technique, ...more].map(say),
     ].join(' '),
   'step.cover': (covered, { area, say }) => {
@@ -207,7 +210,7 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
       ...(covers(covered).length > 1 && places.length > 0 ? [`${places.join('; ')}.`] : []),
       ...(wholes.length > 0 ? [`Whole, for mist reaches them: ${wholes.join('; ')}.`] : []),
       ...(round.length > 0
-        ? [`All that lies beyond the edges of ${listed(round)}: about ${area(roundM2)} of film, stuck to the tape or foam along them.`]
+        ? [`All that lies beyond the edges of ${listText(round)}: about ${area(roundM2)} of film, stuck to the tape or foam along them.`]
         : []),
       `${REACHES[reach ?? 'mist']} Onto the tape, not across its edge${seams.length > 0 ? '.' : '; a second tape over the seam.'}`,
       ...seams.map(say),
@@ -219,7 +222,7 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
         ? [`${listedAbove(covers(covered))}Fold paper and film up into themselves, the painted side in: dry overspray falls off them.`]
         : []),
       ...((covered.own ?? []).length > 0 && covers(covered).length > 0
-        ? [`Take off your own ${listed((covered.own ?? []).map(({ values }) => values.name))} too.`]
+        ? [`Take off your own ${listText((covered.own ?? []).map(({ values }) => values.name))} too.`]
         : []),
     ].join(' '),
   'step.own': ({ pieces }, { say }) => pieces.map((piece) => say(piece)).join(' '),
@@ -249,7 +252,7 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
     const edge = !byHand(method) ? 'from the tape towards the bare side, never into a tape edge' : 'away from the tape edge, never into it';
     const fade =
       blends && blends.length > 0
-        ? ` In ${listed(blends)}${coat === 1 ? ' stop short of the edge of the repair' : ' go a hand further out than before'}: it fades out there.`
+        ? ` In ${listText(blends)}${coat === 1 ? ' stop short of the edge of the repair' : ' go a hand further out than before'}: it fades out there.`
         : '';
     return `${how}${tape ? `, ${edge}` : ''}.${tape && coat > 1 ? ' Press the tape again first.' : ''}${fade}${alone ? ` Pulling takes longer than its window. ${say(alone)}` : ''}`;
   },
@@ -258,7 +261,7 @@ export const STEP_DETAILS: WordsOf<StepSays> = {
     `${hands > 1 ? ` ${hands} people pull together: one alone would not be done in time.${alone ? ` ${say(alone)}` : ''}` : ''} Low and slow, folded back on itself, away from the fresh paint.` +
     `${lines ? ' Everything else stays on. Paper that hangs on this tape is folded back first, onto the mask.' : ''}` +
     `${more === 'mist' ? ' Keep it out of the mist of what is sprayed next: carried away, or behind paper.' : more === 'drips' ? ' Keep drips of what is painted next off it.' : ''}` +
-    `${older.length > 0 ? ` Masks of stage ${listed(older)} come off with it, the last laid first.` : ''}`,
+    `${older.length > 0 ? ` Masks of stage ${listText(older)} come off with it, the last laid first.` : ''}`,
   'step.inspect': ({ plugs, aircraft }) =>
     `Bleed, ragged edges, lifted paint, glue, dust, sags, missed spots, overspray in openings${plugs ? '; every plug out' : ''}. ` +
     `Write down what you find, with its place.${aircraft ? ' Ports, drains and placards are clear.' : ''}`,
@@ -272,7 +275,7 @@ const REACHES: Readonly<Record<Reach, string>> = {
 };
 
 /** Sections of a coat. */
-export const SECTIONS: WordsOf<SectionSays> = {
+export const SECTIONS: WordsOf<SectionMessages> = {
   'section.of': ({ part, areas, first, last, of }) => {
     const piece = of === 1 ? part : `${part} ${first === last ? first : `${first} to ${last}`} of ${of}`;
     return areas.length === 0 ? piece : `${areas.join(', ')} on ${piece}`;
@@ -280,10 +283,10 @@ export const SECTIONS: WordsOf<SectionSays> = {
 };
 
 /** Where a mask is known to leak. */
-export const LEAKS: WordsOf<LeakSays> = {
+export const LEAKS: WordsOf<LeakMessages> = {
   'leak.crossing': ({ part, places }) => `${part}, where tapes meet: ${places.join(', ')}`,
-  'leak.corner': ({ part, places }) => `${part}, corners of ${listed(places)}`,
+  'leak.corner': ({ part, places }) => `${part}, corners of ${listText(places)}`,
   'leak.fold': ({ part, places }) => `${part}, over folds: ${places.join(', ')}`,
   'leak.row': ({ part, places }) => `${part}, over raised rows: ${places.join(', ')}`,
-  'leak.tight': ({ part, places }) => `${part}, tight bends of ${listed(places)}`,
+  'leak.tight': ({ part, places }) => `${part}, tight bends of ${listText(places)}`,
 };

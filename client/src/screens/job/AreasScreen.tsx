@@ -1,5 +1,5 @@
-import { giveFinish, givePresent, letteringOf, showArea, showLength, withoutPlace, type AreaPlan, type PartPlan, plainly } from '@lintrel/core';
-import { phrase, several } from '@lintrel/words';
+import { giveFinish, givePresent, letteringOf, showArea, showLength, forgetAtPoint, type AreaPlan, type PartPlan, messageWithoutValues } from '@lintrel/core';
+import { phrase, countPhrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -15,7 +15,7 @@ import { Missing } from '@/job/Missing';
 import { usePart } from '@/job/PartChoice';
 import { StepGuard } from '@/job/StepGuard';
 import { StepLayout } from '@/job/StepLayout';
-import { useMay } from '@/people/who';
+import { useIsAllowed } from '@/people/who';
 import { useWide } from '@/theme/useWide';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -23,7 +23,7 @@ import { Notice } from '@/ui/Notice';
 import { Row, Rows, Swatch, Unfolded } from '@/ui/Row';
 import { Panel } from '@/ui/Screen';
 import { Body, Heading, Small } from '@/ui/Words';
-import { KEEP } from '@/words';
+import { KEEP_AS_IS } from '@/words';
 import { useView } from '@/worker/useSession';
 import { useWords } from '@/person/PersonContext';
 
@@ -59,7 +59,7 @@ export function AreasScreen() {
   const rest = design.parts.find(({ id }) => id === part.id)?.present;
   const toldPresent = (present: Parameters<typeof givePresent>[3]) =>
     area && void change((now) => givePresent(now, part.id, area, present), { code: 'edit.present', values: { code: area.code } });
-  const nameOf = (id: string | null) => shelf.finishes.find((finish) => finish.id === id)?.name ?? KEEP;
+  const nameOf = (id: string | null) => shelf.finishes.find((finish) => finish.id === id)?.name ?? KEEP_AS_IS;
   return (
     <StepLayout
       part={part}
@@ -93,7 +93,7 @@ export function AreasScreen() {
                   testID="letters"
                 >
                   <Body>{phrase`${name}  ${first.chosen ? nameOf(first.finish) : 'not chosen yet: kept as it is'}`}</Body>
-                  <Small>{phrase`${several(strokes.length, 'shape')} together${inner.length > 0 ? phrase`; what is within them is listed below` : ''}`}</Small>
+                  <Small>{phrase`${countPhrase(strokes.length, 'shape')} together${inner.length > 0 ? phrase`; what is within them is listed below` : ''}`}</Small>
                 </Row>
                 {owner === chosen ? <FinishChoice area={first} present={first.shows} onGive={(finish) => giveLetters(strokes, finish, name)} /> : null}
               </View>
@@ -127,7 +127,7 @@ export function AreasScreen() {
           seed={seed}
           name={nameOf(finish)}
           unit={unit}
-          onLeaveOut={() => void change((now) => withoutPlace(now, part.id, seed), plainly('edit.place-gone'))}
+          onLeaveOut={() => void change((now) => forgetAtPoint(now, part.id, seed), messageWithoutValues('edit.place-gone'))}
         />
       ))}
       <Widths part={part.id} trial={trial} onTrial={setTrial} />
@@ -211,12 +211,12 @@ function useTrial(trial: Trial | null): readonly PartPlan[] | null {
 /** The finishes an area may get, right below it. */
 function FinishChoice({ area, present, onGive }: { area: AreaPlan; present: string; onGive: (finish: string | null) => void }) {
   const { id, shelf } = useJob();
-  const mayAdd = useMay()('shelf');
+  const mayAdd = useIsAllowed()('shelf');
   return (
     <Unfolded>
       <Rows>
-        <Row label={KEEP} chosen={area.chosen && area.finish === null} onPress={() => onGive(null)} before={<Swatch colour={present} />}>
-          <Body>{KEEP}</Body>
+        <Row label={KEEP_AS_IS} chosen={area.chosen && area.finish === null} onPress={() => onGive(null)} before={<Swatch colour={present} />}>
+          <Body>{KEEP_AS_IS}</Body>
         </Row>
         {shelf.finishes.map((finish) => (
           <Row

@@ -1,4 +1,4 @@
-import { isLine, linesIn, lyingIn, pointOnLine, sprayArrows, type Advice, type LineSpot, type PartPlan } from '@lintrel/core';
+import { isLine, linesIn, itemsLyingIn, pointOnLine, sprayArrows, type Advice, type LineSpot, type PartPlan } from '@lintrel/core';
 import { useMemo, useState } from 'react';
 import { EdgePanel, spotOf } from '@/coats/EdgePanel';
 import { Orders } from '@/coats/Orders';
@@ -40,7 +40,7 @@ export function CoatsScreen() {
     );
   const { moment } = rehearsed;
   const masked = !moment || moment.masks.length > 0;
-  const runs = masked ? lyingIn(plan.items, moment ? { number: moment.stage } : stage).filter(isLine) : [];
+  const runs = masked ? itemsLyingIn(plan.items, moment ? { number: moment.stage } : stage).filter(isLine) : [];
   const spot = spotOf(part, chosenSpot, linesIn(plan, stage));
   const go = ({ place }: Advice) => {
     if (place.part) choose(place.part);

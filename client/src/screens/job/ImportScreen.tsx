@@ -1,4 +1,4 @@
-import { withLine, freeId, showLength, type DrawingSummary, plainly } from '@lintrel/core';
+import { withLine, unusedId, showLength, type DrawingSummary, messageWithoutValues } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -58,7 +58,7 @@ export function ImportScreen() {
   const take = () =>
     attempt(async (long) => {
       if (!file || unitMm === null || !part) return;
-      const lineId = freeId(
+      const lineId = unusedId(
         'line',
         part.lines.map((one) => one.id),
       );
@@ -80,7 +80,7 @@ export function ImportScreen() {
             }
           : now;
         return found.line ? withLine(shaped, partId, found.line) : shaped;
-      }, plainly('edit.drawing'));
+      }, messageWithoutValues('edit.drawing'));
       if (!taken) return;
       if (found.left.length > 0) return setTrouble(phrase`Taken over, but: ${phrases(found.left.map(say), ' ')}`);
       router.replace(`/job/${id}/lines?part=${partId}` as Href);

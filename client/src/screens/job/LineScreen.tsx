@@ -1,4 +1,4 @@
-import { freeId, followersOf, withLine, withoutLine, boardOf, type Design, type PartPlan, showLength, told, type TrimLine } from '@lintrel/core';
+import { unusedId, followersOf, withLine, withoutLine, partFrame, type Design, type PartPlan, showLength, faultText, type TrimLine } from '@lintrel/core';
 import { phrase, LINE_NAMES } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -46,7 +46,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
   const [ownId] = useState(
     () =>
       line?.id ??
-      freeId(
+      unusedId(
         'line',
         part.lines.map((one) => one.id),
       ),
@@ -70,7 +70,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
     }
     const fault = own.find((stroke) => stroke.fault)?.fault;
     if (fault && isMade(read.line)) {
-      setFaults({ whole: told(fault) });
+      setFaults({ whole: faultText(fault) });
       return showFirstFault();
     }
     if (await change((now) => withLine(now, partId, read.line), { code: line ? 'edit.line-changed' : 'edit.line-added', values: { name: read.line.name } })) {
@@ -85,7 +85,7 @@ function LineForm({ partId, lineId }: { partId: string; lineId: string }) {
     }
   };
   // Known at once, so that nothing moves when the drawing arrives.
-  const ring = boardOf(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]);
+  const ring = partFrame(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]);
   const form = KIND_FORMS[fields.kind];
   const followers = followersOf(part.lines, ownId);
   return (

@@ -1,4 +1,4 @@
-import { stepNamed, type LogEvent, type Step } from '@lintrel/core';
+import { stepOfEntry, type LogEvent, type Step } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { StyleSheet, View } from 'react-native';
 import { useJob } from '@/job/JobContext';
@@ -63,7 +63,7 @@ export function LookBackScreen() {
 function Entry({ job, event, steps }: { job: string; event: LogEvent; steps: readonly Step[] }) {
   const words = useWords();
   const { say, entry } = words;
-  const step = stepNamed(steps, event.step);
+  const step = stepOfEntry(steps, event.step);
   const at = new Date(event.at);
   return (
     <Row label="entry" testID="entry">

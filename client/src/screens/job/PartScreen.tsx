@@ -2,9 +2,9 @@ import {
   detachedPart,
   withoutPart,
   withPart,
-  freeId,
+  unusedId,
   attachedParts,
-  boardOf,
+  partFrame,
   edgeGroups,
   pathText,
   SUBSTRATES,
@@ -47,7 +47,7 @@ export function PartScreen() {
   const [ownId] = useState(
     () =>
       part?.id ??
-      freeId(
+      unusedId(
         'part',
         design.parts.map((one) => one.id),
       ),
@@ -63,7 +63,7 @@ export function PartScreen() {
   const read = readPart(tree, part?.lines ?? [], { bare: unit, scale: design.scale }, design);
   const drawn = useDraftParts(read.ok ? withPart(design, read.part) : design)?.find((one) => one.id === ownId) ?? null;
   // Known at once, so that nothing moves when the drawing arrives.
-  const known = part && { ring: boardOf(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]) };
+  const known = part && { ring: partFrame(part, design.parts).drawn.ring.map(({ x, y }): [number, number] => [x, y]) };
   const [group, setGroup] = useState<number | null>(null);
   const groups = edgeGroups(drawn?.edgePlaces ?? []);
   const edges = {
@@ -184,7 +184,7 @@ export function PartScreen() {
                     [
                       ...datums,
                       {
-                        id: freeId(
+                        id: unusedId(
                           'datum',
                           datums.map((one) => String((one as { id?: unknown }).id)),
                         ),

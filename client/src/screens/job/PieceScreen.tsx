@@ -1,5 +1,5 @@
-import { attachedParts, showArea, type Part, plainly } from '@lintrel/core';
-import { listedPhrase, phrase, phrases, several, SURFACE_NAMES, SUBSTRATE_NAMES } from '@lintrel/words';
+import { attachedParts, showArea, type Part, messageWithoutValues } from '@lintrel/core';
+import { listedPhrase, phrase, phrases, countPhrase, SURFACE_NAMES, SUBSTRATE_NAMES } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -69,14 +69,14 @@ export function PieceScreen() {
       ) : null}
       <Panel>
         <Heading>Air today</Heading>
-        <AirForm climate={design.climate} onChange={(climate) => void change((now) => ({ ...now, climate }), plainly('edit.job'))} />
+        <AirForm climate={design.climate} onChange={(climate) => void change((now) => ({ ...now, climate }), messageWithoutValues('edit.job'))} />
         {advice.map((one) => (
           <Notice key={say(one)} level={one.level} text={say(one)} />
         ))}
       </Panel>
       <Panel>
         <Heading>The job</Heading>
-        <JobForm design={design} onChange={(values) => void change((now) => ({ ...now, ...values }), plainly('edit.job'))} />
+        <JobForm design={design} onChange={(values) => void change((now) => ({ ...now, ...values }), messageWithoutValues('edit.job'))} />
       </Panel>
       <Panel>
         <Heading>On this device</Heading>
@@ -101,7 +101,7 @@ function partWords({ id, opposite, treatment, features }: Part, lines: number, a
   const other = opposite && parts.find(({ id }) => id === opposite.of)?.name;
   return phrases(
     [
-      phrase`${several(lines, 'line')}${areas === null ? '' : phrase`, ${several(areas, 'area')}`}${features ? phrase`, ${several(features.length, 'feature')}` : ''}`,
+      phrase`${countPhrase(lines, 'line')}${areas === null ? '' : phrase`, ${countPhrase(areas, 'area')}`}${features ? phrase`, ${countPhrase(features.length, 'feature')}` : ''}`,
       ...(other ? [opposite?.follows ? phrase`follows ${other}, mirrored` : phrase`mirror image of ${other}, detached`] : []),
       ...(together.length > 0 ? [phrase`stays with ${listedPhrase(together)}`] : []),
       ...(treatment === 'blend' ? ['blended'] : treatment === 'leave' ? ['left as it is'] : []),

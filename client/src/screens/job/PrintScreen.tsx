@@ -1,4 +1,4 @@
-import { layTable, readLength, tableCsv, told, type Plan, type SurfaceKind } from '@lintrel/core';
+import { layTable, readLength, tableCsv, faultText, type Plan, type SurfaceKind } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -87,7 +87,7 @@ export function PrintScreen() {
       <Panel>
         <Heading>Masks for openings, circles and letters</Heading>
         <Small>Laid out on film as wide as you have, as short as it goes.</Small>
-        <Typed whole label="Film is wide" unit={unit} value={film} onChange={setFilm} fault={filmRead.ok ? undefined : told(filmRead.why)} testID="film" />
+        <Typed whole label="Film is wide" unit={unit} value={film} onChange={setFilm} fault={filmRead.ok ? undefined : faultText(filmRead.why)} testID="film" />
         <Action
           label="Print the masks"
           icon="printer-outline"

@@ -1,5 +1,18 @@
-import { asOf, attendedSteps, boothState, FEELS, nextNow, overAir, stepNamed, PULLS, windowState, type Feel, type PullResult, type Saw } from '@lintrel/core';
-import { phrase, several } from '@lintrel/words';
+import {
+  currentWindow,
+  attendedSteps,
+  boothState,
+  FEELS,
+  currentStep,
+  windowInAir,
+  stepOfEntry,
+  PULLS,
+  windowState,
+  type Feel,
+  type PullResult,
+  type Observed,
+} from '@lintrel/core';
+import { phrase, countPhrase } from '@lintrel/words';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useAir } from '@/clock/useAir';
@@ -10,7 +23,7 @@ import { PendingEntries } from '@/job/PendingEntries';
 import { Photo } from '@/job/Photo';
 import { StepLayout } from '@/job/StepLayout';
 import { useWorkSheet, type WorkSheet } from '@/job/useWorkSheet';
-import { useMay } from '@/people/who';
+import { useIsAllowed } from '@/people/who';
 import { Ask } from '@/run/Ask';
 import { CoatLog } from '@/run/CoatLog';
 import { CurrentStep } from '@/run/CurrentStep';
@@ -48,8 +61,8 @@ export function RunScreen() {
         {sheet.error && sheet.unsent > 0 ? (
           <Body>
             {sheet.unkept
-              ? phrase`${several(sheet.unsent, 'entry is', 'entries are')} on this page alone: leave it open until the server is back.`
-              : phrase`${several(sheet.unsent, 'entry is', 'entries are')} kept on this device, and sent when the server is back.`}
+              ? phrase`${countPhrase(sheet.unsent, 'entry is', 'entries are')} on this page alone: leave it open until the server is back.`
+              : phrase`${countPhrase(sheet.unsent, 'entry is', 'entries are')} kept on this device, and sent when the server is back.`}
           </Body>
         ) : null}
       </StepLayout>
@@ -72,7 +85,7 @@ export function RunScreen() {
 function BeforeStart({ sheet }: { sheet: WorkSheet }) {
   const { plan, planning, planError, revision, saved, shelf } = useJob();
   const { say, caution, follow } = useWords();
-  const mayStart = useMay()('plan');
+  const mayStart = useIsAllowed()('plan');
   if (!plan) return null;
   const toDo = attendedSteps(plan.steps);
   const blocking = plan.advice.filter(({ level }) => level === 'stop');
@@ -91,7 +104,7 @@ function BeforeStart({ sheet }: { sheet: WorkSheet }) {
       }
     >
       <Panel>
-        <Heading>{phrase`${several(toDo.length, 'step')} in ${several(plan.stages.length, 'stage')}`}</Heading>
+        <Heading>{phrase`${countPhrase(toDo.length, 'step')} in ${countPhrase(plan.stages.length, 'stage')}`}</Heading>
         <Body>Starting freezes this plan with its log: what you change later does not change under your hands.</Body>
         {sheet.trouble ? <Notice level="stop" text={sheet.trouble} /> : null}
         {blocking.map((one) => (
@@ -127,15 +140,15 @@ function Running({ sheet }: { sheet: WorkSheet }) {
   const [asking, setAsking] = useState<'trouble' | 'touch' | 'missing' | 'over' | 'pulled' | 'coat' | 'heat' | null>(null);
   const { plan } = sheet;
   const { air } = useAir();
-  const counted = useMemo(() => sheet.progress.running.map((window) => overAir(window, air)), [sheet.progress, air]);
-  const running = counted.map((window) => asOf(window, now));
+  const counted = useMemo(() => sheet.progress.running.map((window) => windowInAir(window, air)), [sheet.progress, air]);
+  const running = counted.map((window) => currentWindow(window, now));
   const progress = { ...sheet.progress, running };
   // A coat whose limit has passed is scuffed for first, paint that has gone off is mixed anew.
-  const next = nextNow(progress, plan?.steps ?? [], now);
-  const may = useMay();
+  const next = currentStep(progress, plan?.steps ?? [], now);
+  const may = useIsAllowed();
   const others = usePresence(id, may('run') ? (next?.id ?? null) : null, now);
   const last = [...progress.doneAt].sort((a, b) => b[1] - a[1])[0];
-  const lastStep = stepNamed(plan?.steps ?? [], last?.[0] ?? null);
+  const lastStep = stepOfEntry(plan?.steps ?? [], last?.[0] ?? null);
   const { say, caution, follow } = useWords();
   const plugs = next?.kind === 'unplug' ? Number(next.say.values.plugs) : null;
   const total = plan?.toDo.length ?? 0;
@@ -330,7 +343,7 @@ const FEEL_ANSWERS = FEELS.map((value) => ({ value, label: FEEL_WORDS[value] }))
 const PULL_ANSWERS = PULLS.map((value) => ({ value, label: PULL_WORDS[value] }));
 
 /** How the last coat was sprayed that was logged; null: none was. */
-function lastCoat(events: WorkSheet['events']): Extract<Saw, { kind: 'coat' }> | null {
+function lastCoat(events: WorkSheet['events']): Extract<Observed, { kind: 'coat' }> | null {
   for (const { saw } of [...events].reverse()) if (saw?.kind === 'coat') return saw;
   return null;
 }

@@ -1,4 +1,4 @@
-import { type PartPlan, plainly, readLength, refused, showLength, told, USUAL_TOLERANCE_MM, usualStep } from '@lintrel/core';
+import { type PartPlan, messageWithoutValues, readLength, readFailed, showLength, faultText, DEFAULT_TOLERANCE_MM, defaultStationStep } from '@lintrel/core';
 import { phrase } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -37,8 +37,8 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
   const [stroke, setStroke] = useState(lineId);
   const line = part.lines.find((one) => one.id === stroke);
   const [datum, setDatum] = useState(part.datums[0]!.id);
-  const [step, setStep] = useState(() => lengthText(usualStep(line?.lengthMm ?? 1000), unit));
-  const [tolerance, setTolerance] = useState(() => lengthText(design.scale > 1 ? USUAL_TOLERANCE_MM / 5 : USUAL_TOLERANCE_MM, unit));
+  const [step, setStep] = useState(() => lengthText(defaultStationStep(line?.lengthMm ?? 1000), unit));
+  const [tolerance, setTolerance] = useState(() => lengthText(design.scale > 1 ? DEFAULT_TOLERANCE_MM / 5 : DEFAULT_TOLERANCE_MM, unit));
   const [trouble, setTrouble] = useState<string | null>(null);
   const read = (text: string) => readLength(text, { bare: unit, scale: design.scale });
   const [stepRead, toleranceRead] = [positive(read(step)), positive(read(tolerance))];
@@ -75,13 +75,13 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
           <Pick label="Measured from" value={datum} options={part.datums.map((one) => ({ value: one.id, label: one.name }))} onChange={setDatum} />
         ) : null}
         <View style={styles.row}>
-          <Typed label="A mark every" unit={unit} value={step} onChange={setStep} fault={stepRead.ok ? undefined : told(stepRead.why)} testID="step" />
+          <Typed label="A mark every" unit={unit} value={step} onChange={setStep} fault={stepRead.ok ? undefined : faultText(stepRead.why)} testID="step" />
           <Typed
             label="Chords may stray by"
             unit={unit}
             value={tolerance}
             onChange={setTolerance}
-            fault={toleranceRead.ok ? undefined : told(toleranceRead.why)}
+            fault={toleranceRead.ok ? undefined : faultText(toleranceRead.why)}
             testID="tolerance"
           />
         </View>
@@ -103,6 +103,6 @@ function Stations({ part, lineId }: { part: PartPlan; lineId: string }) {
 }
 
 const positive = (reading: ReturnType<typeof readLength>): ReturnType<typeof readLength> =>
-  reading.ok && reading.value <= 0 ? refused(plainly('ask.must-be-above')) : reading;
+  reading.ok && reading.value <= 0 ? readFailed(messageWithoutValues('ask.must-be-above')) : reading;
 
 const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small } });

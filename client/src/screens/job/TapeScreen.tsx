@@ -14,7 +14,7 @@ import { EntryRow } from '@/tape/EntryRow';
 import { AddOwnPiece, OwnPieceForm } from '@/tape/OwnPieces';
 import { PinTape } from '@/tape/PinTape';
 import { ReadyPanel } from '@/tape/ReadyPanel';
-import { useDown } from '@/tape/useDown';
+import { useLaidDown } from '@/tape/useDown';
 import { useOwnDrag } from '@/tape/useOwnDrag';
 import { space } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -29,7 +29,7 @@ export function TapeScreen() {
   const [number, setNumber] = useState<number | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const [adding, setAdding] = useState<number | null>(null);
-  const { isDown, setDown } = useDown(id);
+  const { isDown, setDown } = useLaidDown(id);
   if (design.parts.length === 0 || !plan) return <StepGuard waiting="Laying out the tape …" />;
   if (plan.stages.length === 0)
     return (

@@ -1,4 +1,4 @@
-import { SCHOOLS, showMinutes, type School, type Span, type StagePlan, type Step, plainly, withChoices } from '@lintrel/core';
+import { PULL_TIMINGS, showMinutes, type PullTiming, type Span, type StagePlan, type Step, messageWithoutValues, withChoices } from '@lintrel/core';
 import { phrase, phrases } from '@lintrel/words';
 import { router, type Href } from 'expo-router';
 import { Suspense } from 'react';
@@ -17,7 +17,7 @@ import { Panel } from '@/ui/Screen';
 import { Body, Figure, Heading, Small } from '@/ui/Words';
 import { StyleSheet, View } from 'react-native';
 import { space } from '@/theme/theme';
-import { SCHOOL_WORDS } from '@/words';
+import { PULL_TIMING_WORDS } from '@/words';
 import { useWords } from '@/person/PersonContext';
 
 /** Time: the stages end to end, and when the tape of each may be pulled by the three schools. */
@@ -45,11 +45,11 @@ export function TimeScreen() {
           <Body>{phrase`Left to dry elsewhere, in ${words.temperature(left.airC, 1)} and ${left.rhPercent} %: what is measured in the shop does not count there.`}</Body>
         ) : null}
         <Action label="Change the air" onPress={() => router.push(`/job/${id}/piece` as Href)} />
-        <Choice<School | 'own'>
+        <Choice<PullTiming | 'own'>
           label="When to pull"
           value={design.choices.school ?? 'own'}
-          options={[{ value: 'own', label: 'As each finish likes' }, ...SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))]}
-          onChange={(value) => void change((now) => withChoices(now, { school: value === 'own' ? null : value }), plainly('edit.rule'))}
+          options={[{ value: 'own', label: 'As each finish likes' }, ...PULL_TIMINGS.map((value) => ({ value, label: PULL_TIMING_WORDS[value] }))]}
+          onChange={(value) => void change((now) => withChoices(now, { school: value === 'own' ? null : value }), messageWithoutValues('edit.rule'))}
         />
         {design.choices.alone || plan.stages.some(({ hands, alone }) => hands > 1 || alone !== null) ? (
           <Choice<'many' | 'one'>
@@ -59,7 +59,7 @@ export function TimeScreen() {
               { value: 'many', label: 'As many as it takes' },
               { value: 'one', label: 'One person, in sections' },
             ]}
-            onChange={(value) => void change((now) => withChoices(now, { alone: value === 'one' ? true : undefined }), plainly('edit.rule'))}
+            onChange={(value) => void change((now) => withChoices(now, { alone: value === 'one' ? true : undefined }), messageWithoutValues('edit.rule'))}
           />
         ) : null}
         <Small>A single line may be pulled earlier or later than the rest: choose it at its tape.</Small>
@@ -116,7 +116,7 @@ function StageWindows({ stage, pulls }: { stage: StagePlan; pulls: readonly Step
   const { shelf } = useJob();
   const { windows } = stage;
   if (!windows) return null;
-  const spans = SCHOOLS.flatMap((school): { school: School; span: Span }[] => (windows[school] ? [{ school, span: windows[school] as Span }] : []));
+  const spans = PULL_TIMINGS.flatMap((school): { school: PullTiming; span: Span }[] => (windows[school] ? [{ school, span: windows[school] as Span }] : []));
   // The dry school lasts for days: the rail ends soon after it opens, or the others could not be seen.
   const end = 1.3 * Math.max(...spans.map(({ school, span }) => (school === 'dry' ? span.from : (span.to ?? span.from))));
   const planned = [...(stage.early ?? []), stage].map((one) => one.school);
@@ -134,7 +134,7 @@ function StageWindows({ stage, pulls }: { stage: StagePlan; pulls: readonly Step
         ticks={minuteTicks(end)}
         bands={spans.map(({ school, span }) => ({
           key: school,
-          label: phrase`${SCHOOL_WORDS[school]}${planned.includes(school) ? ' (planned)' : ''}`,
+          label: phrase`${PULL_TIMING_WORDS[school]}${planned.includes(school) ? ' (planned)' : ''}`,
           words: phrase`${showMinutes(span.from)} to ${span.to === null ? 'any time' : showMinutes(span.to)}`,
           pieces: [{ from: span.from, to: span.to, tone: planned.includes(school) ? 'chosen' : 'window' }],
         }))}
@@ -144,7 +144,7 @@ function StageWindows({ stage, pulls }: { stage: StagePlan; pulls: readonly Step
           {phrase`The picture ends at ${showMinutes(Math.round(end))}. Longer goes on: ${phrases(
             spans
               .filter(({ span }) => span.to === null || span.to > end)
-              .map(({ school, span }) => phrase`${SCHOOL_WORDS[school]} ${span.to === null ? 'without an end' : phrase`to ${showMinutes(span.to)}`}`),
+              .map(({ school, span }) => phrase`${PULL_TIMING_WORDS[school]} ${span.to === null ? 'without an end' : phrase`to ${showMinutes(span.to)}`}`),
             ', ',
           )}.`}
         </Small>

@@ -1,4 +1,4 @@
-import { EFFECTS, METHODS, PAINT_SYSTEM_KEYS, SCHOOLS, typicalFinish, type Finish, type PaintSystemKey, type Shelf, REFERENCE_AIR } from '@lintrel/core';
+import { EFFECTS, METHODS, PAINT_SYSTEM_KEYS, PULL_TIMINGS, typicalFinish, type Finish, type PaintSystemKey, type Shelf, REFERENCE_AIR } from '@lintrel/core';
 import { SYSTEM_NAMES, phrase } from '@lintrel/words';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -23,7 +23,7 @@ import { space } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import { Screen, Panel, Waiting } from '@/ui/Screen';
 import { Heading, Small } from '@/ui/Words';
-import { SCHOOL_WORDS } from '@/words';
+import { PULL_TIMING_WORDS } from '@/words';
 
 const words = (value: string) => value[0]!.toUpperCase() + value.slice(1);
 
@@ -114,7 +114,7 @@ function FinishForm({ id, shelf }: { id: string; shelf: Shelf }) {
         <Choice
           label="Tape is pulled"
           value={watch('school')}
-          options={SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))}
+          options={PULL_TIMINGS.map((value) => ({ value, label: PULL_TIMING_WORDS[value] }))}
           onChange={(value) => setValue('school', value)}
         />
       </Panel>
